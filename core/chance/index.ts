@@ -1,0 +1,3 @@
+export { seeded, type Chance } from './seeded';
+export { normal, pick } from './draw';
+export { erf, normalBelow, normalMass } from './normalCurve';

@@ -1,0 +1,143 @@
+import type { CompiledGuide, StatesTable, ValuesTable } from '../guide';
+import { type Certainty, type Reading, valueOf } from './reading';
+
+/** Evidence of one reading: log2 L for every form, and for what is not in the guide. */
+export interface Column {
+  bits: Float64Array;
+  outside: number;
+}
+
+/** How much of the guide-wide predictive a less certain reading is mixed with. */
+export const DOUBT: Record<Certainty, number> = { sure: 0, likely: 0.2, guess: 0.5 };
+
+const LN_SQRT_2PI = Math.log(Math.sqrt(2 * Math.PI));
+/** The tail component is this many times wider. */
+const TAIL_WIDTH = 4;
+/** The spread of values for what is not in the guide, in guide-wide spreads. */
+const OUTSIDE_WIDTH = 1.5;
+
+/**
+ * log2 L(r | f) of a reading for every form; undefined when it is no evidence
+ * (not visible, or "does not apply" where no score speaks of that). Columns are
+ * kept with the compiled guide, so that changing one reading weighs only that one.
+ */
+export function columnOf(compiled: CompiledGuide, reading: Reading): Column | undefined {
+  const status = reading.status ?? 'seen';
+  const table = compiled.tables.get(reading.character);
+  if (!table || status === 'not-visible') return undefined;
+  if (status === 'does-not-apply' && !table.applies) return undefined;
+  const key = cacheKey(reading);
+  const known = compiled.columns.get(key);
+  if (known) return known;
+  const column =
+    status === 'does-not-apply'
+      ? absenceColumn(table.applies!, compiled.base)
+      : withDoubt(
+          withApplicability(
+            table.type === 'states' ? statesColumn(table, reading) : valueColumn(table, reading, compiled),
+            table.applies,
+          ),
+          reading.certainty ?? 'sure',
+          compiled.base,
+        );
+  if (compiled.columns.size > 256) compiled.columns.clear();
+  compiled.columns.set(key, column);
+  return column;
+}
+
+function cacheKey(reading: Reading): string {
+  const { character, states, value, error, parts, certainty, status } = reading;
+  const given = states ? [...states].sort() : [value, error, parts?.numerator, parts?.denominator, parts?.error];
+  return JSON.stringify([character, given, certainty ?? 'sure', status ?? 'seen']);
+}
+
+function statesColumn(table: StatesTable, reading: Reading): Column {
+  const forms = table.scored.length;
+  const read = reading.states ?? [String(reading.value)];
+  const rows = [...new Set(read)].map((state) => table.states.indexOf(state));
+  if (rows.length === 1) {
+    const from = rows[0] * forms;
+    return { bits: table.bits.subarray(from, from + forms), outside: Math.log2(table.outside[rows[0]]) };
+  }
+  const bits = new Float64Array(forms);
+  for (let f = 0; f < forms; f++) {
+    let likelihood = 0;
+    for (const row of rows) likelihood += 2 ** table.bits[row * forms + f];
+    bits[f] = Math.log2(likelihood);
+  }
+  return { bits, outside: Math.log2(rows.reduce((sum, row) => sum + table.outside[row], 0)) };
+}
+
+/**
+ * Natural log of the density of a value at z² standard deviations squared, the
+ * tail component in it; the factor 1/s of the density is left to the caller.
+ */
+export function tailedLogDensity(z2: number, tail: number): number {
+  const near = Math.log(1 - tail) - z2 / 2;
+  if (tail === 0) return near - LN_SQRT_2PI;
+  const far = Math.log(tail / TAIL_WIDTH) - z2 / (2 * TAIL_WIDTH * TAIL_WIDTH);
+  const [most, least] = near > far ? [near, far] : [far, near];
+  return most + Math.log1p(Math.exp(least - most)) - LN_SQRT_2PI;
+}
+
+/** Value and error on the table's working scale. */
+export function onScale(table: ValuesTable, value: number, error: number): { x: number; e: number } {
+  return table.log ? { x: Math.log(value), e: error / value } : { x: value, e: error };
+}
+
+function valueColumn(table: ValuesTable, reading: Reading, compiled: CompiledGuide): Column {
+  const given = valueOf(table.character, reading)!;
+  const { x, e } = onScale(table, given.value, given.error);
+  const { tail } = compiled.guide.settings;
+  const forms = table.scored.length;
+  const bits = new Float64Array(forms);
+  const variance = e * e;
+  let predictive = 0;
+  let weight = 0;
+  let silent = false;
+  for (let f = 0; f < forms; f++) {
+    if (!table.scored[f]) {
+      silent = true;
+      continue;
+    }
+    const s2 = table.sd[f] * table.sd[f] + variance;
+    const d = x - table.mean[f];
+    const logDensity = tailedLogDensity((d * d) / s2, tail) - Math.log(s2) / 2;
+    bits[f] = logDensity * Math.LOG2E;
+    predictive += compiled.base[f] * Math.exp(logDensity);
+    weight += compiled.base[f];
+  }
+  if (silent) {
+    const own = broadBits(table, x, e, 1, tail);
+    const fill = weight > 0 && predictive > 0 ? Math.log2(predictive / weight) : own;
+    for (let f = 0; f < forms; f++) if (!table.scored[f]) bits[f] = fill;
+  }
+  return { bits, outside: broadBits(table, x, e, OUTSIDE_WIDTH, tail) };
+}
+
+function broadBits(table: ValuesTable, x: number, e: number, width: number, tail: number): number {
+  const s2 = (table.spread * width) ** 2 + e * e;
+  return (tailedLogDensity((x - table.centre) ** 2 / s2, tail) - Math.log(s2) / 2) * Math.LOG2E;
+}
+
+function withApplicability(column: Column, applies: Float64Array | undefined): Column {
+  if (!applies) return column;
+  return { bits: column.bits.map((b, f) => b + Math.log2(applies[f])), outside: column.outside };
+}
+
+function absenceColumn(applies: Float64Array, base: Float64Array): Column {
+  const missing = applies.reduce((sum, a, f) => sum + base[f] * (1 - a), 0);
+  return {
+    bits: applies.map((a) => Math.log2(Math.max(1 - a, 1e-3))),
+    outside: Math.log2(Math.max(missing, 1e-3)),
+  };
+}
+
+function withDoubt(column: Column, certainty: Certainty, base: Float64Array): Column {
+  const doubt = DOUBT[certainty];
+  if (doubt === 0) return column;
+  let predictive = 0;
+  for (let f = 0; f < base.length; f++) predictive += base[f] * 2 ** column.bits[f];
+  const mix = (bits: number) => Math.log2((1 - doubt) * 2 ** bits + doubt * predictive);
+  return { bits: column.bits.map(mix), outside: mix(column.outside) };
+}

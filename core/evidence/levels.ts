@@ -1,0 +1,66 @@
+import { type CompiledGuide, FACETS, type FacetName, RANKS, type Rank, taxonAtRank, taxonIndex } from '../guide';
+
+/** A question a standing can be asked: which taxon at a rank, or which value of a facet. */
+export type Level = { kind: 'rank'; rank: Rank } | { kind: 'facet'; facet: FacetName };
+
+/** Forms sorted into the groups of one level. */
+export interface Grouping {
+  level: Level;
+  /** Group of each form; -1 where the form has no value of the facet. */
+  of: Int32Array;
+  groups: { id: string; label: string }[];
+}
+
+/** The levels of a guide: its ranks from broad to narrow, then its facets. */
+export function levelsOf(compiled: CompiledGuide): Grouping[] {
+  const { guide, forms } = compiled;
+  const ranks = RANKS.filter((rank) => guide.taxa.some((taxon) => taxon.rank === rank));
+  const facets = FACETS.filter((facet) => guide.facets[facet] && forms.some((form) => form.facets[facet]));
+  return [
+    ...ranks.map((rank) => groupByRank(compiled, rank)),
+    ...facets.map((facet) => groupByFacet(compiled, facet)),
+  ];
+}
+
+/** A form whose lineage has no taxon at the rank stands under its own terminal taxon. */
+export function groupByRank({ guide, forms }: CompiledGuide, rank: Rank): Grouping {
+  const taxa = taxonIndex(guide);
+  return grouping({ kind: 'rank', rank }, forms.map((form) => {
+    const taxon = taxonAtRank(guide, form.taxon, rank) ?? taxa.get(form.taxon)!;
+    return { id: taxon.id, label: taxon.name };
+  }));
+}
+
+export function groupByFacet({ guide, forms }: CompiledGuide, facet: FacetName): Grouping {
+  const labels = new Map(guide.facets[facet]!.map((value) => [value.id, value.label]));
+  return grouping({ kind: 'facet', facet }, forms.map((form) => {
+    const value = form.facets[facet];
+    return value === undefined ? undefined : { id: value, label: labels.get(value) ?? value };
+  }));
+}
+
+function grouping(level: Level, keys: ({ id: string; label: string } | undefined)[]): Grouping {
+  const at = new Map<string, number>();
+  const groups: Grouping['groups'] = [];
+  const of = Int32Array.from(keys, (key) => {
+    if (!key) return -1;
+    const known = at.get(key.id);
+    if (known !== undefined) return known;
+    at.set(key.id, groups.length);
+    groups.push(key);
+    return groups.length - 1;
+  });
+  return { level, of, groups };
+}
+
+/** The probability of each group. */
+export function groupMasses(grouping: Grouping, p: Float64Array): Float64Array {
+  const masses = new Float64Array(grouping.groups.length);
+  for (let f = 0; f < p.length; f++) if (grouping.of[f] >= 0) masses[grouping.of[f]] += p[f];
+  return masses;
+}
+
+/** Group numbers from most to least probable. */
+export function ranked(masses: Float64Array): number[] {
+  return Array.from(masses.keys()).sort((a, b) => masses[b] - masses[a]);
+}

@@ -1,0 +1,103 @@
+import { type Problem } from '../problem';
+import { type Character, type Guide, isStates, isValue, stateIds } from '../guide';
+
+export const CERTAINTIES = ['sure', 'likely', 'guess'] as const;
+export type Certainty = (typeof CERTAINTIES)[number];
+
+export const READING_STATUSES = ['seen', 'not-visible', 'does-not-apply'] as const;
+export type ReadingStatus = (typeof READING_STATUSES)[number];
+
+/** What was seen of one character on one specimen. */
+export interface Reading {
+  /** Minted by the client; tells two looks at one character apart. */
+  id?: string;
+  character: string;
+  /** One state, or several when the eye cannot choose between them. */
+  states?: string[];
+  /** A measured value in the character's unit, a ratio, or a whole count. */
+  value?: number;
+  /** Standard error of the value, in its unit; the character's usual error where absent. */
+  error?: number;
+  /** A ratio given as its two lengths, each with the same standard error. */
+  parts?: { numerator: number; denominator: number; error?: number };
+  certainty?: Certainty;
+  status?: ReadingStatus;
+  /** Why it is not visible or does not apply. */
+  reason?: string;
+}
+
+/**
+ * Value and error of a ratio given as two lengths; the errors are independent
+ * (delta method: (σ/r)² = (σa/a)² + (σb/b)²).
+ */
+export function ratioOf(parts: { numerator: number; denominator: number; error?: number }): { value: number; error?: number } {
+  const value = parts.numerator / parts.denominator;
+  if (parts.error === undefined) return { value };
+  return { value, error: value * Math.hypot(parts.error / parts.numerator, parts.error / parts.denominator) };
+}
+
+/** Problems of readings against a guide, each naming its field. */
+export function checkReadings(guide: Guide, readings: readonly Reading[]): Problem[] {
+  const characters = new Map(guide.characters.map((c) => [c.id, c]));
+  return readings.flatMap((reading, i) => {
+    const character = characters.get(reading.character);
+    const field = `readings[${i}]`;
+    if (!character) {
+      return [{
+        code: 'unknown-character',
+        message: `There is no character “${reading.character}” in this guide.`,
+        field: `${field}.character`,
+      }];
+    }
+    return (reading.status ?? 'seen') === 'seen' ? checkSeen(character, reading, field) : [];
+  });
+}
+
+function checkSeen(character: Character, reading: Reading, field: string): Problem[] {
+  const problems: Problem[] = [];
+  const name = `“${character.label}”`;
+  const report = (part: string, code: string, message: string) =>
+    problems.push({ code, message, field: `${field}.${part}` });
+
+  if (isStates(character)) {
+    const states = stateIds(character)!;
+    if (!reading.states?.length) report('states', 'states-missing', `Say which state of ${name} was seen.`);
+    for (const state of reading.states ?? []) {
+      if (!states.includes(state)) {
+        report('states', 'unknown-state', `${name} has no state “${state}”; its states are ${states.join(', ')}.`);
+      }
+    }
+    if (reading.value !== undefined) report('value', 'value-unsuited', `${name} is told by states, not by a number.`);
+    return problems;
+  }
+
+  if (reading.states) report('states', 'states-unsuited', `${name} is told by a number, not by states.`);
+  if (reading.parts) {
+    if (character.kind !== 'ratio') report('parts', 'parts-unsuited', `${name} is not a ratio of two lengths.`);
+    else if (!(reading.parts.numerator > 0 && reading.parts.denominator > 0)) {
+      report('parts', 'length-not-positive', `Both lengths of ${name} must be above 0.`);
+    }
+  } else if (reading.value === undefined) {
+    report('value', 'value-missing', `Give the value of ${name}${character.unit ? ` in ${character.unit}` : ''}.`);
+  } else if (!Number.isFinite(reading.value)) {
+    report('value', 'value-not-number', `The value of ${name} is not a number.`);
+  } else if (character.kind === 'count') {
+    const { from, to } = character.counts!;
+    if (!Number.isInteger(reading.value) || reading.value < from || reading.value > to) {
+      report('value', 'count-out-of-range', `${name} is a whole number from ${from} to ${to}.`);
+    }
+  } else if ((character.log || character.kind === 'ratio') && reading.value <= 0) {
+    report('value', 'value-not-positive', `${name} must be above 0.`);
+  }
+  if (reading.error !== undefined && !(Number.isFinite(reading.error) && reading.error >= 0)) {
+    report('error', 'error-negative', `The error of ${name} is 0 or more.`);
+  }
+  return problems;
+}
+
+/** The value and error to weigh, whichever way it was given; undefined for states. */
+export function valueOf(character: Character, reading: Reading): { value: number; error: number } | undefined {
+  if (isStates(character)) return undefined;
+  const given = reading.parts ? ratioOf(reading.parts) : { value: reading.value!, error: reading.error };
+  return { value: given.value, error: given.error ?? (isValue(character) ? (character.error ?? 0) : 0) };
+}

@@ -1,0 +1,91 @@
+import { type CompiledGuide, priorBits, type PriorSetting } from '../guide';
+import { type Column, columnOf } from './column';
+import type { Reading } from './reading';
+import { dependenceWeights } from './weights';
+
+/** A reading that is evidence, with its place in the list given, its column and its tempering. */
+export interface Weighed {
+  index: number;
+  reading: Reading;
+  column: Column;
+  weight: number;
+}
+
+/** The probabilities over forms, and what they were made of. */
+export interface Standing {
+  /** P(form | readings); with `outside` they sum to 1. */
+  p: Float64Array;
+  /** P(not in the guide | readings). */
+  outside: number;
+  /** Unnormalised log2 posterior. */
+  bits: Float64Array;
+  outsideBits: number;
+  prior: { forms: Float64Array; outside: number };
+  weighed: Weighed[];
+}
+
+/** Weigh readings: log P(f | r) = log π(f) + Σ w · log L, then softmax. */
+export function standing(compiled: CompiledGuide, setting: PriorSetting, readings: readonly Reading[]): Standing {
+  return fromPrior(compiled, priorBits(compiled, setting), readings);
+}
+
+/** As {@link standing}, on a prior already at hand. */
+export function fromPrior(
+  compiled: CompiledGuide,
+  prior: { forms: Float64Array; outside: number },
+  readings: readonly Reading[],
+): Standing {
+  const heard = readings.flatMap((reading, index) => {
+    const column = columnOf(compiled, reading);
+    return column ? [{ index, reading, column }] : [];
+  });
+  const weights = dependenceWeights(compiled.guide, heard.map((h) => h.reading));
+  const weighed = heard.map((h, i) => ({ ...h, weight: weights[i] }));
+  const bits = prior.forms.slice();
+  let outsideBits = prior.outside;
+  for (const { column, weight } of weighed) {
+    addColumn(bits, column.bits, weight);
+    outsideBits += weight * column.outside;
+  }
+  return { ...softmax(bits, outsideBits), bits, outsideBits, prior, weighed };
+}
+
+function addColumn(into: Float64Array, column: Float64Array, weight: number): void {
+  for (let f = 0; f < into.length; f++) into[f] += weight * column[f];
+}
+
+/** From unnormalised log2 weights to probabilities. */
+export function softmax(bits: Float64Array, outsideBits: number): { p: Float64Array; outside: number } {
+  let most = outsideBits;
+  for (let f = 0; f < bits.length; f++) if (bits[f] > most) most = bits[f];
+  const p = new Float64Array(bits.length);
+  let total = Math.exp((outsideBits - most) * Math.LN2);
+  const rest = total;
+  for (let f = 0; f < bits.length; f++) {
+    p[f] = Math.exp((bits[f] - most) * Math.LN2);
+    total += p[f];
+  }
+  for (let f = 0; f < p.length; f++) p[f] /= total;
+  return { p, outside: rest / total };
+}
+
+/**
+ * The standing without one reading; what it shared its group with then counts for more.
+ *
+ * @param index position in `weighed`.
+ */
+export function withoutReading(compiled: CompiledGuide, full: Standing, index: number): { p: Float64Array; outside: number } {
+  const left = full.weighed.filter((_, i) => i !== index);
+  const weights = dependenceWeights(compiled.guide, left.map((w) => w.reading));
+  const bits = full.bits.slice();
+  const gone = full.weighed[index];
+  addColumn(bits, gone.column.bits, -gone.weight);
+  let outsideBits = full.outsideBits - gone.weight * gone.column.outside;
+  left.forEach((other, i) => {
+    const change = weights[i] - other.weight;
+    if (change === 0) return;
+    addColumn(bits, other.column.bits, change);
+    outsideBits += change * other.column.outside;
+  });
+  return softmax(bits, outsideBits);
+}

@@ -1,0 +1,82 @@
+import { FACETS, type Facets, type FacetName, type Guide, type Rank, type Taxon } from './schema';
+
+/** What a specimen can be: a terminal taxon with the facets it declares. */
+export interface Form {
+  id: string;
+  taxon: string;
+  facets: Facets;
+  /** Share among the taxon's individuals, 0..1; the shares of one taxon's forms sum to 1. */
+  share: number;
+}
+
+/** The forms of a guide in the order of its taxa and blocks. */
+export function formsOf(guide: Pick<Guide, 'taxa'>): Form[] {
+  return guide.taxa.filter((taxon) => taxon.forms).flatMap(formsOfTaxon);
+}
+
+function formsOfTaxon(taxon: Taxon): Form[] {
+  const raw = taxon.forms!.flatMap((block) =>
+    FACETS.reduce<{ facets: Facets; share: number }[]>(
+      (forms, facet) => {
+        const values = block.facets[facet];
+        if (!values) return forms;
+        return forms.flatMap((form) =>
+          Object.entries(values).map(([value, share]) => ({
+            facets: { ...form.facets, [facet]: value },
+            share: form.share * share,
+          })),
+        );
+      },
+      [{ facets: {}, share: block.share }],
+    ),
+  );
+  const total = raw.reduce((sum, form) => sum + form.share, 0) || 1;
+  return raw.map((form) => ({
+    id: formId(taxon.id, form.facets),
+    taxon: taxon.id,
+    facets: form.facets,
+    share: form.share / total,
+  }));
+}
+
+/** `taxon/stage.sex.morph`, only with the facets that the form has. */
+export function formId(taxon: string, facets: Facets): string {
+  const values = FACETS.map((facet) => facets[facet]).filter(Boolean);
+  return values.length ? `${taxon}/${values.join('.')}` : taxon;
+}
+
+/** Does the form carry one of the wanted values in every facet named? */
+export function hasFacets(form: Form, wanted: Partial<Record<FacetName, readonly string[]>> | undefined): boolean {
+  if (!wanted) return true;
+  return Object.entries(wanted).every(([facet, values]) => {
+    const own = form.facets[facet as FacetName];
+    return own !== undefined && values.includes(own);
+  });
+}
+
+/** From the taxon up to its root, itself first. */
+export function lineage(guide: Pick<Guide, 'taxa'>, taxonId: string): Taxon[] {
+  const byId = taxonIndex(guide);
+  const line: Taxon[] = [];
+  for (let at = byId.get(taxonId); at && !line.includes(at); at = at.parent ? byId.get(at.parent) : undefined) {
+    line.push(at);
+  }
+  return line;
+}
+
+const indexes = new WeakMap<readonly Taxon[], Map<string, Taxon>>();
+
+/** Taxa by id; made once for each list of taxa. */
+export function taxonIndex(guide: Pick<Guide, 'taxa'>): Map<string, Taxon> {
+  let index = indexes.get(guide.taxa);
+  if (!index) {
+    index = new Map(guide.taxa.map((taxon) => [taxon.id, taxon]));
+    indexes.set(guide.taxa, index);
+  }
+  return index;
+}
+
+/** The ancestor (or the taxon itself) at a rank, where there is one. */
+export function taxonAtRank(guide: Pick<Guide, 'taxa'>, taxonId: string, rank: Rank): Taxon | undefined {
+  return lineage(guide, taxonId).find((taxon) => taxon.rank === rank);
+}

@@ -1,0 +1,190 @@
+import { z } from 'zod';
+import { FREQUENCY_WORDS } from './words';
+
+/**
+ * A guide as it is authored and exchanged (Plesion JSON, format version 1). The
+ * words are those of the field; `docs/guides.md` explains them to people.
+ */
+
+const id = z
+  .string()
+  .min(1)
+  .max(80)
+  .regex(/^[a-z0-9][a-z0-9-]*$/, 'use small letters, digits and hyphens');
+const label = z.string().min(1).max(200);
+const text = z.string().max(4000);
+const monthDay = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'write a day as MM-DD');
+const share = z.number().min(0).max(1);
+const positive = z.number().positive();
+
+export const Frequency = z.union([z.enum(FREQUENCY_WORDS), share]);
+
+export const FACETS = ['stage', 'sex', 'morph', 'season'] as const;
+export const FacetName = z.enum(FACETS);
+export type FacetName = z.infer<typeof FacetName>;
+
+export const Facets = z.partialRecord(FacetName, id);
+export type Facets = z.infer<typeof Facets>;
+
+export const RANKS = [
+  'family', 'tribe', 'genus', 'subgenus', 'species-group', 'species', 'subspecies', 'variety', 'strain',
+] as const;
+export const Rank = z.enum(RANKS);
+export type Rank = z.infer<typeof Rank>;
+
+/** A block of forms: the product of its facet values, each with its share among the taxon's individuals. */
+export const FormBlock = z.strictObject({
+  share: share.default(1),
+  facets: z.partialRecord(FacetName, z.record(id, share)),
+});
+
+export const Taxon = z.strictObject({
+  id,
+  name: label,
+  rank: Rank,
+  parent: id.optional(),
+  authority: z.string().max(120).optional(),
+  vernacular: z.string().max(120).optional(),
+  abundance: positive.default(1),
+  forms: z.array(FormBlock).optional(),
+  note: text.optional(),
+});
+export type Taxon = z.infer<typeof Taxon>;
+
+export const Scope = z.strictObject({
+  taxon: id.optional(),
+  facets: z.partialRecord(FacetName, z.array(id).min(1)).optional(),
+  regions: z.array(id).min(1).optional(),
+  dates: z.strictObject({ from: monthDay, to: monthDay }).optional(),
+});
+export type Scope = z.infer<typeof Scope>;
+
+export const CHARACTER_KINDS = ['nominal', 'ordered', 'measurement', 'ratio', 'angle', 'count'] as const;
+export const CHARACTER_GROUPS = ['baseline', 'shape', 'pattern', 'colour', 'behaviour'] as const;
+export const HANDLING = ['look', 'touch', 'hold', 'instrument'] as const;
+export const Handling = z.enum(HANDLING);
+export type Handling = z.infer<typeof Handling>;
+
+export const Character = z.strictObject({
+  id,
+  label,
+  kind: z.enum(CHARACTER_KINDS),
+  group: z.enum(CHARACTER_GROUPS),
+  /** What to look at and how, in one or two sentences. */
+  help: text.optional(),
+  states: z.array(z.strictObject({ id, label, help: text.optional() })).min(2).max(64).optional(),
+  unit: z.string().max(12).optional(),
+  /** A ratio's two lengths, as a person would call them. */
+  parts: z.strictObject({ numerator: label, denominator: label }).optional(),
+  /** The usual error of one careful measurement, in the character's unit. */
+  error: positive.optional(),
+  /** Sizes above 0 whose spread grows with them are compared on a log scale. */
+  log: z.boolean().optional(),
+  /** For counts: the smallest and largest that can be entered. */
+  counts: z.strictObject({ from: z.number().int().min(0), to: z.number().int().max(500) }).optional(),
+  views: z.array(id).min(1),
+  handling: Handling.default('look'),
+  /** How near one must be: `hand` in the hand, `near` a few paces, `far` anything. */
+  distance: z.enum(['hand', 'near', 'far']).default('near'),
+  /** Colours and faint patterns need fair light. */
+  needsLight: z.boolean().default(false),
+  seconds: positive.default(5),
+  /** ρ: how often the state is read right by a careful observer. */
+  reliability: z.number().gt(0).max(1).optional(),
+  dependence: id.optional(),
+  /** Which part of the plate shows it. */
+  plate: z.strictObject({ view: id, part: id }).optional(),
+});
+export type Character = z.infer<typeof Character>;
+
+export const ScoreValue = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('states'), states: z.record(id, Frequency) }),
+  z.strictObject({ kind: z.literal('range'), range: z.string().max(60), n: z.number().int().positive().optional() }),
+  z.strictObject({ kind: z.literal('values'), mean: z.number(), sd: positive, n: z.number().int().positive().optional() }),
+  z.strictObject({ kind: z.literal('counts'), counts: z.record(z.string().regex(/^\d+$/), Frequency) }),
+  z.strictObject({ kind: z.literal('applies'), frequency: Frequency }),
+]);
+export type ScoreValue = z.infer<typeof ScoreValue>;
+
+export const Score = z.strictObject({
+  character: id,
+  scope: Scope,
+  source: id,
+  value: ScoreValue,
+  note: text.optional(),
+});
+export type Score = z.infer<typeof Score>;
+
+export const Source = z.strictObject({
+  id,
+  label,
+  citation: text,
+  kind: z.enum(['book', 'paper', 'person', 'records']),
+});
+
+/** How common a form is in a region, a habitat or at a date; multiplies the prior. */
+export const Occurrence = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('range'), taxon: id, region: id, frequency: Frequency }),
+  z.strictObject({ kind: z.literal('habitat'), taxon: id, habitat: id, frequency: Frequency }),
+  z.strictObject({
+    kind: z.literal('date'),
+    taxon: id,
+    facets: z.partialRecord(FacetName, z.array(id).min(1)).optional(),
+    curve: z.array(z.tuple([monthDay, share])).min(1),
+  }),
+]);
+export type Occurrence = z.infer<typeof Occurrence>;
+
+export const SourcePolicy = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('prefer'), order: z.array(id), exclude: z.array(id).optional() }),
+  z.strictObject({ kind: z.literal('pool'), weights: z.record(id, positive), exclude: z.array(id).optional() }),
+]);
+export type SourcePolicy = z.infer<typeof SourcePolicy>;
+
+/** Every number a guide may set; the defaults are explained in `docs/reasoning.md`. */
+export const Settings = z.strictObject({
+  words: z.record(z.enum(FREQUENCY_WORDS), share).optional(),
+  reliability: z.number().gt(0).max(1).default(0.92),
+  slip: z.number().min(0).max(0.2).default(0.004),
+  tail: z.number().min(0).max(0.5).default(0.02),
+  outside: z.number().gt(0).lt(1).default(0.02),
+  secondLook: share.default(0.7),
+  unrecorded: z.number().gt(0).max(1).default(0.02),
+  call: z
+    .strictObject({
+      posterior: share.default(0.95),
+      groups: z.number().int().min(0).default(3),
+      survives: share.default(0.8),
+      inFavour: z.number().min(0).default(0.5),
+      facetGroups: z.number().int().min(0).default(1),
+    })
+    .prefault({}),
+});
+export type Settings = z.infer<typeof Settings>;
+
+const Named = z.strictObject({ id, label });
+
+export const Guide = z.strictObject({
+  format: z.literal('plesion-guide'),
+  formatVersion: z.literal(1),
+  id,
+  title: label,
+  summary: text,
+  group: label,
+  area: label,
+  caution: text,
+  plan: z.enum(['crab']).optional(),
+  facets: z.partialRecord(FacetName, z.array(Named).min(1)),
+  taxa: z.array(Taxon).min(1).max(20000),
+  characters: z.array(Character).min(1).max(2000),
+  dependence: z.array(z.strictObject({ id, label, gamma: share })),
+  sources: z.array(Source).min(1),
+  policy: SourcePolicy,
+  scores: z.array(Score).min(1),
+  occurrence: z.array(Occurrence),
+  regions: z.array(Named),
+  habitats: z.array(Named),
+  views: z.array(Named).min(1),
+  settings: Settings.prefault({}),
+});
+export type Guide = z.infer<typeof Guide>;

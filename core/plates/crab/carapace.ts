@@ -1,0 +1,292 @@
+import { seeded } from '../../chance';
+import { discPath, INK, PAPER } from '../display';
+import { type Curve, curve, distanceTo, inside, mapCurve, mirrored, type Point, sample } from '../geometry';
+import { note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
+import type { Tone } from '../stipple';
+import { type CrabModel, GROUNDS } from './model';
+
+const WIDEST = { front: 0.27, third: 0.37, middle: 0.5 } as const;
+
+/** The right half of the outline in its own units: u 0 midline … 1 widest, v 0 front … 1 rear. */
+function rightHalf(model: CrabModel): { points: Point[]; sharp: number[] } {
+  const points: Point[] = [];
+  const sharp: number[] = [];
+  const to = (u: number, v: number, corner = false) => {
+    if (corner) sharp.push(points.length);
+    points.push([u, v]);
+  };
+  frontEdge(model.front, to);
+  to(0.335, 0.1);
+  to(0.385, 0.125);
+  to(0.445, 0.105);
+  sideTeeth(model, to);
+  const widest = WIDEST[model.widest];
+  for (const s of [0.22, 0.42, 0.62, 0.8, 0.93]) {
+    const round = (s * Math.PI) / 2;
+    const u = 0.3 * (1 - s * 0.64) + 0.7 * (0.36 + 0.64 * Math.cos(round));
+    const v = widest + (0.95 - widest) * (0.35 * s + 0.65 * Math.sin(round));
+    to(u, v);
+  }
+  to(0.34, 0.972);
+  if (model.rear === 'hollowed') {
+    to(0.27, 1.0);
+    to(0.13, 0.968);
+    to(0, 0.955);
+  } else {
+    to(0.27, 0.988);
+    to(0.13, 0.993);
+    to(0, 0.994);
+  }
+  return { points, sharp };
+}
+
+type To = (u: number, v: number, corner?: boolean) => void;
+
+function frontEdge(front: CrabModel['front'], to: To): void {
+  if (front === 'two-lobes') {
+    to(0, 0.062, true);
+    to(0.05, 0.012);
+    to(0.125, 0);
+    to(0.2, 0.022);
+    to(0.235, 0.06);
+    to(0.29, 0.058, true);
+  } else if (front === 'one-arch') {
+    to(0, 0);
+    to(0.09, 0.006);
+    to(0.18, 0.03);
+    to(0.25, 0.062);
+    to(0.29, 0.075, true);
+  } else {
+    to(0, 0, true);
+    to(0.045, 0.062);
+    to(0.095, 0.07);
+    to(0.15, 0.012, true);
+    to(0.2, 0.068);
+    to(0.24, 0.072);
+    to(0.29, 0.045, true);
+  }
+}
+
+const TOOTH = {
+  blunt: { depth: 0.035, out: 0, forward: 0.01 },
+  sharp: { depth: 0.055, out: 0.012, forward: 0.028 },
+  spined: { depth: 0.062, out: 0.075, forward: 0.05 },
+} as const;
+
+/** Teeth along the side, the first behind the eye, the last at the widest point. */
+function sideTeeth({ teeth, toothForm, widest }: CrabModel, to: To): void {
+  const { depth, out, forward } = TOOTH[toothForm];
+  const low = WIDEST[widest];
+  const along = (t: number): Point => {
+    const a = (t * Math.PI) / 2;
+    return [0.53 + 0.47 * Math.sin(a), 0.07 + (low - 0.07) * (0.35 * t + 0.65 * (1 - Math.cos(a)))];
+  };
+  const gap = 1 / Math.max(1, teeth - 1);
+  for (let i = 0; i < teeth; i++) {
+    const [u, v] = along(i * gap);
+    if (toothForm === 'blunt') {
+      to(u - 0.012, v - 0.02);
+      to(u + 0.006, v + 0.004);
+    } else {
+      to(u + out, v - forward, true);
+    }
+    if (i === teeth - 1) continue;
+    const [nu, nv] = along((i + 0.62) * gap);
+    to(nu - depth, nv + (toothForm === 'blunt' ? 0.004 : 0.012), toothForm !== 'spined');
+  }
+}
+
+/**
+ * The carapace outline in millimetres, centred on the midline, midline front at
+ * y = 0. Its greatest width is the model's width and its midline the model's
+ * length, exactly: a ratio measured on the drawing is the scored ratio.
+ */
+export function carapaceOutline(model: CrabModel): Curve {
+  const half = rightHalf(model);
+  const right = curve(half.points, half.sharp, false);
+  const reach = Math.max(...sample(right, 12).map(([u]) => u));
+  const front = half.points[0][1];
+  const rear = half.points[half.points.length - 1][1];
+  const toMm = ([u, v]: Point): Point => [
+    (u / reach) * (model.width / 2),
+    ((v - front) / (rear - front)) * model.length,
+  ];
+  const inMm = mapCurve(right, toMm);
+  const left = mirrored(inMm);
+  const joined = [...inMm.points, ...left.points.slice(1, -1)];
+  const shift = inMm.points.length;
+  const sharp = [...inMm.sharp, ...[...left.sharp].filter((i) => i > 0 && i < left.points.length - 1).map((i) => i - 1 + shift)];
+  return curve(joined, sharp);
+}
+
+/** From u, v of the carapace to millimetres. */
+export const onCarapace = (model: CrabModel, u: number, v: number): Point => [(u * model.width) / 2, v * model.length];
+
+/** Lines of the back: the H-shaped groove and the folds behind it. */
+function grooves(model: CrabModel): { line: Curve; weight: number }[] {
+  if (model.groove === 'absent') return [];
+  const at = (u: number, v: number) => onCarapace(model, u, v);
+  const deep = model.groove === 'deep' ? 1 : 0.6;
+  const right = [
+    { line: curve([at(0.1, 0.43), at(0.155, 0.5), at(0.13, 0.57), at(0.19, 0.655)], [], false), weight: 0.018 * deep },
+    { line: curve([at(0.17, 0.535), at(0.34, 0.5), at(0.5, 0.415), at(0.66, 0.385)], [], false), weight: 0.011 * deep },
+  ];
+  if (model.groove === 'deep') {
+    right.push({ line: curve([at(0.2, 0.85), at(0.42, 0.83), at(0.62, 0.73)], [], false), weight: 0.01 });
+    right.push({ line: curve([at(0.1, 0.43), at(0.06, 0.33), at(0.085, 0.22)], [], false), weight: 0.008 });
+  }
+  return right.flatMap(({ line, weight }) => [{ line, weight }, { line: mirrored(line), weight }]);
+}
+
+/** Swellings of the back as soft ellipses: centre, radii and strength. */
+const SWELLINGS = [
+  [0, 0.36, 0.3, 0.13, 0.2], [0.48, 0.3, 0.24, 0.12, 0.2], [0.56, 0.58, 0.28, 0.15, 0.22], [0, 0.68, 0.2, 0.11, 0.24],
+] as const;
+
+function backTone(model: CrabModel, polygon: Point[]): Tone {
+  const { width, length } = model;
+  const rim = roundTone(polygon, width * 0.17, 0.045, 0.85);
+  const trench = width * 0.026;
+  const lines = grooves(model).map(({ line }) => sample(line, 3));
+  const trough = model.groove === 'deep' ? 0.5 : model.groove === 'faint' ? 0.28 : 0;
+  return (x, y, needed) => {
+    let dark = 0;
+    for (const line of lines) {
+      const d = distanceTo(line, x, y, false) / trench;
+      if (d < 3) dark += trough * Math.exp(-d * d);
+    }
+    for (const [cu, cv, ru, rv, strength] of SWELLINGS) {
+      const du = (Math.abs(x) / (width / 2) - cu) / ru;
+      const dv = (y / length - cv) / rv;
+      const r = du * du + dv * dv;
+      if (r < 1.3) dark += strength * Math.max(0, (du * Math.sign(x) * 0.6 + dv * 0.8) * r) * (1.3 - r) * 1.6;
+    }
+    return dark + rim(x, y, needed - dark);
+  };
+}
+
+/** Half the carapace's width at a height, from its outline. */
+function halfWidthAt(polygon: readonly Point[], y: number): number {
+  let half = 0;
+  polygon.forEach(([ax, ay], i) => {
+    const [bx, by] = polygon[(i + 1) % polygon.length];
+    if (ay > y !== by > y) half = Math.max(half, ax + ((y - ay) / (by - ay)) * (bx - ax));
+  });
+  return half;
+}
+
+function crossband(model: CrabModel, polygon: readonly Point[], from: number, to: number, bow: number): Point[] {
+  const chance = seeded(`band ${from}`);
+  const edge = (v: number, forward: boolean): Point[] => {
+    const steps = 15;
+    return Array.from({ length: steps }, (_, i): Point => {
+      const t = (forward ? i : steps - 1 - i) / (steps - 1);
+      const wobble = (chance() - 0.5) * 0.022;
+      const y = (v + bow * (2 * t - 1) ** 2 + wobble) * model.length;
+      return [(2 * t - 1) * halfWidthAt(polygon, y) * 0.955, y];
+    });
+  };
+  return [...edge(from, true), ...edge(to, false)];
+}
+
+function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
+  const ground = GROUNDS[model.ground];
+  const chance = seeded(`back ${model.back}`);
+  if (model.back === 'crossbands') {
+    wash(pen, 'carapace', crossband(model, polygon, 0.3, 0.43, -0.05), ground.pale, 0.95);
+    wash(pen, 'carapace', crossband(model, polygon, 0.62, 0.76, -0.07), ground.pale, 0.95);
+  }
+  if (model.back === 'saddle') {
+    const ring = Array.from({ length: 22 }, (_, i): Point => {
+      const a = (i / 22) * 2 * Math.PI;
+      const r = 1 + (chance() - 0.5) * 0.16;
+      return onCarapace(model, 0.46 * r * Math.cos(a) * (1 + 0.25 * Math.sin(a)), 0.55 + 0.2 * r * Math.sin(a));
+    });
+    wash(pen, 'carapace', sample(curve(ring), 3), ground.pale, 0.95);
+  }
+  if (model.back === 'speckled') {
+    const spots = Array.from({ length: pen.detail === 'full' ? 70 : 16 }, () => ({
+      at: onCarapace(model, (chance() * 2 - 1) * 0.92, 0.1 + chance() * 0.82),
+      radius: model.width * (0.009 + chance() * 0.014) * (pen.detail === 'full' ? 1 : 1.5),
+    })).filter(({ at, radius }) => inside(polygon, at[0] + radius * 2 * Math.sign(at[0]), at[1]));
+    pen.inks.push({ d: discPath(spots), part: 'carapace', fill: ground.dark, opacity: 0.9 });
+  }
+}
+
+function granules(pen: Pen, model: CrabModel, polygon: Point[]): void {
+  if (model.granules === 'smooth') return;
+  const chance = seeded('granules');
+  const many = (model.granules === 'dense' ? 150 : 26) / (pen.detail === 'full' ? 1 : model.granules === 'dense' ? 6 : 5);
+  const size = pen.detail === 'full' ? 1 : 1.9;
+  const grains = Array.from({ length: Math.round(many) }, () => ({
+    at: onCarapace(model, (chance() * 2 - 1) * 0.9, 0.14 + chance() * 0.76),
+    radius: model.width * (0.006 + chance() * 0.005) * size,
+  })).filter(({ at }) => inside(polygon, at[0] * 1.06, at[1]));
+  const lower = grains.map(({ at, radius }) => ({
+    at: [at[0] + radius * 0.35, at[1] + radius * 0.45] as Point, radius: radius * 1.12,
+  }));
+  pen.inks.push({ d: discPath(lower), part: 'carapace', fill: INK, opacity: 0.8 });
+  pen.inks.push({ d: discPath(grains), part: 'carapace', fill: PAPER, opacity: 0.85 });
+}
+
+/** Barnacles and scratches of an old shell. */
+function wear(pen: Pen, model: CrabModel): void {
+  if (model.worn === 'clean') return;
+  const chance = seeded('wear');
+  const at = () => onCarapace(model, (chance() * 2 - 1) * 0.66, 0.2 + chance() * 0.6);
+  for (let i = 0; i < 5; i++) {
+    const [x, y] = at();
+    stroke(pen, 'carapace', curve([[x, y], [x + model.width * 0.05, y - model.width * 0.03]], [], false), 0.008, PAPER, 0.9);
+  }
+  if (model.worn !== 'fouled') return;
+  for (let i = 0; i < 7; i++) {
+    const centre = at();
+    const r = model.width * (0.02 + 0.014 * chance());
+    pen.inks.push({ d: discPath([{ at: centre, radius: r * 1.1 }]), part: 'carapace', fill: INK });
+    pen.inks.push({ d: discPath([{ at: centre, radius: r * 0.92 }]), part: 'carapace', fill: PAPER });
+    pen.inks.push({ d: discPath([{ at: centre, radius: r * 0.36 }]), part: 'carapace', fill: INK });
+  }
+}
+
+/** The carapace from above, with all that is on it. */
+export function drawBack(pen: Pen, model: CrabModel): void {
+  const outline = carapaceOutline(model);
+  const polygon = shape(
+    pen,
+    { outline, part: 'carapace', tint: GROUNDS[model.ground].body, weight: 1.35 },
+    (within) => backPattern(pen, model, within),
+  );
+  if (pen.detail === 'full') stippleIn(pen, 'carapace', polygon, backTone(model, polygon));
+  for (const { line, weight } of grooves(model)) stroke(pen, 'carapace', line, weight * (pen.detail === 'full' ? 1 : 1.6));
+  granules(pen, model, polygon);
+  wear(pen, model);
+  note(pen, 'front', [onCarapace(model, -0.56, -0.12), onCarapace(model, 0.56, 0.26)]);
+  note(pen, 'side', [onCarapace(model, 0.36, -0.02), onCarapace(model, 1.08, WIDEST[model.widest] + 0.18)]);
+  note(pen, 'rear', [onCarapace(model, -0.62, 0.72), onCarapace(model, 0.62, 1.05)]);
+  note(pen, 'back', [onCarapace(model, -0.72, 0.12), onCarapace(model, 0.72, 0.92)]);
+}
+
+/** Eyes on their stalks, and antennae; drawn before the carapace that covers their roots. */
+export function drawFace(pen: Pen, model: CrabModel): void {
+  const w = model.width;
+  const reach = model.eyes === 'long' ? 0.135 : 0.07;
+  for (const side of [-1, 1]) {
+    const mirror = ([x, y]: Point): Point => [x * side, y];
+    if (pen.detail === 'full') {
+      const feeler = curve([[0.1, 0.02], [0.13, -0.1], [0.19, -0.19], [0.2, -0.34]].map(([x, y]): Point => mirror([x * w, y * w])), [], false);
+      stroke(pen, 'eyes', feeler, 0.008);
+    }
+    const base: Point = [0.185 * w, 0.09 * w];
+    const tip: Point = [(0.185 + reach * 0.22) * w, (0.035 - reach) * w];
+    const stalk = curve(
+      ([[base[0] - 0.026 * w, base[1]], [tip[0] - 0.021 * w, tip[1]], [tip[0] + 0.021 * w, tip[1]], [base[0] + 0.03 * w, base[1]]] as Point[]).map(mirror),
+    );
+    shape(pen, { outline: stalk, part: 'eyes', tint: GROUNDS[model.ground].limb, weight: 0.8 });
+    const eye = mirror(tip);
+    pen.inks.push({ d: discPath([{ at: eye, radius: 0.031 * w }]), part: 'eyes', fill: INK });
+    pen.inks.push({
+      d: discPath([{ at: [eye[0] - 0.01 * w, eye[1] - 0.011 * w], radius: 0.008 * w }]), part: 'eyes', fill: PAPER,
+    });
+    note(pen, 'eyes', [[eye[0] - 0.05 * w, eye[1] - 0.05 * w], [eye[0] + 0.05 * w, eye[1] + 0.1 * w]]);
+  }
+}

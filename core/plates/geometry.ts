@@ -1,0 +1,143 @@
+/** A point or vector; millimetres, y downwards. */
+export type Point = readonly [number, number];
+
+/** A smooth line through points; at `sharp` ones it turns a corner. */
+export interface Curve {
+  points: Point[];
+  sharp: ReadonlySet<number>;
+  closed: boolean;
+}
+
+export const curve = (points: Point[], sharp: Iterable<number> = [], closed = true): Curve => ({
+  points, sharp: new Set(sharp), closed,
+});
+
+export const add = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1]];
+export const minus = (a: Point, b: Point): Point => [a[0] - b[0], a[1] - b[1]];
+export const times = (a: Point, k: number): Point => [a[0] * k, a[1] * k];
+export const mix = (a: Point, b: Point, t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
+export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+
+/** The point at a distance in a direction (degrees clockwise from +x, as y runs down). */
+export const polar = (from: Point, degrees: number, length: number): Point => [
+  from[0] + length * Math.cos((degrees * Math.PI) / 180),
+  from[1] + length * Math.sin((degrees * Math.PI) / 180),
+];
+
+export const rotate = (p: Point, about: Point, degrees: number): Point => {
+  const a = (degrees * Math.PI) / 180;
+  const [x, y] = minus(p, about);
+  return [about[0] + x * Math.cos(a) - y * Math.sin(a), about[1] + x * Math.sin(a) + y * Math.cos(a)];
+};
+
+export const mapCurve = (c: Curve, to: (p: Point) => Point): Curve => ({ ...c, points: c.points.map(to) });
+
+/** A left half as the mirror image of a right half; the order of points is turned so that outlines stay clockwise. */
+export function mirrored(c: Curve, axis = 0): Curve {
+  const last = c.points.length - 1;
+  return {
+    points: c.points.map(([x, y]): Point => [2 * axis - x, y]).reverse(),
+    sharp: new Set([...c.sharp].map((i) => last - i)),
+    closed: c.closed,
+  };
+}
+
+/** The two Bézier handles of a uniform Catmull–Rom segment from point i to the next (Catmull & Rom 1974). */
+export function handles(c: Curve, i: number): [Point, Point, Point, Point] {
+  const n = c.points.length;
+  const at = (k: number): Point => (c.closed ? c.points[(k + n) % n] : c.points[Math.max(0, Math.min(n - 1, k))]);
+  const from = at(i);
+  const to = at(i + 1);
+  const before = c.sharp.has(i) ? from : at(i - 1);
+  const after = c.sharp.has((i + 1) % n) ? to : at(i + 2);
+  return [from, add(from, times(minus(to, before), 1 / 6)), minus(to, times(minus(after, from), 1 / 6)), to];
+}
+
+/** Points along the curve, `per` to a segment. */
+export function sample(c: Curve, per: number): Point[] {
+  const segments = c.closed ? c.points.length : c.points.length - 1;
+  const out: Point[] = [];
+  for (let i = 0; i < segments; i++) {
+    const [a, b, d, e] = handles(c, i);
+    for (let k = 0; k < per; k++) out.push(bezier(a, b, d, e, k / per));
+  }
+  if (!c.closed) out.push(c.points[c.points.length - 1]);
+  return out;
+}
+
+function bezier(a: Point, b: Point, c: Point, d: Point, t: number): Point {
+  const u = 1 - t;
+  const [wa, wb, wc, wd] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+  return [wa * a[0] + wb * b[0] + wc * c[0] + wd * d[0], wa * a[1] + wb * b[1] + wc * c[1] + wd * d[1]];
+}
+
+export interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+export function boxOf(points: readonly Point[]): Box {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const [x, y] of points) {
+    x0 = Math.min(x0, x);
+    y0 = Math.min(y0, y);
+    x1 = Math.max(x1, x);
+    y1 = Math.max(y1, y);
+  }
+  return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };
+}
+
+export const grow = (box: Box, by: number): Box => ({
+  x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by,
+});
+
+/** Even–odd rule. */
+export function inside(polygon: readonly Point[], x: number, y: number): boolean {
+  let within = false;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    const [xi, yi] = polygon[i];
+    const [xj, yj] = polygon[j];
+    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) within = !within;
+  }
+  return within;
+}
+
+/** Distance from a point to a polyline. */
+export function distanceTo(line: readonly Point[], x: number, y: number, closed: boolean): number {
+  let least = Infinity;
+  const n = line.length;
+  for (let i = closed ? 0 : 1; i < n; i++) {
+    const [ax, ay] = line[(i + n - 1) % n];
+    const [bx, by] = line[i];
+    const dx = bx - ax;
+    const dy = by - ay;
+    const t = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
+    const ex = ax + t * dx - x;
+    const ey = ay + t * dy - y;
+    least = Math.min(least, ex * ex + ey * ey);
+  }
+  return Math.sqrt(least);
+}
+
+/** Twice the signed area is above 0 for outlines that run clockwise on the sheet. */
+export function runsClockwise(polygon: readonly Point[]): boolean {
+  let area = 0;
+  polygon.forEach(([x, y], i) => {
+    const [nx, ny] = polygon[(i + 1) % polygon.length];
+    area += x * ny - nx * y;
+  });
+  return area > 0;
+}
+
+/** The part of a polygon on the side of a line where (p − at) · normal ≥ 0 (Sutherland & Hodgman 1974). */
+export function cut(polygon: readonly Point[], at: Point, normal: Point): Point[] {
+  const side = (p: Point) => (p[0] - at[0]) * normal[0] + (p[1] - at[1]) * normal[1];
+  return polygon.flatMap((p, i) => {
+    const q = polygon[(i + 1) % polygon.length];
+    const [sp, sq] = [side(p), side(q)];
+    const crossing = sp >= 0 !== sq >= 0 ? [mix(p, q, sp / (sp - sq))] : [];
+    return sp >= 0 ? [p, ...crossing] : crossing;
+  });
+}

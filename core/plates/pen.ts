@@ -1,0 +1,131 @@
+import { curvePath, dotPath, INK, type Ink, linePath, type Plate } from './display';
+import { add, type Box, boxOf, type Curve, minus, type Point, runsClockwise, sample, times } from './geometry';
+import { stipple, type Tone } from './stipple';
+
+/** `full` for plates; `tile` for state tiles, with few commands. */
+export type Detail = 'full' | 'tile';
+
+/**
+ * Collects the inks of a plate, back to front. All weights follow one size (the
+ * carapace width of a crab), so that small animals are drawn as finely as large.
+ */
+export interface Pen {
+  size: number;
+  detail: Detail;
+  inks: Ink[];
+  parts: Record<string, Box>;
+}
+
+export const newPen = (size: number, detail: Detail): Pen => ({ size, detail, inks: [], parts: {} });
+
+/** Where the light does not reach: light falls from the upper left. */
+const SHADE: Point = [0.6, 0.8];
+
+export interface Shape {
+  outline: Curve;
+  part: string;
+  tint: string;
+  tone?: Tone;
+  /** Contour weight, 1 as usual. */
+  weight?: number;
+}
+
+/** A closed part: tint, then what `onTop` draws, then stipple, then the weighted contour. */
+export function shape(pen: Pen, { outline, part, tint, tone, weight = 1 }: Shape, onTop?: (polygon: Point[]) => void): Point[] {
+  const polygon = sample(outline, pen.detail === 'full' ? 5 : 3);
+  note(pen, part, polygon);
+  pen.inks.push({ d: curvePath(outline), part, fill: tint });
+  onTop?.(polygon);
+  if (tone && pen.detail === 'full') stippleIn(pen, part, polygon, tone);
+  pen.inks.push(contour(pen, part, outline, weight));
+  return polygon;
+}
+
+export function note(pen: Pen, part: string, points: readonly Point[]): void {
+  const known = pen.parts[part];
+  const corners: Point[] = known ? [[known.x, known.y], [known.x + known.width, known.y + known.height]] : [];
+  pen.parts[part] = boxOf([...points, ...corners]);
+}
+
+/** A ribbon round the outline, thin towards the light and thick away from it. */
+function contour(pen: Pen, part: string, outline: Curve, weight: number): Ink {
+  if (pen.detail === 'tile') {
+    return { d: curvePath(outline), part, stroke: INK, strokeWidth: Math.round(pen.size * weight * 1.5) };
+  }
+  const line = sample(outline, outline.points.length > 30 ? 4 : 2);
+  const n = line.length;
+  const turn = runsClockwise(line) ? 1 : -1;
+  const outer: Point[] = [];
+  const inner: Point[] = [];
+  line.forEach((at, i) => {
+    const along = minus(line[(i + 1) % n], line[(i + n - 1) % n]);
+    const length = Math.hypot(...along) || 1;
+    const out: Point = [(turn * along[1]) / length, (-turn * along[0]) / length];
+    const dark = Math.max(0, out[0] * SHADE[0] + out[1] * SHADE[1]);
+    const half = pen.size * weight * (0.0028 + 0.0068 * dark * dark);
+    outer.push(add(at, times(out, half)));
+    inner.push(add(at, times(out, -half)));
+  });
+  return { d: linePath(outer) + linePath(inner), part, fill: INK };
+}
+
+/** An open line that tapers to a point at both ends. */
+export function stroke(pen: Pen, part: string, line: Curve, weight: number, color: string = INK, opacity?: number): void {
+  const points = sample(line, pen.detail === 'full' ? 4 : 2);
+  const n = points.length - 1;
+  const sides = points.map((at, i) => {
+    const along = minus(points[Math.min(n, i + 1)], points[Math.max(0, i - 1)]);
+    const length = Math.hypot(...along) || 1;
+    const half = (pen.size * weight * Math.sin((Math.PI * (i + 0.15)) / (n + 0.3))) / 2;
+    const out = times([along[1] / length, -along[0] / length], half);
+    return [add(at, out), minus(at, out)] as const;
+  });
+  const ring = [...sides.map(([a]) => a), ...sides.map(([, b]) => b).reverse()];
+  pen.inks.push({ d: linePath(ring), part, fill: color, ...(opacity === undefined ? {} : { opacity }) });
+}
+
+/** Flat colour under the ink: a band, blotch or dark tip. */
+export function wash(pen: Pen, part: string, polygon: readonly Point[], color: string, opacity = 1): void {
+  if (polygon.length < 3) return;
+  pen.inks.push({ d: linePath(polygon), part, fill: color, opacity });
+}
+
+const DOT_SIZES = [0.0052, 0.0068, 0.0088];
+
+/** Tone as dots; one path a size. */
+export function stippleIn(pen: Pen, part: string, polygon: readonly Point[], tone: Tone): void {
+  stipple(polygon, tone, pen.size * 0.62).forEach((dots, size) => {
+    if (dots.length === 0) return;
+    const strokeWidth = Math.max(1, Math.round(pen.size * DOT_SIZES[size] * 100));
+    pen.inks.push({ d: dotPath(dots), part, stroke: INK, strokeWidth });
+  });
+}
+
+/** Tone of a rounded part: darker towards the edge that is away from the light. */
+export function roundTone(polygon: readonly Point[], depth: number, base = 0.03, most = 0.75): Tone {
+  const box = boxOf(polygon);
+  const centre: Point = [box.x + box.width / 2, box.y + box.height / 2];
+  const edge = polygon.filter((_, i) => i % 2 === 0);
+  return (x, y, needed) => {
+    const dx = x - centre[0];
+    const dy = y - centre[1];
+    const away = Math.min(1, 0.25 + (dx * SHADE[0] + dy * SHADE[1]) / (Math.hypot(dx, dy) || 1));
+    if (away <= 0 || needed >= base + most * away) return base;
+    let near = Infinity;
+    for (const [px, py] of edge) near = Math.min(near, (px - x) ** 2 + (py - y) ** 2);
+    const rim = Math.max(0, 1 - Math.sqrt(near) / depth);
+    return base + most * rim * rim * away;
+  };
+}
+
+/** The finished plate, with a margin round everything drawn. */
+export function finish(pen: Pen, margin = 0.06): Plate {
+  const all = Object.values(pen.parts).flatMap((b): Point[] => [[b.x, b.y], [b.x + b.width, b.y + b.height]]);
+  const box = boxOf(all);
+  const by = pen.size * margin;
+  return {
+    box: { x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by },
+    inks: pen.inks,
+    parts: pen.parts,
+  };
+}

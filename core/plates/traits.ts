@@ -1,0 +1,28 @@
+import { type Chance, normal, pick } from '../chance';
+import { type CompiledGuide, frequenciesOf } from '../guide';
+
+/** What a drawing shows: the state or value of each character, by the character's id. */
+export type Traits = Record<string, string | number>;
+
+/**
+ * The usual individual of a form: the most frequent state of each character and
+ * the middle of each range. With a chance, a novel individual drawn from the
+ * form's scores instead.
+ */
+export function traitsOf(compiled: CompiledGuide, form: number, chance?: Chance): Traits {
+  const traits: Traits = {};
+  for (const [id, table] of compiled.tables) {
+    if (table.type === 'states') {
+      const states = frequenciesOf(table, form);
+      const at = chance
+        ? pick(states.map(({ p }) => p), chance)
+        : states.reduce((best, { p }, i) => (p > states[best].p ? i : best), 0);
+      traits[id] = table.character.kind === 'count' ? Number(states[at].state) : states[at].state;
+    } else {
+      const deviate = chance ? Math.max(-2.2, Math.min(2.2, normal(chance))) : 0;
+      const value = table.mean[form] + deviate * table.sd[form];
+      traits[id] = table.log ? Math.exp(value) : value;
+    }
+  }
+  return traits;
+}

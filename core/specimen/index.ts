@@ -1,0 +1,2 @@
+export * from './situation';
+export * from './determination';
