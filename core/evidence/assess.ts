@@ -1,4 +1,4 @@
-import { type CompiledGuide, type Facets, type PriorPart, priorBits, type Rank, taxonIndex } from '../guide';
+import { type CompiledGuide, type FacetName, type Facets, type PriorPart, priorBits, type Rank, taxonIndex } from '../guide';
 import type { Situation } from '../specimen';
 import { beamBetween, type Side } from './beam';
 import { type Call, callOf, OUTSIDE } from './call';
@@ -12,10 +12,12 @@ import { independenceKey } from './weights';
 export interface Assessment {
   forms: { form: string; taxon: string; facets: Facets; p: number }[];
   taxa: { taxon: string; name: string; rank: Rank; p: number }[];
-  facets: { facet: string; values: { value: string; label: string; p: number }[] }[];
+  facets: { facet: FacetName; values: { value: string; label: string; p: number }[] }[];
   outside: number;
-  /** The level in question: the first that cannot be named yet. */
+  /** The level the beam stands at: the first rank that cannot be named yet, else the finest that can. */
   level: Level;
+  /** The level the next looks would settle: the first that cannot be named yet, facets included. */
+  nextLevel: Level;
   /** The two sides of the beam, with what each reading weighs between them. */
   beam: {
     left: BeamSide;
@@ -64,7 +66,8 @@ export function assess(
   const full = fromPrior(compiled, priorBits(compiled, situation), readings);
   const levels = levelsOf(compiled);
   const call = callOf(compiled, full);
-  const grouping = levelInQuestion(levels, call, asked);
+  const grouping = beamLevel(levels, call, asked);
+  const open = asked ? grouping : (openLevel(levels, call, () => true) ?? grouping);
   const sides = sidesOf(grouping, full);
   const beam = beamBetween(full, sides.left.side, sides.right.side);
   const { posterior } = compiled.guide.settings.call;
@@ -74,6 +77,7 @@ export function assess(
     facets: facetList(levels, full),
     outside: full.outside,
     level: grouping.level,
+    nextLevel: open.level,
     beam: {
       left: sides.left.shown,
       right: sides.right.shown,
@@ -83,20 +87,30 @@ export function assess(
     },
     ledger: ledgerOf(compiled, full, readings, beam.contributions, sides.left.side),
     call,
-    nextLooks: nextLooks(compiled, full, grouping, situation, readings),
+    nextLooks: nextLooks(compiled, full, open, situation, readings),
     ...mapOnlyOf(compiled, situation, readings, grouping, sides.left.shown),
   };
 }
 
-function levelInQuestion(levels: readonly Grouping[], call: Call, asked: Level | undefined): Grouping {
-  const same = (level: Level) => (grouping: Grouping) => JSON.stringify(grouping.level) === JSON.stringify(level);
-  const chosen = asked && levels.find(same(asked));
-  if (chosen) return chosen;
+function openLevel(levels: readonly Grouping[], call: Call, wanted: (level: Level) => boolean): Grouping | undefined {
   const open = call.verdicts.find(
-    (verdict) => !verdict.passes && (levels.find(same(verdict.level))?.groups.length ?? 0) > 1,
+    (verdict) => !verdict.passes && wanted(verdict.level) && (atLevel(levels, verdict.level)?.groups.length ?? 0) > 1,
   );
-  const splitting = levels.filter((grouping) => grouping.groups.length > 1);
-  return levels.find(same(open?.level ?? splitting[0]?.level ?? levels[0].level))!;
+  return open && atLevel(levels, open.level);
+}
+
+const atLevel = (levels: readonly Grouping[], level: Level) =>
+  levels.find((grouping) => JSON.stringify(grouping.level) === JSON.stringify(level));
+
+const isRank = (level: Level) => level.kind === 'rank';
+
+function beamLevel(levels: readonly Grouping[], call: Call, asked: Level | undefined): Grouping {
+  const chosen = (asked && atLevel(levels, asked)) ?? openLevel(levels, call, isRank);
+  if (chosen) return chosen;
+  const finest = call.verdicts.filter((verdict) => isRank(verdict.level)).at(-1);
+  const splitting = levels.find((grouping) => grouping.groups.length > 1) ?? levels[0];
+  const named = finest && atLevel(levels, finest.level);
+  return named && named.groups.length > 1 ? named : splitting;
 }
 
 function sidesOf(grouping: Grouping, full: Standing) {

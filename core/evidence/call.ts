@@ -227,7 +227,11 @@ function sayCall(compiled: CompiledGuide, called: Verdict, all: readonly Verdict
   const rank = taxonIndex(compiled.guide).get(called.group)!.rank;
   const blocked = all.find((v) => !v.passes && v.level.kind === 'rank');
   const named = `${capital(rank)} yes`;
-  return blocked ? `${named}; ${blocked.text[0].toLowerCase()}${blocked.text.slice(1)}` : `${named}: ${called.label}, ${inHundred(called.p)}.`;
+  const facets = all.filter((v) => v.passes && v.level.kind === 'facet').map((v) => v.label);
+  const whole = [called.label, ...facets].join(', ');
+  return blocked
+    ? `${named}; ${blocked.text[0].toLowerCase()}${blocked.text.slice(1)}`
+    : `${named}: ${whole}, ${inHundred(called.p)}.`;
 }
 
 function sayLacking(verdict: Verdict | undefined): string {

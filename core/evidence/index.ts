@@ -11,3 +11,4 @@ export {
 export { inHundred } from './say';
 export { fromPrior, type Standing, standing, type Weighed, withoutReading } from './standing';
 export { dependenceWeights, independenceKey } from './weights';
+export { createWeigher, type WeighAnswer, type WeighRequest } from './weigher';

@@ -93,26 +93,28 @@ export const grow = (box: Box, by: number): Box => ({
   x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by,
 });
 
-/** Even–odd rule. */
-export function inside(polygon: readonly Point[], x: number, y: number): boolean {
+/** x, y, x, y …: what the inner loops of stippling read. */
+export const flat = (points: readonly Point[]): Float64Array => Float64Array.from(points.flat());
+
+/** Even–odd rule, on a {@link flat} polygon. */
+export function inside(polygon: Float64Array, x: number, y: number): boolean {
   let within = false;
-  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-    const [xi, yi] = polygon[i];
-    const [xj, yj] = polygon[j];
-    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) within = !within;
+  for (let i = 0, j = polygon.length - 2; i < polygon.length; j = i, i += 2) {
+    const yi = polygon[i + 1];
+    const yj = polygon[j + 1];
+    if (yi > y !== yj > y && x < ((polygon[j] - polygon[i]) * (y - yi)) / (yj - yi) + polygon[i]) within = !within;
   }
   return within;
 }
 
-/** Distance from a point to a polyline. */
-export function distanceTo(line: readonly Point[], x: number, y: number, closed: boolean): number {
+/** Distance from a point to an open {@link flat} polyline. */
+export function distanceTo(line: Float64Array, x: number, y: number): number {
   let least = Infinity;
-  const n = line.length;
-  for (let i = closed ? 0 : 1; i < n; i++) {
-    const [ax, ay] = line[(i + n - 1) % n];
-    const [bx, by] = line[i];
-    const dx = bx - ax;
-    const dy = by - ay;
+  for (let i = 2; i < line.length; i += 2) {
+    const ax = line[i - 2];
+    const ay = line[i - 1];
+    const dx = line[i] - ax;
+    const dy = line[i + 1] - ay;
     const t = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
     const ex = ax + t * dx - x;
     const ey = ay + t * dy - y;

@@ -1,5 +1,5 @@
 import { curvePath, dotPath, INK, type Ink, linePath, type Plate } from './display';
-import { add, type Box, boxOf, type Curve, minus, type Point, runsClockwise, sample, times } from './geometry';
+import { add, type Box, boxOf, type Curve, flat, minus, type Point, runsClockwise, sample, times } from './geometry';
 import { stipple, type Tone } from './stipple';
 
 /** `full` for plates; `tile` for state tiles, with few commands. */
@@ -90,6 +90,15 @@ export function wash(pen: Pen, part: string, polygon: readonly Point[], color: s
   pen.inks.push({ d: linePath(polygon), part, fill: color, opacity });
 }
 
+/** Round grains of one size: an ink ring with a lighter middle, moved towards the light by `lift`. */
+export function grains(pen: Pen, part: string, at: readonly Point[], radius: number, tint: string, lift = 0): void {
+  if (at.length === 0) return;
+  const width = (r: number) => Math.max(1, Math.round(r * 200));
+  const shadow = at.map(([x, y]): Point => [x + radius * lift, y + radius * lift * 1.3]);
+  pen.inks.push({ d: dotPath(shadow), part, stroke: INK, strokeWidth: width(radius * 1.2) });
+  pen.inks.push({ d: dotPath(at), part, stroke: tint, strokeWidth: width(radius) });
+}
+
 const DOT_SIZES = [0.0052, 0.0068, 0.0088];
 
 /** Tone as dots; one path a size. */
@@ -104,15 +113,21 @@ export function stippleIn(pen: Pen, part: string, polygon: readonly Point[], ton
 /** Tone of a rounded part: darker towards the edge that is away from the light. */
 export function roundTone(polygon: readonly Point[], depth: number, base = 0.03, most = 0.75): Tone {
   const box = boxOf(polygon);
-  const centre: Point = [box.x + box.width / 2, box.y + box.height / 2];
-  const edge = polygon.filter((_, i) => i % 2 === 0);
+  const cx = box.x + box.width / 2;
+  const cy = box.y + box.height / 2;
+  const edge = flat(polygon.filter((_, i) => i % 2 === 0));
   return (x, y, needed) => {
-    const dx = x - centre[0];
-    const dy = y - centre[1];
+    const dx = x - cx;
+    const dy = y - cy;
     const away = Math.min(1, 0.25 + (dx * SHADE[0] + dy * SHADE[1]) / (Math.hypot(dx, dy) || 1));
     if (away <= 0 || needed >= base + most * away) return base;
     let near = Infinity;
-    for (const [px, py] of edge) near = Math.min(near, (px - x) ** 2 + (py - y) ** 2);
+    for (let i = 0; i < edge.length; i += 2) {
+      const ex = edge[i] - x;
+      const ey = edge[i + 1] - y;
+      const square = ex * ex + ey * ey;
+      if (square < near) near = square;
+    }
     const rim = Math.max(0, 1 - Math.sqrt(near) / depth);
     return base + most * rim * rim * away;
   };

@@ -1,5 +1,5 @@
 import { seeded } from '../chance';
-import { boxOf, inside, type Point } from './geometry';
+import { boxOf, flat, inside, type Point } from './geometry';
 
 /** Dots of one unit square that repeats, in order of rank: any first n are evenly spread. */
 const RANKS = 2400;
@@ -91,20 +91,24 @@ const DARKEST = 0.85;
  */
 export function stipple(polygon: readonly Point[], tone: Tone, pitch: number): [Point[], Point[], Point[]] {
   const dots = rankedDots();
+  const edge = flat(polygon);
   const box = boxOf(polygon);
   const sizes: [Point[], Point[], Point[]] = [[], [], []];
   const cell = pitch / CELLS;
   const wrap = (k: number) => ((k % CELLS) + CELLS) % CELLS;
   for (let cy = Math.floor(box.y / cell); cy * cell <= box.y + box.height; cy++) {
     for (let cx = Math.floor(box.x / cell); cx * cell <= box.x + box.width; cx++) {
-      const [left, top] = [(cx - wrap(cx)) * cell, (cy - wrap(cy)) * cell];
-      for (const i of dots.cells[wrap(cy) * CELLS + wrap(cx)]) {
+      const left = (cx - wrap(cx)) * cell;
+      const top = (cy - wrap(cy)) * cell;
+      const here = dots.cells[wrap(cy) * CELLS + wrap(cx)];
+      for (let k = 0; k < here.length; k++) {
+        const i = here[k];
         const rank = i / RANKS;
         if (rank >= DARKEST) break;
         const x = left + dots.x[i] * pitch;
         const y = top + dots.y[i] * pitch;
         const dark = tone(x, y, rank);
-        if (rank < dark && inside(polygon, x, y)) sizes[dark > 0.55 ? 2 : dark > 0.25 ? 1 : 0].push([x, y]);
+        if (rank < dark && inside(edge, x, y)) sizes[dark > 0.55 ? 2 : dark > 0.25 ? 1 : 0].push([x, y]);
       }
     }
   }

@@ -1,2 +1,3 @@
 export * from './situation';
 export * from './determination';
+export * from './summary';

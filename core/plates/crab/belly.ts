@@ -1,7 +1,7 @@
 import { seeded } from '../../chance';
-import { discPath, INK } from '../display';
-import { type Curve, curve, inside, mirrored, type Point, sample } from '../geometry';
-import { note, type Pen, roundTone, shape, stroke } from '../pen';
+import { discPath } from '../display';
+import { type Curve, curve, flat, inside, mirrored, type Point, sample } from '../geometry';
+import { grains, note, type Pen, roundTone, shape, stroke } from '../pen';
 import { carapaceOutline, onCarapace } from './carapace';
 import { type CrabModel, GROUNDS } from './model';
 
@@ -113,6 +113,7 @@ function crossing(polygon: readonly Point[], y: number): number {
 
 function eggs(pen: Pen, model: CrabModel, abdomen: readonly Point[]): void {
   const chance = seeded('eggs');
+  const edge = flat(abdomen);
   const reach = sternumHalf(model) * (model.abdomenRatio + 0.24);
   const count = pen.detail === 'full' ? 210 : 26;
   const radius = model.width * (pen.detail === 'full' ? 0.017 : 0.03);
@@ -120,10 +121,8 @@ function eggs(pen: Pen, model: CrabModel, abdomen: readonly Point[]): void {
     const a = chance() * 2 * Math.PI;
     const r = Math.sqrt(0.42 + 0.58 * chance());
     return [reach * r * Math.cos(a), model.length * (0.68 + 0.33 * r * Math.sin(a))];
-  }).filter(([x, y]) => !inside(abdomen, x * 1.02, y));
-  const discs = mass.map((at) => ({ at, radius }));
-  pen.inks.push({ d: discPath(discs.map((d) => ({ ...d, radius: radius * 1.22 }))), part: 'eggs', fill: INK });
-  pen.inks.push({ d: discPath(discs), part: 'eggs', fill: '#D08A3E' });
+  }).filter(([x, y]) => !inside(edge, x * 1.02, y));
+  grains(pen, 'eggs', mass, radius, '#D08A3E');
 }
 
 /** Spots of the breastplate and of the shell beside the mouth. */
@@ -132,7 +131,7 @@ function spots(pen: Pen, model: CrabModel): void {
   const chance = seeded('belly');
   const tile = pen.detail === 'tile';
   const many = (model.belly === 'many' ? 90 : 22) / (tile ? 2 : 1);
-  const plate = sample(sternumOutline(model), 3);
+  const plate = flat(sample(sternumOutline(model), 3));
   const discs = Array.from({ length: many }, (_, i) => ({
     at: onCarapace(model, (i % 2 ? 1 : -1) * (0.12 + 0.44 * chance()), 0.14 + 0.78 * chance()),
     radius: model.width * (0.008 + 0.007 * chance()) * (tile ? 1.5 : 1),

@@ -1,7 +1,7 @@
 import { seeded } from '../../chance';
 import { discPath, INK, PAPER } from '../display';
-import { type Curve, curve, distanceTo, inside, mapCurve, mirrored, type Point, sample } from '../geometry';
-import { note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
+import { type Curve, curve, distanceTo, flat, inside, mapCurve, mirrored, type Point, sample } from '../geometry';
+import { grains, note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
 import type { Tone } from '../stipple';
 import { type CrabModel, GROUNDS } from './model';
 
@@ -147,12 +147,12 @@ function backTone(model: CrabModel, polygon: Point[]): Tone {
   const { width, length } = model;
   const rim = roundTone(polygon, width * 0.17, 0.045, 0.85);
   const trench = width * 0.026;
-  const lines = grooves(model).map(({ line }) => sample(line, 3));
+  const lines = grooves(model).map(({ line }) => flat(sample(line, 3)));
   const trough = model.groove === 'deep' ? 0.5 : model.groove === 'faint' ? 0.28 : 0;
   return (x, y, needed) => {
     let dark = 0;
     for (const line of lines) {
-      const d = distanceTo(line, x, y, false) / trench;
+      const d = distanceTo(line, x, y) / trench;
       if (d < 3) dark += trough * Math.exp(-d * d);
     }
     for (const [cu, cv, ru, rv, strength] of SWELLINGS) {
@@ -192,6 +192,7 @@ function crossband(model: CrabModel, polygon: readonly Point[], from: number, to
 function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
   const ground = GROUNDS[model.ground];
   const chance = seeded(`back ${model.back}`);
+  const edge = flat(polygon);
   if (model.back === 'crossbands') {
     wash(pen, 'carapace', crossband(model, polygon, 0.3, 0.43, -0.05), ground.pale, 0.95);
     wash(pen, 'carapace', crossband(model, polygon, 0.62, 0.76, -0.07), ground.pale, 0.95);
@@ -208,7 +209,7 @@ function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
     const spots = Array.from({ length: pen.detail === 'full' ? 70 : 16 }, () => ({
       at: onCarapace(model, (chance() * 2 - 1) * 0.92, 0.1 + chance() * 0.82),
       radius: model.width * (0.009 + chance() * 0.014) * (pen.detail === 'full' ? 1 : 1.5),
-    })).filter(({ at, radius }) => inside(polygon, at[0] + radius * 2 * Math.sign(at[0]), at[1]));
+    })).filter(({ at, radius }) => inside(edge, at[0] + radius * 2 * Math.sign(at[0]), at[1]));
     pen.inks.push({ d: discPath(spots), part: 'carapace', fill: ground.dark, opacity: 0.9 });
   }
 }
@@ -216,17 +217,11 @@ function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
 function granules(pen: Pen, model: CrabModel, polygon: Point[]): void {
   if (model.granules === 'smooth') return;
   const chance = seeded('granules');
+  const edge = flat(polygon);
   const many = (model.granules === 'dense' ? 150 : 26) / (pen.detail === 'full' ? 1 : model.granules === 'dense' ? 6 : 5);
   const size = pen.detail === 'full' ? 1 : 1.9;
-  const grains = Array.from({ length: Math.round(many) }, () => ({
-    at: onCarapace(model, (chance() * 2 - 1) * 0.9, 0.14 + chance() * 0.76),
-    radius: model.width * (0.006 + chance() * 0.005) * size,
-  })).filter(({ at }) => inside(polygon, at[0] * 1.06, at[1]));
-  const lower = grains.map(({ at, radius }) => ({
-    at: [at[0] + radius * 0.35, at[1] + radius * 0.45] as Point, radius: radius * 1.12,
-  }));
-  pen.inks.push({ d: discPath(lower), part: 'carapace', fill: INK, opacity: 0.8 });
-  pen.inks.push({ d: discPath(grains), part: 'carapace', fill: PAPER, opacity: 0.85 });
+  const at = Array.from({ length: Math.round(many) }, () => onCarapace(model, (chance() * 2 - 1) * 0.9, 0.14 + chance() * 0.76));
+  grains(pen, 'carapace', at.filter(([x, y]) => inside(edge, x * 1.06, y)), model.width * 0.0085 * size, PAPER, 0.4);
 }
 
 /** Barnacles and scratches of an old shell. */

@@ -1,3 +1,4 @@
+import { INK, linePath } from '../display';
 import { type Curve, curve, cut, minus, mix, mirrored, type Point, polar, sample, times } from '../geometry';
 import { note, type Pen, roundTone, shape, stroke, wash } from '../pen';
 import { type CrabModel, GROUNDS } from './model';
@@ -96,19 +97,20 @@ function bands(pen: Pen, model: CrabModel, part: string, polygon: readonly Point
   }
 }
 
-/** Hairs along the hind edge of a segment. */
+/** Hairs along the hind edge of a segment, as one path of fine lines. */
 function fringe(pen: Pen, model: CrabModel, part: string, outline: Curve, own: (c: Curve) => Curve): void {
   if (model.fringe === 'none') return;
   const dense = model.fringe === 'dense';
   const many = Math.round((dense ? 15 : 6) / (pen.detail === 'full' ? 1 : 1.6));
-  const length = model.width * (dense ? 0.055 : 0.04);
+  const length = model.width * (dense ? 0.06 : 0.045);
   const edge = outline.points.slice(7, 11);
-  for (let k = 0; k < many; k++) {
+  const hairs = Array.from({ length: many }, (_, k) => {
     const t = (k / (many - 1)) * (edge.length - 1);
     const i = Math.min(edge.length - 2, Math.floor(t));
     const at = mix(edge[i], edge[i + 1], t - i);
     const along = Math.atan2(edge[i][1] - edge[i + 1][1], edge[i][0] - edge[i + 1][0]);
-    const lean = ((along * 180) / Math.PI + 62 + (k % 3) * 9) % 360;
-    stroke(pen, part, own(curve([at, polar(at, lean, length * (0.8 + 0.1 * (k % 4)))], [], false)), 0.0085);
-  }
+    const lean = (along * 180) / Math.PI + 62 + (k % 3) * 9;
+    return linePath(own(curve([at, polar(at, lean, length * (0.8 + 0.1 * (k % 4)))], [], false)).points, false);
+  });
+  pen.inks.push({ d: hairs.join(''), part, stroke: INK, strokeWidth: Math.round(model.width * 0.7) });
 }

@@ -1,0 +1,58 @@
+import type { z } from 'zod';
+import { type Endpoint, endpoints, type EndpointName, type Endpoints } from './endpoints';
+import { ProblemBody } from './problem';
+
+type Part<E, K extends string> = K extends keyof E ? (E[K] extends z.ZodType ? { [k in K]: z.input<E[K]> } : unknown) : unknown;
+type OptionalQuery<E> = 'query' extends keyof E ? (E['query' & keyof E] extends z.ZodType ? { query?: z.input<E['query' & keyof E] & z.ZodType> } : unknown) : unknown;
+
+/** What a call to an endpoint takes. */
+export type Asked<N extends EndpointName> = Part<Endpoints[N], 'params'> & Part<Endpoints[N], 'body'> & OptionalQuery<Endpoints[N]>;
+export type Answer<N extends EndpointName> = z.output<Endpoints[N]['response']>;
+
+/** An answer that is not the one asked for: status 0 when the server could not be reached. */
+export class RequestProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly body: z.output<typeof ProblemBody> & Record<string, unknown>,
+  ) {
+    super(body.message);
+  }
+}
+
+/** Path and query of a call, with its parameters in place. */
+export function urlOf(name: EndpointName, asked: { params?: object; query?: object } = {}): string {
+  const path = endpoints[name].path.replace(/:(\w+)/g, (_, key: string) =>
+    encodeURIComponent(String((asked.params as Record<string, unknown> | undefined)?.[key])));
+  const query = Object.entries(asked.query ?? {}).filter(([, value]) => value !== undefined && value !== '');
+  return query.length ? `${path}?${new URLSearchParams(query.map(([k, v]) => [k, String(v)]))}` : path;
+}
+
+/**
+ * A typed client over `fetch`. JSON answers are checked against the contract, so
+ * that a server of another version fails loudly and not in the middle of a screen.
+ */
+export function createClient(base: string, doFetch: typeof fetch = fetch) {
+  return async function call<N extends EndpointName>(name: N, asked: Asked<N>, signal?: AbortSignal): Promise<Answer<N>> {
+    const endpoint: Endpoint = endpoints[name];
+    const { params, query, body } = asked as { params?: object; query?: object; body?: unknown };
+    const response = await doFetch(base + urlOf(name, { params, query }), {
+      method: endpoint.method,
+      credentials: 'same-origin',
+      signal,
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    }).catch((cause: unknown) => {
+      if (signal?.aborted) throw cause;
+      throw new RequestProblem(0, { code: 'offline', message: 'The station’s server cannot be reached.' });
+    });
+    if (!response.ok) throw new RequestProblem(response.status, await problemOf(response));
+    if (endpoint.media) return (await response.text()) as Answer<N>;
+    return endpoint.response.parse(await response.json()) as Answer<N>;
+  };
+}
+
+async function problemOf(response: Response) {
+  const body: unknown = await response.json().catch(() => undefined);
+  const parsed = ProblemBody.loose().safeParse(body);
+  if (parsed.success) return parsed.data;
+  return { code: 'no-answer', message: `The server answered ${response.status} and did not say why.` };
+}

@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import { StandingAnswer, StandingRequest } from './evidence';
+import { GuideList, GuideQuery, StoredGuide } from './guides';
+import { ProblemBody } from './problem';
+import { Credentials, NewStation, Session } from './session';
+import { Specimen, SpecimenList, SpecimenQuery, SpecimenWrite } from './specimens';
+
+export interface Endpoint {
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** Express style: `/api/guides/:id`. */
+  path: string;
+  summary: string;
+  /** Does it need a session? */
+  open?: boolean;
+  params?: z.ZodType;
+  query?: z.ZodType;
+  body?: z.ZodType;
+  response: z.ZodType;
+  /** Media type of an answer that is not JSON. */
+  media?: string;
+  /** Status of success, 200 where absent. */
+  status?: number;
+}
+
+const byId = z.strictObject({ id: z.uuid('this is not an id') });
+const nothing = z.strictObject({});
+
+/** The wire: everything the server answers, and with what. */
+export const endpoints = {
+  health: {
+    method: 'GET', path: '/api/health', summary: 'Is the server up and its database answering?', open: true,
+    response: z.object({ ok: z.literal(true), version: z.string() }),
+  },
+  openapi: {
+    method: 'GET', path: '/api/openapi.json', summary: 'This description.', open: true, response: z.looseObject({ openapi: z.string() }),
+  },
+  signIn: {
+    method: 'POST', path: '/api/session', summary: 'Sign in.', open: true, body: Credentials, response: Session,
+  },
+  session: { method: 'GET', path: '/api/session', summary: 'Who is signed in.', response: Session },
+  signOut: { method: 'DELETE', path: '/api/session', summary: 'Sign out.', open: true, response: nothing },
+  makeStation: {
+    method: 'POST', path: '/api/stations', summary: 'Make a station with its first account, and sign in.', open: true,
+    body: NewStation, response: Session, status: 201,
+  },
+  guides: { method: 'GET', path: '/api/guides', summary: 'The station’s guides.', response: GuideList },
+  guide: {
+    method: 'GET', path: '/api/guides/:id', summary: 'One guide, whole; an earlier version where asked.',
+    params: byId, query: GuideQuery, response: StoredGuide,
+  },
+  importGuide: {
+    method: 'POST', path: '/api/guides', summary: 'Take in a guide as Plesion JSON; the same guide id makes a new version.',
+    body: z.unknown(), response: StoredGuide, status: 201,
+  },
+  exportGuide: {
+    method: 'GET', path: '/api/guides/:id/plesion.json', summary: 'The guide as Plesion JSON, to keep or to import elsewhere.',
+    params: byId, query: GuideQuery, response: z.unknown(), media: 'application/json',
+  },
+  standing: {
+    method: 'POST', path: '/api/guides/:id/standing', summary: 'Weigh readings.', params: byId, body: StandingRequest,
+    response: StandingAnswer,
+  },
+  specimens: {
+    method: 'GET', path: '/api/specimens', summary: 'The daybook, newest first.', query: SpecimenQuery, response: SpecimenList,
+  },
+  specimen: { method: 'GET', path: '/api/specimens/:id', summary: 'One specimen with its history.', params: byId, response: Specimen },
+  writeSpecimen: {
+    method: 'PUT', path: '/api/specimens/:id',
+    summary: 'Write a specimen; 409 with both sides when it has changed since the version named.',
+    params: byId, body: SpecimenWrite, response: Specimen,
+  },
+  exportOccurrences: {
+    method: 'GET', path: '/api/export/occurrences.csv', summary: 'The daybook as Darwin Core occurrences.',
+    query: SpecimenQuery, response: z.string(), media: 'text/csv',
+  },
+} as const satisfies Record<string, Endpoint>;
+
+export type Endpoints = typeof endpoints;
+export type EndpointName = keyof Endpoints;
+
+/** 409: what is stored, beside what was sent. */
+export const Conflict = ProblemBody.extend({ code: z.literal('stale-version'), stored: Specimen, sent: SpecimenWrite });

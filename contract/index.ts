@@ -1,0 +1,24 @@
+import type { z } from 'zod';
+import type { Specimen as SpecimenSchema, SpecimenList as ListSchema, SpecimenQuery as QuerySchema, SpecimenRow as RowSchema, SpecimenSummary as SummarySchema, SpecimenWrite as WriteSchema } from './specimens';
+import type { GuideRow as GuideRowSchema, StoredGuide as StoredGuideSchema } from './guides';
+import type { StandingAnswer as AnswerSchema, StandingRequest as RequestSchema } from './evidence';
+import type { Session as SessionSchema } from './session';
+import type { ProblemBody as ProblemSchema } from './problem';
+
+export * as schemas from './schemas';
+export { type Answer, type Asked, createClient, RequestProblem, urlOf } from './client';
+export { Conflict, type Endpoint, type EndpointName, endpoints, type Endpoints } from './endpoints';
+export { openApi } from './openapi';
+
+export type Specimen = z.output<typeof SpecimenSchema>;
+export type SpecimenWrite = z.output<typeof WriteSchema>;
+export type SpecimenRow = z.output<typeof RowSchema>;
+export type SpecimenList = z.output<typeof ListSchema>;
+export type SpecimenQuery = z.output<typeof QuerySchema>;
+export type SpecimenSummary = z.output<typeof SummarySchema>;
+export type GuideRow = z.output<typeof GuideRowSchema>;
+export type StoredGuide = z.output<typeof StoredGuideSchema>;
+export type StandingAnswer = z.output<typeof AnswerSchema>;
+export type StandingRequest = z.output<typeof RequestSchema>;
+export type Session = z.output<typeof SessionSchema>;
+export type ProblemBody = z.output<typeof ProblemSchema>;

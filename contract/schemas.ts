@@ -1,0 +1,5 @@
+export * from './evidence';
+export * from './guides';
+export * from './problem';
+export * from './session';
+export * from './specimens';

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+
+const name = z.string().trim().min(2, 'use at least 2 letters').max(60);
+
+export const Credentials = z.strictObject({ name: z.string().trim().min(1, 'give the account’s name').max(60), password: z.string().min(1, 'give the password').max(200) });
+
+export const NewStation = z.strictObject({
+  station: name,
+  name,
+  password: z.string().min(8, 'use at least 8 characters').max(200),
+});
+
+export const Session = z.object({
+  account: z.object({ id: z.uuid(), name: z.string() }),
+  station: z.object({ id: z.uuid(), name: z.string(), demo: z.boolean() }),
+});

@@ -1,0 +1,106 @@
+import Papa from 'papaparse';
+import { type Guide, lineage, type Taxon, taxonIndex } from '../guide';
+import { type Determination, nameParts, nameText, type Situation } from '../specimen';
+
+/** What one line of the export is made from. */
+export interface OccurrenceRecord {
+  id: string;
+  guide: Guide;
+  label: string;
+  situation: Situation;
+  determinations: readonly Determination[];
+  recordedBy: string;
+  /** ISO instant. */
+  modified: string;
+}
+
+/** Columns, all of them terms of Darwin Core (TDWG, 2023 quick reference). */
+export const OCCURRENCE_TERMS = [
+  'occurrenceID', 'catalogNumber', 'basisOfRecord', 'eventDate', 'scientificName', 'scientificNameAuthorship', 'taxonRank', 'genus',
+  'specificEpithet', 'infraspecificEpithet', 'vernacularName', 'identificationQualifier', 'identifiedBy', 'dateIdentified',
+  'identificationRemarks', 'previousIdentifications', 'sex', 'lifeStage', 'organismRemarks', 'locality', 'habitat', 'higherGeography',
+  'decimalLatitude', 'decimalLongitude', 'geodeticDatum', 'recordedBy', 'occurrenceRemarks', 'modified',
+] as const;
+type Term = (typeof OCCURRENCE_TERMS)[number];
+
+/**
+ * The daybook as Darwin Core occurrences. A specimen without a name is exported
+ * without one; "A or B" stands under the taxon that holds both, with the two
+ * names as the qualifier. Cells that a spreadsheet would run as a formula are
+ * made harmless.
+ */
+export function occurrencesCsv(records: readonly OccurrenceRecord[]): string {
+  return Papa.unparse(
+    { fields: [...OCCURRENCE_TERMS], data: records.map((record) => OCCURRENCE_TERMS.map((term) => rowOf(record)[term] ?? '')) },
+    { escapeFormulae: true, newline: '\r\n' },
+  );
+}
+
+function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>> {
+  const { guide, situation, determinations } = record;
+  const last = determinations.at(-1);
+  const labelOf = (list: readonly { id: string; label: string }[], id: string | undefined) =>
+    list.find((item) => item.id === id)?.label ?? id;
+  const hasPoint = situation.latitude !== undefined && situation.longitude !== undefined;
+  return {
+    occurrenceID: `urn:uuid:${record.id}`,
+    catalogNumber: record.label,
+    basisOfRecord: 'HumanObservation',
+    eventDate: situation.date,
+    ...(last ? nameTerms(guide, last) : {}),
+    previousIdentifications: determinations.slice(0, -1).map((d) => `${nameText(nameParts(guide, d))} (${d.by}, ${d.at.slice(0, 10)})`).join(' | '),
+    locality: situation.place,
+    habitat: labelOf(guide.habitats, situation.habitat),
+    higherGeography: labelOf(guide.regions, situation.region),
+    decimalLatitude: hasPoint ? situation.latitude : undefined,
+    decimalLongitude: hasPoint ? situation.longitude : undefined,
+    geodeticDatum: hasPoint ? 'WGS84' : undefined,
+    recordedBy: record.recordedBy,
+    occurrenceRemarks: situation.note,
+    modified: record.modified,
+  };
+}
+
+function nameTerms(guide: Guide, name: Determination): Partial<Record<Term, string>> {
+  const given = name.taxon ? lineage(guide, name.taxon) : [];
+  const line = name.qualifier === 'or' && name.other ? shared(given, lineage(guide, name.other)) : given;
+  const taxon = line[0] as Taxon | undefined;
+  const words = taxon?.name.split(' ') ?? [];
+  const reason = name.reason ? ` Overruled: ${name.reason}` : '';
+  return {
+    scientificName: taxon?.name,
+    scientificNameAuthorship: taxon?.authority,
+    taxonRank: taxon?.rank,
+    genus: line.find((t) => t.rank === 'genus')?.name,
+    specificEpithet: words[1],
+    infraspecificEpithet: words[2],
+    vernacularName: taxon?.vernacular,
+    identificationQualifier: qualifierText(guide, name),
+    identifiedBy: name.by,
+    dateIdentified: name.at.slice(0, 10),
+    identificationRemarks: `Plesion, guide ${guide.id} version ${name.guideVersion}, probability ${name.p.toFixed(3)}.${reason}`,
+    sex: name.facets.sex,
+    lifeStage: name.facets.stage,
+    organismRemarks: name.facets.morph && `${name.facets.morph} morph`,
+  };
+}
+
+/** The part of a lineage that another shares. */
+const shared = (line: Taxon[], other: Taxon[]) => line.filter((taxon) => other.some((o) => o.id === taxon.id));
+
+function qualifierText(guide: Guide, name: Determination): string {
+  const taxa = taxonIndex(guide);
+  switch (name.qualifier) {
+    case 'none':
+      return '';
+    case 'cf.':
+    case 'aff.':
+      return `${name.qualifier} ${taxa.get(name.taxon ?? '')?.name.split(' ').at(-1) ?? ''}`.trim();
+    case 'or':
+      return [name.taxon, name.other].map((id) => taxa.get(id ?? '')?.name).join(' or ');
+    case 'outside':
+      return 'not in the guide';
+    default:
+      return name.qualifier;
+  }
+}

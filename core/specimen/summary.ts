@@ -1,0 +1,36 @@
+import type { Assessment } from '../evidence';
+import { type Facets, type Guide, taxonIndex } from '../guide';
+import { type Determination, nameParts, nameText, type Qualifier } from './determination';
+
+/** A specimen's name as far as it goes, and how sure, in one line. */
+export interface Summary {
+  name: string;
+  qualifier: Qualifier;
+  taxon?: string;
+  other?: string;
+  facets: Facets;
+  p: number;
+  /** The most probable form: what its plate shows. */
+  leadingForm: string;
+  text: string;
+}
+
+/** The last name given; without one, what the readings allow. */
+export function summarise(guide: Guide, assessment: Assessment, determinations: readonly Determination[]): Summary {
+  const last = determinations.at(-1);
+  const leadingForm = assessment.forms[0].form;
+  if (last) {
+    const { qualifier, taxon, other, facets, p } = last;
+    return { name: nameText(nameParts(guide, last)), qualifier, taxon, other, facets, p, leadingForm, text: last.recommended };
+  }
+  const { call, beam } = assessment;
+  const facets = call.facets;
+  const common = { facets, leadingForm, text: call.text };
+  if (call.kind === 'undetermined') {
+    const leader = taxonIndex(guide).has(beam.left.group) ? beam.left : undefined;
+    return { ...common, name: 'Not yet named', qualifier: 'unknown', taxon: leader?.group, p: leader?.p ?? 0 };
+  }
+  const qualifier: Qualifier = call.kind === 'either' ? 'or' : call.kind === 'outside' ? 'outside' : 'none';
+  const named = { qualifier, taxon: call.taxon, other: call.other };
+  return { ...common, ...named, name: nameText(nameParts(guide, named)), p: call.p };
+}

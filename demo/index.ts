@@ -1,0 +1,9 @@
+import type { Guide } from '@plesion/core/guide';
+import { ledgeCrabs } from './ledgeCrabs';
+
+export { ledgeCrabs };
+export { demoSpecimens, type DemoSpecimen } from './specimens';
+
+
+/** The guides a new station starts with. */
+export const demoGuides: Guide[] = [ledgeCrabs];

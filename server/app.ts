@@ -1,0 +1,76 @@
+import compression from 'compression';
+import { openApi } from '@plesion/contract';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { join } from 'node:path';
+import type { MikroORM } from '@mikro-orm/postgresql';
+import type { Pool } from 'pg';
+import type { Logger } from 'pino';
+import { exportRoutes } from './export/routes';
+import { guideRoutes } from './guides/routes';
+import { errorHandler, HttpProblem } from './http/errors';
+import { bind } from './http/route';
+import { sessionCookie } from './session/cookie';
+import { sessionRoutes } from './session/routes';
+import { specimenRoutes } from './specimens/routes';
+import type { WeighPool } from './standing/pool';
+import { standingRoutes } from './standing/routes';
+
+export interface Parts {
+  orm: MikroORM;
+  /** Connections for sessions. */
+  pool: Pool;
+  weighing: WeighPool;
+  sessionSecret: string;
+  version: string;
+  log: Logger;
+  webRoot?: string;
+}
+
+/** The whole server, without a port: tests and the real start put it on one. */
+export function createApp({ orm, pool, weighing, sessionSecret, version, log, webRoot }: Parts): Express {
+  const app = express();
+  const em = () => orm.em.fork();
+  app.disable('x-powered-by');
+  app.set('query parser', 'simple');
+  app.use(helmet({
+    contentSecurityPolicy: {
+      directives: {
+        // The client's styles are made at run time and its worker is a file of its own.
+        'style-src': ["'self'", "'unsafe-inline'"], 'script-src': ["'self'"], 'worker-src': ["'self'", 'blob:'],
+        'img-src': ["'self'", 'data:', 'blob:'], 'upgrade-insecure-requests': null,
+      },
+    },
+    strictTransportSecurity: false,
+  }));
+  app.use(compression());
+
+  const api = express.Router();
+  api.use('/api', sessionCookie(pool, sessionSecret));
+  api.use('/api', express.json({ limit: '16mb' }));
+  bind(api, em, 'health', async ({ em: own }) => {
+    await own.getConnection().execute('select 1');
+    return { ok: true as const, version };
+  });
+  bind(api, em, 'openapi', async () => openApi(version));
+  sessionRoutes(api, em);
+  guideRoutes(api, em);
+  standingRoutes(api, em, weighing);
+  specimenRoutes(api, em, weighing);
+  exportRoutes(api, em);
+  api.use('/api', (request) => {
+    throw new HttpProblem(404, { code: 'no-endpoint', message: `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.` });
+  });
+  app.use(api);
+  if (webRoot) serveClient(app, webRoot);
+  app.use(errorHandler(log));
+  return app;
+}
+
+/** Files named by their content are kept by the browser for good; every other path is the client's own. */
+function serveClient(app: Express, webRoot: string): void {
+  app.use('/_expo', express.static(join(webRoot, '_expo'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(express.static(webRoot, { maxAge: 0 }));
+  app.get('/{*path}', (_request, response) => response.sendFile(join(webRoot, 'index.html')));
+}

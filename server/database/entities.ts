@@ -1,0 +1,92 @@
+import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
+import type { Guide } from '@plesion/core/guide';
+import type { Reading } from '@plesion/core/evidence';
+import type { Determination, Situation, Summary } from '@plesion/core/specimen';
+
+/** The group that works together; every other row belongs to one. */
+export const StationEntity = defineEntity({
+  name: 'Station',
+  tableName: 'station',
+  properties: {
+    id: p.uuid().primary(),
+    name: p.string().unique(),
+    demo: p.boolean(),
+    createdAt: p.datetime().onCreate(() => new Date()),
+  },
+});
+export type StationRow = InferEntity<typeof StationEntity>;
+
+export const AccountEntity = defineEntity({
+  name: 'Account',
+  tableName: 'account',
+  properties: {
+    id: p.uuid().primary(),
+    stationId: p.uuid(),
+    name: p.string(),
+    passwordHash: p.string(),
+    createdAt: p.datetime().onCreate(() => new Date()),
+  },
+});
+
+export const GuideEntity = defineEntity({
+  name: 'Guide',
+  tableName: 'guide',
+  properties: {
+    id: p.uuid().primary(),
+    stationId: p.uuid(),
+    slug: p.string(),
+    title: p.string(),
+    summary: p.text(),
+    kind: p.string(),
+    area: p.string(),
+    version: p.integer(),
+    hash: p.string(),
+    forms: p.integer(),
+    characters: p.integer(),
+    updatedAt: p.datetime(),
+  },
+});
+export type GuideHead = InferEntity<typeof GuideEntity>;
+
+/** Every version of a guide that was ever in force, so that determinations replay. */
+export const GuideVersionEntity = defineEntity({
+  name: 'GuideVersion',
+  tableName: 'guide_version',
+  properties: {
+    guideId: p.uuid().primary(),
+    version: p.integer().primary(),
+    stationId: p.uuid(),
+    hash: p.string(),
+    content: p.json<Guide>(),
+    createdAt: p.datetime().onCreate(() => new Date()),
+  },
+});
+
+export const SpecimenEntity = defineEntity({
+  name: 'Specimen',
+  tableName: 'specimen',
+  properties: {
+    id: p.uuid().primary(),
+    stationId: p.uuid(),
+    guideId: p.uuid(),
+    guideVersion: p.integer(),
+    version: p.integer(),
+    label: p.string(),
+    place: p.string().nullable(),
+    seenOn: p.string().columnType('date').nullable(),
+    named: p.boolean(),
+    search: p.text(),
+    situation: p.json<Situation>(),
+    readings: p.json<Reading[]>(),
+    determinations: p.json<Determination[]>(),
+    summary: p.json<Summary>(),
+    photo: p.string().nullable(),
+    hidden: p.boolean(),
+    recordedBy: p.string(),
+    createdAt: p.datetime(),
+    updatedAt: p.datetime(),
+  },
+});
+export type SpecimenRecord = InferEntity<typeof SpecimenEntity>;
+
+export const entities = [StationEntity, AccountEntity, GuideEntity, GuideVersionEntity, SpecimenEntity];

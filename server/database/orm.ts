@@ -1,0 +1,27 @@
+import { Migrator } from '@mikro-orm/migrations';
+import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
+import { entities } from './entities';
+import { Migration20261124000000 } from './migrations/Migration20261124000000';
+
+/** Connect and bring the schema up to date. */
+export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
+  const orm = await MikroORM.init(
+    defineConfig({
+      clientUrl: databaseUrl,
+      entities,
+      extensions: [Migrator],
+      migrations: {
+        migrationsList: [{ name: 'Migration20261124000000', class: Migration20261124000000 }],
+        snapshot: false,
+        silent: true,
+      },
+      metadataCache: { enabled: false },
+      allowGlobalContext: false,
+    }),
+  );
+  await orm.migrator.up();
+  return orm;
+}
+
+/** An entity manager of its own, one a request. */
+export type Em = MikroORM['em'];

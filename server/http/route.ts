@@ -1,0 +1,57 @@
+import { type Endpoint, type EndpointName, endpoints, type Endpoints } from '@plesion/contract';
+import type { Request, Response, Router } from 'express';
+import type { z } from 'zod';
+import { badShape, signedOut } from './errors';
+import type { Em } from '../database/orm';
+
+/** Who asks. */
+export interface Caller {
+  accountId: string;
+  accountName: string;
+  stationId: string;
+}
+
+type Parsed<E, K extends string> = K extends keyof E ? (E[K] extends z.ZodType ? z.output<E[K]> : undefined) : undefined;
+
+export interface Call<N extends EndpointName> {
+  params: Parsed<Endpoints[N], 'params'>;
+  query: Parsed<Endpoints[N], 'query'>;
+  body: Parsed<Endpoints[N], 'body'>;
+  caller: Endpoints[N] extends { open: true } ? Caller | undefined : Caller;
+  em: Em;
+  request: Request;
+  response: Response;
+}
+
+export type Handler<N extends EndpointName> = (call: Call<N>) => Promise<z.input<Endpoints[N]['response']>>;
+
+/**
+ * Bind an endpoint of the contract to its handler: everything that comes in is
+ * parsed by the contract, nobody gets in without a session, and under test what
+ * goes out is held against the contract too.
+ */
+export function bind<N extends EndpointName>(router: Router, em: () => Em, name: N, handle: Handler<N>): void {
+  const endpoint: Endpoint = endpoints[name];
+  const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
+  router[method](endpoint.path, async (request, response) => {
+    const caller = request.session?.caller;
+    if (!endpoint.open && !caller) throw signedOut();
+    const parse = (schema: z.ZodType | undefined, value: unknown, root: string) => {
+      if (!schema) return undefined;
+      const parsed = schema.safeParse(value);
+      if (!parsed.success) throw badShape(parsed.error, root);
+      return parsed.data;
+    };
+    const call = {
+      params: parse(endpoint.params, request.params, 'path'),
+      query: parse(endpoint.query, request.query, 'query'),
+      body: parse(endpoint.body, request.body, 'body'),
+      caller, em: em(), request, response,
+    } as Call<N>;
+    const answer = await handle(call);
+    if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer);
+    response.status(endpoint.status ?? 200);
+    if (endpoint.media) response.type(endpoint.media).send(answer);
+    else response.json(answer);
+  });
+}

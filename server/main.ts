@@ -1,0 +1,48 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+import pino from 'pino';
+import { createApp } from './app';
+import { readConfig } from './config';
+import { openDatabase } from './database/orm';
+import { loadDemo } from './demo';
+import { openWeighPool } from './standing/pool';
+
+const config = readConfig(process.env);
+const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string };
+
+const fail = (sentence: string): never => {
+  process.stderr.write(`${sentence}\n`);
+  process.exit(1);
+};
+
+const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
+  fail(`The database does not answer (${error.message}). Check that DATABASE_URL names a PostgreSQL that runs, or unset it to use Plesion’s own.`));
+const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 8 });
+const weighing = openWeighPool(fileURLToPath(new URL('./standing/weigh.worker.ts', import.meta.url)));
+await loadDemo(orm.em.fork(), weighing);
+
+const app = createApp({ orm, pool, weighing, sessionSecret: config.sessionSecret, version, log, webRoot: config.webRoot });
+const server = app.listen(config.port, config.host);
+server.on('listening', () => {
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : config.port;
+  process.stdout.write(`Plesion is at http://${config.host === '127.0.0.1' ? 'localhost' : config.host}:${port}\n`);
+});
+server.on('error', (error: NodeJS.ErrnoException) =>
+  fail(error.code === 'EADDRINUSE'
+    ? `Port ${config.port} is in use. Stop what uses it, or choose another: PORT=${config.port + 1} npm start`
+    : `The server cannot listen: ${error.message}`));
+
+let stopping = false;
+const stop = async () => {
+  if (stopping) return;
+  stopping = true;
+  server.close();
+  server.closeAllConnections();
+  await Promise.allSettled([weighing.close(), pool.end(), orm.close(true)]);
+  process.exit(0);
+};
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);

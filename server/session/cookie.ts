@@ -1,0 +1,26 @@
+import connectPgSimple from 'connect-pg-simple';
+import session from 'express-session';
+import type { Pool } from 'pg';
+import type { Caller } from '../http/route';
+
+declare module 'express-session' {
+  interface SessionData {
+    caller: Caller;
+  }
+}
+
+const MONTH = 30 * 24 * 60 * 60 * 1000;
+
+/** Sessions in PostgreSQL; the cookie is out of reach of scripts and not sent across sites. */
+export function sessionCookie(pool: Pool, secret: string) {
+  const Store = connectPgSimple(session);
+  return session({
+    name: 'plesion.session',
+    secret,
+    resave: false,
+    saveUninitialized: false,
+    rolling: true,
+    store: new Store({ pool, tableName: 'session', pruneSessionInterval: 3600 }),
+    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: MONTH },
+  });
+}

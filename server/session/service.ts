@@ -1,0 +1,61 @@
+import { randomUUID } from 'node:crypto';
+import { hash, verify } from '@node-rs/argon2';
+import { raw, UniqueConstraintViolationException } from '@mikro-orm/core';
+import type { Session } from '@plesion/contract';
+import { demoGuides } from '@plesion/demo';
+import { AccountEntity, StationEntity } from '../database/entities';
+import type { Em } from '../database/orm';
+import { putGuide } from '../guides/service';
+import { badRequest, HttpProblem, signedOut } from '../http/errors';
+import type { Caller } from '../http/route';
+
+/** argon2id, 19 MiB, 2 passes: the least the OWASP password storage guidance (2023) accepts. */
+const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+
+/** Checked against when no account has the name, so that the answer takes as long. */
+const nobody = hash('nobody has this password', ARGON);
+
+export async function signIn(em: Em, name: string, password: string): Promise<Caller> {
+  const account = await em.findOne(AccountEntity, { [raw('lower(name)')]: name.toLowerCase() });
+  const matches = await verify(account?.passwordHash ?? (await nobody), password);
+  if (!account || !matches) {
+    throw new HttpProblem(401, { code: 'wrong-password', message: 'No account has this name and password.', field: 'password' });
+  }
+  return { accountId: account.id, accountName: account.name, stationId: account.stationId };
+}
+
+export interface NewStation {
+  station: string;
+  name: string;
+  password: string;
+  demo?: boolean;
+}
+
+/** A station with its first account and the guides every station starts with; all of it or nothing. */
+export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
+  const passwordHash = await hash(wanted.password, ARGON);
+  const ids = { station: randomUUID(), account: randomUUID() };
+  try {
+    await em.transactional(async (tx) => {
+      await tx.insert(StationEntity, { id: ids.station, name: wanted.station, demo: wanted.demo ?? false, createdAt: new Date() });
+      await tx.insert(AccountEntity, {
+        id: ids.account, stationId: ids.station, name: wanted.name, passwordHash, createdAt: new Date(),
+      });
+      for (const guide of demoGuides) await putGuide(tx, ids.station, guide);
+    });
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintViolationException)) throw error;
+    const [field, what] = /station/.test(error.message) && !/account_name/.test(error.message) ? ['station', 'station'] : ['name', 'account'];
+    throw badRequest([{ code: 'name-taken', message: `There is already ${what === 'account' ? 'an' : 'a'} ${what} with this name.`, field }]);
+  }
+  return { accountId: ids.account, accountName: wanted.name, stationId: ids.station };
+}
+
+export async function describeSession(em: Em, caller: Caller): Promise<Session> {
+  const station = await em.findOne(StationEntity, { id: caller.stationId });
+  if (!station) throw signedOut();
+  return {
+    account: { id: caller.accountId, name: caller.accountName },
+    station: { id: station.id, name: station.name, demo: station.demo },
+  };
+}

@@ -1,0 +1,182 @@
+import type { Specimen, SpecimenList, SpecimenQuery, SpecimenRow, SpecimenWrite } from '@plesion/contract';
+import type { Problem } from '@plesion/core';
+import { valueOf } from '@plesion/core/evidence';
+import { type Guide, taxonIndex } from '@plesion/core/guide';
+import { type Determination, summarise } from '@plesion/core/specimen';
+import type { FilterQuery } from '@mikro-orm/core';
+import { GuideEntity, GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
+import type { Em } from '../database/orm';
+import { findGuide } from '../guides/service';
+import { badRequest, HttpProblem, notFound } from '../http/errors';
+import type { Caller } from '../http/route';
+import type { WeighPool } from '../standing/pool';
+import { checkAgainst } from '../standing/service';
+import { sameContent } from './sameContent';
+
+const PAGE = 60;
+
+/** The daybook: newest day first, what has no date yet on top. */
+export async function listSpecimens(em: Em, stationId: string, query: SpecimenQuery): Promise<SpecimenList> {
+  const [records, total] = await em.findAndCount(SpecimenEntity, filterOf(stationId, query), {
+    orderBy: [{ seenOn: 'desc nulls first' }, { createdAt: 'desc' }],
+    limit: query.limit ?? PAGE,
+    offset: query.offset ?? 0,
+  });
+  const versions = await guideVersions(em, records);
+  const places = await em.getConnection().execute<{ place: string }[]>(
+    'select distinct place from specimen where station_id = ? and not hidden and place is not null order by place limit 200', [stationId],
+  );
+  return {
+    specimens: records.map((record) => rowOf(record, versions.get(versionKey(record))!)),
+    total,
+    places: places.map((row) => row.place),
+  };
+}
+
+export function filterOf(stationId: string, query: SpecimenQuery): FilterQuery<SpecimenRecord> {
+  const words = (query.search ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  const pattern = (word: string) => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+  return {
+    stationId,
+    hidden: query.hidden === 'yes',
+    ...(query.guideId ? { guideId: query.guideId } : {}),
+    ...(query.named ? { named: query.named === 'yes' } : {}),
+    ...(query.place ? { place: query.place } : {}),
+    ...(query.from || query.to
+      ? { seenOn: { ...(query.from ? { $gte: query.from } : {}), ...(query.to ? { $lte: query.to } : {}) } }
+      : {}),
+    ...(words.length ? { $and: words.map((word) => ({ search: { $like: pattern(word) } })) } : {}),
+  };
+}
+
+const versionKey = (record: { guideId: string; guideVersion: number }) => `${record.guideId} ${record.guideVersion}`;
+
+/** The guides that some specimens were read with, fetched as a set. */
+export async function guideVersions(
+  em: Em, records: readonly { guideId: string; guideVersion: number }[],
+): Promise<Map<string, Guide>> {
+  const wanted = [...new Map(records.map((r) => [versionKey(r), { guideId: r.guideId, version: r.guideVersion }])).values()];
+  if (wanted.length === 0) return new Map();
+  const stored = await em.find(GuideVersionEntity, { $or: wanted });
+  return new Map(stored.map((row) => [versionKey({ guideId: row.guideId, guideVersion: row.version }), row.content]));
+}
+
+export const guideOf = (versions: Map<string, Guide>, record: SpecimenRecord): Guide => versions.get(versionKey(record))!;
+
+export async function findSpecimen(em: Em, stationId: string, id: string): Promise<Specimen> {
+  const record = await em.findOne(SpecimenEntity, { id, stationId });
+  if (!record) throw notFound('specimen');
+  return specimenOf(record);
+}
+
+/**
+ * Write a specimen: new at version 0, else on top of the version named. What is
+ * stored already, sent again, is answered as it stands; anything else that was
+ * not made from the stored version gets both sides back and saves nothing.
+ */
+export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id: string, sent: SpecimenWrite): Promise<Specimen> {
+  const { guide, hash, version: guideVersion } = await guideFor(em, caller.stationId, sent.guideId);
+  checkAgainst(guide, sent.situation, sent.readings);
+  checkNames(guide, sent.determinations);
+  const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings });
+
+  return em.transactional(async (tx) => {
+    const stored = await tx.findOne(SpecimenEntity, { id }, { lockMode: 4 });
+    if (stored ? stored.stationId !== caller.stationId : sent.version > 0) throw notFound('specimen');
+    if (stored && stored.version !== sent.version) {
+      const known = specimenOf(stored);
+      if (sameContent(known, sent)) return known;
+      throw new HttpProblem(409, {
+        code: 'stale-version', message: 'This specimen was changed elsewhere since you opened it. Nothing was saved; choose which to keep.',
+        field: 'version', stored: known, sent,
+      });
+    }
+    const determinations = signed(stored?.determinations ?? [], sent.determinations, caller.accountName);
+    const summary = summarise(guide, assessment, determinations);
+    const now = new Date();
+    const record: SpecimenRecord = {
+      id, stationId: caller.stationId, guideId: sent.guideId, guideVersion, version: (stored?.version ?? 0) + 1, label: sent.label,
+      place: sent.situation.place || null, seenOn: sent.situation.date ?? null, named: determinations.length > 0,
+      search: searchText(guide, sent, summary), situation: sent.situation, readings: sent.readings, determinations, summary,
+      photo: sent.photo ?? null, hidden: sent.hidden, recordedBy: stored?.recordedBy ?? caller.accountName,
+      createdAt: stored?.createdAt ?? now, updatedAt: now,
+    };
+    if (stored) await tx.nativeUpdate(SpecimenEntity, { id }, record);
+    else await tx.insert(SpecimenEntity, record);
+    return specimenOf(record);
+  });
+}
+
+async function guideFor(em: Em, stationId: string, guideId: string) {
+  if (!(await em.count(GuideEntity, { id: guideId, stationId }))) {
+    throw badRequest([{ code: 'unknown-guide', message: 'There is no such guide in this station.', field: 'guideId' }]);
+  }
+  return findGuide(em, stationId, guideId);
+}
+
+function checkNames(guide: Guide, determinations: readonly Determination[]): void {
+  const taxa = taxonIndex(guide);
+  const problems = determinations.flatMap((name, i): Problem[] => {
+    const field = `determinations[${i}]`;
+    const needsTaxon = name.qualifier !== 'unknown' && name.qualifier !== 'outside';
+    const unknown = (id: string | undefined) => id !== undefined && !taxa.has(id);
+    if (needsTaxon && !name.taxon) return [{ code: 'taxon-missing', message: 'Say which name is given.', field: `${field}.taxon` }];
+    if (unknown(name.taxon)) return [{ code: 'unknown-taxon', message: `There is no taxon “${name.taxon}” in this guide.`, field: `${field}.taxon` }];
+    if (unknown(name.other)) return [{ code: 'unknown-taxon', message: `There is no taxon “${name.other}” in this guide.`, field: `${field}.other` }];
+    if (name.qualifier === 'or' && (!name.other || name.other === name.taxon)) {
+      return [{ code: 'second-name-missing', message: '“A or B” needs two different names.', field: `${field}.other` }];
+    }
+    if (name.overruled && !name.reason?.trim()) {
+      return [{ code: 'reason-missing', message: 'Say why you name it otherwise than recommended.', field: `${field}.reason` }];
+    }
+    return [];
+  });
+  if (problems.length > 0) throw badRequest(problems);
+}
+
+/** History only grows; what is new is signed by the one who sends it. */
+function signed(stored: readonly Determination[], sent: readonly Determination[], by: string): Determination[] {
+  if (stored.some((name, i) => sent[i]?.id !== name.id)) {
+    throw badRequest([{
+      code: 'history-changed', message: 'Earlier determinations stay in the history; add a new one instead.', field: 'determinations',
+    }]);
+  }
+  return [...stored, ...sent.slice(stored.length).map((name) => ({ ...name, by }))];
+}
+
+function searchText(guide: Guide, sent: SpecimenWrite, summary: { name: string; taxon?: string; other?: string }): string {
+  const taxa = taxonIndex(guide);
+  const named = [summary.taxon, summary.other].map((id) => taxa.get(id ?? ''));
+  const { place, note, date } = sent.situation;
+  return [sent.label, place, note, date, summary.name, ...named.flatMap((taxon) => [taxon?.name, taxon?.vernacular])]
+    .filter(Boolean).join(' ').toLowerCase();
+}
+
+function specimenOf(record: SpecimenRecord): Specimen {
+  const { id, version, guideId, guideVersion, label, situation, readings, determinations, summary, photo, hidden } = record;
+  return {
+    id, version, guideId, guideVersion, label, situation, readings, determinations, summary, photo: photo ?? undefined, hidden,
+    createdAt: record.createdAt.toISOString(), updatedAt: record.updatedAt.toISOString(),
+  };
+}
+
+function rowOf(record: SpecimenRecord, guide: Guide): SpecimenRow {
+  const { id, version, guideId, label, place, seenOn, named, hidden, photo, summary, readings, updatedAt } = record;
+  return {
+    id, version, guideId, label, place: place ?? undefined, date: seenOn ?? undefined, named, hidden, photo: photo ?? undefined, summary,
+    readings: readings.length, traits: traitsSeen(guide, readings), updatedAt: updatedAt.toISOString(),
+  };
+}
+
+/** What was seen of a specimen, for drawing it. */
+function traitsSeen(guide: Guide, readings: SpecimenRecord['readings']): Record<string, string | number> {
+  const characters = new Map(guide.characters.map((c) => [c.id, c]));
+  return Object.fromEntries(
+    readings.flatMap((reading) => {
+      const character = characters.get(reading.character);
+      if (!character || (reading.status ?? 'seen') !== 'seen') return [];
+      const seen = reading.states?.[0] ?? valueOf(character, reading)?.value;
+      return seen === undefined ? [] : [[reading.character, seen]];
+    }),
+  );
+}

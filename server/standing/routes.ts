@@ -1,0 +1,9 @@
+import type { Router } from 'express';
+import type { Em } from '../database/orm';
+import { bind } from '../http/route';
+import type { WeighPool } from './pool';
+import { standingFor } from './service';
+
+export function standingRoutes(router: Router, em: () => Em, pool: WeighPool): void {
+  bind(router, em, 'standing', ({ em: own, caller, params, body }) => standingFor(own, pool, caller.stationId, params.id, body));
+}
