@@ -81,9 +81,18 @@ export function discPath(discs: readonly { at: Point; radius: number }[]): strin
     .join('');
 }
 
-/** How many drawing commands a plate has. */
+/** Numbers that one command of each letter takes; `l` followed by four numbers is two commands. */
+const TAKES: Record<string, number> = { c: 6, l: 2, a: 7, m: 2, h: 1, z: 0 };
+
+/** How many drawing commands a plate has, repeated ones counted each time. */
 export const commandCount = (plate: Pick<Plate, 'inks'>): number =>
-  plate.inks.reduce((sum, ink) => sum + (ink.d.match(/[a-zA-Z]/g)?.length ?? 0), 0);
+  plate.inks.reduce((sum, ink) => {
+    const runs = ink.d.match(/[a-zA-Z][^a-zA-Z]*/g) ?? [];
+    return sum + runs.reduce((count, run) => {
+      const numbers = run.slice(1).match(/-?\d+/g)?.length ?? 0;
+      return count + Math.max(1, numbers / (TAKES[run[0].toLowerCase()] || 1));
+    }, 0);
+  }, 0);
 
 /** The plate as a standalone SVG document, `width` pixels wide. */
 export function plateSvg(plate: Plate, width: number, title: string): string {

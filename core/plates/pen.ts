@@ -2,8 +2,11 @@ import { curvePath, dotPath, INK, type Ink, linePath, type Plate } from './displ
 import { add, type Box, boxOf, type Curve, flat, minus, type Point, runsClockwise, sample, times } from './geometry';
 import { stipple, type Tone } from './stipple';
 
-/** `full` for plates; `tile` for state tiles, with few commands. */
-export type Detail = 'full' | 'tile';
+/**
+ * `full` for plates; `thumb` for small whole animals, without stipple; `tile` for
+ * state tiles, with few commands; `figure` for whole animals in a tile, with the fewest.
+ */
+export type Detail = 'full' | 'thumb' | 'tile' | 'figure';
 
 /**
  * Collects the inks of a plate, back to front. All weights follow one size (the
@@ -34,9 +37,15 @@ export interface Shape {
 export function shape(pen: Pen, { outline, part, tint, tone, weight = 1 }: Shape, onTop?: (polygon: Point[]) => void): Point[] {
   const polygon = sample(outline, pen.detail === 'full' ? 5 : 3);
   note(pen, part, polygon);
-  pen.inks.push({ d: curvePath(outline), part, fill: tint });
+  const fill: Ink = { d: curvePath(outline), part, fill: tint };
+  if (pen.detail !== 'full') {
+    pen.inks.push({ ...fill, stroke: INK, strokeWidth: Math.round(pen.size * weight * 1.5) });
+    onTop?.(polygon);
+    return polygon;
+  }
+  pen.inks.push(fill);
   onTop?.(polygon);
-  if (tone && pen.detail === 'full') stippleIn(pen, part, polygon, tone);
+  if (tone) stippleIn(pen, part, polygon, tone);
   pen.inks.push(contour(pen, part, outline, weight));
   return polygon;
 }
@@ -49,9 +58,6 @@ export function note(pen: Pen, part: string, points: readonly Point[]): void {
 
 /** A ribbon round the outline, thin towards the light and thick away from it. */
 function contour(pen: Pen, part: string, outline: Curve, weight: number): Ink {
-  if (pen.detail === 'tile') {
-    return { d: curvePath(outline), part, stroke: INK, strokeWidth: Math.round(pen.size * weight * 1.5) };
-  }
   const line = sample(outline, outline.points.length > 30 ? 4 : 2);
   const n = line.length;
   const turn = runsClockwise(line) ? 1 : -1;
@@ -71,7 +77,12 @@ function contour(pen: Pen, part: string, outline: Curve, weight: number): Ink {
 
 /** An open line that tapers to a point at both ends. */
 export function stroke(pen: Pen, part: string, line: Curve, weight: number, color: string = INK, opacity?: number): void {
-  const points = sample(line, pen.detail === 'full' ? 4 : 2);
+  if (pen.detail !== 'full') {
+    const strokeWidth = Math.max(1, Math.round(pen.size * weight * 70));
+    pen.inks.push({ d: curvePath(line), part, stroke: color, strokeWidth, ...(opacity === undefined ? {} : { opacity }) });
+    return;
+  }
+  const points = sample(line, 4);
   const n = points.length - 1;
   const sides = points.map((at, i) => {
     const along = minus(points[Math.min(n, i + 1)], points[Math.max(0, i - 1)]);

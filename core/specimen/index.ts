@@ -1,3 +1,4 @@
 export * from './situation';
 export * from './determination';
 export * from './summary';
+export * from './recommended';

@@ -1,7 +1,7 @@
 import type { Specimen, SpecimenList, SpecimenQuery, SpecimenRow, SpecimenWrite } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
-import { valueOf } from '@plesion/core/evidence';
 import { type Guide, taxonIndex } from '@plesion/core/guide';
+import { traitsRead } from '@plesion/core/plates';
 import { type Determination, summarise } from '@plesion/core/specimen';
 import type { FilterQuery } from '@mikro-orm/core';
 import { GuideEntity, GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
@@ -164,19 +164,6 @@ function rowOf(record: SpecimenRecord, guide: Guide): SpecimenRow {
   const { id, version, guideId, label, place, seenOn, named, hidden, photo, summary, readings, updatedAt } = record;
   return {
     id, version, guideId, label, place: place ?? undefined, date: seenOn ?? undefined, named, hidden, photo: photo ?? undefined, summary,
-    readings: readings.length, traits: traitsSeen(guide, readings), updatedAt: updatedAt.toISOString(),
+    readings: readings.length, traits: traitsRead(guide, readings), updatedAt: updatedAt.toISOString(),
   };
-}
-
-/** What was seen of a specimen, for drawing it. */
-function traitsSeen(guide: Guide, readings: SpecimenRecord['readings']): Record<string, string | number> {
-  const characters = new Map(guide.characters.map((c) => [c.id, c]));
-  return Object.fromEntries(
-    readings.flatMap((reading) => {
-      const character = characters.get(reading.character);
-      if (!character || (reading.status ?? 'seen') !== 'seen') return [];
-      const seen = reading.states?.[0] ?? valueOf(character, reading)?.value;
-      return seen === undefined ? [] : [[reading.character, seen]];
-    }),
-  );
 }

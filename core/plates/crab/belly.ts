@@ -1,10 +1,11 @@
 import { seeded } from '../../chance';
-import { discPath } from '../display';
+import { discPath, dotPath } from '../display';
 import { type Curve, curve, flat, inside, mirrored, type Point, sample } from '../geometry';
 import { grains, note, type Pen, roundTone, shape, stroke } from '../pen';
 import { carapaceOutline, onCarapace } from './carapace';
 import { type CrabModel, GROUNDS } from './model';
 
+const SPOT = '#5B3A46';
 /** Half the sternum's width, as a share of half the carapace's. */
 const STERNUM = 0.56;
 
@@ -54,6 +55,7 @@ export function drawUnderside(pen: Pen, model: CrabModel): void {
     outline: carapaceOutline(model), part: 'carapace', tint: GROUNDS[model.ground].limb, weight: 1.35,
     tone: roundTone(polygon, model.width * 0.16, 0.05, 0.7),
   });
+  if (pen.detail === 'tile') return;
   const at = (u: number, v: number) => onCarapace(model, u, v);
   for (const side of [1, -1]) {
     const own = (c: Curve) => (side > 0 ? c : mirrored(c));
@@ -66,7 +68,8 @@ export function drawSternum(pen: Pen, model: CrabModel): void {
   const polygon = sample(outline, 4);
   shape(pen, { outline, part: 'sternum', tint: under(model), weight: 0.95, tone: roundTone(polygon, model.width * 0.12, 0.03, 0.6) });
   const at = (u: number, v: number) => onCarapace(model, u * STERNUM, v);
-  for (const [from, to] of [[0.47, 0.44], [0.57, 0.54], [0.67, 0.66], [0.78, 0.79], [0.86, 0.89]]) {
+  const lines = [[0.47, 0.44], [0.57, 0.54], [0.67, 0.66], [0.78, 0.79], [0.86, 0.89]];
+  for (const [from, to] of pen.detail === 'tile' ? [lines[0], lines[2]] : lines) {
     for (const side of [1, -1]) {
       const line = curve([at(0.22, from), at(0.6, (from + to) / 2 + 0.01), at(from < 0.7 ? 0.9 : 0.72, to)], [], false);
       stroke(pen, 'sternum', side > 0 ? line : mirrored(line), 0.009);
@@ -82,6 +85,7 @@ function mouthparts(pen: Pen, model: CrabModel): void {
     const plate = curve([at(0.008, 0.14), at(0.12, 0.135), at(0.16, 0.19), at(0.15, 0.28), at(0.1, 0.35), at(0.02, 0.34)]);
     const outline = side > 0 ? plate : mirrored(plate);
     shape(pen, { outline, part: 'mouth', tint: under(model), weight: 0.85, tone: roundTone(sample(outline, 3), model.width * 0.06, 0.04, 0.6) });
+    if (pen.detail === 'tile') continue;
     const crease = curve([at(0.075, 0.16), at(0.09, 0.24), at(0.075, 0.32)], [], false);
     stroke(pen, 'mouth', side > 0 ? crease : mirrored(crease), 0.008);
   }
@@ -94,8 +98,9 @@ export function drawAbdomen(pen: Pen, model: CrabModel): void {
   if (model.eggs) eggs(pen, model, polygon);
   shape(pen, { outline, part: 'abdomen', tint: under(model), weight: 1.1, tone: roundTone(polygon, model.width * 0.09, 0.04, 0.7) });
   const { tip } = ABDOMENS[model.abdomen];
-  for (let i = 1; i <= 6; i++) {
-    const y = (ROOT + (tip - ROOT) * (i / 7.2)) * model.length;
+  const folds = pen.detail === 'tile' ? 3 : 6;
+  for (let i = 1; i <= folds; i++) {
+    const y = (ROOT + (tip - ROOT) * (i / (folds + 1.2))) * model.length;
     const half = crossing(polygon, y) * 0.97;
     const sag = model.length * 0.014;
     stroke(pen, 'abdomen', curve([[-half, y], [-half / 2, y + sag], [half / 2, y + sag], [half, y]], [], false), 0.011);
@@ -115,13 +120,14 @@ function eggs(pen: Pen, model: CrabModel, abdomen: readonly Point[]): void {
   const chance = seeded('eggs');
   const edge = flat(abdomen);
   const reach = sternumHalf(model) * (model.abdomenRatio + 0.24);
-  const count = pen.detail === 'full' ? 210 : 26;
+  const count = pen.detail === 'full' ? 105 : 6;
   const radius = model.width * (pen.detail === 'full' ? 0.017 : 0.03);
-  const mass = Array.from({ length: count }, (): Point => {
-    const a = chance() * 2 * Math.PI;
-    const r = Math.sqrt(0.42 + 0.58 * chance());
-    return [reach * r * Math.cos(a), model.length * (0.68 + 0.33 * r * Math.sin(a))];
-  }).filter(([x, y]) => !inside(edge, x * 1.02, y));
+  const mass = Array.from({ length: count }, (_, i): Point[] => {
+    const a = ((i + chance()) / count - 0.5) * Math.PI * 0.98;
+    const r = pen.detail === 'full' ? Math.sqrt(0.42 + 0.58 * chance()) : 0.92;
+    const right: Point = [reach * r * Math.cos(a), model.length * (0.68 + 0.33 * r * Math.sin(a))];
+    return [right, [-right[0], right[1]]];
+  }).flat().filter(([x, y]) => !inside(edge, x * 1.02, y));
   grains(pen, 'eggs', mass, radius, '#D08A3E');
 }
 
@@ -130,12 +136,14 @@ function spots(pen: Pen, model: CrabModel): void {
   if (model.belly === 'none') return;
   const chance = seeded('belly');
   const tile = pen.detail === 'tile';
-  const many = (model.belly === 'many' ? 90 : 22) / (tile ? 2 : 1);
+  const many = (model.belly === 'many' ? 90 : 22) / (tile ? 4.4 : 1);
   const plate = flat(sample(sternumOutline(model), 3));
   const discs = Array.from({ length: many }, (_, i) => ({
     at: onCarapace(model, (i % 2 ? 1 : -1) * (0.12 + 0.44 * chance()), 0.14 + 0.78 * chance()),
     radius: model.width * (0.008 + 0.007 * chance()) * (tile ? 1.5 : 1),
   })).filter(({ at: [x, y] }) => (y < model.length * 0.34 ? Math.abs(x) > model.width * 0.11 : inside(plate, x * 1.1, y)));
-  pen.inks.push({ d: discPath(discs), part: 'spots', fill: '#5B3A46', opacity: 0.92 });
+  const d = tile ? dotPath(discs.map((disc) => disc.at)) : discPath(discs);
+  const ink = tile ? { stroke: SPOT, strokeWidth: Math.round(model.width * 4) } : { fill: SPOT };
+  pen.inks.push({ d, part: 'spots', opacity: 0.92, ...ink });
   note(pen, 'spots', discs.map((d) => d.at));
 }

@@ -1,5 +1,5 @@
 import { seeded } from '../../chance';
-import { discPath, INK, PAPER } from '../display';
+import { discPath, dotPath, INK, PAPER } from '../display';
 import { type Curve, curve, distanceTo, flat, inside, mapCurve, mirrored, type Point, sample } from '../geometry';
 import { grains, note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
 import type { Tone } from '../stipple';
@@ -175,10 +175,9 @@ function halfWidthAt(polygon: readonly Point[], y: number): number {
   return half;
 }
 
-function crossband(model: CrabModel, polygon: readonly Point[], from: number, to: number, bow: number): Point[] {
+function crossband(model: CrabModel, polygon: readonly Point[], from: number, to: number, bow: number, steps: number): Point[] {
   const chance = seeded(`band ${from}`);
   const edge = (v: number, forward: boolean): Point[] => {
-    const steps = 15;
     return Array.from({ length: steps }, (_, i): Point => {
       const t = (forward ? i : steps - 1 - i) / (steps - 1);
       const wobble = (chance() - 0.5) * 0.022;
@@ -193,24 +192,28 @@ function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
   const ground = GROUNDS[model.ground];
   const chance = seeded(`back ${model.back}`);
   const edge = flat(polygon);
+  const steps = pen.detail === 'full' ? 15 : 7;
   if (model.back === 'crossbands') {
-    wash(pen, 'carapace', crossband(model, polygon, 0.3, 0.43, -0.05), ground.pale, 0.95);
-    wash(pen, 'carapace', crossband(model, polygon, 0.62, 0.76, -0.07), ground.pale, 0.95);
+    wash(pen, 'carapace', crossband(model, polygon, 0.3, 0.43, -0.05, steps), ground.pale, 0.95);
+    wash(pen, 'carapace', crossband(model, polygon, 0.62, 0.76, -0.07, steps), ground.pale, 0.95);
   }
   if (model.back === 'saddle') {
-    const ring = Array.from({ length: 22 }, (_, i): Point => {
-      const a = (i / 22) * 2 * Math.PI;
+    const points = pen.detail === 'full' ? 22 : 9;
+    const ring = Array.from({ length: points }, (_, i): Point => {
+      const a = (i / points) * 2 * Math.PI;
       const r = 1 + (chance() - 0.5) * 0.16;
       return onCarapace(model, 0.46 * r * Math.cos(a) * (1 + 0.25 * Math.sin(a)), 0.55 + 0.2 * r * Math.sin(a));
     });
-    wash(pen, 'carapace', sample(curve(ring), 3), ground.pale, 0.95);
+    wash(pen, 'carapace', sample(curve(ring), pen.detail === 'full' ? 3 : 2), ground.pale, 0.95);
   }
   if (model.back === 'speckled') {
-    const spots = Array.from({ length: pen.detail === 'full' ? 70 : 16 }, () => ({
+    const spots = Array.from({ length: pen.detail === 'full' ? 70 : 14 }, () => ({
       at: onCarapace(model, (chance() * 2 - 1) * 0.92, 0.1 + chance() * 0.82),
       radius: model.width * (0.009 + chance() * 0.014) * (pen.detail === 'full' ? 1 : 1.5),
     })).filter(({ at, radius }) => inside(edge, at[0] + radius * 2 * Math.sign(at[0]), at[1]));
-    pen.inks.push({ d: discPath(spots), part: 'carapace', fill: ground.dark, opacity: 0.9 });
+    const d = pen.detail === 'full' ? discPath(spots) : dotPath(spots.map((spot) => spot.at));
+    const ink = pen.detail === 'full' ? { fill: ground.dark } : { stroke: ground.dark, strokeWidth: Math.round(model.width * 4.5) };
+    pen.inks.push({ d, part: 'carapace', opacity: 0.9, ...ink });
   }
 }
 
@@ -218,7 +221,7 @@ function granules(pen: Pen, model: CrabModel, polygon: Point[]): void {
   if (model.granules === 'smooth') return;
   const chance = seeded('granules');
   const edge = flat(polygon);
-  const many = (model.granules === 'dense' ? 150 : 26) / (pen.detail === 'full' ? 1 : model.granules === 'dense' ? 6 : 5);
+  const many = (model.granules === 'dense' ? 150 : 26) / (pen.detail === 'full' ? 1 : model.granules === 'dense' ? 9 : 5);
   const size = pen.detail === 'full' ? 1 : 1.9;
   const at = Array.from({ length: Math.round(many) }, () => onCarapace(model, (chance() * 2 - 1) * 0.9, 0.14 + chance() * 0.76));
   grains(pen, 'carapace', at.filter(([x, y]) => inside(edge, x * 1.06, y)), model.width * 0.0085 * size, PAPER, 0.4);
@@ -234,7 +237,7 @@ function wear(pen: Pen, model: CrabModel): void {
     stroke(pen, 'carapace', curve([[x, y], [x + model.width * 0.05, y - model.width * 0.03]], [], false), 0.008, PAPER, 0.9);
   }
   if (model.worn !== 'fouled') return;
-  for (let i = 0; i < 7; i++) {
+  for (let i = 0; i < (pen.detail === 'full' ? 7 : 3); i++) {
     const centre = at();
     const r = model.width * (0.02 + 0.014 * chance());
     pen.inks.push({ d: discPath([{ at: centre, radius: r * 1.1 }]), part: 'carapace', fill: INK });
@@ -252,7 +255,8 @@ export function drawBack(pen: Pen, model: CrabModel): void {
     (within) => backPattern(pen, model, within),
   );
   if (pen.detail === 'full') stippleIn(pen, 'carapace', polygon, backTone(model, polygon));
-  for (const { line, weight } of grooves(model)) stroke(pen, 'carapace', line, weight * (pen.detail === 'full' ? 1 : 1.6));
+  if (pen.detail === 'figure') return;
+  for (const { line, weight } of grooves(model)) stroke(pen, 'carapace', line, weight * (pen.detail === 'full' ? 1 : 1.5));
   granules(pen, model, polygon);
   wear(pen, model);
   note(pen, 'front', [onCarapace(model, -0.56, -0.12), onCarapace(model, 0.56, 0.26)]);
@@ -279,7 +283,7 @@ export function drawFace(pen: Pen, model: CrabModel): void {
     shape(pen, { outline: stalk, part: 'eyes', tint: GROUNDS[model.ground].limb, weight: 0.8 });
     const eye = mirror(tip);
     pen.inks.push({ d: discPath([{ at: eye, radius: 0.031 * w }]), part: 'eyes', fill: INK });
-    pen.inks.push({
+    if (pen.detail === 'full') pen.inks.push({
       d: discPath([{ at: [eye[0] - 0.01 * w, eye[1] - 0.011 * w], radius: 0.008 * w }]), part: 'eyes', fill: PAPER,
     });
     note(pen, 'eyes', [[eye[0] - 0.05 * w, eye[1] - 0.05 * w], [eye[0] + 0.05 * w, eye[1] + 0.1 * w]]);

@@ -1,6 +1,6 @@
-import { discPath, INK, PAPER } from '../display';
+import { INK, linePath, PAPER } from '../display';
 import { type Curve, curve, cut, mapCurve, mirrored, type Point, polar, rotate, sample } from '../geometry';
-import { note, type Pen, roundTone, shape, stroke, wash } from '../pen';
+import { grains, note, type Pen, roundTone, shape, stroke, wash } from '../pen';
 import { type CrabModel, GROUNDS, INSIDES } from './model';
 
 /** Hand and fixed finger, 1 long from wrist to tip, and as deep as 1; y above 0 is the side of the moving finger. */
@@ -33,49 +33,68 @@ const STANCES: Record<CrabModel['pose'], Stance> = {
   'raises-claws': { arm: -50, wrist: -58, hand: -62 },
 };
 
+/** Where a right claw lies; `left` for the measures of the left one, which may be the lesser. */
+function frameOf(model: CrabModel, left: boolean) {
+  const lesser = model.unequal && left;
+  const length = model.clawLength * (lesser ? 0.78 : 1);
+  const depth = length * model.clawDepth * (lesser ? 0.82 : 1);
+  const stance = STANCES[model.pose];
+  const root: Point = [0.3 * model.width, 0.2 * model.length];
+  const elbow = polar(root, stance.arm, 0.34 * model.width);
+  const wrist = polar(elbow, stance.wrist, 0.13 * model.width);
+  const place = ([x, y]: Point): Point => {
+    // The hand's own y points to the midline: against the turn of the sheet for a right claw.
+    const turned = rotate([x * length, -y * depth], [0, 0], stance.hand);
+    return [wrist[0] + turned[0], wrist[1] + turned[1]];
+  };
+  return { depth, stance, root, elbow, wrist, place };
+}
+
+/** The larger claw's length, wrist to fixed finger's tip, and its depth where it is deepest. */
+export function clawLines(model: CrabModel): { length: Point[]; depth: Point[] } {
+  const { place } = frameOf(model, false);
+  const tip = HAND[HAND_TIP];
+  return { length: [place([0, tip[1]]), place(tip)], depth: [place([0.34, -0.5]), place([0.34, 0.5])] };
+}
+
 /**
  * One claw with its arm. The hand's axis, wrist to fixed finger's tip, is the
  * claw's length exactly; its greatest depth is the length times the depth ratio.
  */
 export function drawClaw(pen: Pen, model: CrabModel, right: boolean, below: boolean): void {
   const part = `claw-${right ? 'right' : 'left'}`;
-  const lesser = model.unequal && !right;
-  const length = model.clawLength * (lesser ? 0.78 : 1);
-  const depth = length * model.clawDepth * (lesser ? 0.82 : 1);
-  const stance = STANCES[model.pose];
+  const { depth, stance, root, elbow, wrist, place } = frameOf(model, !right);
   const w = model.width;
-  const root: Point = [0.3 * w, 0.2 * model.length];
-  const elbow = polar(root, stance.arm, 0.34 * w);
-  const wrist = polar(elbow, stance.wrist, 0.13 * w);
   const own = (c: Curve) => (right ? c : mirrored(c));
   const tint = GROUNDS[model.ground].limb;
   const handTint = below ? INSIDES[model.clawInside] : GROUNDS[model.ground].body;
 
   const arm = limbBetween(root, elbow, 0.1 * w, 0.088 * w);
   const joint = limbBetween(polar(elbow, stance.wrist, -0.06 * w), polar(wrist, stance.wrist, 0.03 * w), 0.094 * w, 0.075 * w);
-  if (pen.detail === 'full') {
+  if (pen.detail === 'tile' || pen.detail === 'figure') {
+    const bones = own(curve([root, elbow, wrist], [1], false));
+    pen.inks.push({ d: linePath(bones.points, false), part: `${part}-arm`, stroke: INK, strokeWidth: Math.round(w * 9) });
+    pen.inks.push({ d: linePath(bones.points, false), part: `${part}-arm`, stroke: tint, strokeWidth: Math.round(w * 6.5) });
+  } else {
     shape(pen, { outline: own(arm), part: `${part}-arm`, tint, weight: 0.95, tone: roundTone(sample(own(arm), 4), w * 0.08, 0.02, 0.6) });
     shape(pen, { outline: own(joint), part: `${part}-arm`, tint, weight: 0.95, tone: roundTone(sample(own(joint), 4), w * 0.07, 0.02, 0.6) });
   }
 
-  const place = ([x, y]: Point): Point => {
-    // The hand's own y points to the midline: against the turn of the sheet for a right claw.
-    const turned = rotate([x * length, -y * depth], [0, 0], stance.hand);
-    return [wrist[0] + turned[0], wrist[1] + turned[1]];
-  };
   const gape = model.gaping ? -20 : -2;
   const swing = ([x, y]: Point): Point => {
     const aspect = model.clawDepth;
     const [rx, ry] = rotate([x, -y * aspect], [HINGE[0], -HINGE[1] * aspect], gape);
     return [rx, -ry / aspect];
   };
-  const hand = own(mapCurve(curve(HAND, [HAND_TIP]), place));
+  const coarse = pen.detail === 'figure';
+  const handPoints = coarse ? HAND.filter((_, i) => i % 2 === 0) : HAND;
+  const hand = own(mapCurve(curve(handPoints, [coarse ? HAND_TIP / 2 : HAND_TIP]), place));
   const finger = own(mapCurve(curve(FINGER.map(swing), [FINGER_TIP]), place));
   const fingerTint = below ? handTint : GROUNDS[model.ground].limb;
 
   shape(pen, { outline: finger, part, tint: fingerTint, weight: 1, tone: roundTone(sample(finger, 4), depth * 0.3, 0.04, 0.7) },
     (polygon) => darken(pen, model, part, polygon, (x) => own1(place(swing([x, 0])), right), own1(place(swing([1, 0])), right)));
-  biteTeeth(pen, model, part, place, right, depth);
+  if (pen.detail !== 'figure') biteTeeth(pen, model, part, place, right, depth);
   shape(pen, { outline: hand, part, tint: handTint, weight: 1.15, tone: roundTone(sample(hand, 4), depth * 0.42, 0.04, 0.8) },
     (polygon) => darken(pen, model, part, polygon, (x) => own1(place([x, 0]), right), own1(place([1, 0]), right)));
   if (pen.detail === 'full') {
@@ -100,10 +119,9 @@ function biteTeeth(pen: Pen, model: CrabModel, part: string, place: (p: Point) =
   const radius = depth * (model.molars ? 0.095 : 0.038);
   const teeth = Array.from({ length: many }, (_, i) => {
     const x = 0.61 + (0.27 * i) / (many - 1);
-    return { at: own1(place([x, -0.035 + 0.24 * Math.max(0, x - 0.76) + (model.molars ? 0.03 : 0.015)]), right), radius };
+    return own1(place([x, -0.035 + 0.24 * Math.max(0, x - 0.76) + (model.molars ? 0.03 : 0.015)]), right);
   });
-  pen.inks.push({ d: discPath(teeth.map((t) => ({ ...t, radius: radius * 1.28 }))), part, fill: INK });
-  pen.inks.push({ d: discPath(teeth), part, fill: PAPER });
+  grains(pen, part, teeth, radius, PAPER);
 }
 
 /** A stout rounded piece between two joints. */

@@ -27,6 +27,9 @@ const TIPS = {
   flattened: [0.034, 0.052, 0.048, 0.008],
 } as const;
 
+/** Where the right legs leave the shell, seen from above, in carapace units. */
+export const LEG_ROOTS: [number, number][] = [[0.78, 0.4], [0.8, 0.51], [0.74, 0.63], [0.6, 0.75]];
+
 /** Joints of a right leg from its root; the segments add up to its length exactly. */
 export function legJoints(model: CrabModel, leg: number, root: Point): Point[] {
   const angles = { rest: REST, 'raises-claws': REST, flattens: FLAT, flees: FLEE }[model.pose][leg];

@@ -1,0 +1,3 @@
+import { BenchPlace } from '../features/bench/BenchPlace';
+
+export default BenchPlace;

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { FormPage } from '../../../features/guides/FormPage';
+
+export default function Route() {
+  const { id, form } = useLocalSearchParams<{ id: string; form: string }>();
+  return <FormPage id={id} formId={form} />;
+}

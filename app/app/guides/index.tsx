@@ -1,0 +1,3 @@
+import { GuidesScreen } from '../../features/guides/GuidesScreen';
+
+export default GuidesScreen;

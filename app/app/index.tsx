@@ -1,0 +1,3 @@
+import { DaybookScreen } from '../features/daybook/DaybookScreen';
+
+export default DaybookScreen;

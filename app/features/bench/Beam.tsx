@@ -1,0 +1,150 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { taxonIndex } from '@plesion/core/guide';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { colour, font, space } from '../../theme';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { layOutBeam, type Placed } from './beamLayout';
+
+interface BeamProps {
+  guide: Guide;
+  answer: StandingAnswer;
+  /** Words for a reading, by its place. */
+  say: (reading: number) => string;
+  onOpen: (reading: number) => void;
+}
+
+const TOP = 46;
+const STRING = 20;
+const ROW = 34;
+
+/**
+ * The beam: readings hang on an axis of bits between the two leading candidates,
+ * amber squares for the left, violet discs for the right; the pointer is their sum.
+ */
+export function Beam({ guide, answer, say, onOpen }: BeamProps) {
+  const [width, setWidth] = useState(320);
+  const { beam, ledger } = answer;
+  const hung = [{ reading: -1, bits: beam.start }, ...ledger.filter((entry) => entry.weight > 0)];
+  const axis = width - 40;
+  const layout = layOutBeam(hung, beam.sum, beam.enough, axis);
+  const rows = layout.weights.reduce((most, weight) => Math.max(most, weight.row + 1), 1);
+  const height = TOP + STRING + rows * ROW + 20;
+  const x = (at: number) => width / 2 + (at * axis) / 2;
+  return (
+    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} style={styles.fill}>
+      <View style={styles.sides}>
+        <SideHead guide={guide} answer={answer} side="left" />
+        <SideHead guide={guide} answer={answer} side="right" />
+      </View>
+      <View style={{ height }} accessibilityLabel={sayBeam(answer)} role="group">
+        <Svg width={width} height={height} aria-hidden>
+          <Notch x={x(layout.notches[0])} />
+          <Notch x={x(layout.notches[1])} />
+          <Line x1={x(-1)} x2={x(1)} y1={TOP} y2={TOP} stroke={colour.ink} strokeWidth={3} strokeLinecap="round" />
+          <Path d={`M${x(0) - 9} ${TOP + 17}L${x(0)} ${TOP + 2}L${x(0) + 9} ${TOP + 17}z`} fill={colour.ink} />
+          <Pointer x={x(layout.pointer)} bits={beam.sum} beyond={layout.beyond} />
+          {layout.weights.map((weight) => <Weight key={weight.reading} weight={weight} x={x(weight.at)} />)}
+        </Svg>
+        {layout.weights.map((weight) => (
+          <Pressable
+            key={weight.reading}
+            role="button"
+            accessibilityLabel={weight.reading < 0 ? saySide(answer, weight.bits, 'Place, date and numbers') : saySide(answer, weight.bits, say(weight.reading))}
+            disabled={weight.reading < 0}
+            onPress={() => onOpen(weight.reading)}
+            style={[styles.touch, { left: x(weight.at) - 22, top: TOP + STRING + weight.row * ROW - 6 }]}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function SideHead({ guide, answer, side }: { guide: Guide; answer: StandingAnswer; side: 'left' | 'right' }) {
+  const shown = answer.beam[side];
+  const isTaxon = taxonIndex(guide).has(shown.group);
+  const color = side === 'left' ? colour.for : colour.against;
+  const form = answer.forms.find((f) => (isTaxon ? underTaxon(guide, f.taxon, shown.group) : Object.values(f.facets).includes(shown.group)));
+  const plate = form && formPlate(guide, form.form, 'dorsal', 'thumb');
+  return (
+    <View style={[styles.side, side === 'right' && styles.right]}>
+      {plate && <PlateView plate={plate} width={64} height={50} />}
+      <View style={side === 'right' ? styles.right : undefined}>
+        {isTaxon ? <TaxonName guide={guide} taxon={shown.group} short size={18} color={color} /> : <Words strong color={color}>{shown.label}</Words>}
+        <Words size="small" quiet>{inHundred(shown.p)}</Words>
+      </View>
+    </View>
+  );
+}
+
+function underTaxon(guide: Guide, taxon: string, ancestor: string): boolean {
+  const taxa = taxonIndex(guide);
+  for (let at = taxa.get(taxon); at; at = at.parent ? taxa.get(at.parent) : undefined) if (at.id === ancestor) return true;
+  return false;
+}
+
+function Notch({ x }: { x: number }) {
+  return (
+    <G>
+      <Line x1={x} x2={x} y1={TOP - 9} y2={TOP + 9} stroke={colour.kelp} strokeWidth={3} />
+      <SvgText x={x} y={TOP + 24} fontSize={11} fontFamily={font.text} fill={colour.kelp} textAnchor="middle">enough</SvgText>
+    </G>
+  );
+}
+
+function Pointer({ x, bits, beyond }: { x: number; bits: number; beyond: boolean }) {
+  const tip = beyond ? `M${x} ${TOP - 5}l${bits > 0 ? -11 : 11} -8l${bits > 0 ? 11 : -11} -8z` : `M${x - 9} ${TOP - 20}h18l-9 15z`;
+  return (
+    <G>
+      <Path d={tip} fill={colour.ink} />
+      <SvgText x={x} y={TOP - 27} fontSize={13} fontFamily={font.strong} fill={colour.ink} textAnchor="middle">
+        {`${Math.abs(bits).toFixed(1)} bits`}
+      </SvgText>
+    </G>
+  );
+}
+
+function Weight({ weight, x }: { weight: Placed; x: number }) {
+  const { size, bits, row, reading } = weight;
+  const top = TOP + STRING + row * ROW;
+  const middle = top + size / 2;
+  const left = bits > 0;
+  const line = left ? colour.for : colour.against;
+  const fill = left ? colour.forWash : colour.againstWash;
+  return (
+    <G>
+      <Line x1={x} x2={x} y1={TOP} y2={top} stroke={line} strokeWidth={1.6} />
+      {left ? (
+        <Rect x={x - size / 2} y={top} width={size} height={size} rx={4} fill={fill} stroke={line} strokeWidth={2} strokeDasharray={reading < 0 ? '3 3' : undefined} />
+      ) : (
+        <Circle cx={x} cy={middle} r={size / 2} fill={fill} stroke={line} strokeWidth={2} strokeDasharray={reading < 0 ? '3 3' : undefined} />
+      )}
+      {size >= 19 && (
+        <SvgText x={x} y={middle + 4} fontSize={11} fontFamily={font.strong} fill={colour.ink} textAnchor="middle">
+          {Math.abs(bits).toFixed(1)}
+        </SvgText>
+      )}
+    </G>
+  );
+}
+
+const saySide = (answer: StandingAnswer, bits: number, what: string) =>
+  `${what}: ${Math.abs(bits).toFixed(1)} bits for ${bits > 0 ? answer.beam.left.label : answer.beam.right.label}`;
+
+const sayBeam = (answer: StandingAnswer) =>
+  saySide(answer, answer.beam.sum, `Beam between ${answer.beam.left.label} and ${answer.beam.right.label}`);
+
+const styles = StyleSheet.create({
+  fill: { width: '100%' },
+  sides: { flexDirection: 'row', justifyContent: 'space-between', gap: space.s },
+  side: { flexShrink: 1, gap: 2 },
+  right: { alignItems: 'flex-end' },
+  touch: { position: 'absolute', width: 44, height: 44 },
+});

@@ -1,0 +1,66 @@
+import type { SpecimenWrite, StandingAnswer } from '@plesion/contract';
+import type { Guide } from '@plesion/core/guide';
+import { traitsRead } from '@plesion/core/plates';
+import { Link } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import type { DraftState } from '../specimen/draft';
+import { SavingLine } from '../specimen/SavingLine';
+import { saySituation } from '../specimen/situationText';
+
+
+interface BenchHeadProps {
+  id: string;
+  guide: Guide;
+  state: DraftState;
+  answer?: StandingAnswer;
+}
+
+/** The specimen as it is known so far: its plate as read, its name as it stands, where and when. */
+export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
+  const { content } = state;
+  const plate = answer && formPlate(guide, answer.forms[0].form, 'dorsal', 'thumb', traitsRead(guide, content.readings));
+  return (
+    <View style={styles.head}>
+      <View style={styles.plate}>{plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}</View>
+      <View style={styles.words}>
+        <StandingName guide={guide} content={content} answer={answer} />
+        <Words size="small" quiet numberOfLines={1}>{saySituation(content.situation, guide) || 'no place or date yet'}</Words>
+        <View style={styles.line}>
+          <Words size="small" quiet>{content.label || 'no label'}</Words>
+          <Words size="small" quiet>·</Words>
+          <SavingLine state={state} />
+        </View>
+      </View>
+      <Link href={`/specimens/${id}/situation`} asChild>
+        <Pressable accessibilityLabel="Change the situation: views, place, date" style={styles.change}>
+          <Words size="small" strong color={colour.kelp}>Situation</Words>
+        </Pressable>
+      </Link>
+    </View>
+  );
+}
+
+function StandingName({ guide, content, answer }: { guide: Guide; content: SpecimenWrite; answer?: StandingAnswer }) {
+  if (!answer) return <Words size="lead" strong>…</Words>;
+  const { call } = answer;
+  if (call.kind === 'taxon') return <TaxonName guide={guide} taxon={call.taxon} size={22} />;
+  if (call.kind === 'either') return <TaxonName guide={guide} taxon={call.taxon} other={call.other} qualifier="or" short size={20} />;
+  if (call.kind === 'outside') return <TaxonName guide={guide} qualifier="outside" size={20} />;
+  return <Words size="lead" strong heading={1}>{content.readings.length ? 'Not yet a name' : 'Nothing read yet'}</Words>;
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  plate: {
+    width: 96, height: 76, borderRadius: radius.m, borderWidth: 1, borderColor: colour.hairline, backgroundColor: colour.paper, alignItems: 'center',
+    justifyContent: 'center',
+  },
+  words: { flex: 1, minWidth: 0, gap: 1 },
+  line: { flexDirection: 'row', gap: space.xs },
+  change: { minHeight: TOUCH, minWidth: TOUCH, justifyContent: 'center', paddingHorizontal: space.xs },
+});

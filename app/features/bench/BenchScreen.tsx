@@ -1,0 +1,206 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { colour, space, useWide } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { SavingTrouble } from '../specimen/SavingLine';
+import { Beam } from './Beam';
+import { BenchHead } from './BenchHead';
+import { CharacterEditor } from './CharacterEditor';
+import { CharacterList } from './CharacterList';
+import { KeyHelp } from './KeyHelp';
+import { LeadersSheet } from './LeadersSheet';
+import { LedgerSheet } from './LedgerSheet';
+import { MarkPanel } from './MarkPanel';
+import { NextLookSheet } from './NextLookSheet';
+import { readingOf, sayReading } from './readings';
+import { type Bench, nextCertainty, useBench } from './useBench';
+import { type BenchKeys, useBenchKeys } from './useBenchKeys';
+
+/** The Bench: marks to read, and what they make of the specimen. */
+export function BenchScreen({ id }: { id: string }) {
+  const { bench, error, retry } = useBench(id);
+  const wide = useWide();
+  if (error) return <Screen><Failed error={error} retry={retry} /></Screen>;
+  if (!bench) return <Loading what="The specimen" />;
+  return wide ? <WideBench id={id} bench={bench} /> : <PhoneBench id={id} bench={bench} />;
+}
+
+interface PartProps {
+  id: string;
+  bench: Bench;
+}
+
+function PhoneBench({ id, bench }: PartProps) {
+  const { stored: { guide }, state, answer } = bench;
+  const [next, setNext] = useState<string>();
+  return (
+    <View style={styles.fill}>
+      <Screen foot={<CallBar id={id} answer={answer} />}>
+        <BenchHead id={id} guide={guide} state={state} answer={answer} />
+        <SavingTrouble draft={bench.draft} state={state} />
+        <WeighTrouble error={bench.weighError} />
+        {answer && <BeamSheet bench={bench} answer={answer} onOpen={bench.choose} />}
+        {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
+        <Ledger bench={bench} onOpen={bench.choose} />
+        {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
+        <Sheet title="All marks, in working order">
+          <CharacterList guide={guide} readings={state.content.readings} onChoose={bench.choose} />
+        </Sheet>
+      </Screen>
+      {bench.chosen && (
+        <MarkPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
+          <Editor bench={bench} plateWidth={300} />
+        </MarkPanel>
+      )}
+    </View>
+  );
+}
+
+function WideBench({ id, bench }: PartProps) {
+  const { stored: { guide }, state, answer } = bench;
+  const [help, setHelp] = useState(false);
+  const router = useRouter();
+  const offered = answer?.nextLooks.find((look) => !look.hindrance)?.character;
+  const chosen = bench.chosen ?? guide.characters.find((c) => c.id === offered);
+  const shown = { ...bench, chosen, reading: chosen && readingOf(state.content.readings, chosen.id) };
+  useBenchKeys(keysOf(shown, () => offered && bench.choose(offered), () => router.push(`/specimens/${id}/name`), () => setHelp(!help)), true);
+  return (
+    <View style={styles.wide}>
+      <ScrollView style={styles.marks} contentContainerStyle={styles.column}>
+        <CharacterList guide={guide} readings={state.content.readings} chosen={chosen?.id} onChoose={bench.choose} />
+      </ScrollView>
+      <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
+        <BenchHead id={id} guide={guide} state={state} answer={answer} />
+        <SavingTrouble draft={bench.draft} state={state} />
+        <WeighTrouble error={bench.weighError} />
+        {chosen && (
+          <Sheet title={chosen.label} aside={chosen.id === offered ? 'offered next' : undefined}>
+            <Editor bench={shown} keys plateWidth={420} />
+          </Sheet>
+        )}
+        {answer && (
+          <NextLookSheet guide={guide} answer={answer} onChoose={bench.choose} chosen={chosen?.id}>
+            {offered && chosen?.id !== offered && <Button small label="Go to it" onPress={() => bench.choose(offered)} />}
+          </NextLookSheet>
+        )}
+        {help && <KeyHelp onClose={() => setHelp(false)} />}
+      </ScrollView>
+      <View style={styles.right}>
+        <ScrollView contentContainerStyle={styles.column}>
+          {answer && <BeamSheet bench={bench} answer={answer} onOpen={bench.choose} />}
+          {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
+          <Ledger bench={bench} onOpen={bench.choose} />
+        </ScrollView>
+        <View style={styles.call}><CallBar id={id} answer={answer} keys={() => setHelp(!help)} /></View>
+      </View>
+    </View>
+  );
+}
+
+function keysOf(bench: Bench, next: () => void, write: () => void, help: () => void): BenchKeys {
+  const { chosen, reading, put } = bench;
+  const own = () => ({ id: reading?.id ?? mintId(), character: chosen!.id });
+  return {
+    choose: bench.step,
+    state(number) {
+      if (chosen?.states?.[number - 1]) put({ ...own(), states: [chosen.states[number - 1].id], certainty: reading?.certainty });
+      else if (chosen?.counts && chosen.counts.from + number - 1 <= chosen.counts.to) put({ ...own(), value: chosen.counts.from + number - 1 });
+    },
+    unseen: () => chosen && put({ ...own(), status: 'not-visible' }),
+    absent: () => chosen && put({ ...own(), status: 'does-not-apply' }),
+    certainty: () => reading && put(nextCertainty(reading)),
+    clear: () => bench.clear(reading?.id),
+    undo: bench.draft.undo,
+    redo: bench.draft.redo,
+    next,
+    write,
+    help,
+  };
+}
+
+function Editor({ bench, keys, plateWidth }: { bench: Bench; keys?: boolean; plateWidth: number }) {
+  const { chosen, stored: { guide }, state, answer } = bench;
+  if (!chosen) return null;
+  const looks = state.content.readings.filter((reading) => reading.character === chosen.id).length;
+  return (
+    <CharacterEditor
+      key={`${chosen.id} ${Math.max(1, looks)}`} guide={guide} character={chosen} answer={answer} reading={bench.reading} onPut={bench.put}
+      onClear={bench.clear} onLookAgain={bench.lookAgain} keys={keys} plateWidth={plateWidth}
+    />
+  );
+}
+
+function NextLook({ bench, answer, chosen, onChoose }: { bench: Bench; answer: StandingAnswer; chosen?: string; onChoose: (id: string) => void }) {
+  const open = answer.nextLooks.filter((look) => !look.hindrance);
+  const at = open.find((look) => look.character === chosen) ?? open[0];
+  const { guide } = bench.stored;
+  const character = guide.characters.find((c) => c.id === at?.character);
+  return (
+    <NextLookSheet guide={guide} answer={answer} chosen={chosen} onChoose={onChoose}>
+      {character && (
+        <CharacterEditor
+          key={character.id} guide={guide} character={character} answer={answer} onPut={bench.put} onClear={bench.clear} onLookAgain={bench.lookAgain}
+        />
+      )}
+    </NextLookSheet>
+  );
+}
+
+function BeamSheet({ bench, answer, onOpen }: { bench: Bench; answer: StandingAnswer; onOpen: (character: string) => void }) {
+  const { stored: { guide }, state: { content } } = bench;
+  const say = useMemo(() => (index: number) => {
+    const reading = content.readings[index];
+    const character = guide.characters.find((c) => c.id === reading?.character);
+    return character && reading ? `${character.label}, ${sayReading(character, reading)}` : 'reading';
+  }, [content.readings, guide]);
+  return (
+    <Sheet title="The two in front" aside="1 bit doubles the odds">
+      <Beam guide={guide} answer={answer} say={say} onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)} />
+    </Sheet>
+  );
+}
+
+function Ledger({ bench, onOpen }: { bench: Bench; onOpen: (character: string) => void }) {
+  return (
+    <LedgerSheet
+      guide={bench.stored.guide} readings={bench.state.content.readings} answer={bench.answer} onOpen={onOpen} onUndo={bench.draft.undo}
+      canUndo={bench.state.canUndo} onClearAll={bench.clearAll}
+    />
+  );
+}
+
+const WeighTrouble = ({ error }: { error: unknown }) =>
+  error ? <Notice kind="problem">{error instanceof Error ? error.message : 'The readings could not be weighed.'}</Notice> : null;
+
+/** What may be said now, and the way to say it. */
+function CallBar({ id, answer, keys }: { id: string; answer?: StandingAnswer; keys?: () => void }) {
+  const router = useRouter();
+  return (
+    <View style={styles.callBar}>
+      <View role="status" aria-live="polite" style={styles.fill}>
+        <Words size="small" numberOfLines={4} testID="call">{answer?.call.text ?? 'Weighing …'}</Words>
+      </View>
+      {keys && <Button small kind="quiet" label="?" hint="Show the keys" onPress={keys} />}
+      <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1 },
+  wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
+  marks: { width: 264, flexGrow: 0, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline },
+  middle: { flex: 1 },
+  right: { width: 392 },
+  column: { padding: space.l, gap: space.m },
+  call: { backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, padding: space.m },
+  callBar: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+});

@@ -1,0 +1,105 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { CERTAINTIES, type Reading } from '@plesion/core/evidence';
+import { type Character, type Guide, isValue } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Entry } from '../../ui/Entry';
+import { Words } from '../../ui/Words';
+import { MeasureGuide } from './MeasureGuide';
+import { RangeStrips } from './RangeStrips';
+import { StateTiles } from './StateTiles';
+import { ValueEntry } from './ValueEntry';
+
+interface CharacterEditorProps {
+  guide: Guide;
+  character: Character;
+  answer?: StandingAnswer;
+  /** The look being edited; none yet for a character not looked at. */
+  reading?: Reading;
+  onPut: (reading: Reading) => void;
+  onClear: (id: string | undefined) => void;
+  onLookAgain: () => void;
+  /** Show the keys that answer. */
+  keys?: boolean;
+  /** Room for the measuring plate; none is shown without it. */
+  plateWidth?: number;
+}
+
+const CERTAINTY_LABELS = { sure: 'sure', likely: 'likely', guess: 'a guess' } as const;
+const HIDDEN_BECAUSE = ['wrong view', 'covered', 'broken off', 'no time'];
+
+/** Everything that can be said of one character on one specimen. */
+export function CharacterEditor({ guide, character, answer, reading, onPut, onClear, onLookAgain, keys, plateWidth }: CharacterEditorProps) {
+  const [several, setSeveral] = useState((reading?.states?.length ?? 0) > 1);
+  const [fresh] = useState(() => mintId());
+  const id = reading?.id ?? fresh;
+  const kept = { id, character: character.id, ...(reading?.certainty ? { certainty: reading.certainty } : {}) };
+  const seen = reading && (reading.status ?? 'seen') === 'seen';
+  const leader = answer?.forms[0].form;
+  return (
+    <View style={styles.editor}>
+      {character.help && <Words quiet>{character.help}</Words>}
+      {isValue(character) ? (
+        <>
+          {plateWidth && leader && <MeasureGuide guide={guide} form={leader} character={character} width={plateWidth} />}
+          <ValueEntry
+            character={character} reading={seen ? reading : undefined}
+            onGive={(given) => (given ? onPut({ ...kept, ...given }) : onClear(reading?.id))}
+          />
+          {answer && <RangeStrips guide={guide} character={character} answer={answer} value={seen ? (reading.value ?? ratioValue(reading)) : undefined} />}
+          <View style={styles.line}>
+            <Button
+              small label={reading?.status === 'not-visible' ? 'Not visible ✓' : 'Not visible'}
+              onPress={() => onPut({ id, character: character.id, status: 'not-visible' })}
+            />
+          </View>
+        </>
+      ) : (
+        <StateTiles
+          guide={guide} character={character} reading={reading} several={several} keys={keys}
+          onStates={(states) => onPut({ ...kept, states })}
+          onCount={(value) => onPut({ ...kept, value })}
+          onUnseen={() => onPut({ id, character: character.id, status: 'not-visible' })}
+        />
+      )}
+      {reading?.status && reading.status !== 'seen' && (
+        <View style={styles.why}>
+          <Choice
+            label="Why" clearable options={HIDDEN_BECAUSE.map((why) => ({ id: why, label: why }))}
+            chosen={reading.reason && HIDDEN_BECAUSE.includes(reading.reason) ? [reading.reason] : []}
+            onChange={([reason]) => onPut({ ...reading, reason })}
+          />
+          <Entry label="or in your words" value={reading.reason ?? ''} maxLength={400} onChangeText={(reason) => onPut({ ...reading, reason: reason || undefined })} />
+        </View>
+      )}
+      {seen && (
+        <Choice
+          label="How certain" options={CERTAINTIES.map((c) => ({ id: c, label: CERTAINTY_LABELS[c] }))} chosen={[reading.certainty ?? 'sure']}
+          onChange={([certainty]) => onPut({ ...reading, certainty })}
+        />
+      )}
+      <View style={styles.line}>
+        {character.states && (
+          <Button small kind="quiet" label={several ? 'Only one of these' : 'Cannot choose between two'} onPress={() => setSeveral(!several)} />
+        )}
+        <Button
+          small kind="quiet" label="Does not apply" onPress={() => onPut({ id, character: character.id, status: 'does-not-apply' })}
+        />
+        {seen && <Button small kind="quiet" label="Look again" hint="Look again: a second, fresh look at the same mark" onPress={onLookAgain} />}
+        {reading && <Button small kind="quiet" label="Clear" hint={`Clear ${character.label}`} onPress={() => onClear(reading.id)} />}
+      </View>
+    </View>
+  );
+}
+
+const ratioValue = (reading: Reading) => (reading.parts ? reading.parts.numerator / reading.parts.denominator : undefined);
+
+const styles = StyleSheet.create({
+  editor: { gap: space.m },
+  line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
+  why: { gap: space.s },
+});

@@ -1,0 +1,53 @@
+import type { Reading } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Words } from '../../ui/Words';
+import { inWorkingOrder, readingOf, sayReading } from './readings';
+
+interface CharacterListProps {
+  guide: Guide;
+  readings: readonly Reading[];
+  chosen?: string;
+  onChoose: (character: string) => void;
+}
+
+/** Every character of the guide in working order, with what was read of it. */
+export function CharacterList({ guide, readings, chosen, onChoose }: CharacterListProps) {
+  return (
+    <View style={styles.list}>
+      {inWorkingOrder(guide).map(({ group, label, characters }) => (
+        <View key={group} role="group" aria-label={label}>
+          <Words size="small" strong color={colour.kelp} heading={3} style={styles.group}>{label}</Words>
+          {characters.map((character) => {
+            const reading = readingOf(readings, character.id);
+            const said = reading && sayReading(character, reading);
+            return (
+              <Pressable
+                key={character.id} role="button" aria-current={character.id === chosen ? 'true' : undefined}
+                accessibilityLabel={said ? `${character.label}: ${said}` : character.label} onPress={() => onChoose(character.id)}
+                style={({ pressed }) => [styles.row, (pressed || character.id === chosen) && styles.chosen]}
+              >
+                <View style={[styles.dot, said ? styles.read : undefined]} />
+                <View style={styles.words}>
+                  <Words size="small" strong={Boolean(said)}>{character.label}</Words>
+                  {said && <Words size="small" color={colour.kelp}>{said}</Words>}
+                </View>
+              </Pressable>
+            );
+          })}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: space.m },
+  group: { paddingVertical: space.xs },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: TOUCH, paddingHorizontal: space.s, borderRadius: radius.s },
+  chosen: { backgroundColor: colour.kelpWash },
+  dot: { width: 10, height: 10, borderRadius: 5, borderWidth: 1.5, borderColor: colour.unknown },
+  read: { backgroundColor: colour.kelp, borderColor: colour.kelp },
+  words: { flex: 1, paddingVertical: space.xs },
+});

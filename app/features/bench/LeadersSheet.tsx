@@ -1,0 +1,100 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred, type Level } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Choice } from '../../ui/Choice';
+import { Notice } from '../../ui/Notice';
+import { Sheet } from '../../ui/Sheet';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+
+interface LeadersSheetProps {
+  guide: Guide;
+  answer: StandingAnswer;
+  level?: Level;
+  onLevel: (level: Level | undefined) => void;
+}
+
+const keyOf = (level: Level) => (level.kind === 'rank' ? level.rank : level.facet);
+const MOST = 6;
+
+/** The standing rolled up: taxa of the level in question, then sex, stage and morph. */
+export function LeadersSheet({ guide, answer, level, onLevel }: LeadersSheetProps) {
+  const levels = levelsOf(guide);
+  const shown = answer.level;
+  return (
+    <Sheet title="How it stands" aside={`outside the guide: ${inHundred(answer.outside)}`}>
+      <Choice
+        label="Level" hideLabel options={levels.map((l) => ({ id: keyOf(l), label: keyOf(l) }))} chosen={level ? [keyOf(level)] : []} clearable
+        onChange={([id]) => onLevel(levels.find((l) => keyOf(l) === id))}
+      />
+      <View style={styles.list}>{rowsAt(guide, answer, shown).slice(0, MOST).map((row) => <LeaderRow key={row.id} guide={guide} row={row} />)}</View>
+      <View style={styles.facets}>
+        {answer.facets.map(({ facet, values }) => (
+          <Words key={facet} size="small">
+            <Words size="small" quiet>{`${facet}: `}</Words>
+            {values.filter(({ p }) => p >= 0.01).map(({ label, p }) => `${label} ${inHundred(p)}`).join(' · ')}
+          </Words>
+        ))}
+      </View>
+      {answer.mapOnly && (
+        <Notice kind="note">
+          {`Only the place, date and numbers put this first: by the marks alone it would be ${answer.mapOnly.label}.`}
+        </Notice>
+      )}
+    </Sheet>
+  );
+}
+
+/** Ranks with more than one taxon, then the facets. */
+function levelsOf(guide: Guide): Level[] {
+  const ranks = [...new Set(guide.taxa.map((taxon) => taxon.rank))].filter(
+    (rank) => guide.taxa.filter((taxon) => taxon.rank === rank).length > 1,
+  );
+  const facets = (Object.keys(guide.facets) as (keyof Guide['facets'])[]).map((facet): Level => ({ kind: 'facet', facet }));
+  return [...ranks.map((rank): Level => ({ kind: 'rank', rank })), ...facets];
+}
+
+interface Row {
+  id: string;
+  taxon?: string;
+  label: string;
+  p: number;
+}
+
+function rowsAt(guide: Guide, answer: StandingAnswer, level: Level): Row[] {
+  if (level.kind === 'facet') {
+    return (answer.facets.find(({ facet }) => facet === level.facet)?.values ?? []).map(({ value, label, p }) => ({ id: value, label, p }));
+  }
+  const atRank = answer.taxa.filter((taxon) => taxon.rank === level.rank);
+  const covered = new Set(guide.taxa.filter((taxon) => taxon.rank === level.rank).map((taxon) => taxon.parent));
+  // A species without subspecies stands beside the subspecies of the others.
+  const beside = answer.taxa.filter(
+    (taxon) => taxon.rank !== level.rank && !covered.has(taxon.taxon) && guide.taxa.some((t) => t.id === taxon.taxon && t.forms),
+  );
+  return [...atRank, ...beside].sort((a, b) => b.p - a.p).map(({ taxon, name, p }) => ({ id: taxon, taxon, label: name, p }));
+}
+
+function LeaderRow({ guide, row }: { guide: Guide; row: Row }) {
+  return (
+    <View style={styles.row} accessibilityLabel={`${row.label}, ${inHundred(row.p)}`}>
+      <View style={styles.head}>
+        {row.taxon ? <TaxonName guide={guide} taxon={row.taxon} short size={16} /> : <Words>{row.label}</Words>}
+        <Words size="small" strong>{inHundred(row.p)}</Words>
+      </View>
+      <View style={styles.track}>
+        <View style={[styles.bar, { width: `${Math.max(0.5, row.p * 100)}%` }]} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: space.s },
+  row: { gap: 3 },
+  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
+  track: { height: 8, borderRadius: 4, backgroundColor: colour.mist },
+  bar: { height: 8, borderRadius: 4, backgroundColor: colour.kelp },
+  facets: { gap: 2 },
+});

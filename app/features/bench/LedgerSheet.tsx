@@ -1,0 +1,84 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred, type Reading } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, space, TOUCH } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Glyph } from '../../ui/Glyph';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { sayReading } from './readings';
+
+interface LedgerSheetProps {
+  guide: Guide;
+  readings: readonly Reading[];
+  answer?: StandingAnswer;
+  onOpen: (character: string) => void;
+  onUndo: () => void;
+  canUndo: boolean;
+  onClearAll: () => void;
+}
+
+/** What was read, each with its bits for the left (◂ amber) or the right (▸ violet) of the beam. */
+export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, onClearAll }: LedgerSheetProps) {
+  const marks = new Set(answer?.ledger.filter((entry) => entry.weight > 0).map((entry) => entry.group)).size;
+  return (
+    <Sheet title="Readings" aside={readings.length ? `${readings.length} read, ${marks} independent` : undefined}>
+      {readings.length === 0 && <Words quiet>Nothing read yet. Begin with the look offered first, or any mark you can see.</Words>}
+      <View>
+        {readings.map((reading, i) => (
+          <LedgerRow key={reading.id ?? i} guide={guide} reading={reading} answer={answer} index={i} onOpen={() => onOpen(reading.character)} />
+        ))}
+      </View>
+      <View style={styles.actions}>
+        <Button small kind="quiet" label="Undo" disabled={!canUndo} onPress={onUndo} icon={<Glyph name="undo" size={18} color={colour.kelp} />} />
+        <Button small kind="quiet" label="Clear all" disabled={readings.length === 0} onPress={onClearAll} />
+      </View>
+    </Sheet>
+  );
+}
+
+function LedgerRow({ guide, reading, answer, index, onOpen }: { guide: Guide; reading: Reading; answer?: StandingAnswer; index: number; onOpen: () => void }) {
+  const character = guide.characters.find((c) => c.id === reading.character)!;
+  const entry = answer?.ledger[index];
+  const said = sayReading(character, reading);
+  const bits = entry && entry.weight > 0 && entry.character === reading.character ? entry : undefined;
+  return (
+    <Pressable
+      role="button" onPress={onOpen} style={({ pressed }) => [styles.row, pressed && styles.pressed]}
+      accessibilityLabel={`${character.label}: ${said}${bits && answer ? `, ${Math.abs(bits.bits).toFixed(1)} bits for ${bits.bits > 0 ? answer.beam.left.label : answer.beam.right.label}` : ''}`}
+    >
+      <View style={styles.what}>
+        <Words size="small" quiet>{character.label}</Words>
+        <Words strong>{said}</Words>
+        {bits && bits.weight < 0.999 && (
+          <Words size="small" quiet>{`counts ${Math.round(bits.weight * 100)} %: not independent of its neighbours`}</Words>
+        )}
+        {bits?.without !== undefined && answer && Math.abs(bits.without - answer.beam.left.p) > 0.1 && (
+          <Words size="small" quiet>{`without it: ${inHundred(bits.without)}`}</Words>
+        )}
+      </View>
+      {bits ? <Bits bits={bits.bits} /> : <Words size="small" quiet>no evidence</Words>}
+    </Pressable>
+  );
+}
+
+export function Bits({ bits }: { bits: number }) {
+  if (Math.abs(bits) < 0.05) return <Words quiet>0.0</Words>;
+  const left = bits > 0;
+  return (
+    <Words strong color={left ? colour.for : colour.against}>
+      {left ? `◂ ${bits.toFixed(1)}` : `${(-bits).toFixed(1)} ▸`}
+    </Words>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.m, minHeight: TOUCH, paddingVertical: space.s,
+    borderBottomWidth: 1, borderColor: colour.mist,
+  },
+  pressed: { backgroundColor: colour.kelpWash },
+  what: { flex: 1 },
+  actions: { flexDirection: 'row', justifyContent: 'space-between' },
+});

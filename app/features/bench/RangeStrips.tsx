@@ -1,0 +1,69 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { type Character, compileGuide, type Guide, taxonIndex } from '@plesion/core/guide';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+
+interface Strip {
+  taxon: string;
+  low: number;
+  high: number;
+}
+
+/** The spans that hold 95 in 100 of each of the leading taxa, as they stand. */
+function stripsOf(guide: Guide, character: Character, answer: StandingAnswer): Strip[] {
+  const compiled = compileGuide(guide);
+  const table = compiled.tables.get(character.id);
+  if (table?.type !== 'values') return [];
+  const at = new Map(compiled.forms.map((form, i) => [form.id, i]));
+  const leading = new Map<string, Strip>();
+  for (const form of answer.forms) {
+    const i = at.get(form.form)!;
+    if (leading.has(form.taxon) || !table.scored[i]) continue;
+    const edge = (z: number) => {
+      const x = table.mean[i] + z * table.sd[i];
+      return table.log ? Math.exp(x) : x;
+    };
+    leading.set(form.taxon, { taxon: form.taxon, low: edge(-1.96), high: edge(1.96) });
+  }
+  return [...leading.values()].slice(0, 4);
+}
+
+/** Soft strips of what the leading taxa measure, with the value at hand across them. */
+export function RangeStrips({ guide, character, answer, value }: { guide: Guide; character: Character; answer: StandingAnswer; value?: number }) {
+  const strips = useMemo(() => stripsOf(guide, character, answer), [guide, character, answer]);
+  if (strips.length === 0) return null;
+  const values = [...strips.flatMap(({ low, high }) => [low, high]), ...(value === undefined ? [] : [value])];
+  const from = Math.min(...values);
+  const span = Math.max(...values) - from || 1;
+  const percent = (x: number) => `${(100 * (x - from)) / span}%` as const;
+  const digits = span > 5 ? 0 : 2;
+  return (
+    <View style={styles.box} role="img" aria-label={strips.map((s) => `${taxonIndex(guide).get(s.taxon)?.name} ${s.low.toFixed(digits)} to ${s.high.toFixed(digits)}`).join(', ')}>
+      {strips.map(({ taxon, low, high }, i) => (
+        <View key={taxon} style={styles.row}>
+          <View style={styles.name}><TaxonName guide={guide} taxon={taxon} short size={14} lines={1} /></View>
+          <View style={styles.track}>
+            <View style={[styles.strip, { left: percent(low), width: percent(from + high - low) }, i === 0 ? styles.first : styles.other]} />
+            {value !== undefined && <View style={[styles.value, { left: percent(value) }]} />}
+          </View>
+          <Words size="small" quiet style={styles.numbers}>{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  box: { gap: space.xs },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  name: { width: 112 },
+  track: { flex: 1, height: 22, backgroundColor: colour.mist, borderRadius: 4, overflow: 'hidden' },
+  strip: { position: 'absolute', top: 4, bottom: 4, borderRadius: 7 },
+  first: { backgroundColor: '#E3BE83' },
+  other: { backgroundColor: '#BFB7E0' },
+  value: { position: 'absolute', top: 0, bottom: 0, width: 3, marginLeft: -1.5, backgroundColor: colour.ink },
+  numbers: { width: 84, textAlign: 'right' },
+});

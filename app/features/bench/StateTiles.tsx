@@ -1,0 +1,102 @@
+import type { Reading } from '@plesion/core/evidence';
+import type { Character, Guide } from '@plesion/core/guide';
+import type { ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Glyph } from '../../ui/Glyph';
+import { Hatch } from '../../ui/Hatch';
+import { Words } from '../../ui/Words';
+import { tilePlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+interface StateTilesProps {
+  guide: Guide;
+  character: Character;
+  reading?: Reading;
+  onStates: (states: string[]) => void;
+  onCount: (count: number) => void;
+  onUnseen: () => void;
+  /** May several be chosen, when the eye cannot decide? */
+  several?: boolean;
+  /** Numbers of the keys that choose them. */
+  keys?: boolean;
+}
+
+const SIZE = 76;
+
+/** The states of a character as drawings to choose from, and "not visible", always. */
+export function StateTiles({ guide, character, reading, onStates, onCount, onUnseen, several, keys }: StateTilesProps) {
+  const seen = reading && (reading.status ?? 'seen') === 'seen' ? reading : undefined;
+  const options = optionsOf(character);
+  const press = (id: string) => {
+    if (character.kind === 'count') return onCount(Number(id));
+    const chosen = seen?.states ?? [];
+    if (!several) return onStates([id]);
+    const next = chosen.includes(id) ? chosen.filter((s) => s !== id) : [...chosen, id];
+    if (next.length) onStates(next);
+  };
+  return (
+    <View role={several ? 'group' : 'radiogroup'} aria-label={character.label} style={styles.tiles}>
+      {options.map(({ id, label }, i) => {
+        const plate = tilePlate(guide, character, character.kind === 'count' ? Number(id) : id);
+        const on = character.kind === 'count' ? seen?.value === Number(id) : Boolean(seen?.states?.includes(id));
+        return (
+          <Tile key={id} label={label} on={on} many={several} mark={keys && i < 9 ? String(i + 1) : undefined} onPress={() => press(id)}>
+            {plate ? <PlateView plate={plate} width={SIZE} height={SIZE} /> : <Words strong size="lead">{label.slice(0, 2)}</Words>}
+          </Tile>
+        );
+      })}
+      <Tile label="not visible" on={reading?.status === 'not-visible'} hatched mark={keys ? 'N' : undefined} onPress={onUnseen}>
+        <Glyph name="unseen" size={34} color={colour.quiet} />
+      </Tile>
+    </View>
+  );
+}
+
+/** Counts are offered as tiles too, one a number. */
+function optionsOf(character: Character): { id: string; label: string }[] {
+  if (character.kind !== 'count') return character.states ?? [];
+  const { from, to } = character.counts!;
+  return Array.from({ length: to - from + 1 }, (_, i) => ({ id: String(from + i), label: String(from + i) }));
+}
+
+interface TileProps {
+  label: string;
+  on: boolean;
+  many?: boolean;
+  hatched?: boolean;
+  mark?: string;
+  onPress: () => void;
+  children: ReactNode;
+}
+
+function Tile({ label, on, many, hatched, mark, onPress, children }: TileProps) {
+  return (
+    <Pressable
+      role={many ? 'checkbox' : 'radio'}
+      aria-checked={on}
+      accessibilityLabel={label}
+      onPress={onPress}
+      style={({ pressed }) => [styles.tile, on && styles.on, pressed && styles.pressed]}
+    >
+      {hatched && <Hatch />}
+      <View style={styles.drawing}>{children}</View>
+      <Words size="small" strong={on} color={on ? colour.kelp : colour.ink} style={styles.label}>{label}</Words>
+      {mark && <View style={styles.mark}><Words size="small" quiet style={styles.markText}>{mark}</Words></View>}
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  tile: {
+    width: 100, minHeight: 118, borderRadius: radius.m, borderWidth: 1, borderColor: colour.hairline, backgroundColor: colour.paper,
+    alignItems: 'center', padding: space.s, gap: space.xs, overflow: 'hidden',
+  },
+  on: { borderWidth: 2.5, borderColor: colour.kelp, backgroundColor: colour.kelpWash, padding: space.s - 1.5 },
+  pressed: { backgroundColor: colour.kelpWash },
+  drawing: { width: SIZE, height: SIZE, alignItems: 'center', justifyContent: 'center' },
+  label: { textAlign: 'center', lineHeight: 16 },
+  mark: { position: 'absolute', top: 3, left: 3, minWidth: 18, alignItems: 'center', borderRadius: 4, backgroundColor: colour.sheet, opacity: 0.9 },
+  markText: { fontSize: 11, lineHeight: 15 },
+});

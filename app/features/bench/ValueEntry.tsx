@@ -1,0 +1,128 @@
+import type { Reading } from '@plesion/core/evidence';
+import { ratioOf } from '@plesion/core/evidence';
+import type { Character } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Choice } from '../../ui/Choice';
+import { Entry } from '../../ui/Entry';
+import { Words } from '../../ui/Words';
+import { sayValue } from './readings';
+
+type Given = Pick<Reading, 'value' | 'error' | 'parts'>;
+
+interface ValueEntryProps {
+  character: Character;
+  reading?: Reading;
+  /** Undefined clears what was entered. */
+  onGive: (given: Given | undefined) => void;
+}
+
+/** Field observers write 28,4 as often as 28.4. */
+const numberOf = (text: string): number | undefined => {
+  const trimmed = text.trim().replace(',', '.');
+  return /^\d*\.?\d+$|^\d+\.$/.test(trimmed) ? Number(trimmed) : undefined;
+};
+
+const textOf = (value: number | undefined) => (value === undefined ? '' : String(value));
+
+interface Texts {
+  value: string;
+  error: string;
+  numerator: string;
+  denominator: string;
+}
+
+const textsOf = (reading: Given | undefined): Texts => ({
+  value: textOf(reading?.value),
+  error: textOf(reading?.error ?? reading?.parts?.error),
+  numerator: textOf(reading?.parts?.numerator),
+  denominator: textOf(reading?.parts?.denominator),
+});
+
+const sameKey = (given: Given | undefined) => JSON.stringify([given?.value, given?.error, given?.parts]);
+
+/** A measured value with its error; a ratio also as its two lengths. */
+export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
+  const [asLengths, setAsLengths] = useState(character.kind === 'ratio' && (!reading?.value || Boolean(reading.parts)));
+  const [texts, setTexts] = useState(() => textsOf(reading));
+  // What was typed stays as typed; a reading changed elsewhere (undo, another device) is shown as it is.
+  const [own, setOwn] = useState(() => sameKey(reading));
+  if (sameKey(reading) !== own) {
+    setOwn(sameKey(reading));
+    setTexts(textsOf(reading));
+  }
+  const change = (part: Partial<Texts>, lengths = asLengths) => {
+    const next = { ...texts, ...part };
+    const given = givenBy(next, lengths);
+    setTexts(next);
+    setOwn(sameKey(given));
+    onGive(given);
+  };
+  const wrong = (text: string, above0: boolean) => {
+    if (!text.trim()) return undefined;
+    const value = numberOf(text);
+    if (value === undefined) return 'Write a number, such as 28.4.';
+    return above0 && value <= 0 ? 'It must be above 0.' : undefined;
+  };
+  const ratio = asLengths ? givenBy(texts, true)?.parts : undefined;
+  return (
+    <View style={styles.group}>
+      {character.kind === 'ratio' && (
+        <Choice
+          label="Give it as" hideLabel
+          options={[{ id: 'lengths', label: 'two lengths' }, { id: 'ratio', label: 'the ratio itself' }]}
+          chosen={[asLengths ? 'lengths' : 'ratio']}
+          onChange={([chosen]) => {
+            setAsLengths(chosen === 'lengths');
+            change({}, chosen === 'lengths');
+          }}
+        />
+      )}
+      <View style={styles.row}>
+        {asLengths ? (
+          <>
+            <View style={styles.cell}>
+              <Entry label={character.parts?.numerator ?? 'first length'} inputMode="decimal" value={texts.numerator} problem={wrong(texts.numerator, true)}
+                onChangeText={(numerator) => change({ numerator })} />
+            </View>
+            <Words size="title" quiet style={styles.sign}>÷</Words>
+            <View style={styles.cell}>
+              <Entry label={character.parts?.denominator ?? 'second length'} inputMode="decimal" value={texts.denominator}
+                problem={wrong(texts.denominator, true)} onChangeText={(denominator) => change({ denominator })} />
+            </View>
+          </>
+        ) : (
+          <View style={styles.cell}>
+            <Entry label="value" inputMode="decimal" unit={character.unit} value={texts.value} problem={wrong(texts.value, true)}
+              onChangeText={(value) => change({ value })} />
+          </View>
+        )}
+        <View style={styles.error}>
+          <Entry label={asLengths ? '± of each' : '±'} inputMode="decimal" value={texts.error} problem={wrong(texts.error, false)}
+            placeholder={asLengths ? '' : textOf(character.error)} onChangeText={(error) => change({ error })} />
+        </View>
+      </View>
+      {ratio && <Words strong>{`= ${sayValue(character, ratioOf(ratio).value, ratioOf(ratio).error ?? character.error ?? 0)}`}</Words>}
+    </View>
+  );
+}
+
+function givenBy(texts: Texts, asLengths: boolean): Given | undefined {
+  const error = numberOf(texts.error);
+  if (asLengths) {
+    const numerator = numberOf(texts.numerator);
+    const denominator = numberOf(texts.denominator);
+    return numerator && denominator ? { parts: { numerator, denominator, ...(error === undefined ? {} : { error }) } } : undefined;
+  }
+  const value = numberOf(texts.value);
+  return value ? { value, ...(error === undefined ? {} : { error }) } : undefined;
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.m },
+  row: { flexDirection: 'row', alignItems: 'flex-start', gap: space.s },
+  cell: { flex: 2, minWidth: 0 },
+  error: { flex: 1, minWidth: 72 },
+  sign: { paddingTop: 26 },
+});

@@ -1,0 +1,21 @@
+import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
+import type { Level } from '@plesion/core/evidence';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { weigh } from './weigher';
+
+/**
+ * The standing of a specimen, weighed in the web worker whenever a reading, the
+ * situation or the level asked changes. The one before stays in sight meanwhile.
+ */
+export function useAssessment(stored: StoredGuide | undefined, content: SpecimenWrite | undefined, level?: Level) {
+  return useQuery({
+    queryKey: ['assessment', stored?.hash, content?.situation, content?.readings, level],
+    queryFn: () => weigh({ hash: stored!.hash, situation: content!.situation, readings: content!.readings, level }, stored!.guide),
+    enabled: Boolean(stored && content),
+    placeholderData: keepPreviousData,
+    networkMode: 'always',
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+    retry: false,
+  });
+}

@@ -1,0 +1,73 @@
+import type { StandingAnswer, StoredGuide } from '@plesion/contract';
+import { CERTAINTIES, type Level, type Reading } from '@plesion/core/evidence';
+import type { Character } from '@plesion/core/guide';
+import { useState } from 'react';
+import { v7 as mintId } from 'uuid';
+import { useGuide } from '../guides/useGuide';
+import type { Draft, DraftState } from '../specimen/draft';
+import { useDraft } from '../specimen/useDraft';
+import { inWorkingOrder, readingOf, withReading, withoutReadingId } from './readings';
+import { useAssessment } from './useAssessment';
+
+export interface Bench {
+  stored: StoredGuide;
+  draft: Draft;
+  state: DraftState;
+  answer?: StandingAnswer;
+  weighing: boolean;
+  weighError: unknown;
+  level?: Level;
+  setLevel: (level: Level | undefined) => void;
+  /** The character at hand. */
+  chosen?: Character;
+  choose: (id: string | undefined) => void;
+  step: (by: 1 | -1) => void;
+  reading?: Reading;
+  put: (reading: Reading) => void;
+  clear: (id: string | undefined) => void;
+  lookAgain: () => void;
+  clearAll: () => void;
+}
+
+/** A specimen on the bench: its guide, its readings, its standing, and the mark at hand. */
+export function useBench(id: string): { bench?: Bench; error: unknown; retry: () => void } {
+  const { draft, state, error, refetch } = useDraft(id);
+  const guide = useGuide(state?.content.guideId);
+  const [level, setLevel] = useState<Level>();
+  const [chosenId, choose] = useState<string>();
+  const assessment = useAssessment(guide.data, state?.content, level);
+  const retry = () => {
+    refetch();
+    void guide.refetch();
+  };
+  if (!draft || !state || !guide.data) return { error: error ?? guide.error, retry };
+  const stored = guide.data;
+  const inOrder = inWorkingOrder(stored.guide).flatMap(({ characters }) => characters);
+  const chosen = inOrder.find((character) => character.id === chosenId);
+  const { readings } = state.content;
+  return {
+    error: undefined,
+    retry,
+    bench: {
+      stored, draft, state, answer: assessment.data, weighing: assessment.isFetching, weighError: assessment.error, level, setLevel, chosen, choose,
+      step(by) {
+        const at = chosen ? inOrder.indexOf(chosen) : -1;
+        choose(inOrder[Math.max(0, Math.min(inOrder.length - 1, at + by))].id);
+      },
+      reading: chosen && readingOf(readings, chosen.id),
+      put: (reading) => draft.change((content) => withReading(content, reading)),
+      clear: (readingId) => readingId && draft.change((content) => withoutReadingId(content, readingId)),
+      lookAgain: () => {
+        const last = chosen && readingOf(readings, chosen.id);
+        if (last) draft.change((content) => withReading(content, { ...last, id: mintId() }));
+      },
+      clearAll: () => draft.change((content) => ({ ...content, readings: [] })),
+    },
+  };
+}
+
+/** The next certainty in turn. */
+export const nextCertainty = (reading: Reading): Reading => ({
+  ...reading,
+  certainty: CERTAINTIES[(CERTAINTIES.indexOf(reading.certainty ?? 'sure') + 1) % CERTAINTIES.length],
+});

@@ -1,0 +1,48 @@
+import type { SpecimenRow } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import { Link } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { useGuide } from '../guides/useGuide';
+import { formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+/** One specimen of the daybook: what it is as far as it goes, how sure, where. */
+export function DaybookRow({ row }: { row: SpecimenRow }) {
+  const guide = useGuide(row.guideId).data?.guide;
+  const plate = guide && formPlate(guide, row.summary.leadingForm, 'dorsal', 'thumb', row.traits);
+  const facets = Object.values(row.summary.facets).join(', ');
+  const sure = row.summary.p > 0 ? inHundred(row.summary.p) : undefined;
+  return (
+    <Link href={row.named ? `/specimens/${row.id}` : `/specimens/${row.id}/bench`} asChild>
+      <Pressable accessibilityLabel={[row.summary.name, facets, sure, row.place, row.label].filter(Boolean).join(', ')} style={styles.row}>
+        <View style={styles.thumb}>{plate && <PlateView plate={plate} width={78} height={60} />}</View>
+        <View style={styles.words}>
+          {guide && row.summary.taxon && (row.named || row.summary.qualifier !== 'unknown') ? (
+            <TaxonName guide={guide} {...row.summary} size={18} lines={2} />
+          ) : (
+            <Words size="lead">{row.summary.name}</Words>
+          )}
+          <Words size="small" quiet numberOfLines={1}>{[facets, row.place].filter(Boolean).join(' · ') || 'no place yet'}</Words>
+          <Words size="small" quiet numberOfLines={1}>{row.label || 'no label'}</Words>
+        </View>
+        <View style={styles.sure}>
+          {row.named ? <Words size="small" strong>{sure ?? '—'}</Words> : <View style={styles.open}><Words size="small" strong color={colour.for}>open</Words></View>}
+        </View>
+      </Pressable>
+    </Link>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: 84, padding: space.s, backgroundColor: colour.sheet, borderRadius: radius.m,
+    borderWidth: 1, borderColor: '#DDE5E3',
+  },
+  thumb: { width: 84, height: 66, borderRadius: radius.s, backgroundColor: colour.paper, alignItems: 'center', justifyContent: 'center' },
+  words: { flex: 1, minWidth: 0 },
+  sure: { alignItems: 'flex-end', maxWidth: 96 },
+  open: { borderWidth: 1.5, borderColor: colour.for, borderStyle: 'dashed', borderRadius: radius.s, paddingHorizontal: space.s },
+});

@@ -1,0 +1,153 @@
+import { type SpecimenRow, urlOf } from '@plesion/contract';
+import { useRouter } from 'expo-router';
+import { useDeferredValue, useState } from 'react';
+import { SectionList, StyleSheet, View } from 'react-native';
+import { colour, space, useWide } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Entry } from '../../ui/Entry';
+import { Glyph } from '../../ui/Glyph';
+import { Empty, Failed, Loading } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { useSession, useSignOut } from '../session/useSession';
+import { sayDate } from '../specimen/situationText';
+import { DaybookRow } from './DaybookRow';
+import { Unsent } from './Unsent';
+import { type Filters, useDaybook } from './useDaybook';
+
+/** Today's and earlier specimens. */
+export function DaybookScreen() {
+  const router = useRouter();
+  const wide = useWide();
+  const [filters, setFilters] = useState<Filters>({});
+  const [filtering, setFiltering] = useState(false);
+  const daybook = useDaybook(useDeferredValue(filters));
+  const rows = daybook.data?.pages.flatMap((page) => page.specimens) ?? [];
+  const total = daybook.data?.pages[0]?.total ?? 0;
+  const anyFilter = Object.values(filters).some(Boolean);
+  const start = () => router.push('/specimens/new');
+  return (
+    <View style={styles.fill}>
+      <SectionList
+        sections={byDay(rows)}
+        keyExtractor={(row) => row.id}
+        stickySectionHeadersEnabled={false}
+        contentContainerStyle={[styles.content, wide && styles.wide]}
+        onEndReached={() => daybook.hasNextPage && void daybook.fetchNextPage()}
+        renderSectionHeader={({ section }) => <Words strong color={colour.kelp} heading={2} style={styles.day}>{section.title}</Words>}
+        renderItem={({ item }) => <View style={styles.item}><DaybookRow row={item} /></View>}
+        ListHeaderComponent={
+          <View style={styles.head}>
+            <TitleLine wide={wide} onNew={start} />
+            <Unsent />
+            <View style={styles.find}>
+              <View style={styles.grow}>
+                <Entry label="Find" placeholder="name, place, label or note" value={filters.search ?? ''} onChangeText={(search) => setFilters({ ...filters, search })} />
+              </View>
+              <Button label={filtering ? 'Fewer filters' : 'Filters'} onPress={() => setFiltering(!filtering)} />
+            </View>
+            {filtering && <FilterChoices filters={filters} places={daybook.data?.pages[0]?.places ?? []} onChange={setFilters} />}
+            <View style={styles.sum}>
+              <Words size="small" quiet role="status">{daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}</Words>
+              <Button
+                small kind="quiet" label="Darwin Core CSV" hint="Download these as Darwin Core occurrences" disabled={total === 0}
+                icon={<Glyph name="download" size={18} color={colour.kelp} />}
+                onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
+              />
+            </View>
+            {daybook.error && <Failed error={daybook.error} retry={() => void daybook.refetch()} />}
+          </View>
+        }
+        ListEmptyComponent={<NothingHere pending={daybook.isPending} filtered={anyFilter} onNew={start} onClear={() => setFilters({})} />}
+        ListFooterComponent={daybook.isFetchingNextPage ? <Loading what="Earlier ones" /> : null}
+      />
+      {!wide && <View style={styles.foot}><Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={start} /></View>}
+    </View>
+  );
+}
+
+function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
+  const session = useSession();
+  const signOut = useSignOut();
+  return (
+    <View style={styles.title}>
+      <View style={styles.grow}>
+        <Words size="display" heading={1}>Daybook</Words>
+        <Words size="small" quiet numberOfLines={1}>{session.station.name}</Words>
+      </View>
+      {wide ? (
+        <Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={onNew} />
+      ) : (
+        <Button small kind="quiet" label="Sign out" onPress={() => signOut.mutate()} />
+      )}
+    </View>
+  );
+}
+
+function FilterChoices({ filters, places, onChange }: { filters: Filters; places: string[]; onChange: (filters: Filters) => void }) {
+  const isDay = (text: string) => text === '' || /^\d{4}-\d{2}-\d{2}$/.test(text);
+  const [days, setDays] = useState({ from: filters.from ?? '', to: filters.to ?? '' });
+  const setDay = (part: Partial<typeof days>) => {
+    const next = { ...days, ...part };
+    setDays(next);
+    if (isDay(next.from) && isDay(next.to)) onChange({ ...filters, from: next.from || undefined, to: next.to || undefined });
+  };
+  const wrong = (text: string) => (isDay(text) ? undefined : 'Write it as 2026-05-12.');
+  return (
+    <View style={styles.filters}>
+      <Choice
+        label="Named" clearable options={[{ id: 'yes', label: 'named' }, { id: 'no', label: 'still open' }]} chosen={filters.named ? [filters.named] : []}
+        onChange={([named]) => onChange({ ...filters, named })}
+      />
+      {places.length > 0 && (
+        <Choice
+          label="Place" clearable options={places.map((place) => ({ id: place, label: place }))} chosen={filters.place ? [filters.place] : []}
+          onChange={([place]) => onChange({ ...filters, place })}
+        />
+      )}
+      <View style={styles.find}>
+        <View style={styles.grow}><Entry label="From" placeholder="2026-05-01" value={days.from} problem={wrong(days.from)} onChangeText={(from) => setDay({ from })} /></View>
+        <View style={styles.grow}><Entry label="To" placeholder="2026-05-31" value={days.to} problem={wrong(days.to)} onChangeText={(to) => setDay({ to })} /></View>
+      </View>
+      <Choice
+        label="Removed" clearable options={[{ id: 'yes', label: 'show what was removed' }]} chosen={filters.hidden ? ['yes'] : []}
+        onChange={([hidden]) => onChange({ ...filters, hidden: hidden as 'yes' | undefined })}
+      />
+    </View>
+  );
+}
+
+function NothingHere({ pending, filtered, onNew, onClear }: { pending: boolean; filtered: boolean; onNew: () => void; onClear: () => void }) {
+  if (pending) return <Loading what="The daybook" />;
+  if (filtered) return <Empty title="None like that" action={<Button label="Show all" onPress={onClear} />}>No specimen of this daybook fits the filters.</Empty>;
+  return (
+    <Empty title="An empty daybook" action={<Button kind="main" label="Meet the first specimen" onPress={onNew} />}>
+      Whatever is in front of you: say where and what you can see of it, read a few marks, and see how far it may be named.
+    </Empty>
+  );
+}
+
+/** Rows under their day, as they come. */
+function byDay(rows: SpecimenRow[]): { title: string; data: SpecimenRow[] }[] {
+  const days = new Map<string, SpecimenRow[]>();
+  for (const row of rows) {
+    const title = sayDate(row.date, 'EEEE d MMMM yyyy') ?? 'No date yet';
+    days.set(title, [...(days.get(title) ?? []), row]);
+  }
+  return [...days].map(([title, data]) => ({ title, data }));
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1, backgroundColor: colour.mist },
+  content: { padding: space.m, width: '100%', maxWidth: 920, alignSelf: 'center', paddingBottom: space.xxl },
+  wide: { padding: space.xl },
+  head: { gap: space.m },
+  title: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  grow: { flex: 1, minWidth: 0 },
+  find: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
+  filters: { gap: space.m },
+  sum: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+  day: { paddingTop: space.m, paddingBottom: space.s },
+  item: { paddingBottom: space.s },
+  foot: { padding: space.m, backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline },
+});

@@ -1,0 +1,20 @@
+import type { SpecimenQuery } from '@plesion/contract';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { api } from '../../lib/api';
+
+const PAGE = 40;
+
+export type Filters = Pick<SpecimenQuery, 'search' | 'named' | 'place' | 'from' | 'to' | 'hidden'>;
+
+/** The daybook under some filters, page by page. */
+export const useDaybook = (filters: Filters) =>
+  useInfiniteQuery({
+    queryKey: ['specimens', filters],
+    initialPageParam: 0,
+    queryFn: ({ pageParam, signal }) => api('specimens', { query: { ...filters, limit: PAGE, offset: pageParam } }, signal),
+    getNextPageParam: (last, pages) => {
+      const have = pages.reduce((sum, page) => sum + page.specimens.length, 0);
+      return have < last.total ? have : undefined;
+    },
+    placeholderData: keepPreviousData,
+  });

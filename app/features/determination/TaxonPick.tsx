@@ -1,0 +1,42 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+
+interface TaxonPickProps {
+  label: string;
+  guide: Guide;
+  answer: StandingAnswer;
+  chosen?: string;
+  onPick: (taxon: string) => void;
+}
+
+/** Every taxon of the guide, broad to narrow, with its probability. */
+export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickProps) {
+  return (
+    <View role="radiogroup" aria-label={label} style={styles.group}>
+      <Words size="small" strong quiet>{label}</Words>
+      {answer.taxa.map(({ taxon, name, rank, p }) => (
+        <Pressable
+          key={taxon} role="radio" aria-checked={chosen === taxon} accessibilityLabel={`${name}, ${inHundred(p)}`} onPress={() => onPick(taxon)}
+          style={[styles.row, chosen === taxon && styles.on]}
+        >
+          <TaxonName guide={guide} taxon={taxon} size={16} />
+          <Words size="small" quiet>{`${rank} · ${inHundred(p)}`}</Words>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.xs },
+  row: {
+    flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', minHeight: TOUCH, paddingHorizontal: space.m, borderRadius: radius.s,
+    borderWidth: 1, borderColor: colour.hairline,
+  },
+  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },
+});

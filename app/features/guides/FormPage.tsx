@@ -1,0 +1,112 @@
+import { type Character, compileGuide, frequenciesOf, type Guide, type Table, taxonIndex } from '@plesion/core/guide';
+import { useMemo } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, radius, space, WIDE } from '../../theme';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading } from '../../ui/states';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { inWorkingOrder, sayValue } from '../bench/readings';
+import { formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { sayFacets } from './GuidePage';
+import { useGuide } from './useGuide';
+
+/** One form: its plates large, and what the guide says of it. */
+export function FormPage({ id, formId }: { id: string; formId: string }) {
+  const stored = useGuide(id);
+  const screen = useWindowDimensions().width;
+  if (stored.error) return <Screen><Failed error={stored.error} retry={() => void stored.refetch()} /></Screen>;
+  if (!stored.data) return <Loading what="The form" />;
+  const { guide } = stored.data;
+  const width = screen >= WIDE ? 460 : Math.min(screen - 44, 460);
+  return (
+    <Screen widest={1080}>
+      <FormHead guide={guide} formId={formId} />
+      <View style={styles.plates}>
+        {['dorsal', 'ventral'].map((view) => {
+          const plate = formPlate(guide, formId, view, 'full');
+          return plate ? (
+            <View key={view} style={styles.plate}>
+              <PlateView plate={plate} width={width} height={(width * plate.box.height) / plate.box.width} label={`Plate, ${view}`} />
+              <ScaleBar mm={10} pixels={(10 * width) / plate.box.width} />
+            </View>
+          ) : null;
+        })}
+      </View>
+      <Description guide={guide} formId={formId} />
+      <Notice kind="caution" title="Take care">{guide.caution}</Notice>
+    </Screen>
+  );
+}
+
+function FormHead({ guide, formId }: { guide: Guide; formId: string }) {
+  const form = useMemo(() => compileGuide(guide).forms.find((f) => f.id === formId), [guide, formId]);
+  if (!form) return <Notice kind="problem">{`There is no form “${formId}” in this guide.`}</Notice>;
+  const taxon = taxonIndex(guide).get(form.taxon);
+  return (
+    <View>
+      <TaxonName guide={guide} taxon={form.taxon} size={32} />
+      <Words size="lead">{sayFacets(guide, form)}</Words>
+      <Words quiet size="small">{[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}</Words>
+    </View>
+  );
+}
+
+const ScaleBar = ({ mm, pixels }: { mm: number; pixels: number }) => (
+  <View style={styles.scale}>
+    <View style={[styles.bar, { width: pixels }]} />
+    <Words size="small" quiet>{`${mm} mm`}</Words>
+  </View>
+);
+
+function Description({ guide, formId }: { guide: Guide; formId: string }) {
+  const compiled = useMemo(() => compileGuide(guide), [guide]);
+  const at = compiled.forms.findIndex((form) => form.id === formId);
+  if (at < 0) return null;
+  return (
+    <Sheet title="What the guide says of it">
+      {inWorkingOrder(guide).map(({ group, label, characters }) => (
+        <View key={group} style={styles.group}>
+          <Words size="small" strong color={colour.kelp}>{label}</Words>
+          {characters.map((character) => (
+            <View key={character.id} style={styles.row}>
+              <Words size="small" quiet style={styles.what}>{character.label}</Words>
+              <Words size="small" style={styles.said}>{sayScore(character, compiled.tables.get(character.id)!, at)}</Words>
+            </View>
+          ))}
+        </View>
+      ))}
+    </Sheet>
+  );
+}
+
+/** "two lobes 85 %, one arch 12 %", "1.24 to 1.36"; states under 5 % are left out. */
+function sayScore(character: Character, table: Table, form: number): string {
+  if (!table.scored[form]) return 'not scored';
+  if (table.type === 'values') {
+    const edge = (z: number) => {
+      const x = table.mean[form] + z * table.sd[form];
+      return sayValue(character, table.log ? Math.exp(x) : x, 0).trim();
+    };
+    return `${edge(-1.96)} to ${edge(1.96)}`;
+  }
+  return frequenciesOf(table, form)
+    .filter(({ p }) => p >= 0.05)
+    .sort((a, b) => b.p - a.p)
+    .map(({ state, p }) => `${character.states?.find((s) => s.id === state)?.label ?? state} ${Math.round(p * 100)} %`)
+    .join(', ');
+}
+
+const styles = StyleSheet.create({
+  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  plate: { backgroundColor: colour.paper, borderRadius: radius.l, borderWidth: 1, borderColor: colour.hairline, padding: space.s },
+  scale: { alignItems: 'flex-end', alignSelf: 'flex-end', padding: space.s },
+  bar: { height: 6, borderLeftWidth: 1.5, borderRightWidth: 1.5, borderBottomWidth: 1.5, borderColor: colour.ink },
+  group: { gap: 3, paddingBottom: space.s },
+  row: { flexDirection: 'row', gap: space.m, justifyContent: 'space-between' },
+  what: { flex: 1 },
+  said: { flex: 1.3, textAlign: 'right' },
+});

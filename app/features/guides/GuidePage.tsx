@@ -1,0 +1,91 @@
+import { urlOf } from '@plesion/contract';
+import { type Form, formsOf, type Guide } from '@plesion/core/guide';
+import { Link, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Glyph } from '../../ui/Glyph';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading } from '../../ui/states';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { useGuide } from './useGuide';
+
+/** A guide: what it holds, every form drawn, its sources. */
+export function GuidePage({ id }: { id: string }) {
+  const router = useRouter();
+  const stored = useGuide(id);
+  const [view, setView] = useState('dorsal');
+  if (stored.error) return <Screen><Failed error={stored.error} retry={() => void stored.refetch()} /></Screen>;
+  if (!stored.data) return <Loading what="The guide" />;
+  const { guide, version } = stored.data;
+  const forms = formsOf(guide);
+  return (
+    <Screen widest={1080} foot={<View style={styles.foot}><Button kind="main" label="Name a specimen with it" onPress={() => router.push(`/specimens/new?guide=${id}`)} /></View>}>
+      <Words size="display" heading={1}>{guide.title}</Words>
+      <Words quiet>{`${guide.area} · version ${version}`}</Words>
+      <Words>{guide.summary}</Words>
+      <Notice kind="caution" title="Take care">{guide.caution}</Notice>
+      <Choice
+        label="View" hideLabel options={[{ id: 'dorsal', label: 'from above' }, { id: 'ventral', label: 'from below' }]} chosen={[view]}
+        onChange={([chosen]) => setView(chosen)}
+      />
+      {guide.taxa.filter((taxon) => taxon.forms).map((taxon) => (
+        <Sheet key={taxon.id}>
+          <View>
+            <TaxonName guide={guide} taxon={taxon.id} size={23} />
+            <Words size="small" quiet>{[taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}</Words>
+            {taxon.note && <Words size="small" quiet>{taxon.note}</Words>}
+          </View>
+          <View style={styles.wall}>
+            {forms.filter((form) => form.taxon === taxon.id).map((form) => <FormTile key={form.id} id={id} guide={guide} form={form} view={view} />)}
+          </View>
+        </Sheet>
+      ))}
+      <Sheet title="Sources" aside="they disagree in places">
+        {guide.sources.map((source) => (
+          <View key={source.id}>
+            <Words strong size="small">{source.label}</Words>
+            <Words size="small" quiet>{source.citation}</Words>
+          </View>
+        ))}
+      </Sheet>
+      <Button
+        label="Plesion JSON" hint="Download this guide as Plesion JSON" icon={<Glyph name="download" size={18} color={colour.kelp} />}
+        onPress={() => window.location.assign(urlOf('exportGuide', { params: { id } }))}
+      />
+    </Screen>
+  );
+}
+
+export const sayFacets = (guide: Guide, form: Form): string =>
+  Object.entries(form.facets)
+    .map(([facet, value]) => guide.facets[facet as keyof typeof guide.facets]?.find((v) => v.id === value)?.label ?? value)
+    .join(', ');
+
+function FormTile({ id, guide, form, view }: { id: string; guide: Guide; form: Form; view: string }) {
+  const plate = formPlate(guide, form.id, view, 'thumb');
+  return (
+    <Link href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
+      <Pressable accessibilityLabel={`${form.taxon} ${sayFacets(guide, form)}`} style={styles.tile}>
+        {plate && <PlateView plate={plate} width={136} height={116} />}
+        <Words size="small">{sayFacets(guide, form)}</Words>
+      </Pressable>
+    </Link>
+  );
+}
+
+const styles = StyleSheet.create({
+  wall: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  tile: {
+    width: 150, alignItems: 'center', padding: space.s, gap: space.xs, borderRadius: radius.m, backgroundColor: colour.paper, borderWidth: 1,
+    borderColor: colour.hairline,
+  },
+  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
+});

@@ -1,0 +1,54 @@
+import { type Character, type CompiledGuide, compileGuide, type Guide } from '@plesion/core/guide';
+import { type Detail, type Measure, type Plate, planOf, type Traits, traitsOf } from '@plesion/core/plates';
+
+/** Drawings kept at once; the oldest go first. */
+const KEPT = 400;
+const drawn = new Map<string, Plate | undefined>();
+const compiledGuides = new WeakMap<Guide, CompiledGuide>();
+
+function compiledOf(guide: Guide): CompiledGuide {
+  let compiled = compiledGuides.get(guide);
+  if (!compiled) {
+    compiled = compileGuide(guide);
+    compiledGuides.set(guide, compiled);
+  }
+  return compiled;
+}
+
+function once(key: string, draw: () => Plate | undefined): Plate | undefined {
+  if (!drawn.has(key)) {
+    drawn.set(key, draw());
+    if (drawn.size > KEPT) drawn.delete(drawn.keys().next().value!);
+  }
+  return drawn.get(key);
+}
+
+/** The usual individual of a form, with what was seen of the one at hand on top. */
+export function formTraits(guide: Guide, form: string, seen: Traits = {}): Traits {
+  const compiled = compiledOf(guide);
+  const index = Math.max(0, compiled.forms.findIndex((f) => f.id === form));
+  return { ...traitsOf(compiled, index), ...seen };
+}
+
+export function formPlate(guide: Guide, form: string, view: string, detail: Detail, seen?: Traits): Plate | undefined {
+  const plan = planOf(guide);
+  if (!plan) return undefined;
+  return once(`${guide.id} ${form} ${view} ${detail} ${seen ? JSON.stringify(seen) : ''}`, () =>
+    plan.draw(formTraits(guide, form, seen), view, detail));
+}
+
+/** The tile of a state. */
+export function tilePlate(guide: Guide, character: Character, state: string | number): Plate | undefined {
+  const plan = planOf(guide);
+  return plan && once(`${guide.plan} tile ${character.id} ${state}`, () => plan.tile(character, state));
+}
+
+/** Where a character is measured, on the plate that shows it. */
+export function measuresOn(guide: Guide, form: string, character: Character): { plate: Plate; measures: Measure[] } | undefined {
+  const plan = planOf(guide);
+  const view = character.plate?.view;
+  if (!plan || !view || !plan.views.includes(view)) return undefined;
+  const plate = formPlate(guide, form, view, 'thumb');
+  const measures = plan.measures(formTraits(guide, form), character.id);
+  return plate && measures.length > 0 ? { plate, measures } : undefined;
+}

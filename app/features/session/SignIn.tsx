@@ -1,0 +1,117 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { RequestProblem, schemas } from '@plesion/contract';
+import { useState } from 'react';
+import { Controller, type Path, useForm, type UseFormSetError } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { colour, space, useWide } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Entry } from '../../ui/Entry';
+import { Mark } from '../../ui/Mark';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { useEnter } from './useSession';
+
+/** The door: the demo in one press, an account, or a new station. */
+export function SignIn() {
+  const wide = useWide();
+  const { signIn } = useEnter();
+  const [making, setMaking] = useState(false);
+  return (
+    <Screen widest={520}>
+      <View style={[styles.head, wide && styles.headWide]}>
+        <Mark size={72} />
+        <Words size="display" heading={1}>Plesion</Words>
+        <Words size="lead" quiet style={styles.centred}>
+          Which of two that look almost alike, and how sure may you be?
+        </Words>
+      </View>
+      <Sheet>
+        <Words strong>Look round the demo station</Words>
+        <Words quiet size="small">Invented ledge crabs on invented islands. Nothing to set up.</Words>
+        <Button kind="main" label="Open the demo" busy={signIn.isPending} onPress={() => signIn.mutate({ name: 'demo', password: 'demo' })} />
+        {signIn.error && <Notice kind="problem">{signIn.error.message}</Notice>}
+      </Sheet>
+      <Sheet title={making ? 'Make a station' : 'Sign in'}>
+        {making ? <StationForm /> : <AccountForm />}
+        <Button kind="quiet" label={making ? 'I have an account' : 'Make a station of your own'} onPress={() => setMaking(!making)} />
+      </Sheet>
+    </Screen>
+  );
+}
+
+/** Put the server's complaint at the field it names. */
+function showProblem<T extends object>(error: unknown, fields: Path<T>[], setError: UseFormSetError<T>): void {
+  if (!(error instanceof RequestProblem)) throw error;
+  const field = fields.find((name) => name === error.body.field);
+  setError(field ?? 'root', { message: error.message });
+}
+
+function AccountForm() {
+  const { signIn } = useEnter();
+  const form = useForm({ resolver: zodResolver(schemas.Credentials), defaultValues: { name: '', password: '' } });
+  const submit = form.handleSubmit((values) =>
+    signIn.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name', 'password'], form.setError)));
+  return (
+    <View style={styles.form}>
+      <Controller
+        control={form.control} name="name"
+        render={({ field, fieldState }) => (
+          <Entry label="Account" autoCapitalize="none" autoComplete="username" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur}
+            problem={fieldState.error?.message} />
+        )}
+      />
+      <Controller
+        control={form.control} name="password"
+        render={({ field, fieldState }) => (
+          <Entry label="Password" secureTextEntry autoComplete="current-password" value={field.value} onChangeText={field.onChange}
+            onBlur={field.onBlur} onSubmitEditing={() => void submit()} problem={fieldState.error?.message} />
+        )}
+      />
+      {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
+      <Button label="Sign in" busy={signIn.isPending} onPress={() => void submit()} />
+    </View>
+  );
+}
+
+function StationForm() {
+  const { makeStation } = useEnter();
+  const form = useForm({ resolver: zodResolver(schemas.NewStation), defaultValues: { station: '', name: '', password: '' } });
+  const submit = form.handleSubmit((values) =>
+    makeStation.mutateAsync(values).catch((error: unknown) => showProblem(error, ['station', 'name', 'password'], form.setError)));
+  return (
+    <View style={styles.form}>
+      <Controller
+        control={form.control} name="station"
+        render={({ field, fieldState }) => (
+          <Entry label="Name of the station" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur} problem={fieldState.error?.message}
+            hint="The group that works together and shares a daybook." />
+        )}
+      />
+      <Controller
+        control={form.control} name="name"
+        render={({ field, fieldState }) => (
+          <Entry label="Your account" autoCapitalize="none" autoComplete="username" value={field.value} onChangeText={field.onChange}
+            onBlur={field.onBlur} problem={fieldState.error?.message} hint="It signs your determinations." />
+        )}
+      />
+      <Controller
+        control={form.control} name="password"
+        render={({ field, fieldState }) => (
+          <Entry label="Password" secureTextEntry autoComplete="new-password" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur}
+            onSubmitEditing={() => void submit()} problem={fieldState.error?.message} hint="8 characters or more." />
+        )}
+      />
+      {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
+      <Button label="Make the station" busy={makeStation.isPending} onPress={() => void submit()} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { alignItems: 'center', gap: space.s, paddingTop: space.xxl, paddingBottom: space.l },
+  headWide: { paddingTop: 72 },
+  centred: { textAlign: 'center', color: colour.quiet },
+  form: { gap: space.m },
+});

@@ -1,0 +1,71 @@
+import type { Session } from '@plesion/contract';
+import { RequestProblem } from '@plesion/contract';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { createContext, useContext } from 'react';
+import { api } from '../../lib/api';
+import { device } from '../../lib/device';
+
+const KEPT = 'plesion.session';
+
+export const SessionContext = createContext<Session | undefined>(undefined);
+
+/** Who is signed in; only below the gate. */
+export function useSession(): Session {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error('useSession is used outside the signed-in part of the application.');
+  return session;
+}
+
+/** The session as the server knows it; without a connection, as this device last knew it. */
+export function useSessionQuery() {
+  return useQuery({
+    queryKey: ['session'],
+    retry: false,
+    queryFn: async ({ signal }): Promise<Session | null> => {
+      try {
+        const session = await api('session', {}, signal);
+        device.write(KEPT, JSON.stringify(session));
+        return session;
+      } catch (error) {
+        if (!(error instanceof RequestProblem)) throw error;
+        if (error.status === 401) {
+          device.remove(KEPT);
+          return null;
+        }
+        const kept = device.read(KEPT);
+        if (error.status === 0 && kept) return JSON.parse(kept) as Session;
+        throw error;
+      }
+    },
+  });
+}
+
+export function useEnter() {
+  const client = useQueryClient();
+  const entered = (session: Session) => {
+    client.clear();
+    device.write(KEPT, JSON.stringify(session));
+    client.setQueryData(['session'], session);
+  };
+  const signIn = useMutation({
+    mutationFn: (body: { name: string; password: string }) => api('signIn', { body }),
+    onSuccess: entered,
+  });
+  const makeStation = useMutation({
+    mutationFn: (body: { station: string; name: string; password: string }) => api('makeStation', { body }),
+    onSuccess: entered,
+  });
+  return { signIn, makeStation };
+}
+
+export function useSignOut() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => api('signOut', {}),
+    onSuccess: () => {
+      device.remove(KEPT);
+      client.clear();
+      client.setQueryData(['session'], null);
+    },
+  });
+}

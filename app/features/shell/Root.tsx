@@ -1,0 +1,53 @@
+import { SchibstedGrotesk_400Regular } from '@expo-google-fonts/schibsted-grotesk/400Regular';
+import { SchibstedGrotesk_500Medium } from '@expo-google-fonts/schibsted-grotesk/500Medium';
+import { SchibstedGrotesk_600SemiBold } from '@expo-google-fonts/schibsted-grotesk/600SemiBold';
+import { SchibstedGrotesk_700Bold } from '@expo-google-fonts/schibsted-grotesk/700Bold';
+import { Spectral_500Medium } from '@expo-google-fonts/spectral/500Medium';
+import { Spectral_500Medium_Italic } from '@expo-google-fonts/spectral/500Medium_Italic';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { useFonts } from 'expo-font';
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { queryClient } from '../../lib/api';
+import { colour, font } from '../../theme';
+import { Failed, Loading } from '../../ui/states';
+import { SignIn } from '../session/SignIn';
+import { SessionContext, useSessionQuery } from '../session/useSession';
+import { Shell } from './Shell';
+
+/** Everything round the screens: fonts, the server's cache, the door and the places. */
+export function Root({ children }: { children: ReactNode }) {
+  const [ready, fontError] = useFonts({
+    [font.text]: SchibstedGrotesk_400Regular,
+    [font.medium]: SchibstedGrotesk_500Medium,
+    [font.strong]: SchibstedGrotesk_600SemiBold,
+    [font.bold]: SchibstedGrotesk_700Bold,
+    [font.name]: Spectral_500Medium_Italic,
+    [font.nameUpright]: Spectral_500Medium,
+  });
+  if (!ready && !fontError) return <View style={styles.page} />;
+  return (
+    <SafeAreaProvider>
+      <QueryClientProvider client={queryClient}>
+        <View style={styles.page}>
+          <Gate>{children}</Gate>
+        </View>
+      </QueryClientProvider>
+    </SafeAreaProvider>
+  );
+}
+
+function Gate({ children }: { children: ReactNode }) {
+  const session = useSessionQuery();
+  if (session.isPending) return <Loading what="Your station" />;
+  if (session.error) return <Failed error={session.error} retry={() => void session.refetch()} />;
+  if (!session.data) return <SignIn />;
+  return (
+    <SessionContext.Provider value={session.data}>
+      <Shell>{children}</Shell>
+    </SessionContext.Provider>
+  );
+}
+
+const styles = StyleSheet.create({ page: { flex: 1, backgroundColor: colour.mist } });

@@ -1,0 +1,90 @@
+import { Link, usePathname } from 'expo-router';
+import type { ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH, useWide } from '../../theme';
+import { Glyph, type GlyphName } from '../../ui/Glyph';
+import { Mark } from '../../ui/Mark';
+import { Words } from '../../ui/Words';
+import { useSession, useSignOut } from '../session/useSession';
+
+interface Place {
+  href: string;
+  label: string;
+  glyph: GlyphName;
+  holds: (path: string) => boolean;
+}
+
+const onBench = (path: string) => /^\/bench|^\/specimens\/[^/]+\/(bench|name)/.test(path);
+
+/** The places of the application. */
+const PLACES: Place[] = [
+  { href: '/', label: 'Daybook', glyph: 'daybook', holds: (path) => path === '/' || (path.startsWith('/specimens') && !onBench(path)) },
+  { href: '/bench', label: 'Bench', glyph: 'bench', holds: onBench },
+  { href: '/guides', label: 'Guides', glyph: 'guides', holds: (path) => path.startsWith('/guides') },
+];
+
+/** Bottom bar on a phone, left rail on a wide screen. */
+export function Shell({ children }: { children: ReactNode }) {
+  const wide = useWide();
+  return (
+    <View style={[styles.fill, wide && styles.beside]}>
+      {wide && <Rail />}
+      <View role="main" style={styles.fill}>{children}</View>
+      {!wide && (
+        <View role="navigation" aria-label="Places" style={styles.bar}>
+          {PLACES.map((place) => <PlaceLink key={place.href} place={place} />)}
+        </View>
+      )}
+    </View>
+  );
+}
+
+function Rail() {
+  const session = useSession();
+  const signOut = useSignOut();
+  return (
+    <View style={styles.rail}>
+      <View style={styles.brand}>
+        <Mark size={34} />
+        <Words size="lead" strong>Plesion</Words>
+      </View>
+      <View role="navigation" aria-label="Places" style={styles.railPlaces}>
+        {PLACES.map((place) => <PlaceLink key={place.href} place={place} wide />)}
+      </View>
+      <View style={styles.whoever}>
+        <Words size="small" strong>{session.station.name}</Words>
+        <Words size="small" quiet>{session.account.name}</Words>
+        <Pressable role="button" onPress={() => signOut.mutate()} style={styles.leave}>
+          <Words size="small" color={colour.kelp}>Sign out</Words>
+        </Pressable>
+      </View>
+    </View>
+  );
+}
+
+function PlaceLink({ place, wide }: { place: Place; wide?: boolean }) {
+  const here = place.holds(usePathname());
+  const color = here ? colour.kelp : colour.quiet;
+  return (
+    <Link href={place.href as '/'} asChild>
+      <Pressable aria-current={here ? 'page' : undefined} style={StyleSheet.flatten([styles.place, wide && styles.placeWide, here && wide && styles.here])}>
+        <Glyph name={place.glyph} color={color} />
+        <Words size="small" strong={here} color={color}>{place.label}</Words>
+      </Pressable>
+    </Link>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1, minWidth: 0, minHeight: 0 },
+  beside: { flexDirection: 'row', height: '100%' },
+  bar: { flexDirection: 'row', backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, paddingBottom: 4 },
+  place: { flex: 1, minHeight: TOUCH + 8, alignItems: 'center', justifyContent: 'center', gap: 2 },
+  rail: { width: 208, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline, padding: space.l, gap: space.xl },
+  brand: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  railPlaces: { gap: space.xs, flex: 1 },
+  placeWide: { flex: 0, flexDirection: 'row', justifyContent: 'flex-start', gap: space.m, paddingHorizontal: space.m, minHeight: TOUCH, borderRadius: radius.m },
+  here: { backgroundColor: colour.kelpWash },
+  whoever: { gap: 2 },
+  leave: { minHeight: TOUCH, justifyContent: 'center' },
+});

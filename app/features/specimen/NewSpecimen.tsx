@@ -1,0 +1,57 @@
+import type { Situation } from '@plesion/core/specimen';
+import { format } from 'date-fns';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { v7 as mintId } from 'uuid';
+import { Choice } from '../../ui/Choice';
+import { Failed, Loading } from '../../ui/states';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { useGuide, useGuides } from '../guides/useGuide';
+import { useSession } from '../session/useSession';
+import { startDraft } from './drafts';
+import { SituationForm } from './SituationForm';
+
+/** A new specimen: which guide, what one has of it, where and when; then the Bench. */
+export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
+  const router = useRouter();
+  const station = useSession().station.id;
+  const guides = useGuides();
+  const [picked, setPicked] = useState(wanted);
+  const guideId = picked ?? guides.data?.guides[0]?.id;
+  const guide = useGuide(guideId);
+  const begin = (label: string, situation: Situation) => {
+    const id = mintId();
+    startDraft(station, id, { version: 0, guideId: guideId!, label, situation, readings: [], determinations: [], hidden: false });
+    router.replace(`/specimens/${id}/bench`);
+  };
+  return (
+    <Screen widest={720}>
+      <Words size="display" heading={1}>A new specimen</Words>
+      {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
+      {(guides.data?.guides.length ?? 0) > 1 && (
+        <Sheet>
+          <Choice
+            label="Guide" options={guides.data!.guides.map(({ id, title }) => ({ id, label: title }))} chosen={guideId ? [guideId] : []}
+            onChange={([id]) => setPicked(id)}
+          />
+        </Sheet>
+      )}
+      {guide.data ? (
+        <>
+          <Notice kind="caution" title="Take care">{guide.data.guide.caution}</Notice>
+          <SituationForm
+            key={guideId} guide={guide.data.guide} label="" submitLabel="To the Bench" onSubmit={begin}
+            situation={{ date: format(new Date(), 'yyyy-MM-dd'), distance: 'hand', light: 'fair', handling: 'hold' }}
+          />
+        </>
+      ) : guide.error ? (
+        <Failed error={guide.error} retry={() => void guide.refetch()} />
+      ) : (
+        <Loading what="The guide" />
+      )}
+    </Screen>
+  );
+}

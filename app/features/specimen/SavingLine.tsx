@@ -1,0 +1,53 @@
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Words } from '../../ui/Words';
+import type { Draft, DraftState } from './draft';
+
+const SAID = {
+  saved: 'Saved', waiting: 'Saving …', sending: 'Saving …', 'kept-here': 'Kept on this device; will be sent', refused: 'Not saved', conflict: 'Changed elsewhere',
+} as const;
+
+/** Where the changes are, in two words. */
+export function SavingLine({ state }: { state: DraftState }) {
+  return (
+    <Words size="small" quiet role="status" testID="saving">
+      {SAID[state.saving.at]}
+    </Words>
+  );
+}
+
+/** What needs doing about saving: a refusal, a conflict, no connection. */
+export function SavingTrouble({ draft, state }: { draft: Draft; state: DraftState }) {
+  const { saving } = state;
+  if (saving.at === 'refused') {
+    return (
+      <Notice kind="problem" title="The station’s server did not take this" action={<Button small label="Try again" onPress={() => void draft.flush()} />}>
+        {`${saving.message} It is kept on this device.`}
+      </Notice>
+    );
+  }
+  if (saving.at === 'kept-here') {
+    return (
+      <Notice kind="note" title="No connection" action={<Button small label="Send now" onPress={() => void draft.flush()} />}>
+        Everything is kept on this device and sent when the server can be reached.
+      </Notice>
+    );
+  }
+  if (saving.at !== 'conflict') return null;
+  const theirs = saving.stored;
+  return (
+    <Notice kind="problem" title="This specimen was changed elsewhere">
+      <Words size="small">
+        {`Here: ${state.content.readings.length} readings. There: ${theirs.readings.length} readings, ${theirs.summary.name}. Names given on either side stay in the history.`}
+      </Words>
+      <View style={styles.choices}>
+        <Button small label="Keep mine" onPress={() => void draft.settle('mine')} />
+        <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
+      </View>
+    </Notice>
+  );
+}
+
+const styles = StyleSheet.create({ choices: { flexDirection: 'row', gap: space.s, paddingTop: space.s } });

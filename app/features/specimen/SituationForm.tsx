@@ -1,0 +1,128 @@
+import { schemas } from '@plesion/contract';
+import { type Guide, HANDLING } from '@plesion/core/guide';
+import { DISTANCES, LIGHTS, type Situation } from '@plesion/core/specimen';
+import { type Control, Controller, useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Entry } from '../../ui/Entry';
+import { Sheet } from '../../ui/Sheet';
+import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS } from './situationText';
+
+const coordinate = (limit: number, what: string) =>
+  z.string().trim().refine((text) => text === '' || Math.abs(Number(text.replace(',', '.'))) <= limit, `${what} is a number from −${limit} to ${limit}.`);
+
+/** Text as typed; made into a situation when it is right. */
+const Form = schemas.Situation.omit({ latitude: true, longitude: true, date: true }).extend({
+  label: z.string().max(120),
+  date: z.union([z.literal(''), z.iso.date('Write the date as 2026-05-12.')]),
+  latitude: coordinate(90, 'Latitude'),
+  longitude: coordinate(180, 'Longitude'),
+}).refine((form) => (form.latitude === '') === (form.longitude === ''), { path: ['longitude'], message: 'Give both coordinates or neither.' });
+type FormValues = z.infer<typeof Form>;
+
+interface SituationFormProps {
+  guide: Guide;
+  label: string;
+  situation: Situation;
+  submitLabel: string;
+  onSubmit: (label: string, situation: Situation) => void;
+}
+
+/** Meet it: where, when, what can be seen and touched. */
+export function SituationForm({ guide, label, situation, submitLabel, onSubmit }: SituationFormProps) {
+  const form = useForm<FormValues>({
+    resolver: zodResolver(Form),
+    defaultValues: {
+      ...situation, label, date: situation.date ?? '', place: situation.place ?? '', note: situation.note ?? '',
+      latitude: situation.latitude?.toString() ?? '', longitude: situation.longitude?.toString() ?? '',
+    },
+  });
+  const submit = form.handleSubmit(({ label: name, latitude, longitude, date, ...rest }) => {
+    const number = (text: string) => (text === '' ? undefined : Number(text.replace(',', '.')));
+    onSubmit(name.trim(), withoutEmpty({ ...rest, date: date || undefined, latitude: number(latitude), longitude: number(longitude) }));
+  });
+  const { control } = form;
+  return (
+    <View style={styles.form}>
+      <Sheet title="What you have of it">
+        <Controller
+          control={control} name="views"
+          render={({ field }) => (
+            <Choice label="Views" many options={guide.views} chosen={field.value ?? guide.views.map((view) => view.id)} onChange={field.onChange} />
+          )}
+        />
+        <Chooser control={control} name="distance" label="How near" options={DISTANCES.map((id) => ({ id, label: DISTANCE_LABELS[id] }))} />
+        <Chooser control={control} name="light" label="Light" options={LIGHTS.map((id) => ({ id, label: LIGHT_LABELS[id] }))} />
+        <Chooser control={control} name="handling" label="Handling allowed" options={HANDLING.map((id) => ({ id, label: HANDLING_LABELS[id] }))} />
+      </Sheet>
+      <Sheet title="Where and when">
+        <View style={styles.pair}>
+          <View style={styles.cell}><Text control={control} name="place" label="Place" placeholder="ledge, shore, harbour" /></View>
+          <View style={styles.cell}><Text control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" /></View>
+        </View>
+        {guide.regions.length > 0 && <Chooser control={control} name="region" label="Region" options={guide.regions} />}
+        {guide.habitats.length > 0 && <Chooser control={control} name="habitat" label="Habitat" options={guide.habitats} />}
+        <View style={styles.pair}>
+          <View style={styles.cell}><Text control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" /></View>
+          <View style={styles.cell}><Text control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" /></View>
+        </View>
+      </Sheet>
+      <Sheet title="To find it again">
+        <Text control={control} name="label" label="Label or number" placeholder="L4-01" />
+        <Text control={control} name="note" label="Note" multiline />
+      </Sheet>
+      <Button kind="main" label={submitLabel} onPress={() => void submit()} />
+    </View>
+  );
+}
+
+interface TextProps {
+  control: Control<FormValues>;
+  name: 'place' | 'date' | 'latitude' | 'longitude' | 'label' | 'note';
+  label: string;
+  placeholder?: string;
+  inputMode?: 'numeric' | 'text';
+  multiline?: boolean;
+}
+
+function Text({ control, name, ...entry }: TextProps) {
+  return (
+    <Controller
+      control={control} name={name}
+      render={({ field, fieldState }) => (
+        <Entry {...entry} value={field.value ?? ''} onChangeText={field.onChange} onBlur={field.onBlur} problem={fieldState.error?.message} />
+      )}
+    />
+  );
+}
+
+interface ChooserProps {
+  control: Control<FormValues>;
+  name: 'distance' | 'light' | 'handling' | 'region' | 'habitat';
+  label: string;
+  options: readonly { id: string; label: string }[];
+}
+
+function Chooser({ control, name, label, options }: ChooserProps) {
+  return (
+    <Controller
+      control={control} name={name}
+      render={({ field }) => (
+        <Choice label={label} options={options} clearable chosen={field.value ? [field.value] : []} onChange={([chosen]) => field.onChange(chosen)} />
+      )}
+    />
+  );
+}
+
+const withoutEmpty = (situation: Situation): Situation =>
+  Object.fromEntries(Object.entries(situation).filter(([, value]) => value !== undefined && value !== ''));
+
+const styles = StyleSheet.create({
+  form: { gap: space.m },
+  pair: { flexDirection: 'row', gap: space.m, flexWrap: 'wrap' },
+  cell: { flex: 1, minWidth: 140 },
+});

@@ -1,0 +1,126 @@
+import type { SpecimenWrite } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { traitsRead } from '@plesion/core/plates';
+import type { Determination } from '@plesion/core/specimen';
+import { useRouter } from 'expo-router';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, radius, space, WIDE } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading } from '../../ui/states';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { sayReading } from '../bench/readings';
+import { useAssessment } from '../bench/useAssessment';
+import { useGuide } from '../guides/useGuide';
+import { formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { SavingTrouble } from './SavingLine';
+import { sayDate, saySituation } from './situationText';
+import { useDraft } from './useDraft';
+
+/** A specimen as it stands in the daybook, with its history. */
+export function SpecimenPage({ id }: { id: string }) {
+  const router = useRouter();
+  const { draft, state, error, refetch } = useDraft(id);
+  const guide = useGuide(state?.content.guideId);
+  const answer = useAssessment(guide.data, state?.content).data;
+  if (error ?? guide.error) return <Screen><Failed error={error ?? guide.error} retry={refetch} /></Screen>;
+  if (!draft || !state || !guide.data) return <Loading what="The specimen" />;
+  const { content } = state;
+  const book = guide.data.guide;
+  const last = content.determinations.at(-1);
+  const hide = (hidden: boolean) => draft.change((now) => ({ ...now, hidden }));
+  return (
+    <Screen
+      foot={
+        <View style={styles.actions}>
+          <Button label={content.readings.length ? 'Open on the Bench' : 'To the Bench'} onPress={() => router.push(`/specimens/${id}/bench`)} />
+          <Button kind="main" label={last ? 'Name it again' : 'Write it down'} onPress={() => router.push(`/specimens/${id}/name`)} />
+        </View>
+      }
+    >
+      <SavingTrouble draft={draft} state={state} />
+      {content.hidden && <Notice kind="note" title="Removed from the daybook" action={<Button small label="Put it back" onPress={() => hide(false)} />}>It is kept and can be restored.</Notice>}
+      <View style={styles.head}>
+        {last ? <TaxonName guide={book} {...last} size={30} /> : <Words size="display" heading={1}>Not yet named</Words>}
+        <Words quiet>
+          {[last && inHundred(last.p), last && Object.values(last.facets).join(', '), content.label].filter(Boolean).join(' · ')}
+        </Words>
+        <Words quiet>{saySituation(content.situation, book) || 'no place or date'}</Words>
+        {content.situation.note && <Words>{content.situation.note}</Words>}
+      </View>
+      {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
+      <History guide={book} determinations={content.determinations} />
+      <Sheet title="What was read" aside={`${content.readings.length}`}>
+        {content.readings.length === 0 && <Words quiet>Nothing yet. Open it on the Bench and begin with any mark you can see.</Words>}
+        {content.readings.map((reading, i) => {
+          const character = book.characters.find((c) => c.id === reading.character);
+          return character ? (
+            <View key={reading.id ?? i} style={styles.reading}>
+              <Words size="small" quiet style={styles.what}>{character.label}</Words>
+              <Words size="small" strong style={styles.said}>{sayReading(character, reading)}</Words>
+            </View>
+          ) : null;
+        })}
+      </Sheet>
+      {!content.hidden && <Button kind="quiet" label="Remove from the daybook" onPress={() => hide(true)} />}
+    </Screen>
+  );
+}
+
+function SpecimenPlates({ guide, content, form }: { guide: Guide; content: SpecimenWrite; form: string }) {
+  const screen = useWindowDimensions().width;
+  const width = screen >= WIDE ? 380 : Math.min(360, screen - 60);
+  const seen = traitsRead(guide, content.readings);
+  const plates = (['dorsal', 'ventral'] as const).flatMap((view) => {
+    const plate = formPlate(guide, form, view, 'full', seen);
+    return plate ? [{ view, plate }] : [];
+  });
+  return (
+    <View style={styles.plates}>
+      {plates.map(({ view, plate }) => (
+        <View key={view} style={styles.plate}>
+          <PlateView plate={plate} width={width} height={(width * plate.box.height) / plate.box.width} label={`The specimen as read, ${view}`} />
+          <Words size="small" quiet>{guide.views.find((v) => v.id === view)?.label ?? view}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function History({ guide, determinations }: { guide: Guide; determinations: readonly Determination[] }) {
+  if (determinations.length === 0) return null;
+  return (
+    <Sheet title="Names given" aside={determinations.length > 1 ? 'newest first' : undefined}>
+      {[...determinations].reverse().map((name, i) => (
+        <View key={name.id} style={[styles.name, i > 0 && styles.earlier]}>
+          <TaxonName guide={guide} {...name} size={i === 0 ? 19 : 16} />
+          <Words size="small" quiet>
+            {[Object.values(name.facets).join(', '), inHundred(name.p), name.by, sayDate(name.at, 'd MMM yyyy, HH:mm'), `guide version ${name.guideVersion}`]
+              .filter(Boolean).join(' · ')}
+          </Words>
+          {name.overruled && <Words size="small" color={colour.against}>{`Otherwise than recommended: ${name.reason}`}</Words>}
+          <Words size="small" quiet>{`Recommended then: ${name.recommended}`}</Words>
+        </View>
+      ))}
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { gap: space.xs },
+  actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
+  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  plate: {
+    backgroundColor: colour.paper, borderRadius: radius.l, borderWidth: 1, borderColor: colour.hairline, padding: space.s, alignItems: 'center',
+  },
+  reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
+  what: { flex: 1 },
+  said: { flex: 1, textAlign: 'right' },
+  name: { gap: 2 },
+  earlier: { borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
+});

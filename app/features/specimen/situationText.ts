@@ -1,0 +1,20 @@
+import type { Guide } from '@plesion/core/guide';
+import type { Distance, Light, Situation } from '@plesion/core/specimen';
+import { format, isValid, parseISO } from 'date-fns';
+
+export const DISTANCE_LABELS: Record<Distance, string> = { hand: 'in the hand', near: 'a few paces', far: 'far off' };
+export const LIGHT_LABELS: Record<Light, string> = { fair: 'fair', glare: 'glare', dusk: 'dusk', lamp: 'lamp' };
+export const HANDLING_LABELS = { look: 'look only', touch: 'touch', hold: 'hold', instrument: 'hold and measure' } as const;
+
+/** 12 May 2026; nothing where there is no date. */
+export function sayDate(date: string | undefined, pattern = 'd MMM yyyy'): string | undefined {
+  if (!date) return undefined;
+  const parsed = parseISO(date);
+  return isValid(parsed) ? format(parsed, pattern) : undefined;
+}
+
+/** "Quell Harbour, ledge 4 · 12 May 2026 · in the hand". */
+export function saySituation(situation: Situation, guide?: Guide): string {
+  const region = guide?.regions.find((r) => r.id === situation.region)?.label;
+  return [situation.place || region, sayDate(situation.date), situation.distance && DISTANCE_LABELS[situation.distance]].filter(Boolean).join(' · ');
+}

@@ -1,0 +1,15 @@
+import { createClient, RequestProblem } from '@plesion/contract';
+import { QueryClient } from '@tanstack/react-query';
+
+/** Calls to the server that served this page. */
+export const api = createClient('');
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 20_000,
+      // What was refused stays refused; what could not be reached may be reached soon.
+      retry: (failures, error) => !(error instanceof RequestProblem && error.status >= 400 && error.status < 500) && failures < 2,
+    },
+  },
+});

@@ -1,0 +1,44 @@
+/** What this device keeps between visits: text by key. Falls back to memory where the browser forbids it. */
+export interface Keeper {
+  read: (key: string) => string | undefined;
+  /** False when there was no room. */
+  write: (key: string, text: string) => boolean;
+  remove: (key: string) => void;
+  keys: () => string[];
+}
+
+export function memoryKeeper(): Keeper {
+  const kept = new Map<string, string>();
+  return {
+    read: (key) => kept.get(key),
+    write: (key, text) => Boolean(kept.set(key, text)),
+    remove: (key) => void kept.delete(key),
+    keys: () => [...kept.keys()],
+  };
+}
+
+function browserKeeper(storage: Storage): Keeper {
+  return {
+    read: (key) => storage.getItem(key) ?? undefined,
+    write: (key, text) => {
+      try {
+        storage.setItem(key, text);
+        return true;
+      } catch {
+        return false;
+      }
+    },
+    remove: (key) => storage.removeItem(key),
+    keys: () => Object.keys(storage),
+  };
+}
+
+function available(): Keeper {
+  try {
+    return browserKeeper(window.localStorage);
+  } catch {
+    return memoryKeeper();
+  }
+}
+
+export const device: Keeper = available();

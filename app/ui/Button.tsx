@@ -1,0 +1,55 @@
+import type { ReactNode } from 'react';
+import { ActivityIndicator, Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../theme';
+import { Words } from './Words';
+
+interface ButtonProps {
+  label: string;
+  onPress: () => void;
+  /** `main` once a screen; `plain` beside it; `quiet` for what is rarely wanted. */
+  kind?: 'main' | 'plain' | 'quiet';
+  disabled?: boolean;
+  busy?: boolean;
+  icon?: ReactNode;
+  /** What a screen reader says, where the label alone is too short. */
+  hint?: string;
+  small?: boolean;
+}
+
+export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, hint, small }: ButtonProps) {
+  const off = disabled || busy;
+  return (
+    <Pressable
+      role="button"
+      accessibilityLabel={hint ?? label}
+      aria-disabled={off}
+      aria-busy={busy}
+      disabled={off}
+      onPress={onPress}
+      style={({ pressed }) => [styles.base, small && styles.small, styles[kind], pressed && pressedStyles[kind], off && styles.off]}
+    >
+      <View style={styles.row}>
+        {busy ? <ActivityIndicator size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon}
+        <Words strong size={small ? 'small' : 'body'} color={kind === 'main' ? colour.sheet : colour.kelp}>
+          {label}
+        </Words>
+      </View>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  base: { minHeight: TOUCH, borderRadius: radius.m, paddingHorizontal: space.l, justifyContent: 'center', alignItems: 'center' },
+  small: { paddingHorizontal: space.m },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  main: { backgroundColor: colour.kelp },
+  plain: { backgroundColor: colour.sheet, borderWidth: 1, borderColor: colour.hairline },
+  quiet: { backgroundColor: 'transparent' },
+  off: { opacity: 0.5 },
+});
+
+const pressedStyles = StyleSheet.create({
+  main: { backgroundColor: colour.kelpDeep },
+  plain: { backgroundColor: colour.kelpWash },
+  quiet: { backgroundColor: colour.kelpWash },
+});

@@ -1,0 +1,54 @@
+import { useId } from 'react';
+import { StyleSheet, TextInput, type TextInputProps, View } from 'react-native';
+import { colour, font, radius, space, TOUCH } from '../theme';
+import { Words } from './Words';
+
+interface EntryProps extends Omit<TextInputProps, 'onChange'> {
+  label: string;
+  value: string;
+  onChangeText: (text: string) => void;
+  /** What is wrong and what to do. */
+  problem?: string;
+  unit?: string;
+  hint?: string;
+}
+
+/** A labelled text field; its problem is read out with it. */
+export function Entry({ label, problem, unit, hint, style, ...input }: EntryProps) {
+  const id = useId();
+  return (
+    <View style={styles.group}>
+      <Words size="small" strong quiet nativeID={`${id}-label`}>
+        {label}
+      </Words>
+      <View style={styles.row}>
+        <TextInput
+          {...input}
+          accessibilityLabel={label}
+          aria-invalid={Boolean(problem)}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          placeholderTextColor={colour.unknown}
+          style={[styles.input, input.multiline && styles.tall, problem ? styles.wrong : undefined, style]}
+        />
+        {unit && <Words quiet>{unit}</Words>}
+      </View>
+      {hint && !problem && <Words size="small" quiet>{hint}</Words>}
+      {problem && (
+        <Words nativeID={`${id}-problem`} role="alert" size="small" color={colour.hazard}>
+          {problem}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.xs, flexShrink: 1 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  input: {
+    flex: 1, minWidth: 0, minHeight: TOUCH, borderRadius: radius.s, borderWidth: 1, borderColor: colour.unknown, backgroundColor: colour.sheet,
+    paddingHorizontal: space.m, fontFamily: font.text, fontSize: 16, color: colour.ink, fontVariant: ['tabular-nums'],
+  },
+  tall: { minHeight: 88, paddingVertical: space.s },
+  wrong: { borderColor: colour.hazard, borderWidth: 2 },
+});

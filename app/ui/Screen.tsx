@@ -1,0 +1,31 @@
+import type { ReactNode } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { colour, space, useWide } from '../theme';
+
+interface ScreenProps {
+  children: ReactNode;
+  /** Stays in sight below the scrolled part. */
+  foot?: ReactNode;
+  /** Widest the column grows on a wide screen. */
+  widest?: number;
+}
+
+/** One scrolled column with an optional foot. */
+export function Screen({ children, foot, widest = 860 }: ScreenProps) {
+  const wide = useWide();
+  return (
+    <View style={styles.fill}>
+      <ScrollView style={styles.fill} contentContainerStyle={[styles.content, wide && styles.wide, { maxWidth: widest }]}>
+        {children}
+      </ScrollView>
+      {foot && <View style={styles.foot}>{foot}</View>}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1, backgroundColor: colour.mist },
+  content: { padding: space.m, gap: space.m, width: '100%', alignSelf: 'center', paddingBottom: space.xxl },
+  wide: { padding: space.xl, gap: space.l },
+  foot: { backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, padding: space.m },
+});

@@ -1,0 +1,59 @@
+import type { ReactNode } from 'react';
+import { ActivityIndicator, StyleSheet, View } from 'react-native';
+import { RequestProblem } from '@plesion/contract';
+import { colour, space } from '../theme';
+import { Button } from './Button';
+import { Mark } from './Mark';
+import { Notice } from './Notice';
+import { Words } from './Words';
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <View style={styles.middle} role="status" aria-label={`${what} is being fetched`}>
+      <ActivityIndicator color={colour.kelp} />
+      <Words quiet size="small">{what} …</Words>
+    </View>
+  );
+}
+
+interface EmptyProps {
+  title: string;
+  children: string;
+  action?: ReactNode;
+}
+
+/** Nothing here yet, and what to do next. */
+export function Empty({ title, children, action }: EmptyProps) {
+  return (
+    <View style={styles.middle}>
+      <Mark size={64} />
+      <Words size="title" heading={2}>{title}</Words>
+      <Words quiet style={styles.centred}>{children}</Words>
+      {action}
+    </View>
+  );
+}
+
+interface FailedProps {
+  error: unknown;
+  retry?: () => void;
+}
+
+export function Failed({ error, retry }: FailedProps) {
+  const offline = error instanceof RequestProblem && error.status === 0;
+  const message = error instanceof RequestProblem ? error.message : 'Something failed on this page.';
+  return (
+    <Notice
+      kind="problem"
+      title={offline ? 'No connection' : 'That did not work'}
+      action={retry && <Button small label="Try again" onPress={retry} />}
+    >
+      {offline ? `${message} What you have entered is kept on this device.` : message}
+    </Notice>
+  );
+}
+
+const styles = StyleSheet.create({
+  middle: { alignItems: 'center', justifyContent: 'center', gap: space.m, padding: space.xxl },
+  centred: { textAlign: 'center', maxWidth: 420 },
+});

@@ -1,0 +1,32 @@
+import type { Character, Guide } from '../guide';
+import { CRAB_VIEWS, crabMeasures, crabTile, type CrabView, drawCrab, type Measure } from './crab';
+import type { Plate } from './display';
+import type { Detail } from './pen';
+import type { Traits } from './traits';
+
+export { commandCount, cropPlate, type Ink, INK, PAPER, type Plate, plateSvg, squareRound } from './display';
+export { type Box, type Point } from './geometry';
+export { type Measure } from './crab';
+export { type Detail } from './pen';
+export { type Traits, traitsOf } from './traits';
+
+/** What a body plan can draw. */
+interface Plan {
+  views: readonly string[];
+  draw: (traits: Traits, view: string, detail: Detail) => Plate;
+  tile: (character: Character, state: string | number) => Plate | undefined;
+  measures: (traits: Traits, character: string) => Measure[];
+}
+
+const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
+  crab: {
+    views: CRAB_VIEWS,
+    draw: (traits, view, detail) => drawCrab(traits, view as CrabView, detail),
+    tile: crabTile,
+    measures: crabMeasures,
+  },
+};
+
+/** The body plan of a guide, where it has one. */
+export const planOf = (guide: Pick<Guide, 'plan'>): Plan | undefined => guide.plan && PLANS[guide.plan];
+export { traitsRead } from './traitsRead';
