@@ -8,8 +8,8 @@ export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 20_000,
-      // What was refused stays refused; what could not be reached may be reached soon.
-      retry: (failures, error) => !(error instanceof RequestProblem && error.status >= 400 && error.status < 500) && failures < 2,
+      // What was refused or not understood stays so; what could not be reached may be reached soon.
+      retry: (failures, error) => error instanceof RequestProblem && (error.status === 0 || error.status >= 500) && failures < 2,
     },
   },
 });

@@ -47,7 +47,7 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   input: {
     flex: 1, minWidth: 0, minHeight: TOUCH, borderRadius: radius.s, borderWidth: 1, borderColor: colour.unknown, backgroundColor: colour.sheet,
-    paddingHorizontal: space.m, fontFamily: font.text, fontSize: 16, color: colour.ink, fontVariant: ['tabular-nums'],
+    paddingHorizontal: space.m, fontFamily: font.text, fontSize: 16, color: colour.ink,
   },
   tall: { minHeight: 88, paddingVertical: space.s },
   wrong: { borderColor: colour.hazard, borderWidth: 2 },

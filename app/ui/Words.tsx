@@ -9,18 +9,20 @@ export interface WordsProps extends Omit<TextProps, 'children'> {
   size?: Size;
   strong?: boolean;
   quiet?: boolean;
+  /** Numbers that stand under each other: all digits of one width. */
+  figures?: boolean;
   color?: string;
   /** Heading level for screen readers. */
   heading?: 1 | 2 | 3;
 }
 
-/** All text of the interface; figures have one width. */
-export function Words({ children, size = 'body', strong, quiet, color, heading, style, ...rest }: WordsProps) {
+/** All text of the interface. */
+export function Words({ children, size = 'body', strong, quiet, figures, color, heading, style, ...rest }: WordsProps) {
   return (
     <Text
       {...rest}
       {...(heading ? { role: 'heading', 'aria-level': heading } : {})}
-      style={[styles.base, styles[size], strong && styles.strong, quiet && styles.quiet, color ? { color } : undefined, style]}
+      style={[styles.base, styles[size], strong && styles.strong, quiet && styles.quiet, figures && styles.figures, color ? { color } : undefined, style]}
     >
       {children}
     </Text>
@@ -28,7 +30,7 @@ export function Words({ children, size = 'body', strong, quiet, color, heading, 
 }
 
 const styles = StyleSheet.create({
-  base: { fontFamily: font.text, color: colour.ink, fontVariant: ['tabular-nums'] },
+  base: { fontFamily: font.text, color: colour.ink },
   small: { fontSize: 13, lineHeight: 18 },
   body: { fontSize: 15, lineHeight: 22 },
   lead: { fontSize: 17, lineHeight: 24 },
@@ -36,4 +38,5 @@ const styles = StyleSheet.create({
   display: { fontSize: 30, lineHeight: 36, fontFamily: font.bold },
   strong: { fontFamily: font.strong },
   quiet: { color: colour.quiet },
+  figures: { fontVariant: ['tabular-nums'] },
 });

@@ -61,7 +61,7 @@ export function callOf(compiled: CompiledGuide, full: Standing): Call {
     if (verdicts.at(-1)?.group === verdict.group) continue;
     verdicts.push(verdict);
     if (verdict.passes) called = verdict;
-    else narrowed ??= { grouping, verdict };
+    else if (grouping.groups.length > 1) narrowed ??= { grouping, verdict };
   }
   if (full.outside >= compiled.guide.settings.call.posterior) {
     return {
@@ -85,17 +85,20 @@ export function callOf(compiled: CompiledGuide, full: Standing): Call {
 function rankVerdict(bench: Bench, grouping: Grouping): Verdict {
   const masses = groupMasses(grouping, bench.full.p);
   const [lead, next] = ranked(masses);
-  const outside = bench.full.outside;
-  const rivalIsOutside = next === undefined || outside > masses[next];
   return verdictOn(bench, {
     level: grouping.level,
     group: grouping.groups[lead],
     forms: formsIn(grouping, lead),
-    rival: rivalIsOutside
-      ? { id: OUTSIDE, label: 'not in this guide', p: outside, side: OUTSIDE }
-      : { ...grouping.groups[next], p: masses[next], side: { forms: formsIn(grouping, next) } },
+    rival: rivalOf(bench, grouping, masses, next),
     marksNeeded: bench.compiled.guide.settings.call.groups,
   });
+}
+
+/** Marks are counted against the strongest other group; against "outside" only where the guide has no other. */
+function rivalOf({ full }: Bench, grouping: Grouping, masses: Float64Array, group: number | undefined): Question['rival'] {
+  return group === undefined
+    ? { id: OUTSIDE, label: 'not in this guide', p: full.outside, side: OUTSIDE }
+    : { ...grouping.groups[group], p: masses[group], side: { forms: formsIn(grouping, group) } };
 }
 
 function facetsOf(bench: Bench, taxon: string): Verdict[] {
@@ -165,19 +168,16 @@ function verdictOn({ compiled, full, without }: Bench, asked: Question): Verdict
 
 /** Two groups of the first level that could not be named, when together they can. */
 function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined): Omit<Call, 'facets' | 'verdicts'> | undefined {
-  const { compiled, full } = bench;
-  const masses = groupMasses(grouping, full.p);
+  const { compiled } = bench;
+  const masses = groupMasses(grouping, bench.full.p);
   const [lead, next, third] = ranked(masses);
   if (third === undefined) return undefined;
   if (called && grouping.groups[third] && !under(compiled, grouping.groups[third].id, called.group)) return undefined;
-  const outsideFirst = full.outside > masses[third];
   const verdict = verdictOn(bench, {
     level: grouping.level,
     group: { id: `${grouping.groups[lead].id}+${grouping.groups[next].id}`, label: 'either' },
     forms: [...formsIn(grouping, lead), ...formsIn(grouping, next)],
-    rival: outsideFirst
-      ? { id: OUTSIDE, label: 'not in this guide', p: full.outside, side: OUTSIDE }
-      : { ...grouping.groups[third], p: masses[third], side: { forms: formsIn(grouping, third) } },
+    rival: rivalOf(bench, grouping, masses, third),
     marksNeeded: compiled.guide.settings.call.groups,
   });
   if (!verdict.passes) return undefined;

@@ -2,3 +2,4 @@ export * from './situation';
 export * from './determination';
 export * from './summary';
 export * from './recommended';
+export * from './facets';

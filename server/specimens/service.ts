@@ -97,7 +97,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
     const record: SpecimenRecord = {
       id, stationId: caller.stationId, guideId: sent.guideId, guideVersion, version: (stored?.version ?? 0) + 1, label: sent.label,
       place: sent.situation.place || null, seenOn: sent.situation.date ?? null, named: determinations.length > 0,
-      search: searchText(guide, sent, summary), situation: sent.situation, readings: sent.readings, determinations, summary,
+      search: searchText(guide, sent, summary), ...asJson({ situation: sent.situation, readings: sent.readings, determinations, summary }),
       photo: sent.photo ?? null, hidden: sent.hidden, recordedBy: stored?.recordedBy ?? caller.accountName,
       createdAt: stored?.createdAt ?? now, updatedAt: now,
     };
@@ -106,6 +106,9 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
     return specimenOf(record);
   });
 }
+
+/** What JSON columns will hold: absent parts stay absent instead of becoming null. */
+const asJson = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 async function guideFor(em: Em, stationId: string, guideId: string) {
   if (!(await em.count(GuideEntity, { id: guideId, stationId }))) {

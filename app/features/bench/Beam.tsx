@@ -22,7 +22,7 @@ interface BeamProps {
 
 const TOP = 46;
 const STRING = 20;
-const ROW = 34;
+const ROW = 27;
 
 /**
  * The beam: readings hang on an axis of bits between the two leading candidates,
@@ -35,7 +35,7 @@ export function Beam({ guide, answer, say, onOpen }: BeamProps) {
   const axis = width - 40;
   const layout = layOutBeam(hung, beam.sum, beam.enough, axis);
   const rows = layout.weights.reduce((most, weight) => Math.max(most, weight.row + 1), 1);
-  const height = TOP + STRING + rows * ROW + 20;
+  const height = TOP + STRING + rows * ROW + 6;
   const x = (at: number) => width / 2 + (at * axis) / 2;
   return (
     <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} style={styles.fill}>
@@ -45,11 +45,11 @@ export function Beam({ guide, answer, say, onOpen }: BeamProps) {
       </View>
       <View style={{ height }} accessibilityLabel={sayBeam(answer)} role="group">
         <Svg width={width} height={height} aria-hidden>
-          <Notch x={x(layout.notches[0])} />
-          <Notch x={x(layout.notches[1])} />
+          {layout.notches.map((at) => <Notch key={at} x={x(at)} labelled={Math.abs(x(at) - x(layout.pointer)) > 44} />)}
           <Line x1={x(-1)} x2={x(1)} y1={TOP} y2={TOP} stroke={colour.ink} strokeWidth={3} strokeLinecap="round" />
           <Path d={`M${x(0) - 9} ${TOP + 17}L${x(0)} ${TOP + 2}L${x(0) + 9} ${TOP + 17}z`} fill={colour.ink} />
-          <Pointer x={x(layout.pointer)} bits={beam.sum} beyond={layout.beyond} />
+          <Pointer x={x(layout.pointer)} room={width} bits={beam.sum} beyond={layout.beyond} />
+          {layout.weights.map((weight) => <Thread key={weight.reading} weight={weight} x={x(weight.at)} />)}
           {layout.weights.map((weight) => <Weight key={weight.reading} weight={weight} x={x(weight.at)} />)}
         </Svg>
         {layout.weights.map((weight) => (
@@ -90,25 +90,29 @@ function underTaxon(guide: Guide, taxon: string, ancestor: string): boolean {
   return false;
 }
 
-function Notch({ x }: { x: number }) {
+function Notch({ x, labelled }: { x: number; labelled: boolean }) {
   return (
     <G>
       <Line x1={x} x2={x} y1={TOP - 9} y2={TOP + 9} stroke={colour.kelp} strokeWidth={3} />
-      <SvgText x={x} y={TOP + 24} fontSize={11} fontFamily={font.text} fill={colour.kelp} textAnchor="middle">enough</SvgText>
+      {labelled && <SvgText x={x} y={TOP - 14} fontSize={11} fontFamily={font.text} fill={colour.kelp} textAnchor="middle">enough</SvgText>}
     </G>
   );
 }
 
-function Pointer({ x, bits, beyond }: { x: number; bits: number; beyond: boolean }) {
+function Pointer({ x, room, bits, beyond }: { x: number; room: number; bits: number; beyond: boolean }) {
   const tip = beyond ? `M${x} ${TOP - 5}l${bits > 0 ? -11 : 11} -8l${bits > 0 ? 11 : -11} -8z` : `M${x - 9} ${TOP - 20}h18l-9 15z`;
   return (
     <G>
       <Path d={tip} fill={colour.ink} />
-      <SvgText x={x} y={TOP - 27} fontSize={13} fontFamily={font.strong} fill={colour.ink} textAnchor="middle">
+      <SvgText x={Math.max(32, Math.min(room - 32, x))} y={TOP - 27} fontSize={13} fontFamily={font.strong} fill={colour.ink} textAnchor="middle">
         {`${Math.abs(bits).toFixed(1)} bits`}
       </SvgText>
     </G>
   );
+}
+
+function Thread({ weight: { bits, row }, x }: { weight: Placed; x: number }) {
+  return <Line x1={x} x2={x} y1={TOP} y2={TOP + STRING + row * ROW} stroke={bits > 0 ? colour.for : colour.against} strokeWidth={1.4} />;
 }
 
 function Weight({ weight, x }: { weight: Placed; x: number }) {
@@ -120,7 +124,6 @@ function Weight({ weight, x }: { weight: Placed; x: number }) {
   const fill = left ? colour.forWash : colour.againstWash;
   return (
     <G>
-      <Line x1={x} x2={x} y1={TOP} y2={top} stroke={line} strokeWidth={1.6} />
       {left ? (
         <Rect x={x - size / 2} y={top} width={size} height={size} rx={4} fill={fill} stroke={line} strokeWidth={2} strokeDasharray={reading < 0 ? '3 3' : undefined} />
       ) : (

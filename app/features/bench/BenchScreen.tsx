@@ -78,6 +78,7 @@ function WideBench({ id, bench }: PartProps) {
         <CharacterList guide={guide} readings={state.content.readings} chosen={chosen?.id} onChoose={bench.choose} />
       </ScrollView>
       <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
+        {help && <KeyHelp onClose={() => setHelp(false)} />}
         <BenchHead id={id} guide={guide} state={state} answer={answer} />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
@@ -91,7 +92,6 @@ function WideBench({ id, bench }: PartProps) {
             {offered && chosen?.id !== offered && <Button small label="Go to it" onPress={() => bench.choose(offered)} />}
           </NextLookSheet>
         )}
-        {help && <KeyHelp onClose={() => setHelp(false)} />}
       </ScrollView>
       <View style={styles.right}>
         <ScrollView contentContainerStyle={styles.column}>

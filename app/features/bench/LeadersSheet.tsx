@@ -1,6 +1,6 @@
 import type { StandingAnswer } from '@plesion/contract';
 import { inHundred, type Level } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, RANKS } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Choice } from '../../ui/Choice';
@@ -68,10 +68,9 @@ function rowsAt(guide: Guide, answer: StandingAnswer, level: Level): Row[] {
     return (answer.facets.find(({ facet }) => facet === level.facet)?.values ?? []).map(({ value, label, p }) => ({ id: value, label, p }));
   }
   const atRank = answer.taxa.filter((taxon) => taxon.rank === level.rank);
-  const covered = new Set(guide.taxa.filter((taxon) => taxon.rank === level.rank).map((taxon) => taxon.parent));
   // A species without subspecies stands beside the subspecies of the others.
   const beside = answer.taxa.filter(
-    (taxon) => taxon.rank !== level.rank && !covered.has(taxon.taxon) && guide.taxa.some((t) => t.id === taxon.taxon && t.forms),
+    (taxon) => RANKS.indexOf(taxon.rank) < RANKS.indexOf(level.rank) && guide.taxa.some((t) => t.id === taxon.taxon && t.forms),
   );
   return [...atRank, ...beside].sort((a, b) => b.p - a.p).map(({ taxon, name, p }) => ({ id: taxon, taxon, label: name, p }));
 }

@@ -67,7 +67,7 @@ export function Bits({ bits }: { bits: number }) {
   if (Math.abs(bits) < 0.05) return <Words quiet>0.0</Words>;
   const left = bits > 0;
   return (
-    <Words strong color={left ? colour.for : colour.against}>
+    <Words strong figures color={left ? colour.for : colour.against}>
       {left ? `◂ ${bits.toFixed(1)}` : `${(-bits).toFixed(1)} ▸`}
     </Words>
   );

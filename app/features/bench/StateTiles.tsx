@@ -22,7 +22,7 @@ interface StateTilesProps {
   keys?: boolean;
 }
 
-const SIZE = 76;
+const SIZE = 64;
 
 /** The states of a character as drawings to choose from, and "not visible", always. */
 export function StateTiles({ guide, character, reading, onStates, onCount, onUnseen, several, keys }: StateTilesProps) {
@@ -90,10 +90,10 @@ function Tile({ label, on, many, hatched, mark, onPress, children }: TileProps) 
 const styles = StyleSheet.create({
   tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
-    width: 100, minHeight: 118, borderRadius: radius.m, borderWidth: 1, borderColor: colour.hairline, backgroundColor: colour.paper,
-    alignItems: 'center', padding: space.s, gap: space.xs, overflow: 'hidden',
+    flexGrow: 1, flexBasis: 76, maxWidth: 116, minHeight: 108, borderRadius: radius.m, borderWidth: 1, borderColor: colour.hairline, backgroundColor: colour.paper,
+    alignItems: 'center', padding: space.xs, paddingTop: space.s, gap: space.xs, overflow: 'hidden',
   },
-  on: { borderWidth: 2.5, borderColor: colour.kelp, backgroundColor: colour.kelpWash, padding: space.s - 1.5 },
+  on: { borderWidth: 2.5, borderColor: colour.kelp, backgroundColor: colour.kelpWash, padding: space.xs - 1.5, paddingTop: space.s - 1.5 },
   pressed: { backgroundColor: colour.kelpWash },
   drawing: { width: SIZE, height: SIZE, alignItems: 'center', justifyContent: 'center' },
   label: { textAlign: 'center', lineHeight: 16 },

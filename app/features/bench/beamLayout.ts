@@ -35,7 +35,7 @@ const MOST_REACH = 10;
  */
 export function layOutBeam(hung: readonly Hung[], sum: number, enough: number, width: number): BeamLayout {
   const largest = hung.reduce((most, { bits }) => Math.max(most, Math.abs(bits)), 0);
-  const reach = Math.min(MOST_REACH, Math.ceil(Math.max(enough + 0.8, largest + 0.5, Math.min(Math.abs(sum) + 0.5, MOST_REACH))));
+  const reach = Math.min(MOST_REACH, Math.max(enough + 1, largest + 0.5));
   const place = (bits: number) => Math.max(-1, Math.min(1, -bits / reach));
   const ends: number[] = [];
   const weights = hung

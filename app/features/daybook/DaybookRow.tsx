@@ -1,5 +1,6 @@
 import type { SpecimenRow } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
+import { sayFacets } from '@plesion/core/specimen';
 import { Link } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
@@ -13,7 +14,7 @@ import { PlateView } from '../plates/PlateView';
 export function DaybookRow({ row }: { row: SpecimenRow }) {
   const guide = useGuide(row.guideId).data?.guide;
   const plate = guide && formPlate(guide, row.summary.leadingForm, 'dorsal', 'thumb', row.traits);
-  const facets = Object.values(row.summary.facets).join(', ');
+  const facets = guide ? sayFacets(guide, row.summary.facets) : '';
   const sure = row.summary.p > 0 ? inHundred(row.summary.p) : undefined;
   return (
     <Link href={row.named ? `/specimens/${row.id}` : `/specimens/${row.id}/bench`} asChild>
@@ -25,12 +26,10 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
           ) : (
             <Words size="lead">{row.summary.name}</Words>
           )}
-          <Words size="small" quiet numberOfLines={1}>{[facets, row.place].filter(Boolean).join(' · ') || 'no place yet'}</Words>
-          <Words size="small" quiet numberOfLines={1}>{row.label || 'no label'}</Words>
+          <Words size="small" numberOfLines={1}>{[row.named && sure, facets].filter(Boolean).join(' · ') || row.summary.text}</Words>
+          <Words size="small" quiet numberOfLines={1}>{[row.place, row.label].filter(Boolean).join(' · ') || 'no place yet'}</Words>
         </View>
-        <View style={styles.sure}>
-          {row.named ? <Words size="small" strong>{sure ?? '—'}</Words> : <View style={styles.open}><Words size="small" strong color={colour.for}>open</Words></View>}
-        </View>
+        {!row.named && <View style={styles.open}><Words size="small" strong color={colour.for}>open</Words></View>}
       </Pressable>
     </Link>
   );
@@ -43,6 +42,5 @@ const styles = StyleSheet.create({
   },
   thumb: { width: 84, height: 66, borderRadius: radius.s, backgroundColor: colour.paper, alignItems: 'center', justifyContent: 'center' },
   words: { flex: 1, minWidth: 0 },
-  sure: { alignItems: 'flex-end', maxWidth: 96 },
   open: { borderWidth: 1.5, borderColor: colour.for, borderStyle: 'dashed', borderRadius: radius.s, paddingHorizontal: space.s },
 });

@@ -1,6 +1,6 @@
 import type { StandingAnswer } from '@plesion/contract';
 import { type Facets, FACETS, type FacetName, type Guide } from '@plesion/core/guide';
-import { type GivenName, overrules, QUALIFIERS, type Qualifier, recommendedName } from '@plesion/core/specimen';
+import { type GivenName, overrules, QUALIFIERS, type Qualifier, recommendedName, sayFacets } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -76,7 +76,7 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
         <View style={styles.foot}>
           <View style={styles.grow}>
             <TaxonName guide={guide} {...name} size={20} />
-            <Words size="small" quiet>{Object.values(name.facets).join(', ') || 'no sex, stage or morph'}</Words>
+            <Words size="small" quiet>{sayFacets(guide, name.facets) || 'no sex, stage or morph'}</Words>
           </View>
           <Button kind="main" label="Into the daybook" busy={busy} onPress={() => void write()} />
         </View>
@@ -84,7 +84,7 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
     >
       <Words size="display" heading={1}>How far may it be named?</Words>
       <Sheet title="Recommended">
-        <TaxonName guide={guide} {...recommended} size={24} />
+        {answer.call.kind === 'undetermined' ? <Words size="title">Not yet a name</Words> : <TaxonName guide={guide} {...recommended} size={24} />}
         <VerdictList verdicts={answer.call.verdicts} />
       </Sheet>
       <Notice kind="caution" title="A name is not a promise">

@@ -1,4 +1,5 @@
 import { type Character, compileGuide, frequenciesOf, type Guide, type Table, taxonIndex } from '@plesion/core/guide';
+import { sayFacets } from '@plesion/core/specimen';
 import { useMemo } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
@@ -11,7 +12,6 @@ import { Words } from '../../ui/Words';
 import { inWorkingOrder, sayValue } from '../bench/readings';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { sayFacets } from './GuidePage';
 import { useGuide } from './useGuide';
 
 /** One form: its plates large, and what the guide says of it. */
@@ -49,7 +49,7 @@ function FormHead({ guide, formId }: { guide: Guide; formId: string }) {
   return (
     <View>
       <TaxonName guide={guide} taxon={form.taxon} size={32} />
-      <Words size="lead">{sayFacets(guide, form)}</Words>
+      <Words size="lead">{sayFacets(guide, form.facets)}</Words>
       <Words quiet size="small">{[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}</Words>
     </View>
   );

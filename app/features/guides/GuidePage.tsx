@@ -1,5 +1,6 @@
 import { urlOf } from '@plesion/contract';
 import { type Form, formsOf, type Guide } from '@plesion/core/guide';
+import { sayFacets } from '@plesion/core/specimen';
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -64,18 +65,13 @@ export function GuidePage({ id }: { id: string }) {
   );
 }
 
-export const sayFacets = (guide: Guide, form: Form): string =>
-  Object.entries(form.facets)
-    .map(([facet, value]) => guide.facets[facet as keyof typeof guide.facets]?.find((v) => v.id === value)?.label ?? value)
-    .join(', ');
-
 function FormTile({ id, guide, form, view }: { id: string; guide: Guide; form: Form; view: string }) {
   const plate = formPlate(guide, form.id, view, 'thumb');
   return (
     <Link href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
-      <Pressable accessibilityLabel={`${form.taxon} ${sayFacets(guide, form)}`} style={styles.tile}>
+      <Pressable accessibilityLabel={`${form.taxon} ${sayFacets(guide, form.facets)}`} style={styles.tile}>
         {plate && <PlateView plate={plate} width={136} height={116} />}
-        <Words size="small">{sayFacets(guide, form)}</Words>
+        <Words size="small">{sayFacets(guide, form.facets)}</Words>
       </Pressable>
     </Link>
   );

@@ -2,7 +2,7 @@ import type { SpecimenWrite } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
-import type { Determination } from '@plesion/core/specimen';
+import { type Determination, sayFacets } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
@@ -48,7 +48,7 @@ export function SpecimenPage({ id }: { id: string }) {
       <View style={styles.head}>
         {last ? <TaxonName guide={book} {...last} size={30} /> : <Words size="display" heading={1}>Not yet named</Words>}
         <Words quiet>
-          {[last && inHundred(last.p), last && Object.values(last.facets).join(', '), content.label].filter(Boolean).join(' · ')}
+          {[last && inHundred(last.p), last && sayFacets(book, last.facets), content.label].filter(Boolean).join(' · ')}
         </Words>
         <Words quiet>{saySituation(content.situation, book) || 'no place or date'}</Words>
         {content.situation.note && <Words>{content.situation.note}</Words>}
@@ -100,7 +100,7 @@ function History({ guide, determinations }: { guide: Guide; determinations: read
         <View key={name.id} style={[styles.name, i > 0 && styles.earlier]}>
           <TaxonName guide={guide} {...name} size={i === 0 ? 19 : 16} />
           <Words size="small" quiet>
-            {[Object.values(name.facets).join(', '), inHundred(name.p), name.by, sayDate(name.at, 'd MMM yyyy, HH:mm'), `guide version ${name.guideVersion}`]
+            {[sayFacets(guide, name.facets), inHundred(name.p), name.by, sayDate(name.at, 'd MMM yyyy, HH:mm'), `guide version ${name.guideVersion}`]
               .filter(Boolean).join(' · ')}
           </Words>
           {name.overruled && <Words size="small" color={colour.against}>{`Otherwise than recommended: ${name.reason}`}</Words>}

@@ -22,7 +22,7 @@ export function drawPosture(traits: Traits, pose: CrabModel['pose']): Plate {
   drawClaw(pen, model, true, false);
   drawBack(pen, model);
   if (pose === 'flees') {
-    for (const [y, length] of [[0.2, 0.55], [0.7, 0.8]]) {
+    for (const [y, length] of [[0.45, 0.8]]) {
       const from: Point = [-1.75 * model.width, y * model.length];
       stroke(pen, 'posture', curve([from, [from[0] + length * model.width * 0.8, from[1]]], [], false), 0.04);
       note(pen, 'posture', [from]);

@@ -44,7 +44,8 @@ function leg(pen: Pen, model: CrabModel): void {
 }
 
 function below(pen: Pen, model: CrabModel): void {
-  drawUnderside(pen, model);
+  // The side teeth are not what these tiles are about.
+  drawUnderside(pen, { ...model, teeth: 2, toothForm: 'blunt' });
   drawSternum(pen, model);
   drawAbdomen(pen, model);
 }

@@ -1,0 +1,39 @@
+import { erf, normal, normalBelow, normalMass, pick, seeded } from '.';
+
+describe('chance', () => {
+  it('is the same for the same seed and different for another', () => {
+    const draw = (seed: string | number) => Array.from({ length: 5 }, seeded(seed));
+    expect(draw('crab')).toEqual(draw('crab'));
+    expect(draw('crab')).not.toEqual(draw('cone'));
+    expect(draw(7)).not.toEqual(draw(8));
+  });
+
+  it('is even, and normal deviates have mean 0 and variance 1', () => {
+    const chance = seeded(1);
+    const uniform = Array.from({ length: 20_000 }, chance);
+    expect(uniform.reduce((a, b) => a + b, 0) / 20_000).toBeCloseTo(0.5, 1);
+    expect(Math.min(...uniform)).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...uniform)).toBeLessThan(1);
+    const deviates = Array.from({ length: 20_000 }, () => normal(chance));
+    expect(deviates.reduce((a, b) => a + b, 0) / 20_000).toBeCloseTo(0, 1);
+    expect(deviates.reduce((a, b) => a + b * b, 0) / 20_000).toBeCloseTo(1, 1);
+  });
+
+  it('picks by weight', () => {
+    const chance = seeded(2);
+    const counts = [0, 0, 0];
+    for (let i = 0; i < 9000; i++) counts[pick([1, 0, 2], chance)]++;
+    expect(counts[1]).toBe(0);
+    expect(counts[2] / counts[0]).toBeCloseTo(2, 0);
+  });
+});
+
+describe('the normal curve', () => {
+  it.each([[0, 0], [0.3, 0.32862675945912745], [1, 0.8427007929497149], [2.5, 0.999593047982555], [5, 0.9999999999984626], [-1, -0.8427007929497149], [30, 1]])(
+    'erf(%f)', (x, value) => expect(erf(x)).toBeCloseTo(value, 14));
+
+  it('holds 95 % within 1.96 standard deviations', () => {
+    expect(normalMass(-1.959963984540054, 1.959963984540054, 0, 1)).toBeCloseTo(0.95, 12);
+    expect(normalBelow(10, 10, 3)).toBe(0.5);
+  });
+});

@@ -1,0 +1,358 @@
+import fc from 'fast-check';
+import { ledgeCrabs } from '../../demo/ledgeCrabs';
+import { seeded } from '../chance';
+import { type Character, compileGuide, type Guide } from '../guide';
+import { traitsOf } from '../plates';
+import { tinyGuide } from '../test/tinyGuide';
+import {
+  assess, beamBetween, callOf, checkReadings, createWeigher, dependenceWeights, entropyOf, expectedInformation, groupByRank, inHundred, liveForms, nextLooks,
+  overlapOf, ratioOf, type Reading, standing, tailedLogDensity, withoutReading,
+} from '.';
+
+const crabs = compileGuide(ledgeCrabs, { date: '2026-05-12', region: 'south-tessary' });
+
+/** Any reading that the ledge crab guide allows. */
+const anyReading = fc.constantFrom(...ledgeCrabs.characters).chain((character): fc.Arbitrary<Reading> => {
+  const certainty = fc.constantFrom('sure', 'likely', 'guess') as fc.Arbitrary<Reading['certainty']>;
+  const about = { character: fc.constant(character.id), certainty };
+  if (character.states) return fc.record({ ...about, states: fc.subarray(character.states.map((s) => s.id), { minLength: 1 }) });
+  if (character.counts) return fc.record({ ...about, value: fc.integer({ min: character.counts.from, max: character.counts.to }) });
+  const [low, high] = character.kind === 'measurement' ? [3, 50] : [0.1, 2.5];
+  return fc.record({ ...about, value: fc.double({ min: low, max: high, noNaN: true }), error: fc.double({ min: 0, max: 1, noNaN: true }) });
+});
+const someReadings = fc.array(anyReading, { maxLength: 12 });
+
+const edge = (state: string, more: Partial<Reading> = {}): Reading => ({ character: 'edge', states: [state], ...more });
+
+describe('laws of the standing', () => {
+  it('probabilities sum to 1 and none is negative', () => {
+    fc.assert(fc.property(someReadings, (readings) => {
+      const { p, outside } = standing(crabs, {}, readings);
+      expect(p.reduce((a, b) => a + b, outside)).toBeCloseTo(1, 10);
+      expect(Math.min(outside, ...p)).toBeGreaterThanOrEqual(0);
+    }));
+  });
+
+  it('the order of readings does not matter', () => {
+    fc.assert(fc.property(someReadings, (readings) => {
+      const forth = standing(crabs, {}, readings).p;
+      const back = standing(crabs, {}, [...readings].reverse()).p;
+      forth.forEach((p, f) => expect(back[f]).toBeCloseTo(p, 9));
+    }));
+  });
+
+  it('what is not visible is no evidence', () => {
+    fc.assert(fc.property(someReadings, fc.constantFrom(...ledgeCrabs.characters), (readings, character) => {
+      const with_ = standing(crabs, {}, [...readings, { character: character.id, status: 'not-visible' }]).p;
+      expect([...with_]).toEqual([...standing(crabs, {}, readings).p]);
+    }));
+  });
+
+  it('all states together are no evidence', () => {
+    const before = standing(crabs, {}, []).p;
+    const after = standing(crabs, {}, [{ character: 'front-edge', states: ['two-lobes', 'one-arch', 'three-teeth'] }]).p;
+    after.forEach((p, f) => expect(p).toBeCloseTo(before[f], 10));
+  });
+
+  it('a ratio does not depend on the unit of its two lengths', () => {
+    fc.assert(fc.property(fc.double({ min: 5, max: 50, noNaN: true }), fc.double({ min: 5, max: 50, noNaN: true }), fc.double({ min: 0.01, max: 100, noNaN: true }), (a, b, unit) => {
+      const mm = ratioOf({ numerator: a, denominator: b, error: 0.3 });
+      const other = ratioOf({ numerator: a * unit, denominator: b * unit, error: 0.3 * unit });
+      expect(other.value).toBeCloseTo(mm.value, 9);
+      expect(other.error!).toBeCloseTo(mm.error!, 9);
+    }));
+  });
+
+  it('the beam adds up to the log odds of its sides, whatever was read', () => {
+    fc.assert(fc.property(someReadings, (readings) => {
+      const full = standing(crabs, {}, readings);
+      const { of } = groupByRank(crabs, 'species');
+      const side = (group: number) => ({ forms: [...of.keys()].filter((f) => of[f] === group) });
+      const mass = (group: number) => side(group).forms.reduce((sum, f) => sum + full.p[f], 0);
+      const beam = beamBetween(full, side(0), side(1));
+      expect(beam.sum).toBeCloseTo(Math.log2(mass(0) / mass(1)), 6);
+      expect(beam.start + beam.contributions.reduce((a, b) => a + b, 0)).toBeCloseTo(beam.sum, 9);
+    }));
+  });
+
+  it('leaving a reading out is the standing without it', () => {
+    fc.assert(fc.property(fc.array(anyReading, { minLength: 1, maxLength: 8 }), (readings) => {
+      const full = standing(crabs, {}, readings);
+      const at = readings.length - 1;
+      const left = withoutReading(crabs, full, full.weighed.length - 1);
+      if (full.weighed.at(-1)?.index !== at) return;
+      standing(crabs, {}, readings.slice(0, at)).p.forEach((p, f) => expect(left.p[f]).toBeCloseTo(p, 8));
+    }));
+  });
+});
+
+describe('cases worked on paper', () => {
+  it('one state, read without error', () => {
+    // Prior ½ : ½ (ε = 0.0001). L(round|a) = 0.8, L(round|b) = 0.2.
+    // P(a) : P(b) = 0.8 : 0.2, so 0.8 and 0.2 but for the outside class.
+    const { p } = standing(compileGuide(tinyGuide()), {}, [edge('round')]);
+    expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.8, 10);
+  });
+
+  it('one state that is misread in 1 of 10', () => {
+    // L(round|a) = 0.8 × 0.9 + 0.2 × 0.1 = 0.74; L(round|b) = 0.2 × 0.9 + 0.8 × 0.1 = 0.26.
+    const guide = tinyGuide({ settings: { ...tinyGuide().settings, reliability: 0.9 } });
+    const { p } = standing(compileGuide(guide), {}, [edge('round')]);
+    expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.74, 10);
+  });
+
+  it('a reading that is only likely', () => {
+    // Predictive (0.8 + 0.2) / 2 = 0.5. L'(a) = 0.8 × 0.8 + 0.2 × 0.5 = 0.74; L'(b) = 0.8 × 0.2 + 0.2 × 0.5 = 0.26.
+    const { p } = standing(compileGuide(tinyGuide()), {}, [edge('round', { certainty: 'likely' })]);
+    expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.74, 10);
+  });
+
+  it('a length with an error', () => {
+    // 10.5 ± 1: variance 1 + 1 = 2. z²: a 0.25 / 2, b 2.25 / 2. ln odds = (2.25 − 0.25) / 4 = 0.5; odds e^0.5 = 1.6487; P(a) = 0.62246.
+    const { p } = standing(compileGuide(tinyGuide()), {}, [{ character: 'length', value: 10.5, error: 1 }]);
+    expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.62246, 5);
+  });
+
+  it('a count that only one of them has', () => {
+    // Four teeth: ½ of a, ½ of b: no evidence. Five: never a, so b but for the outside class.
+    const compiled = compileGuide(tinyGuide());
+    const four = standing(compiled, {}, [{ character: 'teeth', value: 4 }]).p;
+    expect(four[0] / (four[0] + four[1])).toBeCloseTo(0.5, 10);
+    expect(standing(compiled, {}, [{ character: 'teeth', value: 5 }]).p[0]).toBe(0);
+  });
+
+  it('two readings of one dependence group, γ = 0.6', () => {
+    // Weight 1 / (1 + 1 × 0.6) = 0.625 each. Odds 4 from the edge, e^2 from 10 mm (z² 0 and 4, error 0): 0.625 × (2 + 2.8854) bits = 3.0534.
+    const base = tinyGuide();
+    const guide = tinyGuide({
+      dependence: [{ id: 'size', label: 'size', gamma: 0.6 }],
+      characters: base.characters.map((c): Character => ({ ...c, dependence: 'size' })),
+    });
+    const { bits, weighed } = standing(compileGuide(guide), {}, [edge('round'), { character: 'length', value: 10, error: 0 }]);
+    expect(weighed.map((w) => w.weight)).toEqual([0.625, 0.625]);
+    expect(bits[0] - bits[1]).toBeCloseTo(3.0534, 4);
+  });
+
+  it('a second look at the same mark counts less: γ = 0.7', () => {
+    // 1 / (1 + 0.7) = 0.588 each, 1.176 looks in all: 2 bits × 1.17647 = 2.35294.
+    const { bits } = standing(compileGuide(tinyGuide()), {}, [edge('round', { id: '1' }), edge('round', { id: '2' })]);
+    expect(bits[0] - bits[1]).toBeCloseTo(2.35294, 5);
+    expect(dependenceWeights(tinyGuide(), [edge('round'), edge('round')])).toEqual([1 / 1.7, 1 / 1.7]);
+  });
+
+  it('an outlier is held by the tail', () => {
+    // 2 % at four times the width: at z = 8 density 0.02/4 φ(2) + 0.98 φ(8) = 2.69955e-4.
+    expect(Math.exp(tailedLogDensity(64, 0.02))).toBeCloseTo(0.005 * 0.05399097, 9);
+    expect(tailedLogDensity(9, 0)).toBeCloseTo(-4.5 - 0.9189385, 6);
+  });
+
+  it('"does not apply" speaks through the scored applicability only', () => {
+    const base = tinyGuide();
+    const applies = (taxon: string, frequency: number) => ({ character: 'edge', scope: { taxon }, source: 'book', value: { kind: 'applies' as const, frequency } });
+    const guide = tinyGuide({ scores: [...base.scores, applies('a', 0.9), applies('b', 0.3)] });
+    // 0.1 : 0.7
+    const { p } = standing(compileGuide(guide), {}, [{ character: 'edge', status: 'does-not-apply' }]);
+    expect(p[0] / p[1]).toBeCloseTo(1 / 7, 10);
+    const silent = standing(compileGuide(base), {}, [{ character: 'edge', status: 'does-not-apply' }]);
+    expect(silent.weighed).toEqual([]);
+  });
+
+  it('expected information of a perfect mark is the whole bit, of a useless one nothing', () => {
+    const mark = (a: number, b: number): Guide => {
+      const guide = tinyGuide();
+      guide.scores[0].value = { kind: 'states', states: { round: a } };
+      guide.scores[1].value = { kind: 'states', states: { round: b } };
+      return guide;
+    };
+    const worth = (guide: Guide) => {
+      const compiled = compileGuide(guide);
+      const full = standing(compiled, {}, []);
+      return expectedInformation(compiled.tables.get('edge')!, liveForms(full, groupByRank(compiled, 'species')), 0);
+    };
+    expect(worth(mark(0.999999, 0.000001))).toBeCloseTo(1, 2);
+    expect(worth(mark(0.5, 0.5))).toBeCloseTo(0, 6);
+    // 0.8 against 0.2: 1 − H(0.8) = 1 − 0.72193
+    expect(worth(mark(0.8, 0.2))).toBeCloseTo(0.27807, 2);
+  });
+
+  it('information of a length, by quadrature', () => {
+    // Two normals two standard deviations apart, ½ : ½, with the error 0.5 in it: d = 2 / √1.25 = 1.78885.
+    // I = 1 − E[H] for the balanced pair; numerical integration on paper's finer grid gives 0.4182 bits.
+    const compiled = compileGuide(tinyGuide());
+    const live = liveForms(standing(compiled, {}, []), groupByRank(compiled, 'species'));
+    const d = 2 / Math.sqrt(1.25);
+    let exact = 0;
+    for (let x = -8; x < 8 + d; x += 0.001) {
+      const [a, b] = [x, x - d].map((z) => Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI));
+      const m = (a + b) / 2;
+      if (m > 1e-300) exact += 0.001 * (a * Math.log2(a / m) + b * Math.log2(b / m)) / 2;
+    }
+    expect(expectedInformation(compiled.tables.get('length')!, live, 0)).toBeCloseTo(exact, 2);
+  });
+
+  it('overlap of two normals two standard deviations apart is 0.3173', () => {
+    // 2 Φ(−1)
+    const compiled = compileGuide(tinyGuide());
+    const live = liveForms(standing(compiled, {}, []), groupByRank(compiled, 'species'));
+    expect(overlapOf(compiled, compiled.tables.get('length')!, live, 0, 1)).toBeCloseTo(0.3173, 3);
+    expect(overlapOf(compiled, compiled.tables.get('edge')!, live, 0, 1)).toBeCloseTo(0.4, 10);
+  });
+
+  it('entropy of four alike is two bits', () => {
+    expect(entropyOf(Float64Array.of(0.25, 0.25, 0.25, 0.25))).toBe(2);
+  });
+});
+
+describe('the call', () => {
+  const at = { date: '2026-05-12', region: 'south-tessary' };
+  const s = (character: string, ...states: string[]): Reading => ({ character, states });
+  const call = (...readings: Reading[]) => callOf(crabs, standing(crabs, at, readings));
+  const murica = [s('front-edge', 'three-teeth'), s('granules', 'dense'), s('claw-gape', 'gaping'), s('claw-tips', 'half-dark')];
+
+  it('says nothing before anything was read', () => {
+    expect(call()).toMatchObject({ kind: 'undetermined', facets: {} });
+  });
+
+  it('does not rest on one mark, however famous', () => {
+    const one = call(s('front-edge', 'three-teeth'), s('front-edge', 'three-teeth'));
+    expect(one.verdicts.find((v) => v.group === 'murica')).toMatchObject({ passes: false, marks: 1 });
+  });
+
+  it('names the species on independent marks and says why not finer', () => {
+    const named = call(...murica);
+    expect(named).toMatchObject({ kind: 'taxon', taxon: 'murica' });
+    expect(named.verdicts.find((v) => v.group === 'murica')!.worst!.p).toBeGreaterThan(0.8);
+  });
+
+  it('names sex and stage from one good look, and morph not without', () => {
+    const named = call(...murica, s('abdomen', 'narrow'), { character: 'carapace-width', value: 33 });
+    expect(named.facets).toEqual({ stage: 'adult', sex: 'male' });
+    expect(named.verdicts.find((v) => v.level.kind === 'facet' && v.level.facet === 'morph')).toMatchObject({ passes: false });
+  });
+
+  it('species yes; subspecies no: needs more', () => {
+    const readings = [s('eye-stalks', 'long'), s('rear-edge', 'hollowed'), s('granules', 'smooth'), s('claw-inside', 'violet'), s('alarm', 'flattens')];
+    const named = callOf(crabs, standing(crabs, { region: 'south-tessary', switchedOff: ['range', 'abundance'] }, readings));
+    expect(named).toMatchObject({ kind: 'taxon', taxon: 'velloma' });
+    expect(named.text).toMatch(/^Species yes; subspecies no: needs /);
+  });
+
+  it('says one of two when only two are left', () => {
+    const named = callOf(crabs, standing(crabs, { switchedOff: ['abundance'] }, [
+      s('granules', 'scattered', 'smooth'), s('claw-gape', 'closed'), s('leg-fringe', 'none', 'sparse'), s('tooth-form', 'sharp', 'blunt'),
+      { character: 'side-teeth', value: 5 }, s('front-edge', 'two-lobes', 'one-arch'),
+    ]));
+    expect(named.kind).toBe('either');
+    expect([named.taxon, named.other].sort()).toEqual(['cinerata', 'velloma']);
+  });
+
+  it('finds that something is not in the guide', () => {
+    const odd = callOf(crabs, standing(crabs, {}, [
+      { character: 'width-ratio', value: 0.6, error: 0.02 }, { character: 'leg-ratio', value: 3, error: 0.05 }, { character: 'claw-depth', value: 0.9, error: 0.02 },
+      { character: 'claw-ratio', value: 2, error: 0.02 }, { character: 'abdomen-ratio', value: 1.6, error: 0.03 },
+    ]));
+    expect(odd.kind).toBe('outside');
+  });
+
+  it('is not surer of itself than it may be: 9 of 10 simulated crabs that it names are that species', () => {
+    const chance = seeded('calls');
+    const compiled = compileGuide(ledgeCrabs);
+    let named = 0;
+    let right = 0;
+    for (let n = 0; n < 150; n++) {
+      const form = Math.floor(chance() * compiled.forms.length);
+      const traits = traitsOf(compiled, form, chance);
+      const readings = ledgeCrabs.characters.filter(() => chance() < 0.5).map((c): Reading =>
+        typeof traits[c.id] === 'number' ? { character: c.id, value: traits[c.id] as number } : { character: c.id, states: [traits[c.id] as string] });
+      const { kind, taxon } = callOf(compiled, standing(compiled, { switchedOff: ['abundance'] }, readings));
+      if (kind !== 'taxon' || taxon === 'petralda') continue;
+      named++;
+      if (compiled.forms[form].taxon.startsWith(taxon!)) right++;
+    }
+    expect(named).toBeGreaterThan(60);
+    expect(right / named).toBeGreaterThan(0.9);
+  });
+});
+
+describe('next looks', () => {
+  const looks = (situation: object, readings: Reading[] = []) =>
+    nextLooks(crabs, standing(crabs, {}, readings), groupByRank(crabs, 'species'), situation, readings);
+
+  it('rank worth per second, and offer nothing that was read', () => {
+    const [first, second] = looks({});
+    expect((first.bits * first.chance) / first.seconds).toBeGreaterThanOrEqual((second.bits * second.chance) / second.seconds);
+    expect(looks({}, [{ character: first.character, status: 'not-visible' }]).map((l) => l.character)).not.toContain(first.character);
+  });
+
+  it('list what needs another view, more handling or nearness apart, with the reason', () => {
+    const hindrance = (situation: object, character: string) => looks(situation).find((l) => l.character === character)?.hindrance;
+    expect(hindrance({ views: ['dorsal'] }, 'belly-spots')).toBe('view');
+    expect(hindrance({ handling: 'look' }, 'width-ratio')).toBe('handling');
+    expect(hindrance({ distance: 'far' }, 'granules')).toBe('distance');
+    expect(hindrance({}, 'granules')).toBeUndefined();
+    const all = looks({ handling: 'look' });
+    expect(all.findIndex((l) => l.hindrance)).toBeGreaterThan(all.findLastIndex((l) => !l.hindrance));
+  });
+
+  it('count for less beside a reading of the same dependence group', () => {
+    const full = standing(crabs, {}, []);
+    const grouping = groupByRank(crabs, 'species');
+    const bits = (readings: Reading[]) => nextLooks(crabs, full, grouping, {}, readings).find((l) => l.character === 'granules')!.bits;
+    // γ = 0.3 in "relief": one mate tempers by 1 / 1.3
+    expect(bits([{ character: 'back-groove', states: ['deep'] }])).toBeCloseTo(bits([]) / 1.3, 10);
+  });
+});
+
+describe('the whole answer', () => {
+  it('rolls up, keeps a ledger in the order given, and says when only the map leads', () => {
+    const readings: Reading[] = [{ character: 'front-edge', states: ['one-arch'] }, { character: 'granules', status: 'not-visible' }];
+    const answer = assess(crabs, { region: 'south-tessary' }, readings);
+    const species = answer.taxa.filter((t) => t.rank === 'species').reduce((sum, t) => sum + t.p, answer.outside);
+    expect(species).toBeCloseTo(1, 9);
+    expect(answer.ledger.map(({ character, weight }) => [character, weight])).toEqual([['front-edge', 1], ['granules', 0]]);
+    expect(answer.beam.left.p).toBeGreaterThanOrEqual(answer.beam.right.p);
+    expect(answer.mapOnly).toEqual({ without: 'velloma', label: 'Petralda velloma' });
+  });
+
+  it('answers the level asked', () => {
+    const answer = assess(crabs, {}, [], { kind: 'facet', facet: 'sex' });
+    expect([answer.beam.left.group, answer.beam.right.group].sort()).toEqual(['female', 'male']);
+  });
+
+  it('is the same from a weigher that was told the guide once', () => {
+    const weigh = createWeigher();
+    const request = { hash: 'h', situation: {}, readings: [{ character: 'eggs', states: ['carried'] }] };
+    expect(weigh(request)).toEqual({ known: false });
+    const first = weigh({ ...request, guide: ledgeCrabs });
+    expect(weigh(request)).toEqual(first);
+    expect(first).toMatchObject({ known: true, assessment: { call: { kind: 'undetermined' } } });
+  });
+});
+
+describe('readings that cannot be', () => {
+  it.each<[Reading, string, string]>([
+    [{ character: 'wings', states: ['two'] }, 'unknown-character', 'readings[0].character'],
+    [{ character: 'front-edge', states: ['square'] }, 'unknown-state', 'readings[0].states'],
+    [{ character: 'front-edge' }, 'states-missing', 'readings[0].states'],
+    [{ character: 'front-edge', states: ['one-arch'], value: 3 }, 'value-unsuited', 'readings[0].value'],
+    [{ character: 'width-ratio', states: ['wide'] }, 'states-unsuited', 'readings[0].states'],
+    [{ character: 'width-ratio' }, 'value-missing', 'readings[0].value'],
+    [{ character: 'width-ratio', value: -1 }, 'value-not-positive', 'readings[0].value'],
+    [{ character: 'width-ratio', value: 1.2, error: -1 }, 'error-negative', 'readings[0].error'],
+    [{ character: 'carapace-width', parts: { numerator: 1, denominator: 2 } }, 'parts-unsuited', 'readings[0].parts'],
+    [{ character: 'side-teeth', value: 4.5 }, 'count-out-of-range', 'readings[0].value'],
+    [{ character: 'side-teeth', value: 40 }, 'count-out-of-range', 'readings[0].value'],
+  ])('%j', (reading, code, field) => {
+    expect(checkReadings(ledgeCrabs, [reading])).toContainEqual(expect.objectContaining({ code, field }));
+  });
+
+  it('leave what was not seen alone', () => {
+    expect(checkReadings(ledgeCrabs, [{ character: 'front-edge', status: 'not-visible' }])).toEqual([]);
+  });
+});
+
+describe('probabilities in words', () => {
+  it.each([[0.93, '93 in 100'], [0.004, '4 in 1000'], [0.0004, 'under 1 in 1000'], [0.994, 'over 99 in 100'], [0.99995, 'over 999 in 1000']])('%f is %s', (p, words) => {
+    expect(inHundred(p)).toBe(words);
+  });
+});
