@@ -1,4 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
+import { LockMode } from '@mikro-orm/core';
 import type { GuideRow, StoredGuide } from '@plesion/contract';
 import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
@@ -21,7 +22,7 @@ function sorted(value: unknown): unknown {
 export async function putGuide(em: Em, stationId: string, guide: Guide): Promise<StoredGuide> {
   const hash = guideHash(guide);
   return em.transactional(async (tx) => {
-    const known = await tx.findOne(GuideEntity, { stationId, slug: guide.id }, { lockMode: 4 });
+    const known = await tx.findOne(GuideEntity, { stationId, slug: guide.id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
     if (known?.hash === hash) return { ...headRow(known), guide };
     const version = (known?.version ?? 0) + 1;
     const head = {

@@ -3,7 +3,7 @@ import type { Problem } from '@plesion/core';
 import { type Guide, taxonIndex } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { type Determination, summarise } from '@plesion/core/specimen';
-import type { FilterQuery } from '@mikro-orm/core';
+import { type FilterQuery, LockMode } from '@mikro-orm/core';
 import { GuideEntity, GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
@@ -81,7 +81,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
   const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings });
 
   return em.transactional(async (tx) => {
-    const stored = await tx.findOne(SpecimenEntity, { id }, { lockMode: 4 });
+    const stored = await tx.findOne(SpecimenEntity, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
     if (stored ? stored.stationId !== caller.stationId : sent.version > 0) throw notFound('specimen');
     if (stored && stored.version !== sent.version) {
       const known = specimenOf(stored);

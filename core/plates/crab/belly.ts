@@ -76,7 +76,7 @@ export function drawSternum(pen: Pen, model: CrabModel): void {
     }
   }
   spots(pen, model);
-  mouthparts(pen, model);
+  if (pen.detail !== 'tile') mouthparts(pen, model);
 }
 
 function mouthparts(pen: Pen, model: CrabModel): void {
@@ -85,7 +85,6 @@ function mouthparts(pen: Pen, model: CrabModel): void {
     const plate = curve([at(0.008, 0.14), at(0.12, 0.135), at(0.16, 0.19), at(0.15, 0.28), at(0.1, 0.35), at(0.02, 0.34)]);
     const outline = side > 0 ? plate : mirrored(plate);
     shape(pen, { outline, part: 'mouth', tint: under(model), weight: 0.85, tone: roundTone(sample(outline, 3), model.width * 0.06, 0.04, 0.6) });
-    if (pen.detail === 'tile') continue;
     const crease = curve([at(0.075, 0.16), at(0.09, 0.24), at(0.075, 0.32)], [], false);
     stroke(pen, 'mouth', side > 0 ? crease : mirrored(crease), 0.008);
   }

@@ -1,0 +1,64 @@
+import { createClient, endpoints, openApi, RequestProblem, urlOf } from '.';
+
+const answering = (status: number, body: unknown) => {
+  const asked: { url: string; init?: RequestInit }[] = [];
+  const doFetch = (async (url: string, init?: RequestInit) => {
+    asked.push({ url, init });
+    return new Response(typeof body === 'string' ? body : JSON.stringify(body), { status });
+  }) as typeof fetch;
+  return { asked, call: createClient('http://station', doFetch) };
+};
+const ID = '0192f3a0-0000-7001-8000-000000000001';
+const session = { account: { id: ID, name: 'ann' }, station: { id: ID, name: 'Quell', demo: false } };
+
+describe('paths', () => {
+  it('hold their parameters, and only the filters that are set', () => {
+    expect(urlOf('standing', { params: { id: ID } })).toBe(`/api/guides/${ID}/standing`);
+    expect(urlOf('specimens', { query: { search: 'a & b', place: '', named: undefined } })).toBe('/api/specimens?search=a+%26+b');
+  });
+});
+
+describe('the client', () => {
+  it('sends JSON and gives back what the contract promises', async () => {
+    const { asked, call } = answering(200, session);
+    expect(await call('signIn', { body: { name: 'ann', password: 'x' } })).toEqual(session);
+    expect(asked[0]).toMatchObject({ url: 'http://station/api/session', init: { method: 'POST', body: '{"name":"ann","password":"x"}' } });
+  });
+
+  it('does not take an answer that breaks the contract', async () => {
+    await expect(answering(200, { account: {} }).call('session', {})).rejects.toThrow();
+  });
+
+  it('gives the server’s problem with its status, field and all', async () => {
+    const problem = { code: 'unknown-state', message: 'No such state.', field: 'readings[0].states', problems: [{ code: 'a', message: 'b' }] };
+    const error: unknown = await answering(400, problem).call('session', {}).catch((e: unknown) => e);
+    expect(error).toBeInstanceOf(RequestProblem);
+    expect(error).toMatchObject({ status: 400, body: problem, message: 'No such state.' });
+  });
+
+  it('says so when the answer is no problem it knows, or when there is none at all', async () => {
+    await expect(answering(502, '<html>').call('session', {})).rejects.toMatchObject({ status: 502, body: { code: 'no-answer' } });
+    const down = createClient('', (() => Promise.reject(new TypeError('down'))) as typeof fetch);
+    await expect(down('session', {})).rejects.toMatchObject({ status: 0, body: { code: 'offline' } });
+  });
+
+  it('leaves text as text', async () => {
+    expect(await answering(200, 'a,b').call('exportOccurrences', {})).toBe('a,b');
+  });
+});
+
+describe('OpenAPI', () => {
+  const described = openApi('1') as { paths: Record<string, Record<string, { operationId: string; responses: Record<string, unknown>; requestBody?: unknown; parameters: { name: string }[] }>> };
+  const operations = Object.values(described.paths).flatMap((path) => Object.values(path));
+
+  it('has every endpoint once', () => {
+    expect(operations.map((o) => o.operationId).sort()).toEqual(Object.keys(endpoints).sort());
+  });
+
+  it('tells parameters, bodies and refusals', () => {
+    const write = operations.find((o) => o.operationId === 'writeSpecimen')!;
+    expect(write.parameters.map((p) => p.name)).toEqual(['id']);
+    expect(write.requestBody).toBeDefined();
+    expect(Object.keys(write.responses)).toEqual(expect.arrayContaining(['200', '400', '401', '404', '409']));
+  });
+});

@@ -1,0 +1,85 @@
+import { endpoints, type Endpoint, openApi, urlOf } from '@plesion/contract';
+import { loadDemo } from '../demo';
+import { newStation, openTestServer, type TestServer } from '../test/testServer';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openTestServer();
+});
+afterAll(() => server.close());
+
+const ID = '0192f3a0-0000-7001-8000-000000000001';
+
+describe('the door', () => {
+  it('lets nobody in to anything without a session', async () => {
+    const closed = Object.entries(endpoints).filter(([, endpoint]) => !(endpoint as Endpoint).open);
+    expect(closed.length).toBeGreaterThan(8);
+    for (const [name, endpoint] of closed) {
+      const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put';
+      const answer = await server.visitor()[method](urlOf(name as keyof typeof endpoints, { params: { id: ID } })).send({});
+      expect([name, answer.status, answer.body.code]).toEqual([name, 401, 'signed-out']);
+    }
+  });
+
+  it('answers health and describes itself to anyone', async () => {
+    await server.visitor().get('/api/health').expect(200, { ok: true, version: 'test' });
+    const { body } = await server.visitor().get('/api/openapi.json').expect(200);
+    expect(body).toEqual(JSON.parse(JSON.stringify(openApi('test'))));
+    expect(Object.keys(body.paths)).toEqual(expect.arrayContaining(['/api/session', '/api/guides/{id}/standing', '/api/specimens/{id}', '/api/export/occurrences.csv']));
+  });
+
+  it('signs in to the demo, with a cookie that scripts cannot read', async () => {
+    await loadDemo(server.orm.em.fork(), server.weighing);
+    const visitor = server.visitor();
+    const answer = await visitor.post('/api/session').send({ name: 'Demo', password: 'demo' }).expect(200);
+    expect(answer.headers['set-cookie'][0]).toMatch(/^plesion\.session=.*HttpOnly.*SameSite=Lax/);
+    expect(answer.body).toMatchObject({ account: { name: 'demo' }, station: { demo: true } });
+    const { body } = await visitor.get('/api/specimens').expect(200);
+    expect(body.total).toBe(6);
+    await visitor.delete('/api/session').expect(200);
+    await visitor.get('/api/specimens').expect(401);
+  });
+
+  it('loads the demo only once', async () => {
+    await loadDemo(server.orm.em.fork(), server.weighing);
+    const visitor = server.visitor();
+    await visitor.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
+    expect((await visitor.get('/api/specimens')).body.total).toBe(6);
+  });
+
+  it('refuses a wrong password without saying whether the account exists', async () => {
+    const wrong = await server.visitor().post('/api/session').send({ name: 'demo', password: 'no' }).expect(401);
+    const nobody = await server.visitor().post('/api/session').send({ name: 'nobody', password: 'no' }).expect(401);
+    expect(wrong.body).toEqual(nobody.body);
+  });
+
+  it('keeps no password, and makes a station once', async () => {
+    const { name } = await newStation(server);
+    const [row] = await server.orm.em.getConnection().execute<{ password_hash: string }[]>('select password_hash from account where name = ?', [name]);
+    expect(row.password_hash).toMatch(/^\$argon2id\$/);
+    const again = await server.visitor().post('/api/stations').send({ station: 'another', name: name.toUpperCase(), password: 'long enough' }).expect(400);
+    expect(again.body).toMatchObject({ code: 'name-taken', field: 'name' });
+    const [{ count }] = await server.orm.em.getConnection().execute<{ count: string }[]>("select count(*) from station where name = 'another'");
+    expect(Number(count)).toBe(0);
+  });
+
+  it.each([[{ station: 'a', name: 'bo', password: 'long enough' }, 'station'], [{ station: 'aa', name: 'bo', password: 'short' }, 'password'], [{ station: 'aa', name: 'bo' }, 'password'],
+    [{ station: 'aa', name: 'bo', password: 'long enough', role: 'king' }, 'role']])('says which field of %j is wrong', async (body, field) => {
+    const answer = await server.visitor().post('/api/stations').send(body).expect(400);
+    expect(answer.body).toMatchObject({ code: 'bad-shape', field });
+  });
+
+  it('tells of broken JSON and of paths that lead nowhere', async () => {
+    const broken = await server.visitor().post('/api/session').type('json').send('{"name":').expect(400);
+    expect(broken.body).toMatchObject({ code: 'bad-json', field: 'body' });
+    const nowhere = await server.visitor().get('/api/nothing').expect(404);
+    expect(nowhere.body.code).toBe('no-endpoint');
+  });
+
+  it('slows down those who guess', async () => {
+    const visitor = server.visitor();
+    const statuses = [];
+    for (let i = 0; i < 24; i++) statuses.push((await visitor.post('/api/session').send({ name: 'demo', password: `guess ${i}` })).status);
+    expect(statuses.at(-1)).toBe(429);
+  });
+});

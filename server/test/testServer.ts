@@ -1,0 +1,58 @@
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import pg from 'pg';
+import pino from 'pino';
+import request from 'supertest';
+import { createApp } from '../app';
+import { openDatabase } from '../database/orm';
+import { openWeighPool } from '../standing/pool';
+
+/** A server on a database of its own, made from nothing and dropped at the end. */
+export async function openTestServer() {
+  const base = process.env.TEST_DATABASE_URL;
+  if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const admin = new pg.Client({ connectionString: base });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  const url = new URL(base);
+  url.pathname = `/${name}`;
+  const orm = await openDatabase(url.href);
+  const pool = new pg.Pool({ connectionString: url.href });
+  const weighing = openWeighPool(join(__dirname, '../standing/weigh.worker.ts'), 1);
+  const app = createApp({ orm, pool, weighing, sessionSecret: 'for tests only', version: 'test', log: pino({ level: 'silent' }) });
+  return {
+    orm,
+    weighing,
+    app,
+    /** A visitor with cookies of its own. */
+    visitor: () => request.agent(app),
+    async close() {
+      await weighing.close();
+      await pool.end();
+      await orm.close(true);
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
+  };
+}
+
+export type TestServer = Awaited<ReturnType<typeof openTestServer>>;
+export type Visitor = ReturnType<TestServer['visitor']>;
+
+let made = 0;
+
+/** A visitor signed in to a new station, and the id of its ledge crab guide. */
+export async function newStation(server: TestServer): Promise<{ visitor: Visitor; guideId: string; name: string }> {
+  const visitor = server.visitor();
+  const name = `ann ${++made}`;
+  await visitor.post('/api/stations').send({ station: `station ${made}`, name, password: 'long enough' }).expect(201);
+  const { body } = await visitor.get('/api/guides').expect(200);
+  return { visitor, guideId: (body as { guides: { id: string }[] }).guides[0].id, name };
+}
+
+/** A specimen to write, as a client would. */
+export const write = (guideId: string, more: object = {}) => ({
+  version: 0, guideId, label: 'L4-01', situation: {}, readings: [], determinations: [], hidden: false, ...more,
+});
+
