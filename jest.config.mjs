@@ -10,20 +10,21 @@ const node = (name) => ({
 });
 
 export default {
+  // Server tests make a database and a thread each; a loaded machine takes its time.
+  testTimeout: 60_000,
   projects: [
     node('core'),
     node('contract'),
     node('demo'),
     node('server'),
+    { ...node('e2e'), testMatch: ['**/*.e2e.ts'] },
     {
       displayName: 'app',
       preset: 'jest-expo',
       rootDir: `${import.meta.dirname}/app`,
       testMatch: ['**/*.test.ts', '**/*.test.tsx'],
       moduleNameMapper: { '^@plesion/(core|demo)/(.+)$': '<rootDir>/../$1/$2/index.ts', '^@plesion/([a-z]+)$': '<rootDir>/../$1/index.ts' },
-      transformIgnorePatterns: [
-        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|uuid|@hookform/.*|react-hook-form|react-native-svg)/)',
-      ],
+      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|uuid)[^/]*/)', '/node_modules/react-native-reanimated/plugin/'],
     },
   ],
 };

@@ -28,7 +28,7 @@ export function needClient() {
   const hash = sourceHash();
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
   say('Making the web client (about a minute, only after changes) …');
-  run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist', '--clear'], {
+  run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
     cwd: join(root, 'app'),
     env: { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' },
     hint: 'The web client could not be made.',

@@ -1,6 +1,6 @@
 import type { Session } from '@plesion/contract';
 import { RequestProblem } from '@plesion/contract';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext } from 'react';
 import { api } from '../../lib/api';
 import { device } from '../../lib/device';
@@ -40,10 +40,13 @@ export function useSessionQuery() {
   });
 }
 
+/** Nothing of one station may be seen in the next; the session itself stays watched. */
+const forgetStation = (client: QueryClient) => client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+
 export function useEnter() {
   const client = useQueryClient();
   const entered = (session: Session) => {
-    client.clear();
+    forgetStation(client);
     device.write(KEPT, JSON.stringify(session));
     client.setQueryData(['session'], session);
   };
@@ -64,7 +67,7 @@ export function useSignOut() {
     mutationFn: () => api('signOut', {}),
     onSuccess: () => {
       device.remove(KEPT);
-      client.clear();
+      forgetStation(client);
       client.setQueryData(['session'], null);
     },
   });

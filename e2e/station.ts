@@ -1,0 +1,68 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { type Browser, chromium, type Page } from 'playwright-core';
+import pg from 'pg';
+
+const root = join(__dirname, '..');
+
+/** Plesion as a person gets it: the real server on a fresh database, and a browser. */
+export interface Station {
+  url: string;
+  page: (size: { width: number; height: number }) => Promise<Page>;
+  close: () => Promise<void>;
+}
+
+const CHROMIUM_FLAGS = [
+  '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+];
+
+export async function openStation(): Promise<Station> {
+  const base = process.env.TEST_DATABASE_URL;
+  if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
+  const name = `walk_${randomBytes(6).toString('hex')}`;
+  const admin = new pg.Client({ connectionString: base });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  const database = new URL(base);
+  database.pathname = `/${name}`;
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    cwd: root,
+    env: { ...process.env, NODE_ENV: 'production', PORT: '0', DATABASE_URL: database.href, SESSION_SECRET: 'for tests only', WEB_ROOT: join(root, 'app/dist') },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  const url = await addressOf(server);
+  const browser: Browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS });
+  return {
+    url,
+    async page(size) {
+      const context = await browser.newContext({ viewport: size, reducedMotion: 'reduce' });
+      const page = await context.newPage();
+      page.setDefaultTimeout(20_000);
+      return page;
+    },
+    async close() {
+      await browser.close();
+      const gone = new Promise((resolve) => server.on('exit', resolve));
+      server.kill('SIGTERM');
+      await gone;
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
+  };
+}
+
+/** The address the server prints when it is ready. */
+function addressOf(server: ChildProcess): Promise<string> {
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const hear = (chunk: Buffer) => {
+      said += chunk.toString();
+      const address = /http:\/\/localhost:\d+/.exec(said);
+      if (address) resolve(address[0]);
+    };
+    server.stdout!.on('data', hear);
+    server.stderr!.on('data', hear);
+    server.on('exit', (code) => reject(new Error(`The server stopped with ${code}: ${said}`)));
+  });
+}

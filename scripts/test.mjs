@@ -1,0 +1,46 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { spawnSync } from 'node:child_process';
+import { needClient } from './lib/client.mjs';
+import { needChromium } from './lib/debian.mjs';
+import { needPackages } from './lib/packages.mjs';
+import { dataFolder, startPostgres } from './lib/postgres.mjs';
+import { root } from './lib/run.mjs';
+import { main, say, Stop } from './lib/say.mjs';
+
+/** One step of the checks; its output is shown as it comes. */
+function step(title, command, args, env = {}) {
+  say(`\n— ${title}`);
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  return status === 0;
+}
+
+await main(async () => {
+  needPackages();
+  const folder = join(dataFolder(), 'test');
+  mkdirSync(folder, { recursive: true });
+  const types = step('types', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit']);
+  const lint = step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+  const chromium = needChromium();
+  needClient();
+  const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'));
+  const results = join(folder, 'results.json');
+  rmSync(results, { force: true });
+  let jest;
+  try {
+    jest = step('unit, server and browser tests', 'npx', ['jest', '--maxWorkers=2', '--forceExit', '--json', `--outputFile=${results}`, '--testLocationInResults=false'], {
+      TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? database.ensure('plesion_test'),
+      CHROMIUM: chromium,
+      NODE_ENV: 'test',
+    });
+  } finally {
+    database?.stop();
+  }
+  if (!existsSync(results)) throw new Stop('The tests did not run to their end.');
+  const { numPassedTests, numFailedTests, numPendingTests, numFailedTestSuites } = JSON.parse(readFileSync(results, 'utf8'));
+  const others = [['types', types], ['lint', lint]].filter(([, passed]) => !passed).map(([name]) => name);
+  if (others.length) say(`\nNot passed: ${others.join(', ')}`);
+  const failed = numFailedTests + others.length + (numFailedTests === 0 ? numFailedTestSuites : 0);
+  say(`\n${numPassedTests} passed, ${failed} failed${numPendingTests ? `, ${numPendingTests} skipped` : ''}`);
+  process.exit(types && lint && jest && failed === 0 ? 0 : 1);
+});
