@@ -1,4 +1,5 @@
 import type { CompiledGuide, StatesTable, ValuesTable } from '../guide';
+import { SMALLEST, tailedDensity, tailedLogDensity } from './density';
 import { type Certainty, type Reading, valueOf } from './reading';
 
 /** Evidence of one reading: log2 L for every form, and for what is not in the guide. */
@@ -10,9 +11,6 @@ export interface Column {
 /** How much of the guide-wide predictive a less certain reading is mixed with. */
 export const DOUBT: Record<Certainty, number> = { sure: 0, likely: 0.2, guess: 0.5 };
 
-const LN_SQRT_2PI = Math.log(Math.sqrt(2 * Math.PI));
-/** The tail component is this many times wider. */
-const TAIL_WIDTH = 4;
 /** The spread of values for what is not in the guide, in guide-wide spreads. */
 const OUTSIDE_WIDTH = 1.5;
 
@@ -68,18 +66,6 @@ function statesColumn(table: StatesTable, reading: Reading): Column {
   return { bits, outside: Math.log2(rows.reduce((sum, row) => sum + table.outside[row], 0)) };
 }
 
-/**
- * Natural log of the density of a value at z² standard deviations squared, the
- * tail component in it; the factor 1/s of the density is left to the caller.
- */
-export function tailedLogDensity(z2: number, tail: number): number {
-  const near = Math.log(1 - tail) - z2 / 2;
-  if (tail === 0) return near - LN_SQRT_2PI;
-  const far = Math.log(tail / TAIL_WIDTH) - z2 / (2 * TAIL_WIDTH * TAIL_WIDTH);
-  const [most, least] = near > far ? [near, far] : [far, near];
-  return most + Math.log1p(Math.exp(least - most)) - LN_SQRT_2PI;
-}
-
 /** Value and error on the table's working scale. */
 export function onScale(table: ValuesTable, value: number, error: number): { x: number; e: number } {
   return table.log ? { x: Math.log(value), e: error / value } : { x: value, e: error };
@@ -102,9 +88,14 @@ function valueColumn(table: ValuesTable, reading: Reading, compiled: CompiledGui
     }
     const s2 = table.sd[f] * table.sd[f] + variance;
     const d = x - table.mean[f];
-    const logDensity = tailedLogDensity((d * d) / s2, tail) - Math.log(s2) / 2;
-    bits[f] = logDensity * Math.LOG2E;
-    predictive += compiled.base[f] * Math.exp(logDensity);
+    const z2 = (d * d) / s2;
+    const density = tailedDensity(z2, tail);
+    if (density > SMALLEST) {
+      bits[f] = (Math.log((density * density) / s2) * Math.LOG2E) / 2;
+      predictive += (compiled.base[f] * density) / Math.sqrt(s2);
+    } else {
+      bits[f] = (tailedLogDensity(z2, tail) - Math.log(s2) / 2) * Math.LOG2E;
+    }
     weight += compiled.base[f];
   }
   if (silent) {

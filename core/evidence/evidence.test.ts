@@ -6,7 +6,7 @@ import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
 import {
   assess, beamBetween, callOf, checkReadings, createWeigher, dependenceWeights, entropyOf, expectedInformation, groupByRank, inHundred, liveForms, nextLooks,
-  overlapOf, ratioOf, type Reading, standing, tailedLogDensity, withoutReading,
+  overlapOf, ratioOf, type Reading, standing, tailedDensity, tailedLogDensity, withoutReading,
 } from '.';
 
 const crabs = compileGuide(ledgeCrabs, { date: '2026-05-12', region: 'south-tessary' });
@@ -144,6 +144,8 @@ describe('cases worked on paper', () => {
     // 2 % at four times the width: at z = 8 density 0.02/4 φ(2) + 0.98 φ(8) = 2.69955e-4.
     expect(Math.exp(tailedLogDensity(64, 0.02))).toBeCloseTo(0.005 * 0.05399097, 9);
     expect(tailedLogDensity(9, 0)).toBeCloseTo(-4.5 - 0.9189385, 6);
+    for (const z2 of [0, 0.5, 4, 64, 900]) expect(Math.log(tailedDensity(z2, 0.02))).toBeCloseTo(tailedLogDensity(z2, 0.02), 10);
+    expect(Number.isFinite(tailedLogDensity(1e6, 0.02))).toBe(true);
   });
 
   it('"does not apply" speaks through the scored applicability only', () => {

@@ -1,7 +1,8 @@
 export { type Assessment, assess, type BeamSide, type LedgerEntry } from './assess';
 export { type Beam, beamBetween, type Side } from './beam';
 export { type Call, callOf, OUTSIDE, type Verdict } from './call';
-export { columnOf, DOUBT, tailedLogDensity } from './column';
+export { columnOf, DOUBT } from './column';
+export { tailedDensity, tailedLogDensity } from './density';
 export { entropyOf, expectedInformation, type Live, liveForms, overlapOf } from './information';
 export { type Grouping, groupByFacet, groupByRank, groupMasses, type Level, levelsOf, ranked } from './levels';
 export { type NextLook, nextLooks } from './nextLooks';

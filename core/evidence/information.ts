@@ -1,10 +1,12 @@
 import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide';
-import { tailedLogDensity } from './column';
+import { tailedDensity } from './density';
 import type { Grouping } from './levels';
 import type { Standing } from './standing';
 
 /** Forms left out of the sums hold no more than this between them. */
 const DROPPED = 1e-4;
+/** More live forms than this are stood for by a systematic sample of as many. */
+const MOST_LIVE = 256;
 /** Points of the quadrature over a value. */
 const POINTS = 41;
 
@@ -17,20 +19,53 @@ export interface Live {
   outside: number;
   /** Entropy over the groups, in bits. */
   entropy: number;
+  /** A group's number among the live ones by its number in the grouping; -1 when none of it lives. */
+  groupOf: (original: number) => number;
 }
 
-/** Keep the fewest forms that hold all but {@link DROPPED} of the probability. */
+/**
+ * The forms that hold all but {@link DROPPED} of the probability, in groups that
+ * are numbered anew, "outside" last. When they are very many, a systematic sample
+ * by probability (Madow 1949) stands for them: no form's expected weight changes.
+ */
 export function liveForms(full: Standing, grouping: Grouping): Live {
   const floor = DROPPED / full.p.length;
-  const forms: number[] = [];
-  full.p.forEach((p, f) => p > floor && forms.push(f));
-  const groups = grouping.groups.length + 2;
+  const all: number[] = [];
+  for (let f = 0; f < full.p.length; f++) if (full.p[f] > floor) all.push(f);
+  const { forms, p } = all.length > MOST_LIVE ? sampled(all, full.p) : { forms: all, p: all.map((f) => full.p[f]) };
+  const numbers = new Map<number, number>();
+  const group = Int32Array.from(forms, (f) => {
+    const known = numbers.get(grouping.of[f]);
+    if (known !== undefined) return known;
+    numbers.set(grouping.of[f], numbers.size);
+    return numbers.size - 1;
+  });
+  const groups = numbers.size + 1;
   const masses = new Float64Array(groups);
-  const group = Int32Array.from(forms, (f) => (grouping.of[f] < 0 ? groups - 2 : grouping.of[f]));
-  const p = Float64Array.from(forms, (f) => full.p[f]);
-  p.forEach((mass, i) => (masses[group[i]] += mass));
+  for (let i = 0; i < forms.length; i++) masses[group[i]] += p[i];
   masses[groups - 1] = full.outside;
-  return { forms: Int32Array.from(forms), p, group, groups, outside: full.outside, entropy: entropyOf(masses) };
+  return {
+    forms: Int32Array.from(forms), p: Float64Array.from(p), group, groups, outside: full.outside, entropy: entropyOf(masses),
+    groupOf: (original) => numbers.get(original) ?? -1,
+  };
+}
+
+function sampled(forms: readonly number[], weights: Float64Array): { forms: number[]; p: number[] } {
+  const total = forms.reduce((sum, f) => sum + weights[f], 0);
+  const step = total / MOST_LIVE;
+  const kept: number[] = [];
+  const p: number[] = [];
+  let next = step / 2;
+  let gone = 0;
+  for (const f of forms) {
+    gone += weights[f];
+    let mass = 0;
+    for (; next < gone; next += step) mass += step;
+    if (mass === 0) continue;
+    kept.push(f);
+    p.push(mass);
+  }
+  return { forms: kept, p };
 }
 
 /** −Σ m log2 m; masses need not sum to 1. */
@@ -93,7 +128,7 @@ function valueInformation(table: ValuesTable, live: Live, tail: number): number 
   const add = (group: number, weight: number, mean: number, sd: number) => {
     for (let k = 0; k < POINTS; k++) {
       const z = (low + (k + 0.5) * step - mean) / sd;
-      joint[group * POINTS + k] += (weight * step * Math.exp(tailedLogDensity(z * z, tail))) / sd;
+      joint[group * POINTS + k] += (weight * step * tailedDensity(z * z, tail)) / sd;
     }
   };
   for (let i = 0; i < live.forms.length; i++) {
@@ -111,7 +146,7 @@ function valueInformation(table: ValuesTable, live: Live, tail: number): number 
 
 /** How far apart two groups are in one character: ∫ min of their predictive densities, 0 apart … 1 alike. */
 export function overlapOf(compiled: CompiledGuide, table: Table, live: Live, a: number, b: number): number {
-  const weights = [a, b].map((group) => {
+  const weights = [live.groupOf(a), live.groupOf(b)].map((group) => {
     const w = live.p.map((p, i) => (live.group[i] === group ? p : 0));
     const total = w.reduce((sum, x) => sum + x, 0);
     return w.map((x) => x / (total || 1));
@@ -136,7 +171,7 @@ export function overlapOf(compiled: CompiledGuide, table: Table, live: Live, a: 
         if (weight === 0) return total;
         const f = live.forms[i];
         const z = (x - table.mean[f]) / table.sd[f];
-        return total + (weight * Math.exp(tailedLogDensity(z * z, compiled.guide.settings.tail))) / table.sd[f];
+        return total + (weight * tailedDensity(z * z, compiled.guide.settings.tail)) / table.sd[f];
       }, 0));
     sum += Math.min(da, db) * step;
   }

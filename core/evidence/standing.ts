@@ -43,16 +43,28 @@ export function fromPrior(
   const weighed = heard.map((h, i) => ({ ...h, weight: weights[i] }));
   const bits = prior.forms.slice();
   let outsideBits = prior.outside;
-  for (const { column, weight } of weighed) {
-    addColumn(bits, column.bits, weight);
-    outsideBits += weight * column.outside;
-  }
+  addColumns(bits, weighed);
+  for (const { column, weight } of weighed) outsideBits += weight * column.outside;
   return { ...softmax(bits, outsideBits), bits, outsideBits, prior, weighed };
+}
+
+/** Four columns at a time: the sums are then read and written a quarter as often. */
+function addColumns(into: Float64Array, weighed: readonly Weighed[]): void {
+  let i = 0;
+  for (; i + 4 <= weighed.length; i += 4) {
+    const [a, b, c, d] = [0, 1, 2, 3].map((k) => weighed[i + k].column.bits);
+    const [wa, wb, wc, wd] = [0, 1, 2, 3].map((k) => weighed[i + k].weight);
+    for (let f = 0; f < into.length; f++) into[f] += wa * a[f] + wb * b[f] + wc * c[f] + wd * d[f];
+  }
+  for (; i < weighed.length; i++) addColumn(into, weighed[i].column.bits, weighed[i].weight);
 }
 
 function addColumn(into: Float64Array, column: Float64Array, weight: number): void {
   for (let f = 0; f < into.length; f++) into[f] += weight * column[f];
 }
+
+/** Forms this many bits behind the leader hold less than 1e-24 and are given 0. */
+const NEGLIGIBLE = -80;
 
 /** From unnormalised log2 weights to probabilities. */
 export function softmax(bits: Float64Array, outsideBits: number): { p: Float64Array; outside: number } {
@@ -62,7 +74,9 @@ export function softmax(bits: Float64Array, outsideBits: number): { p: Float64Ar
   let total = Math.exp((outsideBits - most) * Math.LN2);
   const rest = total;
   for (let f = 0; f < bits.length; f++) {
-    p[f] = Math.exp((bits[f] - most) * Math.LN2);
+    const behind = bits[f] - most;
+    if (behind < NEGLIGIBLE) continue;
+    p[f] = Math.exp(behind * Math.LN2);
     total += p[f];
   }
   for (let f = 0; f < p.length; f++) p[f] /= total;

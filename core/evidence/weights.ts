@@ -8,19 +8,36 @@ import type { Reading } from './reading';
  * (design effect: Kish 1965).
  */
 export function dependenceWeights(guide: Guide, readings: readonly Reading[]): number[] {
-  const gammas = new Map(guide.dependence.map((group) => [group.id, group.gamma]));
-  const groupOf = new Map(guide.characters.map((c) => [c.id, c.dependence]));
-  const shared = (a: Reading, b: Reading): number => {
-    if (a.character === b.character) return guide.settings.secondLook;
-    const group = groupOf.get(a.character);
-    return group !== undefined && group === groupOf.get(b.character) ? (gammas.get(group) ?? 0) : 0;
+  const { gammas, groupOf } = dependenceOf(guide);
+  const groups = readings.map((reading) => groupOf.get(reading.character));
+  const shared = (i: number, j: number): number => {
+    if (readings[i].character === readings[j].character) return guide.settings.secondLook;
+    return groups[i] !== undefined && groups[i] === groups[j] ? (gammas.get(groups[i]) ?? 0) : 0;
   };
-  return readings.map(
-    (reading, i) => 1 / (1 + readings.reduce((sum, other, j) => sum + (i === j ? 0 : shared(reading, other)), 0)),
-  );
+  return readings.map((_, i) => 1 / (1 + readings.reduce((sum, _other, j) => sum + (i === j ? 0 : shared(i, j)), 0)));
+}
+
+interface Dependence {
+  gammas: Map<string, number>;
+  groupOf: Map<string, string | undefined>;
+}
+
+const known = new WeakMap<Guide['characters'], Dependence>();
+
+/** Looked up once a guide, since every change of a reading asks again. */
+function dependenceOf(guide: Guide): Dependence {
+  let dependence = known.get(guide.characters);
+  if (!dependence) {
+    dependence = {
+      gammas: new Map(guide.dependence.map((group) => [group.id, group.gamma])),
+      groupOf: new Map(guide.characters.map((c) => [c.id, c.dependence])),
+    };
+    known.set(guide.characters, dependence);
+  }
+  return dependence;
 }
 
 /** The dependence group a character counts under: its group's id, or itself alone. */
 export function independenceKey(guide: Guide, character: string): string {
-  return guide.characters.find((c) => c.id === character)?.dependence ?? `character:${character}`;
+  return dependenceOf(guide).groupOf.get(character) ?? `character:${character}`;
 }
