@@ -68,9 +68,13 @@ describe('laws of the standing', () => {
       const full = standing(crabs, {}, readings);
       const { of } = groupByRank(crabs, 'species');
       const side = (group: number) => ({ forms: [...of.keys()].filter((f) => of[f] === group) });
-      const mass = (group: number) => side(group).forms.reduce((sum, f) => sum + full.p[f], 0);
+      const logMass = (group: number) => {
+        const bits = side(group).forms.map((f) => full.bits[f]);
+        const most = Math.max(...bits);
+        return most + Math.log2(bits.reduce((sum, b) => sum + 2 ** (b - most), 0));
+      };
       const beam = beamBetween(full, side(0), side(1));
-      expect(beam.sum).toBeCloseTo(Math.log2(mass(0) / mass(1)), 6);
+      expect(beam.sum).toBeCloseTo(logMass(0) - logMass(1), 6);
       expect(beam.start + beam.contributions.reduce((a, b) => a + b, 0)).toBeCloseTo(beam.sum, 9);
     }));
   });
