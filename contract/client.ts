@@ -5,8 +5,10 @@ import { ProblemBody } from './problem';
 type Part<E, K extends string> = K extends keyof E ? (E[K] extends z.ZodType ? { [k in K]: z.input<E[K]> } : unknown) : unknown;
 type OptionalQuery<E> = 'query' extends keyof E ? (E['query' & keyof E] extends z.ZodType ? { query?: z.input<E['query' & keyof E] & z.ZodType> } : unknown) : unknown;
 
+type Upload<E> = 'upload' extends keyof E ? { body: FormData } : unknown;
+
 /** What a call to an endpoint takes. */
-export type Asked<N extends EndpointName> = Part<Endpoints[N], 'params'> & Part<Endpoints[N], 'body'> & OptionalQuery<Endpoints[N]>;
+export type Asked<N extends EndpointName> = Upload<Endpoints[N]> & Part<Endpoints[N], 'params'> & Part<Endpoints[N], 'body'> & OptionalQuery<Endpoints[N]>;
 export type Answer<N extends EndpointName> = z.output<Endpoints[N]['response']>;
 
 /** An answer that is not the one asked for: status 0 when the server could not be reached. */
@@ -39,7 +41,7 @@ export function createClient(base: string, doFetch: typeof fetch = fetch) {
       method: endpoint.method,
       credentials: 'same-origin',
       signal,
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...sentAs(body),
     }).catch((cause: unknown) => {
       if (signal?.aborted) throw cause;
       throw new RequestProblem(0, { code: 'offline', message: 'The station’s server cannot be reached.' });
@@ -48,6 +50,13 @@ export function createClient(base: string, doFetch: typeof fetch = fetch) {
     if (endpoint.media) return (await response.text()) as Answer<N>;
     return endpoint.response.parse(await response.json()) as Answer<N>;
   };
+}
+
+/** Forms go as they are; anything else goes as JSON. */
+function sentAs(body: unknown): RequestInit {
+  if (body === undefined) return {};
+  if (body instanceof FormData) return { body };
+  return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
 }
 
 async function problemOf(response: Response) {

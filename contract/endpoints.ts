@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { StandingAnswer, StandingRequest } from './evidence';
 import { GuideList, GuideQuery, StoredGuide } from './guides';
+import { Photo, PhotoHash } from './photos';
 import { ProblemBody } from './problem';
 import { Credentials, NewStation, Session } from './session';
 import { Specimen, SpecimenList, SpecimenQuery, SpecimenWrite } from './specimens';
@@ -16,6 +17,8 @@ export interface Endpoint {
   query?: z.ZodType;
   body?: z.ZodType;
   response: z.ZodType;
+  /** Name of the form field of a file sent as multipart. */
+  upload?: string;
   /** Media type of an answer that is not JSON. */
   media?: string;
   /** Status of success, 200 where absent. */
@@ -68,6 +71,14 @@ export const endpoints = {
     method: 'PUT', path: '/api/specimens/:id',
     summary: 'Write a specimen; 409 with both sides when it has changed since the version named.',
     params: byId, body: SpecimenWrite, response: Specimen,
+  },
+  addPhoto: {
+    method: 'POST', path: '/api/photos', summary: 'Keep a photo, once for its content; where it was taken is not kept with it.',
+    upload: 'photo', response: Photo, status: 201,
+  },
+  photo: {
+    method: 'GET', path: '/api/photos/:hash', summary: 'A photo, whole or as a thumbnail.', params: z.strictObject({ hash: PhotoHash }),
+    query: z.strictObject({ size: z.enum(['whole', 'thumb']).optional() }), response: z.unknown(), media: 'image/jpeg',
   },
   exportOccurrences: {
     method: 'GET', path: '/api/export/occurrences.csv', summary: 'The daybook as Darwin Core occurrences.',

@@ -9,6 +9,7 @@ export * as schemas from './schemas';
 export { type Answer, type Asked, createClient, RequestProblem, urlOf } from './client';
 export { Conflict, type Endpoint, type EndpointName, endpoints, type Endpoints } from './endpoints';
 export { openApi } from './openapi';
+export { sameContent } from './sameContent';
 
 export type Specimen = z.output<typeof SpecimenSchema>;
 export type SpecimenWrite = z.output<typeof WriteSchema>;

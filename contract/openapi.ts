@@ -12,6 +12,13 @@ function parameters(schema: z.ZodType | undefined, where: 'path' | 'query') {
   }));
 }
 
+function requestBody(endpoint: Endpoint) {
+  if (endpoint.body) return { requestBody: { required: true, content: { 'application/json': { schema: json(endpoint.body) } } } };
+  if (!endpoint.upload) return {};
+  const schema = { type: 'object', required: [endpoint.upload], properties: { [endpoint.upload]: { type: 'string', format: 'binary' } } };
+  return { requestBody: { required: true, content: { 'multipart/form-data': { schema } } } };
+}
+
 function operation(name: string, endpoint: Endpoint) {
   const media = endpoint.media ?? 'application/json';
   const problem = (description: string) => ({ description, content: { 'application/json': { schema: json(ProblemBody) } } });
@@ -19,9 +26,7 @@ function operation(name: string, endpoint: Endpoint) {
     operationId: name,
     summary: endpoint.summary,
     parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
-    ...(endpoint.body
-      ? { requestBody: { required: true, content: { 'application/json': { schema: json(endpoint.body) } } } }
-      : {}),
+    ...requestBody(endpoint),
     ...(endpoint.open ? {} : { security: [{ session: [] }] }),
     responses: {
       [endpoint.status ?? 200]: { description: 'Done.', content: { [media]: { schema: json(endpoint.response) } } },

@@ -2,6 +2,7 @@ import { QUALIFIERS } from '@plesion/core/specimen';
 import { Facets } from '@plesion/core/guide';
 import { z } from 'zod';
 import { Reading, Situation } from './evidence';
+import { PhotoHash } from './photos';
 
 const key = z.string().min(1).max(80);
 const instant = z.iso.datetime({ offset: true });
@@ -29,8 +30,8 @@ export const SpecimenWrite = z.strictObject({
   situation: Situation,
   readings: z.array(Reading).max(500),
   determinations: z.array(Determination).max(200),
-  /** SHA-256 of a photo sent before, in hex. */
-  photo: z.string().regex(/^[0-9a-f]{64}$/).optional(),
+  /** A photo sent before. */
+  photo: PhotoHash.optional(),
   hidden: z.boolean(),
 });
 

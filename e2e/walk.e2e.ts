@@ -152,6 +152,19 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     expect(await page.getByText(/guide version 1/).count()).toBe(2);
   });
 
+  it('shows a photo of it, and takes nothing that is none', async () => {
+    const choose = async (file: { name: string; mimeType: string; buffer: Buffer }, name: string) => {
+      const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name }).click()]);
+      await chooser.setFiles(file);
+    };
+    await choose({ name: 'crab.png', mimeType: 'image/png', buffer: Buffer.from('not a picture') }, 'Add a photo');
+    await page.getByText('This file is not a photo that can be read.').waitFor();
+    const buffer = await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 120 } });
+    await choose({ name: 'crab.png', mimeType: 'image/png', buffer }, 'Add a photo');
+    await page.getByLabel('Photo of the specimen').waitFor();
+    await page.getByRole('button', { name: 'Another photo' }).waitFor();
+  });
+
   it('is removed without being lost', async () => {
     await page.getByRole('button', { name: 'Remove from the daybook' }).click();
     await page.getByRole('button', { name: 'Put it back' }).click();
@@ -220,6 +233,36 @@ describe('the bench by keyboard', () => {
     await page.getByText('Nothing read yet. Begin with').waitFor();
     await page.locator('body').press('w');
     await page.getByRole('heading', { name: 'How far may it be named?' }).waitFor();
+  });
+});
+
+describe('without a connection', () => {
+  it('the application opens, shows what was seen last, and keeps what is read', async () => {
+    const page = await station.page({ width: 390, height: 844 });
+    await enterDemo(page);
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    // The first visit is not yet under the service worker; the second fills what it keeps.
+    await page.reload();
+    await page.getByText('Low-water pale one').click();
+    await page.getByTestId('call').filter({ hasText: 'Not yet a name' }).waitFor();
+    const bench = page.url();
+    await page.goto(station.url);
+    await page.getByText('Low-water pale one').waitFor();
+    await page.context().setOffline(true);
+    await page.reload();
+    await page.getByText('Low-water pale one').waitFor();
+    await page.goto(bench);
+    await page.getByTestId('call').filter({ hasText: 'Not yet a name' }).waitFor();
+    await mark(page, 'Hair on the legs', () => choose(page, 'Hair on the legs', 'a few hairs'));
+    await page.getByText('Kept on this device; will be sent').waitFor();
+    await page.reload();
+    await page.getByText('a few hairs').first().waitFor();
+    await page.context().setOffline(false);
+    await page.goto(station.url);
+    await page.getByText('not sent yet').waitFor({ state: 'detached' });
+    await page.goto(bench);
+    await saved(page);
+    await page.getByText('a few hairs').first().waitFor();
   });
 });
 

@@ -10,6 +10,7 @@ import { exportRoutes } from './export/routes';
 import { guideRoutes } from './guides/routes';
 import { errorHandler, HttpProblem } from './http/errors';
 import { bind } from './http/route';
+import { photoRoutes } from './photos/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
 import { specimenRoutes } from './specimens/routes';
@@ -57,6 +58,7 @@ export function createApp({ orm, pool, weighing, sessionSecret, version, log, we
   guideRoutes(api, em);
   standingRoutes(api, em, weighing);
   specimenRoutes(api, em, weighing);
+  photoRoutes(api, em);
   exportRoutes(api, em);
   api.use('/api', (request) => {
     throw new HttpProblem(404, { code: 'no-endpoint', message: `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.` });

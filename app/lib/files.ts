@@ -1,14 +1,10 @@
-/** Let the person choose a text file; undefined when they think better of it. */
-export function pickTextFile(accept: string): Promise<string | undefined> {
-  return new Promise((resolve, reject) => {
+/** Let the person choose a file; undefined when they think better of it. */
+export function pickFile(accept: string): Promise<File | undefined> {
+  return new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
     input.accept = accept;
-    input.onchange = () => {
-      const file = input.files?.[0];
-      if (!file) return resolve(undefined);
-      file.text().then(resolve, reject);
-    };
+    input.onchange = () => resolve(input.files?.[0]);
     input.oncancel = () => resolve(undefined);
     input.click();
   });

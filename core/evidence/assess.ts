@@ -1,4 +1,4 @@
-import { type CompiledGuide, type FacetName, type Facets, type PriorPart, priorBits, type Rank, taxonIndex } from '../guide';
+import { type CompiledGuide, type FacetName, type Facets, type PriorPart, priorBits, type Rank, taxonIndex } from '../guide/working';
 import type { Situation } from '../specimen';
 import { beamBetween, type Side } from './beam';
 import { type Call, callOf, OUTSIDE } from './call';

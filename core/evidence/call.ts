@@ -1,5 +1,5 @@
-import type { CompiledGuide, Facets, FacetName } from '../guide';
-import { lineage, taxonIndex } from '../guide';
+import type { CompiledGuide, Facets, FacetName } from '../guide/working';
+import { lineage, taxonIndex } from '../guide/working';
 import { beamBetween, type Side } from './beam';
 import { groupByFacet, type Grouping, groupMasses, type Level, levelsOf, ranked } from './levels';
 import { inHundred } from './say';

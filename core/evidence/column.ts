@@ -1,4 +1,4 @@
-import type { CompiledGuide, StatesTable, ValuesTable } from '../guide';
+import type { CompiledGuide, StatesTable, ValuesTable } from '../guide/working';
 import { SMALLEST, tailedDensity, tailedLogDensity } from './density';
 import { type Certainty, type Reading, valueOf } from './reading';
 

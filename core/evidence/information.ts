@@ -1,4 +1,4 @@
-import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide';
+import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
 import { tailedDensity } from './density';
 import type { Grouping } from './levels';
 import type { Standing } from './standing';

@@ -1,4 +1,4 @@
-import { type CompiledGuide, FACETS, type FacetName, RANKS, type Rank, taxonAtRank, taxonIndex } from '../guide';
+import { type CompiledGuide, FACETS, type FacetName, RANKS, type Rank, taxonAtRank, taxonIndex } from '../guide/working';
 
 /** A question a standing can be asked: which taxon at a rank, or which value of a facet. */
 export type Level = { kind: 'rank'; rank: Rank } | { kind: 'facet'; facet: FacetName };

@@ -1,5 +1,5 @@
-import type { Character, CompiledGuide } from '../guide';
-import { HANDLING } from '../guide';
+import type { Character, CompiledGuide } from '../guide/working';
+import { HANDLING } from '../guide/working';
 import { DISTANCES, type Situation } from '../specimen';
 import { expectedInformation, type Live, liveForms } from './information';
 import type { Grouping } from './levels';

@@ -1,5 +1,5 @@
 import { type Problem } from '../problem';
-import { type Character, type Guide, isStates, isValue, stateIds } from '../guide';
+import { type Character, type Guide, isStates, isValue, stateIds } from '../guide/working';
 
 export const CERTAINTIES = ['sure', 'likely', 'guess'] as const;
 export type Certainty = (typeof CERTAINTIES)[number];

@@ -1,4 +1,4 @@
-import { type CompiledGuide, priorBits, type PriorSetting } from '../guide';
+import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
 import { type Column, columnOf } from './column';
 import type { Reading } from './reading';
 import { dependenceWeights } from './weights';

@@ -1,4 +1,4 @@
-import { type CompiledGuide, compileGuide, type Guide, type SourcePolicy } from '../guide';
+import { type CompiledGuide, compileGuide, type Guide, type SourcePolicy } from '../guide/working';
 import type { Situation } from '../specimen';
 import { type Assessment, assess } from './assess';
 import type { Level } from './levels';

@@ -1,4 +1,4 @@
-import type { Guide } from '../guide';
+import type { Guide } from '../guide/working';
 import type { Reading } from './reading';
 
 /**

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { type Guide, lineage, type Taxon, taxonIndex } from '../guide';
+import { type Guide, lineage, type Taxon, taxonIndex } from '../guide/working';
 import { type Determination, nameParts, nameText, type Situation } from '../specimen';
 
 /** What one line of the export is made from. */

@@ -1,2 +1,3 @@
 export { type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv } from './darwinCore';
 export { printGuide } from './plesionJson';
+export { stableJson } from './stableJson';

@@ -1,4 +1,5 @@
-import { FACETS, type Facets, type FacetName, type Guide, type Rank, type Taxon } from './schema';
+import type { Facets, FacetName, Guide, Rank, Taxon } from './schema';
+import { FACETS } from './vocabulary';
 
 /** What a specimen can be: a terminal taxon with the facets it declares. */
 export interface Form {

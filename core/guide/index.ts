@@ -1,10 +1,3 @@
-export * from './schema';
-export { DEFAULT_WORDS, FREQUENCY_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
-export * from './ranges';
-export { curveAt, dayOfYear, withinDates } from './dates';
-export { type Form, formId, formsOf, hasFacets, lineage, taxonAtRank, taxonIndex } from './forms';
-export { checkGuide, isStates, isValue } from './check';
-export { type CompiledGuide, compileGuide, frequenciesOf, holdsIn, type Setting, stateIds } from './compile';
-export { PRIOR_PARTS, type PriorPart, priorBits, type PriorSetting } from './prior';
-export { misreadingMatrix, type Resolved, type StatesTable, statesTable, type Table, type ValuesTable, valuesTable } from './tables';
+export * from './working';
+export { FacetName, Facets, Guide, Handling, Rank, SourcePolicy } from './schema';
 export { fieldPath, readGuide } from './read';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CHARACTER_GROUPS, CHARACTER_KINDS, FACETS, HANDLING, RANKS } from './vocabulary';
 import { FREQUENCY_WORDS } from './words';
 
 /**
@@ -19,16 +20,12 @@ const positive = z.number().positive();
 
 export const Frequency = z.union([z.enum(FREQUENCY_WORDS), share]);
 
-export const FACETS = ['stage', 'sex', 'morph', 'season'] as const;
 export const FacetName = z.enum(FACETS);
 export type FacetName = z.infer<typeof FacetName>;
 
 export const Facets = z.partialRecord(FacetName, id);
 export type Facets = z.infer<typeof Facets>;
 
-export const RANKS = [
-  'family', 'tribe', 'genus', 'subgenus', 'species-group', 'species', 'subspecies', 'variety', 'strain',
-] as const;
 export const Rank = z.enum(RANKS);
 export type Rank = z.infer<typeof Rank>;
 
@@ -59,9 +56,6 @@ export const Scope = z.strictObject({
 });
 export type Scope = z.infer<typeof Scope>;
 
-export const CHARACTER_KINDS = ['nominal', 'ordered', 'measurement', 'ratio', 'angle', 'count'] as const;
-export const CHARACTER_GROUPS = ['baseline', 'shape', 'pattern', 'colour', 'behaviour'] as const;
-export const HANDLING = ['look', 'touch', 'hold', 'instrument'] as const;
 export const Handling = z.enum(HANDLING);
 export type Handling = z.infer<typeof Handling>;
 

@@ -1,4 +1,4 @@
-import type { Character, Guide } from '../guide';
+import type { Character, Guide } from '../guide/working';
 import { CRAB_VIEWS, crabMeasures, crabTile, type CrabView, drawCrab, type Measure } from './crab';
 import type { Plate } from './display';
 import type { Detail } from './pen';

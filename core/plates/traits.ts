@@ -1,5 +1,5 @@
 import { type Chance, normal, pick } from '../chance';
-import { type CompiledGuide, frequenciesOf } from '../guide';
+import { type CompiledGuide, frequenciesOf } from '../guide/working';
 
 /** What a drawing shows: the state or value of each character, by the character's id. */
 export type Traits = Record<string, string | number>;

@@ -1,5 +1,5 @@
 import { type Reading, valueOf } from '../evidence';
-import type { Guide } from '../guide';
+import type { Guide } from '../guide/working';
 import type { Traits } from './traits';
 
 /** What was seen of a specimen, for drawing it as it is. Of a choice of states, the first. */

@@ -1,4 +1,4 @@
-import { type Facets, type Guide, taxonIndex } from '../guide';
+import { type Facets, type Guide, taxonIndex } from '../guide/working';
 
 /** Open nomenclature (Sigovini et al. 2016), and the two answers that name no taxon. */
 export const QUALIFIERS = ['none', 'cf.', 'aff.', 'sp.', 'or', 'unknown', 'outside'] as const;

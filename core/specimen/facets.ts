@@ -1,4 +1,4 @@
-import { FACETS, type Facets, type Guide } from '../guide';
+import { FACETS, type Facets, type Guide } from '../guide/working';
 
 /** The facets of a form or name in words, age before sex before morph: "adult male, banded". */
 export function sayFacets(guide: Pick<Guide, 'facets'>, facets: Facets): string {

@@ -1,4 +1,4 @@
-import type { Handling, PriorPart } from '../guide';
+import type { Handling, PriorPart } from '../guide/working';
 
 export const DISTANCES = ['hand', 'near', 'far'] as const;
 export type Distance = (typeof DISTANCES)[number];

@@ -1,5 +1,5 @@
 import type { Assessment } from '../evidence';
-import { type Facets, type Guide, taxonIndex } from '../guide';
+import { type Facets, type Guide, taxonIndex } from '../guide/working';
 import { type Determination, nameParts, nameText, type Qualifier } from './determination';
 
 /** A specimen's name as far as it goes, and how sure, in one line. */

@@ -89,4 +89,19 @@ export const SpecimenEntity = defineEntity({
 });
 export type SpecimenRecord = InferEntity<typeof SpecimenEntity>;
 
-export const entities = [StationEntity, AccountEntity, GuideEntity, GuideVersionEntity, SpecimenEntity];
+/** A photo, kept once in a station for its content. */
+export const PhotoEntity = defineEntity({
+  name: 'Photo',
+  tableName: 'photo',
+  properties: {
+    stationId: p.uuid().primary(),
+    hash: p.string().primary(),
+    width: p.integer(),
+    height: p.integer(),
+    whole: p.blob(),
+    thumb: p.blob(),
+    createdAt: p.datetime().onCreate(() => new Date()),
+  },
+});
+
+export const entities = [StationEntity, AccountEntity, GuideEntity, GuideVersionEntity, SpecimenEntity, PhotoEntity];

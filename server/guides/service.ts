@@ -1,19 +1,14 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { LockMode } from '@mikro-orm/core';
 import type { GuideRow, StoredGuide } from '@plesion/contract';
+import { stableJson } from '@plesion/core/formats';
 import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest, notFound } from '../http/errors';
 
 /** Hash of a guide's content, whatever the order its JSON came in. */
-export const guideHash = (guide: Guide): string => createHash('sha256').update(JSON.stringify(sorted(guide))).digest('hex');
-
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (value === null || typeof value !== 'object') return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, part]) => [key, sorted(part)]));
-}
+export const guideHash = (guide: Guide): string => createHash('sha256').update(stableJson(guide)).digest('hex');
 
 /**
  * Store a guide in a station. The same guide id makes a new version; the very

@@ -1,4 +1,4 @@
-import type { Specimen, SpecimenList, SpecimenQuery, SpecimenRow, SpecimenWrite } from '@plesion/contract';
+import { sameContent, type Specimen, type SpecimenList, type SpecimenQuery, type SpecimenRow, type SpecimenWrite } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
 import { type Guide, taxonIndex } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
@@ -9,9 +9,9 @@ import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
+import { checkPhoto } from '../photos/service';
 import type { WeighPool } from '../standing/pool';
 import { checkAgainst } from '../standing/service';
-import { sameContent } from './sameContent';
 
 const PAGE = 60;
 
@@ -78,6 +78,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
   const { guide, hash, version: guideVersion } = await guideFor(em, caller.stationId, sent.guideId);
   checkAgainst(guide, sent.situation, sent.readings);
   checkNames(guide, sent.determinations);
+  await checkPhoto(em, caller.stationId, sent.photo);
   const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings });
 
   return em.transactional(async (tx) => {

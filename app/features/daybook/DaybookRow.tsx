@@ -1,8 +1,8 @@
-import type { SpecimenRow } from '@plesion/contract';
+import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import { sayFacets } from '@plesion/core/specimen';
 import { Link } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
@@ -19,7 +19,13 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
   return (
     <Link href={row.named ? `/specimens/${row.id}` : `/specimens/${row.id}/bench`} asChild>
       <Pressable accessibilityLabel={[row.summary.name, facets, sure, row.place, row.label].filter(Boolean).join(', ')} style={styles.row}>
-        <View style={styles.thumb}>{plate && <PlateView plate={plate} width={78} height={60} />}</View>
+        <View style={styles.thumb}>
+          {row.photo ? (
+            <Image source={{ uri: urlOf('photo', { params: { hash: row.photo }, query: { size: 'thumb' } }) }} style={styles.photo} />
+          ) : (
+            plate && <PlateView plate={plate} width={78} height={60} />
+          )}
+        </View>
         <View style={styles.words}>
           {guide && row.summary.taxon && (row.named || row.summary.qualifier !== 'unknown') ? (
             <TaxonName guide={guide} {...row.summary} size={18} lines={2} />
@@ -41,6 +47,7 @@ const styles = StyleSheet.create({
     borderWidth: 1, borderColor: '#DDE5E3',
   },
   thumb: { width: 84, height: 66, borderRadius: radius.s, backgroundColor: colour.paper, alignItems: 'center', justifyContent: 'center' },
+  photo: { width: 84, height: 66, borderRadius: radius.s },
   words: { flex: 1, minWidth: 0 },
   open: { borderWidth: 1.5, borderColor: colour.for, borderStyle: 'dashed', borderRadius: radius.s, paddingHorizontal: space.s },
 });

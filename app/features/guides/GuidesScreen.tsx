@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
-import { pickTextFile } from '../../lib/files';
+import { pickFile } from '../../lib/files';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Glyph } from '../../ui/Glyph';
@@ -21,8 +21,8 @@ export function GuidesScreen() {
   const client = useQueryClient();
   const take = useMutation({
     mutationFn: async () => {
-      const text = await pickTextFile('.json,application/json');
-      return text === undefined ? undefined : api('importGuide', { body: parsed(text) });
+      const file = await pickFile('.json,application/json');
+      return file && api('importGuide', { body: parsed(await file.text()) });
     },
     onSuccess: (stored) => {
       if (!stored) return;

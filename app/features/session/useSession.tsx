@@ -4,6 +4,7 @@ import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tansta
 import { createContext, useContext } from 'react';
 import { api } from '../../lib/api';
 import { device } from '../../lib/device';
+import { forgetKept } from '../../lib/offline';
 
 const KEPT = 'plesion.session';
 
@@ -41,7 +42,10 @@ export function useSessionQuery() {
 }
 
 /** Nothing of one station may be seen in the next; the session itself stays watched. */
-const forgetStation = (client: QueryClient) => client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+function forgetStation(client: QueryClient): void {
+  client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+  void forgetKept();
+}
 
 export function useEnter() {
   const client = useQueryClient();

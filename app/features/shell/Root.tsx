@@ -6,10 +6,11 @@ import { Spectral_500Medium } from '@expo-google-fonts/spectral/500Medium';
 import { Spectral_500Medium_Italic } from '@expo-google-fonts/spectral/500Medium_Italic';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { queryClient } from '../../lib/api';
+import { keepForOffline } from '../../lib/offline';
 import { colour, font } from '../../theme';
 import { Failed, Loading } from '../../ui/states';
 import { SignIn } from '../session/SignIn';
@@ -26,6 +27,7 @@ export function Root({ children }: { children: ReactNode }) {
     [font.name]: Spectral_500Medium_Italic,
     [font.nameUpright]: Spectral_500Medium,
   });
+  useEffect(keepForOffline, []);
   if (!ready && !fontError) return <View style={styles.page} />;
   return (
     <SafeAreaProvider>

@@ -1,10 +1,10 @@
-import type { SpecimenWrite } from '@plesion/contract';
+import { type SpecimenWrite, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { type Determination, sayFacets } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Image, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -16,6 +16,7 @@ import { Words } from '../../ui/Words';
 import { sayReading } from '../bench/readings';
 import { useAssessment } from '../bench/useAssessment';
 import { useGuide } from '../guides/useGuide';
+import { PhotoButton } from '../photos/PhotoButton';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { SavingTrouble } from './SavingLine';
@@ -53,6 +54,12 @@ export function SpecimenPage({ id }: { id: string }) {
         <Words quiet>{saySituation(content.situation, book) || 'no place or date'}</Words>
         {content.situation.note && <Words>{content.situation.note}</Words>}
       </View>
+      {content.photo && (
+        <Image
+          source={{ uri: urlOf('photo', { params: { hash: content.photo } }) }} style={styles.photo} resizeMode="contain" accessibilityLabel="Photo of the specimen"
+        />
+      )}
+      <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
       <History guide={book} determinations={content.determinations} />
       <Sheet title="What was read" aside={`${content.readings.length}`}>
@@ -118,6 +125,7 @@ const styles = StyleSheet.create({
   plate: {
     backgroundColor: colour.paper, borderRadius: radius.l, borderWidth: 1, borderColor: colour.hairline, padding: space.s, alignItems: 'center',
   },
+  photo: { width: '100%', height: 320, borderRadius: radius.l, backgroundColor: colour.paper },
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
   what: { flex: 1 },
   said: { flex: 1, textAlign: 'right' },

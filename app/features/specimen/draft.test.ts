@@ -1,6 +1,6 @@
 import { RequestProblem, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import { memoryKeeper } from '../../lib/device';
-import { createDraft, type Send } from './draft';
+import { createDraft, type Kept, type Send } from './draft';
 
 const ID = '0192f3a0-0000-7001-8000-000000000001';
 const content: SpecimenWrite = { version: 1, guideId: ID, label: 'L4', situation: {}, readings: [], determinations: [], hidden: false };
@@ -38,7 +38,7 @@ describe('a draft', () => {
   it('is kept on the device at once and forgotten there when the server has it', async () => {
     const { draft, kept } = open(server());
     draft.change(label('L5'));
-    expect(JSON.parse(kept()!)).toMatchObject({ label: 'L5' });
+    expect(JSON.parse(kept()!)).toMatchObject({ content: { label: 'L5' } });
     expect(draft.get().saving).toEqual({ at: 'waiting' });
     expect(await draft.flush()).toEqual({ at: 'saved' });
     expect(kept()).toBeUndefined();
@@ -62,7 +62,7 @@ describe('a draft', () => {
     to.fail(offline);
     draft.change(label('in the field'));
     expect(await draft.flush()).toEqual({ at: 'kept-here' });
-    expect(JSON.parse(kept()!)).toMatchObject({ label: 'in the field' });
+    expect(JSON.parse(kept()!)).toMatchObject({ content: { label: 'in the field' } });
     to.fail(undefined);
     expect(await draft.flush()).toEqual({ at: 'saved' });
     expect(to.now().label).toBe('in the field');
@@ -90,6 +90,20 @@ describe('a draft', () => {
     expect(draft.get().content.label).toBe('one');
     draft.change(label('other'));
     expect(draft.get().canRedo).toBe(false);
+  });
+
+  it('does not quarrel with itself when the answer to a write was lost, even over a reload', async () => {
+    const to = server();
+    const lossy: typeof to = { ...to, send: async (id, write) => to.send(id, write).then(() => Promise.reject(offline)) };
+    const first = open(lossy);
+    first.draft.change(label('arrived'));
+    expect(await first.draft.flush()).toEqual({ at: 'kept-here' });
+    expect(to.now()).toMatchObject({ label: 'arrived', version: 2 });
+    const kept = JSON.parse(first.kept()!) as Kept;
+    const again = createDraft({ id: ID, ...kept, dirty: true, keeper: memoryKeeper(), key: 'k', send: to.send, delay: 60_000 });
+    again.change(label('and more'));
+    expect(await again.flush()).toEqual({ at: 'saved' });
+    expect(to.now()).toMatchObject({ label: 'and more', version: 3 });
   });
 
   describe('changed elsewhere', () => {

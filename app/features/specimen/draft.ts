@@ -1,4 +1,4 @@
-import { RequestProblem, type Specimen, type SpecimenWrite } from '@plesion/contract';
+import { RequestProblem, sameContent, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import type { Keeper } from '../../lib/device';
 import { createStore, type Store } from '../../lib/store';
 
@@ -36,6 +36,8 @@ interface Parts {
   content: SpecimenWrite;
   /** Is there anything here that the server has not got? */
   dirty: boolean;
+  /** What was sent and never answered for, kept from an earlier visit. */
+  unanswered?: SpecimenWrite;
   keeper: Keeper;
   key: string;
   send: Send;
@@ -45,6 +47,12 @@ interface Parts {
 }
 
 const UNDO_STEPS = 100;
+
+/** What the device keeps of a specimen: how it stands here, and the write that nobody answered for. */
+export interface Kept {
+  content: SpecimenWrite;
+  unanswered?: SpecimenWrite;
+}
 
 /** What a write holds of a stored specimen. */
 export function contentOf(specimen: Specimen): SpecimenWrite {
@@ -57,18 +65,21 @@ export function contentOf(specimen: Specimen): SpecimenWrite {
  * a reload loses nothing, and sent to the server a moment later; what cannot be
  * sent waits. Determinations are history and are not undone.
  */
-export function createDraft({ id, content, dirty, keeper, key, send, delay = 500, onSaved }: Parts): Draft {
+export function createDraft({ id, content, dirty, unanswered: before, keeper, key, send, delay = 500, onSaved }: Parts): Draft {
   const store = createStore<DraftState>({ content, saving: { at: dirty ? 'kept-here' : 'saved' }, canUndo: false, canRedo: false });
   const past: SpecimenWrite[] = [];
   const future: SpecimenWrite[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
   let sending: Promise<Saving> | undefined;
+  let unanswered = before;
 
   const show = (part: Partial<DraftState>) =>
     store.set({ ...store.get(), ...part, canUndo: past.length > 0, canRedo: future.length > 0 });
 
+  const keep = (next: SpecimenWrite) => keeper.write(key, JSON.stringify({ content: next, unanswered } satisfies Kept));
+
   const put = (next: SpecimenWrite) => {
-    keeper.write(key, JSON.stringify(next));
+    keep(next);
     show({ content: next, saving: { at: 'waiting' } });
     clearTimeout(timer);
     timer = setTimeout(() => void flush(), delay);
@@ -93,7 +104,7 @@ export function createDraft({ id, content, dirty, keeper, key, send, delay = 500
       if ('specimen' in result) {
         const { version } = result.specimen;
         const latest = { ...store.get().content, version };
-        if (changed) keeper.write(key, JSON.stringify(latest));
+        if (changed) keep(latest);
         else keeper.remove(key);
         show({ content: changed ? latest : contentOf(result.specimen), saving: { at: changed ? 'waiting' : 'saved' } });
         onSaved?.(result.specimen);
@@ -106,11 +117,22 @@ export function createDraft({ id, content, dirty, keeper, key, send, delay = 500
   };
 
   const attempt = async (now: SpecimenWrite): Promise<{ specimen: Specimen } | { saving: Saving }> => {
+    const earlier = unanswered;
+    unanswered = now;
+    keep(store.get().content);
     try {
-      return { specimen: await send(id, now) };
+      const specimen = await send(id, now);
+      unanswered = undefined;
+      return { specimen };
     } catch (error) {
       if (!(error instanceof RequestProblem)) throw error;
-      if (error.status === 409) return { saving: { at: 'conflict', stored: error.body.stored as Specimen } };
+      if (error.status !== 0) unanswered = undefined;
+      if (error.status === 409) {
+        const stored = error.body.stored as Specimen;
+        // The answer to our own last write was lost: what is stored is ours, and this goes on top of it.
+        if (earlier && sameContent(stored, earlier)) return attempt({ ...now, version: stored.version });
+        return { saving: { at: 'conflict', stored } };
+      }
       if (error.status >= 400 && error.status < 500 && error.status !== 401) {
         return { saving: { at: 'refused', message: error.message, field: error.body.field } };
       }

@@ -1,7 +1,7 @@
-import type { Specimen, SpecimenWrite } from '@plesion/contract';
+import { RequestProblem, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import { api, queryClient } from '../../lib/api';
 import { device } from '../../lib/device';
-import { createDraft, type Draft, contentOf } from './draft';
+import { createDraft, type Draft, contentOf, type Kept } from './draft';
 
 const PREFIX = 'plesion.draft.';
 const drafts = new Map<string, Draft>();
@@ -13,10 +13,20 @@ function remember(specimen: Specimen): void {
   void queryClient.invalidateQueries({ queryKey: ['specimens'] });
 }
 
-function open(station: string, id: string, content: SpecimenWrite, dirty: boolean): Draft {
+/** Whoever was signed out meanwhile is shown the door; what they wrote stays on the device. */
+async function send(id: string, body: SpecimenWrite): Promise<Specimen> {
+  try {
+    return await api('writeSpecimen', { params: { id }, body });
+  } catch (error) {
+    if (error instanceof RequestProblem && error.status === 401) void queryClient.invalidateQueries({ queryKey: ['session'] });
+    throw error;
+  }
+}
+
+function open(station: string, id: string, { content, unanswered }: Kept, dirty: boolean): Draft {
   const draft = createDraft({
-    id, content, dirty, keeper: device, key: keyOf(station, id),
-    send: (specimenId, body) => api('writeSpecimen', { params: { id: specimenId }, body }),
+    id, content, dirty, unanswered, keeper: device, key: keyOf(station, id),
+    send,
     onSaved: remember,
   });
   drafts.set(keyOf(station, id), draft);
@@ -24,9 +34,9 @@ function open(station: string, id: string, content: SpecimenWrite, dirty: boolea
 }
 
 /** What this device holds of a specimen and has not been able to send. */
-export function keptContent(station: string, id: string): SpecimenWrite | undefined {
+export function keptContent(station: string, id: string): Kept | undefined {
   const text = device.read(keyOf(station, id));
-  return text === undefined ? undefined : (JSON.parse(text) as SpecimenWrite);
+  return text === undefined ? undefined : (JSON.parse(text) as Kept);
 }
 
 /** The draft of a specimen: one already open, what the device kept, or what the server has. */
@@ -37,14 +47,18 @@ export function draftOf(station: string, id: string, stored?: Specimen): Draft |
     if (!stored || saving.at !== 'saved' || stored.version <= content.version) return known;
   }
   const kept = keptContent(station, id);
-  if (kept) return open(station, id, kept, true);
-  return stored && open(station, id, contentOf(stored), false);
+  if (kept) {
+    const draft = open(station, id, kept, true);
+    void draft.flush();
+    return draft;
+  }
+  return stored && open(station, id, { content: contentOf(stored) }, false);
 }
 
 /** A new specimen, kept here and sent at once. */
 export function startDraft(station: string, id: string, content: SpecimenWrite): Draft {
-  const draft = open(station, id, content, true);
-  device.write(keyOf(station, id), JSON.stringify(content));
+  const draft = open(station, id, { content }, true);
+  device.write(keyOf(station, id), JSON.stringify({ content } satisfies Kept));
   void draft.flush();
   return draft;
 }

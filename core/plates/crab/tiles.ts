@@ -1,4 +1,4 @@
-import type { Character } from '../../guide';
+import type { Character } from '../../guide/working';
 import { cropPlate, type Plate, squareRound } from '../display';
 import { finish, newPen, type Pen } from '../pen';
 import type { Traits } from '../traits';

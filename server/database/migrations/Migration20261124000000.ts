@@ -1,6 +1,6 @@
 import { Migration } from '@mikro-orm/migrations';
 
-/** Stations, accounts, sessions, guides with their versions, and specimens. */
+/** Stations, accounts, sessions, guides with their versions, specimens and photos. */
 export class Migration20261124000000 extends Migration {
   override up(): void {
     this.addSql(`
@@ -32,11 +32,15 @@ export class Migration20261124000000 extends Migration {
         place varchar(200), seen_on date, named boolean not null, search text not null, situation jsonb not null, readings jsonb not null,
         determinations jsonb not null, summary jsonb not null, photo char(64), hidden boolean not null default false,
         recorded_by varchar(60) not null, created_at timestamptz not null, updated_at timestamptz not null);`);
+    this.addSql(`
+      create table photo (
+        station_id uuid not null references station (id) on delete cascade, hash char(64) not null, width int not null, height int not null,
+        whole bytea not null, thumb bytea not null, created_at timestamptz not null default now(), primary key (station_id, hash));`);
     this.addSql(`create index specimen_daybook on specimen (station_id, hidden, seen_on desc nulls first, created_at desc);`);
     this.addSql(`create index specimen_guide on specimen (guide_id);`);
   }
 
   override down(): void {
-    this.addSql('drop table specimen, guide_version, guide, session, account, station;');
+    this.addSql('drop table photo, specimen, guide_version, guide, session, account, station;');
   }
 }

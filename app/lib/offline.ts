@@ -1,0 +1,12 @@
+/** Keep the application on the device, so that it opens without a connection. */
+export function keepForOffline(): void {
+  // Only an exported client has the service worker; a refusal just means no offline start.
+  if (process.env.NODE_ENV === 'production' && 'serviceWorker' in navigator) navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+}
+
+/** What was kept of a station must not be seen in the next. */
+export async function forgetKept(): Promise<void> {
+  if (typeof caches === 'undefined') return;
+  const names = await caches.keys();
+  await Promise.all(names.filter((name) => name.startsWith('plesion-station')).map((name) => caches.delete(name)));
+}

@@ -1,0 +1,28 @@
+import { generateSW } from 'workbox-build';
+
+/**
+ * Run after the web export: a service worker that keeps the application itself on
+ * the device, and the guides and specimens last seen, for use without a connection.
+ */
+const lately = (pattern, cacheName) => ({
+  urlPattern: pattern,
+  handler: 'NetworkFirst',
+  options: { cacheName, networkTimeoutSeconds: 4, expiration: { maxEntries: 300 } },
+});
+
+await generateSW({
+  globDirectory: 'dist',
+  globPatterns: ['index.html', 'favicon.ico', '_expo/**/*.js', 'assets/**/*.{ttf,png}'],
+  swDest: 'dist/sw.js',
+  maximumFileSizeToCacheInBytes: 4_000_000,
+  inlineWorkboxRuntime: true,
+  sourcemap: false,
+  skipWaiting: true,
+  clientsClaim: true,
+  navigateFallback: '/index.html',
+  navigateFallbackDenylist: [/^\/api\//],
+  runtimeCaching: [
+    lately(/\/api\/(guides|specimens)(\/[^/]+)?(\?.*)?$/, 'plesion-station'),
+    { urlPattern: /\/api\/photos\//, handler: 'CacheFirst', options: { cacheName: 'plesion-station-photos', expiration: { maxEntries: 400 } } },
+  ],
+});

@@ -1,0 +1,6 @@
+import { z } from 'zod';
+
+/** SHA-256 of the file as it was sent, in hex. */
+export const PhotoHash = z.string().regex(/^[0-9a-f]{64}$/, 'this is not the hash of a photo');
+
+export const Photo = z.object({ hash: PhotoHash, width: z.number().int(), height: z.number().int() });

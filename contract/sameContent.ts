@@ -1,0 +1,15 @@
+import { stableJson } from '@plesion/core/formats';
+import type { z } from 'zod';
+import type { SpecimenWrite } from './specimens';
+
+type Content = Omit<z.output<typeof SpecimenWrite>, 'version'>;
+
+/**
+ * Do two writes of a specimen hold the same? Then one of them came twice. Names
+ * are told by their ids alone: the server signs them anew.
+ */
+export function sameContent(a: Content, b: Content): boolean {
+  const content = ({ guideId, label, situation, readings, determinations, photo, hidden }: Content) =>
+    stableJson({ guideId, label, situation, readings, photo, hidden, determinations: determinations.map(({ id }) => id) });
+  return content(a) === content(b);
+}
