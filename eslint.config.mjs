@@ -14,8 +14,15 @@ export default ts.config(
       'no-console': 'error',
     },
   },
-  { files: ['app/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
-  { files: ['**/*.mjs', 'app/*.js'], languageOptions: { globals: { process: 'readonly', URL: 'readonly', Buffer: 'readonly', module: 'writable' } } },
+  {
+    files: ['app/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['**/*.mjs', 'app/*.js'],
+    languageOptions: { globals: { process: 'readonly', URL: 'readonly', Buffer: 'readonly', module: 'writable' } },
+  },
   // Published coefficients are kept with all their printed digits.
   { files: ['core/chance/normalCurve.ts'], rules: { 'no-loss-of-precision': 'off' } },
   {
@@ -23,8 +30,15 @@ export default ts.config(
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts', 'core/test/**'],
     rules: {
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Pass a seed in.' }, { object: 'Date', property: 'now', message: 'Pass the time in.' }],
-      'no-restricted-imports': ['error', { patterns: ['node:*', 'react', 'react-native*', '@plesion/*', '../../server*', '../../app*', '../../contract*'] }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Pass a seed in.' },
+        { object: 'Date', property: 'now', message: 'Pass the time in.' },
+      ],
+      'no-restricted-imports': [
+        'error',
+        { patterns: ['node:*', 'react', 'react-native*', '@plesion/*', '../../server*', '../../app*', '../../contract*'] },
+      ],
     },
   },
 );

@@ -23,8 +23,14 @@ export default {
       preset: 'jest-expo',
       rootDir: `${import.meta.dirname}/app`,
       testMatch: ['**/*.test.ts', '**/*.test.tsx'],
-      moduleNameMapper: { '^@plesion/(core|demo)/(.+)$': '<rootDir>/../$1/$2/index.ts', '^@plesion/([a-z]+)$': '<rootDir>/../$1/index.ts' },
-      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|uuid)[^/]*/)', '/node_modules/react-native-reanimated/plugin/'],
+      moduleNameMapper: {
+        '^@plesion/(core|demo)/(.+)$': '<rootDir>/../$1/$2/index.ts',
+        '^@plesion/([a-z]+)$': '<rootDir>/../$1/index.ts',
+      },
+      transformIgnorePatterns: [
+        '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|uuid)[^/]*/)',
+        '/node_modules/react-native-reanimated/plugin/',
+      ],
     },
   ],
 };

@@ -23,6 +23,10 @@ await generateSW({
   navigateFallbackDenylist: [/^\/api\//],
   runtimeCaching: [
     lately(/\/api\/(guides|specimens)(\/[^/]+)?(\?.*)?$/, 'plesion-station'),
-    { urlPattern: /\/api\/photos\//, handler: 'CacheFirst', options: { cacheName: 'plesion-station-photos', expiration: { maxEntries: 400 } } },
+    {
+      urlPattern: /\/api\/photos\//,
+      handler: 'CacheFirst',
+      options: { cacheName: 'plesion-station-photos', expiration: { maxEntries: 400 } },
+    },
   ],
 });

@@ -29,9 +29,14 @@ function barePass(): () => number {
  * its prediction looks at the first two columns only.
  */
 function peer(columns: Synthetic['whole']): () => unknown {
-  const rows = Array.from({ length: FORMS }, (_, form) => columns.flatMap(({ classes }) => classes.map((expected) => Math.round(20 * expected[form]))));
+  const rows = Array.from({ length: FORMS }, (_, form) =>
+    columns.flatMap(({ classes }) => classes.map((expected) => Math.round(20 * expected[form]))),
+  );
   const model = new MultinomialNB();
-  model.train(rows, rows.map((_, form) => form));
+  model.train(
+    rows,
+    rows.map((_, form) => form),
+  );
   const specimen = [columns.flatMap(({ classes, read, asked }) => classes.map((_, k) => (asked && k === read ? 1 : 0)))];
   return () => model.predict(specimen);
 }
@@ -59,7 +64,11 @@ print();
 print(`bare pass over ${FORMS} × ${READ} floats        ${ms(bare)}`);
 print(`standing, one reading changed            ${ms(warm)}   ${(warm / bare).toFixed(1)} × the bare pass   (aim: 3)`);
 print(`standing, every reading weighed anew     ${ms(cold)}   ${(cold / bare).toFixed(1)} × the bare pass`);
-print(`ml-naivebayes on the same table          ${ms(onTable)}   the standing is ${(onTable / cold).toFixed(0)} × faster anew, ${(onTable / warm).toFixed(0)} × changed   (aim: 20)`);
-print(`ml-naivebayes on the ${READ} columns read     ${ms(onRead)}   the standing is ${(onRead / cold).toFixed(1)} × faster anew, ${(onRead / warm).toFixed(1)} × changed`);
+print(
+  `ml-naivebayes on the same table          ${ms(onTable)}   the standing is ${(onTable / cold).toFixed(0)} × faster anew, ${(onTable / warm).toFixed(0)} × changed   (aim: 20)`,
+);
+print(
+  `ml-naivebayes on the ${READ} columns read     ${ms(onRead)}   the standing is ${(onRead / cold).toFixed(1)} × faster anew, ${(onRead / warm).toFixed(1)} × changed`,
+);
 print(`next looks over ${CHARACTERS - READ} characters         ${ms(next)}   (aim: 100 ms)`);
 print(`next looks after a single reading        ${ms(nextEarly)}   ${(nextEarly / bare).toFixed(0)} × the bare pass`);

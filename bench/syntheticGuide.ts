@@ -1,6 +1,14 @@
 import { normal, normalMass, pick, seeded } from '@plesion/core/chance';
 import { type Reading } from '@plesion/core/evidence';
-import { type Character, type CompiledGuide, Guide, type Resolved, statesTable, type Table, valuesTable } from '@plesion/core/guide';
+import {
+  type Character,
+  type CompiledGuide,
+  Guide,
+  type Resolved,
+  statesTable,
+  type Table,
+  valuesTable,
+} from '@plesion/core/guide';
 
 export interface Synthetic {
   compiled: CompiledGuide;
@@ -28,12 +36,23 @@ export function syntheticGuide(forms: number, characters: number, read: number, 
     tables.set(
       character.id,
       character.states
-        ? statesTable(character, character.states.map((s) => s.id), resolved, base, guide.settings)
+        ? statesTable(
+            character,
+            character.states.map((s) => s.id),
+            resolved,
+            base,
+            guide.settings,
+          )
         : valuesTable(character, resolved, base),
     );
   }
   const compiled: CompiledGuide = {
-    guide, base, tables, policy: guide.policy, setting: {}, columns: new Map(),
+    guide,
+    base,
+    tables,
+    policy: guide.policy,
+    setting: {},
+    columns: new Map(),
     forms: guide.taxa.slice(1).map((taxon) => ({ id: taxon.id, taxon: taxon.id, facets: {}, share: 1 })),
   };
   const truth = Math.floor(chance() * forms);
@@ -49,32 +68,63 @@ function shownBy(table: Table, truth: number, chance: () => number) {
   const forms = table.scored.length;
   if (table.type === 'values') {
     const value = table.mean[truth] + normal(chance) * table.sd[truth];
-    const edges = Array.from({ length: CLASSES + 1 }, (_, k) => (k === 0 ? -1e9 : k === CLASSES ? 1e9 : table.centre + (k - CLASSES / 2) * table.spread * 0.6));
-    const classes = edges.slice(1).map((edge, k) => Float64Array.from({ length: forms }, (_, f) => normalMass(edges[k], edge, table.mean[f], table.sd[f])));
+    const edges = Array.from({ length: CLASSES + 1 }, (_, k) =>
+      k === 0 ? -1e9 : k === CLASSES ? 1e9 : table.centre + (k - CLASSES / 2) * table.spread * 0.6,
+    );
+    const classes = edges
+      .slice(1)
+      .map((edge, k) => Float64Array.from({ length: forms }, (_, f) => normalMass(edges[k], edge, table.mean[f], table.sd[f])));
     return { reading: { value }, classes, read: edges.findIndex((edge) => edge >= value) - 1 };
   }
   const classes = table.states.map((_, s) => table.frequency.subarray(s * forms, (s + 1) * forms));
-  const state = pick(classes.map((p) => p[truth]), chance);
+  const state = pick(
+    classes.map((p) => p[truth]),
+    chance,
+  );
   return { reading: { states: [table.states[state]] }, classes, read: state };
 }
 
 function skeleton(forms: number, characters: number): Guide {
   return Guide.parse({
-    format: 'plesion-guide', formatVersion: 1, id: 'synthetic', title: 'Synthetic', summary: '', group: 'none', area: 'none', caution: 'Not real.', facets: {},
+    format: 'plesion-guide',
+    formatVersion: 1,
+    id: 'synthetic',
+    title: 'Synthetic',
+    summary: '',
+    group: 'none',
+    area: 'none',
+    caution: 'Not real.',
+    facets: {},
     taxa: [
       { id: 'g', name: 'Synthetica', rank: 'genus' },
-      ...Array.from({ length: forms }, (_, i) => ({ id: `s${i}`, name: `Synthetica s${i}`, rank: 'species', parent: 'g', forms: [{ facets: {} }] })),
+      ...Array.from({ length: forms }, (_, i) => ({
+        id: `s${i}`,
+        name: `Synthetica s${i}`,
+        rank: 'species',
+        parent: 'g',
+        forms: [{ facets: {} }],
+      })),
     ],
     characters: Array.from({ length: characters }, (_, i) =>
       i % VALUE_EVERY === VALUE_EVERY - 1
         ? { id: `c${i}`, label: `c${i}`, kind: 'measurement', group: 'shape', error: 0.2, views: ['any'] }
         : {
-            id: `c${i}`, label: `c${i}`, kind: i % 2 ? 'ordered' : 'nominal', group: 'shape', views: ['any'],
+            id: `c${i}`,
+            label: `c${i}`,
+            kind: i % 2 ? 'ordered' : 'nominal',
+            group: 'shape',
+            views: ['any'],
             states: Array.from({ length: 2 + (i % 4) }, (_s, s) => ({ id: `x${s}`, label: `x${s}` })),
-          }),
-    dependence: [], sources: [{ id: 'none', label: 'none', citation: 'none', kind: 'records' }], policy: { kind: 'prefer', order: ['none'] },
+          },
+    ),
+    dependence: [],
+    sources: [{ id: 'none', label: 'none', citation: 'none', kind: 'records' }],
+    policy: { kind: 'prefer', order: ['none'] },
     scores: [{ character: 'c0', scope: {}, source: 'none', value: { kind: 'states', states: { x0: 0.5 } } }],
-    occurrence: [], regions: [], habitats: [], views: [{ id: 'any', label: 'any' }],
+    occurrence: [],
+    regions: [],
+    habitats: [],
+    views: [{ id: 'any', label: 'any' }],
   });
 }
 

@@ -3,12 +3,19 @@ import { type Endpoint, endpoints, type EndpointName, type Endpoints } from './e
 import { ProblemBody } from './problem';
 
 type Part<E, K extends string> = K extends keyof E ? (E[K] extends z.ZodType ? { [k in K]: z.input<E[K]> } : unknown) : unknown;
-type OptionalQuery<E> = 'query' extends keyof E ? (E['query' & keyof E] extends z.ZodType ? { query?: z.input<E['query' & keyof E] & z.ZodType> } : unknown) : unknown;
+type OptionalQuery<E> = 'query' extends keyof E
+  ? E['query' & keyof E] extends z.ZodType
+    ? { query?: z.input<E['query' & keyof E] & z.ZodType> }
+    : unknown
+  : unknown;
 
 type Upload<E> = 'upload' extends keyof E ? { body: FormData } : unknown;
 
 /** What a call to an endpoint takes. */
-export type Asked<N extends EndpointName> = Upload<Endpoints[N]> & Part<Endpoints[N], 'params'> & Part<Endpoints[N], 'body'> & OptionalQuery<Endpoints[N]>;
+export type Asked<N extends EndpointName> = Upload<Endpoints[N]> &
+  Part<Endpoints[N], 'params'> &
+  Part<Endpoints[N], 'body'> &
+  OptionalQuery<Endpoints[N]>;
 export type Answer<N extends EndpointName> = z.output<Endpoints[N]['response']>;
 
 /** An answer that is not the one asked for: status 0 when the server could not be reached. */
@@ -24,7 +31,8 @@ export class RequestProblem extends Error {
 /** Path and query of a call, with its parameters in place. */
 export function urlOf(name: EndpointName, asked: { params?: object; query?: object } = {}): string {
   const path = endpoints[name].path.replace(/:(\w+)/g, (_, key: string) =>
-    encodeURIComponent(String((asked.params as Record<string, unknown> | undefined)?.[key])));
+    encodeURIComponent(String((asked.params as Record<string, unknown> | undefined)?.[key])),
+  );
   const query = Object.entries(asked.query ?? {}).filter(([, value]) => value !== undefined && value !== '');
   return query.length ? `${path}?${new URLSearchParams(query.map(([k, v]) => [k, String(v)]))}` : path;
 }

@@ -22,7 +22,10 @@ describe('the client', () => {
   it('sends JSON and gives back what the contract promises', async () => {
     const { asked, call } = answering(200, session);
     expect(await call('signIn', { body: { name: 'ann', password: 'x' } })).toEqual(session);
-    expect(asked[0]).toMatchObject({ url: 'http://station/api/session', init: { method: 'POST', body: '{"name":"ann","password":"x"}' } });
+    expect(asked[0]).toMatchObject({
+      url: 'http://station/api/session',
+      init: { method: 'POST', body: '{"name":"ann","password":"x"}' },
+    });
   });
 
   it('does not take an answer that breaks the contract', async () => {
@@ -30,14 +33,24 @@ describe('the client', () => {
   });
 
   it('gives the server’s problem with its status, field and all', async () => {
-    const problem = { code: 'unknown-state', message: 'No such state.', field: 'readings[0].states', problems: [{ code: 'a', message: 'b' }] };
-    const error: unknown = await answering(400, problem).call('session', {}).catch((e: unknown) => e);
+    const problem = {
+      code: 'unknown-state',
+      message: 'No such state.',
+      field: 'readings[0].states',
+      problems: [{ code: 'a', message: 'b' }],
+    };
+    const error: unknown = await answering(400, problem)
+      .call('session', {})
+      .catch((e: unknown) => e);
     expect(error).toBeInstanceOf(RequestProblem);
     expect(error).toMatchObject({ status: 400, body: problem, message: 'No such state.' });
   });
 
   it('says so when the answer is no problem it knows, or when there is none at all', async () => {
-    await expect(answering(502, '<html>').call('session', {})).rejects.toMatchObject({ status: 502, body: { code: 'no-answer' } });
+    await expect(answering(502, '<html>').call('session', {})).rejects.toMatchObject({
+      status: 502,
+      body: { code: 'no-answer' },
+    });
     const down = createClient('', (() => Promise.reject(new TypeError('down'))) as typeof fetch);
     await expect(down('session', {})).rejects.toMatchObject({ status: 0, body: { code: 'offline' } });
   });
@@ -48,7 +61,15 @@ describe('the client', () => {
 });
 
 describe('OpenAPI', () => {
-  const described = openApi('1') as { paths: Record<string, Record<string, { operationId: string; responses: Record<string, unknown>; requestBody?: unknown; parameters: { name: string }[] }>> };
+  const described = openApi('1') as {
+    paths: Record<
+      string,
+      Record<
+        string,
+        { operationId: string; responses: Record<string, unknown>; requestBody?: unknown; parameters: { name: string }[] }
+      >
+    >;
+  };
   const operations = Object.values(described.paths).flatMap((path) => Object.values(path));
 
   it('has every endpoint once', () => {

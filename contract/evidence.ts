@@ -77,16 +77,19 @@ export const Call = z.object({
 export const StandingAnswer = z.object({
   forms: z.array(z.object({ form: z.string(), taxon: z.string(), facets: Facets, p })),
   taxa: z.array(z.object({ taxon: z.string(), name: z.string(), rank: z.enum(RANKS), p })),
-  facets: z.array(
-    z.object({ facet: FacetName, values: z.array(z.object({ value: z.string(), label: z.string(), p })) }),
-  ),
+  facets: z.array(z.object({ facet: FacetName, values: z.array(z.object({ value: z.string(), label: z.string(), p })) })),
   outside: p,
   level: Level,
   nextLevel: Level,
   beam: z.object({ left: Rival, right: Rival, start: z.number(), sum: z.number(), enough: z.number() }),
   ledger: z.array(
     z.object({
-      reading: z.number(), character: z.string(), bits: z.number(), weight: z.number(), group: z.string(), without: p.optional(),
+      reading: z.number(),
+      character: z.string(),
+      bits: z.number(),
+      weight: z.number(),
+      group: z.string(),
+      without: p.optional(),
     }),
   ),
   call: Call,

@@ -1,5 +1,12 @@
 import type { z } from 'zod';
-import type { Specimen as SpecimenSchema, SpecimenList as ListSchema, SpecimenQuery as QuerySchema, SpecimenRow as RowSchema, SpecimenSummary as SummarySchema, SpecimenWrite as WriteSchema } from './specimens';
+import type {
+  Specimen as SpecimenSchema,
+  SpecimenList as ListSchema,
+  SpecimenQuery as QuerySchema,
+  SpecimenRow as RowSchema,
+  SpecimenSummary as SummarySchema,
+  SpecimenWrite as WriteSchema,
+} from './specimens';
 import type { GuideRow as GuideRowSchema, StoredGuide as StoredGuideSchema } from './guides';
 import type { StandingAnswer as AnswerSchema, StandingRequest as RequestSchema } from './evidence';
 import type { Session as SessionSchema } from './session';

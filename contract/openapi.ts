@@ -8,14 +8,21 @@ function parameters(schema: z.ZodType | undefined, where: 'path' | 'query') {
   if (!schema) return [];
   const { properties = {}, required = [] } = json(schema) as { properties?: Record<string, unknown>; required?: string[] };
   return Object.entries(properties).map(([name, property]) => ({
-    name, in: where, required: where === 'path' || required.includes(name), schema: property,
+    name,
+    in: where,
+    required: where === 'path' || required.includes(name),
+    schema: property,
   }));
 }
 
 function requestBody(endpoint: Endpoint) {
   if (endpoint.body) return { requestBody: { required: true, content: { 'application/json': { schema: json(endpoint.body) } } } };
   if (!endpoint.upload) return {};
-  const schema = { type: 'object', required: [endpoint.upload], properties: { [endpoint.upload]: { type: 'string', format: 'binary' } } };
+  const schema = {
+    type: 'object',
+    required: [endpoint.upload],
+    properties: { [endpoint.upload]: { type: 'string', format: 'binary' } },
+  };
   return { requestBody: { required: true, content: { 'multipart/form-data': { schema } } } };
 }
 

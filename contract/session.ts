@@ -2,7 +2,10 @@ import { z } from 'zod';
 
 const name = z.string().trim().min(2, 'use at least 2 letters').max(60);
 
-export const Credentials = z.strictObject({ name: z.string().trim().min(1, 'give the account’s name').max(60), password: z.string().min(1, 'give the password').max(200) });
+export const Credentials = z.strictObject({
+  name: z.string().trim().min(1, 'give the account’s name').max(60),
+  password: z.string().min(1, 'give the password').max(200),
+});
 
 export const NewStation = z.strictObject({
   station: name,

@@ -4,6 +4,5 @@ import { ledgeCrabs } from './ledgeCrabs';
 export { ledgeCrabs };
 export { demoSpecimens, type DemoSpecimen } from './specimens';
 
-
 /** The guides a new station starts with. */
 export const demoGuides: Guide[] = [ledgeCrabs];

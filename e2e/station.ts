@@ -14,7 +14,13 @@ export interface Station {
 }
 
 const CHROMIUM_FLAGS = [
-  '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
 ];
 
 export async function openStation(): Promise<Station> {
@@ -28,11 +34,21 @@ export async function openStation(): Promise<Station> {
   database.pathname = `/${name}`;
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: root,
-    env: { ...process.env, NODE_ENV: 'production', PORT: '0', DATABASE_URL: database.href, SESSION_SECRET: 'for tests only', WEB_ROOT: join(root, 'app/dist') },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: '0',
+      DATABASE_URL: database.href,
+      SESSION_SECRET: 'for tests only',
+      WEB_ROOT: join(root, 'app/dist'),
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   const url = await addressOf(server);
-  const browser: Browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS });
+  const browser: Browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: CHROMIUM_FLAGS,
+  });
   return {
     url,
     async page(size) {

@@ -15,7 +15,11 @@ const SIZES = [
 ] as const;
 
 const call = (page: Page) => page.getByTestId('call');
-const saved = (page: Page) => page.getByTestId('saving').filter({ hasText: /^Saved$/ }).waitFor();
+const saved = (page: Page) =>
+  page
+    .getByTestId('saving')
+    .filter({ hasText: /^Saved$/ })
+    .waitFor();
 
 async function enterDemo(page: Page): Promise<void> {
   await page.goto(station.url);
@@ -25,7 +29,11 @@ async function enterDemo(page: Page): Promise<void> {
 
 /** Open a mark from the list, answer it, and put it away again where it lies over the bench. */
 async function mark(page: Page, name: string, answer: (scope: Page) => Promise<void>): Promise<void> {
-  await page.getByRole('group', { name: /age, sex|Shape|Pattern|Colour|What it does/ }).getByRole('button', { name: new RegExp(`^${name}`) }).first().click();
+  await page
+    .getByRole('group', { name: /age, sex|Shape|Pattern|Colour|What it does/ })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .first()
+    .click();
   await answer(page);
   const done = page.getByRole('button', { name: 'Done' });
   if (await done.count()) await done.click();
@@ -88,7 +96,10 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
       await page.getByLabel('carapace length', { exact: true }).fill('28.3');
       await page.getByText('= 1.15 ± 0.02').waitFor();
     });
-    await page.getByRole('button', { name: /^Side teeth, one side: 4, [\d.]+ bits for Petralda murica/ }).first().waitFor();
+    await page
+      .getByRole('button', { name: /^Side teeth, one side: 4, [\d.]+ bits for Petralda murica/ })
+      .first()
+      .waitFor();
     await page.getByText('32.6 ± 0.3 mm').first().waitFor();
   });
 
@@ -106,7 +117,10 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.getByText('leave a gap').first().waitFor();
     await call(page).filter({ hasText: 'Species yes: Petralda murica' }).waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
-    await page.getByRole('button', { name: /^Closed fingers of the claw: leave a gap/ }).first().waitFor({ state: 'detached' });
+    await page
+      .getByRole('button', { name: /^Closed fingers of the claw: leave a gap/ })
+      .first()
+      .waitFor({ state: 'detached' });
     await page.reload();
     await page.getByText('32.6 ± 0.3 mm').first().waitFor();
     await page.getByText('not visible: covered').first().waitFor();
@@ -133,7 +147,10 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
 
   it('writes the recommended name into the daybook, with its reasons', async () => {
     await page.getByRole('button', { name: 'Write down' }).click();
-    await page.getByText(/Species yes: Petralda murica, .* on \d independent marks/).first().waitFor();
+    await page
+      .getByText(/Species yes: Petralda murica, .* on \d independent marks/)
+      .first()
+      .waitFor();
     await page.getByText('A name is not a promise').waitFor();
     await page.getByRole('button', { name: 'Into the daybook' }).click();
     await page.getByText('Names given').waitFor();
@@ -175,12 +192,25 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.getByRole('link', { name: 'Daybook' }).click();
     await page.getByLabel('Find', { exact: true }).fill(place.toLowerCase());
     await page.getByText('1 specimen found').waitFor();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Download these as Darwin Core occurrences' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Download these as Darwin Core occurrences' }).click(),
+    ]);
     const { data } = Papa.parse<Record<string, string>>(await readFile(await download.path(), 'utf8'), { header: true });
-    expect(data).toMatchObject([{
-      scientificName: 'Petralda murica', identificationQualifier: 'cf. murica', identifiedBy: 'demo', sex: 'female', lifeStage: 'adult', locality: place,
-      decimalLatitude: '-41.2', decimalLongitude: '-28.1', catalogNumber: 'W-1', basisOfRecord: 'HumanObservation',
-    }]);
+    expect(data).toMatchObject([
+      {
+        scientificName: 'Petralda murica',
+        identificationQualifier: 'cf. murica',
+        identifiedBy: 'demo',
+        sex: 'female',
+        lifeStage: 'adult',
+        locality: place,
+        decimalLatitude: '-41.2',
+        decimalLongitude: '-28.1',
+        catalogNumber: 'W-1',
+        basisOfRecord: 'HumanObservation',
+      },
+    ]);
     expect(data[0].previousIdentifications).toContain('Petralda murica (demo');
   });
 
@@ -188,7 +218,10 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.getByRole('link', { name: 'Guides' }).click();
     await page.getByRole('link', { name: 'Ledge crabs of the Tessary Isles' }).click();
     await page.getByText('Vask’s handbook').waitFor();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Download this guide as Plesion JSON' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Download this guide as Plesion JSON' }).click(),
+    ]);
     const file = await download.path();
     const before = JSON.parse(await readFile(file, 'utf8')) as { characters: unknown[] };
     expect(before.characters.length).toBeGreaterThanOrEqual(24);
@@ -196,11 +229,21 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.getByLabel('Plate, dorsal').waitFor();
     await page.getByLabel('Plate, ventral').waitFor();
     await page.getByRole('link', { name: 'Guides' }).click();
-    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'Take in a guide from a Plesion JSON file' }).click()]);
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Take in a guide from a Plesion JSON file' }).click(),
+    ]);
     await chooser.setFiles(file);
     await page.getByText('version 1, is in the station').waitFor();
-    const [second] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'Take in a guide from a Plesion JSON file' }).click()]);
-    await second.setFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify({ ...before, taxa: [] })) });
+    const [second] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Take in a guide from a Plesion JSON file' }).click(),
+    ]);
+    await second.setFiles({
+      name: 'broken.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify({ ...before, taxa: [] })),
+    });
     await page.getByText('The guide was not taken in').waitFor();
     await page.getByText(/^taxa: /).waitFor();
   });

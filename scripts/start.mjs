@@ -21,15 +21,21 @@ const needPort = (port, host) =>
   new Promise((resolve, reject) => {
     const probe = createServer();
     probe.on('error', (error) =>
-      reject(new Stop(error.code === 'EADDRINUSE'
-        ? `Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} npm start`
-        : `Port ${port} cannot be used: ${error.message}`)));
+      reject(
+        new Stop(
+          error.code === 'EADDRINUSE'
+            ? `Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} npm start`
+            : `Port ${port} cannot be used: ${error.message}`,
+        ),
+      ),
+    );
     probe.listen(port, host, () => probe.close(resolve));
   });
 
 await main(async () => {
   const port = Number(process.env.PORT ?? 4180);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`PORT is “${process.env.PORT}”; it must be a number from 1 to 65535.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Stop(`PORT is “${process.env.PORT}”; it must be a number from 1 to 65535.`);
   await needPort(port, process.env.HOST ?? '127.0.0.1');
   needPackages();
   needClient();
@@ -38,7 +44,10 @@ await main(async () => {
   const database = process.env.DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'));
   const server = child(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     env: {
-      NODE_ENV: 'production', PORT: String(port), WEB_ROOT: webRoot, SESSION_SECRET: sessionSecret(folder),
+      NODE_ENV: 'production',
+      PORT: String(port),
+      WEB_ROOT: webRoot,
+      SESSION_SECRET: sessionSecret(folder),
       DATABASE_URL: process.env.DATABASE_URL ?? database.ensure('plesion'),
     },
   });

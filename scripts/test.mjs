@@ -28,17 +28,27 @@ await main(async () => {
   rmSync(results, { force: true });
   let jest;
   try {
-    jest = step('unit, server and browser tests', 'npx', ['jest', '--maxWorkers=2', '--forceExit', '--json', `--outputFile=${results}`, '--testLocationInResults=false'], {
-      TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? database.ensure('plesion_test'),
-      CHROMIUM: chromium,
-      NODE_ENV: 'test',
-    });
+    jest = step(
+      'unit, server and browser tests',
+      'npx',
+      ['jest', '--maxWorkers=2', '--forceExit', '--json', `--outputFile=${results}`, '--testLocationInResults=false'],
+      {
+        TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? database.ensure('plesion_test'),
+        CHROMIUM: chromium,
+        NODE_ENV: 'test',
+      },
+    );
   } finally {
     database?.stop();
   }
   if (!existsSync(results)) throw new Stop('The tests did not run to their end.');
   const { numPassedTests, numFailedTests, numPendingTests, numFailedTestSuites } = JSON.parse(readFileSync(results, 'utf8'));
-  const others = [['types', types], ['lint', lint]].filter(([, passed]) => !passed).map(([name]) => name);
+  const others = [
+    ['types', types],
+    ['lint', lint],
+  ]
+    .filter(([, passed]) => !passed)
+    .map(([name]) => name);
   if (others.length) say(`\nNot passed: ${others.join(', ')}`);
   const failed = numFailedTests + others.length + (numFailedTests === 0 ? numFailedTestSuites : 0);
   say(`\n${numPassedTests} passed, ${failed} failed${numPendingTests ? `, ${numPendingTests} skipped` : ''}`);

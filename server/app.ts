@@ -34,16 +34,21 @@ export function createApp({ orm, pool, weighing, sessionSecret, version, log, we
   const em = () => orm.em.fork();
   app.disable('x-powered-by');
   app.set('query parser', 'simple');
-  app.use(helmet({
-    contentSecurityPolicy: {
-      directives: {
-        // The client's styles are made at run time and its worker is a file of its own.
-        'style-src': ["'self'", "'unsafe-inline'"], 'script-src': ["'self'"], 'worker-src': ["'self'", 'blob:'],
-        'img-src': ["'self'", 'data:', 'blob:'], 'upgrade-insecure-requests': null,
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          // The client's styles are made at run time and its worker is a file of its own.
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'script-src': ["'self'"],
+          'worker-src': ["'self'", 'blob:'],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'upgrade-insecure-requests': null,
+        },
       },
-    },
-    strictTransportSecurity: false,
-  }));
+      strictTransportSecurity: false,
+    }),
+  );
   app.use(compression());
 
   const api = express.Router();
@@ -61,7 +66,10 @@ export function createApp({ orm, pool, weighing, sessionSecret, version, log, we
   photoRoutes(api, em);
   exportRoutes(api, em);
   api.use('/api', (request) => {
-    throw new HttpProblem(404, { code: 'no-endpoint', message: `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.` });
+    throw new HttpProblem(404, {
+      code: 'no-endpoint',
+      message: `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`,
+    });
   });
   app.use(api);
   if (webRoot) serveClient(app, webRoot);

@@ -17,7 +17,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     return value;
   };
   const port = Number(env.PORT ?? 4180);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`PORT is “${env.PORT}”; it must be a number from 0 to 65535.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`PORT is “${env.PORT}”; it must be a number from 0 to 65535.`);
   return {
     port,
     host: env.HOST ?? '127.0.0.1',

@@ -18,7 +18,10 @@ const fail = (sentence: string): never => {
 };
 
 const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
-  fail(`The database does not answer (${error.message}). Check that DATABASE_URL names a PostgreSQL that runs, or unset it to use Plesion’s own.`));
+  fail(
+    `The database does not answer (${error.message}). Check that DATABASE_URL names a PostgreSQL that runs, or unset it to use Plesion’s own.`,
+  ),
+);
 const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 8 });
 const weighing = openWeighPool(fileURLToPath(new URL('./standing/weigh.worker.ts', import.meta.url)));
 await loadDemo(orm.em.fork(), weighing);
@@ -31,9 +34,12 @@ server.on('listening', () => {
   process.stdout.write(`Plesion is at http://${config.host === '127.0.0.1' ? 'localhost' : config.host}:${port}\n`);
 });
 server.on('error', (error: NodeJS.ErrnoException) =>
-  fail(error.code === 'EADDRINUSE'
-    ? `Port ${config.port} is in use. Stop what uses it, or choose another: PORT=${config.port + 1} npm start`
-    : `The server cannot listen: ${error.message}`));
+  fail(
+    error.code === 'EADDRINUSE'
+      ? `Port ${config.port} is in use. Stop what uses it, or choose another: PORT=${config.port + 1} npm start`
+      : `The server cannot listen: ${error.message}`,
+  ),
+);
 
 let stopping = false;
 const stop = async () => {

@@ -1,7 +1,8 @@
 /** Keep the application on the device, so that it opens without a connection. */
 export function keepForOffline(): void {
   // Only an exported client has the service worker; a refusal just means no offline start.
-  if (process.env.NODE_ENV === 'production' && 'serviceWorker' in navigator) navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+  if (process.env.NODE_ENV === 'production' && 'serviceWorker' in navigator)
+    navigator.serviceWorker.register('/sw.js').catch(() => undefined);
 }
 
 /** What was kept of a station must not be seen in the next. */

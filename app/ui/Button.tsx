@@ -26,7 +26,13 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
       aria-busy={busy}
       disabled={off}
       onPress={onPress}
-      style={({ pressed }) => [styles.base, small && styles.small, styles[kind], pressed && pressedStyles[kind], off && styles.off]}
+      style={({ pressed }) => [
+        styles.base,
+        small && styles.small,
+        styles[kind],
+        pressed && pressedStyles[kind],
+        off && styles.off,
+      ]}
     >
       <View style={styles.row}>
         {busy ? <ActivityIndicator size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon}

@@ -23,7 +23,11 @@ export function Choice<T extends string>({ label, options, chosen, onChange, man
   };
   return (
     <View role={many ? 'group' : 'radiogroup'} aria-label={label} style={styles.group}>
-      {!hideLabel && <Words size="small" strong quiet>{label}</Words>}
+      {!hideLabel && (
+        <Words size="small" strong quiet>
+          {label}
+        </Words>
+      )}
       <View style={styles.row}>
         {options.map((option) => {
           const on = chosen.includes(option.id);
@@ -51,8 +55,13 @@ const styles = StyleSheet.create({
   group: { gap: space.xs + 2 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   option: {
-    minHeight: TOUCH, paddingHorizontal: space.m + 2, justifyContent: 'center', borderRadius: radius.m, borderWidth: 1,
-    borderColor: colour.hairline, backgroundColor: colour.sheet,
+    minHeight: TOUCH,
+    paddingHorizontal: space.m + 2,
+    justifyContent: 'center',
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
   },
   on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash, paddingHorizontal: space.m + 1 },
 });

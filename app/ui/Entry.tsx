@@ -32,7 +32,11 @@ export function Entry({ label, problem, unit, hint, style, ...input }: EntryProp
         />
         {unit && <Words quiet>{unit}</Words>}
       </View>
-      {hint && !problem && <Words size="small" quiet>{hint}</Words>}
+      {hint && !problem && (
+        <Words size="small" quiet>
+          {hint}
+        </Words>
+      )}
       {problem && (
         <Words nativeID={`${id}-problem`} role="alert" size="small" color={colour.hazard}>
           {problem}
@@ -46,8 +50,17 @@ const styles = StyleSheet.create({
   group: { gap: space.xs, flexShrink: 1 },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   input: {
-    flex: 1, minWidth: 0, minHeight: TOUCH, borderRadius: radius.s, borderWidth: 1, borderColor: colour.unknown, backgroundColor: colour.sheet,
-    paddingHorizontal: space.m, fontFamily: font.text, fontSize: 16, color: colour.ink,
+    flex: 1,
+    minWidth: 0,
+    minHeight: TOUCH,
+    borderRadius: radius.s,
+    borderWidth: 1,
+    borderColor: colour.unknown,
+    backgroundColor: colour.sheet,
+    paddingHorizontal: space.m,
+    fontFamily: font.text,
+    fontSize: 16,
+    color: colour.ink,
   },
   tall: { minHeight: 88, paddingVertical: space.s },
   wrong: { borderColor: colour.hazard, borderWidth: 2 },

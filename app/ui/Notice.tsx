@@ -17,7 +17,11 @@ export function Notice({ kind, title, children, action }: NoticeProps) {
     <View role={kind === 'problem' ? 'alert' : 'note'} style={[styles.base, kind === 'note' ? styles.note : styles.serious]}>
       {kind === 'caution' && <View style={styles.notch} />}
       <View style={styles.text}>
-        {title && <Words strong size="small" color={color}>{title}</Words>}
+        {title && (
+          <Words strong size="small" color={color}>
+            {title}
+          </Words>
+        )}
         {typeof children === 'string' ? <Words size="small">{children}</Words> : children}
       </View>
       {action}
@@ -26,11 +30,25 @@ export function Notice({ kind, title, children, action }: NoticeProps) {
 }
 
 const styles = StyleSheet.create({
-  base: { borderRadius: radius.m, padding: space.m, flexDirection: 'row', alignItems: 'center', gap: space.m, overflow: 'hidden', flexWrap: 'wrap' },
+  base: {
+    borderRadius: radius.m,
+    padding: space.m,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    overflow: 'hidden',
+    flexWrap: 'wrap',
+  },
   note: { backgroundColor: colour.kelpWash },
   serious: { backgroundColor: colour.hazardWash, borderWidth: 1.5, borderColor: colour.hazard },
   notch: {
-    position: 'absolute', right: -9, top: -9, width: 18, height: 18, backgroundColor: colour.hazard, transform: [{ rotate: '45deg' }],
+    position: 'absolute',
+    right: -9,
+    top: -9,
+    width: 18,
+    height: 18,
+    backgroundColor: colour.hazard,
+    transform: [{ rotate: '45deg' }],
   },
   text: { flex: 1, minWidth: 180, gap: 2 },
 });

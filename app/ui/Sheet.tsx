@@ -19,7 +19,13 @@ export function Sheet({ children, title, aside, style, ...rest }: SheetProps) {
           <Words strong color={colour.kelp} heading={2} style={styles.title}>
             {title}
           </Words>
-          {typeof aside === 'string' ? <Words size="small" quiet>{aside}</Words> : aside}
+          {typeof aside === 'string' ? (
+            <Words size="small" quiet>
+              {aside}
+            </Words>
+          ) : (
+            aside
+          )}
         </View>
       )}
       {children}
@@ -28,7 +34,14 @@ export function Sheet({ children, title, aside, style, ...rest }: SheetProps) {
 }
 
 const styles = StyleSheet.create({
-  sheet: { backgroundColor: colour.sheet, borderRadius: radius.l, borderWidth: 1, borderColor: '#DDE5E3', padding: space.l, gap: space.m },
+  sheet: {
+    backgroundColor: colour.sheet,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: '#DDE5E3',
+    padding: space.l,
+    gap: space.m,
+  },
   head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space.m },
   title: { flexShrink: 1 },
 });

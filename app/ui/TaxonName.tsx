@@ -16,7 +16,16 @@ interface TaxonNameProps {
 }
 
 /** A scientific name as it is typeset: names lean; qualifiers, ranks and words stand upright. */
-export function TaxonName({ guide, taxon, other, qualifier = 'none', short, size = 17, color = colour.ink, lines }: TaxonNameProps) {
+export function TaxonName({
+  guide,
+  taxon,
+  other,
+  qualifier = 'none',
+  short,
+  size = 17,
+  color = colour.ink,
+  lines,
+}: TaxonNameProps) {
   const parts = nameParts(guide, { qualifier, taxon, other }).map((part, i) => (short && i === 0 ? shortened(part) : part));
   return (
     <Text numberOfLines={lines} style={[styles.upright, { fontSize: size, lineHeight: Math.round(size * 1.3), color }]}>

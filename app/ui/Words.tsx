@@ -22,7 +22,15 @@ export function Words({ children, size = 'body', strong, quiet, figures, color, 
     <Text
       {...rest}
       {...(heading ? { role: 'heading', 'aria-level': heading } : {})}
-      style={[styles.base, styles[size], strong && styles.strong, quiet && styles.quiet, figures && styles.figures, color ? { color } : undefined, style]}
+      style={[
+        styles.base,
+        styles[size],
+        strong && styles.strong,
+        quiet && styles.quiet,
+        figures && styles.figures,
+        color ? { color } : undefined,
+        style,
+      ]}
     >
       {children}
     </Text>

@@ -11,7 +11,9 @@ export function Loading({ what }: { what: string }) {
   return (
     <View style={styles.middle} role="status" aria-label={`${what} is being fetched`}>
       <ActivityIndicator color={colour.kelp} />
-      <Words quiet size="small">{what} …</Words>
+      <Words quiet size="small">
+        {what} …
+      </Words>
     </View>
   );
 }
@@ -27,8 +29,12 @@ export function Empty({ title, children, action }: EmptyProps) {
   return (
     <View style={styles.middle}>
       <Mark size={64} />
-      <Words size="title" heading={2}>{title}</Words>
-      <Words quiet style={styles.centred}>{children}</Words>
+      <Words size="title" heading={2}>
+        {title}
+      </Words>
+      <Words quiet style={styles.centred}>
+        {children}
+      </Words>
       {action}
     </View>
   );

@@ -1,4 +1,12 @@
-import { type CompiledGuide, type FacetName, type Facets, type PriorPart, priorBits, type Rank, taxonIndex } from '../guide/working';
+import {
+  type CompiledGuide,
+  type FacetName,
+  type Facets,
+  type PriorPart,
+  priorBits,
+  type Rank,
+  taxonIndex,
+} from '../guide/working';
 import type { Situation } from '../specimen';
 import { beamBetween, type Side } from './beam';
 import { type Call, callOf, OUTSIDE } from './call';
@@ -57,12 +65,7 @@ export interface LedgerEntry {
 const PLACE_AND_TIME: PriorPart[] = ['range', 'date', 'habitat', 'abundance'];
 
 /** Weigh readings and say all that follows: the standing, ledger, beam, call and next looks. */
-export function assess(
-  compiled: CompiledGuide,
-  situation: Situation,
-  readings: readonly Reading[],
-  asked?: Level,
-): Assessment {
+export function assess(compiled: CompiledGuide, situation: Situation, readings: readonly Reading[], asked?: Level): Assessment {
   const full = fromPrior(compiled, priorBits(compiled, situation), readings);
   const levels = levelsOf(compiled);
   const call = callOf(compiled, full);
@@ -115,10 +118,12 @@ function beamLevel(levels: readonly Grouping[], call: Call, asked: Level | undef
 
 function sidesOf(grouping: Grouping, full: Standing) {
   const masses = groupMasses(grouping, full.p);
-  const sides: { side: Side; shown: BeamSide }[] = ranked(masses).slice(0, 2).map((group) => ({
-    side: { forms: Array.from(full.p.keys()).filter((f) => grouping.of[f] === group) },
-    shown: { group: grouping.groups[group].id, label: grouping.groups[group].label, p: masses[group] },
-  }));
+  const sides: { side: Side; shown: BeamSide }[] = ranked(masses)
+    .slice(0, 2)
+    .map((group) => ({
+      side: { forms: Array.from(full.p.keys()).filter((f) => grouping.of[f] === group) },
+      shown: { group: grouping.groups[group].id, label: grouping.groups[group].label, p: masses[group] },
+    }));
   const outside = { side: OUTSIDE as Side, shown: { group: OUTSIDE, label: 'Not in this guide', p: full.outside } };
   return { left: sides[0], right: sides[1] ?? outside };
 }
@@ -148,7 +153,9 @@ function facetList(levels: readonly Grouping[], full: Standing): Assessment['fac
     if (grouping.level.kind !== 'facet') return [];
     const masses = groupMasses(grouping, full.p);
     const values = ranked(masses).map((group) => ({
-      value: grouping.groups[group].id, label: grouping.groups[group].label, p: masses[group],
+      value: grouping.groups[group].id,
+      label: grouping.groups[group].label,
+      p: masses[group],
     }));
     return [{ facet: grouping.level.facet, values }];
   });

@@ -38,8 +38,7 @@ function partsOf(full: Standing, side: Side): { start: number; readings: number[
   const raw = side.forms.map((f) => 2 ** (full.bits[f] - most));
   const total = raw.reduce((sum, w) => sum + w, 0);
   const q = raw.map((w) => w / total);
-  const mean = (value: (form: number) => number) =>
-    side.forms.reduce((sum, f, i) => sum + (q[i] > 0 ? q[i] * value(f) : 0), 0);
+  const mean = (value: (form: number) => number) => side.forms.reduce((sum, f, i) => sum + (q[i] > 0 ? q[i] * value(f) : 0), 0);
   const spread = q.reduce((sum, w) => sum - (w > 0 ? w * Math.log2(w) : 0), 0);
   return {
     start: mean((f) => full.prior.forms[f]) + spread,

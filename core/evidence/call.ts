@@ -65,7 +65,10 @@ export function callOf(compiled: CompiledGuide, full: Standing): Call {
   }
   if (full.outside >= compiled.guide.settings.call.posterior) {
     return {
-      kind: 'outside', facets: {}, p: full.outside, verdicts,
+      kind: 'outside',
+      facets: {},
+      p: full.outside,
+      verdicts,
       text: 'These readings fit nothing in this guide.',
     };
   }
@@ -73,7 +76,9 @@ export function callOf(compiled: CompiledGuide, full: Standing): Call {
   if (either) return { ...either, facets: {}, verdicts };
   const facetVerdicts = called ? facetsOf(bench, called.group) : [];
   const facets = Object.fromEntries(
-    facetVerdicts.filter((v) => v.passes && v.level.kind === 'facet').map((v) => [(v.level as { facet: FacetName }).facet, v.group]),
+    facetVerdicts
+      .filter((v) => v.passes && v.level.kind === 'facet')
+      .map((v) => [(v.level as { facet: FacetName }).facet, v.group]),
   );
   const all = [...verdicts, ...facetVerdicts];
   if (!called) {
@@ -114,14 +119,16 @@ function facetsOf(bench: Bench, taxon: string): Verdict[] {
     const present = ranked(masses).filter((group) => formsIn(own, group).length > 0);
     if (present.length < 2 || present[0] === none) return [];
     const [lead, next] = present;
-    return [verdictOn(bench, {
-      level,
-      group: own.groups[lead],
-      forms: formsIn(own, lead),
-      rival: { ...own.groups[next], p: masses[next], side: { forms: formsIn(own, next) } },
-      marksNeeded: compiled.guide.settings.call.facetGroups,
-      mayRestOnOne: true,
-    })];
+    return [
+      verdictOn(bench, {
+        level,
+        group: own.groups[lead],
+        forms: formsIn(own, lead),
+        rival: { ...own.groups[next], p: masses[next], side: { forms: formsIn(own, next) } },
+        marksNeeded: compiled.guide.settings.call.facetGroups,
+        mayRestOnOne: true,
+      }),
+    ];
   });
 }
 
@@ -183,7 +190,10 @@ function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined)
   if (!verdict.passes) return undefined;
   const [a, b] = [grouping.groups[lead], grouping.groups[next]];
   return {
-    kind: 'either', taxon: a.id, other: b.id, p: verdict.p,
+    kind: 'either',
+    taxon: a.id,
+    other: b.id,
+    p: verdict.p,
     text: `One of two: ${a.label} or ${b.label}, ${inHundred(verdict.p)} between them.`,
   };
 }
@@ -214,7 +224,9 @@ function sayVerdict(compiled: CompiledGuide, v: Omit<Verdict, 'text'>): string {
   if (v.lacks.includes('posterior')) needs.push(`${inHundred(call.posterior)} (now ${inHundred(v.p)} for ${v.label})`);
   if (v.lacks.includes('marks')) needs.push(`${counted(more)} more independent ${more === 1 ? 'mark' : 'marks'}`);
   if (v.lacks.includes('survives') && !v.lacks.includes('posterior') && v.worst) {
-    needs.push(`support that holds without any one reading (${inHundred(v.worst.p)} at worst, ${inHundred(call.survives)} asked)`);
+    needs.push(
+      `support that holds without any one reading (${inHundred(v.worst.p)} at worst, ${inHundred(call.survives)} asked)`,
+    );
   }
   return `${head} no: needs ${needs.join(' and ') || 'a first reading'}.`;
 }

@@ -5,8 +5,25 @@ import { type Character, compileGuide, type Guide } from '../guide';
 import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
 import {
-  assess, beamBetween, callOf, checkReadings, createWeigher, dependenceWeights, entropyOf, expectedInformation, groupByRank, inHundred, liveForms, nextLooks,
-  overlapOf, ratioOf, type Reading, standing, tailedDensity, tailedLogDensity, withoutReading,
+  assess,
+  beamBetween,
+  callOf,
+  checkReadings,
+  createWeigher,
+  dependenceWeights,
+  entropyOf,
+  expectedInformation,
+  groupByRank,
+  inHundred,
+  liveForms,
+  nextLooks,
+  overlapOf,
+  ratioOf,
+  type Reading,
+  standing,
+  tailedDensity,
+  tailedLogDensity,
+  withoutReading,
 } from '.';
 
 const crabs = compileGuide(ledgeCrabs, { date: '2026-05-12', region: 'south-tessary' });
@@ -15,10 +32,22 @@ const crabs = compileGuide(ledgeCrabs, { date: '2026-05-12', region: 'south-tess
 const anyReading = fc.constantFrom(...ledgeCrabs.characters).chain((character): fc.Arbitrary<Reading> => {
   const certainty = fc.constantFrom('sure', 'likely', 'guess') as fc.Arbitrary<Reading['certainty']>;
   const about = { character: fc.constant(character.id), certainty };
-  if (character.states) return fc.record({ ...about, states: fc.subarray(character.states.map((s) => s.id), { minLength: 1 }) });
-  if (character.counts) return fc.record({ ...about, value: fc.integer({ min: character.counts.from, max: character.counts.to }) });
+  if (character.states)
+    return fc.record({
+      ...about,
+      states: fc.subarray(
+        character.states.map((s) => s.id),
+        { minLength: 1 },
+      ),
+    });
+  if (character.counts)
+    return fc.record({ ...about, value: fc.integer({ min: character.counts.from, max: character.counts.to }) });
   const [low, high] = character.kind === 'measurement' ? [3, 50] : [0.1, 2.5];
-  return fc.record({ ...about, value: fc.double({ min: low, max: high, noNaN: true }), error: fc.double({ min: 0, max: 1, noNaN: true }) });
+  return fc.record({
+    ...about,
+    value: fc.double({ min: low, max: high, noNaN: true }),
+    error: fc.double({ min: 0, max: 1, noNaN: true }),
+  });
 });
 const someReadings = fc.array(anyReading, { maxLength: 12 });
 
@@ -26,26 +55,32 @@ const edge = (state: string, more: Partial<Reading> = {}): Reading => ({ charact
 
 describe('laws of the standing', () => {
   it('probabilities sum to 1 and none is negative', () => {
-    fc.assert(fc.property(someReadings, (readings) => {
-      const { p, outside } = standing(crabs, {}, readings);
-      expect(p.reduce((a, b) => a + b, outside)).toBeCloseTo(1, 10);
-      expect(Math.min(outside, ...p)).toBeGreaterThanOrEqual(0);
-    }));
+    fc.assert(
+      fc.property(someReadings, (readings) => {
+        const { p, outside } = standing(crabs, {}, readings);
+        expect(p.reduce((a, b) => a + b, outside)).toBeCloseTo(1, 10);
+        expect(Math.min(outside, ...p)).toBeGreaterThanOrEqual(0);
+      }),
+    );
   });
 
   it('the order of readings does not matter', () => {
-    fc.assert(fc.property(someReadings, (readings) => {
-      const forth = standing(crabs, {}, readings).p;
-      const back = standing(crabs, {}, [...readings].reverse()).p;
-      forth.forEach((p, f) => expect(back[f]).toBeCloseTo(p, 9));
-    }));
+    fc.assert(
+      fc.property(someReadings, (readings) => {
+        const forth = standing(crabs, {}, readings).p;
+        const back = standing(crabs, {}, [...readings].reverse()).p;
+        forth.forEach((p, f) => expect(back[f]).toBeCloseTo(p, 9));
+      }),
+    );
   });
 
   it('what is not visible is no evidence', () => {
-    fc.assert(fc.property(someReadings, fc.constantFrom(...ledgeCrabs.characters), (readings, character) => {
-      const with_ = standing(crabs, {}, [...readings, { character: character.id, status: 'not-visible' }]).p;
-      expect([...with_]).toEqual([...standing(crabs, {}, readings).p]);
-    }));
+    fc.assert(
+      fc.property(someReadings, fc.constantFrom(...ledgeCrabs.characters), (readings, character) => {
+        const with_ = standing(crabs, {}, [...readings, { character: character.id, status: 'not-visible' }]).p;
+        expect([...with_]).toEqual([...standing(crabs, {}, readings).p]);
+      }),
+    );
   });
 
   it('all states together are no evidence', () => {
@@ -55,38 +90,49 @@ describe('laws of the standing', () => {
   });
 
   it('a ratio does not depend on the unit of its two lengths', () => {
-    fc.assert(fc.property(fc.double({ min: 5, max: 50, noNaN: true }), fc.double({ min: 5, max: 50, noNaN: true }), fc.double({ min: 0.01, max: 100, noNaN: true }), (a, b, unit) => {
-      const mm = ratioOf({ numerator: a, denominator: b, error: 0.3 });
-      const other = ratioOf({ numerator: a * unit, denominator: b * unit, error: 0.3 * unit });
-      expect(other.value).toBeCloseTo(mm.value, 9);
-      expect(other.error!).toBeCloseTo(mm.error!, 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 50, noNaN: true }),
+        fc.double({ min: 5, max: 50, noNaN: true }),
+        fc.double({ min: 0.01, max: 100, noNaN: true }),
+        (a, b, unit) => {
+          const mm = ratioOf({ numerator: a, denominator: b, error: 0.3 });
+          const other = ratioOf({ numerator: a * unit, denominator: b * unit, error: 0.3 * unit });
+          expect(other.value).toBeCloseTo(mm.value, 9);
+          expect(other.error!).toBeCloseTo(mm.error!, 9);
+        },
+      ),
+    );
   });
 
   it('the beam adds up to the log odds of its sides, whatever was read', () => {
-    fc.assert(fc.property(someReadings, (readings) => {
-      const full = standing(crabs, {}, readings);
-      const { of } = groupByRank(crabs, 'species');
-      const side = (group: number) => ({ forms: [...of.keys()].filter((f) => of[f] === group) });
-      const logMass = (group: number) => {
-        const bits = side(group).forms.map((f) => full.bits[f]);
-        const most = Math.max(...bits);
-        return most + Math.log2(bits.reduce((sum, b) => sum + 2 ** (b - most), 0));
-      };
-      const beam = beamBetween(full, side(0), side(1));
-      expect(beam.sum).toBeCloseTo(logMass(0) - logMass(1), 6);
-      expect(beam.start + beam.contributions.reduce((a, b) => a + b, 0)).toBeCloseTo(beam.sum, 9);
-    }));
+    fc.assert(
+      fc.property(someReadings, (readings) => {
+        const full = standing(crabs, {}, readings);
+        const { of } = groupByRank(crabs, 'species');
+        const side = (group: number) => ({ forms: [...of.keys()].filter((f) => of[f] === group) });
+        const logMass = (group: number) => {
+          const bits = side(group).forms.map((f) => full.bits[f]);
+          const most = Math.max(...bits);
+          return most + Math.log2(bits.reduce((sum, b) => sum + 2 ** (b - most), 0));
+        };
+        const beam = beamBetween(full, side(0), side(1));
+        expect(beam.sum).toBeCloseTo(logMass(0) - logMass(1), 6);
+        expect(beam.start + beam.contributions.reduce((a, b) => a + b, 0)).toBeCloseTo(beam.sum, 9);
+      }),
+    );
   });
 
   it('leaving a reading out is the standing without it', () => {
-    fc.assert(fc.property(fc.array(anyReading, { minLength: 1, maxLength: 8 }), (readings) => {
-      const full = standing(crabs, {}, readings);
-      const at = readings.length - 1;
-      const left = withoutReading(crabs, full, full.weighed.length - 1);
-      if (full.weighed.at(-1)?.index !== at) return;
-      standing(crabs, {}, readings.slice(0, at)).p.forEach((p, f) => expect(left.p[f]).toBeCloseTo(p, 8));
-    }));
+    fc.assert(
+      fc.property(fc.array(anyReading, { minLength: 1, maxLength: 8 }), (readings) => {
+        const full = standing(crabs, {}, readings);
+        const at = readings.length - 1;
+        const left = withoutReading(crabs, full, full.weighed.length - 1);
+        if (full.weighed.at(-1)?.index !== at) return;
+        standing(crabs, {}, readings.slice(0, at)).p.forEach((p, f) => expect(left.p[f]).toBeCloseTo(p, 8));
+      }),
+    );
   });
 });
 
@@ -154,7 +200,12 @@ describe('cases worked on paper', () => {
 
   it('"does not apply" speaks through the scored applicability only', () => {
     const base = tinyGuide();
-    const applies = (taxon: string, frequency: number) => ({ character: 'edge', scope: { taxon }, source: 'book', value: { kind: 'applies' as const, frequency } });
+    const applies = (taxon: string, frequency: number) => ({
+      character: 'edge',
+      scope: { taxon },
+      source: 'book',
+      value: { kind: 'applies' as const, frequency },
+    });
     const guide = tinyGuide({ scores: [...base.scores, applies('a', 0.9), applies('b', 0.3)] });
     // 0.1 : 0.7
     const { p } = standing(compileGuide(guide), {}, [{ character: 'edge', status: 'does-not-apply' }]);
@@ -191,7 +242,7 @@ describe('cases worked on paper', () => {
     for (let x = -8; x < 8 + d; x += 0.001) {
       const [a, b] = [x, x - d].map((z) => Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI));
       const m = (a + b) / 2;
-      if (m > 1e-300) exact += 0.001 * (a * Math.log2(a / m) + b * Math.log2(b / m)) / 2;
+      if (m > 1e-300) exact += (0.001 * (a * Math.log2(a / m) + b * Math.log2(b / m))) / 2;
     }
     expect(expectedInformation(compiled.tables.get('length')!, live, 0)).toBeCloseTo(exact, 2);
   });
@@ -237,26 +288,45 @@ describe('the call', () => {
   });
 
   it('species yes; subspecies no: needs more', () => {
-    const readings = [s('eye-stalks', 'long'), s('rear-edge', 'hollowed'), s('granules', 'smooth'), s('claw-inside', 'violet'), s('alarm', 'flattens')];
+    const readings = [
+      s('eye-stalks', 'long'),
+      s('rear-edge', 'hollowed'),
+      s('granules', 'smooth'),
+      s('claw-inside', 'violet'),
+      s('alarm', 'flattens'),
+    ];
     const named = callOf(crabs, standing(crabs, { region: 'south-tessary', switchedOff: ['range', 'abundance'] }, readings));
     expect(named).toMatchObject({ kind: 'taxon', taxon: 'velloma' });
     expect(named.text).toMatch(/^Species yes; subspecies no: needs /);
   });
 
   it('says one of two when only two are left', () => {
-    const named = callOf(crabs, standing(crabs, { switchedOff: ['abundance'] }, [
-      s('granules', 'scattered', 'smooth'), s('claw-gape', 'closed'), s('leg-fringe', 'none', 'sparse'), s('tooth-form', 'sharp', 'blunt'),
-      { character: 'side-teeth', value: 5 }, s('front-edge', 'two-lobes', 'one-arch'),
-    ]));
+    const named = callOf(
+      crabs,
+      standing(crabs, { switchedOff: ['abundance'] }, [
+        s('granules', 'scattered', 'smooth'),
+        s('claw-gape', 'closed'),
+        s('leg-fringe', 'none', 'sparse'),
+        s('tooth-form', 'sharp', 'blunt'),
+        { character: 'side-teeth', value: 5 },
+        s('front-edge', 'two-lobes', 'one-arch'),
+      ]),
+    );
     expect(named.kind).toBe('either');
     expect([named.taxon, named.other].sort()).toEqual(['cinerata', 'velloma']);
   });
 
   it('finds that something is not in the guide', () => {
-    const odd = callOf(crabs, standing(crabs, {}, [
-      { character: 'width-ratio', value: 0.6, error: 0.02 }, { character: 'leg-ratio', value: 3, error: 0.05 }, { character: 'claw-depth', value: 0.9, error: 0.02 },
-      { character: 'claw-ratio', value: 2, error: 0.02 }, { character: 'abdomen-ratio', value: 1.6, error: 0.03 },
-    ]));
+    const odd = callOf(
+      crabs,
+      standing(crabs, {}, [
+        { character: 'width-ratio', value: 0.6, error: 0.02 },
+        { character: 'leg-ratio', value: 3, error: 0.05 },
+        { character: 'claw-depth', value: 0.9, error: 0.02 },
+        { character: 'claw-ratio', value: 2, error: 0.02 },
+        { character: 'abdomen-ratio', value: 1.6, error: 0.03 },
+      ]),
+    );
     expect(odd.kind).toBe('outside');
   });
 
@@ -268,8 +338,13 @@ describe('the call', () => {
     for (let n = 0; n < 150; n++) {
       const form = Math.floor(chance() * compiled.forms.length);
       const traits = traitsOf(compiled, form, chance);
-      const readings = ledgeCrabs.characters.filter(() => chance() < 0.5).map((c): Reading =>
-        typeof traits[c.id] === 'number' ? { character: c.id, value: traits[c.id] as number } : { character: c.id, states: [traits[c.id] as string] });
+      const readings = ledgeCrabs.characters
+        .filter(() => chance() < 0.5)
+        .map((c): Reading =>
+          typeof traits[c.id] === 'number'
+            ? { character: c.id, value: traits[c.id] as number }
+            : { character: c.id, states: [traits[c.id] as string] },
+        );
       const { kind, taxon } = callOf(compiled, standing(compiled, { switchedOff: ['abundance'] }, readings));
       if (kind !== 'taxon' || taxon === 'petralda') continue;
       named++;
@@ -287,11 +362,14 @@ describe('next looks', () => {
   it('rank worth per second, and offer nothing that was read', () => {
     const [first, second] = looks({});
     expect((first.bits * first.chance) / first.seconds).toBeGreaterThanOrEqual((second.bits * second.chance) / second.seconds);
-    expect(looks({}, [{ character: first.character, status: 'not-visible' }]).map((l) => l.character)).not.toContain(first.character);
+    expect(looks({}, [{ character: first.character, status: 'not-visible' }]).map((l) => l.character)).not.toContain(
+      first.character,
+    );
   });
 
   it('list what needs another view, more handling or nearness apart, with the reason', () => {
-    const hindrance = (situation: object, character: string) => looks(situation).find((l) => l.character === character)?.hindrance;
+    const hindrance = (situation: object, character: string) =>
+      looks(situation).find((l) => l.character === character)?.hindrance;
     expect(hindrance({ views: ['dorsal'] }, 'belly-spots')).toBe('view');
     expect(hindrance({ handling: 'look' }, 'width-ratio')).toBe('handling');
     expect(hindrance({ distance: 'far' }, 'granules')).toBe('distance');
@@ -303,7 +381,8 @@ describe('next looks', () => {
   it('count for less beside a reading of the same dependence group', () => {
     const full = standing(crabs, {}, []);
     const grouping = groupByRank(crabs, 'species');
-    const bits = (readings: Reading[]) => nextLooks(crabs, full, grouping, {}, readings).find((l) => l.character === 'granules')!.bits;
+    const bits = (readings: Reading[]) =>
+      nextLooks(crabs, full, grouping, {}, readings).find((l) => l.character === 'granules')!.bits;
     // γ = 0.3 in "relief": one mate tempers by 1 / 1.3
     expect(bits([{ character: 'back-groove', states: ['deep'] }])).toBeCloseTo(bits([]) / 1.3, 10);
   });
@@ -311,11 +390,17 @@ describe('next looks', () => {
 
 describe('the whole answer', () => {
   it('rolls up, keeps a ledger in the order given, and says when only the map leads', () => {
-    const readings: Reading[] = [{ character: 'front-edge', states: ['one-arch'] }, { character: 'granules', status: 'not-visible' }];
+    const readings: Reading[] = [
+      { character: 'front-edge', states: ['one-arch'] },
+      { character: 'granules', status: 'not-visible' },
+    ];
     const answer = assess(crabs, { region: 'south-tessary' }, readings);
     const species = answer.taxa.filter((t) => t.rank === 'species').reduce((sum, t) => sum + t.p, answer.outside);
     expect(species).toBeCloseTo(1, 9);
-    expect(answer.ledger.map(({ character, weight }) => [character, weight])).toEqual([['front-edge', 1], ['granules', 0]]);
+    expect(answer.ledger.map(({ character, weight }) => [character, weight])).toEqual([
+      ['front-edge', 1],
+      ['granules', 0],
+    ]);
     expect(answer.beam.left.p).toBeGreaterThanOrEqual(answer.beam.right.p);
     expect(answer.mapOnly).toEqual({ without: 'velloma', label: 'Petralda velloma' });
   });
@@ -358,7 +443,13 @@ describe('readings that cannot be', () => {
 });
 
 describe('probabilities in words', () => {
-  it.each([[0.93, '93 in 100'], [0.004, '4 in 1000'], [0.0004, 'under 1 in 1000'], [0.994, 'over 99 in 100'], [0.99995, 'over 999 in 1000']])('%f is %s', (p, words) => {
+  it.each([
+    [0.93, '93 in 100'],
+    [0.004, '4 in 1000'],
+    [0.0004, 'under 1 in 1000'],
+    [0.994, 'over 99 in 100'],
+    [0.99995, 'over 999 in 1000'],
+  ])('%f is %s', (p, words) => {
     expect(inHundred(p)).toBe(words);
   });
 });

@@ -7,7 +7,14 @@ export { entropyOf, expectedInformation, type Live, liveForms, overlapOf } from 
 export { type Grouping, groupByFacet, groupByRank, groupMasses, type Level, levelsOf, ranked } from './levels';
 export { type NextLook, nextLooks } from './nextLooks';
 export {
-  CERTAINTIES, type Certainty, checkReadings, type Reading, READING_STATUSES, type ReadingStatus, ratioOf, valueOf,
+  CERTAINTIES,
+  type Certainty,
+  checkReadings,
+  type Reading,
+  READING_STATUSES,
+  type ReadingStatus,
+  ratioOf,
+  valueOf,
 } from './reading';
 export { inHundred } from './say';
 export { fromPrior, type Standing, standing, type Weighed, withoutReading } from './standing';

@@ -45,7 +45,12 @@ export function liveForms(full: Standing, grouping: Grouping): Live {
   for (let i = 0; i < forms.length; i++) masses[group[i]] += p[i];
   masses[groups - 1] = full.outside;
   return {
-    forms: Int32Array.from(forms), p: Float64Array.from(p), group, groups, outside: full.outside, entropy: entropyOf(masses),
+    forms: Int32Array.from(forms),
+    p: Float64Array.from(p),
+    group,
+    groups,
+    outside: full.outside,
+    entropy: entropyOf(masses),
     groupOf: (original) => numbers.get(original) ?? -1,
   };
 }
@@ -154,8 +159,7 @@ export function overlapOf(compiled: CompiledGuide, table: Table, live: Live, a: 
   if (table.type === 'states') {
     const forms = table.scored.length;
     return table.states.reduce((sum, _, s) => {
-      const [pa, pb] = weights.map((w) =>
-        w.reduce((total, x, i) => total + x * table.frequency[s * forms + live.forms[i]], 0));
+      const [pa, pb] = weights.map((w) => w.reduce((total, x, i) => total + x * table.frequency[s * forms + live.forms[i]], 0));
       return sum + Math.min(pa, pb);
     }, 0);
   }
@@ -172,7 +176,8 @@ export function overlapOf(compiled: CompiledGuide, table: Table, live: Live, a: 
         const f = live.forms[i];
         const z = (x - table.mean[f]) / table.sd[f];
         return total + (weight * tailedDensity(z * z, compiled.guide.settings.tail)) / table.sd[f];
-      }, 0));
+      }, 0),
+    );
     sum += Math.min(da, db) * step;
   }
   return Math.min(1, sum);

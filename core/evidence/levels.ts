@@ -16,27 +16,30 @@ export function levelsOf(compiled: CompiledGuide): Grouping[] {
   const { guide, forms } = compiled;
   const ranks = RANKS.filter((rank) => guide.taxa.some((taxon) => taxon.rank === rank));
   const facets = FACETS.filter((facet) => guide.facets[facet] && forms.some((form) => form.facets[facet]));
-  return [
-    ...ranks.map((rank) => groupByRank(compiled, rank)),
-    ...facets.map((facet) => groupByFacet(compiled, facet)),
-  ];
+  return [...ranks.map((rank) => groupByRank(compiled, rank)), ...facets.map((facet) => groupByFacet(compiled, facet))];
 }
 
 /** A form whose lineage has no taxon at the rank stands under its own terminal taxon. */
 export function groupByRank({ guide, forms }: CompiledGuide, rank: Rank): Grouping {
   const taxa = taxonIndex(guide);
-  return grouping({ kind: 'rank', rank }, forms.map((form) => {
-    const taxon = taxonAtRank(guide, form.taxon, rank) ?? taxa.get(form.taxon)!;
-    return { id: taxon.id, label: taxon.name };
-  }));
+  return grouping(
+    { kind: 'rank', rank },
+    forms.map((form) => {
+      const taxon = taxonAtRank(guide, form.taxon, rank) ?? taxa.get(form.taxon)!;
+      return { id: taxon.id, label: taxon.name };
+    }),
+  );
 }
 
 export function groupByFacet({ guide, forms }: CompiledGuide, facet: FacetName): Grouping {
   const labels = new Map(guide.facets[facet]!.map((value) => [value.id, value.label]));
-  return grouping({ kind: 'facet', facet }, forms.map((form) => {
-    const value = form.facets[facet];
-    return value === undefined ? undefined : { id: value, label: labels.get(value) ?? value };
-  }));
+  return grouping(
+    { kind: 'facet', facet },
+    forms.map((form) => {
+      const value = form.facets[facet];
+      return value === undefined ? undefined : { id: value, label: labels.get(value) ?? value };
+    }),
+  );
 }
 
 function grouping(level: Level, keys: ({ id: string; label: string } | undefined)[]): Grouping {

@@ -53,8 +53,7 @@ export function nextLooks(
 
 const worth = (next: NextLook) => (next.bits * next.chance) / next.seconds;
 
-const viewsOf = (compiled: CompiledGuide, character: string) =>
-  compiled.guide.characters.find((c) => c.id === character)?.views;
+const viewsOf = (compiled: CompiledGuide, character: string) => compiled.guide.characters.find((c) => c.id === character)?.views;
 
 function look(
   compiled: CompiledGuide,
@@ -82,7 +81,8 @@ function temperOf({ guide }: CompiledGuide, character: Character, readings: read
   if (!character.dependence) return 1;
   const gamma = guide.dependence.find((group) => group.id === character.dependence)?.gamma ?? 0;
   const mates = readings.filter(
-    (r) => (r.status ?? 'seen') === 'seen' && guide.characters.find((c) => c.id === r.character)?.dependence === character.dependence,
+    (r) =>
+      (r.status ?? 'seen') === 'seen' && guide.characters.find((c) => c.id === r.character)?.dependence === character.dependence,
   );
   return 1 / (1 + mates.length * gamma);
 }

@@ -43,11 +43,13 @@ export function checkReadings(guide: Guide, readings: readonly Reading[]): Probl
     const character = characters.get(reading.character);
     const field = `readings[${i}]`;
     if (!character) {
-      return [{
-        code: 'unknown-character',
-        message: `There is no character “${reading.character}” in this guide.`,
-        field: `${field}.character`,
-      }];
+      return [
+        {
+          code: 'unknown-character',
+          message: `There is no character “${reading.character}” in this guide.`,
+          field: `${field}.character`,
+        },
+      ];
     }
     return (reading.status ?? 'seen') === 'seen' ? checkSeen(character, reading, field) : [];
   });
@@ -56,8 +58,7 @@ export function checkReadings(guide: Guide, readings: readonly Reading[]): Probl
 function checkSeen(character: Character, reading: Reading, field: string): Problem[] {
   const problems: Problem[] = [];
   const name = `“${character.label}”`;
-  const report = (part: string, code: string, message: string) =>
-    problems.push({ code, message, field: `${field}.${part}` });
+  const report = (part: string, code: string, message: string) => problems.push({ code, message, field: `${field}.${part}` });
 
   if (isStates(character)) {
     const states = stateIds(character)!;

@@ -39,7 +39,10 @@ export function fromPrior(
     const column = columnOf(compiled, reading);
     return column ? [{ index, reading, column }] : [];
   });
-  const weights = dependenceWeights(compiled.guide, heard.map((h) => h.reading));
+  const weights = dependenceWeights(
+    compiled.guide,
+    heard.map((h) => h.reading),
+  );
   const weighed = heard.map((h, i) => ({ ...h, weight: weights[i] }));
   const bits = prior.forms.slice();
   let outsideBits = prior.outside;
@@ -90,7 +93,10 @@ export function softmax(bits: Float64Array, outsideBits: number): { p: Float64Ar
  */
 export function withoutReading(compiled: CompiledGuide, full: Standing, index: number): { p: Float64Array; outside: number } {
   const left = full.weighed.filter((_, i) => i !== index);
-  const weights = dependenceWeights(compiled.guide, left.map((w) => w.reading));
+  const weights = dependenceWeights(
+    compiled.guide,
+    left.map((w) => w.reading),
+  );
   const bits = full.bits.slice();
   const gone = full.weighed[index];
   addColumn(bits, gone.column.bits, -gone.weight);

@@ -16,10 +16,34 @@ export interface OccurrenceRecord {
 
 /** Columns, all of them terms of Darwin Core (TDWG, 2023 quick reference). */
 export const OCCURRENCE_TERMS = [
-  'occurrenceID', 'catalogNumber', 'basisOfRecord', 'eventDate', 'scientificName', 'scientificNameAuthorship', 'taxonRank', 'genus',
-  'specificEpithet', 'infraspecificEpithet', 'vernacularName', 'identificationQualifier', 'identifiedBy', 'dateIdentified',
-  'identificationRemarks', 'previousIdentifications', 'sex', 'lifeStage', 'organismRemarks', 'locality', 'habitat', 'higherGeography',
-  'decimalLatitude', 'decimalLongitude', 'geodeticDatum', 'recordedBy', 'occurrenceRemarks', 'modified',
+  'occurrenceID',
+  'catalogNumber',
+  'basisOfRecord',
+  'eventDate',
+  'scientificName',
+  'scientificNameAuthorship',
+  'taxonRank',
+  'genus',
+  'specificEpithet',
+  'infraspecificEpithet',
+  'vernacularName',
+  'identificationQualifier',
+  'identifiedBy',
+  'dateIdentified',
+  'identificationRemarks',
+  'previousIdentifications',
+  'sex',
+  'lifeStage',
+  'organismRemarks',
+  'locality',
+  'habitat',
+  'higherGeography',
+  'decimalLatitude',
+  'decimalLongitude',
+  'geodeticDatum',
+  'recordedBy',
+  'occurrenceRemarks',
+  'modified',
 ] as const;
 type Term = (typeof OCCURRENCE_TERMS)[number];
 
@@ -48,7 +72,10 @@ function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>>
     basisOfRecord: 'HumanObservation',
     eventDate: situation.date,
     ...(last ? nameTerms(guide, last) : {}),
-    previousIdentifications: determinations.slice(0, -1).map((d) => `${nameText(nameParts(guide, d))} (${d.by}, ${d.at.slice(0, 10)})`).join(' | '),
+    previousIdentifications: determinations
+      .slice(0, -1)
+      .map((d) => `${nameText(nameParts(guide, d))} (${d.by}, ${d.at.slice(0, 10)})`)
+      .join(' | '),
     locality: situation.place,
     habitat: labelOf(guide.habitats, situation.habitat),
     higherGeography: labelOf(guide.regions, situation.region),
@@ -95,7 +122,12 @@ function qualifierText(guide: Guide, name: Determination): string {
       return '';
     case 'cf.':
     case 'aff.':
-      return `${name.qualifier} ${taxa.get(name.taxon ?? '')?.name.split(' ').at(-1) ?? ''}`.trim();
+      return `${name.qualifier} ${
+        taxa
+          .get(name.taxon ?? '')
+          ?.name.split(' ')
+          .at(-1) ?? ''
+      }`.trim();
     case 'or':
       return [name.taxon, name.other].map((id) => taxa.get(id ?? '')?.name).join(' or ');
     case 'outside':

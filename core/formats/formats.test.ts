@@ -5,27 +5,71 @@ import type { Determination } from '../specimen';
 import { type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv, printGuide } from '.';
 
 const determination = (given: Partial<Determination>): Determination => ({
-  id: 'd', qualifier: 'none', facets: {}, by: 'ann', at: '2026-05-12T10:00:00.000Z', p: 0.97, recommended: '', overruled: false, guideVersion: 2, ...given,
+  id: 'd',
+  qualifier: 'none',
+  facets: {},
+  by: 'ann',
+  at: '2026-05-12T10:00:00.000Z',
+  p: 0.97,
+  recommended: '',
+  overruled: false,
+  guideVersion: 2,
+  ...given,
 });
 const record = (given: Partial<OccurrenceRecord>): OccurrenceRecord => ({
-  id: '0192f3a0-0000-7001-8000-000000000001', guide: ledgeCrabs, label: 'L4-01', situation: {}, determinations: [], recordedBy: 'bo',
-  modified: '2026-05-13T08:00:00.000Z', ...given,
+  id: '0192f3a0-0000-7001-8000-000000000001',
+  guide: ledgeCrabs,
+  label: 'L4-01',
+  situation: {},
+  determinations: [],
+  recordedBy: 'bo',
+  modified: '2026-05-13T08:00:00.000Z',
+  ...given,
 });
 const rows = (...records: OccurrenceRecord[]) =>
   Papa.parse<Record<string, string>>(occurrencesCsv(records), { header: true }).data;
 
 describe('Darwin Core occurrences', () => {
   it('carry name, rank, who and when, sex, stage, place and coordinates', () => {
-    const [row] = rows(record({
-      situation: { place: 'Quell Harbour, ledge 4', date: '2026-05-12', region: 'ostren', habitat: 'low-shore', latitude: -41.2071, longitude: -28.1143 },
-      determinations: [determination({ taxon: 'petralda', qualifier: 'sp.' }), determination({ taxon: 'velloma-ostrena', facets: { sex: 'male', stage: 'adult', morph: 'plain' } })],
-    }));
+    const [row] = rows(
+      record({
+        situation: {
+          place: 'Quell Harbour, ledge 4',
+          date: '2026-05-12',
+          region: 'ostren',
+          habitat: 'low-shore',
+          latitude: -41.2071,
+          longitude: -28.1143,
+        },
+        determinations: [
+          determination({ taxon: 'petralda', qualifier: 'sp.' }),
+          determination({ taxon: 'velloma-ostrena', facets: { sex: 'male', stage: 'adult', morph: 'plain' } }),
+        ],
+      }),
+    );
     expect(row).toMatchObject({
-      occurrenceID: 'urn:uuid:0192f3a0-0000-7001-8000-000000000001', basisOfRecord: 'HumanObservation', eventDate: '2026-05-12',
-      scientificName: 'Petralda velloma ostrena', scientificNameAuthorship: 'Vask, 1911', taxonRank: 'subspecies', genus: 'Petralda',
-      specificEpithet: 'velloma', infraspecificEpithet: 'ostrena', identificationQualifier: '', identifiedBy: 'ann', dateIdentified: '2026-05-12',
-      sex: 'male', lifeStage: 'adult', organismRemarks: 'plain morph', locality: 'Quell Harbour, ledge 4', higherGeography: 'Ostren', habitat: 'Low shore',
-      decimalLatitude: '-41.2071', decimalLongitude: '-28.1143', geodeticDatum: 'WGS84', recordedBy: 'bo',
+      occurrenceID: 'urn:uuid:0192f3a0-0000-7001-8000-000000000001',
+      basisOfRecord: 'HumanObservation',
+      eventDate: '2026-05-12',
+      scientificName: 'Petralda velloma ostrena',
+      scientificNameAuthorship: 'Vask, 1911',
+      taxonRank: 'subspecies',
+      genus: 'Petralda',
+      specificEpithet: 'velloma',
+      infraspecificEpithet: 'ostrena',
+      identificationQualifier: '',
+      identifiedBy: 'ann',
+      dateIdentified: '2026-05-12',
+      sex: 'male',
+      lifeStage: 'adult',
+      organismRemarks: 'plain morph',
+      locality: 'Quell Harbour, ledge 4',
+      higherGeography: 'Ostren',
+      habitat: 'Low shore',
+      decimalLatitude: '-41.2071',
+      decimalLongitude: '-28.1143',
+      geodeticDatum: 'WGS84',
+      recordedBy: 'bo',
       previousIdentifications: 'Petralda sp. (ann, 2026-05-12)',
     });
   });
@@ -38,7 +82,10 @@ describe('Darwin Core occurrences', () => {
     [{ qualifier: 'unknown' }, '', 'unknown'],
     [{ qualifier: 'outside' }, '', 'not in the guide'],
   ])('%j', (given, name, qualifier) => {
-    expect(rows(record({ determinations: [determination(given)] }))[0]).toMatchObject({ scientificName: name, identificationQualifier: qualifier });
+    expect(rows(record({ determinations: [determination(given)] }))[0]).toMatchObject({
+      scientificName: name,
+      identificationQualifier: qualifier,
+    });
   });
 
   it('leave half a coordinate out and disarm formulas', () => {

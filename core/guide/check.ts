@@ -39,7 +39,8 @@ export function checkGuide(guide: Guide): Problem[] {
     if (line.at(-1)?.parent) report(`taxa[${i}].parent`, 'taxon-circle', `“${taxon.name}” is its own ancestor.`);
     taxon.forms?.forEach((block, b) =>
       checkFacets(guide, Object.fromEntries(Object.entries(block.facets).map(([f, v]) => [f, Object.keys(v!)])), (f, v) =>
-        report(`taxa[${i}].forms[${b}].facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`)),
+        report(`taxa[${i}].forms[${b}].facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`),
+      ),
     );
   });
   if (formsOf(guide).length === 0) report('taxa', 'no-forms', 'No taxon declares forms, so nothing can be told apart.');
@@ -62,7 +63,8 @@ export function checkGuide(guide: Guide): Problem[] {
     if (record.kind === 'habitat') known('habitat', record.habitat, `${field}.habitat`);
     if (record.kind === 'date' && record.facets) {
       checkFacets(guide, record.facets, (f, v) =>
-        report(`${field}.facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`));
+        report(`${field}.facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`),
+      );
     }
   });
 
@@ -90,7 +92,8 @@ function checkScope(guide: Guide, scope: Scope, field: string, report: Report, k
   scope.regions?.forEach((region) => known('region', region, `${field}.scope.regions`));
   if (scope.facets) {
     checkFacets(guide, scope.facets, (f, v) =>
-      report(`${field}.scope.facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`));
+      report(`${field}.scope.facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`),
+    );
   }
 }
 
@@ -114,9 +117,11 @@ function checkValue(guide: Guide, character: Character, score: Score, field: str
   const words = { ...DEFAULT_WORDS, ...guide.settings.words };
   if (value.kind === 'applies') return;
   const suits =
-    value.kind === 'states' ? isStates(character)
-    : value.kind === 'counts' ? character.kind === 'count'
-    : isValue(character) || character.kind === 'count';
+    value.kind === 'states'
+      ? isStates(character)
+      : value.kind === 'counts'
+        ? character.kind === 'count'
+        : isValue(character) || character.kind === 'count';
   if (!suits) {
     report(at, 'score-kind', `“${character.label}” is ${character.kind}; a score of ${value.kind} does not suit it.`);
     return;
@@ -128,8 +133,11 @@ function checkValue(guide: Guide, character: Character, score: Score, field: str
     }
     const { sum } = spreadFrequencies(states, value.states, words);
     if (sum > 1 + 1e-9) {
-      report(`${at}.states`, 'frequencies-above-one',
-        `The frequencies of “${character.label}” add up to ${sum.toFixed(2)}; bring them to 1 or less.`);
+      report(
+        `${at}.states`,
+        'frequencies-above-one',
+        `The frequencies of “${character.label}” add up to ${sum.toFixed(2)}; bring them to 1 or less.`,
+      );
     }
   }
   if (value.kind === 'range') {
@@ -142,8 +150,7 @@ function checkValue(guide: Guide, character: Character, score: Score, field: str
 }
 
 /** Characters told by drawn states. */
-export const isStates = (character: Character): boolean =>
-  character.kind === 'nominal' || character.kind === 'ordered';
+export const isStates = (character: Character): boolean => character.kind === 'nominal' || character.kind === 'ordered';
 
 /** Characters told by a number with an error: measurement, ratio, angle. */
 export const isValue = (character: Character): boolean => !isStates(character) && character.kind !== 'count';

@@ -49,7 +49,11 @@ export function compileGuide(guide: Guide, setting: Setting = {}, policy: Source
     const states = stateIds(character);
     const painted = order.map((source) => ({
       source,
-      values: paint(scores.filter((s) => s.source === source && s.value.kind !== 'applies'), forms, ancestors),
+      values: paint(
+        scores.filter((s) => s.source === source && s.value.kind !== 'applies'),
+        forms,
+        ancestors,
+      ),
     }));
     const resolved = forms.map((_, f) =>
       combine(
@@ -104,10 +108,7 @@ export function holdsIn(score: Pick<Score, 'scope'>, setting: Setting): boolean 
 function specificity(score: Score, depth: Map<string, number>): number {
   const { taxon, facets, regions, dates } = score.scope;
   return (
-    (taxon ? (depth.get(taxon) ?? 0) : 0) * 1000 +
-    Object.keys(facets ?? {}).length * 10 +
-    (regions ? 2 : 0) +
-    (dates ? 1 : 0)
+    (taxon ? (depth.get(taxon) ?? 0) : 0) * 1000 + Object.keys(facets ?? {}).length * 10 + (regions ? 2 : 0) + (dates ? 1 : 0)
   );
 }
 
@@ -197,8 +198,7 @@ function combine(said: { source: string; value: Resolved }[], policy: SourcePoli
   const first = heard[0].value;
   if ('p' in first) {
     return {
-      p: Array.from(first.p, (_, s) =>
-        heard.reduce((sum, { value }, i) => sum + ('p' in value ? share[i] * value.p[s] : 0), 0)),
+      p: Array.from(first.p, (_, s) => heard.reduce((sum, { value }, i) => sum + ('p' in value ? share[i] * value.p[s] : 0), 0)),
     };
   }
   const spreads = heard.map(({ value }) => value as { mean: number; sd: number });

@@ -2,22 +2,48 @@ import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { tinyGuide } from '../test/tinyGuide';
 import {
-  compileGuide, curveAt, DEFAULT_WORDS, dayOfYear, formsOf, type Guide, misreadingMatrix, parseRange, priorBits, printRange, rangeSpread, readGuide,
-  spreadFrequencies, type StatesTable, type ValuesTable, withinDates,
+  compileGuide,
+  curveAt,
+  DEFAULT_WORDS,
+  dayOfYear,
+  formsOf,
+  type Guide,
+  misreadingMatrix,
+  parseRange,
+  priorBits,
+  printRange,
+  rangeSpread,
+  readGuide,
+  spreadFrequencies,
+  type StatesTable,
+  type ValuesTable,
+  withinDates,
 } from '.';
 
 const ranges = fc
-  .tuple(fc.integer({ min: 1, max: 500 }), fc.integer({ min: 1, max: 90 }), fc.integer({ min: 1, max: 90 }), fc.integer({ min: 1, max: 90 }), fc.boolean(), fc.boolean())
+  .tuple(
+    fc.integer({ min: 1, max: 500 }),
+    fc.integer({ min: 1, max: 90 }),
+    fc.integer({ min: 1, max: 90 }),
+    fc.integer({ min: 1, max: 90 }),
+    fc.boolean(),
+    fc.boolean(),
+  )
   .map(([lowest, a, b, c, hasLow, hasHigh]) => ({
-    lowest: hasLow ? lowest / 10 : undefined, low: (lowest + a) / 10, high: (lowest + a + b) / 10, highest: hasHigh ? (lowest + a + b + c) / 10 : undefined,
+    lowest: hasLow ? lowest / 10 : undefined,
+    low: (lowest + a) / 10,
+    high: (lowest + a + b) / 10,
+    highest: hasHigh ? (lowest + a + b + c) / 10 : undefined,
   }));
 
 describe('published ranges', () => {
   it('are read back as they were printed', () => {
-    fc.assert(fc.property(ranges, (range) => {
-      const read = parseRange(printRange(range));
-      expect(read).toEqual({ ok: true, value: range });
-    }));
+    fc.assert(
+      fc.property(ranges, (range) => {
+        const read = parseRange(printRange(range));
+        expect(read).toEqual({ ok: true, value: range });
+      }),
+    );
   });
 
   it('take b–c as the central 95 %', () => {
@@ -33,11 +59,16 @@ describe('published ranges', () => {
     expect(spread.sd).toBeCloseTo(2.94489, 4);
   });
 
-  it.each([['31–', 'range-unreadable'], ['big', 'range-unreadable'], ['38–31', 'range-backwards'], ['(40–)31–38', 'range-backwards'], ['5–5', 'range-backwards']])(
-    'say what is wrong with %s', (text, code) => {
-      const read = parseRange(text);
-      expect(read.ok ? undefined : read.problems[0].code).toBe(code);
-    });
+  it.each([
+    ['31–', 'range-unreadable'],
+    ['big', 'range-unreadable'],
+    ['38–31', 'range-backwards'],
+    ['(40–)31–38', 'range-backwards'],
+    ['5–5', 'range-backwards'],
+  ])('say what is wrong with %s', (text, code) => {
+    const read = parseRange(text);
+    expect(read.ok ? undefined : read.problems[0].code).toBe(code);
+  });
 });
 
 describe('frequency words', () => {
@@ -47,11 +78,16 @@ describe('frequency words', () => {
 
   it('always add up to 1, and a sum above 1 is told', () => {
     const word = fc.constantFrom(...(Object.keys(DEFAULT_WORDS) as (keyof typeof DEFAULT_WORDS)[]));
-    fc.assert(fc.property(fc.dictionary(fc.constantFrom('a', 'b', 'c', 'd'), word, { minKeys: 1 }), (stated) => {
-      const { p, sum } = spreadFrequencies(['a', 'b', 'c', 'd'], stated);
-      expect(p.reduce((x, y) => x + y, 0)).toBeCloseTo(1, 12);
-      expect(sum).toBeCloseTo(Object.values(stated).reduce((x, w) => x + DEFAULT_WORDS[w], 0), 12);
-    }));
+    fc.assert(
+      fc.property(fc.dictionary(fc.constantFrom('a', 'b', 'c', 'd'), word, { minKeys: 1 }), (stated) => {
+        const { p, sum } = spreadFrequencies(['a', 'b', 'c', 'd'], stated);
+        expect(p.reduce((x, y) => x + y, 0)).toBeCloseTo(1, 12);
+        expect(sum).toBeCloseTo(
+          Object.values(stated).reduce((x, w) => x + DEFAULT_WORDS[w], 0),
+          12,
+        );
+      }),
+    );
   });
 });
 
@@ -62,7 +98,10 @@ describe('dates', () => {
   });
 
   it('read a curve between its points and round the year', () => {
-    const curve = [['03-02', 0], ['07-10', 1]] as const;
+    const curve = [
+      ['03-02', 0],
+      ['07-10', 1],
+    ] as const;
     expect(dayOfYear('03-02')).toBe(61);
     // 191 − 61 = 130 days up; 65 days after 2 March is half way.
     expect(curveAt(curve, '05-06')).toBeCloseTo(0.5, 10);
@@ -74,10 +113,18 @@ describe('dates', () => {
 
 describe('misreading', () => {
   it('gives every true state a full distribution of readings', () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 9 }), fc.boolean(), fc.double({ min: 0.1, max: 1, noNaN: true }), fc.double({ min: 0, max: 0.2, noNaN: true }), (S, ordered, rho, slip) => {
-      const matrix = misreadingMatrix(S, ordered, rho, slip);
-      for (let s = 0; s < S; s++) expect(matrix.slice(s * S, s * S + S).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 9 }),
+        fc.boolean(),
+        fc.double({ min: 0.1, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 0.2, noNaN: true }),
+        (S, ordered, rho, slip) => {
+          const matrix = misreadingMatrix(S, ordered, rho, slip);
+          for (let s = 0; s < S; s++) expect(matrix.slice(s * S, s * S + S).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
+        },
+      ),
+    );
   });
 
   it('spreads to neighbours when ordered, to all others when not', () => {
@@ -86,13 +133,22 @@ describe('misreading', () => {
   });
 });
 
-const states = (guide: Guide, setting = {}, policy = guide.policy) => compileGuide(guide, setting, policy).tables.get('edge') as StatesTable;
+const states = (guide: Guide, setting = {}, policy = guide.policy) =>
+  compileGuide(guide, setting, policy).tables.get('edge') as StatesTable;
 const score = (scope: object, round: number, source = 'book') => ({
-  character: 'edge', scope, source, value: { kind: 'states' as const, states: { round } },
+  character: 'edge',
+  scope,
+  source,
+  value: { kind: 'states' as const, states: { round } },
 });
 
 describe('compiling', () => {
-  const two = { sources: [{ id: 'book', label: 'B', citation: 'B', kind: 'book' as const }, { id: 'paper', label: 'P', citation: 'P', kind: 'paper' as const }] };
+  const two = {
+    sources: [
+      { id: 'book', label: 'B', citation: 'B', kind: 'book' as const },
+      { id: 'paper', label: 'P', citation: 'P', kind: 'paper' as const },
+    ],
+  };
 
   it('lets the most specific scope win: taxon depth, then facets, region, dates', () => {
     const guide = tinyGuide({
@@ -105,7 +161,9 @@ describe('compiling', () => {
   });
 
   it('holds dated scores only within their dates', () => {
-    const guide = tinyGuide({ scores: [score({ taxon: 'genus' }, 0.5), score({ taxon: 'genus', dates: { from: '04-01', to: '07-31' } }, 0.9)] });
+    const guide = tinyGuide({
+      scores: [score({ taxon: 'genus' }, 0.5), score({ taxon: 'genus', dates: { from: '04-01', to: '07-31' } }, 0.9)],
+    });
     expect(states(guide, { date: '2026-05-12' }).frequency[0]).toBeCloseTo(0.9);
     expect(states(guide, { date: '2026-12-12' }).frequency[0]).toBeCloseTo(0.5);
     expect(states(guide).frequency[0]).toBeCloseTo(0.5);
@@ -120,7 +178,12 @@ describe('compiling', () => {
   });
 
   it('pools values with the spread between the sources in it', () => {
-    const value = (mean: number, source: string) => ({ character: 'length', scope: { taxon: 'a' }, source, value: { kind: 'values' as const, mean, sd: 1 } });
+    const value = (mean: number, source: string) => ({
+      character: 'length',
+      scope: { taxon: 'a' },
+      source,
+      value: { kind: 'values' as const, mean, sd: 1 },
+    });
     const guide = tinyGuide({ ...two, scores: [value(10, 'book'), value(12, 'paper')] });
     const table = compileGuide(guide, {}, { kind: 'pool', weights: {} }).tables.get('length') as ValuesTable;
     // mean 11, variance 1 + 1² = 2
@@ -138,8 +201,14 @@ describe('compiling', () => {
 describe('the prior', () => {
   it('multiplies range, habitat, date, abundance and shares, and each can be switched off', () => {
     const guide = tinyGuide({
-      regions: [{ id: 'north', label: 'North' }, { id: 'south', label: 'South' }],
-      occurrence: [{ kind: 'range', taxon: 'a', region: 'north', frequency: 0.9 }, { kind: 'range', taxon: 'b', region: 'north', frequency: 0.1 }],
+      regions: [
+        { id: 'north', label: 'North' },
+        { id: 'south', label: 'South' },
+      ],
+      occurrence: [
+        { kind: 'range', taxon: 'a', region: 'north', frequency: 0.9 },
+        { kind: 'range', taxon: 'b', region: 'north', frequency: 0.1 },
+      ],
     });
     const compiled = compileGuide(guide);
     const odds = (setting: object) => {
@@ -171,7 +240,12 @@ describe('reading a guide in', () => {
     broken.taxa[1].parent = 'nobody';
     const read = readGuide(broken);
     expect(read.ok ? [] : read.problems.map(({ code, field }) => [code, field])).toEqual(
-      expect.arrayContaining([['unknown-character', 'scores[0].character'], ['unknown-source', 'scores[1].source'], ['unknown-taxon', 'taxa[1].parent']]));
+      expect.arrayContaining([
+        ['unknown-character', 'scores[0].character'],
+        ['unknown-source', 'scores[1].source'],
+        ['unknown-taxon', 'taxa[1].parent'],
+      ]),
+    );
   });
 
   it('tells of frequencies above 1, states that do not exist and ranges that cannot be read', () => {
@@ -179,7 +253,11 @@ describe('reading a guide in', () => {
     guide.scores[0].value = { kind: 'states', states: { round: 'always', toothed: 'often', square: 0.1 } };
     guide.scores[2].value = { kind: 'range', range: 'about ten' };
     const read = readGuide(guide);
-    expect(read.ok ? [] : read.problems.map((p) => p.code)).toEqual(['unknown-state', 'frequencies-above-one', 'range-unreadable']);
+    expect(read.ok ? [] : read.problems.map((p) => p.code)).toEqual([
+      'unknown-state',
+      'frequencies-above-one',
+      'range-unreadable',
+    ]);
   });
 
   it('tells of a misshapen file by its path', () => {
@@ -193,12 +271,15 @@ describe('the ledge crabs', () => {
     const compiled = compileGuide(ledgeCrabs);
     expect(formsOf(ledgeCrabs)).toHaveLength(18);
     expect(ledgeCrabs.characters.length).toBeGreaterThanOrEqual(24);
-    const missing = [...compiled.tables].flatMap(([id, table]) => [...table.scored].flatMap((scored, f) => (scored ? [] : [`${id} of ${compiled.forms[f].id}`])));
+    const missing = [...compiled.tables].flatMap(([id, table]) =>
+      [...table.scored].flatMap((scored, f) => (scored ? [] : [`${id} of ${compiled.forms[f].id}`])),
+    );
     expect(missing).toEqual([]);
   });
 
   it('have two sources that contradict each other on some cells', () => {
-    const frequencies = (order: string[]) => (compileGuide(ledgeCrabs, {}, { kind: 'prefer', order }).tables.get('belly-spots') as StatesTable).frequency;
+    const frequencies = (order: string[]) =>
+      (compileGuide(ledgeCrabs, {}, { kind: 'prefer', order }).tables.get('belly-spots') as StatesTable).frequency;
     expect([...frequencies(['handbook', 'revision'])]).not.toEqual([...frequencies(['revision', 'handbook'])]);
   });
 });

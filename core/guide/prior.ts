@@ -50,9 +50,7 @@ function placeFactor(compiled: CompiledGuide, line: readonly string[], kind: 'ra
     const records = occurrence.filter((record) => record.kind === kind && record.taxon === taxon);
     if (records.length === 0) continue;
     const here = records.find((record) => placeOf(record) === place);
-    return here && here.kind !== 'date'
-      ? Math.max(frequencyNumber(here.frequency, words), 1e-4)
-      : settings.unrecorded;
+    return here && here.kind !== 'date' ? Math.max(frequencyNumber(here.frequency, words), 1e-4) : settings.unrecorded;
   }
   return 1;
 }

@@ -20,9 +20,7 @@ const Z90 = 1.6448536269514722;
 const Z995 = 2.807033768343811;
 
 const NUMBER = String.raw`(\d+(?:\.\d+)?)`;
-const RANGE = new RegExp(
-  `^(?:\\(${NUMBER}[–-]\\))?${NUMBER}(?:[–-]${NUMBER})?(?:\\([–-]${NUMBER}\\))?$`,
-);
+const RANGE = new RegExp(`^(?:\\(${NUMBER}[–-]\\))?${NUMBER}(?:[–-]${NUMBER})?(?:\\([–-]${NUMBER}\\))?$`);
 
 /**
  * Read a range as the literature prints it: `31–38`, `(28–)31–38(–41)`. Hyphens

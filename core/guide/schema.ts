@@ -66,7 +66,11 @@ export const Character = z.strictObject({
   group: z.enum(CHARACTER_GROUPS),
   /** What to look at and how, in one or two sentences. */
   help: text.optional(),
-  states: z.array(z.strictObject({ id, label, help: text.optional() })).min(2).max(64).optional(),
+  states: z
+    .array(z.strictObject({ id, label, help: text.optional() }))
+    .min(2)
+    .max(64)
+    .optional(),
   unit: z.string().max(12).optional(),
   /** A ratio's two lengths, as a person would call them. */
   parts: z.strictObject({ numerator: label, denominator: label }).optional(),

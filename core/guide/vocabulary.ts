@@ -3,7 +3,15 @@
 export const FACETS = ['stage', 'sex', 'morph', 'season'] as const;
 
 export const RANKS = [
-  'family', 'tribe', 'genus', 'subgenus', 'species-group', 'species', 'subspecies', 'variety', 'strain',
+  'family',
+  'tribe',
+  'genus',
+  'subgenus',
+  'species-group',
+  'species',
+  'subspecies',
+  'variety',
+  'strain',
 ] as const;
 
 export const CHARACTER_KINDS = ['nominal', 'ordered', 'measurement', 'ratio', 'angle', 'count'] as const;

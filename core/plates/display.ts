@@ -27,8 +27,7 @@ export const PAPER = '#FBFAF6';
 const units = (mm: number) => Math.round(mm * 100);
 
 /** Joins numbers with the fewest characters: a minus sign needs no space before it. */
-const packed = (numbers: readonly number[]) =>
-  numbers.reduce((text, n, i) => text + (i > 0 && n >= 0 ? ' ' : '') + n, '');
+const packed = (numbers: readonly number[]) => numbers.reduce((text, n, i) => text + (i > 0 && n >= 0 ? ' ' : '') + n, '');
 
 /** A smooth curve as an SVG path of relative cubic segments. */
 export function curvePath(c: Curve): string {
@@ -36,7 +35,9 @@ export function curvePath(c: Curve): string {
   let [x, y] = [units(c.points[0][0]), units(c.points[0][1])];
   let d = `M${packed([x, y])}`;
   for (let i = 0; i < segments; i++) {
-    const bends = handles(c, i).slice(1).map(([px, py]) => [units(px), units(py)]);
+    const bends = handles(c, i)
+      .slice(1)
+      .map(([px, py]) => [units(px), units(py)]);
     d += `c${packed(bends.flatMap(([px, py]) => [px - x, py - y]))}`;
     [x, y] = bends[2];
   }
@@ -88,10 +89,13 @@ const TAKES: Record<string, number> = { c: 6, l: 2, a: 7, m: 2, h: 1, z: 0 };
 export const commandCount = (plate: Pick<Plate, 'inks'>): number =>
   plate.inks.reduce((sum, ink) => {
     const runs = ink.d.match(/[a-zA-Z][^a-zA-Z]*/g) ?? [];
-    return sum + runs.reduce((count, run) => {
-      const numbers = run.slice(1).match(/-?\d+/g)?.length ?? 0;
-      return count + Math.max(1, numbers / (TAKES[run[0].toLowerCase()] || 1));
-    }, 0);
+    return (
+      sum +
+      runs.reduce((count, run) => {
+        const numbers = run.slice(1).match(/-?\d+/g)?.length ?? 0;
+        return count + Math.max(1, numbers / (TAKES[run[0].toLowerCase()] || 1));
+      }, 0)
+    );
   }, 0);
 
 /** The plate as a standalone SVG document, `width` pixels wide. */

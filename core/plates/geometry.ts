@@ -9,7 +9,9 @@ export interface Curve {
 }
 
 export const curve = (points: Point[], sharp: Iterable<number> = [], closed = true): Curve => ({
-  points, sharp: new Set(sharp), closed,
+  points,
+  sharp: new Set(sharp),
+  closed,
 });
 
 export const add = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1]];
@@ -90,7 +92,10 @@ export function boxOf(points: readonly Point[]): Box {
 }
 
 export const grow = (box: Box, by: number): Box => ({
-  x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by,
+  x: box.x - by,
+  y: box.y - by,
+  width: box.width + 2 * by,
+  height: box.height + 2 * by,
 });
 
 /** x, y, x, y …: what the inner loops of stippling read. */

@@ -52,7 +52,12 @@ export function shape(pen: Pen, { outline, part, tint, tone, weight = 1 }: Shape
 
 export function note(pen: Pen, part: string, points: readonly Point[]): void {
   const known = pen.parts[part];
-  const corners: Point[] = known ? [[known.x, known.y], [known.x + known.width, known.y + known.height]] : [];
+  const corners: Point[] = known
+    ? [
+        [known.x, known.y],
+        [known.x + known.width, known.y + known.height],
+      ]
+    : [];
   pen.parts[part] = boxOf([...points, ...corners]);
 }
 
@@ -146,7 +151,10 @@ export function roundTone(polygon: readonly Point[], depth: number, base = 0.03,
 
 /** The finished plate, with a margin round everything drawn. */
 export function finish(pen: Pen, margin = 0.06): Plate {
-  const all = Object.values(pen.parts).flatMap((b): Point[] => [[b.x, b.y], [b.x + b.width, b.y + b.height]]);
+  const all = Object.values(pen.parts).flatMap((b): Point[] => [
+    [b.x, b.y],
+    [b.x + b.width, b.y + b.height],
+  ]);
   const box = boxOf(all);
   const by = pen.size * margin;
   return {

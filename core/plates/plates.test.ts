@@ -27,11 +27,14 @@ describe('a crab drawn from its scores', () => {
   });
 
   it('keeps its measures in any individual the scores allow', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: forms.length - 1 }), fc.integer(), (form, seed) => {
-      const traits = traitsOf(compiled, form, seeded(seed));
-      expect(measured(traits, 'width-ratio')).toBeCloseTo(traits['width-ratio'] as number, 2);
-      expect(measured(traits, 'leg-ratio')).toBeCloseTo(traits['leg-ratio'] as number, 2);
-    }), { numRuns: 40 });
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: forms.length - 1 }), fc.integer(), (form, seed) => {
+        const traits = traitsOf(compiled, form, seeded(seed));
+        expect(measured(traits, 'width-ratio')).toBeCloseTo(traits['width-ratio'] as number, 2);
+        expect(measured(traits, 'leg-ratio')).toBeCloseTo(traits['leg-ratio'] as number, 2);
+      }),
+      { numRuns: 40 },
+    );
   });
 
   it('is the same left and right', () => {
@@ -106,26 +109,61 @@ describe('state tiles', () => {
 
 describe('the means of drawing', () => {
   it('dots are evenly spread, follow the tone, and stay where they are', () => {
-    const square = [[0, 0], [10, 0], [10, 10], [0, 10]] as const;
+    const square = [
+      [0, 0],
+      [10, 0],
+      [10, 10],
+      [0, 10],
+    ] as const;
     const count = (dark: number) => stipple(square, () => dark, 5).flat().length;
     expect(count(0.4) / count(0.2)).toBeCloseTo(2, 0);
-    const light = stipple(square, () => 0.1, 5).flat().map(String);
-    const dark = new Set(stipple(square, () => 0.3, 5).flat().map(String));
+    const light = stipple(square, () => 0.1, 5)
+      .flat()
+      .map(String);
+    const dark = new Set(
+      stipple(square, () => 0.3, 5)
+        .flat()
+        .map(String),
+    );
     expect(light.every((dot) => dark.has(dot))).toBe(true);
     const dots = stipple(square, () => 0.2, 5).flat();
-    const nearest = dots.map(([x, y], i) => Math.min(...dots.map(([a, b], j) => (i === j ? Infinity : Math.hypot(a - x, b - y)))));
+    const nearest = dots.map(([x, y], i) =>
+      Math.min(...dots.map(([a, b], j) => (i === j ? Infinity : Math.hypot(a - x, b - y)))),
+    );
     const mean = nearest.reduce((a, b) => a + b, 0) / nearest.length;
     // At random the mean nearest distance would be 0.5 / √density (Clark & Evans 1954); evenly spread dots keep further off.
     expect(mean).toBeGreaterThan(1.3 * 0.5 * Math.sqrt(100 / dots.length));
   });
 
   it('cuts a polygon at a line', () => {
-    const half = cut([[0, 0], [4, 0], [4, 2], [0, 2]], [1, 0], [1, 0]);
+    const half = cut(
+      [
+        [0, 0],
+        [4, 0],
+        [4, 2],
+        [0, 2],
+      ],
+      [1, 0],
+      [1, 0],
+    );
     expect(boxOf(half)).toEqual({ x: 1, y: 0, width: 3, height: 2 });
   });
 
   it('knows inside from outside', () => {
-    const ring = flat(sample(curve([[0, 0], [4, 0], [4, 4], [0, 4]], [0, 1, 2, 3]), 4));
+    const ring = flat(
+      sample(
+        curve(
+          [
+            [0, 0],
+            [4, 0],
+            [4, 4],
+            [0, 4],
+          ],
+          [0, 1, 2, 3],
+        ),
+        4,
+      ),
+    );
     expect([inside(ring, 2, 2), inside(ring, 5, 2), inside(ring, -0.1, 2)]).toEqual([true, false, false]);
   });
 
@@ -138,6 +176,7 @@ describe('the means of drawing', () => {
   it('keeps abdomen and sternum within the shell', () => {
     const model = crabModel(traitsOf(compiled, 0));
     const shell = boxOf(sample(carapaceOutline(model), 4));
-    for (const outline of [abdomenOutline(model), sternumOutline(model)]) expect(boxOf(sample(outline, 4)).width).toBeLessThan(shell.width);
+    for (const outline of [abdomenOutline(model), sternumOutline(model)])
+      expect(boxOf(sample(outline, 4)).width).toBeLessThan(shell.width);
   });
 });

@@ -29,7 +29,7 @@ function rankedDots(): Dots {
   const grid: number[][] = Array.from({ length: CELLS * CELLS }, () => []);
   let scale = 0.8;
   let misses = 0;
-  for (let count = 0; count < RANKS; ) {
+  for (let count = 0; count < RANKS;) {
     const px = chance();
     const py = chance();
     if (isFree(px, py, scale / Math.sqrt(count + 1), x, y, grid, count)) {
@@ -47,7 +47,13 @@ function rankedDots(): Dots {
 }
 
 function isFree(
-  px: number, py: number, radius: number, x: Float64Array, y: Float64Array, grid: number[][], count: number,
+  px: number,
+  py: number,
+  radius: number,
+  x: Float64Array,
+  y: Float64Array,
+  grid: number[][],
+  count: number,
 ): boolean {
   const limit = radius * radius;
   const clashes = (i: number) => {

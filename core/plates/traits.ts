@@ -15,7 +15,10 @@ export function traitsOf(compiled: CompiledGuide, form: number, chance?: Chance)
     if (table.type === 'states') {
       const states = frequenciesOf(table, form);
       const at = chance
-        ? pick(states.map(({ p }) => p), chance)
+        ? pick(
+            states.map(({ p }) => p),
+            chance,
+          )
         : states.reduce((best, { p }, i) => (p > states[best].p ? i : best), 0);
       traits[id] = table.character.kind === 'count' ? Number(states[at].state) : states[at].state;
     } else {

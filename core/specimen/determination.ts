@@ -44,10 +44,18 @@ export function nameParts(guide: Pick<Guide, 'taxa'>, name: Pick<Determination, 
   const taxon = taxonIndex(guide).get(name.taxon ?? '');
   if (!taxon) return [{ text: 'Not yet named', italic: false }];
   const italic = isItalic(taxon.rank);
-  if (name.qualifier === 'sp.') return [{ text: taxon.name, italic }, { text: ' sp.', italic: false }];
+  if (name.qualifier === 'sp.')
+    return [
+      { text: taxon.name, italic },
+      { text: ' sp.', italic: false },
+    ];
   if (name.qualifier === 'cf.' || name.qualifier === 'aff.') {
     const words = taxon.name.split(' ');
-    if (words.length < 2) return [{ text: `${name.qualifier} `, italic: false }, { text: taxon.name, italic }];
+    if (words.length < 2)
+      return [
+        { text: `${name.qualifier} `, italic: false },
+        { text: taxon.name, italic },
+      ];
     return [
       { text: words.slice(0, -1).join(' '), italic },
       { text: ` ${name.qualifier} `, italic: false },

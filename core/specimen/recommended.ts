@@ -24,5 +24,7 @@ export function recommendedName(call: Call): GivenName {
 export function overrules(recommended: GivenName, given: GivenName): boolean {
   const pair = ({ taxon, other }: GivenName) => [taxon, other].filter(Boolean).sort().join();
   if (recommended.qualifier !== given.qualifier || pair(recommended) !== pair(given)) return true;
-  return Object.entries(given.facets).some(([facet, value]) => recommended.facets[facet as keyof typeof recommended.facets] !== value);
+  return Object.entries(given.facets).some(
+    ([facet, value]) => recommended.facets[facet as keyof typeof recommended.facets] !== value,
+  );
 }

@@ -48,7 +48,9 @@ describe('a recommendation', () => {
   });
 
   it.each([
-    ['taxon', { qualifier: 'none', taxon: 't' }], ['either', { qualifier: 'or', taxon: 't', other: 'o' }], ['outside', { qualifier: 'outside' }],
+    ['taxon', { qualifier: 'none', taxon: 't' }],
+    ['either', { qualifier: 'or', taxon: 't', other: 'o' }],
+    ['outside', { qualifier: 'outside' }],
     ['undetermined', { qualifier: 'unknown' }],
   ] as const)('from a call of %s', (kind, expected) => {
     expect(recommendedName({ kind, taxon: 't', other: 'o', facets: {}, p: 1, verdicts: [], text: '' })).toMatchObject(expected);
@@ -60,13 +62,31 @@ describe('a summary', () => {
   const assessment = assess(compileGuide(ledgeCrabs), {}, readings);
 
   it('without a name tells the leader and how probable it is', () => {
-    expect(summarise(ledgeCrabs, assessment, [])).toMatchObject({ name: 'Not yet named', qualifier: 'unknown', taxon: 'murica', p: assessment.beam.left.p });
+    expect(summarise(ledgeCrabs, assessment, [])).toMatchObject({
+      name: 'Not yet named',
+      qualifier: 'unknown',
+      taxon: 'murica',
+      p: assessment.beam.left.p,
+    });
   });
 
   it('is the last name given', () => {
     const name = (taxon: string): Determination => ({
-      id: taxon, qualifier: 'none', taxon, facets: {}, by: 'a', at: '', p: 0.5, recommended: 'r', overruled: false, guideVersion: 1,
+      id: taxon,
+      qualifier: 'none',
+      taxon,
+      facets: {},
+      by: 'a',
+      at: '',
+      p: 0.5,
+      recommended: 'r',
+      overruled: false,
+      guideVersion: 1,
     });
-    expect(summarise(ledgeCrabs, assessment, [name('cinerata'), name('murica')])).toMatchObject({ name: 'Petralda murica', p: 0.5, text: 'r' });
+    expect(summarise(ledgeCrabs, assessment, [name('cinerata'), name('murica')])).toMatchObject({
+      name: 'Petralda murica',
+      p: 0.5,
+      text: 'r',
+    });
   });
 });

@@ -6,7 +6,12 @@ const VERSIONS = '/usr/lib/postgresql';
 
 /** Folder of PostgreSQL's own programs, newest version first; undefined when it is not installed. */
 export function postgresBin() {
-  const versions = existsSync(VERSIONS) ? readdirSync(VERSIONS).map(Number).filter(Number.isFinite).sort((a, b) => b - a) : [];
+  const versions = existsSync(VERSIONS)
+    ? readdirSync(VERSIONS)
+        .map(Number)
+        .filter(Number.isFinite)
+        .sort((a, b) => b - a)
+    : [];
   return versions.map((version) => `${VERSIONS}/${version}/bin`).find((bin) => existsSync(`${bin}/initdb`));
 }
 
@@ -22,7 +27,10 @@ function install(name, alone) {
   try {
     run('apt-get', args, { env });
   } catch {
-    run('apt-get', ['update'], { env, hint: 'The list of Debian packages could not be fetched. Check the network, then run this again.' });
+    run('apt-get', ['update'], {
+      env,
+      hint: 'The list of Debian packages could not be fetched. Check the network, then run this again.',
+    });
     run('apt-get', args, { env, hint: `Debian's package ${name} could not be installed.` });
   }
 }
@@ -30,7 +38,10 @@ function install(name, alone) {
 export function needPostgres() {
   if (!postgresBin()) install('postgresql', true);
   const bin = postgresBin();
-  if (!bin) throw new Stop(`PostgreSQL was installed but its programs are not under ${VERSIONS}. Set DATABASE_URL to a database of your own.`);
+  if (!bin)
+    throw new Stop(
+      `PostgreSQL was installed but its programs are not under ${VERSIONS}. Set DATABASE_URL to a database of your own.`,
+    );
   return bin;
 }
 

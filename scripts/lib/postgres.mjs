@@ -37,8 +37,21 @@ export async function startPostgres(wanted) {
   const data = join(folder, 'data');
   if (!existsSync(join(data, 'PG_VERSION'))) {
     say('Making a database …');
-    const [command, args] = as(owner, `${bin}/initdb`, ['-D', data, '-U', 'plesion', '-A', 'trust', '-E', 'UTF8', '--locale=C.UTF-8']);
-    run(command, args, { cwd: '/', hint: `PostgreSQL could not make a database in ${folder}. Remove that folder and try again.` });
+    const [command, args] = as(owner, `${bin}/initdb`, [
+      '-D',
+      data,
+      '-U',
+      'plesion',
+      '-A',
+      'trust',
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ]);
+    run(command, args, {
+      cwd: '/',
+      hint: `PostgreSQL could not make a database in ${folder}. Remove that folder and try again.`,
+    });
   }
   const status = spawnSync(...as(owner, `${bin}/pg_ctl`, ['-D', data, 'status']), { cwd: '/' });
   const portFile = join(folder, 'port');
@@ -47,9 +60,21 @@ export async function startPostgres(wanted) {
   if (!running) {
     writeFileSync(portFile, String(port));
     const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=`;
-    const [command, args] = as(owner, `${bin}/pg_ctl`, ['-D', data, '-w', '-t', '60', '-o', options, '-l', join(data, 'server.log'), 'start']);
+    const [command, args] = as(owner, `${bin}/pg_ctl`, [
+      '-D',
+      data,
+      '-w',
+      '-t',
+      '60',
+      '-o',
+      options,
+      '-l',
+      join(data, 'server.log'),
+      'start',
+    ]);
     run(command, args, {
-      cwd: '/', hint: `The database in ${folder} does not start; its log is ${join(data, 'server.log')}. If you can do without its data, remove the folder.`,
+      cwd: '/',
+      hint: `The database in ${folder} does not start; its log is ${join(data, 'server.log')}. If you can do without its data, remove the folder.`,
     });
   }
   const url = (database) => `postgresql://plesion@127.0.0.1:${port}/${database}`;
@@ -57,8 +82,11 @@ export async function startPostgres(wanted) {
     url,
     /** Make a database if there is none of that name. */
     ensure(database) {
-      const made = spawnSync(`${bin}/createdb`, ['-h', '127.0.0.1', '-p', String(port), '-U', 'plesion', database], { encoding: 'utf8' });
-      if (made.status !== 0 && !/already exists/.test(made.stderr)) throw new Stop(`The database “${database}” could not be made: ${made.stderr.trim()}`);
+      const made = spawnSync(`${bin}/createdb`, ['-h', '127.0.0.1', '-p', String(port), '-U', 'plesion', database], {
+        encoding: 'utf8',
+      });
+      if (made.status !== 0 && !/already exists/.test(made.stderr))
+        throw new Stop(`The database “${database}” could not be made: ${made.stderr.trim()}`);
       return url(database);
     },
     stop() {

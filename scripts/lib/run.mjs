@@ -8,7 +8,11 @@ export const root = fileURLToPath(new URL('../../', import.meta.url));
 /** Run to its end; its output is shown only when it fails (or always, with `show`). */
 export function run(command, args, { show = false, env, cwd = root, hint } = {}) {
   const result = spawnSync(command, args, {
-    cwd, env: { ...process.env, ...env }, stdio: show ? 'inherit' : 'pipe', encoding: 'utf8', maxBuffer: 1 << 28,
+    cwd,
+    env: { ...process.env, ...env },
+    stdio: show ? 'inherit' : 'pipe',
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
   });
   if (result.status === 0) return result.stdout ?? '';
   const tail = [result.stdout, result.stderr].filter(Boolean).join('\n').trim().split('\n').slice(-25).join('\n');

@@ -57,7 +57,8 @@ export const GuideVersionEntity = defineEntity({
     version: p.integer().primary(),
     stationId: p.uuid(),
     hash: p.string(),
-    content: p.json<Guide>(),
+    // Not jsonb: that would put the author's order of names away.
+    content: p.json<Guide>().columnType('json'),
     createdAt: p.datetime().onCreate(() => new Date()),
   },
 });

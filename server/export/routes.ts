@@ -14,8 +14,13 @@ export function exportRoutes(router: Router, em: () => Em): void {
     response.attachment('occurrences.csv');
     return occurrencesCsv(
       records.map((record) => ({
-        id: record.id, guide: guideOf(versions, record), label: record.label, situation: record.situation,
-        determinations: record.determinations, recordedBy: record.recordedBy, modified: record.updatedAt.toISOString(),
+        id: record.id,
+        guide: guideOf(versions, record),
+        label: record.label,
+        situation: record.situation,
+        determinations: record.determinations,
+        recordedBy: record.recordedBy,
+        modified: record.updatedAt.toISOString(),
       })),
     );
   });

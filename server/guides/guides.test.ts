@@ -1,4 +1,5 @@
 import type { StoredGuide } from '@plesion/contract';
+import { printGuide } from '@plesion/core/formats';
 import { ledgeCrabs } from '@plesion/demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
@@ -12,7 +13,12 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const guideOf = async (id: string, version?: number) =>
-  (await visitor.get(`/api/guides/${id}`).query(version ? { version } : {}).expect(200)).body as StoredGuide;
+  (
+    await visitor
+      .get(`/api/guides/${id}`)
+      .query(version ? { version } : {})
+      .expect(200)
+  ).body as StoredGuide;
 
 describe('guides', () => {
   it('a new station begins with the ledge crabs', async () => {
@@ -21,8 +27,11 @@ describe('guides', () => {
   });
 
   it('go out as Plesion JSON and come back without loss', async () => {
-    const out = await visitor.get(`/api/guides/${guideId}/plesion.json`).expect(200).expect('content-disposition', /ledge-crabs\.plesion\.json/);
-    expect(JSON.parse(out.text)).toEqual(ledgeCrabs);
+    const out = await visitor
+      .get(`/api/guides/${guideId}/plesion.json`)
+      .expect(200)
+      .expect('content-disposition', /ledge-crabs\.plesion\.json/);
+    expect(out.text).toBe(printGuide(ledgeCrabs));
     const back = await visitor.post('/api/guides').type('json').send(out.text).expect(201);
     expect(back.body).toMatchObject({ id: guideId, version: 1 });
     expect(back.body.guide).toEqual(ledgeCrabs);
@@ -31,7 +40,12 @@ describe('guides', () => {
   it('make a new version when they change, and keep the one before', async () => {
     const changed = { ...ledgeCrabs, id: 'versions', title: 'First' };
     const first = (await visitor.post('/api/guides').send(changed).expect(201)).body as StoredGuide;
-    const second = (await visitor.post('/api/guides').send({ ...changed, title: 'Second' }).expect(201)).body as StoredGuide;
+    const second = (
+      await visitor
+        .post('/api/guides')
+        .send({ ...changed, title: 'Second' })
+        .expect(201)
+    ).body as StoredGuide;
     expect([first.version, second.version, second.id]).toEqual([1, 2, first.id]);
     expect((await guideOf(first.id)).guide.title).toBe('Second');
     expect((await guideOf(first.id, 1)).guide.title).toBe('First');
@@ -65,8 +79,12 @@ describe('the standing over the wire', () => {
   it('sums to 1, with ledger, call and next looks', async () => {
     const { body } = await standing({
       situation: { region: 'south-tessary', date: '2026-05-12', views: ['dorsal'] },
-      readings: [{ character: 'front-edge', states: ['three-teeth'] }, { character: 'width-ratio', parts: { numerator: 32.4, denominator: 28.1 } },
-        { character: 'side-teeth', value: 4 }, { character: 'granules', status: 'not-visible', reason: 'weed' }],
+      readings: [
+        { character: 'front-edge', states: ['three-teeth'] },
+        { character: 'width-ratio', parts: { numerator: 32.4, denominator: 28.1 } },
+        { character: 'side-teeth', value: 4 },
+        { character: 'granules', status: 'not-visible', reason: 'weed' },
+      ],
     }).expect(200);
     const total = body.forms.reduce((sum: number, { p }: { p: number }) => sum + p, body.outside);
     expect(total).toBeCloseTo(1, 9);
@@ -83,13 +101,24 @@ describe('the standing over the wire', () => {
   it('changes with the sources chosen', async () => {
     const readings = [{ character: 'belly-spots', states: ['none'] }];
     const p = async (order: string[]) =>
-      (await standing({ readings, policy: { kind: 'prefer', order } }).expect(200)).body.taxa.find((t: { taxon: string }) => t.taxon === 'cinerata').p as number;
+      (await standing({ readings, policy: { kind: 'prefer', order } }).expect(200)).body.taxa.find(
+        (t: { taxon: string }) => t.taxon === 'cinerata',
+      ).p as number;
     expect(await p(['handbook'])).toBeGreaterThan(await p(['revision']));
   });
 
   it.each([
     [{ readings: [{ character: 'wings', states: ['two'] }] }, 'unknown-character', 'readings[0].character'],
-    [{ readings: [{ character: 'eggs', states: ['none'] }, { character: 'front-edge', states: ['square'] }] }, 'unknown-state', 'readings[1].states'],
+    [
+      {
+        readings: [
+          { character: 'eggs', states: ['none'] },
+          { character: 'front-edge', states: ['square'] },
+        ],
+      },
+      'unknown-state',
+      'readings[1].states',
+    ],
     [{ readings: [{ character: 'eggs', states: ['none'], mood: 'good' }] }, 'bad-shape', 'readings[0].mood'],
     [{ readings: [{ character: 'eggs', states: ['none'], certainty: 'maybe' }] }, 'bad-shape', 'readings[0].certainty'],
     [{ readings: [{ character: 'carapace-width', value: 20, error: -1 }] }, 'bad-shape', 'readings[0].error'],

@@ -21,8 +21,18 @@ export async function putGuide(em: Em, stationId: string, guide: Guide): Promise
     if (known?.hash === hash) return { ...headRow(known), guide };
     const version = (known?.version ?? 0) + 1;
     const head = {
-      id: known?.id ?? randomUUID(), stationId, slug: guide.id, title: guide.title, summary: guide.summary, kind: guide.group, area: guide.area,
-      version, hash, forms: formsOf(guide).length, characters: guide.characters.length, updatedAt: new Date(),
+      id: known?.id ?? randomUUID(),
+      stationId,
+      slug: guide.id,
+      title: guide.title,
+      summary: guide.summary,
+      kind: guide.group,
+      area: guide.area,
+      version,
+      hash,
+      forms: formsOf(guide).length,
+      characters: guide.characters.length,
+      updatedAt: new Date(),
     };
     if (known) await tx.nativeUpdate(GuideEntity, { id: known.id }, head);
     else await tx.insert(GuideEntity, head);

@@ -46,8 +46,12 @@ export const errorHandler =
       return void response.status(400).json({ code: 'bad-json', message: 'The body is not JSON.', field: 'body' });
     }
     if (error?.type === 'entity.too.large') {
-      return void response.status(413).json({ code: 'too-large', message: 'That is more than 16 MB; send less at once.', field: 'body' });
+      return void response
+        .status(413)
+        .json({ code: 'too-large', message: 'That is more than 16 MB; send less at once.', field: 'body' });
     }
     log.error(error);
-    response.status(500).json({ code: 'server-failed', message: 'Something failed in the server. Nothing was saved; try again.' });
+    response
+      .status(500)
+      .json({ code: 'server-failed', message: 'Something failed in the server. Nothing was saved; try again.' });
   };

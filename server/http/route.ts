@@ -46,7 +46,10 @@ export function bind<N extends EndpointName>(router: Router, em: () => Em, name:
       params: parse(endpoint.params, request.params, 'path'),
       query: parse(endpoint.query, request.query, 'query'),
       body: parse(endpoint.body, request.body, 'body'),
-      caller, em: em(), request, response,
+      caller,
+      em: em(),
+      request,
+      response,
     } as Call<N>;
     const answer = await handle(call);
     if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer);

@@ -15,7 +15,8 @@ afterAll(() => server.close());
 const picture = (red = 200) =>
   sharp({ create: { width: 40, height: 20, channels: 3, background: { r: red, g: 80, b: 40 } } })
     .withMetadata({ orientation: 6, exif: { IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } } })
-    .jpeg().toBuffer();
+    .jpeg()
+    .toBuffer();
 const send = (file: Buffer, name = 'crab.jpg') => visitor.post('/api/photos').attach('photo', file, name);
 
 describe('photos', () => {
@@ -35,18 +36,31 @@ describe('photos', () => {
 
   it('belong to a specimen of their own station only', async () => {
     const { body } = await send(await picture(90)).expect(201);
-    const specimen = await visitor.put(`/api/specimens/${randomUUID()}`).send(write(guideId, { photo: body.hash })).expect(200);
+    const specimen = await visitor
+      .put(`/api/specimens/${randomUUID()}`)
+      .send(write(guideId, { photo: body.hash }))
+      .expect(200);
     expect(specimen.body.photo).toBe(body.hash);
     const other = await newStation(server);
     await other.visitor.get(`/api/photos/${body.hash}`).expect(404);
-    const foreign = await other.visitor.put(`/api/specimens/${randomUUID()}`).send(write(other.guideId, { photo: body.hash })).expect(400);
+    const foreign = await other.visitor
+      .put(`/api/specimens/${randomUUID()}`)
+      .send(write(other.guideId, { photo: body.hash }))
+      .expect(400);
     expect(foreign.body).toMatchObject({ code: 'unknown-photo', field: 'photo' });
   });
 
   it('that are none are refused by name', async () => {
     expect((await send(Buffer.from('no picture')).expect(400)).body).toMatchObject({ code: 'photo-unreadable', field: 'photo' });
     expect((await visitor.post('/api/photos').expect(400)).body).toMatchObject({ code: 'photo-missing', field: 'photo' });
-    expect((await visitor.post('/api/photos').attach('picture', await picture(), 'x.jpg').expect(400)).body).toMatchObject({ code: 'bad-upload' });
+    expect(
+      (
+        await visitor
+          .post('/api/photos')
+          .attach('picture', await picture(), 'x.jpg')
+          .expect(400)
+      ).body,
+    ).toMatchObject({ code: 'bad-upload' });
     expect((await send(Buffer.alloc(21 * 1024 * 1024)).expect(413)).body).toMatchObject({ code: 'too-large', field: 'photo' });
     await visitor.get('/api/photos/nothing').expect(400);
   });

@@ -8,7 +8,10 @@ import { badRequest, notFound } from '../http/errors';
 const LONGEST = 2400;
 const THUMB = 240;
 
-const unreadable = () => badRequest([{ code: 'photo-unreadable', message: 'This file is not a photo that can be read. Send a JPEG, PNG or WebP.', field: 'photo' }]);
+const unreadable = () =>
+  badRequest([
+    { code: 'photo-unreadable', message: 'This file is not a photo that can be read. Send a JPEG, PNG or WebP.', field: 'photo' },
+  ]);
 
 /**
  * Keep a photo, once for its content. It is turned upright and made anew, so that
@@ -21,7 +24,11 @@ export async function addPhoto(em: Em, stationId: string, file: Buffer | undefin
   if (known) return { hash, width: known.width, height: known.height };
   const upright = sharp(file, { limitInputPixels: 100_000_000 }).rotate();
   const [whole, thumb] = await Promise.all([
-    upright.clone().resize(LONGEST, LONGEST, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 86 }).toBuffer({ resolveWithObject: true }),
+    upright
+      .clone()
+      .resize(LONGEST, LONGEST, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 86 })
+      .toBuffer({ resolveWithObject: true }),
     upright.clone().resize(THUMB, THUMB, { fit: 'cover' }).jpeg({ quality: 80 }).toBuffer(),
   ]).catch(() => {
     throw unreadable();

@@ -37,16 +37,28 @@ export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
   const ids = { station: randomUUID(), account: randomUUID() };
   try {
     await em.transactional(async (tx) => {
-      await tx.insert(StationEntity, { id: ids.station, name: wanted.station, demo: wanted.demo ?? false, createdAt: new Date() });
+      await tx.insert(StationEntity, {
+        id: ids.station,
+        name: wanted.station,
+        demo: wanted.demo ?? false,
+        createdAt: new Date(),
+      });
       await tx.insert(AccountEntity, {
-        id: ids.account, stationId: ids.station, name: wanted.name, passwordHash, createdAt: new Date(),
+        id: ids.account,
+        stationId: ids.station,
+        name: wanted.name,
+        passwordHash,
+        createdAt: new Date(),
       });
       for (const guide of demoGuides) await putGuide(tx, ids.station, guide);
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintViolationException)) throw error;
-    const [field, what] = /station/.test(error.message) && !/account_name/.test(error.message) ? ['station', 'station'] : ['name', 'account'];
-    throw badRequest([{ code: 'name-taken', message: `There is already ${what === 'account' ? 'an' : 'a'} ${what} with this name.`, field }]);
+    const [field, what] =
+      /station/.test(error.message) && !/account_name/.test(error.message) ? ['station', 'station'] : ['name', 'account'];
+    throw badRequest([
+      { code: 'name-taken', message: `There is already ${what === 'account' ? 'an' : 'a'} ${what} with this name.`, field },
+    ]);
   }
   return { accountId: ids.account, accountName: wanted.name, stationId: ids.station };
 }

@@ -16,7 +16,8 @@ describe('the door', () => {
     expect(closed.length).toBeGreaterThan(8);
     for (const [name, endpoint] of closed) {
       const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put';
-      const answer = await server.visitor()[method](urlOf(name as keyof typeof endpoints, { params: { id: ID } })).send({});
+      const visitor = server.visitor();
+      const answer = await visitor[method](urlOf(name as keyof typeof endpoints, { params: { id: ID } })).send({});
       expect([name, answer.status, answer.body.code]).toEqual([name, 401, 'signed-out']);
     }
   });
@@ -25,7 +26,9 @@ describe('the door', () => {
     await server.visitor().get('/api/health').expect(200, { ok: true, version: 'test' });
     const { body } = await server.visitor().get('/api/openapi.json').expect(200);
     expect(body).toEqual(JSON.parse(JSON.stringify(openApi('test'))));
-    expect(Object.keys(body.paths)).toEqual(expect.arrayContaining(['/api/session', '/api/guides/{id}/standing', '/api/specimens/{id}', '/api/export/occurrences.csv']));
+    expect(Object.keys(body.paths)).toEqual(
+      expect.arrayContaining(['/api/session', '/api/guides/{id}/standing', '/api/specimens/{id}', '/api/export/occurrences.csv']),
+    );
   });
 
   it('signs in to the demo, with a cookie that scripts cannot read', async () => {
@@ -55,16 +58,28 @@ describe('the door', () => {
 
   it('keeps no password, and makes a station once', async () => {
     const { name } = await newStation(server);
-    const [row] = await server.orm.em.getConnection().execute<{ password_hash: string }[]>('select password_hash from account where name = ?', [name]);
+    const [row] = await server.orm.em
+      .getConnection()
+      .execute<{ password_hash: string }[]>('select password_hash from account where name = ?', [name]);
     expect(row.password_hash).toMatch(/^\$argon2id\$/);
-    const again = await server.visitor().post('/api/stations').send({ station: 'another', name: name.toUpperCase(), password: 'long enough' }).expect(400);
+    const again = await server
+      .visitor()
+      .post('/api/stations')
+      .send({ station: 'another', name: name.toUpperCase(), password: 'long enough' })
+      .expect(400);
     expect(again.body).toMatchObject({ code: 'name-taken', field: 'name' });
-    const [{ count }] = await server.orm.em.getConnection().execute<{ count: string }[]>("select count(*) from station where name = 'another'");
+    const [{ count }] = await server.orm.em
+      .getConnection()
+      .execute<{ count: string }[]>("select count(*) from station where name = 'another'");
     expect(Number(count)).toBe(0);
   });
 
-  it.each([[{ station: 'a', name: 'bo', password: 'long enough' }, 'station'], [{ station: 'aa', name: 'bo', password: 'short' }, 'password'], [{ station: 'aa', name: 'bo' }, 'password'],
-    [{ station: 'aa', name: 'bo', password: 'long enough', role: 'king' }, 'role']])('says which field of %j is wrong', async (body, field) => {
+  it.each([
+    [{ station: 'a', name: 'bo', password: 'long enough' }, 'station'],
+    [{ station: 'aa', name: 'bo', password: 'short' }, 'password'],
+    [{ station: 'aa', name: 'bo' }, 'password'],
+    [{ station: 'aa', name: 'bo', password: 'long enough', role: 'king' }, 'role'],
+  ])('says which field of %j is wrong', async (body, field) => {
     const answer = await server.visitor().post('/api/stations').send(body).expect(400);
     expect(answer.body).toMatchObject({ code: 'bad-shape', field });
   });
@@ -79,7 +94,8 @@ describe('the door', () => {
   it('slows down those who guess', async () => {
     const visitor = server.visitor();
     const statuses = [];
-    for (let i = 0; i < 24; i++) statuses.push((await visitor.post('/api/session').send({ name: 'demo', password: `guess ${i}` })).status);
+    for (let i = 0; i < 24; i++)
+      statuses.push((await visitor.post('/api/session').send({ name: 'demo', password: `guess ${i}` })).status);
     expect(statuses.at(-1)).toBe(429);
   });
 });

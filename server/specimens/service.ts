@@ -1,4 +1,11 @@
-import { sameContent, type Specimen, type SpecimenList, type SpecimenQuery, type SpecimenRow, type SpecimenWrite } from '@plesion/contract';
+import {
+  sameContent,
+  type Specimen,
+  type SpecimenList,
+  type SpecimenQuery,
+  type SpecimenRow,
+  type SpecimenWrite,
+} from '@plesion/contract';
 import type { Problem } from '@plesion/core';
 import { type Guide, taxonIndex } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
@@ -23,9 +30,12 @@ export async function listSpecimens(em: Em, stationId: string, query: SpecimenQu
     offset: query.offset ?? 0,
   });
   const versions = await guideVersions(em, records);
-  const places = await em.getConnection().execute<{ place: string }[]>(
-    'select distinct place from specimen where station_id = ? and not hidden and place is not null order by place limit 200', [stationId],
-  );
+  const places = await em
+    .getConnection()
+    .execute<{ place: string }[]>(
+      'select distinct place from specimen where station_id = ? and not hidden and place is not null order by place limit 200',
+      [stationId],
+    );
   return {
     specimens: records.map((record) => rowOf(record, versions.get(versionKey(record))!)),
     total,
@@ -53,7 +63,8 @@ const versionKey = (record: { guideId: string; guideVersion: number }) => `${rec
 
 /** The guides that some specimens were read with, fetched as a set. */
 export async function guideVersions(
-  em: Em, records: readonly { guideId: string; guideVersion: number }[],
+  em: Em,
+  records: readonly { guideId: string; guideVersion: number }[],
 ): Promise<Map<string, Guide>> {
   const wanted = [...new Map(records.map((r) => [versionKey(r), { guideId: r.guideId, version: r.guideVersion }])).values()];
   if (wanted.length === 0) return new Map();
@@ -88,19 +99,33 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
       const known = specimenOf(stored);
       if (sameContent(known, sent)) return known;
       throw new HttpProblem(409, {
-        code: 'stale-version', message: 'This specimen was changed elsewhere since you opened it. Nothing was saved; choose which to keep.',
-        field: 'version', stored: known, sent,
+        code: 'stale-version',
+        message: 'This specimen was changed elsewhere since you opened it. Nothing was saved; choose which to keep.',
+        field: 'version',
+        stored: known,
+        sent,
       });
     }
     const determinations = signed(stored?.determinations ?? [], sent.determinations, caller.accountName);
     const summary = summarise(guide, assessment, determinations);
     const now = new Date();
     const record: SpecimenRecord = {
-      id, stationId: caller.stationId, guideId: sent.guideId, guideVersion, version: (stored?.version ?? 0) + 1, label: sent.label,
-      place: sent.situation.place || null, seenOn: sent.situation.date ?? null, named: determinations.length > 0,
-      search: searchText(guide, sent, summary), ...asJson({ situation: sent.situation, readings: sent.readings, determinations, summary }),
-      photo: sent.photo ?? null, hidden: sent.hidden, recordedBy: stored?.recordedBy ?? caller.accountName,
-      createdAt: stored?.createdAt ?? now, updatedAt: now,
+      id,
+      stationId: caller.stationId,
+      guideId: sent.guideId,
+      guideVersion,
+      version: (stored?.version ?? 0) + 1,
+      label: sent.label,
+      place: sent.situation.place || null,
+      seenOn: sent.situation.date ?? null,
+      named: determinations.length > 0,
+      search: searchText(guide, sent, summary),
+      ...asJson({ situation: sent.situation, readings: sent.readings, determinations, summary }),
+      photo: sent.photo ?? null,
+      hidden: sent.hidden,
+      recordedBy: stored?.recordedBy ?? caller.accountName,
+      createdAt: stored?.createdAt ?? now,
+      updatedAt: now,
     };
     if (stored) await tx.nativeUpdate(SpecimenEntity, { id }, record);
     else await tx.insert(SpecimenEntity, record);
@@ -124,9 +149,12 @@ function checkNames(guide: Guide, determinations: readonly Determination[]): voi
     const field = `determinations[${i}]`;
     const needsTaxon = name.qualifier !== 'unknown' && name.qualifier !== 'outside';
     const unknown = (id: string | undefined) => id !== undefined && !taxa.has(id);
-    if (needsTaxon && !name.taxon) return [{ code: 'taxon-missing', message: 'Say which name is given.', field: `${field}.taxon` }];
-    if (unknown(name.taxon)) return [{ code: 'unknown-taxon', message: `There is no taxon “${name.taxon}” in this guide.`, field: `${field}.taxon` }];
-    if (unknown(name.other)) return [{ code: 'unknown-taxon', message: `There is no taxon “${name.other}” in this guide.`, field: `${field}.other` }];
+    if (needsTaxon && !name.taxon)
+      return [{ code: 'taxon-missing', message: 'Say which name is given.', field: `${field}.taxon` }];
+    if (unknown(name.taxon))
+      return [{ code: 'unknown-taxon', message: `There is no taxon “${name.taxon}” in this guide.`, field: `${field}.taxon` }];
+    if (unknown(name.other))
+      return [{ code: 'unknown-taxon', message: `There is no taxon “${name.other}” in this guide.`, field: `${field}.other` }];
     if (name.qualifier === 'or' && (!name.other || name.other === name.taxon)) {
       return [{ code: 'second-name-missing', message: '“A or B” needs two different names.', field: `${field}.other` }];
     }
@@ -141,9 +169,13 @@ function checkNames(guide: Guide, determinations: readonly Determination[]): voi
 /** History only grows; what is new is signed by the one who sends it. */
 function signed(stored: readonly Determination[], sent: readonly Determination[], by: string): Determination[] {
   if (stored.some((name, i) => sent[i]?.id !== name.id)) {
-    throw badRequest([{
-      code: 'history-changed', message: 'Earlier determinations stay in the history; add a new one instead.', field: 'determinations',
-    }]);
+    throw badRequest([
+      {
+        code: 'history-changed',
+        message: 'Earlier determinations stay in the history; add a new one instead.',
+        field: 'determinations',
+      },
+    ]);
   }
   return [...stored, ...sent.slice(stored.length).map((name) => ({ ...name, by }))];
 }
@@ -153,21 +185,45 @@ function searchText(guide: Guide, sent: SpecimenWrite, summary: { name: string; 
   const named = [summary.taxon, summary.other].map((id) => taxa.get(id ?? ''));
   const { place, note, date } = sent.situation;
   return [sent.label, place, note, date, summary.name, ...named.flatMap((taxon) => [taxon?.name, taxon?.vernacular])]
-    .filter(Boolean).join(' ').toLowerCase();
+    .filter(Boolean)
+    .join(' ')
+    .toLowerCase();
 }
 
 function specimenOf(record: SpecimenRecord): Specimen {
   const { id, version, guideId, guideVersion, label, situation, readings, determinations, summary, photo, hidden } = record;
   return {
-    id, version, guideId, guideVersion, label, situation, readings, determinations, summary, photo: photo ?? undefined, hidden,
-    createdAt: record.createdAt.toISOString(), updatedAt: record.updatedAt.toISOString(),
+    id,
+    version,
+    guideId,
+    guideVersion,
+    label,
+    situation,
+    readings,
+    determinations,
+    summary,
+    photo: photo ?? undefined,
+    hidden,
+    createdAt: record.createdAt.toISOString(),
+    updatedAt: record.updatedAt.toISOString(),
   };
 }
 
 function rowOf(record: SpecimenRecord, guide: Guide): SpecimenRow {
   const { id, version, guideId, label, place, seenOn, named, hidden, photo, summary, readings, updatedAt } = record;
   return {
-    id, version, guideId, label, place: place ?? undefined, date: seenOn ?? undefined, named, hidden, photo: photo ?? undefined, summary,
-    readings: readings.length, traits: traitsRead(guide, readings), updatedAt: updatedAt.toISOString(),
+    id,
+    version,
+    guideId,
+    label,
+    place: place ?? undefined,
+    date: seenOn ?? undefined,
+    named,
+    hidden,
+    photo: photo ?? undefined,
+    summary,
+    readings: readings.length,
+    traits: traitsRead(guide, readings),
+    updatedAt: updatedAt.toISOString(),
   };
 }

@@ -15,11 +15,31 @@ afterAll(() => server.close());
 
 const put = (id: string, body: object) => visitor.put(`/api/specimens/${id}`).send(body);
 const determination = (more: object = {}) => ({
-  id: randomUUID(), qualifier: 'none', taxon: 'murica', facets: { sex: 'male' }, by: 'someone else', at: '2026-05-12T10:00:00.000Z', p: 0.97,
-  recommended: 'Species yes.', overruled: false, guideVersion: 1, ...more,
+  id: randomUUID(),
+  qualifier: 'none',
+  taxon: 'murica',
+  facets: { sex: 'male' },
+  by: 'someone else',
+  at: '2026-05-12T10:00:00.000Z',
+  p: 0.97,
+  recommended: 'Species yes.',
+  overruled: false,
+  guideVersion: 1,
+  ...more,
 });
-const readings = [{ id: 'r1', character: 'front-edge', states: ['three-teeth'] }, { id: 'r2', character: 'carapace-width', value: 31.5, error: 0.3 }];
-const situation = { place: 'Skerry Bar', date: '2026-05-12', region: 'south-tessary', habitat: 'low-shore', latitude: -41.2, longitude: -28.1, note: 'under weed' };
+const readings = [
+  { id: 'r1', character: 'front-edge', states: ['three-teeth'] },
+  { id: 'r2', character: 'carapace-width', value: 31.5, error: 0.3 },
+];
+const situation = {
+  place: 'Skerry Bar',
+  date: '2026-05-12',
+  region: 'south-tessary',
+  habitat: 'low-shore',
+  latitude: -41.2,
+  longitude: -28.1,
+  note: 'under weed',
+};
 
 describe('a specimen', () => {
   it('is kept whole, with how far its readings go', async () => {
@@ -42,14 +62,21 @@ describe('a specimen', () => {
     await put(id, write(guideId)).expect(200);
     await put(id, write(guideId, { version: 1, label: 'from the phone' })).expect(200);
     const { body } = await put(id, write(guideId, { version: 1, label: 'from the desk' })).expect(409);
-    expect(body).toMatchObject({ code: 'stale-version', field: 'version', stored: { version: 2, label: 'from the phone' }, sent: { label: 'from the desk' } });
+    expect(body).toMatchObject({
+      code: 'stale-version',
+      field: 'version',
+      stored: { version: 2, label: 'from the phone' },
+      sent: { label: 'from the desk' },
+    });
     expect((await visitor.get(`/api/specimens/${id}`)).body.label).toBe('from the phone');
   });
 
   it('written at once from two places is written once', async () => {
     const id = randomUUID();
     await put(id, write(guideId)).expect(200);
-    const statuses = (await Promise.all(['a', 'b', 'c'].map((label) => put(id, write(guideId, { version: 1, label }))))).map((answer) => answer.status);
+    const statuses = (await Promise.all(['a', 'b', 'c'].map((label) => put(id, write(guideId, { version: 1, label }))))).map(
+      (answer) => answer.status,
+    );
     expect(statuses.sort()).toEqual([200, 409, 409]);
   });
 
@@ -89,7 +116,10 @@ describe('a specimen', () => {
     const other = await newStation(server);
     await other.visitor.get(`/api/specimens/${id}`).expect(404);
     await other.visitor.put(`/api/specimens/${id}`).send(write(other.guideId)).expect(404);
-    await other.visitor.put(`/api/specimens/${id}`).send(write(other.guideId, { version: 1 })).expect(404);
+    await other.visitor
+      .put(`/api/specimens/${id}`)
+      .send(write(other.guideId, { version: 1 }))
+      .expect(404);
     const foreign = await other.visitor.put(`/api/specimens/${randomUUID()}`).send(write(guideId)).expect(400);
     expect(foreign.body.code).toBe('unknown-guide');
     expect((await other.visitor.get('/api/specimens')).body.total).toBe(0);
@@ -102,12 +132,16 @@ describe('the daybook', () => {
     const station = await newStation(server);
     own = station.visitor;
     const day = (date: string, label: string, more: object = {}) =>
-      own.put(`/api/specimens/${randomUUID()}`).send(write(station.guideId, { label, situation: { ...situation, date, place: label }, readings, ...more })).expect(200);
+      own
+        .put(`/api/specimens/${randomUUID()}`)
+        .send(write(station.guideId, { label, situation: { ...situation, date, place: label }, readings, ...more }))
+        .expect(200);
     await day('2026-05-10', 'Gannet Steps', { determinations: [determination()] });
     await day('2026-05-12', 'Skerry Bar 100%');
     await day('2026-05-11', 'Ostren', { hidden: true });
   });
-  const find = async (query: object) => (await own.get('/api/specimens').query(query).expect(200)).body as { specimens: Specimen[]; total: number; places: string[] };
+  const find = async (query: object) =>
+    (await own.get('/api/specimens').query(query).expect(200)).body as { specimens: Specimen[]; total: number; places: string[] };
   const labels = async (query: object) => (await find(query)).specimens.map((row) => row.label);
 
   it('shows the newest day first, without what was removed', async () => {
@@ -138,8 +172,20 @@ describe('the daybook', () => {
   });
 
   it('goes out as Darwin Core, with the same filters', async () => {
-    const answer = await own.get('/api/export/occurrences.csv').query({ named: 'yes' }).expect(200).expect('content-type', /text\/csv/);
+    const answer = await own
+      .get('/api/export/occurrences.csv')
+      .query({ named: 'yes' })
+      .expect(200)
+      .expect('content-type', /text\/csv/);
     const { data } = Papa.parse<Record<string, string>>(answer.text, { header: true });
-    expect(data).toMatchObject([{ scientificName: 'Petralda murica', eventDate: '2026-05-10', sex: 'male', locality: 'Gannet Steps', decimalLatitude: '-41.2' }]);
+    expect(data).toMatchObject([
+      {
+        scientificName: 'Petralda murica',
+        eventDate: '2026-05-10',
+        sex: 'male',
+        locality: 'Gannet Steps',
+        decimalLatitude: '-41.2',
+      },
+    ]);
   });
 });

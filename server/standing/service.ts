@@ -13,7 +13,11 @@ export function checkSituation(guide: Guide, situation: Situation): Problem[] {
   const problems: Problem[] = [];
   const known = (list: readonly { id: string }[], id: string | undefined, field: string, what: string) => {
     if (id !== undefined && !list.some((item) => item.id === id)) {
-      problems.push({ code: `unknown-${what}`, message: `There is no ${what} “${id}” in this guide.`, field: `situation.${field}` });
+      problems.push({
+        code: `unknown-${what}`,
+        message: `There is no ${what} “${id}” in this guide.`,
+        field: `situation.${field}`,
+      });
     }
   };
   known(guide.regions, situation.region, 'region', 'region');
@@ -29,7 +33,11 @@ export function checkAgainst(guide: Guide, situation: Situation, readings: reado
 }
 
 export async function standingFor(
-  em: Em, pool: WeighPool, stationId: string, guideId: string, asked: StandingRequest,
+  em: Em,
+  pool: WeighPool,
+  stationId: string,
+  guideId: string,
+  asked: StandingRequest,
 ): Promise<Assessment> {
   const { guide, hash } = await findGuide(em, stationId, guideId);
   const situation = asked.situation ?? {};
@@ -40,9 +48,12 @@ export async function standingFor(
 
 function checkPolicy(guide: Guide, { policy, level }: StandingRequest): void {
   const sources = new Set(guide.sources.map((source) => source.id));
-  const named = policy ? [...(policy.kind === 'prefer' ? policy.order : Object.keys(policy.weights)), ...(policy.exclude ?? [])] : [];
+  const named = policy
+    ? [...(policy.kind === 'prefer' ? policy.order : Object.keys(policy.weights)), ...(policy.exclude ?? [])]
+    : [];
   const unknown = named.find((source) => !sources.has(source));
-  if (unknown) throw badRequest([{ code: 'unknown-source', message: `There is no source “${unknown}” in this guide.`, field: 'policy' }]);
+  if (unknown)
+    throw badRequest([{ code: 'unknown-source', message: `There is no source “${unknown}” in this guide.`, field: 'policy' }]);
   if (policy?.exclude && guide.sources.every((source) => policy.exclude!.includes(source.id))) {
     throw badRequest([{ code: 'no-source', message: 'Every source is left out; keep at least one.', field: 'policy.exclude' }]);
   }

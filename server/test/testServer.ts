@@ -20,7 +20,14 @@ export async function openTestServer() {
   const orm = await openDatabase(url.href);
   const pool = new pg.Pool({ connectionString: url.href });
   const weighing = openWeighPool(join(__dirname, '../standing/weigh.worker.ts'), 1);
-  const app = createApp({ orm, pool, weighing, sessionSecret: 'for tests only', version: 'test', log: pino({ level: 'silent' }) });
+  const app = createApp({
+    orm,
+    pool,
+    weighing,
+    sessionSecret: 'for tests only',
+    version: 'test',
+    log: pino({ level: 'silent' }),
+  });
   return {
     orm,
     weighing,
@@ -46,13 +53,22 @@ let made = 0;
 export async function newStation(server: TestServer): Promise<{ visitor: Visitor; guideId: string; name: string }> {
   const visitor = server.visitor();
   const name = `ann ${++made}`;
-  await visitor.post('/api/stations').send({ station: `station ${made}`, name, password: 'long enough' }).expect(201);
+  await visitor
+    .post('/api/stations')
+    .send({ station: `station ${made}`, name, password: 'long enough' })
+    .expect(201);
   const { body } = await visitor.get('/api/guides').expect(200);
   return { visitor, guideId: (body as { guides: { id: string }[] }).guides[0].id, name };
 }
 
 /** A specimen to write, as a client would. */
 export const write = (guideId: string, more: object = {}) => ({
-  version: 0, guideId, label: 'L4-01', situation: {}, readings: [], determinations: [], hidden: false, ...more,
+  version: 0,
+  guideId,
+  label: 'L4-01',
+  situation: {},
+  readings: [],
+  determinations: [],
+  hidden: false,
+  ...more,
 });
-

@@ -45,18 +45,28 @@ export function Beam({ guide, answer, say, onOpen }: BeamProps) {
       </View>
       <View style={{ height }} accessibilityLabel={sayBeam(answer)} role="group">
         <Svg width={width} height={height} aria-hidden>
-          {layout.notches.map((at) => <Notch key={at} x={x(at)} labelled={Math.abs(x(at) - x(layout.pointer)) > 44} />)}
+          {layout.notches.map((at) => (
+            <Notch key={at} x={x(at)} labelled={Math.abs(x(at) - x(layout.pointer)) > 44} />
+          ))}
           <Line x1={x(-1)} x2={x(1)} y1={TOP} y2={TOP} stroke={colour.ink} strokeWidth={3} strokeLinecap="round" />
           <Path d={`M${x(0) - 9} ${TOP + 17}L${x(0)} ${TOP + 2}L${x(0) + 9} ${TOP + 17}z`} fill={colour.ink} />
           <Pointer x={x(layout.pointer)} room={width} bits={beam.sum} beyond={layout.beyond} />
-          {layout.weights.map((weight) => <Thread key={weight.reading} weight={weight} x={x(weight.at)} />)}
-          {layout.weights.map((weight) => <Weight key={weight.reading} weight={weight} x={x(weight.at)} />)}
+          {layout.weights.map((weight) => (
+            <Thread key={weight.reading} weight={weight} x={x(weight.at)} />
+          ))}
+          {layout.weights.map((weight) => (
+            <Weight key={weight.reading} weight={weight} x={x(weight.at)} />
+          ))}
         </Svg>
         {layout.weights.map((weight) => (
           <Pressable
             key={weight.reading}
             role="button"
-            accessibilityLabel={weight.reading < 0 ? saySide(answer, weight.bits, 'Place, date and numbers') : saySide(answer, weight.bits, say(weight.reading))}
+            accessibilityLabel={
+              weight.reading < 0
+                ? saySide(answer, weight.bits, 'Place, date and numbers')
+                : saySide(answer, weight.bits, say(weight.reading))
+            }
             disabled={weight.reading < 0}
             onPress={() => onOpen(weight.reading)}
             style={[styles.touch, { left: x(weight.at) - 22, top: TOP + STRING + weight.row * ROW - 6 }]}
@@ -71,14 +81,24 @@ function SideHead({ guide, answer, side }: { guide: Guide; answer: StandingAnswe
   const shown = answer.beam[side];
   const isTaxon = taxonIndex(guide).has(shown.group);
   const color = side === 'left' ? colour.for : colour.against;
-  const form = answer.forms.find((f) => (isTaxon ? underTaxon(guide, f.taxon, shown.group) : Object.values(f.facets).includes(shown.group)));
+  const form = answer.forms.find((f) =>
+    isTaxon ? underTaxon(guide, f.taxon, shown.group) : Object.values(f.facets).includes(shown.group),
+  );
   const plate = form && formPlate(guide, form.form, 'dorsal', 'thumb');
   return (
     <View style={[styles.side, side === 'right' && styles.right]}>
       {plate && <PlateView plate={plate} width={64} height={50} />}
       <View style={side === 'right' ? styles.right : undefined}>
-        {isTaxon ? <TaxonName guide={guide} taxon={shown.group} short size={18} color={color} /> : <Words strong color={color}>{shown.label}</Words>}
-        <Words size="small" quiet>{inHundred(shown.p)}</Words>
+        {isTaxon ? (
+          <TaxonName guide={guide} taxon={shown.group} short size={18} color={color} />
+        ) : (
+          <Words strong color={color}>
+            {shown.label}
+          </Words>
+        )}
+        <Words size="small" quiet>
+          {inHundred(shown.p)}
+        </Words>
       </View>
     </View>
   );
@@ -94,17 +114,30 @@ function Notch({ x, labelled }: { x: number; labelled: boolean }) {
   return (
     <G>
       <Line x1={x} x2={x} y1={TOP - 9} y2={TOP + 9} stroke={colour.kelp} strokeWidth={3} />
-      {labelled && <SvgText x={x} y={TOP - 14} fontSize={11} fontFamily={font.text} fill={colour.kelp} textAnchor="middle">enough</SvgText>}
+      {labelled && (
+        <SvgText x={x} y={TOP - 14} fontSize={11} fontFamily={font.text} fill={colour.kelp} textAnchor="middle">
+          enough
+        </SvgText>
+      )}
     </G>
   );
 }
 
 function Pointer({ x, room, bits, beyond }: { x: number; room: number; bits: number; beyond: boolean }) {
-  const tip = beyond ? `M${x} ${TOP - 5}l${bits > 0 ? -11 : 11} -8l${bits > 0 ? 11 : -11} -8z` : `M${x - 9} ${TOP - 20}h18l-9 15z`;
+  const tip = beyond
+    ? `M${x} ${TOP - 5}l${bits > 0 ? -11 : 11} -8l${bits > 0 ? 11 : -11} -8z`
+    : `M${x - 9} ${TOP - 20}h18l-9 15z`;
   return (
     <G>
       <Path d={tip} fill={colour.ink} />
-      <SvgText x={Math.max(32, Math.min(room - 32, x))} y={TOP - 27} fontSize={13} fontFamily={font.strong} fill={colour.ink} textAnchor="middle">
+      <SvgText
+        x={Math.max(32, Math.min(room - 32, x))}
+        y={TOP - 27}
+        fontSize={13}
+        fontFamily={font.strong}
+        fill={colour.ink}
+        textAnchor="middle"
+      >
         {`${Math.abs(bits).toFixed(1)} bits`}
       </SvgText>
     </G>
@@ -112,7 +145,16 @@ function Pointer({ x, room, bits, beyond }: { x: number; room: number; bits: num
 }
 
 function Thread({ weight: { bits, row }, x }: { weight: Placed; x: number }) {
-  return <Line x1={x} x2={x} y1={TOP} y2={TOP + STRING + row * ROW} stroke={bits > 0 ? colour.for : colour.against} strokeWidth={1.4} />;
+  return (
+    <Line
+      x1={x}
+      x2={x}
+      y1={TOP}
+      y2={TOP + STRING + row * ROW}
+      stroke={bits > 0 ? colour.for : colour.against}
+      strokeWidth={1.4}
+    />
+  );
 }
 
 function Weight({ weight, x }: { weight: Placed; x: number }) {
@@ -125,9 +167,27 @@ function Weight({ weight, x }: { weight: Placed; x: number }) {
   return (
     <G>
       {left ? (
-        <Rect x={x - size / 2} y={top} width={size} height={size} rx={4} fill={fill} stroke={line} strokeWidth={2} strokeDasharray={reading < 0 ? '3 3' : undefined} />
+        <Rect
+          x={x - size / 2}
+          y={top}
+          width={size}
+          height={size}
+          rx={4}
+          fill={fill}
+          stroke={line}
+          strokeWidth={2}
+          strokeDasharray={reading < 0 ? '3 3' : undefined}
+        />
       ) : (
-        <Circle cx={x} cy={middle} r={size / 2} fill={fill} stroke={line} strokeWidth={2} strokeDasharray={reading < 0 ? '3 3' : undefined} />
+        <Circle
+          cx={x}
+          cy={middle}
+          r={size / 2}
+          fill={fill}
+          stroke={line}
+          strokeWidth={2}
+          strokeDasharray={reading < 0 ? '3 3' : undefined}
+        />
       )}
       {size >= 19 && (
         <SvgText x={x} y={middle + 4} fontSize={11} fontFamily={font.strong} fill={colour.ink} textAnchor="middle">

@@ -12,7 +12,6 @@ import type { DraftState } from '../specimen/draft';
 import { SavingLine } from '../specimen/SavingLine';
 import { saySituation } from '../specimen/situationText';
 
-
 interface BenchHeadProps {
   id: string;
   guide: Guide;
@@ -26,19 +25,29 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
   const plate = answer && formPlate(guide, answer.forms[0].form, 'dorsal', 'thumb', traitsRead(guide, content.readings));
   return (
     <View style={styles.head}>
-      <View style={styles.plate}>{plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}</View>
+      <View style={styles.plate}>
+        {plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}
+      </View>
       <View style={styles.words}>
         <StandingName guide={guide} content={content} answer={answer} />
-        <Words size="small" quiet numberOfLines={1}>{saySituation(content.situation, guide) || 'no place or date yet'}</Words>
+        <Words size="small" quiet numberOfLines={1}>
+          {saySituation(content.situation, guide) || 'no place or date yet'}
+        </Words>
         <View style={styles.line}>
-          <Words size="small" quiet>{content.label || 'no label'}</Words>
-          <Words size="small" quiet>·</Words>
+          <Words size="small" quiet>
+            {content.label || 'no label'}
+          </Words>
+          <Words size="small" quiet>
+            ·
+          </Words>
           <SavingLine state={state} />
         </View>
       </View>
       <Link href={`/specimens/${id}/situation`} asChild>
         <Pressable accessibilityLabel="Change the situation: views, place, date" style={styles.change}>
-          <Words size="small" strong color={colour.kelp}>Situation</Words>
+          <Words size="small" strong color={colour.kelp}>
+            Situation
+          </Words>
         </Pressable>
       </Link>
     </View>
@@ -46,18 +55,34 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
 }
 
 function StandingName({ guide, content, answer }: { guide: Guide; content: SpecimenWrite; answer?: StandingAnswer }) {
-  if (!answer) return <Words size="lead" strong>…</Words>;
+  if (!answer)
+    return (
+      <Words size="lead" strong>
+        …
+      </Words>
+    );
   const { call } = answer;
   if (call.kind === 'taxon') return <TaxonName guide={guide} taxon={call.taxon} size={22} />;
-  if (call.kind === 'either') return <TaxonName guide={guide} taxon={call.taxon} other={call.other} qualifier="or" short size={20} />;
+  if (call.kind === 'either')
+    return <TaxonName guide={guide} taxon={call.taxon} other={call.other} qualifier="or" short size={20} />;
   if (call.kind === 'outside') return <TaxonName guide={guide} qualifier="outside" size={20} />;
-  return <Words size="lead" strong heading={1}>{content.readings.length ? 'Not yet a name' : 'Nothing read yet'}</Words>;
+  return (
+    <Words size="lead" strong heading={1}>
+      {content.readings.length ? 'Not yet a name' : 'Nothing read yet'}
+    </Words>
+  );
 }
 
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   plate: {
-    width: 96, height: 76, borderRadius: radius.m, borderWidth: 1, borderColor: colour.hairline, backgroundColor: colour.paper, alignItems: 'center',
+    width: 96,
+    height: 76,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.paper,
+    alignItems: 'center',
     justifyContent: 'center',
   },
   words: { flex: 1, minWidth: 0, gap: 1 },

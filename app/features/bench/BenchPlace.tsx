@@ -13,15 +13,24 @@ export function BenchPlace() {
   const open = useDaybook({ named: 'no' });
   const [kept] = unsentIds(station);
   if (kept) return <Redirect href={`/specimens/${kept}/bench`} />;
-  if (open.error) return <Screen><Failed error={open.error} retry={() => void open.refetch()} /></Screen>;
+  if (open.error)
+    return (
+      <Screen>
+        <Failed error={open.error} retry={() => void open.refetch()} />
+      </Screen>
+    );
   if (!open.data) return <Loading what="The bench" />;
   const latest = open.data.pages[0].specimens.reduce<{ id: string; updatedAt: string } | undefined>(
-    (newest, row) => (!newest || row.updatedAt > newest.updatedAt ? row : newest), undefined,
+    (newest, row) => (!newest || row.updatedAt > newest.updatedAt ? row : newest),
+    undefined,
   );
   if (latest) return <Redirect href={`/specimens/${latest.id}/bench`} />;
   return (
     <Screen>
-      <Empty title="The Bench is clear" action={<Button kind="main" label="New specimen" onPress={() => router.push('/specimens/new')} />}>
+      <Empty
+        title="The Bench is clear"
+        action={<Button kind="main" label="New specimen" onPress={() => router.push('/specimens/new')} />}
+      >
         Every specimen of the daybook has a name. Take up a new one, or open one from the daybook to look again.
       </Empty>
     </Screen>

@@ -28,7 +28,12 @@ import { type BenchKeys, useBenchKeys } from './useBenchKeys';
 export function BenchScreen({ id }: { id: string }) {
   const { bench, error, retry } = useBench(id);
   const wide = useWide();
-  if (error) return <Screen><Failed error={error} retry={retry} /></Screen>;
+  if (error)
+    return (
+      <Screen>
+        <Failed error={error} retry={retry} />
+      </Screen>
+    );
   if (!bench) return <Loading what="The specimen" />;
   return wide ? <WideBench id={id} bench={bench} /> : <PhoneBench id={id} bench={bench} />;
 }
@@ -39,7 +44,11 @@ interface PartProps {
 }
 
 function PhoneBench({ id, bench }: PartProps) {
-  const { stored: { guide }, state, answer } = bench;
+  const {
+    stored: { guide },
+    state,
+    answer,
+  } = bench;
   const [next, setNext] = useState<string>();
   return (
     <View style={styles.fill}>
@@ -65,13 +74,25 @@ function PhoneBench({ id, bench }: PartProps) {
 }
 
 function WideBench({ id, bench }: PartProps) {
-  const { stored: { guide }, state, answer } = bench;
+  const {
+    stored: { guide },
+    state,
+    answer,
+  } = bench;
   const [help, setHelp] = useState(false);
   const router = useRouter();
   const offered = answer?.nextLooks.find((look) => !look.hindrance)?.character;
   const chosen = bench.chosen ?? guide.characters.find((c) => c.id === offered);
   const shown = { ...bench, chosen, reading: chosen && readingOf(state.content.readings, chosen.id) };
-  useBenchKeys(keysOf(shown, () => offered && bench.choose(offered), () => router.push(`/specimens/${id}/name`), () => setHelp(!help)), true);
+  useBenchKeys(
+    keysOf(
+      shown,
+      () => offered && bench.choose(offered),
+      () => router.push(`/specimens/${id}/name`),
+      () => setHelp(!help),
+    ),
+    true,
+  );
   return (
     <View style={styles.wide}>
       <ScrollView style={styles.marks} contentContainerStyle={styles.column}>
@@ -99,7 +120,9 @@ function WideBench({ id, bench }: PartProps) {
           {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
           <Ledger bench={bench} onOpen={bench.choose} />
         </ScrollView>
-        <View style={styles.call}><CallBar id={id} answer={answer} keys={() => setHelp(!help)} /></View>
+        <View style={styles.call}>
+          <CallBar id={id} answer={answer} keys={() => setHelp(!help)} />
+        </View>
       </View>
     </View>
   );
@@ -112,7 +135,8 @@ function keysOf(bench: Bench, next: () => void, write: () => void, help: () => v
     choose: bench.step,
     state(number) {
       if (chosen?.states?.[number - 1]) put({ ...own(), states: [chosen.states[number - 1].id], certainty: reading?.certainty });
-      else if (chosen?.counts && chosen.counts.from + number - 1 <= chosen.counts.to) put({ ...own(), value: chosen.counts.from + number - 1 });
+      else if (chosen?.counts && chosen.counts.from + number - 1 <= chosen.counts.to)
+        put({ ...own(), value: chosen.counts.from + number - 1 });
     },
     unseen: () => chosen && put({ ...own(), status: 'not-visible' }),
     absent: () => chosen && put({ ...own(), status: 'does-not-apply' }),
@@ -127,18 +151,41 @@ function keysOf(bench: Bench, next: () => void, write: () => void, help: () => v
 }
 
 function Editor({ bench, keys, plateWidth }: { bench: Bench; keys?: boolean; plateWidth: number }) {
-  const { chosen, stored: { guide }, state, answer } = bench;
+  const {
+    chosen,
+    stored: { guide },
+    state,
+    answer,
+  } = bench;
   if (!chosen) return null;
   const looks = state.content.readings.filter((reading) => reading.character === chosen.id).length;
   return (
     <CharacterEditor
-      key={`${chosen.id} ${Math.max(1, looks)}`} guide={guide} character={chosen} answer={answer} reading={bench.reading} onPut={bench.put}
-      onClear={bench.clear} onLookAgain={bench.lookAgain} keys={keys} plateWidth={plateWidth}
+      key={`${chosen.id} ${Math.max(1, looks)}`}
+      guide={guide}
+      character={chosen}
+      answer={answer}
+      reading={bench.reading}
+      onPut={bench.put}
+      onClear={bench.clear}
+      onLookAgain={bench.lookAgain}
+      keys={keys}
+      plateWidth={plateWidth}
     />
   );
 }
 
-function NextLook({ bench, answer, chosen, onChoose }: { bench: Bench; answer: StandingAnswer; chosen?: string; onChoose: (id: string) => void }) {
+function NextLook({
+  bench,
+  answer,
+  chosen,
+  onChoose,
+}: {
+  bench: Bench;
+  answer: StandingAnswer;
+  chosen?: string;
+  onChoose: (id: string) => void;
+}) {
   const open = answer.nextLooks.filter((look) => !look.hindrance);
   const at = open.find((look) => look.character === chosen) ?? open[0];
   const { guide } = bench.stored;
@@ -147,7 +194,13 @@ function NextLook({ bench, answer, chosen, onChoose }: { bench: Bench; answer: S
     <NextLookSheet guide={guide} answer={answer} chosen={chosen} onChoose={onChoose}>
       {character && (
         <CharacterEditor
-          key={character.id} guide={guide} character={character} answer={answer} onPut={bench.put} onClear={bench.clear} onLookAgain={bench.lookAgain}
+          key={character.id}
+          guide={guide}
+          character={character}
+          answer={answer}
+          onPut={bench.put}
+          onClear={bench.clear}
+          onLookAgain={bench.lookAgain}
         />
       )}
     </NextLookSheet>
@@ -155,15 +208,26 @@ function NextLook({ bench, answer, chosen, onChoose }: { bench: Bench; answer: S
 }
 
 function BeamSheet({ bench, answer, onOpen }: { bench: Bench; answer: StandingAnswer; onOpen: (character: string) => void }) {
-  const { stored: { guide }, state: { content } } = bench;
-  const say = useMemo(() => (index: number) => {
-    const reading = content.readings[index];
-    const character = guide.characters.find((c) => c.id === reading?.character);
-    return character && reading ? `${character.label}, ${sayReading(character, reading)}` : 'reading';
-  }, [content.readings, guide]);
+  const {
+    stored: { guide },
+    state: { content },
+  } = bench;
+  const say = useMemo(
+    () => (index: number) => {
+      const reading = content.readings[index];
+      const character = guide.characters.find((c) => c.id === reading?.character);
+      return character && reading ? `${character.label}, ${sayReading(character, reading)}` : 'reading';
+    },
+    [content.readings, guide],
+  );
   return (
     <Sheet title="The two in front" aside="1 bit doubles the odds">
-      <Beam guide={guide} answer={answer} say={say} onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)} />
+      <Beam
+        guide={guide}
+        answer={answer}
+        say={say}
+        onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)}
+      />
     </Sheet>
   );
 }
@@ -171,8 +235,13 @@ function BeamSheet({ bench, answer, onOpen }: { bench: Bench; answer: StandingAn
 function Ledger({ bench, onOpen }: { bench: Bench; onOpen: (character: string) => void }) {
   return (
     <LedgerSheet
-      guide={bench.stored.guide} readings={bench.state.content.readings} answer={bench.answer} onOpen={onOpen} onUndo={bench.draft.undo}
-      canUndo={bench.state.canUndo} onClearAll={bench.clearAll}
+      guide={bench.stored.guide}
+      readings={bench.state.content.readings}
+      answer={bench.answer}
+      onOpen={onOpen}
+      onUndo={bench.draft.undo}
+      canUndo={bench.state.canUndo}
+      onClearAll={bench.clearAll}
     />
   );
 }
@@ -186,7 +255,9 @@ function CallBar({ id, answer, keys }: { id: string; answer?: StandingAnswer; ke
   return (
     <View style={styles.callBar}>
       <View role="status" aria-live="polite" style={styles.fill}>
-        <Words size="small" numberOfLines={4} testID="call">{answer?.call.text ?? 'Weighing …'}</Words>
+        <Words size="small" numberOfLines={4} testID="call">
+          {answer?.call.text ?? 'Weighing …'}
+        </Words>
       </View>
       {keys && <Button small kind="quiet" label="?" hint="Show the keys" onPress={keys} />}
       <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />

@@ -33,7 +33,17 @@ const CERTAINTY_LABELS = { sure: 'sure', likely: 'likely', guess: 'a guess' } as
 const HIDDEN_BECAUSE = ['wrong view', 'covered', 'broken off', 'no time'];
 
 /** Everything that can be said of one character on one specimen. */
-export function CharacterEditor({ guide, character, answer, reading, onPut, onClear, onLookAgain, keys, plateWidth }: CharacterEditorProps) {
+export function CharacterEditor({
+  guide,
+  character,
+  answer,
+  reading,
+  onPut,
+  onClear,
+  onLookAgain,
+  keys,
+  plateWidth,
+}: CharacterEditorProps) {
   const [several, setSeveral] = useState((reading?.states?.length ?? 0) > 1);
   const [fresh] = useState(() => mintId());
   const id = reading?.id ?? fresh;
@@ -47,20 +57,33 @@ export function CharacterEditor({ guide, character, answer, reading, onPut, onCl
         <>
           {plateWidth && leader && <MeasureGuide guide={guide} form={leader} character={character} width={plateWidth} />}
           <ValueEntry
-            character={character} reading={seen ? reading : undefined}
+            character={character}
+            reading={seen ? reading : undefined}
             onGive={(given) => (given ? onPut({ ...kept, ...given }) : onClear(reading?.id))}
           />
-          {answer && <RangeStrips guide={guide} character={character} answer={answer} value={seen ? (reading.value ?? ratioValue(reading)) : undefined} />}
+          {answer && (
+            <RangeStrips
+              guide={guide}
+              character={character}
+              answer={answer}
+              value={seen ? (reading.value ?? ratioValue(reading)) : undefined}
+            />
+          )}
           <View style={styles.line}>
             <Button
-              small label={reading?.status === 'not-visible' ? 'Not visible ✓' : 'Not visible'}
+              small
+              label={reading?.status === 'not-visible' ? 'Not visible ✓' : 'Not visible'}
               onPress={() => onPut({ id, character: character.id, status: 'not-visible' })}
             />
           </View>
         </>
       ) : (
         <StateTiles
-          guide={guide} character={character} reading={reading} several={several} keys={keys}
+          guide={guide}
+          character={character}
+          reading={reading}
+          several={several}
+          keys={keys}
           onStates={(states) => onPut({ ...kept, states })}
           onCount={(value) => onPut({ ...kept, value })}
           onUnseen={() => onPut({ id, character: character.id, status: 'not-visible' })}
@@ -69,28 +92,55 @@ export function CharacterEditor({ guide, character, answer, reading, onPut, onCl
       {reading?.status && reading.status !== 'seen' && (
         <View style={styles.why}>
           <Choice
-            label="Why" clearable options={HIDDEN_BECAUSE.map((why) => ({ id: why, label: why }))}
+            label="Why"
+            clearable
+            options={HIDDEN_BECAUSE.map((why) => ({ id: why, label: why }))}
             chosen={reading.reason && HIDDEN_BECAUSE.includes(reading.reason) ? [reading.reason] : []}
             onChange={([reason]) => onPut({ ...reading, reason })}
           />
-          <Entry label="or in your words" value={reading.reason ?? ''} maxLength={400} onChangeText={(reason) => onPut({ ...reading, reason: reason || undefined })} />
+          <Entry
+            label="or in your words"
+            value={reading.reason ?? ''}
+            maxLength={400}
+            onChangeText={(reason) => onPut({ ...reading, reason: reason || undefined })}
+          />
         </View>
       )}
       {seen && (
         <Choice
-          label="How certain" options={CERTAINTIES.map((c) => ({ id: c, label: CERTAINTY_LABELS[c] }))} chosen={[reading.certainty ?? 'sure']}
+          label="How certain"
+          options={CERTAINTIES.map((c) => ({ id: c, label: CERTAINTY_LABELS[c] }))}
+          chosen={[reading.certainty ?? 'sure']}
           onChange={([certainty]) => onPut({ ...reading, certainty })}
         />
       )}
       <View style={styles.line}>
         {character.states && (
-          <Button small kind="quiet" label={several ? 'Only one of these' : 'Cannot choose between two'} onPress={() => setSeveral(!several)} />
+          <Button
+            small
+            kind="quiet"
+            label={several ? 'Only one of these' : 'Cannot choose between two'}
+            onPress={() => setSeveral(!several)}
+          />
         )}
         <Button
-          small kind="quiet" label="Does not apply" onPress={() => onPut({ id, character: character.id, status: 'does-not-apply' })}
+          small
+          kind="quiet"
+          label="Does not apply"
+          onPress={() => onPut({ id, character: character.id, status: 'does-not-apply' })}
         />
-        {seen && <Button small kind="quiet" label="Look again" hint="Look again: a second, fresh look at the same mark" onPress={onLookAgain} />}
-        {reading && <Button small kind="quiet" label="Clear" hint={`Clear ${character.label}`} onPress={() => onClear(reading.id)} />}
+        {seen && (
+          <Button
+            small
+            kind="quiet"
+            label="Look again"
+            hint="Look again: a second, fresh look at the same mark"
+            onPress={onLookAgain}
+          />
+        )}
+        {reading && (
+          <Button small kind="quiet" label="Clear" hint={`Clear ${character.label}`} onPress={() => onClear(reading.id)} />
+        )}
       </View>
     </View>
   );

@@ -18,20 +18,31 @@ export function CharacterList({ guide, readings, chosen, onChoose }: CharacterLi
     <View style={styles.list}>
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
         <View key={group} role="group" aria-label={label}>
-          <Words size="small" strong color={colour.kelp} heading={3} style={styles.group}>{label}</Words>
+          <Words size="small" strong color={colour.kelp} heading={3} style={styles.group}>
+            {label}
+          </Words>
           {characters.map((character) => {
             const reading = readingOf(readings, character.id);
             const said = reading && sayReading(character, reading);
             return (
               <Pressable
-                key={character.id} role="button" aria-current={character.id === chosen ? 'true' : undefined}
-                accessibilityLabel={said ? `${character.label}: ${said}` : character.label} onPress={() => onChoose(character.id)}
+                key={character.id}
+                role="button"
+                aria-current={character.id === chosen ? 'true' : undefined}
+                accessibilityLabel={said ? `${character.label}: ${said}` : character.label}
+                onPress={() => onChoose(character.id)}
                 style={({ pressed }) => [styles.row, (pressed || character.id === chosen) && styles.chosen]}
               >
                 <View style={[styles.dot, said ? styles.read : undefined]} />
                 <View style={styles.words}>
-                  <Words size="small" strong={Boolean(said)}>{character.label}</Words>
-                  {said && <Words size="small" color={colour.kelp}>{said}</Words>}
+                  <Words size="small" strong={Boolean(said)}>
+                    {character.label}
+                  </Words>
+                  {said && (
+                    <Words size="small" color={colour.kelp}>
+                      {said}
+                    </Words>
+                  )}
                 </View>
               </Pressable>
             );
@@ -45,7 +56,14 @@ export function CharacterList({ guide, readings, chosen, onChoose }: CharacterLi
 const styles = StyleSheet.create({
   list: { gap: space.m },
   group: { paddingVertical: space.xs },
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: TOUCH, paddingHorizontal: space.s, borderRadius: radius.s },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.s,
+    minHeight: TOUCH,
+    paddingHorizontal: space.s,
+    borderRadius: radius.s,
+  },
   chosen: { backgroundColor: colour.kelpWash },
   dot: { width: 10, height: 10, borderRadius: 5, borderWidth: 1.5, borderColor: colour.unknown },
   read: { backgroundColor: colour.kelp, borderColor: colour.kelp },

@@ -10,7 +10,11 @@ export function KeyHelp({ onClose }: { onClose: () => void }) {
     <Sheet title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
       {KEY_HELP.map(([keys, what]) => (
         <View key={keys} style={styles.row}>
-          <View style={styles.key}><Words size="small" strong>{keys}</Words></View>
+          <View style={styles.key}>
+            <Words size="small" strong>
+              {keys}
+            </Words>
+          </View>
           <Words size="small">{what}</Words>
         </View>
       ))}
@@ -20,5 +24,12 @@ export function KeyHelp({ onClose }: { onClose: () => void }) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.m },
-  key: { minWidth: 72, paddingHorizontal: space.s, paddingVertical: 2, borderRadius: radius.s, backgroundColor: colour.mist, alignItems: 'center' },
+  key: {
+    minWidth: 72,
+    paddingHorizontal: space.s,
+    paddingVertical: 2,
+    borderRadius: radius.s,
+    backgroundColor: colour.mist,
+    alignItems: 'center',
+  },
 });

@@ -26,15 +26,28 @@ export function LeadersSheet({ guide, answer, level, onLevel }: LeadersSheetProp
   return (
     <Sheet title="How it stands" aside={`outside the guide: ${inHundred(answer.outside)}`}>
       <Choice
-        label="Level" hideLabel options={levels.map((l) => ({ id: keyOf(l), label: keyOf(l) }))} chosen={level ? [keyOf(level)] : []} clearable
+        label="Level"
+        hideLabel
+        options={levels.map((l) => ({ id: keyOf(l), label: keyOf(l) }))}
+        chosen={level ? [keyOf(level)] : []}
+        clearable
         onChange={([id]) => onLevel(levels.find((l) => keyOf(l) === id))}
       />
-      <View style={styles.list}>{rowsAt(guide, answer, shown).slice(0, MOST).map((row) => <LeaderRow key={row.id} guide={guide} row={row} />)}</View>
+      <View style={styles.list}>
+        {rowsAt(guide, answer, shown)
+          .slice(0, MOST)
+          .map((row) => (
+            <LeaderRow key={row.id} guide={guide} row={row} />
+          ))}
+      </View>
       <View style={styles.facets}>
         {answer.facets.map(({ facet, values }) => (
           <Words key={facet} size="small">
             <Words size="small" quiet>{`${facet}: `}</Words>
-            {values.filter(({ p }) => p >= 0.01).map(({ label, p }) => `${label} ${inHundred(p)}`).join(' · ')}
+            {values
+              .filter(({ p }) => p >= 0.01)
+              .map(({ label, p }) => `${label} ${inHundred(p)}`)
+              .join(' · ')}
           </Words>
         ))}
       </View>
@@ -65,7 +78,11 @@ interface Row {
 
 function rowsAt(guide: Guide, answer: StandingAnswer, level: Level): Row[] {
   if (level.kind === 'facet') {
-    return (answer.facets.find(({ facet }) => facet === level.facet)?.values ?? []).map(({ value, label, p }) => ({ id: value, label, p }));
+    return (answer.facets.find(({ facet }) => facet === level.facet)?.values ?? []).map(({ value, label, p }) => ({
+      id: value,
+      label,
+      p,
+    }));
   }
   const atRank = answer.taxa.filter((taxon) => taxon.rank === level.rank);
   // A species without subspecies stands beside the subspecies of the others.
@@ -80,7 +97,9 @@ function LeaderRow({ guide, row }: { guide: Guide; row: Row }) {
     <View style={styles.row} accessibilityLabel={`${row.label}, ${inHundred(row.p)}`}>
       <View style={styles.head}>
         {row.taxon ? <TaxonName guide={guide} taxon={row.taxon} short size={16} /> : <Words>{row.label}</Words>}
-        <Words size="small" strong>{inHundred(row.p)}</Words>
+        <Words size="small" strong>
+          {inHundred(row.p)}
+        </Words>
       </View>
       <View style={styles.track}>
         <View style={[styles.bar, { width: `${Math.max(0.5, row.p * 100)}%` }]} />

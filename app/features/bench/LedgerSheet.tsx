@@ -24,32 +24,64 @@ export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, 
   const marks = new Set(answer?.ledger.filter((entry) => entry.weight > 0).map((entry) => entry.group)).size;
   return (
     <Sheet title="Readings" aside={readings.length ? `${readings.length} read, ${marks} independent` : undefined}>
-      {readings.length === 0 && <Words quiet>Nothing read yet. Begin with the look offered first, or any mark you can see.</Words>}
+      {readings.length === 0 && (
+        <Words quiet>Nothing read yet. Begin with the look offered first, or any mark you can see.</Words>
+      )}
       <View>
         {readings.map((reading, i) => (
-          <LedgerRow key={reading.id ?? i} guide={guide} reading={reading} answer={answer} index={i} onOpen={() => onOpen(reading.character)} />
+          <LedgerRow
+            key={reading.id ?? i}
+            guide={guide}
+            reading={reading}
+            answer={answer}
+            index={i}
+            onOpen={() => onOpen(reading.character)}
+          />
         ))}
       </View>
       <View style={styles.actions}>
-        <Button small kind="quiet" label="Undo" disabled={!canUndo} onPress={onUndo} icon={<Glyph name="undo" size={18} color={colour.kelp} />} />
+        <Button
+          small
+          kind="quiet"
+          label="Undo"
+          disabled={!canUndo}
+          onPress={onUndo}
+          icon={<Glyph name="undo" size={18} color={colour.kelp} />}
+        />
         <Button small kind="quiet" label="Clear all" disabled={readings.length === 0} onPress={onClearAll} />
       </View>
     </Sheet>
   );
 }
 
-function LedgerRow({ guide, reading, answer, index, onOpen }: { guide: Guide; reading: Reading; answer?: StandingAnswer; index: number; onOpen: () => void }) {
+function LedgerRow({
+  guide,
+  reading,
+  answer,
+  index,
+  onOpen,
+}: {
+  guide: Guide;
+  reading: Reading;
+  answer?: StandingAnswer;
+  index: number;
+  onOpen: () => void;
+}) {
   const character = guide.characters.find((c) => c.id === reading.character)!;
   const entry = answer?.ledger[index];
   const said = sayReading(character, reading);
   const bits = entry && entry.weight > 0 && entry.character === reading.character ? entry : undefined;
   return (
     <Pressable
-      role="button" onPress={onOpen} style={({ pressed }) => [styles.row, pressed && styles.pressed]}
+      role="button"
+      onPress={onOpen}
+      style={({ pressed }) => [styles.row, pressed && styles.pressed]}
       accessibilityLabel={`${character.label}: ${said}${bits && answer ? `, ${Math.abs(bits.bits).toFixed(1)} bits for ${bits.bits > 0 ? answer.beam.left.label : answer.beam.right.label}` : ''}`}
     >
       <View style={styles.what}>
-        <Words size="small" quiet>{character.label}</Words>
+        <Words size="small" quiet>
+          {character.label}
+        </Words>
         <Words strong>{said}</Words>
         {bits && bits.weight < 0.999 && (
           <Words size="small" quiet>{`counts ${Math.round(bits.weight * 100)} %: not independent of its neighbours`}</Words>
@@ -58,7 +90,13 @@ function LedgerRow({ guide, reading, answer, index, onOpen }: { guide: Guide; re
           <Words size="small" quiet>{`without it: ${inHundred(bits.without)}`}</Words>
         )}
       </View>
-      {bits ? <Bits bits={bits.bits} /> : <Words size="small" quiet>no evidence</Words>}
+      {bits ? (
+        <Bits bits={bits.bits} />
+      ) : (
+        <Words size="small" quiet>
+          no evidence
+        </Words>
+      )}
     </Pressable>
   );
 }
@@ -75,8 +113,14 @@ export function Bits({ bits }: { bits: number }) {
 
 const styles = StyleSheet.create({
   row: {
-    flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.m, minHeight: TOUCH, paddingVertical: space.s,
-    borderBottomWidth: 1, borderColor: colour.mist,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space.m,
+    minHeight: TOUCH,
+    paddingVertical: space.s,
+    borderBottomWidth: 1,
+    borderColor: colour.mist,
   },
   pressed: { backgroundColor: colour.kelpWash },
   what: { flex: 1 },

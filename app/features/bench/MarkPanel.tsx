@@ -17,13 +17,17 @@ export function MarkPanel({ title, onClose, children }: { title: string; onClose
       <Pressable accessibilityLabel="Close" style={styles.behind} onPress={onClose} />
       <View role="dialog" aria-modal aria-label={title} style={styles.panel}>
         <View style={styles.head}>
-          <Words size="title" heading={2} style={styles.title}>{title}</Words>
+          <Words size="title" heading={2} style={styles.title}>
+            {title}
+          </Words>
           <Pressable role="button" accessibilityLabel="Close this mark" onPress={onClose} style={styles.close}>
             <Glyph name="close" color={colour.quiet} />
           </Pressable>
         </View>
         <ScrollView contentContainerStyle={styles.body}>{children}</ScrollView>
-        <View style={styles.foot}><Button kind="main" label="Done" onPress={onClose} /></View>
+        <View style={styles.foot}>
+          <Button kind="main" label="Done" onPress={onClose} />
+        </View>
       </View>
     </View>
   );

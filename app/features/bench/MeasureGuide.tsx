@@ -9,14 +9,32 @@ import { PlateView } from '../plates/PlateView';
 const COLOURS = [colour.hazard, colour.kelp];
 
 /** The plate with the lines along which a character is measured. */
-export function MeasureGuide({ guide, form, character, width }: { guide: Guide; form: string; character: Character; width: number }) {
+export function MeasureGuide({
+  guide,
+  form,
+  character,
+  width,
+}: {
+  guide: Guide;
+  form: string;
+  character: Character;
+  width: number;
+}) {
   const drawn = measuresOn(guide, form, character);
   if (!drawn) return null;
   const { plate, measures } = drawn;
   const scale = width / plate.box.width;
   const height = Math.round(plate.box.height * scale);
   const to = ([x, y]: readonly [number, number]) => [(x - plate.box.x) * scale, (y - plate.box.y) * scale] as const;
-  const path = ({ line }: Measure) => line.map((p, i) => `${i ? 'L' : 'M'}${to(p).map((n) => n.toFixed(1)).join(' ')}`).join('');
+  const path = ({ line }: Measure) =>
+    line
+      .map(
+        (p, i) =>
+          `${i ? 'L' : 'M'}${to(p)
+            .map((n) => n.toFixed(1))
+            .join(' ')}`,
+      )
+      .join('');
   return (
     <View style={{ width, height }} role="img" aria-label={`Where to measure: ${measures.map((m) => m.name).join(' and ')}`}>
       <PlateView plate={plate} width={width} height={height} />
@@ -24,9 +42,23 @@ export function MeasureGuide({ guide, form, character, width }: { guide: Guide; 
         {measures.map((measure, i) => {
           const [x, y] = to(measure.line[measure.line.length - 1]);
           return [
-            <Path key={`${measure.name}-under`} d={path(measure)} stroke={colour.sheet} strokeWidth={6} fill="none" opacity={0.8} />,
+            <Path
+              key={`${measure.name}-under`}
+              d={path(measure)}
+              stroke={colour.sheet}
+              strokeWidth={6}
+              fill="none"
+              opacity={0.8}
+            />,
             <Path key={measure.name} d={path(measure)} stroke={COLOURS[i]} strokeWidth={2.5} fill="none" strokeLinecap="round" />,
-            <SvgText key={`${measure.name}-name`} x={Math.min(width - 40, x + 6)} y={Math.max(12, y - 5)} fontSize={12} fontFamily={font.strong} fill={COLOURS[i]}>
+            <SvgText
+              key={`${measure.name}-name`}
+              x={Math.min(width - 40, x + 6)}
+              y={Math.max(12, y - 5)}
+              fontSize={12}
+              fontFamily={font.strong}
+              fill={COLOURS[i]}
+            >
               {measure.name}
             </SvgText>,
           ];

@@ -43,17 +43,27 @@ export function NextLookSheet({ guide, answer, chosen, onChoose, children }: Nex
       {children}
       {others.length > 0 && (
         <View style={styles.others}>
-          <Words size="small" quiet>or</Words>
+          <Words size="small" quiet>
+            or
+          </Words>
           {others.map((look) => (
             <Pressable key={look.character} role="button" onPress={() => onChoose(look.character)} style={styles.other}>
-              <Words size="small" color={colour.kelp} strong>{labelOf(look.character)}</Words>
-              <Words size="small" quiet>{look.bits.toFixed(2)}</Words>
+              <Words size="small" color={colour.kelp} strong>
+                {labelOf(look.character)}
+              </Words>
+              <Words size="small" quiet>
+                {look.bits.toFixed(2)}
+              </Words>
             </Pressable>
           ))}
         </View>
       )}
       {hindered.map((look) => (
-        <Words key={look.character} size="small" quiet>{`${labelOf(look.character)} would help, but ${HINDRANCES[look.hindrance!]}.`}</Words>
+        <Words
+          key={look.character}
+          size="small"
+          quiet
+        >{`${labelOf(look.character)} would help, but ${HINDRANCES[look.hindrance!]}.`}</Words>
       ))}
     </Sheet>
   );
@@ -68,7 +78,13 @@ function sayWhy({ bits, seconds, sameView, chance }: NextLook): string {
 const styles = StyleSheet.create({
   others: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   other: {
-    flexDirection: 'row', gap: space.s, minHeight: TOUCH, alignItems: 'center', paddingHorizontal: space.m, borderRadius: 22, borderWidth: 1,
+    flexDirection: 'row',
+    gap: space.s,
+    minHeight: TOUCH,
+    alignItems: 'center',
+    paddingHorizontal: space.m,
+    borderRadius: 22,
+    borderWidth: 1,
     borderColor: colour.hairline,
   },
 });

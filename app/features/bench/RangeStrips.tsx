@@ -32,7 +32,17 @@ function stripsOf(guide: Guide, character: Character, answer: StandingAnswer): S
 }
 
 /** Soft strips of what the leading taxa measure, with the value at hand across them. */
-export function RangeStrips({ guide, character, answer, value }: { guide: Guide; character: Character; answer: StandingAnswer; value?: number }) {
+export function RangeStrips({
+  guide,
+  character,
+  answer,
+  value,
+}: {
+  guide: Guide;
+  character: Character;
+  answer: StandingAnswer;
+  value?: number;
+}) {
   const strips = useMemo(() => stripsOf(guide, character, answer), [guide, character, answer]);
   if (strips.length === 0) return null;
   const values = [...strips.flatMap(({ low, high }) => [low, high]), ...(value === undefined ? [] : [value])];
@@ -41,12 +51,26 @@ export function RangeStrips({ guide, character, answer, value }: { guide: Guide;
   const percent = (x: number) => `${(100 * (x - from)) / span}%` as const;
   const digits = span > 5 ? 0 : 2;
   return (
-    <View style={styles.box} role="img" aria-label={strips.map((s) => `${taxonIndex(guide).get(s.taxon)?.name} ${s.low.toFixed(digits)} to ${s.high.toFixed(digits)}`).join(', ')}>
+    <View
+      style={styles.box}
+      role="img"
+      aria-label={strips
+        .map((s) => `${taxonIndex(guide).get(s.taxon)?.name} ${s.low.toFixed(digits)} to ${s.high.toFixed(digits)}`)
+        .join(', ')}
+    >
       {strips.map(({ taxon, low, high }, i) => (
         <View key={taxon} style={styles.row}>
-          <View style={styles.name}><TaxonName guide={guide} taxon={taxon} short size={14} lines={1} /></View>
+          <View style={styles.name}>
+            <TaxonName guide={guide} taxon={taxon} short size={14} lines={1} />
+          </View>
           <View style={styles.track}>
-            <View style={[styles.strip, { left: percent(low), width: percent(from + high - low) }, i === 0 ? styles.first : styles.other]} />
+            <View
+              style={[
+                styles.strip,
+                { left: percent(low), width: percent(from + high - low) },
+                i === 0 ? styles.first : styles.other,
+              ]}
+            />
             {value !== undefined && <View style={[styles.value, { left: percent(value) }]} />}
           </View>
           <Words size="small" quiet style={styles.numbers}>{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Words>

@@ -9,7 +9,12 @@ describe('state tiles', () => {
   it('offer every state and always "not visible"', () => {
     const act = acts();
     render(<StateTiles guide={ledgeCrabs} character={character('front-edge')} {...act} />);
-    expect(screen.getAllByRole('radio').map((tile) => tile.props.accessibilityLabel)).toEqual(['two lobes', 'one arch', 'three teeth', 'not visible']);
+    expect(screen.getAllByRole('radio').map((tile) => tile.props.accessibilityLabel)).toEqual([
+      'two lobes',
+      'one arch',
+      'three teeth',
+      'not visible',
+    ]);
     fireEvent.press(screen.getByLabelText('one arch'));
     expect(act.onStates).toHaveBeenCalledWith(['one-arch']);
     fireEvent.press(screen.getByLabelText('not visible'));
@@ -28,7 +33,14 @@ describe('state tiles', () => {
 
   it('offer counts as numbers and mark the one read', () => {
     const act = acts();
-    render(<StateTiles guide={ledgeCrabs} character={character('side-teeth')} reading={{ character: 'side-teeth', value: 5 }} {...act} />);
+    render(
+      <StateTiles
+        guide={ledgeCrabs}
+        character={character('side-teeth')}
+        reading={{ character: 'side-teeth', value: 5 }}
+        {...act}
+      />,
+    );
     expect(screen.getByLabelText('5')).toBeChecked();
     fireEvent.press(screen.getByLabelText('4'));
     expect(act.onCount).toHaveBeenCalledWith(4);

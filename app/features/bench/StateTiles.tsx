@@ -41,8 +41,21 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
         const plate = tilePlate(guide, character, character.kind === 'count' ? Number(id) : id);
         const on = character.kind === 'count' ? seen?.value === Number(id) : Boolean(seen?.states?.includes(id));
         return (
-          <Tile key={id} label={label} on={on} many={several} mark={keys && i < 9 ? String(i + 1) : undefined} onPress={() => press(id)}>
-            {plate ? <PlateView plate={plate} width={SIZE} height={SIZE} /> : <Words strong size="lead">{label.slice(0, 2)}</Words>}
+          <Tile
+            key={id}
+            label={label}
+            on={on}
+            many={several}
+            mark={keys && i < 9 ? String(i + 1) : undefined}
+            onPress={() => press(id)}
+          >
+            {plate ? (
+              <PlateView plate={plate} width={SIZE} height={SIZE} />
+            ) : (
+              <Words strong size="lead">
+                {label.slice(0, 2)}
+              </Words>
+            )}
           </Tile>
         );
       })}
@@ -81,8 +94,16 @@ function Tile({ label, on, many, hatched, mark, onPress, children }: TileProps) 
     >
       {hatched && <Hatch />}
       <View style={styles.drawing}>{children}</View>
-      <Words size="small" strong={on} color={on ? colour.kelp : colour.ink} style={styles.label}>{label}</Words>
-      {mark && <View style={styles.mark}><Words size="small" quiet style={styles.markText}>{mark}</Words></View>}
+      <Words size="small" strong={on} color={on ? colour.kelp : colour.ink} style={styles.label}>
+        {label}
+      </Words>
+      {mark && (
+        <View style={styles.mark}>
+          <Words size="small" quiet style={styles.markText}>
+            {mark}
+          </Words>
+        </View>
+      )}
     </Pressable>
   );
 }
@@ -90,13 +111,39 @@ function Tile({ label, on, many, hatched, mark, onPress, children }: TileProps) 
 const styles = StyleSheet.create({
   tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
-    flexGrow: 1, flexBasis: 76, maxWidth: 116, minHeight: 108, borderRadius: radius.m, borderWidth: 1, borderColor: colour.hairline, backgroundColor: colour.paper,
-    alignItems: 'center', padding: space.xs, paddingTop: space.s, gap: space.xs, overflow: 'hidden',
+    flexGrow: 1,
+    flexBasis: 76,
+    maxWidth: 116,
+    minHeight: 108,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.paper,
+    alignItems: 'center',
+    padding: space.xs,
+    paddingTop: space.s,
+    gap: space.xs,
+    overflow: 'hidden',
   },
-  on: { borderWidth: 2.5, borderColor: colour.kelp, backgroundColor: colour.kelpWash, padding: space.xs - 1.5, paddingTop: space.s - 1.5 },
+  on: {
+    borderWidth: 2.5,
+    borderColor: colour.kelp,
+    backgroundColor: colour.kelpWash,
+    padding: space.xs - 1.5,
+    paddingTop: space.s - 1.5,
+  },
   pressed: { backgroundColor: colour.kelpWash },
   drawing: { width: SIZE, height: SIZE, alignItems: 'center', justifyContent: 'center' },
   label: { textAlign: 'center', lineHeight: 16 },
-  mark: { position: 'absolute', top: 3, left: 3, minWidth: 18, alignItems: 'center', borderRadius: 4, backgroundColor: colour.sheet, opacity: 0.9 },
+  mark: {
+    position: 'absolute',
+    top: 3,
+    left: 3,
+    minWidth: 18,
+    alignItems: 'center',
+    borderRadius: 4,
+    backgroundColor: colour.sheet,
+    opacity: 0.9,
+  },
   markText: { fontSize: 11, lineHeight: 15 },
 });

@@ -47,8 +47,20 @@ describe('a measured value', () => {
   });
 
   it('shows a reading that was changed elsewhere', () => {
-    const { rerender } = render(<ValueEntry character={character('carapace-width')} reading={{ character: 'carapace-width', value: 28 }} onGive={jest.fn()} />);
-    rerender(<ValueEntry character={character('carapace-width')} reading={{ character: 'carapace-width', value: 31 }} onGive={jest.fn()} />);
+    const { rerender } = render(
+      <ValueEntry
+        character={character('carapace-width')}
+        reading={{ character: 'carapace-width', value: 28 }}
+        onGive={jest.fn()}
+      />,
+    );
+    rerender(
+      <ValueEntry
+        character={character('carapace-width')}
+        reading={{ character: 'carapace-width', value: 31 }}
+        onGive={jest.fn()}
+      />,
+    );
     expect(screen.getByLabelText('value').props.value).toBe('31');
   });
 });

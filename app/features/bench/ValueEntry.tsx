@@ -70,8 +70,12 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
     <View style={styles.group}>
       {character.kind === 'ratio' && (
         <Choice
-          label="Give it as" hideLabel
-          options={[{ id: 'lengths', label: 'two lengths' }, { id: 'ratio', label: 'the ratio itself' }]}
+          label="Give it as"
+          hideLabel
+          options={[
+            { id: 'lengths', label: 'two lengths' },
+            { id: 'ratio', label: 'the ratio itself' },
+          ]}
           chosen={[asLengths ? 'lengths' : 'ratio']}
           onChange={([chosen]) => {
             setAsLengths(chosen === 'lengths');
@@ -83,27 +87,53 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
         {asLengths ? (
           <>
             <View style={styles.cell}>
-              <Entry label={character.parts?.numerator ?? 'first length'} inputMode="decimal" value={texts.numerator} problem={wrong(texts.numerator, true)}
-                onChangeText={(numerator) => change({ numerator })} />
+              <Entry
+                label={character.parts?.numerator ?? 'first length'}
+                inputMode="decimal"
+                value={texts.numerator}
+                problem={wrong(texts.numerator, true)}
+                onChangeText={(numerator) => change({ numerator })}
+              />
             </View>
-            <Words size="title" quiet style={styles.sign}>÷</Words>
+            <Words size="title" quiet style={styles.sign}>
+              ÷
+            </Words>
             <View style={styles.cell}>
-              <Entry label={character.parts?.denominator ?? 'second length'} inputMode="decimal" value={texts.denominator}
-                problem={wrong(texts.denominator, true)} onChangeText={(denominator) => change({ denominator })} />
+              <Entry
+                label={character.parts?.denominator ?? 'second length'}
+                inputMode="decimal"
+                value={texts.denominator}
+                problem={wrong(texts.denominator, true)}
+                onChangeText={(denominator) => change({ denominator })}
+              />
             </View>
           </>
         ) : (
           <View style={styles.cell}>
-            <Entry label="value" inputMode="decimal" unit={character.unit} value={texts.value} problem={wrong(texts.value, true)}
-              onChangeText={(value) => change({ value })} />
+            <Entry
+              label="value"
+              inputMode="decimal"
+              unit={character.unit}
+              value={texts.value}
+              problem={wrong(texts.value, true)}
+              onChangeText={(value) => change({ value })}
+            />
           </View>
         )}
         <View style={styles.error}>
-          <Entry label={asLengths ? '± of each' : '±'} inputMode="decimal" value={texts.error} problem={wrong(texts.error, false)}
-            placeholder={asLengths ? '' : textOf(character.error)} onChangeText={(error) => change({ error })} />
+          <Entry
+            label={asLengths ? '± of each' : '±'}
+            inputMode="decimal"
+            value={texts.error}
+            problem={wrong(texts.error, false)}
+            placeholder={asLengths ? '' : textOf(character.error)}
+            onChangeText={(error) => change({ error })}
+          />
         </View>
       </View>
-      {ratio && <Words strong>{`= ${sayValue(character, ratioOf(ratio).value, ratioOf(ratio).error ?? character.error ?? 0)}`}</Words>}
+      {ratio && (
+        <Words strong>{`= ${sayValue(character, ratioOf(ratio).value, ratioOf(ratio).error ?? character.error ?? 0)}`}</Words>
+      )}
     </View>
   );
 }
@@ -113,7 +143,9 @@ function givenBy(texts: Texts, asLengths: boolean): Given | undefined {
   if (asLengths) {
     const numerator = numberOf(texts.numerator);
     const denominator = numberOf(texts.denominator);
-    return numerator && denominator ? { parts: { numerator, denominator, ...(error === undefined ? {} : { error }) } } : undefined;
+    return numerator && denominator
+      ? { parts: { numerator, denominator, ...(error === undefined ? {} : { error }) } }
+      : undefined;
   }
   const value = numberOf(texts.value);
   return value ? { value, ...(error === undefined ? {} : { error }) } : undefined;

@@ -1,6 +1,12 @@
 import { layOutBeam } from './beamLayout';
 
-const lay = (bits: number[], sum = bits.reduce((a, b) => a + b, 0)) => layOutBeam(bits.map((b, reading) => ({ reading, bits: b })), sum, 4.25, 300);
+const lay = (bits: number[], sum = bits.reduce((a, b) => a + b, 0)) =>
+  layOutBeam(
+    bits.map((b, reading) => ({ reading, bits: b })),
+    sum,
+    4.25,
+    300,
+  );
 
 describe('the beam', () => {
   it('hangs evidence for the left candidate to the left', () => {

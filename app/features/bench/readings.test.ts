@@ -3,7 +3,15 @@ import { ledgeCrabs } from '@plesion/demo';
 import { inWorkingOrder, readingOf, sayReading, sayValue, withoutReadingId, withReading } from './readings';
 
 const character = (id: string) => ledgeCrabs.characters.find((c) => c.id === id)!;
-const empty: SpecimenWrite = { version: 0, guideId: 'g', label: '', situation: {}, readings: [], determinations: [], hidden: false };
+const empty: SpecimenWrite = {
+  version: 0,
+  guideId: 'g',
+  label: '',
+  situation: {},
+  readings: [],
+  determinations: [],
+  hidden: false,
+};
 
 describe('readings in words', () => {
   it.each([

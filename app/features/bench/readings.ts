@@ -44,7 +44,9 @@ export function sayValue(character: Character, value: number, error: number): st
 /** Characters in the order of work. */
 export function inWorkingOrder(guide: Guide): { group: Character['group']; label: string; characters: Character[] }[] {
   return GROUPS.map(({ group, label }) => ({
-    group, label, characters: guide.characters.filter((character) => character.group === group),
+    group,
+    label,
+    characters: guide.characters.filter((character) => character.group === group),
   })).filter(({ characters }) => characters.length > 0);
 }
 

@@ -10,7 +10,8 @@ import { weigh } from './weigher';
 export function useAssessment(stored: StoredGuide | undefined, content: SpecimenWrite | undefined, level?: Level) {
   return useQuery({
     queryKey: ['assessment', stored?.hash, content?.situation, content?.readings, level],
-    queryFn: () => weigh({ hash: stored!.hash, situation: content!.situation, readings: content!.readings, level }, stored!.guide),
+    queryFn: () =>
+      weigh({ hash: stored!.hash, situation: content!.situation, readings: content!.readings, level }, stored!.guide),
     enabled: Boolean(stored && content),
     placeholderData: keepPreviousData,
     networkMode: 'always',

@@ -49,7 +49,16 @@ export function useBench(id: string): { bench?: Bench; error: unknown; retry: ()
     error: undefined,
     retry,
     bench: {
-      stored, draft, state, answer: assessment.data, weighing: assessment.isFetching, weighError: assessment.error, level, setLevel, chosen, choose,
+      stored,
+      draft,
+      state,
+      answer: assessment.data,
+      weighing: assessment.isFetching,
+      weighError: assessment.error,
+      level,
+      setLevel,
+      chosen,
+      choose,
       step(by) {
         const at = chosen ? inOrder.indexOf(chosen) : -1;
         choose(inOrder[Math.max(0, Math.min(inOrder.length - 1, at + by))].id);

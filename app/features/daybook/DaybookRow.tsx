@@ -18,10 +18,16 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
   const sure = row.summary.p > 0 ? inHundred(row.summary.p) : undefined;
   return (
     <Link href={row.named ? `/specimens/${row.id}` : `/specimens/${row.id}/bench`} asChild>
-      <Pressable accessibilityLabel={[row.summary.name, facets, sure, row.place, row.label].filter(Boolean).join(', ')} style={styles.row}>
+      <Pressable
+        accessibilityLabel={[row.summary.name, facets, sure, row.place, row.label].filter(Boolean).join(', ')}
+        style={styles.row}
+      >
         <View style={styles.thumb}>
           {row.photo ? (
-            <Image source={{ uri: urlOf('photo', { params: { hash: row.photo }, query: { size: 'thumb' } }) }} style={styles.photo} />
+            <Image
+              source={{ uri: urlOf('photo', { params: { hash: row.photo }, query: { size: 'thumb' } }) }}
+              style={styles.photo}
+            />
           ) : (
             plate && <PlateView plate={plate} width={78} height={60} />
           )}
@@ -32,10 +38,20 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
           ) : (
             <Words size="lead">{row.summary.name}</Words>
           )}
-          <Words size="small" numberOfLines={1}>{[row.named && sure, facets].filter(Boolean).join(' · ') || row.summary.text}</Words>
-          <Words size="small" quiet numberOfLines={1}>{[row.place, row.label].filter(Boolean).join(' · ') || 'no place yet'}</Words>
+          <Words size="small" numberOfLines={1}>
+            {[row.named && sure, facets].filter(Boolean).join(' · ') || row.summary.text}
+          </Words>
+          <Words size="small" quiet numberOfLines={1}>
+            {[row.place, row.label].filter(Boolean).join(' · ') || 'no place yet'}
+          </Words>
         </View>
-        {!row.named && <View style={styles.open}><Words size="small" strong color={colour.for}>open</Words></View>}
+        {!row.named && (
+          <View style={styles.open}>
+            <Words size="small" strong color={colour.for}>
+              open
+            </Words>
+          </View>
+        )}
       </Pressable>
     </Link>
   );
@@ -43,10 +59,24 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
 
 const styles = StyleSheet.create({
   row: {
-    flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: 84, padding: space.s, backgroundColor: colour.sheet, borderRadius: radius.m,
-    borderWidth: 1, borderColor: '#DDE5E3',
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: 84,
+    padding: space.s,
+    backgroundColor: colour.sheet,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: '#DDE5E3',
   },
-  thumb: { width: 84, height: 66, borderRadius: radius.s, backgroundColor: colour.paper, alignItems: 'center', justifyContent: 'center' },
+  thumb: {
+    width: 84,
+    height: 66,
+    borderRadius: radius.s,
+    backgroundColor: colour.paper,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
   photo: { width: 84, height: 66, borderRadius: radius.s },
   words: { flex: 1, minWidth: 0 },
   open: { borderWidth: 1.5, borderColor: colour.for, borderStyle: 'dashed', borderRadius: radius.s, paddingHorizontal: space.s },

@@ -34,23 +34,42 @@ export function DaybookScreen() {
         stickySectionHeadersEnabled={false}
         contentContainerStyle={[styles.content, wide && styles.wide]}
         onEndReached={() => daybook.hasNextPage && void daybook.fetchNextPage()}
-        renderSectionHeader={({ section }) => <Words strong color={colour.kelp} heading={2} style={styles.day}>{section.title}</Words>}
-        renderItem={({ item }) => <View style={styles.item}><DaybookRow row={item} /></View>}
+        renderSectionHeader={({ section }) => (
+          <Words strong color={colour.kelp} heading={2} style={styles.day}>
+            {section.title}
+          </Words>
+        )}
+        renderItem={({ item }) => (
+          <View style={styles.item}>
+            <DaybookRow row={item} />
+          </View>
+        )}
         ListHeaderComponent={
           <View style={styles.head}>
             <TitleLine wide={wide} onNew={start} />
             <Unsent />
             <View style={styles.find}>
               <View style={styles.grow}>
-                <Entry label="Find" placeholder="name, place, label or note" value={filters.search ?? ''} onChangeText={(search) => setFilters({ ...filters, search })} />
+                <Entry
+                  label="Find"
+                  placeholder="name, place, label or note"
+                  value={filters.search ?? ''}
+                  onChangeText={(search) => setFilters({ ...filters, search })}
+                />
               </View>
               <Button label={filtering ? 'Fewer filters' : 'Filters'} onPress={() => setFiltering(!filtering)} />
             </View>
             {filtering && <FilterChoices filters={filters} places={daybook.data?.pages[0]?.places ?? []} onChange={setFilters} />}
             <View style={styles.sum}>
-              <Words size="small" quiet role="status">{daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}</Words>
+              <Words size="small" quiet role="status">
+                {daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}
+              </Words>
               <Button
-                small kind="quiet" label="Darwin Core CSV" hint="Download these as Darwin Core occurrences" disabled={total === 0}
+                small
+                kind="quiet"
+                label="Darwin Core CSV"
+                hint="Download these as Darwin Core occurrences"
+                disabled={total === 0}
                 icon={<Glyph name="download" size={18} color={colour.kelp} />}
                 onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
               />
@@ -58,10 +77,16 @@ export function DaybookScreen() {
             {daybook.error && <Failed error={daybook.error} retry={() => void daybook.refetch()} />}
           </View>
         }
-        ListEmptyComponent={<NothingHere pending={daybook.isPending} filtered={anyFilter} onNew={start} onClear={() => setFilters({})} />}
+        ListEmptyComponent={
+          <NothingHere pending={daybook.isPending} filtered={anyFilter} onNew={start} onClear={() => setFilters({})} />
+        }
         ListFooterComponent={daybook.isFetchingNextPage ? <Loading what="Earlier ones" /> : null}
       />
-      {!wide && <View style={styles.foot}><Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={start} /></View>}
+      {!wide && (
+        <View style={styles.foot}>
+          <Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={start} />
+        </View>
+      )}
     </View>
   );
 }
@@ -72,8 +97,12 @@ function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
   return (
     <View style={styles.title}>
       <View style={styles.grow}>
-        <Words size="display" heading={1}>Daybook</Words>
-        <Words size="small" quiet numberOfLines={1}>{session.station.name}</Words>
+        <Words size="display" heading={1}>
+          Daybook
+        </Words>
+        <Words size="small" quiet numberOfLines={1}>
+          {session.station.name}
+        </Words>
       </View>
       {wide ? (
         <Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={onNew} />
@@ -84,7 +113,15 @@ function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
   );
 }
 
-function FilterChoices({ filters, places, onChange }: { filters: Filters; places: string[]; onChange: (filters: Filters) => void }) {
+function FilterChoices({
+  filters,
+  places,
+  onChange,
+}: {
+  filters: Filters;
+  places: string[];
+  onChange: (filters: Filters) => void;
+}) {
   const isDay = (text: string) => text === '' || /^\d{4}-\d{2}-\d{2}$/.test(text);
   const [days, setDays] = useState({ from: filters.from ?? '', to: filters.to ?? '' });
   const setDay = (part: Partial<typeof days>) => {
@@ -96,30 +133,73 @@ function FilterChoices({ filters, places, onChange }: { filters: Filters; places
   return (
     <View style={styles.filters}>
       <Choice
-        label="Named" clearable options={[{ id: 'yes', label: 'named' }, { id: 'no', label: 'still open' }]} chosen={filters.named ? [filters.named] : []}
+        label="Named"
+        clearable
+        options={[
+          { id: 'yes', label: 'named' },
+          { id: 'no', label: 'still open' },
+        ]}
+        chosen={filters.named ? [filters.named] : []}
         onChange={([named]) => onChange({ ...filters, named })}
       />
       {places.length > 0 && (
         <Choice
-          label="Place" clearable options={places.map((place) => ({ id: place, label: place }))} chosen={filters.place ? [filters.place] : []}
+          label="Place"
+          clearable
+          options={places.map((place) => ({ id: place, label: place }))}
+          chosen={filters.place ? [filters.place] : []}
           onChange={([place]) => onChange({ ...filters, place })}
         />
       )}
       <View style={styles.find}>
-        <View style={styles.grow}><Entry label="From" placeholder="2026-05-01" value={days.from} problem={wrong(days.from)} onChangeText={(from) => setDay({ from })} /></View>
-        <View style={styles.grow}><Entry label="To" placeholder="2026-05-31" value={days.to} problem={wrong(days.to)} onChangeText={(to) => setDay({ to })} /></View>
+        <View style={styles.grow}>
+          <Entry
+            label="From"
+            placeholder="2026-05-01"
+            value={days.from}
+            problem={wrong(days.from)}
+            onChangeText={(from) => setDay({ from })}
+          />
+        </View>
+        <View style={styles.grow}>
+          <Entry
+            label="To"
+            placeholder="2026-05-31"
+            value={days.to}
+            problem={wrong(days.to)}
+            onChangeText={(to) => setDay({ to })}
+          />
+        </View>
       </View>
       <Choice
-        label="Removed" clearable options={[{ id: 'yes', label: 'show what was removed' }]} chosen={filters.hidden ? ['yes'] : []}
+        label="Removed"
+        clearable
+        options={[{ id: 'yes', label: 'show what was removed' }]}
+        chosen={filters.hidden ? ['yes'] : []}
         onChange={([hidden]) => onChange({ ...filters, hidden: hidden as 'yes' | undefined })}
       />
     </View>
   );
 }
 
-function NothingHere({ pending, filtered, onNew, onClear }: { pending: boolean; filtered: boolean; onNew: () => void; onClear: () => void }) {
+function NothingHere({
+  pending,
+  filtered,
+  onNew,
+  onClear,
+}: {
+  pending: boolean;
+  filtered: boolean;
+  onNew: () => void;
+  onClear: () => void;
+}) {
   if (pending) return <Loading what="The daybook" />;
-  if (filtered) return <Empty title="None like that" action={<Button label="Show all" onPress={onClear} />}>No specimen of this daybook fits the filters.</Empty>;
+  if (filtered)
+    return (
+      <Empty title="None like that" action={<Button label="Show all" onPress={onClear} />}>
+        No specimen of this daybook fits the filters.
+      </Empty>
+    );
   return (
     <Empty title="An empty daybook" action={<Button kind="main" label="Meet the first specimen" onPress={onNew} />}>
       Whatever is in front of you: say where and what you can see of it, read a few marks, and see how far it may be named.

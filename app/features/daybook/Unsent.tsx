@@ -28,7 +28,8 @@ export function Unsent() {
   if (ids.length === 0) return null;
   return (
     <Notice
-      kind="note" title={`${ids.length} not sent yet`}
+      kind="note"
+      title={`${ids.length} not sent yet`}
       action={
         <View style={{ flexDirection: 'row', gap: space.s }}>
           <Button small label="Open" onPress={() => router.push(`/specimens/${ids[0]}/bench`)} />

@@ -22,13 +22,24 @@ import { TaxonPick } from './TaxonPick';
 import { VerdictList } from './VerdictList';
 
 const QUALIFIER_LABELS: Record<Qualifier, string> = {
-  none: 'plainly', 'cf.': 'cf. (compare)', 'aff.': 'aff. (near, but not it)', 'sp.': 'sp.', or: 'one of two', unknown: 'unknown', outside: 'not in this guide',
+  none: 'plainly',
+  'cf.': 'cf. (compare)',
+  'aff.': 'aff. (near, but not it)',
+  'sp.': 'sp.',
+  or: 'one of two',
+  unknown: 'unknown',
+  outside: 'not in this guide',
 };
 
 /** Write it down: what the evidence allows, or otherwise with a reason. */
 export function NameScreen({ id }: { id: string }) {
   const { bench, error, retry } = useBench(id);
-  if (error) return <Screen><Failed error={error} retry={retry} /></Screen>;
+  if (error)
+    return (
+      <Screen>
+        <Failed error={error} retry={retry} />
+      </Screen>
+    );
   if (!bench?.answer) return <Loading what="The standing" />;
   return <NameForm id={id} guide={bench.stored.guide} version={bench.stored.version} answer={bench.answer} draft={bench.draft} />;
 }
@@ -60,10 +71,20 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
     setBusy(true);
     draft.change((content) => ({
       ...content,
-      determinations: [...content.determinations, {
-        id: mintId(), ...name, by, at: new Date().toISOString(), p: probabilityOf(answer, name), recommended: answer.call.text,
-        overruled, ...(overruled ? { reason: reason.trim() } : {}), guideVersion: version,
-      }],
+      determinations: [
+        ...content.determinations,
+        {
+          id: mintId(),
+          ...name,
+          by,
+          at: new Date().toISOString(),
+          p: probabilityOf(answer, name),
+          recommended: answer.call.text,
+          overruled,
+          ...(overruled ? { reason: reason.trim() } : {}),
+          guideVersion: version,
+        },
+      ],
     }));
     await draft.flush();
     router.replace(`/specimens/${id}`);
@@ -76,15 +97,23 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
         <View style={styles.foot}>
           <View style={styles.grow}>
             <TaxonName guide={guide} {...name} size={20} />
-            <Words size="small" quiet>{sayFacets(guide, name.facets) || 'no sex, stage or morph'}</Words>
+            <Words size="small" quiet>
+              {sayFacets(guide, name.facets) || 'no sex, stage or morph'}
+            </Words>
           </View>
           <Button kind="main" label="Into the daybook" busy={busy} onPress={() => void write()} />
         </View>
       }
     >
-      <Words size="display" heading={1}>How far may it be named?</Words>
+      <Words size="display" heading={1}>
+        How far may it be named?
+      </Words>
       <Sheet title="Recommended">
-        {answer.call.kind === 'undetermined' ? <Words size="title">Not yet a name</Words> : <TaxonName guide={guide} {...recommended} size={24} />}
+        {answer.call.kind === 'undetermined' ? (
+          <Words size="title">Not yet a name</Words>
+        ) : (
+          <TaxonName guide={guide} {...recommended} size={24} />
+        )}
         <VerdictList verdicts={answer.call.verdicts} />
       </Sheet>
       <Notice kind="caution" title="A name is not a promise">
@@ -94,22 +123,39 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
       {otherwise && (
         <Sheet title="Otherwise" aside={<Button small kind="quiet" label="As recommended" onPress={() => setOtherwise(false)} />}>
           <Choice
-            label="Said" options={QUALIFIERS.map((q) => ({ id: q, label: QUALIFIER_LABELS[q] }))} chosen={[given.qualifier]}
+            label="Said"
+            options={QUALIFIERS.map((q) => ({ id: q, label: QUALIFIER_LABELS[q] }))}
+            chosen={[given.qualifier]}
             onChange={([qualifier]) => setGiven(withQualifier(given, qualifier))}
           />
           {needsTaxon(given.qualifier) && (
             <TaxonPick
-              label={given.qualifier === 'or' ? 'One' : 'Name'} guide={guide} answer={answer} chosen={given.taxon}
+              label={given.qualifier === 'or' ? 'One' : 'Name'}
+              guide={guide}
+              answer={answer}
+              chosen={given.taxon}
               onPick={(taxon) => setGiven({ ...given, taxon })}
             />
           )}
           {given.qualifier === 'or' && (
-            <TaxonPick label="The other" guide={guide} answer={answer} chosen={given.other} onPick={(other) => setGiven({ ...given, other })} />
+            <TaxonPick
+              label="The other"
+              guide={guide}
+              answer={answer}
+              chosen={given.other}
+              onPick={(other) => setGiven({ ...given, other })}
+            />
           )}
-          {needsTaxon(given.qualifier) && <FacetPicks guide={guide} facets={given.facets} onChange={(facets) => setGiven({ ...given, facets })} />}
+          {needsTaxon(given.qualifier) && (
+            <FacetPicks guide={guide} facets={given.facets} onChange={(facets) => setGiven({ ...given, facets })} />
+          )}
           {overruled && (
             <Entry
-              label="Why otherwise than recommended" value={reason} onChangeText={setReason} multiline maxLength={2000}
+              label="Why otherwise than recommended"
+              value={reason}
+              onChangeText={setReason}
+              multiline
+              maxLength={2000}
               hint="It stays with the name, for whoever reads it later."
             />
           )}
@@ -129,7 +175,8 @@ function withQualifier(given: GivenName, qualifier: Qualifier): GivenName {
 
 function problemOf(name: GivenName, overruled: boolean, reason: string): string | undefined {
   if (needsTaxon(name.qualifier) && !name.taxon) return 'Choose a name first.';
-  if (name.qualifier === 'or' && (!name.other || name.other === name.taxon)) return 'Choose two different names for “one of two”.';
+  if (name.qualifier === 'or' && (!name.other || name.other === name.taxon))
+    return 'Choose two different names for “one of two”.';
   return overruled && !reason.trim() ? 'Say why you name it otherwise than recommended.' : undefined;
 }
 
@@ -144,7 +191,11 @@ function FacetPicks({ guide, facets, onChange }: { guide: Guide; facets: Facets;
   const without = (facet: FacetName) => Object.fromEntries(Object.entries(facets).filter(([key]) => key !== facet)) as Facets;
   return FACETS.filter((facet) => guide.facets[facet]).map((facet) => (
     <Choice
-      key={facet} label={facet} clearable options={guide.facets[facet]!} chosen={facets[facet] ? [facets[facet]] : []}
+      key={facet}
+      label={facet}
+      clearable
+      options={guide.facets[facet]!}
+      chosen={facets[facet] ? [facets[facet]] : []}
       onChange={([value]) => onChange(value ? { ...facets, [facet]: value } : without(facet))}
     />
   ));

@@ -18,10 +18,16 @@ interface TaxonPickProps {
 export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickProps) {
   return (
     <View role="radiogroup" aria-label={label} style={styles.group}>
-      <Words size="small" strong quiet>{label}</Words>
+      <Words size="small" strong quiet>
+        {label}
+      </Words>
       {answer.taxa.map(({ taxon, name, rank, p }) => (
         <Pressable
-          key={taxon} role="radio" aria-checked={chosen === taxon} accessibilityLabel={`${name}, ${inHundred(p)}`} onPress={() => onPick(taxon)}
+          key={taxon}
+          role="radio"
+          aria-checked={chosen === taxon}
+          accessibilityLabel={`${name}, ${inHundred(p)}`}
+          onPress={() => onPick(taxon)}
           style={[styles.row, chosen === taxon && styles.on]}
         >
           <TaxonName guide={guide} taxon={taxon} size={16} />
@@ -35,8 +41,14 @@ export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickPro
 const styles = StyleSheet.create({
   group: { gap: space.xs },
   row: {
-    flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', minHeight: TOUCH, paddingHorizontal: space.m, borderRadius: radius.s,
-    borderWidth: 1, borderColor: colour.hairline,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    minHeight: TOUCH,
+    paddingHorizontal: space.m,
+    borderRadius: radius.s,
+    borderWidth: 1,
+    borderColor: colour.hairline,
   },
   on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },
 });

@@ -18,7 +18,12 @@ import { useGuide } from './useGuide';
 export function FormPage({ id, formId }: { id: string; formId: string }) {
   const stored = useGuide(id);
   const screen = useWindowDimensions().width;
-  if (stored.error) return <Screen><Failed error={stored.error} retry={() => void stored.refetch()} /></Screen>;
+  if (stored.error)
+    return (
+      <Screen>
+        <Failed error={stored.error} retry={() => void stored.refetch()} />
+      </Screen>
+    );
   if (!stored.data) return <Loading what="The form" />;
   const { guide } = stored.data;
   const width = screen >= WIDE ? 460 : Math.min(screen - 44, 460);
@@ -30,14 +35,21 @@ export function FormPage({ id, formId }: { id: string; formId: string }) {
           const plate = formPlate(guide, formId, view, 'full');
           return plate ? (
             <View key={view} style={styles.plate}>
-              <PlateView plate={plate} width={width} height={(width * plate.box.height) / plate.box.width} label={`Plate, ${view}`} />
+              <PlateView
+                plate={plate}
+                width={width}
+                height={(width * plate.box.height) / plate.box.width}
+                label={`Plate, ${view}`}
+              />
               <ScaleBar mm={10} pixels={(10 * width) / plate.box.width} />
             </View>
           ) : null;
         })}
       </View>
       <Description guide={guide} formId={formId} />
-      <Notice kind="caution" title="Take care">{guide.caution}</Notice>
+      <Notice kind="caution" title="Take care">
+        {guide.caution}
+      </Notice>
     </Screen>
   );
 }
@@ -50,7 +62,9 @@ function FormHead({ guide, formId }: { guide: Guide; formId: string }) {
     <View>
       <TaxonName guide={guide} taxon={form.taxon} size={32} />
       <Words size="lead">{sayFacets(guide, form.facets)}</Words>
-      <Words quiet size="small">{[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}</Words>
+      <Words quiet size="small">
+        {[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}
+      </Words>
     </View>
   );
 }
@@ -70,11 +84,17 @@ function Description({ guide, formId }: { guide: Guide; formId: string }) {
     <Sheet title="What the guide says of it">
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
         <View key={group} style={styles.group}>
-          <Words size="small" strong color={colour.kelp}>{label}</Words>
+          <Words size="small" strong color={colour.kelp}>
+            {label}
+          </Words>
           {characters.map((character) => (
             <View key={character.id} style={styles.row}>
-              <Words size="small" quiet style={styles.what}>{character.label}</Words>
-              <Words size="small" style={styles.said}>{sayScore(character, compiled.tables.get(character.id)!, at)}</Words>
+              <Words size="small" quiet style={styles.what}>
+                {character.label}
+              </Words>
+              <Words size="small" style={styles.said}>
+                {sayScore(character, compiled.tables.get(character.id)!, at)}
+              </Words>
             </View>
           ))}
         </View>
@@ -102,7 +122,13 @@ function sayScore(character: Character, table: Table, form: number): string {
 
 const styles = StyleSheet.create({
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  plate: { backgroundColor: colour.paper, borderRadius: radius.l, borderWidth: 1, borderColor: colour.hairline, padding: space.s },
+  plate: {
+    backgroundColor: colour.paper,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    padding: space.s,
+  },
   scale: { alignItems: 'flex-end', alignSelf: 'flex-end', padding: space.s },
   bar: { height: 6, borderLeftWidth: 1.5, borderRightWidth: 1.5, borderBottomWidth: 1.5, borderColor: colour.ink },
   group: { gap: 3, paddingBottom: space.s },

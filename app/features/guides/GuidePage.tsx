@@ -23,42 +23,82 @@ export function GuidePage({ id }: { id: string }) {
   const router = useRouter();
   const stored = useGuide(id);
   const [view, setView] = useState('dorsal');
-  if (stored.error) return <Screen><Failed error={stored.error} retry={() => void stored.refetch()} /></Screen>;
+  if (stored.error)
+    return (
+      <Screen>
+        <Failed error={stored.error} retry={() => void stored.refetch()} />
+      </Screen>
+    );
   if (!stored.data) return <Loading what="The guide" />;
   const { guide, version } = stored.data;
   const forms = formsOf(guide);
   return (
-    <Screen widest={1080} foot={<View style={styles.foot}><Button kind="main" label="Name a specimen with it" onPress={() => router.push(`/specimens/new?guide=${id}`)} /></View>}>
-      <Words size="display" heading={1}>{guide.title}</Words>
+    <Screen
+      widest={1080}
+      foot={
+        <View style={styles.foot}>
+          <Button kind="main" label="Name a specimen with it" onPress={() => router.push(`/specimens/new?guide=${id}`)} />
+        </View>
+      }
+    >
+      <Words size="display" heading={1}>
+        {guide.title}
+      </Words>
       <Words quiet>{`${guide.area} · version ${version}`}</Words>
       <Words>{guide.summary}</Words>
-      <Notice kind="caution" title="Take care">{guide.caution}</Notice>
+      <Notice kind="caution" title="Take care">
+        {guide.caution}
+      </Notice>
       <Choice
-        label="View" hideLabel options={[{ id: 'dorsal', label: 'from above' }, { id: 'ventral', label: 'from below' }]} chosen={[view]}
+        label="View"
+        hideLabel
+        options={[
+          { id: 'dorsal', label: 'from above' },
+          { id: 'ventral', label: 'from below' },
+        ]}
+        chosen={[view]}
         onChange={([chosen]) => setView(chosen)}
       />
-      {guide.taxa.filter((taxon) => taxon.forms).map((taxon) => (
-        <Sheet key={taxon.id}>
-          <View>
-            <TaxonName guide={guide} taxon={taxon.id} size={23} />
-            <Words size="small" quiet>{[taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}</Words>
-            {taxon.note && <Words size="small" quiet>{taxon.note}</Words>}
-          </View>
-          <View style={styles.wall}>
-            {forms.filter((form) => form.taxon === taxon.id).map((form) => <FormTile key={form.id} id={id} guide={guide} form={form} view={view} />)}
-          </View>
-        </Sheet>
-      ))}
+      {guide.taxa
+        .filter((taxon) => taxon.forms)
+        .map((taxon) => (
+          <Sheet key={taxon.id}>
+            <View>
+              <TaxonName guide={guide} taxon={taxon.id} size={23} />
+              <Words size="small" quiet>
+                {[taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}
+              </Words>
+              {taxon.note && (
+                <Words size="small" quiet>
+                  {taxon.note}
+                </Words>
+              )}
+            </View>
+            <View style={styles.wall}>
+              {forms
+                .filter((form) => form.taxon === taxon.id)
+                .map((form) => (
+                  <FormTile key={form.id} id={id} guide={guide} form={form} view={view} />
+                ))}
+            </View>
+          </Sheet>
+        ))}
       <Sheet title="Sources" aside="they disagree in places">
         {guide.sources.map((source) => (
           <View key={source.id}>
-            <Words strong size="small">{source.label}</Words>
-            <Words size="small" quiet>{source.citation}</Words>
+            <Words strong size="small">
+              {source.label}
+            </Words>
+            <Words size="small" quiet>
+              {source.citation}
+            </Words>
           </View>
         ))}
       </Sheet>
       <Button
-        label="Plesion JSON" hint="Download this guide as Plesion JSON" icon={<Glyph name="download" size={18} color={colour.kelp} />}
+        label="Plesion JSON"
+        hint="Download this guide as Plesion JSON"
+        icon={<Glyph name="download" size={18} color={colour.kelp} />}
         onPress={() => window.location.assign(urlOf('exportGuide', { params: { id } }))}
       />
     </Screen>
@@ -80,7 +120,13 @@ function FormTile({ id, guide, form, view }: { id: string; guide: Guide; form: F
 const styles = StyleSheet.create({
   wall: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
-    width: 150, alignItems: 'center', padding: space.s, gap: space.xs, borderRadius: radius.m, backgroundColor: colour.paper, borderWidth: 1,
+    width: 150,
+    alignItems: 'center',
+    padding: space.s,
+    gap: space.xs,
+    borderRadius: radius.m,
+    backgroundColor: colour.paper,
+    borderWidth: 1,
     borderColor: colour.hairline,
   },
   foot: { flexDirection: 'row', justifyContent: 'flex-end' },

@@ -33,16 +33,27 @@ export function GuidesScreen() {
   return (
     <Screen>
       <View style={styles.title}>
-        <View style={styles.grow}><Words size="display" heading={1}>Guides</Words></View>
-        <Button label="Take in a guide" hint="Take in a guide from a Plesion JSON file" busy={take.isPending} onPress={() => take.mutate()}
-          icon={<Glyph name="upload" size={18} color={colour.kelp} />} />
+        <View style={styles.grow}>
+          <Words size="display" heading={1}>
+            Guides
+          </Words>
+        </View>
+        <Button
+          label="Take in a guide"
+          hint="Take in a guide from a Plesion JSON file"
+          busy={take.isPending}
+          onPress={() => take.mutate()}
+          icon={<Glyph name="upload" size={18} color={colour.kelp} />}
+        />
       </View>
       {take.error && <ImportProblems error={take.error} />}
       {take.data && <Notice kind="note">{`${take.data.title}, version ${take.data.version}, is in the station.`}</Notice>}
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {guides.isPending && <Loading what="The guides" />}
       {guides.data?.guides.length === 0 && <Empty title="No guide yet">Take in a guide from a Plesion JSON file to begin.</Empty>}
-      {guides.data?.guides.map((row) => <GuideCard key={row.id} row={row} />)}
+      {guides.data?.guides.map((row) => (
+        <GuideCard key={row.id} row={row} />
+      ))}
     </Screen>
   );
 }
@@ -51,7 +62,10 @@ function parsed(text: string): unknown {
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
-    throw new RequestProblem(400, { code: 'bad-json', message: `The file is not JSON: ${(error as Error).message}. Nothing was taken in.` });
+    throw new RequestProblem(400, {
+      code: 'bad-json',
+      message: `The file is not JSON: ${(error as Error).message}. Nothing was taken in.`,
+    });
   }
 }
 
@@ -62,7 +76,9 @@ function ImportProblems({ error }: { error: unknown }) {
     <Notice kind="problem" title="The guide was not taken in">
       <View>
         {problems.slice(0, 8).map((problem, i) => (
-          <Words key={i} size="small">{problem.field ? `${problem.field}: ${problem.message}` : problem.message}</Words>
+          <Words key={i} size="small">
+            {problem.field ? `${problem.field}: ${problem.message}` : problem.message}
+          </Words>
         ))}
         {problems.length > 8 && <Words size="small" quiet>{`and ${problems.length - 8} more`}</Words>}
       </View>
@@ -80,8 +96,13 @@ function GuideCard({ row }: { row: GuideRow }) {
         <View style={styles.plate}>{plate && <PlateView plate={plate} width={140} height={112} />}</View>
         <View style={styles.words}>
           <Words size="title">{row.title}</Words>
-          <Words size="small" quiet>{`${row.area} · ${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Words>
-          <Words size="small" numberOfLines={3}>{row.summary}</Words>
+          <Words
+            size="small"
+            quiet
+          >{`${row.area} · ${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Words>
+          <Words size="small" numberOfLines={3}>
+            {row.summary}
+          </Words>
         </View>
       </Pressable>
     </Link>
@@ -92,9 +113,22 @@ const styles = StyleSheet.create({
   title: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
   grow: { flex: 1 },
   card: {
-    flexDirection: 'row', flexWrap: 'wrap', gap: space.l, backgroundColor: colour.sheet, borderRadius: radius.l, borderWidth: 1, borderColor: '#DDE5E3',
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    gap: space.l,
+    backgroundColor: colour.sheet,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: '#DDE5E3',
     padding: space.m,
   },
-  plate: { width: 148, height: 120, backgroundColor: colour.paper, borderRadius: radius.m, alignItems: 'center', justifyContent: 'center' },
+  plate: {
+    width: 148,
+    height: 120,
+    backgroundColor: colour.paper,
+    borderRadius: radius.m,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
   words: { flex: 1, minWidth: 200, gap: space.xs },
 });

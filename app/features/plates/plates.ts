@@ -26,7 +26,10 @@ function once(key: string, draw: () => Plate | undefined): Plate | undefined {
 /** The usual individual of a form, with what was seen of the one at hand on top. */
 export function formTraits(guide: Guide, form: string, seen: Traits = {}): Traits {
   const compiled = compiledOf(guide);
-  const index = Math.max(0, compiled.forms.findIndex((f) => f.id === form));
+  const index = Math.max(
+    0,
+    compiled.forms.findIndex((f) => f.id === form),
+  );
   return { ...traitsOf(compiled, index), ...seen };
 }
 
@@ -34,7 +37,8 @@ export function formPlate(guide: Guide, form: string, view: string, detail: Deta
   const plan = planOf(guide);
   if (!plan) return undefined;
   return once(`${guide.id} ${form} ${view} ${detail} ${seen ? JSON.stringify(seen) : ''}`, () =>
-    plan.draw(formTraits(guide, form, seen), view, detail));
+    plan.draw(formTraits(guide, form, seen), view, detail),
+  );
 }
 
 /** The tile of a state. */

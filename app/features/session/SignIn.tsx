@@ -22,20 +22,33 @@ export function SignIn() {
     <Screen widest={520}>
       <View style={[styles.head, wide && styles.headWide]}>
         <Mark size={72} />
-        <Words size="display" heading={1}>Plesion</Words>
+        <Words size="display" heading={1}>
+          Plesion
+        </Words>
         <Words size="lead" quiet style={styles.centred}>
           Which of two that look almost alike, and how sure may you be?
         </Words>
       </View>
       <Sheet>
         <Words strong>Look round the demo station</Words>
-        <Words quiet size="small">Invented ledge crabs on invented islands. Nothing to set up.</Words>
-        <Button kind="main" label="Open the demo" busy={signIn.isPending} onPress={() => signIn.mutate({ name: 'demo', password: 'demo' })} />
+        <Words quiet size="small">
+          Invented ledge crabs on invented islands. Nothing to set up.
+        </Words>
+        <Button
+          kind="main"
+          label="Open the demo"
+          busy={signIn.isPending}
+          onPress={() => signIn.mutate({ name: 'demo', password: 'demo' })}
+        />
         {signIn.error && <Notice kind="problem">{signIn.error.message}</Notice>}
       </Sheet>
       <Sheet title={making ? 'Make a station' : 'Sign in'}>
         {making ? <StationForm /> : <AccountForm />}
-        <Button kind="quiet" label={making ? 'I have an account' : 'Make a station of your own'} onPress={() => setMaking(!making)} />
+        <Button
+          kind="quiet"
+          label={making ? 'I have an account' : 'Make a station of your own'}
+          onPress={() => setMaking(!making)}
+        />
       </Sheet>
     </Screen>
   );
@@ -52,21 +65,39 @@ function AccountForm() {
   const { signIn } = useEnter();
   const form = useForm({ resolver: zodResolver(schemas.Credentials), defaultValues: { name: '', password: '' } });
   const submit = form.handleSubmit((values) =>
-    signIn.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name', 'password'], form.setError)));
+    signIn.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name', 'password'], form.setError)),
+  );
   return (
     <View style={styles.form}>
       <Controller
-        control={form.control} name="name"
+        control={form.control}
+        name="name"
         render={({ field, fieldState }) => (
-          <Entry label="Account" autoCapitalize="none" autoComplete="username" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur}
-            problem={fieldState.error?.message} />
+          <Entry
+            label="Account"
+            autoCapitalize="none"
+            autoComplete="username"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            problem={fieldState.error?.message}
+          />
         )}
       />
       <Controller
-        control={form.control} name="password"
+        control={form.control}
+        name="password"
         render={({ field, fieldState }) => (
-          <Entry label="Password" secureTextEntry autoComplete="current-password" value={field.value} onChangeText={field.onChange}
-            onBlur={field.onBlur} onSubmitEditing={() => void submit()} problem={fieldState.error?.message} />
+          <Entry
+            label="Password"
+            secureTextEntry
+            autoComplete="current-password"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            onSubmitEditing={() => void submit()}
+            problem={fieldState.error?.message}
+          />
         )}
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
@@ -79,28 +110,55 @@ function StationForm() {
   const { makeStation } = useEnter();
   const form = useForm({ resolver: zodResolver(schemas.NewStation), defaultValues: { station: '', name: '', password: '' } });
   const submit = form.handleSubmit((values) =>
-    makeStation.mutateAsync(values).catch((error: unknown) => showProblem(error, ['station', 'name', 'password'], form.setError)));
+    makeStation.mutateAsync(values).catch((error: unknown) => showProblem(error, ['station', 'name', 'password'], form.setError)),
+  );
   return (
     <View style={styles.form}>
       <Controller
-        control={form.control} name="station"
+        control={form.control}
+        name="station"
         render={({ field, fieldState }) => (
-          <Entry label="Name of the station" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur} problem={fieldState.error?.message}
-            hint="The group that works together and shares a daybook." />
+          <Entry
+            label="Name of the station"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            problem={fieldState.error?.message}
+            hint="The group that works together and shares a daybook."
+          />
         )}
       />
       <Controller
-        control={form.control} name="name"
+        control={form.control}
+        name="name"
         render={({ field, fieldState }) => (
-          <Entry label="Your account" autoCapitalize="none" autoComplete="username" value={field.value} onChangeText={field.onChange}
-            onBlur={field.onBlur} problem={fieldState.error?.message} hint="It signs your determinations." />
+          <Entry
+            label="Your account"
+            autoCapitalize="none"
+            autoComplete="username"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            problem={fieldState.error?.message}
+            hint="It signs your determinations."
+          />
         )}
       />
       <Controller
-        control={form.control} name="password"
+        control={form.control}
+        name="password"
         render={({ field, fieldState }) => (
-          <Entry label="Password" secureTextEntry autoComplete="new-password" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur}
-            onSubmitEditing={() => void submit()} problem={fieldState.error?.message} hint="8 characters or more." />
+          <Entry
+            label="Password"
+            secureTextEntry
+            autoComplete="new-password"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            onSubmitEditing={() => void submit()}
+            problem={fieldState.error?.message}
+            hint="8 characters or more."
+          />
         )}
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}

@@ -18,7 +18,12 @@ const onBench = (path: string) => /^\/bench|^\/specimens\/[^/]+\/(bench|name)/.t
 
 /** The places of the application. */
 const PLACES: Place[] = [
-  { href: '/', label: 'Daybook', glyph: 'daybook', holds: (path) => path === '/' || (path.startsWith('/specimens') && !onBench(path)) },
+  {
+    href: '/',
+    label: 'Daybook',
+    glyph: 'daybook',
+    holds: (path) => path === '/' || (path.startsWith('/specimens') && !onBench(path)),
+  },
   { href: '/bench', label: 'Bench', glyph: 'bench', holds: onBench },
   { href: '/guides', label: 'Guides', glyph: 'guides', holds: (path) => path.startsWith('/guides') },
 ];
@@ -29,10 +34,14 @@ export function Shell({ children }: { children: ReactNode }) {
   return (
     <View style={[styles.fill, wide && styles.beside]}>
       {wide && <Rail />}
-      <View role="main" style={styles.fill}>{children}</View>
+      <View role="main" style={styles.fill}>
+        {children}
+      </View>
       {!wide && (
         <View role="navigation" aria-label="Places" style={styles.bar}>
-          {PLACES.map((place) => <PlaceLink key={place.href} place={place} />)}
+          {PLACES.map((place) => (
+            <PlaceLink key={place.href} place={place} />
+          ))}
         </View>
       )}
     </View>
@@ -46,16 +55,26 @@ function Rail() {
     <View style={styles.rail}>
       <View style={styles.brand}>
         <Mark size={34} />
-        <Words size="lead" strong>Plesion</Words>
+        <Words size="lead" strong>
+          Plesion
+        </Words>
       </View>
       <View role="navigation" aria-label="Places" style={styles.railPlaces}>
-        {PLACES.map((place) => <PlaceLink key={place.href} place={place} wide />)}
+        {PLACES.map((place) => (
+          <PlaceLink key={place.href} place={place} wide />
+        ))}
       </View>
       <View style={styles.whoever}>
-        <Words size="small" strong>{session.station.name}</Words>
-        <Words size="small" quiet>{session.account.name}</Words>
+        <Words size="small" strong>
+          {session.station.name}
+        </Words>
+        <Words size="small" quiet>
+          {session.account.name}
+        </Words>
         <Pressable role="button" onPress={() => signOut.mutate()} style={styles.leave}>
-          <Words size="small" color={colour.kelp}>Sign out</Words>
+          <Words size="small" color={colour.kelp}>
+            Sign out
+          </Words>
         </Pressable>
       </View>
     </View>
@@ -67,9 +86,14 @@ function PlaceLink({ place, wide }: { place: Place; wide?: boolean }) {
   const color = here ? colour.kelp : colour.quiet;
   return (
     <Link href={place.href as '/'} asChild>
-      <Pressable aria-current={here ? 'page' : undefined} style={StyleSheet.flatten([styles.place, wide && styles.placeWide, here && wide && styles.here])}>
+      <Pressable
+        aria-current={here ? 'page' : undefined}
+        style={StyleSheet.flatten([styles.place, wide && styles.placeWide, here && wide && styles.here])}
+      >
         <Glyph name={place.glyph} color={color} />
-        <Words size="small" strong={here} color={color}>{place.label}</Words>
+        <Words size="small" strong={here} color={color}>
+          {place.label}
+        </Words>
       </Pressable>
     </Link>
   );
@@ -80,10 +104,25 @@ const styles = StyleSheet.create({
   beside: { flexDirection: 'row', height: '100%' },
   bar: { flexDirection: 'row', backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, paddingBottom: 4 },
   place: { flex: 1, minHeight: TOUCH + 8, alignItems: 'center', justifyContent: 'center', gap: 2 },
-  rail: { width: 208, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline, padding: space.l, gap: space.xl },
+  rail: {
+    width: 208,
+    backgroundColor: colour.sheet,
+    borderRightWidth: 1,
+    borderColor: colour.hairline,
+    padding: space.l,
+    gap: space.xl,
+  },
   brand: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   railPlaces: { gap: space.xs, flex: 1 },
-  placeWide: { flex: 0, flexDirection: 'row', justifyContent: 'flex-start', gap: space.m, paddingHorizontal: space.m, minHeight: TOUCH, borderRadius: radius.m },
+  placeWide: {
+    flex: 0,
+    flexDirection: 'row',
+    justifyContent: 'flex-start',
+    gap: space.m,
+    paddingHorizontal: space.m,
+    minHeight: TOUCH,
+    borderRadius: radius.m,
+  },
   here: { backgroundColor: colour.kelpWash },
   whoever: { gap: 2 },
   leave: { minHeight: TOUCH, justifyContent: 'center' },

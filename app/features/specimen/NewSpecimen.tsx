@@ -29,21 +29,31 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
   };
   return (
     <Screen widest={720}>
-      <Words size="display" heading={1}>A new specimen</Words>
+      <Words size="display" heading={1}>
+        A new specimen
+      </Words>
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {(guides.data?.guides.length ?? 0) > 1 && (
         <Sheet>
           <Choice
-            label="Guide" options={guides.data!.guides.map(({ id, title }) => ({ id, label: title }))} chosen={guideId ? [guideId] : []}
+            label="Guide"
+            options={guides.data!.guides.map(({ id, title }) => ({ id, label: title }))}
+            chosen={guideId ? [guideId] : []}
             onChange={([id]) => setPicked(id)}
           />
         </Sheet>
       )}
       {guide.data ? (
         <>
-          <Notice kind="caution" title="Take care">{guide.data.guide.caution}</Notice>
+          <Notice kind="caution" title="Take care">
+            {guide.data.guide.caution}
+          </Notice>
           <SituationForm
-            key={guideId} guide={guide.data.guide} label="" submitLabel="To the Bench" onSubmit={begin}
+            key={guideId}
+            guide={guide.data.guide}
+            label=""
+            submitLabel="To the Bench"
+            onSubmit={begin}
             situation={{ date: format(new Date(), 'yyyy-MM-dd'), distance: 'hand', light: 'fair', handling: 'hold' }}
           />
         </>

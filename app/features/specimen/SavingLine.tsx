@@ -6,7 +6,12 @@ import { Words } from '../../ui/Words';
 import type { Draft, DraftState } from './draft';
 
 const SAID = {
-  saved: 'Saved', waiting: 'Saving …', sending: 'Saving …', 'kept-here': 'Kept on this device; will be sent', refused: 'Not saved', conflict: 'Changed elsewhere',
+  saved: 'Saved',
+  waiting: 'Saving …',
+  sending: 'Saving …',
+  'kept-here': 'Kept on this device; will be sent',
+  refused: 'Not saved',
+  conflict: 'Changed elsewhere',
 } as const;
 
 /** Where the changes are, in two words. */
@@ -23,7 +28,11 @@ export function SavingTrouble({ draft, state }: { draft: Draft; state: DraftStat
   const { saving } = state;
   if (saving.at === 'refused') {
     return (
-      <Notice kind="problem" title="The station’s server did not take this" action={<Button small label="Try again" onPress={() => void draft.flush()} />}>
+      <Notice
+        kind="problem"
+        title="The station’s server did not take this"
+        action={<Button small label="Try again" onPress={() => void draft.flush()} />}
+      >
         {`${saving.message} It is kept on this device.`}
       </Notice>
     );

@@ -1,5 +1,5 @@
 import { schemas } from '@plesion/contract';
-import { type Guide, HANDLING } from '@plesion/core/guide';
+import { type Guide, HANDLING, PRIOR_PARTS, type PriorPart } from '@plesion/core/guide';
 import { DISTANCES, LIGHTS, type Situation } from '@plesion/core/specimen';
 import { type Control, Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -13,16 +13,35 @@ import { Sheet } from '../../ui/Sheet';
 import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS } from './situationText';
 
 const coordinate = (limit: number, what: string) =>
-  z.string().trim().refine((text) => text === '' || Math.abs(Number(text.replace(',', '.'))) <= limit, `${what} is a number from −${limit} to ${limit}.`);
+  z
+    .string()
+    .trim()
+    .refine(
+      (text) => text === '' || Math.abs(Number(text.replace(',', '.'))) <= limit,
+      `${what} is a number from −${limit} to ${limit}.`,
+    );
 
 /** Text as typed; made into a situation when it is right. */
-const Form = schemas.Situation.omit({ latitude: true, longitude: true, date: true }).extend({
-  label: z.string().max(120),
-  date: z.union([z.literal(''), z.iso.date('Write the date as 2026-05-12.')]),
-  latitude: coordinate(90, 'Latitude'),
-  longitude: coordinate(180, 'Longitude'),
-}).refine((form) => (form.latitude === '') === (form.longitude === ''), { path: ['longitude'], message: 'Give both coordinates or neither.' });
+const Form = schemas.Situation.omit({ latitude: true, longitude: true, date: true })
+  .extend({
+    label: z.string().max(120),
+    date: z.union([z.literal(''), z.iso.date('Write the date as 2026-05-12.')]),
+    latitude: coordinate(90, 'Latitude'),
+    longitude: coordinate(180, 'Longitude'),
+  })
+  .refine((form) => (form.latitude === '') === (form.longitude === ''), {
+    path: ['longitude'],
+    message: 'Give both coordinates or neither.',
+  });
 type FormValues = z.infer<typeof Form>;
+
+const PRIOR_LABELS: Record<PriorPart, string> = {
+  range: 'where it lives',
+  date: 'time of year',
+  habitat: 'habitat',
+  abundance: 'how common it is',
+  shares: 'how common each sex, age and morph is',
+};
 
 interface SituationFormProps {
   guide: Guide;
@@ -37,39 +56,87 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
   const form = useForm<FormValues>({
     resolver: zodResolver(Form),
     defaultValues: {
-      ...situation, label, date: situation.date ?? '', place: situation.place ?? '', note: situation.note ?? '',
-      latitude: situation.latitude?.toString() ?? '', longitude: situation.longitude?.toString() ?? '',
+      ...situation,
+      label,
+      date: situation.date ?? '',
+      place: situation.place ?? '',
+      note: situation.note ?? '',
+      latitude: situation.latitude?.toString() ?? '',
+      longitude: situation.longitude?.toString() ?? '',
     },
   });
   const submit = form.handleSubmit(({ label: name, latitude, longitude, date, ...rest }) => {
     const number = (text: string) => (text === '' ? undefined : Number(text.replace(',', '.')));
-    onSubmit(name.trim(), withoutEmpty({ ...rest, date: date || undefined, latitude: number(latitude), longitude: number(longitude) }));
+    onSubmit(
+      name.trim(),
+      withoutEmpty({ ...rest, date: date || undefined, latitude: number(latitude), longitude: number(longitude) }),
+    );
   });
   const { control } = form;
   return (
     <View style={styles.form}>
       <Sheet title="What you have of it">
         <Controller
-          control={control} name="views"
+          control={control}
+          name="views"
           render={({ field }) => (
-            <Choice label="Views" many options={guide.views} chosen={field.value ?? guide.views.map((view) => view.id)} onChange={field.onChange} />
+            <Choice
+              label="Views"
+              many
+              options={guide.views}
+              chosen={field.value ?? guide.views.map((view) => view.id)}
+              onChange={field.onChange}
+            />
           )}
         />
-        <Chooser control={control} name="distance" label="How near" options={DISTANCES.map((id) => ({ id, label: DISTANCE_LABELS[id] }))} />
+        <Chooser
+          control={control}
+          name="distance"
+          label="How near"
+          options={DISTANCES.map((id) => ({ id, label: DISTANCE_LABELS[id] }))}
+        />
         <Chooser control={control} name="light" label="Light" options={LIGHTS.map((id) => ({ id, label: LIGHT_LABELS[id] }))} />
-        <Chooser control={control} name="handling" label="Handling allowed" options={HANDLING.map((id) => ({ id, label: HANDLING_LABELS[id] }))} />
+        <Chooser
+          control={control}
+          name="handling"
+          label="Handling allowed"
+          options={HANDLING.map((id) => ({ id, label: HANDLING_LABELS[id] }))}
+        />
       </Sheet>
       <Sheet title="Where and when">
         <View style={styles.pair}>
-          <View style={styles.cell}><Text control={control} name="place" label="Place" placeholder="ledge, shore, harbour" /></View>
-          <View style={styles.cell}><Text control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" /></View>
+          <View style={styles.cell}>
+            <Text control={control} name="place" label="Place" placeholder="ledge, shore, harbour" />
+          </View>
+          <View style={styles.cell}>
+            <Text control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" />
+          </View>
         </View>
         {guide.regions.length > 0 && <Chooser control={control} name="region" label="Region" options={guide.regions} />}
         {guide.habitats.length > 0 && <Chooser control={control} name="habitat" label="Habitat" options={guide.habitats} />}
         <View style={styles.pair}>
-          <View style={styles.cell}><Text control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" /></View>
-          <View style={styles.cell}><Text control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" /></View>
+          <View style={styles.cell}>
+            <Text control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" />
+          </View>
+          <View style={styles.cell}>
+            <Text control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" />
+          </View>
         </View>
+      </Sheet>
+      <Sheet title="What may speak before looking">
+        <Controller
+          control={control}
+          name="switchedOff"
+          render={({ field }) => (
+            <Choice
+              label="Let these count"
+              many
+              options={PRIOR_PARTS.map((id) => ({ id, label: PRIOR_LABELS[id] }))}
+              chosen={PRIOR_PARTS.filter((part) => !field.value?.includes(part))}
+              onChange={(counted) => field.onChange(PRIOR_PARTS.filter((part) => !counted.includes(part)))}
+            />
+          )}
+        />
       </Sheet>
       <Sheet title="To find it again">
         <Text control={control} name="label" label="Label or number" placeholder="L4-01" />
@@ -92,9 +159,16 @@ interface TextProps {
 function Text({ control, name, ...entry }: TextProps) {
   return (
     <Controller
-      control={control} name={name}
+      control={control}
+      name={name}
       render={({ field, fieldState }) => (
-        <Entry {...entry} value={field.value ?? ''} onChangeText={field.onChange} onBlur={field.onBlur} problem={fieldState.error?.message} />
+        <Entry
+          {...entry}
+          value={field.value ?? ''}
+          onChangeText={field.onChange}
+          onBlur={field.onBlur}
+          problem={fieldState.error?.message}
+        />
       )}
     />
   );
@@ -110,16 +184,27 @@ interface ChooserProps {
 function Chooser({ control, name, label, options }: ChooserProps) {
   return (
     <Controller
-      control={control} name={name}
+      control={control}
+      name={name}
       render={({ field }) => (
-        <Choice label={label} options={options} clearable chosen={field.value ? [field.value] : []} onChange={([chosen]) => field.onChange(chosen)} />
+        <Choice
+          label={label}
+          options={options}
+          clearable
+          chosen={field.value ? [field.value] : []}
+          onChange={([chosen]) => field.onChange(chosen)}
+        />
       )}
     />
   );
 }
 
 const withoutEmpty = (situation: Situation): Situation =>
-  Object.fromEntries(Object.entries(situation).filter(([, value]) => value !== undefined && value !== ''));
+  Object.fromEntries(
+    Object.entries(situation).filter(
+      ([key, value]) => value !== undefined && value !== '' && !(key === 'switchedOff' && value.length === 0),
+    ),
+  );
 
 const styles = StyleSheet.create({
   form: { gap: space.m },

@@ -11,15 +11,29 @@ export function SituationScreen({ id }: { id: string }) {
   const router = useRouter();
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
-  if (error ?? guide.error) return <Screen><Failed error={error ?? guide.error} retry={refetch} /></Screen>;
+  if (error ?? guide.error)
+    return (
+      <Screen>
+        <Failed error={error ?? guide.error} retry={refetch} />
+      </Screen>
+    );
   if (!draft || !state || !guide.data) return <Loading what="The specimen" />;
   return (
     <Screen widest={720}>
-      <Words size="display" heading={1}>Situation</Words>
+      <Words size="display" heading={1}>
+        Situation
+      </Words>
       <SituationForm
-        guide={guide.data.guide} label={state.content.label} situation={state.content.situation} submitLabel="Back to the Bench"
+        guide={guide.data.guide}
+        label={state.content.label}
+        situation={state.content.situation}
+        submitLabel="Back to the Bench"
         onSubmit={(label, situation) => {
-          draft.change((content) => ({ ...content, label, situation: { ...situation, switchedOff: content.situation.switchedOff } }));
+          draft.change((content) => ({
+            ...content,
+            label,
+            situation,
+          }));
           router.replace(`/specimens/${id}/bench`);
         }}
       />

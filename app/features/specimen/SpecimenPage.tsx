@@ -29,7 +29,12 @@ export function SpecimenPage({ id }: { id: string }) {
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
   const answer = useAssessment(guide.data, state?.content).data;
-  if (error ?? guide.error) return <Screen><Failed error={error ?? guide.error} retry={refetch} /></Screen>;
+  if (error ?? guide.error)
+    return (
+      <Screen>
+        <Failed error={error ?? guide.error} retry={refetch} />
+      </Screen>
+    );
   if (!draft || !state || !guide.data) return <Loading what="The specimen" />;
   const { content } = state;
   const book = guide.data.guide;
@@ -39,15 +44,36 @@ export function SpecimenPage({ id }: { id: string }) {
     <Screen
       foot={
         <View style={styles.actions}>
-          <Button label={content.readings.length ? 'Open on the Bench' : 'To the Bench'} onPress={() => router.push(`/specimens/${id}/bench`)} />
-          <Button kind="main" label={last ? 'Name it again' : 'Write it down'} onPress={() => router.push(`/specimens/${id}/name`)} />
+          <Button
+            label={content.readings.length ? 'Open on the Bench' : 'To the Bench'}
+            onPress={() => router.push(`/specimens/${id}/bench`)}
+          />
+          <Button
+            kind="main"
+            label={last ? 'Name it again' : 'Write it down'}
+            onPress={() => router.push(`/specimens/${id}/name`)}
+          />
         </View>
       }
     >
       <SavingTrouble draft={draft} state={state} />
-      {content.hidden && <Notice kind="note" title="Removed from the daybook" action={<Button small label="Put it back" onPress={() => hide(false)} />}>It is kept and can be restored.</Notice>}
+      {content.hidden && (
+        <Notice
+          kind="note"
+          title="Removed from the daybook"
+          action={<Button small label="Put it back" onPress={() => hide(false)} />}
+        >
+          It is kept and can be restored.
+        </Notice>
+      )}
       <View style={styles.head}>
-        {last ? <TaxonName guide={book} {...last} size={30} /> : <Words size="display" heading={1}>Not yet named</Words>}
+        {last ? (
+          <TaxonName guide={book} {...last} size={30} />
+        ) : (
+          <Words size="display" heading={1}>
+            Not yet named
+          </Words>
+        )}
         <Words quiet>
           {[last && inHundred(last.p), last && sayFacets(book, last.facets), content.label].filter(Boolean).join(' · ')}
         </Words>
@@ -56,20 +82,29 @@ export function SpecimenPage({ id }: { id: string }) {
       </View>
       {content.photo && (
         <Image
-          source={{ uri: urlOf('photo', { params: { hash: content.photo } }) }} style={styles.photo} resizeMode="contain" accessibilityLabel="Photo of the specimen"
+          source={{ uri: urlOf('photo', { params: { hash: content.photo } }) }}
+          style={styles.photo}
+          resizeMode="contain"
+          accessibilityLabel="Photo of the specimen"
         />
       )}
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
       <History guide={book} determinations={content.determinations} />
       <Sheet title="What was read" aside={`${content.readings.length}`}>
-        {content.readings.length === 0 && <Words quiet>Nothing yet. Open it on the Bench and begin with any mark you can see.</Words>}
+        {content.readings.length === 0 && (
+          <Words quiet>Nothing yet. Open it on the Bench and begin with any mark you can see.</Words>
+        )}
         {content.readings.map((reading, i) => {
           const character = book.characters.find((c) => c.id === reading.character);
           return character ? (
             <View key={reading.id ?? i} style={styles.reading}>
-              <Words size="small" quiet style={styles.what}>{character.label}</Words>
-              <Words size="small" strong style={styles.said}>{sayReading(character, reading)}</Words>
+              <Words size="small" quiet style={styles.what}>
+                {character.label}
+              </Words>
+              <Words size="small" strong style={styles.said}>
+                {sayReading(character, reading)}
+              </Words>
             </View>
           ) : null;
         })}
@@ -91,8 +126,15 @@ function SpecimenPlates({ guide, content, form }: { guide: Guide; content: Speci
     <View style={styles.plates}>
       {plates.map(({ view, plate }) => (
         <View key={view} style={styles.plate}>
-          <PlateView plate={plate} width={width} height={(width * plate.box.height) / plate.box.width} label={`The specimen as read, ${view}`} />
-          <Words size="small" quiet>{guide.views.find((v) => v.id === view)?.label ?? view}</Words>
+          <PlateView
+            plate={plate}
+            width={width}
+            height={(width * plate.box.height) / plate.box.width}
+            label={`The specimen as read, ${view}`}
+          />
+          <Words size="small" quiet>
+            {guide.views.find((v) => v.id === view)?.label ?? view}
+          </Words>
         </View>
       ))}
     </View>
@@ -107,8 +149,15 @@ function History({ guide, determinations }: { guide: Guide; determinations: read
         <View key={name.id} style={[styles.name, i > 0 && styles.earlier]}>
           <TaxonName guide={guide} {...name} size={i === 0 ? 19 : 16} />
           <Words size="small" quiet>
-            {[sayFacets(guide, name.facets), inHundred(name.p), name.by, sayDate(name.at, 'd MMM yyyy, HH:mm'), `guide version ${name.guideVersion}`]
-              .filter(Boolean).join(' · ')}
+            {[
+              sayFacets(guide, name.facets),
+              inHundred(name.p),
+              name.by,
+              sayDate(name.at, 'd MMM yyyy, HH:mm'),
+              `guide version ${name.guideVersion}`,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
           </Words>
           {name.overruled && <Words size="small" color={colour.against}>{`Otherwise than recommended: ${name.reason}`}</Words>}
           <Words size="small" quiet>{`Recommended then: ${name.recommended}`}</Words>
@@ -123,7 +172,12 @@ const styles = StyleSheet.create({
   actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   plate: {
-    backgroundColor: colour.paper, borderRadius: radius.l, borderWidth: 1, borderColor: colour.hairline, padding: space.s, alignItems: 'center',
+    backgroundColor: colour.paper,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    padding: space.s,
+    alignItems: 'center',
   },
   photo: { width: '100%', height: 320, borderRadius: radius.l, backgroundColor: colour.paper },
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },

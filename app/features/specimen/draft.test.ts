@@ -3,9 +3,22 @@ import { memoryKeeper } from '../../lib/device';
 import { createDraft, type Kept, type Send } from './draft';
 
 const ID = '0192f3a0-0000-7001-8000-000000000001';
-const content: SpecimenWrite = { version: 1, guideId: ID, label: 'L4', situation: {}, readings: [], determinations: [], hidden: false };
+const content: SpecimenWrite = {
+  version: 1,
+  guideId: ID,
+  label: 'L4',
+  situation: {},
+  readings: [],
+  determinations: [],
+  hidden: false,
+};
 const stored = (sent: SpecimenWrite, version: number): Specimen => ({
-  ...sent, id: ID, version, guideVersion: 1, createdAt: '2026-05-12T10:00:00Z', updatedAt: '2026-05-12T10:00:00Z',
+  ...sent,
+  id: ID,
+  version,
+  guideVersion: 1,
+  createdAt: '2026-05-12T10:00:00Z',
+  updatedAt: '2026-05-12T10:00:00Z',
   summary: { name: '', qualifier: 'unknown', facets: {}, p: 0, leadingForm: '', text: '' },
 });
 const label = (text: string) => (now: SpecimenWrite) => ({ ...now, label: text });
@@ -23,7 +36,13 @@ function server(at: SpecimenWrite = content) {
     now = stored(write, now.version + 1);
     return now;
   };
-  return { send, sent, now: () => now, fail: (problem?: RequestProblem) => (failing = problem), elsewhere: (text: string) => (now = stored({ ...now, label: text }, now.version + 1)) };
+  return {
+    send,
+    sent,
+    now: () => now,
+    fail: (problem?: RequestProblem) => (failing = problem),
+    elsewhere: (text: string) => (now = stored({ ...now, label: text }, now.version + 1)),
+  };
 }
 
 function open(given: ReturnType<typeof server>, dirty = false) {
@@ -52,7 +71,10 @@ describe('a draft', () => {
     const sending = draft.flush();
     draft.change(label('second'));
     await sending;
-    expect(to.sent.map(({ version, label: text }) => [version, text])).toEqual([[1, 'first'], [2, 'second']]);
+    expect(to.sent.map(({ version, label: text }) => [version, text])).toEqual([
+      [1, 'first'],
+      [2, 'second'],
+    ]);
     expect(to.now()).toMatchObject({ version: 3, label: 'second' });
   });
 

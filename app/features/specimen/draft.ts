@@ -66,7 +66,12 @@ export function contentOf(specimen: Specimen): SpecimenWrite {
  * sent waits. Determinations are history and are not undone.
  */
 export function createDraft({ id, content, dirty, unanswered: before, keeper, key, send, delay = 500, onSaved }: Parts): Draft {
-  const store = createStore<DraftState>({ content, saving: { at: dirty ? 'kept-here' : 'saved' }, canUndo: false, canRedo: false });
+  const store = createStore<DraftState>({
+    content,
+    saving: { at: dirty ? 'kept-here' : 'saved' },
+    canUndo: false,
+    canRedo: false,
+  });
   const past: SpecimenWrite[] = [];
   const future: SpecimenWrite[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;

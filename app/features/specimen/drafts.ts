@@ -25,7 +25,12 @@ async function send(id: string, body: SpecimenWrite): Promise<Specimen> {
 
 function open(station: string, id: string, { content, unanswered }: Kept, dirty: boolean): Draft {
   const draft = createDraft({
-    id, content, dirty, unanswered, keeper: device, key: keyOf(station, id),
+    id,
+    content,
+    dirty,
+    unanswered,
+    keeper: device,
+    key: keyOf(station, id),
     send,
     onSaved: remember,
   });
@@ -66,7 +71,10 @@ export function startDraft(station: string, id: string, content: SpecimenWrite):
 /** Ids of the specimens of a station with changes that only this device has. */
 export function unsentIds(station: string): string[] {
   const start = keyOf(station, '');
-  return device.keys().filter((key) => key.startsWith(start)).map((key) => key.slice(start.length));
+  return device
+    .keys()
+    .filter((key) => key.startsWith(start))
+    .map((key) => key.slice(start.length));
 }
 
 /** Try to send everything that waits. */

@@ -16,5 +16,7 @@ export function sayDate(date: string | undefined, pattern = 'd MMM yyyy'): strin
 /** "Quell Harbour, ledge 4 · 12 May 2026 · in the hand". */
 export function saySituation(situation: Situation, guide?: Guide): string {
   const region = guide?.regions.find((r) => r.id === situation.region)?.label;
-  return [situation.place || region, sayDate(situation.date), situation.distance && DISTANCE_LABELS[situation.distance]].filter(Boolean).join(' · ');
+  return [situation.place || region, sayDate(situation.date), situation.distance && DISTANCE_LABELS[situation.distance]]
+    .filter(Boolean)
+    .join(' · ');
 }

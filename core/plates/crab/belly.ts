@@ -21,7 +21,15 @@ function bilateral(right: Point[], sharp: number[] = []): Curve {
 export function sternumOutline(model: CrabModel): Curve {
   const at = (u: number, v: number) => onCarapace(model, u * STERNUM, v);
   return bilateral([
-    at(0, 0.33), at(0.26, 0.345), at(0.5, 0.41), at(0.82, 0.47), at(1, 0.58), at(0.98, 0.72), at(0.8, 0.86), at(0.5, 0.95), at(0, 0.97),
+    at(0, 0.33),
+    at(0.26, 0.345),
+    at(0.5, 0.41),
+    at(0.82, 0.47),
+    at(1, 0.58),
+    at(0.98, 0.72),
+    at(0.8, 0.86),
+    at(0.5, 0.95),
+    at(0, 0.97),
   ]);
 }
 
@@ -52,7 +60,10 @@ const under = (model: CrabModel) => GROUNDS[model.ground].pale;
 export function drawUnderside(pen: Pen, model: CrabModel): void {
   const polygon = sample(carapaceOutline(model), 4);
   shape(pen, {
-    outline: carapaceOutline(model), part: 'carapace', tint: GROUNDS[model.ground].limb, weight: 1.35,
+    outline: carapaceOutline(model),
+    part: 'carapace',
+    tint: GROUNDS[model.ground].limb,
+    weight: 1.35,
     tone: roundTone(polygon, model.width * 0.16, 0.05, 0.7),
   });
   if (pen.detail === 'tile') return;
@@ -66,9 +77,21 @@ export function drawUnderside(pen: Pen, model: CrabModel): void {
 export function drawSternum(pen: Pen, model: CrabModel): void {
   const outline = sternumOutline(model);
   const polygon = sample(outline, 4);
-  shape(pen, { outline, part: 'sternum', tint: under(model), weight: 0.95, tone: roundTone(polygon, model.width * 0.12, 0.03, 0.6) });
+  shape(pen, {
+    outline,
+    part: 'sternum',
+    tint: under(model),
+    weight: 0.95,
+    tone: roundTone(polygon, model.width * 0.12, 0.03, 0.6),
+  });
   const at = (u: number, v: number) => onCarapace(model, u * STERNUM, v);
-  const lines = [[0.47, 0.44], [0.57, 0.54], [0.67, 0.66], [0.78, 0.79], [0.86, 0.89]];
+  const lines = [
+    [0.47, 0.44],
+    [0.57, 0.54],
+    [0.67, 0.66],
+    [0.78, 0.79],
+    [0.86, 0.89],
+  ];
   for (const [from, to] of pen.detail === 'tile' ? [lines[0], lines[2]] : lines) {
     for (const side of [1, -1]) {
       const line = curve([at(0.22, from), at(0.6, (from + to) / 2 + 0.01), at(from < 0.7 ? 0.9 : 0.72, to)], [], false);
@@ -84,7 +107,13 @@ function mouthparts(pen: Pen, model: CrabModel): void {
   for (const side of [1, -1]) {
     const plate = curve([at(0.008, 0.14), at(0.12, 0.135), at(0.16, 0.19), at(0.15, 0.28), at(0.1, 0.35), at(0.02, 0.34)]);
     const outline = side > 0 ? plate : mirrored(plate);
-    shape(pen, { outline, part: 'mouth', tint: under(model), weight: 0.85, tone: roundTone(sample(outline, 3), model.width * 0.06, 0.04, 0.6) });
+    shape(pen, {
+      outline,
+      part: 'mouth',
+      tint: under(model),
+      weight: 0.85,
+      tone: roundTone(sample(outline, 3), model.width * 0.06, 0.04, 0.6),
+    });
     const crease = curve([at(0.075, 0.16), at(0.09, 0.24), at(0.075, 0.32)], [], false);
     stroke(pen, 'mouth', side > 0 ? crease : mirrored(crease), 0.008);
   }
@@ -95,24 +124,47 @@ export function drawAbdomen(pen: Pen, model: CrabModel): void {
   const outline = abdomenOutline(model);
   const polygon = sample(outline, 5);
   if (model.eggs) eggs(pen, model, polygon);
-  shape(pen, { outline, part: 'abdomen', tint: under(model), weight: 1.1, tone: roundTone(polygon, model.width * 0.09, 0.04, 0.7) });
+  shape(pen, {
+    outline,
+    part: 'abdomen',
+    tint: under(model),
+    weight: 1.1,
+    tone: roundTone(polygon, model.width * 0.09, 0.04, 0.7),
+  });
   const { tip } = ABDOMENS[model.abdomen];
   const folds = pen.detail === 'tile' ? 3 : 6;
   for (let i = 1; i <= folds; i++) {
     const y = (ROOT + (tip - ROOT) * (i / (folds + 1.2))) * model.length;
     const half = crossing(polygon, y) * 0.97;
     const sag = model.length * 0.014;
-    stroke(pen, 'abdomen', curve([[-half, y], [-half / 2, y + sag], [half / 2, y + sag], [half, y]], [], false), 0.011);
+    stroke(
+      pen,
+      'abdomen',
+      curve(
+        [
+          [-half, y],
+          [-half / 2, y + sag],
+          [half / 2, y + sag],
+          [half, y],
+        ],
+        [],
+        false,
+      ),
+      0.011,
+    );
   }
   note(pen, 'abdomen', [onCarapace(model, -0.5, 0.34), onCarapace(model, 0.5, 1.04)]);
   note(pen, 'belly', [onCarapace(model, -0.72, 0.3), onCarapace(model, 0.72, 1.02)]);
 }
 
 function crossing(polygon: readonly Point[], y: number): number {
-  return Math.max(0, ...polygon.map(([ax, ay], i) => {
-    const [bx, by] = polygon[(i + 1) % polygon.length];
-    return ay > y !== by > y ? ax + ((y - ay) / (by - ay)) * (bx - ax) : 0;
-  }));
+  return Math.max(
+    0,
+    ...polygon.map(([ax, ay], i) => {
+      const [bx, by] = polygon[(i + 1) % polygon.length];
+      return ay > y !== by > y ? ax + ((y - ay) / (by - ay)) * (bx - ax) : 0;
+    }),
+  );
 }
 
 function eggs(pen: Pen, model: CrabModel, abdomen: readonly Point[]): void {
@@ -126,7 +178,9 @@ function eggs(pen: Pen, model: CrabModel, abdomen: readonly Point[]): void {
     const r = pen.detail === 'full' ? Math.sqrt(0.42 + 0.58 * chance()) : 0.92;
     const right: Point = [reach * r * Math.cos(a), model.length * (0.68 + 0.33 * r * Math.sin(a))];
     return [right, [-right[0], right[1]]];
-  }).flat().filter(([x, y]) => !inside(edge, x * 1.02, y));
+  })
+    .flat()
+    .filter(([x, y]) => !inside(edge, x * 1.02, y));
   grains(pen, 'eggs', mass, radius, '#D08A3E');
 }
 
@@ -144,5 +198,9 @@ function spots(pen: Pen, model: CrabModel): void {
   const d = tile ? dotPath(discs.map((disc) => disc.at)) : discPath(discs);
   const ink = tile ? { stroke: SPOT, strokeWidth: Math.round(model.width * 4) } : { fill: SPOT };
   pen.inks.push({ d, part: 'spots', opacity: 0.92, ...ink });
-  note(pen, 'spots', discs.map((d) => d.at));
+  note(
+    pen,
+    'spots',
+    discs.map((d) => d.at),
+  );
 }

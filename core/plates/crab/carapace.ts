@@ -107,10 +107,7 @@ export function carapaceOutline(model: CrabModel): Curve {
   const reach = Math.max(...sample(right, 12).map(([u]) => u));
   const front = half.points[0][1];
   const rear = half.points[half.points.length - 1][1];
-  const toMm = ([u, v]: Point): Point => [
-    (u / reach) * (model.width / 2),
-    ((v - front) / (rear - front)) * model.length,
-  ];
+  const toMm = ([u, v]: Point): Point => [(u / reach) * (model.width / 2), ((v - front) / (rear - front)) * model.length];
   const inMm = mapCurve(right, toMm);
   const left = mirrored(inMm);
   const joined = [...inMm.points, ...left.points.slice(1, -1)];
@@ -135,12 +132,18 @@ function grooves(model: CrabModel): { line: Curve; weight: number }[] {
     right.push({ line: curve([at(0.2, 0.85), at(0.42, 0.83), at(0.62, 0.73)], [], false), weight: 0.01 });
     right.push({ line: curve([at(0.1, 0.43), at(0.06, 0.33), at(0.085, 0.22)], [], false), weight: 0.008 });
   }
-  return right.flatMap(({ line, weight }) => [{ line, weight }, { line: mirrored(line), weight }]);
+  return right.flatMap(({ line, weight }) => [
+    { line, weight },
+    { line: mirrored(line), weight },
+  ]);
 }
 
 /** Swellings of the back as soft ellipses: centre, radii and strength. */
 const SWELLINGS = [
-  [0, 0.36, 0.3, 0.13, 0.2], [0.48, 0.3, 0.24, 0.12, 0.2], [0.56, 0.58, 0.28, 0.15, 0.22], [0, 0.68, 0.2, 0.11, 0.24],
+  [0, 0.36, 0.3, 0.13, 0.2],
+  [0.48, 0.3, 0.24, 0.12, 0.2],
+  [0.56, 0.58, 0.28, 0.15, 0.22],
+  [0, 0.68, 0.2, 0.11, 0.24],
 ] as const;
 
 function backTone(model: CrabModel, polygon: Point[]): Tone {
@@ -212,7 +215,8 @@ function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
       radius: model.width * (0.009 + chance() * 0.014) * (pen.detail === 'full' ? 1 : 1.5),
     })).filter(({ at, radius }) => inside(edge, at[0] + radius * 2 * Math.sign(at[0]), at[1]));
     const d = pen.detail === 'full' ? discPath(spots) : dotPath(spots.map((spot) => spot.at));
-    const ink = pen.detail === 'full' ? { fill: ground.dark } : { stroke: ground.dark, strokeWidth: Math.round(model.width * 4.5) };
+    const ink =
+      pen.detail === 'full' ? { fill: ground.dark } : { stroke: ground.dark, strokeWidth: Math.round(model.width * 4.5) };
     pen.inks.push({ d, part: 'carapace', opacity: 0.9, ...ink });
   }
 }
@@ -224,7 +228,14 @@ function granules(pen: Pen, model: CrabModel, polygon: Point[]): void {
   const many = (model.granules === 'dense' ? 150 : 26) / (pen.detail === 'full' ? 1 : model.granules === 'dense' ? 9 : 5);
   const size = pen.detail === 'full' ? 1 : 1.9;
   const at = Array.from({ length: Math.round(many) }, () => onCarapace(model, (chance() * 2 - 1) * 0.9, 0.14 + chance() * 0.76));
-  grains(pen, 'carapace', at.filter(([x, y]) => inside(edge, x * 1.06, y)), model.width * 0.0085 * size, PAPER, 0.4);
+  grains(
+    pen,
+    'carapace',
+    at.filter(([x, y]) => inside(edge, x * 1.06, y)),
+    model.width * 0.0085 * size,
+    PAPER,
+    0.4,
+  );
 }
 
 /** Barnacles and scratches of an old shell. */
@@ -234,7 +245,21 @@ function wear(pen: Pen, model: CrabModel): void {
   const at = () => onCarapace(model, (chance() * 2 - 1) * 0.66, 0.2 + chance() * 0.6);
   for (let i = 0; i < 5; i++) {
     const [x, y] = at();
-    stroke(pen, 'carapace', curve([[x, y], [x + model.width * 0.05, y - model.width * 0.03]], [], false), 0.008, PAPER, 0.9);
+    stroke(
+      pen,
+      'carapace',
+      curve(
+        [
+          [x, y],
+          [x + model.width * 0.05, y - model.width * 0.03],
+        ],
+        [],
+        false,
+      ),
+      0.008,
+      PAPER,
+      0.9,
+    );
   }
   if (model.worn !== 'fouled') return;
   for (let i = 0; i < (pen.detail === 'full' ? 7 : 3); i++) {
@@ -249,10 +274,8 @@ function wear(pen: Pen, model: CrabModel): void {
 /** The carapace from above, with all that is on it. */
 export function drawBack(pen: Pen, model: CrabModel): void {
   const outline = carapaceOutline(model);
-  const polygon = shape(
-    pen,
-    { outline, part: 'carapace', tint: GROUNDS[model.ground].body, weight: 1.35 },
-    (within) => backPattern(pen, model, within),
+  const polygon = shape(pen, { outline, part: 'carapace', tint: GROUNDS[model.ground].body, weight: 1.35 }, (within) =>
+    backPattern(pen, model, within),
   );
   if (pen.detail === 'full') stippleIn(pen, 'carapace', polygon, backTone(model, polygon));
   if (pen.detail === 'figure') return;
@@ -272,20 +295,42 @@ export function drawFace(pen: Pen, model: CrabModel): void {
   for (const side of [-1, 1]) {
     const mirror = ([x, y]: Point): Point => [x * side, y];
     if (pen.detail === 'full') {
-      const feeler = curve([[0.1, 0.02], [0.13, -0.1], [0.19, -0.19], [0.2, -0.34]].map(([x, y]): Point => mirror([x * w, y * w])), [], false);
+      const feeler = curve(
+        [
+          [0.1, 0.02],
+          [0.13, -0.1],
+          [0.19, -0.19],
+          [0.2, -0.34],
+        ].map(([x, y]): Point => mirror([x * w, y * w])),
+        [],
+        false,
+      );
       stroke(pen, 'eyes', feeler, 0.008);
     }
     const base: Point = [0.185 * w, 0.09 * w];
     const tip: Point = [(0.185 + reach * 0.22) * w, (0.035 - reach) * w];
     const stalk = curve(
-      ([[base[0] - 0.026 * w, base[1]], [tip[0] - 0.021 * w, tip[1]], [tip[0] + 0.021 * w, tip[1]], [base[0] + 0.03 * w, base[1]]] as Point[]).map(mirror),
+      (
+        [
+          [base[0] - 0.026 * w, base[1]],
+          [tip[0] - 0.021 * w, tip[1]],
+          [tip[0] + 0.021 * w, tip[1]],
+          [base[0] + 0.03 * w, base[1]],
+        ] as Point[]
+      ).map(mirror),
     );
     shape(pen, { outline: stalk, part: 'eyes', tint: GROUNDS[model.ground].limb, weight: 0.8 });
     const eye = mirror(tip);
     pen.inks.push({ d: discPath([{ at: eye, radius: 0.031 * w }]), part: 'eyes', fill: INK });
-    if (pen.detail === 'full') pen.inks.push({
-      d: discPath([{ at: [eye[0] - 0.01 * w, eye[1] - 0.011 * w], radius: 0.008 * w }]), part: 'eyes', fill: PAPER,
-    });
-    note(pen, 'eyes', [[eye[0] - 0.05 * w, eye[1] - 0.05 * w], [eye[0] + 0.05 * w, eye[1] + 0.1 * w]]);
+    if (pen.detail === 'full')
+      pen.inks.push({
+        d: discPath([{ at: [eye[0] - 0.01 * w, eye[1] - 0.011 * w], radius: 0.008 * w }]),
+        part: 'eyes',
+        fill: PAPER,
+      });
+    note(pen, 'eyes', [
+      [eye[0] - 0.05 * w, eye[1] - 0.05 * w],
+      [eye[0] + 0.05 * w, eye[1] + 0.1 * w],
+    ]);
   }
 }

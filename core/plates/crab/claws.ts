@@ -5,17 +5,48 @@ import { type CrabModel, GROUNDS, INSIDES } from './model';
 
 /** Hand and fixed finger, 1 long from wrist to tip, and as deep as 1; y above 0 is the side of the moving finger. */
 const HAND: Point[] = [
-  [0, -0.16], [0.05, -0.34], [0.16, -0.46], [0.3, -0.5], [0.45, -0.47], [0.6, -0.37], [0.76, -0.25], [0.9, -0.12], [1, 0.06],
-  [0.9, 0.0], [0.76, -0.055], [0.63, -0.04], [0.555, 0.03], [0.53, 0.22], [0.5, 0.4], [0.38, 0.5], [0.22, 0.47], [0.08, 0.34], [0.01, 0.16],
+  [0, -0.16],
+  [0.05, -0.34],
+  [0.16, -0.46],
+  [0.3, -0.5],
+  [0.45, -0.47],
+  [0.6, -0.37],
+  [0.76, -0.25],
+  [0.9, -0.12],
+  [1, 0.06],
+  [0.9, 0.0],
+  [0.76, -0.055],
+  [0.63, -0.04],
+  [0.555, 0.03],
+  [0.53, 0.22],
+  [0.5, 0.4],
+  [0.38, 0.5],
+  [0.22, 0.47],
+  [0.08, 0.34],
+  [0.01, 0.16],
 ];
 const HAND_TIP = 8;
 /** The moving finger, hinged on the hand. */
 const FINGER: Point[] = [
-  [0.5, 0.2], [0.48, 0.36], [0.56, 0.47], [0.7, 0.47], [0.85, 0.35], [0.95, 0.2], [0.99, 0.075], [0.9, 0.13], [0.78, 0.165], [0.64, 0.15],
+  [0.5, 0.2],
+  [0.48, 0.36],
+  [0.56, 0.47],
+  [0.7, 0.47],
+  [0.85, 0.35],
+  [0.95, 0.2],
+  [0.99, 0.075],
+  [0.9, 0.13],
+  [0.78, 0.165],
+  [0.64, 0.15],
 ];
 const FINGER_TIP = 6;
 const HINGE: Point = [0.52, 0.3];
-const CREASE: Point[] = [[0.2, -0.12], [0.42, -0.2], [0.62, -0.2], [0.8, -0.13]];
+const CREASE: Point[] = [
+  [0.2, -0.12],
+  [0.42, -0.2],
+  [0.62, -0.2],
+  [0.8, -0.13],
+];
 /** From which share of the length the fingers are dark. */
 const DARK_FROM = { pale: Infinity, 'dark-tip': 0.86, 'half-dark': 0.7 } as const;
 
@@ -76,8 +107,20 @@ export function drawClaw(pen: Pen, model: CrabModel, right: boolean, below: bool
     pen.inks.push({ d: linePath(bones.points, false), part: `${part}-arm`, stroke: INK, strokeWidth: Math.round(w * 9) });
     pen.inks.push({ d: linePath(bones.points, false), part: `${part}-arm`, stroke: tint, strokeWidth: Math.round(w * 6.5) });
   } else {
-    shape(pen, { outline: own(arm), part: `${part}-arm`, tint, weight: 0.95, tone: roundTone(sample(own(arm), 4), w * 0.08, 0.02, 0.6) });
-    shape(pen, { outline: own(joint), part: `${part}-arm`, tint, weight: 0.95, tone: roundTone(sample(own(joint), 4), w * 0.07, 0.02, 0.6) });
+    shape(pen, {
+      outline: own(arm),
+      part: `${part}-arm`,
+      tint,
+      weight: 0.95,
+      tone: roundTone(sample(own(arm), 4), w * 0.08, 0.02, 0.6),
+    });
+    shape(pen, {
+      outline: own(joint),
+      part: `${part}-arm`,
+      tint,
+      weight: 0.95,
+      tone: roundTone(sample(own(joint), 4), w * 0.07, 0.02, 0.6),
+    });
   }
 
   const gape = model.gaping ? -20 : -2;
@@ -92,13 +135,23 @@ export function drawClaw(pen: Pen, model: CrabModel, right: boolean, below: bool
   const finger = own(mapCurve(curve(FINGER.map(swing), [FINGER_TIP]), place));
   const fingerTint = below ? handTint : GROUNDS[model.ground].limb;
 
-  shape(pen, { outline: finger, part, tint: fingerTint, weight: 1, tone: roundTone(sample(finger, 4), depth * 0.3, 0.04, 0.7) },
-    (polygon) => darken(pen, model, part, polygon, (x) => own1(place(swing([x, 0])), right), own1(place(swing([1, 0])), right)));
+  shape(
+    pen,
+    { outline: finger, part, tint: fingerTint, weight: 1, tone: roundTone(sample(finger, 4), depth * 0.3, 0.04, 0.7) },
+    (polygon) => darken(pen, model, part, polygon, (x) => own1(place(swing([x, 0])), right), own1(place(swing([1, 0])), right)),
+  );
   if (pen.detail !== 'figure') biteTeeth(pen, model, part, place, right, depth);
-  shape(pen, { outline: hand, part, tint: handTint, weight: 1.15, tone: roundTone(sample(hand, 4), depth * 0.42, 0.04, 0.8) },
-    (polygon) => darken(pen, model, part, polygon, (x) => own1(place([x, 0]), right), own1(place([1, 0]), right)));
+  shape(
+    pen,
+    { outline: hand, part, tint: handTint, weight: 1.15, tone: roundTone(sample(hand, 4), depth * 0.42, 0.04, 0.8) },
+    (polygon) => darken(pen, model, part, polygon, (x) => own1(place([x, 0]), right), own1(place([1, 0]), right)),
+  );
   if (pen.detail === 'full') {
-    const crease = curve(CREASE.map((p) => own1(place(p), right)), [], false);
+    const crease = curve(
+      CREASE.map((p) => own1(place(p), right)),
+      [],
+      false,
+    );
     stroke(pen, part, crease, 0.007);
   }
   note(pen, `${part}-fingers`, [...sample(finger, 2), own1(place([0.5, -0.3]), right), own1(place([1, 0.06]), right)]);
@@ -133,7 +186,15 @@ function limbBetween(from: Point, to: Point, wide: number, narrow: number): Curv
     from[1] + (to[1] - from[1]) * t + out[1] * half * side,
   ];
   return curve([
-    at(-0.06, -0.5, wide), at(0.15, -1, wide), at(0.6, -1, (wide + narrow) / 2), at(0.95, -0.95, narrow), at(1.12, -0.4, narrow),
-    at(1.12, 0.4, narrow), at(0.95, 0.95, narrow), at(0.6, 1, (wide + narrow) / 2), at(0.15, 1, wide), at(-0.06, 0.5, wide),
+    at(-0.06, -0.5, wide),
+    at(0.15, -1, wide),
+    at(0.6, -1, (wide + narrow) / 2),
+    at(0.95, -0.95, narrow),
+    at(1.12, -0.4, narrow),
+    at(1.12, 0.4, narrow),
+    at(0.95, 0.95, narrow),
+    at(0.6, 1, (wide + narrow) / 2),
+    at(0.15, 1, wide),
+    at(-0.06, 0.5, wide),
   ]);
 }

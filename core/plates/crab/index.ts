@@ -18,7 +18,12 @@ export { crabTile } from './tiles';
 export const CRAB_VIEWS = ['dorsal', 'ventral'] as const;
 export type CrabView = (typeof CRAB_VIEWS)[number];
 
-const COXAE: [number, number][] = [[0.5, 0.5], [0.52, 0.61], [0.46, 0.73], [0.36, 0.84]];
+const COXAE: [number, number][] = [
+  [0.5, 0.5],
+  [0.52, 0.61],
+  [0.46, 0.73],
+  [0.36, 0.84],
+];
 
 /** A whole crab from above or below, in millimetres, midline at x = 0 and front at y = 0. */
 export function drawCrab(traits: Traits, view: CrabView, detail: Detail = 'full', pose: CrabModel['pose'] = 'rest'): Plate {

@@ -9,17 +9,29 @@ const SHARES = [0.37, 0.15, 0.26, 0.22];
 const PAIRS = [0.95, 1, 0.96, 0.84];
 /** Directions of the segments of each right leg, in degrees clockwise from straight out. */
 const REST = [
-  [-34, -8, 36, 62], [-13, 14, 54, 78], [11, 34, 72, 96], [36, 60, 94, 116],
+  [-34, -8, 36, 62],
+  [-13, 14, 54, 78],
+  [11, 34, 72, 96],
+  [36, 60, 94, 116],
 ];
 const FLAT = [
-  [-20, 30, 84, 108], [-6, 44, 98, 122], [14, 62, 112, 136], [36, 80, 126, 150],
+  [-20, 30, 84, 108],
+  [-6, 44, 98, 122],
+  [14, 62, 112, 136],
+  [36, 80, 126, 150],
 ];
 const FLEE = [
-  [-50, -30, -4, 20], [-26, -6, 24, 48], [0, 16, 46, 70], [22, 40, 66, 90],
+  [-50, -30, -4, 20],
+  [-26, -6, 24, 48],
+  [0, 16, 46, 70],
+  [22, 40, 66, 90],
 ];
 /** Half widths of the segments along them, in carapace widths. */
 const WIDTHS = [
-  [0.052, 0.078, 0.077, 0.056], [0.05, 0.06, 0.06, 0.046], [0.042, 0.05, 0.047, 0.036], [0.034, 0.03, 0.02, 0.003],
+  [0.052, 0.078, 0.077, 0.056],
+  [0.05, 0.06, 0.06, 0.046],
+  [0.042, 0.05, 0.047, 0.036],
+  [0.034, 0.03, 0.02, 0.003],
 ];
 const TIPS = {
   stout: [0.036, 0.036, 0.025, 0.003],
@@ -28,7 +40,12 @@ const TIPS = {
 } as const;
 
 /** Where the right legs leave the shell, seen from above, in carapace units. */
-export const LEG_ROOTS: [number, number][] = [[0.78, 0.4], [0.8, 0.51], [0.74, 0.63], [0.6, 0.75]];
+export const LEG_ROOTS: [number, number][] = [
+  [0.78, 0.4],
+  [0.8, 0.51],
+  [0.74, 0.63],
+  [0.6, 0.75],
+];
 
 /** Joints of a right leg from its root; the segments add up to its length exactly. */
 export function legJoints(model: CrabModel, leg: number, root: Point): Point[] {
@@ -52,8 +69,19 @@ function segment(from: Point, to: Point, halfWidths: readonly number[], width: n
     return [p[0] + out[0] * (half * side + sag), p[1] + out[1] * (half * side + sag)];
   };
   const ends: Point[] = hooked ? [to] : [mix(at(0.98, -0.75), at(1.03, -0.3), 0.5), mix(at(0.98, 0.75), at(1.03, 0.3), 0.5)];
-  const points: Point[] = [at(0.02, -0.7), at(0.14, -1), at(0.4, -1), at(0.68, -1), at(0.88, -1), ...ends,
-    at(0.88, 1), at(0.68, 1), at(0.4, 1), at(0.14, 1), at(0.02, 0.7)];
+  const points: Point[] = [
+    at(0.02, -0.7),
+    at(0.14, -1),
+    at(0.4, -1),
+    at(0.68, -1),
+    at(0.88, -1),
+    ...ends,
+    at(0.88, 1),
+    at(0.68, 1),
+    at(0.4, 1),
+    at(0.14, 1),
+    at(0.02, 0.7),
+  ];
   return curve(points, hooked ? [5] : []);
 }
 
@@ -81,7 +109,11 @@ export function drawLeg(pen: Pen, model: CrabModel, { root, leg, right, tint }: 
       (within) => i !== 3 && bands(pen, model, part, within, side(joints[i]), side(joints[i + 1])),
     );
     if (i === 0 && pen.detail === 'full') {
-      const ridge = curve([0.12, 0.4, 0.7, 0.92].map((t) => mix(joints[0], joints[1], t)), [], false);
+      const ridge = curve(
+        [0.12, 0.4, 0.7, 0.92].map((t) => mix(joints[0], joints[1], t)),
+        [],
+        false,
+      );
       stroke(pen, part, own(ridge), 0.006);
     }
   }
@@ -94,7 +126,10 @@ function bands(pen: Pen, model: CrabModel, part: string, polygon: readonly Point
   if (model.legBands === 'none') return;
   const bold = model.legBands === 'bold';
   const along: Point = minus(to, from);
-  for (const [a, b] of [[0.26, bold ? 0.48 : 0.36], [0.68, bold ? 0.88 : 0.78]]) {
+  for (const [a, b] of [
+    [0.26, bold ? 0.48 : 0.36],
+    [0.68, bold ? 0.88 : 0.78],
+  ]) {
     const ring = cut(cut(polygon, mix(from, to, a), along), mix(from, to, b), times(along, -1));
     wash(pen, part, ring, GROUNDS[model.ground].dark, bold ? 0.95 : 0.5);
   }

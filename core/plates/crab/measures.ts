@@ -19,7 +19,13 @@ export const lengthOf = ({ line }: Measure): number =>
 function widestOf(outline: Point[], name: string): Measure {
   const box = boxOf(outline);
   const right = outline.reduce((a, b) => (b[0] > a[0] ? b : a));
-  return { name, line: [[box.x, right[1]], [box.x + box.width, right[1]]] };
+  return {
+    name,
+    line: [
+      [box.x, right[1]],
+      [box.x + box.width, right[1]],
+    ],
+  };
 }
 
 const width = (model: CrabModel, name: string) => widestOf(sample(carapaceOutline(model), 12), name);
@@ -27,16 +33,16 @@ const width = (model: CrabModel, name: string) => widestOf(sample(carapaceOutlin
 /** Where each measured character is taken on the drawing: one line for a length, two for a ratio. */
 const TAKEN: Record<string, (model: CrabModel) => Measure[]> = {
   'carapace-width': (model) => [width(model, 'width')],
-  'width-ratio': (model) => [
-    width(model, 'width'),
-    { name: 'length', line: [[0, 0], onCarapace(model, 0, 1)] },
-  ],
+  'width-ratio': (model) => [width(model, 'width'), { name: 'length', line: [[0, 0], onCarapace(model, 0, 1)] }],
   'abdomen-ratio': (model) => [
     widestOf(sample(abdomenOutline(model), 12), 'abdomen'),
     widestOf(sample(sternumOutline(model), 12), 'breastplate'),
   ],
   'claw-ratio': (model) => [{ name: 'claw', line: clawLines(model).length }, width(model, 'carapace')],
-  'claw-depth': (model) => [{ name: 'depth', line: clawLines(model).depth }, { name: 'length', line: clawLines(model).length }],
+  'claw-depth': (model) => [
+    { name: 'depth', line: clawLines(model).depth },
+    { name: 'length', line: clawLines(model).length },
+  ],
   'leg-ratio': (model) => [{ name: 'leg', line: legJoints(model, 1, onCarapace(model, 0.8, 0.51)) }, width(model, 'carapace')],
 };
 

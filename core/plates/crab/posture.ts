@@ -30,4 +30,3 @@ export function drawPosture(traits: Traits, pose: CrabModel['pose']): Plate {
   }
   return finish(pen, 0.02);
 }
-

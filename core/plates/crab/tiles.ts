@@ -16,7 +16,13 @@ const PARTS: Record<string, { draw: (pen: Pen, model: CrabModel, ventral: boolea
   rear: { draw: back, margin: 0 },
   back: { draw: back, margin: 0 },
   carapace: { draw: above, margin: 0.06 },
-  claws: { draw: (pen, model) => { bothClaws(pen, model); back(pen, model); }, margin: 0 },
+  claws: {
+    draw: (pen, model) => {
+      bothClaws(pen, model);
+      back(pen, model);
+    },
+    margin: 0,
+  },
   'claw-right': { draw: (pen, model, ventral) => drawClaw(pen, model, true, ventral), margin: 0.08 },
   'claw-right-fingers': { draw: (pen, model) => drawClaw(pen, model, true, false), margin: 0.06 },
   'leg-2-right': { draw: leg, margin: 0.06 },
@@ -54,14 +60,26 @@ const TILE_LEG = '#E8CDA2';
 
 /** A crab with nothing remarkable about it: tiles differ from each other only in the state they show. */
 const NEUTRAL: Traits = {
-  'carapace-width': 30, 'width-ratio': 1.26, 'front-edge': 'two-lobes', 'side-teeth': 5, 'tooth-form': 'sharp', 'back-groove': 'faint',
-  granules: 'smooth', 'claw-ratio': 0.68, 'claw-depth': 0.47, 'leg-ratio': 1.25, abdomen: 'narrow', 'abdomen-ratio': 0.4,
+  'carapace-width': 30,
+  'width-ratio': 1.26,
+  'front-edge': 'two-lobes',
+  'side-teeth': 5,
+  'tooth-form': 'sharp',
+  'back-groove': 'faint',
+  granules: 'smooth',
+  'claw-ratio': 0.68,
+  'claw-depth': 0.47,
+  'leg-ratio': 1.25,
+  abdomen: 'narrow',
+  'abdomen-ratio': 0.4,
   'ground-colour': 'ochre',
 };
 
 /** What goes with a state, so that the tile looks as such animals do. */
 const WITH: Record<string, Traits> = {
-  broad: { 'abdomen-ratio': 0.82 }, slim: { 'abdomen-ratio': 0.34 }, carried: { abdomen: 'broad', 'abdomen-ratio': 0.72 },
+  broad: { 'abdomen-ratio': 0.82 },
+  slim: { 'abdomen-ratio': 0.34 },
+  carried: { abdomen: 'broad', 'abdomen-ratio': 0.72 },
 };
 
 /**

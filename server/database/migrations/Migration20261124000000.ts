@@ -23,7 +23,7 @@ export class Migration20261124000000 extends Migration {
     this.addSql(`
       create table guide_version (
         guide_id uuid not null references guide (id) on delete cascade, version int not null,
-        station_id uuid not null references station (id) on delete cascade, hash char(64) not null, content jsonb not null,
+        station_id uuid not null references station (id) on delete cascade, hash char(64) not null, content json not null,
         created_at timestamptz not null default now(), primary key (guide_id, version));`);
     this.addSql(`
       create table specimen (
