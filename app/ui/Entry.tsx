@@ -3,7 +3,7 @@ import { StyleSheet, TextInput, type TextInputProps, View } from 'react-native';
 import { colour, font, radius, space, TOUCH } from '../theme';
 import { Words } from './Words';
 
-interface EntryProps extends Omit<TextInputProps, 'onChange'> {
+export interface EntryProps extends Omit<TextInputProps, 'onChange'> {
   label: string;
   value: string;
   onChangeText: (text: string) => void;

@@ -2,7 +2,7 @@ import { type Character, compileGuide, frequenciesOf, type Guide, type Table, ta
 import { sayFacets } from '@plesion/core/specimen';
 import { useMemo } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, radius, space, WIDE } from '../../theme';
+import { colour, space, WIDE } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
@@ -11,7 +11,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { inWorkingOrder, sayValue } from '../bench/readings';
 import { formPlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
+import { PlateSheet } from '../plates/PlateSheet';
 import { useGuide } from './useGuide';
 
 /** One form: its plates large, and what the guide says of it. */
@@ -34,15 +34,7 @@ export function FormPage({ id, formId }: { id: string; formId: string }) {
         {['dorsal', 'ventral'].map((view) => {
           const plate = formPlate(guide, formId, view, 'full');
           return plate ? (
-            <View key={view} style={styles.plate}>
-              <PlateView
-                plate={plate}
-                width={width}
-                height={(width * plate.box.height) / plate.box.width}
-                label={`Plate, ${view}`}
-              />
-              <ScaleBar mm={10} pixels={(10 * width) / plate.box.width} />
-            </View>
+            <PlateSheet key={view} plate={plate} width={width} label={`Plate, ${view}`} caption={sayView(guide, view)} />
           ) : null;
         })}
       </View>
@@ -69,12 +61,7 @@ function FormHead({ guide, formId }: { guide: Guide; formId: string }) {
   );
 }
 
-const ScaleBar = ({ mm, pixels }: { mm: number; pixels: number }) => (
-  <View style={styles.scale}>
-    <View style={[styles.bar, { width: pixels }]} />
-    <Words size="small" quiet>{`${mm} mm`}</Words>
-  </View>
-);
+const sayView = (guide: Guide, view: string) => guide.views.find((v) => v.id === view)?.label ?? view;
 
 function Description({ guide, formId }: { guide: Guide; formId: string }) {
   const compiled = useMemo(() => compileGuide(guide), [guide]);
@@ -122,15 +109,6 @@ function sayScore(character: Character, table: Table, form: number): string {
 
 const styles = StyleSheet.create({
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  plate: {
-    backgroundColor: colour.paper,
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    padding: space.s,
-  },
-  scale: { alignItems: 'flex-end', alignSelf: 'flex-end', padding: space.s },
-  bar: { height: 6, borderLeftWidth: 1.5, borderRightWidth: 1.5, borderBottomWidth: 1.5, borderColor: colour.ink },
   group: { gap: 3, paddingBottom: space.s },
   row: { flexDirection: 'row', gap: space.m, justifyContent: 'space-between' },
   what: { flex: 1 },

@@ -1,11 +1,11 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { RequestProblem, schemas } from '@plesion/contract';
 import { useState } from 'react';
-import { Controller, type Path, useForm, type UseFormSetError } from 'react-hook-form';
+import { type Path, useForm, type UseFormSetError } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Entry } from '../../ui/Entry';
+import { FormEntry } from '../../ui/FormEntry';
 import { Mark } from '../../ui/Mark';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -69,36 +69,14 @@ function AccountForm() {
   );
   return (
     <View style={styles.form}>
-      <Controller
-        control={form.control}
-        name="name"
-        render={({ field, fieldState }) => (
-          <Entry
-            label="Account"
-            autoCapitalize="none"
-            autoComplete="username"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            problem={fieldState.error?.message}
-          />
-        )}
-      />
-      <Controller
+      <FormEntry control={form.control} name="name" label="Account" autoCapitalize="none" autoComplete="username" />
+      <FormEntry
         control={form.control}
         name="password"
-        render={({ field, fieldState }) => (
-          <Entry
-            label="Password"
-            secureTextEntry
-            autoComplete="current-password"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            onSubmitEditing={() => void submit()}
-            problem={fieldState.error?.message}
-          />
-        )}
+        label="Password"
+        secureTextEntry
+        autoComplete="current-password"
+        onSubmitEditing={() => void submit()}
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Sign in" busy={signIn.isPending} onPress={() => void submit()} />
@@ -114,52 +92,28 @@ function StationForm() {
   );
   return (
     <View style={styles.form}>
-      <Controller
+      <FormEntry
         control={form.control}
         name="station"
-        render={({ field, fieldState }) => (
-          <Entry
-            label="Name of the station"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            problem={fieldState.error?.message}
-            hint="The group that works together and shares a daybook."
-          />
-        )}
+        label="Name of the station"
+        hint="The group that works together and shares a daybook."
       />
-      <Controller
+      <FormEntry
         control={form.control}
         name="name"
-        render={({ field, fieldState }) => (
-          <Entry
-            label="Your account"
-            autoCapitalize="none"
-            autoComplete="username"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            problem={fieldState.error?.message}
-            hint="It signs your determinations."
-          />
-        )}
+        label="Your account"
+        autoCapitalize="none"
+        autoComplete="username"
+        hint="It signs your determinations."
       />
-      <Controller
+      <FormEntry
         control={form.control}
         name="password"
-        render={({ field, fieldState }) => (
-          <Entry
-            label="Password"
-            secureTextEntry
-            autoComplete="new-password"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            onSubmitEditing={() => void submit()}
-            problem={fieldState.error?.message}
-            hint="8 characters or more."
-          />
-        )}
+        label="Password"
+        secureTextEntry
+        autoComplete="new-password"
+        onSubmitEditing={() => void submit()}
+        hint="8 characters or more."
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Make the station" busy={makeStation.isPending} onPress={() => void submit()} />

@@ -8,7 +8,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
+import { FormEntry } from '../../ui/FormEntry';
 import { Sheet } from '../../ui/Sheet';
 import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS } from './situationText';
 
@@ -106,20 +106,20 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
       <Sheet title="Where and when">
         <View style={styles.pair}>
           <View style={styles.cell}>
-            <Text control={control} name="place" label="Place" placeholder="ledge, shore, harbour" />
+            <FormEntry control={control} name="place" label="Place" placeholder="ledge, shore, harbour" />
           </View>
           <View style={styles.cell}>
-            <Text control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" />
+            <FormEntry control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" />
           </View>
         </View>
         {guide.regions.length > 0 && <Chooser control={control} name="region" label="Region" options={guide.regions} />}
         {guide.habitats.length > 0 && <Chooser control={control} name="habitat" label="Habitat" options={guide.habitats} />}
         <View style={styles.pair}>
           <View style={styles.cell}>
-            <Text control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" />
+            <FormEntry control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" />
           </View>
           <View style={styles.cell}>
-            <Text control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" />
+            <FormEntry control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" />
           </View>
         </View>
       </Sheet>
@@ -139,38 +139,11 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
         />
       </Sheet>
       <Sheet title="To find it again">
-        <Text control={control} name="label" label="Label or number" placeholder="L4-01" />
-        <Text control={control} name="note" label="Note" multiline />
+        <FormEntry control={control} name="label" label="Label or number" placeholder="L4-01" />
+        <FormEntry control={control} name="note" label="Note" multiline />
       </Sheet>
       <Button kind="main" label={submitLabel} onPress={() => void submit()} />
     </View>
-  );
-}
-
-interface TextProps {
-  control: Control<FormValues>;
-  name: 'place' | 'date' | 'latitude' | 'longitude' | 'label' | 'note';
-  label: string;
-  placeholder?: string;
-  inputMode?: 'numeric' | 'text';
-  multiline?: boolean;
-}
-
-function Text({ control, name, ...entry }: TextProps) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <Entry
-          {...entry}
-          value={field.value ?? ''}
-          onChangeText={field.onChange}
-          onBlur={field.onBlur}
-          problem={fieldState.error?.message}
-        />
-      )}
-    />
   );
 }
 

@@ -18,7 +18,7 @@ import { useAssessment } from '../bench/useAssessment';
 import { useGuide } from '../guides/useGuide';
 import { PhotoButton } from '../photos/PhotoButton';
 import { formPlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
+import { PlateSheet } from '../plates/PlateSheet';
 import { SavingTrouble } from './SavingLine';
 import { sayDate, saySituation } from './situationText';
 import { useDraft } from './useDraft';
@@ -125,17 +125,13 @@ function SpecimenPlates({ guide, content, form }: { guide: Guide; content: Speci
   return (
     <View style={styles.plates}>
       {plates.map(({ view, plate }) => (
-        <View key={view} style={styles.plate}>
-          <PlateView
-            plate={plate}
-            width={width}
-            height={(width * plate.box.height) / plate.box.width}
-            label={`The specimen as read, ${view}`}
-          />
-          <Words size="small" quiet>
-            {guide.views.find((v) => v.id === view)?.label ?? view}
-          </Words>
-        </View>
+        <PlateSheet
+          key={view}
+          plate={plate}
+          width={width}
+          label={`The specimen as read, ${view}`}
+          caption={guide.views.find((v) => v.id === view)?.label ?? view}
+        />
       ))}
     </View>
   );
@@ -171,14 +167,6 @@ const styles = StyleSheet.create({
   head: { gap: space.xs },
   actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  plate: {
-    backgroundColor: colour.paper,
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    padding: space.s,
-    alignItems: 'center',
-  },
   photo: { width: '100%', height: 320, borderRadius: radius.l, backgroundColor: colour.paper },
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
   what: { flex: 1 },
