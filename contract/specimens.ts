@@ -1,5 +1,5 @@
 import { QUALIFIERS } from '@plesion/core/specimen';
-import { Facets } from '@plesion/core/guide';
+import { Facets, SourcePolicy } from '@plesion/core/guide';
 import { z } from 'zod';
 import { Reading, Situation } from './evidence';
 import { PhotoHash } from './photos';
@@ -20,6 +20,8 @@ export const Determination = z.strictObject({
   overruled: z.boolean(),
   reason: z.string().max(2000).optional(),
   guideVersion: z.number().int().min(1),
+  /** Set by the server when it stores the name. */
+  pinned: z.strictObject({ situation: Situation, readings: z.array(Reading), policy: SourcePolicy }).optional(),
 });
 
 /** What a client writes: the whole specimen and the version it last saw (0 for a new one). */

@@ -1,4 +1,6 @@
-import { type Facets, type Guide, taxonIndex } from '../guide/working';
+import type { Reading } from '../evidence';
+import { type Facets, type Guide, type SourcePolicy, taxonIndex } from '../guide/working';
+import type { Situation } from './situation';
 
 /** Open nomenclature (Sigovini et al. 2016), and the two answers that name no taxon. */
 export const QUALIFIERS = ['none', 'cf.', 'aff.', 'sp.', 'or', 'unknown', 'outside'] as const;
@@ -24,6 +26,8 @@ export interface Determination {
   overruled: boolean;
   reason?: string;
   guideVersion: number;
+  /** What it was given on, so that it can be replayed with that version of the guide; set when it is stored. */
+  pinned?: { situation: Situation; readings: Reading[]; policy: SourcePolicy };
 }
 
 /** One run of a name's typesetting: taxon names lean, ranks, qualifiers and words stand upright. */

@@ -106,7 +106,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
         sent,
       });
     }
-    const determinations = signed(stored?.determinations ?? [], sent.determinations, caller.accountName);
+    const determinations = signed(stored?.determinations ?? [], sent, caller.accountName, guide);
     const summary = summarise(guide, assessment, determinations);
     const now = new Date();
     const record: SpecimenRecord = {
@@ -166,9 +166,9 @@ function checkNames(guide: Guide, determinations: readonly Determination[]): voi
   if (problems.length > 0) throw badRequest(problems);
 }
 
-/** History only grows; what is new is signed by the one who sends it. */
-function signed(stored: readonly Determination[], sent: readonly Determination[], by: string): Determination[] {
-  if (stored.some((name, i) => sent[i]?.id !== name.id)) {
+/** History only grows; what is new is signed by the one who sends it and pinned to what it rests on. */
+function signed(stored: readonly Determination[], sent: SpecimenWrite, by: string, guide: Guide): Determination[] {
+  if (stored.some((name, i) => sent.determinations[i]?.id !== name.id)) {
     throw badRequest([
       {
         code: 'history-changed',
@@ -177,7 +177,8 @@ function signed(stored: readonly Determination[], sent: readonly Determination[]
       },
     ]);
   }
-  return [...stored, ...sent.slice(stored.length).map((name) => ({ ...name, by }))];
+  const pinned = { situation: sent.situation, readings: sent.readings, policy: guide.policy };
+  return [...stored, ...sent.determinations.slice(stored.length).map((name) => ({ ...name, by, pinned }))];
 }
 
 function searchText(guide: Guide, sent: SpecimenWrite, summary: { name: string; taxon?: string; other?: string }): string {

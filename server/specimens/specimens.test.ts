@@ -1,4 +1,5 @@
 import type { Specimen } from '@plesion/contract';
+import { ledgeCrabs } from '@plesion/demo';
 import { randomUUID } from 'node:crypto';
 import Papa from 'papaparse';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
@@ -84,12 +85,22 @@ describe('a specimen', () => {
     const id = randomUUID();
     const first = determination();
     const { body } = await put(id, write(guideId, { determinations: [first] })).expect(200);
-    expect(body.determinations).toEqual([{ ...first, by: name }]);
+    expect(body.determinations).toMatchObject([{ ...first, by: name }]);
     const second = determination({ taxon: 'cinerata', qualifier: 'cf.', overruled: true, reason: 'the claw' });
     const again = await put(id, write(guideId, { version: 1, determinations: [first, second] })).expect(200);
     expect(again.body.summary).toMatchObject({ name: 'Petralda cf. cinerata', p: 0.97 });
     const gone = await put(id, write(guideId, { version: 2, determinations: [second] })).expect(400);
     expect(gone.body).toMatchObject({ code: 'history-changed', field: 'determinations' });
+  });
+
+  it('pins a name to what it was given on, so that it replays', async () => {
+    const id = randomUUID();
+    const name = determination();
+    const { body } = await put(id, write(guideId, { readings, situation, determinations: [name] })).expect(200);
+    expect(body.determinations[0].pinned).toEqual({ readings, situation, policy: ledgeCrabs.policy });
+    const later = await put(id, write(guideId, { version: 1, readings: [], determinations: body.determinations })).expect(200);
+    expect(later.body.readings).toEqual([]);
+    expect(later.body.determinations[0].pinned.readings).toEqual(readings);
   });
 
   it.each([

@@ -11,6 +11,7 @@ import { Words } from '../../ui/Words';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { layOutBeam, type Placed } from './beamLayout';
+import { leadingForm } from './leadingForm';
 
 interface BeamProps {
   guide: Guide;
@@ -81,10 +82,8 @@ function SideHead({ guide, answer, side }: { guide: Guide; answer: StandingAnswe
   const shown = answer.beam[side];
   const isTaxon = taxonIndex(guide).has(shown.group);
   const color = side === 'left' ? colour.for : colour.against;
-  const form = answer.forms.find((f) =>
-    isTaxon ? underTaxon(guide, f.taxon, shown.group) : Object.values(f.facets).includes(shown.group),
-  );
-  const plate = form && formPlate(guide, form.form, 'dorsal', 'thumb');
+  const form = leadingForm(guide, answer, side);
+  const plate = form && formPlate(guide, form, 'dorsal', 'thumb');
   return (
     <View style={[styles.side, side === 'right' && styles.right]}>
       {plate && <PlateView plate={plate} width={64} height={50} />}
@@ -102,12 +101,6 @@ function SideHead({ guide, answer, side }: { guide: Guide; answer: StandingAnswe
       </View>
     </View>
   );
-}
-
-function underTaxon(guide: Guide, taxon: string, ancestor: string): boolean {
-  const taxa = taxonIndex(guide);
-  for (let at = taxa.get(taxon); at; at = at.parent ? taxa.get(at.parent) : undefined) if (at.id === ancestor) return true;
-  return false;
 }
 
 function Notch({ x, labelled }: { x: number; labelled: boolean }) {

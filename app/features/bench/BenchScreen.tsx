@@ -16,6 +16,7 @@ import { BenchHead } from './BenchHead';
 import { CharacterEditor } from './CharacterEditor';
 import { CharacterList } from './CharacterList';
 import { KeyHelp } from './KeyHelp';
+import { LeaderPlates } from './LeaderPlates';
 import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
 import { MarkPanel } from './MarkPanel';
@@ -108,6 +109,7 @@ function WideBench({ id, bench }: PartProps) {
             <Editor bench={shown} keys plateWidth={420} />
           </Sheet>
         )}
+        {answer && <LeaderPlates guide={guide} answer={answer} view={chosen?.plate?.view ?? 'dorsal'} />}
         {answer && (
           <NextLookSheet guide={guide} answer={answer} onChoose={bench.choose} chosen={chosen?.id}>
             {offered && chosen?.id !== offered && <Button small label="Go to it" onPress={() => bench.choose(offered)} />}

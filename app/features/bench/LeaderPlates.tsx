@@ -1,0 +1,53 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { type Guide, taxonIndex } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Sheet } from '../../ui/Sheet';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { leadingForm } from './leadingForm';
+
+interface LeaderPlatesProps {
+  guide: Guide;
+  answer: StandingAnswer;
+  /** The view that shows the mark at hand. */
+  view: string;
+}
+
+/** The two in front, drawn side by side in the view of the mark at hand. */
+export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
+  const [width, setWidth] = useState(360);
+  const each = (width - space.m) / 2;
+  return (
+    <Sheet title="Side by side" aside={guide.views.find((v) => v.id === view)?.label}>
+      <View style={styles.pair} onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
+        {(['left', 'right'] as const).map((side) => {
+          const form = leadingForm(guide, answer, side);
+          const plate = form && formPlate(guide, form, view, 'thumb');
+          const { group, label } = answer.beam[side];
+          const color = side === 'left' ? colour.for : colour.against;
+          return (
+            <View key={side} style={[styles.one, { width: each }]}>
+              {plate && (
+                <PlateView plate={plate} width={each - space.l} height={each * 0.86} label={`${label}, usual individual`} />
+              )}
+              {taxonIndex(guide).has(group) ? (
+                <TaxonName guide={guide} taxon={group} short color={color} />
+              ) : (
+                <Words color={color}>{label}</Words>
+              )}
+            </View>
+          );
+        })}
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  pair: { flexDirection: 'row', gap: space.m },
+  one: { alignItems: 'center', backgroundColor: colour.paper, borderRadius: radius.m, padding: space.s, gap: space.xs },
+});
