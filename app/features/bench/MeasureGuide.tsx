@@ -51,16 +51,21 @@ export function MeasureGuide({
               opacity={0.8}
             />,
             <Path key={measure.name} d={path(measure)} stroke={COLOURS[i]} strokeWidth={2.5} fill="none" strokeLinecap="round" />,
-            <SvgText
-              key={`${measure.name}-name`}
-              x={Math.min(width - 40, x + 6)}
-              y={Math.max(12, y - 5)}
-              fontSize={12}
-              fontFamily={font.strong}
-              fill={COLOURS[i]}
-            >
-              {measure.name}
-            </SvgText>,
+            // A pale rim round the word keeps it legible on the drawing.
+            ...[colour.sheet, COLOURS[i]].map((ink, layer) => (
+              <SvgText
+                key={`${measure.name}-name-${layer}`}
+                x={Math.min(width - 40, x + 6)}
+                y={Math.max(12, y - 5)}
+                fontSize={13}
+                fontFamily={font.bold}
+                fill={ink}
+                stroke={layer === 0 ? ink : 'none'}
+                strokeWidth={4}
+              >
+                {measure.name}
+              </SvgText>
+            )),
           ];
         })}
       </Svg>
