@@ -1,0 +1,71 @@
+import { ledgeCrabs } from '@plesion/demo';
+import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { SituationForm } from './SituationForm';
+import { sayDate, saySituation } from './situationText';
+
+const show = (situation = {}) => {
+  const onSubmit = jest.fn();
+  render(<SituationForm guide={ledgeCrabs} label="L4" situation={situation} submitLabel="Go" onSubmit={onSubmit} />);
+  return onSubmit;
+};
+const submit = () => act(async () => fireEvent.press(screen.getByLabelText('Go')));
+
+describe('the situation', () => {
+  it('gives what was said and nothing else', async () => {
+    const onSubmit = show({ date: '2026-05-12', distance: 'hand' });
+    fireEvent.changeText(screen.getByLabelText('Place'), 'Skerry Bar');
+    fireEvent.changeText(screen.getByLabelText('Latitude'), '-41,2');
+    fireEvent.changeText(screen.getByLabelText('Longitude'), '-28.1');
+    fireEvent.press(screen.getByLabelText('Ostren'));
+    await submit();
+    expect(onSubmit).toHaveBeenCalledWith('L4', {
+      date: '2026-05-12',
+      distance: 'hand',
+      place: 'Skerry Bar',
+      latitude: -41.2,
+      longitude: -28.1,
+      region: 'ostren',
+    });
+  });
+
+  it('takes all views as given until one is taken away', async () => {
+    const onSubmit = show();
+    fireEvent.press(screen.getByLabelText('from below'));
+    await submit();
+    expect(onSubmit).toHaveBeenCalledWith('L4', { views: ['dorsal', 'front', 'alive'] });
+  });
+
+  it('leaves a part of the prior out when told to', async () => {
+    const onSubmit = show();
+    fireEvent.press(screen.getByLabelText('habitat', { exact: true }));
+    await submit();
+    expect(onSubmit).toHaveBeenCalledWith('L4', { switchedOff: ['habitat'] });
+  });
+
+  it.each([
+    ['Date', '12 May', 'Write the date as 2026-05-12.'],
+    ['Latitude', '95', 'Latitude is a number from −90 to 90.'],
+    ['Longitude', 'west', 'Longitude is a number from −180 to 180.'],
+    ['Latitude', '-41', 'Give both coordinates or neither.'],
+  ])('says what is wrong with %s “%s”', async (field, text, problem) => {
+    const onSubmit = show();
+    fireEvent.changeText(screen.getByLabelText(field), text);
+    await submit();
+    expect(screen.getByText(problem)).toBeTruthy();
+    expect(onSubmit).not.toHaveBeenCalled();
+  });
+});
+
+describe('in words', () => {
+  it('is place, date and nearness, as far as they are known', () => {
+    expect(saySituation({ place: 'Skerry Bar', date: '2026-05-12', distance: 'far' })).toBe('Skerry Bar · 12 May 2026 · far off');
+    expect(saySituation({ region: 'ostren' }, ledgeCrabs)).toBe('Ostren');
+    expect(saySituation({})).toBe('');
+  });
+
+  it('no date is made up', () => {
+    expect(sayDate(undefined)).toBeUndefined();
+    expect(sayDate('2026-13-45')).toBeUndefined();
+    expect(sayDate('2026-05-12', 'EEEE')).toBe('Tuesday');
+  });
+});
