@@ -16,6 +16,7 @@ export default {
     node('core'),
     node('contract'),
     node('demo'),
+    node('bench'),
     node('server'),
     { ...node('e2e'), testMatch: ['**/*.e2e.ts'] },
     {

@@ -1,0 +1,66 @@
+import { createWeigher, type WeighRequest } from '@plesion/core/evidence';
+import { ledgeCrabs } from '@plesion/demo';
+import type * as Weigher from './weigher';
+
+type Message = { number: number; request: WeighRequest };
+
+/** A worker that weighs at once, and remembers what it was sent. */
+class FakeWorker {
+  static made: FakeWorker[] = [];
+  sent: Message[] = [];
+  silent = false;
+  onmessage?: (event: { data: unknown }) => void;
+  onerror?: () => void;
+  private weigh = createWeigher();
+
+  constructor() {
+    FakeWorker.made.push(this);
+  }
+
+  postMessage(message: Message): void {
+    this.sent.push(message);
+    if (!this.silent)
+      queueMicrotask(() => this.onmessage?.({ data: { number: message.number, answer: this.weigh(message.request) } }));
+  }
+}
+
+beforeEach(() => {
+  jest.resetModules();
+  FakeWorker.made = [];
+  Object.assign(globalThis, { Worker: FakeWorker });
+  Object.assign(globalThis.window, { location: { href: 'http://station/' } });
+});
+
+const load = () => jest.requireActual<typeof Weigher>('./weigher').weigh;
+const request = { hash: 'h', situation: {}, readings: [{ character: 'front-edge', states: ['three-teeth'] }] };
+
+describe('weighing in the browser', () => {
+  it('sends the guide once and its hash ever after', async () => {
+    const weigh = load();
+    const first = await weigh(request, ledgeCrabs);
+    await weigh({ ...request, readings: [] }, ledgeCrabs);
+    expect(first.beam.left.group).toBe('murica');
+    const [worker] = FakeWorker.made;
+    expect(FakeWorker.made).toHaveLength(1);
+    expect(worker.sent.map(({ request: sent }) => Boolean(sent.guide))).toEqual([false, true, false]);
+  });
+
+  it('tells the answers of several requests apart', async () => {
+    const weigh = load();
+    const [a, b] = await Promise.all([weigh(request, ledgeCrabs), weigh({ ...request, readings: [] }, ledgeCrabs)]);
+    expect(a.ledger).toHaveLength(1);
+    expect(b.ledger).toHaveLength(0);
+  });
+
+  it('fails in words when the worker does, and begins anew after that', async () => {
+    const weigh = load();
+    await weigh(request, ledgeCrabs);
+    const [worker] = FakeWorker.made;
+    worker.silent = true;
+    const lost = weigh(request, ledgeCrabs);
+    worker.onerror?.();
+    await expect(lost).rejects.toThrow('nothing is lost');
+    expect((await weigh(request, ledgeCrabs)).ledger).toHaveLength(1);
+    expect(FakeWorker.made).toHaveLength(2);
+  });
+});

@@ -1,0 +1,51 @@
+import { join } from 'node:path';
+import { assess } from '@plesion/core/evidence';
+import { compileGuide } from '@plesion/core/guide';
+import { ledgeCrabs } from '@plesion/demo';
+import { openWeighPool, type WeighPool } from './pool';
+import { checkSituation } from './service';
+
+let pool: WeighPool;
+beforeAll(() => {
+  pool = openWeighPool(join(__dirname, 'weigh.worker.ts'), 1);
+});
+afterAll(() => pool.close());
+
+const readings = [{ character: 'front-edge', states: ['three-teeth'] }];
+
+describe('weighing in a thread', () => {
+  it('gives what the core gives', async () => {
+    const situation = { region: 'ostren', date: '2026-05-12' };
+    const threaded = await pool.weigh({ hash: 'a', guide: ledgeCrabs, situation, readings });
+    const direct = assess(compileGuide(ledgeCrabs, situation), situation, readings);
+    expect(JSON.parse(JSON.stringify(threaded))).toEqual(JSON.parse(JSON.stringify(direct)));
+  });
+
+  it('keeps guides apart by their hash', async () => {
+    const sunk = {
+      ...ledgeCrabs,
+      taxa: ledgeCrabs.taxa.map((taxon) => (taxon.id === 'murica' ? { ...taxon, abundance: 1000 } : taxon)),
+    };
+    const p = async (hash: string, guide: typeof ledgeCrabs) =>
+      (await pool.weigh({ hash, guide, situation: {}, readings: [] })).taxa.find((taxon) => taxon.taxon === 'murica')!.p;
+    expect(await p('a', ledgeCrabs)).toBeLessThan(0.5);
+    expect(await p('b', sunk)).toBeGreaterThan(0.9);
+    expect(await p('a', ledgeCrabs)).toBeLessThan(0.5);
+  });
+});
+
+describe('a situation', () => {
+  it('may name only what the guide knows', () => {
+    expect(checkSituation(ledgeCrabs, { region: 'ostren', habitat: 'rock-pool', views: ['dorsal'] })).toEqual([]);
+    expect(
+      checkSituation(ledgeCrabs, { region: 'moon', habitat: 'sky', views: ['dorsal', 'inside'] }).map(({ code, field }) => [
+        code,
+        field,
+      ]),
+    ).toEqual([
+      ['unknown-region', 'situation.region'],
+      ['unknown-habitat', 'situation.habitat'],
+      ['unknown-view', 'situation.views'],
+    ]);
+  });
+});
