@@ -56,7 +56,10 @@ export function syntheticGuide(forms: number, characters: number, read: number, 
     forms: guide.taxa.slice(1).map((taxon) => ({ id: taxon.id, taxon: taxon.id, facets: {}, share: 1 })),
   };
   const truth = Math.floor(chance() * forms);
-  const asked = new Set(Array.from({ length: read }, (_, i) => Math.floor((i * characters) / read) + (i % VALUE_EVERY)));
+  // Spread over the guide, and shifted a little each time so that both kinds are read.
+  const apart = characters / read;
+  const shift = Math.max(1, Math.min(VALUE_EVERY, Math.floor(apart)));
+  const asked = new Set(Array.from({ length: read }, (_, i) => Math.floor(i * apart) + (i % shift)));
   const shown = guide.characters.map((character) => shownBy(tables.get(character.id)!, truth, chance));
   const readings = [...asked].map((i): Reading => ({ character: guide.characters[i].id, ...shown[i].reading }));
   const whole = shown.map(({ classes, read: own }, i) => ({ classes, read: own, asked: asked.has(i) }));

@@ -2,7 +2,8 @@ import Papa from 'papaparse';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { readGuide } from '../guide';
 import type { Determination } from '../specimen';
-import { type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv, printGuide } from '.';
+import fc from 'fast-check';
+import { stableJson, type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv, printGuide } from '.';
 
 const determination = (given: Partial<Determination>): Determination => ({
   id: 'd',
@@ -102,5 +103,35 @@ describe('Darwin Core occurrences', () => {
 describe('Plesion JSON', () => {
   it('comes back without loss', () => {
     expect(readGuide(JSON.parse(printGuide(ledgeCrabs)))).toEqual({ ok: true, value: ledgeCrabs });
+  });
+});
+
+describe('stable JSON', () => {
+  const shuffled = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(shuffled);
+    if (value === null || typeof value !== 'object') return value;
+    return Object.fromEntries(
+      Object.entries(value)
+        .reverse()
+        .map(([key, part]) => [key, shuffled(part)]),
+    );
+  };
+
+  it('is the same whatever the order of keys, and means the same', () => {
+    fc.assert(
+      fc.property(fc.jsonValue(), (value) => {
+        expect(stableJson(shuffled(value))).toBe(stableJson(value));
+        expect(JSON.parse(stableJson(value))).toEqual(JSON.parse(JSON.stringify(value)));
+      }),
+    );
+  });
+
+  it('does not confuse the order of lists, which means something', () => {
+    expect(stableJson([1, 2])).not.toBe(stableJson([2, 1]));
+  });
+
+  it('takes absent and undefined alike, but not null', () => {
+    expect(stableJson({ a: 1, b: undefined })).toBe(stableJson({ a: 1 }));
+    expect(stableJson({ a: 1, b: null })).not.toBe(stableJson({ a: 1 }));
   });
 });
