@@ -1,4 +1,4 @@
-import { createClient, endpoints, openApi, RequestProblem, urlOf } from '.';
+import { Conflict, createClient, endpoints, openApi, RequestProblem, urlOf } from '.';
 
 const answering = (status: number, body: unknown) => {
   const asked: { url: string; init?: RequestInit }[] = [];
@@ -81,5 +81,22 @@ describe('OpenAPI', () => {
     expect(write.parameters.map((p) => p.name)).toEqual(['id']);
     expect(write.requestBody).toBeDefined();
     expect(Object.keys(write.responses)).toEqual(expect.arrayContaining(['200', '400', '401', '404', '409']));
+  });
+});
+
+describe('a stale write', () => {
+  const sent = { version: 1, guideId: ID, label: 'mine', situation: {}, readings: [], determinations: [], hidden: false };
+  const summary = { name: 'Not yet named', qualifier: 'unknown', facets: {}, p: 0, leadingForm: 'x', text: '' };
+  const at = '2026-05-12T10:00:00Z';
+  const stored = { ...sent, id: ID, version: 2, label: 'theirs', guideVersion: 1, summary, createdAt: at, updatedAt: at };
+
+  it('is answered with both versions', () => {
+    const body = { code: 'stale-version', message: 'Changed elsewhere.', stored, sent };
+    expect(Conflict.parse(body)).toMatchObject({ stored: { version: 2, label: 'theirs' }, sent: { version: 1, label: 'mine' } });
+  });
+
+  it('is no such answer with one of them missing', () => {
+    expect(Conflict.safeParse({ code: 'stale-version', message: 'Changed elsewhere.', stored }).success).toBe(false);
+    expect(Conflict.safeParse({ code: 'other', message: 'Changed elsewhere.', stored, sent }).success).toBe(false);
   });
 });
