@@ -1,4 +1,5 @@
 import { type GuideRow, RequestProblem } from '@plesion/contract';
+import { formsOf } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -88,8 +89,7 @@ function ImportProblems({ error }: { error: unknown }) {
 
 function GuideCard({ row }: { row: GuideRow }) {
   const guide = useGuide(row.id).data?.guide;
-  const form = guide?.taxa.find((taxon) => taxon.forms);
-  const plate = guide && form && formPlate(guide, '', 'dorsal', 'thumb');
+  const plate = guide && formPlate(guide, formsOf(guide)[0].id, 'dorsal', 'thumb');
   return (
     <Link href={`/guides/${row.id}`} asChild>
       <Pressable accessibilityLabel={row.title} style={styles.card}>

@@ -15,6 +15,15 @@ function compiledOf(guide: Guide): CompiledGuide {
   return compiled;
 }
 
+const numbers = new WeakMap<Guide, number>();
+let count = 0;
+
+/** A number for this very guide: another version of it is drawn anew. */
+function numberOf(guide: Guide): number {
+  if (!numbers.has(guide)) numbers.set(guide, ++count);
+  return numbers.get(guide)!;
+}
+
 function once(key: string, draw: () => Plate | undefined): Plate | undefined {
   if (!drawn.has(key)) {
     drawn.set(key, draw());
@@ -26,17 +35,14 @@ function once(key: string, draw: () => Plate | undefined): Plate | undefined {
 /** The usual individual of a form, with what was seen of the one at hand on top. */
 export function formTraits(guide: Guide, form: string, seen: Traits = {}): Traits {
   const compiled = compiledOf(guide);
-  const index = Math.max(
-    0,
-    compiled.forms.findIndex((f) => f.id === form),
-  );
+  const index = compiled.forms.findIndex((f) => f.id === form);
   return { ...traitsOf(compiled, index), ...seen };
 }
 
 export function formPlate(guide: Guide, form: string, view: string, detail: Detail, seen?: Traits): Plate | undefined {
   const plan = planOf(guide);
-  if (!plan) return undefined;
-  return once(`${guide.id} ${form} ${view} ${detail} ${seen ? JSON.stringify(seen) : ''}`, () =>
+  if (!plan || !compiledOf(guide).forms.some((known) => known.id === form)) return undefined;
+  return once(`${numberOf(guide)} ${form} ${view} ${detail} ${seen ? JSON.stringify(seen) : ''}`, () =>
     plan.draw(formTraits(guide, form, seen), view, detail),
   );
 }
