@@ -7,13 +7,10 @@ const SIGNS = {
   guides: 'M4 5c3-1.5 6-1 8 1v14c-2-2-5-2.500-8-1zM20 5c-3-1.500-6-1-8 1v14c2-2 5-2.500 8-1z',
   plus: 'M12 5v14M5 12h14',
   undo: 'M8 5 4 9l4 4M4 9h10a5 5 0 0 1 0 10h-4',
-  back: 'M14 5l-7 7 7 7',
-  search: 'M10.500 4a6.500 6.500 0 1 0 0.010 0M15.500 15.500 20 20',
   download: 'M12 4v11M7.500 11l4.500 4.500L16.500 11M5 20h14',
   upload: 'M12 16V5M7.500 9 12 4.500 16.500 9M5 20h14',
   unseen: 'M3 12c3-4.500 6-6.500 9-6.500s6 2 9 6.500c-3 4.500-6 6.500-9 6.500S6 16.500 3 12zM4 20 20 4',
   close: 'M6 6l12 12M18 6 6 18',
-  keys: 'M3 7h18v11H3zM7 11h1M11.500 11h1M16 11h1M8 15h8',
 } as const;
 
 export type GlyphName = keyof typeof SIGNS;

@@ -13,7 +13,7 @@ import { type Call, callOf, OUTSIDE } from './call';
 import { type Grouping, groupMasses, levelsOf, type Level, ranked } from './levels';
 import { type NextLook, nextLooks } from './nextLooks';
 import type { Reading } from './reading';
-import { fromPrior, type Standing, withoutReading } from './standing';
+import { fromPrior, leaveOneOut, type Standing } from './standing';
 import { independenceKey } from './weights';
 
 /** The whole answer to a set of readings, as plain data. */
@@ -68,7 +68,8 @@ const PLACE_AND_TIME: PriorPart[] = ['range', 'date', 'habitat', 'abundance'];
 export function assess(compiled: CompiledGuide, situation: Situation, readings: readonly Reading[], asked?: Level): Assessment {
   const full = fromPrior(compiled, priorBits(compiled, situation), readings);
   const levels = levelsOf(compiled);
-  const call = callOf(compiled, full);
+  const without = leaveOneOut(compiled, full);
+  const call = callOf(compiled, full, without);
   const grouping = beamLevel(levels, call, asked);
   const open = asked ? grouping : (openLevel(levels, call, () => true) ?? grouping);
   const sides = sidesOf(grouping, full);
@@ -88,7 +89,7 @@ export function assess(compiled: CompiledGuide, situation: Situation, readings: 
       sum: beam.sum,
       enough: Math.log2(posterior / (1 - posterior)),
     },
-    ledger: ledgerOf(compiled, full, readings, beam.contributions, sides.left.side),
+    ledger: ledgerOf(compiled, full, without, readings, beam.contributions, sides.left.side),
     call,
     nextLooks: nextLooks(compiled, full, open, situation, readings),
     ...mapOnlyOf(compiled, situation, readings, grouping, sides.left.shown),
@@ -164,6 +165,7 @@ function facetList(levels: readonly Grouping[], full: Standing): Assessment['fac
 function ledgerOf(
   compiled: CompiledGuide,
   full: Standing,
+  without: ReturnType<typeof leaveOneOut>,
   readings: readonly Reading[],
   contributions: readonly number[],
   left: Side,
@@ -178,7 +180,7 @@ function ledgerOf(
       ...entry,
       bits: contributions[at],
       weight: full.weighed[at].weight,
-      without: massOf(withoutReading(compiled, full, at)),
+      without: massOf(without[at]),
     };
   });
 }

@@ -3,7 +3,7 @@ import { lineage, taxonIndex } from '../guide/working';
 import { beamBetween, type Side } from './beam';
 import { groupByFacet, type Grouping, groupMasses, type Level, levelsOf, ranked } from './levels';
 import { inHundred } from './say';
-import { type Standing, withoutReading } from './standing';
+import { leaveOneOut, type Standing } from './standing';
 import { independenceKey } from './weights';
 
 /** Whether one level may be named, and what it rests on. */
@@ -51,8 +51,8 @@ interface Bench {
  * named by the same posterior but ask for fewer marks (`facetGroups`), since one
  * good look at the right part settles them.
  */
-export function callOf(compiled: CompiledGuide, full: Standing): Call {
-  const bench: Bench = { compiled, full, without: full.weighed.map((_, i) => withoutReading(compiled, full, i)) };
+export function callOf(compiled: CompiledGuide, full: Standing, without: Bench['without'] = leaveOneOut(compiled, full)): Call {
+  const bench: Bench = { compiled, full, without };
   const verdicts: Verdict[] = [];
   let called: Verdict | undefined;
   let narrowed: { grouping: Grouping; verdict: Verdict } | undefined;

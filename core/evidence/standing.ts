@@ -109,3 +109,7 @@ export function withoutReading(compiled: CompiledGuide, full: Standing, index: n
   });
   return softmax(bits, outsideBits);
 }
+
+/** The standing without each weighed reading, in their order. */
+export const leaveOneOut = (compiled: CompiledGuide, full: Standing): { p: Float64Array; outside: number }[] =>
+  full.weighed.map((_, i) => withoutReading(compiled, full, i));

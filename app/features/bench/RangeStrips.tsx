@@ -1,10 +1,11 @@
 import type { StandingAnswer } from '@plesion/contract';
-import { type Character, compileGuide, type Guide, taxonIndex } from '@plesion/core/guide';
+import { type Character, type Guide, taxonIndex } from '@plesion/core/guide';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
+import { compiledOf } from '../guides/compiled';
 
 interface Strip {
   taxon: string;
@@ -14,7 +15,7 @@ interface Strip {
 
 /** The spans that hold 95 in 100 of each of the leading taxa, as they stand. */
 function stripsOf(guide: Guide, character: Character, answer: StandingAnswer): Strip[] {
-  const compiled = compileGuide(guide);
+  const compiled = compiledOf(guide);
   const table = compiled.tables.get(character.id);
   if (table?.type !== 'values') return [];
   const at = new Map(compiled.forms.map((form, i) => [form.id, i]));

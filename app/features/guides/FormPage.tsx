@@ -1,6 +1,5 @@
-import { type Character, compileGuide, frequenciesOf, type Guide, type Table, taxonIndex } from '@plesion/core/guide';
+import { type Character, frequenciesOf, type Guide, type Table, taxonIndex } from '@plesion/core/guide';
 import { sayFacets } from '@plesion/core/specimen';
-import { useMemo } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, WIDE } from '../../theme';
 import { Notice } from '../../ui/Notice';
@@ -12,6 +11,7 @@ import { Words } from '../../ui/Words';
 import { inWorkingOrder, sayValue } from '../bench/readings';
 import { formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
+import { compiledOf } from './compiled';
 import { useGuide } from './useGuide';
 
 /** One form: its plates large, and what the guide says of it. */
@@ -47,7 +47,7 @@ export function FormPage({ id, formId }: { id: string; formId: string }) {
 }
 
 function FormHead({ guide, formId }: { guide: Guide; formId: string }) {
-  const form = useMemo(() => compileGuide(guide).forms.find((f) => f.id === formId), [guide, formId]);
+  const form = compiledOf(guide).forms.find((f) => f.id === formId);
   if (!form) return <Notice kind="problem">{`There is no form “${formId}” in this guide.`}</Notice>;
   const taxon = taxonIndex(guide).get(form.taxon);
   return (
@@ -64,7 +64,7 @@ function FormHead({ guide, formId }: { guide: Guide; formId: string }) {
 const sayView = (guide: Guide, view: string) => guide.views.find((v) => v.id === view)?.label ?? view;
 
 function Description({ guide, formId }: { guide: Guide; formId: string }) {
-  const compiled = useMemo(() => compileGuide(guide), [guide]);
+  const compiled = compiledOf(guide);
   const at = compiled.forms.findIndex((form) => form.id === formId);
   if (at < 0) return null;
   return (

@@ -1,19 +1,10 @@
-import { type Character, type CompiledGuide, compileGuide, type Guide } from '@plesion/core/guide';
+import type { Character, Guide } from '@plesion/core/guide';
 import { type Detail, type Measure, type Plate, planOf, type Traits, traitsOf } from '@plesion/core/plates';
+import { compiledOf } from '../guides/compiled';
 
 /** Drawings kept at once; the oldest go first. */
 const KEPT = 400;
 const drawn = new Map<string, Plate | undefined>();
-const compiledGuides = new WeakMap<Guide, CompiledGuide>();
-
-function compiledOf(guide: Guide): CompiledGuide {
-  let compiled = compiledGuides.get(guide);
-  if (!compiled) {
-    compiled = compileGuide(guide);
-    compiledGuides.set(guide, compiled);
-  }
-  return compiled;
-}
 
 const numbers = new WeakMap<Guide, number>();
 let count = 0;
