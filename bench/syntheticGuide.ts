@@ -53,6 +53,8 @@ export function syntheticGuide(forms: number, characters: number, read: number, 
     policy: guide.policy,
     setting: {},
     columns: new Map(),
+    blocks: [],
+    naming: { taxa: guide.taxa, of: guide.taxa.slice(1).map((taxon) => taxon.id) },
     forms: guide.taxa.slice(1).map((taxon) => ({ id: taxon.id, taxon: taxon.id, facets: {}, share: 1 })),
   };
   const truth = Math.floor(chance() * forms);

@@ -1,6 +1,9 @@
 import { z } from 'zod';
+import { CompareAnswer, CompareRequest } from './compare';
 import { StandingAnswer, StandingRequest } from './evidence';
 import { GuideList, GuideQuery, StoredGuide } from './guides';
+import { Job } from './jobs';
+import { LearnRequest, LearnResponse, WaitQuery } from './learn';
 import { Photo, PhotoHash } from './photos';
 import { ProblemBody } from './problem';
 import { Credentials, NewStation, Session } from './session';
@@ -97,6 +100,25 @@ export const endpoints = {
     body: StandingRequest,
     response: StandingAnswer,
   },
+  compare: {
+    method: 'POST',
+    path: '/api/guides/:id/compare',
+    summary: 'Two to four forms side by side: what separates them, what does not, and in plain words.',
+    params: byId,
+    body: CompareRequest,
+    response: CompareAnswer,
+  },
+  learn: {
+    method: 'POST',
+    path: '/api/guides/learn',
+    summary: 'Learn a guide from a table of labelled specimens; a job, or with ?wait=true its result.',
+    query: WaitQuery,
+    body: LearnRequest,
+    response: LearnResponse,
+    status: 202,
+  },
+  job: { method: 'GET', path: '/api/jobs/:id', summary: 'How far long work is, and its result.', params: byId, response: Job },
+  cancelJob: { method: 'DELETE', path: '/api/jobs/:id', summary: 'Cancel long work.', params: byId, response: Job },
   specimens: {
     method: 'GET',
     path: '/api/specimens',

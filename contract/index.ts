@@ -7,6 +7,9 @@ import type {
   SpecimenSummary as SummarySchema,
   SpecimenWrite as WriteSchema,
 } from './specimens';
+import type { CompareAnswer as CompareSchema } from './compare';
+import type { Job as JobSchema } from './jobs';
+import type { LearnAnswer as LearnSchema, LearnRequest as LearnRequestSchema } from './learn';
 import type { GuideRow as GuideRowSchema, StoredGuide as StoredGuideSchema } from './guides';
 import type { StandingAnswer as AnswerSchema, StandingRequest as RequestSchema } from './evidence';
 import type { Session as SessionSchema } from './session';
@@ -30,3 +33,7 @@ export type StandingAnswer = z.output<typeof AnswerSchema>;
 export type StandingRequest = z.output<typeof RequestSchema>;
 export type Session = z.output<typeof SessionSchema>;
 export type ProblemBody = z.output<typeof ProblemSchema>;
+export type CompareAnswer = z.output<typeof CompareSchema>;
+export type Job = z.output<typeof JobSchema>;
+export type LearnAnswer = z.output<typeof LearnSchema>;
+export type LearnRequest = z.output<typeof LearnRequestSchema>;

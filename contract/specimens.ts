@@ -1,7 +1,7 @@
 import { QUALIFIERS } from '@plesion/core/specimen';
 import { Facets, SourcePolicy } from '@plesion/core/guide';
 import { z } from 'zod';
-import { Reading, Situation } from './evidence';
+import { Judgement, Reading, Situation } from './evidence';
 import { PhotoHash } from './photos';
 
 const key = z.string().min(1).max(80);
@@ -13,6 +13,8 @@ export const Determination = z.strictObject({
   taxon: key.optional(),
   other: key.optional(),
   facets: Facets,
+  /** Several facet values named together; the guide's id of that union. */
+  union: key.optional(),
   by: z.string().max(120),
   at: instant,
   p: z.number().min(0).max(1),
@@ -21,7 +23,9 @@ export const Determination = z.strictObject({
   reason: z.string().max(2000).optional(),
   guideVersion: z.number().int().min(1),
   /** Set by the server when it stores the name. */
-  pinned: z.strictObject({ situation: Situation, readings: z.array(Reading), policy: SourcePolicy }).optional(),
+  pinned: z
+    .strictObject({ situation: Situation, readings: z.array(Reading), policy: SourcePolicy, judgement: Judgement.optional() })
+    .optional(),
 });
 
 /** What a client writes: the whole specimen and the version it last saw (0 for a new one). */
@@ -31,6 +35,7 @@ export const SpecimenWrite = z.strictObject({
   label: z.string().max(120),
   situation: Situation,
   readings: z.array(Reading).max(500),
+  judgement: Judgement.optional(),
   determinations: z.array(Determination).max(200),
   /** A photo sent before. */
   photo: PhotoHash.optional(),

@@ -6,10 +6,15 @@ import { join } from 'node:path';
 import type { MikroORM } from '@mikro-orm/postgresql';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
+import { compareRoutes } from './compare/routes';
 import { exportRoutes } from './export/routes';
 import { guideRoutes } from './guides/routes';
 import { errorHandler, HttpProblem } from './http/errors';
 import { bind } from './http/route';
+import type { Jobs } from './jobs/jobs';
+import { jobRoutes } from './jobs/routes';
+import type { LearnPool } from './learn/pool';
+import { learnRoutes } from './learn/routes';
 import { photoRoutes } from './photos/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
@@ -22,6 +27,8 @@ export interface Parts {
   /** Connections for sessions. */
   pool: Pool;
   weighing: WeighPool;
+  learning: LearnPool;
+  jobs: Jobs;
   sessionSecret: string;
   version: string;
   log: Logger;
@@ -29,7 +36,7 @@ export interface Parts {
 }
 
 /** The whole server, without a port: tests and the real start put it on one. */
-export function createApp({ orm, pool, weighing, sessionSecret, version, log, webRoot }: Parts): Express {
+export function createApp({ orm, pool, weighing, learning, jobs, sessionSecret, version, log, webRoot }: Parts): Express {
   const app = express();
   const em = () => orm.em.fork();
   app.disable('x-powered-by');
@@ -61,7 +68,10 @@ export function createApp({ orm, pool, weighing, sessionSecret, version, log, we
   bind(api, em, 'openapi', async () => openApi(version));
   sessionRoutes(api, em);
   guideRoutes(api, em);
+  learnRoutes(api, em, learning, jobs);
   standingRoutes(api, em, weighing);
+  compareRoutes(api, em);
+  jobRoutes(api, em, jobs);
   specimenRoutes(api, em, weighing);
   photoRoutes(api, em);
   exportRoutes(api, em);

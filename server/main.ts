@@ -6,6 +6,8 @@ import { createApp } from './app';
 import { readConfig } from './config';
 import { openDatabase } from './database/orm';
 import { loadDemo } from './demo';
+import { Jobs } from './jobs/jobs';
+import { openLearnPool } from './learn/pool';
 import { openWeighPool } from './standing/pool';
 
 const config = readConfig(process.env);
@@ -24,9 +26,11 @@ const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
 );
 const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 8 });
 const weighing = openWeighPool(fileURLToPath(new URL('./standing/weigh.worker.ts', import.meta.url)));
+const learning = openLearnPool(fileURLToPath(new URL('./learn/learn.worker.ts', import.meta.url)));
+const jobs = new Jobs();
 await loadDemo(orm.em.fork(), weighing);
 
-const app = createApp({ orm, pool, weighing, sessionSecret: config.sessionSecret, version, log, webRoot: config.webRoot });
+const app = createApp({ orm, pool, weighing, learning, jobs, sessionSecret: config.sessionSecret, version, log, webRoot: config.webRoot });
 const server = app.listen(config.port, config.host);
 server.on('listening', () => {
   const address = server.address();
@@ -47,7 +51,8 @@ const stop = async () => {
   stopping = true;
   server.close();
   server.closeAllConnections();
-  await Promise.allSettled([weighing.close(), pool.end(), orm.close(true)]);
+  jobs.close();
+  await Promise.allSettled([weighing.close(), learning.close(), pool.end(), orm.close(true)]);
   process.exit(0);
 };
 process.on('SIGINT', stop);

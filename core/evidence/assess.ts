@@ -8,12 +8,22 @@ import {
   taxonIndex,
 } from '../guide/working';
 import type { Situation } from '../specimen';
+import { ancestryOf, type Ancestry } from './ancestry';
 import { beamBetween, type Side } from './beam';
-import { type Call, callOf, OUTSIDE } from './call';
+import { type Call, callOf, formsIn, OUTSIDE } from './call';
+import { type Danger, hazardsOf } from './danger';
+import { type Dispute, disputesOf } from './disputes';
+import type { Fit } from './fit';
 import { type Grouping, groupMasses, levelsOf, type Level, ranked } from './levels';
 import { type NextLook, nextLooks } from './nextLooks';
+import type { Side as Weighted } from './overlap';
 import type { Reading } from './reading';
+import { fitOfLeader, type Robustness, robustnessOf } from './robustness';
+import { type SetAside, setAsideOf } from './setAside';
+import { type Settling, settlingOf } from './settle';
 import { fromPrior, leaveOneOut, type Standing } from './standing';
+import { type Trap, trapsBetween } from './traps';
+import { independentMarks } from './verdict';
 import { independenceKey } from './weights';
 
 /** The whole answer to a set of readings, as plain data. */
@@ -40,6 +50,24 @@ export interface Assessment {
   nextLooks: NextLook[];
   /** Set when the leader at the level in question is such only by map, date or abundance. */
   mapOnly?: { without: string; label: string };
+  /** How much the leader depends on any one reading. */
+  robustness: Robustness;
+  /** How ordinary the readings are for the form that leads. */
+  fit: Fit & { text: string };
+  /** Marks left out for now, and why. */
+  setAside: SetAside[];
+  /** Dangerous forms still possible, worst first. */
+  hazards: Danger[];
+  /** Are close marks withheld for their sake, and why or why not? */
+  withheld: { close: boolean; reason?: string };
+  /** Trusted marks that do not separate the two in front. */
+  traps: Trap[];
+  /** Where sources contradict each other on what is still possible. */
+  disagreements: Dispute[];
+  /** Share of ancestry of the crosses that are candidates. */
+  crosses: Ancestry[];
+  /** The fewest marks that would usually settle the leading pair. */
+  settling?: Settling;
 }
 
 export interface BeamSide {
@@ -62,9 +90,9 @@ export interface LedgerEntry {
   without?: number;
 }
 
-const PLACE_AND_TIME: PriorPart[] = ['range', 'date', 'habitat', 'abundance'];
+const PLACE_AND_TIME: PriorPart[] = ['range', 'date', 'habitat', 'company', 'abundance'];
 
-/** Weigh readings and say all that follows: the standing, ledger, beam, call and next looks. */
+/** Weigh readings and say all that follows: the standing, what it rests on, how far it may be named, what to look at next. */
 export function assess(compiled: CompiledGuide, situation: Situation, readings: readonly Reading[], asked?: Level): Assessment {
   const full = fromPrior(compiled, priorBits(compiled, situation), readings);
   const levels = levelsOf(compiled);
@@ -75,6 +103,12 @@ export function assess(compiled: CompiledGuide, situation: Situation, readings: 
   const sides = sidesOf(grouping, full);
   const beam = beamBetween(full, sides.left.side, sides.right.side);
   const { posterior } = compiled.guide.settings.call;
+  const enough = Math.log2(posterior / (1 - posterior));
+  const hazards = hazardsOf(compiled, full, situation);
+  const looks = nextLooks(compiled, full, open, situation, readings, hazards);
+  const pair = { left: weightedSide(compiled, full, sides.left.side), right: weightedSide(compiled, full, sides.right.side) };
+  const marks = independentMarks(compiled, full, beam.contributions);
+  const settling = settlingOf(compiled, looks, readings, pair, { sum: beam.sum, enough });
   return {
     forms: formList(compiled, full),
     taxa: taxonList(compiled, levels, full),
@@ -82,18 +116,32 @@ export function assess(compiled: CompiledGuide, situation: Situation, readings: 
     outside: full.outside,
     level: grouping.level,
     nextLevel: open.level,
-    beam: {
-      left: sides.left.shown,
-      right: sides.right.shown,
-      start: beam.start,
-      sum: beam.sum,
-      enough: Math.log2(posterior / (1 - posterior)),
-    },
+    beam: { left: sides.left.shown, right: sides.right.shown, start: beam.start, sum: beam.sum, enough },
     ledger: ledgerOf(compiled, full, without, readings, beam.contributions, sides.left.side),
     call,
-    nextLooks: nextLooks(compiled, full, open, situation, readings),
+    nextLooks: looks,
     ...mapOnlyOf(compiled, situation, readings, grouping, sides.left.shown),
+    robustness: robustnessOf(compiled, full, without, grouping, beam.contributions, marks),
+    fit: fitOfLeader(compiled, full),
+    setAside: setAsideOf(compiled, full, situation, hazards),
+    hazards: hazards.possible,
+    withheld: { close: hazards.withheld, ...(hazards.reason ? { reason: hazards.reason } : {}) },
+    traps: trapsBetween(compiled, pair.left, pair.right),
+    disagreements: disputesOf(compiled, full, grouping, ranked(groupMasses(grouping, full.p))[0]),
+    crosses: ancestryOf(compiled, full),
+    ...(settling ? { settling } : {}),
   };
+}
+
+/** Forms that stand for a side; more would not change what is said of it. */
+const MOST_FORMS = 48;
+
+/** A side of the beam with its most probable forms; the guide's own base stands for what is not in it. */
+function weightedSide({ base }: CompiledGuide, full: Standing, side: Side): Weighted {
+  const weightOf = side === OUTSIDE ? base : full.p;
+  const forms = (side === OUTSIDE ? Array.from(base.keys()) : side.forms.slice()).sort((a, b) => weightOf[b] - weightOf[a]);
+  const kept = forms.slice(0, MOST_FORMS).filter((f) => weightOf[f] > 0);
+  return kept.length ? { forms: kept, weights: kept.map((f) => weightOf[f]) } : { forms, weights: forms.map((f) => base[f]) };
 }
 
 function openLevel(levels: readonly Grouping[], call: Call, wanted: (level: Level) => boolean): Grouping | undefined {
@@ -122,7 +170,7 @@ function sidesOf(grouping: Grouping, full: Standing) {
   const sides: { side: Side; shown: BeamSide }[] = ranked(masses)
     .slice(0, 2)
     .map((group) => ({
-      side: { forms: Array.from(full.p.keys()).filter((f) => grouping.of[f] === group) },
+      side: { forms: formsIn(grouping, group) },
       shown: { group: grouping.groups[group].id, label: grouping.groups[group].label, p: masses[group] },
     }));
   const outside = { side: OUTSIDE as Side, shown: { group: OUTSIDE, label: 'Not in this guide', p: full.outside } };
@@ -135,8 +183,8 @@ function formList({ forms }: CompiledGuide, full: Standing): Assessment['forms']
     .sort((a, b) => b.p - a.p);
 }
 
-function taxonList({ guide }: CompiledGuide, levels: readonly Grouping[], full: Standing): Assessment['taxa'] {
-  const taxa = taxonIndex(guide);
+function taxonList({ naming }: CompiledGuide, levels: readonly Grouping[], full: Standing): Assessment['taxa'] {
+  const taxa = taxonIndex(naming);
   return levels
     .filter(({ level }) => level.kind === 'rank')
     .flatMap((grouping) => {

@@ -1,28 +1,10 @@
-import type { CompiledGuide, Facets, FacetName } from '../guide/working';
-import { lineage, taxonIndex } from '../guide/working';
-import { beamBetween, type Side } from './beam';
-import { groupByFacet, type Grouping, groupMasses, type Level, levelsOf, ranked } from './levels';
+import { type CompiledGuide, type FacetName, type Facets, lineage, taxonIndex } from '../guide/working';
+import { groupByFacet, type Grouping, groupMasses, levelsOf, ranked } from './levels';
 import { inHundred } from './say';
 import { leaveOneOut, type Standing } from './standing';
-import { independenceKey } from './weights';
+import { type Bench, capital, inUnion, mass, type Question, type Verdict, verdictOn } from './verdict';
 
-/** Whether one level may be named, and what it rests on. */
-export interface Verdict {
-  level: Level;
-  group: string;
-  label: string;
-  p: number;
-  rival: { group: string; label: string; p: number };
-  /** Independent marks in favour against the rival. */
-  marks: number;
-  marksNeeded: number;
-  /** The lowest probability when one reading is left out, and which. */
-  worst?: { p: number; reading: number };
-  passes: boolean;
-  lacks: ('posterior' | 'marks' | 'survives')[];
-  /** The verdict in words. */
-  text: string;
-}
+export { type Verdict } from './verdict';
 
 /** The recommended name: as fine as the evidence allows, no finer. */
 export interface Call {
@@ -30,6 +12,8 @@ export interface Call {
   taxon?: string;
   other?: string;
   facets: Facets;
+  /** Several facet values called together, where they cannot be called apart. */
+  union?: { id: string; label: string; p: number };
   p: number;
   verdicts: Verdict[];
   text: string;
@@ -37,19 +21,11 @@ export interface Call {
 
 export const OUTSIDE = 'outside';
 
-interface Bench {
-  compiled: CompiledGuide;
-  full: Standing;
-  /** The standing without each weighed reading. */
-  without: { p: Float64Array; outside: number }[];
-}
-
 /**
- * The *weigh* school: a level is named when its posterior reaches the guide's
- * mark, enough independent marks speak for it against its strongest rival, and
- * it holds with any one reading left out. Sex, stage and the other facets are
- * named by the same posterior but ask for fewer marks (`facetGroups`), since one
- * good look at the right part settles them.
+ * Name each level that the guide's school allows, from broad to narrow. Sex,
+ * stage and the other facets are named by the same posterior but ask for fewer
+ * marks (`facetGroups`), since one good look at the right part settles them;
+ * where they cannot be told apart, a union that the guide names may be called.
  */
 export function callOf(compiled: CompiledGuide, full: Standing, without: Bench['without'] = leaveOneOut(compiled, full)): Call {
   const bench: Bench = { compiled, full, without };
@@ -84,7 +60,16 @@ export function callOf(compiled: CompiledGuide, full: Standing, without: Bench['
   if (!called) {
     return { kind: 'undetermined', facets: {}, p: 1 - full.outside, verdicts: all, text: sayLacking(narrowed?.verdict) };
   }
-  return { kind: 'taxon', taxon: called.group, facets, p: called.p, verdicts: all, text: sayCall(compiled, called, all) };
+  const union = unionOf(bench, called.group, facetVerdicts);
+  return {
+    kind: 'taxon',
+    taxon: called.group,
+    facets,
+    ...(union ? { union } : {}),
+    p: called.p,
+    verdicts: all,
+    text: sayCall(compiled, called, all, union),
+  };
 }
 
 function rankVerdict(bench: Bench, grouping: Grouping): Verdict {
@@ -106,9 +91,13 @@ function rivalOf({ full }: Bench, grouping: Grouping, masses: Float64Array, grou
     : { ...grouping.groups[group], p: masses[group], side: { forms: formsIn(grouping, group) } };
 }
 
+/** Forms that go under a taxon by the names in force. */
+const underTaxon = ({ naming }: CompiledGuide, taxon: string): boolean[] =>
+  naming.of.map((own) => lineage(naming, own).some((t) => t.id === taxon));
+
 function facetsOf(bench: Bench, taxon: string): Verdict[] {
   const { compiled, full } = bench;
-  const inside = compiled.forms.map((form) => lineage(compiled.guide, form.taxon).some((t) => t.id === taxon));
+  const inside = underTaxon(compiled, taxon);
   return levelsOf(compiled).flatMap(({ level }) => {
     if (level.kind !== 'facet') return [];
     const grouping = groupByFacet(compiled, level.facet);
@@ -132,45 +121,19 @@ function facetsOf(bench: Bench, taxon: string): Verdict[] {
   });
 }
 
-interface Question {
-  level: Level;
-  group: { id: string; label: string };
-  forms: number[];
-  rival: { id: string; label: string; p: number; side: Side };
-  marksNeeded: number;
-  /** Facets may rest on one good look; taxa must survive the loss of any reading. */
-  mayRestOnOne?: boolean;
-}
-
-function verdictOn({ compiled, full, without }: Bench, asked: Question): Verdict {
-  const { call } = compiled.guide.settings;
-  const p = mass(full.p, asked.forms);
-  const { contributions } = beamBetween(full, { forms: asked.forms }, asked.rival.side);
-  const perMark = new Map<string, number>();
-  contributions.forEach((bits, i) => {
-    const key = independenceKey(compiled.guide, full.weighed[i].reading.character);
-    perMark.set(key, (perMark.get(key) ?? 0) + bits);
+/** The narrowest union of facets that holds where some facet it spans could not be called. */
+function unionOf({ compiled, full }: Bench, taxon: string, facets: readonly Verdict[]): Call['union'] {
+  const open = facets.filter((v) => !v.passes && v.level.kind === 'facet').map((v) => (v.level as { facet: FacetName }).facet);
+  const inside = underTaxon(compiled, taxon);
+  const total = mass(full.p, Array.from(full.p.keys()).filter((f) => inside[f]));
+  const candidates = (compiled.guide.unions ?? []).flatMap(({ id, label, of }) => {
+    if (!of.some((part) => open.some((facet) => part[facet]))) return [];
+    const forms = compiled.forms.flatMap((_, f) => (inside[f] && inUnion(compiled, of, f) ? [f] : []));
+    const rest = compiled.forms.some((_, f) => inside[f] && !forms.includes(f));
+    return rest ? [{ id, label, p: mass(full.p, forms) / (total || 1), size: forms.length }] : [];
   });
-  const marks = [...perMark.values()].filter((bits) => bits >= call.inFavour).length;
-  const losses = without.map((left, i) => ({ p: mass(left.p, asked.forms), reading: full.weighed[i].index }));
-  const worst = losses.length ? losses.reduce((a, b) => (b.p < a.p ? b : a)) : undefined;
-  const lacks: Verdict['lacks'] = [];
-  if (p < call.posterior) lacks.push('posterior');
-  if (marks < asked.marksNeeded) lacks.push('marks');
-  if (!asked.mayRestOnOne && (worst?.p ?? 0) < call.survives) lacks.push('survives');
-  const verdict = {
-    level: asked.level,
-    group: asked.group.id,
-    label: asked.group.label,
-    p,
-    rival: { group: asked.rival.id, label: asked.rival.label, p: asked.rival.p },
-    marks,
-    marksNeeded: asked.marksNeeded,
-    worst,
-    passes: lacks.length === 0,
-    lacks,
-  };
-  return { ...verdict, text: sayVerdict(compiled, verdict) };
+  const holding = candidates.filter(({ p }) => p >= compiled.guide.settings.call.posterior).sort((a, b) => a.size - b.size)[0];
+  return holding && { id: holding.id, label: holding.label, p: holding.p };
 }
 
 /** Two groups of the first level that could not be named, when together they can. */
@@ -198,49 +161,21 @@ function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined)
   };
 }
 
-const under = (compiled: CompiledGuide, taxon: string, ancestor: string) =>
-  lineage(compiled.guide, taxon).some((t) => t.id === ancestor);
+const under = ({ naming }: CompiledGuide, taxon: string, ancestor: string) =>
+  lineage(naming, taxon).some((t) => t.id === ancestor);
 
-const mass = (p: Float64Array, forms: readonly number[]) => forms.reduce((sum, f) => sum + p[f], 0);
-
-function formsIn(grouping: Grouping, group: number): number[] {
+export function formsIn(grouping: Grouping, group: number): number[] {
   const forms: number[] = [];
   grouping.of.forEach((g, f) => g === group && forms.push(f));
   return forms;
 }
 
-const levelName = (level: Level) => (level.kind === 'rank' ? level.rank : level.facet);
-
-function sayVerdict(compiled: CompiledGuide, v: Omit<Verdict, 'text'>): string {
-  const { call } = compiled.guide.settings;
-  const head = capital(levelName(v.level));
-  if (v.passes) {
-    const marks = v.marks === 1 ? '1 mark' : `${v.marks} independent marks`;
-    const robust = v.worst && v.level.kind === 'rank' ? `; ${inHundred(v.worst.p)} even without its best reading` : '';
-    return `${head} yes: ${v.label}, ${inHundred(v.p)}, on ${marks}${robust}.`;
-  }
-  const needs: string[] = [];
-  const more = v.marksNeeded - v.marks;
-  if (v.lacks.includes('posterior')) needs.push(`${inHundred(call.posterior)} (now ${inHundred(v.p)} for ${v.label})`);
-  if (v.lacks.includes('marks')) needs.push(`${counted(more)} more independent ${more === 1 ? 'mark' : 'marks'}`);
-  if (v.lacks.includes('survives') && !v.lacks.includes('posterior') && v.worst) {
-    needs.push(
-      `support that holds without any one reading (${inHundred(v.worst.p)} at worst, ${inHundred(call.survives)} asked)`,
-    );
-  }
-  return `${head} no: needs ${needs.join(' and ') || 'a first reading'}.`;
-}
-
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five'];
-const counted = (n: number) => NUMBERS[n] ?? String(n);
-const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
-
-function sayCall(compiled: CompiledGuide, called: Verdict, all: readonly Verdict[]): string {
-  const rank = taxonIndex(compiled.guide).get(called.group)!.rank;
+function sayCall({ naming }: CompiledGuide, called: Verdict, all: readonly Verdict[], union: Call['union']): string {
+  const rank = taxonIndex(naming).get(called.group)!.rank;
   const blocked = all.find((v) => !v.passes && v.level.kind === 'rank');
   const named = `${capital(rank)} yes`;
   const facets = all.filter((v) => v.passes && v.level.kind === 'facet').map((v) => v.label);
-  const whole = [called.label, ...facets].join(', ');
+  const whole = [called.label, ...facets, ...(union ? [union.label] : [])].join(', ');
   return blocked
     ? `${named}; ${blocked.text[0].toLowerCase()}${blocked.text.slice(1)}`
     : `${named}: ${whole}, ${inHundred(called.p)}.`;

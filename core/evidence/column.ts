@@ -1,4 +1,5 @@
-import type { CompiledGuide, StatesTable, ValuesTable } from '../guide/working';
+import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
+import { comparativeColumn } from './comparative';
 import { SMALLEST, tailedDensity, tailedLogDensity } from './density';
 import { type Certainty, type Reading, valueOf } from './reading';
 
@@ -32,7 +33,7 @@ export function columnOf(compiled: CompiledGuide, reading: Reading): Column | un
       ? absenceColumn(table.applies!, compiled.base)
       : withDoubt(
           withApplicability(
-            table.type === 'states' ? statesColumn(table, reading) : valueColumn(table, reading, compiled),
+            seenColumn(compiled, table, reading),
             table.applies,
           ),
           reading.certainty ?? 'sure',
@@ -43,9 +44,14 @@ export function columnOf(compiled: CompiledGuide, reading: Reading): Column | un
   return column;
 }
 
+function seenColumn(compiled: CompiledGuide, table: Table, reading: Reading): Column {
+  if (reading.comparison) return comparativeColumn(compiled, reading);
+  return table.type === 'states' ? statesColumn(table, reading) : valueColumn(table, reading, compiled);
+}
+
 function cacheKey(reading: Reading): string {
-  const { character, states, value, error, parts, certainty, status } = reading;
-  const given = states ? [...states].sort() : [value, error, parts?.numerator, parts?.denominator, parts?.error];
+  const { character, states, value, error, parts, comparison, certainty, status } = reading;
+  const given = states ? [...states].sort() : [value, error, parts?.numerator, parts?.denominator, parts?.error, comparison];
   return JSON.stringify([character, given, certainty ?? 'sure', status ?? 'seen']);
 }
 
@@ -124,7 +130,8 @@ function absenceColumn(applies: Float64Array, base: Float64Array): Column {
   };
 }
 
-function withDoubt(column: Column, certainty: Certainty, base: Float64Array): Column {
+/** Mixed with the guide-wide predictive as the reading is less certain. */
+export function withDoubt(column: Column, certainty: Certainty, base: Float64Array): Column {
   const doubt = DOUBT[certainty];
   if (doubt === 0) return column;
   let predictive = 0;

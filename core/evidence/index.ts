@@ -1,13 +1,21 @@
 export { type Assessment, assess, type BeamSide, type LedgerEntry } from './assess';
 export { type Beam, beamBetween, type Side } from './beam';
 export { type Call, callOf, OUTSIDE, type Verdict } from './call';
+export { type Answer } from './answers';
+export { type Ancestry } from './ancestry';
+export { isMeasured, jointColumn } from './block';
 export { columnOf, DOUBT } from './column';
+export { type Danger, type Hazards, hazardsOf } from './danger';
+export { type Dispute } from './disputes';
+export { type Fit, fitOf } from './fit';
 export { tailedDensity, tailedLogDensity } from './density';
-export { entropyOf, expectedInformation, type Live, liveForms, overlapOf } from './information';
+export { entropyOf, expectedInformation, type Live, liveForms } from './information';
 export { type Grouping, groupByFacet, groupByRank, groupMasses, type Level, levelsOf, ranked } from './levels';
 export { type NextLook, nextLooks } from './nextLooks';
+export { density, OVERLAP, overlapBetween, reach, type Separation, separationOf, type Side as WeightedSide } from './overlap';
 export {
   CERTAINTIES,
+  type Comparison,
   type Certainty,
   checkReadings,
   type Reading,
@@ -17,6 +25,10 @@ export {
   valueOf,
 } from './reading';
 export { inHundred } from './say';
+export { type Contradiction, type Robustness } from './robustness';
+export { hindranceOf, type SetAside, type SetAsideBecause, sayFacetScope } from './setAside';
+export { type Settling } from './settle';
 export { fromPrior, type Standing, standing, type Weighed, withoutReading } from './standing';
+export { isTrusted, type Trap, trapsBetween } from './traps';
 export { dependenceWeights, independenceKey } from './weights';
-export { createWeigher, type WeighAnswer, type WeighRequest } from './weigher';
+export { compileFor, createWeigher, type WeighAnswer, type WeighRequest } from './weigher';

@@ -1,4 +1,4 @@
-import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
+import type { StatesTable, Table, ValuesTable } from '../guide/working';
 import { tailedDensity } from './density';
 import type { Grouping } from './levels';
 import type { Standing } from './standing';
@@ -147,38 +147,4 @@ function valueInformation(table: ValuesTable, live: Live, tail: number): number 
   const groupMass = new Float64Array(live.groups);
   for (let g = 0; g < live.groups; g++) for (let k = 0; k < POINTS; k++) groupMass[g] += joint[g * POINTS + k];
   return entropyOf(groupMass) + entropyOf(marginal(joint, live.groups, POINTS)) - entropyOf(joint);
-}
-
-/** How far apart two groups are in one character: ∫ min of their predictive densities, 0 apart … 1 alike. */
-export function overlapOf(compiled: CompiledGuide, table: Table, live: Live, a: number, b: number): number {
-  const weights = [live.groupOf(a), live.groupOf(b)].map((group) => {
-    const w = live.p.map((p, i) => (live.group[i] === group ? p : 0));
-    const total = w.reduce((sum, x) => sum + x, 0);
-    return w.map((x) => x / (total || 1));
-  });
-  if (table.type === 'states') {
-    const forms = table.scored.length;
-    return table.states.reduce((sum, _, s) => {
-      const [pa, pb] = weights.map((w) => w.reduce((total, x, i) => total + x * table.frequency[s * forms + live.forms[i]], 0));
-      return sum + Math.min(pa, pb);
-    }, 0);
-  }
-  const low = live.forms.reduce((min, f) => Math.min(min, table.mean[f] - 5 * table.sd[f]), Number.POSITIVE_INFINITY);
-  const high = live.forms.reduce((max, f) => Math.max(max, table.mean[f] + 5 * table.sd[f]), Number.NEGATIVE_INFINITY);
-  const steps = 200;
-  const step = (high - low) / steps;
-  let sum = 0;
-  for (let k = 0; k < steps; k++) {
-    const x = low + (k + 0.5) * step;
-    const [da, db] = weights.map((w) =>
-      w.reduce((total, weight, i) => {
-        if (weight === 0) return total;
-        const f = live.forms[i];
-        const z = (x - table.mean[f]) / table.sd[f];
-        return total + (weight * tailedDensity(z * z, compiled.guide.settings.tail)) / table.sd[f];
-      }, 0),
-    );
-    sum += Math.min(da, db) * step;
-  }
-  return Math.min(1, sum);
 }

@@ -13,19 +13,19 @@ export interface Grouping {
 
 /** The levels of a guide: its ranks from broad to narrow, then its facets. */
 export function levelsOf(compiled: CompiledGuide): Grouping[] {
-  const { guide, forms } = compiled;
-  const ranks = RANKS.filter((rank) => guide.taxa.some((taxon) => taxon.rank === rank));
+  const { guide, forms, naming } = compiled;
+  const ranks = RANKS.filter((rank) => naming.taxa.some((taxon) => taxon.rank === rank));
   const facets = FACETS.filter((facet) => guide.facets[facet] && forms.some((form) => form.facets[facet]));
   return [...ranks.map((rank) => groupByRank(compiled, rank)), ...facets.map((facet) => groupByFacet(compiled, facet))];
 }
 
 /** A form whose lineage has no taxon at the rank stands under its own terminal taxon. */
-export function groupByRank({ guide, forms }: CompiledGuide, rank: Rank): Grouping {
-  const taxa = taxonIndex(guide);
+export function groupByRank({ naming }: CompiledGuide, rank: Rank): Grouping {
+  const taxa = taxonIndex(naming);
   return grouping(
     { kind: 'rank', rank },
-    forms.map((form) => {
-      const taxon = taxonAtRank(guide, form.taxon, rank) ?? taxa.get(form.taxon)!;
+    naming.of.map((own) => {
+      const taxon = taxonAtRank(naming, own, rank) ?? taxa.get(own)!;
       return { id: taxon.id, label: taxon.name };
     }),
   );

@@ -1,9 +1,11 @@
-import type { Character, CompiledGuide } from '../guide/working';
-import { HANDLING } from '../guide/working';
-import { DISTANCES, type Situation } from '../specimen';
+import type { Character, CompiledGuide, Table } from '../guide/working';
+import type { Situation } from '../specimen';
+import { type Answer, answersTo } from './answers';
+import type { Hazards } from './danger';
 import { expectedInformation, type Live, liveForms } from './information';
 import type { Grouping } from './levels';
 import type { Reading } from './reading';
+import { hindranceOf, type SetAsideBecause } from './setAside';
 import type { Standing } from './standing';
 
 /** One character that has not been looked at, and what looking would be worth. */
@@ -15,10 +17,14 @@ export interface NextLook {
   chance: number;
   /** Cost in seconds, with turning the specimen where another view is needed. */
   seconds: number;
+  /** Handling it needs. */
+  handling: Character['handling'];
   /** Does it need no other view than the one last used? */
   sameView: boolean;
   /** Why it cannot be read now; such looks are listed after the others. */
-  hindrance?: 'view' | 'handling' | 'distance';
+  hindrance?: SetAsideBecause;
+  /** What each answer would do to the standing; for the first few looks. */
+  answers?: Answer[];
 }
 
 /** Seconds to turn the specimen or walk round it. */
@@ -27,11 +33,14 @@ const TURN = 4;
 const CHANCE = { fair: 0.95, poor: 0.5 };
 /** Looks worth less than this are not worth listing. */
 const LEAST_BITS = 0.002;
+/** Looks whose answers are worked out. */
+const ANSWERED = 5;
 
 /**
  * Rank what to look at next: expected information at the level asked, times the
  * chance that it can be read here, per second. Marks that share a dependence
  * group with readings already made are worth less, as they would count less.
+ * Marks that the situation hides or that danger withholds stand apart.
  */
 export function nextLooks(
   compiled: CompiledGuide,
@@ -39,6 +48,7 @@ export function nextLooks(
   grouping: Grouping,
   situation: Situation,
   readings: readonly Reading[],
+  hazards: Hazards = { possible: [], withheld: false },
 ): NextLook[] {
   const live = liveForms(full, grouping);
   const done = new Set(readings.map((reading) => reading.character));
@@ -46,14 +56,21 @@ export function nextLooks(
   const lastViews = last ? viewsOf(compiled, last.character) : undefined;
   const looks = compiled.guide.characters
     .filter((character) => !done.has(character.id))
-    .map((character) => look(compiled, character, live, situation, readings, lastViews))
-    .filter((next) => next.bits >= LEAST_BITS);
-  return looks.sort((a, b) => Number(Boolean(a.hindrance)) - Number(Boolean(b.hindrance)) || worth(b) - worth(a));
+    .map((character) => look(compiled, character, live, situation, readings, lastViews, hazards))
+    .filter((next) => next.bits >= LEAST_BITS)
+    .sort((a, b) => Number(Boolean(a.hindrance)) - Number(Boolean(b.hindrance)) || worth(b) - worth(a));
+  return looks.map((next, i) => {
+    if (i >= ANSWERED || next.hindrance) return next;
+    const table = tableFor(compiled, next.character);
+    return { ...next, answers: answersTo(table, full, grouping, temperOf(compiled, table.character, readings)) };
+  });
 }
 
 const worth = (next: NextLook) => (next.bits * next.chance) / next.seconds;
 
 const viewsOf = (compiled: CompiledGuide, character: string) => compiled.guide.characters.find((c) => c.id === character)?.views;
+
+const tableFor = (compiled: CompiledGuide, character: string): Table => compiled.tables.get(character)!;
 
 function look(
   compiled: CompiledGuide,
@@ -62,22 +79,25 @@ function look(
   situation: Situation,
   readings: readonly Reading[],
   lastViews: string[] | undefined,
+  hazards: Hazards,
 ): NextLook {
-  const { guide } = compiled;
-  const information = expectedInformation(compiled.tables.get(character.id)!, live, guide.settings.tail);
+  const information = expectedInformation(tableFor(compiled, character.id), live, compiled.guide.settings.tail);
   const sameView = !lastViews || character.views.some((view) => lastViews.includes(view));
   const poorLight = character.needsLight && situation.light !== undefined && situation.light !== 'fair';
+  const hindrance = hindranceOf(compiled, character, situation, hazards);
   return {
     character: character.id,
     bits: information * temperOf(compiled, character, readings),
     chance: poorLight ? CHANCE.poor : CHANCE.fair,
     seconds: character.seconds + (sameView ? 0 : TURN),
+    handling: character.handling,
     sameView,
-    ...hindranceOf(character, situation),
+    ...(hindrance ? { hindrance: hindrance.because } : {}),
   };
 }
 
-function temperOf({ guide }: CompiledGuide, character: Character, readings: readonly Reading[]): number {
+/** How much a first reading of the character would count beside what was read already. */
+export function temperOf({ guide }: Pick<CompiledGuide, 'guide'>, character: Character, readings: readonly Reading[]): number {
   if (!character.dependence) return 1;
   const gamma = guide.dependence.find((group) => group.id === character.dependence)?.gamma ?? 0;
   const mates = readings.filter(
@@ -85,15 +105,4 @@ function temperOf({ guide }: CompiledGuide, character: Character, readings: read
       (r.status ?? 'seen') === 'seen' && guide.characters.find((c) => c.id === r.character)?.dependence === character.dependence,
   );
   return 1 / (1 + mates.length * gamma);
-}
-
-function hindranceOf(character: Character, situation: Situation): Pick<NextLook, 'hindrance'> {
-  if (situation.views && !character.views.some((view) => situation.views!.includes(view))) return { hindrance: 'view' };
-  if (situation.handling && HANDLING.indexOf(character.handling) > HANDLING.indexOf(situation.handling)) {
-    return { hindrance: 'handling' };
-  }
-  if (situation.distance && DISTANCES.indexOf(character.distance) < DISTANCES.indexOf(situation.distance)) {
-    return { hindrance: 'distance' };
-  }
-  return {};
 }

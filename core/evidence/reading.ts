@@ -1,11 +1,17 @@
 import { type Problem } from '../problem';
-import { type Character, type Guide, isStates, isValue, stateIds } from '../guide/working';
+import { type Character, formsOf, type Guide, isStates, isValue, stateIds } from '../guide/working';
 
 export const CERTAINTIES = ['sure', 'likely', 'guess'] as const;
 export type Certainty = (typeof CERTAINTIES)[number];
 
 export const READING_STATUSES = ['seen', 'not-visible', 'does-not-apply'] as const;
 export type ReadingStatus = (typeof READING_STATUSES)[number];
+
+/** Larger or smaller than a neighbour that is known, or than another character of the same individual. */
+export interface Comparison {
+  relation: 'larger' | 'smaller';
+  than: { taxon: string } | { form: string } | { character: string };
+}
 
 /** What was seen of one character on one specimen. */
 export interface Reading {
@@ -20,6 +26,8 @@ export interface Reading {
   error?: number;
   /** A ratio given as its two lengths, each with the same standard error. */
   parts?: { numerator: number; denominator: number; error?: number };
+  /** Judged against something known instead of measured. */
+  comparison?: Comparison;
   certainty?: Certainty;
   status?: ReadingStatus;
   /** Why it is not visible or does not apply. */
@@ -51,15 +59,16 @@ export function checkReadings(guide: Guide, readings: readonly Reading[]): Probl
         },
       ];
     }
-    return (reading.status ?? 'seen') === 'seen' ? checkSeen(character, reading, field) : [];
+    return (reading.status ?? 'seen') === 'seen' ? checkSeen(guide, character, reading, field) : [];
   });
 }
 
-function checkSeen(character: Character, reading: Reading, field: string): Problem[] {
+function checkSeen(guide: Guide, character: Character, reading: Reading, field: string): Problem[] {
   const problems: Problem[] = [];
   const name = `“${character.label}”`;
   const report = (part: string, code: string, message: string) => problems.push({ code, message, field: `${field}.${part}` });
 
+  if (reading.comparison) return checkComparison(guide, character, reading, field);
   if (isStates(character)) {
     const states = stateIds(character)!;
     if (!reading.states?.length) report('states', 'states-missing', `Say which state of ${name} was seen.`);
@@ -96,9 +105,34 @@ function checkSeen(character: Character, reading: Reading, field: string): Probl
   return problems;
 }
 
+function checkComparison(guide: Guide, character: Character, reading: Reading, field: string): Problem[] {
+  const { than } = reading.comparison!;
+  const problem = (part: string, code: string, message: string) => [{ code, message, field: `${field}.${part}` }];
+  if (character.kind === 'nominal') {
+    return problem('comparison', 'comparison-unsuited', `The states of “${character.label}” have no order, so nothing is more or less of it.`);
+  }
+  if (reading.states || reading.value !== undefined || reading.parts) {
+    return problem('comparison', 'comparison-and-value', `Give “${character.label}” either as a value or as a comparison, not both.`);
+  }
+  if ('taxon' in than && !guide.taxa.some(({ id }) => id === than.taxon)) {
+    return problem('comparison.than.taxon', 'unknown-taxon', `There is no taxon “${than.taxon}” in this guide.`);
+  }
+  if ('form' in than && !formsOf(guide).some(({ id }) => id === than.form)) {
+    return problem('comparison.than.form', 'unknown-form', `There is no form “${than.form}” in this guide.`);
+  }
+  if ('character' in than) {
+    const other = guide.characters.find(({ id }) => id === than.character);
+    if (!other) return problem('comparison.than.character', 'unknown-character', `There is no character “${than.character}” in this guide.`);
+    if (isValue(other) !== isValue(character)) {
+      return problem('comparison.than.character', 'comparison-unsuited', `“${character.label}” and “${other.label}” cannot be compared.`);
+    }
+  }
+  return [];
+}
+
 /** The value and error to weigh, whichever way it was given; undefined for states. */
 export function valueOf(character: Character, reading: Reading): { value: number; error: number } | undefined {
-  if (isStates(character)) return undefined;
+  if (isStates(character) || reading.comparison) return undefined;
   const given = reading.parts ? ratioOf(reading.parts) : { value: reading.value!, error: reading.error };
   return { value: given.value, error: given.error ?? (isValue(character) ? (character.error ?? 0) : 0) };
 }

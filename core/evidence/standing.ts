@@ -1,5 +1,6 @@
 import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
-import { type Column, columnOf } from './column';
+import { blockParts, combined, isMeasured } from './block';
+import { type Column, columnOf, withDoubt } from './column';
 import type { Reading } from './reading';
 import { dependenceWeights } from './weights';
 
@@ -9,6 +10,8 @@ export interface Weighed {
   reading: Reading;
   column: Column;
   weight: number;
+  /** What goes when it is left out, where that is not its column: readings of a measured block speak together. */
+  loss?: Column;
 }
 
 /** The probabilities over forms, and what they were made of. */
@@ -35,10 +38,13 @@ export function fromPrior(
   prior: { forms: Float64Array; outside: number },
   readings: readonly Reading[],
 ): Standing {
-  const heard = readings.flatMap((reading, index) => {
-    const column = columnOf(compiled, reading);
-    return column ? [{ index, reading, column }] : [];
-  });
+  const heard = withBlocks(
+    compiled,
+    readings.flatMap((reading, index) => {
+      const column = columnOf(compiled, reading);
+      return column ? [{ index, reading, column }] : [];
+    }),
+  );
   const weights = dependenceWeights(
     compiled.guide,
     heard.map((h) => h.reading),
@@ -49,6 +55,28 @@ export function fromPrior(
   addColumns(bits, weighed);
   for (const { column, weight } of weighed) outsideBits += weight * column.outside;
   return { ...softmax(bits, outsideBits), bits, outsideBits, prior, weighed };
+}
+
+type Heard = Omit<Weighed, 'weight'>;
+
+/** Readings of one measured block are scored together, and each is given its part. */
+function withBlocks(compiled: CompiledGuide, heard: Heard[]): Heard[] {
+  const out = heard.slice();
+  for (const measured of compiled.blocks) {
+    const members = heard.flatMap(({ reading }, i) => (isMeasured(measured, reading) ? [i] : []));
+    if (members.length === 0) continue;
+    const parts = blockParts(
+      compiled,
+      measured,
+      members.map((i) => heard[i].reading),
+    );
+    members.forEach((i, k) => {
+      const { column, loss } = parts[k];
+      const said = withDoubt(column, heard[i].reading.certainty ?? 'sure', compiled.base);
+      out[i] = { ...heard[i], column: said, loss: combined([said, column, loss], [1, -1, 1]) };
+    });
+  }
+  return out;
 }
 
 /** Four columns at a time: the sums are then read and written a quarter as often. */
@@ -99,8 +127,9 @@ export function withoutReading(compiled: CompiledGuide, full: Standing, index: n
   );
   const bits = full.bits.slice();
   const gone = full.weighed[index];
-  addColumn(bits, gone.column.bits, -gone.weight);
-  let outsideBits = full.outsideBits - gone.weight * gone.column.outside;
+  const loss = gone.loss ?? gone.column;
+  addColumn(bits, loss.bits, -gone.weight);
+  let outsideBits = full.outsideBits - gone.weight * loss.outside;
   left.forEach((other, i) => {
     const change = weights[i] - other.weight;
     if (change === 0) return;

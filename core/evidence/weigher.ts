@@ -1,5 +1,5 @@
-import { type CompiledGuide, compileGuide, type Guide, type SourcePolicy } from '../guide/working';
-import type { Situation } from '../specimen';
+import { type CompiledGuide, compileGuide, type Guide, withCross } from '../guide/working';
+import type { Judgement, Situation } from '../specimen';
 import { type Assessment, assess } from './assess';
 import type { Level } from './levels';
 import type { Reading } from './reading';
@@ -8,7 +8,7 @@ import type { Reading } from './reading';
 export interface WeighRequest {
   hash: string;
   guide?: Guide;
-  policy?: SourcePolicy;
+  judgement?: Judgement;
   situation: Situation;
   readings: Reading[];
   level?: Level;
@@ -31,12 +31,18 @@ export function createWeigher(): (request: WeighRequest) => WeighAnswer {
     if (request.guide) keep(guides, request.hash, request.guide);
     const guide = guides.get(request.hash);
     if (!guide) return { known: false };
-    const { region, date } = request.situation;
-    const key = JSON.stringify([request.hash, region, date, request.policy]);
-    const ready = compiled.get(key) ?? compileGuide(guide, { region, date }, request.policy);
+    const key = JSON.stringify([request.hash, settingOf(request.situation), request.judgement]);
+    const ready = compiled.get(key) ?? compileFor(guide, request.situation, request.judgement);
     keep(compiled, key, ready);
     return { known: true, assessment: assess(ready, request.situation, request.readings, request.level) };
   };
+}
+
+const settingOf = ({ region, date, circumstances }: Situation) => ({ region, date, circumstances });
+
+/** A guide compiled for a situation, as it is to be judged there. */
+export function compileFor(guide: Guide, situation: Situation, { policy, treatment, cross }: Judgement = {}): CompiledGuide {
+  return compileGuide(cross ? withCross(guide, cross) : guide, settingOf(situation), policy, treatment);
 }
 
 /** Keep as the newest; the oldest goes when there are too many. */

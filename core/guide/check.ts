@@ -1,4 +1,5 @@
 import type { Problem } from '../problem';
+import { checkJudgement } from './checkJudgement';
 import { formsOf, lineage } from './forms';
 import { parseRange } from './ranges';
 import type { Character, Guide, Scope, Score } from './schema';
@@ -20,6 +21,8 @@ export function checkGuide(guide: Guide): Problem[] {
     habitat: new Set(guide.habitats.map((h) => h.id)),
     view: new Set(guide.views.map((v) => v.id)),
     dependence: new Set(guide.dependence.map((d) => d.id)),
+    circumstance: new Set((guide.circumstances ?? []).map((c) => c.id)),
+    company: new Set((guide.company ?? []).map((c) => c.id)),
   };
   const known = (kind: keyof typeof ids, id: string, field: string) => {
     if (!ids[kind].has(id)) report(field, `unknown-${kind}`, `There is no ${kind} “${id}” in this guide.`);
@@ -61,6 +64,7 @@ export function checkGuide(guide: Guide): Problem[] {
     known('taxon', record.taxon, `${field}.taxon`);
     if (record.kind === 'range') known('region', record.region, `${field}.region`);
     if (record.kind === 'habitat') known('habitat', record.habitat, `${field}.habitat`);
+    if (record.kind === 'company') known('company', record.company, `${field}.company`);
     if (record.kind === 'date' && record.facets) {
       checkFacets(guide, record.facets, (f, v) =>
         report(`${field}.facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`),
@@ -70,11 +74,14 @@ export function checkGuide(guide: Guide): Problem[] {
 
   const policySources = guide.policy.kind === 'prefer' ? guide.policy.order : Object.keys(guide.policy.weights);
   [...policySources, ...(guide.policy.exclude ?? [])].forEach((source) => known('source', source, 'policy'));
-  return problems;
+  if (guide.scores.length === 0 && !guide.blocks?.length) {
+    report('scores', 'no-scores', 'The guide scores no character, so nothing can be weighed.');
+  }
+  return [...problems, ...checkJudgement(guide)];
 }
 
 type Report = (field: string, code: string, message: string) => void;
-type Known = (kind: 'taxon' | 'view' | 'dependence' | 'region', id: string, field: string) => void;
+type Known = (kind: 'taxon' | 'view' | 'dependence' | 'region' | 'circumstance', id: string, field: string) => void;
 
 function checkFacets(
   guide: Guide,
@@ -90,6 +97,7 @@ function checkFacets(
 function checkScope(guide: Guide, scope: Scope, field: string, report: Report, known: Known): void {
   if (scope.taxon) known('taxon', scope.taxon, `${field}.scope.taxon`);
   scope.regions?.forEach((region) => known('region', region, `${field}.scope.regions`));
+  scope.circumstances?.forEach((circumstance) => known('circumstance', circumstance, `${field}.scope.circumstances`));
   if (scope.facets) {
     checkFacets(guide, scope.facets, (f, v) =>
       report(`${field}.scope.facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`),
@@ -116,6 +124,15 @@ function checkValue(guide: Guide, character: Character, score: Score, field: str
   const at = `${field}.value`;
   const words = { ...DEFAULT_WORDS, ...guide.settings.words };
   if (value.kind === 'applies') return;
+  if (value.kind === 'comparison') {
+    if (!isValue(character)) {
+      report(at, 'score-kind', `“${character.label}” is ${character.kind}; only measured characters can be scored by comparison.`);
+    }
+    if (!guide.taxa.some(({ id }) => id === value.than.taxon)) {
+      report(`${at}.than.taxon`, 'unknown-taxon', `There is no taxon “${value.than.taxon}” in this guide.`);
+    }
+    return;
+  }
   const suits =
     value.kind === 'states'
       ? isStates(character)

@@ -8,11 +8,16 @@ export interface Form {
   facets: Facets;
   /** Share among the taxon's individuals, 0..1; the shares of one taxon's forms sum to 1. */
   share: number;
+  /** For a cross: the two forms it stands between, and the share of the first one's ancestry. */
+  cross?: { parents: readonly [string, string]; share: number };
 }
 
 /** The forms of a guide in the order of its taxa and blocks. */
 export function formsOf(guide: Pick<Guide, 'taxa'>): Form[] {
-  return guide.taxa.filter((taxon) => taxon.forms).flatMap(formsOfTaxon);
+  const own = new Map(guide.taxa.filter((taxon) => taxon.forms).map((taxon) => [taxon.id, formsOfTaxon(taxon)]));
+  return guide.taxa.flatMap((taxon) =>
+    taxon.cross ? crossForms(taxon, (id) => own.get(id) ?? []) : (own.get(taxon.id) ?? []),
+  );
 }
 
 function formsOfTaxon(taxon: Taxon): Form[] {
@@ -38,6 +43,33 @@ function formsOfTaxon(taxon: Taxon): Form[] {
     facets: form.facets,
     share: form.share / total,
   }));
+}
+
+/** Shares of the first parent's ancestry that stand for a cross and its backcrosses, and how often each is met. */
+const ANCESTRY = [
+  { share: 0.25, weight: 0.25 },
+  { share: 0.5, weight: 0.5 },
+  { share: 0.75, weight: 0.25 },
+] as const;
+
+/** Forms of a cross: those that both parents have, each in three shares of ancestry. */
+function crossForms(taxon: Taxon, formsOfTaxon: (id: string) => readonly Form[]): Form[] {
+  const [a, b] = taxon.cross!.map(formsOfTaxon);
+  const facetsOf = (form: Form) => JSON.stringify(form.facets);
+  const common = a.flatMap((form) => {
+    const mate = b.find((other) => facetsOf(other) === facetsOf(form));
+    return mate ? [{ form, mate, weight: (form.share + mate.share) / 2 }] : [];
+  });
+  const total = common.reduce((sum, { weight }) => sum + weight, 0) || 1;
+  return common.flatMap(({ form, mate, weight }) =>
+    ANCESTRY.map(({ share, weight: met }) => ({
+      id: `${formId(taxon.id, form.facets)}~${share * 100}`,
+      taxon: taxon.id,
+      facets: form.facets,
+      share: (weight / total) * met,
+      cross: { parents: [form.id, mate.id] as const, share },
+    })),
+  );
 }
 
 /** `taxon/stage.sex.morph`, only with the facets that the form has. */

@@ -1,3 +1,3 @@
 export * from './working';
-export { FacetName, Facets, Guide, Handling, Rank, SourcePolicy } from './schema';
+export { CrossValidation, FacetName, Facets, Guide, Handling, Rank, Ratio, ScoreValue, SourcePolicy } from './schema';
 export { fieldPath, readGuide } from './read';

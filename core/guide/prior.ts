@@ -5,34 +5,42 @@ import type { Occurrence } from './schema';
 import { DEFAULT_WORDS, frequencyNumber } from './words';
 
 /** What the prior is made of; each part can be switched off. */
-export const PRIOR_PARTS = ['range', 'date', 'habitat', 'abundance', 'shares'] as const;
+export const PRIOR_PARTS = ['range', 'date', 'habitat', 'company', 'abundance', 'shares'] as const;
 export type PriorPart = (typeof PRIOR_PARTS)[number];
 
 export interface PriorSetting {
   region?: string;
   date?: string;
   habitat?: string;
+  /** What was found with it: host, neighbours, parents. */
+  company?: readonly string[];
   switchedOff?: readonly PriorPart[];
 }
 
 /**
- * log2 of the prior over forms, π = range × date × habitat × abundance × shares,
+ * log2 of the prior over forms, π = range × date × habitat × company × abundance × shares,
  * brought to a sum of 1 − ε, and log2 ε for what is not in the guide. A taxon
  * with records for some regions or habitats but not this one gets the guide's
- * `unrecorded` factor, never 0.
+ * `unrecorded` factor, never 0. Company works alike: a taxon whose hosts are known, this
+ * one not among them, is held back.
  */
 export function priorBits(compiled: CompiledGuide, setting: PriorSetting): { forms: Float64Array; outside: number } {
   const { guide, forms } = compiled;
   const off = new Set(setting.switchedOff ?? []);
   const abundance = new Map(guide.taxa.map((taxon) => [taxon.id, taxon.abundance]));
+  const lineOf = (taxon: string) => lineage(guide, taxon).map(({ id }) => id);
+  const crossed = new Map(guide.taxa.flatMap(({ id, cross }) => (cross ? [[id, cross] as const] : [])));
   const weights = Float64Array.from(forms, (form, f) => {
-    const line = lineage(guide, form.taxon).map((taxon) => taxon.id);
+    // A cross is where both its parents are.
+    const lines = (crossed.get(form.taxon) ?? [form.taxon]).map(lineOf);
+    const place = (kind: PlaceKind, id: string) => Math.min(...lines.map((line) => placeFactor(compiled, line, kind, id)));
     let weight = 1;
     if (!off.has('abundance')) weight *= abundance.get(form.taxon) ?? 1;
     if (!off.has('shares')) weight *= form.share;
-    if (setting.region && !off.has('range')) weight *= placeFactor(compiled, line, 'range', setting.region);
-    if (setting.habitat && !off.has('habitat')) weight *= placeFactor(compiled, line, 'habitat', setting.habitat);
-    if (setting.date && !off.has('date')) weight *= dateFactor(compiled, line, f, setting.date);
+    if (setting.region && !off.has('range')) weight *= place('range', setting.region);
+    if (setting.habitat && !off.has('habitat')) weight *= place('habitat', setting.habitat);
+    if (!off.has('company')) for (const met of setting.company ?? []) weight *= place('company', met);
+    if (setting.date && !off.has('date')) weight *= dateFactor(compiled, lines[0], f, setting.date);
     return weight;
   });
   const total = weights.reduce((a, b) => a + b, 0);
@@ -43,20 +51,32 @@ export function priorBits(compiled: CompiledGuide, setting: PriorSetting): { for
   };
 }
 
-function placeFactor(compiled: CompiledGuide, line: readonly string[], kind: 'range' | 'habitat', place: string): number {
-  const { occurrence, settings } = compiled.guide;
-  const words = { ...DEFAULT_WORDS, ...settings.words };
+type PlaceKind = 'range' | 'habitat' | 'company';
+type PlaceRecord = Exclude<Occurrence, { kind: 'date' }>;
+
+const placeOf = (record: PlaceRecord) =>
+  record.kind === 'range' ? record.region : record.kind === 'habitat' ? record.habitat : record.company;
+
+function placeFactor({ guide }: CompiledGuide, line: readonly string[], kind: PlaceKind, place: string): number {
+  const words = { ...DEFAULT_WORDS, ...guide.settings.words };
+  const all = guide.occurrence.filter((record): record is PlaceRecord => record.kind === kind && comparable(guide, record, place));
   for (const taxon of line) {
-    const records = occurrence.filter((record) => record.kind === kind && record.taxon === taxon);
+    const records = all.filter((record) => record.taxon === taxon);
     if (records.length === 0) continue;
     const here = records.find((record) => placeOf(record) === place);
-    return here && here.kind !== 'date' ? Math.max(frequencyNumber(here.frequency, words), 1e-4) : settings.unrecorded;
+    return here ? Math.max(frequencyNumber(here.frequency, words), 1e-4) : guide.settings.unrecorded;
   }
-  return 1;
+  // Nothing known of its company: neither for it nor against it.
+  const known = all.filter((record) => kind === 'company' && placeOf(record) === place);
+  return known.length ? known.reduce((sum, record) => sum + frequencyNumber(record.frequency, words), 0) / known.length : 1;
 }
 
-const placeOf = (record: Occurrence) =>
-  record.kind === 'range' ? record.region : record.kind === 'habitat' ? record.habitat : undefined;
+/** Hosts are compared with hosts, neighbours with neighbours. */
+function comparable({ company }: CompiledGuide['guide'], record: PlaceRecord, place: string): boolean {
+  if (record.kind !== 'company') return true;
+  const kindOf = (id: string) => company?.find((one) => one.id === id)?.kind;
+  return kindOf(record.company) === kindOf(place);
+}
 
 function dateFactor(compiled: CompiledGuide, line: readonly string[], form: number, date: string): number {
   const curves = compiled.guide.occurrence.filter(

@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { CHARACTER_GROUPS, CHARACTER_KINDS, FACETS, HANDLING, RANKS } from './vocabulary';
+import {
+  CHARACTER_GROUPS,
+  CHARACTER_KINDS,
+  COMPANY_KINDS,
+  FACETS,
+  HANDLING,
+  HAZARD_GRADES,
+  HAZARD_KINDS,
+  NAME_KINDS,
+  RANKS,
+  SCHOOLS,
+} from './vocabulary';
 import { FREQUENCY_WORDS } from './words';
 
 /**
@@ -11,7 +22,7 @@ const id = z
   .string()
   .min(1)
   .max(80)
-  .regex(/^[a-z0-9][a-z0-9-]*$/, 'use small letters, digits and hyphens');
+  .regex(/^[\p{L}\p{N}][\p{L}\p{N}_-]*$/u, 'use letters, digits, hyphens and underscores');
 const label = z.string().min(1).max(200);
 const text = z.string().max(4000);
 const monthDay = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'write a day as MM-DD');
@@ -35,6 +46,23 @@ export const FormBlock = z.strictObject({
   facets: z.partialRecord(FacetName, z.record(id, share)),
 });
 
+/** Another name under which people look for a taxon. */
+export const OtherName = z.strictObject({ name: label, kind: z.enum(NAME_KINDS), note: text.optional() });
+export type OtherName = z.infer<typeof OtherName>;
+
+/** What a taxon can do to the one who holds it. */
+export const Hazard = z.strictObject({
+  kind: z.enum(HAZARD_KINDS),
+  grade: z.enum(HAZARD_GRADES),
+  /** The usual caution, plainly; what to do if it happens defers to medical help. */
+  text: z.string().min(1).max(1000),
+  /** Only these forms of it. */
+  facets: z.partialRecord(FacetName, z.array(id).min(1)).optional(),
+  /** The notice stands while the taxon is at least this probable; the guide's setting where absent. */
+  threshold: share.optional(),
+});
+export type Hazard = z.infer<typeof Hazard>;
+
 export const Taxon = z.strictObject({
   id,
   name: label,
@@ -42,8 +70,14 @@ export const Taxon = z.strictObject({
   parent: id.optional(),
   authority: z.string().max(120).optional(),
   vernacular: z.string().max(120).optional(),
+  names: z.array(OtherName).optional(),
   abundance: positive.default(1),
   forms: z.array(FormBlock).optional(),
+  /** A cross of two taxa: its forms are those that both have, in three shares of ancestry. */
+  cross: z.tuple([id, id]).optional(),
+  hazards: z.array(Hazard).optional(),
+  /** Protection, permits and the like, as a pointer to local law. */
+  legal: text.optional(),
   note: text.optional(),
 });
 export type Taxon = z.infer<typeof Taxon>;
@@ -53,6 +87,8 @@ export const Scope = z.strictObject({
   facets: z.partialRecord(FacetName, z.array(id).min(1)).optional(),
   regions: z.array(id).min(1).optional(),
   dates: z.strictObject({ from: monthDay, to: monthDay }).optional(),
+  /** Holds only in all of these: wind, wet, alarm, a posture. */
+  circumstances: z.array(id).min(1).optional(),
 });
 export type Scope = z.infer<typeof Scope>;
 
@@ -90,6 +126,10 @@ export const Character = z.strictObject({
   /** ρ: how often the state is read right by a careful observer. */
   reliability: z.number().gt(0).max(1).optional(),
   dependence: id.optional(),
+  /** How much people trust it, 0..1: a famous mark that does not separate is a trap. */
+  fame: share.optional(),
+  /** How much it strikes the eye, 0..1. */
+  salience: share.optional(),
   /** Which part of the plate shows it. */
   plate: z.strictObject({ view: id, part: id }).optional(),
 });
@@ -101,6 +141,12 @@ export const ScoreValue = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('values'), mean: z.number(), sd: positive, n: z.number().int().positive().optional() }),
   z.strictObject({ kind: z.literal('counts'), counts: z.record(z.string().regex(/^\d+$/), Frequency) }),
   z.strictObject({ kind: z.literal('applies'), frequency: Frequency }),
+  /** "Longer than in B": shifts the less known of the two so that P(A > B) = .9. */
+  z.strictObject({
+    kind: z.literal('comparison'),
+    relation: z.enum(['above', 'below']),
+    than: z.strictObject({ taxon: id, facets: z.partialRecord(FacetName, z.array(id).min(1)).optional() }),
+  }),
 ]);
 export type ScoreValue = z.infer<typeof ScoreValue>;
 
@@ -130,6 +176,7 @@ export const Occurrence = z.discriminatedUnion('kind', [
     facets: z.partialRecord(FacetName, z.array(id).min(1)).optional(),
     curve: z.array(z.tuple([monthDay, share])).min(1),
   }),
+  z.strictObject({ kind: z.literal('company'), taxon: id, company: id, frequency: Frequency }),
 ]);
 export type Occurrence = z.infer<typeof Occurrence>;
 
@@ -155,12 +202,107 @@ export const Settings = z.strictObject({
       survives: share.default(0.8),
       inFavour: z.number().min(0).default(0.5),
       facetGroups: z.number().int().min(0).default(1),
+      school: z.enum(SCHOOLS).default('weigh'),
     })
     .prefault({}),
+  /** While a form with a serious hazard is at least this probable, the notice stands. */
+  danger: share.default(0.005),
+  /** Readings odder than this share of the leader's own individuals are called a poor fit. */
+  fit: share.default(0.02),
 });
 export type Settings = z.infer<typeof Settings>;
 
 const Named = z.strictObject({ id, label });
+
+/** One way to name the same forms: which taxa it sinks into their parents, and which it renames. */
+export const Treatment = z.strictObject({
+  id,
+  label,
+  explanation: text,
+  sinks: z.array(id).default([]),
+  renames: z.record(id, label).optional(),
+});
+export type Treatment = z.infer<typeof Treatment>;
+
+/** Several facet values called together: "adult female or young of either sex". */
+export const Union = z.strictObject({
+  id,
+  label,
+  of: z.array(z.partialRecord(FacetName, z.array(id).min(1))).min(2),
+});
+export type Union = z.infer<typeof Union>;
+
+/** To call something else when it is this taxon counts as so many ordinary mistakes. */
+export const Cost = z.strictObject({ taxon: id, weight: z.number().min(1).max(1000), reason: text });
+export type Cost = z.infer<typeof Cost>;
+
+/** Characters measured together on labelled specimens, with what they share within a form. */
+export const Block = z.strictObject({
+  id,
+  label,
+  characters: z.array(id).min(2).max(200),
+  /** Compared as natural logarithms. */
+  log: z.boolean(),
+  /** Degrees of freedom of the multivariate t; absent for a normal. */
+  degrees: z.number().gt(2).optional(),
+  /** Power of the block's density: below 1 where the table showed it to be too sure of itself. */
+  temper: z.number().gt(0).max(1).default(1),
+  forms: z
+    .array(
+      z.strictObject({
+        taxon: id,
+        facets: Facets,
+        n: z.number().int().min(1),
+        mean: z.array(z.number()),
+        /** Lower triangle by rows, where the form has a covariance of its own. */
+        covariance: z.array(z.number()).optional(),
+      }),
+    )
+    .min(1),
+  /** Lower triangle by rows of the covariance within forms, pooled and shrunk. */
+  covariance: z.array(z.number()),
+});
+export type Block = z.infer<typeof Block>;
+
+/** How well a learned guide told its own table apart, each specimen by a guide that had not seen it. */
+export const CrossValidation = z.strictObject({
+  folds: z.number().int(),
+  n: z.number().int(),
+  accuracy: share,
+  /** Mean −ln P of the true form: nats. */
+  logLoss: z.number(),
+  forms: z.array(z.string()),
+  /** Rows are the truth, columns what was called. */
+  confusion: z.array(z.array(z.number().int())),
+  calibration: z.array(z.strictObject({ from: share, to: share, n: z.number().int(), stated: share, right: share })),
+});
+export type CrossValidation = z.infer<typeof CrossValidation>;
+
+/** A ratio of two lengths that tells two groups apart. */
+export const Ratio = z.strictObject({
+  a: z.string(),
+  b: z.string(),
+  numerator: id,
+  denominator: id,
+  cut: z.number(),
+  /** Which group lies above the cut. */
+  above: z.string(),
+  /** Cross-validated share of mistakes when both groups are equally likely. */
+  error: share,
+  text: z.string(),
+});
+export type Ratio = z.infer<typeof Ratio>;
+
+/** What a guide learned from a table says of itself. */
+export const Learned = z.strictObject({
+  rows: z.number().int(),
+  leftOut: z.number().int(),
+  crossValidation: CrossValidation,
+  ratios: z.array(Ratio),
+  /** What the table itself chose: scale, shrinkage, tails, in a sentence. */
+  choice: text,
+});
+export type Learned = z.infer<typeof Learned>;
 
 export const Guide = z.strictObject({
   format: z.literal('plesion-guide'),
@@ -171,18 +313,25 @@ export const Guide = z.strictObject({
   group: label,
   area: label,
   caution: text,
-  plan: z.enum(['crab']).optional(),
+  plan: z.enum(['crab', 'cone']).optional(),
   facets: z.partialRecord(FacetName, z.array(Named).min(1)),
   taxa: z.array(Taxon).min(1).max(20000),
   characters: z.array(Character).min(1).max(2000),
   dependence: z.array(z.strictObject({ id, label, gamma: share })),
   sources: z.array(Source).min(1),
   policy: SourcePolicy,
-  scores: z.array(Score).min(1),
+  scores: z.array(Score),
   occurrence: z.array(Occurrence),
   regions: z.array(Named),
   habitats: z.array(Named),
   views: z.array(Named).min(1),
+  circumstances: z.array(Named).optional(),
+  company: z.array(z.strictObject({ id, label, kind: z.enum(COMPANY_KINDS) })).optional(),
+  treatments: z.array(Treatment).optional(),
+  unions: z.array(Union).optional(),
+  costs: z.array(Cost).optional(),
+  blocks: z.array(Block).optional(),
+  learned: Learned.optional(),
   settings: Settings.prefault({}),
 });
 export type Guide = z.infer<typeof Guide>;

@@ -33,6 +33,8 @@ export interface ValuesTable {
   sd: Float64Array;
   scored: Uint8Array;
   applies?: Float64Array;
+  /** Forms whose value follows from a comparison with another taxon. */
+  inferred?: Uint8Array;
   /** Guide-wide mean and spread on the working scale, of the mixture of forms. */
   centre: number;
   spread: number;
@@ -41,7 +43,7 @@ export interface ValuesTable {
 export type Table = StatesTable | ValuesTable;
 
 /** What a form is scored for one character: nothing, frequencies of states, or a spread of values. */
-export type Resolved = { p: ArrayLike<number> } | { mean: number; sd: number } | undefined;
+export type Resolved = { p: ArrayLike<number> } | { mean: number; sd: number; n?: number } | undefined;
 
 /**
  * The misreading matrix M(r|s): with probability ρ a state is read right; the

@@ -19,3 +19,20 @@ export const CHARACTER_KINDS = ['nominal', 'ordered', 'measurement', 'ratio', 'a
 export const CHARACTER_GROUPS = ['baseline', 'shape', 'pattern', 'colour', 'behaviour'] as const;
 
 export const HANDLING = ['look', 'touch', 'hold', 'instrument'] as const;
+
+/** How a taxon came by another name. */
+export const NAME_KINDS = ['former', 'nickname', 'misleading'] as const;
+
+export const HAZARD_KINDS = ['venom', 'toxin', 'irritant', 'bite'] as const;
+
+/** From slight to grave; from `serious` on, close marks are withheld. */
+export const HAZARD_GRADES = ['slight', 'serious', 'grave'] as const;
+
+/** What is found with a specimen and speaks of it. */
+export const COMPANY_KINDS = ['host', 'neighbour', 'parent'] as const;
+
+/**
+ * What a name must rest on. *weigh*: probability, independent marks, and none of
+ * them indispensable. *diagnostic*: one mark that nothing else has, seen twice.
+ */
+export const SCHOOLS = ['weigh', 'diagnostic'] as const;

@@ -3,19 +3,26 @@
  * the schema is not among it, so that a worker need not carry it.
  */
 export type {
+  Block,
   Character,
+  CrossValidation,
   FacetName,
   Facets,
   Guide,
   Handling,
+  Hazard,
+  Learned,
   Occurrence,
   Rank,
+  Ratio,
   Scope,
   Score,
   ScoreValue,
   Settings,
   SourcePolicy,
   Taxon,
+  Treatment,
+  Union,
 } from './schema';
 export * from './vocabulary';
 export { DEFAULT_WORDS, FREQUENCY_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
@@ -23,7 +30,14 @@ export * from './ranges';
 export { curveAt, dayOfYear, withinDates } from './dates';
 export { type Form, formId, formsOf, hasFacets, lineage, taxonAtRank, taxonIndex } from './forms';
 export { checkGuide, isStates, isValue } from './check';
-export { type CompiledGuide, compileGuide, frequenciesOf, holdsIn, type Setting, stateIds } from './compile';
+export { type CompiledGuide, compileGuide, frequenciesOf, tableUnder } from './compile';
+export { type CompiledBlock } from './blocks';
+export { withCross } from './crosses';
+export { type Disagreement, disagreementsOf } from './disagreements';
+export { countFrequencies, stateIds } from './resolve';
+export { holdsIn, type Obstacle, obstacleTo, type Setting } from './scopes';
+export { findTaxa, type Found, sayOtherName } from './search';
+export { type Naming, namingOf, treatmentOf } from './treatments';
 export { PRIOR_PARTS, type PriorPart, priorBits, type PriorSetting } from './prior';
 export {
   misreadingMatrix,

@@ -1,6 +1,6 @@
 import type { Reading } from '../evidence';
 import { type Facets, type Guide, type SourcePolicy, taxonIndex } from '../guide/working';
-import type { Situation } from './situation';
+import type { Judgement, Situation } from './situation';
 
 /** Open nomenclature (Sigovini et al. 2016), and the two answers that name no taxon. */
 export const QUALIFIERS = ['none', 'cf.', 'aff.', 'sp.', 'or', 'unknown', 'outside'] as const;
@@ -15,6 +15,8 @@ export interface Determination {
   /** The second name of `or`. */
   other?: string;
   facets: Facets;
+  /** Several facet values named together; the guide's id of that union. */
+  union?: string;
   by: string;
   /** ISO instant. */
   at: string;
@@ -27,7 +29,7 @@ export interface Determination {
   reason?: string;
   guideVersion: number;
   /** What it was given on, so that it can be replayed with that version of the guide; set when it is stored. */
-  pinned?: { situation: Situation; readings: Reading[]; policy: SourcePolicy };
+  pinned?: { situation: Situation; readings: Reading[]; policy: SourcePolicy; judgement?: Judgement };
 }
 
 /** One run of a name's typesetting: taxon names lean, ranks, qualifiers and words stand upright. */

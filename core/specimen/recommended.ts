@@ -1,13 +1,13 @@
 import type { Call } from '../evidence';
 import type { Determination } from './determination';
 
-export type GivenName = Pick<Determination, 'qualifier' | 'taxon' | 'other' | 'facets'>;
+export type GivenName = Pick<Determination, 'qualifier' | 'taxon' | 'other' | 'facets' | 'union'>;
 
 /** The name that a call recommends. */
 export function recommendedName(call: Call): GivenName {
   switch (call.kind) {
     case 'taxon':
-      return { qualifier: 'none', taxon: call.taxon, facets: call.facets };
+      return { qualifier: 'none', taxon: call.taxon, facets: call.facets, ...(call.union ? { union: call.union.id } : {}) };
     case 'either':
       return { qualifier: 'or', taxon: call.taxon, other: call.other, facets: call.facets };
     case 'outside':
@@ -24,6 +24,7 @@ export function recommendedName(call: Call): GivenName {
 export function overrules(recommended: GivenName, given: GivenName): boolean {
   const pair = ({ taxon, other }: GivenName) => [taxon, other].filter(Boolean).sort().join();
   if (recommended.qualifier !== given.qualifier || pair(recommended) !== pair(given)) return true;
+  if (given.union && given.union !== recommended.union) return true;
   return Object.entries(given.facets).some(
     ([facet, value]) => recommended.facets[facet as keyof typeof recommended.facets] !== value,
   );

@@ -1,7 +1,7 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Guide } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/evidence';
-import type { Determination, Situation, Summary } from '@plesion/core/specimen';
+import type { Determination, Judgement, Situation, Summary } from '@plesion/core/specimen';
 
 /** The group that works together; every other row belongs to one. */
 export const StationEntity = defineEntity({
@@ -79,6 +79,7 @@ export const SpecimenEntity = defineEntity({
     search: p.text(),
     situation: p.json<Situation>(),
     readings: p.json<Reading[]>(),
+    judgement: p.json<Judgement>().nullable(),
     determinations: p.json<Determination[]>(),
     summary: p.json<Summary>(),
     photo: p.string().nullable(),

@@ -2,6 +2,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import { entities } from './entities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
+import { Migration20261125000000 } from './migrations/Migration20261125000000';
 
 /** Connect and bring the schema up to date. */
 export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
@@ -11,7 +12,10 @@ export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
       entities,
       extensions: [Migrator],
       migrations: {
-        migrationsList: [{ name: 'Migration20261124000000', class: Migration20261124000000 }],
+        migrationsList: [
+          { name: 'Migration20261124000000', class: Migration20261124000000 },
+          { name: 'Migration20261125000000', class: Migration20261125000000 },
+        ],
         snapshot: false,
         silent: true,
       },

@@ -53,7 +53,8 @@ export function bind<N extends EndpointName>(router: Router, em: () => Em, name:
     } as Call<N>;
     const answer = await handle(call);
     if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer);
-    response.status(endpoint.status ?? 200);
+    // A handler may have said otherwise: long work that was waited for is done, not begun.
+    if (response.statusCode === 200) response.status(endpoint.status ?? 200);
     if (endpoint.media) response.type(endpoint.media).send(answer);
     else response.json(answer);
   });

@@ -87,7 +87,7 @@ export async function findSpecimen(em: Em, stationId: string, id: string): Promi
  */
 export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id: string, sent: SpecimenWrite): Promise<Specimen> {
   const { guide, hash, version: guideVersion } = await guideFor(em, caller.stationId, sent.guideId);
-  checkAgainst(guide, sent.situation, sent.readings);
+  checkAgainst(guide, sent.situation, sent.readings, sent.judgement);
   checkNames(guide, sent.determinations);
   await checkPhoto(em, caller.stationId, sent.photo);
   const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings });
@@ -121,6 +121,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
       named: determinations.length > 0,
       search: searchText(guide, sent, summary),
       ...asJson({ situation: sent.situation, readings: sent.readings, determinations, summary }),
+      judgement: sent.judgement ? asJson(sent.judgement) : null,
       photo: sent.photo ?? null,
       hidden: sent.hidden,
       recordedBy: stored?.recordedBy ?? caller.accountName,
@@ -177,7 +178,12 @@ function signed(stored: readonly Determination[], sent: SpecimenWrite, by: strin
       },
     ]);
   }
-  const pinned = { situation: sent.situation, readings: sent.readings, policy: guide.policy };
+  const pinned = {
+    situation: sent.situation,
+    readings: sent.readings,
+    policy: sent.judgement?.policy ?? guide.policy,
+    ...(sent.judgement ? { judgement: sent.judgement } : {}),
+  };
   return [...stored, ...sent.determinations.slice(stored.length).map((name) => ({ ...name, by, pinned }))];
 }
 
@@ -192,7 +198,8 @@ function searchText(guide: Guide, sent: SpecimenWrite, summary: { name: string; 
 }
 
 function specimenOf(record: SpecimenRecord): Specimen {
-  const { id, version, guideId, guideVersion, label, situation, readings, determinations, summary, photo, hidden } = record;
+  const { id, version, guideId, guideVersion, label, situation, readings, judgement, determinations, summary, photo, hidden } =
+    record;
   return {
     id,
     version,
@@ -201,6 +208,7 @@ function specimenOf(record: SpecimenRecord): Specimen {
     label,
     situation,
     readings,
+    judgement: judgement ?? undefined,
     determinations,
     summary,
     photo: photo ?? undefined,

@@ -2,7 +2,7 @@ import type { StandingRequest } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
 import { checkReadings, type Assessment, type Reading } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import type { Situation } from '@plesion/core/specimen';
+import type { Judgement, Situation } from '@plesion/core/specimen';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
@@ -23,12 +23,24 @@ export function checkSituation(guide: Guide, situation: Situation): Problem[] {
   known(guide.regions, situation.region, 'region', 'region');
   known(guide.habitats, situation.habitat, 'habitat', 'habitat');
   situation.views?.forEach((view) => known(guide.views, view, 'views', 'view'));
+  situation.circumstances?.forEach((id) => known(guide.circumstances ?? [], id, 'circumstances', 'circumstance'));
+  situation.company?.forEach((id) => known(guide.company ?? [], id, 'company', 'company'));
   return problems;
 }
 
-/** Everything in readings and situation that the guide does not know or that cannot be. */
-export function checkAgainst(guide: Guide, situation: Situation, readings: readonly Reading[]): void {
-  const problems = [...checkReadings(guide, readings), ...checkSituation(guide, situation)];
+/** Everything in readings, situation and judgement that the guide does not know or that cannot be. */
+export function checkAgainst(
+  guide: Guide,
+  situation: Situation,
+  readings: readonly Reading[],
+  judgement: Judgement = {},
+  root: 'judgement.' | '' = 'judgement.',
+): void {
+  const problems = [
+    ...checkReadings(guide, readings),
+    ...checkSituation(guide, situation),
+    ...checkJudgement(guide, judgement).map((problem) => ({ ...problem, field: root + problem.field })),
+  ];
   if (problems.length > 0) throw badRequest(problems);
 }
 
@@ -37,26 +49,54 @@ export async function standingFor(
   pool: WeighPool,
   stationId: string,
   guideId: string,
-  asked: StandingRequest,
+  { situation = {}, readings, level, ...judgement }: StandingRequest,
 ): Promise<Assessment> {
   const { guide, hash } = await findGuide(em, stationId, guideId);
-  const situation = asked.situation ?? {};
-  checkAgainst(guide, situation, asked.readings);
-  checkPolicy(guide, asked);
-  return pool.weigh({ guide, hash, situation, readings: asked.readings, level: asked.level, policy: asked.policy });
+  const named = withNames(guide, readings);
+  checkAgainst(guide, situation, named, judgement, '');
+  checkLevel(guide, level);
+  return pool.weigh({ guide, hash, situation, readings: named, level, judgement });
 }
 
-function checkPolicy(guide: Guide, { policy, level }: StandingRequest): void {
+/** Readings may call characters and states by their labels: the columns and entries of a table a guide was learned from. */
+function withNames(guide: Guide, readings: readonly Reading[]): Reading[] {
+  const find = <T extends { id: string; label: string }>(list: readonly T[], name: string): T | undefined =>
+    list.find(({ id }) => id === name) ?? list.find(({ label }) => label === name);
+  return readings.map((reading) => {
+    const character = find(guide.characters, reading.character);
+    if (!character) return reading;
+    const states = reading.states?.map((state) => find(character.states ?? [], state)?.id ?? state);
+    return { ...reading, character: character.id, ...(states ? { states } : {}) };
+  });
+}
+
+function checkJudgement(guide: Guide, { policy, treatment, cross }: Judgement): (Problem & { field: string })[] {
   const sources = new Set(guide.sources.map((source) => source.id));
   const named = policy
     ? [...(policy.kind === 'prefer' ? policy.order : Object.keys(policy.weights)), ...(policy.exclude ?? [])]
     : [];
+  const problems: (Problem & { field: string })[] = [];
+  const report = (code: string, message: string, field: string) => problems.push({ code, message, field });
   const unknown = named.find((source) => !sources.has(source));
-  if (unknown)
-    throw badRequest([{ code: 'unknown-source', message: `There is no source “${unknown}” in this guide.`, field: 'policy' }]);
+  if (unknown) report('unknown-source', `There is no source “${unknown}” in this guide.`, 'policy');
   if (policy?.exclude && guide.sources.every((source) => policy.exclude!.includes(source.id))) {
-    throw badRequest([{ code: 'no-source', message: 'Every source is left out; keep at least one.', field: 'policy.exclude' }]);
+    report('no-source', 'Every source is left out; keep at least one.', 'policy.exclude');
   }
+  const both = policy?.kind === 'prefer' && policy.exclude?.find((source) => policy.order.includes(source));
+  if (both) report('source-both-ways', `“${both}” is both preferred and left out; choose one.`, 'policy.exclude');
+  if (treatment !== undefined && !guide.treatments?.some(({ id }) => id === treatment)) {
+    report('unknown-treatment', `There is no treatment “${treatment}” in this guide.`, 'treatment');
+  }
+  cross?.forEach((parent, i) => {
+    if (!guide.taxa.some(({ id, forms }) => id === parent && forms)) {
+      report('unknown-taxon', `There is no taxon “${parent}” with forms of its own in this guide.`, `cross[${i}]`);
+    }
+  });
+  if (cross && cross[0] === cross[1]) report('cross-with-itself', 'A cross needs two different taxa.', 'cross');
+  return problems;
+}
+
+function checkLevel(guide: Guide, level: StandingRequest['level']): void {
   if (level?.kind === 'facet' && !guide.facets[level.facet]) {
     throw badRequest([{ code: 'unknown-level', message: `This guide does not tell ${level.facet}.`, field: 'level.facet' }]);
   }

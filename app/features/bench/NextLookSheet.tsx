@@ -22,6 +22,11 @@ const HINDRANCES = {
   view: 'needs a view you do not have',
   handling: 'needs more handling than is allowed',
   distance: 'needs to be nearer',
+  danger: 'is withheld while a dangerous one is possible',
+  date: 'holds at another season',
+  region: 'holds in another region',
+  circumstances: 'holds in other circumstances',
+  facets: 'holds for another age or sex',
 } as const;
 const MOST = 4;
 

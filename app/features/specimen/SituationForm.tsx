@@ -39,6 +39,7 @@ const PRIOR_LABELS: Record<PriorPart, string> = {
   range: 'where it lives',
   date: 'time of year',
   habitat: 'habitat',
+  company: 'company',
   abundance: 'how common it is',
   shares: 'how common each sex, age and morph is',
 };

@@ -1,0 +1,4 @@
+export { type ComparedCharacter, compareForms, type Comparison, type Scored, scoredOf } from './compare';
+export { type Lookalike, lookalikesOf } from './lookalikes';
+export { namesOf, sayScored } from './paragraph';
+export { seriesOf } from './series';

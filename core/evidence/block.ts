@@ -1,0 +1,172 @@
+import { multivariateT } from '../chance';
+import type { CompiledBlock, CompiledGuide } from '../guide/working';
+import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
+import type { Column } from './column';
+import { type Reading, valueOf } from './reading';
+
+/** One value of a block as it was read, on the block's scale. */
+export interface Taken {
+  /** Place of its character in the block. */
+  at: number;
+  x: number;
+  /** Standard error beyond what the block's own specimens were measured with. */
+  error: number;
+}
+
+/** The spread taken for what is not in the guide, in guide-wide spreads; as for single values. */
+const OUTSIDE_WIDTH = 1.5;
+
+/** Is it a reading that the block scores: a value seen of one of its characters? */
+export const isMeasured = ({ at }: CompiledBlock, reading: Reading): boolean =>
+  at.has(reading.character) && (reading.status ?? 'seen') === 'seen' && !reading.comparison;
+
+/** The value of a reading on a block's scale. An error not given is the one its specimens were measured with. */
+export function takenFrom({ block, at }: CompiledBlock, compiled: CompiledGuide, reading: Reading): Taken {
+  const { character } = compiled.tables.get(reading.character)!;
+  const { value } = valueOf(character, reading)!;
+  const error = reading.error ?? 0;
+  return block.log
+    ? { at: at.get(reading.character)!, x: Math.log(value), error: error / value }
+    : { at: at.get(reading.character)!, x: value, error };
+}
+
+/**
+ * log2 of the joint density of some of a block's values, for every form: a
+ * multivariate t (or normal) about the form's mean, with the covariance within
+ * forms, widened by each reading's error and by what the form's mean itself is
+ * uncertain by (1 + 1/n). Forms that were not measured get the predictive of the
+ * others; what is not in the guide gets a broad one.
+ */
+export function jointColumn(compiled: CompiledGuide, measured: CompiledBlock, taken: readonly Taken[]): Column {
+  const { block, rowOf } = measured;
+  const { base } = compiled;
+  const law = lawOf(block.degrees, taken.length);
+  const shared = covarianceOf(block.covariance, taken);
+  const sharedFactor = factorOf(shared, taken.length);
+  const ofRow = block.forms.map((form) => {
+    const factor = form.covariance ? factorOf(covarianceOf(form.covariance, taken), taken.length) : sharedFactor;
+    const gap = Float64Array.from(taken, ({ at, x }) => x - form.mean[at]);
+    return block.temper * law(factor, gap, 1 + 1 / form.n) * Math.LOG2E;
+  });
+  const bits = Float64Array.from(rowOf, (row) => (row < 0 ? 0 : ofRow[row]));
+  fillUnmeasured(bits, rowOf, base);
+  return { bits, outside: outsideBits(measured, base, taken, law, shared) };
+}
+
+type Law = (factor: Float64Array, gap: Float64Array, widen: number) => number;
+
+/** ln density at a gap from the mean, for a covariance given by its factor and widened by a number. */
+function lawOf(degrees: number | undefined, order: number): Law {
+  const density = multivariateT(degrees, order);
+  const z = new Float64Array(order);
+  return (factor, gap, widen) => {
+    solveLower(factor, gap, z);
+    let distance = 0;
+    for (let i = 0; i < order; i++) distance += z[i] * z[i];
+    return density(distance / widen, logDeterminant(factor, order) + order * Math.log(widen));
+  };
+}
+
+/** The part of a covariance that was read, with the readings' own errors on its diagonal. */
+export function covarianceOf(lower: ArrayLike<number>, taken: readonly Taken[]): Float64Array {
+  const out = new Float64Array(lowerSize(taken.length));
+  taken.forEach(({ at, error }, i) => {
+    for (let j = 0; j <= i; j++) out[lowerIndex(i, j)] = symmetric(lower, at, taken[j].at);
+    out[lowerIndex(i, i)] += error * error;
+  });
+  return out;
+}
+
+/** The factor, with the diagonal raised a little where rounding made the matrix indefinite. */
+export function factorOf(lower: Float64Array, order: number): Float64Array {
+  let raised = lower;
+  for (let by = 1e-9; ; by *= 10) {
+    const factor = cholesky(raised, order);
+    if (factor) return factor;
+    raised = lower.slice();
+    for (let i = 0; i < order; i++) raised[lowerIndex(i, i)] = raised[lowerIndex(i, i)] * (1 + by) + by * 1e-12;
+  }
+}
+
+function fillUnmeasured(bits: Float64Array, rowOf: Int32Array, base: Float64Array): void {
+  let most = Number.NEGATIVE_INFINITY;
+  rowOf.forEach((row, f) => row >= 0 && (most = Math.max(most, bits[f])));
+  let sum = 0;
+  let weight = 0;
+  rowOf.forEach((row, f) => {
+    if (row < 0) return;
+    sum += base[f] * 2 ** (bits[f] - most);
+    weight += base[f];
+  });
+  const fill = weight > 0 ? most + Math.log2(sum / weight) : 0;
+  rowOf.forEach((row, f) => row < 0 && (bits[f] = fill));
+}
+
+/** What is not in the guide: about the middle of all forms, within and between them, and wider still. */
+function outsideBits({ block, rowOf }: CompiledBlock, base: Float64Array, taken: readonly Taken[], law: Law, shared: Float64Array): number {
+  const weights = new Float64Array(block.forms.length);
+  rowOf.forEach((row, f) => row >= 0 && (weights[row] += base[f]));
+  const total = weights.reduce((a, b) => a + b, 0) || 1;
+  const centre = taken.map(({ at }) => block.forms.reduce((sum, form, row) => sum + (weights[row] / total) * form.mean[at], 0));
+  const spread = shared.slice();
+  block.forms.forEach((form, row) => {
+    taken.forEach(({ at }, i) => {
+      for (let j = 0; j <= i; j++) {
+        spread[lowerIndex(i, j)] += (weights[row] / total) * (form.mean[at] - centre[i]) * (form.mean[taken[j].at] - centre[j]);
+      }
+    });
+  });
+  const gap = Float64Array.from(taken, ({ x }, i) => x - centre[i]);
+  return block.temper * law(factorOf(spread, taken.length), gap, OUTSIDE_WIDTH ** 2) * Math.LOG2E;
+}
+
+/** A block reading's part of the joint evidence, and what would go if it were left out. */
+export interface BlockPart {
+  column: Column;
+  loss: Column;
+}
+
+/**
+ * Share the joint evidence of a block's readings among them, so that the parts
+ * add up to it whatever the order: each gets the mean of what it says alone and
+ * what it adds to all the others (for two readings the Shapley value, 1953), and
+ * the rest is shared alike. Several looks at one character count as their mean.
+ */
+export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, readings: readonly Reading[]): BlockPart[] {
+  const looks = new Map<string, number[]>();
+  readings.forEach(({ character }, i) => looks.set(character, [...(looks.get(character) ?? []), i]));
+  const groups = [...looks.values()];
+  const taken = groups.map((group) => meanOf(group.map((i) => takenFrom(measured, compiled, readings[i]))));
+  const all = jointColumn(compiled, measured, taken);
+  const parts = taken.map((one, g) => {
+    const others = taken.filter((_, h) => h !== g);
+    const loss = others.length ? combined([all, jointColumn(compiled, measured, others)], [1, -1]) : all;
+    return { loss, own: others.length ? combined([jointColumn(compiled, measured, [one]), loss], [0.5, 0.5]) : all };
+  });
+  const rest = combined([all, ...parts.map(({ own }) => own)], [1, ...parts.map(() => -1)]);
+  const out: BlockPart[] = new Array(readings.length);
+  groups.forEach((group, g) => {
+    const share = 1 / group.length;
+    const column = combined([parts[g].own, rest], [share, share / groups.length]);
+    for (const i of group) out[i] = { column, loss: combined([parts[g].loss], [share]) };
+  });
+  return out;
+}
+
+function meanOf(looks: readonly Taken[]): Taken {
+  const n = looks.length;
+  return {
+    at: looks[0].at,
+    x: looks.reduce((sum, { x }) => sum + x, 0) / n,
+    error: Math.sqrt(looks.reduce((sum, { error }) => sum + error ** 2, 0)) / n,
+  };
+}
+
+/** A weighted sum of columns. */
+export function combined(columns: readonly Column[], weights: readonly number[]): Column {
+  const bits = new Float64Array(columns[0].bits.length);
+  columns.forEach((column, c) => {
+    for (let f = 0; f < bits.length; f++) bits[f] += weights[c] * column.bits[f];
+  });
+  return { bits, outside: columns.reduce((sum, column, c) => sum + weights[c] * column.outside, 0) };
+}

@@ -1,0 +1,62 @@
+import { normalBelow } from '../chance';
+import type { CompiledGuide, Table, ValuesTable } from '../guide/working';
+import { lineage } from '../guide/working';
+import type { Column } from './column';
+import type { Comparison, Reading } from './reading';
+
+/**
+ * Evidence of "larger than the known one beside it" or "darker above than below":
+ * P(X − Y > 0) with X of each form in turn and Y of the neighbour named, or of
+ * another character of the same individual. The judgement itself is right with
+ * the character's reliability; ties of ordered states count half.
+ */
+export function comparativeColumn(compiled: CompiledGuide, reading: Reading): Column {
+  const comparison = reading.comparison!;
+  const table = compiled.tables.get(reading.character)!;
+  const rho = table.character.reliability ?? compiled.guide.settings.reliability;
+  const other = 'character' in comparison.than ? compiled.tables.get(comparison.than.character)! : table;
+  const neighbours = neighbourWeights(compiled, comparison);
+  const larger = compiled.forms.map((_, f) =>
+    neighbours
+      ? neighbours.reduce((sum, weight, g) => sum + (weight > 0 ? weight * chanceLarger(table, f, other, g) : 0), 0)
+      : chanceLarger(table, f, other, f),
+  );
+  const likelihood = larger.map((p) => {
+    const said = comparison.relation === 'larger' ? p : 1 - p;
+    return rho * said + (1 - rho) * (1 - said);
+  });
+  const scored = compiled.forms.map((_, f) => table.scored[f] === 1);
+  const weight = scored.reduce((sum, known, f) => sum + (known ? compiled.base[f] : 0), 0);
+  const predictive = scored.reduce((sum, known, f) => sum + (known ? compiled.base[f] * likelihood[f] : 0), 0) / (weight || 1);
+  return {
+    bits: Float64Array.from(likelihood, (l, f) => Math.log2(scored[f] || weight === 0 ? l : predictive)),
+    outside: Math.log2(0.5),
+  };
+}
+
+/** How probable each form is for the neighbour named; undefined when the same individual is meant. */
+function neighbourWeights({ guide, forms, base }: CompiledGuide, { than }: Comparison): number[] | undefined {
+  if ('character' in than) return undefined;
+  const meant = forms.map((form) =>
+    'form' in than ? form.id === than.form : lineage(guide, form.taxon).some(({ id }) => id === than.taxon),
+  );
+  const total = meant.reduce((sum, is, f) => sum + (is ? base[f] : 0), 0);
+  return meant.map((is, f) => (is ? base[f] / total : 0));
+}
+
+function chanceLarger(x: Table, f: number, y: Table, g: number): number {
+  if (x.type === 'values' && y.type === 'values') return chanceAbove(x, f, y, g);
+  if (x.type !== 'states' || y.type !== 'states') return 0.5;
+  const forms = x.scored.length;
+  let chance = 0;
+  x.states.forEach((_, s) => {
+    y.states.forEach((_other, t) => {
+      const both = x.frequency[s * forms + f] * y.frequency[t * forms + g];
+      chance += s > t ? both : s === t ? both / 2 : 0;
+    });
+  });
+  return chance;
+}
+
+const chanceAbove = (x: ValuesTable, f: number, y: ValuesTable, g: number) =>
+  normalBelow(x.mean[f] - y.mean[g], 0, Math.hypot(x.sd[f], y.sd[g]));

@@ -1,0 +1,75 @@
+import { type CompiledGuide, disagreementsOf, type ScoreValue, type SourcePolicy, tableUnder } from '../guide/working';
+import type { Grouping } from './levels';
+import { columnOf } from './column';
+import { softmax, type Standing } from './standing';
+
+/** A cell that matters here and on which sources contradict each other. */
+export interface Dispute {
+  character: string;
+  /** Taxa it is about. */
+  taxa: string[];
+  overlap: number;
+  /** Was it read on this specimen? */
+  read: boolean;
+  /** What each source says, and the leading group's probability if it were followed. */
+  said: { source: string; label: string; value: ScoreValue; p?: number }[];
+}
+
+/** Forms less probable than this are not worth a dispute. */
+const MATTERS = 0.01;
+
+/**
+ * Disagreements between sources about forms that are still possible, those that
+ * were read first, each with what following one source or the other would make of
+ * the group that leads.
+ */
+export function disputesOf(compiled: CompiledGuide, full: Standing, grouping: Grouping, leader: number): Dispute[] {
+  const { guide, forms } = compiled;
+  const labels = new Map(guide.sources.map((source) => [source.id, source.label]));
+  const disputes = disagreementsOf(compiled).flatMap((cell): Dispute[] => {
+    if (cell.forms.reduce((sum, f) => sum + full.p[f], 0) < MATTERS) return [];
+    const read = full.weighed.some(({ reading }) => reading.character === cell.character);
+    return [
+      {
+        character: cell.character,
+        taxa: [...new Set(cell.forms.map((f) => forms[f].taxon))],
+        overlap: cell.overlap,
+        read,
+        said: cell.said.map(({ source, score }) => ({
+          source,
+          label: labels.get(source) ?? source,
+          value: score.value,
+          ...(read ? { p: massFollowing(compiled, full, grouping, leader, cell.character, source) } : {}),
+        })),
+      },
+    ];
+  });
+  return disputes.sort((a, b) => Number(b.read) - Number(a.read) || a.overlap - b.overlap);
+}
+
+/** The leader's probability if one source came first for one character. */
+function massFollowing(
+  compiled: CompiledGuide,
+  full: Standing,
+  grouping: Grouping,
+  leader: number,
+  characterId: string,
+  source: string,
+): number {
+  const { guide, policy } = compiled;
+  const character = guide.characters.find(({ id }) => id === characterId)!;
+  const order = guide.sources.map(({ id }) => id).filter((id) => id !== source);
+  const following: SourcePolicy = { kind: 'prefer', order: [source, ...order], exclude: policy.exclude };
+  const tables = new Map(compiled.tables).set(characterId, tableUnder(compiled, character, following));
+  const other: CompiledGuide = { ...compiled, tables, columns: new Map() };
+  const bits = full.bits.slice();
+  let outside = full.outsideBits;
+  for (const { reading, column, weight } of full.weighed) {
+    if (reading.character !== characterId) continue;
+    const told = columnOf(other, reading)!;
+    for (let f = 0; f < bits.length; f++) bits[f] += weight * (told.bits[f] - column.bits[f]);
+    outside += weight * (told.outside - column.outside);
+  }
+  const { p } = softmax(bits, outside);
+  return p.reduce((sum, mass, f) => sum + (grouping.of[f] === leader ? mass : 0), 0);
+}

@@ -1,0 +1,127 @@
+import { type Chance, normal, pick, seeded } from '../chance';
+import type { CompiledGuide, StatesTable, ValuesTable } from '../guide/working';
+import { lowerIndex } from '../linear';
+import { covarianceOf, factorOf, isMeasured, jointColumn, type Taken, takenFrom } from './block';
+import { columnOf, onScale } from './column';
+import { tailedLogDensity } from './density';
+import { valueOf } from './reading';
+import type { Standing, Weighed } from './standing';
+
+/** How ordinary the readings are for the form that leads. */
+export interface Fit {
+  form: string;
+  /** Share of the form's own individuals whose readings would be as odd or odder, 0..1. */
+  tail: number;
+  /** Below the guide's `fit`. */
+  poor: boolean;
+}
+
+const INDIVIDUALS = 600;
+
+/** One reading's log2 likelihood under the form: as observed, and of a new individual of that form. */
+interface Trial {
+  observed: number;
+  draw: (chance: Chance) => number;
+}
+
+/**
+ * Monte-Carlo tail probability of readings as odd as these under one form:
+ * individuals are drawn from its scores, read as the specimen was, and their
+ * total log-likelihood compared with the observed one (Box 1980). The same
+ * readings give the same answer: they seed the draws.
+ */
+export function fitOf(compiled: CompiledGuide, full: Standing, form: number): Fit {
+  const { forms, guide } = compiled;
+  const trials = [...singleTrials(compiled, full.weighed, form), ...blockTrials(compiled, full.weighed, form)];
+  if (trials.length === 0) return { form: forms[form].id, tail: 1, poor: false };
+  const observed = trials.reduce((sum, trial) => sum + trial.observed, 0);
+  const chance = seeded(JSON.stringify([forms[form].id, full.weighed.map(({ reading }) => ({ ...reading, id: undefined }))]));
+  let odder = 0;
+  for (let i = 0; i < INDIVIDUALS; i++) {
+    let sum = 0;
+    for (const trial of trials) sum += trial.draw(chance);
+    // Half of the ties: counts and states often give the very same total.
+    if (sum < observed - 1e-9) odder++;
+    else if (sum < observed + 1e-9) odder += 0.5;
+  }
+  const tail = (odder + 0.5) / (INDIVIDUALS + 1);
+  return { form: forms[form].id, tail, poor: tail < guide.settings.fit };
+}
+
+function singleTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form: number): Trial[] {
+  return weighed
+    .filter(({ reading }) => !compiled.blocks.some((measured) => isMeasured(measured, reading)))
+    .map((one) => {
+      const table = compiled.tables.get(one.reading.character)!;
+      const plain = (one.reading.status ?? 'seen') === 'seen' && !one.reading.comparison;
+      const trial = !plain
+        ? eitherWay(compiled, one, form)
+        : table.type === 'values'
+          ? valueTrial(compiled, table, one, form)
+          : statesTrial(table, one, form);
+      return { observed: one.weight * trial.observed, draw: (chance: Chance) => one.weight * trial.draw(chance) };
+    });
+}
+
+/** A reading that either is so or not: does not apply, larger than the neighbour. */
+function eitherWay(compiled: CompiledGuide, { reading }: Weighed, form: number): Trial {
+  const sure = columnOf(compiled, { ...reading, certainty: 'sure' })!;
+  const p = Math.min(1 - 1e-9, 2 ** sure.bits[form]);
+  return { observed: Math.log2(p), draw: (chance) => (chance() < p ? Math.log2(p) : Math.log2(1 - p)) };
+}
+
+function statesTrial(table: StatesTable, { reading }: Weighed, form: number): Trial {
+  const forms = table.scored.length;
+  const read = new Set(reading.states ?? [String(reading.value)]);
+  const p = table.states.map((_, s) => 2 ** table.bits[s * forms + form]);
+  const set = table.states.reduce((sum, state, s) => sum + (read.has(state) ? p[s] : 0), 0);
+  const bitsOf = (s: number) => Math.log2(read.has(table.states[s]) ? set : p[s]);
+  return { observed: Math.log2(set), draw: (chance) => bitsOf(pick(p, chance)) };
+}
+
+function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { reading }: Weighed, form: number): Trial {
+  const { tail } = guide.settings;
+  const given = valueOf(table.character, reading)!;
+  const { x, e } = onScale(table, given.value, given.error);
+  const sd = Math.hypot(table.sd[form], e);
+  const bits = (z: number) => tailedLogDensity(z * z, tail) * Math.LOG2E;
+  return {
+    observed: bits((x - table.mean[form]) / sd),
+    draw: (chance) => bits(normal(chance) * (chance() < tail ? 4 : 1)),
+  };
+}
+
+/** The values of a block are drawn together. */
+function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form: number): Trial[] {
+  return compiled.blocks.flatMap((measured) => {
+    const row = measured.rowOf[form];
+    const taken = weighed.flatMap(({ reading }) => (isMeasured(measured, reading) ? [takenFrom(measured, compiled, reading)] : []));
+    if (taken.length === 0 || row < 0) return [];
+    const { mean, covariance } = measured.block.forms[row];
+    const factor = factorOf(covarianceOf(covariance ?? measured.block.covariance, taken), taken.length);
+    const bits = (values: readonly Taken[]) => jointColumn(compiled, measured, values).bits[form];
+    const { degrees } = measured.block;
+    return [
+      {
+        observed: bits(taken),
+        draw(chance: Chance) {
+          const z = taken.map(() => normal(chance));
+          const stretch = degrees === undefined ? 1 : Math.sqrt((degrees - 2) / chiSquare(degrees, chance));
+          return bits(
+            taken.map((one, i) => {
+              let x = mean[one.at];
+              for (let j = 0; j <= i; j++) x += stretch * factor[lowerIndex(i, j)] * z[j];
+              return { ...one, x };
+            }),
+          );
+        },
+      },
+    ];
+  });
+}
+
+/** A chi-square deviate (Wilson & Hilferty 1931). */
+function chiSquare(degrees: number, chance: Chance): number {
+  const c = 2 / (9 * degrees);
+  return degrees * Math.max(1e-6, 1 - c + normal(chance) * Math.sqrt(c)) ** 3;
+}

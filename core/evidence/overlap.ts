@@ -1,0 +1,67 @@
+import type { Table } from '../guide/working';
+import { tailedDensity } from './density';
+
+/** From these overlaps on, and up to them, a character is said to do something. */
+export const OVERLAP = { separates: 0.05, helps: 0.3, doesNot: 0.6 } as const;
+
+/** What an overlap means for telling two apart. */
+export type Separation = 'separates' | 'helps' | 'weak' | 'does not separate';
+
+export function separationOf(overlap: number): Separation {
+  if (overlap < OVERLAP.separates) return 'separates';
+  if (overlap < OVERLAP.helps) return 'helps';
+  return overlap > OVERLAP.doesNot ? 'does not separate' : 'weak';
+}
+
+/** Some forms and their weights; they need not sum to 1. */
+export interface Side {
+  forms: readonly number[];
+  weights: readonly number[];
+}
+
+const STEPS = 200;
+
+/**
+ * The overlap coefficient ∫ min(p, q) of one character between two sides, each
+ * the mixture of its forms (Weitzman 1970): 0 apart … 1 alike.
+ */
+export function overlapBetween(table: Table, a: Side, b: Side, tail: number): number {
+  const [p, q] = [distribution(table, a), distribution(table, b)];
+  if (table.type === 'states') return table.states.reduce((sum, _, s) => sum + Math.min(p(s), q(s)), 0);
+  const { low, high } = reach(table, [...a.forms, ...b.forms]);
+  const step = (high - low) / STEPS;
+  const [da, db] = [density(table, a, tail), density(table, b, tail)];
+  let sum = 0;
+  for (let k = 0; k < STEPS; k++) {
+    const x = low + (k + 0.5) * step;
+    sum += Math.min(da(x), db(x)) * step;
+  }
+  return Math.min(1, sum);
+}
+
+/** Frequency of each state on a side. */
+function distribution(table: Table, side: Side): (state: number) => number {
+  if (table.type !== 'states') return () => 0;
+  const forms = table.scored.length;
+  const total = side.weights.reduce((sum, w) => sum + w, 0) || 1;
+  return (state) => side.forms.reduce((sum, f, i) => sum + (side.weights[i] / total) * table.frequency[state * forms + f], 0);
+}
+
+/** Density of values on a side, on the table's working scale. */
+export function density(table: Extract<Table, { type: 'values' }>, side: Side, tail: number): (x: number) => number {
+  const total = side.weights.reduce((sum, w) => sum + w, 0) || 1;
+  return (x) =>
+    side.forms.reduce((sum, f, i) => {
+      if (side.weights[i] === 0) return sum;
+      const z = (x - table.mean[f]) / table.sd[f];
+      return sum + ((side.weights[i] / total) * tailedDensity(z * z, tail)) / table.sd[f];
+    }, 0);
+}
+
+/** Where the values of some forms lie, five spreads to either side. */
+export function reach(table: Extract<Table, { type: 'values' }>, forms: readonly number[]): { low: number; high: number } {
+  return {
+    low: forms.reduce((min, f) => Math.min(min, table.mean[f] - 5 * table.sd[f]), Number.POSITIVE_INFINITY),
+    high: forms.reduce((max, f) => Math.max(max, table.mean[f] + 5 * table.sd[f]), Number.NEGATIVE_INFINITY),
+  };
+}

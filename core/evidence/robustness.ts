@@ -1,0 +1,134 @@
+import type { CompiledGuide } from '../guide/working';
+import { type Fit, fitOf } from './fit';
+import type { Grouping } from './levels';
+import { groupMasses, ranked } from './levels';
+import { worstMisreading } from './oneWrong';
+import { type Reading, valueOf } from './reading';
+import { inHundred } from './say';
+import type { Standing } from './standing';
+
+/** How much the leader at a level depends on any one reading. */
+export interface Robustness {
+  group: string;
+  label: string;
+  p: number;
+  /** Independent marks that speak for it against its rival. */
+  independent: number;
+  /** The leader and its probability without each reading that is evidence. */
+  without: { reading: number; p: number; leader: string; label: string }[];
+  /** The worst single misreading, weighted by how plausible it is. */
+  oneWrong?: { reading: number; instead: string; plausibility: number; p: number; leader: string; label: string };
+  contradictions: Contradiction[];
+  /** All of it in a sentence. */
+  text: string;
+}
+
+/** Two readings that cannot both be right, or that pull hard in opposite directions. */
+export interface Contradiction {
+  readings: [number, number];
+  kind: 'same-mark' | 'opposed';
+}
+
+/** Bits from which two readings of opposite sign contradict each other. */
+const HARD = 3;
+/** Values further apart than this many of their errors are not of one mark. */
+const APART = 4;
+
+export function robustnessOf(
+  compiled: CompiledGuide,
+  full: Standing,
+  without: readonly { p: Float64Array; outside: number }[],
+  grouping: Grouping,
+  contributions: readonly number[],
+  marks: number,
+): Robustness {
+  const leaderOf = (p: Float64Array) => {
+    const masses = groupMasses(grouping, p);
+    const lead = ranked(masses)[0];
+    return { leader: grouping.groups[lead].id, label: grouping.groups[lead].label, masses, lead };
+  };
+  const now = leaderOf(full.p);
+  const forms = Array.from(full.p.keys()).filter((f) => grouping.of[f] === now.lead);
+  const missing = without.map((left, i) => {
+    const then = leaderOf(left.p);
+    return { reading: full.weighed[i].index, p: then.masses[now.lead], leader: then.leader, label: then.label };
+  });
+  const wrong = worstMisreading(compiled, full, forms);
+  const then = wrong && leaderOf(wrong.standing.p);
+  const robustness = {
+    group: now.leader,
+    label: now.label,
+    p: now.masses[now.lead],
+    independent: marks,
+    without: missing,
+    ...(wrong && then
+      ? {
+          oneWrong: {
+            reading: wrong.reading,
+            instead: wrong.instead,
+            plausibility: wrong.plausibility,
+            p: wrong.p,
+            leader: then.leader,
+            label: then.label,
+          },
+        }
+      : {}),
+    contradictions: contradictionsOf(compiled, full, contributions),
+  };
+  return { ...robustness, text: sayRobustness(compiled, full, robustness) };
+}
+
+/** Is the leader the best of a bad lot? */
+export function fitOfLeader(compiled: CompiledGuide, full: Standing): Fit & { text: string } {
+  const leader = full.p.reduce((best, p, f) => (p > full.p[best] ? f : best), 0);
+  const fit = fitOf(compiled, full, leader);
+  return { ...fit, text: sayFit(compiled, full, fit) };
+}
+
+function contradictionsOf(compiled: CompiledGuide, full: Standing, contributions: readonly number[]): Contradiction[] {
+  const { weighed } = full;
+  return weighed.flatMap((a, i) =>
+    weighed.slice(i + 1).flatMap((b, k): Contradiction[] => {
+      const readings: [number, number] = [a.index, b.index];
+      if (a.reading.character === b.reading.character && unlike(compiled, a.reading, b.reading)) {
+        return [{ readings, kind: 'same-mark' }];
+      }
+      const [x, y] = [contributions[i], contributions[i + 1 + k]];
+      return Math.min(Math.abs(x), Math.abs(y)) >= HARD && x * y < 0 ? [{ readings, kind: 'opposed' }] : [];
+    }),
+  );
+}
+
+function unlike(compiled: CompiledGuide, a: Reading, b: Reading): boolean {
+  if (a.states && b.states) return !a.states.some((state) => b.states!.includes(state));
+  const { character } = compiled.tables.get(a.character)!;
+  const [x, y] = [valueOf(character, a), valueOf(character, b)];
+  if (!x || !y) return false;
+  if (character.kind === 'count') return x.value !== y.value;
+  return Math.abs(x.value - y.value) > APART * Math.hypot(x.error, y.error);
+}
+
+const labelOf = ({ guide }: CompiledGuide, full: Standing, index: number) => {
+  const id = full.weighed.find((one) => one.index === index)!.reading.character;
+  return guide.characters.find((character) => character.id === id)!.label.toLowerCase();
+};
+
+function sayRobustness(compiled: CompiledGuide, full: Standing, r: Omit<Robustness, 'text'>): string {
+  if (r.without.length === 0) return 'Nothing read yet: only place, date and numbers speak.';
+  const fragile = r.without.find((one) => one.leader !== r.group);
+  if (fragile) return `Rests on one reading: without the ${labelOf(compiled, full, fragile.reading)} it would be ${fragile.label}.`;
+  const weakest = r.without.reduce((a, b) => (b.p < a.p ? b : a));
+  const stands = `Without any one reading it still leads, at ${inHundred(weakest.p)} or more.`;
+  if (!r.oneWrong) return stands;
+  const { reading, p, leader, label, plausibility } = r.oneWrong;
+  const mark = labelOf(compiled, full, reading);
+  const outcome = leader === r.group ? `it would fall to ${inHundred(p)}` : `it would be ${label}`;
+  return `${stands} The misreading to fear is the ${mark} (${inHundred(plausibility)}): then ${outcome}.`;
+}
+
+function sayFit({ guide }: CompiledGuide, full: Standing, fit: Fit): string {
+  if (full.weighed.length === 0) return 'Nothing read yet.';
+  if (!fit.poor) return `The readings suit it: ${inHundred(fit.tail)} of its own kind would look as odd or odder.`;
+  const best = full.p.reduce((a, b) => Math.max(a, b), 0) >= guide.settings.call.posterior ? 'Best of a bad lot' : 'A poor fit';
+  return `${best}: only ${inHundred(fit.tail)} of its own kind would look so odd. A cross, an aberrant one, or not in this guide.`;
+}

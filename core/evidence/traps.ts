@@ -1,0 +1,33 @@
+import type { Character, CompiledGuide } from '../guide/working';
+import { OVERLAP, overlapBetween, type Side } from './overlap';
+
+/** A mark that people trust and that does not tell these apart. */
+export interface Trap {
+  character: string;
+  /** ∫ min of the two sides, 0..1. */
+  overlap: number;
+  text: string;
+}
+
+/** From this fame or salience on a mark is one that people go by. */
+const TRUSTED = 0.6;
+
+/** Is it a mark that people go by? */
+export const isTrusted = ({ fame, salience }: Character): boolean => Math.max(fame ?? 0, salience ?? 0) >= TRUSTED;
+
+/** Famous or striking marks that overlap by more than .60 between two sides, the most famous first. */
+export function trapsBetween(compiled: CompiledGuide, a: Side, b: Side): Trap[] {
+  const trusted = compiled.guide.characters.filter(isTrusted);
+  return trusted
+    .map((character) => ({
+      character,
+      overlap: overlapBetween(compiled.tables.get(character.id)!, a, b, compiled.guide.settings.tail),
+    }))
+    .filter(({ overlap }) => overlap > OVERLAP.doesNot)
+    .sort((x, y) => (y.character.fame ?? 0) - (x.character.fame ?? 0) || y.overlap - x.overlap)
+    .map(({ character, overlap }) => ({
+      character: character.id,
+      overlap,
+      text: `${character.label}: ${(character.fame ?? 0) >= TRUSTED ? 'famous' : 'striking'}, but ${Math.round(overlap * 100)} in 100 alike here.`,
+    }));
+}

@@ -1,0 +1,78 @@
+import { withinDates } from './dates';
+import { type Form, hasFacets, lineage } from './forms';
+import type { Guide, Score, SourcePolicy } from './schema';
+
+/** Where, when and in what circumstances, as far as scores may be scoped to it. */
+export interface Setting {
+  region?: string;
+  /** `YYYY-MM-DD` or `MM-DD`. */
+  date?: string;
+  /** Circumstances known to hold, such as wind or alarm. */
+  circumstances?: readonly string[];
+}
+
+/** What stands in the way of a score in a setting: the first that does not hold. */
+export type Obstacle = 'region' | 'date' | 'circumstances';
+
+/** Why a score does not hold in a setting; undefined when it does. What is not known does not hold. */
+export function obstacleTo({ scope }: Pick<Score, 'scope'>, setting: Setting): Obstacle | undefined {
+  const { regions, dates, circumstances } = scope;
+  if (regions && !(setting.region && regions.includes(setting.region))) return 'region';
+  if (dates && !(setting.date && withinDates(setting.date, dates))) return 'date';
+  if (circumstances?.some((id) => !setting.circumstances?.includes(id))) return 'circumstances';
+  return undefined;
+}
+
+/** A score scoped to a region, dates or circumstances holds only when the setting is known to be within them. */
+export const holdsIn = (score: Pick<Score, 'scope'>, setting: Setting): boolean => obstacleTo(score, setting) === undefined;
+
+/** The forms of a guide with what laying scores over them needs. */
+export interface Canvas {
+  forms: readonly Form[];
+  /** Taxa above and including each form's own. */
+  ancestors: readonly ReadonlySet<string>[];
+  /** Steps of each taxon below its root, itself counted. */
+  depth: ReadonlyMap<string, number>;
+}
+
+export function canvasOf(guide: Pick<Guide, 'taxa'>, forms: readonly Form[]): Canvas {
+  const lines = new Map(guide.taxa.map((taxon) => [taxon.id, lineage(guide, taxon.id).map(({ id }) => id)]));
+  return {
+    forms,
+    ancestors: forms.map((form) => new Set(lines.get(form.taxon))),
+    depth: new Map([...lines].map(([id, line]) => [id, line.length])),
+  };
+}
+
+/** Taxon depth first, then the number of facets, then circumstances, region and dates. */
+export function specificity({ scope }: Pick<Score, 'scope'>, depth: Canvas['depth']): number {
+  const { taxon, facets, regions, dates, circumstances } = scope;
+  return (
+    (taxon ? (depth.get(taxon) ?? 0) : 0) * 1000 +
+    Object.keys(facets ?? {}).length * 20 +
+    (circumstances?.length ?? 0) * 4 +
+    (regions ? 2 : 0) +
+    (dates ? 1 : 0)
+  );
+}
+
+/** Does the score speak of the form? */
+export const speaksOf = (score: Pick<Score, 'scope'>, canvas: Canvas, form: number): boolean =>
+  (!score.scope.taxon || canvas.ancestors[form].has(score.scope.taxon)) && hasFacets(canvas.forms[form], score.scope.facets);
+
+/** Lay scores over the forms, the general first, so that the most specific stays on top. */
+export function paint(scores: readonly Score[], canvas: Canvas): (Score | undefined)[] {
+  const top: (Score | undefined)[] = new Array(canvas.forms.length).fill(undefined);
+  for (const score of scores) {
+    for (let f = 0; f < canvas.forms.length; f++) if (speaksOf(score, canvas, f)) top[f] = score;
+  }
+  return top;
+}
+
+/** The sources in use, in the order they are asked. */
+export function sourceOrder(guide: Pick<Guide, 'sources'>, policy: SourcePolicy): string[] {
+  const excluded = new Set(policy.exclude ?? []);
+  const named = policy.kind === 'prefer' ? policy.order : [];
+  const rest = guide.sources.map((source) => source.id).filter((id) => !named.includes(id));
+  return [...named, ...rest].filter((id) => !excluded.has(id));
+}

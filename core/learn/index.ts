@@ -1,0 +1,6 @@
+export { type Choice } from './choose';
+export { crossValidate } from './crossValidate';
+export { type Data, dataOf } from './data';
+export { deal } from './folds';
+export { learn, type LearnedFrom, type LearnRequest } from './learn';
+export { type Column, type ColumnKind, type Labels, LABELS, readTable, type RowProblem, type Table } from './table';

@@ -1,0 +1,77 @@
+import type { Guide } from '../guide/working';
+import { done, type Outcome } from '../problem';
+import { crossValidate } from './crossValidate';
+import type { Choice } from './choose';
+import { dataOf } from './data';
+import { deal } from './folds';
+import { idsFor, learnedGuide } from './learnedGuide';
+import { ratiosOf } from './ratios';
+import { type Labels, readTable, type RowProblem } from './table';
+
+export interface LearnRequest {
+  /** Id of the guide to be made. */
+  id: string;
+  title: string;
+  csv: string;
+  labels: Labels;
+  ignore?: readonly string[];
+}
+
+/** A guide learned from a table, and what was left out of it. */
+export interface LearnedFrom {
+  guide: Guide;
+  problems: RowProblem[];
+  /** Columns left out, and why. */
+  leftOut: { name: string; why: string }[];
+}
+
+const FOLDS = 10;
+/** Problems kept to be shown. */
+const MOST_PROBLEMS = 200;
+
+/**
+ * Learn a guide from a CSV of labelled specimens. Lengths are learned together,
+ * with their covariance within forms; counts and nominal columns as frequencies.
+ * The scale, shrinkage and tails are those that inner cross-validation prefers.
+ * The same table gives the same guide.
+ *
+ * @param onProgress is told the share done, 0..1.
+ * @returns problems with the field at fault when the table cannot be learned from at all.
+ */
+export function learn(request: LearnRequest, onProgress: (share: number) => void = () => {}): Outcome<LearnedFrom> {
+  const table = readTable(request.csv, request.labels, request.ignore);
+  if (!table.ok) return table;
+  const read = dataOf(table.value);
+  if (!read.ok) return read;
+  onProgress(0.03);
+  const { data, problems } = read.value;
+  const dealt = deal(data, FOLDS, request.title);
+  const { result, choice } = crossValidate(dealt, (share) => onProgress(0.03 + 0.85 * share));
+  const ids = idsFor([...data.measured, ...data.told.map(({ name }) => name)]);
+  const guide: Guide = {
+    ...learnedGuide(request.id, request.title, dealt, choice),
+    learned: {
+      rows: data.of.length,
+      leftOut: table.value.problems.length + problems.length,
+      crossValidation: result,
+      ratios: ratiosOf(dealt, (name) => ids.get(name)!),
+      choice: sayChoice(choice, data.measured.length),
+    },
+  };
+  onProgress(1);
+  return done({
+    guide,
+    problems: [...table.value.problems, ...problems].sort((a, b) => a.line - b.line).slice(0, MOST_PROBLEMS),
+    leftOut: table.value.columns.flatMap(({ name, leftOut }) => (leftOut ? [{ name, why: leftOut }] : [])),
+  });
+}
+
+function sayChoice({ log, own, shrink, degrees, temper }: Choice, measured: number): string {
+  if (measured < 2) return 'Frequencies as counted, each mixed with the whole table’s.';
+  const scale = log ? 'Lengths compared as logarithms' : 'Lengths compared as they are';
+  const spread = own === 0 ? 'one covariance for all forms' : `each form’s own covariance by ${Math.round(own * 100)} %`;
+  const shrunk = shrink === 0 ? 'not shrunk' : shrink === 1 ? 'shrunk as estimated' : `shrunk ${shrink} times the estimate`;
+  const tails = degrees === undefined ? 'normal tails' : `tails of ${degrees} degrees of freedom`;
+  const power = temper < 1 ? `, counted at ${Math.round(temper * 100)} %` : '';
+  return `${scale}, with ${spread}, ${shrunk}, ${tails}${power}: chosen by the table itself.`;
+}

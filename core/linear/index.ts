@@ -1,0 +1,2 @@
+export { cholesky, logDeterminant, solveLower } from './cholesky';
+export { addOuter, lowerIndex, lowerSize, symmetric } from './lower';

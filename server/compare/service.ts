@@ -1,0 +1,30 @@
+import { schemas } from '@plesion/contract';
+import { compareForms, type Comparison } from '@plesion/core/compare';
+import { compileFor } from '@plesion/core/evidence';
+import type { z } from 'zod';
+import type { Em } from '../database/orm';
+import { findGuide } from '../guides/service';
+import { badRequest } from '../http/errors';
+import { checkAgainst } from '../standing/service';
+
+export type CompareRequest = z.output<typeof schemas.CompareRequest>;
+
+/** Two to four forms of a station's guide, side by side. */
+export async function compareFor(
+  em: Em,
+  stationId: string,
+  guideId: string,
+  { forms, situation = {}, ...judgement }: CompareRequest,
+): Promise<Comparison> {
+  const { guide } = await findGuide(em, stationId, guideId);
+  checkAgainst(guide, situation, [], judgement, '');
+  const compiled = compileFor(guide, situation, judgement);
+  const known = new Set(compiled.forms.map(({ id }) => id));
+  const problems = forms.flatMap((form, i) => {
+    if (!known.has(form)) return [{ code: 'unknown-form', message: `There is no form “${form}” in this guide.`, field: `forms[${i}]` }];
+    if (forms.indexOf(form) !== i) return [{ code: 'form-twice', message: `“${form}” is named twice.`, field: `forms[${i}]` }];
+    return [];
+  });
+  if (problems.length > 0) throw badRequest(problems);
+  return compareForms(compiled, forms, situation);
+}
