@@ -4,6 +4,7 @@ import { StandingAnswer, StandingRequest } from './evidence';
 import { GuideList, GuideQuery, StoredGuide } from './guides';
 import { Job } from './jobs';
 import { LearnRequest, LearnResponse, WaitQuery } from './learn';
+import { ComparePageQuery, PageQuery } from './pages';
 import { Photo, PhotoHash } from './photos';
 import { ProblemBody } from './problem';
 import { Credentials, NewStation, Session } from './session';
@@ -107,6 +108,24 @@ export const endpoints = {
     params: byId,
     body: CompareRequest,
     response: CompareAnswer,
+  },
+  comparePage: {
+    method: 'GET',
+    path: '/api/guides/:id/compare/page',
+    summary: 'A comparison as an annotated page to send, PDF or PNG.',
+    params: byId,
+    query: ComparePageQuery,
+    response: z.unknown(),
+    media: 'application/pdf',
+  },
+  specimenPage: {
+    method: 'GET',
+    path: '/api/specimens/:id/page',
+    summary: 'How a specimen stands as an annotated page to send, PDF or PNG.',
+    params: byId,
+    query: PageQuery,
+    response: z.unknown(),
+    media: 'application/pdf',
   },
   learn: {
     method: 'POST',

@@ -181,7 +181,5 @@ export const StandingAnswer = z.object({
     }),
   ),
   crosses: z.array(z.object({ taxon: z.string(), parents: z.tuple([z.string(), z.string()]), p, share: p, spread: z.number() })),
-  settling: z
-    .object({ characters: z.array(z.string()), bits: z.number(), missing: z.number(), reaches: z.boolean() })
-    .optional(),
+  settling: z.object({ characters: z.array(z.string()), bits: z.number(), missing: z.number(), reaches: z.boolean() }).optional(),
 });

@@ -9,7 +9,18 @@ type Content = Omit<z.output<typeof SpecimenWrite>, 'version'>;
  * are told by their ids alone: the server signs them anew.
  */
 export function sameContent(a: Content, b: Content): boolean {
-  const content = ({ guideId, label, situation, readings, determinations, photo, hidden }: Content) =>
-    stableJson({ guideId, label, situation, readings, photo, hidden, determinations: determinations.map(({ id }) => id) });
+  const content = ({ determinations, ...rest }: Content) => {
+    const { guideId, label, situation, readings, judgement, photo, hidden } = rest;
+    return stableJson({
+      guideId,
+      label,
+      situation,
+      readings,
+      judgement,
+      photo,
+      hidden,
+      determinations: determinations.map(({ id }) => id),
+    });
+  };
   return content(a) === content(b);
 }

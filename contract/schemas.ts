@@ -3,6 +3,7 @@ export * from './evidence';
 export * from './guides';
 export * from './jobs';
 export * from './learn';
+export * from './pages';
 export * from './photos';
 export * from './problem';
 export * from './session';

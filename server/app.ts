@@ -15,6 +15,7 @@ import type { Jobs } from './jobs/jobs';
 import { jobRoutes } from './jobs/routes';
 import type { LearnPool } from './learn/pool';
 import { learnRoutes } from './learn/routes';
+import { pageRoutes } from './page/routes';
 import { photoRoutes } from './photos/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
@@ -73,6 +74,7 @@ export function createApp({ orm, pool, weighing, learning, jobs, sessionSecret, 
   compareRoutes(api, em);
   jobRoutes(api, em, jobs);
   specimenRoutes(api, em, weighing);
+  pageRoutes(api, em);
   photoRoutes(api, em);
   exportRoutes(api, em);
   api.use('/api', (request) => {

@@ -1,19 +1,33 @@
 import type { SpecimenWrite } from '@plesion/contract';
-import { demoSpecimens } from '@plesion/demo';
-import { StationEntity } from './database/entities';
+import { demoGuides, demoSpecimens } from '@plesion/demo';
+import { AccountEntity, SpecimenEntity, StationEntity } from './database/entities';
 import type { Em } from './database/orm';
-import { listGuides } from './guides/service';
+import { listGuides, putGuide } from './guides/service';
+import type { Caller } from './http/route';
 import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
 import type { WeighPool } from './standing/pool';
 
-/** The demo station, made once; what people change in it stays. */
+/** The demo station, made once; what people change in it stays, and what it has not yet is added. */
 export async function loadDemo(em: Em, weighing: WeighPool): Promise<void> {
-  if (await em.count(StationEntity, { demo: true })) return;
-  const caller = await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true });
+  const caller =
+    (await demoCaller(em)) ??
+    (await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true }));
+  const had = new Set((await listGuides(em, caller.stationId)).map(({ slug }) => slug));
+  for (const guide of demoGuides) if (!had.has(guide.id)) await putGuide(em, caller.stationId, guide);
   const guides = new Map((await listGuides(em, caller.stationId)).map((guide) => [guide.slug, guide.id]));
+  const known = new Set(
+    (await em.find(SpecimenEntity, { id: { $in: demoSpecimens.map(({ id }) => id) } }, { fields: ['id'] })).map(({ id }) => id),
+  );
   for (const { id, guide, ...content } of demoSpecimens) {
+    if (known.has(id)) continue;
     const write: SpecimenWrite = { ...content, version: 0, guideId: guides.get(guide)!, hidden: false };
     await writeSpecimen(em, weighing, caller, id, write);
   }
+}
+
+async function demoCaller(em: Em): Promise<Caller | undefined> {
+  const station = await em.findOne(StationEntity, { demo: true });
+  const account = station && (await em.findOne(AccountEntity, { stationId: station.id }));
+  return account ? { accountId: account.id, accountName: account.name, stationId: station.id } : undefined;
 }

@@ -30,7 +30,17 @@ const learning = openLearnPool(fileURLToPath(new URL('./learn/learn.worker.ts', 
 const jobs = new Jobs();
 await loadDemo(orm.em.fork(), weighing);
 
-const app = createApp({ orm, pool, weighing, learning, jobs, sessionSecret: config.sessionSecret, version, log, webRoot: config.webRoot });
+const app = createApp({
+  orm,
+  pool,
+  weighing,
+  learning,
+  jobs,
+  sessionSecret: config.sessionSecret,
+  version,
+  log,
+  webRoot: config.webRoot,
+});
 const server = app.listen(config.port, config.host);
 server.on('listening', () => {
   const address = server.address();

@@ -97,7 +97,10 @@ export function scoredOf(table: Table, form: number): Scored | null {
   if (!table.scored[form]) return null;
   if (table.type === 'states') {
     const labels = new Map(table.character.states?.map(({ id, label }) => [id, label]));
-    return { kind: 'states', states: frequenciesOf(table, form).map(({ state, p }) => ({ state, label: labels.get(state) ?? state, p })) };
+    return {
+      kind: 'states',
+      states: frequenciesOf(table, form).map(({ state, p }) => ({ state, label: labels.get(state) ?? state, p })),
+    };
   }
   const [mean, sd] = [table.mean[form], table.sd[form]];
   const shown = (x: number) => (table.log ? Math.exp(x) : x);

@@ -27,7 +27,10 @@ export function lookalikesOf(compiled: CompiledGuide, formId: string, most = 6):
   return forms
     .flatMap((form, f): Lookalike[] => {
       if (f === own || form.cross) return [];
-      const bits = characters.reduce((sum, { id }, i) => sum + weights[i] * Math.log(affinity(compiled.tables.get(id)!, own, f)), 0);
+      const bits = characters.reduce(
+        (sum, { id }, i) => sum + weights[i] * Math.log(affinity(compiled.tables.get(id)!, own, f)),
+        0,
+      );
       return [{ form: form.id, taxon: form.taxon, error: Math.exp(bits) / 2, sameTaxon: form.taxon === forms[own].taxon }];
     })
     .sort((a, b) => b.error - a.error)
@@ -39,7 +42,10 @@ function affinity(table: Table, f: number, g: number): number {
   if (!table.scored[f] || !table.scored[g]) return 1;
   if (table.type === 'states') {
     const forms = table.scored.length;
-    return table.states.reduce((sum, _, s) => sum + Math.sqrt(table.frequency[s * forms + f] * table.frequency[s * forms + g]), 0);
+    return table.states.reduce(
+      (sum, _, s) => sum + Math.sqrt(table.frequency[s * forms + f] * table.frequency[s * forms + g]),
+      0,
+    );
   }
   const variance = table.sd[f] ** 2 + table.sd[g] ** 2;
   const gap = table.mean[f] - table.mean[g];

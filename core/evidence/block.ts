@@ -103,7 +103,13 @@ function fillUnmeasured(bits: Float64Array, rowOf: Int32Array, base: Float64Arra
 }
 
 /** What is not in the guide: about the middle of all forms, within and between them, and wider still. */
-function outsideBits({ block, rowOf }: CompiledBlock, base: Float64Array, taken: readonly Taken[], law: Law, shared: Float64Array): number {
+function outsideBits(
+  { block, rowOf }: CompiledBlock,
+  base: Float64Array,
+  taken: readonly Taken[],
+  law: Law,
+  shared: Float64Array,
+): number {
   const weights = new Float64Array(block.forms.length);
   rowOf.forEach((row, f) => row >= 0 && (weights[row] += base[f]));
   const total = weights.reduce((a, b) => a + b, 0) || 1;

@@ -125,7 +125,10 @@ function facetsOf(bench: Bench, taxon: string): Verdict[] {
 function unionOf({ compiled, full }: Bench, taxon: string, facets: readonly Verdict[]): Call['union'] {
   const open = facets.filter((v) => !v.passes && v.level.kind === 'facet').map((v) => (v.level as { facet: FacetName }).facet);
   const inside = underTaxon(compiled, taxon);
-  const total = mass(full.p, Array.from(full.p.keys()).filter((f) => inside[f]));
+  const total = mass(
+    full.p,
+    Array.from(full.p.keys()).filter((f) => inside[f]),
+  );
   const candidates = (compiled.guide.unions ?? []).flatMap(({ id, label, of }) => {
     if (!of.some((part) => open.some((facet) => part[facet]))) return [];
     const forms = compiled.forms.flatMap((_, f) => (inside[f] && inUnion(compiled, of, f) ? [f] : []));

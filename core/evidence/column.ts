@@ -32,10 +32,7 @@ export function columnOf(compiled: CompiledGuide, reading: Reading): Column | un
     status === 'does-not-apply'
       ? absenceColumn(table.applies!, compiled.base)
       : withDoubt(
-          withApplicability(
-            seenColumn(compiled, table, reading),
-            table.applies,
-          ),
+          withApplicability(seenColumn(compiled, table, reading), table.applies),
           reading.certainty ?? 'sure',
           compiled.base,
         );

@@ -95,7 +95,9 @@ function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { reading }: W
 function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form: number): Trial[] {
   return compiled.blocks.flatMap((measured) => {
     const row = measured.rowOf[form];
-    const taken = weighed.flatMap(({ reading }) => (isMeasured(measured, reading) ? [takenFrom(measured, compiled, reading)] : []));
+    const taken = weighed.flatMap(({ reading }) =>
+      isMeasured(measured, reading) ? [takenFrom(measured, compiled, reading)] : [],
+    );
     if (taken.length === 0 || row < 0) return [];
     const { mean, covariance } = measured.block.forms[row];
     const factor = factorOf(covarianceOf(covariance ?? measured.block.covariance, taken), taken.length);

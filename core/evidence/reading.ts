@@ -109,10 +109,18 @@ function checkComparison(guide: Guide, character: Character, reading: Reading, f
   const { than } = reading.comparison!;
   const problem = (part: string, code: string, message: string) => [{ code, message, field: `${field}.${part}` }];
   if (character.kind === 'nominal') {
-    return problem('comparison', 'comparison-unsuited', `The states of “${character.label}” have no order, so nothing is more or less of it.`);
+    return problem(
+      'comparison',
+      'comparison-unsuited',
+      `The states of “${character.label}” have no order, so nothing is more or less of it.`,
+    );
   }
   if (reading.states || reading.value !== undefined || reading.parts) {
-    return problem('comparison', 'comparison-and-value', `Give “${character.label}” either as a value or as a comparison, not both.`);
+    return problem(
+      'comparison',
+      'comparison-and-value',
+      `Give “${character.label}” either as a value or as a comparison, not both.`,
+    );
   }
   if ('taxon' in than && !guide.taxa.some(({ id }) => id === than.taxon)) {
     return problem('comparison.than.taxon', 'unknown-taxon', `There is no taxon “${than.taxon}” in this guide.`);
@@ -122,9 +130,18 @@ function checkComparison(guide: Guide, character: Character, reading: Reading, f
   }
   if ('character' in than) {
     const other = guide.characters.find(({ id }) => id === than.character);
-    if (!other) return problem('comparison.than.character', 'unknown-character', `There is no character “${than.character}” in this guide.`);
+    if (!other)
+      return problem(
+        'comparison.than.character',
+        'unknown-character',
+        `There is no character “${than.character}” in this guide.`,
+      );
     if (isValue(other) !== isValue(character)) {
-      return problem('comparison.than.character', 'comparison-unsuited', `“${character.label}” and “${other.label}” cannot be compared.`);
+      return problem(
+        'comparison.than.character',
+        'comparison-unsuited',
+        `“${character.label}” and “${other.label}” cannot be compared.`,
+      );
     }
   }
   return [];

@@ -116,7 +116,8 @@ const labelOf = ({ guide }: CompiledGuide, full: Standing, index: number) => {
 function sayRobustness(compiled: CompiledGuide, full: Standing, r: Omit<Robustness, 'text'>): string {
   if (r.without.length === 0) return 'Nothing read yet: only place, date and numbers speak.';
   const fragile = r.without.find((one) => one.leader !== r.group);
-  if (fragile) return `Rests on one reading: without the ${labelOf(compiled, full, fragile.reading)} it would be ${fragile.label}.`;
+  if (fragile)
+    return `Rests on one reading: without the ${labelOf(compiled, full, fragile.reading)} it would be ${fragile.label}.`;
   const weakest = r.without.reduce((a, b) => (b.p < a.p ? b : a));
   const stands = `Without any one reading it still leads, at ${inHundred(weakest.p)} or more.`;
   if (!r.oneWrong) return stands;

@@ -27,13 +27,19 @@ export function setAsideOf(compiled: CompiledGuide, full: Standing, situation: S
 type Why = Omit<SetAside, 'character'>;
 
 /** What keeps a mark from being read in this situation. */
-export function hindranceOf(compiled: CompiledGuide, character: Character, situation: Situation, hazards: Hazards): Why | undefined {
+export function hindranceOf(
+  compiled: CompiledGuide,
+  character: Character,
+  situation: Situation,
+  hazards: Hazards,
+): Why | undefined {
   const { guide } = compiled;
   if (situation.views && !character.views.some((view) => situation.views!.includes(view))) {
     const views = character.views.map((id) => guide.views.find((view) => view.id === id)?.label ?? id);
     return { because: 'view', text: `needs a view ${views.join(' or ')}` };
   }
-  if (hazards.withheld && isClose(character)) return { because: 'danger', text: 'needs closeness: withheld while a dangerous one is possible' };
+  if (hazards.withheld && isClose(character))
+    return { because: 'danger', text: 'needs closeness: withheld while a dangerous one is possible' };
   if (situation.handling && HANDLING.indexOf(character.handling) > HANDLING.indexOf(situation.handling)) {
     return { because: 'handling', text: 'needs more handling than is allowed' };
   }
@@ -62,10 +68,23 @@ function sayScope({ guide }: CompiledGuide, { scope }: Score, obstacle: 'date' |
     ids.map((id) => list?.find((one) => one.id === id)?.label ?? id).join(', ');
   if (obstacle === 'date') return `only from ${sayDay(scope.dates!.from)} to ${sayDay(scope.dates!.to)}`;
   if (obstacle === 'region') return `only in ${labels(scope.regions!, guide.regions)}`;
-  return `only in ${labels(scope.circumstances!, guide.circumstances)}`;
+  return `only when ${labels(scope.circumstances!, guide.circumstances)}`;
 }
 
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 
 const sayDay = (monthDay: string) => `${Number(monthDay.slice(3))} ${MONTHS[Number(monthDay.slice(0, 2)) - 1]}`;
 

@@ -126,7 +126,11 @@ function checkValue(guide: Guide, character: Character, score: Score, field: str
   if (value.kind === 'applies') return;
   if (value.kind === 'comparison') {
     if (!isValue(character)) {
-      report(at, 'score-kind', `“${character.label}” is ${character.kind}; only measured characters can be scored by comparison.`);
+      report(
+        at,
+        'score-kind',
+        `“${character.label}” is ${character.kind}; only measured characters can be scored by comparison.`,
+      );
     }
     if (!guide.taxa.some(({ id }) => id === value.than.taxon)) {
       report(`${at}.than.taxon`, 'unknown-taxon', `There is no taxon “${value.than.taxon}” in this guide.`);

@@ -58,7 +58,8 @@ function checkBlocks(
     const field = `blocks[${i}]`;
     const order = block.characters.length;
     block.characters.forEach((id, k) => {
-      if (!characters.has(id)) report(`${field}.characters[${k}]`, 'unknown-character', `There is no character “${id}” in this guide.`);
+      if (!characters.has(id))
+        report(`${field}.characters[${k}]`, 'unknown-character', `There is no character “${id}” in this guide.`);
       else if (characters.get(id)!.kind !== 'measurement') {
         report(`${field}.characters[${k}]`, 'block-kind', `“${id}” is not a measurement; only those stand in a measured block.`);
       }

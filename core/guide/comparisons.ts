@@ -3,8 +3,7 @@ import type { Score } from './schema';
 import { type Canvas, paint } from './scopes';
 import type { Resolved } from './tables';
 
-/** P(A > B) that "longer than in B" is taken to mean, and its standard normal quantile. */
-const STATED = 0.9;
+/** "Longer than in B" is taken to mean P(A > B) = .9: its standard normal quantile. */
 const Z_STATED = 1.2815515655446004;
 
 type Spread = { mean: number; sd: number; n?: number };
@@ -13,7 +12,7 @@ const isSpread = (value: Resolved): value is Spread => value !== undefined && 'm
 /**
  * Bring comparisons between taxa ("longer than in B") into the resolved values of
  * one character: the less known of the two (fewer specimens behind it; A when
- * neither says) is shifted until P(A > B) = {@link STATED}. A taxon with no value
+ * neither says) is shifted until P(A > B) = .9. A taxon with no value
  * of its own takes B's spread. What is said already with more certainty stays.
  *
  * @param resolved on the working scale; changed copies are returned.
@@ -78,6 +77,9 @@ function pooled(resolved: readonly Resolved[], forms: readonly number[], base: F
   const total = known.reduce((sum, { weight }) => sum + weight, 0);
   if (total <= 0) return undefined;
   const mean = known.reduce((sum, { value, weight }) => sum + (weight / total) * value.mean, 0);
-  const variance = known.reduce((sum, { value, weight }) => sum + (weight / total) * (value.sd ** 2 + (value.mean - mean) ** 2), 0);
+  const variance = known.reduce(
+    (sum, { value, weight }) => sum + (weight / total) * (value.sd ** 2 + (value.mean - mean) ** 2),
+    0,
+  );
   return { mean, sd: Math.sqrt(variance), n: Math.min(...known.map(({ value }) => value.n ?? 0)) };
 }

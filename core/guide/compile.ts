@@ -74,7 +74,13 @@ function characterTable(work: Work, character: Character, all: readonly Score[])
     .sort((a, b) => specificity(a, canvas.depth) - specificity(b, canvas.depth));
   const states = stateIds(character);
   const own = scores.filter(({ value }) => value.kind !== 'applies' && value.kind !== 'comparison');
-  const painted = order.map((source) => ({ source, values: paint(own.filter((s) => s.source === source), canvas) }));
+  const painted = order.map((source) => ({
+    source,
+    values: paint(
+      own.filter((s) => s.source === source),
+      canvas,
+    ),
+  }));
   const stated = canvas.forms.map((_, f) =>
     combine(
       painted.flatMap(({ source, values }) => {
@@ -121,11 +127,7 @@ function baseWeights(guide: Guide, forms: readonly Form[]): Float64Array {
   return weights.map((w) => w / total);
 }
 
-function appliesOf(
-  scores: readonly Score[],
-  canvas: Canvas,
-  words: Record<FrequencyWord, number>,
-): Float64Array | undefined {
+function appliesOf(scores: readonly Score[], canvas: Canvas, words: Record<FrequencyWord, number>): Float64Array | undefined {
   const about = scores.filter((score) => score.value.kind === 'applies');
   if (about.length === 0) return undefined;
   const top = paint(about, canvas);

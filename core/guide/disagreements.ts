@@ -49,7 +49,12 @@ function findDisagreements({ guide, forms, setting, policy }: CompiledGuide): Di
     if (new Set(own.map(({ source }) => source)).size < 2) return [];
     const states = stateIds(character);
     const ranked = own.sort((a, b) => specificity(a, canvas.depth) - specificity(b, canvas.depth));
-    const painted = order.map((source) => paint(ranked.filter((score) => score.source === source), canvas));
+    const painted = order.map((source) =>
+      paint(
+        ranked.filter((score) => score.source === source),
+        canvas,
+      ),
+    );
     const cells = new Map<string, Disagreement>();
     forms.forEach((form, f) => {
       if (form.cross) return;
@@ -80,7 +85,8 @@ function overlapOfAnswers(a: Resolved, b: Resolved): number {
   if ('p' in b) return 1;
   const low = Math.min(a.mean - 5 * a.sd, b.mean - 5 * b.sd);
   const step = (Math.max(a.mean + 5 * a.sd, b.mean + 5 * b.sd) - low) / 200;
-  const density = (x: number, { mean, sd }: { mean: number; sd: number }) => Math.exp(-(((x - mean) / sd) ** 2) / 2) / (sd * Math.sqrt(2 * Math.PI));
+  const density = (x: number, { mean, sd }: { mean: number; sd: number }) =>
+    Math.exp(-(((x - mean) / sd) ** 2) / 2) / (sd * Math.sqrt(2 * Math.PI));
   let sum = 0;
   for (let k = 0; k < 200; k++) {
     const x = low + (k + 0.5) * step;

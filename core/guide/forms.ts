@@ -15,9 +15,7 @@ export interface Form {
 /** The forms of a guide in the order of its taxa and blocks. */
 export function formsOf(guide: Pick<Guide, 'taxa'>): Form[] {
   const own = new Map(guide.taxa.filter((taxon) => taxon.forms).map((taxon) => [taxon.id, formsOfTaxon(taxon)]));
-  return guide.taxa.flatMap((taxon) =>
-    taxon.cross ? crossForms(taxon, (id) => own.get(id) ?? []) : (own.get(taxon.id) ?? []),
-  );
+  return guide.taxa.flatMap((taxon) => (taxon.cross ? crossForms(taxon, (id) => own.get(id) ?? []) : (own.get(taxon.id) ?? [])));
 }
 
 function formsOfTaxon(taxon: Taxon): Form[] {

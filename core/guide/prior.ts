@@ -59,7 +59,9 @@ const placeOf = (record: PlaceRecord) =>
 
 function placeFactor({ guide }: CompiledGuide, line: readonly string[], kind: PlaceKind, place: string): number {
   const words = { ...DEFAULT_WORDS, ...guide.settings.words };
-  const all = guide.occurrence.filter((record): record is PlaceRecord => record.kind === kind && comparable(guide, record, place));
+  const all = guide.occurrence.filter(
+    (record): record is PlaceRecord => record.kind === kind && comparable(guide, record, place),
+  );
   for (const taxon of line) {
     const records = all.filter((record) => record.taxon === taxon);
     if (records.length === 0) continue;

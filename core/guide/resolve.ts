@@ -73,7 +73,9 @@ export function combine(said: { source: string; value: Resolved }[], policy: Sou
 export function mixture(parts: readonly NonNullable<Resolved>[], share: readonly number[]): NonNullable<Resolved> {
   const first = parts[0];
   if ('p' in first) {
-    return { p: Array.from(first.p, (_, s) => parts.reduce((sum, part, i) => sum + ('p' in part ? share[i] * part.p[s] : 0), 0)) };
+    return {
+      p: Array.from(first.p, (_, s) => parts.reduce((sum, part, i) => sum + ('p' in part ? share[i] * part.p[s] : 0), 0)),
+    };
   }
   const spreads = parts as { mean: number; sd: number }[];
   const mean = spreads.reduce((sum, s, i) => sum + share[i] * s.mean, 0);

@@ -41,7 +41,14 @@ export function choose(dealt: Dealt, onProgress: (share: number) => void): Choic
   const candidates = shapes.flatMap((shape) => DEGREES.map((degrees) => ({ ...shape, degrees })));
   const loss: Float64Array[] = [];
   shapes.forEach((shape, s) => {
-    loss.push(...lossesOf(dealt, trials, shape, DEGREES.map((degrees) => ({ degrees, temper: 1, told: 1 }))));
+    loss.push(
+      ...lossesOf(
+        dealt,
+        trials,
+        shape,
+        DEGREES.map((degrees) => ({ degrees, temper: 1, told: 1 })),
+      ),
+    );
     onProgress(((s + 1) / shapes.length) * 0.8);
   });
   const folds = [...dealt.rows.keys(), -1];
@@ -51,7 +58,14 @@ export function choose(dealt: Dealt, onProgress: (share: number) => void): Choic
   return folds.map((fold, i) => {
     const { degrees, ...shape } = chosen[i];
     const key = JSON.stringify(chosen[i]);
-    const own = tried.get(key) ?? lossesOf(dealt, trials, shape, powers.map((power) => ({ degrees, ...power })));
+    const own =
+      tried.get(key) ??
+      lossesOf(
+        dealt,
+        trials,
+        shape,
+        powers.map((power) => ({ degrees, ...power })),
+      );
     tried.set(key, own);
     onProgress(0.8 + (0.15 * (i + 1)) / folds.length);
     return { ...chosen[i], ...powers[simplest({ trials, loss: own }, fold)] };

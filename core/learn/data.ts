@@ -65,7 +65,9 @@ export function dataOf(table: Table): Outcome<{ data: Data; problems: RowProblem
     measured.forEach(({ c }, m) => (values[r * measured.length + m] = cells[c] === '' ? Number.NaN : numberOf(cells[c]))),
   );
   const places = told.map(({ entries }) => new Map(entries?.map((entry, e) => [entry, e])));
-  const entriesOf = told.map(({ kind, entries, c }) => (kind === 'count' ? wholeNumbers(rows.map(({ cells }) => cells[c])) : entries!));
+  const entriesOf = told.map(({ kind, entries, c }) =>
+    kind === 'count' ? wholeNumbers(rows.map(({ cells }) => cells[c])) : entries!,
+  );
   const entries = new Int16Array(rows.length * told.length);
   rows.forEach(({ cells }, r) =>
     told.forEach(({ kind, c }, t) => {

@@ -4,3 +4,4 @@ export { type Data, dataOf } from './data';
 export { deal } from './folds';
 export { learn, type LearnedFrom, type LearnRequest } from './learn';
 export { type Column, type ColumnKind, type Labels, LABELS, readTable, type RowProblem, type Table } from './table';
+export { asRequest, guessRoles, type Role } from './header';

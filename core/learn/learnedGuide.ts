@@ -45,10 +45,15 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
     area: 'as the table',
     caution:
       'Learned from a table, this guide knows nothing of dangers, protection or law. Handle nothing on its word alone; ask those who know the group.',
-    facets: Object.fromEntries([...facetIds].map(([facet, values]) => [facet, [...values].map(([label, own]) => ({ id: own, label }))])),
+    facets: Object.fromEntries(
+      [...facetIds].map(([facet, values]) => [facet, [...values].map(([label, own]) => ({ id: own, label }))]),
+    ),
     taxa: taxaOf(data.forms, taxonIds, facetIds, title),
     characters: charactersOf(dealt, choice, ids),
-    dependence: data.told.length > 1 && choice.told < 1 ? [{ id: 'told', label: 'not measured', gamma: gammaOf(choice.told, data.told.length) }] : [],
+    dependence:
+      data.told.length > 1 && choice.told < 1
+        ? [{ id: 'told', label: 'not measured', gamma: gammaOf(choice.told, data.told.length) }]
+        : [],
     sources: [{ id: SOURCE, label: 'the table', citation: `${data.of.length} labelled specimens.`, kind: 'records' }],
     policy: { kind: 'prefer', order: [SOURCE] },
     scores: scoresOf(dealt, choice, ids, taxonIds, facetIds, title),
@@ -111,7 +116,14 @@ function taxaOf(forms: readonly LabelledForm[], taxonIds: Map<string, string>, f
 }
 
 function charactersOf({ data }: Dealt, choice: Choice, ids: Map<string, string>): Character[] {
-  const common = { group: 'shape' as const, views: [VIEW], handling: 'look' as const, distance: 'near' as const, needsLight: false, seconds: 5 };
+  const common = {
+    group: 'shape' as const,
+    views: [VIEW],
+    handling: 'look' as const,
+    distance: 'near' as const,
+    needsLight: false,
+    seconds: 5,
+  };
   const order = data.measured.length;
   const measured = data.measured.map((name, m): Character => {
     const values = Array.from({ length: data.of.length }, (_, r) => data.values[r * order + m]).filter((x) => !Number.isNaN(x));

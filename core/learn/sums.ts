@@ -52,7 +52,12 @@ export function plus(a: Sums, b: Sums, weight: 1 | -1): Sums {
     for (let i = 0; i < out.length; i++) out[i] += weight * y[i];
     return out;
   };
-  return { rows: a.rows + weight * b.rows, count: add(a.count, b.count), sum: add(a.sum, b.sum), product: add(a.product, b.product) };
+  return {
+    rows: a.rows + weight * b.rows,
+    count: add(a.count, b.count),
+    sum: add(a.sum, b.sum),
+    product: add(a.product, b.product),
+  };
 }
 
 /** The mean of each column over the rows that have it; `otherwise` where none has. */

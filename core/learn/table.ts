@@ -82,22 +82,31 @@ export function readTable(csv: string, labels: Labels, ignore: readonly string[]
       });
     }
   });
-  const columns = used.map(({ name }, c) => describe(name, rows.map((row) => row.cells[c])));
+  const columns = used.map(({ name }, c) =>
+    describe(
+      name,
+      rows.map((row) => row.cells[c]),
+    ),
+  );
   const kept = rows.filter((row) => {
     const problem = cellProblem(row, columns);
     if (problem) broken.push(problem);
     return !problem;
   });
-  for (const [c, column] of columns.entries()) if (column.kind === 'nominal') column.entries = distinct(kept.map((row) => row.cells[c]));
+  for (const [c, column] of columns.entries())
+    if (column.kind === 'nominal') column.entries = distinct(kept.map((row) => row.cells[c]));
   return done({ columns, rows: kept, problems: broken.sort((a, b) => a.line - b.line) });
 }
 
 function headerProblems(names: readonly string[], labels: Labels, ignore: readonly string[]): Problem[] {
-  if (names.length < 2) return [{ code: 'no-columns', message: 'The table needs a header line and at least two columns.', field: 'csv' }];
+  if (names.length < 2)
+    return [{ code: 'no-columns', message: 'The table needs a header line and at least two columns.', field: 'csv' }];
   const problems: Problem[] = [];
   const twice = names.find((name, i) => names.indexOf(name) !== i);
-  if (twice !== undefined) problems.push({ code: 'column-twice', message: `Two columns are called “${twice}”; rename one.`, field: 'csv' });
-  if (names.includes('')) problems.push({ code: 'column-unnamed', message: `Column ${names.indexOf('') + 1} has no name; give it one.`, field: 'csv' });
+  if (twice !== undefined)
+    problems.push({ code: 'column-twice', message: `Two columns are called “${twice}”; rename one.`, field: 'csv' });
+  if (names.includes(''))
+    problems.push({ code: 'column-unnamed', message: `Column ${names.indexOf('') + 1} has no name; give it one.`, field: 'csv' });
   const given = LABELS.filter((label) => labels[label] !== undefined);
   if (given.length === 0) {
     problems.push({ code: 'no-labels', message: 'Say which column names the taxon, sex, stage or morph.', field: 'labels' });
@@ -107,13 +116,22 @@ function headerProblems(names: readonly string[], labels: Labels, ignore: readon
       problems.push({ code: 'unknown-column', message: `There is no column “${labels[label]}”.`, field: `labels.${label}` });
     }
     if (given.some((other) => other !== label && labels[other] === labels[label])) {
-      problems.push({ code: 'label-twice', message: `Column “${labels[label]}” cannot be two labels at once.`, field: `labels.${label}` });
+      problems.push({
+        code: 'label-twice',
+        message: `Column “${labels[label]}” cannot be two labels at once.`,
+        field: `labels.${label}`,
+      });
     }
   }
   ignore.forEach((name, i) => {
-    if (!names.includes(name)) problems.push({ code: 'unknown-column', message: `There is no column “${name}” to leave out.`, field: `ignore[${i}]` });
+    if (!names.includes(name))
+      problems.push({ code: 'unknown-column', message: `There is no column “${name}” to leave out.`, field: `ignore[${i}]` });
     if (given.some((label) => labels[label] === name)) {
-      problems.push({ code: 'label-ignored', message: `“${name}” is both a label and left out; choose one.`, field: `ignore[${i}]` });
+      problems.push({
+        code: 'label-ignored',
+        message: `“${name}” is both a label and left out; choose one.`,
+        field: `ignore[${i}]`,
+      });
     }
   });
   return problems;
@@ -129,7 +147,9 @@ function rowProblem(
     return { line, code: 'row-width', message: `Line ${line} has ${cells.length} cells, the header ${width}.` };
   }
   const unlabelled = labelAt.find(({ at }) => MISSING.has(cells[at].trim().toLowerCase()));
-  return unlabelled && { line, code: 'label-missing', message: `Line ${line} has no ${unlabelled.label}.`, field: unlabelled.label };
+  return (
+    unlabelled && { line, code: 'label-missing', message: `Line ${line} has no ${unlabelled.label}.`, field: unlabelled.label }
+  );
 }
 
 function cellProblem(row: Table['rows'][number], columns: readonly Column[]): RowProblem | undefined {
@@ -138,7 +158,12 @@ function cellProblem(row: Table['rows'][number], columns: readonly Column[]): Ro
   );
   if (at < 0) return undefined;
   const { name } = columns[at];
-  return { line: row.line, code: 'not-a-number', message: `Line ${row.line}: “${row.cells[at]}” in “${name}” is not a number.`, field: name };
+  return {
+    line: row.line,
+    code: 'not-a-number',
+    message: `Line ${row.line}: “${row.cells[at]}” in “${name}” is not a number.`,
+    field: name,
+  };
 }
 
 const distinct = (cells: readonly string[]) => [...new Set(cells.filter((cell) => cell !== ''))];
@@ -161,6 +186,7 @@ function describe(name: string, cells: readonly string[]): Column {
     return { name, kind: counted && good.every((x) => x <= MOST_COUNTED) ? 'count' : 'measurement', missing };
   }
   if (different.length < 2) return leftOut('nominal', 'every specimen has the same');
-  if (different.length > Math.min(MOST_STATES, filled.length / 3)) return leftOut('nominal', `it has ${different.length} different entries`);
+  if (different.length > Math.min(MOST_STATES, filled.length / 3))
+    return leftOut('nominal', `it has ${different.length} different entries`);
   return { name, kind: 'nominal', missing, entries: different };
 }

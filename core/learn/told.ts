@@ -35,7 +35,9 @@ export function frequenciesFrom(tally: Tally, data: Data): Float64Array[] {
   return tally.map((counts, i) => {
     const column = data.told[i % columns];
     const n = counts.reduce((a, b) => a + b, 0);
-    const general = column.entries.map((_, e) => 0.5 + data.forms.reduce((sum, _form, f) => sum + tally[f * columns + (i % columns)][e], 0));
+    const general = column.entries.map(
+      (_, e) => 0.5 + data.forms.reduce((sum, _form, f) => sum + tally[f * columns + (i % columns)][e], 0),
+    );
     const total = general.reduce((a, b) => a + b, 0);
     const prior = column.kind === 'count' && n > 1 ? curve(column.entries, counts, n) : general.map((g) => g / total);
     return counts.map((c, e) => (c + PRIOR * prior[e]) / (n + PRIOR));

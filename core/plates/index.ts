@@ -1,12 +1,14 @@
 import type { Character, Guide } from '../guide/working';
-import { CRAB_VIEWS, crabMeasures, crabTile, type CrabView, drawCrab, type Measure } from './crab';
+import { CONE_VIEWS, coneMeasures, coneTile, type ConeView, drawCone } from './cone';
+import { CRAB_VIEWS, crabMeasures, crabTile, type CrabView, drawCrab } from './crab';
 import type { Plate } from './display';
+import type { Measure } from './measure';
 import type { Detail } from './pen';
 import type { Traits } from './traits';
 
 export { commandCount, cropPlate, type Ink, INK, PAPER, type Plate, plateSvg, squareRound } from './display';
 export { type Box, type Point } from './geometry';
-export { type Measure } from './crab';
+export { type Measure } from './measure';
 export { type Detail } from './pen';
 export { type Traits, traitsOf } from './traits';
 
@@ -24,6 +26,12 @@ const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
     draw: (traits, view, detail) => drawCrab(traits, view as CrabView, detail),
     tile: crabTile,
     measures: crabMeasures,
+  },
+  cone: {
+    views: CONE_VIEWS,
+    draw: (traits, view, detail) => drawCone(traits, view as ConeView, detail),
+    tile: coneTile,
+    measures: coneMeasures,
   },
 };
 

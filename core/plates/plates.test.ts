@@ -3,7 +3,8 @@ import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { seeded } from '../chance';
 import { compileGuide } from '../guide';
 import { commandCount, planOf, plateSvg, traitsOf } from '.';
-import { abdomenOutline, carapaceOutline, crabMeasures, crabModel, drawCrab, lengthOf, sternumOutline } from './crab';
+import { abdomenOutline, carapaceOutline, crabMeasures, crabModel, drawCrab, sternumOutline } from './crab';
+import { lengthOf } from './measure';
 import { boxOf, curve, cut, flat, inside, sample } from './geometry';
 import { stipple } from './stipple';
 

@@ -3,3 +3,4 @@ export * from './determination';
 export * from './summary';
 export * from './recommended';
 export * from './facets';
+export { sayComparison, sayReading, sayValue } from './sayReading';

@@ -7,17 +7,33 @@ import { addOuter, cholesky, lowerSize, solveLower } from '../linear';
  *
  * @returns posterior over the classes of a row.
  */
-export function linearDiscriminant(rows: readonly { form: string; x: readonly number[] }[]): (x: readonly number[]) => Map<string, number> {
+export function linearDiscriminant(
+  rows: readonly { form: string; x: readonly number[] }[],
+): (x: readonly number[]) => Map<string, number> {
   const order = rows[0].x.length;
   const names = [...new Set(rows.map(({ form }) => form))];
   const groups = names.map((name) => rows.filter(({ form }) => form === name));
-  const means = groups.map((group) => Array.from({ length: order }, (_, i) => group.reduce((sum, { x }) => sum + x[i], 0) / group.length));
+  const means = groups.map((group) =>
+    Array.from({ length: order }, (_, i) => group.reduce((sum, { x }) => sum + x[i], 0) / group.length),
+  );
   const covariance = new Float64Array(lowerSize(order));
-  groups.forEach((group, g) => group.forEach(({ x }) => addOuter(covariance, x.map((v, i) => v - means[g][i]), 1 / (rows.length - names.length))));
+  groups.forEach((group, g) =>
+    group.forEach(({ x }) =>
+      addOuter(
+        covariance,
+        x.map((v, i) => v - means[g][i]),
+        1 / (rows.length - names.length),
+      ),
+    ),
+  );
   const factor = cholesky(covariance, order)!;
   return (x) => {
     const logs = groups.map((group, g) => {
-      const z = solveLower(factor, x.map((v, i) => v - means[g][i]), new Float64Array(order));
+      const z = solveLower(
+        factor,
+        x.map((v, i) => v - means[g][i]),
+        new Float64Array(order),
+      );
       return Math.log(group.length / rows.length) - z.reduce((sum, v) => sum + v * v, 0) / 2;
     });
     const most = Math.max(...logs);
@@ -27,7 +43,10 @@ export function linearDiscriminant(rows: readonly { form: string; x: readonly nu
 }
 
 /** Accuracy and mean −ln P (nats) of stratified cross-validation. */
-export function validated(rows: readonly { form: string; x: readonly number[] }[], folds = 10): { accuracy: number; logLoss: number } {
+export function validated(
+  rows: readonly { form: string; x: readonly number[] }[],
+  folds = 10,
+): { accuracy: number; logLoss: number } {
   let right = 0;
   let loss = 0;
   const seen = new Map<string, number>();

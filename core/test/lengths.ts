@@ -24,7 +24,16 @@ interface Wanted {
  * Specimens whose lengths follow one overall size, with allometry and noise of
  * their own; forms differ in proportion only, so that no single length tells them.
  */
-export function lengths({ forms, columns, each, size = 0.25, apart = 0.05, noise = 0.03, seed = 'lengths', careless = 0 }: Wanted): Lengths {
+export function lengths({
+  forms,
+  columns,
+  each,
+  size = 0.25,
+  apart = 0.05,
+  noise = 0.03,
+  seed = 'lengths',
+  careless = 0,
+}: Wanted): Lengths {
   const chance = seeded(seed);
   const draw = () => normal(chance);
   const names = Array.from({ length: columns }, (_, c) => `length ${c + 1}`);
@@ -35,7 +44,10 @@ export function lengths({ forms, columns, each, size = 0.25, apart = 0.05, noise
     Array.from({ length: each }, () => {
       const whole = size * draw();
       const slip = chance() < careless ? 5 : 1;
-      return { form: `form ${String.fromCharCode(65 + f)}`, x: mean.map((m, c) => Math.exp(m + slope[c] * whole + noise * slip * draw())) };
+      return {
+        form: `form ${String.fromCharCode(65 + f)}`,
+        x: mean.map((m, c) => Math.exp(m + slope[c] * whole + noise * slip * draw())),
+      };
     }),
   );
   return { columns: names, rows: shuffled(rows, chance) };
@@ -51,4 +63,6 @@ export function shuffled<T>(list: readonly T[], chance: Chance): T[] {
 }
 
 export const toCsv = ({ columns, rows }: Lengths): string =>
-  [['kind', ...columns].join(','), ...rows.map(({ form, x }) => [form, ...x.map((value) => value.toFixed(3))].join(','))].join('\n');
+  [['kind', ...columns].join(','), ...rows.map(({ form, x }) => [form, ...x.map((value) => value.toFixed(3))].join(','))].join(
+    '\n',
+  );

@@ -1,11 +1,5 @@
 import type { Character } from '@plesion/core/guide';
-
-type Given = Omit<Character, 'handling' | 'distance' | 'needsLight' | 'seconds'> & Partial<Character>;
-
-const usual = { handling: 'look', distance: 'near', needsLight: false, seconds: 4 } as const;
-const character = (given: Given): Character => ({ ...usual, ...given });
-const inHand = { handling: 'hold', distance: 'hand' } as const;
-const measured = { ...inHand, handling: 'instrument', seconds: 25 } as const;
+import { character, inHand, measured } from '../scoring';
 
 /** What is read on a ledge crab, in the order of work: baseline, shape, pattern, colour, behaviour. */
 export const characters: Character[] = [
@@ -327,6 +321,8 @@ export const characters: Character[] = [
   }),
   character({
     id: 'back-pattern',
+    fame: 0.7,
+    salience: 0.8,
     label: 'Pattern of the back',
     kind: 'nominal',
     group: 'pattern',
@@ -360,6 +356,7 @@ export const characters: Character[] = [
   }),
   character({
     id: 'belly-spots',
+    fame: 0.9,
     label: 'Spots on the underside',
     kind: 'ordered',
     group: 'pattern',
@@ -390,6 +387,7 @@ export const characters: Character[] = [
   }),
   character({
     id: 'ground-colour',
+    salience: 0.9,
     label: 'Ground colour of the back',
     kind: 'nominal',
     group: 'colour',

@@ -41,6 +41,10 @@ export const ledgeCrabs: Guide = Guide.parse({
       parent: 'petralda',
       authority: 'Ormery, 1871',
       vernacular: 'ashen ledge crab',
+      names: [
+        { name: 'Petralda littorea', kind: 'former', note: 'Ormery’s first name for it, given up in 1889.' },
+        { name: 'greyback', kind: 'nickname' },
+      ],
       abundance: 5,
       forms: [
         { share: 0.7, facets: { stage: { adult: 1 }, sex: { female: 0.5, male: 0.5 }, morph: { plain: 0.85, banded: 0.15 } } },
@@ -54,6 +58,16 @@ export const ledgeCrabs: Guide = Guide.parse({
       parent: 'petralda',
       authority: '(Vask, 1889)',
       vernacular: 'thorned ledge crab',
+      names: [{ name: 'banded ledge crab', kind: 'misleading', note: 'It is the one species that is never banded.' }],
+      hazards: [
+        {
+          kind: 'bite',
+          grade: 'slight',
+          text: 'A large thorned crab draws blood with its claw.',
+          facets: { stage: ['adult'] },
+          threshold: 0.2,
+        },
+      ],
       abundance: 3,
       forms: [
         { share: 0.72, facets: { stage: { adult: 1 }, sex: { female: 0.5, male: 0.5 }, morph: { plain: 0.9, pale: 0.1 } } },
@@ -156,6 +170,26 @@ export const ledgeCrabs: Guide = Guide.parse({
         ['08-20', 1],
         ['10-15', 0.8],
       ],
+    },
+  ],
+  treatments: [
+    {
+      id: 'handbook',
+      label: 'Vask: two subspecies',
+      explanation: 'Keeps the northern and the Ostren saddled crab apart.',
+    },
+    {
+      id: 'revision',
+      label: 'Dunmarrow: no subspecies',
+      explanation: 'Sinks both into Petralda velloma, since their measurements meet on South Tessary.',
+      sinks: ['velloma-velloma', 'velloma-ostrena'],
+    },
+  ],
+  unions: [
+    {
+      id: 'female-or-young',
+      label: 'adult female or young of either sex',
+      of: [{ stage: ['adult'], sex: ['female'] }, { stage: ['juvenile'] }],
     },
   ],
   regions: [

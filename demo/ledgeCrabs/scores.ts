@@ -1,10 +1,8 @@
-import type { Score, ScoreValue, Scope } from '@plesion/core/guide';
+import type { Score } from '@plesion/core/guide';
+import { countsFrom, from, type ScopedFacets as Facets } from '../scoring';
 
 const HANDBOOK = 'handbook';
 const REVISION = 'revision';
-type Facets = Scope['facets'];
-type Words = Extract<ScoreValue, { kind: 'states' }>['states'];
-
 const adult: Facets = { stage: ['adult'] };
 const male: Facets = { stage: ['adult'], sex: ['male'] };
 const female: Facets = { stage: ['adult'], sex: ['female'] };
@@ -12,21 +10,6 @@ const young: Facets = { stage: ['juvenile'] };
 const plain: Facets = { morph: ['plain'] };
 const banded: Facets = { morph: ['banded'] };
 const pale: Facets = { morph: ['pale'] };
-
-type Row = [taxon: string, value: Words | string, facets?: Facets, more?: Partial<Scope>];
-
-/** All rows of one character from one source; a string is a published range. */
-function from(source: string, character: string, rows: Row[]): Score[] {
-  return rows.map(([taxon, said, facets, more]) => ({
-    character,
-    source,
-    scope: { taxon, ...(facets ? { facets } : {}), ...more },
-    value: typeof said === 'string' ? { kind: 'range', range: said } : { kind: 'states', states: said },
-  }));
-}
-
-const counts = (character: string, rows: [string, Record<string, number>][], source = HANDBOOK): Score[] =>
-  rows.map(([taxon, table]) => ({ character, source, scope: { taxon }, value: { kind: 'counts', counts: table } }));
 
 const [C, M, V, VV, VO, P] = ['cinerata', 'murica', 'velloma', 'velloma-velloma', 'velloma-ostrena', 'petralda'];
 
@@ -74,7 +57,7 @@ const handbook: Score[] = [
     [VV, { 'one-arch': 'usually', 'two-lobes': 0.12 }],
     [VO, { 'one-arch': 'often', 'two-lobes': 'sometimes' }],
   ]),
-  counts('side-teeth', [
+  countsFrom(HANDBOOK, 'side-teeth', [
     [C, { 4: 0.08, 5: 0.85, 6: 0.06 }],
     [M, { 3: 0.15, 4: 0.79, 5: 0.05 }],
     [VV, { 4: 0.08, 5: 0.68, 6: 0.22 }],
@@ -239,15 +222,11 @@ const revision: Score[] = [
     [M, { 'three-teeth': 'always' }],
     [V, { 'one-arch': 'often', 'two-lobes': 'sometimes' }],
   ]),
-  counts(
-    'side-teeth',
-    [
-      [C, { 4: 0.1, 5: 0.8, 6: 0.1 }],
-      [M, { 3: 0.1, 4: 0.85, 5: 0.05 }],
-      [V, { 4: 0.05, 5: 0.5, 6: 0.4, 7: 0.05 }],
-    ],
-    REVISION,
-  ),
+  countsFrom(REVISION, 'side-teeth', [
+    [C, { 4: 0.1, 5: 0.8, 6: 0.1 }],
+    [M, { 3: 0.1, 4: 0.85, 5: 0.05 }],
+    [V, { 4: 0.05, 5: 0.5, 6: 0.4, 7: 0.05 }],
+  ]),
   from(REVISION, 'belly-spots', [
     [C, { none: 'sometimes', few: 'often' }],
     [M, { few: 'sometimes', none: 'sometimes', many: 'sometimes' }],

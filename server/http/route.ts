@@ -55,7 +55,9 @@ export function bind<N extends EndpointName>(router: Router, em: () => Em, name:
     if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer);
     // A handler may have said otherwise: long work that was waited for is done, not begun.
     if (response.statusCode === 200) response.status(endpoint.status ?? 200);
-    if (endpoint.media) response.type(endpoint.media).send(answer);
-    else response.json(answer);
+    if (endpoint.media) {
+      if (!response.get('content-type')) response.type(endpoint.media);
+      response.send(answer);
+    } else response.json(answer);
   });
 }

@@ -5,6 +5,8 @@ import pino from 'pino';
 import request from 'supertest';
 import { createApp } from '../app';
 import { openDatabase } from '../database/orm';
+import { Jobs } from '../jobs/jobs';
+import { openLearnPool } from '../learn/pool';
 import { openWeighPool } from '../standing/pool';
 
 /** A server on a database of its own, made from nothing and dropped at the end. */
@@ -20,10 +22,13 @@ export async function openTestServer() {
   const orm = await openDatabase(url.href);
   const pool = new pg.Pool({ connectionString: url.href });
   const weighing = openWeighPool(join(__dirname, '../standing/weigh.worker.ts'), 1);
+  const learning = openLearnPool(join(__dirname, '../learn/learn.worker.ts'));
   const app = createApp({
     orm,
     pool,
     weighing,
+    learning,
+    jobs: new Jobs(),
     sessionSecret: 'for tests only',
     version: 'test',
     log: pino({ level: 'silent' }),
@@ -36,6 +41,7 @@ export async function openTestServer() {
     visitor: () => request.agent(app),
     async close() {
       await weighing.close();
+      await learning.close();
       await pool.end();
       await orm.close(true);
       await admin.query(`drop database ${name} with (force)`);

@@ -8,7 +8,7 @@ import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-
 import { colour, font, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { formPlate } from '../plates/plates';
+import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { layOutBeam, type Placed } from './beamLayout';
 import { leadingForm } from './leadingForm';
@@ -83,7 +83,7 @@ function SideHead({ guide, answer, side }: { guide: Guide; answer: StandingAnswe
   const isTaxon = taxonIndex(guide).has(shown.group);
   const color = side === 'left' ? colour.for : colour.against;
   const form = leadingForm(guide, answer, side);
-  const plate = form && formPlate(guide, form, 'dorsal', 'thumb');
+  const plate = form && formPlate(guide, form, mainView(guide), 'thumb');
   return (
     <View style={[styles.side, side === 'right' && styles.right]}>
       {plate && <PlateView plate={plate} width={64} height={50} />}

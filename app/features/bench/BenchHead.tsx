@@ -6,7 +6,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { formPlate } from '../plates/plates';
+import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import type { DraftState } from '../specimen/draft';
 import { SavingLine } from '../specimen/SavingLine';
@@ -22,7 +22,7 @@ interface BenchHeadProps {
 /** The specimen as it is known so far: its plate as read, its name as it stands, where and when. */
 export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
   const { content } = state;
-  const plate = answer && formPlate(guide, answer.forms[0].form, 'dorsal', 'thumb', traitsRead(guide, content.readings));
+  const plate = answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
   return (
     <View style={styles.head}>
       <View style={styles.plate}>

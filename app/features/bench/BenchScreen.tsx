@@ -1,4 +1,5 @@
 import type { StandingAnswer } from '@plesion/contract';
+import { sayReading } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -10,6 +11,9 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
+import { DangerNotice } from '../judgement/DangerNotice';
+import { JudgementSheets } from '../judgement/JudgementSheets';
+import { drawnViews, mainView } from '../plates/plates';
 import { SavingTrouble } from '../specimen/SavingLine';
 import { Beam } from './Beam';
 import { BenchHead } from './BenchHead';
@@ -21,7 +25,8 @@ import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
 import { MarkPanel } from './MarkPanel';
 import { NextLookSheet } from './NextLookSheet';
-import { readingOf, sayReading } from './readings';
+import { comparablePair } from './leadingForm';
+import { readingOf } from './readings';
 import { type Bench, nextCertainty, useBench } from './useBench';
 import { type BenchKeys, useBenchKeys } from './useBenchKeys';
 
@@ -53,14 +58,16 @@ function PhoneBench({ id, bench }: PartProps) {
   const [next, setNext] = useState<string>();
   return (
     <View style={styles.fill}>
+      <DangerNotice guide={guide} answer={answer} />
       <Screen foot={<CallBar id={id} answer={answer} />}>
         <BenchHead id={id} guide={guide} state={state} answer={answer} />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
-        {answer && <BeamSheet bench={bench} answer={answer} onOpen={bench.choose} />}
+        {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
         <Ledger bench={bench} onOpen={bench.choose} />
         {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
+        <JudgementSheets bench={bench} />
         <Sheet title="All marks, in working order">
           <CharacterList guide={guide} readings={state.content.readings} onChoose={bench.choose} />
         </Sheet>
@@ -95,35 +102,47 @@ function WideBench({ id, bench }: PartProps) {
     true,
   );
   return (
-    <View style={styles.wide}>
-      <ScrollView style={styles.marks} contentContainerStyle={styles.column}>
-        <CharacterList guide={guide} readings={state.content.readings} chosen={chosen?.id} onChoose={bench.choose} />
-      </ScrollView>
-      <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
-        {help && <KeyHelp onClose={() => setHelp(false)} />}
-        <BenchHead id={id} guide={guide} state={state} answer={answer} />
-        <SavingTrouble draft={bench.draft} state={state} />
-        <WeighTrouble error={bench.weighError} />
-        {chosen && (
-          <Sheet title={chosen.label} aside={chosen.id === offered ? 'offered next' : undefined}>
-            <Editor bench={shown} keys plateWidth={420} />
-          </Sheet>
-        )}
-        {answer && <LeaderPlates guide={guide} answer={answer} view={chosen?.plate?.view ?? 'dorsal'} />}
-        {answer && (
-          <NextLookSheet guide={guide} answer={answer} onChoose={bench.choose} chosen={chosen?.id}>
-            {offered && chosen?.id !== offered && <Button small label="Go to it" onPress={() => bench.choose(offered)} />}
-          </NextLookSheet>
-        )}
-      </ScrollView>
-      <View style={styles.right}>
-        <ScrollView contentContainerStyle={styles.column}>
-          {answer && <BeamSheet bench={bench} answer={answer} onOpen={bench.choose} />}
-          {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
-          <Ledger bench={bench} onOpen={bench.choose} />
+    <View style={styles.fill}>
+      <View style={styles.alert}>
+        <DangerNotice guide={guide} answer={answer} />
+      </View>
+      <View style={styles.wide}>
+        <ScrollView style={styles.marks} contentContainerStyle={styles.column}>
+          <CharacterList guide={guide} readings={state.content.readings} chosen={chosen?.id} onChoose={bench.choose} />
         </ScrollView>
-        <View style={styles.call}>
-          <CallBar id={id} answer={answer} keys={() => setHelp(!help)} />
+        <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
+          {help && <KeyHelp onClose={() => setHelp(false)} />}
+          <BenchHead id={id} guide={guide} state={state} answer={answer} />
+          <SavingTrouble draft={bench.draft} state={state} />
+          <WeighTrouble error={bench.weighError} />
+          {chosen && (
+            <Sheet title={chosen.label} aside={chosen.id === offered ? 'offered next' : undefined}>
+              <Editor bench={shown} keys plateWidth={420} />
+            </Sheet>
+          )}
+          {answer && (
+            <LeaderPlates
+              guide={guide}
+              answer={answer}
+              view={drawnViews(guide).find(({ id: view }) => view === chosen?.plate?.view)?.id ?? mainView(guide)}
+            />
+          )}
+          {answer && (
+            <NextLookSheet guide={guide} answer={answer} onChoose={bench.choose} chosen={chosen?.id}>
+              {offered && chosen?.id !== offered && <Button small label="Go to it" onPress={() => bench.choose(offered)} />}
+            </NextLookSheet>
+          )}
+        </ScrollView>
+        <View style={styles.right}>
+          <ScrollView contentContainerStyle={styles.column}>
+            {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
+            {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
+            <Ledger bench={bench} onOpen={bench.choose} />
+            <JudgementSheets bench={bench} />
+          </ScrollView>
+          <View style={styles.call}>
+            <CallBar id={id} answer={answer} keys={() => setHelp(!help)} />
+          </View>
         </View>
       </View>
     </View>
@@ -209,7 +228,9 @@ function NextLook({
   );
 }
 
-function BeamSheet({ bench, answer, onOpen }: { bench: Bench; answer: StandingAnswer; onOpen: (character: string) => void }) {
+function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: StandingAnswer; onOpen: (character: string) => void }) {
+  const router = useRouter();
+  const pair = comparablePair(bench.stored.guide, answer);
   const {
     stored: { guide },
     state: { content },
@@ -230,6 +251,18 @@ function BeamSheet({ bench, answer, onOpen }: { bench: Bench; answer: StandingAn
         say={say}
         onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)}
       />
+      {pair && (
+        <Button
+          small
+          label="Compare these two"
+          onPress={() =>
+            router.push({
+              pathname: '/guides/[id]/compare',
+              params: { id: content.guideId, forms: pair.join(','), specimen: id },
+            })
+          }
+        />
+      )}
     </Sheet>
   );
 }
@@ -270,6 +303,7 @@ function CallBar({ id, answer, keys }: { id: string; answer?: StandingAnswer; ke
 const styles = StyleSheet.create({
   fill: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
+  alert: { backgroundColor: colour.mist },
   marks: { width: 264, flexGrow: 0, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline },
   middle: { flex: 1 },
   right: { width: 392 },

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Entry } from '../../ui/Entry';
 import { Words } from '../../ui/Words';
+import { ComparisonEntry } from './ComparisonEntry';
 import { MeasureGuide } from './MeasureGuide';
 import { RangeStrips } from './RangeStrips';
 import { StateTiles } from './StateTiles';
@@ -112,6 +113,15 @@ export function CharacterEditor({
           options={CERTAINTIES.map((c) => ({ id: c, label: CERTAINTY_LABELS[c] }))}
           chosen={[reading.certainty ?? 'sure']}
           onChange={([certainty]) => onPut({ ...reading, certainty })}
+        />
+      )}
+      {(isValue(character) || character.kind === 'ordered') && (
+        <ComparisonEntry
+          key={`compared ${character.id}`}
+          guide={guide}
+          character={character}
+          reading={seen ? reading : undefined}
+          onCompare={(comparison) => onPut({ ...kept, comparison })}
         />
       )}
       <View style={styles.line}>

@@ -1,9 +1,10 @@
 import type { Reading } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
+import { sayReading } from '@plesion/core/specimen';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Words } from '../../ui/Words';
-import { inWorkingOrder, readingOf, sayReading } from './readings';
+import { inWorkingOrder, readingOf } from './readings';
 
 interface CharacterListProps {
   guide: Guide;

@@ -1,13 +1,13 @@
 import type { StandingAnswer } from '@plesion/contract';
 import { inHundred, type Reading } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
+import { sayReading } from '@plesion/core/specimen';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Glyph } from '../../ui/Glyph';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
-import { sayReading } from './readings';
 
 interface LedgerSheetProps {
   guide: Guide;

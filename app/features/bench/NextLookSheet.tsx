@@ -1,5 +1,7 @@
 import type { StandingAnswer } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
+import { shortName } from '@plesion/core/specimen';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
@@ -45,7 +47,13 @@ export function NextLookSheet({ guide, answer, chosen, onChoose, children }: Nex
       ) : (
         <Words quiet>No other mark would change this much. Write it down as far as it goes.</Words>
       )}
+      {first?.answers && <Answers guide={guide} look={first} level={answer} />}
       {children}
+      {answer.settling && answer.settling.characters.length > 0 && (
+        <Words size="small" testID="settling">
+          {`${answer.settling.reaches ? 'Would usually settle it' : 'Would help most, though not settle it'}: ${answer.settling.characters.map((id) => labelOf(id).toLowerCase()).join(' + ')}.`}
+        </Words>
+      )}
       {others.length > 0 && (
         <View style={styles.others}>
           <Words size="small" quiet>
@@ -74,13 +82,36 @@ export function NextLookSheet({ guide, answer, chosen, onChoose, children }: Nex
   );
 }
 
-function sayWhy({ bits, seconds, sameView, chance }: NextLook): string {
+const HANDLING = { look: 'by looking', touch: 'by touch', hold: 'held', instrument: 'held and measured' } as const;
+
+function sayWhy({ bits, seconds, sameView, chance, handling }: NextLook): string {
   const worth = `Worth ${bits.toFixed(2)} bits on average`;
-  const cost = `about ${Math.round(seconds)} s${sameView ? '' : ', with turning it'}`;
+  const cost = `about ${Math.round(seconds)} s, ${HANDLING[handling]}${sameView ? '' : ', with turning it'}`;
   return `${worth}, ${cost}.${chance < 0.9 ? ' The light makes it hard to read.' : ''}`;
 }
 
+/** What each answer would make of the leader: the look is worth it when they differ. */
+function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: StandingAnswer }) {
+  const character = guide.characters.find(({ id }) => id === look.character);
+  const labelOf = (answer: string) => character?.states?.find(({ id }) => id === answer)?.label ?? answer;
+  const likely = look.answers!.filter(({ chance }) => chance === undefined || chance >= 0.02);
+  if (likely.length === 0) return null;
+  return (
+    <View role="group" aria-label="What each answer would do" style={styles.answers}>
+      {likely.map(({ answer, group, label, p }) => (
+        <Words key={answer} size="small" quiet>
+          {`${labelOf(answer)} → `}
+          <Words size="small" strong color={group === level.beam.left.group ? colour.for : colour.against}>
+            {`${shortName(label)} ${inHundred(p)}`}
+          </Words>
+        </Words>
+      ))}
+    </View>
+  );
+}
+
 const styles = StyleSheet.create({
+  answers: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l, rowGap: 2 },
   others: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   other: {
     flexDirection: 'row',

@@ -21,8 +21,8 @@ function stripsOf(guide: Guide, character: Character, answer: StandingAnswer): S
   const at = new Map(compiled.forms.map((form, i) => [form.id, i]));
   const leading = new Map<string, Strip>();
   for (const form of answer.forms) {
-    const i = at.get(form.form)!;
-    if (leading.has(form.taxon) || !table.scored[i]) continue;
+    const i = at.get(form.form);
+    if (i === undefined || leading.has(form.taxon) || !table.scored[i]) continue;
     const edge = (z: number) => {
       const x = table.mean[i] + z * table.sd[i];
       return table.log ? Math.exp(x) : x;

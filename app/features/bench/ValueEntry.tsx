@@ -1,13 +1,13 @@
 import type { Reading } from '@plesion/core/evidence';
 import { ratioOf } from '@plesion/core/evidence';
 import type { Character } from '@plesion/core/guide';
+import { sayValue } from '@plesion/core/specimen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { Choice } from '../../ui/Choice';
 import { Entry } from '../../ui/Entry';
 import { Words } from '../../ui/Words';
-import { sayValue } from './readings';
 
 type Given = Pick<Reading, 'value' | 'error' | 'parts'>;
 

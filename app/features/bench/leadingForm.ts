@@ -1,5 +1,12 @@
 import type { StandingAnswer } from '@plesion/contract';
-import { type Guide, lineage, taxonIndex } from '@plesion/core/guide';
+import { formsOf, type Guide, lineage, taxonIndex } from '@plesion/core/guide';
+
+/** The leading forms of the two sides, where both are forms of the guide. */
+export function comparablePair(guide: Guide, answer: StandingAnswer): [string, string] | undefined {
+  const [a, b] = (['left', 'right'] as const).map((side) => leadingForm(guide, answer, side));
+  const known = new Set(formsOf(guide).map(({ id }) => id));
+  return a && b && a !== b && known.has(a) && known.has(b) ? [a, b] : undefined;
+}
 
 /** The most probable form on one side of the beam; none for what is not in the guide. */
 export function leadingForm(guide: Guide, answer: StandingAnswer, side: 'left' | 'right'): string | undefined {

@@ -1,6 +1,7 @@
 import type { SpecimenWrite } from '@plesion/contract';
 import { ledgeCrabs } from '@plesion/demo';
-import { inWorkingOrder, readingOf, sayReading, sayValue, withoutReadingId, withReading } from './readings';
+import { sayReading, sayValue } from '@plesion/core/specimen';
+import { inWorkingOrder, readingOf, withoutReadingId, withReading } from './readings';
 
 const character = (id: string) => ledgeCrabs.characters.find((c) => c.id === id)!;
 const empty: SpecimenWrite = {

@@ -1,5 +1,5 @@
 import type { SpecimenWrite } from '@plesion/contract';
-import { type Reading, valueOf } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/evidence';
 import type { Character, Guide } from '@plesion/core/guide';
 
 /** The reading of a character; of several looks, the last. */
@@ -17,28 +17,6 @@ export function withReading(content: SpecimenWrite, reading: Reading): SpecimenW
 
 export function withoutReadingId(content: SpecimenWrite, id: string | undefined): SpecimenWrite {
   return { ...content, readings: content.readings.filter((reading) => reading.id !== id) };
-}
-
-/** What was seen, in words: "two lobes or one arch", "28.4 ± 0.3 mm", "not visible: weed over it". */
-export function sayReading(character: Character, reading: Reading): string {
-  const why = reading.reason ? `: ${reading.reason}` : '';
-  if (reading.status === 'not-visible') return `not visible${why}`;
-  if (reading.status === 'does-not-apply') return `does not apply${why}`;
-  const doubt = reading.certainty && reading.certainty !== 'sure' ? ` (${reading.certainty})` : '';
-  if (reading.states) {
-    const labels = reading.states.map((state) => character.states?.find((s) => s.id === state)?.label ?? state);
-    return labels.join(' or ') + doubt;
-  }
-  const given = valueOf(character, reading);
-  return given ? sayValue(character, given.value, given.error) + doubt : 'no value yet';
-}
-
-/** A value with the digits its error allows, and its unit. */
-export function sayValue(character: Character, value: number, error: number): string {
-  if (character.kind === 'count') return String(value);
-  const digits = error > 0 ? Math.max(0, Math.min(3, Math.ceil(-Math.log10(error)))) : 2;
-  const unit = character.unit ? ` ${character.unit}` : '';
-  return `${value.toFixed(digits)}${error > 0 ? ` ± ${error.toFixed(digits)}` : ''}${unit}`;
 }
 
 /** Characters in the order of work. */

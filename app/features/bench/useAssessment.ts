@@ -5,13 +5,22 @@ import { weigh } from './weigher';
 
 /**
  * The standing of a specimen, weighed in the web worker whenever a reading, the
- * situation or the level asked changes. The one before stays in sight meanwhile.
+ * situation, the judgement or the level asked changes. The one before stays in sight meanwhile.
  */
 export function useAssessment(stored: StoredGuide | undefined, content: SpecimenWrite | undefined, level?: Level) {
   return useQuery({
-    queryKey: ['assessment', stored?.hash, content?.situation, content?.readings, level],
+    queryKey: ['assessment', stored?.hash, content?.situation, content?.readings, content?.judgement, level],
     queryFn: () =>
-      weigh({ hash: stored!.hash, situation: content!.situation, readings: content!.readings, level }, stored!.guide),
+      weigh(
+        {
+          hash: stored!.hash,
+          situation: content!.situation,
+          readings: content!.readings,
+          judgement: content!.judgement,
+          level,
+        },
+        stored!.guide,
+      ),
     enabled: Boolean(stored && content),
     placeholderData: keepPreviousData,
     networkMode: 'always',

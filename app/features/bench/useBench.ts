@@ -4,6 +4,7 @@ import type { Character } from '@plesion/core/guide';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { useGuide } from '../guides/useGuide';
+import type { Judgement } from '@plesion/core/specimen';
 import type { Draft, DraftState } from '../specimen/draft';
 import { useDraft } from '../specimen/useDraft';
 import { inWorkingOrder, readingOf, withReading, withoutReadingId } from './readings';
@@ -27,6 +28,8 @@ export interface Bench {
   clear: (id: string | undefined) => void;
   lookAgain: () => void;
   clearAll: () => void;
+  /** Weigh it otherwise: sources, names, a cross. */
+  judge: (judgement: Judgement) => void;
 }
 
 /** A specimen on the bench: its guide, its readings, its standing, and the mark at hand. */
@@ -71,8 +74,15 @@ export function useBench(id: string): { bench?: Bench; error: unknown; retry: ()
         if (last) draft.change((content) => withReading(content, { ...last, id: mintId() }));
       },
       clearAll: () => draft.change((content) => ({ ...content, readings: [] })),
+      judge: (judgement) => draft.change((content) => ({ ...content, judgement: withoutEmpty(judgement) })),
     },
   };
+}
+
+/** Only what differs from the guide is kept; nothing at all where nothing does. */
+function withoutEmpty(judgement: Judgement): Judgement | undefined {
+  const kept = Object.entries(judgement).filter(([, value]) => value !== undefined);
+  return kept.length ? Object.fromEntries(kept) : undefined;
 }
 
 /** The next certainty in turn. */

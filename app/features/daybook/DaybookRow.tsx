@@ -7,13 +7,13 @@ import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { useGuide } from '../guides/useGuide';
-import { formPlate } from '../plates/plates';
+import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
 /** One specimen of the daybook: what it is as far as it goes, how sure, where. */
 export function DaybookRow({ row }: { row: SpecimenRow }) {
   const guide = useGuide(row.guideId).data?.guide;
-  const plate = guide && formPlate(guide, row.summary.leadingForm, 'dorsal', 'thumb', row.traits);
+  const plate = guide && formPlate(guide, row.summary.leadingForm, mainView(guide), 'thumb', row.traits);
   const facets = guide ? sayFacets(guide, row.summary.facets) : '';
   const sure = row.summary.p > 0 ? inHundred(row.summary.p) : undefined;
   return (

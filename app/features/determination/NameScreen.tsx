@@ -1,4 +1,5 @@
 import type { StandingAnswer } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
 import { type Facets, FACETS, type FacetName, type Guide } from '@plesion/core/guide';
 import { type GivenName, overrules, QUALIFIERS, type Qualifier, recommendedName, sayFacets } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
@@ -17,6 +18,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { useBench } from '../bench/useBench';
 import { useSession } from '../session/useSession';
+import { DangerNotice } from '../judgement/DangerNotice';
 import type { Draft } from '../specimen/draft';
 import { TaxonPick } from './TaxonPick';
 import { VerdictList } from './VerdictList';
@@ -98,7 +100,8 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
           <View style={styles.grow}>
             <TaxonName guide={guide} {...name} size={20} />
             <Words size="small" quiet>
-              {sayFacets(guide, name.facets) || 'no sex, stage or morph'}
+              {[sayFacets(guide, name.facets), unionLabel(guide, name.union)].filter(Boolean).join(', ') ||
+                'no sex, stage or morph'}
             </Words>
           </View>
           <Button kind="main" label="Into the daybook" busy={busy} onPress={() => void write()} />
@@ -114,8 +117,20 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
         ) : (
           <TaxonName guide={guide} {...recommended} size={24} />
         )}
+        {answer.call.union && (
+          <Words size="lead" testID="union">{`${answer.call.union.label}, ${inHundred(answer.call.union.p)}`}</Words>
+        )}
         <VerdictList verdicts={answer.call.verdicts} />
       </Sheet>
+      <DangerNotice guide={guide} answer={answer} />
+      <Words size="small" quiet>
+        {answer.robustness.text}
+      </Words>
+      {answer.fit.poor && (
+        <Notice kind="problem" title="It does not fit well">
+          {answer.fit.text}
+        </Notice>
+      )}
       <Notice kind="caution" title="A name is not a promise">
         No result says that an animal is safe to touch, keep or eat. Local law, permits and licensed advice come first.
       </Notice>
@@ -147,7 +162,18 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
             />
           )}
           {needsTaxon(given.qualifier) && (
-            <FacetPicks guide={guide} facets={given.facets} onChange={(facets) => setGiven({ ...given, facets })} />
+            <>
+              <FacetPicks guide={guide} facets={given.facets} onChange={(facets) => setGiven({ ...given, facets })} />
+              {guide.unions && (
+                <Choice
+                  label="or several together"
+                  clearable
+                  options={guide.unions}
+                  chosen={given.union ? [given.union] : []}
+                  onChange={([union]) => setGiven({ ...given, union })}
+                />
+              )}
+            </>
           )}
           {overruled && (
             <Entry
@@ -165,6 +191,8 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
     </Screen>
   );
 }
+
+const unionLabel = (guide: Guide, id: string | undefined) => guide.unions?.find((union) => union.id === id)?.label;
 
 const needsTaxon = (qualifier: Qualifier) => qualifier !== 'unknown' && qualifier !== 'outside';
 

@@ -10,7 +10,14 @@ export function VerdictList({ verdicts }: { verdicts: StandingAnswer['call']['ve
       {verdicts.map((verdict) => (
         <View key={`${JSON.stringify(verdict.level)}`} role="listitem" style={styles.row}>
           <View style={[styles.sign, verdict.passes ? styles.yes : styles.no]} />
-          <Words style={styles.text}>{verdict.text}</Words>
+          <View style={styles.text}>
+            <Words>{verdict.text}</Words>
+            {verdict.weighText && (
+              <Words size="small" quiet>
+                {`Weighing all marks would say: ${verdict.weighText}`}
+              </Words>
+            )}
+          </View>
         </View>
       ))}
     </View>

@@ -1,5 +1,5 @@
 import { type Character, frequenciesOf, type Guide, type Table, taxonIndex } from '@plesion/core/guide';
-import { sayFacets } from '@plesion/core/specimen';
+import { sayFacets, sayValue } from '@plesion/core/specimen';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, WIDE } from '../../theme';
 import { Notice } from '../../ui/Notice';
@@ -8,10 +8,13 @@ import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { inWorkingOrder, sayValue } from '../bench/readings';
-import { formPlate } from '../plates/plates';
+import { inWorkingOrder } from '../bench/readings';
+import { Lookalikes, OwnSeries } from '../compare/Lookalikes';
+import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
 import { compiledOf } from './compiled';
+import { Disputed } from './Disputed';
+import { Hazards, OtherNames } from './TaxonNotes';
 import { useGuide } from './useGuide';
 
 /** One form: its plates large, and what the guide says of it. */
@@ -26,18 +29,25 @@ export function FormPage({ id, formId }: { id: string; formId: string }) {
     );
   if (!stored.data) return <Loading what="The form" />;
   const { guide } = stored.data;
+  const known = compiledOf(guide).forms.some((form) => form.id === formId);
   const width = screen >= WIDE ? 460 : Math.min(screen - 44, 460);
   return (
     <Screen widest={1080}>
       <FormHead guide={guide} formId={formId} />
       <View style={styles.plates}>
-        {['dorsal', 'ventral'].map((view) => {
-          const plate = formPlate(guide, formId, view, 'full');
+        {drawnViews(guide).map((view) => {
+          const plate = formPlate(guide, formId, view.id, 'full');
           return plate ? (
-            <PlateSheet key={view} plate={plate} width={width} label={`Plate, ${view}`} caption={sayView(guide, view)} />
+            <PlateSheet key={view.id} plate={plate} width={width} label={`Plate, ${view.label}`} caption={view.label} />
           ) : null;
         })}
       </View>
+      {known && (
+        <>
+          <OwnSeries guide={guide} compiled={compiledOf(guide)} formId={formId} />
+          <Lookalikes id={id} guide={guide} compiled={compiledOf(guide)} formId={formId} />
+        </>
+      )}
       <Description guide={guide} formId={formId} />
       <Notice kind="caution" title="Take care">
         {guide.caution}
@@ -57,11 +67,11 @@ function FormHead({ guide, formId }: { guide: Guide; formId: string }) {
       <Words quiet size="small">
         {[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}
       </Words>
+      {taxon && <OtherNames taxon={taxon} />}
+      {taxon && <Hazards taxon={taxon} />}
     </View>
   );
 }
-
-const sayView = (guide: Guide, view: string) => guide.views.find((v) => v.id === view)?.label ?? view;
 
 function Description({ guide, formId }: { guide: Guide; formId: string }) {
   const compiled = compiledOf(guide);
@@ -79,9 +89,12 @@ function Description({ guide, formId }: { guide: Guide; formId: string }) {
               <Words size="small" quiet style={styles.what}>
                 {character.label}
               </Words>
-              <Words size="small" style={styles.said}>
-                {sayScore(character, compiled.tables.get(character.id)!, at)}
-              </Words>
+              <View style={styles.said}>
+                <Words size="small" style={styles.right}>
+                  {sayScore(character, compiled.tables.get(character.id)!, at)}
+                </Words>
+                <Disputed guide={guide} compiled={compiled} character={character} form={at} />
+              </View>
             </View>
           ))}
         </View>
@@ -98,7 +111,7 @@ function sayScore(character: Character, table: Table, form: number): string {
       const x = table.mean[form] + z * table.sd[form];
       return sayValue(character, table.log ? Math.exp(x) : x, 0).trim();
     };
-    return `${edge(-1.96)} to ${edge(1.96)}`;
+    return `${edge(-1.96)} to ${edge(1.96)}${table.inferred?.[form] ? ' (inferred)' : ''}`;
   }
   return frequenciesOf(table, form)
     .filter(({ p }) => p >= 0.05)
@@ -112,5 +125,6 @@ const styles = StyleSheet.create({
   group: { gap: 3, paddingBottom: space.s },
   row: { flexDirection: 'row', gap: space.m, justifyContent: 'space-between' },
   what: { flex: 1 },
-  said: { flex: 1.3, textAlign: 'right' },
+  said: { flex: 1.3 },
+  right: { textAlign: 'right' },
 });

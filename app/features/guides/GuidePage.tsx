@@ -14,15 +14,19 @@ import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { formPlate } from '../plates/plates';
+import { drawnViews, formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
+import { LearnedSheet } from '../learn/LearnedSheet';
+import { JudgingSheet } from './JudgingSheet';
+import { NameSearch } from './NameSearch';
+import { Hazards, OtherNames } from './TaxonNotes';
 import { useGuide } from './useGuide';
 
 /** A guide: what it holds, every form drawn, its sources. */
 export function GuidePage({ id }: { id: string }) {
   const router = useRouter();
   const stored = useGuide(id);
-  const [view, setView] = useState('dorsal');
+  const [chosenView, setView] = useState<string>();
   if (stored.error)
     return (
       <Screen>
@@ -32,6 +36,7 @@ export function GuidePage({ id }: { id: string }) {
   if (!stored.data) return <Loading what="The guide" />;
   const { guide, version } = stored.data;
   const forms = formsOf(guide);
+  const view = chosenView ?? mainView(guide);
   return (
     <Screen
       widest={1080}
@@ -49,13 +54,13 @@ export function GuidePage({ id }: { id: string }) {
       <Notice kind="caution" title="Take care">
         {guide.caution}
       </Notice>
+      {guide.learned && <LearnedSheet guide={guide} learned={guide.learned} />}
+      <NameSearch guides={[{ id, guide }]} />
       <Choice
         label="View"
         hideLabel
-        options={[
-          { id: 'dorsal', label: 'from above' },
-          { id: 'ventral', label: 'from below' },
-        ]}
+        options={drawnViews(guide)}
+
         chosen={[view]}
         onChange={([chosen]) => setView(chosen)}
       />
@@ -68,6 +73,8 @@ export function GuidePage({ id }: { id: string }) {
               <Words size="small" quiet>
                 {[taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}
               </Words>
+              <OtherNames taxon={taxon} />
+              <Hazards taxon={taxon} />
               {taxon.note && (
                 <Words size="small" quiet>
                   {taxon.note}
@@ -83,7 +90,8 @@ export function GuidePage({ id }: { id: string }) {
             </View>
           </Sheet>
         ))}
-      <Sheet title="Sources" aside="they disagree in places">
+      <JudgingSheet id={id} guide={guide} />
+      <Sheet title="Sources">
         {guide.sources.map((source) => (
           <View key={source.id}>
             <Words strong size="small">

@@ -1,7 +1,7 @@
 import { type GuideRow, RequestProblem } from '@plesion/contract';
 import { formsOf } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Link } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { pickFile } from '../../lib/files';
@@ -12,12 +12,14 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { formPlate } from '../plates/plates';
+import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { useGuide, useGuides } from './useGuide';
+import { NameSearch } from './NameSearch';
+import { useGuide, useGuides, useGuidesWhole } from './useGuide';
 
 /** The station's guides, and the way in for more. */
 export function GuidesScreen() {
+  const router = useRouter();
   const guides = useGuides();
   const client = useQueryClient();
   const take = useMutation({
@@ -39,6 +41,7 @@ export function GuidesScreen() {
             Guides
           </Words>
         </View>
+        <Button label="Learn from a table" onPress={() => router.push('/guides/learn')} />
         <Button
           label="Take in a guide"
           hint="Take in a guide from a Plesion JSON file"
@@ -52,6 +55,7 @@ export function GuidesScreen() {
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {guides.isPending && <Loading what="The guides" />}
       {guides.data?.guides.length === 0 && <Empty title="No guide yet">Take in a guide from a Plesion JSON file to begin.</Empty>}
+      <SearchAll rows={guides.data?.guides ?? []} />
       {guides.data?.guides.map((row) => (
         <GuideCard key={row.id} row={row} />
       ))}
@@ -87,9 +91,15 @@ function ImportProblems({ error }: { error: unknown }) {
   );
 }
 
+/** Find a taxon in any guide by any of its names. */
+function SearchAll({ rows }: { rows: readonly GuideRow[] }) {
+  const stored = useGuidesWhole(rows.map(({ id }) => id));
+  return stored.length ? <NameSearch guides={stored} /> : null;
+}
+
 function GuideCard({ row }: { row: GuideRow }) {
   const guide = useGuide(row.id).data?.guide;
-  const plate = guide && formPlate(guide, formsOf(guide)[0].id, 'dorsal', 'thumb');
+  const plate = guide && formPlate(guide, formsOf(guide)[0].id, mainView(guide), 'thumb');
   return (
     <Link href={`/guides/${row.id}`} asChild>
       <Pressable accessibilityLabel={row.title} style={styles.card}>

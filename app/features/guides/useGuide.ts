@@ -1,17 +1,24 @@
-import { useQuery } from '@tanstack/react-query';
+import type { Guide } from '@plesion/core/guide';
+import { queryOptions, useQueries, useQuery } from '@tanstack/react-query';
 import { api } from '../../lib/api';
 
 /** Guides change rarely: what is here is used at once and checked now and then. */
 const FRESH = 5 * 60_000;
 
-export const useGuide = (id: string | undefined) =>
-  useQuery({
+const wholeGuide = (id: string | undefined) =>
+  queryOptions({
     queryKey: ['guide', id],
     queryFn: ({ signal }) => api('guide', { params: { id: id! } }, signal),
     enabled: id !== undefined,
     staleTime: FRESH,
     gcTime: Number.POSITIVE_INFINITY,
   });
+
+export const useGuide = (id: string | undefined) => useQuery(wholeGuide(id));
+
+/** Those of several guides that are here by now, whole. */
+export const useGuidesWhole = (ids: readonly string[]): { id: string; guide: Guide }[] =>
+  useQueries({ queries: ids.map(wholeGuide) }).flatMap(({ data }) => (data ? [{ id: data.id, guide: data.guide }] : []));
 
 export const useGuides = () =>
   useQuery({ queryKey: ['guides'], queryFn: ({ signal }) => api('guides', {}, signal), staleTime: FRESH });

@@ -38,6 +38,14 @@ export function formPlate(guide: Guide, form: string, view: string, detail: Deta
   );
 }
 
+/** The views that the guide's plan draws, with their labels; none where nothing is drawn. */
+export function drawnViews(guide: Guide): { id: string; label: string }[] {
+  return (planOf(guide)?.views ?? []).map((id) => ({ id, label: guide.views.find((view) => view.id === id)?.label ?? id }));
+}
+
+/** The view in which an animal or plant is shown where only one is. */
+export const mainView = (guide: Guide): string => planOf(guide)?.views[0] ?? '';
+
 /** The tile of a state. */
 export function tilePlate(guide: Guide, character: Character, state: string | number): Plate | undefined {
   const plan = planOf(guide);

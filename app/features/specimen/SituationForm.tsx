@@ -1,6 +1,6 @@
 import { schemas } from '@plesion/contract';
 import { type Guide, HANDLING, PRIOR_PARTS, type PriorPart } from '@plesion/core/guide';
-import { DISTANCES, LIGHTS, type Situation } from '@plesion/core/specimen';
+import { DISTANCES, LIGHTS, type Situation, SUBJECTS } from '@plesion/core/specimen';
 import { type Control, Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { FormEntry } from '../../ui/FormEntry';
 import { Sheet } from '../../ui/Sheet';
-import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS } from './situationText';
+import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS, SUBJECT_LABELS } from './situationText';
 
 const coordinate = (limit: number, what: string) =>
   z
@@ -77,6 +77,12 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
   return (
     <View style={styles.form}>
       <Sheet title="What you have of it">
+        <Chooser
+          control={control}
+          name="subject"
+          label="It is"
+          options={SUBJECTS.map((id) => ({ id, label: SUBJECT_LABELS[id] }))}
+        />
         <Controller
           control={control}
           name="views"
@@ -103,6 +109,10 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
           label="Handling allowed"
           options={HANDLING.map((id) => ({ id, label: HANDLING_LABELS[id] }))}
         />
+        {guide.circumstances && (
+          <Several control={control} name="circumstances" label="As you see it" options={guide.circumstances} />
+        )}
+        {guide.company && <Several control={control} name="company" label="With it" options={guide.company} />}
       </Sheet>
       <Sheet title="Where and when">
         <View style={styles.pair}>
@@ -150,7 +160,7 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
 
 interface ChooserProps {
   control: Control<FormValues>;
-  name: 'distance' | 'light' | 'handling' | 'region' | 'habitat';
+  name: 'subject' | 'distance' | 'light' | 'handling' | 'region' | 'habitat';
   label: string;
   options: readonly { id: string; label: string }[];
 }
@@ -173,12 +183,25 @@ function Chooser({ control, name, label, options }: ChooserProps) {
   );
 }
 
+/** Any number of things that hold together. */
+function Several({ control, name, label, options }: Omit<ChooserProps, 'name'> & { name: 'circumstances' | 'company' }) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => <Choice label={label} many options={options} chosen={field.value ?? []} onChange={field.onChange} />}
+    />
+  );
+}
+
 const withoutEmpty = (situation: Situation): Situation =>
   Object.fromEntries(
     Object.entries(situation).filter(
-      ([key, value]) => value !== undefined && value !== '' && !(key === 'switchedOff' && value.length === 0),
+      ([key, value]) => value !== undefined && value !== '' && !(MAY_BE_EMPTY.includes(key) && (value as string[]).length === 0),
     ),
   );
+
+const MAY_BE_EMPTY = ['switchedOff', 'circumstances', 'company'];
 
 const styles = StyleSheet.create({
   form: { gap: space.m },

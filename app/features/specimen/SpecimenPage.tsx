@@ -2,7 +2,7 @@ import { type SpecimenWrite, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
-import { type Determination, sayFacets } from '@plesion/core/specimen';
+import { type Determination, sayFacets, sayReading } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { Image, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
@@ -13,12 +13,13 @@ import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { sayReading } from '../bench/readings';
 import { useAssessment } from '../bench/useAssessment';
 import { useGuide } from '../guides/useGuide';
 import { PhotoButton } from '../photos/PhotoButton';
-import { formPlate } from '../plates/plates';
+import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
+import { SendPage } from '../compare/SendPage';
+import { DangerNotice } from '../judgement/DangerNotice';
 import { SavingTrouble } from './SavingLine';
 import { sayDate, saySituation } from './situationText';
 import { useDraft } from './useDraft';
@@ -56,6 +57,7 @@ export function SpecimenPage({ id }: { id: string }) {
         </View>
       }
     >
+      <DangerNotice guide={book} answer={answer} />
       <SavingTrouble draft={draft} state={state} />
       {content.hidden && (
         <Notice
@@ -75,7 +77,9 @@ export function SpecimenPage({ id }: { id: string }) {
           </Words>
         )}
         <Words quiet>
-          {[last && inHundred(last.p), last && sayFacets(book, last.facets), content.label].filter(Boolean).join(' · ')}
+          {[last && inHundred(last.p), last && sayFacets(book, last.facets), last && sayUnion(book, last), content.label]
+            .filter(Boolean)
+            .join(' · ')}
         </Words>
         <Words quiet>{saySituation(content.situation, book) || 'no place or date'}</Words>
         {content.situation.note && <Words>{content.situation.note}</Words>}
@@ -90,6 +94,11 @@ export function SpecimenPage({ id }: { id: string }) {
       )}
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
+      {content.readings.length > 0 && (
+        <Sheet title="Send it to the one who asked">
+          <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
+        </Sheet>
+      )}
       <History guide={book} determinations={content.determinations} />
       <Sheet title="What was read" aside={`${content.readings.length}`}>
         {content.readings.length === 0 && (
@@ -114,24 +123,20 @@ export function SpecimenPage({ id }: { id: string }) {
   );
 }
 
+const sayUnion = (guide: Guide, { union }: Determination) => guide.unions?.find(({ id }) => id === union)?.label;
+
 function SpecimenPlates({ guide, content, form }: { guide: Guide; content: SpecimenWrite; form: string }) {
   const screen = useWindowDimensions().width;
   const width = screen >= WIDE ? 380 : Math.min(360, screen - 60);
   const seen = traitsRead(guide, content.readings);
-  const plates = (['dorsal', 'ventral'] as const).flatMap((view) => {
-    const plate = formPlate(guide, form, view, 'full', seen);
-    return plate ? [{ view, plate }] : [];
+  const plates = drawnViews(guide).flatMap(({ id, label }) => {
+    const plate = formPlate(guide, form, id, 'full', seen);
+    return plate ? [{ label, plate }] : [];
   });
   return (
     <View style={styles.plates}>
-      {plates.map(({ view, plate }) => (
-        <PlateSheet
-          key={view}
-          plate={plate}
-          width={width}
-          label={`The specimen as read, ${view}`}
-          caption={guide.views.find((v) => v.id === view)?.label ?? view}
-        />
+      {plates.map(({ label, plate }) => (
+        <PlateSheet key={label} plate={plate} width={width} label={`The specimen as read, ${label}`} caption={label} />
       ))}
     </View>
   );
@@ -147,6 +152,7 @@ function History({ guide, determinations }: { guide: Guide; determinations: read
           <Words size="small" quiet>
             {[
               sayFacets(guide, name.facets),
+              sayUnion(guide, name),
               inHundred(name.p),
               name.by,
               sayDate(name.at, 'd MMM yyyy, HH:mm'),

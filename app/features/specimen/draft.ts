@@ -56,8 +56,8 @@ export interface Kept {
 
 /** What a write holds of a stored specimen. */
 export function contentOf(specimen: Specimen): SpecimenWrite {
-  const { version, guideId, label, situation, readings, determinations, photo, hidden } = specimen;
-  return { version, guideId, label, situation, readings, determinations, photo, hidden };
+  const { version, guideId, label, situation, readings, judgement, determinations, photo, hidden } = specimen;
+  return { version, guideId, label, situation, readings, judgement, determinations, photo, hidden };
 }
 
 /**

@@ -1,10 +1,16 @@
 import type { Guide } from '@plesion/core/guide';
-import type { Distance, Light, Situation } from '@plesion/core/specimen';
+import type { Distance, Light, Situation, Subject } from '@plesion/core/specimen';
 import { format, isValid, parseISO } from 'date-fns';
 
 export const DISTANCE_LABELS: Record<Distance, string> = { hand: 'in the hand', near: 'a few paces', far: 'far off' };
 export const LIGHT_LABELS: Record<Light, string> = { fair: 'fair', glare: 'glare', dusk: 'dusk', lamp: 'lamp' };
 export const HANDLING_LABELS = { look: 'look only', touch: 'touch', hold: 'hold', instrument: 'hold and measure' } as const;
+
+export const SUBJECT_LABELS: Record<Subject, string> = {
+  live: 'alive',
+  photograph: 'a photograph',
+  dead: 'dead, safely held',
+};
 
 /** 12 May 2026; nothing where there is no date. */
 export function sayDate(date: string | undefined, pattern = 'd MMM yyyy'): string | undefined {

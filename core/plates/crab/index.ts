@@ -13,7 +13,7 @@ export { crabModel, type CrabModel } from './model';
 export { carapaceOutline } from './carapace';
 export { abdomenOutline, sternumOutline } from './belly';
 export { legJoints } from './legs';
-export { crabMeasures, lengthOf, type Measure, middleOf } from './measures';
+export { crabMeasures } from './measures';
 export { crabTile } from './tiles';
 
 export const CRAB_VIEWS = ['dorsal', 'ventral'] as const;

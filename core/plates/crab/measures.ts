@@ -1,32 +1,11 @@
-import { boxOf, mix, type Point, sample } from '../geometry';
+import { sample } from '../geometry';
+import { type Measure, widestOf } from '../measure';
 import { abdomenOutline, sternumOutline } from './belly';
 import { carapaceOutline, onCarapace } from './carapace';
 import { clawLines } from './claws';
 import { legJoints } from './legs';
 import { type CrabModel, crabModel } from './model';
 import type { Traits } from '../traits';
-
-/** A length on the plate, along straight lines. */
-export interface Measure {
-  name: string;
-  line: Point[];
-}
-
-/** Millimetres along a measure. */
-export const lengthOf = ({ line }: Measure): number =>
-  line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - line[i][0], y - line[i][1]), 0);
-
-function widestOf(outline: Point[], name: string): Measure {
-  const box = boxOf(outline);
-  const right = outline.reduce((a, b) => (b[0] > a[0] ? b : a));
-  return {
-    name,
-    line: [
-      [box.x, right[1]],
-      [box.x + box.width, right[1]],
-    ],
-  };
-}
 
 const width = (model: CrabModel, name: string) => widestOf(sample(carapaceOutline(model), 12), name);
 
@@ -50,6 +29,3 @@ const TAKEN: Record<string, (model: CrabModel) => Measure[]> = {
 export function crabMeasures(traits: Traits, character: string): Measure[] {
   return TAKEN[character]?.(crabModel(traits)) ?? [];
 }
-
-/** The middle of a measure, for its label. */
-export const middleOf = ({ line }: Measure): Point => mix(line[0], line[line.length - 1], 0.5);

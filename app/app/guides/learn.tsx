@@ -1,0 +1,3 @@
+import { LearnScreen } from '../../features/learn/LearnScreen';
+
+export default LearnScreen;

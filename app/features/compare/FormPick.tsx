@@ -1,0 +1,104 @@
+import { lookalikesOf } from '@plesion/core/compare';
+import { type CompiledGuide, type Guide, taxonIndex } from '@plesion/core/guide';
+import { sayFacets, shortName } from '@plesion/core/specimen';
+import { useMemo, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Entry } from '../../ui/Entry';
+import { Glyph } from '../../ui/Glyph';
+import { Words } from '../../ui/Words';
+import { FORM_INKS } from './inks';
+
+interface FormPickProps {
+  guide: Guide;
+  compiled: CompiledGuide;
+  chosen: readonly string[];
+  onChange: (chosen: string[]) => void;
+}
+
+const MOST = 4;
+const OFFERED = 10;
+
+/** The forms compared, and the way to more: the nearest first, the rest by name. */
+export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
+  const [open, setOpen] = useState(chosen.length < 2);
+  const [text, setText] = useState('');
+  const first = chosen[0];
+  const offered = useMemo(() => {
+    const near = first
+      ? lookalikesOf(compiled, first, compiled.forms.length).map(({ form }) => form)
+      : compiled.forms.map(({ id }) => id);
+    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+    return near.filter((id) => words.every((word) => sayForm(guide, compiled, id).toLowerCase().includes(word)));
+  }, [compiled, first, guide, text]);
+  return (
+    <View style={styles.block}>
+      <View style={styles.row}>
+        {chosen.map((id, i) => (
+          <Pressable
+            key={id}
+            role="button"
+            accessibilityLabel={`Take ${sayForm(guide, compiled, id)} out`}
+            onPress={() => onChange(chosen.filter((other) => other !== id))}
+            style={[styles.chip, { borderColor: FORM_INKS[i].line }]}
+          >
+            <Words size="small" strong color={FORM_INKS[i].line}>
+              {sayForm(guide, compiled, id)}
+            </Words>
+            <Glyph name="close" size={14} color={FORM_INKS[i].line} />
+          </Pressable>
+        ))}
+        {chosen.length < MOST && (
+          <Button small kind="quiet" label={open ? 'Close' : 'Add another'} onPress={() => setOpen(!open)} />
+        )}
+      </View>
+      {open && chosen.length < MOST && (
+        <View style={styles.block}>
+          <Entry
+            label={first ? 'Nearest first, or by name' : 'By name'}
+            value={text}
+            onChangeText={setText}
+            placeholder="name, sex, age"
+          />
+          <View style={styles.row}>
+            {offered
+              .filter((id) => !chosen.includes(id))
+              .slice(0, OFFERED)
+              .map((id) => (
+                <Pressable key={id} role="button" onPress={() => onChange([...chosen, id])} style={styles.chip}>
+                  <Words size="small">{sayForm(guide, compiled, id)}</Words>
+                </Pressable>
+              ))}
+          </View>
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** "P. murica, adult male". */
+export function sayForm(guide: Guide, compiled: CompiledGuide, id: string): string {
+  const form = compiled.forms.find((one) => one.id === id);
+  if (!form) return id;
+  const name = shortName(taxonIndex({ taxa: compiled.guide.taxa }).get(form.taxon)?.name ?? form.taxon);
+  const facets = sayFacets(guide, form.facets);
+  const share = form.cross ? `${Math.round(form.cross.share * 100)} : ${Math.round(100 - form.cross.share * 100)}` : '';
+  return [name, facets, share].filter(Boolean).join(', ');
+}
+
+const styles = StyleSheet.create({
+  block: { gap: space.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
+  chip: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.xs,
+    minHeight: TOUCH,
+    paddingHorizontal: space.m,
+    borderRadius: radius.m,
+    borderWidth: 1.5,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+});

@@ -1,0 +1,62 @@
+import type { Scored } from '@plesion/core/compare';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Words } from '../../ui/Words';
+import { FORM_INKS } from './inks';
+
+/** States that none of the forms shows more often than this are left out. */
+const RARE = 0.02;
+
+/** Each state with a bar a form: how often it is met in 100. */
+export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null)[]; names: readonly string[] }) {
+  const scored = forms.map((form) => (form?.kind === 'states' ? form.states : undefined));
+  const states = (scored.find(Boolean) ?? []).filter(({ state }) =>
+    scored.some((list) => (list?.find((one) => one.state === state)?.p ?? 0) > RARE),
+  );
+  return (
+    <View style={styles.table}>
+      {states.map(({ state, label }) => (
+        <View key={state} style={styles.row}>
+          <Words size="small" style={styles.state}>
+            {label}
+          </Words>
+          <View style={styles.bars}>
+            {scored.map((list, i) => {
+              const p = list?.find((one) => one.state === state)?.p;
+              return (
+                <View
+                  key={names[i]}
+                  style={styles.line}
+                  accessibilityLabel={`${names[i]}: ${p === undefined ? 'not scored' : `${Math.round(p * 100)} in 100`}`}
+                >
+                  <View
+                    style={[
+                      styles.bar,
+                      {
+                        width: `${Math.max(0.5, (p ?? 0) * 82)}%`,
+                        backgroundColor: FORM_INKS[i].wash,
+                        borderColor: FORM_INKS[i].line,
+                      },
+                    ]}
+                  />
+                  <Words size="small" figures color={FORM_INKS[i].line}>
+                    {p === undefined ? '?' : Math.round(p * 100)}
+                  </Words>
+                </View>
+              );
+            })}
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  table: { gap: space.s },
+  row: { flexDirection: 'row', gap: space.m, alignItems: 'center', borderTopWidth: 1, borderColor: colour.mist, paddingTop: 4 },
+  state: { width: 112 },
+  bars: { flex: 1, gap: 2 },
+  line: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
+  bar: { height: 11, borderRadius: 4, borderWidth: 1.5 },
+});

@@ -1,0 +1,95 @@
+import { lookalikesOf, seriesOf } from '@plesion/core/compare';
+import { inHundred } from '@plesion/core/evidence';
+import type { CompiledGuide, Guide } from '@plesion/core/guide';
+import { type Plate, planOf } from '@plesion/core/plates';
+import { useRouter } from 'expo-router';
+import { useMemo } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { formPlate, mainView } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { sayForm } from './FormPick';
+
+interface OfForm {
+  id: string;
+  guide: Guide;
+  compiled: CompiledGuide;
+  formId: string;
+}
+
+/** The forms most easily taken for this one, also across sex and age; a press sets them side by side. */
+export function Lookalikes({ id, guide, compiled, formId }: OfForm) {
+  const router = useRouter();
+  const near = useMemo(() => lookalikesOf(compiled, formId), [compiled, formId]);
+  return (
+    <Sheet title="Easily taken for" aside="press to compare">
+      <View style={styles.row}>
+        {near.map(({ form, error, sameTaxon }) => {
+          const plate = formPlate(guide, form, mainView(guide), 'thumb');
+          return (
+            <Pressable
+              key={form}
+              role="button"
+              accessibilityLabel={`Compare with ${sayForm(guide, compiled, form)}`}
+              onPress={() => router.push({ pathname: '/guides/[id]/compare', params: { id, forms: `${formId},${form}` } })}
+              style={styles.card}
+            >
+              {plate && <PlateView plate={plate} width={108} height={92} />}
+              <Words size="small" strong style={styles.centred}>
+                {sayForm(guide, compiled, form)}
+              </Words>
+              <Words size="small" quiet style={styles.centred}>
+                {`${error >= 0.01 ? `up to ${inHundred(error)} wrong` : `${inHundred(error)} wrong at most`}${sameTaxon ? ', same name' : ''}`}
+              </Words>
+            </Pressable>
+          );
+        })}
+      </View>
+    </Sheet>
+  );
+}
+
+/** The form itself, from its usual look to its extreme: what the name covers. */
+export function OwnSeries({ guide, compiled, formId }: Omit<OfForm, 'id'>) {
+  const series = useMemo(() => {
+    const at = compiled.forms.findIndex((form) => form.id === formId);
+    const plan = planOf(guide);
+    if (at < 0 || !plan) return [];
+    return seriesOf(compiled, at).map(({ label, traits }): { label: string; plate: Plate } => ({
+      label,
+      plate: plan.draw(traits, mainView(guide), 'thumb'),
+    }));
+  }, [compiled, formId, guide]);
+  if (series.length === 0) return null;
+  return (
+    <Sheet title="From usual to extreme" aside="all of them this form">
+      <View style={styles.row}>
+        {series.map(({ label, plate }) => (
+          <View key={label} style={styles.card}>
+            <PlateView plate={plate} width={116} height={104} label={label} />
+            <Words size="small" quiet>
+              {label}
+            </Words>
+          </View>
+        ))}
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  card: {
+    width: 132,
+    alignItems: 'center',
+    padding: space.s,
+    gap: 2,
+    borderRadius: radius.m,
+    backgroundColor: colour.paper,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+  },
+  centred: { textAlign: 'center' },
+});

@@ -1,0 +1,65 @@
+import { disagreementsOf, type Guide, SCHOOLS } from '@plesion/core/guide';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { View } from 'react-native';
+import { api } from '../../lib/api';
+import { Choice } from '../../ui/Choice';
+import { Sheet } from '../../ui/Sheet';
+import { Failed } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { compiledOf } from './compiled';
+
+const SCHOOL_LABELS = { weigh: 'weigh all marks', diagnostic: 'one diagnostic mark' } as const;
+
+/** How names are called with this guide, and what its authors do not agree on. */
+export function JudgingSheet({ id, guide }: { id: string; guide: Guide }) {
+  const client = useQueryClient();
+  const { call } = guide.settings;
+  const choose = useMutation({
+    mutationFn: (school: (typeof SCHOOLS)[number]) =>
+      api('importGuide', { body: { ...guide, settings: { ...guide.settings, call: { ...call, school } } } }),
+    onSuccess: (stored) => {
+      client.setQueryData(['guide', id], stored);
+      void client.invalidateQueries({ queryKey: ['guides'] });
+    },
+  });
+  const explained = {
+    weigh: `A name needs ${Math.round(call.posterior * 100)} in 100, ${call.groups} independent marks, and must hold at ${Math.round(call.survives * 100)} in 100 without any one reading.`,
+    diagnostic:
+      'A name needs one mark that nothing else has, read as sure in two separate looks, and nothing against it by more than 3 bits. What weighing would ask is still shown.',
+  };
+  const disagreements = disagreementsOf(compiledOf(guide)).length;
+  return (
+    <Sheet title="How names are called">
+      <Choice
+        label="School"
+        options={SCHOOLS.map((school) => ({ id: school, label: SCHOOL_LABELS[school] }))}
+        chosen={[call.school]}
+        onChange={([school]) => school !== call.school && choose.mutate(school)}
+      />
+      <Words size="small" quiet>
+        {`${explained[call.school]} Changing it makes a new version of the guide; names given before keep theirs.`}
+      </Words>
+      {choose.error && <Failed error={choose.error} />}
+      {guide.costs?.map(({ taxon, weight, reason }) => (
+        <Words key={taxon} size="small">
+          {`To miss ${guide.taxa.find((t) => t.id === taxon)?.name} counts ${weight} times: ${reason}.`}
+        </Words>
+      ))}
+      {guide.treatments?.map(({ id: treatment, label, explanation }) => (
+        <View key={treatment}>
+          <Words size="small" strong>
+            {label}
+          </Words>
+          <Words size="small" quiet>
+            {explanation}
+          </Words>
+        </View>
+      ))}
+      {disagreements > 0 && (
+        <Words size="small" quiet>
+          {`Its sources contradict each other in ${disagreements} ${disagreements === 1 ? 'place' : 'places'}; each form’s page shows both, and on the Bench you choose.`}
+        </Words>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,28 @@
+import { sayOtherName, type Taxon } from '@plesion/core/guide';
+import { colour } from '../../theme';
+import { Notice } from '../../ui/Notice';
+import { Words } from '../../ui/Words';
+
+/** Former names, nicknames and names that mislead, each said for what it is. */
+export function OtherNames({ taxon }: { taxon: Taxon }) {
+  return taxon.names?.map(({ name, kind, note }) => (
+    <Words key={name} size="small" quiet>
+      <Words size="small" strong color={kind === 'misleading' ? colour.against : colour.quiet}>
+        {`“${name}”`}
+      </Words>
+      {` is ${sayOtherName(kind)} it.${note ? ` ${note}` : ''}`}
+    </Words>
+  ));
+}
+
+/** What a taxon can do, and the law that protects it. */
+export function Hazards({ taxon }: { taxon: Taxon }) {
+  const said = [...(taxon.hazards ?? []).map(({ text }) => text), taxon.legal].filter(Boolean);
+  if (said.length === 0) return null;
+  const grave = taxon.hazards?.some(({ grade }) => grade !== 'slight');
+  return (
+    <Notice kind="caution" title={grave ? 'Dangerous' : 'Take care'}>
+      {said.join(' ')}
+    </Notice>
+  );
+}

@@ -1,0 +1,119 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+
+const WORDS = { grave: 'Danger', serious: 'Danger', slight: 'Take care' } as const;
+const KINDS = { venom: 'venom', toxin: 'poison', irritant: 'blisters skin', bite: 'bites or pinches' } as const;
+
+/**
+ * Stands above everything else while a dangerous form is possible. It can be
+ * folded to one line to make room, and never goes away before the danger does.
+ */
+export function DangerNotice({ guide, answer }: { guide: Guide; answer?: StandingAnswer }) {
+  const worst = answer?.hazards[0];
+  // A danger that comes up anew is shown in full, whatever was folded before.
+  const [folded, setFolded] = useState<string>();
+  if (!answer || !worst) return null;
+  const key = answer.hazards.map(({ taxon, kind }) => `${taxon} ${kind}`).join();
+  const open = folded !== key;
+  return (
+    <View role="alert" style={styles.notice} testID="danger">
+      <View style={[styles.notch, styles.left]} />
+      <View style={[styles.notch, styles.right]} />
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        accessibilityLabel={open ? 'Make the danger notice smaller' : 'Show the whole danger notice'}
+        onPress={() => setFolded(open ? key : undefined)}
+        style={styles.head}
+      >
+        <View style={styles.word}>
+          <Words strong color={colour.sheet}>
+            {WORDS[worst.grade]}
+          </Words>
+        </View>
+        <View style={styles.grow}>
+          <TaxonName guide={guide} taxon={worst.taxon} short size={17} color={colour.hazard} lines={1} />
+          <Words size="small" color={colour.hazard} strong>
+            {`${KINDS[worst.kind]} · possible, ${inHundred(worst.p)}`}
+          </Words>
+        </View>
+        <Words size="small" strong color={colour.hazard}>
+          {open ? 'less' : 'more'}
+        </Words>
+      </Pressable>
+      {open && (
+        <View style={styles.body}>
+          {answer.hazards.map((hazard) => (
+            <View key={`${hazard.taxon} ${hazard.kind}`} style={styles.one}>
+              {hazard !== worst && (
+                <Words size="small" strong color={colour.hazard}>
+                  {`${hazard.name}: ${KINDS[hazard.kind]}, ${inHundred(hazard.p)}`}
+                </Words>
+              )}
+              <Words size="small">{hazard.text}</Words>
+              <Words size="small" strong>
+                {hazard.advice}
+              </Words>
+              {hazard.legal && (
+                <Words size="small" quiet>
+                  {`${hazard.legal} Local law decides.`}
+                </Words>
+              )}
+            </View>
+          ))}
+          {answer.withheld.reason && <Words size="small">{answer.withheld.reason}</Words>}
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** What may be said once no dangerous form is left, and no more than that. */
+export function NotAmongDangerous({ guide, answer }: { guide: Guide; answer: StandingAnswer }) {
+  const dangerous = guide.taxa.some((taxon) => taxon.hazards?.some(({ grade }) => grade !== 'slight'));
+  if (!dangerous || answer.hazards.some(({ grade }) => grade !== 'slight')) return null;
+  return (
+    <Words size="small" quiet>
+      Not among the dangerous forms of this guide, if the readings are right.
+    </Words>
+  );
+}
+
+const styles = StyleSheet.create({
+  notice: {
+    backgroundColor: colour.hazardWash,
+    borderWidth: 2.5,
+    borderColor: colour.hazard,
+    borderRadius: radius.m,
+    margin: space.s,
+    overflow: 'hidden',
+  },
+  notch: {
+    position: 'absolute',
+    top: -12,
+    width: 24,
+    height: 24,
+    backgroundColor: colour.hazard,
+    transform: [{ rotate: '45deg' }],
+  },
+  left: { left: -12 },
+  right: { right: -12 },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: TOUCH,
+    paddingVertical: space.s,
+    paddingHorizontal: space.l,
+  },
+  word: { backgroundColor: colour.hazard, borderRadius: 6, paddingHorizontal: space.s + 2, paddingVertical: 2 },
+  grow: { flex: 1 },
+  body: { paddingHorizontal: space.l, paddingBottom: space.m, gap: space.s },
+  one: { gap: 3 },
+});

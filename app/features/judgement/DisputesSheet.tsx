@@ -1,0 +1,86 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import type { Judgement } from '@plesion/core/specimen';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { followingFirst } from './policy';
+import { sayScore } from './sayScore';
+
+interface DisputesSheetProps {
+  guide: Guide;
+  answer: StandingAnswer;
+  judgement: Judgement;
+  onJudge: (judgement: Judgement) => void;
+}
+
+const FIRST = 3;
+
+/** Where the sources contradict each other on what is still possible: both are shown, and the person chooses. */
+export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesSheetProps) {
+  const [all, setAll] = useState(false);
+  const disputes = answer.disagreements;
+  if (disputes.length === 0) return null;
+  const nameOf = (id: string) =>
+    answer.taxa.find(({ taxon }) => taxon === id)?.name ?? guide.taxa.find((t) => t.id === id)?.name ?? id;
+  const shown = all ? disputes : disputes.slice(0, FIRST);
+  return (
+    <Sheet title="The sources disagree" aside={`${disputes.length} ${disputes.length === 1 ? 'place' : 'places'}`}>
+      {shown.map((dispute) => {
+        const character = guide.characters.find(({ id }) => id === dispute.character)!;
+        return (
+          <View key={`${dispute.character} ${dispute.taxa.join()}`} style={styles.one}>
+            <Words size="small">
+              <Words size="small" strong>
+                {character.label}
+              </Words>
+              {` of ${dispute.taxa.map(nameOf).join(', ')}${dispute.read ? ', which you read' : ''}`}
+            </Words>
+            {dispute.said.map(({ source, label, value, p }) => (
+              <View key={source} style={styles.said}>
+                <View style={styles.grow}>
+                  <Words size="small" strong color={colour.kelp}>
+                    {label}
+                  </Words>
+                  <Words size="small">{sayScore(character, value)}</Words>
+                  {p !== undefined && (
+                    <Words size="small" quiet>
+                      {`by it, ${answer.beam.left.label} is ${inHundred(p)}`}
+                    </Words>
+                  )}
+                </View>
+                <Button
+                  small
+                  label="Follow"
+                  hint={`Follow ${label} first`}
+                  onPress={() => onJudge({ ...judgement, policy: followingFirst(guide, judgement.policy, source) })}
+                />
+              </View>
+            ))}
+          </View>
+        );
+      })}
+      {disputes.length > FIRST && (
+        <Button small kind="quiet" label={all ? 'Show fewer' : `Show all ${disputes.length}`} onPress={() => setAll(!all)} />
+      )}
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  one: { gap: space.s, paddingBottom: space.s },
+  said: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    borderLeftWidth: 3,
+    borderColor: colour.hairline,
+    borderRadius: radius.s,
+    paddingLeft: space.m,
+  },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,123 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred, type Reading } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Notice } from '../../ui/Notice';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { NotAmongDangerous } from './DangerNotice';
+
+interface FirmnessSheetProps {
+  guide: Guide;
+  answer: StandingAnswer;
+  readings: readonly Reading[];
+  onOpen: (character: string) => void;
+}
+
+const MOST = 5;
+
+/** How firmly the leader stands: what one wrong reading would do, how well it fits, what contradicts, what to distrust. */
+export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheetProps) {
+  const { robustness, fit, traps } = answer;
+  const labelOf = (index: number) => guide.characters.find(({ id }) => id === readings[index]?.character)?.label ?? 'a reading';
+  const weakest = [...robustness.without].sort((a, b) => a.p - b.p).slice(0, MOST);
+  if (readings.length === 0) return null;
+  return (
+    <Sheet title="How firmly it stands" aside={`${robustness.independent} independent for it`}>
+      <Words size="small" testID="firmness">
+        {robustness.text}
+      </Words>
+      {weakest.length > 1 && (
+        <View style={styles.list} role="group" aria-label="Without each reading">
+          {weakest.map(({ reading, p, leader, label }) => (
+            <Pressable
+              key={reading}
+              role="button"
+              onPress={() => readings[reading] && onOpen(readings[reading].character)}
+              style={styles.row}
+              accessibilityLabel={`Without ${labelOf(reading)}: ${leader === robustness.group ? inHundred(p) : label}`}
+            >
+              <Words size="small" quiet style={styles.what}>
+                {`without ${labelOf(reading).toLowerCase()}`}
+              </Words>
+              <View style={styles.track}>
+                <View style={[styles.bar, { width: `${Math.max(1, p * 100)}%` }]} />
+              </View>
+              <Words size="small" strong={leader !== robustness.group} style={styles.number} figures>
+                {leader === robustness.group ? inHundred(p) : `then ${shortLabel(label)}`}
+              </Words>
+            </Pressable>
+          ))}
+        </View>
+      )}
+      {fit.poor ? (
+        <Notice kind="problem" title="It does not fit well">
+          {fit.text}
+        </Notice>
+      ) : (
+        <Words size="small" quiet>
+          {fit.text}
+        </Words>
+      )}
+      {robustness.contradictions.map(({ readings: [a, b], kind }) => (
+        <Notice key={`${a} ${b}`} kind="note" title="Two readings contradict each other">
+          {kind === 'same-mark'
+            ? `Two looks at the ${labelOf(a).toLowerCase()} say different things. Look a third time.`
+            : `The ${labelOf(a).toLowerCase()} and the ${labelOf(b).toLowerCase()} pull hard in opposite directions. One of them may be misread, or it is a cross.`}
+        </Notice>
+      ))}
+      {traps.length > 0 && (
+        <View style={styles.traps}>
+          {traps.map((trap) => (
+            <View key={trap.character} style={styles.trap}>
+              <View style={styles.flag}>
+                <Words size="small" strong color={colour.against}>
+                  trap
+                </Words>
+              </View>
+              <Words size="small" style={styles.grow}>
+                {trap.text}
+              </Words>
+            </View>
+          ))}
+        </View>
+      )}
+      <Crosses guide={guide} answer={answer} />
+      <NotAmongDangerous guide={guide} answer={answer} />
+    </Sheet>
+  );
+}
+
+function Crosses({ guide, answer }: { guide: Guide; answer: StandingAnswer }) {
+  const nameOf = (id: string) =>
+    answer.taxa.find(({ taxon }) => taxon === id)?.name ?? guide.taxa.find((t) => t.id === id)?.name ?? id;
+  return answer.crosses
+    .filter(({ p }) => p >= 0.02)
+    .map(({ taxon, parents, p, share, spread }) => (
+      <Words key={taxon} size="small">
+        {`A cross is possible, ${inHundred(p)}: ${Math.round(share * 100)} ± ${Math.round(spread * 100)} in 100 of ${nameOf(parents[0])}, the rest of ${nameOf(parents[1])}.`}
+      </Words>
+    ));
+}
+
+const shortLabel = (label: string) => label.replace(/^(\p{L})\p{L}+ /u, '$1. ');
+
+const styles = StyleSheet.create({
+  list: { gap: 2 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: TOUCH - 12 },
+  what: { flex: 1.3 },
+  track: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
+  bar: { height: 8, borderRadius: 4, backgroundColor: colour.for },
+  number: { width: 104, textAlign: 'right' },
+  traps: { gap: space.s },
+  trap: { flexDirection: 'row', gap: space.s, alignItems: 'center' },
+  flag: {
+    borderWidth: 1.5,
+    borderColor: colour.against,
+    borderRadius: radius.s,
+    paddingHorizontal: space.s,
+    borderStyle: 'dashed',
+  },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,193 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { type Guide, taxonIndex } from '@plesion/core/guide';
+import { type Judgement, shortName } from '@plesion/core/specimen';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { asKind, excludedOf, followingFirst, orderOf, toggled, weighted } from './policy';
+
+interface WeighingSheetProps {
+  guide: Guide;
+  answer?: StandingAnswer;
+  judgement: Judgement;
+  onJudge: (judgement: Judgement) => void;
+}
+
+/** How the readings are weighed: whom to believe, which names are in force, and whether a cross is considered. */
+export function WeighingSheet({ guide, answer, judgement, onJudge }: WeighingSheetProps) {
+  const [open, setOpen] = useState(false);
+  const changed = Object.values(judgement).some((value) => value !== undefined);
+  return (
+    <Sheet
+      title="How it is weighed"
+      aside={
+        <Button
+          small
+          kind="quiet"
+          label={open ? 'Close' : 'Change'}
+          hint="Change how it is weighed"
+          onPress={() => setOpen(!open)}
+        />
+      }
+    >
+      <Words size="small" quiet>
+        {sayJudgement(guide, judgement)}
+      </Words>
+      {open && (
+        <View style={styles.open}>
+          {guide.sources.length > 1 && <Sources guide={guide} judgement={judgement} onJudge={onJudge} />}
+          {guide.treatments && (
+            <View style={styles.part}>
+              <Choice
+                label="Names"
+                clearable
+                options={guide.treatments}
+                chosen={judgement.treatment ? [judgement.treatment] : []}
+                onChange={([treatment]) => onJudge({ ...judgement, treatment })}
+              />
+              <Words size="small" quiet>
+                {guide.treatments.find(({ id }) => id === judgement.treatment)?.explanation ??
+                  'As the guide has them. Readings stay as they are whichever names you choose.'}
+              </Words>
+            </View>
+          )}
+          <CrossChoice guide={guide} answer={answer} judgement={judgement} onJudge={onJudge} />
+          {changed && <Button small label="All as the guide has it" onPress={() => onJudge({})} />}
+        </View>
+      )}
+    </Sheet>
+  );
+}
+
+function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer'>) {
+  const { policy } = judgement;
+  const now = policy ?? guide.policy;
+  const excluded = excludedOf(guide, policy);
+  const order = orderOf(guide, policy);
+  const set = (next: Judgement['policy']) => onJudge({ ...judgement, policy: next });
+  return (
+    <View style={styles.part}>
+      <Choice
+        label="Sources"
+        options={[
+          { id: 'prefer', label: 'one before the other' },
+          { id: 'pool', label: 'pooled by weight' },
+        ]}
+        chosen={[now.kind]}
+        onChange={([kind]) => set(asKind(guide, policy, kind))}
+      />
+      {order.map((id, i) => {
+        const label = guide.sources.find((source) => source.id === id)!.label;
+        const out = excluded.includes(id);
+        return (
+          <View key={id} style={styles.source}>
+            <Words size="small" strong={!out} quiet={out} style={styles.grow}>
+              {now.kind === 'prefer' && !out ? `${order.filter((o) => !excluded.includes(o)).indexOf(id) + 1}. ${label}` : label}
+            </Words>
+            {now.kind === 'prefer' && !out && i > 0 && (
+              <Button
+                small
+                kind="quiet"
+                label="First"
+                hint={`Ask ${label} first`}
+                onPress={() => set(followingFirst(guide, policy, id))}
+              />
+            )}
+            {now.kind === 'pool' && !out && (
+              <>
+                <Button
+                  small
+                  kind="quiet"
+                  label="−"
+                  hint={`Less weight for ${label}`}
+                  onPress={() => set(weighted(guide, policy, id, 0.5))}
+                />
+                <Words size="small" figures>
+                  {`× ${now.weights[id] ?? 1}`}
+                </Words>
+                <Button
+                  small
+                  kind="quiet"
+                  label="+"
+                  hint={`More weight for ${label}`}
+                  onPress={() => set(weighted(guide, policy, id, 2))}
+                />
+              </>
+            )}
+            <Button
+              small
+              kind="quiet"
+              label={out ? 'Take back' : 'Leave out'}
+              hint={`${out ? 'Take back' : 'Leave out'} ${label}`}
+              onPress={() => set(toggled(guide, policy, id))}
+            />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+/** The two in front may be the parents of what one has. */
+function CrossChoice({ guide, answer, judgement, onJudge }: WeighingSheetProps) {
+  if (judgement.cross) {
+    return (
+      <View style={styles.source}>
+        <Words size="small" style={styles.grow}>
+          {`The cross ${judgement.cross.map((id) => nameOf(guide, id)).join(' × ')} is considered.`}
+        </Words>
+        <Button small kind="quiet" label="Leave it" onPress={() => onJudge({ ...judgement, cross: undefined })} />
+      </View>
+    );
+  }
+  const terminal = [...new Set((answer?.forms ?? []).map(({ taxon }) => taxon))]
+    .filter((id) => taxonIndex(guide).get(id)?.forms)
+    .slice(0, 2);
+  if (terminal.length < 2) return null;
+  const [a, b] = terminal;
+  return (
+    <View style={styles.source}>
+      <Words size="small" style={styles.grow}>
+        {`Could it be a cross of ${nameOf(guide, a)} and ${nameOf(guide, b)}?`}
+      </Words>
+      <Button small label="Consider it" onPress={() => onJudge({ ...judgement, cross: [a, b] })} />
+    </View>
+  );
+}
+
+const nameOf = (guide: Guide, id: string) => shortName(taxonIndex(guide).get(id)?.name ?? id);
+
+function sayJudgement(guide: Guide, { policy, treatment, cross }: Judgement): string {
+  const labels = new Map(guide.sources.map(({ id, label }) => [id, label]));
+  const excluded = excludedOf(guide, policy);
+  const kept = orderOf(guide, policy).filter((id) => !excluded.includes(id));
+  const said = [
+    (policy ?? guide.policy).kind === 'pool'
+      ? `pooled: ${kept.map((id) => labels.get(id)).join(', ')}`
+      : kept.map((id) => labels.get(id)).join(' before '),
+    excluded.length ? `without ${excluded.map((id) => labels.get(id)).join(', ')}` : '',
+    treatment ? `names as ${guide.treatments?.find(({ id }) => id === treatment)?.label}` : '',
+    cross ? `with the cross ${cross.map((id) => nameOf(guide, id)).join(' × ')}` : '',
+  ];
+  const text = said.filter(Boolean).join('; ');
+  return `${text[0].toUpperCase()}${text.slice(1)}.`;
+}
+
+const styles = StyleSheet.create({
+  open: { gap: space.l },
+  part: { gap: space.s },
+  source: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.s,
+    flexWrap: 'wrap',
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingTop: space.xs,
+  },
+  grow: { flex: 1, minWidth: 150 },
+});

@@ -1,0 +1,48 @@
+import type { CrossValidation } from '@plesion/core/guide';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { LineChart } from 'react-native-chart-kit';
+import { colour } from '../../theme';
+import { Words } from '../../ui/Words';
+
+/** Of what was called at a stated probability, how much was right: the two lines should lie on each other. */
+export function CalibrationChart({ calibration }: { calibration: CrossValidation['calibration'] }) {
+  const [width, setWidth] = useState(320);
+  if (calibration.length < 2) return null;
+  const hundred = (share: number) => Math.round(share * 100);
+  return (
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      role="img"
+      aria-label={`Calibration: ${calibration.map(({ stated, right, n }) => `said ${hundred(stated)}, right ${hundred(right)} of 100 (${n})`).join('; ')}`}
+    >
+      <Words size="small" quiet>
+        Said (dashed grey) against right (kelp), in 100, by how sure it was
+      </Words>
+      <LineChart
+        data={{
+          labels: calibration.map(({ from, to }) => `${hundred(from)}–${hundred(to)}`),
+          datasets: [
+            { data: calibration.map(({ stated }) => hundred(stated)), color: () => colour.unknown, strokeDashArray: [6, 4] },
+            { data: calibration.map(({ right }) => hundred(right)), color: () => colour.kelp },
+          ],
+        }}
+        width={Math.min(width, 560)}
+        height={190}
+        fromZero
+        yAxisInterval={1}
+        withInnerLines
+        chartConfig={{
+          backgroundGradientFrom: colour.sheet,
+          backgroundGradientTo: colour.sheet,
+          decimalPlaces: 0,
+          color: () => colour.quiet,
+          labelColor: () => colour.quiet,
+          propsForDots: { r: '3' },
+          propsForLabels: { fontSize: 11 },
+          propsForBackgroundLines: { stroke: colour.hairline },
+        }}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,74 @@
+import type { Column, Role } from '@plesion/core/learn';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Choice } from '../../ui/Choice';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+
+const ROLES: { id: Role; label: string }[] = [
+  { id: 'character', label: 'character' },
+  { id: 'taxon', label: 'taxon' },
+  { id: 'sex', label: 'sex' },
+  { id: 'stage', label: 'stage' },
+  { id: 'morph', label: 'morph' },
+  { id: 'ignore', label: 'leave out' },
+];
+
+const KINDS = { measurement: 'measured', count: 'counted', nominal: 'in words' } as const;
+
+interface ColumnRolesProps {
+  roles: readonly { name: string; role: Role }[];
+  columns: readonly Column[];
+  onChange: (roles: { name: string; role: Role }[]) => void;
+}
+
+/** What each column is: a label of the specimen, a character, or nothing. A label is given once. */
+export function ColumnRoles({ roles, columns, onChange }: ColumnRolesProps) {
+  const set = (name: string, role: Role) =>
+    onChange(
+      roles.map((one) => {
+        if (one.name === name) return { name, role };
+        const moved = one.role === role && role !== 'character' && role !== 'ignore';
+        return moved ? { ...one, role: 'character' } : one;
+      }),
+    );
+  return (
+    <Sheet title="Its columns" aside={`${roles.length}`}>
+      {roles.map(({ name, role }) => {
+        const column = columns.find((one) => one.name === name);
+        return (
+          <View key={name} style={styles.column}>
+            <View style={styles.name}>
+              <Words size="small" strong>
+                {name || '(no name)'}
+              </Words>
+              {role === 'character' && column && (
+                <Words size="small" quiet color={column.leftOut ? colour.hazard : undefined}>
+                  {column.leftOut
+                    ? `left out: ${column.leftOut}`
+                    : `${KINDS[column.kind]}${column.missing ? `, ${column.missing} missing` : ''}`}
+                </Words>
+              )}
+            </View>
+            <View style={styles.roles}>
+              <Choice label={`${name} is`} hideLabel options={ROLES} chosen={[role]} onChange={([next]) => set(name, next)} />
+            </View>
+          </View>
+        );
+      })}
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  column: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    gap: space.s,
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingTop: space.s,
+  },
+  name: { width: 170 },
+  roles: { flex: 1, minWidth: 260 },
+});

@@ -1,0 +1,132 @@
+import { asRequest, guessRoles, readTable, type Role } from '@plesion/core/learn';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { pickFile } from '../../lib/files';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Entry } from '../../ui/Entry';
+import { Glyph } from '../../ui/Glyph';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { ColumnRoles } from './ColumnRoles';
+import { LearnProgress } from './LearnProgress';
+import { LearnResult } from './LearnResult';
+import { TablePreview } from './TablePreview';
+import { useLearn } from './useLearn';
+
+/** A larger table is looked at in part here, and as a whole by the server. */
+const PREVIEWED = 400_000;
+
+/** Learn a guide from a table of labelled, measured specimens. */
+export function LearnScreen() {
+  const router = useRouter();
+  const [title, setTitle] = useState('');
+  const [csv, setCsv] = useState('');
+  const [roles, setRoles] = useState<{ name: string; role: Role }[]>([]);
+  const learn = useLearn();
+  const take = (text: string) => {
+    setCsv(text);
+    setRoles(guessRoles(text));
+  };
+  const preview = useMemo(() => {
+    if (!csv.trim()) return undefined;
+    const part = csv.length > PREVIEWED ? csv.slice(0, csv.lastIndexOf('\n', PREVIEWED)) : csv;
+    const { labels, ignore } = asRequest(roles);
+    return readTable(part, labels, ignore);
+  }, [csv, roles]);
+  const ready = title.trim() !== '' && preview?.ok === true;
+
+  if (learn.result) return <LearnResult result={learn.result} onOpen={(id) => router.replace(`/guides/${id}`)} />;
+  return (
+    <Screen
+      foot={
+        learn.running ? (
+          <LearnProgress share={learn.progress} onCancel={() => learn.cancel()} />
+        ) : (
+          <View style={styles.foot}>
+            <Words size="small" quiet style={styles.grow}>
+              {ready ? 'Cross-validated on its own rows; a large table takes some seconds.' : sayMissing(title, csv)}
+            </Words>
+            <Button
+              kind="main"
+              label="Learn it"
+              disabled={!ready}
+              onPress={() => learn.begin({ title: title.trim(), csv, ...asRequest(roles) })}
+            />
+          </View>
+        )
+      }
+    >
+      <Words size="display" heading={1}>
+        Learn from a table
+      </Words>
+      <Words quiet>
+        One row a specimen, with a header. Say which columns name what it is; the lengths, counts and words of the others become
+        its characters. Cells may be missing.
+      </Words>
+      {learn.error != null && <Failed error={learn.error} />}
+      {learn.problem && (
+        <Notice kind="problem" title="The table could not be learned from">
+          {learn.problem.field ? `${learn.problem.message} (${learn.problem.field})` : learn.problem.message}
+        </Notice>
+      )}
+      {learn.cancelled && <Notice kind="note">Stopped. Nothing was saved; the table is still here.</Notice>}
+      <Sheet title="The table">
+        <Entry
+          label="Title of the guide"
+          value={title}
+          onChangeText={setTitle}
+          maxLength={120}
+          placeholder="Twin cones of the lagoon, 2026"
+        />
+        <View style={styles.row}>
+          <Button
+            label="Choose a CSV file"
+            icon={<Glyph name="upload" size={18} color={colour.kelp} />}
+            onPress={() => void pickFile('.csv,text/csv,.tsv,.txt').then(async (file) => file && take(await file.text()))}
+          />
+        </View>
+        <Entry
+          label="or paste it"
+          value={csv.length > 20_000 ? `${csv.slice(0, 2000)}\n…` : csv}
+          editable={csv.length <= 20_000}
+          onChangeText={take}
+          multiline
+          placeholder={'kind,length,width\nslender,41.2,21.9\nbroad,40.8,25.6'}
+          hint={csv ? `${csv.split('\n').filter((line) => line.trim()).length - 1} rows` : undefined}
+          style={styles.paste}
+        />
+        {csv !== '' && <Button small kind="quiet" label="Clear the table" onPress={() => take('')} />}
+      </Sheet>
+      {roles.length > 0 && <ColumnRoles roles={roles} columns={preview?.ok ? preview.value.columns : []} onChange={setRoles} />}
+      {preview && !preview.ok && (
+        <Notice kind="problem" title="Not yet a table to learn from">
+          <View>
+            {preview.problems.map((problem) => (
+              <Words key={problem.message} size="small">
+                {problem.message}
+              </Words>
+            ))}
+          </View>
+        </Notice>
+      )}
+      {preview?.ok && <TablePreview table={preview.value} partly={csv.length > PREVIEWED} />}
+    </Screen>
+  );
+}
+
+function sayMissing(title: string, csv: string): string {
+  if (!csv.trim()) return 'Choose or paste a table first.';
+  return title.trim() ? 'Say which columns name the specimens.' : 'Give the guide a title.';
+}
+
+const styles = StyleSheet.create({
+  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  grow: { flex: 1 },
+  row: { flexDirection: 'row' },
+  paste: { minHeight: 120, fontSize: 13, borderRadius: radius.s },
+});

@@ -1,0 +1,35 @@
+import Papa from 'papaparse';
+import { type Labels, LABELS } from './table';
+
+/** What to do with a column: a label, a character, or nothing. */
+export type Role = (typeof LABELS)[number] | 'character' | 'ignore';
+
+/** Names by which tables usually call what a specimen is. */
+const USUAL: Record<(typeof LABELS)[number], RegExp> = {
+  taxon: /^(taxon|species|sp|kind|form|name|group|class)$/i,
+  sex: /^(sex|gender)$/i,
+  stage: /^(stage|age|age class|life stage)$/i,
+  morph: /^(morph|phase|colou?r form)$/i,
+};
+
+/** The columns of a table by name, and the role each most likely has. */
+export function guessRoles(csv: string): { name: string; role: Role }[] {
+  const [header] = Papa.parse<string[]>(csv.slice(0, 20_000).replace(/^\uFEFF/, ''), { preview: 1 }).data;
+  const taken = new Set<Role>();
+  return (header ?? []).map((raw) => {
+    const name = raw.trim();
+    const label = LABELS.find((one) => USUAL[one].test(name) && !taken.has(one));
+    if (label) taken.add(label);
+    return { name, role: label ?? 'character' };
+  });
+}
+
+/** Roles as learning takes them. */
+export function asRequest(roles: readonly { name: string; role: Role }[]): { labels: Labels; ignore: string[] } {
+  return {
+    labels: Object.fromEntries(
+      LABELS.flatMap((label) => roles.filter(({ role }) => role === label).map(({ name }) => [label, name])),
+    ),
+    ignore: roles.filter(({ role }) => role === 'ignore').map(({ name }) => name),
+  };
+}

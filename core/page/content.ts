@@ -1,0 +1,170 @@
+import { type Comparison, namesOf, sayScored } from '../compare';
+import { type Assessment, inHundred, type Reading } from '../evidence';
+import { type Character, type CompiledGuide, type Guide } from '../guide/working';
+import { type Plate, planOf, traitsOf, traitsRead } from '../plates';
+import { nameParts, nameText, sayFacets, shortName, type Situation } from '../specimen';
+
+/** A mark on the page: numbered, pointed at where it can be seen, and said in words. */
+export interface PageMark {
+  number: number;
+  heading: string;
+  text: string;
+}
+
+/** A plate with the numbers of the marks that show on it, and the parts they point at. */
+export interface PagePlate {
+  plate: Plate;
+  caption: string;
+  pointers: { number: number; part: string }[];
+}
+
+/** What a page to send says, before it is laid out. */
+export interface PageContent {
+  title: string;
+  subtitle: string;
+  plates: PagePlate[];
+  lead: string;
+  marks: PageMark[];
+  notes: string[];
+  caution: string;
+}
+
+const MOST_MARKS = 6;
+
+const NOT_A_PROMISE =
+  'No result says that anything is safe to touch, keep or eat. Local law, permits and licensed or medical advice come first.';
+
+/** A page that compares forms: each drawn alike, the marks that separate them numbered and pointed at. */
+export function comparisonPage(compiled: CompiledGuide, comparison: Comparison): PageContent {
+  const { guide } = compiled;
+  const names = namesOf(compiled, comparison.forms);
+  const good = comparison.characters
+    .filter(({ separation, hindrance }) => !hindrance && separation !== 'does not separate')
+    .slice(0, MOST_MARKS);
+  const marks = good.map((mark, i) => {
+    const { unit } = characterOf(guide, mark.character);
+    const said = mark.forms.map((scored, f) => `${names[f]} ${scored ? sayScored(scored, unit) : 'not known'}`);
+    const only = mark.only.length ? ` (${mark.only.join(', ')})` : '';
+    return {
+      number: i + 1,
+      heading: `${mark.label}${only}`,
+      text: `${said.join('; ')}. ${Math.round(mark.overlap * 100)} in 100 alike.`,
+    };
+  });
+  const plates = viewsFor(
+    guide,
+    good.map(({ character }) => character),
+  ).flatMap((view) =>
+    comparison.forms.flatMap(({ form }, i): PagePlate[] => {
+      const at = compiled.forms.findIndex(({ id }) => id === form);
+      const plate = planOf(guide)?.draw(traitsOf(compiled, at), view, 'full');
+      return plate
+        ? [
+            {
+              plate,
+              caption: names[i],
+              pointers: pointersOn(
+                guide,
+                good.map(({ character }) => character),
+                view,
+              ),
+            },
+          ]
+        : [];
+    }),
+  );
+  const traps = comparison.characters.filter(({ trap }) => trap);
+  return {
+    title: names.join(' or '),
+    subtitle: guide.title,
+    plates,
+    lead: comparison.paragraph,
+    marks,
+    notes: traps.map(({ label, overlap }) => `Trap: ${label.toLowerCase()}, ${Math.round(overlap * 100)} in 100 alike.`),
+    caution: `${guide.caution} ${NOT_A_PROMISE}`,
+  };
+}
+
+/** A page that tells how one specimen stands: drawn as it was read, each reading pointed at and weighed in words. */
+export function standingPage(
+  compiled: CompiledGuide,
+  assessment: Assessment,
+  situation: Situation,
+  readings: readonly Reading[],
+  label: string,
+  sayReading: (character: Character, reading: Reading) => string,
+): PageContent {
+  const { guide } = compiled;
+  const { call, beam } = assessment;
+  const heard = assessment.ledger
+    .filter(({ weight }) => weight > 0)
+    .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits))
+    .slice(0, MOST_MARKS);
+  const marks = heard.map(({ reading, character, bits }, i) => ({
+    number: i + 1,
+    heading: `${characterOf(guide, character).label}: ${sayReading(characterOf(guide, character), readings[reading])}`,
+    text: sayBits(bits, beam),
+  }));
+  const read = heard.map(({ character }) => character);
+  const form = compiled.forms.findIndex(({ id }) => id === assessment.forms[0].form);
+  const traits = { ...traitsOf(compiled, form), ...traitsRead(guide, readings) };
+  const plates = viewsFor(guide, read).flatMap((view): PagePlate[] => {
+    const plate = planOf(guide)?.draw(traits, view, 'full');
+    const caption = guide.views.find(({ id }) => id === view)?.label ?? view;
+    return plate ? [{ plate, caption: `as it was read, ${caption}`, pointers: pointersOn(guide, read, view) }] : [];
+  });
+  const name =
+    call.kind === 'undetermined'
+      ? 'Not yet a name'
+      : nameText(
+          nameParts(
+            { taxa: compiled.naming.taxa },
+            {
+              qualifier: call.kind === 'either' ? 'or' : call.kind === 'outside' ? 'outside' : 'none',
+              taxon: call.taxon,
+              other: call.other,
+            },
+          ),
+        );
+  const facets = [sayFacets(guide, call.facets), call.union?.label].filter(Boolean).join(', ');
+  return {
+    title: [name, facets].filter(Boolean).join(', '),
+    subtitle: [label, situation.place, situation.date, guide.title].filter(Boolean).join(' · '),
+    plates,
+    lead: `${call.text} ${shortName(beam.left.label)} stands at ${inHundred(beam.left.p)}, ${shortName(beam.right.label)} at ${inHundred(beam.right.p)}.`,
+    marks,
+    notes: [
+      ...(readings.length ? [assessment.robustness.text, assessment.fit.text] : []),
+      ...(assessment.mapOnly
+        ? [`Only the place, date and numbers put it first: by the marks alone it would be ${assessment.mapOnly.label}.`]
+        : []),
+      ...assessment.hazards.map(
+        ({ name: taxon, p, text, advice }) => `Danger: ${taxon} is possible (${inHundred(p)}). ${text} ${advice}`,
+      ),
+    ],
+    caution: `${guide.caution} ${NOT_A_PROMISE}`,
+  };
+}
+
+const characterOf = (guide: Guide, id: string): Character => guide.characters.find((character) => character.id === id)!;
+
+/** The plan's views that show any of some marks; its first where none does. */
+function viewsFor(guide: Guide, marks: readonly string[]): string[] {
+  const views = planOf(guide)?.views ?? [];
+  const shown = views.filter((view) => marks.some((id) => characterOf(guide, id).plate?.view === view));
+  return shown.length ? shown.slice(0, 2) : views.slice(0, 1);
+}
+
+const pointersOn = (guide: Guide, marks: readonly string[], view: string): PagePlate['pointers'] =>
+  marks.flatMap((id, i) => {
+    const shown = characterOf(guide, id).plate;
+    return shown?.view === view ? [{ number: i + 1, part: shown.part }] : [];
+  });
+
+function sayBits(bits: number, beam: Assessment['beam']): string {
+  const side = shortName((bits > 0 ? beam.left : beam.right).label);
+  const size = Math.abs(bits);
+  if (size < 0.3) return 'Says nothing either way.';
+  const strength = size >= 4 ? 'Speaks strongly' : size >= 1.5 ? 'Speaks' : 'Speaks a little';
+  return `${strength} for ${side}: ${size.toFixed(1)} bits.`;
+}

@@ -1,0 +1,1 @@
+export { comparisonPage, type PageContent, type PageMark, type PagePlate, standingPage } from './content';

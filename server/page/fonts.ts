@@ -1,0 +1,51 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { create, type Font } from 'fontkit';
+
+/** The faces of a page; the same as the application's. */
+export type Face = 'text' | 'strong' | 'name';
+
+const FILES: Record<Face, string> = {
+  text: '@expo-google-fonts/schibsted-grotesk/400Regular/SchibstedGrotesk_400Regular.ttf',
+  strong: '@expo-google-fonts/schibsted-grotesk/600SemiBold/SchibstedGrotesk_600SemiBold.ttf',
+  name: '@expo-google-fonts/spectral/500Medium_Italic/Spectral_500Medium_Italic.ttf',
+};
+
+export interface LoadedFace {
+  file: Buffer;
+  font: Font;
+}
+
+const loaded = new Map<Face, LoadedFace>();
+
+/** A face, read once from the package that ships it. */
+export function face(name: Face): LoadedFace {
+  let known = loaded.get(name);
+  if (!known) {
+    const file = readFileSync(createRequire(join(process.cwd(), 'server/package.json')).resolve(FILES[name]));
+    known = { file, font: create(file) as Font };
+    loaded.set(name, known);
+  }
+  return known;
+}
+
+/** Width of a line, in the unit of the size. */
+export function widthOf(text: string, name: Face, size: number): number {
+  const { font } = face(name);
+  return (font.layout(text).advanceWidth / font.unitsPerEm) * size;
+}
+
+/** A text broken into lines no wider than given. */
+export function wrapped(text: string, name: Face, size: number, width: number): string[] {
+  const lines: string[] = [];
+  let line = '';
+  for (const word of text.split(/\s+/)) {
+    const longer = line ? `${line} ${word}` : word;
+    if (line && widthOf(longer, name, size) > width) {
+      lines.push(line);
+      line = word;
+    } else line = longer;
+  }
+  return line ? [...lines, line] : lines;
+}

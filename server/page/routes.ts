@@ -1,0 +1,21 @@
+import type { Router } from 'express';
+import type { Em } from '../database/orm';
+import { bind } from '../http/route';
+import { comparePage, type PageKind, specimenPage } from './service';
+
+const MEDIA: Record<PageKind, string> = { pdf: 'application/pdf', png: 'image/png' };
+
+export function pageRoutes(router: Router, em: () => Em): void {
+  bind(router, em, 'comparePage', async ({ em: own, caller, params, query, response }) => {
+    const kind = query.as ?? 'pdf';
+    const page = await comparePage(own, caller.stationId, params.id, query.forms.split(','), kind, query.specimen);
+    response.attachment(`comparison.${kind}`).type(MEDIA[kind]);
+    return page;
+  });
+  bind(router, em, 'specimenPage', async ({ em: own, caller, params, query, response }) => {
+    const kind = query.as ?? 'pdf';
+    const page = await specimenPage(own, caller.stationId, params.id, kind);
+    response.attachment(`specimen.${kind}`).type(MEDIA[kind]);
+    return page;
+  });
+}

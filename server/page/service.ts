@@ -1,0 +1,53 @@
+import { compareForms } from '@plesion/core/compare';
+import { assess, compileFor } from '@plesion/core/evidence';
+import { comparisonPage, standingPage } from '@plesion/core/page';
+import { sayReading } from '@plesion/core/specimen';
+import sharp from 'sharp';
+import type { Em } from '../database/orm';
+import { checkForms } from '../compare/service';
+import { findGuide } from '../guides/service';
+import { findPhoto } from '../photos/service';
+import { findSpecimen } from '../specimens/service';
+import { layOut, type Photo } from './layout';
+import { printPdf, printPng } from './print';
+
+/** A photo on a page need not be larger, in pixels. */
+const LONGEST = 900;
+
+export type PageKind = 'pdf' | 'png';
+
+const print = (kind: PageKind) => (kind === 'pdf' ? printPdf : printPng);
+
+/** A comparison of a guide's forms as a page to send; in the situation of a specimen where one is named. */
+export async function comparePage(
+  em: Em,
+  stationId: string,
+  guideId: string,
+  forms: readonly string[],
+  kind: PageKind,
+  specimenId?: string,
+): Promise<Buffer> {
+  const { guide } = await findGuide(em, stationId, guideId);
+  const specimen = specimenId ? await findSpecimen(em, stationId, specimenId) : undefined;
+  const compiled = compileFor(guide, specimen?.situation ?? {}, specimen?.judgement);
+  checkForms(compiled, forms);
+  return print(kind)(layOut(comparisonPage(compiled, compareForms(compiled, forms, specimen?.situation))));
+}
+
+/** How a specimen stands, as a page to send: on the guide it was read with, with its photo where there is one. */
+export async function specimenPage(em: Em, stationId: string, id: string, kind: PageKind): Promise<Buffer> {
+  const { guideId, guideVersion, situation, readings, judgement, label, photo } = await findSpecimen(em, stationId, id);
+  const { guide } = await findGuide(em, stationId, guideId, guideVersion);
+  const compiled = compileFor(guide, situation, judgement);
+  const content = standingPage(compiled, assess(compiled, situation, readings), situation, readings, label, sayReading);
+  return print(kind)(layOut(content, photo ? await photoOf(em, stationId, photo) : undefined));
+}
+
+async function photoOf(em: Em, stationId: string, hash: string): Promise<Photo> {
+  const whole = await findPhoto(em, stationId, hash, 'whole');
+  const { data, info } = await sharp(whole)
+    .resize(LONGEST, LONGEST, { fit: 'inside' })
+    .jpeg({ quality: 82 })
+    .toBuffer({ resolveWithObject: true });
+  return { jpeg: data, width: info.width, height: info.height };
+}
