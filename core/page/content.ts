@@ -2,7 +2,7 @@ import { type Comparison, namesOf, sayScored } from '../compare';
 import { type Assessment, inHundred, type Reading } from '../evidence';
 import { type Character, type CompiledGuide, type Guide } from '../guide/working';
 import { type Plate, planOf, traitsOf, traitsRead } from '../plates';
-import { nameParts, nameText, sayFacets, shortName, type Situation } from '../specimen';
+import { type NamePart, nameParts, sayFacets, shortName, type Situation } from '../specimen';
 
 /** A mark on the page: numbered, pointed at where it can be seen, and said in words. */
 export interface PageMark {
@@ -20,13 +20,25 @@ export interface PagePlate {
 
 /** What a page to send says, before it is laid out. */
 export interface PageContent {
-  title: string;
+  /** As a name is typeset. */
+  title: NamePart[];
   subtitle: string;
   plates: PagePlate[];
   lead: string;
   marks: PageMark[];
   notes: string[];
   caution: string;
+}
+
+/** The name leans; what is said in brackets of sex or age stands upright. */
+function typeset(name: string): NamePart[] {
+  const at = name.indexOf(' (');
+  return at < 0
+    ? [{ text: name, italic: true }]
+    : [
+        { text: name.slice(0, at), italic: true },
+        { text: name.slice(at), italic: false },
+      ];
 }
 
 const MOST_MARKS = 6;
@@ -75,7 +87,7 @@ export function comparisonPage(compiled: CompiledGuide, comparison: Comparison):
   );
   const traps = comparison.characters.filter(({ trap }) => trap);
   return {
-    title: names.join(' or '),
+    title: names.flatMap((name, i) => [...(i > 0 ? [{ text: ' or ', italic: false }] : []), ...typeset(name)]),
     subtitle: guide.title,
     plates,
     lead: comparison.paragraph,
@@ -113,23 +125,15 @@ export function standingPage(
     const caption = guide.views.find(({ id }) => id === view)?.label ?? view;
     return plate ? [{ plate, caption: `as it was read, ${caption}`, pointers: pointersOn(guide, read, view) }] : [];
   });
+  const qualifier = call.kind === 'either' ? 'or' : call.kind === 'outside' ? 'outside' : 'none';
   const name =
     call.kind === 'undetermined'
-      ? 'Not yet a name'
-      : nameText(
-          nameParts(
-            { taxa: compiled.naming.taxa },
-            {
-              qualifier: call.kind === 'either' ? 'or' : call.kind === 'outside' ? 'outside' : 'none',
-              taxon: call.taxon,
-              other: call.other,
-            },
-          ),
-        );
+      ? [{ text: 'Not yet a name', italic: false }]
+      : nameParts({ taxa: compiled.naming.taxa }, { qualifier, taxon: call.taxon, other: call.other });
   const facets = [sayFacets(guide, call.facets), call.union?.label].filter(Boolean).join(', ');
   return {
-    title: [name, facets].filter(Boolean).join(', '),
-    subtitle: [label, situation.place, situation.date, guide.title].filter(Boolean).join(' · '),
+    title: name,
+    subtitle: [facets, label, situation.place, situation.date, guide.title].filter(Boolean).join(' · '),
     plates,
     lead: `${call.text} ${shortName(beam.left.label)} stands at ${inHundred(beam.left.p)}, ${shortName(beam.right.label)} at ${inHundred(beam.right.p)}.`,
     marks,

@@ -194,8 +194,8 @@ const book: Score[] = [
     [G, { thin: 'often', bare: 'sometimes' }],
     [S, { thin: 'often', bare: 'sometimes' }],
     [D, { thin: 'often', thick: 'sometimes' }],
-    [A, { thick: 'often', thin: 'sometimes' }],
-    [K, { thick: 'usually', thin: 0.12 }],
+    [A, { thin: 'often', thick: 'sometimes' }],
+    [K, { thin: 'often', thick: 'sometimes' }],
   ]),
   from(BOOK, 'siphon', [
     [X, { 'red-tipped': 'always' }, undefined, crawling],

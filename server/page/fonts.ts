@@ -4,12 +4,13 @@ import { join } from 'node:path';
 import { create, type Font } from 'fontkit';
 
 /** The faces of a page; the same as the application's. */
-export type Face = 'text' | 'strong' | 'name';
+export type Face = 'text' | 'strong' | 'name' | 'upright';
 
 const FILES: Record<Face, string> = {
   text: '@expo-google-fonts/schibsted-grotesk/400Regular/SchibstedGrotesk_400Regular.ttf',
   strong: '@expo-google-fonts/schibsted-grotesk/600SemiBold/SchibstedGrotesk_600SemiBold.ttf',
   name: '@expo-google-fonts/spectral/500Medium_Italic/Spectral_500Medium_Italic.ttf',
+  upright: '@expo-google-fonts/spectral/500Medium/Spectral_500Medium.ttf',
 };
 
 export interface LoadedFace {

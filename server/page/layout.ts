@@ -1,5 +1,5 @@
 import type { PageContent, PagePlate } from '@plesion/core/page';
-import { type Face, wrapped } from './fonts';
+import { type Face, widthOf, wrapped } from './fonts';
 import type { Box, Item, Page } from './items';
 
 /** A4, in points. */
@@ -30,7 +30,7 @@ export function layOut(content: PageContent, photo?: Photo): Page {
     lines.forEach((line, i) => items.push({ kind: 'text', text: line, face, size, x, y: y + size + i * size * 1.36, colour }));
     return y + lines.length * size * 1.36;
   };
-  let y = words(content.title, 'name', 24, EDGE, EDGE - 6, INNER);
+  let y = placeTitle(items, content.title);
   y = words(content.subtitle, 'text', 10, EDGE, y + 2, INNER, QUIET) + 8;
   const row = photo ? photoRow(photo) : 0;
   y = placePlates(items, content.plates, y, INNER - row, photo ? 190 : content.plates.length > 2 ? 168 : 236);
@@ -63,7 +63,25 @@ export function layOut(content: PageContent, photo?: Photo): Page {
   items.push({ kind: 'panel', box, fill: '#FBE9EE', stroke: HAZARD, radius: 6 });
   words('Take care', 'strong', 9.5, EDGE + 10, box.y + 4, INNER - 20, HAZARD);
   words(content.caution, 'text', 8.5, EDGE + 10, box.y + 18, INNER - 20);
-  return { width: WIDTH, height: Math.max(HEIGHT, box.y + box.height + EDGE / 2), title: content.title, items };
+  return {
+    width: WIDTH,
+    height: Math.max(HEIGHT, box.y + box.height + EDGE / 2),
+    title: content.title.map(({ text }) => text).join(''),
+    items,
+  };
+}
+
+/** A name as it is typeset, made smaller until it fits; returns where it ends. */
+function placeTitle(items: Item[], parts: PageContent['title']): number {
+  const faceOf = ({ italic }: { italic: boolean }): Face => (italic ? 'name' : 'upright');
+  const whole = parts.reduce((sum, part) => sum + widthOf(part.text, faceOf(part), 1), 0);
+  const size = Math.min(24, INNER / whole);
+  let x = EDGE;
+  for (const part of parts) {
+    items.push({ kind: 'text', text: part.text, face: faceOf(part), size, x, y: EDGE + 18, colour: INK });
+    x += widthOf(part.text, faceOf(part), size);
+  }
+  return EDGE + 26;
 }
 
 const photoRow = ({ width, height }: Photo) => Math.min(210, (190 * width) / height) + 10;

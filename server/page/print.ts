@@ -9,7 +9,7 @@ const SHARPNESS = 2;
 /** A page as PDF, with its own fonts in it and its plates as lines. */
 export function printPdf(page: Page): Promise<Buffer> {
   const doc = new PDFDocument({ size: [page.width, page.height], margin: 0, info: { Title: page.title, Creator: 'Plesion' } });
-  for (const name of ['text', 'strong', 'name'] satisfies Face[]) doc.registerFont(name, face(name).file);
+  for (const name of ['text', 'strong', 'name', 'upright'] satisfies Face[]) doc.registerFont(name, face(name).file);
   for (const item of page.items) drawPdf(doc, item);
   return new Promise((resolve, reject) => {
     const parts: Buffer[] = [];

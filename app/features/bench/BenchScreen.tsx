@@ -69,7 +69,7 @@ function PhoneBench({ id, bench }: PartProps) {
         {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
         <JudgementSheets bench={bench} />
         <Sheet title="All marks, in working order">
-          <CharacterList guide={guide} readings={state.content.readings} onChoose={bench.choose} />
+          <CharacterList guide={guide} readings={state.content.readings} setAside={answer?.setAside} onChoose={bench.choose} />
         </Sheet>
       </Screen>
       {bench.chosen && (
@@ -108,7 +108,13 @@ function WideBench({ id, bench }: PartProps) {
       </View>
       <View style={styles.wide}>
         <ScrollView style={styles.marks} contentContainerStyle={styles.column}>
-          <CharacterList guide={guide} readings={state.content.readings} chosen={chosen?.id} onChoose={bench.choose} />
+          <CharacterList
+            guide={guide}
+            readings={state.content.readings}
+            chosen={chosen?.id}
+            setAside={answer?.setAside}
+            onChoose={bench.choose}
+          />
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
           {help && <KeyHelp onClose={() => setHelp(false)} />}

@@ -8,6 +8,7 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Entry } from '../../ui/Entry';
+import { Notice } from '../../ui/Notice';
 import { Words } from '../../ui/Words';
 import { ComparisonEntry } from './ComparisonEntry';
 import { MeasureGuide } from './MeasureGuide';
@@ -51,8 +52,17 @@ export function CharacterEditor({
   const kept = { id, character: character.id, ...(reading?.certainty ? { certainty: reading.certainty } : {}) };
   const seen = reading && (reading.status ?? 'seen') === 'seen';
   const leader = answer?.forms[0].form;
+  const aside = answer?.setAside.find((one) => one.character === character.id);
   return (
     <View style={styles.editor}>
+      {aside && (
+        <Notice
+          kind={aside.because === 'danger' ? 'caution' : 'note'}
+          title={aside.because === 'danger' ? 'Withheld' : 'Set aside'}
+        >
+          {aside.because === 'danger' ? (answer?.withheld.reason ?? aside.text) : `This mark ${aside.text}.`}
+        </Notice>
+      )}
       {character.help && <Words quiet>{character.help}</Words>}
       {isValue(character) ? (
         <>

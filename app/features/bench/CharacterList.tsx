@@ -1,3 +1,4 @@
+import type { StandingAnswer } from '@plesion/contract';
 import type { Reading } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { sayReading } from '@plesion/core/specimen';
@@ -10,11 +11,13 @@ interface CharacterListProps {
   guide: Guide;
   readings: readonly Reading[];
   chosen?: string;
+  /** Marks left out for now, and why. */
+  setAside?: StandingAnswer['setAside'];
   onChoose: (character: string) => void;
 }
 
 /** Every character of the guide in working order, with what was read of it. */
-export function CharacterList({ guide, readings, chosen, onChoose }: CharacterListProps) {
+export function CharacterList({ guide, readings, chosen, setAside = [], onChoose }: CharacterListProps) {
   return (
     <View style={styles.list}>
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
@@ -25,6 +28,7 @@ export function CharacterList({ guide, readings, chosen, onChoose }: CharacterLi
           {characters.map((character) => {
             const reading = readingOf(readings, character.id);
             const said = reading && sayReading(character, reading);
+            const aside = setAside.find((one) => one.character === character.id);
             return (
               <Pressable
                 key={character.id}
@@ -39,6 +43,11 @@ export function CharacterList({ guide, readings, chosen, onChoose }: CharacterLi
                   <Words size="small" strong={Boolean(said)}>
                     {character.label}
                   </Words>
+                  {aside && !said && (
+                    <Words size="small" quiet color={aside.because === 'danger' ? colour.hazard : undefined} numberOfLines={1}>
+                      {aside.because === 'danger' ? 'withheld: danger' : aside.text}
+                    </Words>
+                  )}
                   {said && (
                     <Words size="small" color={colour.kelp}>
                       {said}

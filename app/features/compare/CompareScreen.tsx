@@ -1,5 +1,5 @@
 import { urlOf } from '@plesion/contract';
-import { compareForms, namesOf } from '@plesion/core/compare';
+import { type ComparedCharacter, compareForms, type Comparison, namesOf } from '@plesion/core/compare';
 import { compileFor } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import type { Judgement, Situation } from '@plesion/core/specimen';
@@ -8,6 +8,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
+import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -109,16 +110,47 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
             <Words testID="paragraph">{comparison.paragraph}</Words>
           </Sheet>
           <Dangers guide={guide} taxa={comparison.forms.map(({ taxon }) => taxon)} />
-          <View style={styles.marks}>
-            {comparison.characters.map((mark) => (
-              <View key={mark.character} style={styles.mark}>
-                <ComparedMark mark={mark} names={names} unit={guide.characters.find((c) => c.id === mark.character)?.unit} />
-              </View>
-            ))}
-          </View>
+          <Marks guide={guide} comparison={comparison} names={names} />
         </>
       )}
     </Screen>
+  );
+}
+
+/** Those that separate, and the traps, drawn in full; the rest in a line, until they are asked for. */
+function Marks({ guide, comparison, names }: { guide: Guide; comparison: Comparison; names: readonly string[] }) {
+  const [all, setAll] = useState(false);
+  const telling = ({ separation, trap }: ComparedCharacter) => trap || separation !== 'does not separate';
+  const shown = comparison.characters.filter((mark) => all || telling(mark));
+  const rest = comparison.characters.filter((mark) => !telling(mark));
+  return (
+    <>
+      <View style={styles.marks}>
+        {shown.map((mark) => (
+          <View key={mark.character} style={styles.mark}>
+            <ComparedMark mark={mark} names={names} unit={guide.characters.find((c) => c.id === mark.character)?.unit} />
+          </View>
+        ))}
+      </View>
+      {rest.length > 0 && (
+        <Sheet
+          title="Does not separate these"
+          aside={
+            <Button
+              small
+              kind="quiet"
+              label={all ? 'Hide' : 'Show drawn'}
+              hint="Show the marks that do not separate"
+              onPress={() => setAll(!all)}
+            />
+          }
+        >
+          <Words size="small" quiet>
+            {`${rest.map(({ label, overlap }) => `${label} (${Math.round(overlap * 100)} in 100 alike)`).join(', ')}.`}
+          </Words>
+        </Sheet>
+      )}
+    </>
   );
 }
 
@@ -137,7 +169,8 @@ function Plates({ guide, forms }: { guide: Guide; forms: readonly string[] }) {
     Math.min(forms.length, screen >= WIDE ? 4 : 2);
   const widest = Math.max(...drawn.map(({ plate }) => plate.box.width));
   const tallest = Math.max(...drawn.map(({ plate }) => plate.box.height));
-  const scale = Math.min((room - 16) / widest, 340 / tallest);
+  const scale = Math.min((room - 16) / widest, 400 / tallest);
+  const panel = Math.min(room, widest * scale + 72);
   return (
     <View style={styles.block}>
       {views.length > 1 && (
@@ -148,7 +181,7 @@ function Plates({ guide, forms }: { guide: Guide; forms: readonly string[] }) {
           const [taxon] = form.split('/');
           const facets = guide.taxa.some((t) => t.id === taxon) ? form : '';
           return (
-            <View key={form} style={[styles.plate, { width: room, borderColor: FORM_INKS[i].line }]}>
+            <View key={form} style={[styles.plate, { width: panel, borderColor: FORM_INKS[i].line }]}>
               <View style={{ height: tallest * scale, justifyContent: 'flex-end' }}>
                 <PlateView plate={plate} width={plate.box.width * scale} height={plate.box.height * scale} label={form} />
               </View>

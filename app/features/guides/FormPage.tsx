@@ -1,5 +1,5 @@
 import { type Character, frequenciesOf, type Guide, type Table, taxonIndex } from '@plesion/core/guide';
-import { sayFacets, sayValue } from '@plesion/core/specimen';
+import { sayFacets } from '@plesion/core/specimen';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, WIDE } from '../../theme';
 import { Notice } from '../../ui/Notice';
@@ -109,14 +109,15 @@ function sayScore(character: Character, table: Table, form: number): string {
   if (table.type === 'values') {
     const edge = (z: number) => {
       const x = table.mean[form] + z * table.sd[form];
-      return sayValue(character, table.log ? Math.exp(x) : x, 0).trim();
+      return Number((table.log ? Math.exp(x) : x).toPrecision(3));
     };
-    return `${edge(-1.96)} to ${edge(1.96)}${table.inferred?.[form] ? ' (inferred)' : ''}`;
+    const inferred = table.inferred?.[form] ? ' (inferred)' : '';
+    return `${edge(-1.96)} to ${edge(1.96)}${character.unit ? ` ${character.unit}` : ''}${inferred}`;
   }
   return frequenciesOf(table, form)
     .filter(({ p }) => p >= 0.05)
     .sort((a, b) => b.p - a.p)
-    .map(({ state, p }) => `${character.states?.find((s) => s.id === state)?.label ?? state} ${Math.round(p * 100)} %`)
+    .map(({ state, p }) => `${character.states?.find((s) => s.id === state)?.label ?? `${state}:`} ${Math.round(p * 100)} %`)
     .join(', ');
 }
 

@@ -64,32 +64,34 @@ export function GuidePage({ id }: { id: string }) {
         chosen={[view]}
         onChange={([chosen]) => setView(chosen)}
       />
-      {guide.taxa
-        .filter((taxon) => taxon.forms)
-        .map((taxon) => (
-          <Sheet key={taxon.id}>
-            <View>
-              <TaxonName guide={guide} taxon={taxon.id} size={23} />
-              <Words size="small" quiet>
-                {[taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}
-              </Words>
-              <OtherNames taxon={taxon} />
-              <Hazards taxon={taxon} />
-              {taxon.note && (
+      <View style={styles.taxa}>
+        {guide.taxa
+          .filter((taxon) => taxon.forms)
+          .map((taxon) => (
+            <Sheet key={taxon.id} style={styles.taxon}>
+              <View>
+                <TaxonName guide={guide} taxon={taxon.id} size={23} />
                 <Words size="small" quiet>
-                  {taxon.note}
+                  {[taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}
                 </Words>
-              )}
-            </View>
-            <View style={styles.wall}>
-              {forms
-                .filter((form) => form.taxon === taxon.id)
-                .map((form) => (
-                  <FormTile key={form.id} id={id} guide={guide} form={form} view={view} />
-                ))}
-            </View>
-          </Sheet>
-        ))}
+                <OtherNames taxon={taxon} />
+                <Hazards taxon={taxon} />
+                {taxon.note && (
+                  <Words size="small" quiet>
+                    {taxon.note}
+                  </Words>
+                )}
+              </View>
+              <View style={styles.wall}>
+                {forms
+                  .filter((form) => form.taxon === taxon.id)
+                  .map((form) => (
+                    <FormTile key={form.id} id={id} guide={guide} form={form} view={view} />
+                  ))}
+              </View>
+            </Sheet>
+          ))}
+      </View>
       <JudgingSheet id={id} guide={guide} />
       <Sheet title="Sources">
         {guide.sources.map((source) => (
@@ -126,6 +128,8 @@ function FormTile({ id, guide, form, view }: { id: string; guide: Guide; form: F
 }
 
 const styles = StyleSheet.create({
+  taxa: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  taxon: { flexGrow: 1, flexBasis: 400 },
   wall: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
     width: 150,

@@ -121,7 +121,7 @@ function GuideCard({ row }: { row: GuideRow }) {
 
 const styles = StyleSheet.create({
   title: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
-  grow: { flex: 1 },
+  grow: { flexGrow: 1, minWidth: 200 },
   card: {
     flexDirection: 'row',
     flexWrap: 'wrap',

@@ -2,7 +2,7 @@ import type { CrossValidation } from '@plesion/core/guide';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-chart-kit';
-import { colour } from '../../theme';
+import { colour, font } from '../../theme';
 import { Words } from '../../ui/Words';
 
 /** Of what was called at a stated probability, how much was right: the two lines should lie on each other. */
@@ -32,6 +32,7 @@ export function CalibrationChart({ calibration }: { calibration: CrossValidation
         fromZero
         yAxisInterval={1}
         withInnerLines
+        withShadow={false}
         chartConfig={{
           backgroundGradientFrom: colour.sheet,
           backgroundGradientTo: colour.sheet,
@@ -39,7 +40,7 @@ export function CalibrationChart({ calibration }: { calibration: CrossValidation
           color: () => colour.quiet,
           labelColor: () => colour.quiet,
           propsForDots: { r: '3' },
-          propsForLabels: { fontSize: 11 },
+          propsForLabels: { fontSize: 11, fontFamily: font.text },
           propsForBackgroundLines: { stroke: colour.hairline },
         }}
       />
