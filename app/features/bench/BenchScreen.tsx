@@ -3,32 +3,33 @@ import { sayReading } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { v7 as mintId } from 'uuid';
 import { colour, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { JudgementSheets } from '../judgement/JudgementSheets';
 import { drawnViews, mainView } from '../plates/plates';
 import { SavingTrouble } from '../specimen/SavingLine';
 import { Beam } from './Beam';
 import { BenchHead } from './BenchHead';
+import { keysOf } from './benchKeys';
+import { CallBar } from './CallBar';
 import { CharacterEditor } from './CharacterEditor';
 import { CharacterList } from './CharacterList';
 import { KeyHelp } from './KeyHelp';
 import { LeaderPlates } from './LeaderPlates';
 import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
+import { MarkEditor } from './MarkEditor';
 import { MarkPanel } from './MarkPanel';
 import { NextLookSheet } from './NextLookSheet';
 import { comparablePair } from './leadingForm';
 import { readingOf } from './readings';
-import { type Bench, nextCertainty, useBench } from './useBench';
-import { type BenchKeys, useBenchKeys } from './useBenchKeys';
+import { type Bench, useBench } from './useBench';
+import { useBenchKeys } from './useBenchKeys';
 
 /** The Bench: marks to read, and what they make of the specimen. */
 export function BenchScreen({ id }: { id: string }) {
@@ -74,7 +75,7 @@ function PhoneBench({ id, bench }: PartProps) {
       </Screen>
       {bench.chosen && (
         <MarkPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
-          <Editor bench={bench} plateWidth={300} />
+          <MarkEditor bench={bench} plateWidth={300} />
         </MarkPanel>
       )}
     </View>
@@ -123,7 +124,7 @@ function WideBench({ id, bench }: PartProps) {
           <WeighTrouble error={bench.weighError} />
           {chosen && (
             <Sheet title={chosen.label} aside={chosen.id === offered ? 'offered next' : undefined}>
-              <Editor bench={shown} keys plateWidth={420} />
+              <MarkEditor bench={shown} keys plateWidth={420} />
             </Sheet>
           )}
           {answer && (
@@ -152,53 +153,6 @@ function WideBench({ id, bench }: PartProps) {
         </View>
       </View>
     </View>
-  );
-}
-
-function keysOf(bench: Bench, next: () => void, write: () => void, help: () => void): BenchKeys {
-  const { chosen, reading, put } = bench;
-  const own = () => ({ id: reading?.id ?? mintId(), character: chosen!.id });
-  return {
-    choose: bench.step,
-    state(number) {
-      if (chosen?.states?.[number - 1]) put({ ...own(), states: [chosen.states[number - 1].id], certainty: reading?.certainty });
-      else if (chosen?.counts && chosen.counts.from + number - 1 <= chosen.counts.to)
-        put({ ...own(), value: chosen.counts.from + number - 1 });
-    },
-    unseen: () => chosen && put({ ...own(), status: 'not-visible' }),
-    absent: () => chosen && put({ ...own(), status: 'does-not-apply' }),
-    certainty: () => reading && put(nextCertainty(reading)),
-    clear: () => bench.clear(reading?.id),
-    undo: bench.draft.undo,
-    redo: bench.draft.redo,
-    next,
-    write,
-    help,
-  };
-}
-
-function Editor({ bench, keys, plateWidth }: { bench: Bench; keys?: boolean; plateWidth: number }) {
-  const {
-    chosen,
-    stored: { guide },
-    state,
-    answer,
-  } = bench;
-  if (!chosen) return null;
-  const looks = state.content.readings.filter((reading) => reading.character === chosen.id).length;
-  return (
-    <CharacterEditor
-      key={`${chosen.id} ${Math.max(1, looks)}`}
-      guide={guide}
-      character={chosen}
-      answer={answer}
-      reading={bench.reading}
-      onPut={bench.put}
-      onClear={bench.clear}
-      onLookAgain={bench.lookAgain}
-      keys={keys}
-      plateWidth={plateWidth}
-    />
   );
 }
 
@@ -290,22 +244,6 @@ function Ledger({ bench, onOpen }: { bench: Bench; onOpen: (character: string) =
 const WeighTrouble = ({ error }: { error: unknown }) =>
   error ? <Notice kind="problem">{error instanceof Error ? error.message : 'The readings could not be weighed.'}</Notice> : null;
 
-/** What may be said now, and the way to say it. */
-function CallBar({ id, answer, keys }: { id: string; answer?: StandingAnswer; keys?: () => void }) {
-  const router = useRouter();
-  return (
-    <View style={styles.callBar}>
-      <View role="status" aria-live="polite" style={styles.fill}>
-        <Words size="small" numberOfLines={4} testID="call">
-          {answer?.call.text ?? 'Weighing …'}
-        </Words>
-      </View>
-      {keys && <Button small kind="quiet" label="?" hint="Show the keys" onPress={keys} />}
-      <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   fill: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
@@ -315,5 +253,4 @@ const styles = StyleSheet.create({
   right: { width: 392 },
   column: { padding: space.l, gap: space.m },
   call: { backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, padding: space.m },
-  callBar: { flexDirection: 'row', alignItems: 'center', gap: space.m },
 });

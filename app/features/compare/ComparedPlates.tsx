@@ -1,0 +1,65 @@
+import type { Comparison } from '@plesion/core/compare';
+import type { Guide } from '@plesion/core/guide';
+import { sayFacets } from '@plesion/core/specimen';
+import { useState } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, radius, space, WIDE } from '../../theme';
+import { Choice } from '../../ui/Choice';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { drawnViews, formPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { FORM_INKS } from './inks';
+
+/** The same view and the same scale for all: nearness is what is to be seen. */
+export function ComparedPlates({ guide, forms }: { guide: Guide; forms: Comparison['forms'] }) {
+  const screen = useWindowDimensions().width;
+  const views = drawnViews(guide);
+  const [view, setView] = useState(views[0]?.id);
+  const drawn = forms.flatMap((form, i) => {
+    const plate = view ? formPlate(guide, form.form, view, 'full') : undefined;
+    return plate ? [{ ...form, i, plate }] : [];
+  });
+  if (drawn.length === 0) return null;
+  const room =
+    (Math.min(screen, 1080) - (screen >= WIDE ? 150 : 24) - space.s * (forms.length - 1)) /
+    Math.min(forms.length, screen >= WIDE ? 4 : 2);
+  const widest = Math.max(...drawn.map(({ plate }) => plate.box.width));
+  const tallest = Math.max(...drawn.map(({ plate }) => plate.box.height));
+  const scale = Math.min((room - 16) / widest, 400 / tallest);
+  const panel = Math.min(room, widest * scale + 72);
+  return (
+    <View style={styles.block}>
+      {views.length > 1 && (
+        <Choice label="View" hideLabel options={views} chosen={view ? [view] : []} onChange={([next]) => setView(next)} />
+      )}
+      <View style={styles.plates}>
+        {drawn.map(({ form, taxon, facets, i, plate }) => (
+          <View key={form} style={[styles.plate, { width: panel, borderColor: FORM_INKS[i].line }]}>
+            <View style={{ height: tallest * scale, justifyContent: 'flex-end' }}>
+              <PlateView plate={plate} width={plate.box.width * scale} height={plate.box.height * scale} label={form} />
+            </View>
+            <TaxonName guide={guide} taxon={taxon} short size={17} color={FORM_INKS[i].line} />
+            <Words size="small" quiet>
+              {sayFacets(guide, facets)}
+            </Words>
+          </View>
+        ))}
+      </View>
+      <View style={styles.scale}>
+        <View style={[styles.bar, { width: 10 * scale }]} />
+        <Words size="small" quiet>
+          10 mm, for all
+        </Words>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  block: { gap: space.s },
+  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  plate: { alignItems: 'center', backgroundColor: colour.paper, borderRadius: radius.m, borderWidth: 1.5, padding: 6, gap: 2 },
+  scale: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  bar: { height: 6, borderLeftWidth: 1.5, borderRightWidth: 1.5, borderBottomWidth: 1.5, borderColor: colour.ink },
+});
