@@ -1,4 +1,4 @@
-import { erf, normal, normalBelow, normalMass, pick, seeded } from '.';
+import { erf, lnGamma, multivariateT, normal, normalBelow, normalMass, pick, seeded } from '.';
 
 describe('chance', () => {
   it('is the same for the same seed and different for another', () => {
@@ -42,5 +42,44 @@ describe('the normal curve', () => {
   it('holds 95 % within 1.96 standard deviations', () => {
     expect(normalMass(-1.959963984540054, 1.959963984540054, 0, 1)).toBeCloseTo(0.95, 12);
     expect(normalBelow(10, 10, 3)).toBe(0.5);
+  });
+});
+
+describe('ln Γ', () => {
+  it.each([
+    [1, 0],
+    [2, 0],
+    [5, Math.log(24)],
+    [0.5, Math.log(Math.sqrt(Math.PI))],
+    [10.5, 13.940625219403763],
+  ])('(%f)', (x, value) => expect(lnGamma(x)).toBeCloseTo(value, 11));
+});
+
+describe('the multivariate t', () => {
+  it('without degrees is the normal', () => {
+    expect(multivariateT(undefined, 1)(4, Math.log(9))).toBeCloseTo(Math.log(Math.exp(-2) / (3 * Math.sqrt(2 * Math.PI))), 12);
+  });
+
+  it('nears the normal as its degrees grow', () => {
+    const [t, normalLaw] = [multivariateT(1e7, 3), multivariateT(undefined, 3)];
+    expect(t(5, 0.7)).toBeCloseTo(normalLaw(5, 0.7), 5);
+  });
+
+  it('holds all its mass, with the variance it was given', () => {
+    const law = multivariateT(5, 1);
+    let mass = 0;
+    let variance = 0;
+    for (let x = -400; x <= 400; x += 0.01) {
+      const density = Math.exp(law((x / 2) ** 2, Math.log(4)));
+      mass += density * 0.01;
+      variance += density * 0.01 * x * x;
+    }
+    expect(mass).toBeCloseTo(1, 4);
+    expect(variance).toBeCloseTo(4, 1);
+  });
+
+  it('has heavier tails with fewer degrees', () => {
+    expect(multivariateT(4, 2)(60, 0)).toBeGreaterThan(multivariateT(40, 2)(60, 0));
+    expect(multivariateT(40, 2)(60, 0)).toBeGreaterThan(multivariateT(undefined, 2)(60, 0));
   });
 });

@@ -1,6 +1,7 @@
 import { symmetric } from '../linear';
 import { type Form, hasFacets } from './forms';
-import type { Block, Guide } from './schema';
+import type { Block } from './learnedSchema';
+import type { Guide } from './schema';
 import type { Resolved } from './tables';
 
 /** A measured block laid over the forms of a guide. */

@@ -1,4 +1,5 @@
-import type { Facets, FacetName, Guide, Rank, Taxon } from './schema';
+import type { Guide, Rank, Taxon } from './schema';
+import type { Facets, FacetName } from './terms';
 import { FACETS } from './vocabulary';
 
 /** What a specimen can be: a terminal taxon with the facets it declares. */

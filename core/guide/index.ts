@@ -1,3 +1,5 @@
 export * from './working';
-export { CrossValidation, FacetName, Facets, Guide, Handling, Rank, Ratio, ScoreValue, SourcePolicy } from './schema';
+export { CrossValidation, Ratio } from './learnedSchema';
+export { Guide, Handling, Rank, ScoreValue, SourcePolicy } from './schema';
+export { FacetName, Facets } from './terms';
 export { fieldPath, readGuide } from './read';

@@ -1,9 +1,11 @@
 import { z } from 'zod';
+import { Cost, Treatment, Union } from './judgementSchema';
+import { Block, Learned } from './learnedSchema';
+import { FacetName, id, label, monthDay, positive, share, text } from './terms';
 import {
   CHARACTER_GROUPS,
   CHARACTER_KINDS,
   COMPANY_KINDS,
-  FACETS,
   HANDLING,
   HAZARD_GRADES,
   HAZARD_KINDS,
@@ -18,24 +20,7 @@ import { FREQUENCY_WORDS } from './words';
  * words are those of the field; `docs/guides.md` explains them to people.
  */
 
-const id = z
-  .string()
-  .min(1)
-  .max(80)
-  .regex(/^[\p{L}\p{N}][\p{L}\p{N}_-]*$/u, 'use letters, digits, hyphens and underscores');
-const label = z.string().min(1).max(200);
-const text = z.string().max(4000);
-const monthDay = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'write a day as MM-DD');
-const share = z.number().min(0).max(1);
-const positive = z.number().positive();
-
 export const Frequency = z.union([z.enum(FREQUENCY_WORDS), share]);
-
-export const FacetName = z.enum(FACETS);
-export type FacetName = z.infer<typeof FacetName>;
-
-export const Facets = z.partialRecord(FacetName, id);
-export type Facets = z.infer<typeof Facets>;
 
 export const Rank = z.enum(RANKS);
 export type Rank = z.infer<typeof Rank>;
@@ -213,96 +198,6 @@ export const Settings = z.strictObject({
 export type Settings = z.infer<typeof Settings>;
 
 const Named = z.strictObject({ id, label });
-
-/** One way to name the same forms: which taxa it sinks into their parents, and which it renames. */
-export const Treatment = z.strictObject({
-  id,
-  label,
-  explanation: text,
-  sinks: z.array(id).default([]),
-  renames: z.record(id, label).optional(),
-});
-export type Treatment = z.infer<typeof Treatment>;
-
-/** Several facet values called together: "adult female or young of either sex". */
-export const Union = z.strictObject({
-  id,
-  label,
-  of: z.array(z.partialRecord(FacetName, z.array(id).min(1))).min(2),
-});
-export type Union = z.infer<typeof Union>;
-
-/** To call something else when it is this taxon counts as so many ordinary mistakes. */
-export const Cost = z.strictObject({ taxon: id, weight: z.number().min(1).max(1000), reason: text });
-export type Cost = z.infer<typeof Cost>;
-
-/** Characters measured together on labelled specimens, with what they share within a form. */
-export const Block = z.strictObject({
-  id,
-  label,
-  characters: z.array(id).min(2).max(200),
-  /** Compared as natural logarithms. */
-  log: z.boolean(),
-  /** Degrees of freedom of the multivariate t; absent for a normal. */
-  degrees: z.number().gt(2).optional(),
-  /** Power of the block's density: below 1 where the table showed it to be too sure of itself. */
-  temper: z.number().gt(0).max(1).default(1),
-  forms: z
-    .array(
-      z.strictObject({
-        taxon: id,
-        facets: Facets,
-        n: z.number().int().min(1),
-        mean: z.array(z.number()),
-        /** Lower triangle by rows, where the form has a covariance of its own. */
-        covariance: z.array(z.number()).optional(),
-      }),
-    )
-    .min(1),
-  /** Lower triangle by rows of the covariance within forms, pooled and shrunk. */
-  covariance: z.array(z.number()),
-});
-export type Block = z.infer<typeof Block>;
-
-/** How well a learned guide told its own table apart, each specimen by a guide that had not seen it. */
-export const CrossValidation = z.strictObject({
-  folds: z.number().int(),
-  n: z.number().int(),
-  accuracy: share,
-  /** Mean −ln P of the true form: nats. */
-  logLoss: z.number(),
-  forms: z.array(z.string()),
-  /** Rows are the truth, columns what was called. */
-  confusion: z.array(z.array(z.number().int())),
-  calibration: z.array(z.strictObject({ from: share, to: share, n: z.number().int(), stated: share, right: share })),
-});
-export type CrossValidation = z.infer<typeof CrossValidation>;
-
-/** A ratio of two lengths that tells two groups apart. */
-export const Ratio = z.strictObject({
-  a: z.string(),
-  b: z.string(),
-  numerator: id,
-  denominator: id,
-  cut: z.number(),
-  /** Which group lies above the cut. */
-  above: z.string(),
-  /** Cross-validated share of mistakes when both groups are equally likely. */
-  error: share,
-  text: z.string(),
-});
-export type Ratio = z.infer<typeof Ratio>;
-
-/** What a guide learned from a table says of itself. */
-export const Learned = z.strictObject({
-  rows: z.number().int(),
-  leftOut: z.number().int(),
-  crossValidation: CrossValidation,
-  ratios: z.array(Ratio),
-  /** What the table itself chose: scale, shrinkage, tails, in a sentence. */
-  choice: text,
-});
-export type Learned = z.infer<typeof Learned>;
 
 export const Guide = z.strictObject({
   format: z.literal('plesion-guide'),

@@ -1,5 +1,6 @@
 import { type Form, lineage } from './forms';
-import type { Guide, Taxon, Treatment } from './schema';
+import type { Treatment } from './judgementSchema';
+import type { Guide, Taxon } from './schema';
 
 /** The names in force: the guide's taxa under one treatment, and the taxon each form is called by. */
 export interface Naming {

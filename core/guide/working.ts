@@ -3,27 +3,22 @@
  * the schema is not among it, so that a worker need not carry it.
  */
 export type {
-  Block,
   Character,
-  CrossValidation,
-  FacetName,
-  Facets,
   Guide,
   Handling,
   Hazard,
-  Learned,
   Occurrence,
   Rank,
-  Ratio,
   Scope,
   Score,
   ScoreValue,
   Settings,
   SourcePolicy,
   Taxon,
-  Treatment,
-  Union,
 } from './schema';
+export type { Treatment, Union } from './judgementSchema';
+export type { Block, CrossValidation, Learned, Ratio } from './learnedSchema';
+export type { FacetName, Facets } from './terms';
 export * from './vocabulary';
 export { DEFAULT_WORDS, FREQUENCY_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';

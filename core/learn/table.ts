@@ -43,7 +43,7 @@ const MISSING = new Set(['', 'na', 'n/a', 'nan', 'null', '-', '–', '?', '.']);
 /** A column is taken as numbers when this share of its entries are. */
 const NUMERIC = 0.9;
 /** Whole numbers with few different ones, none above this, are counts. */
-const MOST_COUNTED = 60;
+const MOST_COUNTED = 30;
 const MOST_DISTINCT_COUNTS = 12;
 const MOST_STATES = 40;
 

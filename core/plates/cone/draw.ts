@@ -1,4 +1,4 @@
-import { INK, linePath } from '../display';
+import { curvePath, INK } from '../display';
 import { curve, type Curve, type Point, sample } from '../geometry';
 import { finish, newPen, note, type Detail, type Pen, shape, stippleIn, stroke } from '../pen';
 import type { Plate } from '../display';
@@ -8,6 +8,9 @@ import { APERTURES, coneModel, type ConeModel, GROUNDS } from './model';
 import { bodyHalf, coneOutline, halfAt, spireHeight, WHORLS, widthOf } from './outline';
 import { coat, knobs, paintBody, paintSpire, wear } from './pattern';
 import { onBody, onSpire, ringAt, sizeOf } from './surface';
+
+/** Whorls drawn in tiles and thumbnails. */
+const TILE_WHORLS = 3;
 
 export const CONE_VIEWS = ['back', 'aperture'] as const;
 export type ConeView = (typeof CONE_VIEWS)[number];
@@ -21,18 +24,19 @@ export function drawCone(traits: Traits, view: ConeView, detail: Detail = 'full'
 }
 
 export function drawShell(pen: Pen, model: ConeModel, view: ConeView): void {
-  const outline = coneOutline(model);
-  const polygon = shape(pen, { outline, part: 'shell', tint: GROUNDS[model.ground].body, weight: 1.15 }, (within) => {
+  const full = pen.detail === 'full';
+  const outline = coneOutline(model, full ? undefined : TILE_WHORLS);
+  const polygon = shape(pen, { outline, part: 'shell', tint: GROUNDS[model.ground].body, weight: 1.15 }, () => {
     paintSpire(pen, model);
     paintBody(pen, model);
-    coat(pen, model, within);
+    coat(pen, model, outline);
     wear(pen, model);
   });
-  if (pen.detail === 'full') stippleIn(pen, 'shell', polygon, shellTone(model));
+  if (full) stippleIn(pen, 'shell', polygon, shellTone(model));
   if (pen.detail !== 'figure') {
     sutures(pen, model);
     cords(pen, model);
-    if (pen.detail === 'full') growthLines(pen, model);
+    if (full) growthLines(pen, model);
   }
   knobs(pen, model);
   if (view === 'aperture') drawAperture(pen, model);
@@ -63,13 +67,14 @@ function shellTone(model: ConeModel): Tone {
 }
 
 function sutures(pen: Pen, model: ConeModel): void {
-  for (let w = 1; w < WHORLS; w++) {
-    const t = w / WHORLS;
-    const line = Array.from({ length: 9 }, (_, i) => onSpire(model, -1.48 + (2.96 * i) / 8, t));
+  const [whorls, bends] = pen.detail === 'full' ? [WHORLS, 8] : [TILE_WHORLS, 3];
+  for (let w = 1; w < whorls; w++) {
+    const t = w / whorls;
+    const line = Array.from({ length: bends + 1 }, (_, i) => onSpire(model, -1.48 + (2.96 * i) / bends, t));
     stroke(pen, 'spire', curve(line, [], false), pen.detail === 'full' ? 0.006 + 0.008 * t : 0.014);
   }
   if (model.shoulder === 'rounded') return;
-  const rim = Array.from({ length: 13 }, (_, i) => onSpire(model, -1.46 + (2.92 * i) / 12, 0.985));
+  const rim = Array.from({ length: bends + 1 }, (_, i) => onSpire(model, -1.46 + (2.92 * i) / bends, 0.985));
   stroke(pen, 'shoulder', curve(rim, [], false), pen.detail === 'full' ? 0.013 : 0.018);
 }
 
@@ -78,7 +83,7 @@ function cords(pen: Pen, model: ConeModel): void {
   const most = pen.detail === 'full' ? model.cords : Math.min(6, Math.ceil(model.cords / 2));
   for (let k = 0; k < most; k++) {
     const t = 0.955 - (k * 0.4) / Math.max(8, most);
-    const line = ringAt(model, t, -1.4, 1.4, 8);
+    const line = ringAt(model, t, -1.4, 1.4, pen.detail === 'full' ? 8 : 3);
     stroke(pen, 'base', curve(line, [], false), pen.detail === 'full' ? 0.0085 : 0.016);
   }
 }
@@ -128,7 +133,7 @@ function drawAperture(pen: Pen, model: ConeModel): void {
   );
   const polygon = sample(hole, pen.detail === 'full' ? 5 : 3);
   note(pen, 'aperture', polygon);
-  pen.inks.push({ d: linePath(polygon), part: 'aperture', fill: APERTURES[model.aperture] });
+  pen.inks.push({ d: curvePath(hole), part: 'aperture', fill: APERTURES[model.aperture] });
   if (pen.detail === 'full') {
     const reach = widthOf(model) * model.apertureRatio;
     stippleIn(pen, 'aperture', polygon, (x, y) => {

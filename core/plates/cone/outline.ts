@@ -43,16 +43,16 @@ export function bodyHalf(model: ConeModel, t: number): number {
 }
 
 /** The right edge from apex to base, in millimetres; apex at the origin. */
-function rightEdge(model: ConeModel): { points: Point[]; sharp: number[] } {
+function rightEdge(model: ConeModel, whorls: number): { points: Point[]; sharp: number[] } {
   const spire = spireHeight(model);
   const half = widthOf(model) / 2;
   const body = model.length - spire;
   const points: Point[] = [[0, 0]];
   const sharp: number[] = [];
-  for (let k = 1; k < WHORLS; k++) {
-    const t = k / WHORLS;
-    const before = spireHalf(model, t - 0.45 / WHORLS);
-    points.push([before, spire * (t - 0.45 / WHORLS)]);
+  for (let k = 1; k < whorls; k++) {
+    const t = k / whorls;
+    const before = spireHalf(model, t - 0.45 / whorls);
+    points.push([before, spire * (t - 0.45 / whorls)]);
     sharp.push(points.length);
     points.push([spireHalf(model, t), spire * t]);
   }
@@ -82,9 +82,11 @@ function rightEdge(model: ConeModel): { points: Point[]; sharp: number[] } {
  * The outline of a shell, apex at y = 0 and base at the shell's length. Its
  * greatest width is the scored ratio times its length; the edges of the spire
  * meet the apex at the scored angle.
+ *
+ * @param whorls steps shown along the spire; tiles show fewer.
  */
-export function coneOutline(model: ConeModel): Curve {
-  const { points, sharp } = rightEdge(model);
+export function coneOutline(model: ConeModel, whorls = WHORLS): Curve {
+  const { points, sharp } = rightEdge(model, whorls);
   const notch = model.notch === 'deep' ? 0.035 : 0.012;
   const foot: Point[] = [
     [widthOf(model) * 0.022, model.length],

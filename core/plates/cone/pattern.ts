@@ -1,7 +1,7 @@
 import { type Chance, seeded } from '../../chance';
-import { INK, linePath, PAPER } from '../display';
-import { curve, type Point, sample } from '../geometry';
-import { type Pen, wash } from '../pen';
+import { curvePath, dotPath, INK, linePath, PAPER } from '../display';
+import { type Curve, curve, type Point, sample } from '../geometry';
+import { grains, type Pen, wash } from '../pen';
 import { type ConeModel, GROUNDS, INKS, STAINS } from './model';
 import { onBody, onSpire, ringAt } from './surface';
 import { knobAngles, WHORLS } from './outline';
@@ -43,26 +43,34 @@ function band(pen: Pen, model: ConeModel, t: number, half: number, colour: strin
 function paintTents(pen: Pen, model: ConeModel, chance: Chance): void {
   const ink = INKS[model.ink];
   const fine = model.tents === 'fine';
-  const rows = isFull(pen) ? (fine ? 17 : 10) : fine ? 7 : 4;
-  const round = isFull(pen) ? (fine ? 14 : 8) : fine ? 6 : 4;
-  const steps = isFull(pen) ? 14 : 6;
+  const rows = isFull(pen) ? (fine ? 17 : 10) : fine ? 6 : 4;
+  const round = isFull(pen) ? (fine ? 14 : 8) : fine ? 4 : 3;
+  const steps = isFull(pen) ? 14 : 3;
+  const bends = isFull(pen) ? 7 : 2;
   const top = ringAt(model, 0.012, -1.5, 1.5, steps);
   const foot = ringAt(model, 0.985, -1.5, 1.5, steps).reverse();
   const along = (theta: number, down: boolean) =>
-    Array.from({ length: 7 }, (_, i) =>
-      onBody(model, theta, down ? 0.012 + (0.973 * (i + 1)) / 8 : 0.985 - (0.973 * (i + 1)) / 8),
-    );
+    Array.from({ length: bends }, (_, i) => {
+      const gone = (0.973 * (i + 1)) / (bends + 1);
+      return onBody(model, theta, down ? 0.012 + gone : 0.985 - gone);
+    });
   wash(pen, 'body', [...top, ...along(1.5, true), ...foot, ...along(-1.5, false)], ink.wash, 0.9);
   const pale: Point[][] = [];
   for (let r = 0; r < rows; r++) {
     for (let k = 0; k < round; k++) {
-      const size = 0.55 + chance() * 0.75;
-      const theta = -EDGE + (2 * EDGE * (k + (r % 2) / 2 + (chance() - 0.5) * 0.5)) / round;
-      const t = 0.03 + (0.9 * (r + (chance() - 0.5) * 0.4)) / rows;
+      // In a tile the tents stand in order, so that their size is what one sees.
+      const stray = () => (isFull(pen) ? chance() - 0.5 : 0);
+      const size = 0.92 + stray() * 0.75;
+      const theta = -EDGE + (2 * EDGE * (k + (r % 2) / 2 + stray() * 0.5)) / round;
+      const t = 0.03 + (0.9 * (r + stray() * 0.4)) / rows;
       const wide = (EDGE / round) * size;
-      const high = (0.92 / rows) * size * 1.25;
+      const high = (0.92 / rows) * size * (isFull(pen) ? 1.25 : 0.8);
       if (theta - wide < -1.5 || theta + wide > 1.5 || t < 0.01 || t + high > 0.97) continue;
       if (size < 0.66 && !fine) continue;
+      if (!isFull(pen)) {
+        pale.push([onBody(model, theta, t), onBody(model, theta + wide, t + high), onBody(model, theta - wide, t + high)]);
+        continue;
+      }
       // Tents lean the way the shell grew.
       pale.push([
         onBody(model, theta - wide * 0.12, t),
@@ -86,15 +94,18 @@ function paintTents(pen: Pen, model: ConeModel, chance: Chance): void {
 
 function paintDots(pen: Pen, model: ConeModel, chance: Chance): void {
   const rows = isFull(pen) ? 15 : 6;
-  const round = isFull(pen) ? 15 : 6;
+  const round = isFull(pen) ? 15 : 5;
   const dots: Point[][] = [];
+  const middles: Point[] = [];
   for (let r = 0; r < rows; r++) {
     for (let k = 0; k < round; k++) {
       const theta = -EDGE + (2 * EDGE * (k + (r % 2) / 2 + (chance() - 0.5) * 0.35)) / round;
       const t = 0.035 + (0.92 * r) / rows + (chance() - 0.5) * 0.008;
       const wide = (EDGE / round) * (0.36 + chance() * 0.36);
       const high = (0.42 / rows) * (0.55 + chance() * 0.5);
-      const corners = isFull(pen) ? 8 : 4;
+      const corners = 8;
+      middles.push(onBody(model, theta, t));
+      if (!isFull(pen)) continue;
       dots.push(
         Array.from({ length: corners }, (_, i) => {
           const a = (2 * Math.PI * i) / corners;
@@ -103,7 +114,9 @@ function paintDots(pen: Pen, model: ConeModel, chance: Chance): void {
       );
     }
   }
-  pen.inks.push({ d: dots.map((dot) => linePath(dot)).join(''), part: 'body', fill: INKS[model.ink].full, opacity: 0.92 });
+  const colour = INKS[model.ink].full;
+  if (isFull(pen)) pen.inks.push({ d: dots.map((dot) => linePath(dot)).join(''), part: 'body', fill: colour, opacity: 0.92 });
+  else pen.inks.push({ d: dotPath(middles), part: 'body', stroke: colour, strokeWidth: Math.round(pen.size * 5) });
 }
 
 /** Wavy streaks from shoulder to base. */
@@ -142,7 +155,8 @@ function stain(pen: Pen, model: ConeModel): void {
 export function paintSpire(pen: Pen, model: ConeModel): void {
   if (model.spireBlotches === 'none') return;
   const chance = seeded(`spire ${model.spireBlotches}`);
-  const many = model.spireBlotches === 'many' ? 9 : 4;
+  const few = isFull(pen) ? 4 : 2;
+  const many = model.spireBlotches === 'many' ? (isFull(pen) ? 9 : 5) : few;
   for (let w = 1; w < WHORLS; w++) {
     if (!isFull(pen) && w % 2 === 0) continue;
     for (let k = 0; k < many; k++) {
@@ -166,9 +180,9 @@ export function paintSpire(pen: Pen, model: ConeModel): void {
 }
 
 /** The skin that living shells carry: it dulls or hides what is under it. */
-export function coat(pen: Pen, model: ConeModel, outline: readonly Point[]): void {
+export function coat(pen: Pen, model: ConeModel, outline: Curve): void {
   if (model.coat === 'bare') return;
-  wash(pen, 'body', outline, '#8C7A45', model.coat === 'thick' ? 0.72 : 0.3);
+  pen.inks.push({ d: curvePath(outline), part: 'body', fill: '#8C7A45', opacity: model.coat === 'thick' ? 0.72 : 0.3 });
 }
 
 /** Chips and chalk of an old shell, and what grows on it. */
@@ -180,12 +194,13 @@ export function wear(pen: Pen, model: ConeModel): void {
     const theta = (chance() * 2 - 1) * 1.1;
     const t = 0.08 + chance() * 0.75;
     const r = 0.03 + chance() * 0.045;
-    const patch = Array.from({ length: 7 }, (_, k) => {
-      const a = (2 * Math.PI * k) / 7;
+    const corners = isFull(pen) ? 7 : 5;
+    const patch = Array.from({ length: corners }, (_, k) => {
+      const a = (2 * Math.PI * k) / corners;
       const rough = 0.7 + chance() * 0.6;
       return onBody(model, theta + r * 3.4 * rough * Math.cos(a), t + r * rough * Math.sin(a));
     });
-    const ring = sample(curve(patch), 2);
+    const ring = isFull(pen) ? sample(curve(patch), 2) : patch;
     if (model.worn === 'crusted' && i % 2 === 0) {
       pen.inks.push({
         d: linePath(ring),
@@ -202,6 +217,11 @@ export function wear(pen: Pen, model: ConeModel): void {
 export function knobs(pen: Pen, model: ConeModel): void {
   if (model.shoulder !== 'knobbed') return;
   const tint = GROUNDS[model.ground];
+  if (!isFull(pen)) {
+    const at = knobAngles().map((theta) => onBody(model, theta, 0.028));
+    grains(pen, 'shoulder', at, pen.size * 0.034, tint.body);
+    return;
+  }
   for (const theta of knobAngles()) {
     const [x, y] = onBody(model, theta, 0.028);
     const wide = pen.size * 0.043 * Math.cos(theta) + pen.size * 0.006;

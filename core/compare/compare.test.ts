@@ -1,0 +1,207 @@
+import fc from 'fast-check';
+import { ledgeCrabs } from '../../demo/ledgeCrabs';
+import { tentCones } from '../../demo/tentCones';
+import { OVERLAP, overlapBetween, separationOf, trapsBetween } from '../evidence';
+import { compileGuide } from '../guide';
+import { traitsOf } from '../plates';
+import { tinyGuide } from '../test/tinyGuide';
+import { compareForms, lookalikesOf, namesOf, sayScored, scoredOf, seriesOf } from '.';
+
+const cones = compileGuide(tentCones);
+const crabs = compileGuide(ledgeCrabs);
+const tiny = compileGuide(tinyGuide());
+const side = (form: number) => ({ forms: [form], weights: [1] });
+
+describe('overlap', () => {
+  it('is 1 with itself and 0 for what shares nothing', () => {
+    for (const table of cones.tables.values()) expect(overlapBetween(table, side(0), side(0), 0.02)).toBeCloseTo(1, 2);
+    const apart = compileGuide(
+      tinyGuide({
+        scores: [
+          { character: 'edge', scope: { taxon: 'a' }, source: 'book', value: { kind: 'states', states: { round: 1 } } },
+          { character: 'edge', scope: { taxon: 'b' }, source: 'book', value: { kind: 'states', states: { round: 0 } } },
+        ],
+      }),
+    );
+    expect(overlapBetween(apart.tables.get('edge')!, side(0), side(1), 0)).toBe(0);
+  });
+
+  it('is the same from either side and never outside 0..1', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: cones.forms.length - 1 }),
+        fc.integer({ min: 0, max: cones.forms.length - 1 }),
+        (a, b) => {
+          for (const table of cones.tables.values()) {
+            const overlap = overlapBetween(table, side(a), side(b), 0.02);
+            expect(overlap).toBeCloseTo(overlapBetween(table, side(b), side(a), 0.02), 9);
+            expect(overlap).toBeGreaterThanOrEqual(0);
+            expect(overlap).toBeLessThanOrEqual(1 + 1e-9);
+          }
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it.each([
+    [0.04, 'separates'],
+    [0.2, 'helps'],
+    [0.45, 'weak'],
+    [0.61, 'does not separate'],
+  ])('%f %s', (overlap, said) => expect(separationOf(overlap)).toBe(said));
+});
+
+describe('forms side by side', () => {
+  const pair = ['vexillax/adult', 'lenior/adult'];
+  const comparison = compareForms(cones, pair);
+  const mark = (id: string, of = comparison) => of.characters.find(({ character }) => character === id)!;
+
+  it('puts what separates best first', () => {
+    const overlaps = comparison.characters.map(({ overlap }) => overlap);
+    expect(overlaps[0]).toBeLessThan(0.2);
+    expect(comparison.characters[0].character).toBe('spire-outline');
+    expect(overlaps.at(-1)).toBeGreaterThan(0.6);
+  });
+
+  it('gives each form its frequencies or its values', () => {
+    expect(mark('tent-size').forms[0]).toMatchObject({
+      kind: 'states',
+      states: [{ state: 'fine' }, { state: 'coarse', p: expect.closeTo(0.85, 6) }],
+    });
+    expect(mark('outline-ratio').forms[1]).toMatchObject({
+      kind: 'values',
+      low: expect.closeTo(0.5, 2),
+      high: expect.closeTo(0.58, 2),
+    });
+    expect(mark('aperture-ratio').forms[0]).toMatchObject({ inferred: true });
+  });
+
+  it('flags the trap and labels what is only for some, or only in the hand', () => {
+    expect(mark('base-stain')).toMatchObject({ trap: true, separation: 'does not separate' });
+    expect(mark('base-cords').only).toEqual(['in hand only']);
+    expect(mark('spire-angle').trap).toBe(false);
+  });
+
+  it('leaves out what is scored for fewer than two, and what the situation hides comes last', () => {
+    expect(comparison.characters.some(({ character }) => character === 'siphon')).toBe(false);
+    const fromBehind = compareForms(cones, pair, { views: ['back'] });
+    expect(mark('aperture-ratio', fromBehind).hindrance).toBe('needs a view from the opening');
+    expect(fromBehind.characters.at(-1)!.hindrance).toBeDefined();
+  });
+
+  it('takes up to four, every two with an overlap of their own', () => {
+    const four = compareForms(cones, ['vexillax/adult', 'lenior/adult', 'gemellus/adult', 'sororius/adult']);
+    const ratio = mark('outline-ratio', four);
+    expect(ratio.pairs).toHaveLength(6);
+    expect(ratio.overlap).toBeCloseTo(ratio.pairs.reduce((sum, { overlap }) => sum + overlap, 0) / 6, 12);
+  });
+
+  it('tells a pair that only proportion separates by proportion alone', () => {
+    const twins = compareForms(cones, ['gemellus/adult', 'sororius/adult']);
+    const telling = twins.characters
+      .filter(({ separation }) => separation !== 'does not separate')
+      .map(({ character }) => character);
+    expect(telling.sort()).toEqual(['outline-ratio', 'spire-angle']);
+    expect(twins.paragraph).toContain('Width ÷ length of the shell helps to separate T. gemellus and T. sororius');
+  });
+
+  it('says it in plain words: what to go by and what not', () => {
+    expect(comparison.paragraph).toMatch(
+      /^Edge of the spire helps to separate T\. vexillax and T\. lenior: straight 85 in 100 in T\. vexillax, bulging 98 in 100/,
+    );
+    expect(comparison.paragraph).toMatch(/Do not go by [^.]*stain at the tip of the base/);
+    const hopeless = compareForms(crabs, ['cinerata/adult.female.plain', 'cinerata/adult.female.banded'], { views: ['front'] });
+    expect(hopeless.paragraph).toMatch(/No single mark tells/);
+  });
+
+  it('names forms of one taxon by their sex and age', () => {
+    expect(namesOf(crabs, compareForms(crabs, ['murica/adult.male.plain', 'murica/juvenile']).forms)).toEqual([
+      'P. murica (adult male, plain)',
+      'P. murica (juvenile)',
+    ]);
+  });
+
+  it('prints a score as people read it', () => {
+    expect(sayScored(scoredOf(tiny.tables.get('length')!, 0)!, 'mm')).toBe('8.04–12 mm');
+    expect(sayScored(scoredOf(tiny.tables.get('edge')!, 0)!)).toBe('round 80 in 100');
+    expect(scoredOf(compileGuide(tinyGuide({ scores: tinyGuide().scores.slice(0, 1) })).tables.get('length')!, 0)).toBeNull();
+  });
+});
+
+describe('traps', () => {
+  it('are trusted marks that overlap, the most famous first', () => {
+    const traps = trapsBetween(cones, side(0), side(2));
+    expect(traps[0].character).toBe('base-stain');
+    for (const { overlap } of traps) expect(overlap).toBeGreaterThan(OVERLAP.doesNot);
+  });
+
+  it('are none where the famous mark does separate', () => {
+    const [cinerata, murica] = ['cinerata/adult.male.plain', 'murica/adult.male.plain'].map((id) =>
+      crabs.forms.findIndex((f) => f.id === id),
+    );
+    const famous = {
+      ...crabs,
+      guide: {
+        ...ledgeCrabs,
+        characters: ledgeCrabs.characters.map((c) => ({ ...c, fame: c.id === 'front-edge' ? 1 : 0, salience: 0 })),
+      },
+    };
+    expect(trapsBetween(famous, side(cinerata), side(murica))).toEqual([]);
+  });
+});
+
+describe('look-alikes', () => {
+  it('are the nearest forms, across sex and age too', () => {
+    const near = lookalikesOf(cones, 'gemellus/adult');
+    const errors = near.map(({ error }) => error);
+    expect(errors).toEqual([...errors].sort((a, b) => b - a));
+    expect(
+      near
+        .slice(0, 2)
+        .map(({ taxon }) => taxon)
+        .sort(),
+    ).toEqual(['gemellus', 'sororius']);
+    expect(lookalikesOf(crabs, 'murica/juvenile').some(({ sameTaxon }) => !sameTaxon)).toBe(true);
+  });
+
+  it('are bound by the Bhattacharyya coefficient, worked by hand', () => {
+    const only = compileGuide(
+      tinyGuide({ characters: tinyGuide().characters.slice(1, 2), scores: tinyGuide().scores.slice(2, 4) }),
+    );
+    // Two normals two standard deviations apart: BC = exp(−4/8), so at most half of that is wrong.
+    expect(lookalikesOf(only, 'a')).toEqual([
+      { form: 'b', taxon: 'b', error: expect.closeTo(Math.exp(-0.5) / 2, 9), sameTaxon: false },
+    ]);
+  });
+
+  it('never include the form itself, and half is the worst', () => {
+    for (const { form, error } of lookalikesOf(crabs, 'cinerata/juvenile', 50)) {
+      expect(form).not.toBe('cinerata/juvenile');
+      expect(error).toBeLessThanOrEqual(0.5);
+    }
+  });
+});
+
+describe('a form’s own series', () => {
+  const form = cones.forms.findIndex(({ id }) => id === 'lenior/adult');
+  const series = seriesOf(cones, form);
+
+  it('begins with the usual and ends with the extreme', () => {
+    expect(series.map(({ label }) => label)).toEqual(['usual', 'often', 'now and then', 'extreme']);
+    expect(series[0].traits).toEqual(traitsOf(cones, form));
+  });
+
+  it('moves every value further from the middle, and never shows a state that is not met', () => {
+    const distance = (k: number) =>
+      Math.abs((series[k].traits['spire-angle'] as number) - (series[0].traits['spire-angle'] as number));
+    expect(distance(1)).toBeGreaterThan(0);
+    expect(distance(3)).toBeGreaterThan(distance(2));
+    const table = cones.tables.get('pattern')!;
+    if (table.type !== 'states') throw new Error('pattern has states');
+    for (const { traits } of series) {
+      const at = table.states.indexOf(traits.pattern as string);
+      expect(table.frequency[at * cones.forms.length + form]).toBeGreaterThan(0.05);
+    }
+  });
+});

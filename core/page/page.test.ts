@@ -1,0 +1,85 @@
+import { tentCones } from '../../demo/tentCones';
+import { compareForms } from '../compare';
+import { assess, compileFor, type Reading } from '../evidence';
+import { sayReading, type Situation } from '../specimen';
+import { comparisonPage, standingPage } from '.';
+
+const compiled = compileFor(tentCones, {});
+const textOf = (title: { text: string }[]) => title.map(({ text }) => text).join('');
+
+describe('a comparison to send', () => {
+  const page = comparisonPage(compiled, compareForms(compiled, ['vexillax/adult', 'lenior/adult']));
+
+  it('names both, as names are typeset', () => {
+    expect(textOf(page.title)).toBe('T. vexillax or T. lenior');
+    expect(page.title.filter(({ italic }) => !italic).map(({ text }) => text)).toEqual([' or ']);
+  });
+
+  it('draws each form in every view that shows a mark, and points at it', () => {
+    expect(page.plates).toHaveLength(4);
+    for (const { plate, pointers } of page.plates) for (const { part } of pointers) expect(plate.parts[part]).toBeDefined();
+    const pointed = new Set(page.plates.flatMap(({ pointers }) => pointers.map(({ number }) => number)));
+    expect([...pointed].sort()).toEqual(page.marks.map(({ number }) => number));
+  });
+
+  it('says the marks, the traps and the caution in words', () => {
+    expect(page.marks[0]).toMatchObject({ number: 1, heading: 'Edge of the spire' });
+    expect(page.marks[0].text).toMatch(/T\. vexillax straight 85 in 100; T\. lenior bulging 98 in 100/);
+    expect(page.notes.join(' ')).toContain('Trap: stain at the tip of the base');
+    expect(page.caution).toMatch(/seek medical help.*No result says that anything is safe/);
+    expect(JSON.stringify(page)).not.toMatch(/harmless|edible/);
+  });
+});
+
+describe('a standing to send', () => {
+  const situation: Situation = { region: 'outer-reefs', place: 'slab 3', date: '2026-05-14' };
+  const readings: Reading[] = [
+    { character: 'pattern', states: ['tents'] },
+    { character: 'tent-size', states: ['coarse'] },
+    { character: 'outline-ratio', value: 0.5 },
+    { character: 'lip', status: 'not-visible' },
+  ];
+  const at = compileFor(tentCones, situation);
+  const page = (given: Reading[] = readings) =>
+    standingPage(at, assess(at, situation, given), situation, given, 'R3', sayReading);
+
+  it('says how far it may be named, and no further', () => {
+    expect(textOf(page().title)).toBe('Not yet a name');
+    expect(page().title[0].italic).toBe(false);
+    expect(page().subtitle).toBe('R3 · slab 3 · 2026-05-14 · Tent cones of the Tessary Isles');
+    expect(page().lead).toContain('T. vexillax stands at');
+  });
+
+  it('tells what was read and how hard it speaks, the heaviest first, without what was not seen', () => {
+    const headings = page().marks.map(({ heading }) => heading);
+    expect(headings).toHaveLength(3);
+    expect(headings.join()).not.toContain('Outer lip');
+    expect(page().marks[0].text).toMatch(/^Speaks( strongly| a little)? for T\. vexillax: [\d.]+ bits\.$/);
+  });
+
+  it('draws the specimen as it was read', () => {
+    const [first] = page().plates;
+    expect(first.caption).toBe('as it was read, from the back');
+    const coarse = JSON.stringify(first.plate.inks);
+    const fine = page(readings.map((r) => (r.character === 'tent-size' ? { ...r, states: ['fine'] } : r))).plates[0];
+    expect(JSON.stringify(fine.plate.inks)).not.toBe(coarse);
+  });
+
+  it('keeps the danger on it', () =>
+    expect(page().notes.join(' ')).toMatch(/Danger: Turbiconus vexillax is possible.*do not touch it/));
+
+  it('carries a name, its sex and age where they are called', () => {
+    const dead: Reading[] = [
+      { character: 'shell-length', value: 58 },
+      { character: 'pattern', states: ['tents'] },
+      { character: 'tent-size', states: ['fine'] },
+      { character: 'spire-outline', states: ['domed'] },
+      { character: 'spire-angle', value: 107 },
+      { character: 'aperture-ratio', value: 0.138 },
+    ];
+    const sent = page(dead);
+    expect(textOf(sent.title)).toBe('Turbiconus lenior');
+    expect(sent.title[0].italic).toBe(true);
+    expect(sent.subtitle).toMatch(/^full-grown · R3/);
+  });
+});
