@@ -1,6 +1,6 @@
 import type { StoredGuide } from '@plesion/contract';
 import { printGuide } from '@plesion/core/formats';
-import { ledgeCrabs } from '@plesion/demo';
+import { ledgeCrabs, tentCones } from '@plesion/demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;
@@ -21,9 +21,12 @@ const guideOf = async (id: string, version?: number) =>
   ).body as StoredGuide;
 
 describe('guides', () => {
-  it('a new station begins with the ledge crabs', async () => {
+  it('a new station begins with the ledge crabs and the tent cones', async () => {
     const { body } = await visitor.get('/api/guides').expect(200);
-    expect(body.guides).toMatchObject([{ slug: 'ledge-crabs', version: 1, forms: 18, characters: ledgeCrabs.characters.length }]);
+    expect(body.guides).toMatchObject([
+      { slug: 'ledge-crabs', version: 1, forms: 18, characters: ledgeCrabs.characters.length },
+      { slug: 'tent-cones', version: 1, forms: 22, characters: tentCones.characters.length },
+    ]);
   });
 
   it('go out as Plesion JSON and come back without loss', async () => {

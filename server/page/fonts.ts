@@ -41,7 +41,7 @@ export function widthOf(text: string, name: Face, size: number): number {
 export function wrapped(text: string, name: Face, size: number, width: number): string[] {
   const lines: string[] = [];
   let line = '';
-  for (const word of text.split(/\s+/)) {
+  for (const word of text.split(/\s+/).filter(Boolean)) {
     const longer = line ? `${line} ${word}` : word;
     if (line && widthOf(longer, name, size) > width) {
       lines.push(line);

@@ -1,4 +1,6 @@
 import { endpoints, type Endpoint, openApi, urlOf } from '@plesion/contract';
+import { demoSpecimens } from '@plesion/demo';
+import { GuideEntity, GuideVersionEntity, SpecimenEntity } from '../database/entities';
 import { loadDemo } from '../demo';
 import { newStation, openTestServer, type TestServer } from '../test/testServer';
 
@@ -38,7 +40,7 @@ describe('the door', () => {
     expect(answer.headers['set-cookie'][0]).toMatch(/^plesion\.session=.*HttpOnly.*SameSite=Lax/);
     expect(answer.body).toMatchObject({ account: { name: 'demo' }, station: { demo: true } });
     const { body } = await visitor.get('/api/specimens').expect(200);
-    expect(body.total).toBe(6);
+    expect(body.total).toBe(demoSpecimens.length);
     await visitor.delete('/api/session').expect(200);
     await visitor.get('/api/specimens').expect(401);
   });
@@ -47,7 +49,22 @@ describe('the door', () => {
     await loadDemo(server.orm.em.fork(), server.weighing);
     const visitor = server.visitor();
     await visitor.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
-    expect((await visitor.get('/api/specimens')).body.total).toBe(6);
+    expect((await visitor.get('/api/specimens')).body.total).toBe(demoSpecimens.length);
+  });
+
+  it('adds to an older demo what it has not yet, and leaves the rest alone', async () => {
+    const em = server.orm.em.fork();
+    const cones = await em.findOneOrFail(GuideEntity, { slug: 'tent-cones' });
+    const crab = demoSpecimens.find(({ guide }) => guide === 'ledge-crabs')!.id;
+    await em.nativeUpdate(SpecimenEntity, { id: crab }, { label: 'changed by a visitor' });
+    await em.nativeDelete(SpecimenEntity, { guideId: cones.id });
+    await em.nativeDelete(GuideVersionEntity, { guideId: cones.id });
+    await em.nativeDelete(GuideEntity, { id: cones.id });
+    await loadDemo(server.orm.em.fork(), server.weighing);
+    const again = server.orm.em.fork();
+    expect(await again.count(GuideEntity, { slug: 'tent-cones' })).toBe(1);
+    expect(await again.count(SpecimenEntity, { id: { $in: demoSpecimens.map(({ id }) => id) } })).toBe(demoSpecimens.length);
+    expect((await again.findOneOrFail(SpecimenEntity, { id: crab })).label).toBe('changed by a visitor');
   });
 
   it('refuses a wrong password without saying whether the account exists', async () => {

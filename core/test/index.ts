@@ -1,0 +1,2 @@
+export { lengths, type Lengths, toCsv } from './lengths';
+export { linearDiscriminant, validated } from './discriminant';
