@@ -1,6 +1,7 @@
 import { fromPrior, groupByRank, nextLooks, standing } from '@plesion/core/evidence';
 import { priorBits } from '@plesion/core/guide';
 import { MultinomialNB } from 'ml-naivebayes';
+import { reportLearning } from './learning';
 import { syntheticGuide, type Synthetic } from './syntheticGuide';
 import { medianMs } from './timing';
 
@@ -72,3 +73,4 @@ print(
 );
 print(`next looks over ${CHARACTERS - READ} characters         ${ms(next)}   (aim: 100 ms)`);
 print(`next looks after a single reading        ${ms(nextEarly)}   ${(nextEarly / bare).toFixed(0)} × the bare pass`);
+reportLearning(print);

@@ -1,4 +1,5 @@
 import { CrossValidation, Facets, Ratio } from '@plesion/core/guide';
+import { COLUMN_KINDS } from '@plesion/core/learn';
 import { z } from 'zod';
 import { JobStarted } from './jobs';
 
@@ -14,6 +15,8 @@ export const LearnRequest = z.strictObject({
     morph: column.optional(),
   }),
   ignore: z.array(column).max(1000).optional(),
+  /** What columns hold, where it is not to be guessed. */
+  kinds: z.record(column, z.enum(COLUMN_KINDS)).optional(),
 });
 
 /** `?wait=true` answers with the result itself. */

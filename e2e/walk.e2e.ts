@@ -226,8 +226,8 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     const before = JSON.parse(await readFile(file, 'utf8')) as { characters: unknown[] };
     expect(before.characters.length).toBeGreaterThanOrEqual(24);
     await page.getByRole('link', { name: 'murica adult female, pale' }).click();
-    await page.getByLabel('Plate, dorsal').waitFor();
-    await page.getByLabel('Plate, ventral').waitFor();
+    await page.getByLabel('Plate, from above').waitFor();
+    await page.getByLabel('Plate, from below').waitFor();
     await page.getByRole('link', { name: 'Guides' }).click();
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),

@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
-import { type Labels, LABELS } from './table';
+import { COLUMN_KINDS, type ColumnKind, type Labels, LABELS } from './table';
 
-/** What to do with a column: a label, a character, or nothing. */
-export type Role = (typeof LABELS)[number] | 'character' | 'ignore';
+/** What to do with a column: a label, a character (of a kind that is guessed, or said), or nothing. */
+export type Role = (typeof LABELS)[number] | 'character' | ColumnKind | 'ignore';
 
 /** Names by which tables usually call what a specimen is. */
 const USUAL: Record<(typeof LABELS)[number], RegExp> = {
@@ -25,11 +25,17 @@ export function guessRoles(csv: string): { name: string; role: Role }[] {
 }
 
 /** Roles as learning takes them. */
-export function asRequest(roles: readonly { name: string; role: Role }[]): { labels: Labels; ignore: string[] } {
+export function asRequest(roles: readonly { name: string; role: Role }[]): {
+  labels: Labels;
+  ignore: string[];
+  kinds: Record<string, ColumnKind>;
+} {
+  const isKind = (role: Role): role is ColumnKind => COLUMN_KINDS.some((kind) => kind === role);
   return {
     labels: Object.fromEntries(
       LABELS.flatMap((label) => roles.filter(({ role }) => role === label).map(({ name }) => [label, name])),
     ),
     ignore: roles.filter(({ role }) => role === 'ignore').map(({ name }) => name),
+    kinds: Object.fromEntries(roles.flatMap(({ name, role }) => (isKind(role) ? [[name, role]] : []))),
   };
 }

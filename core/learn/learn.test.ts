@@ -297,8 +297,9 @@ describe('the roles of columns', () => {
         { name: 'a', role: 'taxon' },
         { name: 'b', role: 'ignore' },
         { name: 'c', role: 'character' },
+        { name: 'd', role: 'count' },
       ]),
-    ).toEqual({ labels: { taxon: 'a' }, ignore: ['b'] });
+    ).toEqual({ labels: { taxon: 'a' }, ignore: ['b'], kinds: { d: 'count' } });
   });
 });
 

@@ -6,7 +6,7 @@ import { dataOf } from './data';
 import { deal } from './folds';
 import { idsFor, learnedGuide } from './learnedGuide';
 import { ratiosOf } from './ratios';
-import { type Labels, readTable, type RowProblem } from './table';
+import { type Kinds, type Labels, readTable, type RowProblem } from './table';
 
 export interface LearnRequest {
   /** Id of the guide to be made. */
@@ -15,6 +15,7 @@ export interface LearnRequest {
   csv: string;
   labels: Labels;
   ignore?: readonly string[];
+  kinds?: Kinds;
 }
 
 /** A guide learned from a table, and what was left out of it. */
@@ -39,7 +40,7 @@ const MOST_PROBLEMS = 200;
  * @returns problems with the field at fault when the table cannot be learned from at all.
  */
 export function learn(request: LearnRequest, onProgress: (share: number) => void = () => {}): Outcome<LearnedFrom> {
-  const table = readTable(request.csv, request.labels, request.ignore);
+  const table = readTable(request.csv, request.labels, request.ignore, request.kinds);
   if (!table.ok) return table;
   const read = dataOf(table.value);
   if (!read.ok) return read;

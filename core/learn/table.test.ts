@@ -73,6 +73,35 @@ describe('a table', () => {
     ]);
   });
 
+  it('takes a column for what it is said to hold, and leaves out what it cannot be', () => {
+    const rows = Array.from({ length: 12 }, (_, i) => `k${i % 2},${i % 4},${i + 0.5},${i % 3 ? 'red' : 'blue'}`);
+    const csv = ['kind,code,length,colour', ...rows].join('\n');
+    const columns = (kinds: Record<string, 'measurement' | 'count' | 'nominal'>) => {
+      const outcome = readTable(csv, { taxon: 'kind' }, [], kinds);
+      return outcome.ok ? outcome.value.columns.map(({ name, kind, leftOut }) => `${name}: ${leftOut ?? kind}`) : [];
+    };
+    expect(columns({})).toEqual(['code: count', 'length: measurement', 'colour: nominal']);
+    expect(columns({ code: 'nominal', length: 'count', colour: 'measurement' })).toEqual([
+      'code: nominal',
+      'length: it holds no whole numbers',
+      'colour: it holds no numbers',
+    ]);
+    expect(columns({ code: 'measurement', length: 'nominal' })).toEqual([
+      'code: measurement',
+      'length: nominal',
+      'colour: nominal',
+    ]);
+  });
+
+  it('does not take a kind for what holds no character', () => {
+    const wrong = (kinds: Record<string, 'count'>) => {
+      const outcome = readTable('kind,x\na,1', { taxon: 'kind' }, [], kinds);
+      return outcome.ok ? [] : outcome.problems.map(({ code, field }) => `${field} ${code}`);
+    };
+    expect(wrong({ kind: 'count' })).toEqual(['kinds.kind kind-of-no-character']);
+    expect(wrong({ y: 'count' })).toEqual(['kinds.y unknown-column']);
+  });
+
   it.each<[string, string, Labels, string[], string]>([
     ['nothing in it', '', { taxon: 'kind' }, [], 'csv no-columns'],
     ['one column', 'kind\na', { taxon: 'kind' }, [], 'csv no-columns'],

@@ -11,7 +11,11 @@ export interface Labels {
 
 export const LABELS = ['taxon', 'sex', 'stage', 'morph'] as const;
 
-export type ColumnKind = 'measurement' | 'count' | 'nominal';
+export const COLUMN_KINDS = ['measurement', 'count', 'nominal'] as const;
+export type ColumnKind = (typeof COLUMN_KINDS)[number];
+
+/** What columns hold, where it is not to be guessed. */
+export type Kinds = Readonly<Record<string, ColumnKind>>;
 
 /** A column taken as a character, or left out with the reason. */
 export interface Column {
@@ -46,6 +50,8 @@ const NUMERIC = 0.9;
 const MOST_COUNTED = 30;
 const MOST_DISTINCT_COUNTS = 12;
 const MOST_STATES = 40;
+/** A count that is said to be one may go this far. */
+const MOST_COUNT = 500;
 
 /** A number as typed, with a decimal point or comma; NaN when it is none. */
 export function numberOf(cell: string): number {
@@ -59,11 +65,11 @@ export function numberOf(cell: string): number {
  * missing cells are allowed. Rows that cannot be taken are named by line and left
  * out; a table that cannot be understood is refused with the field at fault.
  */
-export function readTable(csv: string, labels: Labels, ignore: readonly string[] = []): Outcome<Table> {
+export function readTable(csv: string, labels: Labels, ignore: readonly string[] = [], kinds: Kinds = {}): Outcome<Table> {
   const parsed = Papa.parse<string[]>(csv.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [header, ...body] = parsed.data;
   const names = header?.map((name) => name.trim()) ?? [];
-  const problems = headerProblems(names, labels, ignore);
+  const problems = [...headerProblems(names, labels, ignore), ...kindProblems(names, labels, ignore, kinds)];
   if (problems.length > 0) return failed(...problems);
   if (body.length === 0) return failed({ code: 'no-rows', message: 'The table has a header but no specimens.', field: 'csv' });
   const labelAt = LABELS.flatMap((label) => (labels[label] ? [{ label, at: names.indexOf(labels[label]) }] : []));
@@ -82,12 +88,10 @@ export function readTable(csv: string, labels: Labels, ignore: readonly string[]
       });
     }
   });
-  const columns = used.map(({ name }, c) =>
-    describe(
-      name,
-      rows.map((row) => row.cells[c]),
-    ),
-  );
+  const columns = used.map(({ name }, c) => {
+    const cells = rows.map((row) => row.cells[c]);
+    return kinds[name] ? described(name, kinds[name], cells) : describe(name, cells);
+  });
   const kept = rows.filter((row) => {
     const problem = cellProblem(row, columns);
     if (problem) broken.push(problem);
@@ -154,19 +158,53 @@ function rowProblem(
 
 function cellProblem(row: Table['rows'][number], columns: readonly Column[]): RowProblem | undefined {
   const at = columns.findIndex(
-    ({ kind, leftOut }, c) => !leftOut && kind !== 'nominal' && row.cells[c] !== '' && Number.isNaN(numberOf(row.cells[c])),
+    ({ kind, leftOut }, c) =>
+      !leftOut &&
+      kind !== 'nominal' &&
+      row.cells[c] !== '' &&
+      (Number.isNaN(numberOf(row.cells[c])) || (kind === 'count' && !Number.isInteger(numberOf(row.cells[c])))),
   );
   if (at < 0) return undefined;
-  const { name } = columns[at];
+  const { name, kind } = columns[at];
   return {
     line: row.line,
     code: 'not-a-number',
-    message: `Line ${row.line}: “${row.cells[at]}” in “${name}” is not a number.`,
+    message: `Line ${row.line}: “${row.cells[at]}” in “${name}” is not a ${kind === 'count' ? 'whole ' : ''}number.`,
     field: name,
   };
 }
 
 const distinct = (cells: readonly string[]) => [...new Set(cells.filter((cell) => cell !== ''))];
+
+function kindProblems(names: readonly string[], labels: Labels, ignore: readonly string[], kinds: Kinds): Problem[] {
+  return Object.keys(kinds).flatMap((name): Problem[] => {
+    const field = `kinds.${name}`;
+    if (!names.includes(name)) return [{ code: 'unknown-column', message: `There is no column “${name}”.`, field }];
+    const other = ignore.includes(name) || LABELS.some((label) => labels[label] === name);
+    return other
+      ? [{ code: 'kind-of-no-character', message: `“${name}” is a label or left out, so it holds no character.`, field }]
+      : [];
+  });
+}
+
+/** A column whose kind was said: only what cannot be of that kind is left out. */
+function described(name: string, kind: ColumnKind, cells: readonly string[]): Column {
+  const filled = cells.filter((cell) => cell !== '');
+  const missing = cells.length - filled.length;
+  const different = distinct(filled);
+  const good = filled.map(numberOf).filter((x) => (kind === 'count' ? Number.isInteger(x) && x >= 0 : !Number.isNaN(x)));
+  const whole = { name, kind, missing };
+  if (different.length < 2) return { ...whole, leftOut: 'every specimen has the same' };
+  if (kind === 'nominal') {
+    return different.length > MOST_STATES
+      ? { ...whole, leftOut: `it has ${different.length} different entries` }
+      : { ...whole, entries: different };
+  }
+  if (good.length < filled.length * NUMERIC)
+    return { ...whole, leftOut: kind === 'count' ? 'it holds no whole numbers' : 'it holds no numbers' };
+  if (kind === 'count' && Math.max(...good) > MOST_COUNT) return { ...whole, leftOut: `it counts beyond ${MOST_COUNT}` };
+  return whole;
+}
 
 /** What a column holds, guessed from its cells. */
 function describe(name: string, cells: readonly string[]): Column {

@@ -9,6 +9,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
+import { CompareButton } from '../compare/CompareButton';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { JudgementSheets } from '../judgement/JudgementSheets';
 import { drawnViews, mainView } from '../plates/plates';
@@ -26,7 +27,6 @@ import { LedgerSheet } from './LedgerSheet';
 import { MarkEditor } from './MarkEditor';
 import { MarkPanel } from './MarkPanel';
 import { NextLookSheet } from './NextLookSheet';
-import { comparablePair } from './leadingForm';
 import { readingOf } from './readings';
 import { type Bench, useBench } from './useBench';
 import { useBenchKeys } from './useBenchKeys';
@@ -189,8 +189,6 @@ function NextLook({
 }
 
 function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: StandingAnswer; onOpen: (character: string) => void }) {
-  const router = useRouter();
-  const pair = comparablePair(bench.stored.guide, answer);
   const {
     stored: { guide },
     state: { content },
@@ -211,18 +209,7 @@ function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: Standing
         say={say}
         onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)}
       />
-      {pair && (
-        <Button
-          small
-          label="Compare these two"
-          onPress={() =>
-            router.push({
-              pathname: '/guides/[id]/compare',
-              params: { id: content.guideId, forms: pair.join(','), specimen: id },
-            })
-          }
-        />
-      )}
+      <CompareButton id={id} guideId={content.guideId} guide={guide} answer={answer} />
     </Sheet>
   );
 }

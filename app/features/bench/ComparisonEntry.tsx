@@ -1,5 +1,5 @@
 import type { Comparison, Reading } from '@plesion/core/evidence';
-import type { Character, Guide } from '@plesion/core/guide';
+import { type Character, type Guide, isValue } from '@plesion/core/guide';
 import { shortName } from '@plesion/core/specimen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -23,6 +23,8 @@ export function ComparisonEntry({ guide, character, reading, onCompare }: Compar
   const [relation, setRelation] = useState<Relation>(given?.relation ?? 'larger');
   if (!open) return <Button small kind="quiet" label="Against one beside it" onPress={() => setOpen(true)} />;
   const neighbour = given && 'taxon' in given.than ? given.than.taxon : undefined;
+  const own = given && 'character' in given.than ? given.than.character : undefined;
+  const comparable = guide.characters.filter((other) => other.id !== character.id && isComparable(character, other));
   return (
     <View style={styles.box}>
       <Choice
@@ -34,7 +36,7 @@ export function ComparisonEntry({ guide, character, reading, onCompare }: Compar
         chosen={[relation]}
         onChange={([next]) => {
           setRelation(next);
-          if (neighbour) onCompare({ relation: next, than: { taxon: neighbour } });
+          if (given) onCompare({ relation: next, than: given.than });
         }}
       />
       <Choice
@@ -43,8 +45,22 @@ export function ComparisonEntry({ guide, character, reading, onCompare }: Compar
         chosen={neighbour ? [neighbour] : []}
         onChange={([taxon]) => onCompare({ relation, than: { taxon } })}
       />
+      {comparable.length > 0 && (
+        <Choice
+          label="or than its own"
+          options={comparable.map(({ id, label }) => ({ id, label }))}
+          chosen={own ? [own] : []}
+          onChange={([other]) => onCompare({ relation, than: { character: other } })}
+        />
+      )}
     </View>
   );
 }
+
+/** Two lengths in one unit, or two ordered characters with as many states. */
+const isComparable = (a: Character, b: Character): boolean =>
+  isValue(a)
+    ? isValue(b) && a.kind === b.kind && a.unit === b.unit
+    : a.kind === 'ordered' && b.kind === 'ordered' && a.states?.length === b.states?.length;
 
 const styles = StyleSheet.create({ box: { gap: space.s } });

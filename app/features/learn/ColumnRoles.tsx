@@ -1,4 +1,4 @@
-import type { Column, Role } from '@plesion/core/learn';
+import { type Column, LABELS, type Role } from '@plesion/core/learn';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Choice } from '../../ui/Choice';
@@ -6,7 +6,10 @@ import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 
 const ROLES: { id: Role; label: string }[] = [
-  { id: 'character', label: 'character' },
+  { id: 'character', label: 'as guessed' },
+  { id: 'measurement', label: 'measured' },
+  { id: 'count', label: 'counted' },
+  { id: 'nominal', label: 'in words' },
   { id: 'taxon', label: 'taxon' },
   { id: 'sex', label: 'sex' },
   { id: 'stage', label: 'stage' },
@@ -28,7 +31,7 @@ export function ColumnRoles({ roles, columns, onChange }: ColumnRolesProps) {
     onChange(
       roles.map((one) => {
         if (one.name === name) return { name, role };
-        const moved = one.role === role && role !== 'character' && role !== 'ignore';
+        const moved = one.role === role && LABELS.some((label) => label === role);
         return moved ? { ...one, role: 'character' } : one;
       }),
     );
@@ -42,7 +45,7 @@ export function ColumnRoles({ roles, columns, onChange }: ColumnRolesProps) {
               <Words size="small" strong>
                 {name || '(no name)'}
               </Words>
-              {role === 'character' && column && (
+              {column && (
                 <Words size="small" quiet color={column.leftOut ? colour.hazard : undefined}>
                   {column.leftOut
                     ? `left out: ${column.leftOut}`

@@ -35,8 +35,8 @@ export function LearnScreen() {
   const preview = useMemo(() => {
     if (!csv.trim()) return undefined;
     const part = csv.length > PREVIEWED ? csv.slice(0, csv.lastIndexOf('\n', PREVIEWED)) : csv;
-    const { labels, ignore } = asRequest(roles);
-    return readTable(part, labels, ignore);
+    const { labels, ignore, kinds } = asRequest(roles);
+    return readTable(part, labels, ignore, kinds);
   }, [csv, roles]);
   const ready = title.trim() !== '' && preview?.ok === true;
 

@@ -60,7 +60,9 @@ describe('learning from a table', () => {
     fill();
     expect(screen.getByText('30 specimens, 2 kinds')).toBeTruthy();
     await begin();
-    expect(mockApi).toHaveBeenCalledWith('learn', { body: { title: 'Twins', csv, labels: { taxon: 'kind' }, ignore: [] } });
+    expect(mockApi).toHaveBeenCalledWith('learn', {
+      body: { title: 'Twins', csv, labels: { taxon: 'kind' }, ignore: [], kinds: {} },
+    });
   });
 
   it('tells how far it is, and can be stopped', async () => {

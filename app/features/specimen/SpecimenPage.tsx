@@ -18,6 +18,7 @@ import { useGuide } from '../guides/useGuide';
 import { PhotoButton } from '../photos/PhotoButton';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
+import { CompareButton } from '../compare/CompareButton';
 import { SendPage } from '../compare/SendPage';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { SavingTrouble } from './SavingLine';
@@ -94,6 +95,7 @@ export function SpecimenPage({ id }: { id: string }) {
       )}
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
+      {answer && <CompareButton id={id} guide={book} guideId={content.guideId} answer={answer} />}
       {content.readings.length > 0 && (
         <Sheet title="Send it to the one who asked">
           <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
