@@ -54,6 +54,8 @@ export const Reading = z.strictObject({
   certainty: z.enum(CERTAINTIES).optional(),
   status: z.enum(READING_STATUSES).optional(),
   reason: z.string().max(400).optional(),
+  /** Where it shows on the photo, as shares of its width and height. */
+  at: z.strictObject({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),
 });
 
 export const Level = z.discriminatedUnion('kind', [

@@ -35,7 +35,9 @@ export function fitOf(compiled: CompiledGuide, full: Standing, form: number): Fi
   const trials = [...singleTrials(compiled, full.weighed, form), ...blockTrials(compiled, full.weighed, form)];
   if (trials.length === 0) return { form: forms[form].id, tail: 1, poor: false };
   const observed = trials.reduce((sum, trial) => sum + trial.observed, 0);
-  const chance = seeded(JSON.stringify([forms[form].id, full.weighed.map(({ reading }) => ({ ...reading, id: undefined }))]));
+  const chance = seeded(
+    JSON.stringify([forms[form].id, full.weighed.map(({ reading }) => ({ ...reading, id: undefined, at: undefined }))]),
+  );
   let odder = 0;
   for (let i = 0; i < INDIVIDUALS; i++) {
     let sum = 0;

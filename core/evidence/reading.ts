@@ -32,6 +32,8 @@ export interface Reading {
   status?: ReadingStatus;
   /** Why it is not visible or does not apply. */
   reason?: string;
+  /** Where it shows on the specimen's photo: shares of its width and height from the upper left. */
+  at?: { x: number; y: number };
 }
 
 /**

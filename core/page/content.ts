@@ -9,6 +9,8 @@ export interface PageMark {
   number: number;
   heading: string;
   text: string;
+  /** Where it shows on the photo, as shares of its width and height. */
+  at?: { x: number; y: number };
 }
 
 /** A plate with the numbers of the marks that show on it, and the parts they point at. */
@@ -116,6 +118,7 @@ export function standingPage(
     number: i + 1,
     heading: `${characterOf(guide, character).label}: ${sayReading(characterOf(guide, character), readings[reading])}`,
     text: sayBits(bits, beam),
+    ...(readings[reading].at ? { at: readings[reading].at } : {}),
   }));
   const read = heard.map(({ character }) => character);
   const form = compiled.forms.findIndex(({ id }) => id === assessment.forms[0].form);

@@ -65,6 +65,14 @@ describe('a standing to send', () => {
     expect(JSON.stringify(fine.plate.inks)).not.toBe(coarse);
   });
 
+  it('says where a mark was pointed at on the photo', () => {
+    const pointed = page(readings.map((r) => (r.character === 'pattern' ? { ...r, at: { x: 0.4, y: 0.6 } } : r)));
+    expect(pointed.marks.filter(({ at }) => at)).toMatchObject([
+      { heading: 'Pattern of the body: pale tents', at: { x: 0.4, y: 0.6 } },
+    ]);
+    expect(pointed.notes).toEqual(page().notes);
+  });
+
   it('keeps the danger on it', () =>
     expect(page().notes.join(' ')).toMatch(/Danger: Turbiconus vexillax is possible.*do not touch it/));
 

@@ -34,7 +34,7 @@ export function layOut(content: PageContent, photo?: Photo): Page {
   y = words(content.subtitle, 'text', 10, EDGE, y + 2, INNER, QUIET) + 8;
   const row = photo ? photoRow(photo) : 0;
   y = placePlates(items, content.plates, y, INNER - row, photo ? 190 : content.plates.length > 2 ? 168 : 236);
-  if (photo) items.push({ kind: 'photo', jpeg: photo.jpeg, box: photoBox(photo, y, row) });
+  if (photo) placePhoto(items, photo, photoBox(photo, y, row), content.marks);
   y = words(content.lead, 'text', 10, EDGE, y + 8, INNER) + 8;
   for (const mark of content.marks) {
     items.push({ kind: 'disc', at: [EDGE + 8, y + 9], radius: 8, fill: KELP });
@@ -86,10 +86,30 @@ function placeTitle(items: Item[], parts: PageContent['title']): number {
 
 const photoRow = ({ width, height }: Photo) => Math.min(210, (190 * width) / height) + 10;
 
+/** The photo, with the marks that were pointed at on it. */
+function placePhoto(items: Item[], photo: Photo, box: Box, marks: PageContent['marks']): void {
+  items.push({ kind: 'photo', jpeg: photo.jpeg, box });
+  for (const { number, at } of marks) {
+    if (!at) continue;
+    const own: [number, number] = [box.x + at.x * box.width, box.y + at.y * box.height];
+    items.push({ kind: 'disc', at: own, radius: 8, fill: '#FFFFFF', stroke: KELP, width: 1.4 });
+    items.push({
+      kind: 'text',
+      text: String(number),
+      face: 'strong',
+      size: 9.5,
+      x: own[0],
+      y: own[1] + 3.4,
+      colour: KELP,
+      middle: true,
+    });
+  }
+}
+
 function photoBox(photo: Photo, bottom: number, row: number): Box {
   const width = row - 10;
   const height = (width * photo.height) / photo.width;
-  return { x: WIDTH - EDGE - width, y: bottom - 24 - Math.min(190, height), width, height: Math.min(190, height) };
+  return { x: WIDTH - EDGE - width, y: bottom - 24 - height, width, height };
 }
 
 /** Plates side by side, all at one scale, in rows of up to four; returns where the last row ends. */

@@ -132,6 +132,20 @@ describe('laying out and printing', () => {
     expect(title.x + widthOf(title.text, title.face, title.size)).toBeLessThanOrEqual(long.width - 38);
   });
 
+  it('points at marks on the photo, inside it', async () => {
+    const jpeg = await sharp({ create: { width: 60, height: 90, channels: 3, background: '#888' } })
+      .jpeg()
+      .toBuffer();
+    const page = layOut(
+      { ...content, marks: [{ number: 7, heading: 'x', text: 'y', at: { x: 1, y: 0 } }] },
+      { jpeg, width: 60, height: 90 },
+    );
+    const photo = page.items.find((item) => item.kind === 'photo')!;
+    const disc = page.items.find((item) => item.kind === 'disc' && item.fill === '#FFFFFF');
+    expect(disc).toMatchObject({ at: [photo.box.x + photo.box.width, photo.box.y] });
+    expect(photo.box.width / photo.box.height).toBeCloseTo(60 / 90, 6);
+  });
+
   it('prints the same page in both ways', async () => {
     const page = layOut(content);
     expect((await printPdf(page)).subarray(0, 5).toString()).toBe('%PDF-');

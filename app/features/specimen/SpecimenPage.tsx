@@ -4,8 +4,8 @@ import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { type Determination, sayFacets, sayReading } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
-import { Image, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, radius, space, WIDE } from '../../theme';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -16,6 +16,7 @@ import { Words } from '../../ui/Words';
 import { useAssessment } from '../bench/useAssessment';
 import { useGuide } from '../guides/useGuide';
 import { PhotoButton } from '../photos/PhotoButton';
+import { PointedPhoto } from '../photos/PointedPhoto';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
 import { CompareButton } from '../compare/CompareButton';
@@ -86,11 +87,13 @@ export function SpecimenPage({ id }: { id: string }) {
         {content.situation.note && <Words>{content.situation.note}</Words>}
       </View>
       {content.photo && (
-        <Image
-          source={{ uri: urlOf('photo', { params: { hash: content.photo } }) }}
-          style={styles.photo}
-          resizeMode="contain"
-          accessibilityLabel="Photo of the specimen"
+        <PointedPhoto
+          hash={content.photo}
+          guide={book}
+          readings={content.readings}
+          onPoint={(index, at) =>
+            draft.change((now) => ({ ...now, readings: now.readings.map((r, i) => (i === index ? { ...r, at } : r)) }))
+          }
         />
       )}
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
@@ -175,7 +178,6 @@ const styles = StyleSheet.create({
   head: { gap: space.xs },
   actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  photo: { width: '100%', height: 320, borderRadius: radius.l, backgroundColor: colour.paper },
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
   what: { flex: 1 },
   said: { flex: 1, textAlign: 'right' },

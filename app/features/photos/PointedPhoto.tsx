@@ -1,0 +1,112 @@
+import { urlOf } from '@plesion/contract';
+import type { Reading } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { useEffect, useState } from 'react';
+import { type GestureResponderEvent, Image, Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Choice } from '../../ui/Choice';
+import { Words } from '../../ui/Words';
+
+interface PointedPhotoProps {
+  hash: string;
+  guide: Guide;
+  readings: readonly Reading[];
+  /** Where a reading shows; undefined takes it off the photo again. */
+  onPoint: (reading: number, at: Reading['at']) => void;
+}
+
+/** The photo with the marks that were read pointed at: choose a mark, then press where it shows. */
+export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoProps) {
+  const [size, setSize] = useState<{ width: number; height: number }>();
+  const [shape, setShape] = useState(1.5);
+  const [chosen, setChosen] = useState<number>();
+  const uri = urlOf('photo', { params: { hash } });
+  // A photo that cannot be fetched keeps the usual shape.
+  useEffect(() => {
+    Image.getSize(
+      uri,
+      (width, height) => setShape(width / height),
+      () => {},
+    );
+  }, [uri]);
+  const seen = readings.flatMap((reading, i) => {
+    const character = guide.characters.find(({ id }) => id === reading.character);
+    return character && (reading.status ?? 'seen') === 'seen' ? [{ i, reading, label: character.label }] : [];
+  });
+  const press = (x: number, y: number) => {
+    if (chosen === undefined || !size) return;
+    const share = (at: number, of: number) => Math.round(Math.max(0, Math.min(1, at / of)) * 1000) / 1000;
+    onPoint(chosen, { x: share(x, size.width), y: share(y, size.height) });
+    setChosen(undefined);
+  };
+  return (
+    <View style={styles.block}>
+      <Pressable
+        accessibilityLabel={chosen === undefined ? 'Photo of the specimen' : 'Press where the mark shows'}
+        onPress={(event) => press(...placeIn(event))}
+        onLayout={({ nativeEvent }) => setSize(nativeEvent.layout)}
+        style={[styles.photo, { aspectRatio: shape }, chosen !== undefined && styles.aiming]}
+      >
+        <Image source={{ uri }} style={StyleSheet.absoluteFill} resizeMode="stretch" />
+        {seen.map(({ i, reading, label }, n) =>
+          reading.at ? (
+            <View
+              key={i}
+              accessibilityLabel={`${n + 1}: ${label}, pointed at`}
+              style={[styles.pin, { left: `${reading.at.x * 100}%`, top: `${reading.at.y * 100}%` }]}
+            >
+              <Words size="small" strong color={colour.kelp}>
+                {n + 1}
+              </Words>
+            </View>
+          ) : null,
+        )}
+      </Pressable>
+      {seen.length > 0 && (
+        <Choice
+          label="Point at a mark on the photo; press a pointed one to take it off"
+          clearable
+          options={seen.map(({ i, reading, label }, n) => ({
+            id: String(i),
+            label: `${n + 1} ${label}${reading.at ? ' ✓' : ''}`,
+          }))}
+          chosen={chosen === undefined ? [] : [String(chosen)]}
+          onChange={([id]) => {
+            const index = id === undefined ? undefined : Number(id);
+            if (index !== undefined && readings[index].at) onPoint(index, undefined);
+            else setChosen(index);
+          }}
+        />
+      )}
+    </View>
+  );
+}
+
+/** Where it was pressed, from the upper left of the photo: a browser's click carries it in the window's terms only. */
+function placeIn({ nativeEvent, currentTarget }: GestureResponderEvent): [number, number] {
+  if (nativeEvent.locationX !== undefined) return [nativeEvent.locationX, nativeEvent.locationY];
+  const click = nativeEvent as unknown as MouseEvent;
+  const { left, top } = (currentTarget as unknown as HTMLElement).getBoundingClientRect();
+  return [click.clientX - left, click.clientY - top];
+}
+
+const PIN = 26;
+
+const styles = StyleSheet.create({
+  block: { gap: space.s },
+  photo: { width: '100%', maxWidth: 640, borderRadius: radius.l, overflow: 'hidden', backgroundColor: colour.paper },
+  aiming: { borderWidth: 3, borderColor: colour.kelp },
+  pin: {
+    position: 'absolute',
+    width: PIN,
+    height: PIN,
+    marginLeft: -PIN / 2,
+    marginTop: -PIN / 2,
+    borderRadius: PIN / 2,
+    borderWidth: 2,
+    borderColor: colour.kelp,
+    backgroundColor: colour.sheet,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+});

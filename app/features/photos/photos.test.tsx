@@ -1,0 +1,48 @@
+import type { Reading } from '@plesion/core/evidence';
+import { tentCones } from '@plesion/demo';
+import { fireEvent, render, screen } from '@testing-library/react-native';
+import { Image } from 'react-native';
+import { PointedPhoto } from './PointedPhoto';
+
+const readings: Reading[] = [
+  { character: 'pattern', states: ['tents'] },
+  { character: 'lip', status: 'not-visible' },
+  { character: 'base-stain', states: ['rose'], at: { x: 0.5, y: 0.9 } },
+];
+beforeEach(() => {
+  jest
+    .spyOn(Image, 'getSize')
+    .mockImplementation(((_uri: string, done: (w: number, h: number) => void) => done(400, 300)) as typeof Image.getSize);
+});
+
+const show = () => {
+  const onPoint = jest.fn();
+  render(<PointedPhoto hash="h" guide={tentCones} readings={readings} onPoint={onPoint} />);
+  fireEvent(screen.getByLabelText('Photo of the specimen'), 'layout', { nativeEvent: { layout: { width: 400, height: 300 } } });
+  return onPoint;
+};
+
+describe('pointing at marks on the photo', () => {
+  it('shows those pointed at, and offers what was seen', () => {
+    show();
+    expect(screen.getByLabelText('2: Stain at the tip of the base, pointed at')).toBeTruthy();
+    expect(screen.getByLabelText('1 Pattern of the body')).toBeTruthy();
+    expect(screen.queryByLabelText(/Outer lip/)).toBeNull();
+  });
+
+  it('puts a chosen mark where one presses, as shares of the photo', () => {
+    const onPoint = show();
+    fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
+    fireEvent.press(screen.getByLabelText('Press where the mark shows'), { nativeEvent: { locationX: 100, locationY: 60 } });
+    expect(onPoint).toHaveBeenCalledWith(0, { x: 0.25, y: 0.2 });
+    expect(screen.getByLabelText('Photo of the specimen')).toBeTruthy();
+  });
+
+  it('does nothing when no mark is chosen, and takes a pointed one off', () => {
+    const onPoint = show();
+    fireEvent.press(screen.getByLabelText('Photo of the specimen'), { nativeEvent: { locationX: 1, locationY: 1 } });
+    expect(onPoint).not.toHaveBeenCalled();
+    fireEvent.press(screen.getByLabelText('2 Stain at the tip of the base ✓'));
+    expect(onPoint).toHaveBeenCalledWith(2, undefined);
+  });
+});
