@@ -1,18 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import { lengths, toCsv } from '@plesion/core/test';
 import type { Page } from 'playwright-core';
-import { openStation, type Station } from './station';
+import { enterDemo, openStation, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
   station = await openStation();
 }, 120_000);
 afterAll(() => station.close());
-
-const SIZES = [
-  { kind: 'phone', width: 390, height: 844 },
-  { kind: 'wide', width: 1280, height: 800 },
-] as const;
 
 const LIVING = '0192f3a0-0000-7001-8000-000000000021';
 const TWINS = '0192f3a0-0000-7001-8000-000000000024';
@@ -25,9 +20,7 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
   beforeAll(async () => {
     page = await station.page({ width, height });
     page.on('pageerror', (error) => problems.push(error.message));
-    await open('/');
-    await page.getByRole('button', { name: 'Open the demo' }).click();
-    await page.getByRole('heading', { name: 'Daybook' }).waitFor();
+    await enterDemo(page, station.url);
   });
 
   it('keeps the danger in sight, whatever is folded or scrolled', async () => {

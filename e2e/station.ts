@@ -13,6 +13,19 @@ export interface Station {
   close: () => Promise<void>;
 }
 
+/** The two sizes that everything is walked at. */
+export const SIZES = [
+  { kind: 'phone', width: 390, height: 844 },
+  { kind: 'wide', width: 1280, height: 800 },
+] as const;
+
+/** Through the door into the demo. */
+export async function enterDemo(page: Page, url: string): Promise<void> {
+  await page.goto(url);
+  await page.getByRole('button', { name: 'Open the demo' }).click();
+  await page.getByRole('heading', { name: 'Daybook' }).waitFor();
+}
+
 const CHROMIUM_FLAGS = [
   '--no-sandbox',
   '--disable-gpu',

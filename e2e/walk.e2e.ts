@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import Papa from 'papaparse';
 import type { Page } from 'playwright-core';
-import { openStation, type Station } from './station';
+import { enterDemo, openStation, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
@@ -9,23 +9,12 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(() => station.close());
 
-const SIZES = [
-  { kind: 'phone', width: 390, height: 844 },
-  { kind: 'wide', width: 1280, height: 800 },
-] as const;
-
 const call = (page: Page) => page.getByTestId('call');
 const saved = (page: Page) =>
   page
     .getByTestId('saving')
     .filter({ hasText: /^Saved$/ })
     .waitFor();
-
-async function enterDemo(page: Page): Promise<void> {
-  await page.goto(station.url);
-  await page.getByRole('button', { name: 'Open the demo' }).click();
-  await page.getByRole('heading', { name: 'Daybook' }).waitFor();
-}
 
 /** Open a mark from the list, answer it, and put it away again where it lies over the bench. */
 async function mark(page: Page, name: string, answer: (scope: Page) => Promise<void>): Promise<void> {
@@ -52,7 +41,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
   beforeAll(async () => {
     page = await station.page({ width, height });
     page.on('pageerror', (error) => problems.push(error.message));
-    await enterDemo(page);
+    await enterDemo(page, station.url);
   });
 
   it('shows the demo daybook, finds in it, and says when nothing fits', async () => {
@@ -256,7 +245,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
 describe('the bench by keyboard', () => {
   it('reads, doubts, clears and undoes without a mouse', async () => {
     const page = await station.page({ width: 1280, height: 800 });
-    await enterDemo(page);
+    await enterDemo(page, station.url);
     await page.getByRole('button', { name: 'New specimen' }).click();
     await page.getByRole('button', { name: 'To the Bench' }).click();
     await page.getByText('offered next').waitFor();
@@ -282,7 +271,7 @@ describe('the bench by keyboard', () => {
 describe('without a connection', () => {
   it('the application opens, shows what was seen last, and keeps what is read', async () => {
     const page = await station.page({ width: 390, height: 844 });
-    await enterDemo(page);
+    await enterDemo(page, station.url);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     // The first visit is not yet under the service worker; the second fills what it keeps.
     await page.reload();

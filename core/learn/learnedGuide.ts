@@ -31,10 +31,16 @@ export function idsFor(names: readonly string[]): Map<string, string> {
 /** The guide that a table taught, before it says how well: taxa, characters, measured block and frequencies. */
 export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Choice): Omit<Guide, 'learned'> {
   const { data } = dealt;
-  const ids = idsFor([...data.measured, ...data.told.map(({ name }) => name)]);
-  const taxonIds = idsFor([...new Set(data.forms.map(({ labels }) => labels.taxon ?? title))]);
-  const facetIds = facetsOf(data.forms);
-  const block = data.measured.length > 1 ? blockOf(dealt, choice, ids, taxonIds, facetIds, title) : undefined;
+  const work: Work = {
+    dealt,
+    choice,
+    title,
+    ids: idsFor([...data.measured, ...data.told.map(({ name }) => name)]),
+    taxonIds: idsFor([...new Set(data.forms.map(({ labels }) => labels.taxon ?? title))]),
+    facetIds: facetsOf(data.forms),
+  };
+  const { facetIds } = work;
+  const block = data.measured.length > 1 ? blockOf(work) : undefined;
   return {
     format: 'plesion-guide',
     formatVersion: 1,
@@ -48,15 +54,15 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
     facets: Object.fromEntries(
       [...facetIds].map(([facet, values]) => [facet, [...values].map(([label, own]) => ({ id: own, label }))]),
     ),
-    taxa: taxaOf(data.forms, taxonIds, facetIds, title),
-    characters: charactersOf(dealt, choice, ids),
+    taxa: taxaOf(work),
+    characters: charactersOf(work),
     dependence:
       data.told.length > 1 && choice.told < 1
         ? [{ id: 'told', label: 'not measured', gamma: gammaOf(choice.told, data.told.length) }]
         : [],
     sources: [{ id: SOURCE, label: 'the table', citation: `${data.of.length} labelled specimens.`, kind: 'records' }],
     policy: { kind: 'prefer', order: [SOURCE] },
-    scores: scoresOf(dealt, choice, ids, taxonIds, facetIds, title),
+    scores: scoresOf(work),
     occurrence: [],
     regions: [],
     habitats: [],
@@ -81,6 +87,18 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
 /** γ at which k readings are each tempered to the power wanted: 1 / (1 + (k − 1) γ). */
 const gammaOf = (power: number, k: number) => Math.min(1, (1 / power - 1) / (k - 1));
 
+/** A table with what it chose, and the ids its names were given. */
+interface Work {
+  dealt: Dealt;
+  choice: Choice;
+  title: string;
+  ids: Map<string, string>;
+  taxonIds: Map<string, string>;
+  facetIds: FacetIds;
+}
+
+const taxonOf = ({ taxonIds, title }: Work, form: LabelledForm) => taxonIds.get(form.labels.taxon ?? title)!;
+
 type FacetIds = Map<'sex' | 'stage' | 'morph', Map<string, string>>;
 
 function facetsOf(forms: readonly LabelledForm[]): FacetIds {
@@ -95,7 +113,8 @@ function facetsOf(forms: readonly LabelledForm[]): FacetIds {
 const facetsFor = (form: LabelledForm, ids: FacetIds): Facets =>
   Object.fromEntries([...ids].map(([facet, values]) => [facet, values.get(form.labels[facet]!)!]));
 
-function taxaOf(forms: readonly LabelledForm[], taxonIds: Map<string, string>, facetIds: FacetIds, title: string): Taxon[] {
+function taxaOf({ dealt, taxonIds, facetIds, title }: Work): Taxon[] {
+  const { forms } = dealt.data;
   const root = { id: 'all-of-the-table', name: title, rank: 'genus' as const, abundance: 1 };
   const taxa = [...taxonIds].map(([name, id]): Taxon => {
     const own = forms.filter(({ labels }) => (labels.taxon ?? title) === name);
@@ -115,7 +134,7 @@ function taxaOf(forms: readonly LabelledForm[], taxonIds: Map<string, string>, f
   return [root, ...taxa];
 }
 
-function charactersOf({ data }: Dealt, choice: Choice, ids: Map<string, string>): Character[] {
+function charactersOf({ dealt: { data }, choice, ids }: Work): Character[] {
   const common = {
     group: 'shape' as const,
     views: [VIEW],
@@ -152,14 +171,8 @@ function smallestStep(values: readonly number[]): number {
   return steps.length ? Number(Math.min(...steps).toPrecision(2)) : 1;
 }
 
-function blockOf(
-  dealt: Dealt,
-  choice: Choice,
-  ids: Map<string, string>,
-  taxonIds: Map<string, string>,
-  facetIds: FacetIds,
-  title: string,
-): Block {
+function blockOf(work: Work): Block {
+  const { dealt, choice, ids } = work;
   const { data } = dealt;
   const { scale, model } = wholeModel(dealt, choice);
   return {
@@ -171,8 +184,8 @@ function blockOf(
     temper: choice.temper,
     covariance: [...model.pooled],
     forms: data.forms.map((form, f) => ({
-      taxon: taxonIds.get(form.labels.taxon ?? title)!,
-      facets: facetsFor(form, facetIds),
+      taxon: taxonOf(work, form),
+      facets: facetsFor(form, work.facetIds),
       n: form.n,
       mean: Array.from(model.means[f], (mean, i) => mean + scale.centre[i]),
       ...(model.own ? { covariance: [...model.own[f]] } : {}),
@@ -186,19 +199,13 @@ function wholeModel(dealt: Dealt, choice: Choice): { scale: Dealt['scales'][numb
 }
 
 /** Frequencies of told columns; a single measured column has its values here, since it needs no block. */
-function scoresOf(
-  dealt: Dealt,
-  choice: Choice,
-  ids: Map<string, string>,
-  taxonIds: Map<string, string>,
-  facetIds: FacetIds,
-  title: string,
-): Score[] {
+function scoresOf(work: Work): Score[] {
+  const { dealt, choice, ids } = work;
   const { data } = dealt;
   const frequencies = frequenciesFrom(dealt.tally, data);
   const scopeOf = (form: LabelledForm): Score['scope'] => {
-    const facets = Object.entries(facetsFor(form, facetIds)).map(([facet, value]) => [facet, [value!]] as const);
-    return { taxon: taxonIds.get(form.labels.taxon ?? title)!, ...(facets.length ? { facets: Object.fromEntries(facets) } : {}) };
+    const facets = Object.entries(facetsFor(form, work.facetIds)).map(([facet, value]) => [facet, [value!]] as const);
+    return { taxon: taxonOf(work, form), ...(facets.length ? { facets: Object.fromEntries(facets) } : {}) };
   };
   const told = data.told.flatMap(({ name, kind, entries }, t) => {
     const keys = kind === 'count' ? entries : [...idsFor(entries).values()];

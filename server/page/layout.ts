@@ -86,23 +86,20 @@ function placeTitle(items: Item[], parts: PageContent['title']): number {
 
 const photoRow = ({ width, height }: Photo) => Math.min(210, (190 * width) / height) + 10;
 
+/** The number of a mark, where it is pointed at. */
+function badge(items: Item[], number: number, at: [number, number]): void {
+  items.push({ kind: 'disc', at, radius: 8, fill: '#FFFFFF', stroke: KELP, width: 1.4 });
+  const [x, y] = [at[0], at[1] + 3.4];
+  items.push({ kind: 'text', text: String(number), face: 'strong', size: 9.5, x, y, colour: KELP, middle: true });
+}
+
 /** The photo, with the marks that were pointed at on it. */
 function placePhoto(items: Item[], photo: Photo, box: Box, marks: PageContent['marks']): void {
   items.push({ kind: 'photo', jpeg: photo.jpeg, box });
   for (const { number, at } of marks) {
     if (!at) continue;
     const own: [number, number] = [box.x + at.x * box.width, box.y + at.y * box.height];
-    items.push({ kind: 'disc', at: own, radius: 8, fill: '#FFFFFF', stroke: KELP, width: 1.4 });
-    items.push({
-      kind: 'text',
-      text: String(number),
-      face: 'strong',
-      size: 9.5,
-      x: own[0],
-      y: own[1] + 3.4,
-      colour: KELP,
-      middle: true,
-    });
+    badge(items, number, own);
   }
 }
 
@@ -170,17 +167,7 @@ function placePlate(items: Item[], { plate, caption, pointers }: PagePlate, box:
         least = own[1] + 19;
         items.push({ kind: 'line', from: own, to: at, stroke: KELP, width: 0.9 });
         items.push({ kind: 'disc', at, radius: 1.8, fill: KELP });
-        items.push({ kind: 'disc', at: own, radius: 8, fill: '#FFFFFF', stroke: KELP, width: 1.2 });
-        items.push({
-          kind: 'text',
-          text: String(number),
-          face: 'strong',
-          size: 9.5,
-          x: own[0],
-          y: own[1] + 3.4,
-          colour: KELP,
-          middle: true,
-        });
+        badge(items, number, own);
       });
   }
   items.push({ kind: 'text', text: caption, face: 'text', size: 9, x: box.x + 8, y: box.y + box.height - 9, colour: QUIET });

@@ -8,9 +8,9 @@ import { useMemo } from 'react';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
-import { Empty, Failed, Loading } from '../../ui/states';
+import { Empty } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { useGuide } from '../guides/useGuide';
+import { WithGuide } from '../guides/WithGuide';
 import { useDraft } from '../specimen/useDraft';
 import { ComparedMarks } from './ComparedMarks';
 import { ComparedPlates } from './ComparedPlates';
@@ -26,19 +26,16 @@ interface CompareScreenProps {
 
 /** Two to four forms side by side: drawn alike, and every mark by how well it separates them. */
 export function CompareScreen({ id, formIds, specimenId }: CompareScreenProps) {
-  const stored = useGuide(id);
-  if (stored.error)
-    return (
-      <Screen>
-        <Failed error={stored.error} retry={() => void stored.refetch()} />
-      </Screen>
-    );
-  if (!stored.data) return <Loading what="The guide" />;
-  const { guide } = stored.data;
-  return specimenId ? (
-    <ForSpecimen id={id} guide={guide} formIds={formIds} specimenId={specimenId} />
-  ) : (
-    <Compared id={id} guide={guide} formIds={formIds} />
+  return (
+    <WithGuide id={id} what="The guide">
+      {({ guide }) =>
+        specimenId ? (
+          <ForSpecimen id={id} guide={guide} formIds={formIds} specimenId={specimenId} />
+        ) : (
+          <Compared id={id} guide={guide} formIds={formIds} />
+        )
+      }
+    </WithGuide>
   );
 }
 

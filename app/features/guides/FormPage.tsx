@@ -5,7 +5,6 @@ import { colour, space, WIDE } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
-import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { inWorkingOrder } from '../bench/readings';
@@ -15,20 +14,19 @@ import { PlateSheet } from '../plates/PlateSheet';
 import { compiledOf } from './compiled';
 import { Disputed } from './Disputed';
 import { Hazards, OtherNames } from './TaxonNotes';
-import { useGuide } from './useGuide';
+import { WithGuide } from './WithGuide';
 
 /** One form: its plates large, and what the guide says of it. */
 export function FormPage({ id, formId }: { id: string; formId: string }) {
-  const stored = useGuide(id);
+  return (
+    <WithGuide id={id} what="The form">
+      {({ guide }) => <Form id={id} guide={guide} formId={formId} />}
+    </WithGuide>
+  );
+}
+
+function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string }) {
   const screen = useWindowDimensions().width;
-  if (stored.error)
-    return (
-      <Screen>
-        <Failed error={stored.error} retry={() => void stored.refetch()} />
-      </Screen>
-    );
-  if (!stored.data) return <Loading what="The form" />;
-  const { guide } = stored.data;
   const known = compiledOf(guide).forms.some((form) => form.id === formId);
   const width = screen >= WIDE ? 460 : Math.min(screen - 44, 460);
   return (

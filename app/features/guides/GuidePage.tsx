@@ -11,7 +11,6 @@ import { Glyph } from '../../ui/Glyph';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
-import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { drawnViews, formPlate, mainView } from '../plates/plates';
@@ -20,21 +19,20 @@ import { LearnedSheet } from '../learn/LearnedSheet';
 import { JudgingSheet } from './JudgingSheet';
 import { NameSearch } from './NameSearch';
 import { Hazards, OtherNames } from './TaxonNotes';
-import { useGuide } from './useGuide';
+import { WithGuide } from './WithGuide';
 
 /** A guide: what it holds, every form drawn, its sources. */
 export function GuidePage({ id }: { id: string }) {
+  return (
+    <WithGuide id={id} what="The guide">
+      {({ guide, version }) => <Whole id={id} guide={guide} version={version} />}
+    </WithGuide>
+  );
+}
+
+function Whole({ id, guide, version }: { id: string; guide: Guide; version: number }) {
   const router = useRouter();
-  const stored = useGuide(id);
   const [chosenView, setView] = useState<string>();
-  if (stored.error)
-    return (
-      <Screen>
-        <Failed error={stored.error} retry={() => void stored.refetch()} />
-      </Screen>
-    );
-  if (!stored.data) return <Loading what="The guide" />;
-  const { guide, version } = stored.data;
   const forms = formsOf(guide);
   const view = chosenView ?? mainView(guide);
   return (
