@@ -16,7 +16,9 @@ export function paragraphOf(
   const good = readable.filter(({ separation }) => separation === 'separates' || separation === 'helps').slice(0, MOST);
   const whole = `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
   const sentences = good.map((one, i) => sayMark(compiled, one, names, i === 0 ? whole : undefined));
-  if (good.length === 0) sentences.push(`No single mark tells ${whole} apart here; only several together might.`);
+  const ratios = ratiosBetween(compiled, forms);
+  sentences.push(...ratios);
+  if (good.length + ratios.length === 0) sentences.push(`No single mark tells ${whole} apart here; only several together might.`);
   const traps = characters.filter(({ trap }) => trap);
   if (traps.length) {
     sentences.push(
@@ -28,6 +30,12 @@ export function paragraphOf(
   const gone = characters.filter(({ hindrance, overlap }) => hindrance && overlap < 0.3).slice(0, 2);
   for (const { label, hindrance } of gone) sentences.push(`${label} would help, but ${hindrance}.`);
   return sentences.join(' ');
+}
+
+/** Ratios that a table taught, between the taxa at hand: what single lengths do not show. */
+function ratiosBetween({ guide }: CompiledGuide, forms: Comparison['forms']): string[] {
+  const names = new Set(forms.map(({ taxon }) => guide.taxa.find(({ id }) => id === taxon)?.name));
+  return (guide.learned?.ratios ?? []).filter(({ a, b }) => names.has(a) && names.has(b)).map(({ text }) => text);
 }
 
 /** Short names, with the facets where the taxon alone does not tell them apart. */

@@ -10,6 +10,7 @@ import {
   jointColumn,
   type Reading,
   standing,
+  tableGiven,
   withoutReading,
 } from '.';
 
@@ -151,6 +152,29 @@ describe('a measured block', () => {
     );
     // Same means: far from them, the wider form is the likelier, by ½(d² − d²/4) − ln 2.
     expect(logOdds([value('x', 13)], own)).toBeCloseTo((9 - 9 / 4) / 2 - Math.log(2), 6);
+  });
+});
+
+describe('what to measure next in a block', () => {
+  it('is conditional on what was measured: mean and spread worked by hand', () => {
+    const table = tableGiven(compiled, [value('x', 11)], 'y');
+    if (table.type !== 'values') throw new Error('a length is a value');
+    // μ + ρ (x − μx) and √(1 − ρ²), ρ = .9.
+    expect(table.mean[0]).toBeCloseTo(10 + 0.9 * 1, 9);
+    expect(table.mean[1]).toBeCloseTo(9.5 + 0.9 * 0.5, 9);
+    expect(table.sd[0]).toBeCloseTo(Math.sqrt(1 - 0.81), 9);
+  });
+
+  it('without any is what the form alone says, and of what is in no block too', () => {
+    expect(tableGiven(compiled, [], 'y')).toBe(compiled.tables.get('y'));
+    expect(tableGiven(compiled, [value('x', 11)], 'edge')).toBe(compiled.tables.get('edge'));
+  });
+
+  it('the second length is worth far more than the first, and both are offered', () => {
+    const bits = (readings: Reading[]) =>
+      assess(compiled, {}, readings).nextLooks.find(({ character }) => character === 'y')!.bits;
+    expect(bits([])).toBeLessThan(0.1);
+    expect(bits([value('x', 10.2)])).toBeGreaterThan(0.5);
   });
 });
 

@@ -1,5 +1,5 @@
 import { multivariateT } from '../chance';
-import type { CompiledBlock, CompiledGuide } from '../guide/working';
+import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
 import type { Column } from './column';
 import { type Reading, valueOf } from './reading';
@@ -100,6 +100,43 @@ function fillUnmeasured(bits: Float64Array, rowOf: Int32Array, base: Float64Arra
   });
   const fill = weight > 0 ? most + Math.log2(sum / weight) : 0;
   rowOf.forEach((row, f) => row < 0 && (bits[f] = fill));
+}
+
+/**
+ * What a character of a block may still be, given the block's values read so far:
+ * the mean and spread of each form are conditional on them, so that a length that
+ * says nothing alone is known for what it adds to another.
+ */
+export function tableGiven(compiled: CompiledGuide, readings: readonly Reading[], character: string): Table {
+  const table = compiled.tables.get(character)!;
+  const measured = compiled.blocks.find(({ at }) => at.has(character));
+  if (!measured || table.type !== 'values') return table;
+  const taken = readings
+    .filter((reading) => reading.character !== character && isMeasured(measured, reading))
+    .map((reading) => takenFrom(measured, compiled, reading));
+  if (taken.length === 0) return table;
+  const own = measured.at.get(character)!;
+  const [mean, sd] = [table.mean.slice(), table.sd.slice()];
+  measured.rowOf.forEach((row, f) => {
+    if (row < 0) return;
+    const form = measured.block.forms[row];
+    const covariance = form.covariance ?? measured.block.covariance;
+    const factor = factorOf(covarianceOf(covariance, taken), taken.length);
+    const shared = solveLower(
+      factor,
+      Float64Array.from(taken, ({ at }) => symmetric(covariance, own, at)),
+      new Float64Array(taken.length),
+    );
+    const gap = solveLower(
+      factor,
+      Float64Array.from(taken, ({ at, x }) => x - form.mean[at]),
+      new Float64Array(taken.length),
+    );
+    const whole = symmetric(covariance, own, own);
+    mean[f] = form.mean[own] + shared.reduce((sum, s, i) => sum + s * gap[i], 0);
+    sd[f] = Math.sqrt(Math.max(whole - shared.reduce((sum, s) => sum + s * s, 0), 1e-9 * whole));
+  });
+  return { ...table, mean, sd };
 }
 
 /** What is not in the guide: about the middle of all forms, within and between them, and wider still. */

@@ -3,7 +3,7 @@ export { type Beam, beamBetween, type Side } from './beam';
 export { type Call, callOf, OUTSIDE, type Verdict } from './call';
 export { type Answer } from './answers';
 export { type Ancestry } from './ancestry';
-export { isMeasured, jointColumn } from './block';
+export { isMeasured, jointColumn, tableGiven } from './block';
 export { columnOf, DOUBT } from './column';
 export { type Danger, type Hazards, hazardsOf } from './danger';
 export { type Dispute } from './disputes';

@@ -1,6 +1,7 @@
-import type { Character, CompiledGuide, Table } from '../guide/working';
+import type { Character, CompiledGuide } from '../guide/working';
 import type { Situation } from '../specimen';
 import { type Answer, answersTo } from './answers';
+import { tableGiven } from './block';
 import type { Hazards } from './danger';
 import { expectedInformation, type Live, liveForms } from './information';
 import type { Grouping } from './levels';
@@ -57,11 +58,12 @@ export function nextLooks(
   const looks = compiled.guide.characters
     .filter((character) => !done.has(character.id))
     .map((character) => look(compiled, character, live, situation, readings, lastViews, hazards))
-    .filter((next) => next.bits >= LEAST_BITS)
+    // A length that says nothing alone may say much beside another of its block.
+    .filter((next) => next.bits >= LEAST_BITS || compiled.blocks.some(({ at }) => at.has(next.character)))
     .sort((a, b) => Number(Boolean(a.hindrance)) - Number(Boolean(b.hindrance)) || worth(b) - worth(a));
   return looks.map((next, i) => {
     if (i >= ANSWERED || next.hindrance) return next;
-    const table = tableFor(compiled, next.character);
+    const table = tableGiven(compiled, readings, next.character);
     return { ...next, answers: answersTo(table, full, grouping, temperOf(compiled, table.character, readings)) };
   });
 }
@@ -69,8 +71,6 @@ export function nextLooks(
 const worth = (next: NextLook) => (next.bits * next.chance) / next.seconds;
 
 const viewsOf = (compiled: CompiledGuide, character: string) => compiled.guide.characters.find((c) => c.id === character)?.views;
-
-const tableFor = (compiled: CompiledGuide, character: string): Table => compiled.tables.get(character)!;
 
 function look(
   compiled: CompiledGuide,
@@ -81,7 +81,7 @@ function look(
   lastViews: string[] | undefined,
   hazards: Hazards,
 ): NextLook {
-  const information = expectedInformation(tableFor(compiled, character.id), live, compiled.guide.settings.tail);
+  const information = expectedInformation(tableGiven(compiled, readings, character.id), live, compiled.guide.settings.tail);
   const sameView = !lastViews || character.views.some((view) => lastViews.includes(view));
   const poorLight = character.needsLight && situation.light !== undefined && situation.light !== 'fair';
   const hindrance = hindranceOf(compiled, character, situation, hazards);

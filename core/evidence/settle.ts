@@ -1,4 +1,5 @@
 import type { CompiledGuide, Table } from '../guide/working';
+import { tableGiven } from './block';
 import { density, reach, type Side } from './overlap';
 import { type NextLook, temperOf } from './nextLooks';
 import type { Reading } from './reading';
@@ -35,7 +36,7 @@ export function settlingOf(
   const worth = looks
     .filter(({ hindrance }) => !hindrance)
     .map(({ character }) => {
-      const table = compiled.tables.get(character)!;
+      const table = tableGiven(compiled, readings, character);
       return { table, bits: expectedWeight(table, sides.left, sides.right, compiled.guide.settings.tail) };
     })
     .sort((a, b) => b.bits - a.bits);

@@ -1,4 +1,5 @@
 import { compileGuide, formsOf, readGuide } from '../guide';
+import { compareForms } from '../compare';
 import { standing } from '../evidence';
 import { validated } from '../test/discriminant';
 import { lengths, type Lengths, toCsv } from '../test/lengths';
@@ -192,6 +193,18 @@ describe('ratios', () => {
       return at(ratio.numerator) / at(ratio.denominator) > ratio.cut !== (form === ratio.above);
     });
     expect(wrong.length / table.rows.length).toBeLessThan(0.06);
+  });
+
+  it('speak up where two of its forms are compared', () => {
+    const table = lengths({ forms: 2, columns: 4, each: 60, apart: 0, size: 0.4, seed: 'ratio' });
+    for (const row of table.rows) if (row.form === 'form B') row.x[2] *= 1.35;
+    const { guide } = from(table);
+    const { paragraph } = compareForms(
+      compileGuide(guide),
+      formsOf(guide).map(({ id }) => id),
+    );
+    expect(paragraph).toContain(guide.learned!.ratios[0].text);
+    expect(paragraph).not.toContain('No single mark');
   });
 
   it('are found for every two taxa, and within a taxon for every two of its forms', () => {

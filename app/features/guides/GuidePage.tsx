@@ -34,6 +34,7 @@ function Whole({ id, guide, version }: { id: string; guide: Guide; version: numb
   const router = useRouter();
   const [chosenView, setView] = useState<string>();
   const forms = formsOf(guide);
+  const views = drawnViews(guide);
   const view = chosenView ?? mainView(guide);
   return (
     <Screen
@@ -54,14 +55,9 @@ function Whole({ id, guide, version }: { id: string; guide: Guide; version: numb
       </Notice>
       {guide.learned && <LearnedSheet guide={guide} learned={guide.learned} />}
       <NameSearch guides={[{ id, guide }]} />
-      <Choice
-        label="View"
-        hideLabel
-        options={drawnViews(guide)}
-
-        chosen={[view]}
-        onChange={([chosen]) => setView(chosen)}
-      />
+      {views.length > 1 && (
+        <Choice label="View" hideLabel options={views} chosen={[view]} onChange={([chosen]) => setView(chosen)} />
+      )}
       <View style={styles.taxa}>
         {guide.taxa
           .filter((taxon) => taxon.forms)
@@ -119,7 +115,7 @@ function FormTile({ id, guide, form, view }: { id: string; guide: Guide; form: F
     <Link href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
       <Pressable accessibilityLabel={`${form.taxon} ${sayFacets(guide, form.facets)}`} style={styles.tile}>
         {plate && <PlateView plate={plate} width={136} height={116} />}
-        <Words size="small">{sayFacets(guide, form.facets)}</Words>
+        <Words size="small">{sayFacets(guide, form.facets) || 'open its page'}</Words>
       </Pressable>
     </Link>
   );
