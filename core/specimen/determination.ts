@@ -88,8 +88,9 @@ function taxonParts(name: string, rank: string): NamePart[] {
 /** Names above the genus stand upright. */
 const isItalic = (rank: string) => rank !== 'family' && rank !== 'tribe';
 
-/** *Petralda murica* → *P. murica*. */
+/** *Petralda murica* → *P. murica*; what is no binomial, such as a label from a table, stays whole. */
 export function shortName(name: string): string {
+  if (!/^\p{Lu}\p{L}+ \p{Ll}/u.test(name)) return name;
   const [genus, ...rest] = name.split(' ');
   return rest.length ? `${genus[0]}. ${rest.join(' ')}` : name;
 }

@@ -22,6 +22,7 @@ describe('names as they are typeset', () => {
   it('shorten the genus', () => {
     expect(shortName('Petralda murica')).toBe('P. murica');
     expect(shortName('Petralda')).toBe('Petralda');
+    expect(['rain cone', 'Form A', 'B · F'].map(shortName)).toEqual(['rain cone', 'Form A', 'B · F']);
   });
 
   it('say age before sex before morph', () => {

@@ -25,9 +25,11 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
   const plate = answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
   return (
     <View style={styles.head}>
-      <View style={styles.plate}>
-        {plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}
-      </View>
+      {mainView(guide) !== '' && (
+        <View style={styles.plate}>
+          {plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}
+        </View>
+      )}
       <View style={styles.words}>
         <StandingName guide={guide} content={content} answer={answer} />
         <Words size="small" quiet numberOfLines={1}>

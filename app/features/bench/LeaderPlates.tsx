@@ -13,13 +13,14 @@ import { leadingForm } from './leadingForm';
 interface LeaderPlatesProps {
   guide: Guide;
   answer: StandingAnswer;
-  /** The view that shows the mark at hand. */
+  /** The view that shows the mark at hand; none where the guide draws nothing. */
   view: string;
 }
 
 /** The two in front, drawn side by side in the view of the mark at hand. */
 export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
   const [width, setWidth] = useState(360);
+  if (!view) return null;
   const each = (width - space.m) / 2;
   return (
     <Sheet title="Side by side" aside={guide.views.find((v) => v.id === view)?.label}>

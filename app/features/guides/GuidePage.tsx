@@ -53,7 +53,7 @@ function Whole({ id, guide, version }: { id: string; guide: Guide; version: numb
       <Notice kind="caution" title="Take care">
         {guide.caution}
       </Notice>
-      {guide.learned && <LearnedSheet guide={guide} learned={guide.learned} />}
+      {guide.learned && <LearnedSheet learned={guide.learned} />}
       <NameSearch guides={[{ id, guide }]} />
       {views.length > 1 && (
         <Choice label="View" hideLabel options={views} chosen={[view]} onChange={([chosen]) => setView(chosen)} />

@@ -5,9 +5,13 @@ import { LineChart } from 'react-native-chart-kit';
 import { colour, font } from '../../theme';
 import { Words } from '../../ui/Words';
 
+/** A class of fewer specimens than this says nothing yet. */
+const FEWEST = 8;
+
 /** Of what was called at a stated probability, how much was right: the two lines should lie on each other. */
-export function CalibrationChart({ calibration }: { calibration: CrossValidation['calibration'] }) {
+export function CalibrationChart({ calibration: all }: { calibration: CrossValidation['calibration'] }) {
   const [width, setWidth] = useState(320);
+  const calibration = all.filter(({ n }) => n >= FEWEST);
   if (calibration.length < 2) return null;
   const hundred = (share: number) => Math.round(share * 100);
   return (

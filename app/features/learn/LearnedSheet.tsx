@@ -1,4 +1,4 @@
-import type { CrossValidation, Guide, Learned, Ratio } from '@plesion/core/guide';
+import type { CrossValidation, Learned, Ratio } from '@plesion/core/guide';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Sheet } from '../../ui/Sheet';
@@ -6,12 +6,14 @@ import { Words } from '../../ui/Words';
 import { CalibrationChart } from './CalibrationChart';
 
 /** What a learned guide says of itself, on its page. */
-export function LearnedSheet({ learned }: { guide: Guide; learned: Learned }) {
+export function LearnedSheet({ learned }: { learned: Learned }) {
   return (
     <>
-      <Words size="small" quiet>
-        {`Learned from ${learned.rows} specimens${learned.leftOut ? `; ${learned.leftOut} rows were left out` : ''}.`}
-      </Words>
+      {learned.leftOut > 0 && (
+        <Words size="small" quiet>
+          {learned.leftOut === 1 ? 'One row of the table was left out.' : `${learned.leftOut} rows of the table were left out.`}
+        </Words>
+      )}
       <LearnedReport {...learned} />
     </>
   );

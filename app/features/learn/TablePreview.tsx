@@ -45,7 +45,10 @@ export function TablePreview({ table, partly }: { table: Table; partly: boolean 
         </View>
       </ScrollView>
       {table.problems.length > 0 && (
-        <Notice kind="problem" title={`${table.problems.length} rows are left out`}>
+        <Notice
+          kind="problem"
+          title={table.problems.length === 1 ? 'One row is left out' : `${table.problems.length} rows are left out`}
+        >
           <View>
             {table.problems.slice(0, PROBLEMS).map((problem) => (
               <Words key={`${problem.line} ${problem.code}`} size="small">

@@ -161,7 +161,7 @@ describe('the preview', () => {
     );
     if (!table.ok) throw new Error('table');
     render(<TablePreview table={table.value} partly={false} />);
-    expect(screen.getByText('1 rows are left out')).toBeTruthy();
+    expect(screen.getByText('One row is left out')).toBeTruthy();
     expect(screen.getByText('Line 2: “about” in “length” is not a number.')).toBeTruthy();
     expect(screen.getByText('–')).toBeTruthy();
   });
