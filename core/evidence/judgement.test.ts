@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { tentCones } from '../../demo/tentCones';
 import { compileGuide, type Guide } from '../guide';
@@ -38,6 +39,59 @@ describe('the case of the rose tip: the famous mark agrees, two quiet ones do no
   it('with them it is the weaver', () => {
     expect(quiet.robustness.group).toBe('lenior');
     expect(quiet.taxa.find(({ taxon }) => taxon === 'lenior')!.p).toBeGreaterThan(0.9);
+  });
+});
+
+describe('laws, whatever is read, wherever, and however it is judged', () => {
+  const reading = fc.constantFrom<Reading>(
+    state('pattern', 'tents'),
+    state('base-stain', 'rose', 'none'),
+    { ...state('spire-outline', 'domed'), certainty: 'guess' },
+    value('outline-ratio', 0.57),
+    value('base-cords', 5),
+    { character: 'shell-length', comparison: { relation: 'larger', than: { taxon: 'gemellus' } } },
+    state('siphon', 'banded'),
+    { character: 'lip', status: 'not-visible' },
+    { character: 'tent-size', status: 'does-not-apply' },
+  );
+  const situation = fc.record(
+    {
+      region: fc.constantFrom('lagoons', 'outer-reefs'),
+      circumstances: fc.subarray(['crawling', 'wet']),
+      company: fc.subarray(['blennies', 'tube-worms']),
+    },
+    { requiredKeys: [] },
+  );
+  const judgement = fc.constantFrom<Judgement>(
+    {},
+    { policy: { kind: 'pool', weights: { 'shell-book': 2, 'reef-survey': 1 } } },
+    { treatment: 'mereth', cross: ['lenior', 'gemellus'] },
+    { policy: { kind: 'prefer', order: ['reef-survey'], exclude: ['shell-book'] } },
+  );
+
+  it('probabilities sum to 1, shares lie between 0 and 1, and the order of reading changes nothing', () => {
+    fc.assert(
+      fc.property(fc.array(reading, { maxLength: 6 }), situation, judgement, (readings, where, how) => {
+        const [forth, back] = [cones(readings, where, how), cones([...readings].reverse(), where, how)];
+        expect(forth.forms.reduce((sum, { p }) => sum + p, forth.outside)).toBeCloseTo(1, 9);
+        for (const { form, p } of forth.forms) expect(back.forms.find((other) => other.form === form)!.p).toBeCloseTo(p, 9);
+        const shares = [
+          forth.fit.tail,
+          forth.robustness.p,
+          ...forth.robustness.without.map(({ p }) => p),
+          ...forth.traps.map(({ overlap }) => overlap),
+        ];
+        for (const share of shares) {
+          expect(share).toBeGreaterThanOrEqual(0);
+          expect(share).toBeLessThanOrEqual(1 + 1e-9);
+        }
+        expect(forth.beam.sum).toBeCloseTo(
+          forth.ledger.reduce((sum, { bits }) => sum + bits, forth.beam.start),
+          6,
+        );
+      }),
+      { numRuns: 30 },
+    );
   });
 });
 

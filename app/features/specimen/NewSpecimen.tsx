@@ -1,3 +1,4 @@
+import type { Guide } from '@plesion/core/guide';
 import type { Situation } from '@plesion/core/specimen';
 import { format } from 'date-fns';
 import { useRouter } from 'expo-router';
@@ -13,6 +14,12 @@ import { useGuide, useGuides } from '../guides/useGuide';
 import { useSession } from '../session/useSession';
 import { startDraft } from './drafts';
 import { SituationForm } from './SituationForm';
+
+/** What is usual to begin with: in the hand, but not where something dangerous might be. */
+const nearness = ({ taxa }: Guide): Pick<Situation, 'distance' | 'handling'> =>
+  taxa.some(({ hazards }) => hazards?.some(({ grade }) => grade !== 'slight'))
+    ? { distance: 'near', handling: 'look' }
+    : { distance: 'hand', handling: 'hold' };
 
 /** A new specimen: which guide, what one has of it, where and when; then the Bench. */
 export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
@@ -54,7 +61,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
             label=""
             submitLabel="To the Bench"
             onSubmit={begin}
-            situation={{ date: format(new Date(), 'yyyy-MM-dd'), distance: 'hand', light: 'fair', handling: 'hold' }}
+            situation={{ date: format(new Date(), 'yyyy-MM-dd'), light: 'fair', ...nearness(guide.data.guide) }}
           />
         </>
       ) : guide.error ? (
