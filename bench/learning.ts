@@ -2,7 +2,7 @@ import { callAll, engineFor } from './accuracy';
 import { peers } from './peers';
 import { populations, type Specimen } from './populations';
 
-const TAUGHT = 600;
+const TAUGHT = 1500;
 const CALLED = 10_000;
 
 const percent = (share: number) => `${(100 * share).toFixed(1).padStart(5)} in 100`;

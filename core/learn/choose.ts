@@ -18,8 +18,8 @@ const POWERS = [1, 0.85, 0.7, 0.55, 0.4];
 
 /** Floating-point work that the search may cost: a few seconds of one core. */
 const BUDGET = 6e8;
-/** A simpler choice is kept when a richer one is better by less than this many standard errors. */
-const PREFER_SIMPLE = 0.5;
+/** A simpler choice is kept when a richer one is better by less than this many standard errors (Breiman et al. 1984). */
+const PREFER_SIMPLE = 1;
 
 /** Held-out rows of one pair of folds: scored without either, they speak for leaving out `fold`. */
 interface Trial {
