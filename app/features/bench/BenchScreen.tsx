@@ -75,6 +75,7 @@ function PhoneBench({ id, bench }: PartProps) {
       </Screen>
       {bench.chosen && (
         <MarkPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
+          <DangerNotice guide={guide} answer={answer} folded />
           <MarkEditor bench={bench} plateWidth={300} />
         </MarkPanel>
       )}

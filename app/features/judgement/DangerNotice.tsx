@@ -10,17 +10,26 @@ import { Words } from '../../ui/Words';
 const WORDS = { grave: 'Danger', serious: 'Danger', slight: 'Take care' } as const;
 const KINDS = { venom: 'venom', toxin: 'poison', irritant: 'blisters skin', bite: 'bites or pinches' } as const;
 
+interface DangerNoticeProps {
+  guide: Guide;
+  answer?: StandingAnswer;
+  /** Begin as one line: where the whole of it was shown a moment ago. */
+  folded?: boolean;
+}
+
 /**
  * Stands above everything else while a dangerous form is possible. It can be
  * folded to one line to make room, and never goes away before the danger does.
+ * A slight hazard begins folded, so that a grave one is not overlooked for being usual.
  */
-export function DangerNotice({ guide, answer }: { guide: Guide; answer?: StandingAnswer }) {
+export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
   const worst = answer?.hazards[0];
-  // A danger that comes up anew is shown in full, whatever was folded before.
-  const [folded, setFolded] = useState<string>();
+  // A danger that comes up anew is shown as it first would be, whatever was folded before.
+  const [turned, setTurned] = useState<string>();
   if (!answer || !worst) return null;
   const key = answer.hazards.map(({ taxon, kind }) => `${taxon} ${kind}`).join();
-  const open = folded !== key;
+  const whole = !folded && worst.grade !== 'slight';
+  const open = turned === key ? !whole : whole;
   return (
     <View role="alert" style={styles.notice} testID="danger">
       <View style={[styles.notch, styles.left]} />
@@ -29,7 +38,7 @@ export function DangerNotice({ guide, answer }: { guide: Guide; answer?: Standin
         role="button"
         aria-expanded={open}
         accessibilityLabel={open ? 'Make the danger notice smaller' : 'Show the whole danger notice'}
-        onPress={() => setFolded(open ? key : undefined)}
+        onPress={() => setTurned(turned === key ? undefined : key)}
         style={styles.head}
       >
         <View style={styles.word}>

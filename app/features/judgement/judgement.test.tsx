@@ -48,6 +48,24 @@ describe('the danger notice', () => {
     expect(screen.getByText(/^Turbiconus coronax: venom, /)).toBeTruthy();
   });
 
+  it('of a slight kind begins as a line, and so does one that was shown a moment ago', () => {
+    const slight = judged(
+      [state('abdomen', 'narrow'), { character: 'carapace-width', value: 34 }, state('front-edge', 'three-teeth')],
+      {},
+      {},
+      ledgeCrabs,
+    );
+    render(<DangerNotice guide={ledgeCrabs} answer={slight} />);
+    expect(screen.getByText('Take care')).toBeTruthy();
+    expect(screen.queryByText(/draws blood/)).toBeNull();
+    fireEvent.press(screen.getByLabelText('Show the whole danger notice'));
+    expect(screen.getByText(/draws blood/)).toBeTruthy();
+    screen.unmount();
+    render(<DangerNotice guide={tentCones} answer={judged(tented)} folded />);
+    expect(screen.getByText('Danger')).toBeTruthy();
+    expect(screen.queryByText(/Keep away/)).toBeNull();
+  });
+
   it('is not there where there is no danger', () => {
     render(<DangerNotice guide={ledgeCrabs} answer={judged([], {}, {}, ledgeCrabs)} />);
     expect(screen.queryByTestId('danger')).toBeNull();
