@@ -8,12 +8,15 @@ import { PlateView } from '../plates/PlateView';
 
 const COLOURS = [colour.hazard, colour.kelp];
 
+/** A long animal or shell leaves room for the entry below it. */
+const TALLEST = 320;
+
 /** The plate with the lines along which a character is measured. */
 export function MeasureGuide({
   guide,
   form,
   character,
-  width,
+  width: room,
 }: {
   guide: Guide;
   form: string;
@@ -23,8 +26,8 @@ export function MeasureGuide({
   const drawn = measuresOn(guide, form, character);
   if (!drawn) return null;
   const { plate, measures } = drawn;
-  const scale = width / plate.box.width;
-  const height = Math.round(plate.box.height * scale);
+  const scale = Math.min(room / plate.box.width, TALLEST / plate.box.height);
+  const [width, height] = [Math.round(plate.box.width * scale), Math.round(plate.box.height * scale)];
   const to = ([x, y]: readonly [number, number]) => [(x - plate.box.x) * scale, (y - plate.box.y) * scale] as const;
   const path = ({ line }: Measure) =>
     line
@@ -36,7 +39,11 @@ export function MeasureGuide({
       )
       .join('');
   return (
-    <View style={{ width, height }} role="img" aria-label={`Where to measure: ${measures.map((m) => m.name).join(' and ')}`}>
+    <View
+      style={{ width, height, alignSelf: 'center' }}
+      role="img"
+      aria-label={`Where to measure: ${measures.map((m) => m.name).join(' and ')}`}
+    >
       <PlateView plate={plate} width={width} height={height} />
       <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
         {measures.map((measure, i) => {
