@@ -1,5 +1,4 @@
-import { CrossValidation, Facets, Ratio } from '@plesion/core/guide';
-import { COLUMN_KINDS } from '@plesion/core/learn';
+import { COLUMN_KINDS, CrossValidation, Facets, Ratio } from '@plesion/core/guide';
 import { z } from 'zod';
 import { JobStarted } from './jobs';
 

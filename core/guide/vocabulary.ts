@@ -20,6 +20,9 @@ export const CHARACTER_GROUPS = ['baseline', 'shape', 'pattern', 'colour', 'beha
 
 export const HANDLING = ['look', 'touch', 'hold', 'instrument'] as const;
 
+/** What a column of a table can hold that a guide is learned from. */
+export const COLUMN_KINDS = ['measurement', 'count', 'nominal'] as const;
+
 /** How a taxon came by another name. */
 export const NAME_KINDS = ['former', 'nickname', 'misleading'] as const;
 

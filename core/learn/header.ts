@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import { COLUMN_KINDS, type ColumnKind, type Labels, LABELS } from './table';
+import { COLUMN_KINDS } from '../guide/working';
+import { type ColumnKind, type Labels, LABELS } from './table';
 
 /** What to do with a column: a label, a character (of a kind that is guessed, or said), or nothing. */
 export type Role = (typeof LABELS)[number] | 'character' | ColumnKind | 'ignore';

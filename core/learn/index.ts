@@ -3,5 +3,5 @@ export { crossValidate } from './crossValidate';
 export { type Data, dataOf } from './data';
 export { deal } from './folds';
 export { learn, type LearnedFrom, type LearnRequest } from './learn';
-export { type Column, COLUMN_KINDS, type ColumnKind, type Labels, LABELS, readTable, type RowProblem, type Table } from './table';
+export { type Column, type ColumnKind, type Labels, LABELS, readTable, type RowProblem, type Table } from './table';
 export { asRequest, guessRoles, type Role } from './header';

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import type { COLUMN_KINDS } from '../guide/working';
 import { failed, done, type Outcome, type Problem } from '../problem';
 
 /** Which columns of a table say what each specimen is. */
@@ -11,7 +12,6 @@ export interface Labels {
 
 export const LABELS = ['taxon', 'sex', 'stage', 'morph'] as const;
 
-export const COLUMN_KINDS = ['measurement', 'count', 'nominal'] as const;
 export type ColumnKind = (typeof COLUMN_KINDS)[number];
 
 /** What columns hold, where it is not to be guessed. */

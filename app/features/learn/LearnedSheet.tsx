@@ -1,9 +1,10 @@
 import type { CrossValidation, Learned, Ratio } from '@plesion/core/guide';
+import { Suspense } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
-import { CalibrationChart } from './CalibrationChart';
+import { CalibrationChart } from './lazyChart';
 
 /** What a learned guide says of itself, on its page. */
 export function LearnedSheet({ learned }: { learned: Learned }) {
@@ -40,7 +41,9 @@ export function LearnedReport({ crossValidation: cv, ratios, choice }: ReportPro
           {`Each specimen was called by a guide that had not seen it. ${choice}`}
         </Words>
         <Confusion cv={cv} />
-        <CalibrationChart calibration={cv.calibration} />
+        <Suspense fallback={null}>
+          <CalibrationChart calibration={cv.calibration} />
+        </Suspense>
       </Sheet>
       {ratios.length > 0 && (
         <Sheet title="Ratios that separate" aside="both groups counting alike">
