@@ -141,6 +141,14 @@ describe('a measured block', () => {
     expect(logOdds([value('x', 10.5)], log)).toBeCloseTo(-(gap ** 2 - other ** 2) / 0.02, 6);
   });
 
+  it('on a log scale is not told of lengths that are none', () => {
+    const problems = (log: boolean, v: number) =>
+      checkReadings(blockGuide({ log }), [value('x', v)]).map(({ code, field }) => `${field} ${code}`);
+    expect(problems(true, 0)).toEqual(['readings[0].value value-not-positive']);
+    expect(problems(true, -2)).toEqual(['readings[0].value value-not-positive']);
+    expect(problems(false, -2)).toEqual([]);
+  });
+
   it('uses a form’s own covariance where it has one', () => {
     const own = compileGuide(
       blockGuide({

@@ -98,7 +98,7 @@ function checkSeen(guide: Guide, character: Character, reading: Reading, field: 
     if (!Number.isInteger(reading.value) || reading.value < from || reading.value > to) {
       report('value', 'count-out-of-range', `${name} is a whole number from ${from} to ${to}.`);
     }
-  } else if ((character.log || character.kind === 'ratio') && reading.value <= 0) {
+  } else if (reading.value <= 0 && (character.kind === 'ratio' || isLogarithmic(guide, character))) {
     report('value', 'value-not-positive', `${name} must be above 0.`);
   }
   if (reading.error !== undefined && !(Number.isFinite(reading.error) && reading.error >= 0)) {
@@ -106,6 +106,10 @@ function checkSeen(guide: Guide, character: Character, reading: Reading, field: 
   }
   return problems;
 }
+
+/** Is it compared on a log scale, on its own or with the block it was measured in? */
+const isLogarithmic = (guide: Guide, { id, log }: Character): boolean =>
+  log ?? guide.blocks?.some((block) => block.log && block.characters.includes(id)) ?? false;
 
 function checkComparison(guide: Guide, character: Character, reading: Reading, field: string): Problem[] {
   const { than } = reading.comparison!;

@@ -25,6 +25,9 @@ export interface Data {
 /** A form with fewer specimens cannot be learned. */
 export const LEAST_SPECIMENS = 3;
 
+/** Counts may go at least so far beyond those of the table. */
+const MORE = 3;
+
 /** A table in numbers. Forms with too few specimens are left out, named by line. */
 export function dataOf(table: Table): Outcome<{ data: Data; problems: RowProblem[] }> {
   const keyOf = (labels: Labels) => LABELS.flatMap((label) => labels[label] ?? []).join(' · ');
@@ -88,9 +91,14 @@ export function dataOf(table: Table): Outcome<{ data: Data; problems: RowProblem
   });
 }
 
-/** Every whole number from the least counted to the most. */
+/**
+ * Every whole number from the least counted to the most, and as far again to
+ * either side: a specimen yet to come may have one more than any of these.
+ */
 function wholeNumbers(cells: readonly string[]): string[] {
   const seen = cells.filter((cell) => cell !== '').map(numberOf);
-  const least = Math.min(...seen);
-  return Array.from({ length: Math.max(...seen) - least + 1 }, (_, i) => String(least + i));
+  const [least, most] = seen.reduce(([low, high], x) => [Math.min(low, x), Math.max(high, x)], [Infinity, -Infinity]);
+  const beyond = Math.max(MORE, most - least);
+  const from = Math.max(0, least - beyond);
+  return Array.from({ length: most + beyond - from + 1 }, (_, i) => String(from + i));
 }

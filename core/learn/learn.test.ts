@@ -1,6 +1,6 @@
 import { compileGuide, formsOf, readGuide } from '../guide';
 import { compareForms } from '../compare';
-import { standing } from '../evidence';
+import { checkReadings, standing } from '../evidence';
 import { validated } from '../test/discriminant';
 import { lengths, type Lengths, toCsv } from '../test/lengths';
 import { asRequest, crossValidate, dataOf, deal, guessRoles, learn, type LearnedFrom, type LearnRequest } from '.';
@@ -258,10 +258,20 @@ describe('tables of more than lengths', () => {
       'teeth count',
     ]);
     expect(leftOut).toEqual([{ name: 'note', why: 'it has 60 different entries' }]);
-    expect(guide.characters.find(({ id }) => id === 'teeth')!.counts).toEqual({ from: 4, to: 8 });
+    expect(guide.characters.find(({ id }) => id === 'teeth')!.counts).toEqual({ from: 0, to: 12 });
   });
 
   it('keep every row with a missing cell', () => expect(guide.learned!.rows).toBe(60));
+
+  it('weigh a count that the table never had', () => {
+    const compiled = compileGuide(guide);
+    for (const value of [0, 12]) {
+      const { p } = standing(compiled, {}, [{ character: 'teeth', value }]);
+      expect(p.reduce((a, b) => a + b, 0)).toBeGreaterThan(0.9);
+      expect(checkReadings(guide, [{ character: 'teeth', value }])).toEqual([]);
+    }
+    expect(standing(compiled, {}, [{ character: 'teeth', value: 11 }]).p[1]).toBeGreaterThan(0.5);
+  });
 
   it('weigh all of them', () => {
     const { p } = standing(compileGuide(guide), {}, [

@@ -6,6 +6,8 @@ export type Tally = Float64Array[];
 
 /** Specimens' worth of the general frequencies that each form's own are mixed with. */
 const PRIOR = 2;
+/** Share of the prior of a count that is spread evenly, so that nothing is impossible. */
+const EVEN = 0.05;
 /** The least spread of a count within a form. */
 const LEAST_SPREAD = 0.4;
 
@@ -39,7 +41,11 @@ export function frequenciesFrom(tally: Tally, data: Data): Float64Array[] {
       (_, e) => 0.5 + data.forms.reduce((sum, _form, f) => sum + tally[f * columns + (i % columns)][e], 0),
     );
     const total = general.reduce((a, b) => a + b, 0);
-    const prior = column.kind === 'count' && n > 1 ? curve(column.entries, counts, n) : general.map((g) => g / total);
+    const even = 1 / column.entries.length;
+    const prior =
+      column.kind === 'count' && n > 1
+        ? curve(column.entries, counts, n).map((p) => (1 - EVEN) * p + EVEN * even)
+        : general.map((g) => g / total);
     return counts.map((c, e) => (c + PRIOR * prior[e]) / (n + PRIOR));
   });
 }

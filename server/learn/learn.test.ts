@@ -53,6 +53,30 @@ describe('learning over the wire', () => {
     expect(partly.body.ledger).toHaveLength(3);
   });
 
+  it('takes the cells of words and codes as the table has them', async () => {
+    const rows = Array.from(
+      { length: 40 },
+      (_, i) => `${i % 2 ? 'Form One' : 'Form Two'},${i % 2},${i % 4 === 1 ? 'dull red' : 'pale'},${10 + (i % 5) + (i % 2)}.5`,
+    );
+    const told: LearnAnswer = (
+      await learnNow({ title: 'Codes', csv: ['kind,code,colour,length', ...rows].join('\n'), labels: { taxon: 'kind' } }).expect(
+        201,
+      )
+    ).body;
+    const readings = [
+      { character: 'code', value: 1 },
+      { character: 'colour', states: ['dull red'] },
+      { character: 'length', value: 12.5 },
+    ];
+    const { body } = await visitor.post(`/api/guides/${told.guideId}/standing`).send({ readings }).expect(200);
+    expect((body as StandingAnswer).taxa.find(({ name }) => name === 'Form One')!.p).toBeGreaterThan(0.95);
+    const unknown = await visitor
+      .post(`/api/guides/${told.guideId}/standing`)
+      .send({ readings: [{ character: 'colour', states: ['blue'] }] })
+      .expect(400);
+    expect(unknown.body).toMatchObject({ code: 'unknown-state', field: 'readings[0].states' });
+  });
+
   it('learned twice under one title makes two guides', async () => {
     const again: LearnAnswer = (await learnNow(request).expect(201)).body;
     expect(again.guideId).not.toBe(answer.guideId);

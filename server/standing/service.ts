@@ -65,7 +65,11 @@ function withNames(guide: Guide, readings: readonly Reading[]): Reading[] {
   return readings.map((reading) => {
     const character = find(guide.characters, reading.character);
     if (!character) return reading;
-    const states = reading.states?.map((state) => find(character.states ?? [], state)?.id ?? state);
+    const entries = character.states ?? [];
+    const states = reading.states?.map((state) => find(entries, state)?.id ?? state);
+    // A column of codes such as 0 and 1 is told by its entries; its cells are still numbers to whoever has the table.
+    const code = reading.value === undefined ? undefined : find(entries, String(reading.value));
+    if (code) return { ...reading, character: character.id, states: [code.id], value: undefined };
     return { ...reading, character: character.id, ...(states ? { states } : {}) };
   });
 }
