@@ -1,8 +1,8 @@
 import { type CompiledGuide, type FacetName, type Facets, lineage, taxonIndex } from '../guide/working';
-import { groupByFacet, type Grouping, groupMasses, levelsOf, ranked } from './levels';
+import { groupByFacet, type Grouping, groupMasses, levelsOf, massOf, ranked } from './levels';
 import { inHundred } from './say';
 import { leaveOneOut, type Standing } from './standing';
-import { type Bench, capital, inUnion, mass, type Question, type Verdict, verdictOn } from './verdict';
+import { type Bench, capital, inUnion, type Question, type Verdict, verdictOn } from './verdict';
 
 export { type Verdict } from './verdict';
 
@@ -125,7 +125,7 @@ function facetsOf(bench: Bench, taxon: string): Verdict[] {
 function unionOf({ compiled, full }: Bench, taxon: string, facets: readonly Verdict[]): Call['union'] {
   const open = facets.filter((v) => !v.passes && v.level.kind === 'facet').map((v) => (v.level as { facet: FacetName }).facet);
   const inside = underTaxon(compiled, taxon);
-  const total = mass(
+  const total = massOf(
     full.p,
     Array.from(full.p.keys()).filter((f) => inside[f]),
   );
@@ -133,7 +133,7 @@ function unionOf({ compiled, full }: Bench, taxon: string, facets: readonly Verd
     if (!of.some((part) => open.some((facet) => part[facet]))) return [];
     const forms = compiled.forms.flatMap((_, f) => (inside[f] && inUnion(compiled, of, f) ? [f] : []));
     const rest = compiled.forms.some((_, f) => inside[f] && !forms.includes(f));
-    return rest ? [{ id, label, p: mass(full.p, forms) / (total || 1), size: forms.length }] : [];
+    return rest ? [{ id, label, p: massOf(full.p, forms) / (total || 1), size: forms.length }] : [];
   });
   const holding = candidates.filter(({ p }) => p >= compiled.guide.settings.call.posterior).sort((a, b) => a.size - b.size)[0];
   return holding && { id: holding.id, label: holding.label, p: holding.p };

@@ -313,9 +313,9 @@ describe('fit', () => {
 
   it('of lengths measured together sees a proportion that no form has', () => {
     const block = compileGuide(blockGuide());
-    const fit = (x: number, y: number) => fitOf(block, standing(block, {}, [value('x', x), value('y', y)]), 0).tail;
-    expect(fit(11.5, 11.4)).toBeGreaterThan(0.1);
-    expect(fit(11.5, 8.6)).toBeLessThan(0.01);
+    const oddness = (x: number, y: number) => fitOf(block, standing(block, {}, [value('x', x), value('y', y)]), 0).tail;
+    expect(oddness(11.5, 11.4)).toBeGreaterThan(0.1);
+    expect(oddness(11.5, 8.6)).toBeLessThan(0.01);
   });
 
   it('low where probability is high is called the best of a bad lot', () => {

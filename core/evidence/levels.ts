@@ -63,6 +63,9 @@ export function groupMasses(grouping: Grouping, p: Float64Array): Float64Array {
   return masses;
 }
 
+/** The probability that some forms hold together. */
+export const massOf = (p: Float64Array, forms: readonly number[]): number => forms.reduce((sum, f) => sum + p[f], 0);
+
 /** Group numbers from most to least probable. */
 export function ranked(masses: Float64Array): number[] {
   return Array.from(masses.keys()).sort((a, b) => masses[b] - masses[a]);

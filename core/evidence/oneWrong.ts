@@ -1,6 +1,7 @@
 import { type CompiledGuide, misreadingMatrix, type StatesTable } from '../guide/working';
 import { type Column, columnOf } from './column';
 import { isMeasured } from './block';
+import { massOf } from './levels';
 import { valueOf } from './reading';
 import { softmax, type Standing, type Weighed } from './standing';
 
@@ -27,14 +28,14 @@ const FAR_OFF = { errors: 4, plausibility: 0.02 };
  * how frequent s' is among the forms as they stand.
  */
 export function worstMisreading(compiled: CompiledGuide, full: Standing, forms: readonly number[]): Misreading | undefined {
-  const now = massIn(full.p, forms);
+  const now = massOf(full.p, forms);
   let worst: Misreading | undefined;
   let cost = 0;
   full.weighed.forEach((one) => {
     if (compiled.blocks.some((measured) => isMeasured(measured, one.reading))) return;
     for (const { instead, plausibility, column } of alternatives(compiled, full, one)) {
       const then = replaced(full, one, column);
-      const p = massIn(then.p, forms);
+      const p = massOf(then.p, forms);
       if (plausibility * (now - p) <= cost) continue;
       cost = plausibility * (now - p);
       worst = { reading: one.index, instead, plausibility, p, standing: then };
@@ -42,8 +43,6 @@ export function worstMisreading(compiled: CompiledGuide, full: Standing, forms: 
   });
   return worst;
 }
-
-const massIn = (p: Float64Array, forms: readonly number[]) => forms.reduce((sum, f) => sum + p[f], 0);
 
 function replaced(full: Standing, { column, weight }: Weighed, by: Column): { p: Float64Array; outside: number } {
   const bits = full.bits.map((b, f) => b + weight * (by.bits[f] - column.bits[f]));

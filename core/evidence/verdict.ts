@@ -1,7 +1,7 @@
 import { type CompiledGuide, hasFacets, lineage } from '../guide/working';
 import { beamBetween, type Side } from './beam';
 import { diagnosticMark } from './diagnostic';
-import type { Level } from './levels';
+import { type Level, massOf } from './levels';
 import { inHundred } from './say';
 import type { Standing } from './standing';
 import { independenceKey } from './weights';
@@ -46,16 +46,14 @@ export interface Question {
   mayRestOnOne?: boolean;
 }
 
-export const mass = (p: Float64Array, forms: readonly number[]) => forms.reduce((sum, f) => sum + p[f], 0);
-
 /** May the group be named? By the guide's school, and by what an error would cost. */
 export function verdictOn(bench: Bench, asked: Question): Verdict {
   const { compiled, full, without } = bench;
   const { call } = compiled.guide.settings;
-  const p = mass(full.p, asked.forms);
+  const p = massOf(full.p, asked.forms);
   const { contributions } = beamBetween(full, { forms: asked.forms }, asked.rival.side);
   const marks = independentMarks(compiled, full, contributions);
-  const losses = without.map((left, i) => ({ p: mass(left.p, asked.forms), reading: full.weighed[i].index }));
+  const losses = without.map((left, i) => ({ p: massOf(left.p, asked.forms), reading: full.weighed[i].index }));
   const worst = losses.length ? losses.reduce((a, b) => (b.p < a.p ? b : a)) : undefined;
   const cost = costOf(bench, asked.forms);
   const lacks: Verdict['lacks'] = [];
@@ -111,7 +109,7 @@ function costOf({ compiled, full }: Bench, named: readonly number[]): Verdict['c
     const excluded = forms.flatMap((form, f) =>
       !inside.has(f) && lineage(guide, form.taxon).some(({ id }) => id === cost.taxon) ? [f] : [],
     );
-    const p = mass(full.p, excluded);
+    const p = massOf(full.p, excluded);
     const label = guide.taxa.find(({ id }) => id === cost.taxon)?.name ?? cost.taxon;
     return p * cost.weight > allowed ? [{ taxon: cost.taxon, label, weight: cost.weight, reason: cost.reason, p }] : [];
   });
