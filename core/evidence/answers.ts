@@ -1,6 +1,6 @@
 import type { StatesTable, Table, ValuesTable } from '../guide/working';
 import { tailedLogDensity } from './density';
-import { type Grouping, groupMasses, ranked } from './levels';
+import { type Grouping, groupMasses, leaderIn, ranked } from './levels';
 import { softmax, type Standing } from './standing';
 
 /** What one answer to a look would do. */
@@ -52,7 +52,6 @@ function leaderAfter(full: Standing, grouping: Grouping, column: Float64Array, o
     full.bits.map((b, f) => b + temper * column[f]),
     full.outsideBits + temper * outside,
   );
-  const masses = groupMasses(grouping, p);
-  const lead = ranked(masses)[0];
-  return { group: grouping.groups[lead].id, label: grouping.groups[lead].label, p: masses[lead] };
+  const leader = leaderIn(grouping, p);
+  return { group: leader.id, label: leader.label, p: leader.p };
 }

@@ -10,11 +10,11 @@ import {
 import type { Situation } from '../specimen';
 import { ancestryOf, type Ancestry } from './ancestry';
 import { beamBetween, type Side } from './beam';
-import { type Call, callOf, formsIn, OUTSIDE } from './call';
+import { type Call, callOf, OUTSIDE } from './call';
 import { type Danger, hazardsOf } from './danger';
 import { type Dispute, disputesOf } from './disputes';
 import type { Fit } from './fit';
-import { type Grouping, groupMasses, levelsOf, type Level, ranked } from './levels';
+import { formsIn, type Grouping, groupMasses, leaderIn, levelsOf, type Level, ranked } from './levels';
 import { type NextLook, nextLooks } from './nextLooks';
 import type { Side as Weighted } from './overlap';
 import type { Reading } from './reading';
@@ -127,7 +127,7 @@ export function assess(compiled: CompiledGuide, situation: Situation, readings: 
     hazards: hazards.possible,
     withheld: { close: hazards.withheld, ...(hazards.reason ? { reason: hazards.reason } : {}) },
     traps: trapsBetween(compiled, pair.left, pair.right),
-    disagreements: disputesOf(compiled, full, grouping, ranked(groupMasses(grouping, full.p))[0]),
+    disagreements: disputesOf(compiled, full, grouping, leaderIn(grouping, full.p).lead),
     crosses: ancestryOf(compiled, full),
     ...(settling ? { settling } : {}),
   };
@@ -241,10 +241,8 @@ function mapOnlyOf(
   leader: BeamSide,
 ): Pick<Assessment, 'mapOnly'> {
   const blind = priorBits(compiled, { ...situation, switchedOff: [...(situation.switchedOff ?? []), ...PLACE_AND_TIME] });
-  const masses = groupMasses(grouping, fromPrior(compiled, blind, readings).p);
-  const first = ranked(masses)[0];
-  const other = grouping.groups[first];
+  const other = leaderIn(grouping, fromPrior(compiled, blind, readings).p);
   const led = grouping.groups.findIndex((group) => group.id === leader.group);
-  if (other.id === leader.group || masses[first] - masses[led] < 1e-6) return {};
+  if (other.id === leader.group || other.p - other.masses[led] < 1e-6) return {};
   return { mapOnly: { without: other.id, label: other.label } };
 }

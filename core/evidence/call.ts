@@ -1,5 +1,5 @@
-import { type CompiledGuide, type FacetName, type Facets, lineage, taxonIndex } from '../guide/working';
-import { groupByFacet, type Grouping, groupMasses, levelsOf, massOf, ranked } from './levels';
+import { type CompiledGuide, type FacetName, type Facets, isUnder, taxonIndex } from '../guide/working';
+import { formsIn, groupByFacet, type Grouping, groupMasses, levelsOf, massOf, ranked } from './levels';
 import { inHundred } from './say';
 import { leaveOneOut, type Standing } from './standing';
 import { type Bench, capital, inUnion, type Question, type Verdict, verdictOn } from './verdict';
@@ -92,8 +92,7 @@ function rivalOf({ full }: Bench, grouping: Grouping, masses: Float64Array, grou
 }
 
 /** Forms that go under a taxon by the names in force. */
-const underTaxon = ({ naming }: CompiledGuide, taxon: string): boolean[] =>
-  naming.of.map((own) => lineage(naming, own).some((t) => t.id === taxon));
+const underTaxon = ({ naming }: CompiledGuide, taxon: string): boolean[] => naming.of.map((own) => isUnder(naming, own, taxon));
 
 function facetsOf(bench: Bench, taxon: string): Verdict[] {
   const { compiled, full } = bench;
@@ -145,7 +144,7 @@ function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined)
   const masses = groupMasses(grouping, bench.full.p);
   const [lead, next, third] = ranked(masses);
   if (third === undefined) return undefined;
-  if (called && grouping.groups[third] && !under(compiled, grouping.groups[third].id, called.group)) return undefined;
+  if (called && grouping.groups[third] && !isUnder(compiled.naming, grouping.groups[third].id, called.group)) return undefined;
   const verdict = verdictOn(bench, {
     level: grouping.level,
     group: { id: `${grouping.groups[lead].id}+${grouping.groups[next].id}`, label: 'either' },
@@ -162,15 +161,6 @@ function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined)
     p: verdict.p,
     text: `One of two: ${a.label} or ${b.label}, ${inHundred(verdict.p)} between them.`,
   };
-}
-
-const under = ({ naming }: CompiledGuide, taxon: string, ancestor: string) =>
-  lineage(naming, taxon).some((t) => t.id === ancestor);
-
-export function formsIn(grouping: Grouping, group: number): number[] {
-  const forms: number[] = [];
-  grouping.of.forEach((g, f) => g === group && forms.push(f));
-  return forms;
 }
 
 function sayCall({ naming }: CompiledGuide, called: Verdict, all: readonly Verdict[], union: Call['union']): string {

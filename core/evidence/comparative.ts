@@ -1,6 +1,5 @@
 import { normalBelow } from '../chance';
-import type { CompiledGuide, Table, ValuesTable } from '../guide/working';
-import { lineage } from '../guide/working';
+import { type CompiledGuide, isUnder, type Table, type ValuesTable } from '../guide/working';
 import type { Column } from './column';
 import type { Comparison, Reading } from './reading';
 
@@ -37,9 +36,7 @@ export function comparativeColumn(compiled: CompiledGuide, reading: Reading): Co
 /** How probable each form is for the neighbour named; undefined when the same individual is meant. */
 function neighbourWeights({ guide, forms, base }: CompiledGuide, { than }: Comparison): number[] | undefined {
   if ('character' in than) return undefined;
-  const meant = forms.map((form) =>
-    'form' in than ? form.id === than.form : lineage(guide, form.taxon).some(({ id }) => id === than.taxon),
-  );
+  const meant = forms.map((form) => ('form' in than ? form.id === than.form : isUnder(guide, form.taxon, than.taxon)));
   const total = meant.reduce((sum, is, f) => sum + (is ? base[f] : 0), 0);
   return meant.map((is, f) => (is ? base[f] / total : 0));
 }

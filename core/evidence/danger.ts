@@ -1,4 +1,4 @@
-import { type Character, type CompiledGuide, type Hazard, hasFacets, HAZARD_GRADES, lineage } from '../guide/working';
+import { type Character, type CompiledGuide, type Hazard, hasFacets, HAZARD_GRADES, isUnder } from '../guide/working';
 import type { Situation } from '../specimen';
 import { inHundred } from './say';
 import type { Standing } from './standing';
@@ -39,7 +39,8 @@ export function hazardsOf(compiled: CompiledGuide, full: Standing, situation: Si
   const possible = guide.taxa.flatMap((taxon) =>
     (taxon.hazards ?? []).flatMap((hazard): Danger[] => {
       const p = forms.reduce(
-        (sum, form, f) => sum + (isUnder(compiled, form.taxon, taxon.id) && hasFacets(form, hazard.facets) ? full.p[f] : 0),
+        (sum, form, f) =>
+          sum + (isUnderOrCross(compiled, form.taxon, taxon.id) && hasFacets(form, hazard.facets) ? full.p[f] : 0),
         0,
       );
       const threshold = hazard.threshold ?? guide.settings.danger;
@@ -75,9 +76,9 @@ export function hazardsOf(compiled: CompiledGuide, full: Standing, situation: Si
 }
 
 /** A taxon, or the cross of one, is under the taxon named. */
-function isUnder({ guide }: CompiledGuide, taxon: string, ancestor: string): boolean {
+function isUnderOrCross({ guide }: CompiledGuide, taxon: string, ancestor: string): boolean {
   const parents = guide.taxa.find(({ id }) => id === taxon)?.cross ?? [taxon];
-  return parents.some((id) => lineage(guide, id).some((above) => above.id === ancestor));
+  return parents.some((id) => isUnder(guide, id, ancestor));
 }
 
 const KEEP_AWAY: Record<Hazard['kind'], string> = {

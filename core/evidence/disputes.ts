@@ -1,7 +1,7 @@
 import { type CompiledGuide, disagreementsOf, type ScoreValue, type SourcePolicy, tableUnder } from '../guide/working';
-import type { Grouping } from './levels';
+import { type Grouping, groupMasses, massOf } from './levels';
 import { columnOf } from './column';
-import { softmax, type Standing } from './standing';
+import { saidInstead, type Standing } from './standing';
 
 /** A cell that matters here and on which sources contradict each other. */
 export interface Dispute {
@@ -27,7 +27,7 @@ export function disputesOf(compiled: CompiledGuide, full: Standing, grouping: Gr
   const { guide, forms } = compiled;
   const labels = new Map(guide.sources.map((source) => [source.id, source.label]));
   const disputes = disagreementsOf(compiled).flatMap((cell): Dispute[] => {
-    if (cell.forms.reduce((sum, f) => sum + full.p[f], 0) < MATTERS) return [];
+    if (massOf(full.p, cell.forms) < MATTERS) return [];
     const read = full.weighed.some(({ reading }) => reading.character === cell.character);
     return [
       {
@@ -62,14 +62,10 @@ function massFollowing(
   const following: SourcePolicy = { kind: 'prefer', order: [source, ...order], exclude: policy.exclude };
   const tables = new Map(compiled.tables).set(characterId, tableUnder(compiled, character, following));
   const other: CompiledGuide = { ...compiled, tables, columns: new Map() };
-  const bits = full.bits.slice();
-  let outside = full.outsideBits;
-  for (const { reading, column, weight } of full.weighed) {
-    if (reading.character !== characterId) continue;
-    const told = columnOf(other, reading)!;
-    for (let f = 0; f < bits.length; f++) bits[f] += weight * (told.bits[f] - column.bits[f]);
-    outside += weight * (told.outside - column.outside);
-  }
-  const { p } = softmax(bits, outside);
-  return p.reduce((sum, mass, f) => sum + (grouping.of[f] === leader ? mass : 0), 0);
+  const own = full.weighed.filter(({ reading }) => reading.character === characterId);
+  const { p } = saidInstead(
+    full,
+    own.map((one) => ({ one, by: columnOf(other, one.reading)! })),
+  );
+  return groupMasses(grouping, p)[leader];
 }

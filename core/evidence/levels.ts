@@ -66,6 +66,20 @@ export function groupMasses(grouping: Grouping, p: Float64Array): Float64Array {
 /** The probability that some forms hold together. */
 export const massOf = (p: Float64Array, forms: readonly number[]): number => forms.reduce((sum, f) => sum + p[f], 0);
 
+/** The forms of one group. */
+export function formsIn(grouping: Grouping, group: number): number[] {
+  const forms: number[] = [];
+  grouping.of.forEach((g, f) => g === group && forms.push(f));
+  return forms;
+}
+
+/** The most probable group of a level, with every group's probability beside it. */
+export function leaderIn(grouping: Grouping, p: Float64Array) {
+  const masses = groupMasses(grouping, p);
+  const [lead] = ranked(masses);
+  return { ...grouping.groups[lead], lead, p: masses[lead], masses };
+}
+
 /** Group numbers from most to least probable. */
 export function ranked(masses: Float64Array): number[] {
   return Array.from(masses.keys()).sort((a, b) => masses[b] - masses[a]);

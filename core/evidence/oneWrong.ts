@@ -3,7 +3,7 @@ import { type Column, columnOf } from './column';
 import { isMeasured } from './block';
 import { massOf } from './levels';
 import { valueOf } from './reading';
-import { softmax, type Standing, type Weighed } from './standing';
+import { saidInstead, type Standing, type Weighed } from './standing';
 
 /** One reading taken to be wrong, and what would stand then. */
 export interface Misreading {
@@ -34,7 +34,7 @@ export function worstMisreading(compiled: CompiledGuide, full: Standing, forms: 
   full.weighed.forEach((one) => {
     if (compiled.blocks.some((measured) => isMeasured(measured, one.reading))) return;
     for (const { instead, plausibility, column } of alternatives(compiled, full, one)) {
-      const then = replaced(full, one, column);
+      const then = saidInstead(full, [{ one, by: column }]);
       const p = massOf(then.p, forms);
       if (plausibility * (now - p) <= cost) continue;
       cost = plausibility * (now - p);
@@ -42,11 +42,6 @@ export function worstMisreading(compiled: CompiledGuide, full: Standing, forms: 
     }
   });
   return worst;
-}
-
-function replaced(full: Standing, { column, weight }: Weighed, by: Column): { p: Float64Array; outside: number } {
-  const bits = full.bits.map((b, f) => b + weight * (by.bits[f] - column.bits[f]));
-  return softmax(bits, full.outsideBits + weight * (by.outside - column.outside));
 }
 
 interface Alternative {

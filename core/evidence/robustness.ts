@@ -1,7 +1,6 @@
 import type { CompiledGuide } from '../guide/working';
 import { type Fit, fitOf } from './fit';
-import type { Grouping } from './levels';
-import { groupMasses, ranked } from './levels';
+import { formsIn, type Grouping, leaderIn } from './levels';
 import { worstMisreading } from './oneWrong';
 import { type Reading, valueOf } from './reading';
 import { inHundred } from './say';
@@ -42,23 +41,18 @@ export function robustnessOf(
   contributions: readonly number[],
   marks: number,
 ): Robustness {
-  const leaderOf = (p: Float64Array) => {
-    const masses = groupMasses(grouping, p);
-    const lead = ranked(masses)[0];
-    return { leader: grouping.groups[lead].id, label: grouping.groups[lead].label, masses, lead };
-  };
-  const now = leaderOf(full.p);
-  const forms = Array.from(full.p.keys()).filter((f) => grouping.of[f] === now.lead);
+  const now = leaderIn(grouping, full.p);
+  const forms = formsIn(grouping, now.lead);
   const missing = without.map((left, i) => {
-    const then = leaderOf(left.p);
-    return { reading: full.weighed[i].index, p: then.masses[now.lead], leader: then.leader, label: then.label };
+    const then = leaderIn(grouping, left.p);
+    return { reading: full.weighed[i].index, p: then.masses[now.lead], leader: then.id, label: then.label };
   });
   const wrong = worstMisreading(compiled, full, forms);
-  const then = wrong && leaderOf(wrong.standing.p);
+  const then = wrong && leaderIn(grouping, wrong.standing.p);
   const robustness = {
-    group: now.leader,
+    group: now.id,
     label: now.label,
-    p: now.masses[now.lead],
+    p: now.p,
     independent: marks,
     without: missing,
     ...(wrong && then
@@ -68,7 +62,7 @@ export function robustnessOf(
             instead: wrong.instead,
             plausibility: wrong.plausibility,
             p: wrong.p,
-            leader: then.leader,
+            leader: then.id,
             label: then.label,
           },
         }

@@ -114,6 +114,21 @@ export function softmax(bits: Float64Array, outsideBits: number): { p: Float64Ar
   return { p, outside: rest / total };
 }
 
+/** The standing with other columns in place of what some readings say, at the weight those had. */
+export function saidInstead(
+  full: Standing,
+  swaps: readonly { one: Weighed; by: Column }[],
+): { p: Float64Array; outside: number } {
+  const bits = full.bits.slice();
+  let outsideBits = full.outsideBits;
+  for (const { one, by } of swaps) {
+    const { column, weight } = one;
+    for (let f = 0; f < bits.length; f++) bits[f] += weight * (by.bits[f] - column.bits[f]);
+    outsideBits += weight * (by.outside - column.outside);
+  }
+  return softmax(bits, outsideBits);
+}
+
 /**
  * The standing without one reading; what it shared its group with then counts for more.
  *

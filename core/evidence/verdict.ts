@@ -1,4 +1,4 @@
-import { type CompiledGuide, hasFacets, lineage } from '../guide/working';
+import { type CompiledGuide, hasFacets, isUnder } from '../guide/working';
 import { beamBetween, type Side } from './beam';
 import { diagnosticMark } from './diagnostic';
 import { type Level, massOf } from './levels';
@@ -106,9 +106,7 @@ function costOf({ compiled, full }: Bench, named: readonly number[]): Verdict['c
   const allowed = 1 - guide.settings.call.posterior;
   const inside = new Set(named);
   const dear = (guide.costs ?? []).flatMap((cost) => {
-    const excluded = forms.flatMap((form, f) =>
-      !inside.has(f) && lineage(guide, form.taxon).some(({ id }) => id === cost.taxon) ? [f] : [],
-    );
+    const excluded = forms.flatMap((form, f) => (!inside.has(f) && isUnder(guide, form.taxon, cost.taxon) ? [f] : []));
     const p = massOf(full.p, excluded);
     const label = guide.taxa.find(({ id }) => id === cost.taxon)?.name ?? cost.taxon;
     return p * cost.weight > allowed ? [{ taxon: cost.taxon, label, weight: cost.weight, reason: cost.reason, p }] : [];

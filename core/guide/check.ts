@@ -3,7 +3,7 @@ import { checkJudgement } from './checkJudgement';
 import { formsOf, lineage } from './forms';
 import { parseRange } from './ranges';
 import type { Character, Guide, Scope, Score } from './schema';
-import { DEFAULT_WORDS, spreadFrequencies } from './words';
+import { spreadFrequencies, wordsOf } from './words';
 
 /**
  * What the shape of the JSON alone cannot show: names that point nowhere, names
@@ -122,7 +122,7 @@ function checkCharacter(character: Character, field: string, report: Report, kno
 function checkValue(guide: Guide, character: Character, score: Score, field: string, report: Report): void {
   const { value } = score;
   const at = `${field}.value`;
-  const words = { ...DEFAULT_WORDS, ...guide.settings.words };
+  const words = wordsOf(guide);
   if (value.kind === 'applies') return;
   if (value.kind === 'comparison') {
     if (!isValue(character)) {

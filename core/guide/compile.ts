@@ -7,7 +7,7 @@ import type { Character, Guide, Score, SourcePolicy } from './schema';
 import { type Canvas, canvasOf, holdsIn, paint, type Setting, sourceOrder, specificity } from './scopes';
 import { type StatesTable, statesTable, type Table, valuesTable } from './tables';
 import { type Naming, namingOf } from './treatments';
-import { DEFAULT_WORDS, frequencyNumber, type FrequencyWord } from './words';
+import { frequencyNumber, type FrequencyWord, wordsOf } from './words';
 
 /** A guide resolved for one setting and source policy, ready to weigh readings. */
 export interface CompiledGuide {
@@ -53,8 +53,6 @@ export function compileGuide(
   }
   return { guide, forms, base, tables, blocks, naming: namingOf(guide, forms, treatment), policy, setting, columns: new Map() };
 }
-
-const wordsOf = (guide: Guide) => ({ ...DEFAULT_WORDS, ...guide.settings.words });
 
 interface Work {
   guide: Guide;

@@ -4,7 +4,7 @@ import { resolve, stateIds } from './resolve';
 import type { Score } from './schema';
 import { canvasOf, holdsIn, paint, sourceOrder, specificity } from './scopes';
 import type { Resolved } from './tables';
-import { DEFAULT_WORDS } from './words';
+import { wordsOf } from './words';
 
 /** One cell, or several alike, of which two sources say different things. */
 export interface Disagreement {
@@ -40,7 +40,7 @@ function findDisagreements({ guide, forms, setting, policy }: CompiledGuide): Di
   const order = sourceOrder(guide, policy);
   if (order.length < 2) return [];
   const canvas = canvasOf(guide, forms);
-  const words = { ...DEFAULT_WORDS, ...guide.settings.words };
+  const words = wordsOf(guide);
   const scores = scoresByCharacter(guide.scores);
   return guide.characters.flatMap((character) => {
     const own = (scores.get(character.id) ?? []).filter(

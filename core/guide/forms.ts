@@ -96,6 +96,10 @@ export function lineage(guide: Pick<Guide, 'taxa'>, taxonId: string): Taxon[] {
   return line;
 }
 
+/** Is the taxon the one named, or below it? */
+export const isUnder = (guide: Pick<Guide, 'taxa'>, taxonId: string, ancestor: string): boolean =>
+  lineage(guide, taxonId).some(({ id }) => id === ancestor);
+
 const indexes = new WeakMap<readonly Taxon[], Map<string, Taxon>>();
 
 /** Taxa by id; made once for each list of taxa. */

@@ -2,7 +2,7 @@ import type { CompiledGuide } from './compile';
 import { curveAt } from './dates';
 import { hasFacets, lineage } from './forms';
 import type { Occurrence } from './schema';
-import { DEFAULT_WORDS, frequencyNumber } from './words';
+import { frequencyNumber, wordsOf } from './words';
 
 /** What the prior is made of; each part can be switched off. */
 export const PRIOR_PARTS = ['range', 'date', 'habitat', 'company', 'abundance', 'shares'] as const;
@@ -58,7 +58,7 @@ const placeOf = (record: PlaceRecord) =>
   record.kind === 'range' ? record.region : record.kind === 'habitat' ? record.habitat : record.company;
 
 function placeFactor({ guide }: CompiledGuide, line: readonly string[], kind: PlaceKind, place: string): number {
-  const words = { ...DEFAULT_WORDS, ...guide.settings.words };
+  const words = wordsOf(guide);
   const all = guide.occurrence.filter(
     (record): record is PlaceRecord => record.kind === kind && comparable(guide, record, place),
   );

@@ -1,3 +1,5 @@
+import type { Guide } from './schema';
+
 /**
  * Frequency words and the numbers they stand for. The literature says "usually"
  * or "rarely"; a guide may change what it takes them to mean.
@@ -16,6 +18,12 @@ export const DEFAULT_WORDS: Record<FrequencyWord, number> = {
   rarely: 0.08,
   never: 0.01,
 };
+
+/** What a guide takes the words to mean: its own numbers before the usual ones. */
+export const wordsOf = ({ settings }: Pick<Guide, 'settings'>): Record<FrequencyWord, number> => ({
+  ...DEFAULT_WORDS,
+  ...settings.words,
+});
 
 /** The number of a frequency given in a word or already as a number in 0..1. */
 export function frequencyNumber(frequency: Frequency, words: Record<FrequencyWord, number> = DEFAULT_WORDS): number {

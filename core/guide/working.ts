@@ -23,7 +23,7 @@ export * from './vocabulary';
 export { DEFAULT_WORDS, FREQUENCY_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';
 export { curveAt, dayOfYear, withinDates } from './dates';
-export { type Form, formId, formsOf, hasFacets, lineage, taxonAtRank, taxonIndex } from './forms';
+export { type Form, formId, formsOf, hasFacets, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
 export { checkGuide, isStates, isValue } from './check';
 export { type CompiledGuide, compileGuide, frequenciesOf, tableUnder } from './compile';
 export { type CompiledBlock } from './blocks';

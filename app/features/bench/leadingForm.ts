@@ -1,5 +1,5 @@
 import type { StandingAnswer } from '@plesion/contract';
-import { formsOf, type Guide, lineage, taxonIndex } from '@plesion/core/guide';
+import { formsOf, type Guide, isUnder, taxonIndex } from '@plesion/core/guide';
 
 /** The leading forms of the two sides, where both are forms of the guide. */
 export function comparablePair(guide: Guide, answer: StandingAnswer): [string, string] | undefined {
@@ -13,6 +13,6 @@ export function leadingForm(guide: Guide, answer: StandingAnswer, side: 'left' |
   const { group } = answer.beam[side];
   const isTaxon = taxonIndex(guide).has(group);
   return answer.forms.find(({ taxon, facets }) =>
-    isTaxon ? lineage(guide, taxon).some(({ id }) => id === group) : Object.values(facets).includes(group),
+    isTaxon ? isUnder(guide, taxon, group) : Object.values(facets).includes(group),
   )?.form;
 }

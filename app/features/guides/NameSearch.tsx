@@ -1,4 +1,4 @@
-import { findTaxa, formsOf, type Guide, lineage, sayOtherName, taxonIndex } from '@plesion/core/guide';
+import { findTaxa, formsOf, type Guide, isUnder, sayOtherName, taxonIndex } from '@plesion/core/guide';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -47,8 +47,7 @@ export function NameSearch({ guides }: { guides: readonly { id: string; guide: G
 }
 
 /** The first form of a taxon, or of one below it. */
-const formOf = (guide: Guide, taxon: string) =>
-  formsOf(guide).find((form) => lineage(guide, form.taxon).some(({ id }) => id === taxon))?.id;
+const formOf = (guide: Guide, taxon: string) => formsOf(guide).find((form) => isUnder(guide, form.taxon, taxon))?.id;
 
 const styles = StyleSheet.create({
   block: { gap: space.s },
