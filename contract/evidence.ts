@@ -94,7 +94,7 @@ const Verdict = z.object({
   worst: z.object({ p, reading: z.number() }).optional(),
   cost: z.object({ taxon: z.string(), label: z.string(), weight: z.number(), reason: z.string(), p }).optional(),
   passes: z.boolean(),
-  lacks: z.array(z.enum(['posterior', 'marks', 'survives', 'cost', 'diagnostic'])),
+  lacks: z.array(z.enum(['posterior', 'marks', 'survives', 'cost', 'diagnostic', 'key'])),
   text: z.string(),
   weighText: z.string().optional(),
 });

@@ -14,6 +14,7 @@ import { type Call, callOf, OUTSIDE } from './call';
 import { type Danger, hazardsOf } from './danger';
 import { type Dispute, disputesOf } from './disputes';
 import type { Fit } from './fit';
+import type { Keyed } from './keyed';
 import { formsIn, type Grouping, groupMasses, leaderIn, levelsOf, type Level, ranked } from './levels';
 import { type NextLook, nextLooks } from './nextLooks';
 import type { Side as Weighted } from './overlap';
@@ -93,11 +94,17 @@ export interface LedgerEntry {
 const PLACE_AND_TIME: PriorPart[] = ['range', 'date', 'habitat', 'company', 'abundance'];
 
 /** Weigh readings and say all that follows: the standing, what it rests on, how far it may be named, what to look at next. */
-export function assess(compiled: CompiledGuide, situation: Situation, readings: readonly Reading[], asked?: Level): Assessment {
+export function assess(
+  compiled: CompiledGuide,
+  situation: Situation,
+  readings: readonly Reading[],
+  asked?: Level,
+  keyed?: Keyed,
+): Assessment {
   const full = fromPrior(compiled, priorBits(compiled, situation), readings);
   const levels = levelsOf(compiled);
   const without = leaveOneOut(compiled, full);
-  const call = callOf(compiled, full, without);
+  const call = callOf(compiled, full, without, keyed);
   const grouping = beamLevel(levels, call, asked);
   const open = asked ? grouping : (openLevel(levels, call, () => true) ?? grouping);
   const sides = sidesOf(grouping, full);

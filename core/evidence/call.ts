@@ -1,5 +1,6 @@
 import { type CompiledGuide, type FacetName, type Facets, isUnder, taxonIndex } from '../guide/working';
 import { formsIn, groupByFacet, type Grouping, groupMasses, levelsOf, massOf, ranked } from './levels';
+import type { Keyed } from './keyed';
 import { inHundred } from './say';
 import { leaveOneOut, type Standing } from './standing';
 import { type Bench, capital, inUnion, type Question, type Verdict, verdictOn } from './verdict';
@@ -27,8 +28,13 @@ export const OUTSIDE = 'outside';
  * marks (`facetGroups`), since one good look at the right part settles them;
  * where they cannot be told apart, a union that the guide names may be called.
  */
-export function callOf(compiled: CompiledGuide, full: Standing, without: Bench['without'] = leaveOneOut(compiled, full)): Call {
-  const bench: Bench = { compiled, full, without };
+export function callOf(
+  compiled: CompiledGuide,
+  full: Standing,
+  without: Bench['without'] = leaveOneOut(compiled, full),
+  keyed?: Keyed,
+): Call {
+  const bench: Bench = { compiled, full, without, ...(keyed ? { keyed } : {}) };
   const verdicts: Verdict[] = [];
   let called: Verdict | undefined;
   let narrowed: { grouping: Grouping; verdict: Verdict } | undefined;

@@ -9,6 +9,7 @@ export { type Danger, type Hazards, hazardsOf } from './danger';
 export { type Dispute } from './disputes';
 export { type Fit, fitOf } from './fit';
 export { tailedDensity, tailedLogDensity } from './density';
+export { type Keyed } from './keyed';
 export { entropyOf, expectedInformation, type Live, liveForms } from './information';
 export { type Grouping, groupByFacet, groupByRank, groupMasses, type Level, levelsOf, ranked } from './levels';
 export { type NextLook, nextLooks } from './nextLooks';

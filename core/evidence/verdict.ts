@@ -2,6 +2,7 @@ import { type CompiledGuide, hasFacets, isUnder } from '../guide/working';
 import { beamBetween, type Side } from './beam';
 import { diagnosticMark } from './diagnostic';
 import { type Level, massOf } from './levels';
+import type { Keyed } from './keyed';
 import { inHundred } from './say';
 import type { Standing } from './standing';
 import { independenceKey } from './weights';
@@ -21,7 +22,7 @@ export interface Verdict {
   /** What an error would cost here, where that asks for more than the guide's usual probability. */
   cost?: { taxon: string; label: string; weight: number; reason: string; p: number };
   passes: boolean;
-  lacks: ('posterior' | 'marks' | 'survives' | 'cost' | 'diagnostic')[];
+  lacks: ('posterior' | 'marks' | 'survives' | 'cost' | 'diagnostic' | 'key')[];
   /** The verdict in words. */
   text: string;
   /** What *weigh* would say, where the guide follows another school. */
@@ -34,6 +35,8 @@ export interface Bench {
   full: Standing;
   /** The standing without each weighed reading. */
   without: { p: Float64Array; outside: number }[];
+  /** A finished walk through a key. */
+  keyed?: Keyed;
 }
 
 export interface Question {
@@ -76,15 +79,23 @@ export function verdictOn(bench: Bench, asked: Question): Verdict {
   };
   const text = sayVerdict(compiled, weighed);
   if (call.school === 'weigh' || asked.mayRestOnOne) return { ...weighed, text };
-  const mark = diagnosticMark(compiled, full, asked.forms, contributions);
+  const mark =
+    call.school === 'key' ? keyMark(bench, asked.group.id) : diagnosticMark(compiled, full, asked.forms, contributions);
   const passes = mark.found && !cost;
   return {
     ...weighed,
     passes,
-    lacks: passes ? [] : [cost ? 'cost' : 'diagnostic'],
+    lacks: passes ? [] : [cost ? 'cost' : call.school],
     text: `${capital(levelName(asked.level))} ${passes ? 'yes' : 'no'}: ${passes ? `${asked.group.label}, ` : ''}${cost ? sayCost(cost) : mark.text}.`,
     weighText: text,
   };
+}
+
+/** The *key* school: the group holds what a whole way through a key came to, and the described form fits. */
+function keyMark({ compiled, keyed }: Bench, group: string): { found: boolean; text: string } {
+  if (!keyed) return { found: false, text: 'needs a whole way through a key' };
+  const holds = isUnder(compiled.naming, keyed.taxon, group);
+  return { found: keyed.decided && keyed.fits && holds, text: holds ? keyed.text : 'the key comes to another' };
 }
 
 /** Independent marks that bring enough for the left side. */

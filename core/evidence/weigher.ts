@@ -1,6 +1,7 @@
 import { type CompiledGuide, compileGuide, type Guide, withCross } from '../guide/working';
 import type { Judgement, Situation } from '../specimen';
 import { type Assessment, assess } from './assess';
+import type { Keyed } from './keyed';
 import type { Level } from './levels';
 import type { Reading } from './reading';
 
@@ -12,6 +13,8 @@ export interface WeighRequest {
   situation: Situation;
   readings: Reading[];
   level?: Level;
+  /** A finished walk through a key. */
+  keyed?: Keyed;
 }
 
 export type WeighAnswer = { known: true; assessment: Assessment } | { known: false };
@@ -34,7 +37,7 @@ export function createWeigher(): (request: WeighRequest) => WeighAnswer {
     const key = JSON.stringify([request.hash, settingOf(request.situation), request.judgement]);
     const ready = compiled.get(key) ?? compileFor(guide, request.situation, request.judgement);
     keep(compiled, key, ready);
-    return { known: true, assessment: assess(ready, request.situation, request.readings, request.level) };
+    return { known: true, assessment: assess(ready, request.situation, request.readings, request.level, request.keyed) };
   };
 }
 

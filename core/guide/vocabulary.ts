@@ -37,5 +37,6 @@ export const COMPANY_KINDS = ['host', 'neighbour', 'parent'] as const;
 /**
  * What a name must rest on. *weigh*: probability, independent marks, and none of
  * them indispensable. *diagnostic*: one mark that nothing else has, seen twice.
+ * *key*: a whole way through a key, every couplet decided, and the described form fits.
  */
-export const SCHOOLS = ['weigh', 'diagnostic'] as const;
+export const SCHOOLS = ['weigh', 'diagnostic', 'key'] as const;

@@ -8,7 +8,7 @@ import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
 import { compiledOf } from './compiled';
 
-const SCHOOL_LABELS = { weigh: 'weigh all marks', diagnostic: 'one diagnostic mark' } as const;
+const SCHOOL_LABELS = { weigh: 'weigh all marks', diagnostic: 'one diagnostic mark', key: 'a whole way through a key' } as const;
 
 /** How names are called with this guide, and what its authors do not agree on. */
 export function JudgingSheet({ id, guide }: { id: string; guide: Guide }) {
@@ -26,6 +26,7 @@ export function JudgingSheet({ id, guide }: { id: string; guide: Guide }) {
     weigh: `A name needs ${Math.round(call.posterior * 100)} in 100, ${call.groups} independent marks, and must hold at ${Math.round(call.survives * 100)} in 100 without any one reading.`,
     diagnostic:
       'A name needs one mark that nothing else has, read as sure in two separate looks, and nothing against it by more than 3 bits. What weighing would ask is still shown.',
+    key: 'A name needs a whole way through a key, every couplet decided and none guessed, and the form it ends at must fit the readings. What weighing would ask is still shown.',
   };
   const disagreements = disagreementsOf(compiledOf(guide)).length;
   return (

@@ -1,0 +1,161 @@
+import type { Item, Split } from './splits';
+
+/** Some of the items, each with the mass that comes this way. */
+export interface Node {
+  at: number[];
+  mass: number[];
+}
+
+/** Splits that are looked at one couplet further. */
+const LOOKED_INTO = 10;
+/** A split must leave at least this much less to be told, in bits. */
+const LEAST_GAIN = 1e-3;
+
+/** Taxa by number, so that a node's taxa are summed in an array. */
+export interface Taxa {
+  of: Int32Array;
+  count: number;
+  sums: Float64Array;
+}
+
+export function taxaOf(items: readonly Item[]): Taxa {
+  const numbers = new Map<string, number>();
+  const of = Int32Array.from(items, ({ taxon }) => {
+    if (!numbers.has(taxon)) numbers.set(taxon, numbers.size);
+    return numbers.get(taxon)!;
+  });
+  return { of, count: numbers.size, sums: new Float64Array(numbers.size) };
+}
+
+/** Are all items of one taxon? */
+export const isSettled = (taxa: Taxa, { at }: Node): boolean => at.every((i) => taxa.of[i] === taxa.of[at[0]]);
+
+/** The two nodes a split makes; an item that may go either way goes both ways with its mass divided. */
+export function divide(split: Split, node: Node): [Node, Node] {
+  const a: Node = { at: [], mass: [] };
+  const b: Node = { at: [], mass: [] };
+  node.at.forEach((item, k) => {
+    const side = split.sides[item];
+    const p = side === 3 ? split.first[item] : side === 1 ? 1 : 0;
+    if (side !== 2) {
+      a.at.push(item);
+      a.mass.push(node.mass[k] * p);
+    }
+    if (side !== 1) {
+      b.at.push(item);
+      b.mass.push(node.mass[k] * (1 - p));
+    }
+  });
+  return [a, b];
+}
+
+/** Bits left to tell among the taxa on each side of a split, weighed by the side's share; without making the sides. */
+function left(split: Split, node: Node, taxa: Taxa, side: 1 | 2): { bits: number; mass: number } {
+  const { sums, of } = taxa;
+  let mass = 0;
+  for (let k = 0; k < node.at.length; k++) {
+    const item = node.at[k];
+    const own = split.sides[item];
+    if (own !== 3 && own !== side) continue;
+    const p = own === 3 ? (side === 1 ? split.first[item] : 1 - split.first[item]) : 1;
+    const m = node.mass[k] * p;
+    sums[of[item]] += m;
+    mass += m;
+  }
+  let bits = 0;
+  for (let k = 0; k < node.at.length; k++) {
+    const taxon = of[node.at[k]];
+    const m = sums[taxon];
+    if (m <= 0) continue;
+    bits -= m * Math.log2(m / mass);
+    sums[taxon] = 0;
+  }
+  return { bits: mass > 0 ? bits / mass : 0, mass };
+}
+
+/** Bits to tell among the taxa of a node. */
+export function bitsOf(node: Node, taxa: Taxa): number {
+  const { sums, of } = taxa;
+  let mass = 0;
+  node.at.forEach((item, k) => {
+    sums[of[item]] += node.mass[k];
+    mass += node.mass[k];
+  });
+  let bits = 0;
+  for (const item of node.at) {
+    const m = sums[of[item]];
+    if (m > 0) bits -= (m / mass) * Math.log2(m / mass);
+    sums[of[item]] = 0;
+  }
+  return bits;
+}
+
+/** Expected cost after a split if what is left needed only its bits: a couplet tells at most one. */
+function ahead(split: Split, node: Node, taxa: Taxa): number {
+  const a = left(split, node, taxa, 1);
+  const b = left(split, node, taxa, 2);
+  const mass = a.mass + b.mass;
+  return split.cost + (a.mass * atLeast(a.bits) + b.mass * atLeast(b.bits)) / (mass || 1);
+}
+
+/** Taxa that are not yet one need one couplet more at least. */
+const atLeast = (bits: number) => (bits <= 1e-9 ? 0 : Math.max(1, bits));
+
+/**
+ * The split that minimises the expected remaining cost with look-ahead 2: the
+ * most promising are judged by the best couplet that could follow on either side.
+ */
+export function bestSplit(splits: readonly Split[], node: Node, taxa: Taxa): Split | undefined {
+  const whole = bitsOf(node, taxa);
+  const first = shortlist(splits, node, taxa, whole, LOOKED_INTO);
+  let best: Split | undefined;
+  let least = Number.POSITIVE_INFINITY;
+  for (const { split } of first) {
+    const sides = divide(split, node);
+    const total = node.mass.reduce((sum, m) => sum + m, 0) || 1;
+    let cost = split.cost;
+    for (const side of sides) {
+      if (isSettled(taxa, side)) continue;
+      const bits = bitsOf(side, taxa);
+      const [next] = shortlist(splits, side, taxa, bits, 1);
+      const mass = side.mass.reduce((sum, m) => sum + m, 0);
+      // What nothing can tell apart further is dear: it stays unnamed.
+      cost += (mass / total) * (next ? next.cost : bits + 4);
+    }
+    if (cost < least - 1e-12) {
+      least = cost;
+      best = split;
+    }
+  }
+  return best;
+}
+
+function shortlist(
+  splits: readonly Split[],
+  node: Node,
+  taxa: Taxa,
+  whole: number,
+  most: number,
+): { split: Split; cost: number }[] {
+  const kept: { split: Split; cost: number }[] = [];
+  for (const split of splits) {
+    if (!divides(split, node)) continue;
+    const cost = ahead(split, node, taxa);
+    if (cost - split.cost > whole - LEAST_GAIN + (whole < 1 ? 1 : 0)) continue;
+    if (kept.length === most && cost >= kept[most - 1].cost) continue;
+    const place = kept.findIndex((other) => cost < other.cost);
+    kept.splice(place < 0 ? kept.length : place, 0, { split, cost });
+    if (kept.length > most) kept.pop();
+  }
+  return kept;
+}
+
+/** Does some item go one way only, and another the other way only? */
+function divides(split: Split, node: Node): boolean {
+  let seen = 0;
+  for (const item of node.at) {
+    seen |= split.sides[item] === 3 ? 0 : split.sides[item];
+    if (seen === 3) return true;
+  }
+  return false;
+}

@@ -1,0 +1,207 @@
+import { type CompiledGuide, taxonIndex } from '../../guide/working';
+import { done, failed, type Outcome } from '../../problem';
+import { shortName } from '../../specimen';
+import type { Couplet, Destination, Key, Lead, Statement } from '../schema';
+import { bestSplit, bitsOf, divide, isSettled, type Node, taxaOf } from './choose';
+import { EXACT, optimumOf } from './optimum';
+import { phrase } from './phrase';
+import { type Item, itemsOf, type KeyPurpose, type Split, splitsOf } from './splits';
+
+export interface MakeRequest {
+  purpose: KeyPurpose;
+  /** Forms or taxa to be keyed; all but crosses where absent. */
+  forms?: readonly string[];
+  /** Characters to be used before others. */
+  prefer?: readonly string[];
+  /** Statements beside the first that agree with it, per lead. */
+  confirm?: number;
+  title?: string;
+}
+
+/** A key that was made, and how near it comes to the best that can be. */
+export interface MadeKey {
+  key: Key;
+  /** Couplets to a name: expected by the forms' weights, and at most. */
+  meanPath: number;
+  worstPath: number;
+  /** Entropy of the taxa in bits (Shannon 1948): no key of two-lead couplets has a shorter mean path. */
+  entropyBound: number;
+  /** The shortest mean path there is, exactly, for up to twelve forms without variation that stands in the way. */
+  optimum?: number;
+  /** Taxa that nothing allowed tells apart, as they are named together at their ending. */
+  together: string[][];
+}
+
+/** Agreement of a confirming mark with the couplet's own, on either side. */
+const CONFIRMS = 0.9;
+/** Nodes of few forms are solved exactly. */
+const SOLVED = 10;
+const MOST_COUPLETS = 5000;
+
+/**
+ * Make a dichotomous key from a compiled guide: at each couplet the split that
+ * minimises the expected remaining cost (look-ahead 2; exactly, when few forms
+ * are left), with confirming statements beside it. Forms that vary in a mark go
+ * both ways. Marks that the purpose forbids are not used.
+ *
+ * @param onProgress told the share of the forms' mass that has come to a name.
+ */
+export function makeKey(compiled: CompiledGuide, request: MakeRequest, onProgress?: (share: number) => void): Outcome<MadeKey> {
+  const { guide } = compiled;
+  const unknown = request.forms?.find((id) => !compiled.forms.some((form) => form.id === id) && !taxonIndex(guide).has(id));
+  if (unknown)
+    return failed({ code: 'unknown-form', message: `There is no form or taxon “${unknown}” in this guide.`, field: 'forms' });
+  const stranger = request.prefer?.find((id) => !guide.characters.some((character) => character.id === id));
+  if (stranger)
+    return failed({ code: 'unknown-character', message: `There is no character “${stranger}” in this guide.`, field: 'prefer' });
+  const items = itemsOf(compiled, request.forms);
+  const taxa = taxaOf(items);
+  if (taxa.count < 2) return failed({ code: 'too-few', message: 'A key needs forms of at least two taxa.', field: 'forms' });
+  const splits = splitsOf(compiled, items, request);
+  if (splits.length === 0) {
+    return failed({
+      code: 'no-marks',
+      message: `Nothing that may be read ${sayPurpose(request.purpose)} tells these apart. Allow more handling.`,
+      field: 'purpose',
+    });
+  }
+  const total = items.reduce((sum, { weight }) => sum + weight, 0);
+  const root: Node = { at: items.map((_, i) => i), mass: items.map(({ weight }) => weight / total) };
+  const grown = grow({ compiled, items, taxa, splits, confirm: request.confirm ?? 2, onProgress }, root);
+  const optimum = items.length <= EXACT ? optimumOf(items, root.at, splits, true)?.mean : undefined;
+  const key: Key = {
+    format: 'plesion-key',
+    formatVersion: 1,
+    title: request.title ?? `Key to ${guide.group}, ${sayPurpose(request.purpose)}`,
+    guide: guide.id,
+    source: `Made from the guide “${guide.title}”.`,
+    caution: guide.caution,
+    start: grown.couplets[0].id,
+    couplets: grown.couplets,
+  };
+  return done({
+    key,
+    meanPath: grown.mean,
+    worstPath: grown.worst,
+    entropyBound: bitsOf(root, taxa),
+    ...(optimum === undefined ? {} : { optimum }),
+    together: grown.together,
+  });
+}
+
+export const sayPurpose = (purpose: KeyPurpose): string =>
+  ({ 'hands-off': 'without touching', field: 'in the field', bench: 'at the bench' })[purpose];
+
+interface Work {
+  compiled: CompiledGuide;
+  items: readonly Item[];
+  taxa: ReturnType<typeof taxaOf>;
+  splits: readonly Split[];
+  confirm: number;
+  onProgress?: (share: number) => void;
+}
+
+type Exact = { optimum: NonNullable<ReturnType<typeof optimumOf>>; at: readonly number[] };
+
+function grow(work: Work, root: Node) {
+  const couplets: Couplet[] = [];
+  const together: string[][] = [];
+  let mean = 0;
+  let worst = 0;
+  let settled = 0;
+  const end = (node: Node, depth: number): Destination => {
+    const mass = node.mass.reduce((sum, m) => sum + m, 0);
+    mean += mass * depth;
+    worst = Math.max(worst, depth);
+    settled += mass;
+    work.onProgress?.(Math.min(1, settled));
+    return destination(work, node, together);
+  };
+  const visit = (node: Node, depth: number, exact: Exact | undefined): Destination => {
+    if (isSettled(work.taxa, node) || couplets.length >= MOST_COUPLETS) return end(node, depth);
+    const solved = exact ?? solve(work, node);
+    const split = solved?.optimum.splitOf(setOf(solved.at, node)) ?? bestSplit(work.splits, node, work.taxa);
+    if (!split) return end(node, depth);
+    const number = String(couplets.length + 1);
+    const couplet: Couplet = { id: `c${number}`, number, leads: [] };
+    couplets.push(couplet);
+    const sides = divide(split, node);
+    const statements = statementsOf(work, split, node);
+    let n = 0;
+    sides.forEach((side, s) => {
+      const own = statements[s].map((statement): Statement => ({ n: ++n, ...statement }));
+      const lead: Lead = { id: s === 0 ? 'a' : 'b', statements: own, to: visit(side, depth + 1, solved) };
+      couplet.leads.push(lead);
+    });
+    return { kind: 'couplet', couplet: couplet.id };
+  };
+  visit(root, 0, undefined);
+  return { couplets, mean, worst, together };
+}
+
+function solve({ items, splits }: Work, node: Node): Exact | undefined {
+  if (node.at.length > (node.at.length === items.length ? EXACT : SOLVED)) return undefined;
+  const weighted = items.slice();
+  node.at.forEach((item, k) => (weighted[item] = { ...items[item], weight: node.mass[k] }));
+  const optimum = optimumOf(weighted, node.at, splits);
+  return optimum && { optimum, at: node.at };
+}
+
+const setOf = (at: readonly number[], node: Node) => node.at.reduce((set, item) => set | (1 << at.indexOf(item)), 0);
+
+/** The couplet's own statement, then those that agree with it, on either side. */
+function statementsOf({ splits, confirm }: Work, split: Split, node: Node): [Omit<Statement, 'n'>[], Omit<Statement, 'n'>[]] {
+  const used = new Set([split.character.id]);
+  const chosen = [{ split, turned: false }];
+  if (confirm > 0) {
+    const agreeing = splits
+      .filter(({ character }) => character.id !== split.character.id)
+      .map((other) => ({ split: other, ...agreement(split, other, node) }))
+      .filter(({ share }) => share >= CONFIRMS)
+      .sort((a, b) => b.share / b.split.cost - a.share / a.split.cost);
+    for (const one of agreeing) {
+      if (chosen.length > confirm) break;
+      if (used.has(one.split.character.id)) continue;
+      used.add(one.split.character.id);
+      chosen.push(one);
+    }
+  }
+  const side = (s: 0 | 1) => chosen.map((one) => phrase(one.split.character, one.split.links[one.turned ? 1 - s : s]));
+  return [side(0), side(1)];
+}
+
+/** How often another mark says the same as the couplet's own, at worst of its two sides; and whether it is turned round. */
+function agreement(split: Split, other: Split, node: Node): { share: number; turned: boolean } {
+  const same = [0, 0];
+  const mass = [0, 0];
+  for (let k = 0; k < node.at.length; k++) {
+    const item = node.at[k];
+    if (split.sides[item] === 3) continue;
+    const s = split.sides[item] - 1;
+    const p = s === 0 ? other.first[item] : 1 - other.first[item];
+    same[s] += node.mass[k] * p;
+    mass[s] += node.mass[k];
+  }
+  const shares = same.map((m, s) => (mass[s] > 0 ? m / mass[s] : 0.5));
+  const straight = Math.min(...shares);
+  const turned = Math.min(...shares.map((share) => 1 - share));
+  return turned > straight ? { share: turned, turned: true } : { share: straight, turned: false };
+}
+
+/** A name; several names where nothing tells them apart. */
+function destination({ compiled, items }: Work, node: Node, together: string[][]): Destination {
+  const index = taxonIndex(compiled.guide);
+  const ids = [...new Set(node.at.map((i) => items[i].taxon))];
+  const names = ids.map((id) => index.get(id)!.name);
+  if (ids.length > 1) {
+    together.push(names);
+    return {
+      kind: 'taxon',
+      name: names
+        .map((name, i) => (i === 0 ? name : shortName(name)))
+        .join(' or ')
+        .slice(0, 200),
+    };
+  }
+  return { kind: 'taxon', name: names[0], taxon: ids[0] };
+}

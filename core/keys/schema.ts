@@ -1,0 +1,89 @@
+import { z } from 'zod';
+import { Facets, id, label, text } from '../guide/terms';
+
+/**
+ * A dichotomous key as it is authored and exchanged (Plesion JSON, format version
+ * 1): a rooted directed graph of couplets; a couplet offers two or more leads, a
+ * lead is made of statements and leads on.
+ */
+
+export const STATEMENT_JOINS = ['and', 'or', 'except'] as const;
+
+const oneLine = z
+  .string()
+  .trim()
+  .min(1, 'write what the statement says')
+  .max(1000)
+  .regex(/^[^\r\n;]*$/, 'one statement is one line without semicolons; make several of it');
+
+/** Ties a statement to a character of the guide: the states it allows, or the values from `low` to `high`. */
+export const StatementLink = z.union([
+  z.strictObject({ character: id, states: z.array(id).min(1).max(64) }),
+  z.strictObject({ character: id, low: z.number().optional(), high: z.number().optional() }),
+]);
+export type StatementLink = z.infer<typeof StatementLink>;
+
+export const Statement = z.strictObject({
+  /** Number within the couplet, through all its leads. */
+  n: z.number().int().min(1),
+  text: oneLine,
+  /** How it stands to the one before it in the same lead; `and` where absent. */
+  join: z.enum(STATEMENT_JOINS).optional(),
+  link: StatementLink.optional(),
+});
+export type Statement = z.infer<typeof Statement>;
+
+/** Where a lead goes on: a couplet, a name, another key, or not yet anywhere. */
+export const Destination = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('couplet'), couplet: id }),
+  z.strictObject({ kind: z.literal('taxon'), name: label, taxon: id.optional(), facets: Facets.optional() }),
+  z.strictObject({ kind: z.literal('key'), title: label }),
+  z.strictObject({ kind: z.literal('open') }),
+]);
+export type Destination = z.infer<typeof Destination>;
+
+export const Lead = z.strictObject({
+  /** `a`, `b`, `c` … in the order they are printed. */
+  id: z.string().regex(/^[a-z]{1,2}$/),
+  statements: z.array(Statement).max(60),
+  to: Destination,
+});
+export type Lead = z.infer<typeof Lead>;
+
+export const Couplet = z.strictObject({
+  id,
+  /** As printed: `12`. */
+  number: z.string().regex(/^\d{1,4}$/, 'a couplet is numbered 1 to 9999'),
+  leads: z.array(Lead).max(26),
+  note: text.optional(),
+  /** How to prepare or turn the specimen for it. */
+  prepare: text.optional(),
+});
+export type Couplet = z.infer<typeof Couplet>;
+
+/** Whom and where the key is for; a result beyond it is said to be beyond it. */
+export const KeyScope = z.strictObject({
+  taxon: id.optional(),
+  regions: z.array(id).min(1).optional(),
+  facets: z.partialRecord(z.enum(['stage', 'sex', 'morph', 'season']), z.array(id).min(1)).optional(),
+  note: text.optional(),
+});
+
+export const Key = z.strictObject({
+  format: z.literal('plesion-key'),
+  formatVersion: z.literal(1),
+  title: label,
+  /** Id of the guide whose taxa and characters it names. */
+  guide: id.optional(),
+  source: text.optional(),
+  summary: text.optional(),
+  caution: text.optional(),
+  scope: KeyScope.optional(),
+  start: id,
+  couplets: z.array(Couplet).min(1, 'a key has at least one couplet').max(5000),
+});
+export type Key = z.infer<typeof Key>;
+
+/** What is said of one statement of a couplet. */
+export const STATEMENT_ANSWERS = ['fits', 'does-not', 'in-part', 'cannot-see'] as const;
+export type StatementAnswer = (typeof STATEMENT_ANSWERS)[number];

@@ -1,0 +1,81 @@
+import type { FrequencyWord } from '../guide/words';
+import type { Lead, Statement } from './schema';
+
+/** Words that say how often a statement holds of those that it is about. */
+const HEDGES: [RegExp, FrequencyWord][] = [
+  [/\b(?:usually|generally|mostly|normally|typically|as a rule|in most)\b/i, 'usually'],
+  [/\b(?:often|frequently|commonly)\b/i, 'often'],
+  [/\b(?:sometimes|occasionally|at times|may be|can be)\b/i, 'sometimes'],
+  [/\b(?:rarely|seldom|exceptionally|very rarely)\b/i, 'rarely'],
+  [/\balways\b/i, 'always'],
+  [/\bnever\b/i, 'never'],
+];
+
+/** How often the statement claims to hold, where it says so. */
+export const hedgeOf = (text: string): FrequencyWord | undefined => HEDGES.find(([pattern]) => pattern.test(text))?.[1];
+
+/** Stops that end no sentence. */
+const ABBREVIATED =
+  /(?:\b(?:figs?|ca|cf|aff|approx|sp|spp|ssp|subsp|var|vs|no|nos|pl|pls|incl|excl|usu|max|min|diam|al|resp|i\.e|e\.g|st|c)|\b\p{Lu})\.$/iu;
+
+type Part = Pick<Statement, 'text' | 'join'>;
+
+/**
+ * The statements of a lead: parted by semicolons and full stops; what begins with
+ * "or", "and", "except" or "unless" is joined to the one before it accordingly.
+ */
+export function splitStatements(text: string): Part[] {
+  return sentences(text).flatMap((sentence) =>
+    sentence
+      .split(/\s*;\s*|\s*,\s+(?=(?:or|except|unless|but not|and)\s)/i)
+      .map((part) => part.replace(/^[,;\s]+|[,;:\s]+$/g, ''))
+      .filter(Boolean)
+      .map(joined),
+  );
+}
+
+function sentences(text: string): string[] {
+  const parts: string[] = [];
+  let from = 0;
+  for (const match of text.matchAll(/[.!]\s+(?=[\p{Lu}(])/gu)) {
+    const so = text.slice(from, match.index + 1);
+    if (ABBREVIATED.test(so)) continue;
+    parts.push(so.slice(0, -1));
+    from = match.index + match[0].length;
+  }
+  const last = text.slice(from).trim();
+  parts.push(ABBREVIATED.test(last) ? last : last.replace(/[.\s]+$/, ''));
+  return parts;
+}
+
+function joined(part: string): Part {
+  const match = /^(or|and|except|unless|but not)\s+(.+)$/is.exec(part);
+  if (!match) return { text: part };
+  const word = match[1].toLowerCase();
+  if (word === 'and') return { text: match[2] };
+  return { text: match[2], join: word === 'or' ? 'or' : 'except' };
+}
+
+/** The statements of a lead as one printed sentence, as {@link splitStatements} reads it. */
+export const printStatements = (statements: readonly Part[]): string =>
+  statements
+    .map(({ text, join }, i) => (i === 0 ? text : join === 'or' || join === 'except' ? `, ${join} ${text}` : `; ${text}`))
+    .join('');
+
+/** A statement with what is joined to it: any of them will do, unless an exception holds. */
+export interface StatementGroup {
+  any: Statement[];
+  except: Statement[];
+}
+
+/** The statements of a lead as they belong together. */
+export function groupsOf(lead: Pick<Lead, 'statements'>): StatementGroup[] {
+  const groups: StatementGroup[] = [];
+  for (const statement of lead.statements) {
+    const last = groups.at(-1);
+    if (last && statement.join === 'or') last.any.push(statement);
+    else if (last && statement.join === 'except') last.except.push(statement);
+    else groups.push({ any: [statement], except: [] });
+  }
+  return groups;
+}

@@ -1,0 +1,81 @@
+import type { Destination } from '../schema';
+
+/** Where a lead of a text goes on, before couplets are known by more than their numbers. */
+export type Written = { kind: 'number'; number: string } | Extract<Destination, { kind: 'taxon' | 'key' }>;
+
+/** Dotted, dashed or wide-spaced leaders; the last of a lead part its words from where it goes. */
+const LEADERS = /\s*(?:\.{3,}|…+|(?:\.\s){2,}\.?|·{2,}|_{3,}|-{3,}|–{2,}|\t|\s{4,}|→|[-=]>)[\s.…]*/g;
+const NUMBERED = /^(?:go to\s+|see\s+|to\s+)?(?:couplet\s+|no\.?\s+)?\(?(\d{1,4}|[A-Z])\)?[a-z]?\.?$/;
+const OTHER_KEY = /^(?:\(?\s*see\s+)?(?:the\s+)?key\s+(?:to|for|of)\s+(.+?)\)?\.?$/i;
+/** What an indented key says where it prints a part again. */
+export const REPEATED = /\s*\[couplet \d+ is printed above and repeated here\]\s*$/;
+/** A name: a capitalised word, epithets, author and year, open to marks and brackets. */
+const NAME = String.raw`\p{Lu}[\p{L}-]+(?:\s\(\p{Lu}[\p{L}-]+\))?(?:\s(?:×|x|cf\.|aff\.|sp\.|spp\.|subsp\.|ssp\.|var\.|f\.))*(?:\s(?!and\b|or\b|with\b|without\b|not\b|as\b)\p{Ll}[\p{L}-]{2,})?(?:\s(?:subsp\.|ssp\.|var\.)?\s?\p{Ll}[\p{L}-]{2,})?`;
+const AUTHOR = String.raw`(?:\s\(?\p{Lu}[\p{L}.'’-]*(?:(?:\s(?:&|et|ex|in|and)|,)?\s\p{Lu}[\p{L}.'’-]*)*(?:,?\s\d{4})?\)?(?:,?\s\d{4})?)?`;
+const NAME_ALONE = new RegExp(`^${NAME}${AUTHOR}\\.?$`, 'u');
+/** After a stop a name must have its author, or "Leaves hairy" would be one; after a colon or dash it need not. */
+const nameAtEnd = (stop: string, author: string) =>
+  new RegExp(
+    `${stop}\\s*((?:\\p{Lu}[\\p{L}-]+|\\p{Lu}\\.)\\s\\p{Ll}[\\p{L}-]{2,}(?:\\s(?:subsp\\.|ssp\\.|var\\.)?\\s?\\p{Ll}[\\p{L}-]{2,})?${author})\\.?$`,
+    'u',
+  );
+const NAMES_AT_END = [nameAtEnd('[.;,]', AUTHOR.replace(/\?$/, '')), nameAtEnd('(?:[:–—-]|\\n)', AUTHOR)];
+const FIGURES = /\s*\(?\b(?:figs?|figures?|pls?|plates?)\.?\s*\d[\d\s,–&a-z-]*\)?\s*$/i;
+
+/**
+ * Part a lead as printed into its words and where it goes: after leaders; a number
+ * at the end; "see key to …"; a name on a line of its own or after a stop.
+ *
+ * @param text physical lines joined with `\n`.
+ */
+export function splitDestination(text: string): { words: string; to?: Written } {
+  const whole = text.replace(REPEATED, '').trim();
+  const other = /(?:^|[\s.…])\(?((?:see\s+)?(?:the\s+)?key\s+(?:to|for)\s+[^.;]+?)\)?\.?$/i.exec(whole);
+  if (other && /see\s/i.test(other[1])) return { words: trimmed(whole.slice(0, other.index)), to: destinationOf(other[1]) };
+  let last: RegExpMatchArray | undefined;
+  for (const match of whole.matchAll(LEADERS)) if (whole.slice(match.index + match[0].length).trim()) last = match;
+  if (last) {
+    const tail = joinedLines(whole.slice(last.index! + last[0].length));
+    if (!/;/.test(tail) && tail.length <= 160) return withFigures(whole.slice(0, last.index!), tail);
+  }
+  const lines = whole.split('\n');
+  const alone = lines.length > 1 ? lines.at(-1)!.trim() : '';
+  if (NAME_ALONE.test(alone.replace(FIGURES, ''))) return withFigures(lines.slice(0, -1).join('\n'), alone);
+  const named = NAMES_AT_END.map((pattern) => pattern.exec(whole)).find(Boolean);
+  if (named) return withFigures(whole.slice(0, named.index), named[1]);
+  const numbered = /[\s.(]((?:go to|see)\s+)?(?:couplet\s+)?(\d{1,4})\)?\.?$/.exec(whole);
+  if (numbered && !/(?:figs?|figures?|pls?|plates?|nos?|×|x)\.?\s*(?:[\d,–&\s-]*)$/i.test(whole.slice(0, numbered.index + 1))) {
+    return { words: trimmed(whole.slice(0, numbered.index)), to: { kind: 'number', number: numbered[2] } };
+  }
+  return { words: trimmed(whole) };
+}
+
+/** Figures cited beside a name belong to what the lead says. */
+function withFigures(words: string, tail: string): { words: string; to?: Written } {
+  const figures = FIGURES.exec(tail);
+  const name = figures && figures.index > 0 ? tail.slice(0, figures.index) : tail;
+  const cited = figures && figures.index > 0 ? ` ${figures[0].trim()}` : '';
+  return { words: trimmed(words) + cited, to: destinationOf(name) };
+}
+
+const joinedLines = (text: string) =>
+  text
+    .replace(/([\p{Ll}])-\n\s*(?=\p{Ll})/gu, '$1')
+    .replace(/\s*\n\s*/g, ' ')
+    .trim();
+const trimmed = (text: string) => joinedLines(text).replace(/[\s.…:–—-]+$/, '');
+
+function destinationOf(tail: string): Written | undefined {
+  const plain = joinedLines(tail)
+    .replace(/^[*_]+|[*_]+$/g, '')
+    .trim();
+  const number = NUMBERED.exec(plain);
+  if (number) return { kind: 'number', number: number[1] };
+  const other = OTHER_KEY.exec(plain);
+  if (other) return { kind: 'key', title: other[1].slice(0, 200) };
+  const name = plain
+    .replace(/[*_]/g, '')
+    .replace(/(?<=[\p{Ll})]{3})\.$/u, '')
+    .slice(0, 200);
+  return name ? { kind: 'taxon', name } : undefined;
+}

@@ -1,0 +1,154 @@
+import { normalBelow } from '../../chance';
+import { columnOf, type Reading, standing, valueOf } from '../../evidence';
+import { type CompiledGuide, taxonIndex } from '../../guide/working';
+import { sayReading, type Situation } from '../../specimen';
+import { endpointId } from '../graph';
+import type { Destination, Key } from '../schema';
+import type { KeyedSpecimen } from './answers';
+import type { EndpointEvidence } from './evidence';
+import type { TrailStep } from './walk';
+
+/** One thing read, held against what the guide says of the ending. */
+export interface BackCheckItem {
+  character?: string;
+  label: string;
+  /** The statement it answers, where it stands in the trail. */
+  couplet?: string;
+  n?: number;
+  specimen?: string;
+  said: string;
+  verdict: 'agrees' | 'seldom' | 'against' | 'not-scored';
+  /** How ordinary it is for the ending, 0..1. */
+  p?: number;
+}
+
+/** The specimen's readings against the described form. */
+export interface BackCheck {
+  taxon: string;
+  name: string;
+  items: BackCheckItem[];
+  agrees: number;
+  against: number;
+  /** Does nothing speak against it? */
+  fits: boolean;
+  text: string;
+}
+
+/** From here on a reading is ordinary, or at least met with, for the form described. */
+const ORDINARY = { states: 0.2, values: 0.1 };
+const SELDOM = { states: 0.05, values: 0.02 };
+
+/**
+ * Hold every reading, and every statement ticked against the lead that was taken,
+ * against the form that the ending is described as. Forms of the ending count by
+ * their probability for the specimen in hand.
+ */
+export function backCheckOf(
+  key: Key,
+  compiled: CompiledGuide | undefined,
+  specimens: readonly KeyedSpecimen[],
+  situation: Situation,
+  evidence: EndpointEvidence | undefined,
+  trail: readonly TrailStep[],
+  to: Destination,
+): BackCheck | undefined {
+  const id = endpointId(to);
+  if (id === undefined || to.kind !== 'taxon') return undefined;
+  const denied = deniedStatements(key, trail);
+  const read = compiled && evidence ? readItems(key, compiled, specimens, situation, evidence.formsOf(id), trail) : [];
+  const items = [...read, ...denied.filter((item) => !read.some(({ couplet, n }) => couplet === item.couplet && n === item.n))];
+  const agrees = items.filter(({ verdict }) => verdict === 'agrees').length;
+  const against = items.filter(({ verdict }) => verdict === 'against').length;
+  const name = (compiled && to.taxon && taxonIndex(compiled.guide).get(to.taxon)?.name) || to.name;
+  return {
+    taxon: id,
+    name,
+    items,
+    agrees,
+    against,
+    fits: against === 0,
+    text: sayBackCheck(name, items.length, agrees, against),
+  };
+}
+
+function readItems(
+  key: Key,
+  compiled: CompiledGuide,
+  specimens: readonly KeyedSpecimen[],
+  situation: Situation,
+  forms: readonly number[],
+  trail: readonly TrailStep[],
+): BackCheckItem[] {
+  const placeOf = statementPlaces(key, trail);
+  return specimens.flatMap(({ id, readings }) => {
+    const { p } = standing(compiled, situation, readings);
+    const mass = forms.reduce((sum, f) => sum + p[f], 0);
+    const shares = forms.map((f) => (mass > 0 ? p[f] / mass : 1 / forms.length));
+    return readings.flatMap((reading): BackCheckItem[] => {
+      const character = compiled.guide.characters.find((one) => one.id === reading.character);
+      if (!character || (reading.status ?? 'seen') !== 'seen' || reading.comparison) return [];
+      const item = {
+        character: character.id,
+        label: character.label,
+        ...placeOf.get(character.id),
+        ...(specimens.length > 1 ? { specimen: id } : {}),
+        said: sayReading(character, reading),
+      };
+      const scored = forms.filter((f) => compiled.tables.get(character.id)!.scored[f]);
+      if (scored.length === 0) return [{ ...item, verdict: 'not-scored' }];
+      const ordinary = forms.reduce((sum, f, i) => sum + shares[i] * ordinariness(compiled, reading, f), 0);
+      const kind = compiled.tables.get(character.id)!.type;
+      const verdict = ordinary >= ORDINARY[kind] ? 'agrees' : ordinary >= SELDOM[kind] ? 'seldom' : 'against';
+      return [{ ...item, verdict, p: Math.min(1, ordinary) }];
+    });
+  });
+}
+
+/** For states, how probable it is to be read so; for values, the share of the form's own that lie at least as far out. */
+function ordinariness(compiled: CompiledGuide, reading: Reading, form: number): number {
+  const table = compiled.tables.get(reading.character)!;
+  if (table.type === 'states') return 2 ** (columnOf(compiled, reading)?.bits[form] ?? 0);
+  const { value, error } = valueOf(table.character, reading)!;
+  const [x, e] = table.log ? [Math.log(value), error / value] : [value, error];
+  return 2 * normalBelow(-Math.abs(x - table.mean[form]), 0, Math.hypot(table.sd[form], e));
+}
+
+/** Where in the trail each character is asked for. */
+function statementPlaces(key: Key, trail: readonly TrailStep[]): Map<string, { couplet: string; n: number }> {
+  const places = new Map<string, { couplet: string; n: number }>();
+  for (const step of trail) {
+    const couplet = key.couplets.find(({ id }) => id === step.couplet);
+    const taken = couplet?.leads.find(({ id }) => id === step.lead);
+    for (const { link, n } of taken?.statements ?? []) {
+      if (link && !places.has(link.character)) places.set(link.character, { couplet: step.couplet, n });
+    }
+  }
+  return places;
+}
+
+function deniedStatements(key: Key, trail: readonly TrailStep[]): BackCheckItem[] {
+  return trail.flatMap((step) => {
+    const couplet = key.couplets.find(({ id }) => id === step.couplet)!;
+    const lead = couplet.leads.find(({ id }) => id === step.lead);
+    const own = step.leads.find((one) => one.lead === step.lead);
+    return (own?.findings ?? [])
+      .filter(({ answer, from }) => answer === 'does-not' && from === 'person')
+      .map(({ n, specimen }): BackCheckItem => ({
+        label: lead!.statements.find((statement) => statement.n === n)?.text ?? '',
+        couplet: couplet.id,
+        n,
+        ...(specimen ? { specimen } : {}),
+        said: `does not fit, though lead ${couplet.number}${lead!.id} was taken`,
+        verdict: 'against',
+      }));
+  });
+}
+
+function sayBackCheck(name: string, all: number, agrees: number, against: number): string {
+  if (all === 0) return `Nothing was read that ${name} could be checked by.`;
+  const rest = all - agrees - against;
+  const parts = [`${agrees} of ${all} agree with ${name}`];
+  if (against > 0) parts.push(`${against} ${against === 1 ? 'speaks' : 'speak'} against it`);
+  if (rest > 0) parts.push(`${rest} ${rest === 1 ? 'is' : 'are'} unusual or not described`);
+  return `${parts.join('; ')}.`;
+}
