@@ -72,6 +72,21 @@ export function checkGuide(guide: Guide): Problem[] {
     }
   });
 
+  guide.glossary?.forEach(({ figure, term }, i) => {
+    if (!figure) return;
+    const character = ids.character.get(figure.character);
+    if (!character) known('character', figure.character, `glossary[${i}].figure.character`);
+    for (const state of figure.states) {
+      if (character && !character.states?.some(({ id }) => id === state)) {
+        report(
+          `glossary[${i}].figure.states`,
+          'unknown-state',
+          `“${term}” is to be drawn as “${state}”, which “${character.label}” does not have.`,
+        );
+      }
+    }
+  });
+
   const policySources = guide.policy.kind === 'prefer' ? guide.policy.order : Object.keys(guide.policy.weights);
   [...policySources, ...(guide.policy.exclude ?? [])].forEach((source) => known('source', source, 'policy'));
   if (guide.scores.length === 0 && !guide.blocks?.length) {

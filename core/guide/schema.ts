@@ -197,6 +197,17 @@ export const Settings = z.strictObject({
 });
 export type Settings = z.infer<typeof Settings>;
 
+/** A word of the field, explained, with a drawing where a state of a character shows it. */
+export const Term = z.strictObject({
+  id,
+  term: label,
+  /** Other words for it. */
+  also: z.array(label).optional(),
+  text: z.string().min(1).max(2000),
+  figure: z.strictObject({ character: id, states: z.array(id).min(1).max(4) }).optional(),
+});
+export type Term = z.infer<typeof Term>;
+
 const Named = z.strictObject({ id, label });
 
 export const Guide = z.strictObject({
@@ -208,7 +219,7 @@ export const Guide = z.strictObject({
   group: label,
   area: label,
   caution: text,
-  plan: z.enum(['crab', 'cone']).optional(),
+  plan: z.enum(['crab', 'cone', 'beetle']).optional(),
   facets: z.partialRecord(FacetName, z.array(Named).min(1)),
   taxa: z.array(Taxon).min(1).max(20000),
   characters: z.array(Character).min(1).max(2000),
@@ -223,6 +234,7 @@ export const Guide = z.strictObject({
   circumstances: z.array(Named).optional(),
   company: z.array(z.strictObject({ id, label, kind: z.enum(COMPANY_KINDS) })).optional(),
   treatments: z.array(Treatment).optional(),
+  glossary: z.array(Term).max(2000).optional(),
   unions: z.array(Union).optional(),
   costs: z.array(Cost).optional(),
   blocks: z.array(Block).optional(),

@@ -15,6 +15,7 @@ export type {
   Settings,
   SourcePolicy,
   Taxon,
+  Term,
 } from './schema';
 export type { Treatment, Union } from './judgementSchema';
 export type { Block, CrossValidation, Learned, Ratio } from './learnedSchema';
@@ -31,6 +32,7 @@ export { withCross } from './crosses';
 export { type Disagreement, disagreementsOf } from './disagreements';
 export { countFrequencies, stateIds } from './resolve';
 export { holdsIn, type Obstacle, obstacleTo, type Setting } from './scopes';
+export { type TermRun, termsIn } from './glossary';
 export { findTaxa, type Found, sayOtherName } from './search';
 export { type Naming, namingOf, treatmentOf } from './treatments';
 export { PRIOR_PARTS, type PriorPart, priorBits, type PriorSetting } from './prior';

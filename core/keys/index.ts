@@ -41,3 +41,7 @@ export { KEY_WEIGHTS, type LeadStanding } from './walk/support';
 export { type KeyEndpoint, type TrailStep, type Walk, walkKey, type WalkRequest } from './walk/walk';
 export { type MadeKey, makeKey, type MakeRequest, sayPurpose } from './make/make';
 export { KEY_PURPOSES, type KeyPurpose } from './make/splits';
+export { type LotDisagreement, type LotUnity, lotUnity } from './lot';
+export { type ComingMark, comingMarks, type ViewChecklist } from './checklist';
+export { type KeyTree, type TreeBranch, type TreeNode, treeOf } from './tree';
+export * from './edit';

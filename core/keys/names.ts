@@ -25,7 +25,10 @@ export function taxonNamed(guide: Pick<Guide, 'taxa'>, printed: string): Taxon |
   let names = indexes.get(guide.taxa);
   if (!names) indexes.set(guide.taxa, (names = namesOf(guide)));
   const asked = plain(printed);
-  const begins = (name: string) => asked === name || asked.startsWith(`${name} `) || asked.startsWith(`${name},`);
+  // Another epithet may not follow: "Lithonyx novus" is not the genus Lithonyx.
+  const written = printed.replace(/[*_]/g, '').replace(/\s+/g, ' ').trim();
+  const begins = (name: string) =>
+    asked === name || (asked.startsWith(name) && /^,?\s(?!(?:sp|spp)\b)[\p{Lu}(\d&]|^\ssp/u.test(written.slice(name.length)));
   const whole = names.find(({ name }) => begins(name));
   if (whole) return whole.taxon;
   // "L. aridus" for the one Lithonyx aridus.

@@ -60,8 +60,8 @@ const BEFORE: [RegExp, 'low' | 'high', boolean][] = [
   [/(?:\bmore than|\bover|\babove|\bexceeding|\b(?:long|wid|broad|larg|great|high|deep)e?r than|>)\s*$/i, 'low', true],
 ];
 const AFTER: [RegExp, 'low' | 'high'][] = [
-  [/^\s*(?:(?:or|and) (?:more|longer|wider|larger|greater|higher|above|over)|\+)/i, 'low'],
-  [/^\s*(?:or|and) (?:less|fewer|shorter|narrower|smaller|lower|below|under)/i, 'high'],
+  [/^\s*(?:(?:(?:long|wide|broad|high|deep)\s+)?(?:or|and) (?:more|longer|wider|larger|greater|higher|above|over)|\+)/i, 'low'],
+  [/^\s*(?:(?:long|wide|broad|high|deep)\s+)?(?:or|and) (?:less|fewer|shorter|narrower|smaller|lower|below|under)/i, 'high'],
 ];
 const UNIT = /^\s*(mm|cm|µm|μm|um|km|mg|kg|m|g|°|degrees?|deg|%|per cent)(?![\p{L}\d])/iu;
 const TIMES = /^\s*(?:×|x|times)(?![\p{L}])/iu;

@@ -1,4 +1,5 @@
 import type { Character, Guide } from '../guide/working';
+import { BEETLE_VIEWS, beetleMeasures, beetleTile, type BeetleView, drawBeetle } from './beetle';
 import { CONE_VIEWS, coneMeasures, coneTile, type ConeView, drawCone } from './cone';
 import { CRAB_VIEWS, crabMeasures, crabTile, type CrabView, drawCrab } from './crab';
 import type { Plate } from './display';
@@ -32,6 +33,12 @@ const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
     draw: (traits, view, detail) => drawCone(traits, view as ConeView, detail),
     tile: coneTile,
     measures: coneMeasures,
+  },
+  beetle: {
+    views: BEETLE_VIEWS,
+    draw: (traits, view, detail) => drawBeetle(traits, view as BeetleView, detail),
+    tile: beetleTile,
+    measures: beetleMeasures,
   },
 };
 

@@ -49,28 +49,75 @@ export function divide(split: Split, node: Node): [Node, Node] {
   return [a, b];
 }
 
-/** Bits left to tell among the taxa on each side of a split, weighed by the side's share; without making the sides. */
-function left(split: Split, node: Node, taxa: Taxa, side: 1 | 2): { bits: number; mass: number } {
-  const { sums, of } = taxa;
-  let mass = 0;
+/** m log2 m of each item's mass, and whether every item is a taxon of its own: then the bits of a side are mere sums. */
+interface Prepared {
+  node: Node;
+  plain: boolean;
+  xlogx: Float64Array;
+}
+
+function prepare(node: Node, taxa: Taxa): Prepared {
+  const seen = new Set(node.at.map((item) => taxa.of[item]));
+  return { node, plain: seen.size === node.at.length, xlogx: Float64Array.from(node.mass, xlog2x) };
+}
+
+const xlog2x = (m: number) => (m > 0 ? m * Math.log2(m) : 0);
+
+/** H = log2 M − Σ m log2 m / M. */
+const bitsFrom = (mass: number, sum: number) => (mass > 0 ? Math.log2(mass) - sum / mass : 0);
+
+/** Expected cost after a split if what is left needed only its bits: a couplet tells at most one. */
+function ahead(split: Split, prepared: Prepared, taxa: Taxa): number {
+  const { node, plain, xlogx } = prepared;
+  const { sides, first } = split;
+  if (!plain) return split.cost + remaining(split, node, taxa);
+  let [massA, massB, sumA, sumB] = [0, 0, 0, 0];
   for (let k = 0; k < node.at.length; k++) {
     const item = node.at[k];
-    const own = split.sides[item];
-    if (own !== 3 && own !== side) continue;
-    const p = own === 3 ? (side === 1 ? split.first[item] : 1 - split.first[item]) : 1;
-    const m = node.mass[k] * p;
-    sums[of[item]] += m;
-    mass += m;
+    const side = sides[item];
+    const m = node.mass[k];
+    if (side === 1) {
+      massA += m;
+      sumA += xlogx[k];
+    } else if (side === 2) {
+      massB += m;
+      sumB += xlogx[k];
+    } else {
+      const own = m * first[item];
+      massA += own;
+      massB += m - own;
+      sumA += xlog2x(own);
+      sumB += xlog2x(m - own);
+    }
   }
-  let bits = 0;
-  for (let k = 0; k < node.at.length; k++) {
-    const taxon = of[node.at[k]];
-    const m = sums[taxon];
-    if (m <= 0) continue;
-    bits -= m * Math.log2(m / mass);
-    sums[taxon] = 0;
+  const cost = massA * atLeast(bitsFrom(massA, sumA)) + massB * atLeast(bitsFrom(massB, sumB));
+  return split.cost + cost / (massA + massB || 1);
+}
+
+/** The same where some items are forms of one taxon: their masses are summed first. */
+function remaining(split: Split, node: Node, taxa: Taxa): number {
+  const { sums, of } = taxa;
+  let cost = 0;
+  let total = 0;
+  for (const side of [1, 2] as const) {
+    let mass = 0;
+    for (let k = 0; k < node.at.length; k++) {
+      const item = node.at[k];
+      const own = split.sides[item];
+      if (own !== 3 && own !== side) continue;
+      const p = own === 3 ? (side === 1 ? split.first[item] : 1 - split.first[item]) : 1;
+      sums[of[item]] += node.mass[k] * p;
+      mass += node.mass[k] * p;
+    }
+    let sum = 0;
+    for (const item of node.at) {
+      sum += xlog2x(sums[of[item]]);
+      sums[of[item]] = 0;
+    }
+    cost += mass * atLeast(bitsFrom(mass, sum));
+    total += mass;
   }
-  return { bits: mass > 0 ? bits / mass : 0, mass };
+  return cost / (total || 1);
 }
 
 /** Bits to tell among the taxa of a node. */
@@ -88,14 +135,6 @@ export function bitsOf(node: Node, taxa: Taxa): number {
     sums[of[item]] = 0;
   }
   return bits;
-}
-
-/** Expected cost after a split if what is left needed only its bits: a couplet tells at most one. */
-function ahead(split: Split, node: Node, taxa: Taxa): number {
-  const a = left(split, node, taxa, 1);
-  const b = left(split, node, taxa, 2);
-  const mass = a.mass + b.mass;
-  return split.cost + (a.mass * atLeast(a.bits) + b.mass * atLeast(b.bits)) / (mass || 1);
 }
 
 /** Taxa that are not yet one need one couplet more at least. */
@@ -138,9 +177,10 @@ function shortlist(
   most: number,
 ): { split: Split; cost: number }[] {
   const kept: { split: Split; cost: number }[] = [];
+  const prepared = prepare(node, taxa);
   for (const split of splits) {
     if (!divides(split, node)) continue;
-    const cost = ahead(split, node, taxa);
+    const cost = ahead(split, prepared, taxa);
     if (cost - split.cost > whole - LEAST_GAIN + (whole < 1 ? 1 : 0)) continue;
     if (kept.length === most && cost >= kept[most - 1].cost) continue;
     const place = kept.findIndex((other) => cost < other.cost);

@@ -166,7 +166,8 @@ function statementsOf({ splits, confirm }: Work, split: Split, node: Node): [Omi
       chosen.push(one);
     }
   }
-  const side = (s: 0 | 1) => chosen.map((one) => phrase(one.split.character, one.split.links[one.turned ? 1 - s : s]));
+  const side = (s: 0 | 1) =>
+    chosen.map((one) => phrase(one.split.character, one.split.links[one.turned ? 1 - s : s], one.split.usual));
   return [side(0), side(1)];
 }
 

@@ -7,7 +7,11 @@ export const KEY_PURPOSES = ['hands-off', 'field', 'bench'] as const;
 export type KeyPurpose = (typeof KEY_PURPOSES)[number];
 
 /** A form goes one way only when it does so at least this often. */
-export const CLEAR = 0.95;
+const CLEAR = 0.95;
+/** Or usually, where the statement says so. */
+const USUAL = 0.8;
+/** What a couplet that says "usually" costs more. */
+const USUAL_COST = 0.25;
 /** States of a nominal character are divided in every way up to this many. */
 const EVERY_WAY = 5;
 /** Cuts tried along a measured character. */
@@ -22,6 +26,8 @@ export interface Split {
   sides: Uint8Array;
   /** What each side allows. */
   links: [StatementLink, StatementLink];
+  /** Some form goes its way only usually. */
+  usual: boolean;
   /** Couplets count 1; less trusted or slower marks a little more. */
   cost: number;
 }
@@ -63,11 +69,20 @@ export function splitsOf(compiled: CompiledGuide, items: readonly Item[], { purp
     const divisions = table.type === 'states' ? stateSplits(table, items) : valueSplits(table, items);
     return divisions.flatMap(({ first, links }): Split[] => {
       if (table.applies) items.forEach(({ form }, i) => (first[i] = table.applies![form] < CLEAR ? 0.5 : first[i]));
-      const sides = Uint8Array.from(first, (p) => (p >= CLEAR ? 1 : p <= 1 - CLEAR ? 2 : 3));
-      return sides.includes(1) && sides.includes(2) ? [{ character, first, sides, links, cost: costOf(character) }] : [];
+      const clear = sidesAt(first, CLEAR);
+      const usual = sidesAt(first, USUAL);
+      const cost = costOf(character);
+      const made: Split[] = divides(clear) ? [{ character, first, sides: clear, links, usual: false, cost }] : [];
+      if (divides(usual) && usual.some((side, i) => side !== clear[i])) {
+        made.push({ character, first, sides: usual, links, usual: true, cost: cost + USUAL_COST });
+      }
+      return made;
     });
   });
 }
+
+const sidesAt = (first: Float64Array, sure: number) => Uint8Array.from(first, (p) => (p >= sure ? 1 : p <= 1 - sure ? 2 : 3));
+const divides = (sides: Uint8Array) => sides.includes(1) && sides.includes(2);
 
 /** What a couplet by a character costs beside one by the best: up to a third more for the least trusted, a little for the slow. */
 function costs(compiled: CompiledGuide, usable: readonly Character[], prefer: readonly string[]) {

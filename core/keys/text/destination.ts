@@ -31,7 +31,8 @@ const FIGURES = /\s*\(?\b(?:figs?|figures?|pls?|plates?)\.?\s*\d[\d\s,–&a-z-]*
 export function splitDestination(text: string): { words: string; to?: Written } {
   const whole = text.replace(REPEATED, '').trim();
   const other = /(?:^|[\s.…])\(?((?:see\s+)?(?:the\s+)?key\s+(?:to|for)\s+[^.;]+?)\)?\.?$/i.exec(whole);
-  if (other && /see\s/i.test(other[1])) return { words: trimmed(whole.slice(0, other.index)), to: destinationOf(other[1]) };
+  if (other && /see\s/i.test(other[1]))
+    return { words: trimmed(whole.slice(0, other.index).replace(/[→>=-]+\s*$/, '')), to: destinationOf(other[1]) };
   let last: RegExpMatchArray | undefined;
   for (const match of whole.matchAll(LEADERS)) if (whole.slice(match.index + match[0].length).trim()) last = match;
   if (last) {

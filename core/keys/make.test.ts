@@ -1,0 +1,89 @@
+import { ledgeCrabs } from '../../demo/ledgeCrabs';
+import { tentCones } from '../../demo/tentCones';
+import { compileGuide } from '../guide';
+import { plainGuide } from '../test/keys';
+import { lintKey, makeKey, type MadeKey, readKeyText, withLinks, withTaxa, writeKeyText } from '.';
+
+function made(...asked: Parameters<typeof makeKey>): MadeKey {
+  const outcome = makeKey(...asked);
+  if (!outcome.ok) throw new Error(outcome.problems[0].message);
+  return outcome.value;
+}
+
+describe('a key that is made', () => {
+  it('is as short as the exact optimum for small guides without variation', () => {
+    let told = 0;
+    for (let seed = 0; seed < 30; seed++) {
+      const key = made(compileGuide(plainGuide(seed, 4 + (seed % 9), 6 + (seed % 5), 2 + (seed % 3))), { purpose: 'bench' });
+      if (key.optimum === undefined) continue;
+      told++;
+      expect(key.meanPath).toBeCloseTo(key.optimum, 9);
+      expect(key.optimum).toBeGreaterThanOrEqual(key.entropyBound - 1e-9);
+    }
+    expect(told).toBeGreaterThan(15);
+  });
+
+  it('comes near the entropy bound where marks are many', () => {
+    const key = made(compileGuide(plainGuide('many', 120, 60, 3)), { purpose: 'bench' });
+    expect(key.entropyBound).toBeCloseTo(Math.log2(120), 9);
+    expect(key.meanPath / key.entropyBound).toBeLessThan(1.15);
+    expect(key.worstPath).toBeLessThanOrEqual(9);
+    expect(key.key.couplets).toHaveLength(119);
+  });
+
+  it('names every taxon of the guide, and has no fault', () => {
+    for (const guide of [ledgeCrabs, tentCones]) {
+      const { key, together } = made(compileGuide(guide), { purpose: 'bench' });
+      const problems = lintKey(key, guide);
+      expect(problems.filter(({ weight }) => weight === 'fault')).toEqual([]);
+      if (together.length === 0) expect(problems.filter(({ code }) => code === 'taxa-missing')).toEqual([]);
+    }
+  });
+
+  it('uses no mark that its purpose forbids', () => {
+    const handled = new Set(
+      ledgeCrabs.characters.filter(({ handling, distance }) => handling !== 'look' || distance === 'hand').map(({ id }) => id),
+    );
+    const used = made(compileGuide(ledgeCrabs), { purpose: 'hands-off' }).key.couplets.flatMap(({ leads }) =>
+      leads.flatMap(({ statements }) => statements.map(({ link }) => link!.character)),
+    );
+    expect(used.filter((id) => handled.has(id))).toEqual([]);
+    expect(used.length).toBeGreaterThan(4);
+  });
+
+  it('sets confirming statements beside the first, at most as many as asked', () => {
+    const guide = plainGuide('confirm', 3, 12, 2);
+    const statements = (confirm: number) =>
+      made(compileGuide(guide), { purpose: 'bench', confirm }).key.couplets.flatMap(({ leads }) =>
+        leads.map((lead) => lead.statements.length),
+      );
+    expect(new Set(statements(0))).toEqual(new Set([1]));
+    expect(Math.max(...statements(2))).toBe(3);
+  });
+
+  it('keeps to the forms asked for', () => {
+    const { key } = made(compileGuide(ledgeCrabs), { purpose: 'bench', forms: ['murica', 'cinerata'] });
+    const names = key.couplets.flatMap(({ leads }) => leads.flatMap(({ to }) => (to.kind === 'taxon' ? [to.taxon] : [])));
+    expect(new Set(names)).toEqual(new Set(['murica', 'cinerata']));
+  });
+
+  it('reads back from its own text with routes, endings and ties', () => {
+    const { key } = made(compileGuide(tentCones), { purpose: 'bench' });
+    const back = readKeyText(writeKeyText(key, 'bracketed'), key.title);
+    expect(back.problems).toEqual([]);
+    const tied = withLinks(withTaxa(back.key!, tentCones), tentCones);
+    const plain = (one: typeof key) =>
+      one.couplets.map(({ leads }) =>
+        leads.map(({ statements, to }) => ({ to, links: statements.map(({ link }) => link?.character) })),
+      );
+    expect(plain(tied)).toEqual(plain(key));
+  });
+
+  it.each([
+    [{ purpose: 'bench', forms: ['nobody'] }, 'unknown-form', 'forms'],
+    [{ purpose: 'bench', forms: ['murica'] }, 'too-few', 'forms'],
+    [{ purpose: 'bench', prefer: ['wings'] }, 'unknown-character', 'prefer'],
+  ] as const)('refuses %j', (asked, code, field) => {
+    expect(makeKey(compileGuide(ledgeCrabs), asked)).toMatchObject({ ok: false, problems: [{ code, field }] });
+  });
+});

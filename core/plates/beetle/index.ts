@@ -1,0 +1,31 @@
+import type { Plate } from '../display';
+import { type Detail, finish, newPen } from '../pen';
+import type { Traits } from '../traits';
+import { drawAbove } from './dorsal';
+import { drawFace } from './head';
+import { drawHindLeg } from './hindLeg';
+import { drawSide } from './lateral';
+import { beetleModel, sizeOf } from './model';
+
+export { beetleMeasures } from './measures';
+export { beetleTile } from './tiles';
+
+export const BEETLE_VIEWS = ['dorsal', 'lateral', 'head', 'hind-leg'] as const;
+export type BeetleView = (typeof BEETLE_VIEWS)[number];
+
+/** Lines of the enlarged parts are as fine as those of the whole animal. */
+const VIEWS = {
+  dorsal: { draw: drawAbove, scale: 1 },
+  lateral: { draw: drawSide, scale: 0.9 },
+  head: { draw: drawFace, scale: 0.42 },
+  'hind-leg': { draw: drawHindLeg, scale: 0.5 },
+} as const;
+
+/** A whole beetle from above or its side, or its head from the front, or a hind leg, in millimetres. */
+export function drawBeetle(traits: Traits, view: BeetleView, detail: Detail = 'full'): Plate {
+  const model = beetleModel(traits);
+  const { draw, scale } = VIEWS[view];
+  const pen = newPen(sizeOf(model) * scale, detail);
+  draw(pen, model);
+  return finish(pen, 0.07);
+}
