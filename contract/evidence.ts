@@ -72,7 +72,11 @@ const judged = {
 /** How readings are to be weighed, where not as the guide has it. */
 export const Judgement = z.strictObject(judged);
 
+/** A finished walk through a key, for guides whose school is the key. */
+export const Keyed = z.strictObject({ taxon: key, decided: z.boolean(), fits: z.boolean(), text: z.string().max(400) });
+
 export const StandingRequest = z.strictObject({
+  keyed: Keyed.optional(),
   situation: Situation.optional(),
   readings: z.array(Reading).max(500),
   level: Level.optional(),

@@ -9,6 +9,18 @@ import type {
 } from './specimens';
 import type { CompareAnswer as CompareSchema } from './compare';
 import type { Job as JobSchema } from './jobs';
+import type {
+  KeyImport as KeyImportSchema,
+  KeyImported as KeyImportedSchema,
+  KeyMade as KeyMadeSchema,
+  KeyMake as KeyMakeSchema,
+  KeyRow as KeyRowSchema,
+  KeyWrite as KeyWriteSchema,
+  StoredKey as StoredKeySchema,
+  WalkAnswer as WalkAnswerSchema,
+  WalkRequest as WalkRequestSchema,
+} from './keys';
+import type { Lot as LotSchema, LotWrite as LotWriteSchema } from './lots';
 import type { LearnAnswer as LearnSchema, LearnRequest as LearnRequestSchema } from './learn';
 import type { GuideRow as GuideRowSchema, StoredGuide as StoredGuideSchema } from './guides';
 import type { StandingAnswer as AnswerSchema, StandingRequest as RequestSchema } from './evidence';
@@ -35,5 +47,16 @@ export type Session = z.output<typeof SessionSchema>;
 export type ProblemBody = z.output<typeof ProblemSchema>;
 export type CompareAnswer = z.output<typeof CompareSchema>;
 export type Job = z.output<typeof JobSchema>;
+export type KeyRow = z.output<typeof KeyRowSchema>;
+export type StoredKey = z.output<typeof StoredKeySchema>;
+export type KeyWrite = z.output<typeof KeyWriteSchema>;
+export type KeyImport = z.output<typeof KeyImportSchema>;
+export type KeyImported = z.output<typeof KeyImportedSchema>;
+export type KeyMake = z.output<typeof KeyMakeSchema>;
+export type KeyMade = z.output<typeof KeyMadeSchema>;
+export type WalkRequest = z.output<typeof WalkRequestSchema>;
+export type WalkAnswer = z.output<typeof WalkAnswerSchema>;
+export type Lot = z.output<typeof LotSchema>;
+export type LotWrite = z.output<typeof LotWriteSchema>;
 export type LearnAnswer = z.output<typeof LearnSchema>;
 export type LearnRequest = z.output<typeof LearnRequestSchema>;

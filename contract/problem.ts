@@ -6,5 +6,16 @@ export const ProblemBody = z.object({
   message: z.string(),
   field: z.string().optional(),
   /** All problems, where there are several. */
-  problems: z.array(z.object({ code: z.string(), message: z.string(), field: z.string().optional() })).optional(),
+  problems: z
+    .array(
+      z.object({
+        code: z.string(),
+        message: z.string(),
+        field: z.string().optional(),
+        /** Line of a text that was sent, and what would mend it. */
+        line: z.number().int().optional(),
+        mend: z.object({ say: z.string(), edits: z.array(z.object({ line: z.number().int(), text: z.string() })) }).optional(),
+      }),
+    )
+    .optional(),
 });

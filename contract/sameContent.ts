@@ -10,13 +10,14 @@ type Content = Omit<z.output<typeof SpecimenWrite>, 'version'>;
  */
 export function sameContent(a: Content, b: Content): boolean {
   const content = ({ determinations, ...rest }: Content) => {
-    const { guideId, label, situation, readings, judgement, photo, hidden } = rest;
+    const { guideId, label, situation, readings, judgement, walk, photo, hidden } = rest;
     return stableJson({
       guideId,
       label,
       situation,
       readings,
       judgement,
+      walk,
       photo,
       hidden,
       determinations: determinations.map(({ id }) => id),

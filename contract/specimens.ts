@@ -2,6 +2,7 @@ import { QUALIFIERS } from '@plesion/core/specimen';
 import { Facets, SourcePolicy } from '@plesion/core/guide';
 import { z } from 'zod';
 import { Judgement, Reading, Situation } from './evidence';
+import { KeptWalk } from './keys';
 import { PhotoHash } from './photos';
 
 const key = z.string().min(1).max(80);
@@ -24,7 +25,13 @@ export const Determination = z.strictObject({
   guideVersion: z.number().int().min(1),
   /** Set by the server when it stores the name. */
   pinned: z
-    .strictObject({ situation: Situation, readings: z.array(Reading), policy: SourcePolicy, judgement: Judgement.optional() })
+    .strictObject({
+      situation: Situation,
+      readings: z.array(Reading),
+      policy: SourcePolicy,
+      judgement: Judgement.optional(),
+      walk: KeptWalk.optional(),
+    })
     .optional(),
 });
 
@@ -37,6 +44,8 @@ export const SpecimenWrite = z.strictObject({
   readings: z.array(Reading).max(500),
   judgement: Judgement.optional(),
   determinations: z.array(Determination).max(200),
+  /** How far it was keyed. */
+  walk: KeptWalk.optional(),
   /** A photo sent before. */
   photo: PhotoHash.optional(),
   hidden: z.boolean(),

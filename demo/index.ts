@@ -6,7 +6,14 @@ import { selwithKey, tolmarKey } from './strandBeetles/keys';
 import { tentCones } from './tentCones';
 
 export { ledgeCrabs, selwithKey, strandBeetles, tentCones, tolmarKey };
-export { demoSpecimens, type DemoSpecimen } from './specimens';
+import { beetleSpecimens } from './lots';
+import { type DemoSpecimen, shoreSpecimens } from './specimens';
+
+export { demoLots, type DemoLot } from './lots';
+export { type DemoSpecimen };
+
+/** The daybook of the demo station. */
+export const demoSpecimens: DemoSpecimen[] = [...shoreSpecimens, ...beetleSpecimens];
 
 /** The guides a new station starts with. */
 export const demoGuides: Guide[] = [ledgeCrabs, tentCones, strandBeetles];

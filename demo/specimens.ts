@@ -39,7 +39,7 @@ const bench = {
 const glimpse = { views: ['dorsal', 'alive'], distance: 'far', light: 'glare', handling: 'look' } as const;
 
 /** A spring on the ledges: settled names, a pair that would not part, a young one, one still open. */
-export const demoSpecimens: DemoSpecimen[] = [
+export const shoreSpecimens: DemoSpecimen[] = [
   {
     id: id(1, 1),
     guide: 'ledge-crabs',

@@ -13,8 +13,11 @@ import { errorHandler, HttpProblem } from './http/errors';
 import { bind } from './http/route';
 import type { Jobs } from './jobs/jobs';
 import { jobRoutes } from './jobs/routes';
+import type { KeyPool } from './keys/pool';
+import { keyRoutes } from './keys/routes';
 import type { LearnPool } from './learn/pool';
 import { learnRoutes } from './learn/routes';
+import { lotRoutes } from './lots/routes';
 import { pageRoutes } from './page/routes';
 import { photoRoutes } from './photos/routes';
 import { sessionCookie } from './session/cookie';
@@ -29,6 +32,7 @@ export interface Parts {
   pool: Pool;
   weighing: WeighPool;
   learning: LearnPool;
+  keying: KeyPool;
   jobs: Jobs;
   sessionSecret: string;
   version: string;
@@ -37,7 +41,7 @@ export interface Parts {
 }
 
 /** The whole server, without a port: tests and the real start put it on one. */
-export function createApp({ orm, pool, weighing, learning, jobs, sessionSecret, version, log, webRoot }: Parts): Express {
+export function createApp({ orm, pool, weighing, learning, keying, jobs, sessionSecret, version, log, webRoot }: Parts): Express {
   const app = express();
   const em = () => orm.em.fork();
   app.disable('x-powered-by');
@@ -72,6 +76,8 @@ export function createApp({ orm, pool, weighing, learning, jobs, sessionSecret, 
   learnRoutes(api, em, learning, jobs);
   standingRoutes(api, em, weighing);
   compareRoutes(api, em);
+  keyRoutes(api, em, keying, jobs);
+  lotRoutes(api, em);
   jobRoutes(api, em, jobs);
   specimenRoutes(api, em, weighing);
   pageRoutes(api, em);

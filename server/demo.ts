@@ -1,9 +1,11 @@
 import type { SpecimenWrite } from '@plesion/contract';
-import { demoGuides, demoSpecimens } from '@plesion/demo';
-import { AccountEntity, SpecimenEntity, StationEntity } from './database/entities';
+import { demoGuides, demoLots, demoSpecimens } from '@plesion/demo';
+import { AccountEntity, LotEntity, SpecimenEntity, StationEntity } from './database/entities';
 import type { Em } from './database/orm';
 import { listGuides, putGuide } from './guides/service';
 import type { Caller } from './http/route';
+import { putDemoKeys } from './keys/demo';
+import { writeLot } from './lots/service';
 import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
 import type { WeighPool } from './standing/pool';
@@ -15,6 +17,7 @@ export async function loadDemo(em: Em, weighing: WeighPool): Promise<void> {
     (await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true }));
   const had = new Set((await listGuides(em, caller.stationId)).map(({ slug }) => slug));
   for (const guide of demoGuides) if (!had.has(guide.id)) await putGuide(em, caller.stationId, guide);
+  await putDemoKeys(em, caller.stationId);
   const guides = new Map((await listGuides(em, caller.stationId)).map((guide) => [guide.slug, guide.id]));
   const known = new Set(
     (await em.find(SpecimenEntity, { id: { $in: demoSpecimens.map(({ id }) => id) } }, { fields: ['id'] })).map(({ id }) => id),
@@ -23,6 +26,11 @@ export async function loadDemo(em: Em, weighing: WeighPool): Promise<void> {
     if (known.has(id)) continue;
     const write: SpecimenWrite = { ...content, version: 0, guideId: guides.get(guide)!, hidden: false };
     await writeSpecimen(em, weighing, caller, id, write);
+  }
+  const kept = new Set((await em.find(LotEntity, { stationId: caller.stationId }, { fields: ['id'] })).map(({ id }) => id));
+  for (const { id, guide, ...content } of demoLots) {
+    if (!kept.has(id))
+      await writeLot(em, caller.stationId, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });
   }
 }
 

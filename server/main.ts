@@ -7,6 +7,7 @@ import { readConfig } from './config';
 import { openDatabase } from './database/orm';
 import { loadDemo } from './demo';
 import { Jobs } from './jobs/jobs';
+import { openKeyPool } from './keys/pool';
 import { openLearnPool } from './learn/pool';
 import { openWeighPool } from './standing/pool';
 
@@ -27,6 +28,7 @@ const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
 const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 8 });
 const weighing = openWeighPool(fileURLToPath(new URL('./standing/weigh.worker.ts', import.meta.url)));
 const learning = openLearnPool(fileURLToPath(new URL('./learn/learn.worker.ts', import.meta.url)));
+const keying = openKeyPool(fileURLToPath(new URL('./keys/make.worker.ts', import.meta.url)));
 const jobs = new Jobs();
 await loadDemo(orm.em.fork(), weighing);
 
@@ -35,6 +37,7 @@ const app = createApp({
   pool,
   weighing,
   learning,
+  keying,
   jobs,
   sessionSecret: config.sessionSecret,
   version,
@@ -62,7 +65,7 @@ const stop = async () => {
   server.close();
   server.closeAllConnections();
   jobs.close();
-  await Promise.allSettled([weighing.close(), learning.close(), pool.end(), orm.close(true)]);
+  await Promise.allSettled([weighing.close(), learning.close(), keying.close(), pool.end(), orm.close(true)]);
   process.exit(0);
 };
 process.on('SIGINT', stop);

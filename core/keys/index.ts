@@ -45,3 +45,4 @@ export { type LotDisagreement, type LotUnity, lotUnity } from './lot';
 export { type ComingMark, comingMarks, type ViewChecklist } from './checklist';
 export { type KeyTree, type TreeBranch, type TreeNode, treeOf } from './tree';
 export * from './edit';
+export { type KeptWalk } from './kept';

@@ -1,5 +1,6 @@
 import type { Reading } from '../evidence';
 import { type Facets, type Guide, type SourcePolicy, taxonIndex } from '../guide/working';
+import type { KeptWalk } from '../keys/kept';
 import type { Judgement, Situation } from './situation';
 
 /** Open nomenclature (Sigovini et al. 2016), and the two answers that name no taxon. */
@@ -29,7 +30,7 @@ export interface Determination {
   reason?: string;
   guideVersion: number;
   /** What it was given on, so that it can be replayed with that version of the guide; set when it is stored. */
-  pinned?: { situation: Situation; readings: Reading[]; policy: SourcePolicy; judgement?: Judgement };
+  pinned?: { situation: Situation; readings: Reading[]; policy: SourcePolicy; judgement?: Judgement; walk?: KeptWalk };
 }
 
 /** One run of a name's typesetting: taxon names lean, ranks, qualifiers and words stand upright. */

@@ -1,6 +1,7 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Guide } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/evidence';
+import type { KeptWalk, Key, MadeKey } from '@plesion/core/keys';
 import type { Determination, Judgement, Situation, Summary } from '@plesion/core/specimen';
 
 /** The group that works together; every other row belongs to one. */
@@ -80,6 +81,7 @@ export const SpecimenEntity = defineEntity({
     situation: p.json<Situation>(),
     readings: p.json<Reading[]>(),
     judgement: p.json<Judgement>().nullable(),
+    walk: p.json<KeptWalk>().nullable(),
     determinations: p.json<Determination[]>(),
     summary: p.json<Summary>(),
     photo: p.string().nullable(),
@@ -90,6 +92,61 @@ export const SpecimenEntity = defineEntity({
   },
 });
 export type SpecimenRecord = InferEntity<typeof SpecimenEntity>;
+
+export const KeyEntity = defineEntity({
+  name: 'Key',
+  tableName: 'identification_key',
+  properties: {
+    id: p.uuid().primary(),
+    stationId: p.uuid(),
+    guideId: p.uuid().nullable(),
+    title: p.text(),
+    summary: p.text().nullable(),
+    version: p.integer(),
+    hash: p.string(),
+    couplets: p.integer(),
+    endpoints: p.integer(),
+    faults: p.integer(),
+    hidden: p.boolean(),
+    updatedAt: p.datetime(),
+  },
+});
+export type KeyHead = InferEntity<typeof KeyEntity>;
+
+/** Every version of a key, so that a walk goes on with the one it began with. */
+export const KeyVersionEntity = defineEntity({
+  name: 'KeyVersion',
+  tableName: 'identification_key_version',
+  properties: {
+    keyId: p.uuid().primary(),
+    version: p.integer().primary(),
+    stationId: p.uuid(),
+    content: p.json<Key>().columnType('json'),
+    /** How short its ways are, where it was made from a guide. */
+    making: p.json<Omit<MadeKey, 'key'>>().nullable(),
+    createdAt: p.datetime(),
+  },
+});
+
+/** Specimens taken together and thought alike. */
+export const LotEntity = defineEntity({
+  name: 'Lot',
+  tableName: 'lot',
+  properties: {
+    id: p.uuid().primary(),
+    stationId: p.uuid(),
+    guideId: p.uuid(),
+    version: p.integer(),
+    label: p.string(),
+    specimens: p.json<string[]>(),
+    walk: p.json<KeptWalk>().nullable(),
+    note: p.text().nullable(),
+    hidden: p.boolean(),
+    createdAt: p.datetime(),
+    updatedAt: p.datetime(),
+  },
+});
+export type LotRecord = InferEntity<typeof LotEntity>;
 
 /** A photo, kept once in a station for its content. */
 export const PhotoEntity = defineEntity({
@@ -106,4 +163,14 @@ export const PhotoEntity = defineEntity({
   },
 });
 
-export const entities = [StationEntity, AccountEntity, GuideEntity, GuideVersionEntity, SpecimenEntity, PhotoEntity];
+export const entities = [
+  StationEntity,
+  AccountEntity,
+  GuideEntity,
+  GuideVersionEntity,
+  SpecimenEntity,
+  KeyEntity,
+  KeyVersionEntity,
+  LotEntity,
+  PhotoEntity,
+];

@@ -3,6 +3,7 @@ import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import { entities } from './entities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
+import { Migration20261126000000 } from './migrations/Migration20261126000000';
 
 /** Connect and bring the schema up to date. */
 export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
@@ -15,6 +16,7 @@ export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
         migrationsList: [
           { name: 'Migration20261124000000', class: Migration20261124000000 },
           { name: 'Migration20261125000000', class: Migration20261125000000 },
+          { name: 'Migration20261126000000', class: Migration20261126000000 },
         ],
         snapshot: false,
         silent: true,

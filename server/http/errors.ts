@@ -20,6 +20,16 @@ export const notFound = (what: string) =>
 
 export const signedOut = () => new HttpProblem(401, { code: 'signed-out', message: 'Sign in first.' });
 
+/** Both sides of a write that was not made from what is stored. */
+export const staleVersion = (what: string, stored: unknown, sent: unknown) =>
+  new HttpProblem(409, {
+    code: 'stale-version',
+    message: `This ${what} was changed elsewhere since you opened it. Nothing was saved; choose which to keep.`,
+    field: 'version',
+    stored,
+    sent,
+  });
+
 /** Several problems as one answer, headed by the first. */
 export function badRequest(problems: readonly Problem[]): HttpProblem {
   const [first] = problems;

@@ -16,7 +16,7 @@ export async function learnGuide(
   signal: AbortSignal,
   onProgress: (share: number) => void,
 ): Promise<LearnAnswer> {
-  const outcome = await pool.learn({ id: slugOf(asked.title), ...asked }, signal, (share) => onProgress(share * 0.97));
+  const outcome = await pool.run({ id: slugOf(asked.title), ...asked }, signal, (share) => onProgress(share * 0.97));
   if (!outcome.ok) throw badRequest(outcome.problems);
   signal.throwIfAborted();
   const { guide, problems, leftOut } = outcome.value;

@@ -7,10 +7,16 @@ import type { Item, Page } from './items';
 const SHARPNESS = 2;
 
 /** A page as PDF, with its own fonts in it and its plates as lines. */
-export function printPdf(page: Page): Promise<Buffer> {
-  const doc = new PDFDocument({ size: [page.width, page.height], margin: 0, info: { Title: page.title, Creator: 'Plesion' } });
+export const printPdf = (page: Page): Promise<Buffer> => printBooklet([page], page.title);
+
+/** Several pages as one PDF. */
+export function printBooklet(pages: readonly Page[], title: string): Promise<Buffer> {
+  const doc = new PDFDocument({ autoFirstPage: false, info: { Title: title, Creator: 'Plesion' } });
   for (const name of ['text', 'strong', 'name', 'upright'] satisfies Face[]) doc.registerFont(name, face(name).file);
-  for (const item of page.items) drawPdf(doc, item);
+  for (const { width, height, items } of pages) {
+    doc.addPage({ size: [width, height], margin: 0 });
+    for (const item of items) drawPdf(doc, item);
+  }
   return new Promise((resolve, reject) => {
     const parts: Buffer[] = [];
     doc.on('data', (part: Buffer) => parts.push(part));

@@ -6,6 +6,7 @@ import { demoGuides } from '@plesion/demo';
 import { AccountEntity, StationEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { putGuide } from '../guides/service';
+import { putDemoKeys } from '../keys/demo';
 import { badRequest, HttpProblem, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
 
@@ -51,6 +52,7 @@ export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
         createdAt: new Date(),
       });
       for (const guide of demoGuides) await putGuide(tx, ids.station, guide);
+      await putDemoKeys(tx, ids.station);
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintViolationException)) throw error;

@@ -14,7 +14,8 @@ import { type FilterQuery, LockMode } from '@mikro-orm/core';
 import { GuideEntity, GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
-import { badRequest, HttpProblem, notFound } from '../http/errors';
+import { badRequest, notFound, staleVersion } from '../http/errors';
+import { checkWalk } from '../keys/service';
 import type { Caller } from '../http/route';
 import { checkPhoto } from '../photos/service';
 import type { WeighPool } from '../standing/pool';
@@ -90,6 +91,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
   checkAgainst(guide, sent.situation, sent.readings, sent.judgement);
   checkNames(guide, sent.determinations);
   await checkPhoto(em, caller.stationId, sent.photo);
+  await checkWalk(em, caller.stationId, sent.walk);
   const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings });
 
   return em.transactional(async (tx) => {
@@ -98,13 +100,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
     if (stored && stored.version !== sent.version) {
       const known = specimenOf(stored);
       if (sameContent(known, sent)) return known;
-      throw new HttpProblem(409, {
-        code: 'stale-version',
-        message: 'This specimen was changed elsewhere since you opened it. Nothing was saved; choose which to keep.',
-        field: 'version',
-        stored: known,
-        sent,
-      });
+      throw staleVersion('specimen', known, sent);
     }
     const determinations = signed(stored?.determinations ?? [], sent, caller.accountName, guide);
     const summary = summarise(guide, assessment, determinations);
@@ -122,6 +118,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
       search: searchText(guide, sent, summary),
       ...asJson({ situation: sent.situation, readings: sent.readings, determinations, summary }),
       judgement: sent.judgement ? asJson(sent.judgement) : null,
+      walk: sent.walk ? asJson(sent.walk) : null,
       photo: sent.photo ?? null,
       hidden: sent.hidden,
       recordedBy: stored?.recordedBy ?? caller.accountName,
@@ -183,6 +180,7 @@ function signed(stored: readonly Determination[], sent: SpecimenWrite, by: strin
     readings: sent.readings,
     policy: sent.judgement?.policy ?? guide.policy,
     ...(sent.judgement ? { judgement: sent.judgement } : {}),
+    ...(sent.walk ? { walk: sent.walk } : {}),
   };
   return [...stored, ...sent.determinations.slice(stored.length).map((name) => ({ ...name, by, pinned }))];
 }
@@ -198,8 +196,21 @@ function searchText(guide: Guide, sent: SpecimenWrite, summary: { name: string; 
 }
 
 function specimenOf(record: SpecimenRecord): Specimen {
-  const { id, version, guideId, guideVersion, label, situation, readings, judgement, determinations, summary, photo, hidden } =
-    record;
+  const {
+    id,
+    version,
+    guideId,
+    guideVersion,
+    label,
+    situation,
+    readings,
+    judgement,
+    walk,
+    determinations,
+    summary,
+    photo,
+    hidden,
+  } = record;
   return {
     id,
     version,
@@ -209,6 +220,7 @@ function specimenOf(record: SpecimenRecord): Specimen {
     situation,
     readings,
     judgement: judgement ?? undefined,
+    walk: walk ?? undefined,
     determinations,
     summary,
     photo: photo ?? undefined,

@@ -6,6 +6,7 @@ import request from 'supertest';
 import { createApp } from '../app';
 import { openDatabase } from '../database/orm';
 import { Jobs } from '../jobs/jobs';
+import { openKeyPool } from '../keys/pool';
 import { openLearnPool } from '../learn/pool';
 import { openWeighPool } from '../standing/pool';
 
@@ -23,11 +24,13 @@ export async function openTestServer() {
   const pool = new pg.Pool({ connectionString: url.href });
   const weighing = openWeighPool(join(__dirname, '../standing/weigh.worker.ts'), 1);
   const learning = openLearnPool(join(__dirname, '../learn/learn.worker.ts'));
+  const keying = openKeyPool(join(__dirname, '../keys/make.worker.ts'));
   const app = createApp({
     orm,
     pool,
     weighing,
     learning,
+    keying,
     jobs: new Jobs(),
     sessionSecret: 'for tests only',
     version: 'test',
@@ -42,6 +45,7 @@ export async function openTestServer() {
     async close() {
       await weighing.close();
       await learning.close();
+      await keying.close();
       await pool.end();
       await orm.close(true);
       await admin.query(`drop database ${name} with (force)`);

@@ -1,0 +1,36 @@
+import { MessageChannel } from 'node:worker_threads';
+import { Piscina } from 'piscina';
+
+/** What a job's thread is given: the request, and where it tells how far it is. */
+export interface JobTask<Request> {
+  request: Request;
+  port: MessagePort;
+}
+
+/** Does long work off the thread that answers requests, one at a time; told to stop, its thread is ended. */
+export interface JobPool<Request, Result> {
+  run(request: Request, signal: AbortSignal, onProgress: (share: number) => void): Promise<Result>;
+  close(): Promise<void>;
+}
+
+export function openJobPool<Request, Result>(workerFile: string): JobPool<Request, Result> {
+  const pool = new Piscina<JobTask<Request>, Result>({
+    filename: workerFile,
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 60_000,
+    execArgv: ['--import', 'tsx'],
+  });
+  return {
+    async run(request, signal, onProgress) {
+      const { port1, port2 } = new MessageChannel();
+      port1.on('message', onProgress);
+      try {
+        return await pool.run({ request, port: port2 as unknown as MessagePort }, { signal, transferList: [port2] });
+      } finally {
+        port1.close();
+      }
+    },
+    close: () => pool.destroy(),
+  };
+}

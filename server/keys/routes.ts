@@ -1,0 +1,48 @@
+import { writeKeyText, writeSdd } from '@plesion/core/keys';
+import { stableJson } from '@plesion/core/formats';
+import type { Router } from 'express';
+import type { Em } from '../database/orm';
+import { bind } from '../http/route';
+import type { Jobs } from '../jobs/jobs';
+import { begun } from '../jobs/waited';
+import { printBooklet } from '../page/print';
+import { importKey } from './import';
+import { makeKeyFor } from './make';
+import type { KeyPool } from './pool';
+import { findKey, keyAndGuide, listKeys, writeKey } from './service';
+import { keySheet } from './sheet';
+import { walkFor } from './walk';
+
+export function keyRoutes(router: Router, em: () => Em, pool: KeyPool, jobs: Jobs): void {
+  bind(router, em, 'keys', async ({ em: own, caller, query }) => ({ keys: await listKeys(own, caller.stationId, query) }));
+  bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, caller.stationId, body));
+  bind(router, em, 'makeKey', ({ em: own, caller, params, query, body, response }) =>
+    begun(jobs, caller.stationId, query.wait === 'true', response, (signal, onProgress) =>
+      makeKeyFor(own, pool, caller.stationId, params.id, body, signal, onProgress),
+    ),
+  );
+  // What ends in a suffix comes before the key itself, whose id would swallow it.
+  bind(router, em, 'keyText', async ({ em: own, caller, params, query, response }) => {
+    const { key } = await findKey(own, caller.stationId, params.id);
+    const style = query.style ?? 'bracketed';
+    if (style === 'markdown') response.type('text/markdown');
+    return writeKeyText(key, style);
+  });
+  bind(router, em, 'keySdd', async ({ em: own, caller, params }) =>
+    writeSdd((await findKey(own, caller.stationId, params.id)).key),
+  );
+  bind(router, em, 'keyJson', async ({ em: own, caller, params, response }) => {
+    response.attachment('key.json');
+    return stableJson((await findKey(own, caller.stationId, params.id)).key);
+  });
+  bind(router, em, 'keySheet', async ({ em: own, caller, params, response }) => {
+    const { key, guide } = await keyAndGuide(own, caller.stationId, params.id);
+    response.attachment('key.pdf');
+    return printBooklet(keySheet(key, guide), key.title);
+  });
+  bind(router, em, 'key', ({ em: own, caller, params, query }) => findKey(own, caller.stationId, params.id, query.version));
+  bind(router, em, 'writeKey', ({ em: own, caller, params, body }) => writeKey(own, caller.stationId, params.id, body));
+  bind(router, em, 'walkKey', ({ em: own, caller, params, query, body }) =>
+    walkFor(own, caller.stationId, params.id, body, query.version),
+  );
+}

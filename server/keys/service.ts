@@ -1,0 +1,130 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { LockMode } from '@mikro-orm/core';
+import type { KeyRow, KeyWrite, StoredKey } from '@plesion/contract';
+import { stableJson } from '@plesion/core/formats';
+import type { Guide } from '@plesion/core/guide';
+import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type MadeKey } from '@plesion/core/keys';
+import { GuideEntity, KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';
+import type { Em } from '../database/orm';
+import { findGuide } from '../guides/service';
+import { badRequest, notFound, staleVersion } from '../http/errors';
+
+export type Making = Omit<MadeKey, 'key'>;
+
+const keyHash = (key: Key): string => createHash('sha256').update(stableJson(key)).digest('hex');
+
+export async function listKeys(em: Em, stationId: string, query: { guideId?: string; hidden?: 'yes' }): Promise<KeyRow[]> {
+  const heads = await em.find(
+    KeyEntity,
+    { stationId, hidden: query.hidden === 'yes', ...(query.guideId ? { guideId: query.guideId } : {}) },
+    { orderBy: { title: 'asc' } },
+  );
+  return heads.map(rowOf);
+}
+
+/** A key of the station, at its newest version or the one asked for. */
+export async function findKey(em: Em, stationId: string, id: string, version?: number): Promise<StoredKey> {
+  const { head, key, guide, making } = await keyAndGuide(em, stationId, id, version);
+  return storedOf(head, key, guide, making);
+}
+
+/** A key with the guide behind it, where there is one. */
+export async function keyAndGuide(em: Em, stationId: string, id: string, version?: number) {
+  const head = await em.findOne(KeyEntity, { id, stationId });
+  if (!head) throw notFound('key');
+  const stored = await em.findOne(KeyVersionEntity, { keyId: id, version: version ?? head.version });
+  if (!stored) throw notFound('version of the key');
+  const behind = head.guideId ? await findGuide(em, stationId, head.guideId) : undefined;
+  return {
+    head: { ...head, version: stored.version },
+    key: stored.content,
+    making: stored.making ?? undefined,
+    guide: behind?.guide,
+    guideHash: behind?.hash,
+  };
+}
+
+/**
+ * Write a key: new at version 0, else on top of the version named. The same
+ * content again is answered as it stands; a stale version gets both sides back.
+ */
+export async function writeKey(em: Em, stationId: string, id: string, sent: KeyWrite, making?: Making): Promise<StoredKey> {
+  const guide = sent.guideId ? await guideFor(em, stationId, sent.guideId) : undefined;
+  const problems = lintKey(sent.key, guide);
+  const hash = keyHash(sent.key);
+  return em.transactional(async (tx) => {
+    const stored = await tx.findOne(KeyEntity, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+    if (stored ? stored.stationId !== stationId : sent.version > 0) throw notFound('key');
+    const same = stored?.hash === hash && stored.hidden === sent.hidden && stored.guideId === (sent.guideId ?? null);
+    if (stored && (stored.version !== sent.version || same)) {
+      const known = await findKey(tx, stationId, id);
+      if (same) return known;
+      throw staleVersion('key', known, sent);
+    }
+    const head: KeyHead = {
+      id,
+      stationId,
+      guideId: sent.guideId ?? null,
+      title: sent.key.title,
+      summary: sent.key.summary ?? null,
+      version: (stored?.version ?? 0) + 1,
+      hash,
+      couplets: sent.key.couplets.length,
+      endpoints: endpointsOf(sent.key).length,
+      faults: problems.filter(({ weight }) => weight === 'fault').length,
+      hidden: sent.hidden,
+      updatedAt: new Date(),
+    };
+    if (stored) await tx.nativeUpdate(KeyEntity, { id }, head);
+    else await tx.insert(KeyEntity, head);
+    const version = {
+      keyId: id,
+      version: head.version,
+      stationId,
+      content: sent.key,
+      making: making ?? null,
+      createdAt: new Date(),
+    };
+    await tx.insert(KeyVersionEntity, version);
+    return storedOf(head, sent.key, guide, making);
+  });
+}
+
+/** A key that is new in the station. */
+export const addKey = (em: Em, stationId: string, key: Key, guideId: string | undefined, making?: Making): Promise<StoredKey> =>
+  writeKey(em, stationId, randomUUID(), { version: 0, guideId, key, hidden: false }, making);
+
+export async function guideFor(em: Em, stationId: string, guideId: string): Promise<Guide> {
+  if (!(await em.count(GuideEntity, { id: guideId, stationId }))) {
+    throw badRequest([{ code: 'unknown-guide', message: 'There is no such guide in this station.', field: 'guideId' }]);
+  }
+  return (await findGuide(em, stationId, guideId)).guide;
+}
+
+/** A walk goes through a key of the station. */
+export async function checkWalk(em: Em, stationId: string, walk: KeptWalk | undefined): Promise<void> {
+  if (!walk || (await em.count(KeyVersionEntity, { keyId: walk.keyId, version: walk.keyVersion, stationId }))) return;
+  throw badRequest([
+    { code: 'unknown-key', message: 'There is no such key, or version of it, in this station.', field: 'walk.keyId' },
+  ]);
+}
+
+function rowOf(head: Omit<KeyHead, 'stationId' | 'hash'>): KeyRow {
+  const { id, title, summary, guideId, version, couplets, endpoints, faults, hidden, updatedAt } = head;
+  return {
+    id,
+    title,
+    ...(summary ? { summary } : {}),
+    ...(guideId ? { guideId } : {}),
+    version,
+    couplets,
+    endpoints,
+    faults,
+    hidden,
+    updatedAt: updatedAt.toISOString(),
+  };
+}
+
+function storedOf(head: KeyHead, key: Key, guide: Guide | undefined, making: Making | undefined): StoredKey {
+  return { ...rowOf(head), key, problems: lintKey(key, guide), depth: depthOf(key), ...(making ? { making } : {}) };
+}

@@ -1,0 +1,77 @@
+import type { WalkRequest } from '@plesion/contract';
+import type { Problem } from '@plesion/core';
+import { compileFor } from '@plesion/core/evidence';
+import type { CompiledGuide, Guide } from '@plesion/core/guide';
+import { alone, type Key, type Walk, walkKey } from '@plesion/core/keys';
+import type { Situation } from '@plesion/core/specimen';
+import type { Em } from '../database/orm';
+import { badRequest } from '../http/errors';
+import { checkAgainst } from '../standing/service';
+import { keyAndGuide } from './service';
+
+/** Guides compiled for walks, kept between steps of one. */
+const KEPT = 8;
+const compiled = new Map<string, CompiledGuide>();
+
+function compiledFor(hash: string, guide: Guide, situation: Situation): CompiledGuide {
+  const { region, date, circumstances } = situation;
+  const id = JSON.stringify([hash, region, date, circumstances]);
+  const ready = compiled.get(id) ?? compileFor(guide, situation);
+  compiled.delete(id);
+  compiled.set(id, ready);
+  if (compiled.size > KEPT) compiled.delete(compiled.keys().next().value!);
+  return ready;
+}
+
+/** How a walk through a key of the station stands. */
+export async function walkFor(em: Em, stationId: string, id: string, asked: WalkRequest, version?: number): Promise<Walk> {
+  const { key, guide, guideHash } = await keyAndGuide(em, stationId, id, version);
+  const { situation = {}, start, answers } = asked;
+  const specimens = asked.specimens ?? alone(asked.readings ?? []);
+  checkAnswers(key, asked);
+  if (guide) specimens.forEach(({ readings }) => checkAgainst(guide, situation, readings));
+  return walkKey({
+    key,
+    ...(guide ? { compiled: compiledFor(guideHash!, guide, situation) } : {}),
+    answers,
+    specimens,
+    situation,
+    start,
+  });
+}
+
+/** Couplets, leads and statements that the key does not have. */
+function checkAnswers(key: Key, { answers, start, specimens }: WalkRequest): void {
+  const couplets = new Map(key.couplets.map((couplet) => [couplet.id, couplet]));
+  const problems: Problem[] = [];
+  const report = (code: string, message: string, field: string) => problems.push({ code, message, field });
+  if (start !== undefined && !couplets.has(start)) report('unknown-couplet', `The key has no couplet “${start}”.`, 'start');
+  const known = specimens && new Set(specimens.map((specimen) => specimen.id));
+  answers.forEach((answer, i) => {
+    const field = `answers[${i}]`;
+    const couplet = couplets.get(answer.couplet);
+    if (!couplet) return report('unknown-couplet', `The key has no couplet “${answer.couplet}”.`, `${field}.couplet`);
+    const { lead, fork, statements } = answer;
+    const has = typeof lead === 'number' ? couplet.leads[lead - 1] : couplet.leads.some((own) => own.id === lead?.toLowerCase());
+    if (lead !== undefined && !has) report('unknown-lead', `Couplet ${couplet.number} has no lead “${lead}”.`, `${field}.lead`);
+    if (lead !== undefined && fork !== undefined) {
+      report('lead-and-fork', `Couplet ${couplet.number} is either decided or forked, not both.`, `${field}.fork`);
+    }
+    if (Array.isArray(fork) && fork.length !== couplet.leads.length) {
+      report(
+        'fork-weights',
+        `Give couplet ${couplet.number} one weight for each of its ${couplet.leads.length} leads.`,
+        `${field}.fork`,
+      );
+    }
+    statements?.forEach(({ n, specimen }, s) => {
+      if (!couplet.leads.some((own) => own.statements.some((statement) => statement.n === n))) {
+        report('unknown-statement', `Couplet ${couplet.number} has no statement ${n}.`, `${field}.statements[${s}].n`);
+      }
+      if (known && specimen !== undefined && !known.has(specimen)) {
+        report('unknown-specimen', `“${specimen}” is not among the specimens.`, `${field}.statements[${s}].specimen`);
+      }
+    });
+  });
+  if (problems.length > 0) throw badRequest(problems.slice(0, 50));
+}
