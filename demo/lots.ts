@@ -70,6 +70,7 @@ export const beetleSpecimens: DemoSpecimen[] = [
   beetle(6, 'D2 no. 2', 'Ostren dunes, pitfall 2', 'dune-foot', 'One wing case lost.', [
     value('body-length', 6.1, 0.1),
     state('hind-thigh', 'swollen'),
+    state('elytra-hair', 'bare'),
     state('elytra-pattern', 'band'),
   ]),
   beetle(7, 'D2 no. 3', 'Ostren dunes, pitfall 2', 'dune-foot', 'Whole, wet.', [

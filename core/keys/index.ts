@@ -46,3 +46,4 @@ export { type ComingMark, comingMarks, type ViewChecklist } from './checklist';
 export { type KeyTree, type TreeBranch, type TreeNode, treeOf } from './tree';
 export * from './edit';
 export { type KeptWalk } from './kept';
+export { withTicked } from './walk/readings';

@@ -15,7 +15,7 @@ export interface LotDisagreement {
 /** Are the specimens of a lot of one taxon? */
 export interface LotUnity {
   disagreements: LotDisagreement[];
-  /** Bits for all being of one taxon against each being of its own; below 0 speaks for a mixed lot. */
+  /** Bits for all being of one taxon against the groups being of several; below 0 speaks for a mixed lot. */
   bits: number;
   mixed: boolean;
   /** Specimens that go together, largest first, each with the taxon they fit best. */
@@ -30,7 +30,8 @@ const APART = 3;
 
 /**
  * Compare what each specimen says of the taxa: P(all | one taxon) against the
- * product of P(each | a taxon of its own). Sexes and ages may differ within a
+ * product of P(group | a taxon of its own), the groups being those that fit one
+ * taxon best; specimens that all fit the same are held against each for itself. Sexes and ages may differ within a
  * taxon, so a mark read differently is shown, but does not alone make a lot mixed.
  */
 export function lotUnity(compiled: CompiledGuide, specimens: readonly KeyedSpecimen[], situation: Situation): LotUnity {
@@ -52,9 +53,6 @@ export function lotUnity(compiled: CompiledGuide, specimens: readonly KeyedSpeci
       ),
     );
   });
-  const together = sumOfPowers(taxa.map((_, t) => masses[t] + likelihoods.reduce((sum, own) => sum + own[t], 0)));
-  const apart = likelihoods.reduce((sum, own) => sum + sumOfPowers(own.map((bits, t) => bits + masses[t])), 0);
-  const bits = together - apart;
   const best = likelihoods.map(
     (own) => taxa[own.reduce((lead, b, t) => (b + masses[t] > own[lead] + masses[lead] ? t : lead), 0)],
   );
@@ -65,6 +63,11 @@ export function lotUnity(compiled: CompiledGuide, specimens: readonly KeyedSpeci
       name: taxonIndex(compiled.guide).get(taxon)!.name,
     }))
     .sort((a, b) => b.specimens.length - a.specimens.length);
+  const ofOne = (specimens: readonly number[]) =>
+    sumOfPowers(taxa.map((_, t) => masses[t] + specimens.reduce((sum, s) => sum + likelihoods[s][t], 0)));
+  const all = told.map((_, s) => s);
+  const parts = groups.length > 1 ? groups.map(({ taxon }) => all.filter((s) => best[s] === taxon)) : all.map((s) => [s]);
+  const bits = ofOne(all) - parts.reduce((sum, part) => sum + ofOne(part), 0);
   const mixed = bits < MIXED && groups.length > 1;
   return { disagreements, bits, mixed, groups, text: sayUnity(bits, mixed, disagreements.length) };
 }

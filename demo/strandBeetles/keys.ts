@@ -34,12 +34,12 @@ export const selwithKey: Key = authoredKey(
 10b Wing cases with a pale edge [elytra-pattern=pale-edge]; shoulder without a tooth [shoulder=rounded,squared] ... Vadomera litorea Hallin, 1871
 10c Wing cases with pale spots [elytra-pattern=two-spots,four-spots]; shoulder without a tooth [shoulder=rounded,squared] ... 11
 11a Two pale spots [elytra-pattern=two-spots] ... Vadomera bimacula Hallin, 1869
-11b Four pale spots, or the hinder two faint [elytra-pattern=four-spots] ... Vadomera quadrix Orvane, 1929
+11b Four pale spots [elytra-pattern=four-spots], or the hinder two faint [elytra-pattern=four-spots] ... Vadomera quadrix Orvane, 1929
 12a Claws split [claws=split] ... 13
 12b Claws simple [claws=simple] ... 16
 13a Spaces between the rows raised into ridges [intervals=ridged] ... Lithonyx sulcatus Hallin, 1871
 13b Spaces between the rows flat [intervals=flat] ... 14
-14a Wing cases with short, scattered hair, except in rubbed specimens [elytra-hair=scattered,dense] ... Lithonyx comatus Orvane, 1929
+14a Wing cases with short, scattered hair [elytra-hair=scattered,dense], except in rubbed specimens ... Lithonyx comatus Orvane, 1929
 14b Wing cases bare [elytra-hair=bare] ... 15
 15a Wing cases more than 1.5 times as long as wide [elytra-ratio]; nine rows on each [puncture-rows]; punctures coarse [row-punctures=coarse] ... Lithonyx aridus Hallin, 1869
 15b Wing cases at most 1.5 times as long as wide [elytra-ratio]; eight rows on each [puncture-rows]; punctures coarse [row-punctures=coarse] ... Lithonyx brevis Hallin, 1869
@@ -47,7 +47,7 @@ export const selwithKey: Key = authoredKey(
 16b Hind thigh slender [hind-thigh=slender,swollen] ... 17
 17a Hind shin bowed [hind-shin=bowed] ... Lithonyx curvitibia Selwith, 1938
 17b Hind shin straight [hind-shin=straight] ... 18
-18a Outer edge of the hind shin with a fringe [shin-edge=fringed]; last segment of the hind foot but one two-lobed [fourth-segment=two-lobed]; ground usually sand-coloured, except in old specimens [ground-colour=sand] ... Lithonyx pallens Hallin, 1869
+18a Outer edge of the hind shin with a fringe [shin-edge=fringed]; last segment of the hind foot but one two-lobed [fourth-segment=two-lobed]; ground usually sand-coloured [ground-colour=sand], except in old specimens ... Lithonyx pallens Hallin, 1869
 18b Outer edge of the hind shin smooth [shin-edge=smooth,spined]; last segment of the hind foot but one simple [fourth-segment=simple]; ground black, brown or bronze [ground-colour=black,brown,bronze] ... 19
 19a Rows of punctures hardly to be seen [row-punctures=none]; neck shield without a groove [pronotum-groove=absent] ... Lithonyx laevior Hallin, 1871
 19b Rows of punctures distinct [row-punctures=fine,coarse]; neck shield with a deep groove [pronotum-groove=deep,fine] ... 20

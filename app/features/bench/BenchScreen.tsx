@@ -12,6 +12,7 @@ import { Failed, Loading } from '../../ui/states';
 import { CompareButton } from '../compare/CompareButton';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { JudgementSheets } from '../judgement/JudgementSheets';
+import { KeyItSheet } from '../keys/KeyItSheet';
 import { drawnViews, mainView } from '../plates/plates';
 import { SavingTrouble } from '../specimen/SavingLine';
 import { Beam } from './Beam';
@@ -67,6 +68,7 @@ function PhoneBench({ id, bench }: PartProps) {
         {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
         <Ledger bench={bench} onOpen={bench.choose} />
+        <KeyItSheet id={id} content={state.content} />
         {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
         <JudgementSheets bench={bench} />
         <Sheet title="All marks, in working order">
@@ -146,6 +148,7 @@ function WideBench({ id, bench }: PartProps) {
             {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
             {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
             <Ledger bench={bench} onOpen={bench.choose} />
+            <KeyItSheet id={id} content={state.content} />
             <JudgementSheets bench={bench} />
           </ScrollView>
           <View style={styles.call}>

@@ -5,10 +5,10 @@ import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { KEY_HELP } from './useBenchKeys';
 
-export function KeyHelp({ onClose }: { onClose: () => void }) {
+export function KeyHelp({ keys: list = KEY_HELP, onClose }: { keys?: typeof KEY_HELP; onClose: () => void }) {
   return (
     <Sheet title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
-      {KEY_HELP.map(([keys, what]) => (
+      {list.map(([keys, what]) => (
         <View key={keys} style={styles.row}>
           <View style={styles.key}>
             <Words size="small" strong>

@@ -1,6 +1,7 @@
 import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
 import type { Level } from '@plesion/core/evidence';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useKeyed } from '../keys/useKeyed';
 import { weigh } from './weigher';
 
 /**
@@ -8,8 +9,9 @@ import { weigh } from './weigher';
  * situation, the judgement or the level asked changes. The one before stays in sight meanwhile.
  */
 export function useAssessment(stored: StoredGuide | undefined, content: SpecimenWrite | undefined, level?: Level) {
+  const keyed = useKeyed(stored, content);
   return useQuery({
-    queryKey: ['assessment', stored?.hash, content?.situation, content?.readings, content?.judgement, level],
+    queryKey: ['assessment', stored?.hash, content?.situation, content?.readings, content?.judgement, level, keyed],
     queryFn: () =>
       weigh(
         {
@@ -18,6 +20,7 @@ export function useAssessment(stored: StoredGuide | undefined, content: Specimen
           readings: content!.readings,
           judgement: content!.judgement,
           level,
+          keyed,
         },
         stored!.guide,
       ),

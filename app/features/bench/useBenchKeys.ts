@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { isTyping } from '../../lib/keyboard';
 
 export interface BenchKeys {
   choose: (step: 1 | -1) => void;
@@ -27,9 +28,6 @@ export const KEY_HELP: [keys: string, what: string][] = [
   ['W', 'write it down'],
   ['?', 'show or hide these keys'],
 ];
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 /** The bench by keyboard, forceps in the other hand. */
 export function useBenchKeys(keys: BenchKeys, active: boolean): void {

@@ -64,6 +64,7 @@ export function DaybookScreen() {
               <Words size="small" quiet role="status">
                 {daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}
               </Words>
+              <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
               <Button
                 small
                 kind="quiet"

@@ -16,6 +16,7 @@ import { Words } from '../../ui/Words';
 import { drawnViews, formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { LearnedSheet } from '../learn/LearnedSheet';
+import { KeysSheet } from '../keys/KeysSheet';
 import { JudgingSheet } from './JudgingSheet';
 import { NameSearch } from './NameSearch';
 import { Hazards, OtherNames } from './TaxonNotes';
@@ -86,6 +87,7 @@ function Whole({ id, guide, version }: { id: string; guide: Guide; version: numb
             </Sheet>
           ))}
       </View>
+      <KeysSheet guideId={id} />
       <JudgingSheet id={id} guide={guide} />
       <Sheet title="Sources">
         {guide.sources.map((source) => (

@@ -12,6 +12,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
+import { KeysSheet } from '../keys/KeysSheet';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { NameSearch } from './NameSearch';
@@ -59,6 +60,7 @@ export function GuidesScreen() {
       {guides.data?.guides.map((row) => (
         <GuideCard key={row.id} row={row} />
       ))}
+      <KeysSheet />
     </Screen>
   );
 }

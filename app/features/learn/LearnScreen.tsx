@@ -12,8 +12,8 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
+import { WorkProgress } from '../../ui/WorkProgress';
 import { ColumnRoles } from './ColumnRoles';
-import { LearnProgress } from './LearnProgress';
 import { LearnResult } from './LearnResult';
 import { TablePreview } from './TablePreview';
 import { useLearn } from './useLearn';
@@ -45,7 +45,7 @@ export function LearnScreen() {
     <Screen
       foot={
         learn.running ? (
-          <LearnProgress share={learn.progress} onCancel={() => learn.cancel()} />
+          <WorkProgress what="Learning" share={learn.progress} onCancel={() => learn.cancel()} />
         ) : (
           <View style={styles.foot}>
             <Words size="small" quiet style={styles.grow}>

@@ -1,45 +1,9 @@
-import { type LearnAnswer, type LearnRequest, RequestProblem, schemas } from '@plesion/contract';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { type LearnAnswer, type LearnRequest, schemas } from '@plesion/contract';
 import { api } from '../../lib/api';
+import { useJob } from '../../lib/useJob';
 
-const POLL_MS = 400;
+const start = (body: LearnRequest) => api('learn', { body });
+const parse = (result: unknown): LearnAnswer => schemas.LearnAnswer.parse(result);
 
 /** Learning as the person sees it: begun, so far, done or stopped. */
-export function useLearn() {
-  const client = useQueryClient();
-  const begin = useMutation({
-    mutationFn: async (body: LearnRequest) => {
-      const started = await api('learn', { body });
-      if (!('jobId' in started)) throw new RequestProblem(500, { code: 'no-job', message: 'The server did not take it up.' });
-      return started.jobId;
-    },
-  });
-  const jobId = begin.data;
-  const job = useQuery({
-    queryKey: ['job', jobId],
-    queryFn: ({ signal }) => api('job', { params: { id: jobId! } }, signal),
-    enabled: jobId !== undefined,
-    refetchInterval: ({ state }) => (state.data && state.data.state !== 'running' ? false : POLL_MS),
-  });
-  const cancel = useMutation({
-    mutationFn: () => api('cancelJob', { params: { id: jobId! } }),
-    onSuccess: (stopped) => client.setQueryData(['job', jobId], stopped),
-  });
-  const done = job.data?.state === 'done';
-  useEffect(() => {
-    if (done) void client.invalidateQueries({ queryKey: ['guides'] });
-  }, [client, done]);
-  const result: LearnAnswer | undefined = done ? schemas.LearnAnswer.parse(job.data!.result) : undefined;
-  return {
-    begin: begin.mutate,
-    cancel: cancel.mutate,
-    again: begin.reset,
-    running: begin.isPending || (jobId !== undefined && (!job.data || job.data.state === 'running') && !job.error),
-    cancelled: job.data?.state === 'cancelled',
-    progress: job.data?.progress ?? 0,
-    problem: job.data?.problem,
-    error: begin.error ?? job.error ?? cancel.error,
-    result,
-  };
-}
+export const useLearn = () => useJob(start, parse, 'guides');

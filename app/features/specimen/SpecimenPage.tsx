@@ -15,6 +15,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { useAssessment } from '../bench/useAssessment';
 import { useGuide } from '../guides/useGuide';
+import { KeyItSheet } from '../keys/KeyItSheet';
 import { PhotoButton } from '../photos/PhotoButton';
 import { PointedPhoto } from '../photos/PointedPhoto';
 import { drawnViews, formPlate } from '../plates/plates';
@@ -97,6 +98,7 @@ export function SpecimenPage({ id }: { id: string }) {
         />
       )}
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
+      <KeyItSheet id={id} content={content} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
       {answer && <CompareButton id={id} guide={book} guideId={content.guideId} answer={answer} />}
       {content.readings.length > 0 && (

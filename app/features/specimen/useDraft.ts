@@ -1,23 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
-import { useSyncExternalStore } from 'react';
+import type { Specimen, SpecimenWrite } from '@plesion/contract';
 import { api } from '../../lib/api';
+import { type Drafted, useDraftOf } from '../../lib/useDraftOf';
 import { useSession } from '../session/useSession';
-import { type Draft, type DraftState } from './draft';
-import { draftOf, keptContent } from './drafts';
-
-const nothing = { subscribe: () => () => undefined, get: () => undefined };
+import { specimenDrafts } from './drafts';
 
 /** A specimen to work on, from this device or the server, and how its saving stands. */
-export function useDraft(id: string): { draft?: Draft; state?: DraftState; error: unknown; refetch: () => void } {
-  const station = useSession().station.id;
-  const kept = keptContent(station, id) !== undefined;
-  const stored = useQuery({
-    queryKey: ['specimen', id],
-    queryFn: ({ signal }) => api('specimen', { params: { id } }, signal),
-    enabled: !kept,
-  });
-  const draft = draftOf(station, id, stored.data);
-  const source = draft ?? nothing;
-  const state = useSyncExternalStore<DraftState | undefined>(source.subscribe, source.get);
-  return { draft, state, error: draft ? undefined : stored.error, refetch: () => void stored.refetch() };
-}
+export const useDraft = (id: string): Drafted<SpecimenWrite, Specimen> =>
+  useDraftOf(specimenDrafts, useSession().station.id, id, 'specimen', (signal) => api('specimen', { params: { id } }, signal));

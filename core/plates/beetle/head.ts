@@ -7,14 +7,28 @@ import { type BeetleModel, GROUNDS, LEGS, proportions } from './model';
 /** Half the width of the head as it is drawn from the front, in millimetres. */
 const faceWidth = (model: BeetleModel) => proportions(model).headWidth;
 
-/** The head from the front: jaws below, eyes at the sides, feelers and palps. */
-export function drawFace(pen: Pen, model: BeetleModel): void {
+/** Parts of the face that stand round each other; a tile about one leaves out the rest. */
+const BESIDE: Record<string, readonly string[]> = {
+  eyes: ['mandibles'],
+  mandibles: ['mandibles'],
+  clypeus: ['mandibles'],
+  palp: ['mandibles', 'palps'],
+  antenna: ['antenna'],
+};
+
+/**
+ * The head from the front: jaws below, eyes at the sides, feelers and palps.
+ *
+ * @param about the part a tile is about; all of them where absent.
+ */
+export function drawFace(pen: Pen, model: BeetleModel, about?: string): void {
+  const shown = (part: string) => about === undefined || (BESIDE[about] ?? []).includes(part);
   const w = faceWidth(model) / 2;
   const at = (u: number, v: number): Point => [u * w, v * w];
-  drawFeelers(pen, model, at, w);
+  if (shown('antenna')) drawFeelers(pen, model, at, w);
   drawEyes(pen, model, at);
-  drawPalps(pen, model, at, w);
-  drawMandibles(pen, model, at);
+  if (shown('palps')) drawPalps(pen, model, at, w);
+  if (shown('mandibles')) drawMandibles(pen, model, at);
   const skull = curve([
     at(0, -0.92),
     at(0.5, -0.84),
@@ -76,17 +90,18 @@ function drawEyes(pen: Pen, model: BeetleModel, at: At): void {
 function drawFeelers(pen: Pen, model: BeetleModel, at: At, w: number): void {
   const tint = LEGS[model.legs];
   for (const side of [-1, 1]) {
-    const turns = [-30, -44, -52, -58, -64, -70, -76];
-    const step = w * 0.27;
+    const full = pen.detail === 'full';
+    const turns = full ? [-30, -44, -52, -58, -64, -70, -76] : [-34, -50, -62, -72];
+    const step = w * (full ? 0.27 : 0.44);
     const joints = turns.reduce<Point[]>(
       (all, a) => [...all, polar(all[all.length - 1], side > 0 ? a : 180 - a, step)],
       [at(side * 0.62, -0.5)],
     );
     for (let i = turns.length - 1; i >= 0; i--) {
-      const club = model.antenna === 'clubbed' && i >= turns.length - 3;
+      const club = model.antenna === 'clubbed' && i >= turns.length - (full ? 3 : 1);
       const wide = w * (club ? 0.15 : model.antenna === 'beaded' ? 0.105 : 0.062);
       const halves = model.antenna === 'beaded' ? [wide * 0.35, wide, wide * 0.35] : [wide * 0.6, wide, wide * 0.8];
-      shape(pen, { outline: segment(joints[i], joints[i + 1], halves), part: 'antenna', tint, weight: 0.7 });
+      shape(pen, { outline: segment(pen, joints[i], joints[i + 1], halves), part: 'antenna', tint, weight: 0.7 });
     }
   }
 }
@@ -98,14 +113,14 @@ function drawPalps(pen: Pen, model: BeetleModel, at: At, w: number): void {
     const elbow = polar(root, side > 0 ? 52 : 128, w * 0.3);
     const knee = polar(elbow, side > 0 ? 74 : 106, w * 0.24);
     const tip = polar(knee, side > 0 ? 92 : 88, w * 0.3);
-    shape(pen, { outline: segment(root, elbow, [w * 0.05, w * 0.07, w * 0.06]), part: 'palps', tint, weight: 0.6 });
-    shape(pen, { outline: segment(elbow, knee, [w * 0.05, w * 0.08, w * 0.07]), part: 'palps', tint, weight: 0.6 });
+    shape(pen, { outline: segment(pen, root, elbow, [w * 0.05, w * 0.07, w * 0.06]), part: 'palps', tint, weight: 0.6 });
+    shape(pen, { outline: segment(pen, elbow, knee, [w * 0.05, w * 0.08, w * 0.07]), part: 'palps', tint, weight: 0.6 });
     const halves = {
       pointed: [w * 0.06, w * 0.07, w * 0.045, w * 0.004],
       barrel: [w * 0.06, w * 0.085, w * 0.085, w * 0.06],
       axe: [w * 0.045, w * 0.08, w * 0.16, w * 0.23],
     }[model.palp];
-    shape(pen, { outline: segment(knee, tip, halves), part: 'palps', tint, weight: 0.75 });
+    shape(pen, { outline: segment(pen, knee, tip, halves), part: 'palps', tint, weight: 0.75 });
     note(pen, side > 0 ? 'palp' : 'palps', [elbow, knee, tip, polar(tip, 0, w * 0.22), polar(tip, 180, w * 0.22)]);
   }
 }

@@ -53,14 +53,14 @@ export function drawHindLeg(pen: Pen, model: BeetleModel): void {
   ]);
   const [spur, spurTip] = spurLine(model);
   shape(pen, {
-    outline: segment(spur, spurTip, [unit * 0.022, unit * 0.02, unit * 0.012, unit * 0.002]),
+    outline: segment(pen, spur, spurTip, [unit * 0.022, unit * 0.02, unit * 0.012, unit * 0.002]),
     part: 'spur',
     tint: '#7A5A3C',
     weight: 0.7,
   });
   note(pen, 'spur', [spur, spurTip, polar(ankle, FOOT_DIRECTION, foot * 0.3), polar(ankle, 250, unit * 0.1)]);
-  drawShinEdge(pen, model, knee, ankle, unit * 0.06, 'shin', bend, 1, pen.detail === 'full' ? 10 : 5);
-  const shin = segment(knee, ankle, [unit * 0.045, unit * 0.05, unit * 0.062, unit * 0.075], bend);
+  drawShinEdge(pen, model, knee, ankle, unit * 0.06, 'shin', bend, 1, pen.detail === 'full' ? 10 : 4);
+  const shin = segment(pen, knee, ankle, [unit * 0.045, unit * 0.05, unit * 0.062, unit * 0.075], bend);
   closed(pen, shin, 'shin', tint, unit * 0.11);
   const thick = { slender: 0.085, swollen: 0.19, toothed: 0.115 }[model.thigh] * unit;
   if (model.thigh === 'toothed') {
@@ -72,7 +72,13 @@ export function drawHindLeg(pen: Pen, model: BeetleModel): void {
       weight: 0.8,
     });
   }
-  closed(pen, segment(hip, knee, [thick * 0.62, thick, thick * 0.98, thick * 0.72, unit * 0.05]), 'thigh', tint, thick * 1.2);
+  closed(
+    pen,
+    segment(pen, hip, knee, [thick * 0.62, thick, thick * 0.98, thick * 0.72, unit * 0.05]),
+    'thigh',
+    tint,
+    thick * 1.2,
+  );
   note(pen, 'thigh', [mix(hip, knee, 0.5)]);
 }
 

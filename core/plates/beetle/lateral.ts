@@ -18,7 +18,7 @@ export function drawSide(pen: Pen, model: BeetleModel): void {
   const back = BACKS[model.profile];
   const tint = GROUNDS[model.ground];
   const foot = head + pronotum;
-  drawSideLegs(pen, model, foot);
+  if (pen.detail !== 'tile') drawSideLegs(pen, model, foot);
   const belly = curve([
     [head * 0.9, L * 0.01],
     [foot, L * 0.02],

@@ -4,7 +4,7 @@ import { note, type Pen, roundTone, shape, stroke } from '../pen';
 import type { BeetleModel } from './model';
 
 /** A limb segment as a closed outline: half widths along it, `bend` as a share of its length. */
-export function segment(from: Point, to: Point, halves: readonly number[], bend = 0): Curve {
+export function segment(pen: Pen, from: Point, to: Point, halves: readonly number[], bend = 0): Curve {
   const along = minus(to, from);
   const length = Math.hypot(...along) || 1;
   const out: Point = [-along[1] / length, along[0] / length];
@@ -17,7 +17,7 @@ export function segment(from: Point, to: Point, halves: readonly number[], bend 
     return [p[0] + out[0] * off, p[1] + out[1] * off];
   };
   const cap = (t: number, over: number): Point => mix(from, to, t + (over * halves[t === 0 ? 0 : halves.length - 1]) / length);
-  const stops = [0.03, 0.2, 0.45, 0.7, 0.9, 0.97];
+  const stops = pen.detail === 'full' ? [0.03, 0.2, 0.45, 0.7, 0.9, 0.97] : [0.06, 0.5, 0.94];
   return curve([cap(0, -0.55), ...stops.map((t) => at(t, -1)), cap(1, 0.55), ...stops.reverse().map((t) => at(t, 1))]);
 }
 
@@ -70,7 +70,7 @@ export function drawFoot(pen: Pen, foot: Foot): void {
       for (const side of [-1, 1]) {
         const tip = along(a, b, 1.3, side * foot.half * 1.5);
         shape(pen, {
-          outline: segment(a, tip, [wide * 0.4, wide * 0.85, wide * 0.8, wide * 0.25]),
+          outline: segment(pen, a, tip, [wide * 0.4, wide * 0.85, wide * 0.8, wide * 0.25]),
           part: foot.part,
           tint: foot.tint,
           weight: 0.6,
@@ -80,7 +80,7 @@ export function drawFoot(pen: Pen, foot: Foot): void {
     }
     const last = i === foot.segments - 1;
     const halves = last ? [wide * 0.42, wide * 0.5, wide * 0.72] : [wide * 0.5, wide * 0.95, wide * 0.85];
-    shape(pen, { outline: segment(a, b, halves), part: foot.part, tint: foot.tint, weight: 0.6 });
+    shape(pen, { outline: segment(pen, a, b, halves), part: foot.part, tint: foot.tint, weight: 0.6 });
   }
 }
 
@@ -142,7 +142,7 @@ export function drawLeg(pen: Pen, model: BeetleModel, leg: Leg): void {
   });
   drawShin(pen, model, knee, ankle, leg, bend, outward);
   const thick = leg.hind ? { slender: 0.95, swollen: 1.75, toothed: 1.15 }[model.thigh] : 1;
-  const thigh = segment(leg.root, knee, [
+  const thigh = segment(pen, leg.root, knee, [
     leg.half * 0.8 * thick,
     leg.half * 1.15 * thick,
     leg.half * 1.05 * thick,
@@ -167,7 +167,7 @@ function drawThighTooth(pen: Pen, leg: Leg, knee: Point, outward: number): void 
 function drawShin(pen: Pen, model: BeetleModel, knee: Point, ankle: Point, leg: Leg, bend: number, outward: number): void {
   const half = leg.half * 0.56;
   drawShinEdge(pen, model, knee, ankle, half, leg.part, bend, outward, pen.detail === 'full' ? 9 : 4);
-  const outline = segment(knee, ankle, [half * 0.7, half * 0.8, half, half * 1.2], bend);
+  const outline = segment(pen, knee, ankle, [half * 0.7, half * 0.8, half, half * 1.2], bend);
   shape(pen, {
     outline,
     part: leg.part,
@@ -235,7 +235,7 @@ export function drawAntenna(pen: Pen, model: BeetleModel, path: Curve, half: num
     if (pen.detail === 'full') {
       const halves =
         model.antenna === 'beaded' ? [half * 0.5, half * wide, half * 0.5] : [half * wide * 0.6, half * wide, half * wide * 0.85];
-      shape(pen, { outline: segment(a, b, halves), part, tint, weight: 0.45 });
+      shape(pen, { outline: segment(pen, a, b, halves), part, tint, weight: 0.45 });
     } else pen.inks.push({ d: discPath([{ at: mix(a, b, 0.5), radius: half * wide * 1.3 }]), part, fill: INK });
   }
 }

@@ -1,21 +1,21 @@
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
-import { Button } from '../../ui/Button';
-import { Words } from '../../ui/Words';
+import { colour, space } from '../theme';
+import { Button } from './Button';
+import { Words } from './Words';
 
 /** How far it is, and the way to stop it. */
-export function LearnProgress({ share, onCancel }: { share: number; onCancel: () => void }) {
+export function WorkProgress({ what, share, onCancel }: { what: string; share: number; onCancel: () => void }) {
   const percent = Math.round(share * 100);
   return (
     <View style={styles.foot}>
       <View style={styles.grow}>
-        <Words size="small">{`Learning, ${percent} in 100 done`}</Words>
+        <Words size="small">{`${what}, ${percent} in 100 done`}</Words>
         <View
           role="progressbar"
           aria-valuenow={percent}
           aria-valuemin={0}
           aria-valuemax={100}
-          aria-label="Learning"
+          aria-label={what}
           style={styles.track}
         >
           <View style={[styles.bar, { width: `${percent}%` }]} />

@@ -1,0 +1,5 @@
+import { LotsScreen } from '../../features/lots/LotsScreen';
+
+export default function Route() {
+  return <LotsScreen />;
+}

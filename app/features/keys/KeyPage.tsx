@@ -1,0 +1,182 @@
+import { type StoredKey, urlOf } from '@plesion/contract';
+import type { Guide } from '@plesion/core/guide';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { space, useWide } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { useGuide } from '../guides/useGuide';
+import { KeyProblems } from './KeyProblems';
+import { KeyText } from './KeyText';
+import { KeyTreeView } from './KeyTreeView';
+import { useKey } from './useKeys';
+
+/** A key: what it is for, its picture, what is wrong with it, and its couplets. */
+export function KeyPage({ id }: { id: string }) {
+  const stored = useKey(id);
+  const guide = useGuide(stored.data?.guideId);
+  if (stored.error)
+    return (
+      <Screen>
+        <Failed error={stored.error} retry={() => void stored.refetch()} />
+      </Screen>
+    );
+  if (!stored.data || (stored.data.guideId && !guide.data && !guide.error)) return <Loading what="The key" />;
+  return <Page stored={stored.data} guide={guide.data?.guide} />;
+}
+
+function Page({ stored, guide }: { stored: StoredKey; guide?: Guide }) {
+  const router = useRouter();
+  const wide = useWide();
+  const { id, key, problems, making } = stored;
+  return (
+    <Screen
+      widest={1080}
+      foot={
+        <View style={styles.foot}>
+          <Button label="Mend it" hint="Edit this key" onPress={() => router.push(`/keys/${id}/edit`)} />
+          <Button kind="main" label="Walk it" onPress={() => router.push(`/keys/${id}/walk`)} />
+        </View>
+      }
+    >
+      <View style={styles.head}>
+        <Words size="display" heading={1}>
+          {key.title}
+        </Words>
+        <Words quiet>
+          {[
+            `${stored.couplets} couplets`,
+            `${stored.endpoints} endings`,
+            `at most ${stored.depth} steps`,
+            `version ${stored.version}`,
+          ].join(' · ')}
+        </Words>
+        {key.summary && <Words>{key.summary}</Words>}
+        {key.source && (
+          <Words size="small" quiet>
+            {key.source}
+          </Words>
+        )}
+      </View>
+      {stored.hidden && <Restore stored={stored} />}
+      {key.caution && (
+        <Notice kind="caution" title="Take care">
+          {key.caution}
+        </Notice>
+      )}
+      {making && <MakingSheet making={making} />}
+      <Sheet title="The key as a tree">
+        <KeyTreeView
+          keyed={key}
+          guide={guide}
+          height={wide ? 460 : 340}
+          onOpen={(couplet) => router.push(`/keys/${id}/walk?start=${couplet}`)}
+        />
+      </Sheet>
+      <KeyProblems problems={problems} onOpen={(couplet) => router.push(`/keys/${id}/edit?couplet=${couplet}`)} />
+      <KeyText keyed={key} guide={guide} onOpen={(couplet) => router.push(`/keys/${id}/walk?start=${couplet}`)} />
+      <WriteOut id={id} />
+      {!stored.hidden && <Remove stored={stored} />}
+    </Screen>
+  );
+}
+
+/** How short the ways of a made key are, beside what is possible. */
+export function MakingSheet({ making }: { making: NonNullable<StoredKey['making']> }) {
+  const one = (value: number) => value.toFixed(2);
+  return (
+    <Sheet title="How short it is">
+      <View style={styles.figures}>
+        <Figure value={one(making.meanPath)} label="couplets to a name, on the average" />
+        <Figure value={String(making.worstPath)} label="at most" />
+        <Figure value={one(making.entropyBound)} label="no key can do with fewer (entropy)" />
+        {making.optimum !== undefined && <Figure value={one(making.optimum)} label="the shortest there is, exactly" />}
+      </View>
+      {making.together.length > 0 && (
+        <Words size="small">
+          {`Nothing allowed tells apart: ${making.together.map((names) => names.join(' and ')).join('; ')}.`}
+        </Words>
+      )}
+    </Sheet>
+  );
+}
+
+const Figure = ({ value, label }: { value: string; label: string }) => (
+  <View style={styles.figure}>
+    <Words size="title" figures>
+      {value}
+    </Words>
+    <Words size="small" quiet>
+      {label}
+    </Words>
+  </View>
+);
+
+function WriteOut({ id }: { id: string }) {
+  const params = { id };
+  const ways: [string, string][] = [
+    ['Text, bracketed', urlOf('keyText', { params, query: { style: 'bracketed' } })],
+    ['Text, indented', urlOf('keyText', { params, query: { style: 'indented' } })],
+    ['Markdown', urlOf('keyText', { params, query: { style: 'markdown' } })],
+    ['Sheet to print (A5)', urlOf('keySheet', { params })],
+    ['SDD', urlOf('keySdd', { params })],
+    ['Plesion JSON', urlOf('keyJson', { params })],
+  ];
+  return (
+    <Sheet title="Write it out">
+      <View style={styles.ways}>
+        {ways.map(([label, url]) => (
+          <Button key={label} small label={label} onPress={() => window.open(url, '_blank')} />
+        ))}
+      </View>
+    </Sheet>
+  );
+}
+
+function useHide({ id, version, guideId, key }: StoredKey) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (hidden: boolean) => api('writeKey', { params: { id }, body: { version, guideId, key, hidden } }),
+    onSuccess: (next) => {
+      client.setQueryData(['key', id], next);
+      void client.invalidateQueries({ queryKey: ['keys'] });
+    },
+  });
+}
+
+function Remove({ stored }: { stored: StoredKey }) {
+  const hide = useHide(stored);
+  return (
+    <View style={styles.foot}>
+      {hide.error && <Failed error={hide.error} />}
+      <Button small kind="quiet" label="Remove this key" busy={hide.isPending} onPress={() => hide.mutate(true)} />
+    </View>
+  );
+}
+
+function Restore({ stored }: { stored: StoredKey }) {
+  const hide = useHide(stored);
+  return (
+    <Notice
+      kind="note"
+      title="Removed"
+      action={<Button small label="Put it back" busy={hide.isPending} onPress={() => hide.mutate(false)} />}
+    >
+      It is kept and can be restored.
+    </Notice>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { gap: space.xs },
+  foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },
+  figure: { minWidth: 120, flexGrow: 1, flexBasis: 140 },
+});

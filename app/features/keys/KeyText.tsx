@@ -1,0 +1,56 @@
+import type { Guide } from '@plesion/core/guide';
+import { type Key, printStatements } from '@plesion/core/keys';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { TermText } from '../glossary/TermText';
+import { DestinationName } from './DestinationName';
+
+/** The key as it is read: couplet by couplet, terms open in place. */
+export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; onOpen: (couplet: string) => void }) {
+  return (
+    <Sheet title="Couplets">
+      {keyed.couplets.map((couplet) => (
+        <View key={couplet.id} nativeID={`couplet-${couplet.number}`} style={styles.couplet}>
+          {couplet.leads.map((lead) => (
+            <View key={lead.id} style={styles.lead}>
+              <Pressable
+                role="link"
+                accessibilityLabel={`Walk from couplet ${couplet.number}`}
+                onPress={() => onOpen(couplet.id)}
+                style={styles.mark}
+              >
+                <Words strong color={colour.kelp}>
+                  {`${couplet.number}${lead.id}`}
+                </Words>
+              </Pressable>
+              <View style={styles.words}>
+                <TermText guide={guide} text={printStatements(lead.statements) || '…'} />
+                <View style={styles.to}>
+                  <View style={styles.dots} />
+                  <DestinationName guide={guide} keyed={keyed} to={lead.to} />
+                </View>
+              </View>
+            </View>
+          ))}
+          {couplet.note && (
+            <Words size="small" quiet style={styles.note}>
+              {couplet.note}
+            </Words>
+          )}
+        </View>
+      ))}
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  couplet: { gap: space.s, paddingBottom: space.m, borderBottomWidth: 1, borderColor: colour.hairline },
+  lead: { flexDirection: 'row', gap: space.s },
+  mark: { width: 40, minHeight: 24 },
+  words: { flex: 1, gap: 2 },
+  to: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  dots: { flex: 1, borderBottomWidth: 1, borderStyle: 'dotted', borderColor: colour.unknown, height: 8 },
+  note: { paddingLeft: 48 },
+});

@@ -1,0 +1,135 @@
+import type { Guide } from '@plesion/core/guide';
+import { type Key, type TreeNode, treeOf } from '@plesion/core/keys';
+import { shortName } from '@plesion/core/specimen';
+import { useMemo, useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import Svg, { Circle, G, Path, Text } from 'react-native-svg';
+import { colour, font, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Words } from '../../ui/Words';
+
+interface KeyTreeProps {
+  keyed: Key;
+  guide?: Guide;
+  /** Leads taken, as `couplet` + letter, and the couplet one is at. */
+  lit?: ReadonlySet<string>;
+  at?: string;
+  onOpen?: (couplet: string) => void;
+  height?: number;
+}
+
+const STEP = 62;
+const ROW = 22;
+const NAMES = 210;
+const EDGE = 18;
+const ZOOMS = [0.35, 0.5, 0.7, 1, 1.4];
+
+/** The key as a tree: branches as thick as what lies beyond them is rich, the walk lit. */
+export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: KeyTreeProps) {
+  const tree = useMemo(() => treeOf(keyed), [keyed]);
+  const [zoom, setZoom] = useState(tree.rows > 60 ? 1 : 3);
+  const scale = ZOOMS[zoom];
+  const place = useMemo(() => new Map(tree.nodes.map((node) => [node.id, node])), [tree]);
+  const width = EDGE * 2 + tree.depth * STEP + NAMES;
+  const tall = EDGE * 2 + tree.rows * ROW;
+  const x = ({ depth }: TreeNode) => EDGE + depth * STEP;
+  const y = ({ row }: TreeNode) => EDGE + (row + 0.5) * ROW;
+  return (
+    <View style={styles.group}>
+      <View style={styles.tools}>
+        <Words size="small" quiet style={styles.grow}>
+          {`${keyed.couplets.length} couplets, ${tree.depth} deep; the thicker a branch, the more names beyond it`}
+        </Words>
+        <Button small label="−" hint="Smaller" disabled={zoom === 0} onPress={() => setZoom(zoom - 1)} />
+        <Button small label="+" hint="Larger" disabled={zoom === ZOOMS.length - 1} onPress={() => setZoom(zoom + 1)} />
+      </View>
+      <ScrollView style={[styles.window, { maxHeight: height }]}>
+        <ScrollView horizontal>
+          <Svg
+            width={width * scale}
+            height={tall * scale}
+            viewBox={`0 0 ${width} ${tall}`}
+            role="img"
+            aria-label={`The key as a tree of ${keyed.couplets.length} couplets`}
+          >
+            {tree.branches.map((branch) => {
+              const [from, to] = [place.get(branch.from)!, place.get(branch.to)!];
+              const on = lit?.has(branch.couplet + branch.lead);
+              const bend = x(from) + STEP * 0.55;
+              return (
+                <Path
+                  key={`${branch.couplet}${branch.lead}`}
+                  d={`M${x(from)} ${y(from)}C${bend} ${y(from)} ${x(from) + STEP * 0.3} ${y(to)} ${x(to)} ${y(to)}`}
+                  fill="none"
+                  stroke={on ? colour.for : colour.hairline}
+                  strokeWidth={Math.min(14, 1.4 + 2.4 * Math.sqrt(branch.taxa))}
+                  strokeLinecap="round"
+                />
+              );
+            })}
+            {tree.nodes.map((node) => (
+              <Node
+                key={node.id}
+                node={node}
+                x={x(node)}
+                y={y(node)}
+                guide={guide}
+                here={node.couplet === at && node.kind === 'couplet'}
+                onOpen={onOpen}
+              />
+            ))}
+          </Svg>
+        </ScrollView>
+      </ScrollView>
+    </View>
+  );
+}
+
+interface NodeProps {
+  node: TreeNode;
+  x: number;
+  y: number;
+  guide?: Guide;
+  here: boolean;
+  onOpen?: (couplet: string) => void;
+}
+
+function Node({ node, x, y, guide, here, onOpen }: NodeProps) {
+  if (node.kind === 'couplet') {
+    return (
+      <G onPress={() => onOpen?.(node.couplet!)}>
+        <Circle
+          cx={x}
+          cy={y}
+          r={here ? 12 : 10}
+          fill={here ? colour.kelp : colour.sheet}
+          stroke={colour.kelp}
+          strokeWidth={1.6}
+        />
+        <Text x={x} y={y + 4} textAnchor="middle" fontSize={11} fontFamily={font.strong} fill={here ? colour.sheet : colour.kelp}>
+          {node.label}
+        </Text>
+      </G>
+    );
+  }
+  const known = guide?.taxa.find(({ id }) => id === node.taxon);
+  const name = node.kind === 'taxon';
+  return (
+    <Text
+      x={x + 7}
+      y={y + 4.5}
+      fontSize={13}
+      fontFamily={name ? font.name : font.text}
+      fill={node.kind === 'open' ? colour.hazard : name ? colour.ink : colour.quiet}
+    >
+      {name ? shortName(known?.name ?? node.label) : node.label}
+    </Text>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.s },
+  tools: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
+  grow: { flex: 1 },
+  window: { borderWidth: 1, borderColor: colour.hairline, borderRadius: radius.m, backgroundColor: colour.paper },
+});

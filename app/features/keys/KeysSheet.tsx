@@ -1,0 +1,75 @@
+import type { KeyRow } from '@plesion/contract';
+import { Link, useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Sheet } from '../../ui/Sheet';
+import { Failed } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { useKeys } from './useKeys';
+
+/** The keys of a guide, or of the station, and the ways to more. */
+export function KeysSheet({ guideId }: { guideId?: string }) {
+  const router = useRouter();
+  const keys = useKeys(guideId);
+  return (
+    <Sheet title="Keys" aside={keys.data && sayMany(keys.data.keys.length)}>
+      {keys.error && <Failed error={keys.error} retry={() => void keys.refetch()} />}
+      {keys.data?.keys.map((row) => (
+        <KeyLink key={row.id} row={row} />
+      ))}
+      {keys.data?.keys.length === 0 && (
+        <Words size="small" quiet>
+          None yet: read one in from print, or let one be made from the guide.
+        </Words>
+      )}
+      <View style={styles.ways}>
+        <Button label="Read a key in" onPress={() => router.push(guideId ? `/keys/read?guide=${guideId}` : '/keys/read')} />
+        {guideId && <Button label="Make one from this guide" onPress={() => router.push(`/keys/make?guide=${guideId}`)} />}
+      </View>
+    </Sheet>
+  );
+}
+
+const sayMany = (n: number) => (n === 0 ? undefined : n === 1 ? '1 key' : `${n} keys`);
+
+export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
+  return (
+    <Link href={(href ?? `/keys/${row.id}`) as '/'} asChild>
+      <Pressable accessibilityLabel={row.title} style={styles.row}>
+        <View style={styles.grow}>
+          <Words strong>{row.title}</Words>
+          <Words size="small" quiet>
+            {[
+              `${row.couplets} couplets`,
+              `${row.endpoints} endings`,
+              row.faults > 0 && `${row.faults} to mend`,
+              row.version > 1 && `version ${row.version}`,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </Words>
+          {row.summary && (
+            <Words size="small" quiet numberOfLines={2}>
+              {row.summary}
+            </Words>
+          )}
+        </View>
+      </Pressable>
+    </Link>
+  );
+}
+
+const styles = StyleSheet.create({
+  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  row: {
+    minHeight: TOUCH,
+    flexDirection: 'row',
+    padding: space.m,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.paper,
+  },
+  grow: { flex: 1, gap: 2 },
+});

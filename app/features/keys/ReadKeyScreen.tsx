@@ -1,0 +1,226 @@
+import { type KeyImport, RequestProblem } from '@plesion/contract';
+import { endpointsOf, lintKey, type LineProblem, mendText, readKeyText, readSdd, withLinks, withTaxa } from '@plesion/core/keys';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { pickFile } from '../../lib/files';
+import { colour, font, radius, space, useWide } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Entry } from '../../ui/Entry';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { useGuide, useGuides } from '../guides/useGuide';
+import { KeyText } from './KeyText';
+
+/** A text longer than this is not shown in the field, so that the page stays quick. */
+const SHOWN = 60_000;
+const EXAMPLE =
+  '1a Hind foot with four segments …… 2\n1b Hind foot with five segments …… Lithonyx aridus\n2a Wing cases under dense down …… Fucalis algarum\n2b Wing cases bare …… see key to Fucalis';
+
+type Source = { kind: 'text' | 'sdd' | 'json'; text: string };
+
+/** Read in a key from print: paste, look at what was understood, mend by line, take it in whole. */
+export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
+  const router = useRouter();
+  const wide = useWide();
+  const client = useQueryClient();
+  const guides = useGuides();
+  const [guideId, setGuide] = useState(asked);
+  const [title, setTitle] = useState('');
+  const [source, setSource] = useState<Source>({ kind: 'text', text: '' });
+  const guide = useGuide(guideId).data?.guide;
+  const deferred = useDeferredValue(source);
+  const preview = useMemo(() => previewOf(deferred, title), [deferred, title]);
+  const tied = useMemo(
+    () => (preview.key && guide ? withLinks(withTaxa(preview.key, guide), guide) : preview.key),
+    [preview.key, guide],
+  );
+  const take = useMutation({
+    mutationFn: () => api('importKey', { body: bodyOf(source, title, guideId) }),
+    onSuccess: async ({ keyId }) => {
+      await client.invalidateQueries({ queryKey: ['keys'] });
+      router.replace(`/keys/${keyId}`);
+    },
+  });
+  const text = source.text;
+  const setText = (next: string) => setSource({ kind: source.kind === 'text' ? 'text' : kindOf(next), text: next });
+  const ready = tied !== undefined && (title.trim() !== '' || source.kind !== 'text');
+  const refused = take.error instanceof RequestProblem ? (take.error.body.problems ?? []) : [];
+  return (
+    <Screen
+      widest={1180}
+      foot={
+        <View style={styles.foot}>
+          <Words size="small" quiet style={styles.grow}>
+            {sayState(text, tied, preview.problems, title, source)}
+          </Words>
+          <Button kind="main" label="Take it in" busy={take.isPending} disabled={!ready} onPress={() => take.mutate()} />
+        </View>
+      }
+    >
+      <Words size="display" heading={1}>
+        Read a key in
+      </Words>
+      <Words quiet>
+        From a paper or book, as it is printed: numbered pairs or indented, with dotted leaders or without. Nothing is taken in by
+        halves.
+      </Words>
+      {take.error != null && refused.length === 0 && <Failed error={take.error} />}
+      <View style={[styles.columns, wide && styles.beside]}>
+        <View style={styles.column}>
+          <Sheet title="The key in print">
+            <Entry
+              label="Title"
+              value={title}
+              maxLength={200}
+              onChangeText={setTitle}
+              placeholder="Strand beetles, after Selwith"
+            />
+            <Choice
+              label="Guide it names the taxa of"
+              clearable
+              options={guides.data?.guides.map(({ id, title: label }) => ({ id, label })) ?? []}
+              chosen={guideId ? [guideId] : []}
+              onChange={([id]) => setGuide(id)}
+            />
+            <Entry
+              label="Paste it here"
+              value={text.length > SHOWN ? `${text.slice(0, 4000)}\n…` : text}
+              editable={text.length <= SHOWN}
+              onChangeText={setText}
+              multiline
+              placeholder={EXAMPLE}
+              style={styles.paste}
+              hint={
+                text.length > SHOWN
+                  ? `${(text.length / 1e6).toFixed(2)} million characters; too long to be changed here.`
+                  : undefined
+              }
+            />
+            <View style={styles.row}>
+              <Button
+                small
+                label="Choose a file"
+                onPress={() =>
+                  void pickFile('.txt,.md,.xml,.sdd,.json,text/plain').then(
+                    async (file) => file && setSource(sourceOf(await file.text())),
+                  )
+                }
+              />
+              {text !== '' && <Button small kind="quiet" label="Clear" onPress={() => setSource({ kind: 'text', text: '' })} />}
+              {text === '' && <Button small kind="quiet" label="Show an example" onPress={() => setText(EXAMPLE)} />}
+            </View>
+          </Sheet>
+          <Problems problems={preview.problems} onMend={(problem) => setText(mendText(text, problem.mend!))} />
+        </View>
+        <View style={styles.column}>
+          {tied && (
+            <>
+              <Sheet title="What was understood" aside={`${tied.couplets.length} couplets, ${endpointsOf(tied).length} endings`}>
+                {guide && <Words size="small">{sayTies(tied, guide)}</Words>}
+                {lintKey(tied, guide)
+                  .slice(0, 8)
+                  .map(({ message }, i) => (
+                    <Words key={i} size="small" quiet>
+                      {message}
+                    </Words>
+                  ))}
+              </Sheet>
+              <KeyText
+                keyed={tied.couplets.length > 60 ? { ...tied, couplets: tied.couplets.slice(0, 60) } : tied}
+                guide={guide}
+                onOpen={() => undefined}
+              />
+            </>
+          )}
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+const kindOf = (text: string): Source['kind'] =>
+  text.trimStart().startsWith('<') ? 'sdd' : text.trimStart().startsWith('{') ? 'json' : 'text';
+const sourceOf = (text: string): Source => ({ kind: kindOf(text), text });
+
+function bodyOf({ kind, text }: Source, title: string, guideId: string | undefined): KeyImport {
+  const given = kind === 'text' ? { text } : kind === 'sdd' ? { sdd: text } : { json: JSON.parse(text) as unknown };
+  return { ...given, ...(title.trim() ? { title: title.trim() } : {}), ...(guideId ? { guideId } : {}) };
+}
+
+function previewOf(
+  { kind, text }: Source,
+  title: string,
+): { key?: ReturnType<typeof readKeyText>['key']; problems: LineProblem[] } {
+  if (!text.trim()) return { problems: [] };
+  const start = kindOf(text) !== 'text' ? kindOf(text) : kind;
+  if (start === 'text') return readKeyText(text, title || 'Key');
+  if (start === 'json') return { problems: [] };
+  const outcome = readSdd(text);
+  return outcome.ok
+    ? { key: outcome.value, problems: [] }
+    : { problems: outcome.problems.map((problem) => ({ ...problem, line: 1 })) };
+}
+
+function Problems({ problems, onMend }: { problems: readonly LineProblem[]; onMend: (problem: LineProblem) => void }) {
+  if (problems.length === 0) return null;
+  return (
+    <Notice kind="problem" title={problems.length === 1 ? 'One line to look at' : `${problems.length} lines to look at`}>
+      <View style={styles.problems}>
+        {problems.slice(0, 12).map((problem, i) => (
+          <View key={i} style={styles.problem}>
+            <Words size="small" strong figures style={styles.line}>
+              {`line ${problem.line}`}
+            </Words>
+            <Words size="small" style={styles.grow}>
+              {problem.message}
+            </Words>
+            {problem.mend && <Button small label={problem.mend.say} onPress={() => onMend(problem)} />}
+          </View>
+        ))}
+        {problems.length > 12 && <Words size="small" quiet>{`and ${problems.length - 12} more`}</Words>}
+      </View>
+    </Notice>
+  );
+}
+
+function sayTies(key: NonNullable<ReturnType<typeof readKeyText>['key']>, guide: { title: string }): string {
+  const leads = key.couplets.flatMap(({ leads: own }) => own);
+  const names = leads.flatMap(({ to }) => (to.kind === 'taxon' ? [to] : []));
+  const statements = leads.flatMap((lead) => lead.statements);
+  return `${names.filter(({ taxon }) => taxon).length} of ${names.length} names and ${statements.filter(({ link }) => link).length} of ${statements.length} statements are tied to “${guide.title}”.`;
+}
+
+function sayState(text: string, key: unknown, problems: readonly LineProblem[], title: string, source: Source): string {
+  if (!text.trim()) return 'Paste or choose a key first.';
+  if (!key && source.kind !== 'json')
+    return problems.length ? 'Mend what is ambiguous first; nothing is lost meanwhile.' : 'Reading …';
+  if (!title.trim() && source.kind === 'text') return 'Give it a title.';
+  return problems.length ? 'It will be taken in whole, with what is still to mend.' : 'It will be taken in whole.';
+}
+
+const styles = StyleSheet.create({
+  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  grow: { flex: 1 },
+  columns: { gap: space.m },
+  beside: { flexDirection: 'row', alignItems: 'flex-start' },
+  column: { flex: 1, gap: space.m, minWidth: 0 },
+  paste: { minHeight: 260, fontSize: 13, borderRadius: radius.s, fontFamily: font.text },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  problems: { gap: space.s },
+  problem: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    gap: space.s,
+    alignItems: 'center',
+    borderTopWidth: 1,
+    borderColor: colour.hazardWash,
+  },
+  line: { width: 56 },
+});

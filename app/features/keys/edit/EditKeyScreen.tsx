@@ -1,0 +1,224 @@
+import type { StoredGuide } from '@plesion/contract';
+import { coupletIndex, type Key, lintKey, renumber } from '@plesion/core/keys';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH, useWide } from '../../../theme';
+import { Button } from '../../../ui/Button';
+import { Entry } from '../../../ui/Entry';
+import { Notice } from '../../../ui/Notice';
+import { Screen } from '../../../ui/Screen';
+import { Failed, Loading } from '../../../ui/states';
+import { Words } from '../../../ui/Words';
+import { useGuide } from '../../guides/useGuide';
+import { KeyProblems } from '../KeyProblems';
+import { type KeyDraft, type KeyDraftState, useKeyDraft } from '../useKeys';
+import { CoupletEditor } from './CoupletEditor';
+
+/** Mend a key: every change is kept on the device and can be undone; saving makes a version. */
+export function EditKeyScreen({ id, couplet }: { id: string; couplet?: string }) {
+  const { draft, state, error, refetch } = useKeyDraft(id);
+  const guide = useGuide(state?.content.guideId);
+  if (error)
+    return (
+      <Screen>
+        <Failed error={error} retry={refetch} />
+      </Screen>
+    );
+  if (!draft || !state || (state.content.guideId && !guide.data && !guide.error)) return <Loading what="The key" />;
+  return <Editor id={id} draft={draft} state={state} stored={guide.data} first={couplet} />;
+}
+
+interface EditorProps {
+  id: string;
+  draft: KeyDraft;
+  state: KeyDraftState;
+  stored?: StoredGuide;
+  first?: string;
+}
+
+function Editor({ id, draft, state, stored, first }: EditorProps) {
+  const wide = useWide();
+  const { key } = state.content;
+  const [chosen, choose] = useState(first ?? key.start);
+  const couplet = coupletIndex(key).get(chosen) ?? key.couplets[0];
+  const problems = useMemo(() => lintKey(key, stored?.guide), [key, stored]);
+  const change = (next: (key: Key) => Key) => draft.change((content) => ({ ...content, key: next(content.key) }));
+  return (
+    <Screen widest={1180} foot={<SaveBar id={id} draft={draft} state={state} onRenumber={() => change(renumber)} />}>
+      <View style={styles.head}>
+        <View style={styles.grow}>
+          <Entry
+            label="Title of the key"
+            value={key.title}
+            maxLength={200}
+            onChangeText={(title) => title && change((now) => ({ ...now, title }))}
+          />
+        </View>
+      </View>
+      <Trouble draft={draft} state={state} />
+      <View style={[styles.columns, wide && styles.beside]}>
+        <CoupletList
+          keyed={key}
+          chosen={couplet.id}
+          faults={new Set(problems.flatMap(({ couplet: c, weight }) => (c && weight === 'fault' ? [c] : [])))}
+          onChoose={choose}
+          tall={wide}
+        />
+        <View style={styles.middle}>
+          <CoupletEditor keyed={key} couplet={couplet} guide={stored?.guide} onChange={change} onGo={choose} />
+          <KeyProblems problems={problems} onOpen={choose} />
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+function CoupletList({
+  keyed,
+  chosen,
+  faults,
+  onChoose,
+  tall,
+}: {
+  keyed: Key;
+  chosen: string;
+  faults: ReadonlySet<string>;
+  onChoose: (id: string) => void;
+  tall: boolean;
+}) {
+  const buttons = keyed.couplets.map((couplet) => (
+    <Pressable
+      key={couplet.id}
+      role="tab"
+      aria-selected={couplet.id === chosen}
+      accessibilityLabel={`Couplet ${couplet.number}${faults.has(couplet.id) ? ', to mend' : ''}`}
+      onPress={() => onChoose(couplet.id)}
+      style={[
+        styles.number,
+        tall && styles.numberTall,
+        faults.has(couplet.id) && styles.fault,
+        couplet.id === chosen && styles.on,
+      ]}
+    >
+      <Words strong color={couplet.id === chosen ? colour.kelp : colour.ink}>
+        {couplet.number}
+      </Words>
+      {tall && (
+        <Words size="small" quiet numberOfLines={1} style={styles.grow}>
+          {couplet.leads[0]?.statements[0]?.text ?? '…'}
+        </Words>
+      )}
+    </Pressable>
+  ));
+  if (tall) {
+    return (
+      <ScrollView role="tablist" aria-label="Couplets" style={styles.list} contentContainerStyle={styles.listContent}>
+        {buttons}
+      </ScrollView>
+    );
+  }
+  return (
+    <ScrollView
+      horizontal
+      role="tablist"
+      aria-label="Couplets"
+      showsHorizontalScrollIndicator={false}
+      contentContainerStyle={styles.along}
+    >
+      {buttons}
+    </ScrollView>
+  );
+}
+
+function SaveBar({
+  id,
+  draft,
+  state,
+  onRenumber,
+}: {
+  id: string;
+  draft: KeyDraft;
+  state: KeyDraftState;
+  onRenumber: () => void;
+}) {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const clean = state.saving.at === 'saved';
+  const save = async () => {
+    setBusy(true);
+    const saving = await draft.flush();
+    setBusy(false);
+    if (saving.at === 'saved') router.replace(`/keys/${id}`);
+  };
+  return (
+    <View style={styles.foot}>
+      <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
+      <Button small kind="quiet" label="Redo" disabled={!state.canRedo} onPress={draft.redo} />
+      <Button small kind="quiet" label="Renumber" hint="Number couplets in the order they are met" onPress={onRenumber} />
+      <Words size="small" quiet style={styles.grow} role="status">
+        {clean ? `version ${state.content.version}` : 'changes kept on this device'}
+      </Words>
+      <Button
+        kind="main"
+        label={clean ? 'Done' : `Save as version ${state.content.version + 1}`}
+        busy={busy}
+        onPress={() => (clean ? router.replace(`/keys/${id}`) : void save())}
+      />
+    </View>
+  );
+}
+
+function Trouble({ draft, state: { saving } }: { draft: KeyDraft; state: KeyDraftState }) {
+  if (saving.at === 'refused')
+    return (
+      <Notice
+        kind="problem"
+        title="The station’s server did not take this"
+      >{`${saving.message} It is kept on this device.`}</Notice>
+    );
+  if (saving.at !== 'conflict') return null;
+  return (
+    <Notice kind="problem" title="This key was changed elsewhere">
+      <Words size="small">{`It is at version ${saving.stored.version} there, with ${saving.stored.couplets} couplets. Every version is kept.`}</Words>
+      <View style={styles.choices}>
+        <Button small label="Mine on top of it" onPress={() => void draft.settle('mine')} />
+        <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
+      </View>
+    </Notice>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', gap: space.m },
+  grow: { flex: 1, minWidth: 0 },
+  columns: { gap: space.m },
+  beside: { flexDirection: 'row', alignItems: 'flex-start' },
+  middle: { flex: 1, gap: space.m, minWidth: 0 },
+  list: {
+    width: 236,
+    maxHeight: 640,
+    flexGrow: 0,
+    backgroundColor: colour.sheet,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: '#DDE5E3',
+  },
+  listContent: { padding: space.s, gap: space.xs },
+  along: { gap: space.xs },
+  number: {
+    minHeight: TOUCH,
+    minWidth: TOUCH,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+  numberTall: { flexDirection: 'row', justifyContent: 'flex-start', paddingHorizontal: space.m, gap: space.s },
+  fault: { borderColor: colour.hazard, borderStyle: 'dashed' },
+  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },
+  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.xs },
+  choices: { flexDirection: 'row', gap: space.s, paddingTop: space.s },
+});

@@ -1,0 +1,131 @@
+import { CERTAINTIES, type Certainty } from '@plesion/core/evidence';
+import { coupletIndex } from '@plesion/core/keys';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, space, useWide } from '../../../theme';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Entry } from '../../../ui/Entry';
+import { Notice } from '../../../ui/Notice';
+import { Words } from '../../../ui/Words';
+import { forking, noting, taking } from './answering';
+import { LeadCard } from './LeadCard';
+import type { WalkBench } from './useWalk';
+
+export const CERTAINTY_WORDS: Record<Certainty, string> = { sure: 'sure', likely: 'likely', guess: 'a guess' };
+
+interface CoupletPanelProps {
+  bench: WalkBench;
+  couplet: string;
+  specimen?: string;
+  certainty: Certainty;
+  onCertainty: (certainty: Certainty) => void;
+  chosen?: number;
+  keys?: boolean;
+}
+
+/** The couplet to decide: its leads in full, how to prepare for it, and the ways out of doubt. */
+export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertainty, chosen, keys }: CoupletPanelProps) {
+  const wide = useWide();
+  const couplet = coupletIndex(bench.stored.key).get(id)!;
+  const said = bench.kept.answers.find((answer) => answer.couplet === id);
+  const [open, setOpen] = useState(Boolean(said?.note));
+  const step = bench.result.trail.find((one) => one.couplet === id);
+  const standings = bench.result.at === id ? bench.result.here : step?.leads;
+  const guide = bench.guide?.guide;
+  return (
+    <View style={styles.group}>
+      <View style={styles.head}>
+        <Words size="title" heading={2}>{`Couplet ${couplet.number}`}</Words>
+        {step && <Button small kind="quiet" label="Decide it anew" onPress={() => bench.reopen(id)} />}
+      </View>
+      {couplet.prepare && (
+        <Notice kind="note" title="Before you look">
+          {couplet.prepare}
+        </Notice>
+      )}
+      <View style={[styles.leads, wide && styles.beside]}>
+        {couplet.leads.map((lead) => (
+          <LeadCard
+            key={lead.id}
+            bench={bench}
+            couplet={couplet}
+            lead={lead}
+            standing={standings?.find((one) => one.lead === lead.id)}
+            guide={guide}
+            specimen={specimen}
+            taken={step?.lead === lead.id}
+            chosen={chosen}
+            keys={keys}
+            onTake={() => bench.answer(id, taking(lead.id, certainty))}
+          />
+        ))}
+      </View>
+      <View style={styles.doubt}>
+        <Choice
+          label="How sure is the decision"
+          options={CERTAINTIES.map((one) => ({ id: one, label: CERTAINTY_WORDS[one] }))}
+          chosen={[certainty]}
+          onChange={([next]) => onCertainty(next)}
+        />
+        <View style={styles.buttons}>
+          <Button
+            label={keys ? 'Can’t decide: both ways (Q)' : 'Can’t decide: go both ways'}
+            onPress={() => bench.answer(id, forking())}
+          />
+          {!open && <Button kind="quiet" label="Note" hint={`Note on couplet ${couplet.number}`} onPress={() => setOpen(true)} />}
+        </View>
+      </View>
+      {step?.forked && <ForkWeights bench={bench} couplet={id} />}
+      {couplet.note && (
+        <Words size="small" quiet style={styles.note}>
+          {couplet.note}
+        </Words>
+      )}
+      {open && (
+        <Entry
+          label={`Note on couplet ${couplet.number}`}
+          value={said?.note ?? ''}
+          maxLength={2000}
+          multiline
+          onChangeText={(note) => bench.answer(id, noting(note))}
+        />
+      )}
+    </View>
+  );
+}
+
+/** How a fork is weighed: by what was ticked, or as the person leans. */
+function ForkWeights({ bench, couplet }: { bench: WalkBench; couplet: string }) {
+  const step = bench.result.trail.find((one) => one.couplet === couplet)!;
+  const said = bench.kept.answers.find((answer) => answer.couplet === couplet);
+  const leans = step.leads.map(({ lead }, i) => ({
+    id: lead,
+    label: `rather ${lead}`,
+    fork: step.leads.map((_, k) => (k === i ? 2 : 1)),
+  }));
+  const chosen = Array.isArray(said?.fork)
+    ? (leans.find(({ fork }) => JSON.stringify(fork) === JSON.stringify(said.fork))?.id ?? 'even')
+    : 'ticks';
+  const even = step.leads.map(() => 1);
+  return (
+    <Choice
+      label="Both ways, weighed"
+      options={[{ id: 'ticks', label: 'by what is ticked' }, { id: 'even', label: 'evenly' }, ...leans]}
+      chosen={[chosen]}
+      onChange={([id]) =>
+        bench.answer(couplet, forking(id === 'ticks' ? true : (leans.find((lean) => lean.id === id)?.fork ?? even)))
+      }
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.m },
+  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+  leads: { gap: space.m },
+  beside: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch' },
+  doubt: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'flex-end', justifyContent: 'space-between' },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  note: { borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.m },
+});

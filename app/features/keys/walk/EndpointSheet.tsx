@@ -1,0 +1,75 @@
+import { inHundred } from '@plesion/core/evidence';
+import type { KeyEndpoint } from '@plesion/core/keys';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../../theme';
+import { Sheet } from '../../../ui/Sheet';
+import { TaxonName } from '../../../ui/TaxonName';
+import { Words } from '../../../ui/Words';
+import { compiledOf } from '../../guides/compiled';
+import { formPlate, mainView } from '../../plates/plates';
+import { PlateView } from '../../plates/PlateView';
+import type { WalkBench } from './useWalk';
+
+const SHOWN = 5;
+
+/** Where the walk may end, with the readings' own opinion beside it. */
+export function EndpointSheet({ bench }: { bench: WalkBench }) {
+  const { endpoints, lost } = bench.result;
+  const told = endpoints.some(({ byReadings }) => byReadings !== undefined) && bench.specimens.length > 0;
+  return (
+    <Sheet title="Where it may end" aside="by the key">
+      {endpoints.slice(0, SHOWN).map((endpoint) => (
+        <EndpointRow key={endpoint.taxon} bench={bench} endpoint={endpoint} told={told} />
+      ))}
+      {endpoints.length > SHOWN && (
+        <Words
+          size="small"
+          quiet
+        >{`and ${endpoints.length - SHOWN} more, ${inHundred(endpoints.slice(SHOWN).reduce((sum, { p }) => sum + p, 0))} between them`}</Words>
+      )}
+      {lost > 0.005 && <Words size="small" quiet>{`${inHundred(lost)} leads nowhere: the key needs mending there.`}</Words>}
+    </Sheet>
+  );
+}
+
+function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: KeyEndpoint; told: boolean }) {
+  const guide = bench.guide?.guide;
+  const known = guide?.taxa.some(({ id }) => id === endpoint.taxon);
+  const form = guide && compiledOf(guide).forms.find(({ taxon }) => taxon === endpoint.taxon);
+  const plate = form && formPlate(guide, form.id, mainView(guide), 'thumb');
+  return (
+    <View style={styles.row}>
+      <View style={styles.plate}>{plate && <PlateView plate={plate} width={54} height={54} />}</View>
+      <View style={styles.grow}>
+        {known ? (
+          <TaxonName guide={guide!} taxon={endpoint.taxon} size={16} lines={1} />
+        ) : (
+          <Words numberOfLines={1}>{endpoint.name}</Words>
+        )}
+        <View style={styles.track}>
+          <View style={[styles.bar, { width: `${Math.max(1, endpoint.p * 100)}%` }]} />
+        </View>
+        <Words size="small" figures quiet>
+          {told && endpoint.byReadings !== undefined
+            ? `${inHundred(endpoint.p)} · readings ${inHundred(endpoint.byReadings)}`
+            : inHundred(endpoint.p)}
+        </Words>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  plate: {
+    width: 46,
+    height: 46,
+    borderRadius: radius.s,
+    backgroundColor: colour.paper,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  grow: { flex: 1, gap: 2, minWidth: 0 },
+  track: { height: 6, borderRadius: 3, backgroundColor: colour.mist, overflow: 'hidden' },
+  bar: { height: 6, backgroundColor: colour.for, borderRadius: 3 },
+});

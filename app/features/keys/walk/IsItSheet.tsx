@@ -1,0 +1,65 @@
+import { endpointId, endpointsOf, printStatements, wayTo } from '@plesion/core/keys';
+import { useMemo, useState } from 'react';
+import { Pressable, StyleSheet } from 'react-native';
+import { colour, space, TOUCH } from '../../../theme';
+import { Button } from '../../../ui/Button';
+import { Entry } from '../../../ui/Entry';
+import { Sheet } from '../../../ui/Sheet';
+import { Words } from '../../../ui/Words';
+import type { WalkBench } from './useWalk';
+
+/** "Is it X?": the couplets that X must pass, with what was decided there; and a start at a later couplet. */
+export function IsItSheet({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
+  const { key } = bench.stored;
+  const [asked, setAsked] = useState('');
+  const [chosen, setChosen] = useState<string>();
+  const endings = useMemo(
+    () => endpointsOf(key).flatMap((to) => (to.kind === 'taxon' ? [{ id: endpointId(to)!, name: to.name }] : [])),
+    [key],
+  );
+  const words = asked.toLowerCase().trim();
+  const found = words ? endings.filter(({ name }) => name.toLowerCase().includes(words)).slice(0, 6) : [];
+  const way = chosen ? wayTo(key, chosen) : [];
+  const taken = new Map(bench.result.trail.map((step) => [step.couplet, step.lead]));
+  return (
+    <Sheet title="Is it …?" aside={chosen && <Button small kind="quiet" label="Clear" onPress={() => setChosen(undefined)} />}>
+      {!chosen && <Entry label="A name the key ends at" value={asked} onChangeText={setAsked} placeholder={endings[0]?.name} />}
+      {!chosen &&
+        found.map(({ id, name }) => (
+          <Pressable key={id} role="button" onPress={() => setChosen(id)} style={styles.row}>
+            <Words>{name}</Words>
+          </Pressable>
+        ))}
+      {chosen && <Words strong>{endings.find(({ id }) => id === chosen)?.name}</Words>}
+      {way.map(({ couplet, lead }) => {
+        const own = taken.get(couplet.id);
+        const passed = own === lead.id;
+        return (
+          <Pressable key={couplet.id} role="button" onPress={() => onShow(couplet.id)} style={styles.row}>
+            <Words strong color={own === undefined ? colour.quiet : passed ? colour.for : colour.against} style={styles.mark}>
+              {`${own === undefined ? '' : passed ? '✓ ' : '✕ '}${couplet.number}${lead.id}`}
+            </Words>
+            <Words size="small" style={styles.grow}>
+              {printStatements(lead.statements)}
+            </Words>
+          </Pressable>
+        );
+      })}
+      {way.length > 1 && !bench.kept.start && (
+        <Button
+          small
+          label={`Start at couplet ${way.at(-2)!.couplet.number}`}
+          hint="Start there: the group is known already"
+          onPress={() => bench.start(way.at(-2)!.couplet.id)}
+        />
+      )}
+      {bench.kept.start && <Button small label="Start at the beginning again" onPress={() => bench.start(undefined)} />}
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: space.s, minHeight: TOUCH, alignItems: 'center' },
+  mark: { width: 58 },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,128 @@
+import type { Guide } from '@plesion/core/guide';
+import { inHundred } from '@plesion/core/evidence';
+import type { Couplet, Lead, LeadStanding } from '@plesion/core/keys';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../../theme';
+import { Button } from '../../../ui/Button';
+import { Words } from '../../../ui/Words';
+import { DestinationName } from '../DestinationName';
+import { StatementRow } from './StatementRow';
+import type { WalkBench } from './useWalk';
+
+interface LeadCardProps {
+  bench: WalkBench;
+  couplet: Couplet;
+  lead: Lead;
+  standing?: LeadStanding;
+  guide?: Guide;
+  specimen?: string;
+  taken?: boolean;
+  /** Number of the statement that has the keyboard. */
+  chosen?: number;
+  keys?: boolean;
+  onTake: () => void;
+}
+
+/** A lead in full: every statement to tick, what the statements make of it, and the way on. */
+export function LeadCard({ bench, couplet, lead, standing, guide, specimen, taken, chosen, keys, onTake }: LeadCardProps) {
+  const found = new Map(standing?.findings.map((finding) => [finding.n, finding]));
+  return (
+    <View role="region" aria-label={`Lead ${couplet.number}${lead.id}`} style={[styles.card, taken && styles.taken]}>
+      <View style={styles.head}>
+        <Words size="title" color={colour.kelp}>{`${couplet.number}${lead.id}`}</Words>
+        {standing && <Support standing={standing} />}
+      </View>
+      {lead.statements.map((statement) => (
+        <StatementRow
+          key={statement.n}
+          bench={bench}
+          couplet={couplet.id}
+          statement={statement}
+          guide={guide}
+          finding={found.get(statement.n)}
+          specimen={specimen}
+          chosen={chosen === statement.n}
+          keys={keys}
+        />
+      ))}
+      <View style={styles.foot}>
+        <View style={styles.to}>
+          <Words size="small" quiet>
+            leads to
+          </Words>
+          <DestinationName guide={guide} keyed={bench.stored.key} to={lead.to} />
+        </View>
+        <Button
+          kind={taken ? 'plain' : 'main'}
+          label={taken ? 'Taken' : keys ? `Take ${lead.id.toUpperCase()}` : 'Take this lead'}
+          hint={`Take lead ${couplet.number}${lead.id}`}
+          onPress={onTake}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** Support of a lead by its statements, as a bar to either side. */
+function Support({ standing }: { standing: LeadStanding }) {
+  const { support, p } = standing;
+  const share = Math.min(1, Math.abs(support) / 6);
+  const told = standing.findings.some(({ fit }) => fit !== undefined);
+  return (
+    <View
+      style={styles.support}
+      role="img"
+      aria-label={told ? `Support ${support.toFixed(1)} bits, ${inHundred(p)}` : 'Nothing ticked yet'}
+    >
+      <View style={styles.track}>
+        <View style={styles.middle} />
+        {support !== 0 && (
+          <View
+            style={[
+              styles.bar,
+              { width: `${share * 50}%` },
+              support > 0 ? styles.right : styles.left,
+              { backgroundColor: support > 0 ? colour.for : colour.against, borderRadius: support > 0 ? 2 : 6 },
+            ]}
+          />
+        )}
+      </View>
+      <Words size="small" figures quiet={!told} color={told ? (support >= 0 ? colour.for : colour.against) : undefined}>
+        {told ? `${support > 0 ? '+' : ''}${support.toFixed(1)} bits` : 'not ticked'}
+      </Words>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: {
+    flexGrow: 1,
+    flexBasis: 280,
+    backgroundColor: colour.sheet,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: '#DDE5E3',
+    padding: space.l,
+    gap: space.xs,
+  },
+  taken: { borderColor: colour.kelp, borderWidth: 2, padding: space.l - 1 },
+  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.m },
+  support: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  track: { width: 96, height: 12, backgroundColor: colour.mist, borderRadius: 6, overflow: 'hidden' },
+  middle: { position: 'absolute', left: 47, top: 0, width: 2, height: 12, backgroundColor: colour.ink },
+  bar: { position: 'absolute', top: 2, height: 8 },
+  right: { left: '50%' },
+  left: { right: '50%' },
+  foot: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space.s,
+    borderTopWidth: 1,
+    borderColor: colour.hairline,
+    paddingTop: space.m,
+    marginTop: 'auto',
+  },
+  to: { flexDirection: 'row', alignItems: 'center', gap: space.s, flexShrink: 1, flexWrap: 'wrap' },
+});

@@ -1,0 +1,88 @@
+import type { Guide } from '@plesion/core/guide';
+import { quantitiesIn, type Statement } from '@plesion/core/keys';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { space } from '../../../theme';
+import { Entry } from '../../../ui/Entry';
+import { Words } from '../../../ui/Words';
+import { StateTiles } from '../../bench/StateTiles';
+import { ValueEntry } from '../../bench/ValueEntry';
+import { measuring } from './answering';
+import type { WalkBench } from './useWalk';
+
+interface MeasureProps {
+  bench: WalkBench;
+  couplet: string;
+  statement: Statement;
+  guide?: Guide;
+  specimen?: string;
+}
+
+/** A number for a statement: a reading of the specimen where the statement is tied, else a value of the walk alone. */
+export function MeasureStatement({ bench, couplet, statement, guide, specimen }: MeasureProps) {
+  const character = guide?.characters.find(({ id }) => id === statement.link?.character);
+  const at = bench.specimens.find(({ id }) => id === specimen) ?? bench.specimens[0];
+  if (!character || !at) return <LooseValue bench={bench} couplet={couplet} statement={statement} specimen={specimen} />;
+  const reading = at.state.content.readings.findLast((one) => one.character === character.id);
+  const id = reading?.id ?? mintId();
+  if (character.kind === 'count') {
+    return (
+      <StateTiles
+        guide={guide!}
+        character={character}
+        reading={reading}
+        onStates={() => undefined}
+        onCount={(value) => bench.read(at.id, { id, character: character.id, value })}
+        onUnseen={() => bench.read(at.id, { id, character: character.id, status: 'not-visible' })}
+      />
+    );
+  }
+  return (
+    <ValueEntry
+      key={character.id}
+      character={character}
+      reading={reading}
+      onGive={(given) => given && bench.read(at.id, { id, character: character.id, ...given })}
+    />
+  );
+}
+
+const numberOf = (text: string) => (/^\d*[.,]?\d+$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined);
+
+function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 'guide'>) {
+  const said = bench.kept.answers.find((answer) => answer.couplet === couplet)?.statements?.find(({ n }) => n === statement.n);
+  const [texts, setTexts] = useState({ value: String(said?.value ?? ''), error: String(said?.error ?? '') });
+  const [quantity] = quantitiesIn(statement.text);
+  const give = (next: typeof texts) => {
+    setTexts(next);
+    const value = numberOf(next.value);
+    const error = numberOf(next.error);
+    bench.answer(couplet, measuring(statement.n, value, error, specimen));
+  };
+  const wrong = texts.value.trim() && numberOf(texts.value) === undefined ? 'Write a number, such as 5.7.' : undefined;
+  return (
+    <View style={styles.row}>
+      <View style={styles.value}>
+        <Entry
+          label="measured"
+          inputMode="decimal"
+          unit={quantity?.unit}
+          value={texts.value}
+          problem={wrong}
+          onChangeText={(value) => give({ ...texts, value })}
+        />
+      </View>
+      <View style={styles.error}>
+        <Entry label="±" inputMode="decimal" value={texts.error} onChangeText={(error) => give({ ...texts, error })} />
+      </View>
+      {!quantity && <Words size="small">No number was recognised in this statement.</Words>}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: space.s },
+  value: { flex: 2 },
+  error: { flex: 1 },
+});

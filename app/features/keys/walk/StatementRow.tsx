@@ -1,0 +1,145 @@
+import type { Guide } from '@plesion/core/guide';
+import { type Finding, quantitiesIn, type Statement, STATEMENT_ANSWERS, type StatementAnswer } from '@plesion/core/keys';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../../theme';
+import { Button } from '../../../ui/Button';
+import { Words } from '../../../ui/Words';
+import { TermText } from '../../glossary/TermText';
+import { ticking } from './answering';
+import { MeasureStatement } from './MeasureStatement';
+import type { WalkBench } from './useWalk';
+
+export const ANSWER_LABELS: Record<StatementAnswer, string> = {
+  fits: 'fits',
+  'does-not': 'does not',
+  'in-part': 'in part',
+  'cannot-see': 'can’t see',
+};
+
+interface StatementRowProps {
+  bench: WalkBench;
+  couplet: string;
+  statement: Statement;
+  guide?: Guide;
+  finding?: Finding;
+  /** The specimen that answers now, in a lot. */
+  specimen?: string;
+  /** It has the keyboard. */
+  chosen?: boolean;
+  keys?: boolean;
+}
+
+/** One statement of a lead: its words with terms to look up, the four answers, and what readings say. */
+export function StatementRow({ bench, couplet, statement, guide, finding, specimen, chosen, keys }: StatementRowProps) {
+  const [measuring, setMeasuring] = useState(false);
+  const ticked = finding?.from === 'person' ? finding.answer : undefined;
+  const numeric = statement.link ? !('states' in statement.link) : quantitiesIn(statement.text).length > 0;
+  return (
+    <View style={[styles.row, chosen && styles.chosen]}>
+      <View style={styles.words}>
+        {statement.join && statement.join !== 'and' && (
+          <Words size="small" strong quiet>
+            {statement.join}
+          </Words>
+        )}
+        <TermText guide={guide} text={statement.text} />
+        {finding && <FindingLine finding={finding} bench={bench} />}
+      </View>
+      <View role="radiogroup" aria-label={statement.text} style={styles.ticks}>
+        {STATEMENT_ANSWERS.map((answer) => (
+          <Tick
+            key={answer}
+            answer={answer}
+            on={ticked === answer}
+            silent={finding?.from === 'reading' && finding.answer === answer}
+            onPress={() => bench.answer(couplet, ticking(statement.n, ticked === answer ? undefined : answer, specimen))}
+          />
+        ))}
+        {numeric && (
+          <Button
+            small
+            kind="quiet"
+            label={measuring ? 'Hide' : 'Measure'}
+            hint={`Measure: ${statement.text}`}
+            onPress={() => setMeasuring(!measuring)}
+          />
+        )}
+      </View>
+      {measuring && <MeasureStatement bench={bench} couplet={couplet} statement={statement} guide={guide} specimen={specimen} />}
+      {chosen && keys && (
+        <Words size="small" quiet>
+          F fits · D does not · P in part · V can’t see
+        </Words>
+      )}
+    </View>
+  );
+}
+
+function FindingLine({ finding, bench }: { finding: Finding; bench: WalkBench }) {
+  const at = bench.specimens.findIndex(({ id }) => id === finding.specimen);
+  const where = bench.lot && at >= 0 ? `on no. ${at + 1}` : '';
+  const said = finding.said ?? (finding.from === 'person' ? '' : 'read already');
+  if (!where && !said) return null;
+  return (
+    <Words
+      size="small"
+      color={finding.answer === 'does-not' ? colour.against : finding.answer === 'fits' ? colour.for : colour.quiet}
+    >
+      {[said, where].filter(Boolean).join(', ')}
+    </Words>
+  );
+}
+
+const SIGNS: Record<StatementAnswer, string> = { fits: '✓', 'does-not': '✕', 'in-part': '◐', 'cannot-see': '⊘' };
+
+function Tick({ answer, on, silent, onPress }: { answer: StatementAnswer; on: boolean; silent: boolean; onPress: () => void }) {
+  const color = answer === 'fits' ? colour.for : answer === 'does-not' ? colour.against : colour.quiet;
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={on || silent}
+      accessibilityLabel={ANSWER_LABELS[answer]}
+      onPress={onPress}
+      style={[
+        styles.tick,
+        silent && styles.silent,
+        on && {
+          borderColor: color,
+          borderWidth: 2,
+          backgroundColor: answer === 'fits' ? colour.forWash : answer === 'does-not' ? colour.againstWash : colour.mist,
+        },
+      ]}
+    >
+      <Words size="small" strong color={on || silent ? color : colour.quiet} aria-hidden>
+        {SIGNS[answer]}
+      </Words>
+      <Words size="small" strong={on} color={on || silent ? color : colour.ink} style={styles.label}>
+        {ANSWER_LABELS[answer]}
+      </Words>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { gap: space.s, paddingVertical: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingHorizontal: space.xs },
+  chosen: { backgroundColor: colour.kelpWash, borderRadius: radius.s },
+  words: { gap: 2 },
+  ticks: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
+  tick: {
+    minHeight: TOUCH,
+    minWidth: 66,
+    flexGrow: 1,
+    flexBasis: 66,
+    maxWidth: 104,
+    paddingHorizontal: space.xs,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderRadius: radius.s,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+  silent: { borderStyle: 'dashed', borderColor: colour.quiet },
+  label: { lineHeight: 15 },
+});

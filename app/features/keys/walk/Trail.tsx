@@ -1,0 +1,101 @@
+import { inHundred } from '@plesion/core/evidence';
+import { coupletIndex } from '@plesion/core/keys';
+import { Pressable, ScrollView, StyleSheet } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../../theme';
+import { Words } from '../../../ui/Words';
+import type { WalkBench } from './useWalk';
+
+interface TrailProps {
+  bench: WalkBench;
+  /** The couplet in sight. */
+  shown?: string;
+  onShow: (couplet: string) => void;
+}
+
+/** Every decision so far, each a way back to its couplet. */
+export function Trail({ bench, shown, onShow }: TrailProps) {
+  const { trail, at, open } = bench.result;
+  const index = coupletIndex(bench.stored.key);
+  const steps = trail.map((step) => ({
+    couplet: step.couplet,
+    label: step.forked ? `${step.number} both` : `${step.number}${step.lead}`,
+    detail: step.forked ? 'both ways' : (lead(step.couplet, step.lead!) ?? ''),
+    doubt: step.forked || step.certainty === 'guess' || step.certainty === 'likely',
+    p: step.leads.find((one) => one.lead === step.lead)?.p,
+  }));
+  function lead(couplet: string, id: string) {
+    return index.get(couplet)?.leads.find((one) => one.id === id)?.statements[0]?.text;
+  }
+  const next = [at, ...open.map(({ couplet }) => couplet)].filter((id): id is string => id !== null);
+  const chips = [
+    ...steps.map((step) => (
+      <Step key={step.couplet} {...step} on={shown === step.couplet} onPress={() => onShow(step.couplet)} />
+    )),
+    ...next.map((id) => (
+      <Step
+        key={id}
+        label={`${index.get(id)!.number} ?`}
+        detail="to decide"
+        on={shown === id}
+
+        open
+        onPress={() => onShow(id)}
+      />
+    )),
+  ];
+  return (
+    <ScrollView
+      horizontal
+      role="list"
+      aria-label="The way so far"
+      contentContainerStyle={styles.along}
+      showsHorizontalScrollIndicator={false}
+    >
+      {chips}
+    </ScrollView>
+  );
+}
+
+interface StepProps {
+  label: string;
+  detail: string;
+  on: boolean;
+  open?: boolean;
+  doubt?: boolean;
+  p?: number;
+  onPress: () => void;
+}
+
+function Step({ label, detail, on, open, doubt, p, onPress }: StepProps) {
+  return (
+    <Pressable
+      role="button"
+      aria-current={on ? 'step' : undefined}
+      accessibilityLabel={`Couplet ${label}: ${detail}${p !== undefined && p < 0.9 ? `, ${inHundred(p)}` : ''}`}
+      onPress={onPress}
+      style={[styles.step, open && styles.open, doubt && styles.doubt, on && styles.on]}
+    >
+      <Words size="small" strong color={on ? colour.kelp : colour.ink}>
+        {label}
+      </Words>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  along: { gap: space.xs, paddingVertical: 2 },
+  step: {
+    minHeight: TOUCH,
+    minWidth: TOUCH,
+    paddingHorizontal: space.m,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+  open: { borderStyle: 'dashed', borderColor: colour.unknown },
+  doubt: { borderColor: colour.for, borderStyle: 'dashed' },
+  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },
+});

@@ -1,0 +1,136 @@
+import { inHundred } from '@plesion/core/evidence';
+import type { BackCheckItem } from '@plesion/core/keys';
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, space, TOUCH } from '../../../theme';
+import { Button } from '../../../ui/Button';
+import { Notice } from '../../../ui/Notice';
+import { Sheet } from '../../../ui/Sheet';
+import { TaxonName } from '../../../ui/TaxonName';
+import { Words } from '../../../ui/Words';
+import type { WalkBench } from './useWalk';
+
+/** The end of a walk: the name, whether it may be given, the back-check, and where one might have gone wrong. */
+export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
+  const { reached, call, beyond } = bench.result;
+  const guide = bench.guide?.guide;
+  const router = useRouter();
+  const only = bench.lot ? undefined : bench.specimens[0];
+  if (!reached) return null;
+  const known = guide?.taxa.some(({ id }) => id === reached.taxon);
+  return (
+    <View style={styles.group}>
+      <Sheet title="The key comes to">
+        {known ? <TaxonName guide={guide!} taxon={reached.taxon} size={30} /> : <Words size="display">{reached.name}</Words>}
+        <Words quiet>{`${inHundred(reached.p)}, by the decisions and what may have been misread in them`}</Words>
+        {beyond.map((text) => (
+          <Notice key={text} kind="problem" title="Beyond this key">
+            {text}
+          </Notice>
+        ))}
+        {call && (
+          <Notice kind="note" title={call.allowed ? 'May be given as its name' : 'Not yet a name'}>
+            {call.text}
+          </Notice>
+        )}
+        {only && (
+          <View style={styles.buttons}>
+            <Button kind="main" label="Write it down" onPress={() => router.push(`/specimens/${only.id}/name`)} />
+            <Button label="To the Bench" onPress={() => router.push(`/specimens/${only.id}/bench`)} />
+          </View>
+        )}
+      </Sheet>
+      <Missteps bench={bench} onShow={onShow} />
+      <BackCheckSheet bench={bench} />
+    </View>
+  );
+}
+
+export function Missteps({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
+  const { missteps } = bench.result;
+  if (missteps.length === 0) return null;
+  return (
+    <Sheet title="Where you might have gone wrong">
+      {missteps.slice(0, 4).map((misstep) => (
+        <Pressable
+          key={misstep.couplet + misstep.instead}
+          role="button"
+          onPress={() => onShow(misstep.couplet)}
+          style={styles.misstep}
+        >
+          <View style={styles.grow}>
+            <Words size="small">{misstep.text}</Words>
+            <Words
+              size="small"
+              quiet
+            >{`${misstep.number}${misstep.instead} instead of ${misstep.number}${misstep.taken}; misread ${inHundred(misstep.p)}`}</Words>
+          </View>
+          <Words strong figures color={misstep.bits > 0 ? colour.against : colour.quiet}>
+            {`${misstep.bits > 0 ? '+' : ''}${misstep.bits.toFixed(1)}`}
+          </Words>
+        </Pressable>
+      ))}
+    </Sheet>
+  );
+}
+
+const VERDICTS: Record<BackCheckItem['verdict'], { sign: string; word: string; color: string }> = {
+  agrees: { sign: '✓', word: 'agrees', color: colour.for },
+  seldom: { sign: '~', word: 'unusual', color: colour.quiet },
+  against: { sign: '✕', word: 'speaks against', color: colour.against },
+  'not-scored': { sign: '·', word: 'not described', color: colour.quiet },
+};
+
+function BackCheckSheet({ bench }: { bench: WalkBench }) {
+  const { backCheck } = bench.result;
+  if (!backCheck) return null;
+  const numberOf = (couplet: string | undefined) => bench.stored.key.couplets.find(({ id }) => id === couplet)?.number;
+  const worstFirst = [...backCheck.items].sort((a, b) => Number(b.verdict === 'against') - Number(a.verdict === 'against'));
+  return (
+    <Sheet title="Held against the description" aside={`${backCheck.agrees} agree, ${backCheck.against} against`}>
+      <Words size="small">{backCheck.text}</Words>
+      {worstFirst.map((item, i) => {
+        const { sign, word, color } = VERDICTS[item.verdict];
+        return (
+          <View key={i} style={styles.check}>
+            <Words strong color={color} style={styles.sign} accessibilityLabel={word}>
+              {sign}
+            </Words>
+            <View style={styles.grow}>
+              <Words size="small" strong>
+                {item.label}
+              </Words>
+              <Words size="small" quiet>
+                {[
+                  item.said,
+                  word,
+                  item.p !== undefined && item.verdict !== 'agrees' && inHundred(item.p),
+                  item.couplet && `couplet ${numberOf(item.couplet)}`,
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </Words>
+            </View>
+          </View>
+        );
+      })}
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.m },
+  buttons: { flexDirection: 'row', gap: space.s, flexWrap: 'wrap' },
+  misstep: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: TOUCH,
+    borderTopWidth: 1,
+    borderColor: colour.hairline,
+    paddingTop: space.s,
+  },
+  grow: { flex: 1, minWidth: 0 },
+  check: { flexDirection: 'row', gap: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingTop: space.s },
+  sign: { width: 20, textAlign: 'center' },
+});

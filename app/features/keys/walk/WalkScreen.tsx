@@ -1,0 +1,286 @@
+import type { Certainty } from '@plesion/core/evidence';
+import { CERTAINTIES } from '@plesion/core/evidence';
+import { coupletIndex, type StatementAnswer } from '@plesion/core/keys';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { colour, space, useWide } from '../../../theme';
+import { Button } from '../../../ui/Button';
+import { Notice } from '../../../ui/Notice';
+import { Screen } from '../../../ui/Screen';
+import { Sheet } from '../../../ui/Sheet';
+import { Failed, Loading } from '../../../ui/states';
+import { Words } from '../../../ui/Words';
+import { KeyHelp } from '../../bench/KeyHelp';
+import { useAssessment } from '../../bench/useAssessment';
+import { DangerNotice } from '../../judgement/DangerNotice';
+import { LotSpecimens } from '../../lots/LotSpecimens';
+import { LotUnitySheet, MixedNotice } from '../../lots/LotUnitySheet';
+import { SavingTrouble } from '../../specimen/SavingLine';
+import { KeyTreeView } from '../KeyTreeView';
+import { AheadSheet } from './AheadSheet';
+import { forking, taking, ticking } from './answering';
+import { CoupletPanel } from './CoupletPanel';
+import { EndpointSheet } from './EndpointSheet';
+import { IsItSheet } from './IsItSheet';
+import { Trail } from './Trail';
+import { useWalk, type WalkBench } from './useWalk';
+import { Missteps, WalkEnd } from './WalkEnd';
+import { useWalkKeys, WALK_KEYS } from './walkKeys';
+
+interface WalkScreenProps {
+  keyId: string;
+  specimenId?: string;
+  lotId?: string;
+  start?: string;
+}
+
+/** Walk a key: couplet by couplet, the way so far, and where it may end. */
+export function WalkScreen({ keyId, ...target }: WalkScreenProps) {
+  const { bench, error, retry } = useWalk(keyId, target);
+  const wide = useWide();
+  if (error)
+    return (
+      <Screen>
+        <Failed error={error} retry={retry} />
+      </Screen>
+    );
+  if (!bench) return <Loading what="The key" />;
+  return wide ? <WideWalk bench={bench} /> : <PhoneWalk bench={bench} />;
+}
+
+/** What is in sight, who answers, and how sure the next decision is. */
+function useSight(bench: WalkBench) {
+  const { at, trail } = bench.result;
+  const [looked, setLooked] = useState<{ couplet: string; from: string | null }>();
+  const [specimen, setSpecimen] = useState<string>();
+  const [certainty, setCertainty] = useState<Certainty>('sure');
+  // Going on decides what is in sight; looking back does so until then.
+  const back = looked && looked.from === at ? looked.couplet : undefined;
+  const shown = back ?? at ?? undefined;
+  return {
+    shown,
+    atEnd: back === undefined && at === null && trail.length > 0,
+    show: (couplet: string | undefined) => setLooked(couplet === undefined ? undefined : { couplet, from: at }),
+    specimen: bench.lot ? (specimen ?? bench.specimens[0]?.id) : undefined,
+    setSpecimen,
+    certainty,
+    setCertainty,
+  };
+}
+
+function Head({ bench }: { bench: WalkBench }) {
+  const router = useRouter();
+  const only = bench.lot ? undefined : bench.specimens[0];
+  return (
+    <View style={styles.head}>
+      <View style={styles.grow}>
+        <Words size="title" heading={1} numberOfLines={2}>
+          {bench.stored.key.title}
+        </Words>
+        <Words size="small" quiet>
+          {bench.lot
+            ? bench.lot.label
+            : only
+              ? only.state.content.label || 'a specimen without label'
+              : 'for no specimen: nothing is recorded'}
+        </Words>
+      </View>
+      <Button small kind="quiet" label="Undo" disabled={!bench.canUndo} onPress={bench.undo} />
+      <Button
+        small
+        kind="quiet"
+        label="The key"
+        hint="Open the page of the key"
+        onPress={() => router.push(`/keys/${bench.stored.id}`)}
+      />
+    </View>
+  );
+}
+
+function Troubles({ bench }: { bench: WalkBench }) {
+  const answer = useAssessment(bench.guide, bench.specimens[0]?.state.content).data;
+  const { caution } = bench.stored.key;
+  return (
+    <>
+      {bench.guide && bench.specimens.length > 0 ? (
+        <DangerNotice guide={bench.guide.guide} answer={answer} />
+      ) : (
+        caution && (
+          <Notice kind="caution" title="Take care">
+            {caution}
+          </Notice>
+        )
+      )}
+      {bench.newer && (
+        <Notice
+          kind="note"
+          title={`This walk follows version ${bench.stored.version}`}
+          action={<Button small label="Take up the new one" onPress={bench.takeNewer} />}
+        >
+          {`The key is at version ${bench.newer.version} now. Decisions at couplets that changed would be asked again.`}
+        </Notice>
+      )}
+      <MixedNotice bench={bench} />
+      {bench.specimens.map(({ id, draft, state }) => (
+        <SavingTrouble key={id} draft={draft} state={state} />
+      ))}
+    </>
+  );
+}
+
+function PhoneWalk({ bench }: { bench: WalkBench }) {
+  const sight = useSight(bench);
+  return (
+    <Screen>
+      <Head bench={bench} />
+      <Troubles bench={bench} />
+      <Trail bench={bench} shown={sight.shown} onShow={sight.show} />
+      {bench.lot && <LotSpecimens specimens={bench.specimens} chosen={sight.specimen} onChoose={sight.setSpecimen} />}
+      {sight.atEnd && <WalkEnd bench={bench} onShow={sight.show} />}
+      {sight.shown && (
+        <CoupletPanel
+          key={sight.shown}
+          bench={bench}
+          couplet={sight.shown}
+          specimen={sight.specimen}
+          certainty={sight.certainty}
+          onCertainty={sight.setCertainty}
+        />
+      )}
+      {!sight.atEnd && <EndpointSheet bench={bench} />}
+      <LotUnitySheet bench={bench} />
+      {sight.shown && <AheadSheet bench={bench} from={sight.shown} />}
+      {!sight.atEnd && <Missteps bench={bench} onShow={sight.show} />}
+      <IsItSheet bench={bench} onShow={sight.show} />
+      <Again bench={bench} />
+    </Screen>
+  );
+}
+
+function Again({ bench }: { bench: WalkBench }) {
+  if (bench.result.trail.length === 0) return null;
+  return (
+    <View style={styles.again}>
+      <Button small kind="quiet" label="Begin again" hint="Begin the walk again; undo brings it back" onPress={bench.restart} />
+    </View>
+  );
+}
+
+const TICKS: Record<string, StatementAnswer> = { f: 'fits', d: 'does-not', p: 'in-part', v: 'cannot-see' };
+
+function WideWalk({ bench }: { bench: WalkBench }) {
+  const sight = useSight(bench);
+  const router = useRouter();
+  const [help, setHelp] = useState(false);
+  const [cursor, setCursor] = useState<{ couplet: string; at: number }>();
+  const { result, stored } = bench;
+  const couplet = sight.shown ? coupletIndex(stored.key).get(sight.shown) : undefined;
+  const statements = couplet?.leads.flatMap((lead) => lead.statements) ?? [];
+  const at = cursor && cursor.couplet === couplet?.id ? Math.min(cursor.at, statements.length - 1) : 0;
+  const chosen = statements[at]?.n;
+  const way = [...result.trail.map((step) => step.couplet), ...(result.at ? [result.at] : [])];
+  const move = (by: number) => {
+    const here = sight.shown ? way.indexOf(sight.shown) : way.length;
+    const next = way[Math.max(0, Math.min(way.length - 1, here + by))];
+    if (next) sight.show(next === result.at ? undefined : next);
+  };
+  const act = (key: string, shift: boolean): (() => void) | undefined => {
+    const lead = couplet?.leads.find(({ id }) => id === key);
+    if (lead && !(key in TICKS)) {
+      return () => bench.answer(couplet!.id, taking(lead.id, sight.certainty));
+    }
+    if (key in TICKS && couplet && chosen !== undefined) {
+      return () => {
+        bench.answer(couplet.id, ticking(chosen, TICKS[key], sight.specimen));
+        setCursor({ couplet: couplet.id, at: Math.min(statements.length - 1, at + 1) });
+      };
+    }
+    if (/^[1-9]$/.test(key) && bench.lot && bench.specimens[Number(key) - 1]) {
+      return () => sight.setSpecimen(bench.specimens[Number(key) - 1].id);
+    }
+    switch (key) {
+      case 'j':
+      case 'ArrowDown':
+        return () => couplet && setCursor({ couplet: couplet.id, at: Math.min(statements.length - 1, at + 1) });
+      case 'k':
+      case 'ArrowUp':
+        return () => couplet && setCursor({ couplet: couplet.id, at: Math.max(0, at - 1) });
+      case 's':
+        return () => sight.setCertainty(CERTAINTIES[(CERTAINTIES.indexOf(sight.certainty) + 1) % CERTAINTIES.length]);
+      case 'q':
+        return () => couplet && bench.answer(couplet.id, forking());
+      case '[':
+      case 'ArrowLeft':
+        return () => move(-1);
+      case ']':
+      case 'ArrowRight':
+        return () => move(1);
+      case 'u':
+        return shift ? bench.redo : bench.undo;
+      case 'w':
+        return bench.lot || !bench.specimens[0] ? undefined : () => router.push(`/specimens/${bench.specimens[0].id}/name`);
+      case '?':
+        return () => setHelp(!help);
+      default:
+        return undefined;
+    }
+  };
+  useWalkKeys(act);
+  const lit = new Set(
+    result.trail.flatMap((step) => (step.lead ? [step.couplet + step.lead] : step.leads.map(({ lead }) => step.couplet + lead))),
+  );
+  return (
+    <View style={styles.wide}>
+      <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
+        {help && <KeyHelp keys={WALK_KEYS} onClose={() => setHelp(false)} />}
+        <Head bench={bench} />
+        <Troubles bench={bench} />
+        <Trail bench={bench} shown={sight.shown} onShow={(id) => sight.show(id === result.at ? undefined : id)} />
+        {bench.lot && <LotSpecimens specimens={bench.specimens} chosen={sight.specimen} onChoose={sight.setSpecimen} numbered />}
+        {sight.atEnd && <WalkEnd bench={bench} onShow={sight.show} />}
+        {couplet && (
+          <CoupletPanel
+            key={couplet.id}
+            bench={bench}
+            couplet={couplet.id}
+            specimen={sight.specimen}
+            certainty={sight.certainty}
+            onCertainty={sight.setCertainty}
+            chosen={chosen}
+            keys
+          />
+        )}
+        <Again bench={bench} />
+        <Sheet title="The walk in the tree">
+          <KeyTreeView
+            keyed={stored.key}
+            guide={bench.guide?.guide}
+            lit={lit}
+            at={sight.shown}
+            onOpen={sight.show}
+            height={320}
+          />
+        </Sheet>
+      </ScrollView>
+      <ScrollView style={styles.right} contentContainerStyle={styles.column}>
+        <EndpointSheet bench={bench} />
+        <LotUnitySheet bench={bench} />
+        {!sight.atEnd && <Missteps bench={bench} onShow={sight.show} />}
+        {couplet && <AheadSheet bench={bench} from={couplet.id} />}
+        <IsItSheet bench={bench} onShow={sight.show} />
+        <Button small kind="quiet" label="Keys (?)" hint="Show the keys of the keyboard" onPress={() => setHelp(!help)} />
+      </ScrollView>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
+  grow: { flex: 1, minWidth: 0 },
+  again: { flexDirection: 'row', justifyContent: 'flex-end' },
+  wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
+  middle: { flex: 1 },
+  right: { width: 328, flexGrow: 0 },
+  column: { padding: space.l, gap: space.m },
+});

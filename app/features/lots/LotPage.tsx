@@ -1,0 +1,197 @@
+import { sayReading } from '@plesion/core/specimen';
+import { useQuery } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { colour, space, TOUCH } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Entry } from '../../ui/Entry';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { compiledIn } from '../guides/compiled';
+import { useGuide } from '../guides/useGuide';
+import { KeyLink } from '../keys/KeysSheet';
+import { useKeys } from '../keys/useKeys';
+import { useSpecimens } from '../specimen/useSpecimens';
+import { LotUnitySheet } from './LotUnitySheet';
+import { type LotDraft, type LotDraftState, useLotDraft } from './useLots';
+
+/** A lot: its specimens with what each shows, whether they go together, and the keys to walk with it. */
+export function LotPage({ id }: { id: string }) {
+  const { draft, state, error, refetch } = useLotDraft(id);
+  const guide = useGuide(state?.content.guideId);
+  const keys = useKeys(state?.content.guideId);
+  const { specimens, error: lost } = useSpecimens(state?.content.specimens ?? []);
+  const failed = error ?? guide.error ?? lost;
+  if (failed)
+    return (
+      <Screen>
+        <Failed error={failed} retry={refetch} />
+      </Screen>
+    );
+  if (!draft || !state || !guide.data || !specimens) return <Loading what="The lot" />;
+  const { content } = state;
+  const book = guide.data.guide;
+  const characters = new Map(book.characters.map((character) => [character.id, character]));
+  const compiled = specimens.length ? compiledIn(book, specimens[0].state.content.situation) : undefined;
+  return (
+    <Screen>
+      <View>
+        <Entry
+          label="Lot"
+          value={content.label}
+          maxLength={120}
+          onChangeText={(label) => draft.change((now) => ({ ...now, label }))}
+        />
+        <Words quiet>{`${content.specimens.length} specimens · ${book.title}`}</Words>
+      </View>
+      <LotSaving draft={draft} state={state} />
+      {specimens.length > 0 && (
+        <Sheet title="Walk a key with the lot">
+          {keys.data?.keys.map((row) => (
+            <KeyLink key={row.id} row={row} href={`/keys/${row.id}/walk?lot=${id}`} />
+          ))}
+          {keys.data?.keys.length === 0 && (
+            <Words size="small" quiet>
+              This guide has no key yet: read one in or have one made on the guide’s page.
+            </Words>
+          )}
+        </Sheet>
+      )}
+      <LotUnitySheet bench={{ lot: { id, label: content.label }, compiled, specimens }} />
+      {specimens.map(({ id: specimen, state: { content: own } }, i) => (
+        <Sheet
+          key={specimen}
+          title={`No. ${i + 1}${own.label ? `: ${own.label}` : ''}`}
+          aside={
+            <Button
+              small
+              kind="quiet"
+              label="Take out"
+              hint={`Take no. ${i + 1} out of the lot`}
+              onPress={() => draft.change((now) => ({ ...now, specimens: now.specimens.filter((one) => one !== specimen) }))}
+            />
+          }
+        >
+          {own.situation.note && <Words size="small">{own.situation.note}</Words>}
+          {own.readings.map((reading, r) => {
+            const character = characters.get(reading.character);
+            return (
+              character && (
+                <Words key={reading.id ?? r} size="small" quiet>
+                  {`${character.label}: ${sayReading(character, reading)}`}
+                </Words>
+              )
+            );
+          })}
+          {own.readings.length === 0 && (
+            <Words size="small" quiet>
+              Nothing read yet.
+            </Words>
+          )}
+        </Sheet>
+      ))}
+      <AddSpecimens
+        guideId={content.guideId}
+        inside={content.specimens}
+        onAdd={(one) => draft.change((now) => ({ ...now, specimens: [...now.specimens, one] }))}
+      />
+      <View style={styles.foot}>
+        <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
+        <Button
+          small
+          kind="quiet"
+          label={content.hidden ? 'Put the lot back' : 'Remove the lot'}
+          onPress={() => draft.change((now) => ({ ...now, hidden: !now.hidden }))}
+        />
+      </View>
+    </Screen>
+  );
+}
+
+/** What needs doing about saving the lot. */
+function LotSaving({ draft, state: { saving } }: { draft: LotDraft; state: LotDraftState }) {
+  if (saving.at === 'refused')
+    return (
+      <Notice
+        kind="problem"
+        title="The station’s server did not take this"
+      >{`${saving.message} It is kept on this device.`}</Notice>
+    );
+  if (saving.at === 'kept-here') {
+    return (
+      <Notice kind="note" title="No connection" action={<Button small label="Send now" onPress={() => void draft.flush()} />}>
+        The lot is kept on this device and sent when the server can be reached.
+      </Notice>
+    );
+  }
+  if (saving.at !== 'conflict') return null;
+  return (
+    <Notice kind="problem" title="This lot was changed elsewhere">
+      <Words size="small">{`There it has ${saving.stored.specimens.length} specimens.`}</Words>
+      <View style={styles.foot}>
+        <Button small label="Keep mine" onPress={() => void draft.settle('mine')} />
+        <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
+      </View>
+    </Notice>
+  );
+}
+
+function AddSpecimens({ guideId, inside, onAdd }: { guideId: string; inside: readonly string[]; onAdd: (id: string) => void }) {
+  const router = useRouter();
+  const [search, setSearch] = useState('');
+  const found = useQuery({
+    queryKey: ['specimens', 'for a lot', guideId, search],
+    queryFn: ({ signal }) => api('specimens', { query: { guideId, search: search || undefined, limit: 20 } }, signal),
+  });
+  const rows = found.data?.specimens.filter(({ id }) => !inside.includes(id)) ?? [];
+  return (
+    <Sheet title="Put specimens in">
+      <Entry
+        label="Find in the daybook"
+        value={search}
+        maxLength={120}
+        onChangeText={setSearch}
+        placeholder="label, place or name"
+      />
+      {found.error && <Failed error={found.error} />}
+      {rows.map((row) => (
+        <Pressable
+          key={row.id}
+          role="button"
+          accessibilityLabel={`Put in ${row.label}`}
+          onPress={() => onAdd(row.id)}
+          style={styles.row}
+        >
+          <Words strong color={colour.kelp}>
+            +
+          </Words>
+          <View style={styles.grow}>
+            <Words>{row.label || 'no label'}</Words>
+            <Words size="small" quiet>
+              {[row.place, row.date, row.summary.name].filter(Boolean).join(' · ')}
+            </Words>
+          </View>
+        </Pressable>
+      ))}
+      {found.data && rows.length === 0 && (
+        <Words size="small" quiet>
+          No other specimen of this guide {search ? 'answers to that' : 'in the daybook'}.
+        </Words>
+      )}
+      <View style={styles.foot}>
+        <Button small label="A new specimen" onPress={() => router.push('/specimens/new')} />
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: TOUCH },
+  grow: { flex: 1 },
+  foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
+});

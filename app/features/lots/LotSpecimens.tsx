@@ -1,0 +1,35 @@
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Choice } from '../../ui/Choice';
+import { Words } from '../../ui/Words';
+import type { OpenSpecimen } from '../specimen/useSpecimens';
+
+interface LotSpecimensProps {
+  specimens: readonly OpenSpecimen[];
+  chosen?: string;
+  onChoose: (id: string) => void;
+  /** Number keys choose them. */
+  numbered?: boolean;
+}
+
+/** Which specimen of the lot is in front of you: what is ticked next was seen on it. */
+export function LotSpecimens({ specimens, chosen, onChoose, numbered }: LotSpecimensProps) {
+  const at = specimens.find(({ id }) => id === chosen) ?? specimens[0];
+  return (
+    <View style={styles.group}>
+      <Choice
+        label={numbered ? 'Seen on specimen (1 … 9)' : 'Seen on specimen'}
+        options={specimens.map(({ id }, i) => ({ id, label: `no. ${i + 1}` }))}
+        chosen={at ? [at.id] : []}
+        onChange={([id]) => onChoose(id)}
+      />
+      {at && (
+        <Words size="small" quiet>
+          {[at.state.content.label, at.state.content.situation.note].filter(Boolean).join(' · ')}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ group: { gap: space.xs } });

@@ -1,0 +1,106 @@
+import type { Lot } from '@plesion/contract';
+import { Link, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Entry } from '../../ui/Entry';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Empty, Failed, Loading } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { useGuides } from '../guides/useGuide';
+import { useSession } from '../session/useSession';
+import { lotDrafts, useLots } from './useLots';
+
+/** Specimens taken together and thought alike. */
+export function LotsScreen() {
+  const lots = useLots();
+  const guides = useGuides();
+  const titleOf = (id: string) => guides.data?.guides.find((guide) => guide.id === id)?.title ?? '';
+  return (
+    <Screen>
+      <Words size="display" heading={1}>
+        Lots
+      </Words>
+      <Words quiet>
+        Specimens taken together and thought alike: one key for all of them, each part read on whichever shows it.
+      </Words>
+      {lots.error && <Failed error={lots.error} retry={() => void lots.refetch()} />}
+      {lots.isPending && <Loading what="The lots" />}
+      {lots.data?.lots.length === 0 && (
+        <Empty title="No lot yet">Give it a label and a guide, then put specimens of the daybook into it.</Empty>
+      )}
+      {lots.data?.lots.map((lot) => (
+        <LotRow key={lot.id} lot={lot} guide={titleOf(lot.guideId)} />
+      ))}
+      <NewLot />
+    </Screen>
+  );
+}
+
+function LotRow({ lot, guide }: { lot: Lot; guide: string }) {
+  return (
+    <Link href={`/lots/${lot.id}`} asChild>
+      <Pressable accessibilityLabel={lot.label} style={styles.row}>
+        <Words strong>{lot.label}</Words>
+        <Words size="small" quiet>
+          {[`${lot.specimens.length} specimens`, guide, lot.walk && `${lot.walk.answers.length} couplets answered`]
+            .filter(Boolean)
+            .join(' · ')}
+        </Words>
+      </Pressable>
+    </Link>
+  );
+}
+
+function NewLot() {
+  const router = useRouter();
+  const station = useSession().station.id;
+  const guides = useGuides().data?.guides ?? [];
+  const [label, setLabel] = useState('');
+  const [guideId, setGuide] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+  const begin = () => {
+    if (!label.trim()) return setProblem('Give the lot a label, such as the trap it came from.');
+    if (!guideId) return setProblem('Say which guide it is read with.');
+    const id = mintId();
+    lotDrafts.startDraft(station, id, { version: 0, guideId, label: label.trim(), specimens: [], hidden: false });
+    router.push(`/lots/${id}`);
+  };
+  return (
+    <Sheet title="A new lot">
+      <Entry
+        label="Label"
+        value={label}
+        maxLength={120}
+        problem={problem}
+        onChangeText={setLabel}
+        placeholder="pitfall 7, night of the 18th"
+      />
+      <Choice
+        label="Guide"
+        options={guides.map(({ id, title }) => ({ id, label: title }))}
+        chosen={guideId ? [guideId] : []}
+        onChange={([id]) => setGuide(id)}
+      />
+      <View style={styles.foot}>
+        <Button kind="main" label="Begin the lot" onPress={begin} />
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    backgroundColor: colour.sheet,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: '#DDE5E3',
+    padding: space.l,
+    gap: 2,
+  },
+  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
+});
