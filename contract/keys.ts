@@ -1,5 +1,5 @@
 import { CERTAINTIES } from '@plesion/core/evidence';
-import { Key, KEY_PROBLEMS, KEY_PURPOSES, STATEMENT_ANSWERS } from '@plesion/core/keys';
+import { Key, KEY_PROBLEMS, KEY_PURPOSES, STATEMENT_ANSWERS } from '@plesion/core/keys/shape';
 import { z } from 'zod';
 import { Reading, Situation } from './evidence';
 import { JobStarted } from './jobs';

@@ -1,4 +1,4 @@
-import type { Couplet, Destination, Key, Lead } from './schema';
+import type { Couplet, Destination, Key, Lead } from './shape';
 
 /** A lead with where it stands. */
 export interface PlacedLead {
@@ -58,7 +58,23 @@ export function leadsInto(key: Pick<Key, 'couplets'>): Map<string, PlacedLead[]>
  * Couplets in an order in which each stands behind all that lead to it, from
  * `start` on; leads that close a circle are left out and returned.
  */
-export function topological(key: Key, start = key.start): { order: Couplet[]; circular: PlacedLead[] } {
+export function topological(key: Key, start = key.start): Topology {
+  const kept = topologies.get(key.couplets) ?? new Map<string, Topology>();
+  topologies.set(key.couplets, kept);
+  const known = kept.get(start) ?? sortedFrom(key, start);
+  kept.set(start, known);
+  return known;
+}
+
+interface Topology {
+  order: readonly Couplet[];
+  circular: readonly PlacedLead[];
+}
+
+/** A walk asks at every step; the graph is the same until the key is edited. */
+const topologies = new WeakMap<readonly Couplet[], Map<string, Topology>>();
+
+function sortedFrom(key: Key, start: string): Topology {
   const index = coupletIndex(key);
   const state = new Map<string, 'open' | 'done'>();
   const order: Couplet[] = [];
@@ -88,10 +104,6 @@ export function topological(key: Key, start = key.start): { order: Couplet[]; ci
   return { order: order.reverse(), circular };
 }
 
-/** Leads that close a circle, as one lookup for passes over the graph. */
-export const circularLeads = (key: Key, start?: string): ReadonlySet<Lead> =>
-  new Set(topological(key, start).circular.map(({ lead }) => lead));
-
 /** Longest way from the start to an ending, in couplets. */
 export function depthOf(key: Key): number {
   const { order, circular } = topological(key);
@@ -111,7 +123,17 @@ export function depthOf(key: Key): number {
 }
 
 /** How many endings lie below each couplet, those reached twice counted twice (at most `1e9`). */
-export function endingsBelow(key: Key): Map<string, number> {
+export function endingsBelow(key: Key): ReadonlyMap<string, number> {
+  const kept = belows.get(key.couplets) ?? new Map<string, ReadonlyMap<string, number>>();
+  belows.set(key.couplets, kept);
+  const known = kept.get(key.start) ?? countBelow(key);
+  kept.set(key.start, known);
+  return known;
+}
+
+const belows = new WeakMap<readonly Couplet[], Map<string, ReadonlyMap<string, number>>>();
+
+function countBelow(key: Key): Map<string, number> {
   const { order, circular } = topological(key);
   const closed = new Set(circular.map(({ lead }) => lead));
   const below = new Map<string, number>();

@@ -1,14 +1,17 @@
 export {
-  Couplet,
-  Destination,
+  type Couplet,
+  type Destination,
   Key,
-  Lead,
-  STATEMENT_ANSWERS,
+  KEY_PROBLEMS,
+  KEY_PURPOSES,
+  type KeyPurpose,
+  type Lead,
   type Statement,
+  STATEMENT_ANSWERS,
   type StatementAnswer,
-  StatementLink,
-} from './schema';
-export { KEY_PROBLEMS, type KeyProblem, type LineProblem } from './problems';
+  type StatementLink,
+} from './shape';
+export { type KeyProblem, type LineProblem } from './problems';
 export { type Quantity, quantitiesIn, unitFactor } from './quantities';
 export { groupsOf, hedgeOf, printStatements, splitStatements } from './statements';
 export {
@@ -28,7 +31,6 @@ export { taxaMissing, taxonNamed, withTaxa } from './names';
 export { linkToQuantity, withLinks } from './link';
 export { type KeyRead, LONGEST_TEXT, mendText, readKeyText } from './text/read';
 export { printDestination, TEXT_STYLES, type TextStyle, writeKeyText } from './text/write';
-export { readSdd, writeSdd } from './sdd';
 export { readKey, tidy } from './json';
 export { lintKey } from './lint';
 export { type CoupletAnswer, type KeyedSpecimen, ONLY, type StatementSaid } from './walk/answers';
@@ -40,7 +42,6 @@ export { alone, FROM_KEY } from './walk/readings';
 export { KEY_WEIGHTS, type LeadStanding } from './walk/support';
 export { type KeyEndpoint, type TrailStep, type Walk, walkKey, type WalkRequest } from './walk/walk';
 export { type MadeKey, makeKey, type MakeRequest, sayPurpose } from './make/make';
-export { KEY_PURPOSES, type KeyPurpose } from './make/splits';
 export { type LotDisagreement, type LotUnity, lotUnity } from './lot';
 export { type ComingMark, comingMarks, type ViewChecklist } from './checklist';
 export { type KeyTree, type TreeBranch, type TreeNode, treeOf } from './tree';

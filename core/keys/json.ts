@@ -1,6 +1,6 @@
 import { fieldPath } from '../guide/read';
 import { done, failed, type Outcome, type Problem } from '../problem';
-import { Key } from './schema';
+import { Key } from './shape';
 
 /**
  * Read a key from parsed JSON: its shape, then what the shape cannot show: ids

@@ -1,6 +1,6 @@
 import { type Character, type Guide, isStates } from '../guide/working';
 import { type Quantity, quantitiesIn, unitFactor } from './quantities';
-import type { Key, Statement, StatementLink } from './schema';
+import type { Key, Statement, StatementLink } from './shape';
 
 const plain = (text: string) =>
   ` ${text

@@ -1,9 +1,10 @@
 import { type Character, type Guide, isUnder } from '../guide/working';
 import { coupletIndex, depthOf, endingsBelow, topological } from './graph';
 import { taxaMissing } from './names';
-import type { KeyProblem, KeyProblemCode } from './problems';
+import type { KeyProblem } from './problems';
+import type { KeyProblemCode } from './shape';
 import { quantitiesIn } from './quantities';
-import type { Couplet, Key, Lead, Statement } from './schema';
+import type { Couplet, Key, Lead, Statement } from './shape';
 
 /** A path longer than this many times the balanced one is remarked on. */
 const DEEP = 3;

@@ -1,3 +1,5 @@
+import type { KeyProblemCode } from './shape/vocabulary';
+
 /** What is wrong with a line of a text that is read in. */
 export interface LineProblem {
   /** From 1. */
@@ -17,24 +19,3 @@ export interface KeyProblem {
   couplet?: string;
   lead?: string;
 }
-
-export const KEY_PROBLEMS = [
-  'no-start',
-  'dangling',
-  'open-end',
-  'unreachable',
-  'cyclic',
-  'number-twice',
-  'one-lead',
-  'no-statements',
-  'no-contrast',
-  'not-parallel',
-  'ranges-overlap',
-  'range-gap',
-  'taxa-missing',
-  'unknown-taxon',
-  'unknown-link',
-  'colour-only',
-  'deep',
-] as const;
-export type KeyProblemCode = (typeof KEY_PROBLEMS)[number];

@@ -1,5 +1,5 @@
 import type { FrequencyWord } from '../guide/words';
-import type { Lead, Statement } from './schema';
+import type { Lead, Statement } from './shape';
 
 /** Words that say how often a statement holds of those that it is about. */
 const HEDGES: [RegExp, FrequencyWord][] = [

@@ -1,18 +1,7 @@
 import fc from 'fast-check';
 import { randomKey } from '../test/keys';
-import {
-  hedgeOf,
-  type Key,
-  mendText,
-  quantitiesIn,
-  readKey,
-  readKeyText,
-  readSdd,
-  splitStatements,
-  withTaxa,
-  writeKeyText,
-  writeSdd,
-} from '.';
+import { hedgeOf, type Key, mendText, quantitiesIn, readKey, readKeyText, splitStatements, withTaxa, writeKeyText } from '.';
+import { readSdd, writeSdd } from './sdd';
 import { tentCones } from '../../demo/tentCones';
 
 /** Couplets as `1a: statement & statement → where`. */

@@ -1,5 +1,6 @@
 import type { KeyImport, KeyImported } from '@plesion/contract';
-import { endpointsOf, type Key, type LineProblem, readKey, readKeyText, readSdd, withLinks, withTaxa } from '@plesion/core/keys';
+import { endpointsOf, type Key, type LineProblem, readKey, readKeyText, withLinks, withTaxa } from '@plesion/core/keys';
+import { readSdd } from '@plesion/core/keys/sdd';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 import { addKey, guideFor } from './service';

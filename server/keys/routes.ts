@@ -1,4 +1,5 @@
-import { writeKeyText, writeSdd } from '@plesion/core/keys';
+import { writeKeyText } from '@plesion/core/keys';
+import { writeSdd } from '@plesion/core/keys/sdd';
 import { stableJson } from '@plesion/core/formats';
 import type { Router } from 'express';
 import type { Em } from '../database/orm';

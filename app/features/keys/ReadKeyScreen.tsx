@@ -1,5 +1,6 @@
 import { type KeyImport, RequestProblem } from '@plesion/contract';
-import { endpointsOf, lintKey, type LineProblem, mendText, readKeyText, readSdd, withLinks, withTaxa } from '@plesion/core/keys';
+import { endpointsOf, lintKey, type LineProblem, mendText, readKeyText, withLinks, withTaxa } from '@plesion/core/keys';
+import { readSdd } from '@plesion/core/keys/sdd';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';

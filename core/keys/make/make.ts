@@ -1,11 +1,11 @@
 import { type CompiledGuide, taxonIndex } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { shortName } from '../../specimen';
-import type { Couplet, Destination, Key, Lead, Statement } from '../schema';
+import type { Couplet, Destination, Key, KeyPurpose, Lead, Statement } from '../shape';
 import { bestSplit, bitsOf, divide, isSettled, type Node, taxaOf } from './choose';
 import { EXACT, optimumOf } from './optimum';
 import { phrase } from './phrase';
-import { type Item, itemsOf, type KeyPurpose, type Split, splitsOf } from './splits';
+import { type Item, itemsOf, type Split, splitsOf } from './splits';
 
 export interface MakeRequest {
   purpose: KeyPurpose;

@@ -1,5 +1,5 @@
 import type { Character } from '../../guide/working';
-import type { Statement, StatementLink } from '../schema';
+import type { Statement, StatementLink } from '../shape';
 
 /** Words that part statements must not stand in one. */
 const plain = (text: string) =>

@@ -1,10 +1,6 @@
 import { normalBelow } from '../../chance';
 import { type Character, type CompiledGuide, isUnder, type StatesTable, type ValuesTable } from '../../guide/working';
-import type { StatementLink } from '../schema';
-
-/** What a key is to be used for: which handling its marks may need. */
-export const KEY_PURPOSES = ['hands-off', 'field', 'bench'] as const;
-export type KeyPurpose = (typeof KEY_PURPOSES)[number];
+import type { KeyPurpose, StatementLink } from '../shape';
 
 /** A form goes one way only when it does so at least this often. */
 const CLEAR = 0.95;

@@ -1,4 +1,4 @@
-import type { Destination } from '../schema';
+import type { Destination } from '../shape';
 
 /** Where a lead of a text goes on, before couplets are known by more than their numbers. */
 export type Written = { kind: 'number'; number: string } | Extract<Destination, { kind: 'taxon' | 'key' }>;

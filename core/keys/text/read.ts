@@ -1,5 +1,5 @@
 import type { LineProblem } from '../problems';
-import type { Couplet, Destination, Key, Lead } from '../schema';
+import type { Couplet, Destination, Key, Lead } from '../shape';
 import { splitStatements } from '../statements';
 import { excerpt, gatherLeads, linesOf, type WrittenLead } from './leads';
 

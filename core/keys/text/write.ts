@@ -1,5 +1,5 @@
 import { coupletIndex, leadsInto } from '../graph';
-import type { Couplet, Destination, Key, Lead } from '../schema';
+import type { Couplet, Destination, Key, Lead } from '../shape';
 import { printStatements } from '../statements';
 
 export const TEXT_STYLES = ['bracketed', 'indented', 'markdown'] as const;

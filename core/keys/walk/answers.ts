@@ -1,5 +1,5 @@
 import type { Certainty, Reading } from '../../evidence';
-import type { StatementAnswer } from '../schema';
+import type { StatementAnswer } from '../shape';
 
 /** What a person said of one statement, and on which specimen of a lot it was seen. */
 export interface StatementSaid {

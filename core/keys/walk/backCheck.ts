@@ -3,7 +3,7 @@ import { columnOf, type Reading, standing, valueOf } from '../../evidence';
 import { type CompiledGuide, taxonIndex } from '../../guide/working';
 import { sayReading, type Situation } from '../../specimen';
 import { endpointId } from '../graph';
-import type { Destination, Key } from '../schema';
+import type { Destination, Key } from '../shape';
 import type { KeyedSpecimen } from './answers';
 import type { EndpointEvidence } from './evidence';
 import type { TrailStep } from './walk';

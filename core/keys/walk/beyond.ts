@@ -1,7 +1,7 @@
 import { standing } from '../../evidence';
 import { type CompiledGuide, type FacetName, type Guide, isUnder } from '../../guide/working';
 import type { Situation } from '../../specimen';
-import type { Destination, Key } from '../schema';
+import type { Destination, Key } from '../shape';
 import type { KeyedSpecimen } from './answers';
 
 /** A facet that the key is not for counts when it is at least this probable. */

@@ -2,7 +2,7 @@ import { standing } from '../../evidence';
 import { type CompiledGuide, hasFacets, isUnder } from '../../guide/working';
 import type { Situation } from '../../specimen';
 import { endpointId, endpointsOf } from '../graph';
-import type { Key } from '../schema';
+import type { Key } from '../shape';
 import type { KeyedSpecimen } from './answers';
 
 /** How well the readings of all specimens fit each ending of a key. */

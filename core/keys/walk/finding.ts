@@ -3,7 +3,7 @@ import { type Reading, valueOf } from '../../evidence';
 import { type Character, isStates } from '../../guide/working';
 import { sayReading, sayValue } from '../../specimen';
 import { type Quantity, quantitiesIn } from '../quantities';
-import type { Statement, StatementAnswer } from '../schema';
+import type { Statement, StatementAnswer } from '../shape';
 import { ONLY, type CoupletAnswer, type KeyedSpecimen } from './answers';
 
 /** What is known of one statement: what was ticked, or what readings say of it. */

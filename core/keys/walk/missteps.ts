@@ -1,5 +1,5 @@
 import { coupletIndex, endpointId } from '../graph';
-import type { Destination, Key, Lead } from '../schema';
+import type { Destination, Key, Lead } from '../shape';
 import type { EndpointEvidence } from './evidence';
 import type { TrailStep } from './walk';
 

@@ -1,6 +1,6 @@
 import type { Reading } from '../../evidence';
 import { type Character, isStates } from '../../guide/working';
-import type { Key, Statement } from '../schema';
+import type { Key, Statement } from '../shape';
 import { type CoupletAnswer, type KeyedSpecimen, ONLY, type StatementSaid } from './answers';
 
 /** Readings that follow from ticked statements carry this before the couplet's id. */

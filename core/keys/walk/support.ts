@@ -1,5 +1,5 @@
 import { DEFAULT_WORDS, frequencyNumber } from '../../guide/working';
-import type { Couplet, Lead, Statement } from '../schema';
+import type { Couplet, Lead, Statement } from '../shape';
 import { groupsOf, hedgeOf, type StatementGroup } from '../statements';
 import type { CoupletAnswer } from './answers';
 import type { Finding } from './finding';

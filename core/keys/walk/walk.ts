@@ -2,7 +2,7 @@ import type { Reading } from '../../evidence';
 import type { CompiledGuide } from '../../guide/working';
 import type { Situation } from '../../specimen';
 import { coupletIndex, endingsBelow, endpointId, nextOf, topological } from '../graph';
-import type { Couplet, Destination, Key, Lead } from '../schema';
+import type { Couplet, Destination, Key, Lead } from '../shape';
 import type { CoupletAnswer, KeyedSpecimen } from './answers';
 import { type BackCheck, backCheckOf } from './backCheck';
 import { beyondOf } from './beyond';

@@ -1,9 +1,9 @@
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
-import { failed, type Outcome } from '../problem';
-import { endpointsOf, nextOf, topological } from './graph';
-import { readKey } from './json';
-import { type Couplet, type Destination, type Key, KeyScope, type Lead, type Statement, StatementLink } from './schema';
-import { printStatements, splitStatements } from './statements';
+import { failed, type Outcome } from '../../problem';
+import { endpointsOf, nextOf, topological } from '../graph';
+import { readKey } from '../json';
+import { type Couplet, type Destination, type Key, KeyScope, type Lead, type Statement, StatementLink } from '../shape';
+import { printStatements, splitStatements } from '../statements';
 
 /**
  * TDWG SDD 1.1 (Structured Descriptive Data): the key as an IdentificationKey, a

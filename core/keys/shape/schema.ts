@@ -1,13 +1,12 @@
 import { z } from 'zod';
-import { Facets, id, label, text } from '../guide/terms';
+import { Facets, id, label, text } from '../../guide/terms';
+import { STATEMENT_JOINS } from './vocabulary';
 
 /**
  * A dichotomous key as it is authored and exchanged (Plesion JSON, format version
  * 1): a rooted directed graph of couplets; a couplet offers two or more leads, a
  * lead is made of statements and leads on.
  */
-
-export const STATEMENT_JOINS = ['and', 'or', 'except'] as const;
 
 const oneLine = z
   .string()
@@ -83,7 +82,3 @@ export const Key = z.strictObject({
   couplets: z.array(Couplet).min(1, 'a key has at least one couplet').max(5000),
 });
 export type Key = z.infer<typeof Key>;
-
-/** What is said of one statement of a couplet. */
-export const STATEMENT_ANSWERS = ['fits', 'does-not', 'in-part', 'cannot-see'] as const;
-export type StatementAnswer = (typeof STATEMENT_ANSWERS)[number];
