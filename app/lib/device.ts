@@ -35,7 +35,8 @@ function browserKeeper(storage: Storage): Keeper {
 
 function available(): Keeper {
   try {
-    return browserKeeper(window.localStorage);
+    // Absent where there is no browser, and refused where the person forbids it.
+    return window.localStorage ? browserKeeper(window.localStorage) : memoryKeeper();
   } catch {
     return memoryKeeper();
   }

@@ -54,7 +54,9 @@ export function callOf(
       text: 'These readings fit nothing in this guide.',
     };
   }
-  const either = narrowed && eitherOf(bench, narrowed.grouping, called);
+  // Where the leader holds by itself and lacks only marks, a second name beside it would say less, not more.
+  const divided = narrowed?.verdict.lacks.some((lack) => lack === 'posterior' || lack === 'cost');
+  const either = narrowed && divided ? eitherOf(bench, narrowed.grouping, called) : undefined;
   if (either) return { ...either, facets: {}, verdicts };
   const facetVerdicts = called ? facetsOf(bench, called.group) : [];
   const facets = Object.fromEntries(

@@ -243,7 +243,7 @@ function lintTaxa(key: Key, guide: Guide, report: Report): void {
     const named = missing.slice(0, 6).map(({ name }) => name);
     report(
       'taxa-missing',
-      `${missing.length} of the guide’s taxa ${missing.length === 1 ? 'is' : 'are'} not in the key: ${named.join(', ')}${missing.length > 6 ? ' …' : ''}.`,
+      `${missing.length} of the guide’s taxa ${missing.length === 1 ? 'is' : 'are'} not in the key: ${named.join(', ')}${missing.length > 6 ? ' …' : '.'}`,
       undefined,
       undefined,
       'caution',

@@ -74,7 +74,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
       </Words>
       {take.error != null && refused.length === 0 && <Failed error={take.error} />}
       <View style={[styles.columns, wide && styles.beside]}>
-        <View style={styles.column}>
+        <View style={[styles.column, wide && styles.half]}>
           <Sheet title="The key in print">
             <Entry
               label="Title"
@@ -120,7 +120,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
           </Sheet>
           <Problems problems={preview.problems} onMend={(problem) => setText(mendText(text, problem.mend!))} />
         </View>
-        <View style={styles.column}>
+        <View style={[styles.column, wide && styles.half]}>
           {tied && (
             <>
               <Sheet title="What was understood" aside={`${tied.couplets.length} couplets, ${endpointsOf(tied).length} endings`}>
@@ -211,7 +211,8 @@ const styles = StyleSheet.create({
   grow: { flex: 1 },
   columns: { gap: space.m },
   beside: { flexDirection: 'row', alignItems: 'flex-start' },
-  column: { flex: 1, gap: space.m, minWidth: 0 },
+  column: { gap: space.m, minWidth: 0 },
+  half: { flex: 1 },
   paste: { minHeight: 260, fontSize: 13, borderRadius: radius.s, fontFamily: font.text },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   problems: { gap: space.s },

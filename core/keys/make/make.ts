@@ -2,7 +2,7 @@ import { type CompiledGuide, taxonIndex } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { shortName } from '../../specimen';
 import type { Couplet, Destination, Key, KeyPurpose, Lead, Statement } from '../shape';
-import { bestSplit, bitsOf, divide, isSettled, type Node, taxaOf } from './choose';
+import { bestSplit, divide, isSettled, type Node, taxaOf } from './choose';
 import { EXACT, optimumOf } from './optimum';
 import { phrase } from './phrase';
 import { type Item, itemsOf, type Split, splitsOf } from './splits';
@@ -24,7 +24,7 @@ export interface MadeKey {
   /** Couplets to a name: expected by the forms' weights, and at most. */
   meanPath: number;
   worstPath: number;
-  /** Entropy of the taxa in bits (Shannon 1948): no key of two-lead couplets has a shorter mean path. */
+  /** Entropy of the endings in bits (Shannon 1948): no key of two-lead couplets to them has a shorter mean path. */
   entropyBound: number;
   /** The shortest mean path there is, exactly, for up to twelve forms without variation that stands in the way. */
   optimum?: number;
@@ -83,7 +83,7 @@ export function makeKey(compiled: CompiledGuide, request: MakeRequest, onProgres
     key,
     meanPath: grown.mean,
     worstPath: grown.worst,
-    entropyBound: bitsOf(root, taxa),
+    entropyBound: grown.bound,
     ...(optimum === undefined ? {} : { optimum }),
     together: grown.together,
   });
@@ -109,13 +109,17 @@ function grow(work: Work, root: Node) {
   let mean = 0;
   let worst = 0;
   let settled = 0;
+  const endings = new Map<string, number>();
   const end = (node: Node, depth: number): Destination => {
     const mass = node.mass.reduce((sum, m) => sum + m, 0);
     mean += mass * depth;
     worst = Math.max(worst, depth);
     settled += mass;
     work.onProgress?.(Math.min(1, settled));
-    return destination(work, node, together);
+    const to = destination(work, node, together);
+    const name = 'name' in to ? to.name : '';
+    endings.set(name, (endings.get(name) ?? 0) + mass);
+    return to;
   };
   const visit = (node: Node, depth: number, exact: Exact | undefined): Destination => {
     if (isSettled(work.taxa, node) || couplets.length >= MOST_COUPLETS) return end(node, depth);
@@ -136,7 +140,8 @@ function grow(work: Work, root: Node) {
     return { kind: 'couplet', couplet: couplet.id };
   };
   visit(root, 0, undefined);
-  return { couplets, mean, worst, together };
+  const bound = [...endings.values()].reduce((sum, m) => sum - m * Math.log2(m), 0);
+  return { couplets, mean, worst, together, bound };
 }
 
 function solve({ items, splits }: Work, node: Node): Exact | undefined {

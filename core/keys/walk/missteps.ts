@@ -1,3 +1,4 @@
+import { type Guide, taxonIndex } from '../../guide/working';
 import { coupletIndex, endpointId } from '../graph';
 import type { Destination, Key, Lead } from '../shape';
 import type { EndpointEvidence } from './evidence';
@@ -35,11 +36,12 @@ export function misstepsOf(
   chances: ReadonlyMap<string, readonly number[]>,
   circular: ReadonlySet<Lead>,
   evidence: EndpointEvidence | undefined,
+  guide?: Pick<Guide, 'taxa'>,
 ): Misstep[] {
   if (reached === undefined) return [];
   const here = evidence?.bitsOf(reached);
   const index = coupletIndex(key);
-  const endings = bestBeyond(key, chances, circular, evidence);
+  const endings = bestBeyond(key, chances, circular, evidence, guide);
   const missteps = trail.flatMap((step) => {
     const couplet = index.get(step.couplet)!;
     if (step.lead === undefined) return [];
@@ -90,6 +92,7 @@ function bestBeyond(
   chances: ReadonlyMap<string, readonly number[]>,
   circular: ReadonlySet<Lead>,
   evidence: EndpointEvidence | undefined,
+  guide?: Pick<Guide, 'taxa'>,
 ): (to: Destination) => Ending | undefined {
   const index = coupletIndex(key);
   const known = new Map<string, Ending | undefined>();
@@ -99,7 +102,7 @@ function bestBeyond(
     const bits = evidence?.bitsOf(id);
     return {
       id,
-      name: to.kind === 'taxon' ? to.name : `key to ${to.title}`,
+      name: to.kind === 'taxon' ? ((guide && taxonIndex(guide).get(id)?.name) ?? to.name) : `key to ${to.title}`,
       ...(bits === undefined ? {} : { bits }),
       worth: bits ?? (evidence ? -1e6 : 0),
     };

@@ -125,7 +125,7 @@ export function walkKey({ key, compiled, answers, specimens: given, situation = 
     endpoints,
     lost,
     ...(reached ? { reached } : {}),
-    missteps: misstepsOf(key, walked.trail, reachedId ?? endpoints[0]?.taxon, chances, closed, evidence),
+    missteps: misstepsOf(key, walked.trail, reachedId ?? endpoints[0]?.taxon, chances, closed, evidence, compiled?.guide),
     ...(backCheck ? { backCheck } : {}),
     ...(reached && backCheck ? { call: keyCallOf(compiled, situation, specimens, walked.trail, reached, backCheck) } : {}),
     beyond: reachedTo ? beyondOf(key, compiled?.guide, situation, specimens, compiled, reachedTo) : [],

@@ -145,7 +145,7 @@ function sayLink(character: Character, link: StatementLink): string {
   }
   const unit = character.unit ? ` ${character.unit}` : '';
   if (link.low === undefined && link.high === undefined) return `${character.label}: no bounds yet`;
-  return `${character.label}: ${link.low === undefined ? `up to ${link.high}` : link.high === undefined ? `from ${link.low}` : `${link.low}–${link.high}`}${unit}`;
+  return `${character.label}: ${link.low === undefined ? `up to ${link.high}` : link.high === undefined ? `from ${link.low}` : link.low === link.high ? link.low : `${link.low}–${link.high}`}${unit}`;
 }
 
 const styles = StyleSheet.create({

@@ -1,5 +1,5 @@
 import { comingMarks } from '@plesion/core/keys';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour } from '../../../theme';
 import { Choice } from '../../../ui/Choice';
@@ -8,7 +8,7 @@ import { Words } from '../../../ui/Words';
 import type { WalkBench } from './useWalk';
 
 /** What the coming couplets need, view by view, so that the specimen is turned as seldom as can be. */
-export function AheadSheet({ bench, from }: { bench: WalkBench; from: string }) {
+export const AheadSheet = memo(function AheadSheet({ bench, from }: { bench: WalkBench; from: string }) {
   const guide = bench.guide?.guide;
   const [view, setView] = useState<string>();
   const characters = new Map(guide?.characters.map((character) => [character.id, character]));
@@ -40,6 +40,6 @@ export function AheadSheet({ bench, from }: { bench: WalkBench; from: string }) 
       ))}
     </Sheet>
   );
-}
+});
 
 const styles = StyleSheet.create({ view: { gap: 2 } });

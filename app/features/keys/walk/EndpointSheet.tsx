@@ -1,5 +1,6 @@
 import { inHundred } from '@plesion/core/evidence';
 import type { KeyEndpoint } from '@plesion/core/keys';
+import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../../theme';
 import { Sheet } from '../../../ui/Sheet';
@@ -13,7 +14,7 @@ import type { WalkBench } from './useWalk';
 const SHOWN = 5;
 
 /** Where the walk may end, with the readings' own opinion beside it. */
-export function EndpointSheet({ bench }: { bench: WalkBench }) {
+export const EndpointSheet = memo(function EndpointSheet({ bench }: { bench: WalkBench }) {
   const { endpoints, lost } = bench.result;
   const told = endpoints.some(({ byReadings }) => byReadings !== undefined) && bench.specimens.length > 0;
   return (
@@ -30,7 +31,7 @@ export function EndpointSheet({ bench }: { bench: WalkBench }) {
       {lost > 0.005 && <Words size="small" quiet>{`${inHundred(lost)} leads nowhere: the key needs mending there.`}</Words>}
     </Sheet>
   );
-}
+});
 
 function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: KeyEndpoint; told: boolean }) {
   const guide = bench.guide?.guide;
@@ -51,7 +52,7 @@ function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: Ke
         </View>
         <Words size="small" figures quiet>
           {told && endpoint.byReadings !== undefined
-            ? `${inHundred(endpoint.p)} · readings ${inHundred(endpoint.byReadings)}`
+            ? `${inHundred(endpoint.p)} · readings ${endpoint.byReadings < 0.005 ? 'under 1' : inHundred(endpoint.byReadings)}`
             : inHundred(endpoint.p)}
         </Words>
       </View>

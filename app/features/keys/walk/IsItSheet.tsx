@@ -1,5 +1,5 @@
 import { endpointId, endpointsOf, printStatements, wayTo } from '@plesion/core/keys';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { colour, space, TOUCH } from '../../../theme';
 import { Button } from '../../../ui/Button';
@@ -9,7 +9,7 @@ import { Words } from '../../../ui/Words';
 import type { WalkBench } from './useWalk';
 
 /** "Is it X?": the couplets that X must pass, with what was decided there; and a start at a later couplet. */
-export function IsItSheet({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
+export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
   const { key } = bench.stored;
   const [asked, setAsked] = useState('');
   const [chosen, setChosen] = useState<string>();
@@ -56,7 +56,7 @@ export function IsItSheet({ bench, onShow }: { bench: WalkBench; onShow: (couple
       {bench.kept.start && <Button small label="Start at the beginning again" onPress={() => bench.start(undefined)} />}
     </Sheet>
   );
-}
+});
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', gap: space.s, minHeight: TOUCH, alignItems: 'center' },

@@ -2,7 +2,7 @@ import type { Guide } from '@plesion/core/guide';
 import { inHundred } from '@plesion/core/evidence';
 import type { Couplet, Lead, LeadStanding } from '@plesion/core/keys';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../../theme';
+import { colour, radius, space, useWide } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { Words } from '../../../ui/Words';
 import { DestinationName } from '../DestinationName';
@@ -27,7 +27,11 @@ interface LeadCardProps {
 export function LeadCard({ bench, couplet, lead, standing, guide, specimen, taken, chosen, keys, onTake }: LeadCardProps) {
   const found = new Map(standing?.findings.map((finding) => [finding.n, finding]));
   return (
-    <View role="region" aria-label={`Lead ${couplet.number}${lead.id}`} style={[styles.card, taken && styles.taken]}>
+    <View
+      role="region"
+      aria-label={`Lead ${couplet.number}${lead.id}`}
+      style={[styles.card, useWide() && styles.beside, taken && styles.taken]}
+    >
       <View style={styles.head}>
         <Words size="title" color={colour.kelp}>{`${couplet.number}${lead.id}`}</Words>
         {standing && <Support standing={standing} />}
@@ -96,8 +100,6 @@ function Support({ standing }: { standing: LeadStanding }) {
 
 const styles = StyleSheet.create({
   card: {
-    flexGrow: 1,
-    flexBasis: 280,
     backgroundColor: colour.sheet,
     borderRadius: radius.l,
     borderWidth: 1,
@@ -105,6 +107,8 @@ const styles = StyleSheet.create({
     padding: space.l,
     gap: space.xs,
   },
+  // Only side by side: down a phone it would be a height.
+  beside: { flexGrow: 1, flexBasis: 280 },
   taken: { borderColor: colour.kelp, borderWidth: 2, padding: space.l - 1 },
   head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.m },
   support: { flexDirection: 'row', alignItems: 'center', gap: space.s },

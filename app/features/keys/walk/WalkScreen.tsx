@@ -2,7 +2,7 @@ import type { Certainty } from '@plesion/core/evidence';
 import { CERTAINTIES } from '@plesion/core/evidence';
 import { coupletIndex, type StatementAnswer } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../../theme';
 import { Button } from '../../../ui/Button';
@@ -52,16 +52,22 @@ export function WalkScreen({ keyId, ...target }: WalkScreenProps) {
 /** What is in sight, who answers, and how sure the next decision is. */
 function useSight(bench: WalkBench) {
   const { at, trail } = bench.result;
-  const [looked, setLooked] = useState<{ couplet: string; from: string | null }>();
+  const [looked, setLooked] = useState<string>();
   const [specimen, setSpecimen] = useState<string>();
   const [certainty, setCertainty] = useState<Certainty>('sure');
-  // Going on decides what is in sight; looking back does so until then.
-  const back = looked && looked.from === at ? looked.couplet : undefined;
+  // A decision made or taken back leads on to what is next; until then one may look back.
+  const way = trail.map((step) => step.couplet + (step.lead ?? '')).join(' ');
+  const [walked, setWalked] = useState(way);
+  if (walked !== way) {
+    setWalked(way);
+    setLooked(undefined);
+  }
+  const back = looked;
   const shown = back ?? at ?? undefined;
   return {
     shown,
     atEnd: back === undefined && at === null && trail.length > 0,
-    show: (couplet: string | undefined) => setLooked(couplet === undefined ? undefined : { couplet, from: at }),
+    show: setLooked,
     specimen: bench.lot ? (specimen ?? bench.specimens[0]?.id) : undefined,
     setSpecimen,
     certainty,
@@ -131,6 +137,8 @@ function Troubles({ bench }: { bench: WalkBench }) {
 
 function PhoneWalk({ bench }: { bench: WalkBench }) {
   const sight = useSight(bench);
+  // What stands round the couplet may come a moment later than the couplet itself.
+  const calm = useDeferredValue(bench);
   return (
     <Screen>
       <Head bench={bench} />
@@ -148,11 +156,11 @@ function PhoneWalk({ bench }: { bench: WalkBench }) {
           onCertainty={sight.setCertainty}
         />
       )}
-      {!sight.atEnd && <EndpointSheet bench={bench} />}
+      {!sight.atEnd && <EndpointSheet bench={calm} />}
       <LotUnitySheet bench={bench} />
-      {sight.shown && <AheadSheet bench={bench} from={sight.shown} />}
+      {sight.shown && <AheadSheet bench={calm} from={sight.shown} />}
       {!sight.atEnd && <Missteps bench={bench} onShow={sight.show} />}
-      <IsItSheet bench={bench} onShow={sight.show} />
+      <IsItSheet bench={calm} onShow={sight.show} />
       <Again bench={bench} />
     </Screen>
   );
@@ -171,6 +179,7 @@ const TICKS: Record<string, StatementAnswer> = { f: 'fits', d: 'does-not', p: 'i
 
 function WideWalk({ bench }: { bench: WalkBench }) {
   const sight = useSight(bench);
+  const calm = useDeferredValue(bench);
   const router = useRouter();
   const [help, setHelp] = useState(false);
   const [cursor, setCursor] = useState<{ couplet: string; at: number }>();
@@ -264,11 +273,11 @@ function WideWalk({ bench }: { bench: WalkBench }) {
         </Sheet>
       </ScrollView>
       <ScrollView style={styles.right} contentContainerStyle={styles.column}>
-        <EndpointSheet bench={bench} />
+        <EndpointSheet bench={calm} />
         <LotUnitySheet bench={bench} />
         {!sight.atEnd && <Missteps bench={bench} onShow={sight.show} />}
-        {couplet && <AheadSheet bench={bench} from={couplet.id} />}
-        <IsItSheet bench={bench} onShow={sight.show} />
+        {couplet && <AheadSheet bench={calm} from={couplet.id} />}
+        <IsItSheet bench={calm} onShow={sight.show} />
         <Button small kind="quiet" label="Keys (?)" hint="Show the keys of the keyboard" onPress={() => setHelp(!help)} />
       </ScrollView>
     </View>

@@ -1,0 +1,238 @@
+import type { KeyImport, StoredGuide, StoredKey } from '@plesion/contract';
+import { depthOf, endpointsOf, type Key, lintKey } from '@plesion/core/keys';
+import { selwithKey, strandBeetles } from '@plesion/demo';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
+import type { ReactNode } from 'react';
+import { device } from '../../lib/device';
+import { TermText } from '../glossary/TermText';
+import { EditKeyScreen } from './edit/EditKeyScreen';
+import { keyedBy } from './keyedBy';
+import { KeyPage } from './KeyPage';
+import { ReadKeyScreen } from './ReadKeyScreen';
+import { WalkScreen } from './walk/WalkScreen';
+
+const KEY = '0192f3a0-0000-7001-8000-000000000001';
+const GUIDE = '0192f3a0-0000-7001-8000-000000000002';
+const mockApi = jest.fn();
+const mockRouter = { push: jest.fn(), replace: jest.fn() };
+jest.mock('../../lib/api', () => {
+  const { QueryClient: Client } = jest.requireActual<typeof import('@tanstack/react-query')>('@tanstack/react-query');
+  return { api: (...given: unknown[]) => mockApi(...given), queryClient: new Client() };
+});
+jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: ReactNode }) => children }));
+jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'ann' } }) }));
+jest.mock('../bench/useAssessment', () => ({ useAssessment: () => ({ data: undefined }) }));
+
+const stored = (key: Key, version = 1): StoredKey => ({
+  id: KEY,
+  title: key.title,
+  guideId: GUIDE,
+  version,
+  couplets: key.couplets.length,
+  endpoints: endpointsOf(key).length,
+  faults: 0,
+  hidden: false,
+  updatedAt: '2026-05-12T10:00:00Z',
+  key,
+  problems: lintKey(key, strandBeetles),
+  depth: depthOf(key),
+});
+const guide: StoredGuide = {
+  id: GUIDE,
+  slug: 'strand-beetles',
+  title: strandBeetles.title,
+  summary: '',
+  group: '',
+  area: '',
+  version: 1,
+  hash: 'h',
+  forms: 44,
+  characters: 31,
+  updatedAt: '2026-05-12T10:00:00Z',
+  guide: strandBeetles,
+};
+
+let key = stored(selwithKey);
+const sent: { name: string; asked: { body: never } }[] = [];
+beforeEach(() => {
+  jest.clearAllMocks();
+  sent.length = 0;
+  key = stored(selwithKey);
+  device.keys().forEach((name) => device.remove(name));
+  mockApi.mockImplementation(async (name: string, asked: { body: never }) => {
+    sent.push({ name, asked });
+    if (name === 'key') return key;
+    if (name === 'guide') return guide;
+    if (name === 'guides') return { guides: [guide] };
+    if (name === 'importKey') return { keyId: KEY, couplets: 2, endpoints: 3, problems: [] };
+    if (name === 'writeKey') return (key = { ...stored((asked.body as { key: Key }).key, key.version + 1) });
+    throw new Error(`unexpected ${name}`);
+  });
+});
+
+const show = async (element: ReactNode) => {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  render(<QueryClientProvider client={client}>{element}</QueryClientProvider>);
+  await act(async () => {});
+};
+const press = (label: string | RegExp) => act(async () => fireEvent.press(screen.getByLabelText(label)));
+const lead = (name: string) => within(screen.getByLabelText(`Lead ${name}`));
+
+describe('terms', () => {
+  it('open in place with a drawing, and close again', async () => {
+    await show(<TermText guide={strandBeetles} text="Hind thigh swollen; palp like an axe" />);
+    expect(screen.queryByText(/form of its last segment/)).toBeNull();
+    await press('What is palp?');
+    expect(screen.getByText(/form of its last segment/)).toBeTruthy();
+    expect(screen.getByLabelText('like an axe')).toBeTruthy();
+    await press('Close palp');
+    expect(screen.queryByText(/form of its last segment/)).toBeNull();
+  });
+});
+
+describe('the page of a key', () => {
+  it('tells what it is for, what is to consider, and its couplets', async () => {
+    await show(<KeyPage id={KEY} />);
+    expect(await screen.findByText('20 couplets · 22 endings · at most 9 steps · version 1')).toBeTruthy();
+    expect(screen.getByText(/permit/)).toBeTruthy();
+    expect(screen.getByText('Couplet 11 rests on colour alone, which fades and shifts.')).toBeTruthy();
+    await act(async () => fireEvent.press(screen.getAllByLabelText('Walk from couplet 15')[0]));
+    expect(mockRouter.push).toHaveBeenCalledWith(`/keys/${KEY}/walk?start=c15`);
+  });
+
+  it('can be removed and put back', async () => {
+    await show(<KeyPage id={KEY} />);
+    await screen.findByText('Remove this key');
+    await press('Remove this key');
+    expect(sent.at(-1)).toMatchObject({ name: 'writeKey', asked: { body: { hidden: true, version: 1 } } });
+  });
+});
+
+describe('a walk without a specimen', () => {
+  const walk = async () => {
+    await show(<WalkScreen keyId={KEY} />);
+    await screen.findByText('Couplet 1');
+  };
+
+  it('shows both leads in full, each statement to tick, and says that nothing is recorded', async () => {
+    await walk();
+    expect(screen.getByText('for no specimen: nothing is recorded')).toBeTruthy();
+    for (const one of ['1a', '1b']) expect(lead(one).getAllByLabelText('can’t see')).toHaveLength(2);
+    expect(screen.getByText(/Lay the specimen on its side/)).toBeTruthy();
+  });
+
+  it('weighs what is ticked, and goes on by the person’s decision', async () => {
+    await walk();
+    await act(async () => fireEvent.press(lead('1b').getAllByLabelText('fits')[1]));
+    expect(lead('1b').getByText('+1.6 bits')).toBeTruthy();
+    expect(lead('1a').getByText('-3.1 bits')).toBeTruthy();
+    await press('Take lead 1b');
+    expect(screen.getByText('Couplet 3')).toBeTruthy();
+    await press(/^Couplet 1b:/);
+    expect(screen.getByText('Couplet 1')).toBeTruthy();
+  });
+
+  it('ends at a name, and can be taken back', async () => {
+    await walk();
+    await press('Take lead 1a');
+    await press('Take lead 2b');
+    expect(within(screen.getByLabelText('The key comes to')).getByText('Fucalis nudalis')).toBeTruthy();
+    await press('Undo');
+    expect(screen.getByText('Couplet 2')).toBeTruthy();
+  });
+
+  it('forks both ways, and lets the person lean', async () => {
+    await walk();
+    await press('Can’t decide: go both ways');
+    await press(/^Couplet 1 both/);
+    await press('rather a');
+    expect(lead('1a').getByText('not ticked')).toBeTruthy();
+    expect(screen.getByText('Fucalis algarum')).toBeTruthy();
+  });
+
+  it('tells which couplets a name must pass', async () => {
+    await walk();
+    fireEvent.changeText(screen.getByLabelText('A name the key ends at'), 'obtusa');
+    await act(async () => fireEvent.press(screen.getByText('Arenossa obtusa Tolmar, 1998')));
+    const way = within(screen.getByLabelText('Is it …?'));
+    for (const step of ['1b', '3a', '4a']) expect(way.getByText(step)).toBeTruthy();
+    await press('Start there: the group is known already');
+    expect(screen.getByText('Couplet 3')).toBeTruthy();
+  });
+});
+
+describe('reading in', () => {
+  const paste = async (text: string) => {
+    await act(async () => fireEvent.changeText(screen.getByLabelText('Paste it here'), text));
+  };
+
+  it('previews what was understood and sends it as it is', async () => {
+    await show(<ReadKeyScreen guideId={GUIDE} />);
+    expect(screen.getByText('Paste or choose a key first.')).toBeTruthy();
+    await paste('1a Jaws: short ... Lithonyx aridus\n1b Jaws: long, like sickles ... Vadomera cursora');
+    expect(screen.getByText('1 couplets, 2 endings')).toBeTruthy();
+    expect(await screen.findByText(/2 of 2 names and 2 of 2 statements are tied/)).toBeTruthy();
+    expect(screen.getByLabelText('Take it in')).toBeDisabled();
+    fireEvent.changeText(screen.getByLabelText('Title'), 'Two');
+    await press('Take it in');
+    await waitFor(() => expect(mockRouter.replace).toHaveBeenCalledWith(`/keys/${KEY}`));
+    const body = sent.find(({ name }) => name === 'importKey')!.asked.body as KeyImport;
+    expect(body).toMatchObject({ title: 'Two', guideId: GUIDE, text: expect.stringContaining('1a Jaws') });
+  });
+
+  it('names the line of what is wrong, offers the mend, and takes nothing while it is ambiguous', async () => {
+    await show(<ReadKeyScreen />);
+    await paste('1a Foo ... 2\n1b Bar ... Aus bus\n1a Baz ... Aus cus\n1b Qux ... Aus dus');
+    expect(screen.getByText('line 3')).toBeTruthy();
+    expect(screen.getByText('Mend what is ambiguous first; nothing is lost meanwhile.')).toBeTruthy();
+    await press('Number this couplet 2');
+    expect(screen.getByText('2 couplets, 3 endings')).toBeTruthy();
+    expect(screen.getByLabelText('Paste it here').props.value).toContain('2a Baz');
+  });
+});
+
+describe('mending', () => {
+  it('changes words, undoes, and saves a version when the person says so', async () => {
+    await show(<EditKeyScreen id={KEY} couplet="c12" />);
+    const words = await screen.findByLabelText('Statements of 12a');
+    await act(async () => fireEvent.changeText(words, 'Claws split; ground brown'));
+    await act(async () => fireEvent(words, 'blur'));
+    expect(screen.getByText('changes kept on this device')).toBeTruthy();
+    expect(sent.some(({ name }) => name === 'writeKey')).toBe(false);
+    await press('Undo');
+    expect(screen.getByLabelText('Statements of 12a').props.value).toBe('Claws split');
+    await press('Redo');
+    await press('Save as version 2');
+    expect(sent.find(({ name }) => name === 'writeKey')).toMatchObject({ asked: { body: { version: 1 } } });
+    const written = (sent.find(({ name }) => name === 'writeKey')!.asked.body as { key: Key }).key;
+    const [first] = written.couplets[11].leads;
+    expect(first.statements.map(({ text, link }) => [text, link?.character])).toEqual([
+      ['Claws split', 'claws'],
+      ['ground brown', undefined],
+    ]);
+  });
+
+  it('shows at once what a change breaks', async () => {
+    key = { ...stored(selwithKey), version: 3 };
+    await show(<EditKeyScreen id="0192f3a0-0000-7001-8000-000000000003" couplet="c2" />);
+    await screen.findByText('Couplet 2');
+    await press('Remove lead 2b');
+    expect(screen.getByText('Couplet 2 has one lead; nothing stands against it.')).toBeTruthy();
+  });
+});
+
+describe('a guide whose school is the key', () => {
+  const answers = '1a 2b'.split(' ').map((step) => ({ couplet: `c${step[0]}`, lead: step[1] }));
+  const content = { version: 1, guideId: GUIDE, label: '', situation: {}, readings: [], determinations: [], hidden: false };
+
+  it('is told what a finished walk came to, and nothing before', () => {
+    const walk = { keyId: KEY, keyVersion: 1, answers };
+    expect(keyedBy(strandBeetles, selwithKey, { ...content, walk })).toMatchObject({
+      taxon: 'nudalis',
+      decided: true,
+      fits: true,
+    });
+    expect(keyedBy(strandBeetles, selwithKey, { ...content, walk: { ...walk, answers: answers.slice(0, 1) } })).toBeUndefined();
+  });
+});
