@@ -22,7 +22,7 @@ await generateSW({
   navigateFallback: '/index.html',
   navigateFallbackDenylist: [/^\/api\//],
   runtimeCaching: [
-    lately(/\/api\/(guides|specimens)(\/[^/]+)?(\?.*)?$/, 'plesion-station'),
+    lately(/\/api\/(guides|specimens|keys|lots)(\/[^/]+)?(\?.*)?$/, 'plesion-station'),
     {
       urlPattern: /\/api\/photos\//,
       handler: 'CacheFirst',

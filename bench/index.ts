@@ -1,6 +1,7 @@
 import { fromPrior, groupByRank, nextLooks, standing } from '@plesion/core/evidence';
 import { priorBits } from '@plesion/core/guide';
 import { MultinomialNB } from 'ml-naivebayes';
+import { reportKeys } from './keys';
 import { reportLearning } from './learning';
 import { syntheticGuide, type Synthetic } from './syntheticGuide';
 import { medianMs } from './timing';
@@ -73,4 +74,5 @@ print(
 );
 print(`next looks over ${CHARACTERS - READ} characters         ${ms(next)}   (aim: 100 ms)`);
 print(`next looks after a single reading        ${ms(nextEarly)}   ${(nextEarly / bare).toFixed(0)} × the bare pass`);
+reportKeys(print);
 reportLearning(print);

@@ -1,2 +1,3 @@
+export { plainGuide, randomKey } from './keys';
 export { lengths, type Lengths, toCsv } from './lengths';
 export { linearDiscriminant, validated } from './discriminant';

@@ -2,10 +2,12 @@ import { type StoredKey, urlOf } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
@@ -19,7 +21,10 @@ import { useKey } from './useKeys';
 
 /** A key: what it is for, its picture, what is wrong with it, and its couplets. */
 export function KeyPage({ id }: { id: string }) {
-  const stored = useKey(id);
+  const [version, setVersion] = useState<number>();
+  const newest = useKey(id);
+  const earlier = useKey(version === undefined ? undefined : id, version);
+  const stored = version === undefined ? newest : earlier;
   const guide = useGuide(stored.data?.guideId);
   if (stored.error)
     return (
@@ -28,10 +33,17 @@ export function KeyPage({ id }: { id: string }) {
       </Screen>
     );
   if (!stored.data || (stored.data.guideId && !guide.data && !guide.error)) return <Loading what="The key" />;
-  return <Page stored={stored.data} guide={guide.data?.guide} />;
+  return <Page stored={stored.data} newest={newest.data ?? stored.data} guide={guide.data?.guide} onVersion={setVersion} />;
 }
 
-function Page({ stored, guide }: { stored: StoredKey; guide?: Guide }) {
+interface PageProps {
+  stored: StoredKey;
+  newest: StoredKey;
+  guide?: Guide;
+  onVersion: (version: number | undefined) => void;
+}
+
+function Page({ stored, newest, guide, onVersion }: PageProps) {
   const router = useRouter();
   const wide = useWide();
   const { id, key, problems, making } = stored;
@@ -65,6 +77,7 @@ function Page({ stored, guide }: { stored: StoredKey; guide?: Guide }) {
         )}
       </View>
       {stored.hidden && <Restore stored={stored} />}
+      {newest.version > 1 && <Versions stored={stored} newest={newest} onVersion={onVersion} />}
       {key.caution && (
         <Notice kind="caution" title="Take care">
           {key.caution}
@@ -84,6 +97,45 @@ function Page({ stored, guide }: { stored: StoredKey; guide?: Guide }) {
       <WriteOut id={id} />
       {!stored.hidden && <Remove stored={stored} />}
     </Screen>
+  );
+}
+
+/** Versions offered at once. */
+const SHOWN = 12;
+
+/** Every version is kept: look at an earlier one, and bring it back as the newest. */
+function Versions({ stored, newest, onVersion }: Omit<PageProps, 'guide'>) {
+  const client = useQueryClient();
+  const back = useMutation({
+    mutationFn: () =>
+      api('writeKey', {
+        params: { id: stored.id },
+        body: { version: newest.version, guideId: stored.guideId, key: stored.key, hidden: newest.hidden },
+      }),
+    onSuccess: (next) => {
+      client.setQueryData(['key', stored.id], next);
+      void client.invalidateQueries({ queryKey: ['keys'] });
+      onVersion(undefined);
+    },
+  });
+  const numbers = Array.from({ length: Math.min(SHOWN, newest.version) }, (_, i) => newest.version - i);
+  const old = stored.version !== newest.version;
+  return (
+    <Sheet
+      title="Versions"
+      aside={
+        old && <Button small label={`Bring version ${stored.version} back`} busy={back.isPending} onPress={() => back.mutate()} />
+      }
+    >
+      {back.error && <Failed error={back.error} />}
+      <Choice
+        label="Versions"
+        hideLabel
+        options={numbers.map((n) => ({ id: String(n), label: n === newest.version ? `${n}, the newest` : String(n) }))}
+        chosen={[String(stored.version)]}
+        onChange={([n]) => onVersion(Number(n) === newest.version ? undefined : Number(n))}
+      />
+    </Sheet>
   );
 }
 

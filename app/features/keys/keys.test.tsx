@@ -17,7 +17,7 @@ const GUIDE = '0192f3a0-0000-7001-8000-000000000002';
 const mockApi = jest.fn();
 const mockRouter = { push: jest.fn(), replace: jest.fn() };
 jest.mock('../../lib/api', () => {
-  const { QueryClient: Client } = jest.requireActual<typeof import('@tanstack/react-query')>('@tanstack/react-query');
+  const { QueryClient: Client } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (...given: unknown[]) => mockApi(...given), queryClient: new Client() };
 });
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: ReactNode }) => children }));

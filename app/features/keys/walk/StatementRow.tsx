@@ -34,6 +34,8 @@ interface StatementRowProps {
 export function StatementRow({ bench, couplet, statement, guide, finding, specimen, chosen, keys }: StatementRowProps) {
   const [measuring, setMeasuring] = useState(false);
   const ticked = finding?.from === 'person' ? finding.answer : undefined;
+  // How to bring into sight what is hard to see.
+  const help = guide?.characters.find(({ id }) => id === statement.link?.character)?.help;
   const numeric = statement.link ? !('states' in statement.link) : quantitiesIn(statement.text).length > 0;
   return (
     <View style={[styles.row, chosen && styles.chosen]}>
@@ -45,6 +47,11 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
         )}
         <TermText guide={guide} text={statement.text} />
         {finding && <FindingLine finding={finding} bench={bench} />}
+        {finding?.answer === 'cannot-see' && help && (
+          <Words size="small" quiet>
+            {help}
+          </Words>
+        )}
       </View>
       <View role="radiogroup" aria-label={statement.text} style={styles.ticks}>
         {STATEMENT_ANSWERS.map((answer) => (

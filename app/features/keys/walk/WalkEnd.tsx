@@ -2,12 +2,15 @@ import { inHundred } from '@plesion/core/evidence';
 import type { BackCheckItem } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
 import { colour, space, TOUCH } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { Notice } from '../../../ui/Notice';
 import { Sheet } from '../../../ui/Sheet';
 import { TaxonName } from '../../../ui/TaxonName';
 import { Words } from '../../../ui/Words';
+import { useSession } from '../../session/useSession';
+import { startDraft } from '../../specimen/drafts';
 import type { WalkBench } from './useWalk';
 
 /** The end of a walk: the name, whether it may be given, the back-check, and where one might have gone wrong. */
@@ -33,6 +36,19 @@ export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet:
             {call.text}
           </Notice>
         )}
+        {bench.lot && (
+          <View style={styles.buttons}>
+            {bench.specimens.map(({ id, state }, i) => (
+              <Button
+                key={id}
+                small
+                label={state.content.determinations.length ? `No. ${i + 1} has a name` : `Write down no. ${i + 1}`}
+                onPress={() => router.push(`/specimens/${id}/name`)}
+              />
+            ))}
+          </View>
+        )}
+        {!bench.lot && !only && bench.guide && <KeepSpecimen bench={bench} />}
         {only && (
           <View style={styles.buttons}>
             <Button kind="main" label="Write it down" onPress={() => router.push(`/specimens/${only.id}/name`)} />
@@ -42,6 +58,32 @@ export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet:
       </Sheet>
       <Missteps bench={bench} onShow={onShow} />
       <BackCheckSheet bench={bench} />
+    </View>
+  );
+}
+
+/** A walk that was for no specimen becomes one, with what was ticked as its readings. */
+function KeepSpecimen({ bench }: { bench: WalkBench }) {
+  const router = useRouter();
+  const station = useSession().station.id;
+  const keep = () => {
+    const id = mintId();
+    startDraft(station, id, {
+      version: 0,
+      guideId: bench.stored.guideId!,
+      label: '',
+      situation: {},
+      readings: bench.result.readings[0].readings,
+      walk: bench.kept,
+      determinations: [],
+      hidden: false,
+    });
+    bench.restart();
+    router.replace(`/keys/${bench.stored.id}/walk?specimen=${id}`);
+  };
+  return (
+    <View style={styles.buttons}>
+      <Button kind="main" label="Keep it as a specimen" onPress={keep} />
     </View>
   );
 }
