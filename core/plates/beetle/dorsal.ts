@@ -276,7 +276,9 @@ function drawRows(pen: Pen, model: BeetleModel, half: (v: number) => number): vo
   const full = pen.detail === 'full';
   const { rows, punctures, intervals } = model;
   const end = model.tip === 'together' ? 0.93 : 0.88;
-  const sides = full ? [-1, 1] : [1];
+  // A tile is seen near: one side of rows says enough, and keeps within its commands.
+  const tile = pen.detail === 'tile';
+  const sides = tile ? [1] : [-1, 1];
   const shown = full || pen.detail === 'thumb' ? rows : Math.min(rows, 10);
   const step = punctures === 'coarse' ? 0.042 : 0.03;
   const count = full ? Math.round((end - 0.1) / step) : 5;
@@ -290,7 +292,7 @@ function drawRows(pen: Pen, model: BeetleModel, half: (v: number) => number): vo
       }
       if (punctures !== 'none' && !full) {
         const line = [0.1, 0.5, end].map((v) => rowPoint(model, half, u, v));
-        stroke(pen, 'elytra', curve(line, [], false), punctures === 'coarse' ? 0.017 : 0.008);
+        stroke(pen, 'elytra', curve(line, [], false), (punctures === 'coarse' ? 0.017 : 0.008) * (tile ? 1 : 0.5));
       }
       if (full && punctures !== 'none') {
         const line = [0.09, 0.3, 0.5, 0.7, end - Math.abs(u) * 0.05].map((v) => rowPoint(model, half, u, v));

@@ -40,7 +40,7 @@ function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: Ke
   const plate = form && formPlate(guide, form.id, mainView(guide), 'thumb');
   return (
     <View style={styles.row}>
-      <View style={styles.plate}>{plate && <PlateView plate={plate} width={54} height={54} />}</View>
+      <View style={styles.plate}>{plate && <PlateView plate={plate} width={46} height={46} />}</View>
       <View style={styles.grow}>
         {known ? (
           <TaxonName guide={guide!} taxon={endpoint.taxon} size={16} lines={1} />
@@ -52,7 +52,7 @@ function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: Ke
         </View>
         <Words size="small" figures quiet>
           {told && endpoint.byReadings !== undefined
-            ? `${inHundred(endpoint.p)} · readings ${endpoint.byReadings < 0.005 ? 'under 1' : inHundred(endpoint.byReadings)}`
+            ? `${inHundred(endpoint.p)} · readings ${endpoint.byReadings < 0.005 ? 'under 1 in 100' : inHundred(endpoint.byReadings)}`
             : inHundred(endpoint.p)}
         </Words>
       </View>

@@ -39,18 +39,29 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
   const numeric = statement.link ? !('states' in statement.link) : quantitiesIn(statement.text).length > 0;
   return (
     <View style={[styles.row, chosen && styles.chosen]}>
-      <View style={styles.words}>
-        {statement.join && statement.join !== 'and' && (
-          <Words size="small" strong quiet>
-            {statement.join}
-          </Words>
-        )}
-        <TermText guide={guide} text={statement.text} />
-        {finding && <FindingLine finding={finding} bench={bench} />}
-        {finding?.answer === 'cannot-see' && help && (
-          <Words size="small" quiet>
-            {help}
-          </Words>
+      <View style={styles.line}>
+        <View style={styles.words}>
+          {statement.join && statement.join !== 'and' && (
+            <Words size="small" strong quiet>
+              {statement.join}
+            </Words>
+          )}
+          <TermText guide={guide} text={statement.text} />
+          {finding && <FindingLine finding={finding} bench={bench} />}
+          {finding?.answer === 'cannot-see' && help && (
+            <Words size="small" quiet>
+              {help}
+            </Words>
+          )}
+        </View>
+        {numeric && (
+          <Button
+            small
+            kind="quiet"
+            label={measuring ? 'Hide' : 'Measure'}
+            hint={`Measure: ${statement.text}`}
+            onPress={() => setMeasuring(!measuring)}
+          />
         )}
       </View>
       <View role="radiogroup" aria-label={statement.text} style={styles.ticks}>
@@ -63,15 +74,6 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
             onPress={() => bench.answer(couplet, ticking(statement.n, ticked === answer ? undefined : answer, specimen))}
           />
         ))}
-        {numeric && (
-          <Button
-            small
-            kind="quiet"
-            label={measuring ? 'Hide' : 'Measure'}
-            hint={`Measure: ${statement.text}`}
-            onPress={() => setMeasuring(!measuring)}
-          />
-        )}
       </View>
       {measuring && <MeasureStatement bench={bench} couplet={couplet} statement={statement} guide={guide} specimen={specimen} />}
       {chosen && keys && (
@@ -131,7 +133,8 @@ function Tick({ answer, on, silent, onPress }: { answer: StatementAnswer; on: bo
 const styles = StyleSheet.create({
   row: { gap: space.s, paddingVertical: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingHorizontal: space.xs },
   chosen: { backgroundColor: colour.kelpWash, borderRadius: radius.s },
-  words: { gap: 2 },
+  line: { flexDirection: 'row', alignItems: 'flex-start', gap: space.xs },
+  words: { flex: 1, gap: 2, minWidth: 0 },
   ticks: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   tick: {
     minHeight: TOUCH,
