@@ -129,8 +129,11 @@ export const KeptWalk = z.strictObject({
   answers: z.array(CoupletAnswer).max(5000),
 });
 
+/** A couplet by its id, or by its printed number. */
+const asked = z.union([key, z.number().int().min(1)]);
+
 export const WalkRequest = z.strictObject({
-  answers: z.array(CoupletAnswer).max(5000),
+  answers: z.array(CoupletAnswer.extend({ couplet: asked })).max(5000),
   readings: z.array(Reading).max(500).optional(),
   /** The specimens of a lot instead of one. */
   specimens: z
@@ -139,7 +142,7 @@ export const WalkRequest = z.strictObject({
     .max(100)
     .optional(),
   situation: Situation.optional(),
-  start: key.optional(),
+  start: asked.optional(),
 });
 
 const Finding = z.object({

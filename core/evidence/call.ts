@@ -82,7 +82,9 @@ export function callOf(
 
 function rankVerdict(bench: Bench, grouping: Grouping): Verdict {
   const masses = groupMasses(grouping, bench.full.p);
-  const [lead, next] = ranked(masses);
+  const inOrder = ranked(masses);
+  const lead = keyedGroup(bench, grouping) ?? inOrder[0];
+  const next = inOrder.find((group) => group !== lead);
   return verdictOn(bench, {
     level: grouping.level,
     group: grouping.groups[lead],
@@ -90,6 +92,13 @@ function rankVerdict(bench: Bench, grouping: Grouping): Verdict {
     rival: rivalOf(bench, grouping, masses, next),
     marksNeeded: bench.compiled.guide.settings.call.groups,
   });
+}
+
+/** Where the school is the key, what the key came to is asked about, whatever leads. */
+function keyedGroup({ compiled, keyed }: Bench, grouping: Grouping): number | undefined {
+  if (!keyed || compiled.guide.settings.call.school !== 'key') return undefined;
+  const at = grouping.groups.findIndex(({ id }) => isUnder(compiled.naming, keyed.taxon, id));
+  return at < 0 ? undefined : at;
 }
 
 /** Marks are counted against the strongest other group; against "outside" only where the guide has no other. */
@@ -171,9 +180,10 @@ function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined)
   };
 }
 
-function sayCall({ naming }: CompiledGuide, called: Verdict, all: readonly Verdict[], union: Call['union']): string {
+function sayCall({ naming, guide }: CompiledGuide, called: Verdict, all: readonly Verdict[], union: Call['union']): string {
   const rank = taxonIndex(naming).get(called.group)!.rank;
   const blocked = all.find((v) => !v.passes && v.level.kind === 'rank');
+  if (!blocked && guide.settings.call.school === 'key') return called.text;
   const named = `${capital(rank)} yes`;
   const facets = all.filter((v) => v.passes && v.level.kind === 'facet').map((v) => v.label);
   const whole = [called.label, ...facets, ...(union ? [union.label] : [])].join(', ');

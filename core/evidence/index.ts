@@ -5,7 +5,7 @@ export { type Answer } from './answers';
 export { type Ancestry } from './ancestry';
 export { isMeasured, jointColumn, tableGiven } from './block';
 export { columnOf, DOUBT } from './column';
-export { type Danger, type Hazards, hazardsOf } from './danger';
+export { type Danger, type Hazards, hazardsOf, isClose } from './danger';
 export { type Dispute } from './disputes';
 export { type Fit, fitOf } from './fit';
 export { tailedDensity, tailedLogDensity } from './density';

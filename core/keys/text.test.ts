@@ -126,6 +126,23 @@ describe('a key in print', () => {
     expect(problems[0]).toMatchObject({ code: 'too-long' });
   });
 
+  it.each([
+    [
+      'a statement that runs on for pages',
+      `1a ${'word '.repeat(300)}... Aus bus\n1b Bar ... Aus cus`,
+      /^Couplet 1 cannot be taken in/,
+    ],
+    [
+      'more couplets than a key has',
+      Array.from({ length: 5001 }, (_, i) => `${i + 1}a Foo ... ${i + 2}\n${i + 1}b Bar ... Aus bus`).join('\n'),
+      /^The text cannot be taken in/,
+    ],
+  ])('of %s is refused whole', (_, text, message) => {
+    const { key, problems } = read(text);
+    expect(key).toBeUndefined();
+    expect(problems).toContainEqual(expect.objectContaining({ code: 'not-a-key', message: expect.stringMatching(message) }));
+  });
+
   it('names taxa of a guide with author, shortened or by a former name', () => {
     const { key } = read(
       '1a Foo ... Turbiconus vexillax Hallin, 1862\n1b Bar ... T. lenior\n1c Baz ... Turbiconus textor\n1d Qux ... Turbiconus annulax litoralis\n1e Quux ... Turbiconus nullus',

@@ -21,10 +21,11 @@ const guideOf = async (id: string, version?: number) =>
   ).body as StoredGuide;
 
 describe('guides', () => {
-  it('a new station begins with the ledge crabs and the tent cones', async () => {
+  it('a new station begins with the crabs, the beetles and the cones', async () => {
     const { body } = await visitor.get('/api/guides').expect(200);
     expect(body.guides).toMatchObject([
       { slug: 'ledge-crabs', version: 1, forms: 18, characters: ledgeCrabs.characters.length },
+      { slug: 'strand-beetles', version: 1, forms: 44, characters: 31 },
       { slug: 'tent-cones', version: 1, forms: 22, characters: tentCones.characters.length },
     ]);
   });

@@ -194,6 +194,36 @@ describe('walking', () => {
     );
   });
 
+  it('takes couplets by their printed number too', async () => {
+    const answers = [
+      { couplet: 1, lead: 'b' },
+      { couplet: '3', lead: 2 },
+    ];
+    expect(await walk({ answers })).toMatchObject({ at: 'c9', trail: [{ couplet: 'c1' }, { couplet: 'c3' }] });
+    expect(await walk({ answers: [], start: 12 })).toMatchObject({ at: 'c12' });
+  });
+
+  it('decides the name where the school of the guide is the key', async () => {
+    const json = JSON.parse((await visitor.get(`/api/guides/${beetles}/plesion.json`).expect(200)).text) as typeof strandBeetles;
+    const call = { ...json.settings.call, school: 'key' };
+    const guide = { ...json, id: 'beetles-by-key', settings: { ...json.settings, call } };
+    const { body: stored } = await visitor.post('/api/guides').send(guide).expect(201);
+    const key = (
+      await visitor.put(`/api/keys/${randomUUID()}`).send({ version: 0, guideId: stored.id, key: selwithKey }).expect(200)
+    ).body;
+    const named = async (leads: string) => {
+      const kept = { keyId: key.id, keyVersion: 1, answers: way(leads) };
+      return (
+        await visitor
+          .put(`/api/specimens/${randomUUID()}`)
+          .send(write(stored.id, { walk: kept }))
+          .expect(200)
+      ).body.summary.name as string;
+    };
+    expect(await named('1a 2b')).toBe('Fucalis nudalis');
+    expect(await named('1a')).toBe('Not yet named');
+  });
+
   it('takes the specimens of a lot', async () => {
     const result = await walk({
       answers: [

@@ -1,8 +1,8 @@
 import type { WalkRequest } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
-import { compileFor } from '@plesion/core/evidence';
+import { compileFor, type Keyed, type Reading } from '@plesion/core/evidence';
 import type { CompiledGuide, Guide } from '@plesion/core/guide';
-import { alone, type Key, type Walk, walkKey } from '@plesion/core/keys';
+import { alone, type CoupletAnswer, type Key, keyedOf, type KeptWalk, type Walk, walkKey } from '@plesion/core/keys';
 import type { Situation } from '@plesion/core/specimen';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
@@ -26,9 +26,12 @@ function compiledFor(hash: string, guide: Guide, situation: Situation): Compiled
 /** How a walk through a key of the station stands. */
 export async function walkFor(em: Em, stationId: string, id: string, asked: WalkRequest, version?: number): Promise<Walk> {
   const { key, guide, guideHash } = await keyAndGuide(em, stationId, id, version);
-  const { situation = {}, start, answers } = asked;
+  const { situation = {} } = asked;
+  const idOf = coupletIds(key);
+  const start = asked.start === undefined ? undefined : idOf(asked.start);
+  const answers = asked.answers.map((answer) => ({ ...answer, couplet: idOf(answer.couplet) }));
   const specimens = asked.specimens ?? alone(asked.readings ?? []);
-  checkAnswers(key, asked);
+  checkAnswers(key, { answers, start, specimens: asked.specimens });
   if (guide) specimens.forEach(({ readings }) => checkAgainst(guide, situation, readings));
   return walkKey({
     key,
@@ -40,8 +43,21 @@ export async function walkFor(em: Em, stationId: string, id: string, asked: Walk
   });
 }
 
+/** Couplets may be called by their id or by the number they are printed with. */
+function coupletIds(key: Key): (asked: string | number) => string {
+  const ids = new Set(key.couplets.map(({ id }) => id));
+  const byNumber = new Map(key.couplets.map(({ id, number }) => [number, id]));
+  return (asked) => (ids.has(String(asked)) ? String(asked) : (byNumber.get(String(asked)) ?? String(asked)));
+}
+
+interface Given {
+  answers: readonly CoupletAnswer[];
+  start?: string;
+  specimens?: readonly { id: string }[];
+}
+
 /** Couplets, leads and statements that the key does not have. */
-function checkAnswers(key: Key, { answers, start, specimens }: WalkRequest): void {
+function checkAnswers(key: Key, { answers, start, specimens }: Given): void {
   const couplets = new Map(key.couplets.map((couplet) => [couplet.id, couplet]));
   const problems: Problem[] = [];
   const report = (code: string, message: string, field: string) => problems.push({ code, message, field });
@@ -74,4 +90,27 @@ function checkAnswers(key: Key, { answers, start, specimens }: WalkRequest): voi
     });
   });
   if (problems.length > 0) throw badRequest(problems.slice(0, 50));
+}
+
+/** What a specimen's walk came to, for guides whose school is the key; nothing for others. */
+export async function keyedFor(
+  em: Em,
+  stationId: string,
+  guide: Guide,
+  hash: string,
+  { walk, readings, situation }: { walk?: KeptWalk; readings: readonly Reading[]; situation: Situation },
+): Promise<Keyed | undefined> {
+  if (!walk || guide.settings.call.school !== 'key') return undefined;
+  const { key } = await keyAndGuide(em, stationId, walk.keyId, walk.keyVersion);
+  const { answers, start } = walk;
+  const compiledGuide = compiledFor(hash, guide, situation);
+  const { trail, reached, backCheck } = walkKey({
+    key,
+    compiled: compiledGuide,
+    answers,
+    specimens: alone(readings),
+    situation,
+    start,
+  });
+  return reached && backCheck ? keyedOf(trail, reached, backCheck) : undefined;
 }

@@ -16,6 +16,7 @@ import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, notFound, staleVersion } from '../http/errors';
 import { checkWalk } from '../keys/service';
+import { keyedFor } from '../keys/walk';
 import type { Caller } from '../http/route';
 import { checkPhoto } from '../photos/service';
 import type { WeighPool } from '../standing/pool';
@@ -92,7 +93,8 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
   checkNames(guide, sent.determinations);
   await checkPhoto(em, caller.stationId, sent.photo);
   await checkWalk(em, caller.stationId, sent.walk);
-  const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings });
+  const keyed = await keyedFor(em, caller.stationId, guide, hash, sent);
+  const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings, keyed });
 
   return em.transactional(async (tx) => {
     const stored = await tx.findOne(SpecimenEntity, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });

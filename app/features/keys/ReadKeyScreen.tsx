@@ -21,6 +21,8 @@ import { KeyText } from './KeyText';
 
 /** A text longer than this is not shown in the field, so that the page stays quick. */
 const SHOWN = 60_000;
+/** And one longer than this is read by the server alone. */
+const PREVIEWED = 300_000;
 const EXAMPLE =
   '1a Hind foot with four segments …… 2\n1b Hind foot with five segments …… Lithonyx aridus\n2a Wing cases under dense down …… Fucalis algarum\n2b Wing cases bare …… see key to Fucalis';
 
@@ -51,8 +53,9 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
   });
   const text = source.text;
   const setText = (next: string) => setSource({ kind: source.kind === 'text' ? 'text' : kindOf(next), text: next });
-  const ready = tied !== undefined && (title.trim() !== '' || source.kind !== 'text');
-  const refused = take.error instanceof RequestProblem ? (take.error.body.problems ?? []) : [];
+  const long = text.length > PREVIEWED;
+  const ready = (tied !== undefined || long || source.kind === 'json') && (title.trim() !== '' || source.kind !== 'text');
+  const refused = refusedBy(take.error);
   return (
     <Screen
       widest={1180}
@@ -118,7 +121,10 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               {text === '' && <Button small kind="quiet" label="Show an example" onPress={() => setText(EXAMPLE)} />}
             </View>
           </Sheet>
-          <Problems problems={preview.problems} onMend={(problem) => setText(mendText(text, problem.mend!))} />
+          <Problems
+            problems={preview.problems.length ? preview.problems : refused}
+            onMend={(problem) => setText(mendText(text, problem.mend!))}
+          />
         </View>
         <View style={[styles.column, wide && styles.half]}>
           {tied && (
@@ -146,6 +152,13 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
   );
 }
 
+/** What the server would not take, line by line where it is a text. */
+function refusedBy(error: unknown): LineProblem[] {
+  if (!(error instanceof RequestProblem)) return [];
+  const { problems, ...first } = error.body;
+  return first.code === 'offline' ? [] : (problems ?? [first]).map((problem) => ({ line: 0, ...problem }));
+}
+
 const kindOf = (text: string): Source['kind'] =>
   text.trimStart().startsWith('<') ? 'sdd' : text.trimStart().startsWith('{') ? 'json' : 'text';
 const sourceOf = (text: string): Source => ({ kind: kindOf(text), text });
@@ -159,7 +172,7 @@ function previewOf(
   { kind, text }: Source,
   title: string,
 ): { key?: ReturnType<typeof readKeyText>['key']; problems: LineProblem[] } {
-  if (!text.trim()) return { problems: [] };
+  if (!text.trim() || text.length > PREVIEWED) return { problems: [] };
   const start = kindOf(text) !== 'text' ? kindOf(text) : kind;
   if (start === 'text') return readKeyText(text, title || 'Key');
   if (start === 'json') return { problems: [] };
@@ -177,7 +190,7 @@ function Problems({ problems, onMend }: { problems: readonly LineProblem[]; onMe
         {problems.slice(0, 12).map((problem, i) => (
           <View key={i} style={styles.problem}>
             <Words size="small" strong figures style={styles.line}>
-              {`line ${problem.line}`}
+              {problem.line ? `line ${problem.line}` : ''}
             </Words>
             <Words size="small" style={styles.grow}>
               {problem.message}
@@ -200,6 +213,8 @@ function sayTies(key: NonNullable<ReturnType<typeof readKeyText>['key']>, guide:
 
 function sayState(text: string, key: unknown, problems: readonly LineProblem[], title: string, source: Source): string {
   if (!text.trim()) return 'Paste or choose a key first.';
+  if (text.length > PREVIEWED)
+    return title.trim() ? 'Too long to be looked at here: the server reads it, all or nothing.' : 'Give it a title.';
   if (!key && source.kind !== 'json')
     return problems.length ? 'Mend what is ambiguous first; nothing is lost meanwhile.' : 'Reading …';
   if (!title.trim() && source.kind === 'text') return 'Give it a title.';

@@ -22,7 +22,8 @@ jest.mock('../../lib/api', () => {
 });
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: ReactNode }) => children }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'ann' } }) }));
-jest.mock('../bench/useAssessment', () => ({ useAssessment: () => ({ data: undefined }) }));
+let mockAssessment: object | undefined;
+jest.mock('../bench/useAssessment', () => ({ useAssessment: () => ({ data: mockAssessment }) }));
 
 const stored = (key: Key, version = 1): StoredKey => ({
   id: KEY,
@@ -58,6 +59,7 @@ const sent: { name: string; asked: { body: never } }[] = [];
 beforeEach(() => {
   jest.clearAllMocks();
   sent.length = 0;
+  mockAssessment = undefined;
   key = stored(selwithKey);
   device.keys().forEach((name) => device.remove(name));
   mockApi.mockImplementation(async (name: string, asked: { body: never }) => {
@@ -151,6 +153,15 @@ describe('a walk without a specimen', () => {
     expect(screen.getByText('Fucalis algarum')).toBeTruthy();
   });
 
+  it('withholds what needs closeness while danger is possible, but for saying that it cannot be seen', async () => {
+    mockAssessment = { withheld: { close: true }, hazards: [] };
+    await walk();
+    expect(lead('1a').getAllByText(/withheld while a dangerous one is possible/)).toHaveLength(2);
+    for (const off of ['fits', 'does not', 'in part']) expect(lead('1a').getAllByLabelText(off)[0]).toBeDisabled();
+    await act(async () => fireEvent.press(lead('1a').getAllByLabelText('can’t see')[0]));
+    expect(lead('1a').getAllByLabelText('can’t see')[0]).toBeChecked();
+  });
+
   it('tells which couplets a name must pass', async () => {
     await walk();
     fireEvent.changeText(screen.getByLabelText('A name the key ends at'), 'obtusa');
@@ -204,6 +215,8 @@ describe('mending', () => {
     expect(screen.getByLabelText('Statements of 12a').props.value).toBe('Claws split');
     await press('Redo');
     await press('Save as version 2');
+    await waitFor(() => expect(mockRouter.replace).toHaveBeenCalledWith(`/keys/${KEY}`));
+    await act(async () => {});
     expect(sent.find(({ name }) => name === 'writeKey')).toMatchObject({ asked: { body: { version: 1 } } });
     const written = (sent.find(({ name }) => name === 'writeKey')!.asked.body as { key: Key }).key;
     const [first] = written.couplets[11].leads;

@@ -1,3 +1,4 @@
+import { readKey } from '../json';
 import type { LineProblem } from '../problems';
 import type { Couplet, Destination, Key, Lead } from '../shape';
 import { splitStatements } from '../statements';
@@ -71,12 +72,22 @@ export function readKeyText(text: string, title: string): KeyRead {
   });
   problems.push(...backReferences(grouped.groups, leads, indented));
   const key: Key = { format: 'plesion-key', formatVersion: 1, title, start: couplets[0].id, couplets };
-  return {
-    key,
-    style: indented ? 'indented' : 'bracketed',
-    problems: sorted(problems),
-    lines: Object.fromEntries(grouped.groups.map(([first]) => [idOf(first.number), first.line])),
-  };
+  const lines = Object.fromEntries(grouped.groups.map(([first]) => [idOf(first.number), first.line]));
+  const shape = shapeProblems(key, grouped.groups);
+  if (shape.length) return { problems: sorted([...problems, ...shape]), lines };
+  return { key, style: indented ? 'indented' : 'bracketed', problems: sorted(problems), lines };
+}
+
+/** What was gathered is no key: too many couplets or leads, or words that run on for pages. */
+function shapeProblems(key: Key, groups: readonly WrittenLead[][]): LineProblem[] {
+  const checked = readKey(key);
+  if (checked.ok) return [];
+  return checked.problems.slice(0, 20).map(({ message, field = '' }) => {
+    const [, couplet, lead] = /couplets\[(\d+)\](?:\.leads\[(\d+)\])?/.exec(field) ?? [];
+    const written = groups[Number(couplet ?? 0)]?.[Number(lead ?? 0)] ?? groups[0][0];
+    const where = couplet === undefined ? 'The text' : `Couplet ${written.number}`;
+    return problemOf(written, 'not-a-key', `${where} cannot be taken in: ${message.replace(/^[^:]*: /, '')}`);
+  });
 }
 
 const refused = (...problems: LineProblem[]): KeyRead => ({ problems, lines: {} });

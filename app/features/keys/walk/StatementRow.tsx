@@ -35,7 +35,9 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
   const [measuring, setMeasuring] = useState(false);
   const ticked = finding?.from === 'person' ? finding.answer : undefined;
   // How to bring into sight what is hard to see.
-  const help = guide?.characters.find(({ id }) => id === statement.link?.character)?.help;
+  const character = guide?.characters.find(({ id }) => id === statement.link?.character);
+  const help = character?.help;
+  const withheld = bench.withheld(statement);
   const numeric = statement.link ? !('states' in statement.link) : quantitiesIn(statement.text).length > 0;
   return (
     <View style={[styles.row, chosen && styles.chosen]}>
@@ -48,13 +50,18 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
           )}
           <TermText guide={guide} text={statement.text} />
           {finding && <FindingLine finding={finding} bench={bench} />}
+          {withheld && (
+            <Words size="small" color={colour.hazard}>
+              Needs closeness: withheld while a dangerous one is possible. Say “can’t see”, or read it from a photograph.
+            </Words>
+          )}
           {finding?.answer === 'cannot-see' && help && (
             <Words size="small" quiet>
               {help}
             </Words>
           )}
         </View>
-        {numeric && (
+        {numeric && !withheld && (
           <Button
             small
             kind="quiet"
@@ -69,6 +76,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
           <Tick
             key={answer}
             answer={answer}
+            off={withheld && answer !== 'cannot-see'}
             on={ticked === answer}
             silent={finding?.from === 'reading' && finding.answer === answer}
             onPress={() => bench.answer(couplet, ticking(statement.n, ticked === answer ? undefined : answer, specimen))}
@@ -102,16 +110,28 @@ function FindingLine({ finding, bench }: { finding: Finding; bench: WalkBench })
 
 const SIGNS: Record<StatementAnswer, string> = { fits: '✓', 'does-not': '✕', 'in-part': '◐', 'cannot-see': '⊘' };
 
-function Tick({ answer, on, silent, onPress }: { answer: StatementAnswer; on: boolean; silent: boolean; onPress: () => void }) {
+interface TickProps {
+  answer: StatementAnswer;
+  on: boolean;
+  /** Said by a reading, not by the person. */
+  silent: boolean;
+  off: boolean;
+  onPress: () => void;
+}
+
+function Tick({ answer, on, silent, off, onPress }: TickProps) {
   const color = answer === 'fits' ? colour.for : answer === 'does-not' ? colour.against : colour.quiet;
   return (
     <Pressable
       role="radio"
       aria-checked={on || silent}
       accessibilityLabel={ANSWER_LABELS[answer]}
+      aria-disabled={off}
+      disabled={off}
       onPress={onPress}
       style={[
         styles.tick,
+        off && styles.off,
         silent && styles.silent,
         on && {
           borderColor: color,
@@ -150,6 +170,7 @@ const styles = StyleSheet.create({
     borderColor: colour.hairline,
     backgroundColor: colour.sheet,
   },
+  off: { opacity: 0.4 },
   silent: { borderStyle: 'dashed', borderColor: colour.quiet },
   label: { lineHeight: 15 },
 });

@@ -12,7 +12,6 @@ import { Sheet } from '../../../ui/Sheet';
 import { Failed, Loading } from '../../../ui/states';
 import { Words } from '../../../ui/Words';
 import { KeyHelp } from '../../bench/KeyHelp';
-import { useAssessment } from '../../bench/useAssessment';
 import { DangerNotice } from '../../judgement/DangerNotice';
 import { LotSpecimens } from '../../lots/LotSpecimens';
 import { LotUnitySheet, MixedNotice } from '../../lots/LotUnitySheet';
@@ -105,12 +104,11 @@ function Head({ bench }: { bench: WalkBench }) {
 }
 
 function Troubles({ bench }: { bench: WalkBench }) {
-  const answer = useAssessment(bench.guide, bench.specimens[0]?.state.content).data;
   const { caution } = bench.stored.key;
   return (
     <>
       {bench.guide && bench.specimens.length > 0 ? (
-        <DangerNotice guide={bench.guide.guide} answer={answer} />
+        <DangerNotice guide={bench.guide.guide} answer={bench.assessment} />
       ) : (
         caution && (
           <Notice kind="caution" title="Take care">
@@ -199,7 +197,8 @@ function WideWalk({ bench }: { bench: WalkBench }) {
     if (lead && !(key in TICKS)) {
       return () => bench.answer(couplet!.id, taking(lead.id, sight.certainty));
     }
-    if (key in TICKS && couplet && chosen !== undefined) {
+    const held = statements[at] && bench.withheld(statements[at]) && TICKS[key] !== 'cannot-see';
+    if (key in TICKS && couplet && chosen !== undefined && !held) {
       return () => {
         bench.answer(couplet.id, ticking(chosen, TICKS[key], sight.specimen));
         setCursor({ couplet: couplet.id, at: Math.min(statements.length - 1, at + 1) });

@@ -1,5 +1,5 @@
-import type { StoredGuide, StoredKey } from '@plesion/contract';
-import type { Reading } from '@plesion/core/evidence';
+import type { StandingAnswer, StoredGuide, StoredKey } from '@plesion/contract';
+import { isClose, type Reading } from '@plesion/core/evidence';
 import type { CompiledGuide } from '@plesion/core/guide';
 import {
   alone,
@@ -7,11 +7,13 @@ import {
   coupletIndex,
   type KeptWalk,
   type KeyedSpecimen,
+  type Statement,
   type Walk,
   walkKey,
   withTicked,
 } from '@plesion/core/keys';
 import { useMemo } from 'react';
+import { useAssessment } from '../../bench/useAssessment';
 import { compiledIn } from '../../guides/compiled';
 import { useGuide } from '../../guides/useGuide';
 import { useLotDraft } from '../../lots/useLots';
@@ -29,6 +31,10 @@ export interface WalkBench {
   lot?: { id: string; label: string };
   kept: KeptWalk;
   result: Walk;
+  /** How the first specimen stands by its readings. */
+  assessment?: StandingAnswer;
+  /** Must one not come close enough to read it? */
+  withheld: (statement: Statement) => boolean;
   /** The newest version of the key, when the walk follows an older one. */
   newer?: StoredKey;
   takeNewer: () => void;
@@ -67,6 +73,7 @@ export function useWalk(
     () => (guide.data ? compiledIn(guide.data.guide, situation ?? {}, judgement) : undefined),
     [guide.data, situation, judgement],
   );
+  const assessment = useAssessment(guide.data, opened.specimens?.[0]?.state.content).data;
   const keyed = useKeyedSpecimens(opened.specimens ?? []);
   const kept = useMemo(
     (): KeptWalk | undefined =>
@@ -120,6 +127,11 @@ export function useWalk(
       ...(lotId && lot.state ? { lot: { id: lotId, label: lot.state.content.label } } : {}),
       kept,
       result,
+      assessment,
+      withheld({ link }) {
+        const character = guide.data?.guide.characters.find(({ id }) => id === link?.character);
+        return Boolean(assessment?.withheld.close && character && isClose(character));
+      },
       ...(behind ? { newer: newest.data } : {}),
       takeNewer: () => newest.data && put(carriedOver(stored, newest.data, kept)),
       answer: (couplet, change) => put({ ...kept, answers: changed(kept.answers, couplet, change) }),
