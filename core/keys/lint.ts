@@ -135,7 +135,7 @@ function lintContrast(couplet: Couplet, characters: ReadonlyMap<string, Characte
       subject === undefined || others.some(({ linked, words }) => linked.has(subject) || words.has(subject));
     const alone = subjects.filter((subject) => !shared(subject));
     if (alone.length === subjects.length && others.every((other) => other.subjects.every((s) => s !== undefined))) {
-      report('no-contrast', `Nothing in another lead answers lead ${couplet.number}${lead.id}.`, couplet, lead);
+      report('no-contrast', `Nothing in another lead answers lead ${couplet.number}${lead.id}.`, couplet, lead, 'caution');
       continue;
     }
     for (const subject of new Set(alone)) {

@@ -53,6 +53,10 @@ describe('a key in print', () => {
       '1a Feet with five\n   segments; black ........\n   2\n1b Feet with four\n   Lithonyx aridus\n2a Rows deep\n   Lithonyx brevis\n2b Rows shallow; see key to Strandia',
     ],
     [
+      'back-references behind the stop, dashes in brackets',
+      '(1) Feet with five segments; black … 2\n(–) Feet with four … Lithonyx aridus\n2. (1) Rows deep … Lithonyx brevis\n–  Rows shallow … see key to Strandia',
+    ],
+    [
       'letters',
       'A. Feet with five segments; black ... B\nAA. Feet with four ... Lithonyx aridus\nB. Rows deep ... Lithonyx brevis\nBB. Rows shallow ... see key to Strandia',
     ],
@@ -79,6 +83,11 @@ describe('a key in print', () => {
       '1b: Head square & 3–4 mm → L. brevis Mereth',
       '1c: Head long → Lithonyx comatus Hallin, 1902',
     ]);
+  });
+
+  it('tells a year from a couplet, and keeps brackets whole', () => {
+    const { key } = read('1a Head round Lithonyx aridus Korvald, 1881\n1b Head square ... see key to Lithonyx (Strandia)');
+    expect(told(key)).toEqual(['1a: Head round → Lithonyx aridus Korvald, 1881', '1b: Head square → [Lithonyx (Strandia)]']);
   });
 
   it('does not take a wrapped line that begins with a number for a couplet', () => {

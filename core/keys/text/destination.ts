@@ -19,7 +19,12 @@ const nameAtEnd = (stop: string, author: string) =>
     `${stop}\\s*((?:\\p{Lu}[\\p{L}-]+|\\p{Lu}\\.)\\s\\p{Ll}[\\p{L}-]{2,}(?:\\s(?:subsp\\.|ssp\\.|var\\.)?\\s?\\p{Ll}[\\p{L}-]{2,})?${author})\\.?$`,
     'u',
   );
-const NAMES_AT_END = [nameAtEnd('[.;,]', AUTHOR.replace(/\?$/, '')), nameAtEnd('(?:[:–—-]|\\n)', AUTHOR)];
+const NAMES_AT_END = [
+  nameAtEnd('[.;,]', AUTHOR.replace(/\?$/, '')),
+  nameAtEnd('(?:[:–—-]|\\n)', AUTHOR),
+  // With an author and a year it is a name wherever it stands; the year is no couplet.
+  nameAtEnd('\\s', String.raw`\s\(?\p{Lu}[\p{L}.'’-]*(?:(?:\s(?:&|et|ex|in|and)|,)?\s\p{Lu}[\p{L}.'’-]*)*,?\s\d{4}\)?`),
+];
 const FIGURES = /\s*\(?\b(?:figs?|figures?|pls?|plates?)\.?\s*\d[\d\s,–&a-z-]*\)?\s*$/i;
 
 /**
@@ -51,6 +56,9 @@ export function splitDestination(text: string): { words: string; to?: Written } 
   return { words: trimmed(whole) };
 }
 
+/** "Aus (Nigrans" lost its bracket to the end of the line. */
+const closed = (text: string) => (text.includes('(') && !text.includes(')') ? `${text})` : text);
+
 /** Figures cited beside a name belong to what the lead says. */
 function withFigures(words: string, tail: string): { words: string; to?: Written } {
   const figures = FIGURES.exec(tail);
@@ -73,7 +81,7 @@ function destinationOf(tail: string): Written | undefined {
   const number = NUMBERED.exec(plain);
   if (number) return { kind: 'number', number: number[1] };
   const other = OTHER_KEY.exec(plain);
-  if (other) return { kind: 'key', title: other[1].slice(0, 200) };
+  if (other) return { kind: 'key', title: closed(other[1]).slice(0, 200) };
   const name = plain
     .replace(/[*_]/g, '')
     .replace(/(?<=[\p{Ll})]{3})\.$/u, '')

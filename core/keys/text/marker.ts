@@ -13,8 +13,8 @@ export interface Marker {
 }
 
 const NUMBERED =
-  /^(\s*)\(?(\d{1,4})(?:([a-z])(?![\p{L}\d])|('{1,3}|[′″*]{1,2}))?\s*(?:[([]\s*(\d{1,4})\s*[a-z'*]?\s*[)\]])?\s*([.):])?(?:\s*[–—-](?=\s))?(\s+|$)(.*)$/u;
-const BARE = /^(\s*)(?:[–—-]|\*{1,2}|'{1,3}|[′″])[.)]?\s+(.*)$/u;
+  /^(\s*)\(?(\d{1,4})(?:([a-z])(?![\p{L}\d])|('{1,3}|[′″*]{1,2}))?\s*(?:[([]\s*(\d{1,4})\s*[a-z'*]?\s*[)\]])?\s*([.):])?(?:\s*\((\d{1,4})\)(?=\s))?(?:\s*[–—-](?=\s))?(\s+|$)(.*)$/u;
+const BARE = /^(\s*)\(?(?:[–—-]|\*{1,2}|'{1,3}|[′″])[.)]?\s+(.*)$/u;
 const LETTERED = /^(\s*)([A-Z])(\2{0,3}|'{1,2}|[′*])[.)]\s+(\p{Lu}.*)$/u;
 
 const indentOf = (space: string) => [...space].reduce((sum, c) => sum + (c === '\t' ? 4 : 1), 0);
@@ -30,8 +30,9 @@ export function markerOf(line: string, letters: boolean): Marker | undefined {
   } else {
     const numbered = NUMBERED.exec(line);
     // "5.2 mm", "3 – 5 mm": the middle of a sentence.
-    if (numbered && !/^\d/.test(numbered[8])) {
-      const [, space, number, letter, prime, back, stop, , rest] = numbered;
+    if (numbered && !/^\d/.test(numbered[9])) {
+      const [, space, number, letter, prime, before, stop, behind, , rest] = numbered;
+      const back = before ?? behind;
       const plain = !letter && !prime && !back && !stop;
       return {
         indent: indentOf(space),
