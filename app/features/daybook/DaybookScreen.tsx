@@ -64,16 +64,18 @@ export function DaybookScreen() {
               <Words size="small" quiet role="status">
                 {daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}
               </Words>
-              <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
-              <Button
-                small
-                kind="quiet"
-                label="Darwin Core CSV"
-                hint="Download these as Darwin Core occurrences"
-                disabled={total === 0}
-                icon={<Glyph name="download" size={18} color={colour.kelp} />}
-                onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
-              />
+              <View style={styles.ways}>
+                <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
+                <Button
+                  small
+                  kind="quiet"
+                  label="Darwin Core CSV"
+                  hint="Download these as Darwin Core occurrences"
+                  disabled={total === 0}
+                  icon={<Glyph name="download" size={18} color={colour.kelp} />}
+                  onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
+                />
+              </View>
             </View>
             {daybook.error && <Failed error={daybook.error} retry={() => void daybook.refetch()} />}
           </View>
@@ -219,6 +221,7 @@ function byDay(rows: SpecimenRow[]): { title: string; data: SpecimenRow[] }[] {
 }
 
 const styles = StyleSheet.create({
+  ways: { flexDirection: 'row', alignItems: 'center' },
   fill: { flex: 1, backgroundColor: colour.mist },
   content: { padding: space.m, width: '100%', maxWidth: 920, alignSelf: 'center', paddingBottom: space.xxl },
   wide: { padding: space.xl },

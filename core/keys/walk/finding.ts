@@ -106,7 +106,7 @@ function sayTest(answer: Finding['answer'], low: number | undefined, high: numbe
   const bound = low === undefined ? high : high === undefined ? low : nearLow ? low : high;
   if (answer === 'undecided') return `too near to ${short(bound)} for its error: undecided`;
   if (answer === 'does-not') return `${nearLow && low !== undefined ? 'below' : 'above'} ${short(bound)}, this statement fails`;
-  if (low !== undefined && low === high) return `just ${short(low)}, this statement fits`;
+  if (low !== undefined && low === high) return 'this statement fits';
   if (low === undefined) return `below ${short(high)}, this statement fits`;
   return high === undefined
     ? `above ${short(low)}, this statement fits`
