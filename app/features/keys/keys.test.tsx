@@ -9,6 +9,7 @@ import { TermText } from '../glossary/TermText';
 import { EditKeyScreen } from './edit/EditKeyScreen';
 import { keyedBy } from './keyedBy';
 import { KeyPage } from './KeyPage';
+import { MakeKeyScreen } from './MakeKeyScreen';
 import { ReadKeyScreen } from './ReadKeyScreen';
 import { WalkScreen } from './walk/WalkScreen';
 
@@ -232,6 +233,38 @@ describe('mending', () => {
     await screen.findByText('Couplet 2');
     await press('Remove lead 2b');
     expect(screen.getByText('Couplet 2 has one lead; nothing stands against it.')).toBeTruthy();
+  });
+});
+
+describe('making', () => {
+  it('asks for what it was told, follows the work, and shows how short the key is', async () => {
+    const making = { meanPath: 4.68, worstPath: 8, entropyBound: 4.37, together: [['Lithonyx duplex', 'Lithonyx dubiosus']] };
+    const jobs = [
+      { jobId: GUIDE, state: 'running', progress: 0.4 },
+      { jobId: GUIDE, state: 'done', progress: 1, result: { ...key, keyId: KEY, ...making } },
+    ];
+    const other = mockApi.getMockImplementation()!;
+    mockApi.mockImplementation((name: string, asked: { body: never }) => {
+      if (name === 'makeKey') sent.push({ name, asked });
+      if (name === 'makeKey') return Promise.resolve({ jobId: GUIDE });
+      return name === 'job' ? Promise.resolve(jobs.length > 1 ? jobs.shift() : jobs[0]) : other(name, asked);
+    });
+    await show(<MakeKeyScreen guideId={GUIDE} />);
+    await screen.findByLabelText('without touching');
+    await press('without touching');
+    await press('Fucalis algarum');
+    expect(screen.getByLabelText('Make it')).toBeDisabled();
+    await press('Fucalis nudalis');
+    await press('Make it');
+    expect(sent.find(({ name }) => name === 'makeKey')!.asked.body).toEqual({
+      purpose: 'hands-off',
+      confirm: 2,
+      forms: ['algarum', 'nudalis'],
+    });
+    expect(await screen.findByText('4.68', {}, { timeout: 3000 })).toBeTruthy();
+    expect(screen.getByText('Nothing allowed tells apart: Lithonyx duplex and Lithonyx dubiosus.')).toBeTruthy();
+    await press('Open the key');
+    expect(mockRouter.replace).toHaveBeenCalledWith(`/keys/${KEY}`);
   });
 });
 
