@@ -1,5 +1,5 @@
 import { CERTAINTIES } from '@plesion/core/evidence';
-import { Key, KEY_PROBLEMS, KEY_PURPOSES, STATEMENT_ANSWERS } from '@plesion/core/keys/shape';
+import { Key, KEY_PROBLEMS, KEY_PURPOSES, STATEMENT_ANSWERS, TEXT_STYLES } from '@plesion/core/keys/shape';
 import { z } from 'zod';
 import { Reading, Situation } from './evidence';
 import { JobStarted } from './jobs';
@@ -49,6 +49,8 @@ export const StoredKey = KeyRow.extend({
   depth: z.number().int(),
   making: Making.optional(),
 });
+
+export const KeyTextQuery = z.strictObject({ style: z.enum(TEXT_STYLES).optional() });
 
 export const KeyVersionQuery = z.strictObject({ version: z.coerce.number().int().min(1).optional() });
 

@@ -10,6 +10,10 @@ export type StatementAnswer = (typeof STATEMENT_ANSWERS)[number];
 export const KEY_PURPOSES = ['hands-off', 'field', 'bench'] as const;
 export type KeyPurpose = (typeof KEY_PURPOSES)[number];
 
+/** How a key is written out as text. */
+export const TEXT_STYLES = ['bracketed', 'indented', 'markdown'] as const;
+export type TextStyle = (typeof TEXT_STYLES)[number];
+
 export const KEY_PROBLEMS = [
   'no-start',
   'dangling',

@@ -1,9 +1,6 @@
 import { coupletIndex, leadsInto } from '../graph';
-import type { Couplet, Destination, Key, Lead } from '../shape';
+import type { Couplet, Destination, Key, Lead, TextStyle } from '../shape';
 import { printStatements } from '../statements';
-
-export const TEXT_STYLES = ['bracketed', 'indented', 'markdown'] as const;
-export type TextStyle = (typeof TEXT_STYLES)[number];
 
 /** Dots from the words of a lead to where it goes; at least three, so that they can be read back. */
 const WIDTH = 92;
