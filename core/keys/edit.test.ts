@@ -7,6 +7,7 @@ import {
   addCouplet,
   addLead,
   comingMarks,
+  endingsBelow,
   insertBefore,
   type Key,
   leadsOf,
@@ -28,6 +29,7 @@ import {
   setWords,
   splitCouplet,
   treeOf,
+  treeWithin,
 } from '.';
 
 const TEXT =
@@ -157,6 +159,19 @@ describe('the picture of a key', () => {
     expect(nodes.find(({ id }) => id === 'c1')!.row).toBeCloseTo(1.875, 3);
     expect(branches.find(({ couplet, lead }) => couplet === 'c1' && lead === 'a')).toMatchObject({ to: 'c2', taxa: 3 });
     expect(new Set(nodes.filter(({ kind }) => kind !== 'couplet').map(({ row }) => row)).size).toBe(4);
+  });
+});
+
+describe('the picture of a large key', () => {
+  it('shows as many levels as have room, and says how much lies beyond', () => {
+    const large = randomKey('large', 300, false);
+    const { nodes, rows } = treeWithin(large, large.start, 40);
+    expect(rows).toBeLessThanOrEqual(40);
+    const more = nodes.filter(({ kind }) => kind === 'more');
+    const beyond = more.reduce((sum, { couplet }) => sum + endingsBelow(large).get(couplet!)!, 0);
+    expect(beyond + rows - more.length).toBe(endingsBelow(large).get(large.start));
+    expect(more[0].label).toMatch(/^\d+: \d+ more$/);
+    expect(treeWithin(large, more[0].couplet!, 40).nodes[0].id).toBe(more[0].couplet);
   });
 });
 

@@ -31,7 +31,7 @@ export { type KeyEndpoint, type Walk, walkKey, type WalkRequest } from './walk/w
 export { type MadeKey, makeKey, type MakeRequest, sayPurpose } from './make/make';
 export { type LotUnity, lotUnity } from './lot';
 export { comingMarks } from './checklist';
-export { type TreeNode, treeOf } from './tree';
+export { type TreeNode, treeOf, treeWithin } from './tree';
 export * from './edit';
 export { type KeptWalk } from './kept';
 export { withTicked } from './walk/readings';

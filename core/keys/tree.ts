@@ -4,7 +4,7 @@ import type { Couplet, Key, Lead } from './shape';
 /** A place in the picture of a key: a couplet, an ending, or a way that joins a couplet drawn elsewhere. */
 export interface TreeNode {
   id: string;
-  kind: 'couplet' | 'taxon' | 'key' | 'joins' | 'open';
+  kind: 'couplet' | 'taxon' | 'key' | 'joins' | 'more' | 'open';
   label: string;
   couplet?: string;
   taxon?: string;
@@ -33,8 +33,10 @@ export interface KeyTree {
  * The key as a tree: the start on the left, one row an ending, couplets in the
  * middle of what lies beyond them. A couplet that is reached twice is drawn once;
  * the second way to it is drawn as a stub that names it.
+ *
+ * @param from couplet at the left; @param deepest couplets further on than this are stubs that say how much lies beyond.
  */
-export function treeOf(key: Key): KeyTree {
+export function treeOf(key: Key, from = key.start, deepest = Number.POSITIVE_INFINITY): KeyTree {
   const index = coupletIndex(key);
   const below = endingsBelow(key);
   const closed: ReadonlySet<Lead> = new Set(topological(key).circular.map(({ lead }) => lead));
@@ -50,7 +52,7 @@ export function treeOf(key: Key): KeyTree {
     open.push({ node, couplet, next: 0, ends: [] });
     return node;
   };
-  const first = index.get(key.start);
+  const first = index.get(from);
   if (first) enter(first, 0);
   while (open.length) {
     const top = open[open.length - 1];
@@ -63,8 +65,10 @@ export function treeOf(key: Key): KeyTree {
       continue;
     }
     const to = lead.to.kind === 'couplet' ? index.get(lead.to.couplet) : undefined;
-    const goesOn = to && !closed.has(lead) && !drawn.has(to.id);
-    const child = goesOn ? enter(to, top.node.depth + 1) : leaf(top.couplet, lead, to, top.node.depth + 1, rows++);
+    const onward = to && !closed.has(lead) && !drawn.has(to.id);
+    const goesOn = onward && top.node.depth < deepest;
+    const beyond = onward && !goesOn ? (below.get(to.id) ?? 1) : 0;
+    const child = goesOn ? enter(to, top.node.depth + 1) : leaf(top.couplet, lead, to, top.node.depth + 1, rows++, beyond);
     if (!goesOn) {
       nodes.push(child);
       top.ends.push(child.row);
@@ -75,9 +79,23 @@ export function treeOf(key: Key): KeyTree {
   return { nodes, branches, depth: nodes.reduce((most, { depth }) => Math.max(most, depth), 0), rows };
 }
 
-function leaf(couplet: Couplet, lead: Lead, joined: Couplet | undefined, depth: number, row: number): TreeNode {
+/** The whole tree, or, of a key too large for so many rows, as many levels of it as have room. */
+export function treeWithin(key: Key, from: string, most: number): KeyTree {
+  const whole = treeOf(key, from);
+  if (whole.rows <= most) return whole;
+  let shown = treeOf(key, from, 1);
+  for (let deepest = 2; deepest <= whole.depth; deepest++) {
+    const deeper = treeOf(key, from, deepest);
+    if (deeper.rows > most) break;
+    shown = deeper;
+  }
+  return shown;
+}
+
+function leaf(couplet: Couplet, lead: Lead, joined: Couplet | undefined, depth: number, row: number, beyond: number): TreeNode {
   const id = `${couplet.id}${lead.id}>`;
   const { to } = lead;
+  if (beyond > 0) return { id, kind: 'more', label: `${joined!.number}: ${beyond} more`, couplet: joined!.id, depth, row };
   if (joined) return { id, kind: 'joins', label: `to ${joined.number}`, couplet: joined.id, depth, row };
   if (to.kind === 'taxon') return { id, kind: 'taxon', label: to.name, taxon: endpointId(to), depth, row };
   if (to.kind === 'key') return { id, kind: 'key', label: `key to ${to.title}`, depth, row };

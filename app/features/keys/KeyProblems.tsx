@@ -1,11 +1,17 @@
 import type { StoredKey } from '@plesion/contract';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 
+/** Problems shown at first. */
+const PORTION = 20;
+
 /** What is wrong with a key, faults first; each opens its couplet. */
 export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problems']; onOpen?: (couplet: string) => void }) {
+  const [shown, setShown] = useState(PORTION);
   if (problems.length === 0) {
     return (
       <Sheet title="Checked">
@@ -24,7 +30,7 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
         .filter(Boolean)
         .join(' · ')}
     >
-      {[...faults, ...cautions].map((problem, i) => (
+      {[...faults, ...cautions].slice(0, shown).map((problem, i) => (
         <Pressable
           key={i}
           role="button"
@@ -42,6 +48,9 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
           </Words>
         </Pressable>
       ))}
+      {problems.length > shown && (
+        <Button small label={`Show all ${problems.length}`} onPress={() => setShown(problems.length)} />
+      )}
     </Sheet>
   );
 }

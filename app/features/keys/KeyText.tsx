@@ -1,17 +1,23 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Key, printStatements } from '@plesion/core/keys';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { TermText } from '../glossary/TermText';
 import { DestinationName } from './DestinationName';
 
+/** Couplets shown at once. */
+const PORTION = 40;
+
 /** The key as it is read: couplet by couplet, terms open in place. */
 export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; onOpen: (couplet: string) => void }) {
+  const [shown, setShown] = useState(PORTION);
   return (
     <Sheet title="Couplets">
-      {keyed.couplets.map((couplet) => (
+      {keyed.couplets.slice(0, shown).map((couplet) => (
         <View key={couplet.id} nativeID={`couplet-${couplet.number}`} style={styles.couplet}>
           {couplet.leads.map((lead) => (
             <View key={lead.id} style={styles.lead}>
@@ -41,6 +47,13 @@ export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; o
           )}
         </View>
       ))}
+      {keyed.couplets.length > shown && (
+        <Button
+          small
+          label={`Show the next ${Math.min(PORTION, keyed.couplets.length - shown)} of ${keyed.couplets.length}`}
+          onPress={() => setShown(shown + PORTION)}
+        />
+      )}
     </Sheet>
   );
 }

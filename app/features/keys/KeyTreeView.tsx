@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { type Key, type TreeNode, treeOf } from '@plesion/core/keys';
+import { coupletIndex, type Key, type TreeNode, treeWithin } from '@plesion/core/keys';
 import { shortName } from '@plesion/core/specimen';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -22,12 +22,16 @@ const STEP = 62;
 const ROW = 22;
 const NAMES = 210;
 const EDGE = 18;
+/** A larger key is drawn in parts. */
+const MOST_ROWS = 90;
 const ZOOMS = [0.35, 0.5, 0.7, 1, 1.4];
 
 /** The key as a tree: branches as thick as what lies beyond them is rich, the walk lit. */
 export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: KeyTreeProps) {
-  const tree = useMemo(() => treeOf(keyed), [keyed]);
-  const [zoom, setZoom] = useState(tree.rows > 60 ? 1 : 3);
+  const [root, setRoot] = useState<string>();
+  const from = root && coupletIndex(keyed).has(root) ? root : keyed.start;
+  const tree = useMemo(() => treeWithin(keyed, from, MOST_ROWS), [keyed, from]);
+  const [zoom, setZoom] = useState(3);
   const scale = ZOOMS[zoom];
   const place = useMemo(() => new Map(tree.nodes.map((node) => [node.id, node])), [tree]);
   const width = EDGE * 2 + tree.depth * STEP + NAMES;
@@ -40,6 +44,7 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
         <Words size="small" quiet style={styles.grow}>
           {`${keyed.couplets.length} couplets, ${tree.depth} deep; the thicker a branch, the more names beyond it`}
         </Words>
+        {root && <Button small kind="quiet" label="The whole key" onPress={() => setRoot(undefined)} />}
         <Button small label="−" hint="Smaller" disabled={zoom === 0} onPress={() => setZoom(zoom - 1)} />
         <Button small label="+" hint="Larger" disabled={zoom === ZOOMS.length - 1} onPress={() => setZoom(zoom + 1)} />
       </View>
@@ -76,6 +81,7 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
                 guide={guide}
                 here={node.couplet === at && node.kind === 'couplet'}
                 onOpen={onOpen}
+                onRoot={setRoot}
               />
             ))}
           </Svg>
@@ -92,9 +98,11 @@ interface NodeProps {
   guide?: Guide;
   here: boolean;
   onOpen?: (couplet: string) => void;
+  /** Draw the tree from here on. */
+  onRoot: (couplet: string) => void;
 }
 
-function Node({ node, x, y, guide, here, onOpen }: NodeProps) {
+function Node({ node, x, y, guide, here, onOpen, onRoot }: NodeProps) {
   if (node.kind === 'couplet') {
     return (
       <G onPress={() => onOpen?.(node.couplet!)}>
@@ -120,7 +128,8 @@ function Node({ node, x, y, guide, here, onOpen }: NodeProps) {
       y={y + 4.5}
       fontSize={13}
       fontFamily={name ? font.name : font.text}
-      fill={node.kind === 'open' ? colour.hazard : name ? colour.ink : colour.quiet}
+      fill={node.kind === 'open' ? colour.hazard : node.kind === 'more' ? colour.kelp : name ? colour.ink : colour.quiet}
+      onPress={node.kind === 'more' ? () => onRoot(node.couplet!) : undefined}
     >
       {name ? shortName(known?.name ?? node.label) : node.label}
     </Text>

@@ -139,11 +139,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
                     </Words>
                   ))}
               </Sheet>
-              <KeyText
-                keyed={tied.couplets.length > 60 ? { ...tied, couplets: tied.couplets.slice(0, 60) } : tied}
-                guide={guide}
-                onOpen={() => undefined}
-              />
+              <KeyText keyed={tied} guide={guide} onOpen={() => undefined} />
             </>
           )}
         </View>

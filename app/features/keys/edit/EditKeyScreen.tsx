@@ -1,8 +1,8 @@
 import type { StoredGuide } from '@plesion/contract';
-import { coupletIndex, type Key, lintKey, renumber } from '@plesion/core/keys';
+import { type Couplet, coupletIndex, type Key, lintKey, renumber } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { Entry } from '../../../ui/Entry';
@@ -42,7 +42,8 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
   const { key } = state.content;
   const [chosen, choose] = useState(first ?? key.start);
   const couplet = coupletIndex(key).get(chosen) ?? key.couplets[0];
-  const problems = useMemo(() => lintKey(key, stored?.guide), [key, stored]);
+  const checked = useDeferredValue(key);
+  const problems = useMemo(() => lintKey(checked, stored?.guide), [checked, stored]);
   const change = (next: (key: Key) => Key) => draft.change((content) => ({ ...content, key: next(content.key) }));
   return (
     <Screen widest={1180} foot={<SaveBar id={id} draft={draft} state={state} onRenumber={() => change(renumber)} />}>
@@ -87,9 +88,8 @@ function CoupletList({
   onChoose: (id: string) => void;
   tall: boolean;
 }) {
-  const buttons = keyed.couplets.map((couplet) => (
+  const button = ({ item: couplet }: { item: Couplet }) => (
     <Pressable
-      key={couplet.id}
       role="tab"
       aria-selected={couplet.id === chosen}
       accessibilityLabel={`Couplet ${couplet.number}${faults.has(couplet.id) ? ', to mend' : ''}`}
@@ -110,24 +110,22 @@ function CoupletList({
         </Words>
       )}
     </Pressable>
-  ));
-  if (tall) {
-    return (
-      <ScrollView role="tablist" aria-label="Couplets" style={styles.list} contentContainerStyle={styles.listContent}>
-        {buttons}
-      </ScrollView>
-    );
-  }
+  );
+  // Thousands of couplets are listed as they come into sight.
   return (
-    <ScrollView
-      horizontal
+    <FlatList
+      data={keyed.couplets}
+      keyExtractor={({ id }) => id}
+      renderItem={button}
+      extraData={chosen}
+      initialNumToRender={24}
+      horizontal={!tall}
+      showsHorizontalScrollIndicator={false}
       role="tablist"
       aria-label="Couplets"
-      showsHorizontalScrollIndicator={false}
-      contentContainerStyle={styles.along}
-    >
-      {buttons}
-    </ScrollView>
+      style={tall ? styles.list : undefined}
+      contentContainerStyle={tall ? styles.listContent : styles.along}
+    />
   );
 }
 
