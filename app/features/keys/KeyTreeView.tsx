@@ -42,7 +42,7 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
     <View style={styles.group}>
       <View style={styles.tools}>
         <Words size="small" quiet style={styles.grow}>
-          {`${keyed.couplets.length} couplets, ${tree.depth} deep; the thicker a branch, the more names beyond it`}
+          {`${keyed.couplets.length} couplets, ${tree.depth} deep${tree.nodes.some(({ kind }) => kind === 'more') ? ' as shown' : ''}; the thicker a branch, the more names beyond it`}
         </Words>
         {root && <Button small kind="quiet" label="The whole key" onPress={() => setRoot(undefined)} />}
         <Button small label="−" hint="Smaller" disabled={zoom === 0} onPress={() => setZoom(zoom - 1)} />
@@ -114,7 +114,14 @@ function Node({ node, x, y, guide, here, onOpen, onRoot }: NodeProps) {
           stroke={colour.kelp}
           strokeWidth={1.6}
         />
-        <Text x={x} y={y + 4} textAnchor="middle" fontSize={11} fontFamily={font.strong} fill={here ? colour.sheet : colour.kelp}>
+        <Text
+          x={x}
+          y={y + 4}
+          textAnchor="middle"
+          fontSize={node.label.length > 2 ? 8.5 : 11}
+          fontFamily={font.strong}
+          fill={here ? colour.sheet : colour.kelp}
+        >
           {node.label}
         </Text>
       </G>
