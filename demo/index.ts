@@ -4,8 +4,10 @@ import { ledgeCrabs } from './ledgeCrabs';
 import { strandBeetles } from './strandBeetles';
 import { selwithKey, tolmarKey } from './strandBeetles/keys';
 import { tentCones } from './tentCones';
+import { terns } from './terns';
+import { dallowKey } from './terns/keys';
 
-export { ledgeCrabs, selwithKey, strandBeetles, tentCones, tolmarKey };
+export { dallowKey, ledgeCrabs, selwithKey, strandBeetles, tentCones, terns, tolmarKey };
 import { beetleSpecimens } from './lots';
 import { type DemoSpecimen, shoreSpecimens } from './specimens';
 
@@ -16,7 +18,7 @@ export { type DemoSpecimen };
 export const demoSpecimens: DemoSpecimen[] = [...shoreSpecimens, ...beetleSpecimens];
 
 /** The guides a new station starts with. */
-export const demoGuides: Guide[] = [ledgeCrabs, tentCones, strandBeetles];
+export const demoGuides: Guide[] = [terns, ledgeCrabs, tentCones, strandBeetles];
 
 /** The keys a new station starts with, each to one of its guides. */
-export const demoKeys: Key[] = [selwithKey, tolmarKey];
+export const demoKeys: Key[] = [selwithKey, tolmarKey, dallowKey];

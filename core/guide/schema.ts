@@ -10,6 +10,7 @@ import {
   HAZARD_GRADES,
   HAZARD_KINDS,
   NAME_KINDS,
+  PLANS,
   RANKS,
   SCHOOLS,
 } from './vocabulary';
@@ -219,7 +220,7 @@ export const Guide = z.strictObject({
   group: label,
   area: label,
   caution: text,
-  plan: z.enum(['crab', 'cone', 'beetle']).optional(),
+  plan: z.enum(PLANS).optional(),
   facets: z.partialRecord(FacetName, z.array(Named).min(1)),
   taxa: z.array(Taxon).min(1).max(20000),
   characters: z.array(Character).min(1).max(2000),

@@ -40,3 +40,6 @@ export const COMPANY_KINDS = ['host', 'neighbour', 'parent'] as const;
  * *key*: a whole way through a key, every couplet decided, and the described form fits.
  */
 export const SCHOOLS = ['weigh', 'diagnostic', 'key'] as const;
+
+/** Body plans that plates can be drawn of. */
+export const PLANS = ['crab', 'cone', 'beetle', 'tern'] as const;

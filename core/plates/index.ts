@@ -5,6 +5,7 @@ import { CRAB_VIEWS, crabMeasures, crabTile, type CrabView, drawCrab } from './c
 import type { Plate } from './display';
 import type { Measure } from './measure';
 import type { Detail } from './pen';
+import { drawTern, TERN_VIEWS, ternMeasures, ternTile, type TernView } from './tern';
 import type { Traits } from './traits';
 
 export { commandCount, cropPlate, type Ink, INK, PAPER, type Plate, plateSvg, squareRound } from './display';
@@ -39,6 +40,12 @@ const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
     draw: (traits, view, detail) => drawBeetle(traits, view as BeetleView, detail),
     tile: beetleTile,
     measures: beetleMeasures,
+  },
+  tern: {
+    views: TERN_VIEWS,
+    draw: (traits, view, detail) => drawTern(traits, view as TernView, detail),
+    tile: ternTile,
+    measures: ternMeasures,
   },
 };
 

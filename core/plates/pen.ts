@@ -1,5 +1,5 @@
 import { curvePath, dotPath, INK, type Ink, linePath, type Plate } from './display';
-import { add, type Box, boxOf, type Curve, flat, minus, type Point, runsClockwise, sample, times } from './geometry';
+import { add, type Box, boxOf, type Curve, minus, type Point, runsClockwise, sample, times } from './geometry';
 import { stipple, type Tone } from './stipple';
 
 /**
@@ -131,21 +131,45 @@ export function roundTone(polygon: readonly Point[], depth: number, base = 0.03,
   const box = boxOf(polygon);
   const cx = box.x + box.width / 2;
   const cy = box.y + box.height / 2;
-  const edge = flat(polygon.filter((_, i) => i % 2 === 0));
+  const near = nearness(
+    polygon.filter((_, i) => i % 2 === 0),
+    depth,
+  );
   return (x, y, needed) => {
     const dx = x - cx;
     const dy = y - cy;
     const away = Math.min(1, 0.25 + (dx * SHADE[0] + dy * SHADE[1]) / (Math.hypot(dx, dy) || 1));
     if (away <= 0 || needed >= base + most * away) return base;
-    let near = Infinity;
-    for (let i = 0; i < edge.length; i += 2) {
-      const ex = edge[i] - x;
-      const ey = edge[i + 1] - y;
-      const square = ex * ex + ey * ey;
-      if (square < near) near = square;
-    }
-    const rim = Math.max(0, 1 - Math.sqrt(near) / depth);
+    const rim = Math.max(0, 1 - near(x, y) / depth);
     return base + most * rim * rim * away;
+  };
+}
+
+/** How far the nearest of some points is; anything beyond `reach` may be told as Infinity. Points are kept by cells of that size. */
+function nearness(points: readonly Point[], reach: number): (x: number, y: number) => number {
+  const cells = new Map<number, number[]>();
+  const cell = (x: number, y: number) => Math.floor(x / reach) * 65_537 + Math.floor(y / reach);
+  for (const [x, y] of points) {
+    const key = cell(x, y);
+    const there = cells.get(key);
+    if (there) there.push(x, y);
+    else cells.set(key, [x, y]);
+  }
+  return (x, y) => {
+    let least = Infinity;
+    const middle = cell(x, y);
+    for (let column = -65_537; column <= 65_537; column += 65_537)
+      for (let row = -1; row <= 1; row++) {
+        const there = cells.get(middle + column + row);
+        if (!there) continue;
+        for (let i = 0; i < there.length; i += 2) {
+          const ex = there[i] - x;
+          const ey = there[i + 1] - y;
+          const square = ex * ex + ey * ey;
+          if (square < least) least = square;
+        }
+      }
+    return Math.sqrt(least);
   };
 }
 

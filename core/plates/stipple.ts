@@ -1,5 +1,5 @@
 import { seeded } from '../chance';
-import { boxOf, flat, inside, type Point } from './geometry';
+import { boxOf, type Point } from './geometry';
 
 /** Dots of one unit square that repeats, in order of rank: any first n are evenly spread. */
 const RANKS = 2400;
@@ -97,12 +97,12 @@ const DARKEST = 0.85;
  */
 export function stipple(polygon: readonly Point[], tone: Tone, pitch: number): [Point[], Point[], Point[]] {
   const dots = rankedDots();
-  const edge = flat(polygon);
   const box = boxOf(polygon);
   const sizes: [Point[], Point[], Point[]] = [[], [], []];
   const cell = pitch / CELLS;
   const wrap = (k: number) => ((k % CELLS) + CELLS) % CELLS;
   for (let cy = Math.floor(box.y / cell); cy * cell <= box.y + box.height; cy++) {
+    const edges = edgesBetween(polygon, cy * cell, (cy + 1) * cell);
     for (let cx = Math.floor(box.x / cell); cx * cell <= box.x + box.width; cx++) {
       const left = (cx - wrap(cx)) * cell;
       const top = (cy - wrap(cy)) * cell;
@@ -114,9 +114,30 @@ export function stipple(polygon: readonly Point[], tone: Tone, pitch: number): [
         const x = left + dots.x[i] * pitch;
         const y = top + dots.y[i] * pitch;
         const dark = tone(x, y, rank);
-        if (rank < dark && inside(edge, x, y)) sizes[dark > 0.55 ? 2 : dark > 0.25 ? 1 : 0].push([x, y]);
+        if (rank < dark && within(edges, x, y)) sizes[dark > 0.55 ? 2 : dark > 0.25 ? 1 : 0].push([x, y]);
       }
     }
   }
   return sizes;
+}
+
+/** The polygon's edges that lie in a level strip: all that an even–odd test of a dot in it needs. */
+function edgesBetween(polygon: readonly Point[], top: number, foot: number): number[] {
+  const edges: number[] = [];
+  let [bx, by] = polygon[polygon.length - 1];
+  for (const [ax, ay] of polygon) {
+    if ((ay > top || by > top) && (ay <= foot || by <= foot)) edges.push(ax, ay, bx, by);
+    [bx, by] = [ax, ay];
+  }
+  return edges;
+}
+
+function within(edges: readonly number[], x: number, y: number): boolean {
+  let odd = false;
+  for (let i = 0; i < edges.length; i += 4) {
+    const ay = edges[i + 1];
+    const by = edges[i + 3];
+    if (ay > y !== by > y && x < ((edges[i + 2] - edges[i]) * (y - ay)) / (by - ay) + edges[i]) odd = !odd;
+  }
+  return odd;
 }

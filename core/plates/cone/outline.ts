@@ -18,6 +18,14 @@ function side(sides: ConeModel['sides'], t: number): number {
   return straight + 0.012 * Math.sin(Math.PI * t);
 }
 
+/** The widest share of each form of side, which the scored width is taken across. */
+const WIDEST = Object.fromEntries(
+  (['straight', 'swollen', 'waisted'] as const).map((sides) => [
+    sides,
+    Math.max(...Array.from({ length: 21 }, (_, i) => side(sides, i / 20))),
+  ]),
+) as Record<ConeModel['sides'], number>;
+
 /** How far the spire's edge lies inside (hollow) or outside (domed) the straight line, at t from apex to shoulder. */
 const bow = (spire: ConeModel['spire'], t: number): number =>
   spire === 'hollow' ? -0.11 * Math.sin(Math.PI * t) : spire === 'domed' ? 0.1 * Math.sin(Math.PI * t) : 0;
@@ -38,8 +46,7 @@ export function halfAt(model: ConeModel, y: number): number {
 
 /** Of the body whorl alone; the sides are scaled so that the widest place has the scored width. */
 export function bodyHalf(model: ConeModel, t: number): number {
-  const most = Math.max(...Array.from({ length: 21 }, (_, i) => side(model.sides, i / 20)));
-  return (side(model.sides, t) / most) * (widthOf(model) / 2);
+  return (side(model.sides, t) / WIDEST[model.sides]) * (widthOf(model) / 2);
 }
 
 /** The right edge from apex to base, in millimetres; apex at the origin. */
