@@ -1,5 +1,9 @@
 import type { Guide } from '@plesion/core/guide';
 import type { Key } from '@plesion/core/keys';
+import { bogUmbels } from './bogUmbels';
+import { stepAwayKey } from './bogUmbels/keys';
+import { lanternMoths } from './lanternMoths';
+import { throughGlassKey } from './lanternMoths/keys';
 import { ledgeCrabs } from './ledgeCrabs';
 import { strandBeetles } from './strandBeetles';
 import { selwithKey, tolmarKey } from './strandBeetles/keys';
@@ -7,7 +11,19 @@ import { tentCones } from './tentCones';
 import { terns } from './terns';
 import { dallowKey } from './terns/keys';
 
-export { dallowKey, ledgeCrabs, selwithKey, strandBeetles, tentCones, terns, tolmarKey };
+export {
+  bogUmbels,
+  dallowKey,
+  lanternMoths,
+  ledgeCrabs,
+  selwithKey,
+  stepAwayKey,
+  strandBeetles,
+  tentCones,
+  terns,
+  throughGlassKey,
+  tolmarKey,
+};
 import { beetleSpecimens } from './lots';
 import { type DemoSpecimen, shoreSpecimens } from './specimens';
 
@@ -18,7 +34,7 @@ export { type DemoSpecimen };
 export const demoSpecimens: DemoSpecimen[] = [...shoreSpecimens, ...beetleSpecimens];
 
 /** The guides a new station starts with. */
-export const demoGuides: Guide[] = [terns, ledgeCrabs, tentCones, strandBeetles];
+export const demoGuides: Guide[] = [terns, bogUmbels, lanternMoths, ledgeCrabs, tentCones, strandBeetles];
 
 /** The keys a new station starts with, each to one of its guides. */
-export const demoKeys: Key[] = [selwithKey, tolmarKey, dallowKey];
+export const demoKeys: Key[] = [selwithKey, tolmarKey, dallowKey, stepAwayKey, throughGlassKey];

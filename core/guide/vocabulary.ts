@@ -42,4 +42,4 @@ export const COMPANY_KINDS = ['host', 'neighbour', 'parent'] as const;
 export const SCHOOLS = ['weigh', 'diagnostic', 'key'] as const;
 
 /** Body plans that plates can be drawn of. */
-export const PLANS = ['crab', 'cone', 'beetle', 'tern'] as const;
+export const PLANS = ['crab', 'cone', 'beetle', 'tern', 'umbel', 'moth'] as const;

@@ -56,8 +56,8 @@ const BETWEEN = /\bbetween\s*$/i;
 const BEFORE: [RegExp, 'low' | 'high', boolean][] = [
   [/(?:\bat (?:the )?most|\bnot more than|\bno more than|\bup to|\bnot exceeding|≤|<=)\s*$/i, 'high', false],
   [/(?:\bat (?:the )?least|\bnot less than|\bno fewer than|\bno less than|≥|>=)\s*$/i, 'low', false],
-  [/(?:\bless than|\bfewer than|\bbelow|\bunder|\b(?:short|narrow|small|low|slender)er than|<)\s*$/i, 'high', true],
-  [/(?:\bmore than|\bover|\babove|\bexceeding|\b(?:long|wid|broad|larg|great|high|deep)e?r than|>)\s*$/i, 'low', true],
+  [/(?:\bless than|\bfewer than|\bbelow|\bunder|\b(?:short|narrow|small|low|slender|thinn)er than|<)\s*$/i, 'high', true],
+  [/(?:\bmore than|\bover|\babove|\bexceeding|\b(?:long|wid|broad|larg|great|high|deep|tall|thick)e?r than|>)\s*$/i, 'low', true],
 ];
 const AFTER: [RegExp, 'low' | 'high'][] = [
   [/^\s*(?:(?:(?:long|wide|broad|high|deep)\s+)?(?:or|and) (?:more|longer|wider|larger|greater|higher|above|over)|\+)/i, 'low'],

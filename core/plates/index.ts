@@ -5,8 +5,10 @@ import { CRAB_VIEWS, crabMeasures, crabTile, type CrabView, drawCrab } from './c
 import type { Plate } from './display';
 import type { Measure } from './measure';
 import type { Detail } from './pen';
+import { drawMoth, MOTH_VIEWS, mothMeasures, mothTile, type MothView } from './moth';
 import { drawTern, TERN_VIEWS, ternMeasures, ternTile, type TernView } from './tern';
 import type { Traits } from './traits';
+import { drawUmbelView, UMBEL_VIEWS, umbelMeasures, umbelTile, type UmbelView } from './umbel';
 
 export { commandCount, cropPlate, type Ink, INK, PAPER, type Plate, plateSvg, squareRound } from './display';
 export { type Box, type Point } from './geometry';
@@ -46,6 +48,18 @@ const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
     draw: (traits, view, detail) => drawTern(traits, view as TernView, detail),
     tile: ternTile,
     measures: ternMeasures,
+  },
+  umbel: {
+    views: UMBEL_VIEWS,
+    draw: (traits, view, detail) => drawUmbelView(traits, view as UmbelView, detail),
+    tile: umbelTile,
+    measures: umbelMeasures,
+  },
+  moth: {
+    views: MOTH_VIEWS,
+    draw: (traits, view, detail) => drawMoth(traits, view as MothView, detail),
+    tile: mothTile,
+    measures: mothMeasures,
   },
 };
 

@@ -1,0 +1,20 @@
+import type { Plate } from '../display';
+import { type Detail, finish, newPen } from '../pen';
+import type { Traits } from '../traits';
+import { mothModel, sizeOf } from './model';
+import { drawAtRest, drawSpread } from './spread';
+
+export { mothMeasures } from './measures';
+export { mothTile } from './tiles';
+
+export const MOTH_VIEWS = ['spread', 'rest'] as const;
+export type MothView = (typeof MOTH_VIEWS)[number];
+
+/** A whole moth from above in millimetres: wings spread, or at rest. */
+export function drawMoth(traits: Traits, view: MothView, detail: Detail = 'full'): Plate {
+  const model = mothModel(traits);
+  const pen = newPen(sizeOf(model), detail);
+  if (view === 'spread') drawSpread(pen, model);
+  else drawAtRest(pen, model);
+  return finish(pen, 0.06);
+}

@@ -1,0 +1,84 @@
+import { INK, linePath } from '../display';
+import { curve, type Point } from '../geometry';
+import { note, type Pen, stroke } from '../pen';
+import { drawUmbel } from './flower';
+import { drawLeaf, drawSheath } from './leaf';
+import type { UmbelModel } from './model';
+import { drawStalk } from './stem';
+
+/** The whole plant from the ground up, at its true height. */
+export function drawHabit(pen: Pen, model: UmbelModel): void {
+  const H = model.height * 10;
+  drawGround(pen, H);
+  if (model.bears === 'leaves') {
+    drawRosette(pen, model, H * 0.3);
+    return;
+  }
+  const top: Point = [H * 0.015, -H * 0.82];
+  const joints: { at: Point; side: 1 | -1; size: number; branch: boolean }[] = [
+    { at: [0, -H * 0.1], side: -1, size: H * 0.36, branch: false },
+    { at: [0, -H * 0.2], side: 1, size: H * 0.33, branch: false },
+    { at: [H * 0.004, -H * 0.38], side: -1, size: H * 0.25, branch: true },
+    { at: [H * 0.008, -H * 0.54], side: 1, size: H * 0.18, branch: true },
+  ];
+  for (const { at, side, size } of joints) drawLeaf(pen, model, { foot: at, degrees: -90 + side * 56, length: size }, true);
+  for (const { at, side, branch } of joints) {
+    if (!branch) continue;
+    const end: Point = [at[0] - side * H * 0.17, at[1] - H * 0.25];
+    drawStalk(pen, model, at, end, H * 0.0055);
+    drawUmbel(pen, model, end, H * 0.095, true);
+  }
+  drawStalk(pen, model, [0, 0], top, H * 0.011);
+  if (pen.detail !== 'figure')
+    for (const { at, size } of joints) drawSheath(pen, model, [at[0], at[1] + size * 0.05], size * 0.2);
+  drawUmbel(pen, model, top, H * 0.15, true);
+  note(pen, 'habit', [
+    [-H * 0.3, -H],
+    [H * 0.3, 0],
+  ]);
+}
+
+function drawRosette(pen: Pen, model: UmbelModel, size: number): void {
+  const leaves = pen.detail === 'figure' ? [-64, 0, 64] : [-78, 76, -48, 50, -18, 20];
+  for (const lean of leaves)
+    drawLeaf(pen, model, { foot: [0, 0], degrees: -90 + lean, length: size * (1 - Math.abs(lean) / 500) }, true);
+  if (pen.detail !== 'figure') drawSheath(pen, model, [0, size * 0.03], size * 0.22);
+}
+
+function drawGround(pen: Pen, height: number): void {
+  const wide = height * 0.2;
+  stroke(
+    pen,
+    'ground',
+    curve(
+      [
+        [-wide, height * 0.006],
+        [-wide * 0.4, -height * 0.002],
+        [wide * 0.3, height * 0.004],
+        [wide, 0],
+      ],
+      [],
+      false,
+    ),
+    0.012,
+  );
+  note(pen, 'ground', [
+    [-wide, 0],
+    [wide, height * 0.03],
+  ]);
+  if (pen.detail !== 'full') return;
+  const lines = Array.from({ length: 20 }, (_, i): Point[] => {
+    const x = -wide * 0.9 + (i * wide * 1.8) / 19;
+    return [
+      [x, height * (0.01 + 0.004 * (i % 3))],
+      [x - wide * 0.09, height * (0.024 + 0.004 * (i % 2))],
+    ];
+  });
+  pen.inks.push({
+    d: lines.map((line) => linePath(line, false)).join(''),
+    part: 'ground',
+    stroke: INK,
+    strokeWidth: Math.round(height * 0.14),
+    opacity: 0.7,
+  });
+}

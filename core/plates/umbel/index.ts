@@ -1,0 +1,35 @@
+import type { Plate } from '../display';
+import { type Detail, finish, newPen } from '../pen';
+import type { Traits } from '../traits';
+import { drawFlowerPlate, drawFruitingHead, drawUmbelPlate } from './flower';
+import { drawFruitPlate } from './fruit';
+import { drawHabit } from './habit';
+import { drawLeafPlate } from './leaf';
+import { umbelModel, type UmbelModel } from './model';
+import { drawStemPlate } from './stem';
+
+export { umbelMeasures } from './measures';
+export { umbelTile } from './tiles';
+
+export const UMBEL_VIEWS = ['habit', 'leaf', 'stem', 'umbel', 'flower', 'fruit'] as const;
+export type UmbelView = (typeof UMBEL_VIEWS)[number];
+
+/** How each view is drawn, and the size in millimetres that its lines follow. */
+const DRAWN = {
+  habit: { draw: drawHabit, size: ({ height }: UmbelModel) => height * 6 },
+  leaf: { draw: drawLeafPlate, size: () => 150 },
+  stem: { draw: drawStemPlate, size: () => 20 },
+  umbel: { draw: drawUmbelPlate, size: () => 75 },
+  flower: { draw: drawFlowerPlate, size: () => 13 },
+  fruit: { draw: drawFruitPlate, size: () => 4 },
+} as const;
+
+/** A whole plant, or one of its parts large, in millimetres. */
+export function drawUmbelView(traits: Traits, view: UmbelView, detail: Detail = 'full'): Plate {
+  const model = umbelModel(traits);
+  const { draw, size } = DRAWN[view];
+  const pen = newPen(size(model), detail);
+  if (view === 'flower' && model.bears === 'fruits') drawFruitingHead(pen, model);
+  else draw(pen, model);
+  return finish(pen, 0.06);
+}
