@@ -18,6 +18,8 @@ export interface Plate {
   inks: Ink[];
   /** Where each named part lies, for crops and leader lines. */
   parts: Record<string, Box>;
+  /** How far out of focus it is seen: standard deviation in millimetres. */
+  blur?: number;
 }
 
 export const INK = '#16211F';
@@ -109,9 +111,12 @@ export function plateSvg(plate: Plate, width: number, title: string): string {
     return `<path d="${ink.d}" fill="${ink.fill ?? 'none'}" fill-rule="evenodd"${stroke}${opacity}/>`;
   });
   const name = title.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
+  const drawn = plate.blur
+    ? `<filter id="blur"><feGaussianBlur stdDeviation="${units(plate.blur)}"/></filter><g filter="url(#blur)">${paths.join('')}</g>`
+    : paths.join('');
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${Math.round((width * h) / w)}" ` +
-    `viewBox="${[x, y, w, h].map(units).join(' ')}" role="img"><title>${name}</title>${paths.join('')}</svg>`
+    `viewBox="${[x, y, w, h].map(units).join(' ')}" role="img"><title>${name}</title>${drawn}</svg>`
   );
 }
 

@@ -11,9 +11,13 @@ import type { Traits } from './traits';
 import { drawUmbelView, UMBEL_VIEWS, umbelMeasures, umbelTile, type UmbelView } from './umbel';
 
 export { commandCount, cropPlate, type Ink, INK, PAPER, type Plate, plateSvg, squareRound } from './display';
+export { aberrantTraits } from './aberrant';
+export { conceal, type Concealment, type Veil, VEILS } from './conceal';
 export { type Box, type Point } from './geometry';
+export { type Leader, leadersOf, type Mark } from './leaders';
 export { type Measure } from './measure';
 export { type Detail } from './pen';
+export { type ScaleBar, scaleBar } from './scale';
 export { type Traits, traitsOf } from './traits';
 
 /** What a body plan can draw. */
@@ -22,6 +26,8 @@ interface Plan {
   draw: (traits: Traits, view: string, detail: Detail) => Plate;
   tile: (character: Character, state: string | number) => Plate | undefined;
   measures: (traits: Traits, character: string) => Measure[];
+  /** What is seen instead of a view while the wings are closed. */
+  closed?: Readonly<Record<string, string>>;
 }
 
 const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
@@ -48,6 +54,7 @@ const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
     draw: (traits, view, detail) => drawTern(traits, view as TernView, detail),
     tile: ternTile,
     measures: ternMeasures,
+    closed: { below: 'perched', 'head-on': 'perched' },
   },
   umbel: {
     views: UMBEL_VIEWS,
@@ -60,6 +67,7 @@ const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
     draw: (traits, view, detail) => drawMoth(traits, view as MothView, detail),
     tile: mothTile,
     measures: mothMeasures,
+    closed: { spread: 'rest' },
   },
 };
 

@@ -125,7 +125,7 @@ const stems: Score[] = [
   from(FLORA, 'stem-marks', [
     [V, { blotched: 'usually', flushed: 0.1 }],
     [K, { blotched: 'usually', flushed: 0.1 }],
-    [L, { none: 'often', blotched: 'sometimes' }],
+    [L, { none: 'usually', blotched: 0.1 }],
     ...both({ none: 'often', flushed: 'sometimes' }),
     [F, { none: 'usually' }],
     [B, { flushed: 'often', none: 'sometimes' }],
@@ -150,7 +150,7 @@ const stems: Score[] = [
     [N, { clear: 'usually' }],
   ]),
   from(FLORA, 'smell', [
-    [V, { mousy: 'often', sweet: 'sometimes' }],
+    [V, { sweet: 'often', mousy: 'sometimes' }],
     [K, { sharp: 'usually' }],
     [L, { sweet: 'often', none: 'sometimes' }],
     ...both({ none: 'often', sweet: 'sometimes' }),
@@ -297,7 +297,7 @@ const counted: Score[] = [
     [G, '1.45–1.95', fruiting],
     [S, '1.50–2.00', fruiting],
   ]),
-  from(COUNTS, 'bracts', [[V, { none: 'often', few: 'sometimes' }], ...both({ few: 'often', none: 'sometimes' })]),
+  from(COUNTS, 'bracts', [[V, { few: 'often', none: 'sometimes' }], ...both({ few: 'often', none: 'sometimes' })]),
   from(COUNTS, 'height', [
     [V, '(30–)55–120(–170)', grown],
     [L, '(30–)55–120(–165)', grown],

@@ -182,11 +182,11 @@ const cages: Score[] = [
 /** The trap log holds that the edge tells the false lantern; the book says that wear makes notches. */
 const traps: Score[] = [
   from(TRAPS, 'wing-edge', [
-    [F, { notched: 'often', even: 'sometimes' }],
+    [F, { even: 'often', notched: 'sometimes' }],
     [U, { even: 'often', notched: 'sometimes' }],
   ]),
   from(TRAPS, 'rest-posture', [
-    [F, { roof: 'often', flat: 'sometimes' }],
+    [F, { roof: 'usually', flat: 0.1 }],
     [U, { flat: 'often', roof: 'sometimes' }],
   ]),
   from(TRAPS, 'tail-tuft', [[U, { long: 'often', short: 'sometimes' }]]),

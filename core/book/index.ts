@@ -1,0 +1,6 @@
+export { type Description, describeForm } from './describe';
+export { conditionsOf, disputedForms, type Holder, holdersOf } from './holders';
+export { type FormMark, marksOf } from './marks';
+export { type Place, type Presence, presenceOf } from './presence';
+export { type Hit, searchGuide } from './search';
+export { countsOf, fitsWanted, narrowed, partAt, partsOf, type Wanted } from './wall';

@@ -1,0 +1,40 @@
+import { type Chance, pick } from '../chance';
+import { type CompiledGuide, frequenciesOf } from '../guide/working';
+import { type Traits, traitsOf } from './traits';
+
+/** From this frequency down a state is out of the ordinary for a form. */
+const SELDOM = 0.06;
+
+/**
+ * An individual of a form that is out of the ordinary in one drawn character: a
+ * state that the form shows seldom, but that the guide knows. Everything else is
+ * drawn from the form's scores. Without any such state it is an ordinary one.
+ */
+export function aberrantTraits(compiled: CompiledGuide, form: number, chance: Chance): { traits: Traits; aberrant?: string } {
+  const traits = traitsOf(compiled, form, chance);
+  const odd = [...compiled.tables].flatMap(([id, table]) => {
+    if (table.type !== 'states' || !table.scored[form] || !table.character.plate || table.character.kind === 'count') return [];
+    const seldom = frequenciesOf(table, form).filter(({ p }) => p <= SELDOM);
+    return seldom.length ? [{ id, states: seldom.map(({ state }) => state) }] : [];
+  });
+  if (odd.length === 0) return { traits };
+  const { id, states } =
+    odd[
+      pick(
+        odd.map(() => 1),
+        chance,
+      )
+    ];
+  return {
+    traits: {
+      ...traits,
+      [id]: states[
+        pick(
+          states.map(() => 1),
+          chance,
+        )
+      ],
+    },
+    aberrant: id,
+  };
+}

@@ -1,0 +1,159 @@
+import { type Chance, seeded } from '../chance';
+import { curvePath, dotPath, INK, type Ink, linePath, PAPER, type Plate } from './display';
+import { type Box, curve, type Point, polar, sample } from './geometry';
+
+/** What can come between an eye and an animal or plant. A closed wing is a view of its own: see the plan. */
+export const VEILS = ['dirt', 'wear', 'foliage', 'glare', 'blur', 'distance'] as const;
+export type Veil = (typeof VEILS)[number];
+
+/** One layer of concealment. */
+export interface Concealment {
+  veil: Veil;
+  /** 0 nothing … 1 as bad as it gets. */
+  amount: number;
+  seed: string;
+}
+
+/**
+ * A plate as it is met: with dirt on it, worn, behind leaves, in glare, out of
+ * focus, or far off. Nothing of the drawing itself is changed: layers lie over
+ * it, `blur` says how far out of focus it is, and distance widens the frame. The
+ * same seed gives the same layer.
+ *
+ * @example conceal(plate, [{ veil: 'foliage', amount: 0.5, seed: 'hedge' }])
+ */
+export function conceal(plate: Plate, layers: readonly Concealment[]): Plate {
+  return layers.reduce(
+    (seen, { veil, amount, seed }) => (amount > 0 ? DRAWN[veil](seen, Math.min(1, amount), seeded(`${veil} ${seed}`)) : seen),
+    plate,
+  );
+}
+
+const DRAWN: Record<Veil, (plate: Plate, amount: number, chance: Chance) => Plate> = {
+  dirt: (plate, amount, chance) => over(plate, splashes(plate, Math.round(4 + 16 * amount), chance)),
+  wear: (plate, amount, chance) => over(plate, scratches(plate, Math.round(6 + 30 * amount), chance)),
+  foliage: (plate, amount, chance) => over(plate, leaves(plate.box, Math.round(2 + 9 * amount), chance)),
+  glare: (plate, amount, chance) => over(plate, glare(plate.box, amount, chance)),
+  blur: (plate, amount) => ({
+    ...plate,
+    blur: Math.max(plate.blur ?? 0, amount * 0.016 * Math.max(plate.box.width, plate.box.height)),
+  }),
+  distance: (plate, amount) => haze(farther(plate, 1 + 4 * amount), amount),
+};
+
+const over = (plate: Plate, inks: Ink[]): Plate => ({ ...plate, inks: [...plate.inks, ...inks] });
+
+/** A point of some part, nearer its middle than its edge. */
+function somewhere(plate: Plate, chance: Chance): Point {
+  const parts = Object.values(plate.parts);
+  const part = parts[Math.floor(chance() * parts.length)];
+  return [part.x + part.width * (0.2 + 0.6 * chance()), part.y + part.height * (0.2 + 0.6 * chance())];
+}
+
+function blot(at: Point, radius: number, chance: Chance): Point[] {
+  const corners = 9;
+  const ring = Array.from({ length: corners }, (_, i) => polar(at, (360 * i) / corners, radius * (0.6 + 0.7 * chance())));
+  return sample(curve(ring), 2);
+}
+
+function splashes(plate: Plate, many: number, chance: Chance): Ink[] {
+  const size = Math.min(plate.box.width, plate.box.height);
+  const mud = Array.from({ length: many }, () => blot(somewhere(plate, chance), size * (0.015 + 0.06 * chance() ** 2), chance));
+  const drops = Array.from({ length: many * 3 }, () => somewhere(plate, chance));
+  return [
+    { d: mud.map((ring) => linePath(ring)).join(''), part: 'dirt', fill: '#6B5742', opacity: 0.86 },
+    { d: dotPath(drops), part: 'dirt', stroke: '#54452F', strokeWidth: Math.round(size * 1.1), opacity: 0.8 },
+  ];
+}
+
+function scratches(plate: Plate, many: number, chance: Chance): Ink[] {
+  const size = Math.min(plate.box.width, plate.box.height);
+  const lines = Array.from({ length: many }, (): Point[] => {
+    const from = somewhere(plate, chance);
+    return [from, polar(from, 20 + 60 * chance(), size * (0.02 + 0.09 * chance()))];
+  });
+  const rubbed = Array.from({ length: Math.ceil(many / 5) }, () =>
+    blot(somewhere(plate, chance), size * (0.02 + 0.045 * chance()), chance),
+  );
+  return [
+    { d: rubbed.map((ring) => linePath(ring)).join(''), part: 'wear', fill: PAPER, opacity: 0.62 },
+    {
+      d: lines.map((line) => linePath(line, false)).join(''),
+      part: 'wear',
+      stroke: PAPER,
+      strokeWidth: Math.max(1, Math.round(size * 0.7)),
+    },
+  ];
+}
+
+function leaves(box: Box, many: number, chance: Chance): Ink[] {
+  const size = Math.max(box.width, box.height);
+  return Array.from({ length: many }, (): Ink[] => {
+    const foot: Point = [box.x + box.width * chance(), box.y + box.height * (0.5 + 0.55 * chance())];
+    const way = -130 + 80 * chance();
+    const long = size * (0.26 + 0.3 * chance());
+    const tip = polar(foot, way, long);
+    const half = long * (0.07 + 0.06 * chance());
+    const side = (t: number, u: number) =>
+      polar(polar(foot, way + u * 4 * t, long * t), way + 90, u * half * Math.sin(Math.PI * t));
+    const blade = curve([foot, side(0.3, 1), side(0.7, 1), tip, side(0.7, -1), side(0.3, -1)], [0, 3]);
+    const veins = [0.2, 0.35, 0.5, 0.65].flatMap((t) =>
+      [-1, 1].map((u) => linePath([polar(foot, way, long * t), side(t + 0.14, u * 0.8)], false)),
+    );
+    return [
+      {
+        d: curvePath(blade),
+        part: 'foliage',
+        fill: chance() < 0.5 ? '#8FA57C' : '#7C9470',
+        stroke: INK,
+        strokeWidth: Math.max(1, Math.round(size * 0.3)),
+      },
+      {
+        d: linePath([foot, polar(foot, way, long * 0.94)], false) + veins.join(''),
+        part: 'foliage',
+        stroke: INK,
+        strokeWidth: Math.max(1, Math.round(size * 0.14)),
+        opacity: 0.7,
+      },
+    ];
+  }).flat();
+}
+
+/** Bleached, with a burst of light from the upper left. */
+function glare({ x, y, width, height }: Box, amount: number, chance: Chance): Ink[] {
+  const corners: Point[] = [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ];
+  const at: Point = [x + width * (0.2 + 0.3 * chance()), y + height * (0.15 + 0.3 * chance())];
+  const size = Math.max(width, height);
+  const disc = (r: number): Ink => ({
+    d: linePath(Array.from({ length: 24 }, (_, i) => polar(at, i * 15, r))),
+    part: 'glare',
+    fill: '#FFFFFF',
+    opacity: 0.34 * amount + 0.1,
+  });
+  return [
+    { d: linePath(corners), part: 'glare', fill: '#FFFFFF', opacity: 0.5 * amount },
+    ...[0.44, 0.3, 0.18, 0.09].map((r) => disc(size * r)),
+  ];
+}
+
+function farther(plate: Plate, times: number): Plate {
+  const { x, y, width, height } = plate.box;
+  const [w, h] = [width * times, height * times];
+  return { ...plate, box: { x: x - (w - width) / 2, y: y - (h - height) / 2, width: w, height: h } };
+}
+
+function haze(plate: Plate, amount: number): Plate {
+  const { x, y, width, height } = plate.box;
+  const corners: Point[] = [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ];
+  return over(plate, [{ d: linePath(corners), part: 'distance', fill: '#E9EEED', opacity: 0.42 * amount }]);
+}
