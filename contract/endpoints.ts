@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PlateQuery } from './book';
 import { CompareAnswer, CompareRequest } from './compare';
 import { StandingAnswer, StandingRequest } from './evidence';
 import { GuideList, GuideQuery, StoredGuide } from './guides';
@@ -107,6 +108,15 @@ export const endpoints = {
     query: GuideQuery,
     response: z.unknown(),
     media: 'application/json',
+  },
+  plate: {
+    method: 'GET',
+    path: '/api/guides/:id/plate',
+    summary: 'One plate of a form as SVG or PNG, with a scale bar and its marks pointed at.',
+    params: byId,
+    query: PlateQuery,
+    response: z.unknown(),
+    media: 'image/svg+xml',
   },
   standing: {
     method: 'POST',

@@ -7,6 +7,7 @@ import type {
   SpecimenSummary as SummarySchema,
   SpecimenWrite as WriteSchema,
 } from './specimens';
+import type { PlateQuery as PlateQuerySchema } from './book';
 import type { CompareAnswer as CompareSchema } from './compare';
 import type { Job as JobSchema } from './jobs';
 import type {
@@ -33,6 +34,7 @@ export { Conflict, type Endpoint, type EndpointName, endpoints, type Endpoints }
 export { openApi } from './openapi';
 export { sameContent } from './sameContent';
 
+export type PlateQuery = z.output<typeof PlateQuerySchema>;
 export type Specimen = z.output<typeof SpecimenSchema>;
 export type SpecimenWrite = z.output<typeof WriteSchema>;
 export type SpecimenRow = z.output<typeof RowSchema>;

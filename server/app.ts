@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { MikroORM } from '@mikro-orm/postgresql';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
+import { bookRoutes } from './book/routes';
 import { compareRoutes } from './compare/routes';
 import { exportRoutes } from './export/routes';
 import { guideRoutes } from './guides/routes';
@@ -75,6 +76,7 @@ export function createApp({ orm, pool, weighing, learning, keying, jobs, session
   guideRoutes(api, em);
   learnRoutes(api, em, learning, jobs);
   standingRoutes(api, em, weighing);
+  bookRoutes(api, em);
   compareRoutes(api, em);
   keyRoutes(api, em, keying, jobs);
   lotRoutes(api, em);

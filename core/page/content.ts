@@ -48,13 +48,17 @@ const MOST_MARKS = 6;
 const NOT_A_PROMISE =
   'No result says that anything is safe to touch, keep or eat. Local law, permits and licensed or medical advice come first.';
 
-/** A page that compares forms: each drawn alike, the marks that separate them numbered and pointed at. */
-export function comparisonPage(compiled: CompiledGuide, comparison: Comparison): PageContent {
+/** A page that compares forms: each drawn alike in up to `views` views, the marks that separate them numbered and pointed at. */
+export function comparisonPage(
+  compiled: CompiledGuide,
+  comparison: Comparison,
+  { marks: most = MOST_MARKS, views = 2 }: { marks?: number; views?: number } = {},
+): PageContent {
   const { guide } = compiled;
   const names = namesOf(compiled, comparison.forms);
   const good = comparison.characters
     .filter(({ separation, hindrance }) => !hindrance && separation !== 'does not separate')
-    .slice(0, MOST_MARKS);
+    .slice(0, most);
   const marks = good.map((mark, i) => {
     const { unit } = characterOf(guide, mark.character);
     const said = mark.forms.map((scored, f) => `${names[f]} ${scored ? sayScored(scored, unit) : 'not known'}`);
@@ -68,6 +72,7 @@ export function comparisonPage(compiled: CompiledGuide, comparison: Comparison):
   const plates = viewsFor(
     guide,
     good.map(({ character }) => character),
+    views,
   ).flatMap((view) =>
     comparison.forms.flatMap(({ form }, i): PagePlate[] => {
       const at = compiled.forms.findIndex(({ id }) => id === form);
@@ -155,11 +160,12 @@ export function standingPage(
 
 const characterOf = (guide: Guide, id: string): Character => guide.characters.find((character) => character.id === id)!;
 
-/** The plan's views that show any of some marks; its first where none does. */
-function viewsFor(guide: Guide, marks: readonly string[]): string[] {
+/** The plan's views that show any of some marks, those that show most of them first; its first where none does. */
+function viewsFor(guide: Guide, marks: readonly string[], most = 2): string[] {
   const views = planOf(guide)?.views ?? [];
-  const shown = views.filter((view) => marks.some((id) => characterOf(guide, id).plate?.view === view));
-  return shown.length ? shown.slice(0, 2) : views.slice(0, 1);
+  const showing = (view: string) => marks.filter((id) => characterOf(guide, id).plate?.view === view).length;
+  const shown = views.filter(showing).sort((a, b) => showing(b) - showing(a));
+  return shown.length ? shown.slice(0, most) : views.slice(0, 1);
 }
 
 const pointersOn = (guide: Guide, marks: readonly string[], view: string): PagePlate['pointers'] =>

@@ -1,12 +1,22 @@
 import type { PageContent, PagePlate } from '@plesion/core/page';
+import { scaleBar } from '@plesion/core/plates';
 import { type Face, widthOf, wrapped } from './fonts';
 import type { Box, Item, Page } from './items';
 
-/** A4, in points. */
-const WIDTH = 595;
-const HEIGHT = 842;
-const EDGE = 40;
-const INNER = WIDTH - 2 * EDGE;
+/** A sheet of paper, in points as it is laid out; `shrink` brings that to the size it is printed at. */
+interface Paper {
+  width: number;
+  height: number;
+  edge: number;
+  shrink: number;
+}
+
+/** A5 is laid out a little larger than it is, so that its letters come out smaller than on A4, and still readable. */
+export const PAPERS = {
+  a4: { width: 595, height: 842, edge: 40, shrink: 1 },
+  a5: { width: 500, height: 709, edge: 28, shrink: 0.84 },
+} satisfies Record<string, Paper>;
+export type PaperName = keyof typeof PAPERS;
 
 const INK = '#10211F';
 const QUIET = '#4C5F5C';
@@ -23,65 +33,67 @@ export interface Photo {
 }
 
 /** Lay a page out: title, plates with their marks pointed at, the words, the caution. All of it on one sheet. */
-export function layOut(content: PageContent, photo?: Photo): Page {
+export function layOut(content: PageContent, photo?: Photo, paper: PaperName = 'a4'): Page {
+  const { width: sheetWidth, height: sheetHeight, edge, shrink } = PAPERS[paper];
+  const inner = sheetWidth - 2 * edge;
   const items: Item[] = [];
   const words = (text: string, face: Face, size: number, x: number, y: number, width: number, colour = INK): number => {
     const lines = wrapped(text, face, size, width);
     lines.forEach((line, i) => items.push({ kind: 'text', text: line, face, size, x, y: y + size + i * size * 1.36, colour }));
     return y + lines.length * size * 1.36;
   };
-  let y = placeTitle(items, content.title);
-  y = words(content.subtitle, 'text', 10, EDGE, y + 2, INNER, QUIET) + 8;
+  let y = placeTitle(items, content.title, edge, inner);
+  y = words(content.subtitle, 'text', 10, edge, y + 2, inner, QUIET) + 8;
   const row = photo ? photoRow(photo) : 0;
-  y = placePlates(items, content.plates, y, INNER - row, photo ? 190 : content.plates.length > 2 ? 168 : 236);
-  if (photo) placePhoto(items, photo, photoBox(photo, y, row), content.marks);
-  y = words(content.lead, 'text', 10, EDGE, y + 8, INNER) + 8;
+  y = placePlates(items, content.plates, [edge, y], inner - row, photo ? 190 : content.plates.length > 2 ? 168 : 236);
+  if (photo) placePhoto(items, photo, photoBox(photo, y, row, sheetWidth - edge), content.marks);
+  y = words(content.lead, 'text', 10, edge, y + 8, inner) + 8;
   for (const mark of content.marks) {
-    items.push({ kind: 'disc', at: [EDGE + 8, y + 9], radius: 8, fill: KELP });
+    items.push({ kind: 'disc', at: [edge + 8, y + 9], radius: 8, fill: KELP });
     items.push({
       kind: 'text',
       text: String(mark.number),
       face: 'strong',
       size: 9.5,
-      x: EDGE + 8,
+      x: edge + 8,
       y: y + 12.4,
       colour: '#FFFFFF',
       middle: true,
     });
-    y = words(mark.heading, 'strong', 10.5, EDGE + 26, y, INNER - 26);
-    y = words(mark.text, 'text', 9.5, EDGE + 26, y + 1, INNER - 26, QUIET) + 6;
+    y = words(mark.heading, 'strong', 10.5, edge + 26, y, inner - 26);
+    y = words(mark.text, 'text', 9.5, edge + 26, y + 1, inner - 26, QUIET) + 6;
   }
   for (const note of content.notes)
-    y = words(note, 'text', 9.5, EDGE, y + 2, INNER, note.startsWith('Danger') ? HAZARD : INK) + 2;
-  const caution = wrapped(content.caution, 'text', 8.5, INNER - 20);
+    y = words(note, 'text', 9.5, edge, y + 2, inner, note.startsWith('Danger') ? HAZARD : INK) + 2;
+  const caution = wrapped(content.caution, 'text', 8.5, inner - 20);
   const box: Box = {
-    x: EDGE,
-    y: Math.max(y + 8, HEIGHT - EDGE - caution.length * 11.6 - 26),
-    width: INNER,
+    x: edge,
+    y: Math.max(y + 8, sheetHeight - edge - caution.length * 11.6 - 26),
+    width: inner,
     height: caution.length * 11.6 + 26,
   };
   items.push({ kind: 'panel', box, fill: '#FBE9EE', stroke: HAZARD, radius: 6 });
-  words('Take care', 'strong', 9.5, EDGE + 10, box.y + 4, INNER - 20, HAZARD);
-  words(content.caution, 'text', 8.5, EDGE + 10, box.y + 18, INNER - 20);
-  return {
-    width: WIDTH,
-    height: Math.max(HEIGHT, box.y + box.height + EDGE / 2),
+  words('Take care', 'strong', 9.5, edge + 10, box.y + 4, inner - 20, HAZARD);
+  words(content.caution, 'text', 8.5, edge + 10, box.y + 18, inner - 20);
+  return shrunk(shrink, {
+    width: sheetWidth,
+    height: Math.max(sheetHeight, box.y + box.height + edge / 2),
     title: content.title.map(({ text }) => text).join(''),
     items,
-  };
+  });
 }
 
 /** A name as it is typeset, made smaller until it fits; returns where it ends. */
-function placeTitle(items: Item[], parts: PageContent['title']): number {
+function placeTitle(items: Item[], parts: PageContent['title'], edge: number, inner: number): number {
   const faceOf = ({ italic }: { italic: boolean }): Face => (italic ? 'name' : 'upright');
   const whole = parts.reduce((sum, part) => sum + widthOf(part.text, faceOf(part), 1), 0);
-  const size = Math.min(24, INNER / whole);
-  let x = EDGE;
+  const size = Math.min(24, inner / whole);
+  let x = edge;
   for (const part of parts) {
-    items.push({ kind: 'text', text: part.text, face: faceOf(part), size, x, y: EDGE + 18, colour: INK });
+    items.push({ kind: 'text', text: part.text, face: faceOf(part), size, x, y: edge + 18, colour: INK });
     x += widthOf(part.text, faceOf(part), size);
   }
-  return EDGE + 26;
+  return edge + 26;
 }
 
 const photoRow = ({ width, height }: Photo) => Math.min(210, (190 * width) / height) + 10;
@@ -103,14 +115,20 @@ function placePhoto(items: Item[], photo: Photo, box: Box, marks: PageContent['m
   }
 }
 
-function photoBox(photo: Photo, bottom: number, row: number): Box {
+function photoBox(photo: Photo, bottom: number, row: number, right: number): Box {
   const width = row - 10;
   const height = (width * photo.height) / photo.width;
-  return { x: WIDTH - EDGE - width, y: bottom - 24 - height, width, height };
+  return { x: right - width, y: bottom - 24 - height, width, height };
 }
 
 /** Plates side by side, all at one scale, in rows of up to four; returns where the last row ends. */
-function placePlates(items: Item[], plates: readonly PagePlate[], top: number, room: number, tall: number): number {
+function placePlates(
+  items: Item[],
+  plates: readonly PagePlate[],
+  [left, top]: [number, number],
+  room: number,
+  tall: number,
+): number {
   if (plates.length === 0) return top;
   const perRow = Math.min(plates.length, plates.length > 4 ? Math.ceil(plates.length / 2) : 4);
   const width = room / perRow;
@@ -119,7 +137,7 @@ function placePlates(items: Item[], plates: readonly PagePlate[], top: number, r
   const scale = Math.min((width - 56) / widest, tall / tallest);
   const height = tallest * scale + 34;
   plates.forEach((one, i) => {
-    const box: Box = { x: EDGE + (i % perRow) * width, y: top + Math.floor(i / perRow) * (height + 6), width: width - 6, height };
+    const box: Box = { x: left + (i % perRow) * width, y: top + Math.floor(i / perRow) * (height + 6), width: width - 6, height };
     placePlate(items, one, box, scale);
   });
   return top + Math.ceil(plates.length / perRow) * (height + 6);
@@ -171,21 +189,39 @@ function placePlate(items: Item[], { plate, caption, pointers }: PagePlate, box:
       });
   }
   items.push({ kind: 'text', text: caption, face: 'text', size: 9, x: box.x + 8, y: box.y + box.height - 9, colour: QUIET });
+  const { mm, label } = scaleBar(plate);
+  const right = box.x + box.width - 10;
   items.push({
     kind: 'line',
-    from: [box.x + box.width - 10 - 10 * scale, box.y + box.height - 8],
-    to: [box.x + box.width - 10, box.y + box.height - 8],
+    from: [right - mm * scale, box.y + box.height - 8],
+    to: [right, box.y + box.height - 8],
     stroke: INK,
     width: 1.4,
   });
-  items.push({
-    kind: 'text',
-    text: '10 mm',
-    face: 'text',
-    size: 7,
-    x: box.x + box.width - 10 - 5 * scale,
-    y: box.y + box.height - 11,
-    colour: QUIET,
-    middle: true,
+  const [x0, y0] = [right - (mm * scale) / 2, box.y + box.height - 11];
+  items.push({ kind: 'text', text: label, face: 'text', size: 7, x: x0, y: y0, colour: QUIET, middle: true });
+}
+
+/** A page with everything on it brought to another size. */
+function shrunk(k: number, page: Page): Page {
+  if (k === 1) return page;
+  const point = ([x, y]: [number, number]): [number, number] => [x * k, y * k];
+  const box = (b: Box): Box => ({ x: b.x * k, y: b.y * k, width: b.width * k, height: b.height * k });
+  const items = page.items.map((item): Item => {
+    switch (item.kind) {
+      case 'path':
+        return { ...item, scale: item.scale * k, dx: item.dx * k, dy: item.dy * k };
+      case 'line':
+        return { ...item, from: point(item.from), to: point(item.to), width: item.width * k };
+      case 'disc':
+        return { ...item, at: point(item.at), radius: item.radius * k, ...(item.width ? { width: item.width * k } : {}) };
+      case 'panel':
+        return { ...item, box: box(item.box), radius: item.radius * k };
+      case 'photo':
+        return { ...item, box: box(item.box) };
+      case 'text':
+        return { ...item, x: item.x * k, y: item.y * k, size: item.size * k };
+    }
   });
+  return { ...page, width: page.width * k, height: page.height * k, items };
 }

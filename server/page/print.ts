@@ -76,14 +76,20 @@ function drawPdf(doc: PDFKit.PDFDocument, item: Item): void {
   }
 }
 
-/** The same page as PNG; its letters are drawn as outlines, so that no font need be installed. */
-export function printPng(page: Page): Promise<Buffer> {
-  const { width, height } = page;
-  const svg =
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width * SHARPNESS}" height="${height * SHARPNESS}" viewBox="0 0 ${width} ${height}">` +
-    `<rect width="${width}" height="${height}" fill="#FFFFFF"/>${page.items.map(drawSvg).join('')}</svg>`;
-  return sharp(Buffer.from(svg)).png().toBuffer();
+/** The same page as SVG; its letters are drawn as outlines, so that no font need be installed. */
+export function printSvg({ width, height, title, items }: Page, sharpness = 1): string {
+  const name = title.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width * sharpness}" height="${height * sharpness}" viewBox="0 0 ${width} ${height}" role="img">` +
+    `<title>${name}</title><rect width="${width}" height="${height}" fill="#FFFFFF"/>${items.map(drawSvg).join('')}</svg>`
+  );
 }
+
+/** The same page as PNG. */
+export const printPng = (page: Page): Promise<Buffer> =>
+  sharp(Buffer.from(printSvg(page, SHARPNESS)))
+    .png()
+    .toBuffer();
 
 function drawSvg(item: Item): string {
   switch (item.kind) {

@@ -8,7 +8,7 @@ const MEDIA: Record<PageKind, string> = { pdf: 'application/pdf', png: 'image/pn
 export function pageRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'comparePage', async ({ em: own, caller, params, query, response }) => {
     const kind = query.as ?? 'pdf';
-    const page = await comparePage(own, caller.stationId, params.id, query.forms.split(','), kind, query.specimen);
+    const page = await comparePage(own, caller.stationId, params.id, { ...query, forms: query.forms.split(','), kind });
     response.attachment(`comparison.${kind}`).type(MEDIA[kind]);
     return page;
   });

@@ -8,7 +8,7 @@ import { checkForms } from '../compare/service';
 import { findGuide } from '../guides/service';
 import { findPhoto } from '../photos/service';
 import { findSpecimen } from '../specimens/service';
-import { layOut, type Photo } from './layout';
+import { layOut, type PaperName, PAPERS, type Photo } from './layout';
 import { printPdf, printPng } from './print';
 
 /** A photo on a page need not be larger, in pixels. */
@@ -18,20 +18,34 @@ export type PageKind = 'pdf' | 'png';
 
 const print = (kind: PageKind) => (kind === 'pdf' ? printPdf : printPng);
 
-/** A comparison of a guide's forms as a page to send; in the situation of a specimen where one is named. */
+interface ComparePage {
+  forms: readonly string[];
+  kind: PageKind;
+  /** The specimen whose situation holds. */
+  specimen?: string;
+  paper?: PaperName;
+}
+
+/** A comparison of a guide's forms as a page to send or print. */
 export async function comparePage(
   em: Em,
   stationId: string,
   guideId: string,
-  forms: readonly string[],
-  kind: PageKind,
-  specimenId?: string,
+  { forms, kind, specimen, paper = 'a4' }: ComparePage,
 ): Promise<Buffer> {
   const { guide } = await findGuide(em, stationId, guideId);
-  const specimen = specimenId ? await findSpecimen(em, stationId, specimenId) : undefined;
-  const compiled = compileFor(guide, specimen?.situation ?? {}, specimen?.judgement);
+  const own = specimen ? await findSpecimen(em, stationId, specimen) : undefined;
+  const compiled = compileFor(guide, own?.situation ?? {}, own?.judgement);
   checkForms(compiled, forms);
-  return print(kind)(layOut(comparisonPage(compiled, compareForms(compiled, forms, specimen?.situation))));
+  const comparison = compareForms(compiled, forms, own?.situation);
+  if (paper === 'a4') return print(kind)(layOut(comparisonPage(compiled, comparison)));
+  // The small sheet shows one view of each, and as many marks as it has room for.
+  const sheets = [4, 3, 2, 1].map(
+    (marks) => () => layOut(comparisonPage(compiled, comparison, { marks, views: 1 }), undefined, paper),
+  );
+  const { height, shrink } = PAPERS[paper];
+  const fitting = sheets.find((lay) => lay().height <= height * shrink + 0.01);
+  return print(kind)((fitting ?? sheets[sheets.length - 1])());
 }
 
 /** How a specimen stands, as a page to send: on the guide it was read with, with its photo where there is one. */

@@ -32,7 +32,7 @@ export interface ConeModel {
 export const GROUNDS = {
   white: { body: '#F4F0E6', shade: '#DAD6CA' },
   cream: { body: '#F0E2C4', shade: '#D9C59C' },
-  rose: { body: '#EED0C4', shade: '#D3A596' },
+  rose: { body: '#E6B7A8', shade: '#C98F80' },
   olive: { body: '#D6D2AE', shade: '#AFAA80' },
 } as const;
 

@@ -243,7 +243,7 @@ function wear(pen: Pen, model: CrabModel): void {
   if (model.worn === 'clean') return;
   const chance = seeded('wear');
   const at = () => onCarapace(model, (chance() * 2 - 1) * 0.66, 0.2 + chance() * 0.6);
-  for (let i = 0; i < 5; i++) {
+  for (let i = 0; i < 9; i++) {
     const [x, y] = at();
     stroke(
       pen,
@@ -251,12 +251,12 @@ function wear(pen: Pen, model: CrabModel): void {
       curve(
         [
           [x, y],
-          [x + model.width * 0.05, y - model.width * 0.03],
+          [x + model.width * 0.09, y - model.width * 0.05],
         ],
         [],
         false,
       ),
-      0.008,
+      pen.detail === 'full' ? 0.01 : 0.024,
       PAPER,
       0.9,
     );

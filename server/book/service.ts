@@ -1,0 +1,42 @@
+import type { PlateQuery } from '@plesion/contract';
+import { marksOf } from '@plesion/core/book';
+import { compileGuide } from '@plesion/core/guide';
+import { planOf, traitsOf } from '@plesion/core/plates';
+import { nameParts, sayFacets } from '@plesion/core/specimen';
+import type { Em } from '../database/orm';
+import { findGuide } from '../guides/service';
+import { badRequest } from '../http/errors';
+import { printPng, printSvg } from '../page/print';
+import { layPlate } from './layout';
+
+/** Marks that a plate has room for. */
+const MOST = 6;
+
+/** One plate of a form, laid out with its name, its scale and its marks. */
+export async function plateOf(em: Em, stationId: string, guideId: string, { form, view, as, marks }: PlateQuery) {
+  const { guide, slug } = await findGuide(em, stationId, guideId);
+  const plan = planOf(guide);
+  if (!plan) throw refused('guide', 'no-plates', 'This guide has no body plan: none of its forms can be drawn.');
+  if (!plan.views.includes(view))
+    throw refused('view', 'unknown-view', `There is no view “${view}”. Ask for one of: ${plan.views.join(', ')}.`);
+  const compiled = compileGuide(guide, { circumstances: guide.circumstances?.map(({ id }) => id) });
+  const at = compiled.forms.findIndex(({ id }) => id === form);
+  if (at < 0) throw refused('form', 'unknown-form', `There is no form “${form}” in this guide.`);
+  const { taxon, facets } = compiled.forms[at];
+  const page = layPlate({
+    plate: plan.draw(traitsOf(compiled, at), view, 'full'),
+    title: nameParts(guide, { qualifier: 'none', taxon }),
+    caption: [sayFacets(guide, facets), guide.views.find(({ id }) => id === view)?.label].filter(Boolean).join(' · '),
+    marks: marks
+      ? marksOf(compiled, at, 40)
+          .filter((mark) => mark.view === view)
+          .slice(0, MOST)
+      : [],
+  });
+  return {
+    name: `${slug}-${form}-${view}`.replace(/[^\w-]+/g, '-'),
+    content: as === 'svg' ? printSvg(page) : await printPng(page),
+  };
+}
+
+const refused = (field: string, code: string, message: string) => badRequest([{ field, code, message }]);
