@@ -48,7 +48,7 @@ export function marksOf(compiled: CompiledGuide, form: number, most = 5): FormMa
     })
     .sort((a, b) => b.worth - a.worth)
     .slice(0, most)
-    .map(({ worth: _, ...mark }) => mark);
+    .map(({ character, part, view, text, overlap }) => ({ character, part, view, text, overlap }));
 }
 
 /** "cap: down to the bill", "bill 0.86 of the head". */

@@ -21,7 +21,7 @@ const NEUTRAL: Traits = {
 /** What goes with a character or state, so that the tile looks as such shells do. */
 const WITH: Record<string, Traits> = {
   'tent-size': { pattern: 'tents' },
-  'shell-wear': { pattern: 'bands', 'ground-colour': 'olive' },
+  'shell-wear': { 'ground-colour': 'olive' },
   'pattern-colour': { pattern: 'dots' },
   'spire-angle': {},
   knobbed: { 'spire-angle': 124 },
