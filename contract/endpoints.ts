@@ -250,6 +250,13 @@ export const endpoints = {
   },
   job: { method: 'GET', path: '/api/jobs/:id', summary: 'How far long work is, and its result.', params: byId, response: Job },
   cancelJob: { method: 'DELETE', path: '/api/jobs/:id', summary: 'Cancel long work.', params: byId, response: Job },
+  firstLook: {
+    method: 'POST',
+    path: '/api/first-look',
+    summary: 'A photographed tern to try the eye on, unread in the daybook; asked again, the same one.',
+    response: Specimen,
+    status: 201,
+  },
   specimens: {
     method: 'GET',
     path: '/api/specimens',

@@ -9,6 +9,7 @@ import type { Logger } from 'pino';
 import { bookRoutes } from './book/routes';
 import { compareRoutes } from './compare/routes';
 import { exportRoutes } from './export/routes';
+import { firstLookRoutes } from './firstLook/routes';
 import { guideRoutes } from './guides/routes';
 import { errorHandler, HttpProblem } from './http/errors';
 import { bind } from './http/route';
@@ -82,6 +83,7 @@ export function createApp({ orm, pool, weighing, learning, keying, jobs, session
   lotRoutes(api, em);
   jobRoutes(api, em, jobs);
   specimenRoutes(api, em, weighing);
+  firstLookRoutes(api, em, weighing);
   pageRoutes(api, em);
   photoRoutes(api, em);
   exportRoutes(api, em);

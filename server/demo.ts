@@ -2,6 +2,7 @@ import type { SpecimenWrite } from '@plesion/contract';
 import { demoGuides, demoLots, demoSpecimens } from '@plesion/demo';
 import { AccountEntity, LotEntity, SpecimenEntity, StationEntity } from './database/entities';
 import type { Em } from './database/orm';
+import { putFirstLook } from './firstLook/service';
 import { listGuides, putGuide } from './guides/service';
 import type { Caller } from './http/route';
 import { putDemoKeys } from './keys/demo';
@@ -27,6 +28,7 @@ export async function loadDemo(em: Em, weighing: WeighPool): Promise<void> {
     const write: SpecimenWrite = { ...content, version: 0, guideId: guides.get(guide)!, hidden: false };
     await writeSpecimen(em, weighing, caller, id, write);
   }
+  await putFirstLook(em, weighing, caller, '0192f3a0-0000-7041-8000-000000000001');
   const kept = new Set((await em.find(LotEntity, { stationId: caller.stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id))

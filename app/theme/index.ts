@@ -1,24 +1,12 @@
-import { useWindowDimensions } from 'react-native';
+import { Platform, useWindowDimensions } from 'react-native';
+import { DAY, type Palette } from './palette';
 
-/** Day theme. Evidence for and against differ by side and shape as well as by colour. */
-export const colour = {
-  mist: '#EDF1F0',
-  sheet: '#FFFFFF',
-  paper: '#FBFAF6',
-  ink: '#10211F',
-  quiet: '#4C5F5C',
-  hairline: '#C8D2D0',
-  kelp: '#0E4F4A',
-  kelpDeep: '#0A3B37',
-  kelpWash: '#E2ECEA',
-  for: '#9A5B00',
-  forWash: '#F4E4C8',
-  against: '#56489E',
-  againstWash: '#DFDBF1',
-  unknown: '#8A9795',
-  hazard: '#A80F3F',
-  hazardWash: '#FBE9EE',
-} as const;
+/**
+ * Colours to build styles with. In a browser each is a variable that the look in
+ * force fills in, so that day and lamp change without a redraw.
+ */
+export const colour: Palette =
+  Platform.OS === 'web' ? (Object.fromEntries(Object.keys(DAY).map((name) => [name, `var(--${name})`])) as Palette) : DAY;
 
 /** Steps of 4. */
 export const space = { xs: 4, s: 8, m: 12, l: 16, xl: 24, xxl: 32 } as const;

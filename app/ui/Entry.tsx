@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import { StyleSheet, TextInput, type TextInputProps, View } from 'react-native';
 import { colour, font, radius, space, TOUCH } from '../theme';
+import { useLetterScale } from '../theme/look';
 import { Words } from './Words';
 
 export interface EntryProps extends Omit<TextInputProps, 'onChange'> {
@@ -16,6 +17,7 @@ export interface EntryProps extends Omit<TextInputProps, 'onChange'> {
 /** A labelled text field; its problem is read out with it. */
 export function Entry({ label, problem, unit, hint, style, ...input }: EntryProps) {
   const id = useId();
+  const scale = useLetterScale();
   return (
     <View style={styles.group}>
       <Words size="small" strong quiet nativeID={`${id}-label`}>
@@ -28,7 +30,13 @@ export function Entry({ label, problem, unit, hint, style, ...input }: EntryProp
           aria-invalid={Boolean(problem)}
           aria-describedby={problem ? `${id}-problem` : undefined}
           placeholderTextColor={colour.unknown}
-          style={[styles.input, input.multiline && styles.tall, problem ? styles.wrong : undefined, style]}
+          style={[
+            styles.input,
+            { fontSize: 16 * scale },
+            input.multiline && styles.tall,
+            problem ? styles.wrong : undefined,
+            style,
+          ]}
         />
         {unit && <Words quiet>{unit}</Words>}
       </View>
@@ -59,7 +67,6 @@ const styles = StyleSheet.create({
     backgroundColor: colour.sheet,
     paddingHorizontal: space.m,
     fontFamily: font.text,
-    fontSize: 16,
     color: colour.ink,
   },
   tall: { minHeight: 88, paddingVertical: space.s },

@@ -11,6 +11,7 @@ const SIGNS = {
   upload: 'M12 16V5M7.500 9 12 4.500 16.500 9M5 20h14',
   unseen: 'M3 12c3-4.500 6-6.500 9-6.500s6 2 9 6.500c-3 4.500-6 6.500-9 6.500S6 16.500 3 12zM4 20 20 4',
   close: 'M6 6l12 12M18 6 6 18',
+  lamp: 'M9 4h6l3 7H6zM12 11v7M8 20h8M4.500 14.500l1.500-1M19.500 14.500l-1.500-1',
 } as const;
 
 export type GlyphName = keyof typeof SIGNS;

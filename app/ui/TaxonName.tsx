@@ -2,6 +2,7 @@ import type { Guide } from '@plesion/core/guide';
 import { type NamePart, nameParts, type Qualifier, shortName } from '@plesion/core/specimen';
 import { StyleSheet, Text } from 'react-native';
 import { colour, font } from '../theme';
+import { useLetterScale } from '../theme/look';
 
 interface TaxonNameProps {
   guide: Pick<Guide, 'taxa'>;
@@ -26,9 +27,10 @@ export function TaxonName({
   color = colour.ink,
   lines,
 }: TaxonNameProps) {
+  const letters = size * useLetterScale();
   const parts = nameParts(guide, { qualifier, taxon, other }).map((part, i) => (short && i === 0 ? shortened(part) : part));
   return (
-    <Text numberOfLines={lines} style={[styles.upright, { fontSize: size, lineHeight: Math.round(size * 1.3), color }]}>
+    <Text numberOfLines={lines} style={[styles.upright, { fontSize: letters, lineHeight: Math.round(letters * 1.3), color }]}>
       {parts.map((part, i) => (
         <Text key={i} style={part.italic ? styles.italic : styles.upright}>
           {part.text}

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, Text, type TextProps } from 'react-native';
 import { colour, font } from '../theme';
+import { useLetterScale } from '../theme/look';
 
 type Size = 'small' | 'body' | 'lead' | 'title' | 'display';
 
@@ -16,8 +17,19 @@ export interface WordsProps extends Omit<TextProps, 'children'> {
   heading?: 1 | 2 | 3;
 }
 
+/** Height of the letters, and of a line of them. */
+const SIZES: Record<Size, readonly [number, number]> = {
+  small: [13, 18],
+  body: [15, 22],
+  lead: [17, 24],
+  title: [21, 28],
+  display: [30, 36],
+};
+const sized = (size: Size) => ({ fontSize: SIZES[size][0], lineHeight: SIZES[size][1] });
+
 /** All text of the interface. */
 export function Words({ children, size = 'body', strong, quiet, figures, color, heading, style, ...rest }: WordsProps) {
+  const scale = useLetterScale();
   return (
     <Text
       {...rest}
@@ -25,6 +37,7 @@ export function Words({ children, size = 'body', strong, quiet, figures, color, 
       style={[
         styles.base,
         styles[size],
+        scale !== 1 && { fontSize: SIZES[size][0] * scale, lineHeight: SIZES[size][1] * scale },
         strong && styles.strong,
         quiet && styles.quiet,
         figures && styles.figures,
@@ -39,11 +52,11 @@ export function Words({ children, size = 'body', strong, quiet, figures, color, 
 
 const styles = StyleSheet.create({
   base: { fontFamily: font.text, color: colour.ink },
-  small: { fontSize: 13, lineHeight: 18 },
-  body: { fontSize: 15, lineHeight: 22 },
-  lead: { fontSize: 17, lineHeight: 24 },
-  title: { fontSize: 21, lineHeight: 28, fontFamily: font.strong },
-  display: { fontSize: 30, lineHeight: 36, fontFamily: font.bold },
+  small: sized('small'),
+  body: sized('body'),
+  lead: sized('lead'),
+  title: { ...sized('title'), fontFamily: font.strong },
+  display: { ...sized('display'), fontFamily: font.bold },
   strong: { fontFamily: font.strong },
   quiet: { color: colour.quiet },
   figures: { fontVariant: ['tabular-nums'] },

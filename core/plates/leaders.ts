@@ -48,7 +48,7 @@ export function leadersOf(plate: Plate, marks: readonly Mark[], gap: number): Le
 function pointOf(plate: Plate, part: string, middle: number): Point {
   const own = plate.parts[part];
   const centre: Point = [own.x + own.width / 2, own.y + own.height / 2];
-  const paired = own.width > plate.box.width * 0.4 && Math.abs(centre[0] - middle) < own.width * 0.08;
+  const paired = own.width > plate.box.width * 0.15 && Math.abs(centre[0] - middle) < own.width * 0.08;
   return paired ? [own.x + own.width * 0.24, centre[1]] : centre;
 }
 

@@ -68,7 +68,8 @@ export async function newStation(server: TestServer): Promise<{ visitor: Visitor
     .send({ station: `station ${made}`, name, password: 'long enough' })
     .expect(201);
   const { body } = await visitor.get('/api/guides').expect(200);
-  return { visitor, guideId: (body as { guides: { id: string }[] }).guides[0].id, name };
+  const crabs = (body as { guides: { id: string; slug: string }[] }).guides.find(({ slug }) => slug === 'ledge-crabs')!;
+  return { visitor, guideId: crabs.id, name };
 }
 
 /** A specimen to write, as a client would. */

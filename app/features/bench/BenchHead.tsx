@@ -1,8 +1,9 @@
-import type { SpecimenWrite, StandingAnswer } from '@plesion/contract';
+import { type SpecimenWrite, type StandingAnswer, urlOf } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { Link } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { useState } from 'react';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
@@ -24,35 +25,56 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
   const { content } = state;
   const plate = answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
   return (
-    <View style={styles.head}>
-      {mainView(guide) !== '' && (
-        <View style={styles.plate}>
-          {plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}
-        </View>
-      )}
-      <View style={styles.words}>
-        <StandingName guide={guide} content={content} answer={answer} />
-        <Words size="small" quiet numberOfLines={1}>
-          {saySituation(content.situation, guide) || 'no place or date yet'}
-        </Words>
-        <View style={styles.line}>
-          <Words size="small" quiet>
-            {content.label || 'no label'}
+    <View style={styles.block}>
+      {content.photo && <PhotoSheet hash={content.photo} />}
+      <View style={styles.head}>
+        {mainView(guide) !== '' && (
+          <View style={styles.plate}>
+            {plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}
+          </View>
+        )}
+        <View style={styles.words}>
+          <StandingName guide={guide} content={content} answer={answer} />
+          <Words size="small" quiet numberOfLines={1}>
+            {saySituation(content.situation, guide) || 'no place or date yet'}
           </Words>
-          <Words size="small" quiet>
-            ·
-          </Words>
-          <SavingLine state={state} />
+          <View style={styles.line}>
+            <Words size="small" quiet>
+              {content.label || 'no label'}
+            </Words>
+            <Words size="small" quiet>
+              ·
+            </Words>
+            <SavingLine state={state} />
+          </View>
         </View>
+        <Link href={`/specimens/${id}/situation`} asChild>
+          <Pressable accessibilityLabel="Change the situation: views, place, date" style={styles.change}>
+            <Words size="small" strong color={colour.kelp}>
+              Situation
+            </Words>
+          </Pressable>
+        </Link>
       </View>
-      <Link href={`/specimens/${id}/situation`} asChild>
-        <Pressable accessibilityLabel="Change the situation: views, place, date" style={styles.change}>
-          <Words size="small" strong color={colour.kelp}>
-            Situation
-          </Words>
-        </Pressable>
-      </Link>
     </View>
+  );
+}
+
+/** The photograph that is being read; a press shows it whole. */
+function PhotoSheet({ hash }: { hash: string }) {
+  const [whole, setWhole] = useState(false);
+  return (
+    <Pressable
+      role="button"
+      accessibilityLabel={whole ? 'Photograph, show less of it' : 'Photograph, show it whole'}
+      onPress={() => setWhole(!whole)}
+    >
+      <Image
+        source={{ uri: urlOf('photo', { params: { hash } }) }}
+        resizeMode={whole ? 'contain' : 'cover'}
+        style={[styles.photo, whole && styles.photoWhole]}
+      />
+    </Pressable>
   );
 }
 
@@ -76,6 +98,9 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
 }
 
 const styles = StyleSheet.create({
+  block: { gap: space.m },
+  photo: { width: '100%', height: 210, borderRadius: radius.l, backgroundColor: colour.paper },
+  photoWhole: { height: 340 },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   plate: {
     width: 96,

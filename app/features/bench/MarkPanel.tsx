@@ -35,7 +35,7 @@ export function MarkPanel({ title, onClose, children }: { title: string; onClose
 
 const styles = StyleSheet.create({
   veil: { ...StyleSheet.absoluteFill, justifyContent: 'flex-end' },
-  behind: { ...StyleSheet.absoluteFill, backgroundColor: 'rgba(16,33,31,0.45)' },
+  behind: { ...StyleSheet.absoluteFill, backgroundColor: colour.shade },
   panel: { maxHeight: '92%', backgroundColor: colour.sheet, borderTopLeftRadius: radius.l, borderTopRightRadius: radius.l },
   head: { flexDirection: 'row', alignItems: 'center', paddingLeft: space.l, paddingRight: space.s, paddingTop: space.s },
   title: { flex: 1 },

@@ -87,8 +87,8 @@ const styles = StyleSheet.create({
   name: { width: 112 },
   track: { flex: 1, height: 22, backgroundColor: colour.mist, borderRadius: 4, overflow: 'hidden' },
   strip: { position: 'absolute', top: 4, bottom: 4, borderRadius: 7 },
-  first: { backgroundColor: '#E3BE83' },
-  other: { backgroundColor: '#BFB7E0' },
+  first: { backgroundColor: colour.forMark },
+  other: { backgroundColor: colour.againstMark },
   value: { position: 'absolute', top: 0, bottom: 0, width: 3, marginLeft: -1.5, backgroundColor: colour.ink },
   numbers: { width: 84, textAlign: 'right' },
 });

@@ -28,7 +28,8 @@ export function inWorkingOrder(guide: Guide): { group: Character['group']; label
   })).filter(({ characters }) => characters.length > 0);
 }
 
-const GROUPS: { group: Character['group']; label: string }[] = [
+/** The groups of characters in the order of work, as people are told them. */
+export const GROUPS: { group: Character['group']; label: string }[] = [
   { group: 'baseline', label: 'First: age, sex, season' },
   { group: 'shape', label: 'Shape and proportion' },
   { group: 'pattern', label: 'Pattern' },

@@ -67,7 +67,7 @@ const styles = StyleSheet.create({
     backgroundColor: colour.sheet,
     borderRadius: radius.m,
     borderWidth: 1,
-    borderColor: '#DDE5E3',
+    borderColor: colour.edge,
   },
   thumb: {
     width: 84,

@@ -9,7 +9,10 @@ import { Entry } from '../../ui/Entry';
 import { Glyph } from '../../ui/Glyph';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { useSession, useSignOut } from '../session/useSession';
+import { useSession } from '../session/useSession';
+import { FirstLook } from '../firstLook/FirstLook';
+import { WaitingCard, waitingOf } from '../firstLook/WaitingCard';
+import { LookLink } from '../shell/LookLink';
 import { sayDate } from '../specimen/situationText';
 import { DaybookRow } from './DaybookRow';
 import { Unsent } from './Unsent';
@@ -24,6 +27,7 @@ export function DaybookScreen() {
   const daybook = useDaybook(useDeferredValue(filters));
   const rows = daybook.data?.pages.flatMap((page) => page.specimens) ?? [];
   const total = daybook.data?.pages[0]?.total ?? 0;
+  const waiting = waitingOf(rows);
   const anyFilter = Object.values(filters).some(Boolean);
   const start = () => router.push('/specimens/new');
   return (
@@ -48,6 +52,7 @@ export function DaybookScreen() {
           <View style={styles.head}>
             <TitleLine wide={wide} onNew={start} />
             <Unsent />
+            {waiting && !anyFilter && <WaitingCard row={waiting} />}
             <View style={styles.find}>
               <View style={styles.grow}>
                 <Entry
@@ -96,7 +101,6 @@ export function DaybookScreen() {
 
 function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
   const session = useSession();
-  const signOut = useSignOut();
   return (
     <View style={styles.title}>
       <View style={styles.grow}>
@@ -110,7 +114,7 @@ function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
       {wide ? (
         <Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={onNew} />
       ) : (
-        <Button small kind="quiet" label="Sign out" onPress={() => signOut.mutate()} />
+        <LookLink small />
       )}
     </View>
   );
@@ -204,7 +208,15 @@ function NothingHere({
       </Empty>
     );
   return (
-    <Empty title="An empty daybook" action={<Button kind="main" label="Meet the first specimen" onPress={onNew} />}>
+    <Empty
+      title="An empty daybook"
+      action={
+        <View style={styles.begin}>
+          <Button kind="main" label="Meet the first specimen" onPress={onNew} />
+          <FirstLook />
+        </View>
+      }
+    >
       Whatever is in front of you: say where and what you can see of it, read a few marks, and see how far it may be named.
     </Empty>
   );
@@ -221,6 +233,7 @@ function byDay(rows: SpecimenRow[]): { title: string; data: SpecimenRow[] }[] {
 }
 
 const styles = StyleSheet.create({
+  begin: { gap: space.m, alignItems: 'center' },
   ways: { flexDirection: 'row', alignItems: 'center' },
   fill: { flex: 1, backgroundColor: colour.mist },
   content: { padding: space.m, width: '100%', maxWidth: 920, alignSelf: 'center', paddingBottom: space.xxl },

@@ -12,10 +12,10 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
+import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { NameSearch } from './NameSearch';
 import { useGuide, useGuides, useGuidesWhole } from './useGuide';
 
 /** The station's guides, and the way in for more. */
@@ -96,7 +96,7 @@ function ImportProblems({ error }: { error: unknown }) {
 /** Find a taxon in any guide by any of its names. */
 function SearchAll({ rows }: { rows: readonly GuideRow[] }) {
   const stored = useGuidesWhole(rows.map(({ id }) => id));
-  return stored.length ? <NameSearch guides={stored} /> : null;
+  return stored.length ? <BookSearch guides={stored} /> : null;
 }
 
 function GuideCard({ row }: { row: GuideRow }) {
@@ -131,7 +131,7 @@ const styles = StyleSheet.create({
     backgroundColor: colour.sheet,
     borderRadius: radius.l,
     borderWidth: 1,
-    borderColor: '#DDE5E3',
+    borderColor: colour.edge,
     padding: space.m,
   },
   plate: {

@@ -2,7 +2,8 @@ import { urlOf } from '@plesion/contract';
 import type { Reading } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useEffect, useState } from 'react';
-import { type GestureResponderEvent, Image, Pressable, StyleSheet, View } from 'react-native';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { pressedAt } from '../../lib/pressedAt';
 import { colour, radius, space } from '../../theme';
 import { Choice } from '../../ui/Choice';
 import { Words } from '../../ui/Words';
@@ -43,7 +44,7 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
     <View style={styles.block}>
       <Pressable
         accessibilityLabel={chosen === undefined ? 'Photo of the specimen' : 'Press where the mark shows'}
-        onPress={(event) => press(...placeIn(event))}
+        onPress={(event) => press(...pressedAt(event))}
         onLayout={({ nativeEvent }) => setSize(nativeEvent.layout)}
         style={[styles.photo, { aspectRatio: shape }, chosen !== undefined && styles.aiming]}
       >
@@ -80,14 +81,6 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
       )}
     </View>
   );
-}
-
-/** Where it was pressed, from the upper left of the photo: a browser's click carries it in the window's terms only. */
-function placeIn({ nativeEvent, currentTarget }: GestureResponderEvent): [number, number] {
-  if (nativeEvent.locationX !== undefined) return [nativeEvent.locationX, nativeEvent.locationY];
-  const click = nativeEvent as unknown as MouseEvent;
-  const { left, top } = (currentTarget as unknown as HTMLElement).getBoundingClientRect();
-  return [click.clientX - left, click.clientY - top];
 }
 
 const PIN = 26;

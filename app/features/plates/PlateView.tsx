@@ -1,5 +1,6 @@
 import type { Plate } from '@plesion/core/plates';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
+import { Platform, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 
 interface PlateViewProps {
@@ -8,33 +9,42 @@ interface PlateViewProps {
   height: number;
   /** What is drawn, for those who cannot see it; without it the drawing is decoration. */
   label?: string;
+  /** Drawn over the plate, in its own units: hundredths of a millimetre. */
+  children?: ReactNode;
 }
 
 const units = (mm: number) => Math.round(mm * 100);
 
-/** A plate on the screen. */
-export const PlateView = memo(function PlateView({ plate, width, height, label }: PlateViewProps) {
+/** Ink on paper by day; by lamp light the browser turns both, so that a plate does not dazzle. */
+const BY_LAMP = Platform.OS === 'web' ? 'var(--plate)' : undefined;
+
+/** A plate on the screen; what is out of focus is blurred. */
+export const PlateView = memo(function PlateView({ plate, width, height, label, children }: PlateViewProps) {
   const { x, y, width: w, height: h } = plate.box;
-  return (
-    <Svg
-      width={width}
-      height={height}
-      viewBox={[x, y, w, h].map(units).join(' ')}
-      {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
-    >
-      {plate.inks.map((ink, i) => (
-        <Path
-          key={i}
-          d={ink.d}
-          fill={ink.fill ?? 'none'}
-          fillRule="evenodd"
-          stroke={ink.stroke}
-          strokeWidth={ink.strokeWidth}
-          strokeLinecap="round"
-          strokeLinejoin="round"
-          opacity={ink.opacity}
-        />
-      ))}
-    </Svg>
+  const drawing = (
+    <View style={{ width, height, ...(BY_LAMP ? { filter: BY_LAMP } : {}) }}>
+      <Svg
+        width={width}
+        height={height}
+        viewBox={[x, y, w, h].map(units).join(' ')}
+        {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
+      >
+        {plate.inks.map((ink, i) => (
+          <Path
+            key={i}
+            d={ink.d}
+            fill={ink.fill ?? 'none'}
+            fillRule="evenodd"
+            stroke={ink.stroke}
+            strokeWidth={ink.strokeWidth}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+            opacity={ink.opacity}
+          />
+        ))}
+        {children}
+      </Svg>
+    </View>
   );
+  return plate.blur ? <View style={{ filter: `blur(${((plate.blur * width) / w).toFixed(1)}px)` }}>{drawing}</View> : drawing;
 });

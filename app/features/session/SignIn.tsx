@@ -32,7 +32,7 @@ export function SignIn() {
       <Sheet>
         <Words strong>Look round the demo station</Words>
         <Words quiet size="small">
-          Invented ledge crabs on invented islands. Nothing to set up.
+          A photographed tern waits to be read. Invented islands, invented kinds; nothing to set up.
         </Words>
         <Button
           kind="main"

@@ -12,10 +12,13 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { queryClient } from '../../lib/api';
 import { keepForOffline } from '../../lib/offline';
 import { colour, font } from '../../theme';
+import { startLook } from '../../theme/look';
 import { Failed, Loading } from '../../ui/states';
 import { SignIn } from '../session/SignIn';
 import { SessionContext, useSessionQuery } from '../session/useSession';
 import { Shell } from './Shell';
+
+startLook();
 
 /** Everything round the screens: fonts, the server's cache, the door and the places. */
 export function Root({ children }: { children: ReactNode }) {

@@ -6,6 +6,7 @@ import { Glyph, type GlyphName } from '../../ui/Glyph';
 import { Mark } from '../../ui/Mark';
 import { Words } from '../../ui/Words';
 import { useSession, useSignOut } from '../session/useSession';
+import { LookLink } from './LookLink';
 
 interface Place {
   href: string;
@@ -64,6 +65,7 @@ function Rail() {
           <PlaceLink key={place.href} place={place} wide />
         ))}
       </View>
+      <LookLink />
       <View style={styles.whoever}>
         <Words size="small" strong>
           {session.station.name}

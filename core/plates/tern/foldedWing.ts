@@ -98,6 +98,22 @@ function drawCoverts(pen: Pen, at: At, model: TernModel): void {
   const polygon = shape(pen, { outline: curve(edge.map(at)), part: 'coverts', tint: grey, weight: 0.8 }, () => {
     if (model.carpal !== 'none') drawCarpalBar(pen, at, model);
   });
+  note(
+    pen,
+    'saddle',
+    placed(at, [
+      [46, -4],
+      [72, 7],
+    ]),
+  );
+  note(
+    pen,
+    'carpal-bar',
+    placed(at, [
+      [32, 3],
+      [52, 12],
+    ]),
+  );
   const place = (along: number, down: number) => at(covertPoint(0.03 + along * 0.93, 0.05 + down * 0.86));
   if (model.saddle !== 'plain') drawSaddle(pen, at, model, place);
   if (!full) return;

@@ -5,7 +5,7 @@ import { drawFeather } from './feather';
 import { drawFoldedWing } from './foldedWing';
 import { BILL_FOOT, BILL_TOP, drawBill, drawCap, drawCrest, drawEye, NAPE } from './head';
 import { BARE, billLength, MANTLES, tailLength, type TernModel, UNDERS, WHITE } from './model';
-import { type At, placed, atOf, shade, WRIST } from './sheet';
+import { type At, atOf, placed, shade, WING_TIP, WRIST } from './sheet';
 
 /** Crown from the bill to the nape: the cap is cut from it. */
 const CROWN: Point[] = [BILL_TOP, [15.8, -23.4], [20.6, -25.6], [26, -23.6], NAPE];
@@ -140,6 +140,7 @@ function drawTail(pen: Pen, at: At, model: TernModel): void {
       { part: 'tail', tint: model.tailEdge === 'dark' && share === 1 ? '#B9C2C5' : WHITE, weight: 0.45 },
     );
   }
+  note(pen, 'tail-tip', [at(polar(TAIL_ROOT, 7.5, long * 0.7)), at([WING_TIP[0], 12]), at(tailTip(model))]);
   if (model.tailEdge !== 'dark') return;
   const line = [0.2, 0.5, 0.8, 0.99].map((t) => at(polar([TAIL_ROOT[0], TAIL_ROOT[1] - 0.9 + t * 0.6], 7.5, long * t)));
   stroke(pen, 'tail', curve(line, [], false), pen.detail === 'full' ? 0.014 : 0.02, '#4A5557');
@@ -175,6 +176,7 @@ function drawBody(pen: Pen, at: At, model: TernModel): void {
     plumage(pen, at);
   }
   drawEye(pen, at, model);
+  note(pen, 'mantle', [at([34, -12]), at([58, 0])]);
   note(pen, 'head', [at([13, -27]), at([32, -12])]);
   note(pen, 'cap', [at([12, -27]), at([32, -13])]);
   note(pen, 'crest', [at([20, -27]), at([40, -10])]);

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { FormPage } from '../../../features/guides/FormPage';
+import { FormPage } from '../../../features/book/FormPage';
 
 export default function Route() {
   const { id, form } = useLocalSearchParams<{ id: string; form: string }>();

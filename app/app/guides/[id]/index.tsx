@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
-import { GuidePage } from '../../../features/guides/GuidePage';
+import { CoverPage } from '../../../features/book/CoverPage';
 
 export default function Route() {
-  return <GuidePage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <CoverPage id={useLocalSearchParams<{ id: string }>().id} />;
 }

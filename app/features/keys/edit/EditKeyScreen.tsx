@@ -200,7 +200,7 @@ const styles = StyleSheet.create({
     backgroundColor: colour.sheet,
     borderRadius: radius.l,
     borderWidth: 1,
-    borderColor: '#DDE5E3',
+    borderColor: colour.edge,
   },
   listContent: { padding: space.s, gap: space.xs },
   along: { gap: space.xs },

@@ -103,7 +103,7 @@ const styles = StyleSheet.create({
     backgroundColor: colour.sheet,
     borderRadius: radius.l,
     borderWidth: 1,
-    borderColor: '#DDE5E3',
+    borderColor: colour.edge,
     padding: space.l,
     gap: space.xs,
   },

@@ -1,0 +1,3 @@
+import { LookScreen } from '../features/look/LookScreen';
+
+export default LookScreen;

@@ -1,0 +1,103 @@
+import { type Hit, searchGuide } from '@plesion/core/book';
+import { type Guide, sayOtherName } from '@plesion/core/guide';
+import { useRouter } from 'expo-router';
+import { useDeferredValue, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Entry } from '../../ui/Entry';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+
+const MOST = 10;
+
+interface InGuide {
+  id: string;
+  guide: Guide;
+}
+
+/** Any word leads to the right page: names of every kind, marks and their states, words of the glossary, sources. */
+export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
+  const [text, setText] = useState('');
+  const wanted = useDeferredValue(text);
+  const found = guides.flatMap((own) => searchGuide(own.guide, wanted).map((hit) => ({ hit, own })));
+  const several = guides.length > 1;
+  return (
+    <View style={styles.block}>
+      <Entry label="Find by any name" value={text} onChangeText={setText} placeholder="a name of any kind, a mark, a word" />
+      {wanted.trim() !== '' && found.length === 0 && (
+        <Words size="small" quiet>
+          Nothing here has that name. Try fewer letters.
+        </Words>
+      )}
+      {found.slice(0, MOST).map(({ hit, own }) => (
+        <Result key={`${own.id} ${hit.kind} ${hit.id}`} hit={hit} own={own} several={several} />
+      ))}
+      {found.length > MOST && <Words size="small" quiet>{`and ${found.length - MOST} more: add a letter`}</Words>}
+    </View>
+  );
+}
+
+/** Where a hit leads. */
+function pathOf(hit: Hit, id: string) {
+  switch (hit.kind) {
+    case 'taxon':
+      return hit.form && ({ pathname: '/guides/[id]/form', params: { id, form: hit.form } } as const);
+    case 'character':
+      return { pathname: '/guides/[id]/mark', params: { id, mark: hit.id } } as const;
+    case 'term':
+      return { pathname: '/guides/[id]/words', params: { id, term: hit.id } } as const;
+    case 'source':
+      return { pathname: '/guides/[id]', params: { id } } as const;
+  }
+}
+
+const KINDS: Record<Hit['kind'], string> = { taxon: 'name', character: 'mark', term: 'word', source: 'source' };
+
+function Result({ hit, own: { id, guide }, several }: { hit: Hit; own: InGuide; several: boolean }) {
+  const router = useRouter();
+  const path = pathOf(hit, id);
+  const by = hit.kind === 'taxon' ? hit.by.by : (hit.by ?? hit.label);
+  return (
+    <Pressable
+      role="link"
+      accessibilityLabel={`${hit.label}, found as ${by}`}
+      disabled={!path}
+      onPress={() => path && router.push(path)}
+      style={styles.hit}
+    >
+      <View style={styles.words}>
+        {hit.kind === 'taxon' ? <TaxonName guide={guide} taxon={hit.id} size={18} /> : <Words strong>{hit.label}</Words>}
+        <Words size="small" quiet>
+          {[sayHow(hit), several && guide.group].filter(Boolean).join(' · ')}
+        </Words>
+      </View>
+      <Words size="small" color={colour.kelp}>
+        {KINDS[hit.kind]}
+      </Words>
+    </Pressable>
+  );
+}
+
+function sayHow(hit: Hit): string {
+  if (hit.kind !== 'taxon') return hit.by ? `found as “${hit.by}”` : '';
+  const { kind, by, note } = hit.by;
+  if (kind === 'name') return '';
+  return kind === 'vernacular' ? by : `“${by}” is ${sayOtherName(kind)} it.${note ? ` ${note}` : ''}`;
+}
+
+const styles = StyleSheet.create({
+  block: { gap: space.s },
+  hit: {
+    minHeight: TOUCH,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    backgroundColor: colour.sheet,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    paddingHorizontal: space.m,
+    paddingVertical: space.s,
+  },
+  words: { flex: 1 },
+});

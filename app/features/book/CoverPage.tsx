@@ -1,0 +1,208 @@
+import { urlOf } from '@plesion/contract';
+import { type Form, formsOf, type Guide } from '@plesion/core/guide';
+import { Link, useRouter } from 'expo-router';
+import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, radius, space, TOUCH, useWide } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Glyph } from '../../ui/Glyph';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { JudgingSheet } from '../guides/JudgingSheet';
+import { WithGuide } from '../guides/WithGuide';
+import { KeysSheet } from '../keys/KeysSheet';
+import { LearnedSheet } from '../learn/LearnedSheet';
+import { drawnViews, formPlate, mainView } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { BookSearch } from './BookSearch';
+
+/** The cover of a guide: what it is about, drawn, and the ways into it. */
+export function CoverPage({ id }: { id: string }) {
+  return (
+    <WithGuide id={id} what="The guide">
+      {({ guide, version }) => <Cover id={id} guide={guide} version={version} />}
+    </WithGuide>
+  );
+}
+
+function Cover({ id, guide, version }: { id: string; guide: Guide; version: number }) {
+  const router = useRouter();
+  const wide = useWide();
+  return (
+    <Screen
+      widest={1080}
+      foot={
+        <View style={styles.foot}>
+          <Button kind="main" label="Name a specimen with it" onPress={() => router.push(`/specimens/new?guide=${id}`)} />
+        </View>
+      }
+    >
+      <View style={[styles.cover, wide && styles.coverWide]}>
+        <Frontispiece guide={guide} />
+        <View style={styles.title}>
+          <Words size="display" heading={1}>
+            {guide.title}
+          </Words>
+          <Words quiet>{`${guide.area} · version ${version}`}</Words>
+          <Words size="lead">{guide.summary}</Words>
+          <Ways id={id} guide={guide} />
+        </View>
+      </View>
+      <Notice kind="caution" title="Take care">
+        {guide.caution}
+      </Notice>
+      {guide.learned && <LearnedSheet learned={guide.learned} />}
+      <BookSearch guides={[{ id, guide }]} />
+      <KeysSheet guideId={id} />
+      <JudgingSheet id={id} guide={guide} />
+      <Sheet title="Sources">
+        {guide.sources.map((source) => (
+          <View key={source.id}>
+            <Words strong size="small">
+              {source.label}
+            </Words>
+            <Words size="small" quiet>
+              {source.citation}
+            </Words>
+          </View>
+        ))}
+      </Sheet>
+      <Button
+        label="Plesion JSON"
+        hint="Download this guide as Plesion JSON"
+        icon={<Glyph name="download" size={18} color={colour.kelp} />}
+        onPress={() => window.location.assign(urlOf('exportGuide', { params: { id } }))}
+      />
+    </Screen>
+  );
+}
+
+/** One form of each kind with its name below: the plate opposite the title. */
+function Frontispiece({ guide }: { guide: Guide }) {
+  const wide = useWide();
+  const screen = useWindowDimensions().width;
+  const shown = onePerSpecies(guide).slice(0, 6);
+  const view = mainView(guide);
+  if (view === '') return null;
+  const room = wide ? 440 : Math.min(screen - 48, 460);
+  const width = room / 2 - space.s;
+  return (
+    <View style={[styles.front, wide && { width: room + 2 * space.m }]}>
+      {shown.map((form) => {
+        const plate = formPlate(guide, form.id, view, 'thumb');
+        return (
+          plate && (
+            <View key={form.id} style={[styles.figure, { width }]}>
+              <PlateView plate={plate} width={width - space.s} height={wide ? 96 : 76} label={form.taxon} />
+              <TaxonName guide={guide} taxon={form.taxon} size={14} short lines={1} />
+            </View>
+          )
+        );
+      })}
+    </View>
+  );
+}
+
+/** The grown form of each species: its last among the first stage that is drawn whole. */
+function onePerSpecies(guide: Guide): Form[] {
+  const seen = new Set<string>();
+  return formsOf(guide)
+    .filter(({ cross }) => !cross)
+    .sort((a, b) => weightOf(b) - weightOf(a))
+    .filter(({ taxon }) => !seen.has(taxon) && seen.add(taxon));
+}
+
+const GROWN = /adult|breeding|flowering|wild|male/;
+const weightOf = ({ facets }: Form) => Object.values(facets).filter((value) => GROWN.test(value)).length;
+
+interface Way {
+  href: {
+    pathname: '/guides/[id]/wall' | '/guides/[id]/taxa' | '/guides/[id]/marks' | '/guides/[id]/words';
+    params: { id: string };
+  };
+  label: string;
+  says: string;
+}
+
+function Ways({ id, guide }: { id: string; guide: Guide }) {
+  const params = { id };
+  const forms = formsOf(guide).filter(({ cross }) => !cross).length;
+  const ways: Way[] = [
+    ...(drawnViews(guide).length
+      ? [
+          {
+            href: { pathname: '/guides/[id]/wall' as const, params },
+            label: 'Plate wall',
+            says: `${forms} forms drawn; touch a part to narrow them`,
+          },
+        ]
+      : []),
+    {
+      href: { pathname: '/guides/[id]/taxa', params },
+      label: 'Taxa',
+      says: `${guide.taxa.length} names, and what else they were called`,
+    },
+    {
+      href: { pathname: '/guides/[id]/marks', params },
+      label: 'Marks',
+      says: `${guide.characters.length} characters: who has what, how reliable`,
+    },
+    ...(guide.glossary?.length
+      ? [
+          {
+            href: { pathname: '/guides/[id]/words' as const, params },
+            label: 'Words',
+            says: `${guide.glossary.length} terms, drawn`,
+          },
+        ]
+      : []),
+  ];
+  return (
+    <View style={styles.ways}>
+      {ways.map(({ href, label, says }) => (
+        <Link key={label} href={href} asChild>
+          <Pressable accessibilityLabel={`${label}: ${says}`} style={styles.way}>
+            <Words strong color={colour.kelp}>
+              {label}
+            </Words>
+            <Words size="small" quiet>
+              {says}
+            </Words>
+          </Pressable>
+        </Link>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  cover: { gap: space.l },
+  coverWide: { flexDirection: 'row', alignItems: 'flex-start' },
+  front: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'center',
+    gap: space.s,
+    padding: space.m,
+    backgroundColor: colour.paper,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    borderRadius: radius.l,
+  },
+  figure: { alignItems: 'center', gap: 2 },
+  title: { flex: 1, gap: space.s },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, marginTop: space.s },
+  way: {
+    minHeight: TOUCH,
+    flexGrow: 1,
+    flexBasis: '42%',
+    backgroundColor: colour.sheet,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    borderRadius: radius.m,
+    padding: space.m,
+  },
+  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
+});

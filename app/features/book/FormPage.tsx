@@ -1,0 +1,102 @@
+import { describeForm, marksOf } from '@plesion/core/book';
+import { type CompiledGuide, type Guide, taxonIndex } from '@plesion/core/guide';
+import { sayFacets } from '@plesion/core/specimen';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { GROUPS } from '../bench/readings';
+import { Lookalikes, OwnSeries } from '../compare/Lookalikes';
+import { TermText } from '../glossary/TermText';
+import { compiledOf } from '../guides/compiled';
+import { WithGuide } from '../guides/WithGuide';
+import { DisputesOf } from './DisputesOf';
+import { FormPlates } from './FormPlates';
+import { PresenceSheet } from './PresenceSheet';
+import { Hazards, OtherNames } from './TaxonNotes';
+
+/** One form: its plates large with its marks pointed at, and all that the guide says of it. */
+export function FormPage({ id, formId }: { id: string; formId: string }) {
+  return (
+    <WithGuide id={id} what="The form">
+      {({ guide }) => <Form id={id} guide={guide} formId={formId} />}
+    </WithGuide>
+  );
+}
+
+function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string }) {
+  const compiled = compiledOf(guide);
+  const at = compiled.forms.findIndex((form) => form.id === formId);
+  if (at < 0)
+    return (
+      <Screen>
+        <Notice kind="problem">{`There is no form “${formId}” in this guide.`}</Notice>
+      </Screen>
+    );
+  return (
+    <Screen widest={1080}>
+      <FormHead guide={guide} compiled={compiled} form={at} />
+      <FormPlates id={id} guide={guide} formId={formId} marks={marksOf(compiled, at, 40)} />
+      <Description guide={guide} compiled={compiled} form={at} />
+      <OwnSeries guide={guide} compiled={compiled} formId={formId} />
+      <Lookalikes id={id} guide={guide} compiled={compiled} formId={formId} />
+      <PresenceSheet compiled={compiled} form={at} />
+      <DisputesOf compiled={compiled} form={at} />
+      <Sheet title="Sources">
+        {guide.sources.map(({ id: source, label, citation }) => (
+          <Words key={source} size="small">
+            <Words size="small" strong>{`${label}. `}</Words>
+            {citation}
+          </Words>
+        ))}
+      </Sheet>
+      <Notice kind="caution" title="Take care">
+        {guide.caution}
+      </Notice>
+    </Screen>
+  );
+}
+
+function FormHead({ guide, compiled, form: at }: { guide: Guide; compiled: CompiledGuide; form: number }) {
+  const form = compiled.forms[at];
+  const taxon = taxonIndex(guide).get(form.taxon);
+  return (
+    <View style={styles.head}>
+      <TaxonName guide={guide} taxon={form.taxon} size={32} />
+      <Words size="lead">{sayFacets(guide, form.facets)}</Words>
+      <Words quiet size="small">
+        {[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}
+      </Words>
+      {taxon && <OtherNames taxon={taxon} />}
+      {taxon && <Hazards taxon={taxon} />}
+      {taxon?.note && <TermText guide={guide} text={taxon.note} />}
+    </View>
+  );
+}
+
+/** The scores as sentences, in the order of work; terms open in place. */
+function Description({ guide, compiled, form }: { guide: Guide; compiled: CompiledGuide; form: number }) {
+  return (
+    <Sheet title="Description" aside="made from the scores">
+      <View style={styles.columns}>
+        {describeForm(compiled, form).map(({ group, sentences }) => (
+          <View key={group} style={styles.group}>
+            <Words size="small" strong color={colour.kelp}>
+              {GROUPS.find((one) => one.group === group)!.label}
+            </Words>
+            <TermText guide={guide} text={sentences.join(' ')} />
+          </View>
+        ))}
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { gap: space.xs },
+  columns: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.xl, rowGap: space.m },
+  group: { gap: space.xs, flexGrow: 1, flexBasis: 320 },
+});

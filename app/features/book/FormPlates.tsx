@@ -1,0 +1,135 @@
+import { urlOf } from '@plesion/contract';
+import type { FormMark } from '@plesion/core/book';
+import type { Guide } from '@plesion/core/guide';
+import { conceal, leadersOf, planOf, type Veil, VEILS } from '@plesion/core/plates';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, space, TOUCH, WIDE } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Glyph } from '../../ui/Glyph';
+import { Words } from '../../ui/Words';
+import { drawnViews, formPlate } from '../plates/plates';
+import { PlateSheet } from '../plates/PlateSheet';
+
+interface FormPlatesProps {
+  id: string;
+  guide: Guide;
+  formId: string;
+  /** Best first, of all views. */
+  marks: readonly FormMark[];
+}
+
+type Layer = Veil | 'closed wing';
+
+/** How bad a layer is drawn here, as a share of the worst. */
+const AMOUNT = 0.6;
+
+/** The form in every view, its best marks pointed at; or as it is met: dirty, worn, behind leaves, in glare. */
+export function FormPlates({ id, guide, formId, marks }: FormPlatesProps) {
+  const [layers, setLayers] = useState<Layer[]>([]);
+  const plan = planOf(guide);
+  if (!plan) return null;
+  const options = [...(plan.closed ? ['closed wing' as const] : []), ...VEILS].map((layer) => ({ id: layer, label: layer }));
+  return (
+    <View style={styles.block}>
+      <View style={styles.plates}>
+        {drawnViews(guide).map((view) => (
+          <OnePlate
+            key={view.id}
+            id={id}
+            guide={guide}
+            formId={formId}
+            view={view}
+            marks={marks.filter((mark) => mark.view === view.id)}
+            layers={layers}
+          />
+        ))}
+        <View style={styles.met}>
+          <Choice label="As it is met" many options={options} chosen={layers} onChange={setLayers} />
+        </View>
+      </View>
+    </View>
+  );
+}
+
+interface OnePlateProps extends Omit<FormPlatesProps, 'marks'> {
+  view: { id: string; label: string };
+  marks: readonly FormMark[];
+  layers: readonly Layer[];
+}
+
+const MOST = 5;
+
+function OnePlate({ id, guide, formId, view, marks, layers }: OnePlateProps) {
+  const router = useRouter();
+  const screen = useWindowDimensions().width;
+  const many = drawnViews(guide).length;
+  const width = screen >= WIDE ? (many > 3 ? 316 : 486) : Math.min(screen - 44, 480);
+  const closed = layers.includes('closed wing') ? planOf(guide)?.closed?.[view.id] : undefined;
+  const drawn = formPlate(guide, formId, closed ?? view.id, 'full');
+  if (!drawn) return null;
+  const veils = layers.filter((layer): layer is Veil => layer !== 'closed wing');
+  const plate = conceal(
+    drawn,
+    veils.map((veil) => ({ veil, amount: AMOUNT, seed: `${formId} ${view.id}` })),
+  );
+  const hidden = layers.length > 0;
+  const leaders = hidden
+    ? []
+    : leadersOf(drawn, marks.slice(0, MOST), (drawn.box.height * 24) / ((width * drawn.box.height) / drawn.box.width));
+  const caption = closed ? `${view.label}, wings closed` : view.label;
+  return (
+    <View style={{ width: width + 2 * space.s + 2 }}>
+      <PlateSheet plate={plate} width={width} label={`Plate, ${caption}`} caption={caption} leaders={leaders}>
+        {leaders.map(({ part, text }, i) => (
+          <Pressable
+            key={part}
+            role="link"
+            accessibilityLabel={`${i + 1}: ${text}`}
+            onPress={() =>
+              router.push({
+                pathname: '/guides/[id]/mark',
+                params: { id, mark: marks.find((mark) => mark.part === part)!.character },
+              })
+            }
+            style={styles.mark}
+          >
+            <Words size="small" strong color={colour.kelp} figures style={styles.number}>
+              {i + 1}
+            </Words>
+            <Words size="small" style={styles.grow}>
+              {text}
+            </Words>
+          </Pressable>
+        ))}
+        <View style={styles.keep}>
+          {(['svg', 'png'] as const).map((as) => (
+            <Button
+              key={as}
+              small
+              kind="quiet"
+              label={as.toUpperCase()}
+              hint={`Download the plate, ${caption}, as ${as.toUpperCase()}`}
+              icon={<Glyph name="download" size={16} color={colour.kelp} />}
+              onPress={() =>
+                window.location.assign(urlOf('plate', { params: { id }, query: { form: formId, view: closed ?? view.id, as } }))
+              }
+            />
+          ))}
+        </View>
+      </PlateSheet>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  block: { gap: space.m },
+  met: { flexGrow: 1, flexBasis: 280 },
+  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  mark: { minHeight: TOUCH - 10, flexDirection: 'row', alignItems: 'center', gap: space.s, paddingHorizontal: space.s },
+  number: { width: 16, textAlign: 'center' },
+  grow: { flex: 1 },
+  keep: { flexDirection: 'row', justifyContent: 'flex-end' },
+});

@@ -1,0 +1,82 @@
+import type { Guide } from '@plesion/core/guide';
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { inWorkingOrder } from '../bench/readings';
+import { WithGuide } from '../guides/WithGuide';
+import { tilePlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+/** Every mark of a guide in the order of work, each with its states drawn. */
+export function MarksPage({ id }: { id: string }) {
+  return (
+    <WithGuide id={id} what="The marks">
+      {({ guide }) => <Marks id={id} guide={guide} />}
+    </WithGuide>
+  );
+}
+
+function Marks({ id, guide }: { id: string; guide: Guide }) {
+  const router = useRouter();
+  return (
+    <Screen widest={1080}>
+      <View>
+        <Words size="display" heading={1}>
+          Marks
+        </Words>
+        <Words quiet>{`${guide.title}, in the order of work`}</Words>
+      </View>
+      {inWorkingOrder(guide).map(({ group, label, characters }) => (
+        <Sheet key={group} title={label}>
+          <View style={styles.rows}>
+            {characters.map((character) => (
+              <Pressable
+                key={character.id}
+                role="link"
+                accessibilityLabel={character.label}
+                onPress={() => router.push({ pathname: '/guides/[id]/mark', params: { id, mark: character.id } })}
+                style={({ pressed }) => [styles.row, pressed && styles.pressed]}
+              >
+                <View style={styles.words}>
+                  <Words strong>{character.label}</Words>
+                  <Words size="small" quiet numberOfLines={2}>
+                    {character.states?.map((state) => state.label).join(' · ') ?? sayKind(character)}
+                  </Words>
+                </View>
+                <View style={styles.tiles}>
+                  {character.states?.slice(0, 3).map((state) => {
+                    const plate = tilePlate(guide, character, state.id);
+                    return plate && <PlateView key={state.id} plate={plate} width={48} height={48} />;
+                  })}
+                </View>
+              </Pressable>
+            ))}
+          </View>
+        </Sheet>
+      ))}
+    </Screen>
+  );
+}
+
+const sayKind = ({ kind, unit, parts }: Guide['characters'][number]): string =>
+  parts ? `${parts.numerator} in ${parts.denominator}` : unit ? `measured in ${unit}` : kind;
+
+const styles = StyleSheet.create({
+  rows: { gap: space.s },
+  row: {
+    minHeight: TOUCH,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    paddingVertical: space.s,
+    paddingHorizontal: space.s,
+    borderRadius: radius.m,
+    backgroundColor: colour.paper,
+  },
+  pressed: { backgroundColor: colour.kelpWash },
+  words: { flex: 1 },
+  tiles: { flexDirection: 'row', gap: space.xs },
+});

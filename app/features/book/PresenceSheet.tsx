@@ -1,0 +1,89 @@
+import { type Place, presenceOf } from '@plesion/core/book';
+import type { CompiledGuide } from '@plesion/core/guide';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** Where, when and with what a form is met. */
+export function PresenceSheet({ compiled, form }: { compiled: CompiledGuide; form: number }) {
+  const { months, regions, habitats, company } = presenceOf(compiled, form);
+  if (!months && regions.length + habitats.length + company.length === 0) return null;
+  return (
+    <Sheet title="Where and when">
+      {months && <Year months={months} />}
+      <View style={styles.places}>
+        <Places title="Region" places={regions} />
+        <Places title="Habitat" places={habitats} />
+        <Places title="Company" places={company} />
+      </View>
+    </Sheet>
+  );
+}
+
+function Year({ months }: { months: readonly number[] }) {
+  const best = months.flatMap((level, i) => (level >= 0.5 ? [MONTHS[i]] : []));
+  return (
+    <View role="img" aria-label={`Met most in ${best.join(', ')}`} style={styles.year}>
+      {months.map((level, i) => (
+        <View key={MONTHS[i]} style={styles.month}>
+          <View style={styles.column}>
+            <View style={[styles.level, { height: `${Math.max(2, level * 100)}%` }]} />
+          </View>
+          <Words size="small" quiet>
+            {MONTHS[i][0]}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function Places({ title, places }: { title: string; places: readonly Place[] }) {
+  if (places.length === 0) return null;
+  return (
+    <View style={styles.place}>
+      <Words size="small" strong>
+        {title}
+      </Words>
+      {places.map(({ id, label, frequency }) => (
+        <View key={id} style={styles.line}>
+          <Words size="small" style={styles.grow}>
+            {label}
+          </Words>
+          <Words size="small" quiet>
+            {sayFrequency(frequency)}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function sayFrequency(frequency: number | undefined): string {
+  if (frequency === undefined) return 'no record';
+  if (frequency >= 0.7) return 'common';
+  if (frequency >= 0.35) return 'fairly common';
+  if (frequency >= 0.1) return 'scarce';
+  return frequency > 0.02 ? 'rare' : 'hardly ever';
+}
+
+const styles = StyleSheet.create({
+  year: { flexDirection: 'row', gap: space.xs, alignItems: 'flex-end' },
+  month: { flex: 1, alignItems: 'center', gap: 2 },
+  column: {
+    width: '100%',
+    height: 54,
+    justifyContent: 'flex-end',
+    backgroundColor: colour.kelpWash,
+    borderRadius: 4,
+    overflow: 'hidden',
+  },
+  level: { backgroundColor: colour.kelp },
+  places: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },
+  place: { flexGrow: 1, flexBasis: 200, gap: 2 },
+  line: { flexDirection: 'row', gap: space.s },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,176 @@
+import { countsOf, narrowed, partsOf, type Wanted } from '@plesion/core/book';
+import type { Guide } from '@plesion/core/guide';
+import { sayFacets } from '@plesion/core/specimen';
+import { Link } from 'expo-router';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, radius, space, WIDE } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Empty } from '../../ui/states';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { compiledOf } from '../guides/compiled';
+import { WithGuide } from '../guides/WithGuide';
+import { drawnViews, formPlate, mainView } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { TouchPlate } from './TouchPlate';
+import { WantedStates } from './WantedStates';
+
+/** Every form drawn, side by side; touch a part of the drawing to keep those that look so. */
+export function WallScreen({ id }: { id: string }) {
+  return (
+    <WithGuide id={id} what="The plates">
+      {({ guide }) =>
+        mainView(guide) ? (
+          <Wall id={id} guide={guide} />
+        ) : (
+          <Empty title="No plates">Nothing of this guide is drawn: it names no body plan.</Empty>
+        )
+      }
+    </WithGuide>
+  );
+}
+
+/** Width of a plate on the wall, with its frame. */
+const CELL = 168;
+
+function Wall({ id, guide }: { id: string; guide: Guide }) {
+  const screen = useWindowDimensions().width;
+  const wide = screen >= WIDE;
+  const [view, setView] = useState(mainView(guide));
+  const [wanted, setWanted] = useState<Wanted>({});
+  const [part, setPart] = useState<string>();
+  const compiled = compiledOf(guide);
+  const asked = useDeferredValue(wanted);
+  const left = useMemo(() => narrowed(compiled, asked), [compiled, asked]);
+  const parts = useMemo(() => partsOf(guide, view), [guide, view]);
+  const room = wide ? Math.min(screen - 208, 1320) - 400 - 3 * space.xl : screen - 2 * space.m;
+  const columns = Math.max(2, Math.floor(room / CELL));
+  const cell = Math.floor((room - (columns - 1) * space.s) / columns);
+  const chosen = Object.entries(wanted).filter(([, states]) => states.length > 0);
+  const total = compiled.forms.filter(({ cross }) => !cross).length;
+
+  const panel = (
+    <View style={[styles.panel, wide && styles.panelWide]}>
+      <Words size={wide ? 'display' : 'title'} heading={1}>
+        Plate wall
+      </Words>
+      <Words quiet size="small">{`${guide.title}. Touch a part, then choose how it looks.`}</Words>
+      <Choice
+        label="View"
+        hideLabel
+        options={drawnViews(guide)}
+        chosen={[view]}
+        onChange={([next]) => (setView(next), setPart(undefined))}
+      />
+      <TouchPlate
+        guide={guide}
+        form={compiled.forms[left[0] ?? 0].id}
+        view={view}
+        parts={parts}
+        part={part}
+        onPart={setPart}
+        width={wide ? 360 : Math.min(screen - 48, 420)}
+      />
+      {part && parts.has(part) && (
+        <WantedStates
+          guide={guide}
+          characters={parts.get(part)!}
+          counts={(character) => countsOf(compiled, character, wanted)}
+          wanted={wanted}
+          onChange={(character, states) => setWanted({ ...wanted, [character]: states })}
+        />
+      )}
+      <View style={styles.line}>
+        <Words strong role="status" style={styles.grow}>
+          {left.length === total ? `${total} forms` : `${left.length} of ${total} forms left`}
+        </Words>
+        {chosen.length > 0 && <Button small kind="quiet" label="Show all again" onPress={() => setWanted({})} />}
+      </View>
+      <Chosen guide={guide} wanted={wanted} onDrop={(character) => setWanted({ ...wanted, [character]: [] })} />
+    </View>
+  );
+
+  const wall = (
+    <FlatList
+      key={columns}
+      data={left}
+      numColumns={columns}
+      keyExtractor={(form) => compiled.forms[form].id}
+      style={styles.fill}
+      contentContainerStyle={[styles.wall, wide && styles.wallWide]}
+      columnWrapperStyle={styles.cells}
+      initialNumToRender={columns * 4}
+      maxToRenderPerBatch={columns * 3}
+      windowSize={5}
+      ListHeaderComponent={wide ? undefined : panel}
+      ListEmptyComponent={<Empty title="None left">No form shows all of that. Take one choice back.</Empty>}
+      renderItem={({ item }) => <Cell id={id} guide={guide} form={item} view={view} width={cell} />}
+    />
+  );
+  return wide ? (
+    <View style={styles.beside}>
+      <View style={styles.side}>{panel}</View>
+      {wall}
+    </View>
+  ) : (
+    wall
+  );
+}
+
+/** What is asked of the forms so far, each to be taken back with one touch. */
+function Chosen({ guide, wanted, onDrop }: { guide: Guide; wanted: Wanted; onDrop: (character: string) => void }) {
+  const rows = Object.entries(wanted).flatMap(([id, states]) => {
+    const character = guide.characters.find((one) => one.id === id);
+    if (!character || states.length === 0) return [];
+    const labels = states.map((state) => character.states!.find((one) => one.id === state)!.label);
+    return [{ id, text: `${character.label}: ${labels.join(' or ')}` }];
+  });
+  return (
+    <View style={styles.chosen}>
+      {rows.map(({ id, text }) => (
+        <Button key={id} small label={`${text} ×`} hint={`Take back ${text}`} onPress={() => onDrop(id)} />
+      ))}
+    </View>
+  );
+}
+
+function Cell({ id, guide, form: at, view, width }: { id: string; guide: Guide; form: number; view: string; width: number }) {
+  const form = compiledOf(guide).forms[at];
+  const plate = formPlate(guide, form.id, view, 'thumb');
+  const facets = sayFacets(guide, form.facets);
+  return (
+    <Link href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
+      <Pressable accessibilityLabel={`${form.taxon} ${facets}`} style={StyleSheet.flatten([styles.cell, { width }])}>
+        {plate && <PlateView plate={plate} width={width - 2 * space.s} height={(width - 2 * space.s) * 0.74} />}
+        <TaxonName guide={guide} taxon={form.taxon} size={14} short lines={1} />
+        <Words size="small" quiet numberOfLines={1}>
+          {facets}
+        </Words>
+      </Pressable>
+    </Link>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1, backgroundColor: colour.mist },
+  beside: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
+  side: { width: 400 + 2 * space.xl, overflow: 'scroll' },
+  panel: { gap: space.s, paddingBottom: space.m },
+  panelWide: { padding: space.xl, gap: space.m },
+  wall: { padding: space.m, gap: space.s, paddingBottom: space.xxl },
+  wallWide: { paddingVertical: space.xl, paddingRight: space.xl, paddingLeft: 0 },
+  cells: { gap: space.s },
+  cell: {
+    alignItems: 'center',
+    padding: space.s,
+    borderRadius: radius.m,
+    backgroundColor: colour.paper,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+  },
+  line: { flexDirection: 'row', alignItems: 'center' },
+  grow: { flex: 1 },
+  chosen: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
+});

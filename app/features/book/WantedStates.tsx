@@ -1,0 +1,75 @@
+import type { Wanted } from '@plesion/core/book';
+import type { Character, Guide } from '@plesion/core/guide';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Words } from '../../ui/Words';
+import { tilePlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+interface WantedStatesProps {
+  guide: Guide;
+  characters: readonly Character[];
+  /** How many forms each state of a character would leave. */
+  counts: (character: string) => Record<string, number>;
+  wanted: Wanted;
+  onChange: (character: string, states: string[]) => void;
+}
+
+/** How the touched part may look: each state drawn, with how many forms it would leave. */
+export function WantedStates({ guide, characters, counts, wanted, onChange }: WantedStatesProps) {
+  return characters.map((character) => {
+    const left = counts(character.id);
+    const on = wanted[character.id] ?? [];
+    const press = (state: string) =>
+      onChange(character.id, on.includes(state) ? on.filter((one) => one !== state) : [...on, state]);
+    return (
+      <View key={character.id} role="group" aria-label={character.label} style={styles.group}>
+        <Words size="small" strong>
+          {character.label}
+        </Words>
+        <View style={styles.row}>
+          {character.states!.map(({ id, label }) => {
+            const plate = tilePlate(guide, character, id);
+            const chosen = on.includes(id);
+            return (
+              <Pressable
+                key={id}
+                role="checkbox"
+                aria-checked={chosen}
+                accessibilityLabel={`${label}, ${left[id]} forms`}
+                onPress={() => press(id)}
+                style={[styles.tile, chosen && styles.on, left[id] === 0 && styles.none]}
+              >
+                {plate && <PlateView plate={plate} width={56} height={56} />}
+                <Words size="small" strong={chosen} style={styles.label}>
+                  {label}
+                </Words>
+                <Words size="small" quiet figures>
+                  {left[id]}
+                </Words>
+              </Pressable>
+            );
+          })}
+        </View>
+      </View>
+    );
+  });
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.xs },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  tile: {
+    width: 84,
+    minHeight: 96,
+    alignItems: 'center',
+    padding: space.xs,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.paper,
+  },
+  on: { borderColor: colour.kelp, borderWidth: 2.5, padding: space.xs - 1.5, backgroundColor: colour.kelpWash },
+  none: { opacity: 0.45 },
+  label: { textAlign: 'center', lineHeight: 16, flexGrow: 1 },
+});

@@ -1,0 +1,56 @@
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Entry } from '../../ui/Entry';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Words } from '../../ui/Words';
+import { TermCard } from '../glossary/TermText';
+import { WithGuide } from '../guides/WithGuide';
+
+/** The glossary of a guide: every term with its drawing; the one asked for comes first. */
+export function WordsPage({ id, term }: { id: string; term?: string }) {
+  return (
+    <WithGuide id={id} what="The words">
+      {({ guide }) => <Glossary guide={guide} asked={term} />}
+    </WithGuide>
+  );
+}
+
+function Glossary({ guide, asked }: { guide: Guide; asked?: string }) {
+  const [text, setText] = useState('');
+  const all = [...(guide.glossary ?? [])].sort(
+    (a, b) => Number(b.id === asked) - Number(a.id === asked) || a.term.localeCompare(b.term),
+  );
+  const holds = (name: string) => name.toLowerCase().includes(text.trim().toLowerCase());
+  const shown = all.filter(({ term, also, text: said }) => [term, said, ...(also ?? [])].some(holds));
+  return (
+    <Screen widest={980}>
+      <View>
+        <Words size="display" heading={1}>
+          Words
+        </Words>
+        <Words quiet>{guide.title}</Words>
+      </View>
+      {all.length === 0 ? (
+        <Empty title="No words yet">This guide has no glossary.</Empty>
+      ) : (
+        <Entry label="Find a word" value={text} onChangeText={setText} />
+      )}
+      <View style={styles.terms}>
+        {shown.map((term) => (
+          <View key={term.id} style={styles.term}>
+            <TermCard guide={guide} term={term} />
+          </View>
+        ))}
+      </View>
+      {all.length > 0 && shown.length === 0 && <Words quiet>No word here holds that. Try fewer letters.</Words>}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  terms: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  term: { flexGrow: 1, flexBasis: 300 },
+});

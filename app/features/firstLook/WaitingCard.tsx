@@ -1,0 +1,69 @@
+import { type SpecimenRow, urlOf } from '@plesion/contract';
+import { Link } from 'expo-router';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, useWide } from '../../theme';
+import { Words } from '../../ui/Words';
+
+/** Marks after which the daybook says itself how a specimen stands. */
+export const ENOUGH = 3;
+
+/** The newest specimen that was photographed and is still waiting to be read. */
+export const waitingOf = (rows: readonly SpecimenRow[]): SpecimenRow | undefined =>
+  rows.find(({ photo, named, hidden }) => photo && !named && !hidden);
+
+/** A photograph that waits for its marks: the way in for whoever is new here, and for what was left unread. */
+export function WaitingCard({ row }: { row: SpecimenRow }) {
+  const wide = useWide();
+  const left = ENOUGH - row.readings;
+  const title = row.readings === 0 ? 'What is it?' : left > 0 ? `${row.readings} of ${ENOUGH} marks read` : row.summary.name;
+  return (
+    <Link href={`/specimens/${row.id}/bench`} asChild>
+      <Pressable
+        accessibilityLabel={`${row.label}: ${title} ${sayLeft(left)}`}
+        style={StyleSheet.flatten([styles.card, wide && styles.wide])}
+      >
+        <Image
+          source={{ uri: urlOf('photo', { params: { hash: row.photo! } }) }}
+          resizeMode="cover"
+          style={StyleSheet.flatten([styles.photo, wide && styles.photoWide])}
+        />
+        <View style={styles.words}>
+          <Words size="title" heading={2}>
+            {title}
+          </Words>
+          <Words>{left > 0 ? sayLeft(left) : row.summary.text}</Words>
+          <Words size="small" quiet>
+            {[row.label, row.place, row.date].filter(Boolean).join(' · ')}
+          </Words>
+          <View style={styles.go}>
+            <Words strong color={colour.sheet}>
+              {row.readings === 0 ? 'Read its marks' : 'Go on'}
+            </Words>
+          </View>
+        </View>
+      </Pressable>
+    </Link>
+  );
+}
+
+function sayLeft(left: number): string {
+  if (left === ENOUGH)
+    return 'Read three marks off the photograph and watch how far they carry: to a name, to one of two, or not yet.';
+  return left > 0 ? `${left} more, and see whether that is enough to say so.` : '';
+}
+
+const styles = StyleSheet.create({
+  card: { backgroundColor: colour.sheet, borderRadius: radius.l, borderWidth: 1, borderColor: colour.edge, overflow: 'hidden' },
+  wide: { flexDirection: 'row' },
+  photo: { width: '100%', height: 220, backgroundColor: colour.paper },
+  photoWide: { width: 340, height: 244 },
+  words: { padding: space.l, gap: space.s, flex: 1 },
+  go: {
+    alignSelf: 'flex-start',
+    backgroundColor: colour.kelp,
+    borderRadius: radius.m,
+    paddingHorizontal: space.l,
+    paddingVertical: space.m,
+    marginTop: space.xs,
+  },
+});

@@ -1,0 +1,77 @@
+import { useSyncExternalStore } from 'react';
+import { createStore } from '../lib/store';
+import { DAY, LAMP, type Palette } from './palette';
+
+/** How the person wants to see things; kept on this device. */
+export interface Look {
+  light: 'day' | 'lamp' | 'device';
+  letters: 'usual' | 'large' | 'larger';
+  motion: 'device' | 'less';
+}
+
+const USUAL: Look = { light: 'day', letters: 'usual', motion: 'device' };
+const KEPT = 'plesion.look';
+
+/** How much larger letters are set. */
+const SCALES: Record<Look['letters'], number> = { usual: 1, large: 1.2, larger: 1.45 };
+
+const store = createStore<Look>(read());
+
+function read(): Look {
+  try {
+    const kept: unknown = JSON.parse(globalThis.localStorage?.getItem(KEPT) ?? '{}');
+    return kept && typeof kept === 'object' ? { ...USUAL, ...kept } : USUAL;
+  } catch {
+    return USUAL;
+  }
+}
+
+const darkDevice = () => globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false;
+const isLamp = ({ light }: Look): boolean => light === 'lamp' || (light === 'device' && darkDevice());
+
+const variables = (palette: Palette): string =>
+  Object.entries(palette)
+    .map(([name, value]) => `--${name}:${value}`)
+    .join(';');
+
+/** Both looks as a sheet of styles; which is in force is an attribute of the page. */
+const SHEET =
+  `:root{${variables(DAY)};--plate:none;color-scheme:light}` +
+  `:root[data-light=lamp]{${variables(LAMP)};--plate:invert(1) grayscale(.75) sepia(1) saturate(2.1) hue-rotate(-20deg) brightness(.8);color-scheme:dark}` +
+  `:root[data-motion=less] *,:root[data-motion=less]{animation-duration:.01ms!important;transition-duration:.01ms!important;scroll-behavior:auto!important}` +
+  `@media (prefers-reduced-motion:reduce){*{animation-duration:.01ms!important;transition-duration:.01ms!important;scroll-behavior:auto!important}}` +
+  `body{background:var(--mist)}`;
+
+/** Put the look in force, and keep to it: once, before the first screen. */
+export function startLook(): void {
+  if (typeof document === 'undefined' || document.getElementById('look')) return;
+  const style = document.createElement('style');
+  style.id = 'look';
+  style.textContent = SHEET;
+  document.head.append(style);
+  apply();
+  globalThis.matchMedia?.('(prefers-color-scheme: dark)').addEventListener?.('change', apply);
+}
+
+function apply(): void {
+  if (typeof document === 'undefined') return;
+  const look = store.get();
+  const { dataset } = document.documentElement;
+  dataset.light = isLamp(look) ? 'lamp' : 'day';
+  dataset.motion = look.motion;
+}
+
+export function setLook(change: Partial<Look>): void {
+  store.set({ ...store.get(), ...change });
+  apply();
+  try {
+    globalThis.localStorage?.setItem(KEPT, JSON.stringify(store.get()));
+  } catch {
+    // A browser that keeps nothing still shows the look until it is closed.
+  }
+}
+
+export const useLook = (): Look => useSyncExternalStore(store.subscribe, store.get, store.get);
+
+/** By how much letters are to be set larger. */
+export const useLetterScale = (): number => SCALES[useLook().letters];
