@@ -3,6 +3,7 @@ import { priorBits } from '@plesion/core/guide';
 import { MultinomialNB } from 'ml-naivebayes';
 import { reportKeys } from './keys';
 import { reportLearning } from './learning';
+import { reportPages } from './pages';
 import { syntheticGuide, type Synthetic } from './syntheticGuide';
 import { medianMs } from './timing';
 
@@ -76,3 +77,4 @@ print(`next looks over ${CHARACTERS - READ} characters         ${ms(next)}   (ai
 print(`next looks after a single reading        ${ms(nextEarly)}   ${(nextEarly / bare).toFixed(0)} × the bare pass`);
 reportKeys(print);
 reportLearning(print);
+await reportPages(print);

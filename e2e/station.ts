@@ -1,10 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { join } from 'node:path';
+import { resolve as pathTo } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
 import pg from 'pg';
-
-const root = join(__dirname, '..');
 
 /** Plesion as a person gets it: the real server on a fresh database, and a browser. */
 export interface Station {
@@ -46,14 +44,13 @@ export async function openStation(): Promise<Station> {
   const database = new URL(base);
   database.pathname = `/${name}`;
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    cwd: root,
     env: {
       ...process.env,
       NODE_ENV: 'production',
       PORT: '0',
       DATABASE_URL: database.href,
       SESSION_SECRET: 'for tests only',
-      WEB_ROOT: join(root, 'app/dist'),
+      WEB_ROOT: pathTo('app/dist'),
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   });

@@ -1,9 +1,24 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { needClient } from './lib/client.mjs';
+import { needChromium } from './lib/debian.mjs';
 import { needPackages } from './lib/packages.mjs';
+import { dataFolder, startPostgres } from './lib/postgres.mjs';
 import { child } from './lib/run.mjs';
 import { main } from './lib/say.mjs';
 
 await main(async () => {
   needPackages();
-  const bench = child(process.execPath, ['--import', 'tsx', 'bench/index.ts']);
-  process.exitCode = await new Promise((resolve) => bench.on('exit', (code) => resolve(code ?? 1)));
+  mkdirSync(join(dataFolder(), 'bench'), { recursive: true });
+  const chromium = needChromium();
+  needClient();
+  const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(dataFolder(), 'bench', 'postgres'));
+  try {
+    const bench = child(process.execPath, ['--import', 'tsx', 'bench/index.ts'], {
+      env: { TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? database.ensure('plesion_bench'), CHROMIUM: chromium },
+    });
+    process.exitCode = await new Promise((resolve) => bench.on('exit', (code) => resolve(code ?? 1)));
+  } finally {
+    database?.stop();
+  }
 });

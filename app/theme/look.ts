@@ -40,7 +40,7 @@ const SHEET =
   `:root[data-light=lamp]{${variables(LAMP)};--plate:invert(1) grayscale(.75) sepia(1) saturate(2.1) hue-rotate(-20deg) brightness(.8);color-scheme:dark}` +
   `:root[data-motion=less] *,:root[data-motion=less]{animation-duration:.01ms!important;transition-duration:.01ms!important;scroll-behavior:auto!important}` +
   `@media (prefers-reduced-motion:reduce){*{animation-duration:.01ms!important;transition-duration:.01ms!important;scroll-behavior:auto!important}}` +
-  `body{background:var(--mist)}`;
+  `body{background:var(--mist)!important}`;
 
 /** Put the look in force, and keep to it: once, before the first screen. */
 export function startLook(): void {

@@ -14,6 +14,7 @@ import {
   partsOf,
   presenceOf,
   searchGuide,
+  usualCircumstances,
 } from '.';
 
 const compiled = compileGuide(terns, { circumstances: ['backlit'] });
@@ -53,6 +54,14 @@ describe('a form described from its scores', () => {
       const own = compileGuide(guide);
       own.forms.forEach((_, f) => expect(describeForm(own, f).length).toBeGreaterThan(1));
     }
+  });
+});
+
+describe('usual circumstances', () => {
+  it('add marks, but do not change those that have a usual look', () => {
+    expect(usualCircumstances(terns)).toEqual(['backlit', 'wet']);
+    expect(usualCircumstances(lanternMoths)).toEqual([]);
+    expect(usualCircumstances(bogUmbels)).toEqual([]);
   });
 });
 
@@ -112,6 +121,12 @@ describe('the plate wall', () => {
     const counts = countsOf(compiled, 'nape', { nape: ['shaggy'] });
     expect(counts).toEqual({ smooth: 24, shaggy: 8 });
     expect(countsOf(compiled, 'wing-chord', {})).toEqual({});
+  });
+
+  it('does not keep forms that the mark does not apply to', () => {
+    const umbels = compileGuide(bogUmbels);
+    const left = narrowed(umbels, { 'petal-colour': ['yellow'] }).map((f) => umbels.forms[f].id);
+    expect(left).toEqual(['flavens/flowering']);
   });
 
   it('knows the part under a finger: the smallest that holds it', () => {

@@ -40,7 +40,7 @@ function sayOf(table: Table, character: Character, form: number): string[] {
     .sort((a, b) => b.p - a.p);
   const label = (id: string) => character.states!.find((state) => state.id === id)!.label;
   const said = met.map(({ state, p }) => `${OFTEN.find(([least]) => p >= least)![1]}${label(state)}`);
-  return said.length ? [`${character.label}: ${joined(said)}.`] : [];
+  return said.length ? [`${character.label}: ${said.join(', ')}.`] : [];
 }
 
 function sayCounts(table: Table & { type: 'states' }, character: Character, form: number): string {
@@ -67,7 +67,5 @@ function sayRange(table: Table & { type: 'values' }, { label, unit, parts }: Cha
 /** As many digits as tell the ends of a range apart. */
 const digitsFor = (spread: number): number => Math.max(0, Math.min(3, Math.ceil(1 - Math.log10(Math.max(spread, 1e-6)))));
 
-const joined = (said: readonly string[]): string =>
-  said.length < 3 ? said.join(', ') : `${said.slice(0, -1).join(', ')} or ${said[said.length - 1]}`;
 const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -4,3 +4,4 @@ export { type FormMark, marksOf } from './marks';
 export { type Place, type Presence, presenceOf } from './presence';
 export { type Hit, searchGuide } from './search';
 export { countsOf, fitsWanted, narrowed, partAt, partsOf, type Wanted } from './wall';
+export { usualCircumstances } from './usual';

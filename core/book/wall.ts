@@ -7,11 +7,16 @@ export type Wanted = Readonly<Record<string, readonly string[]>>;
 /** From this frequency on a form is said to show a state. */
 const SHOWS = 0.05;
 
-/** Does a form show, often enough, one of the wanted states of every character? What is not scored is not held against it. */
+/**
+ * Does a form show, often enough, one of the wanted states of every character?
+ * What is not scored is not held against it; what does not apply to it is.
+ */
 export function fitsWanted(compiled: CompiledGuide, form: number, wanted: Wanted): boolean {
   return Object.entries(wanted).every(([id, states]) => {
     const table = compiled.tables.get(id);
-    if (!table || table.type !== 'states' || !table.scored[form] || states.length === 0) return true;
+    if (!table || table.type !== 'states' || states.length === 0) return true;
+    if (table.applies && table.applies[form] < 0.5) return false;
+    if (!table.scored[form]) return true;
     return frequenciesOf(table, form).some(({ state, p }) => p >= SHOWS && states.includes(state));
   });
 }

@@ -1,5 +1,5 @@
 import type { PlateQuery } from '@plesion/contract';
-import { marksOf } from '@plesion/core/book';
+import { marksOf, usualCircumstances } from '@plesion/core/book';
 import { compileGuide } from '@plesion/core/guide';
 import { planOf, traitsOf } from '@plesion/core/plates';
 import { nameParts, sayFacets } from '@plesion/core/specimen';
@@ -19,7 +19,7 @@ export async function plateOf(em: Em, stationId: string, guideId: string, { form
   if (!plan) throw refused('guide', 'no-plates', 'This guide has no body plan: none of its forms can be drawn.');
   if (!plan.views.includes(view))
     throw refused('view', 'unknown-view', `There is no view “${view}”. Ask for one of: ${plan.views.join(', ')}.`);
-  const compiled = compileGuide(guide, { circumstances: guide.circumstances?.map(({ id }) => id) });
+  const compiled = compileGuide(guide, { circumstances: usualCircumstances(guide) });
   const at = compiled.forms.findIndex(({ id }) => id === form);
   if (at < 0) throw refused('form', 'unknown-form', `There is no form “${form}” in this guide.`);
   const { taxon, facets } = compiled.forms[at];

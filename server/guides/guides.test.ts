@@ -1,6 +1,7 @@
 import type { StoredGuide } from '@plesion/contract';
 import { printGuide } from '@plesion/core/formats';
-import { ledgeCrabs, tentCones } from '@plesion/demo';
+import { formsOf } from '@plesion/core/guide';
+import { demoGuides, ledgeCrabs } from '@plesion/demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;
@@ -21,13 +22,13 @@ const guideOf = async (id: string, version?: number) =>
   ).body as StoredGuide;
 
 describe('guides', () => {
-  it('a new station begins with the crabs, the beetles and the cones', async () => {
+  it('a new station begins with all six groups, in the order of their titles', async () => {
     const { body } = await visitor.get('/api/guides').expect(200);
-    expect(body.guides).toMatchObject([
-      { slug: 'ledge-crabs', version: 1, forms: 18, characters: ledgeCrabs.characters.length },
-      { slug: 'strand-beetles', version: 1, forms: 44, characters: 31 },
-      { slug: 'tent-cones', version: 1, forms: 22, characters: tentCones.characters.length },
-    ]);
+    const wanted = [...demoGuides].sort((a, b) => a.title.localeCompare(b.title));
+    expect(body.guides).toMatchObject(
+      wanted.map((guide) => ({ slug: guide.id, version: 1, forms: formsOf(guide).length, characters: guide.characters.length })),
+    );
+    expect(body.guides).toHaveLength(6);
   });
 
   it('go out as Plesion JSON and come back without loss', async () => {

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { demoKeys } from '@plesion/demo';
 import { loadDemo } from '../demo';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
 
@@ -65,6 +66,6 @@ describe('the demo station', () => {
       ['D2, three from the dunes', 3],
       ['W7, four from one pitfall', 4],
     ]);
-    expect((await demo.get('/api/keys').expect(200)).body.keys).toHaveLength(2);
+    expect((await demo.get('/api/keys').expect(200)).body.keys).toHaveLength(demoKeys.length);
   });
 });

@@ -99,7 +99,7 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
 
 const styles = StyleSheet.create({
   block: { gap: space.m },
-  photo: { width: '100%', height: 210, borderRadius: radius.l, backgroundColor: colour.paper },
+  photo: { width: '100%', height: 164, borderRadius: radius.l, backgroundColor: colour.paper },
   photoWhole: { height: 340 },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   plate: {

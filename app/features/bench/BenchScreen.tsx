@@ -9,6 +9,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
+import { Words } from '../../ui/Words';
 import { CompareButton } from '../compare/CompareButton';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { JudgementSheets } from '../judgement/JudgementSheets';
@@ -27,6 +28,7 @@ import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
 import { MarkEditor } from './MarkEditor';
 import { MarkPanel } from './MarkPanel';
+import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from './readings';
 import { type Bench, useBench } from './useBench';
@@ -61,12 +63,19 @@ function PhoneBench({ id, bench }: PartProps) {
   return (
     <View style={styles.fill}>
       <DangerNotice guide={guide} answer={answer} />
-      <Screen foot={<CallBar id={id} answer={answer} />}>
+      <Screen
+        foot={
+          <View>
+            {answer && <MiniBeam answer={answer} />}
+            <CallBar id={id} answer={answer} />
+          </View>
+        }
+      >
         <BenchHead id={id} guide={guide} state={state} answer={answer} />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
-        {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
+        {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
         <Ledger bench={bench} onOpen={bench.choose} />
         <KeyItSheet id={id} content={state.content} />
         {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
@@ -206,14 +215,16 @@ function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: Standing
     [content.readings, guide],
   );
   return (
-    <Sheet title="The two in front" aside="1 bit doubles the odds">
+    <Sheet title="The two in front" aside={<CompareButton id={id} guideId={content.guideId} guide={guide} answer={answer} />}>
       <Beam
         guide={guide}
         answer={answer}
         say={say}
         onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)}
       />
-      <CompareButton id={id} guideId={content.guideId} guide={guide} answer={answer} />
+      <Words size="small" quiet style={styles.unit}>
+        1 bit doubles the odds
+      </Words>
     </Sheet>
   );
 }
@@ -237,6 +248,7 @@ const WeighTrouble = ({ error }: { error: unknown }) =>
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },
+  unit: { textAlign: 'right' },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
   alert: { backgroundColor: colour.mist },
   marks: { width: 264, flexGrow: 0, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline },

@@ -18,5 +18,13 @@ export function CompareButton({ id, guideId, guide, answer }: CompareButtonProps
   const pair = comparablePair(guide, answer);
   if (!pair) return null;
   const params = { id: guideId, forms: pair.join(','), specimen: id };
-  return <Button small label="Compare these two" onPress={() => router.push({ pathname: '/guides/[id]/compare', params })} />;
+  return (
+    <Button
+      small
+      kind="quiet"
+      label="Compare"
+      hint="Compare these two"
+      onPress={() => router.push({ pathname: '/guides/[id]/compare', params })}
+    />
+  );
 }

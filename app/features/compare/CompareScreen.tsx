@@ -78,7 +78,10 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
       foot={
         comparison && (
           <SendPage
-            url={(as) => urlOf('comparePage', { params: { id }, query: { forms: forms.join(','), as, specimen: specimenId } })}
+            small
+            url={(as, paper) =>
+              urlOf('comparePage', { params: { id }, query: { forms: forms.join(','), as, specimen: specimenId, paper } })
+            }
           />
         )
       }

@@ -4,8 +4,14 @@ import { Button } from '../../ui/Button';
 import { Glyph } from '../../ui/Glyph';
 import { Words } from '../../ui/Words';
 
+interface SendPageProps {
+  url: (as: 'pdf' | 'png', paper?: 'a5') => string;
+  /** Is there a small sheet of it, to print and carry? */
+  small?: boolean;
+}
+
 /** A page for the person who asked. */
-export function SendPage({ url }: { url: (as: 'pdf' | 'png') => string }) {
+export function SendPage({ url, small }: SendPageProps) {
   return (
     <View style={styles.send}>
       <Words size="small" quiet style={styles.grow}>
@@ -20,11 +26,19 @@ export function SendPage({ url }: { url: (as: 'pdf' | 'png') => string }) {
           onPress={() => window.location.assign(url(as))}
         />
       ))}
+      {small && (
+        <Button
+          label="A5"
+          hint="Download a small sheet to print, A5"
+          icon={<Glyph name="download" size={18} color={colour.kelp} />}
+          onPress={() => window.location.assign(url('pdf', 'a5'))}
+        />
+      )}
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  send: { flexDirection: 'row', alignItems: 'center', gap: space.s },
-  grow: { flex: 1 },
+  send: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  grow: { flexGrow: 1, flexBasis: 180 },
 });

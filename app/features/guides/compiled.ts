@@ -1,14 +1,15 @@
+import { usualCircumstances } from '@plesion/core/book';
 import { compileFor } from '@plesion/core/evidence';
 import { type CompiledGuide, compileGuide, type Guide } from '@plesion/core/guide';
 import type { Judgement, Situation } from '@plesion/core/specimen';
 
 const compiledGuides = new WeakMap<Guide, CompiledGuide>();
 
-/** A guide compiled for no place and date in particular and for all circumstances, once, for drawing it and for its pages. */
+/** A guide compiled for no place and date in particular and for its usual circumstances, once, for drawing it and for its pages. */
 export function compiledOf(guide: Guide): CompiledGuide {
   let compiled = compiledGuides.get(guide);
   if (!compiled) {
-    compiled = compileGuide(guide, { circumstances: guide.circumstances?.map(({ id }) => id) });
+    compiled = compileGuide(guide, { circumstances: usualCircumstances(guide) });
     compiledGuides.set(guide, compiled);
   }
   return compiled;

@@ -1,0 +1,52 @@
+import type { StandingAnswer } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import { shortName } from '@plesion/core/specimen';
+import { StyleSheet, View } from 'react-native';
+import { colour, font, space } from '../../theme';
+import { Words } from '../../ui/Words';
+import { layOutBeam } from './beamLayout';
+
+/** The beam in one line, in sight while marks are read: who leads, by how much, and how far it is to enough. */
+export function MiniBeam({ answer: { beam } }: { answer: StandingAnswer }) {
+  const { pointer, notches } = layOutBeam([{ reading: -1, bits: beam.start }], beam.sum, beam.enough, 200);
+  const place = (at: number) => `${50 + at * 50}%` as const;
+  return (
+    <View aria-hidden style={styles.line}>
+      <Words size="small" color={colour.for} numberOfLines={1} style={styles.name}>
+        {`${shortName(beam.left.label)} ${inHundred(beam.left.p).replace(' in 100', '')}`}
+      </Words>
+      <View style={styles.track}>
+        <View style={styles.axis} />
+        {notches.map((at) => (
+          <View key={at} style={[styles.notch, { left: place(at) }]} />
+        ))}
+        <View style={[styles.pointer, { left: place(pointer) }]} />
+      </View>
+      <Words size="small" color={colour.against} numberOfLines={1} style={[styles.name, styles.right]}>
+        {`${inHundred(beam.right.p).replace(' in 100', '')} ${shortName(beam.right.label)}`}
+      </Words>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', alignItems: 'center', gap: space.s, marginBottom: space.s },
+  name: { fontFamily: font.name, flexBasis: 104, flexShrink: 1 },
+  right: { textAlign: 'right' },
+  track: { flex: 1, height: 18, justifyContent: 'center' },
+  axis: { height: 3, borderRadius: 2, backgroundColor: colour.ink },
+  notch: { position: 'absolute', width: 2, height: 14, top: 2, marginLeft: -1, backgroundColor: colour.kelp },
+  pointer: {
+    position: 'absolute',
+    top: 0,
+    marginLeft: -6,
+    width: 0,
+    height: 0,
+    borderLeftWidth: 6,
+    borderRightWidth: 6,
+    borderTopWidth: 10,
+    borderLeftColor: 'transparent',
+    borderRightColor: 'transparent',
+    borderTopColor: colour.ink,
+  },
+});
