@@ -56,6 +56,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
 
   it('meets a new specimen, names the field that is wrong, and goes to the Bench', async () => {
     await page.getByRole('button', { name: 'New specimen' }).click();
+    await page.getByRole('radio', { name: 'Ledge crabs of the Tessary Isles' }).click();
     await page.getByText('Take care').waitFor();
     await page.getByLabel('Place', { exact: true }).fill(place);
     await page.getByLabel('Latitude', { exact: true }).fill('123');
@@ -214,7 +215,8 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     const file = await download.path();
     const before = JSON.parse(await readFile(file, 'utf8')) as { characters: unknown[] };
     expect(before.characters.length).toBeGreaterThanOrEqual(24);
-    await page.getByRole('link', { name: 'murica adult female, pale' }).click();
+    await page.getByRole('link', { name: /^Taxa/ }).click();
+    await page.getByRole('link', { name: 'Petralda murica adult female, pale' }).click();
     await page.getByLabel('Plate, from above').waitFor();
     await page.getByLabel('Plate, from below').waitFor();
     await page.getByRole('link', { name: 'Guides' }).click();
@@ -247,6 +249,7 @@ describe('the bench by keyboard', () => {
     const page = await station.page({ width: 1280, height: 800 });
     await enterDemo(page, station.url);
     await page.getByRole('button', { name: 'New specimen' }).click();
+    await page.getByRole('radio', { name: 'Ledge crabs of the Tessary Isles' }).click();
     await page.getByRole('button', { name: 'To the Bench' }).click();
     await page.getByText('offered next').waitFor();
     await page.locator('body').press('?');
@@ -319,6 +322,7 @@ describe('a station of one’s own', () => {
     await page.goto(`${station.url}/specimens/0192f3a0-0000-7001-8000-000000000001`);
     await page.getByText('There is no such specimen in this station.').waitFor();
     await page.goto(station.url);
+    await page.getByRole('link', { name: 'Look' }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await page.getByRole('button', { name: 'Open the demo' }).waitFor();
   });

@@ -126,7 +126,8 @@ describe('the plate wall', () => {
   it('does not keep forms that the mark does not apply to', () => {
     const umbels = compileGuide(bogUmbels);
     const left = narrowed(umbels, { 'petal-colour': ['yellow'] }).map((f) => umbels.forms[f].id);
-    expect(left).toEqual(['flavens/flowering']);
+    expect(left).toContain('flavens/flowering');
+    for (const form of left) expect(form).toMatch(/\/flowering$/);
   });
 
   it('knows the part under a finger: the smallest that holds it', () => {

@@ -140,17 +140,32 @@ describe('the pen', () => {
     return pen.inks;
   };
 
-  it('lays tint, pattern, stipple and contour, in this order', () => {
+  it('lays tint, pattern, stipple, hatching and contour, in this order', () => {
     const inks = layers('full');
     expect(inks[0].fill).toBe('#abc');
     expect(inks[1].fill).toBe('#def');
-    expect(inks.slice(2, -1).every((ink) => ink.stroke && ink.d.includes('h0'))).toBe(true);
+    expect(inks.slice(2, -2).every((ink) => ink.stroke && ink.d.includes('h0'))).toBe(true);
+    expect(inks.at(-2)).toMatchObject({ stroke: expect.any(String), d: expect.stringMatching(/^M[-\d ]+l/) });
     expect(inks.at(-1)!.stroke).toBeUndefined();
   });
 
   it('draws tiles with few commands and no stipple', () => {
     expect(layers('tile')).toHaveLength(2);
     expect(commandCount({ inks: layers('tile') })).toBeLessThan(commandCount({ inks: layers('full') }) / 5);
+  });
+
+  it('hatches only the shaded edge, and never beyond it', () => {
+    const hatch = layers('full').at(-2)!;
+    const points = hatch.d
+      .split('M')
+      .filter(Boolean)
+      .flatMap((line) => pointsOf(`M${line}`));
+    const box = boxOf(points);
+    const whole = boxOf(square);
+    expect(box.x).toBeGreaterThanOrEqual(whole.x - 0.01);
+    expect(box.x + box.width).toBeLessThanOrEqual(whole.x + whole.width + 0.01);
+    expect(box.y + box.height).toBeLessThanOrEqual(whole.y + whole.height + 0.01);
+    expect(points.length).toBeGreaterThan(8);
   });
 
   it('makes the contour thicker away from the light', () => {

@@ -1,5 +1,5 @@
 import { curvePath, dotPath, INK, type Ink, linePath, type Plate } from './display';
-import { add, type Box, boxOf, type Curve, minus, type Point, runsClockwise, sample, times } from './geometry';
+import { add, type Box, boxOf, type Curve, flat, inside, minus, type Point, runsClockwise, sample, times } from './geometry';
 import { stipple, type Tone } from './stipple';
 
 /**
@@ -45,7 +45,10 @@ export function shape(pen: Pen, { outline, part, tint, tone, weight = 1 }: Shape
   }
   pen.inks.push(fill);
   onTop?.(polygon);
-  if (tone) stippleIn(pen, part, polygon, tone);
+  if (tone) {
+    stippleIn(pen, part, polygon, tone);
+    if (weight >= HATCHED) edgeHatch(pen, part, polygon);
+  }
   pen.inks.push(contour(pen, part, outline, weight));
   return polygon;
 }
@@ -61,9 +64,60 @@ export function note(pen: Pen, part: string, points: readonly Point[]): void {
   pen.parts[part] = boxOf([...points, ...corners]);
 }
 
+/** From this contour weight on a rounded part is hatched along its shaded edge. */
+const HATCHED = 0.75;
+
+/** Short strokes from the shaded edge inwards, longest where it is darkest: what an engraver puts under a contour. */
+function edgeHatch(pen: Pen, part: string, polygon: readonly Point[]): void {
+  const turn = runsClockwise(polygon) ? 1 : -1;
+  const box = boxOf(polygon);
+  // Limbs are many and small: fewer strokes say it.
+  const pitch = pen.size * (Math.max(box.width, box.height) > pen.size * 0.5 ? 0.026 : 0.07);
+  const edge = flat(polygon);
+  const strokes: string[] = [];
+  let gone = 0;
+  polygon.forEach((at, i) => {
+    const next = polygon[(i + 1) % polygon.length];
+    const along = minus(next, at);
+    const length = Math.hypot(...along);
+    if (length === 0) return;
+    const out: Point = [(turn * along[1]) / length, (-turn * along[0]) / length];
+    const dark = out[0] * SHADE[0] + out[1] * SHADE[1];
+    if (dark > 0.3) {
+      const lean: Point = [-out[0] * 0.82 + (along[0] / length) * 0.5, -out[1] * 0.82 + (along[1] / length) * 0.5];
+      for (let d = (pitch - (gone % pitch)) % pitch; d < length; d += pitch) {
+        const from = add(at, times(along, d / length));
+        const to = add(from, times(lean, pen.size * (0.012 + 0.036 * dark * dark)));
+        // In a narrow tip a stroke would come out on the other side.
+        if (inside(edge, ...to)) strokes.push(linePath([from, to], false));
+      }
+    }
+    gone += length;
+  });
+  if (strokes.length === 0) return;
+  const strokeWidth = Math.max(1, Math.round(pen.size * 0.24));
+  pen.inks.push({ d: strokes.join(''), part, stroke: INK, strokeWidth, opacity: 0.72 });
+}
+
+/** Light on a polished part: the same patch thrice, smaller and brighter, so that it has no edge. */
+export function sheen(pen: Pen, part: string, patch: readonly Point[], light: string, strength: number): void {
+  const box = boxOf(patch);
+  const middle: Point = [box.x + box.width / 2, box.y + box.height / 2];
+  for (const k of [1, 0.74, 0.46])
+    wash(
+      pen,
+      part,
+      patch.map((p) => add(middle, times(minus(p, middle), k))),
+      light,
+      strength / 3,
+    );
+}
+
 /** A ribbon round the outline, thin towards the light and thick away from it. */
 function contour(pen: Pen, part: string, outline: Curve, weight: number): Ink {
-  const line = sample(outline, outline.points.length > 30 ? 4 : 2);
+  const box = boxOf(outline.points);
+  const large = weight >= HATCHED && Math.max(box.width, box.height) > pen.size * 0.5;
+  const line = sample(outline, outline.points.length > 30 ? 4 : large ? 3 : 2);
   const n = line.length;
   const turn = runsClockwise(line) ? 1 : -1;
   const outer: Point[] = [];

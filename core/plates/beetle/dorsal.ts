@@ -1,7 +1,7 @@
 import { seeded } from '../../chance';
 import { dotPath, INK, PAPER } from '../display';
 import { curve, flat, inside, mirrored, type Point, polar, sample } from '../geometry';
-import { note, type Pen, roundTone, shape, stroke, wash } from '../pen';
+import { note, type Pen, roundTone, shape, sheen, stroke, wash } from '../pen';
 import { drawElytra } from './elytra';
 import { drawAntenna, drawLeg } from './limbs';
 import { type BeetleModel, GROUNDS, LEGS, proportions } from './model';
@@ -184,12 +184,12 @@ export function drawPronotum(pen: Pen, model: BeetleModel): void {
   });
   const at = (u: number, v: number): Point => [(u * pronotumWidth) / 2, head + v * pronotum];
   if (full)
-    wash(
+    sheen(
       pen,
       'pronotum',
       sample(curve([at(-0.66, 0.2), at(-0.3, 0.12), at(-0.16, 0.34), at(-0.3, 0.6), at(-0.62, 0.56)]), 4),
       PAPER,
-      0.26,
+      0.42,
     );
   const deep = model.groove === 'deep';
   if (model.groove !== 'absent')

@@ -1,7 +1,7 @@
 import { seeded } from '../../chance';
 import { dotPath, INK, linePath, PAPER } from '../display';
 import { curve, flat, inside, type Point, polar, sample } from '../geometry';
-import { note, type Pen, shape, stippleIn, stroke, wash } from '../pen';
+import { note, type Pen, shape, sheen, stippleIn, stroke, wash } from '../pen';
 import type { Tone } from '../stipple';
 import { type BeetleModel, GROUNDS, proportions } from './model';
 import { elytraHalf, elytraOutline } from './outline';
@@ -80,7 +80,7 @@ function drawSheen(pen: Pen, model: BeetleModel, half: (v: number) => number): v
     const edge = (u: number, swing: number) =>
       [0.06, 0.2, 0.4, 0.6, 0.78].map((v, i) => rowPoint(model, half, u + swing * Math.sin((Math.PI * i) / 4), v));
     const stripe = curve([...edge(from + 0.1, -0.1), ...edge(to - 0.1, 0.1).reverse()]);
-    wash(pen, 'elytra', sample(stripe, 4), PAPER, 0.3);
+    sheen(pen, 'elytra', sample(stripe, 4), PAPER, 0.44);
   }
 }
 

@@ -1,6 +1,6 @@
 import { INK, PAPER } from '../display';
 import { curve, mirrored, type Point, polar, sample } from '../geometry';
-import { note, type Pen, roundTone, shape, stroke, wash } from '../pen';
+import { note, type Pen, roundTone, shape, sheen, stroke, wash } from '../pen';
 import { segment } from './limbs';
 import { type BeetleModel, GROUNDS, LEGS, proportions } from './model';
 
@@ -51,12 +51,12 @@ export function drawFace(pen: Pen, model: BeetleModel, about?: string): void {
     tone: roundTone(sample(skull, 4), w * 0.5, 0.05, 0.66),
   });
   if (pen.detail === 'full')
-    wash(
+    sheen(
       pen,
       'face',
       sample(curve([at(-0.66, -0.5), at(-0.24, -0.74), at(-0.06, -0.5), at(-0.3, -0.16), at(-0.62, -0.14)]), 4),
       PAPER,
-      0.26,
+      0.42,
     );
   drawClypeus(pen, model, at);
   if (pen.detail === 'full') {

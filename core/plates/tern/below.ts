@@ -158,7 +158,7 @@ function drawCoverts(pen: Pen, at: At, model: TernModel): void {
   if (pen.detail !== 'full') return;
   scallops(pen, 'lining', {
     rows: 3,
-    across: 9,
+    across: 7,
     at: (a, d) => at(polar(onArm(model, 0.06 + a * 0.88), 93, long * (0.08 + 0.38 * d))),
     opacity: 0.42,
     weight: 0.16,

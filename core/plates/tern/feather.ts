@@ -83,7 +83,7 @@ export function drawFeather(
   );
   if (side === 0) return;
   const length = Math.hypot(...minus(feather.tip, feather.root));
-  const barbs = Math.max(4, Math.min(9, Math.round(length / (pen.size * 0.045))));
+  const barbs = Math.max(4, Math.min(8, Math.round(length / (pen.size * 0.05))));
   const lines = Array.from({ length: barbs }, (_, i) => {
     const t = 0.32 + (0.6 * i) / barbs;
     return linePath([onFeather(feather, t, 0.1 * side), onFeather(feather, t + 0.05, 0.84 * side)], false);

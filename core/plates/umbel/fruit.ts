@@ -1,6 +1,6 @@
 import { curvePath, INK, linePath, PAPER } from '../display';
 import { curve, type Point, rotate, sample } from '../geometry';
-import { note, type Pen, roundTone, shape, stroke, wash } from '../pen';
+import { note, type Pen, roundTone, shape, sheen, stroke } from '../pen';
 import { FRUITS, type UmbelModel } from './model';
 
 /** Width of the fruit's body on its own plate, without wings and bristles, in millimetres. */
@@ -50,7 +50,7 @@ export function drawFruit(pen: Pen, model: UmbelModel, foot: Point, width: numbe
     { outline, part: 'fruit', tint: FRUITS[model.fruitTint], weight: 1.1, tone: roundTone(polygon, width * 0.34, 0.05, 0.75) },
     () => {
       if (full)
-        wash(pen, 'fruit', sample(curve([at(-0.55, 0.2), at(-0.3, 0.16), at(-0.28, 0.6), at(-0.5, 0.66)]), 3), PAPER, 0.4);
+        sheen(pen, 'fruit', sample(curve([at(-0.55, 0.2), at(-0.3, 0.16), at(-0.28, 0.6), at(-0.5, 0.66)]), 3), PAPER, 0.5);
     },
   );
   const ribs = model.ribs === 'faint' ? [-0.3, 0.3] : [-0.62, -0.22, 0.22, 0.62];
