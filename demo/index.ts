@@ -24,6 +24,7 @@ export {
   throughGlassKey,
   tolmarKey,
 };
+import { harbourSpecimens } from './harbourSpecimens';
 import { beetleSpecimens } from './lots';
 import { type DemoSpecimen, shoreSpecimens } from './specimens';
 
@@ -31,7 +32,7 @@ export { demoLots, type DemoLot } from './lots';
 export { type DemoSpecimen };
 
 /** The daybook of the demo station. */
-export const demoSpecimens: DemoSpecimen[] = [...shoreSpecimens, ...beetleSpecimens];
+export const demoSpecimens: DemoSpecimen[] = [...harbourSpecimens, ...shoreSpecimens, ...beetleSpecimens];
 
 /** The guides a new station starts with. */
 export const demoGuides: Guide[] = [terns, bogUmbels, lanternMoths, ledgeCrabs, tentCones, strandBeetles];

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { device } from '../lib/device';
 import { createStore } from '../lib/store';
 import { DAY, LAMP, type Palette } from './palette';
 
@@ -19,7 +20,7 @@ const store = createStore<Look>(read());
 
 function read(): Look {
   try {
-    const kept: unknown = JSON.parse(globalThis.localStorage?.getItem(KEPT) ?? '{}');
+    const kept: unknown = JSON.parse(device.read(KEPT) ?? '{}');
     return kept && typeof kept === 'object' ? { ...USUAL, ...kept } : USUAL;
   } catch {
     return USUAL;
@@ -64,11 +65,7 @@ function apply(): void {
 export function setLook(change: Partial<Look>): void {
   store.set({ ...store.get(), ...change });
   apply();
-  try {
-    globalThis.localStorage?.setItem(KEPT, JSON.stringify(store.get()));
-  } catch {
-    // A browser that keeps nothing still shows the look until it is closed.
-  }
+  device.write(KEPT, JSON.stringify(store.get()));
 }
 
 export const useLook = (): Look => useSyncExternalStore(store.subscribe, store.get, store.get);

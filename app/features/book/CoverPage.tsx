@@ -1,5 +1,5 @@
 import { urlOf } from '@plesion/contract';
-import { type Form, formsOf, type Guide } from '@plesion/core/guide';
+import { formsOf, type Guide } from '@plesion/core/guide';
 import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
@@ -10,6 +10,7 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
+import { emblems } from '../guides/emblems';
 import { JudgingSheet } from '../guides/JudgingSheet';
 import { WithGuide } from '../guides/WithGuide';
 import { KeysSheet } from '../keys/KeysSheet';
@@ -83,7 +84,7 @@ function Cover({ id, guide, version }: { id: string; guide: Guide; version: numb
 function Frontispiece({ guide }: { guide: Guide }) {
   const wide = useWide();
   const screen = useWindowDimensions().width;
-  const shown = onePerSpecies(guide).slice(0, 6);
+  const shown = emblems(guide).slice(0, 6);
   const view = mainView(guide);
   if (view === '') return null;
   const room = wide ? 440 : Math.min(screen - 48, 460);
@@ -104,18 +105,6 @@ function Frontispiece({ guide }: { guide: Guide }) {
     </View>
   );
 }
-
-/** The grown form of each species: its last among the first stage that is drawn whole. */
-function onePerSpecies(guide: Guide): Form[] {
-  const seen = new Set<string>();
-  return formsOf(guide)
-    .filter(({ cross }) => !cross)
-    .sort((a, b) => weightOf(b) - weightOf(a))
-    .filter(({ taxon }) => !seen.has(taxon) && seen.add(taxon));
-}
-
-const GROWN = /adult|breeding|flowering|wild|male/;
-const weightOf = ({ facets }: Form) => Object.values(facets).filter((value) => GROWN.test(value)).length;
 
 interface Way {
   href: {

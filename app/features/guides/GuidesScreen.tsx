@@ -1,5 +1,4 @@
 import { type GuideRow, RequestProblem } from '@plesion/contract';
-import { formsOf } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -14,9 +13,8 @@ import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
-import { formPlate, mainView } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
-import { useGuide, useGuides, useGuidesWhole } from './useGuide';
+import { GuideFigure } from './GuideFigure';
+import { useGuides, useGuidesWhole } from './useGuide';
 
 /** The station's guides, and the way in for more. */
 export function GuidesScreen() {
@@ -35,7 +33,7 @@ export function GuidesScreen() {
     },
   });
   return (
-    <Screen>
+    <Screen widest={1080}>
       <View style={styles.title}>
         <View style={styles.grow}>
           <Words size="display" heading={1}>
@@ -57,9 +55,11 @@ export function GuidesScreen() {
       {guides.isPending && <Loading what="The guides" />}
       {guides.data?.guides.length === 0 && <Empty title="No guide yet">Take in a guide from a Plesion JSON file to begin.</Empty>}
       <SearchAll rows={guides.data?.guides ?? []} />
-      {guides.data?.guides.map((row) => (
-        <GuideCard key={row.id} row={row} />
-      ))}
+      <View style={styles.shelf}>
+        {guides.data?.guides.map((row) => (
+          <GuideCard key={row.id} row={row} />
+        ))}
+      </View>
       <KeysSheet />
     </Screen>
   );
@@ -99,20 +99,20 @@ function SearchAll({ rows }: { rows: readonly GuideRow[] }) {
   return stored.length ? <BookSearch guides={stored} /> : null;
 }
 
+/** A guide on the shelf: three of its kinds drawn, its title, what it is about. */
 function GuideCard({ row }: { row: GuideRow }) {
-  const guide = useGuide(row.id).data?.guide;
-  const plate = guide && formPlate(guide, formsOf(guide)[0].id, mainView(guide), 'thumb');
   return (
     <Link href={`/guides/${row.id}`} asChild>
       <Pressable accessibilityLabel={row.title} style={styles.card}>
-        <View style={styles.plate}>{plate && <PlateView plate={plate} width={140} height={112} />}</View>
+        <View style={styles.plate}>
+          {[0, 1, 2].map((nth) => (
+            <GuideFigure key={nth} id={row.id} nth={nth} width={106} height={88} />
+          ))}
+        </View>
         <View style={styles.words}>
           <Words size="title">{row.title}</Words>
-          <Words
-            size="small"
-            quiet
-          >{`${row.area} · ${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Words>
-          <Words size="small" numberOfLines={3}>
+          <Words size="small" quiet>{`${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Words>
+          <Words size="small" numberOfLines={4}>
             {row.summary}
           </Words>
         </View>
@@ -124,23 +124,24 @@ function GuideCard({ row }: { row: GuideRow }) {
 const styles = StyleSheet.create({
   title: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
   grow: { flexGrow: 1, minWidth: 200 },
+  shelf: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   card: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    gap: space.l,
+    flexGrow: 1,
+    flexBasis: 330,
+    maxWidth: 620,
     backgroundColor: colour.sheet,
     borderRadius: radius.l,
     borderWidth: 1,
     borderColor: colour.edge,
-    padding: space.m,
+    overflow: 'hidden',
   },
   plate: {
-    width: 148,
-    height: 120,
+    flexDirection: 'row',
+    justifyContent: 'space-evenly',
+    paddingVertical: space.m,
     backgroundColor: colour.paper,
-    borderRadius: radius.m,
-    alignItems: 'center',
-    justifyContent: 'center',
+    borderBottomWidth: 1,
+    borderColor: colour.edge,
   },
-  words: { flex: 1, minWidth: 200, gap: space.xs },
+  words: { padding: space.m, gap: space.xs },
 });

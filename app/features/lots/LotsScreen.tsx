@@ -5,12 +5,12 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
 import { Entry } from '../../ui/Entry';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
+import { GuidePick } from '../guides/GuidePick';
 import { useGuides } from '../guides/useGuide';
 import { useSession } from '../session/useSession';
 import { lotDrafts, useLots } from './useLots';
@@ -80,12 +80,7 @@ function NewLot() {
         onChangeText={setLabel}
         placeholder="pitfall 7, night of the 18th"
       />
-      <Choice
-        label="Guide"
-        options={guides.map(({ id, title }) => ({ id, label: title }))}
-        chosen={guideId ? [guideId] : []}
-        onChange={([id]) => setGuide(id)}
-      />
+      <GuidePick rows={guides} chosen={guideId} onChange={setGuide} />
       <View style={styles.foot}>
         <Button kind="main" label="Begin the lot" onPress={begin} />
       </View>

@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { RequestProblem, schemas } from '@plesion/contract';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { type Path, useForm, type UseFormSetError } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
@@ -13,6 +13,9 @@ import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { useEnter } from './useSession';
 
+/** Drawn when it has come: the door itself does not wait for it. */
+const DoorPlate = lazy(() => import('./DoorPlate'));
+
 /** The door: the demo in one press, an account, or a new station. */
 export function SignIn() {
   const wide = useWide();
@@ -21,10 +24,17 @@ export function SignIn() {
   return (
     <Screen widest={520}>
       <View style={[styles.head, wide && styles.headWide]}>
-        <Mark size={72} />
-        <Words size="display" heading={1}>
-          Plesion
-        </Words>
+        <View style={styles.brand}>
+          <Mark size={48} />
+          <Words size="display" heading={1}>
+            Plesion
+          </Words>
+        </View>
+        <View style={styles.plate}>
+          <Suspense fallback={null}>
+            <DoorPlate />
+          </Suspense>
+        </View>
         <Words size="lead" quiet style={styles.centred}>
           Which of two that look almost alike, and how sure may you be?
         </Words>
@@ -122,8 +132,10 @@ function StationForm() {
 }
 
 const styles = StyleSheet.create({
-  head: { alignItems: 'center', gap: space.s, paddingTop: space.xxl, paddingBottom: space.l },
-  headWide: { paddingTop: 72 },
+  head: { alignItems: 'center', gap: space.s, paddingTop: space.l, paddingBottom: space.s },
+  headWide: { paddingTop: 48 },
+  brand: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  plate: { width: '100%', minHeight: 110 },
   centred: { textAlign: 'center', color: colour.quiet },
   form: { gap: space.m },
 });

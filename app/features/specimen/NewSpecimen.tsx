@@ -4,12 +4,13 @@ import { format } from 'date-fns';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
-import { Choice } from '../../ui/Choice';
 import { Failed, Loading } from '../../ui/states';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
+import { GuidePick } from '../guides/GuidePick';
+import { rememberGuide, usualGuide } from '../guides/usualGuide';
 import { useGuide, useGuides } from '../guides/useGuide';
 import { useSession } from '../session/useSession';
 import { startDraft } from './drafts';
@@ -27,10 +28,11 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
   const station = useSession().station.id;
   const guides = useGuides();
   const [picked, setPicked] = useState(wanted);
-  const guideId = picked ?? guides.data?.guides[0]?.id;
+  const guideId = picked ?? usualGuide(guides.data?.guides ?? []);
   const guide = useGuide(guideId);
   const begin = (label: string, situation: Situation) => {
     const id = mintId();
+    rememberGuide(guideId!);
     startDraft(station, id, { version: 0, guideId: guideId!, label, situation, readings: [], determinations: [], hidden: false });
     router.replace(`/specimens/${id}/bench`);
   };
@@ -42,12 +44,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {(guides.data?.guides.length ?? 0) > 1 && (
         <Sheet>
-          <Choice
-            label="Guide"
-            options={guides.data!.guides.map(({ id, title }) => ({ id, label: title }))}
-            chosen={guideId ? [guideId] : []}
-            onChange={([id]) => setPicked(id)}
-          />
+          <GuidePick rows={guides.data!.guides} chosen={guideId} onChange={setPicked} />
         </Sheet>
       )}
       {guide.data ? (

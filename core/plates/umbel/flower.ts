@@ -64,7 +64,7 @@ export function drawUmbel(pen: Pen, model: UmbelModel, foot: Point, reach: numbe
   });
   if (full) pen.inks.push({ d: rays, part: 'rays', stroke: tint, strokeWidth: Math.max(1, Math.round(reach * 0.8)) });
   note(pen, 'rays', [foot, ...ends]);
-  if (sketch || (pen.detail !== 'full' && model.rays > 12)) {
+  if (sketch || (pen.detail === 'tile' && model.rays > 12)) {
     const dot = reach * (sketch ? 42 : 14);
     pen.inks.push({ d: dotPath(ends), part: 'heads', stroke: INK, strokeWidth: Math.round(dot) });
     if (!sketch) return;

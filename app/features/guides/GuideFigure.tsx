@@ -1,0 +1,21 @@
+import { View } from 'react-native';
+import { formPlate, mainView } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { emblems } from './emblems';
+import { useGuide } from './useGuide';
+
+interface GuideFigureProps {
+  id: string;
+  width: number;
+  height: number;
+  /** Which of the guide's kinds, in the order of {@link emblems}. */
+  nth?: number;
+}
+
+/** A drawing that stands for a guide: one of its kinds, grown. Nothing until the guide is here. */
+export function GuideFigure({ id, width, height, nth = 0 }: GuideFigureProps) {
+  const guide = useGuide(id).data?.guide;
+  const form = guide && emblems(guide)[nth];
+  const plate = form && formPlate(guide, form.id, mainView(guide), 'thumb');
+  return <View style={{ width, height }}>{plate && <PlateView plate={plate} width={width} height={height} />}</View>;
+}

@@ -1,0 +1,38 @@
+import { planOf, type Traits } from '@plesion/core/plates';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { PlateView } from '../plates/PlateView';
+
+/** Two terns that differ in three marks only: what Plesion is for, before a word is read. */
+const TWO: Traits[] = [
+  { 'bill-tip': 'dark', 'bill-ratio': 0.87, 'leg-ratio': 0.575, 'tail-reach': 'level' },
+  { 'bill-tip': 'same', 'bill-ratio': 0.83, 'leg-ratio': 0.495, 'tail-reach': 'beyond', underparts: 'grey' },
+];
+
+const LABELS = ['A tern with a dark-tipped bill', 'A tern that looks almost the same'];
+
+/** The plate at the door. */
+export default function DoorPlate() {
+  const plan = planOf({ plan: 'tern' })!;
+  return (
+    <View style={styles.plate}>
+      {TWO.map((traits, i) => {
+        const plate = plan.draw(traits, 'perched', 'full');
+        return <PlateView key={LABELS[i]} plate={plate} width={156} height={84} label={LABELS[i]} />;
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  plate: {
+    flexDirection: 'row',
+    justifyContent: 'space-evenly',
+    width: '100%',
+    paddingVertical: space.m,
+    backgroundColor: colour.paper,
+    borderRadius: radius.l,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+  },
+});
