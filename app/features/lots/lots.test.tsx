@@ -18,7 +18,14 @@ jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'ann' } }) }));
 
 const instant = '2026-05-12T10:00:00Z';
-const guide = { id: GUIDE, title: strandBeetles.title, hash: 'h', version: 1, guide: strandBeetles } as StoredGuide;
+const guide = {
+  id: GUIDE,
+  title: strandBeetles.title,
+  group: strandBeetles.group,
+  hash: 'h',
+  version: 1,
+  guide: strandBeetles,
+} as StoredGuide;
 const specimens = new Map(
   demoSpecimens.map((content): [string, Specimen] => [
     content.id,
