@@ -81,7 +81,7 @@ describe('a newcomer with a phone', () => {
     await page.getByRole('note').first().waitFor();
     await page.goto(`${station.url}/look`);
     await page.getByRole('radio', { name: 'lamp, for night work' }).click();
-    await expect(page.evaluate(() => getComputedStyle(document.body).backgroundColor)).resolves.toBe('rgb(10, 6, 5)');
+    await page.waitForFunction(() => getComputedStyle(document.body).backgroundColor === 'rgb(10, 6, 5)');
     await page.reload();
     await page.getByRole('radio', { name: 'lamp, for night work' }).waitFor();
     await expect(page.evaluate(() => document.documentElement.dataset.light)).resolves.toBe('lamp');

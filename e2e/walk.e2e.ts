@@ -217,8 +217,8 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     expect(before.characters.length).toBeGreaterThanOrEqual(24);
     await page.getByRole('link', { name: /^Taxa/ }).click();
     await page.getByRole('link', { name: 'Petralda murica adult female, pale' }).click();
-    await page.getByLabel('Plate, from above').waitFor();
-    await page.getByLabel('Plate, from below').waitFor();
+    await page.getByRole('img', { name: 'Plate, from above' }).waitFor();
+    await page.getByRole('img', { name: 'Plate, from below' }).waitFor();
     await page.getByRole('link', { name: 'Guides' }).click();
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),

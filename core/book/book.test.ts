@@ -7,6 +7,7 @@ import {
   countsOf,
   describeForm,
   disputedForms,
+  hidesOf,
   holdersOf,
   marksOf,
   narrowed,
@@ -158,6 +159,13 @@ describe('a character’s page', () => {
     expect(conditionsOf(compiled, character('mantle-tone'))).toContain('in fair light');
   });
 
+  it('says what hides or changes it', () => {
+    expect(hidesOf(terns, character('secondaries'))).toEqual(['closed wings', 'dirt and wear', 'distance']);
+    expect(hidesOf(terns, character('mantle-tone'))).toEqual(['dirt and wear', 'glare, dusk and wet', 'distance']);
+    expect(hidesOf(terns, character('wing-posture'))).toContain('scored otherwise when it is in strong wind');
+    expect(hidesOf(terns, character('nape'))).toEqual([]);
+  });
+
   it('counts the forms that the sources dispute', () => {
     expect(disputedForms(compiled, 'secondaries')).toBe(1);
     expect(disputedForms(compiled, 'nape')).toBe(0);
@@ -179,6 +187,27 @@ describe('the marks of a form', () => {
 });
 
 describe('guides worth opening', () => {
+  it.each([terns, bogUmbels, lanternMoths].map((guide) => [guide.title, guide] as const))(
+    '%s: scores by region, date and circumstance, and a drawing for every word',
+    (_, guide) => {
+      for (const by of ['regions', 'dates', 'circumstances'] as const)
+        expect([by, guide.scores.some(({ scope }) => scope[by])]).toEqual([by, true]);
+      const plan = planOf(guide)!;
+      for (const { term, figure } of guide.glossary!) {
+        if (!figure) throw new Error(`“${term}” has no drawing`);
+        if ('part' in figure) expect(plan.draw({}, figure.view, 'thumb').parts).toHaveProperty(figure.part);
+        else
+          for (const state of figure.states)
+            expect(
+              plan.tile(
+                guide.characters.find(({ id }) => id === figure.character)!,
+                state,
+              ),
+            ).toBeDefined();
+      }
+    },
+  );
+
   it.each([terns, bogUmbels, lanternMoths].map((guide) => [guide.title, guide] as const))(
     '%s: complete, with sources that contradict each other',
     (_, guide) => {

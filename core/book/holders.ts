@@ -1,5 +1,6 @@
 import { disagreementsOf } from '../guide/disagreements';
-import { type Character, type CompiledGuide, frequenciesOf } from '../guide/working';
+import { type Character, type CompiledGuide, frequenciesOf, type Guide } from '../guide/working';
+import { planOf } from '../plates';
 
 /** Who shows a state, and how often: forms alike in it are said once, by taxon. */
 export interface Holder {
@@ -44,3 +45,21 @@ export const disputedForms = (compiled: CompiledGuide, character: string): numbe
   disagreementsOf(compiled)
     .filter((one) => one.character === character)
     .reduce((sum, { forms }) => sum + forms.length, 0);
+
+/** What hides a mark, or changes it, in words; nothing where it stays in sight. */
+export function hidesOf(guide: Guide, character: Character): string[] {
+  const closed = planOf(guide)?.closed ?? {};
+  const shut =
+    character.plate && character.plate.view in closed && character.views.every((view) => view in closed || view === 'hand');
+  const changing = new Set(
+    guide.scores.flatMap(({ character: id, scope }) => (id === character.id ? (scope.circumstances ?? []) : [])),
+  );
+  const said = (guide.circumstances ?? []).filter(({ id }) => changing.has(id)).map(({ label }) => label);
+  return [
+    ...(shut ? ['closed wings'] : []),
+    ...(character.group === 'pattern' || character.group === 'colour' ? ['dirt and wear'] : []),
+    ...(character.needsLight ? ['glare, dusk and wet'] : []),
+    ...(character.distance === 'hand' ? ['distance of more than an arm'] : character.distance === 'near' ? ['distance'] : []),
+    ...(said.length ? [`scored otherwise when it is ${said.join(', or ')}`] : []),
+  ];
+}

@@ -1,5 +1,5 @@
 export { type Description, describeForm } from './describe';
-export { conditionsOf, disputedForms, type Holder, holdersOf } from './holders';
+export { conditionsOf, disputedForms, hidesOf, type Holder, holdersOf } from './holders';
 export { type FormMark, marksOf } from './marks';
 export { type Place, type Presence, presenceOf } from './presence';
 export { type Hit, searchGuide } from './search';

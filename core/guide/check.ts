@@ -74,6 +74,10 @@ export function checkGuide(guide: Guide): Problem[] {
 
   guide.glossary?.forEach(({ figure, term }, i) => {
     if (!figure) return;
+    if ('part' in figure) {
+      known('view', figure.view, `glossary[${i}].figure.view`);
+      return;
+    }
     const character = ids.character.get(figure.character);
     if (!character) known('character', figure.character, `glossary[${i}].figure.character`);
     for (const state of figure.states) {

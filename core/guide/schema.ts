@@ -198,14 +198,20 @@ export const Settings = z.strictObject({
 });
 export type Settings = z.infer<typeof Settings>;
 
-/** A word of the field, explained, with a drawing where a state of a character shows it. */
+/** A word of the field, explained, with a drawing: states of a character, or a part pointed at. */
 export const Term = z.strictObject({
   id,
   term: label,
   /** Other words for it. */
   also: z.array(label).optional(),
   text: z.string().min(1).max(2000),
-  figure: z.strictObject({ character: id, states: z.array(id).min(1).max(4) }).optional(),
+  figure: z
+    .union([
+      z.strictObject({ character: id, states: z.array(id).min(1).max(4) }),
+      /** A part of a plate, where no state shows it. */
+      z.strictObject({ view: id, part: id }),
+    ])
+    .optional(),
 });
 export type Term = z.infer<typeof Term>;
 

@@ -115,6 +115,7 @@ export const bogUmbels: Guide = Guide.parse({
     { id: 'flower', label: 'an umbellet, close' },
     { id: 'fruit', label: 'a fruit, close' },
   ],
+  circumstances: [{ id: 'drought', label: 'after weeks of drought' }],
   company: [
     { id: 'open-water', label: 'feet in open water', kind: 'neighbour' },
     { id: 'mantle-sedge', label: 'among mantle sedge', kind: 'neighbour' },

@@ -286,6 +286,16 @@ const fruits: Score[] = [
   ]),
 ].flat();
 
+/** What changes with place and season: on Ostren twin umbels flush, bracts have fallen by August, and dry weather keeps plants low. */
+const changing: Score[] = [
+  from(FLORA, 'stem-marks', [[G, { flushed: 'often', none: 'sometimes' }, undefined, { regions: ['ostren'] }]]),
+  from(FLORA, 'bracts', [
+    [L, { none: 'usually', few: 0.13 }, grown, { dates: { from: '08-01', to: '10-31' } }],
+    [N, { none: 'often', few: 'sometimes' }, grown, { dates: { from: '08-01', to: '10-31' } }],
+  ]),
+  from(FLORA, 'leaf-tint', [[M, { bluish: 'often', fresh: 'sometimes' }, undefined, { circumstances: ['drought'] }]]),
+].flat();
+
 /** 310 plants of known chromosomes; and the one trial of the famous blotches. */
 const counted: Score[] = [
   from(COUNTS, 'stem-marks', [
@@ -320,4 +330,4 @@ const poisons: Score[] = [
   ]),
 ].flat();
 
-export const scores: Score[] = [...applies, ...leaves, ...stems, ...umbels, ...fruits, ...counted, ...poisons];
+export const scores: Score[] = [...applies, ...leaves, ...stems, ...umbels, ...fruits, ...changing, ...counted, ...poisons];

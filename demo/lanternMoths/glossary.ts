@@ -40,7 +40,12 @@ export const glossary: NonNullable<Guide['glossary']> = [
     text: 'The scales between head and back.',
     figure: { character: 'collar', states: ['pale', 'banded'] },
   },
-  { id: 'claspers', term: 'claspers', text: 'Paired plates at the end of a male’s abdomen.' },
+  {
+    id: 'claspers',
+    term: 'claspers',
+    text: 'Paired plates at the end of a male’s abdomen.',
+    figure: { view: 'spread', part: 'abdomen' },
+  },
   {
     id: 'tuft',
     term: 'tuft',

@@ -162,6 +162,15 @@ const book: Score[] = [
   ]),
 ].flat();
 
+/** The autumn brood is darker, and moths of the north are larger. */
+const changing: Score[] = [
+  from(BOOK, 'ground-colour', [[L, { umber: 'often', ochre: 'sometimes' }, wild, { dates: { from: '08-15', to: '11-15' } }]]),
+  from(BOOK, 'wing-length', [
+    [L, '(19–)21–26(–28)', male, { regions: ['north-tessary'] }],
+    [L, '(22–)24–29(–31)', female, { regions: ['north-tessary'] }],
+  ]),
+].flat();
+
 /** Eleven years of broods, every moth of known parents. */
 const cages: Score[] = [
   from(CAGES, 'lantern', [
@@ -192,4 +201,4 @@ const traps: Score[] = [
   from(TRAPS, 'tail-tuft', [[U, { long: 'often', short: 'sometimes' }]]),
 ].flat();
 
-export const scores: Score[] = [...book, ...cages, ...traps];
+export const scores: Score[] = [...book, ...changing, ...cages, ...traps];

@@ -27,6 +27,7 @@ export const glossary: NonNullable<Guide['glossary']> = [
     id: 'wing-chord',
     term: 'wing chord',
     text: 'The length of the closed wing from the wrist to the tip of the longest primary, its natural curve left in it.',
+    figure: { view: 'perched', part: 'primaries' },
   },
   {
     id: 'streamers',
@@ -90,5 +91,6 @@ export const glossary: NonNullable<Guide['glossary']> = [
     id: 'brood-patch',
     term: 'brood patch',
     text: 'Bare skin on the belly of a bird that warms eggs. A bird that leaves its eggs to others never has it.',
+    figure: { view: 'perched', part: 'underparts' },
   },
 ];

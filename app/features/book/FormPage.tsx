@@ -15,6 +15,7 @@ import { compiledOf } from '../guides/compiled';
 import { WithGuide } from '../guides/WithGuide';
 import { DisputesOf } from './DisputesOf';
 import { FormPlates } from './FormPlates';
+import { IndividualsSheet } from './IndividualsSheet';
 import { PresenceSheet } from './PresenceSheet';
 import { Hazards, OtherNames } from './TaxonNotes';
 
@@ -42,6 +43,7 @@ function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string 
       <FormPlates id={id} guide={guide} formId={formId} marks={marksOf(compiled, at, 40)} />
       <Description guide={guide} compiled={compiled} form={at} />
       <OwnSeries guide={guide} compiled={compiled} formId={formId} />
+      <IndividualsSheet compiled={compiled} form={at} />
       <Lookalikes id={id} guide={guide} compiled={compiled} formId={formId} />
       <PresenceSheet compiled={compiled} form={at} />
       <DisputesOf compiled={compiled} form={at} />

@@ -1,4 +1,4 @@
-import { conditionsOf, disputedForms, type Holder, holdersOf } from '@plesion/core/book';
+import { conditionsOf, disputedForms, hidesOf, type Holder, holdersOf } from '@plesion/core/book';
 import { scoredOf } from '@plesion/core/compare';
 import { type Character, type CompiledGuide, type Guide, isValue } from '@plesion/core/guide';
 import { sayFacets } from '@plesion/core/specimen';
@@ -60,11 +60,13 @@ function Trust({ compiled, character }: { compiled: CompiledGuide; character: Ch
   const { settings } = compiled.guide;
   const rho = Math.round((character.reliability ?? settings.reliability) * 100);
   const disputed = disputedForms(compiled, character.id);
+  const hides = hidesOf(compiled.guide, character);
   const lines = [
     isValue(character)
       ? `One careful measurement errs by about ${character.error ?? 0}${character.unit ? ` ${character.unit}` : ''}.`
       : `A careful eye reads it right ${rho} times in 100.`,
     `Seen ${conditionsOf(compiled, character).join('; ')}.`,
+    ...(hides.length ? [`What hides or changes it: ${hides.join('; ')}.`] : []),
     ...((character.fame ?? 0) >= 0.6 ? ['Many trust it. See below how many share it.'] : []),
     ...(disputed ? [`The sources contradict each other on ${disputed} ${disputed === 1 ? 'form' : 'forms'}.`] : []),
   ];

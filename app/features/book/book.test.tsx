@@ -143,6 +143,15 @@ describe('the page of a form', () => {
     expect(screen.queryByLabelText(/^1: /)).toBeNull();
   });
 
+  it('draws individuals by chance, others when asked, and one out of the ordinary', () => {
+    render(<FormPage id="g" formId="sodalis/adult.breeding" />);
+    expect(screen.getByLabelText('no. 1')).toBeTruthy();
+    expect(screen.getByText(/^out of the ordinary: /)).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('Draw other individuals'));
+    expect(screen.queryByLabelText('no. 1')).toBeNull();
+    expect(screen.getByLabelText('no. 5')).toBeTruthy();
+  });
+
   it('keeps the hazard of a dangerous plant in sight', () => {
     mockGuide = bogUmbels;
     render(<FormPage id="g" formId="virosa/flowering" />);

@@ -1,10 +1,12 @@
 import { type Guide, type Term, termsIn } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, Text, View } from 'react-native';
+import { Rect } from 'react-native-svg';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Words, type WordsProps } from '../../ui/Words';
-import { tilePlate } from '../plates/plates';
+import { emblems } from '../guides/emblems';
+import { formPlate, tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
 interface TermTextProps extends Omit<WordsProps, 'children'> {
@@ -43,7 +45,6 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
 
 /** A term explained, with its states drawn. */
 export function TermCard({ guide, term, onClose }: { guide: Guide; term: Term; onClose?: () => void }) {
-  const character = guide.characters.find(({ id }) => id === term.figure?.character);
   return (
     <View role="note" aria-label={term.term} style={styles.card}>
       <View style={styles.head}>
@@ -53,24 +54,54 @@ export function TermCard({ guide, term, onClose }: { guide: Guide; term: Term; o
         {onClose && <Button small kind="quiet" label="Close" hint={`Close ${term.term}`} onPress={onClose} />}
       </View>
       <Words size="small">{term.text}</Words>
-      <View style={styles.drawings}>
-        {character &&
-          term.figure!.states.map((state) => {
-            const plate = tilePlate(guide, character, state);
-            const label = character.states?.find(({ id }) => id === state)?.label ?? state;
-            return (
-              plate && (
-                <View key={state} style={styles.drawing}>
-                  <PlateView plate={plate} width={84} height={84} label={label} />
-                  <Words size="small" quiet style={styles.caption}>
-                    {label}
-                  </Words>
-                </View>
-              )
-            );
-          })}
-      </View>
+      {term.figure && <Figure guide={guide} figure={term.figure} />}
     </View>
+  );
+}
+
+/** A term drawn: the states that show it, or the part of a plate that it names. */
+function Figure({ guide, figure }: { guide: Guide; figure: NonNullable<Term['figure']> }) {
+  if ('part' in figure) return <PartFigure guide={guide} {...figure} />;
+  const character = guide.characters.find(({ id }) => id === figure.character);
+  return (
+    <View style={styles.drawings}>
+      {character &&
+        figure.states.map((state) => {
+          const plate = tilePlate(guide, character, state);
+          const label = character.states?.find(({ id }) => id === state)?.label ?? state;
+          return (
+            plate && (
+              <View key={state} style={styles.drawing}>
+                <PlateView plate={plate} width={84} height={84} label={label} />
+                <Words size="small" quiet style={styles.caption}>
+                  {label}
+                </Words>
+              </View>
+            )
+          );
+        })}
+    </View>
+  );
+}
+
+function PartFigure({ guide, view, part }: { guide: Guide; view: string; part: string }) {
+  const plate = formPlate(guide, emblems(guide)[0].id, view, 'thumb');
+  const lit = plate?.parts[part];
+  if (!plate || !lit) return null;
+  const unit = plate.box.width / 170;
+  return (
+    <PlateView plate={plate} width={170} height={(170 * plate.box.height) / plate.box.width} label={part}>
+      <Rect
+        x={(lit.x - 3 * unit) * 100}
+        y={(lit.y - 3 * unit) * 100}
+        width={(lit.width + 6 * unit) * 100}
+        height={(lit.height + 6 * unit) * 100}
+        rx={600 * unit}
+        fill="none"
+        stroke="#9A5B00"
+        strokeWidth={220 * unit}
+      />
+    </PlateView>
   );
 }
 

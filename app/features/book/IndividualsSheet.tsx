@@ -1,0 +1,65 @@
+import { seeded } from '@plesion/core/chance';
+import type { CompiledGuide } from '@plesion/core/guide';
+import { aberrantTraits, planOf, traitsOf } from '@plesion/core/plates';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { mainView } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+const ORDINARY = 4;
+
+/** Individuals of a form as chance draws them from its scores, and one that is out of the ordinary. */
+export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; form: number }) {
+  const [draw, setDraw] = useState(1);
+  const { guide } = compiled;
+  const drawn = useMemo(() => {
+    const plan = planOf(guide);
+    if (!plan) return [];
+    const chance = seeded(`${compiled.forms[form].id} ${draw}`);
+    const odd = aberrantTraits(compiled, form, chance);
+    const label = guide.characters.find(({ id }) => id === odd.aberrant)?.label;
+    return [
+      ...Array.from({ length: ORDINARY }, (_, i) => ({
+        traits: traitsOf(compiled, form, chance),
+        says: `no. ${(draw - 1) * ORDINARY + i + 1}`,
+      })),
+      ...(label ? [{ traits: odd.traits, says: `out of the ordinary: ${label.toLowerCase()}` }] : []),
+    ].map(({ traits, says }) => ({ says, plate: plan.draw(traits, mainView(guide), 'thumb') }));
+  }, [compiled, draw, form, guide]);
+  if (drawn.length === 0) return null;
+  return (
+    <Sheet
+      title="Individuals"
+      aside={<Button small kind="quiet" label="Others" hint="Draw other individuals" onPress={() => setDraw(draw + 1)} />}
+    >
+      <View style={styles.row}>
+        {drawn.map(({ says, plate }) => (
+          <View key={says} style={styles.card}>
+            <PlateView plate={plate} width={116} height={92} label={says} />
+            <Words size="small" quiet style={styles.says}>
+              {says}
+            </Words>
+          </View>
+        ))}
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  card: {
+    width: 132,
+    alignItems: 'center',
+    padding: space.s,
+    borderRadius: radius.m,
+    backgroundColor: colour.paper,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+  },
+  says: { textAlign: 'center', lineHeight: 16 },
+});
