@@ -35,12 +35,15 @@ const variables = (palette: Palette): string =>
     .map(([name, value]) => `--${name}:${value}`)
     .join(';');
 
+const STILL =
+  'animation-duration:.01ms!important;animation-iteration-count:1!important;transition:none!important;scroll-behavior:auto!important';
+
 /** Both looks as a sheet of styles; which is in force is an attribute of the page. */
 const SHEET =
   `:root{${variables(DAY)};--plate:none;color-scheme:light}` +
   `:root[data-light=lamp]{${variables(LAMP)};--plate:invert(1) grayscale(.75) sepia(1) saturate(2.1) hue-rotate(-20deg) brightness(.8);color-scheme:dark}` +
-  `:root[data-motion=less] *,:root[data-motion=less]{animation-duration:.01ms!important;transition-duration:.01ms!important;scroll-behavior:auto!important}` +
-  `@media (prefers-reduced-motion:reduce){*{animation-duration:.01ms!important;transition-duration:.01ms!important;scroll-behavior:auto!important}}` +
+  `:root[data-motion=less] *,:root[data-motion=less]{${STILL}}` +
+  `@media (prefers-reduced-motion:reduce){*{${STILL}}}` +
   `body{background:var(--mist)!important}`;
 
 /** Put the look in force, and keep to it: once, before the first screen. */

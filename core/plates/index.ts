@@ -8,7 +8,7 @@ import type { Detail } from './pen';
 import { drawMoth, MOTH_VIEWS, mothMeasures, mothTile, type MothView } from './moth';
 import { drawTern, TERN_VIEWS, ternMeasures, ternTile, type TernView } from './tern';
 import type { Traits } from './traits';
-import { drawUmbelView, UMBEL_VIEWS, umbelMeasures, umbelTile, type UmbelView } from './umbel';
+import { drawUmbelView, UMBEL_VIEWS, umbelMeasures, umbelShows, umbelTile, type UmbelView } from './umbel';
 
 export { commandCount, cropPlate, type Ink, INK, PAPER, type Plate, plateSvg, squareRound } from './display';
 export { aberrantTraits } from './aberrant';
@@ -26,6 +26,8 @@ interface Plan {
   draw: (traits: Traits, view: string, detail: Detail) => Plate;
   tile: (character: Character, state: string | number) => Plate | undefined;
   measures: (traits: Traits, character: string) => Measure[];
+  /** Has an individual what a view shows? Always, where absent. */
+  shows?: (traits: Traits, view: string) => boolean;
   /** What is seen instead of a view while the wings are closed. */
   closed?: Readonly<Record<string, string>>;
 }
@@ -61,6 +63,7 @@ const PLANS: Record<NonNullable<Guide['plan']>, Plan> = {
     draw: (traits, view, detail) => drawUmbelView(traits, view as UmbelView, detail),
     tile: umbelTile,
     measures: umbelMeasures,
+    shows: (traits, view) => umbelShows(traits, view as UmbelView),
   },
   moth: {
     views: MOTH_VIEWS,

@@ -41,6 +41,16 @@ describe('a plate to keep', () => {
     expect(discs(bare)).toBe(0);
   });
 
+  it('is not made up of what a plant has not', async () => {
+    const { body: list } = await visitor.get('/api/guides').expect(200);
+    const umbels = list.guides.find(({ slug }: { slug: string }) => slug === 'bog-umbels').id;
+    const query = { form: 'virosa/rosette', view: 'flower' };
+    expect((await visitor.get(`/api/guides/${umbels}/plate`).query(query).expect(400)).body).toMatchObject({
+      code: 'not-shown',
+      field: 'view',
+    });
+  });
+
   it('or a PNG with ink on it', async () => {
     const { body, headers } = await binary(`/api/guides/${terns}/plate`, { ...asked, view: 'below', as: 'png' }).expect(200);
     expect(headers['content-type']).toBe('image/png');

@@ -22,9 +22,16 @@ export async function plateOf(em: Em, stationId: string, guideId: string, { form
   const compiled = compileGuide(guide, { circumstances: usualCircumstances(guide) });
   const at = compiled.forms.findIndex(({ id }) => id === form);
   if (at < 0) throw refused('form', 'unknown-form', `There is no form “${form}” in this guide.`);
+  const traits = traitsOf(compiled, at);
+  if (plan.shows?.(traits, view) === false)
+    throw refused(
+      'view',
+      'not-shown',
+      `A form that is ${sayFacets(guide, compiled.forms[at].facets)} has nothing to draw there.`,
+    );
   const { taxon, facets } = compiled.forms[at];
   const page = layPlate({
-    plate: plan.draw(traitsOf(compiled, at), view, 'full'),
+    plate: plan.draw(traits, view, 'full'),
     title: nameParts(guide, { qualifier: 'none', taxon }),
     caption: [sayFacets(guide, facets), guide.views.find(({ id }) => id === view)?.label].filter(Boolean).join(' · '),
     marks: marks

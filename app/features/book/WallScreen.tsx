@@ -12,7 +12,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { compiledOf } from '../guides/compiled';
 import { WithGuide } from '../guides/WithGuide';
-import { drawnViews, formPlate, mainView } from '../plates/plates';
+import { drawnViews, formPlate, hasView, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { TouchPlate } from './TouchPlate';
 import { WantedStates } from './WantedStates';
@@ -43,13 +43,17 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
   const [part, setPart] = useState<string>();
   const compiled = compiledOf(guide);
   const asked = useDeferredValue(wanted);
-  const left = useMemo(() => narrowed(compiled, asked), [compiled, asked]);
+  const shown = useMemo(
+    () => compiled.forms.map(({ id: form, cross }) => !cross && hasView(guide, form, view)),
+    [compiled, guide, view],
+  );
+  const left = useMemo(() => narrowed(compiled, asked).filter((form) => shown[form]), [compiled, asked, shown]);
   const parts = useMemo(() => partsOf(guide, view), [guide, view]);
   const room = wide ? Math.min(screen - 208, 1320) - 400 - 3 * space.xl : screen - 2 * space.m;
   const columns = Math.max(2, Math.floor(room / CELL));
   const cell = Math.floor((room - (columns - 1) * space.s) / columns);
   const chosen = Object.entries(wanted).filter(([, states]) => states.length > 0);
-  const total = compiled.forms.filter(({ cross }) => !cross).length;
+  const total = shown.filter(Boolean).length;
 
   const panel = (
     <View style={[styles.panel, wide && styles.panelWide]}>
@@ -66,7 +70,7 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
       />
       <TouchPlate
         guide={guide}
-        form={compiled.forms[left[0] ?? 0].id}
+        form={compiled.forms[left[0] ?? shown.indexOf(true)].id}
         view={view}
         parts={parts}
         part={part}

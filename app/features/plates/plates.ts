@@ -33,9 +33,16 @@ export function formTraits(guide: Guide, form: string, seen: Traits = {}): Trait
 export function formPlate(guide: Guide, form: string, view: string, detail: Detail, seen?: Traits): Plate | undefined {
   const plan = planOf(guide);
   if (!plan || !compiledOf(guide).forms.some((known) => known.id === form)) return undefined;
-  return once(`${numberOf(guide)} ${form} ${view} ${detail} ${seen ? JSON.stringify(seen) : ''}`, () =>
-    plan.draw(formTraits(guide, form, seen), view, detail),
-  );
+  return once(`${numberOf(guide)} ${form} ${view} ${detail} ${seen ? JSON.stringify(seen) : ''}`, () => {
+    const traits = formTraits(guide, form, seen);
+    return plan.shows?.(traits, view) === false ? undefined : plan.draw(traits, view, detail);
+  });
+}
+
+/** Has the usual individual of a form what a view shows? */
+export function hasView(guide: Guide, form: string, view: string): boolean {
+  const shows = planOf(guide)?.shows;
+  return !shows || shows(formTraits(guide, form), view);
 }
 
 /** The views that the guide's plan draws, with their labels; none where nothing is drawn. */

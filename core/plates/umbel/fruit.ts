@@ -6,6 +6,9 @@ import { FRUITS, type UmbelModel } from './model';
 /** Width of the fruit's body on its own plate, without wings and bristles, in millimetres. */
 const WIDTH = 3;
 
+/** What lines follow on the fruit's own plate. */
+export const PLATE = 4;
+
 /** Edge of the fruit's body at t from top to foot, as a share of half its width. */
 const half = (t: number) => Math.sin(Math.PI * (0.06 + 0.88 * t) ** 0.94) ** 0.8;
 
@@ -18,6 +21,8 @@ export function drawFruitPlate(pen: Pen, model: UmbelModel): void {
 export function drawFruit(pen: Pen, model: UmbelModel, foot: Point, width: number, lean: number): void {
   const long = width * model.fruitRatio;
   const full = pen.detail === 'full';
+  // A small fruit on a large plate is drawn with lines as much finer.
+  const fine = (width / WIDTH) * (PLATE / pen.size);
   const at = (u: number, t: number): Point => rotate([foot[0] + (u * width) / 2, foot[1] - long * (1 - t)], foot, lean);
   const stops = [0.02, 0.12, 0.28, 0.46, 0.64, 0.82, 0.95];
   pen.inks.push({
@@ -37,17 +42,23 @@ export function drawFruit(pen: Pen, model: UmbelModel, foot: Point, width: numbe
         ],
         [0],
       );
-      shape(pen, { outline: wing, part: 'ribs', tint: '#E3DDBB', weight: 0.7 });
+      shape(pen, { outline: wing, part: 'ribs', tint: '#E3DDBB', weight: 0.7 * fine });
     }
   }
   if (model.coat !== 'bare') drawCoat(pen, model, at, width);
-  drawStyles(pen, model, at);
+  drawStyles(pen, model, at, fine);
   const edge = stops.map((t) => at(half(t), t));
   const outline = curve([at(0, 0), ...edge, at(0, 1), ...stops.map((t) => at(-half(t), t)).reverse()]);
   const polygon = sample(outline, 4);
   shape(
     pen,
-    { outline, part: 'fruit', tint: FRUITS[model.fruitTint], weight: 1.1, tone: roundTone(polygon, width * 0.34, 0.05, 0.75) },
+    {
+      outline,
+      part: 'fruit',
+      tint: FRUITS[model.fruitTint],
+      weight: 1.1 * fine,
+      tone: roundTone(polygon, width * 0.34, 0.05, 0.75),
+    },
     () => {
       if (full)
         sheen(pen, 'fruit', sample(curve([at(-0.55, 0.2), at(-0.3, 0.16), at(-0.28, 0.6), at(-0.5, 0.66)]), 3), PAPER, 0.5);
@@ -61,7 +72,7 @@ export function drawFruit(pen: Pen, model: UmbelModel, foot: Point, width: numbe
       false,
     );
     const weight = model.ribs === 'faint' ? 0.014 : 0.05;
-    stroke(pen, 'ribs', line, weight * (full ? 1 : 1.3));
+    stroke(pen, 'ribs', line, fine * weight * (full ? 1 : 1.3));
     if (model.ribs !== 'faint' && full)
       stroke(
         pen,
@@ -71,7 +82,7 @@ export function drawFruit(pen: Pen, model: UmbelModel, foot: Point, width: numbe
           [],
           false,
         ),
-        0.026,
+        fine * 0.026,
         PAPER,
         0.8,
       );
@@ -108,17 +119,17 @@ function drawCoat(pen: Pen, model: UmbelModel, at: (u: number, t: number) => Poi
   });
 }
 
-function drawStyles(pen: Pen, model: UmbelModel, at: (u: number, t: number) => Point): void {
+function drawStyles(pen: Pen, model: UmbelModel, at: (u: number, t: number) => Point, fine: number): void {
   const long = model.styles === 'long';
   for (const side of [-1, 1]) {
     const line = long
       ? [at(side * 0.1, 0.03), at(side * 0.5, -0.16), at(side * 1.02, -0.06), at(side * 1.14, 0.1)]
       : [at(side * 0.1, 0.03), at(side * 0.2, -0.06), at(side * 0.3, -0.1)];
-    stroke(pen, 'styles', curve(line, [], false), 0.045);
+    stroke(pen, 'styles', curve(line, [], false), 0.045 * fine);
     note(pen, 'styles', [at(side * 0.2, -0.12), ...line]);
   }
   const cushion = curve([at(-0.36, 0.03), at(-0.2, -0.06), at(0.2, -0.06), at(0.36, 0.03)]);
-  shape(pen, { outline: cushion, part: 'styles', tint: '#D9CF9E', weight: 0.7 });
+  shape(pen, { outline: cushion, part: 'styles', tint: '#D9CF9E', weight: 0.7 * fine });
 }
 
 /** Length and width of the body. */

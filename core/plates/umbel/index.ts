@@ -2,7 +2,7 @@ import type { Plate } from '../display';
 import { type Detail, finish, newPen } from '../pen';
 import type { Traits } from '../traits';
 import { drawFlowerPlate, drawFruitingHead, drawUmbelPlate } from './flower';
-import { drawFruitPlate } from './fruit';
+import { drawFruitPlate, PLATE } from './fruit';
 import { drawHabit } from './habit';
 import { drawLeafPlate } from './leaf';
 import { umbelModel, type UmbelModel } from './model';
@@ -21,7 +21,7 @@ const DRAWN = {
   stem: { draw: drawStemPlate, size: () => 20 },
   umbel: { draw: drawUmbelPlate, size: () => 75 },
   flower: { draw: drawFlowerPlate, size: () => 13 },
-  fruit: { draw: drawFruitPlate, size: () => 4 },
+  fruit: { draw: drawFruitPlate, size: () => PLATE },
 } as const;
 
 /** A whole plant, or one of its parts large, in millimetres. */
@@ -32,4 +32,12 @@ export function drawUmbelView(traits: Traits, view: UmbelView, detail: Detail = 
   if (view === 'flower' && model.bears === 'fruits') drawFruitingHead(pen, model);
   else draw(pen, model);
   return finish(pen, 0.06);
+}
+
+const ALWAYS: readonly UmbelView[] = ['habit', 'leaf', 'stem'];
+
+/** Has the plant what a view shows? Leaves have no umbel, and flowers no fruit yet. */
+export function umbelShows(traits: Traits, view: UmbelView): boolean {
+  const { bears } = umbelModel(traits);
+  return ALWAYS.includes(view) || bears === 'fruits' || (bears === 'flowers' && view !== 'fruit');
 }

@@ -1,7 +1,7 @@
 import { bogUmbels } from '../../../demo/bogUmbels';
 import { drawnGuide } from '../../test/plans';
 import { lengthOf } from '../measure';
-import { umbelMeasures } from '.';
+import { umbelMeasures, umbelShows } from '.';
 import { rayEnds } from './flower';
 import { umbelModel } from './model';
 
@@ -33,6 +33,16 @@ describe('an umbel with one score changed', () => {
   it('in fruit the umbellet bears fruits, and in leaf the plant has no umbel', () => {
     expect(changed(base, { bears: 'fruits' }, 'flower')).toEqual(expect.arrayContaining(['fruit', 'petals']));
     expect(changed(base, { bears: 'leaves' }, 'habit')).toEqual(expect.arrayContaining(['rays', 'stalk']));
+  });
+});
+
+describe('what a view shows', () => {
+  it('leaves have no umbel, and flowers no fruit yet', () => {
+    const views = ['habit', 'leaf', 'stem', 'umbel', 'flower', 'fruit'] as const;
+    const shown = (bears: string) => views.filter((view) => umbelShows({ bears }, view));
+    expect(shown('leaves')).toEqual(['habit', 'leaf', 'stem']);
+    expect(shown('flowers')).toEqual(['habit', 'leaf', 'stem', 'umbel', 'flower']);
+    expect(shown('fruits')).toEqual([...views]);
   });
 });
 
