@@ -45,6 +45,22 @@ async function timed(page: Page, url: string, ready: string): Promise<number> {
   return median(runs);
 }
 
+/** Milliseconds from pressing a link in the running application until what the page is for is on the screen. */
+async function followed(page: Page, from: string, link: string, ready: string): Promise<number> {
+  const runs: number[] = [];
+  for (let i = 0; i < RUNS; i++) {
+    await page.goto(from);
+    await page.locator(link).first().waitFor();
+    await page.waitForTimeout(600);
+    const start = performance.now();
+    await page.locator(link).first().click();
+    await page.locator(ready).first().waitFor();
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    runs.push(performance.now() - start);
+  }
+  return median(runs);
+}
+
 /** Scrolls a list from top to bottom; the longest time in which no frame was drawn, and the share of frames late by more than one. */
 async function scrolled(page: Page): Promise<{ longest: number; late: number }> {
   await page.mouse.move(195, 500);
@@ -77,7 +93,7 @@ export async function reportPages(print: (line?: string) => void): Promise<void>
     const id = guides.find(({ slug }) => slug === terns.id)!.id;
     const bare = await timed(page, `${station.url}/look`, 'text=On this device');
     print();
-    print(`Pages on a phone’s screen, from a warm start; medians of ${RUNS}, in ms and beside the barest page.`);
+    print(`Pages on a phone’s screen, loaded anew with everything kept; medians of ${RUNS}, in ms and beside the barest page.`);
     print(`the barest page                          ${bare.toFixed(0)}`);
     const say = (name: string, ms: number) =>
       print(`${name.padEnd(41)}${ms.toFixed(0)}   ${(ms / bare).toFixed(1)} × the barest   (aim: under 1000 ms)`);
@@ -92,6 +108,17 @@ export async function reportPages(print: (line?: string) => void): Promise<void>
     say(
       'plate wall of 24 forms',
       await timed(page, `${station.url}/guides/${id}/wall`, 'a[aria-label="crinita-palliax juvenile"] svg'),
+    );
+    const book = `${station.url}/guides/${id}`;
+    print('the same, followed from the page before, the application running:');
+    say(
+      '  list of guides',
+      await followed(page, `${station.url}/`, 'a:has-text("Guides")', 'a:has-text("Terns of the Tessary Isles") svg'),
+    );
+    say('  plate wall', await followed(page, book, 'a:has-text("Plate wall")', 'a[aria-label="crinita-palliax juvenile"] svg'));
+    say(
+      '  page of a form',
+      await followed(page, `${book}/wall`, 'a[aria-label="crinita-palliax juvenile"]', 'text=Easily taken for'),
     );
     const many = (await (await page.request.post(`${station.url}/api/guides`, { data: manyTerns() })).json()) as { id: string };
     for (const [name, path, ready] of [
