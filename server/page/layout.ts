@@ -1,5 +1,5 @@
 import type { PageContent, PagePlate } from '@plesion/core/page';
-import { scaleBar } from '@plesion/core/plates';
+import { type ScaleBar, scaleBar } from '@plesion/core/plates';
 import { type Face, widthOf, wrapped } from './fonts';
 import type { Box, Item, Page } from './items';
 
@@ -136,14 +136,22 @@ function placePlates(
   const tallest = Math.max(...plates.map(({ plate }) => plate.box.height));
   const scale = Math.min((width - 56) / widest, tall / tallest);
   const height = tallest * scale + 34;
+  // One scale for all, and one bar to say it.
+  const bar = scaleBar(plates.reduce((a, b) => (b.plate.box.width > a.plate.box.width ? b : a)).plate);
   plates.forEach((one, i) => {
     const box: Box = { x: left + (i % perRow) * width, y: top + Math.floor(i / perRow) * (height + 6), width: width - 6, height };
-    placePlate(items, one, box, scale);
+    placePlate(items, one, box, scale, bar);
   });
   return top + Math.ceil(plates.length / perRow) * (height + 6);
 }
 
-function placePlate(items: Item[], { plate, caption, pointers }: PagePlate, box: Box, scale: number): void {
+function placePlate(
+  items: Item[],
+  { plate, caption, pointers }: PagePlate,
+  box: Box,
+  scale: number,
+  { mm, label }: ScaleBar,
+): void {
   items.push({ kind: 'panel', box, fill: PAPER, stroke: HAIR, radius: 6 });
   const x = box.x + (box.width - plate.box.width * scale) / 2;
   const y = box.y + 8 + (box.height - 34 - plate.box.height * scale) / 2;
@@ -189,7 +197,6 @@ function placePlate(items: Item[], { plate, caption, pointers }: PagePlate, box:
       });
   }
   items.push({ kind: 'text', text: caption, face: 'text', size: 9, x: box.x + 8, y: box.y + box.height - 9, colour: QUIET });
-  const { mm, label } = scaleBar(plate);
   const right = box.x + box.width - 10;
   items.push({
     kind: 'line',
