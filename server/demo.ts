@@ -11,6 +11,9 @@ import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
 import type { WeighPool } from './standing/pool';
 
+/** The photographed tern of the demo; what visitors did to it, renamed or removed, stays. */
+const PIER_TERN = '0192f3a0-0000-7041-8000-000000000001';
+
 /** The demo station, made once; what people change in it stays, and what it has not yet is added. */
 export async function loadDemo(em: Em, weighing: WeighPool): Promise<void> {
   const caller =
@@ -28,7 +31,7 @@ export async function loadDemo(em: Em, weighing: WeighPool): Promise<void> {
     const write: SpecimenWrite = { ...content, version: 0, guideId: guides.get(guide)!, hidden: false };
     await writeSpecimen(em, weighing, caller, id, write);
   }
-  await putFirstLook(em, weighing, caller, '0192f3a0-0000-7041-8000-000000000001');
+  if (!(await em.count(SpecimenEntity, { id: PIER_TERN }))) await putFirstLook(em, weighing, caller, PIER_TERN);
   const kept = new Set((await em.find(LotEntity, { stationId: caller.stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id))

@@ -68,6 +68,17 @@ describe('the door', () => {
     expect((await again.findOneOrFail(SpecimenEntity, { id: crab })).label).toBe('changed by a visitor');
   });
 
+  it('starts again whatever visitors did to the photographed tern', async () => {
+    const em = server.orm.em.fork();
+    const { id } = await em.findOneOrFail(SpecimenEntity, { label: 'Pier tern' });
+    for (const done of [{ hidden: true }, { hidden: false, label: 'my tern' }]) {
+      await em.nativeUpdate(SpecimenEntity, { id }, done);
+      await loadDemo(server.orm.em.fork(), server.weighing);
+      expect(await server.orm.em.fork().findOneOrFail(SpecimenEntity, { id })).toMatchObject(done);
+    }
+    expect(await em.count(SpecimenEntity, { label: 'Pier tern' })).toBe(0);
+  });
+
   it('refuses a wrong password without saying whether the account exists', async () => {
     const wrong = await server.visitor().post('/api/session').send({ name: 'demo', password: 'no' }).expect(401);
     const nobody = await server.visitor().post('/api/session').send({ name: 'nobody', password: 'no' }).expect(401);
