@@ -1,8 +1,8 @@
 import { seeded } from '@plesion/core/chance';
-import type { Reading } from '@plesion/core/evidence';
 import { compileGuide, type Guide } from '@plesion/core/guide';
-import { alone, endpointsOf, type Key, leadsOf, lintKey, walkKey } from '@plesion/core/keys';
+import { endpointsOf, type Key, leadsOf, lintKey } from '@plesion/core/keys';
 import { traitsOf } from '@plesion/core/plates';
+import { keyedEnd } from '@plesion/core/test';
 import { bogUmbels, dallowKey, lanternMoths, stepAwayKey, terns, throughGlassKey } from '.';
 
 /** Each key with its guide, and the forms that it is for. */
@@ -35,7 +35,7 @@ describe.each(KEYS)('%s', (_, key, guide, its) => {
       const forms = compiled.forms.flatMap((form, f) => (its.test(form.id) && isAt(guide, form.taxon, to.taxon!) ? [f] : []));
       for (let i = 0; i < 6; i++) {
         all++;
-        const end = endOf(key, compiled, traitsOf(compiled, forms[i % forms.length], chance));
+        const end = keyedEnd(key, compiled, traitsOf(compiled, forms[i % forms.length], chance));
         if (end === to.taxon) right++;
       }
     }
@@ -57,20 +57,3 @@ describe('a key for dangerous plants and animals', () => {
 
 const isAt = (guide: Guide, taxon: string, at: string): boolean =>
   taxon === at || guide.taxa.find(({ id }) => id === taxon)?.parent === at;
-
-/** Take at every couplet the lead whose statements fit best. */
-function endOf(key: Key, compiled: ReturnType<typeof compileGuide>, traits: Record<string, string | number>): string | undefined {
-  const readings = compiled.guide.characters.map((character): Reading => {
-    const value = traits[character.id];
-    if (character.states) return { character: character.id, states: [String(value)] };
-    return { character: character.id, value: Number(value), error: 0 };
-  });
-  const answers: { couplet: string; lead: string }[] = [];
-  for (let step = 0; step < 20; step++) {
-    const { at, here, reached } = walkKey({ key, compiled, answers, specimens: alone(readings) });
-    if (at === null) return reached?.taxon;
-    const best = here!.reduce((a, b) => (b.support > a.support ? b : a));
-    answers.push({ couplet: at, lead: best.lead });
-  }
-  return undefined;
-}

@@ -100,6 +100,9 @@ export const commandCount = (plate: Pick<Plate, 'inks'>): number =>
     );
   }, 0);
 
+/** Text as it may stand in an SVG or an attribute of it. */
+export const escapeXml = (text: string): string => text.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
 /** The plate as a standalone SVG document, `width` pixels wide. */
 export function plateSvg(plate: Plate, width: number, title: string): string {
   const { x, y, width: w, height: h } = plate.box;
@@ -110,7 +113,7 @@ export function plateSvg(plate: Plate, width: number, title: string): string {
     const opacity = ink.opacity === undefined ? '' : ` opacity="${ink.opacity}"`;
     return `<path d="${ink.d}" fill="${ink.fill ?? 'none'}" fill-rule="evenodd"${stroke}${opacity}/>`;
   });
-  const name = title.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
+  const name = escapeXml(title);
   const drawn = plate.blur
     ? `<filter id="blur"><feGaussianBlur stdDeviation="${units(plate.blur)}"/></filter><g filter="url(#blur)">${paths.join('')}</g>`
     : paths.join('');

@@ -4,6 +4,12 @@ import { type CompiledGuide, frequenciesOf } from '../guide/working';
 /** What a drawing shows: the state or value of each character, by the character's id. */
 export type Traits = Record<string, string | number>;
 
+/** Reads traits for a body plan: a word or a number by its character's id, or what is usual where there is none. */
+export const traitReader = (traits: Traits) => ({
+  word: <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual),
+  number: (id: string, usual: number): number => (typeof traits[id] === 'number' ? (traits[id] as number) : usual),
+});
+
 /**
  * The usual individual of a form: the most frequent state of each character and
  * the middle of each range. With a chance, a novel individual drawn from the

@@ -1,8 +1,8 @@
-import type { Reading } from '@plesion/core/evidence';
 import { checkGuide, compileGuide, formsOf, lineage, readGuide, termsIn } from '@plesion/core/guide';
-import { alone, endpointsOf, type Key, leadsOf, lintKey, walkKey, wayTo } from '@plesion/core/keys';
+import { endpointsOf, type Key, leadsOf, lintKey, wayTo } from '@plesion/core/keys';
 import { planOf, traitsOf } from '@plesion/core/plates';
 import { seeded } from '@plesion/core/chance';
+import { keyedEnd } from '@plesion/core/test';
 import { demoLots, demoSpecimens, selwithKey, strandBeetles, tolmarKey } from '..';
 
 const compiled = compileGuide(strandBeetles);
@@ -61,7 +61,7 @@ describe.each([selwithKey, tolmarKey].map((key): [string, Key] => [key.title, ke
       const forms = compiled.forms.flatMap((form, f) => (form.taxon === to.taxon ? [f] : []));
       for (let i = 0; i < 4; i++) {
         all++;
-        if (endOf(key, traitsOf(compiled, forms[i % 2], chance)) === to.taxon) right++;
+        if (keyedEnd(key, compiled, traitsOf(compiled, forms[i % 2], chance)) === to.taxon) right++;
       }
     }
     // Scored variation, sizes near thresholds and rare states leave some to go wrong; a key that is right for all would not be true to life.
@@ -69,23 +69,6 @@ describe.each([selwithKey, tolmarKey].map((key): [string, Key] => [key.title, ke
     expect(right / all).toBeLessThan(1);
   });
 });
-
-/** Take at every couplet the lead whose statements fit best. */
-function endOf(key: Key, traits: Record<string, string | number>): string | undefined {
-  const readings = strandBeetles.characters.map((character): Reading => {
-    const value = traits[character.id];
-    if (character.states) return { character: character.id, states: [String(value)] };
-    return { character: character.id, value: Number(value), error: 0 };
-  });
-  const answers: { couplet: string; lead: string }[] = [];
-  for (let step = 0; step < 20; step++) {
-    const { at, here, reached } = walkKey({ key, compiled, answers, specimens: alone(readings) });
-    if (at === null) return reached?.taxon;
-    const best = here!.reduce((a, b) => (b.support > a.support ? b : a));
-    answers.push({ couplet: at, lead: best.lead });
-  }
-  return undefined;
-}
 
 describe('the two keys', () => {
   it('do not agree: one keeps a species the other sinks, and they read the punctures of aridus otherwise', () => {

@@ -1,3 +1,4 @@
+import { escapeXml } from '@plesion/core/plates';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
 import { face, type Face, widthOf } from './fonts';
@@ -78,10 +79,9 @@ function drawPdf(doc: PDFKit.PDFDocument, item: Item): void {
 
 /** The same page as SVG; its letters are drawn as outlines, so that no font need be installed. */
 export function printSvg({ width, height, title, items }: Page, sharpness = 1): string {
-  const name = title.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width * sharpness}" height="${height * sharpness}" viewBox="0 0 ${width} ${height}" role="img">` +
-    `<title>${name}</title><rect width="${width}" height="${height}" fill="#FFFFFF"/>${items.map(drawSvg).join('')}</svg>`
+    `<title>${escapeXml(title)}</title><rect width="${width}" height="${height}" fill="#FFFFFF"/>${items.map(drawSvg).join('')}</svg>`
   );
 }
 

@@ -76,9 +76,7 @@ function OnePlate({ id, guide, formId, view, marks, layers }: OnePlateProps) {
     veils.map((veil) => ({ veil, amount: AMOUNT, seed: `${formId} ${view.id}` })),
   );
   const hidden = layers.length > 0;
-  const leaders = hidden
-    ? []
-    : leadersOf(drawn, marks.slice(0, MOST), (drawn.box.height * 24) / ((width * drawn.box.height) / drawn.box.width));
+  const leaders = hidden ? [] : leadersOf(drawn, marks.slice(0, MOST), (24 * drawn.box.width) / width);
   const caption = closed ? `${view.label}, wings closed` : view.label;
   return (
     <View style={{ width: width + 2 * space.s + 2 }}>

@@ -1,4 +1,4 @@
-import type { Traits } from '../traits';
+import { traitReader, type Traits } from '../traits';
 
 /** Everything a beetle's drawing depends on, from its traits; lengths in millimetres. */
 export interface BeetleModel {
@@ -60,8 +60,7 @@ const USUAL = {
 
 /** Characters of a guide with this body plan, by the id they must have to be drawn. */
 export function beetleModel(traits: Traits): BeetleModel {
-  const word = <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual);
-  const number = (id: string, usual: number) => (typeof traits[id] === 'number' ? (traits[id] as number) : usual);
+  const { word, number } = traitReader(traits);
   return {
     length: number('body-length', USUAL.length),
     elytraRatio: number('elytra-ratio', USUAL.elytraRatio),

@@ -1,4 +1,4 @@
-import type { Traits } from '../traits';
+import { traitReader, type Traits } from '../traits';
 
 /** Everything a cone shell's drawing depends on, from its traits; lengths in millimetres, angles in degrees. */
 export interface ConeModel {
@@ -72,8 +72,7 @@ const USUAL: ConeModel = {
 
 /** Characters of a guide with this body plan, by the id they must have to be drawn. */
 export function coneModel(traits: Traits): ConeModel {
-  const word = <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual);
-  const number = (id: string, usual: number) => (typeof traits[id] === 'number' ? (traits[id] as number) : usual);
+  const { word, number } = traitReader(traits);
   return {
     length: number('shell-length', USUAL.length),
     ratio: number('outline-ratio', USUAL.ratio),

@@ -1,4 +1,4 @@
-import type { Traits } from '../traits';
+import { traitReader, type Traits } from '../traits';
 
 /** Everything a crab's drawing depends on, from its traits; lengths in millimetres. */
 export interface CrabModel {
@@ -82,8 +82,7 @@ const USUAL: CrabModel = {
 /** Characters of a guide with this body plan, by the id they must have to be drawn. */
 export function crabModel(traits: Traits): CrabModel {
   const is = (id: string, state: string) => traits[id] === state;
-  const word = <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual);
-  const number = (id: string, usual: number) => (typeof traits[id] === 'number' ? (traits[id] as number) : usual);
+  const { word, number } = traitReader(traits);
   const width = number('carapace-width', USUAL.width);
   return {
     width,

@@ -1,4 +1,4 @@
-import type { Traits } from '../traits';
+import { traitReader, type Traits } from '../traits';
 
 /** Everything a moth's drawing depends on, from its traits; lengths in millimetres. */
 export interface MothModel {
@@ -40,8 +40,7 @@ export const LANTERNS = { white: '#FFFDF2', amber: '#EDAE49', red: '#B5473A' } a
 
 /** Characters of a guide with this body plan, by the id they must have to be drawn. */
 export function mothModel(traits: Traits): MothModel {
-  const word = <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual);
-  const number = (id: string, usual: number) => (typeof traits[id] === 'number' ? (traits[id] as number) : usual);
+  const { word, number } = traitReader(traits);
   return {
     wing: number('wing-length', 22),
     wingRatio: number('wing-ratio', 1.75),

@@ -1,4 +1,4 @@
-import type { Traits } from '../traits';
+import { traitReader, type Traits } from '../traits';
 
 /** Everything a tern's drawing depends on, from its traits; lengths in millimetres. */
 export interface TernModel {
@@ -57,8 +57,7 @@ export const HEAD = 16;
 
 /** Characters of a guide with this body plan, by the id they must have to be drawn. */
 export function ternModel(traits: Traits): TernModel {
-  const word = <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual);
-  const number = (id: string, usual: number) => (typeof traits[id] === 'number' ? (traits[id] as number) : usual);
+  const { word, number } = traitReader(traits);
   return {
     chord: number('wing-chord', 265),
     billRatio: number('bill-ratio', 0.86),

@@ -1,4 +1,4 @@
-import type { Traits } from '../traits';
+import { traitReader, type Traits } from '../traits';
 
 /** Everything an umbel's drawing depends on, from its traits. Lengths as their characters say. */
 export interface UmbelModel {
@@ -43,8 +43,7 @@ export const FLUSH = '#8B3F55';
 
 /** Characters of a guide with this body plan, by the id they must have to be drawn. */
 export function umbelModel(traits: Traits): UmbelModel {
-  const word = <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual);
-  const number = (id: string, usual: number) => (typeof traits[id] === 'number' ? (traits[id] as number) : usual);
+  const { word, number } = traitReader(traits);
   return {
     height: number('height', 80),
     leafletRatio: number('leaflet-ratio', 0.42),
