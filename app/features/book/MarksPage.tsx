@@ -62,7 +62,7 @@ function Marks({ id, guide }: { id: string; guide: Guide }) {
 }
 
 const sayKind = ({ kind, unit, parts }: Guide['characters'][number]): string =>
-  parts ? `${parts.numerator} in ${parts.denominator}` : unit ? `measured in ${unit}` : kind;
+  parts ? `${parts.numerator} ÷ ${parts.denominator}` : unit ? `measured in ${unit}` : kind === 'count' ? 'counted' : kind;
 
 const styles = StyleSheet.create({
   rows: { gap: space.s },
