@@ -96,7 +96,18 @@ const Verdict = z.object({
   marks: z.number(),
   marksNeeded: z.number(),
   worst: z.object({ p, reading: z.number() }).optional(),
-  cost: z.object({ taxon: z.string(), label: z.string(), weight: z.number(), reason: z.string(), p }).optional(),
+  oneWrong: z.object({ reading: z.number(), instead: z.string(), plausibility: p, p }).optional(),
+  cost: z
+    .object({
+      taxon: z.string(),
+      label: z.string(),
+      weight: z.number(),
+      reason: z.string(),
+      p,
+      others: z.number().int(),
+      sum: z.number(),
+    })
+    .optional(),
   passes: z.boolean(),
   lacks: z.array(z.enum(['posterior', 'marks', 'survives', 'cost', 'diagnostic', 'key'])),
   text: z.string(),
@@ -160,7 +171,7 @@ export const StandingAnswer = z.object({
     contradictions: z.array(z.object({ readings: z.tuple([z.number(), z.number()]), kind: z.enum(['same-mark', 'opposed']) })),
     text: z.string(),
   }),
-  fit: z.object({ form: z.string(), tail: p, poor: z.boolean(), text: z.string() }),
+  fit: z.object({ form: z.string(), tail: p, poor: z.boolean(), unusual: z.boolean(), text: z.string() }),
   setAside: z.array(z.object({ character: z.string(), because: Because, text: z.string() })),
   hazards: z.array(
     z.object({

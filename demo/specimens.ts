@@ -344,6 +344,7 @@ export const shoreSpecimens: DemoSpecimen[] = [
       state('aperture-colour', 'white'),
       state('spire-outline', 'straight'),
       state('ground-colour', 'cream'),
+      value('shell-length', 34.2),
     ],
     determinations: [
       named(22, {

@@ -1,7 +1,7 @@
-import type { StatesTable, Table, ValuesTable } from '../guide/working';
-import { tailedLogDensity } from './density';
+import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
 import { type Grouping, groupMasses, leaderIn, ranked } from './levels';
-import { softmax, type Standing } from './standing';
+import type { Reading } from './reading';
+import { type Standing, withReading } from './standing';
 
 /** What one answer to a look would do. */
 export interface Answer {
@@ -15,22 +15,34 @@ export interface Answer {
   p: number;
 }
 
-/** Every state, or for a value what is usual for each of the two in front, and the leader that would follow. */
-export function answersTo(table: Table, full: Standing, grouping: Grouping, temper: number): Answer[] {
-  return table.type === 'states' ? stateAnswers(table, full, grouping, temper) : valueAnswers(table, full, grouping, temper);
+/**
+ * Every state, or for a value what is usual for each of the two in front, and the
+ * leader that would follow: the standing as it would be with that reading added.
+ */
+export function answersTo(compiled: CompiledGuide, table: Table, full: Standing, grouping: Grouping): Answer[] {
+  const after = (given: Omit<Reading, 'character'>) => {
+    const leader = leaderIn(grouping, withReading(compiled, full, { character: table.character.id, ...given }).p);
+    return { group: leader.id, label: leader.label, p: leader.p };
+  };
+  if (table.type === 'values')
+    return usualValues(table, full, grouping).map((value) => ({ answer: String(value), ...after({ value }) }));
+  const isCount = table.character.kind === 'count';
+  return table.states.map((state, s) => ({
+    answer: state,
+    chance: chanceOf(table, s, full),
+    ...after(isCount ? { value: Number(state) } : { states: [state] }),
+  }));
 }
 
-function stateAnswers(table: StatesTable, full: Standing, grouping: Grouping, temper: number): Answer[] {
+function chanceOf(table: StatesTable, s: number, full: Standing): number {
   const forms = table.scored.length;
-  return table.states.map((state, s) => {
-    const column = table.bits.subarray(s * forms, (s + 1) * forms);
-    let chance = full.outside * table.outside[s];
-    for (let f = 0; f < forms; f++) chance += full.p[f] * 2 ** column[f];
-    return { answer: state, chance, ...leaderAfter(full, grouping, column, Math.log2(table.outside[s]), temper) };
-  });
+  let chance = full.outside * table.outside[s];
+  for (let f = 0; f < forms; f++) chance += full.p[f] * 2 ** table.bits[s * forms + f];
+  return Math.min(1, chance);
 }
 
-function valueAnswers(table: ValuesTable, full: Standing, grouping: Grouping, temper: number): Answer[] {
+/** The mean of each of the two groups in front, in the character's unit. */
+function usualValues(table: ValuesTable, full: Standing, grouping: Grouping): number[] {
   const masses = groupMasses(grouping, full.p);
   return ranked(masses)
     .slice(0, 2)
@@ -38,20 +50,6 @@ function valueAnswers(table: ValuesTable, full: Standing, grouping: Grouping, te
       if (masses[group] <= 0) return [];
       let mean = 0;
       for (let f = 0; f < full.p.length; f++) if (grouping.of[f] === group) mean += (full.p[f] / masses[group]) * table.mean[f];
-      const bits = (centre: number, sd: number) =>
-        (tailedLogDensity(((mean - centre) / sd) ** 2, 0.02) - Math.log(sd)) * Math.LOG2E;
-      const column = Float64Array.from(table.mean, (centre, f) => bits(centre, table.sd[f]));
-      const shown = table.log ? Math.exp(mean) : mean;
-      const after = leaderAfter(full, grouping, column, bits(table.centre, table.spread * 1.5), temper);
-      return [{ answer: String(Number(shown.toPrecision(3))), ...after }];
+      return [Number((table.log ? Math.exp(mean) : mean).toPrecision(3))];
     });
-}
-
-function leaderAfter(full: Standing, grouping: Grouping, column: Float64Array, outside: number, temper: number) {
-  const { p } = softmax(
-    full.bits.map((b, f) => b + temper * column[f]),
-    full.outsideBits + temper * outside,
-  );
-  const leader = leaderIn(grouping, p);
-  return { group: leader.id, label: leader.label, p: leader.p };
 }

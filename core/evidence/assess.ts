@@ -9,7 +9,7 @@ import {
 } from '../guide/working';
 import type { Situation } from '../specimen';
 import { ancestryOf, type Ancestry } from './ancestry';
-import { beamBetween, type Side } from './beam';
+import { type Beam, beamBetween, type Side } from './beam';
 import { type Call, callOf, OUTSIDE } from './call';
 import { type Danger, hazardsOf } from './danger';
 import { type Dispute, disputesOf } from './disputes';
@@ -17,6 +17,7 @@ import type { Fit } from './fit';
 import type { Keyed } from './keyed';
 import { formsIn, type Grouping, groupMasses, leaderIn, levelsOf, type Level, ranked } from './levels';
 import { type NextLook, nextLooks } from './nextLooks';
+import { misreadingsOf } from './oneWrong';
 import type { Side as Weighted } from './overlap';
 import type { Reading } from './reading';
 import { fitOfLeader, type Robustness, robustnessOf } from './robustness';
@@ -104,7 +105,8 @@ export function assess(
   const full = fromPrior(compiled, priorBits(compiled, situation), readings);
   const levels = levelsOf(compiled);
   const without = leaveOneOut(compiled, full);
-  const call = callOf(compiled, full, without, keyed);
+  const misread = misreadingsOf(compiled, full);
+  const call = callOf(compiled, full, { without, misread, keyed });
   const grouping = beamLevel(levels, call, asked);
   const open = asked ? grouping : (openLevel(levels, call, () => true) ?? grouping);
   const sides = sidesOf(grouping, full);
@@ -124,11 +126,11 @@ export function assess(
     level: grouping.level,
     nextLevel: open.level,
     beam: { left: sides.left.shown, right: sides.right.shown, start: beam.start, sum: beam.sum, enough },
-    ledger: ledgerOf(compiled, full, without, readings, beam.contributions, sides.left.side),
+    ledger: ledgerOf(compiled, full, without, readings, beam, sides.left.side),
     call,
     nextLooks: looks,
     ...mapOnlyOf(compiled, situation, readings, grouping, sides.left.shown),
-    robustness: robustnessOf(compiled, full, without, grouping, beam.contributions, marks),
+    robustness: robustnessOf(compiled, full, without, misread, grouping, beam.contributions, marks),
     fit: fitOfLeader(compiled, full),
     setAside: setAsideOf(compiled, full, situation, hazards),
     hazards: hazards.possible,
@@ -222,7 +224,7 @@ function ledgerOf(
   full: Standing,
   without: ReturnType<typeof leaveOneOut>,
   readings: readonly Reading[],
-  contributions: readonly number[],
+  beam: Beam,
   left: Side,
 ): LedgerEntry[] {
   const massOf = (standing: { p: Float64Array; outside: number }) =>
@@ -233,8 +235,8 @@ function ledgerOf(
     if (at < 0) return { ...entry, bits: 0, weight: 0 };
     return {
       ...entry,
-      bits: contributions[at],
-      weight: full.weighed[at].weight,
+      bits: beam.contributions[at],
+      weight: beam.weights[at],
       without: massOf(without[at]),
     };
   });

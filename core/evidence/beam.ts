@@ -8,6 +8,8 @@ export interface Beam {
   start: number;
   /** Bits of each weighed reading, in their order; for the left side above 0. */
   contributions: number[];
+  /** How much of what each reading says by itself counts beside the others of its group, 0..1. */
+  weights: number[];
   /** start + Σ contributions = log2 of the odds left : right. */
   sum: number;
 }
@@ -15,23 +17,35 @@ export interface Beam {
 /**
  * Each reading's bits between two sides, so that they add up exactly to the log
  * odds whatever the order of reading. For a side A of several forms,
- * log P(A, r) = Σ q(f) [log π(f) + Σ w log L(r|f) − log q(f)] with q the
+ * log P(A, r) = Σ q(f) [log π(f) + Σ c(r|f) − log q(f)] with c what a reading counts and q the
  * posterior within A (the evidence bound of variational inference, tight at q:
- * Neal & Hinton 1998); a reading's part of it is Σ q(f) w log L(r|f).
+ * Neal & Hinton 1998); a reading's part of it is Σ q(f) c(r|f).
  */
 export function beamBetween(full: Standing, left: Side, right: Side): Beam {
   const a = partsOf(full, left);
   const b = partsOf(full, right);
   const contributions = a.readings.map((bits, i) => bits - b.readings[i]);
   const start = a.start - b.start;
-  return { start, contributions, sum: contributions.reduce((sum, bits) => sum + bits, start) };
+  const weights = contributions.map((bits, i) => {
+    const alone = a.alone[i] - b.alone[i];
+    return Math.abs(alone) < 1e-9 ? 1 : Math.min(1, Math.max(0, bits / alone));
+  });
+  return { start, contributions, weights, sum: contributions.reduce((sum, bits) => sum + bits, start) };
 }
 
-function partsOf(full: Standing, side: Side): { start: number; readings: number[] } {
+/** What a side starts from, and what each reading counts and says by itself for it. */
+interface Parts {
+  start: number;
+  readings: number[];
+  alone: number[];
+}
+
+function partsOf(full: Standing, side: Side): Parts {
   if (side === 'outside') {
     return {
       start: full.prior.outside,
-      readings: full.weighed.map(({ column, weight }) => weight * column.outside),
+      readings: full.weighed.map(({ counted }) => counted.outside),
+      alone: full.weighed.map(({ column }) => column.outside),
     };
   }
   const most = side.forms.reduce((max, f) => Math.max(max, full.bits[f]), Number.NEGATIVE_INFINITY);
@@ -42,6 +56,7 @@ function partsOf(full: Standing, side: Side): { start: number; readings: number[
   const spread = q.reduce((sum, w) => sum - (w > 0 ? w * Math.log2(w) : 0), 0);
   return {
     start: mean((f) => full.prior.forms[f]) + spread,
-    readings: full.weighed.map(({ column, weight }) => weight * mean((f) => column.bits[f])),
+    readings: full.weighed.map(({ counted }) => mean((f) => counted.bits[f])),
+    alone: full.weighed.map(({ column }) => mean((f) => column.bits[f])),
   };
 }

@@ -5,7 +5,7 @@ import { tinyGuide } from '../test/tinyGuide';
 import {
   assess,
   checkReadings,
-  dependenceWeights,
+  evenWeights,
   independenceKey,
   jointColumn,
   type Reading,
@@ -94,7 +94,7 @@ describe('a measured block', () => {
 
   it('is one mark, and its readings do not temper each other', () => {
     const guide = blockGuide();
-    expect(dependenceWeights(guide, [value('x', 1), value('y', 1), value('x', 1)])).toEqual([1, 1, 1]);
+    expect(evenWeights(guide, [value('x', 1), value('y', 1), value('x', 1)])).toEqual([1, 1, 1]);
     expect(independenceKey(guide, 'x')).toBe(independenceKey(guide, 'y'));
   });
 

@@ -1,7 +1,7 @@
 import { multivariateT } from '../chance';
 import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
-import type { Column } from './column';
+import { type Column, OUTSIDE_WIDTH } from './column';
 import { type Reading, valueOf } from './reading';
 
 /** One value of a block as it was read, on the block's scale. */
@@ -13,8 +13,8 @@ export interface Taken {
   error: number;
 }
 
-/** The spread taken for what is not in the guide, in guide-wide spreads; as for single values. */
-const OUTSIDE_WIDTH = 1.5;
+/** The smallest length whose logarithm is taken. */
+const LEAST_LENGTH = 1e-12;
 
 /** Is it a reading that the block scores: a value seen of one of its characters? */
 export const isMeasured = ({ at }: CompiledBlock, reading: Reading): boolean =>
@@ -23,8 +23,10 @@ export const isMeasured = ({ at }: CompiledBlock, reading: Reading): boolean =>
 /** The value of a reading on a block's scale. An error not given is the one its specimens were measured with. */
 export function takenFrom({ block, at }: CompiledBlock, compiled: CompiledGuide, reading: Reading): Taken {
   const { character } = compiled.tables.get(reading.character)!;
-  const { value } = valueOf(character, reading)!;
+  const given = valueOf(character, reading)!;
   const error = reading.error ?? 0;
+  // Readings that are not above 0 are refused where lengths are compared as logarithms; nothing may hang on one.
+  const value = block.log ? Math.max(given.value, LEAST_LENGTH) : given.value;
   return block.log
     ? { at: at.get(reading.character)!, x: Math.log(value), error: error / value }
     : { at: at.get(reading.character)!, x: value, error };
@@ -38,12 +40,12 @@ export function takenFrom({ block, at }: CompiledBlock, compiled: CompiledGuide,
  * others; what is not in the guide gets a broad one.
  */
 export function jointColumn(compiled: CompiledGuide, measured: CompiledBlock, taken: readonly Taken[]): Column {
-  const { block, rowOf } = measured;
+  const { block, rows, rowOf } = measured;
   const { base } = compiled;
   const law = lawOf(block.degrees, taken.length);
   const shared = covarianceOf(block.covariance, taken);
   const sharedFactor = factorOf(shared, taken.length);
-  const ofRow = block.forms.map((form) => {
+  const ofRow = rows.map((form) => {
     const factor = form.covariance ? factorOf(covarianceOf(form.covariance, taken), taken.length) : sharedFactor;
     const gap = Float64Array.from(taken, ({ at, x }) => x - form.mean[at]);
     return block.temper * law(factor, gap, 1 + 1 / form.n) * Math.LOG2E;
@@ -77,15 +79,25 @@ export function covarianceOf(lower: ArrayLike<number>, taken: readonly Taken[]):
   return out;
 }
 
-/** The factor, with the diagonal raised a little where rounding made the matrix indefinite. */
+/** Times the diagonal is raised before a matrix is given up on. */
+const RAISES = 12;
+
+/**
+ * The factor, with the diagonal raised a little where rounding made the matrix
+ * indefinite. Guides whose covariance is not positive definite are refused when
+ * they are read; of one that came in all the same, only the diagonal is used.
+ */
 export function factorOf(lower: Float64Array, order: number): Float64Array {
   let raised = lower;
-  for (let by = 1e-9; ; by *= 10) {
+  for (let raise = 0, by = 1e-9; raise < RAISES; raise++, by *= 10) {
     const factor = cholesky(raised, order);
     if (factor) return factor;
     raised = lower.slice();
     for (let i = 0; i < order; i++) raised[lowerIndex(i, i)] = raised[lowerIndex(i, i)] * (1 + by) + by * 1e-12;
   }
+  const diagonal = new Float64Array(lowerSize(order));
+  for (let i = 0; i < order; i++) diagonal[lowerIndex(i, i)] = Math.sqrt(Math.max(Math.abs(lower[lowerIndex(i, i)]), 1e-12));
+  return diagonal;
 }
 
 function fillUnmeasured(bits: Float64Array, rowOf: Int32Array, base: Float64Array): void {
@@ -119,7 +131,7 @@ export function tableGiven(compiled: CompiledGuide, readings: readonly Reading[]
   const [mean, sd] = [table.mean.slice(), table.sd.slice()];
   measured.rowOf.forEach((row, f) => {
     if (row < 0) return;
-    const form = measured.block.forms[row];
+    const form = measured.rows[row];
     const covariance = form.covariance ?? measured.block.covariance;
     const factor = factorOf(covarianceOf(covariance, taken), taken.length);
     const shared = solveLower(
@@ -141,18 +153,18 @@ export function tableGiven(compiled: CompiledGuide, readings: readonly Reading[]
 
 /** What is not in the guide: about the middle of all forms, within and between them, and wider still. */
 function outsideBits(
-  { block, rowOf }: CompiledBlock,
+  { block, rows, rowOf }: CompiledBlock,
   base: Float64Array,
   taken: readonly Taken[],
   law: Law,
   shared: Float64Array,
 ): number {
-  const weights = new Float64Array(block.forms.length);
+  const weights = new Float64Array(rows.length);
   rowOf.forEach((row, f) => row >= 0 && (weights[row] += base[f]));
   const total = weights.reduce((a, b) => a + b, 0) || 1;
-  const centre = taken.map(({ at }) => block.forms.reduce((sum, form, row) => sum + (weights[row] / total) * form.mean[at], 0));
+  const centre = taken.map(({ at }) => rows.reduce((sum, form, row) => sum + (weights[row] / total) * form.mean[at], 0));
   const spread = shared.slice();
-  block.forms.forEach((form, row) => {
+  rows.forEach((form, row) => {
     taken.forEach(({ at }, i) => {
       for (let j = 0; j <= i; j++) {
         spread[lowerIndex(i, j)] += (weights[row] / total) * (form.mean[at] - centre[i]) * (form.mean[taken[j].at] - centre[j]);
@@ -163,35 +175,31 @@ function outsideBits(
   return block.temper * law(factorOf(spread, taken.length), gap, OUTSIDE_WIDTH ** 2) * Math.LOG2E;
 }
 
-/** A block reading's part of the joint evidence, and what would go if it were left out. */
-export interface BlockPart {
-  column: Column;
-  loss: Column;
-}
-
 /**
  * Share the joint evidence of a block's readings among them, so that the parts
  * add up to it whatever the order: each gets the mean of what it says alone and
  * what it adds to all the others (for two readings the Shapley value, 1953), and
  * the rest is shared alike. Several looks at one character count as their mean.
+ *
+ * @returns one column a reading, in the order given.
  */
-export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, readings: readonly Reading[]): BlockPart[] {
+export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, readings: readonly Reading[]): Column[] {
   const looks = new Map<string, number[]>();
   readings.forEach(({ character }, i) => looks.set(character, [...(looks.get(character) ?? []), i]));
   const groups = [...looks.values()];
   const taken = groups.map((group) => meanOf(group.map((i) => takenFrom(measured, compiled, readings[i]))));
   const all = jointColumn(compiled, measured, taken);
-  const parts = taken.map((one, g) => {
+  const own = taken.map((one, g) => {
     const others = taken.filter((_, h) => h !== g);
-    const loss = others.length ? combined([all, jointColumn(compiled, measured, others)], [1, -1]) : all;
-    return { loss, own: others.length ? combined([jointColumn(compiled, measured, [one]), loss], [0.5, 0.5]) : all };
+    if (others.length === 0) return all;
+    return combined([jointColumn(compiled, measured, [one]), all, jointColumn(compiled, measured, others)], [0.5, 0.5, -0.5]);
   });
-  const rest = combined([all, ...parts.map(({ own }) => own)], [1, ...parts.map(() => -1)]);
-  const out: BlockPart[] = new Array(readings.length);
+  const rest = combined([all, ...own], [1, ...own.map(() => -1)]);
+  const out: Column[] = new Array(readings.length);
   groups.forEach((group, g) => {
     const share = 1 / group.length;
-    const column = combined([parts[g].own, rest], [share, share / groups.length]);
-    for (const i of group) out[i] = { column, loss: combined([parts[g].loss], [share]) };
+    const column = combined([own[g], rest], [share, share / groups.length]);
+    for (const i of group) out[i] = column;
   });
   return out;
 }
@@ -206,7 +214,7 @@ function meanOf(looks: readonly Taken[]): Taken {
 }
 
 /** A weighted sum of columns. */
-export function combined(columns: readonly Column[], weights: readonly number[]): Column {
+function combined(columns: readonly Column[], weights: readonly number[]): Column {
   const bits = new Float64Array(columns[0].bits.length);
   columns.forEach((column, c) => {
     for (let f = 0; f < bits.length; f++) bits[f] += weights[c] * column.bits[f];

@@ -1,9 +1,9 @@
 import { type CompiledGuide, type FacetName, type Facets, isUnder, taxonIndex } from '../guide/working';
 import { formsIn, groupByFacet, type Grouping, groupMasses, levelsOf, massOf, ranked } from './levels';
-import type { Keyed } from './keyed';
+import { misreadingsOf } from './oneWrong';
 import { inHundred } from './say';
 import { leaveOneOut, type Standing } from './standing';
-import { type Bench, capital, inUnion, type Question, type Verdict, verdictOn } from './verdict';
+import { type Bench, capital, inUnion, levelName, type Question, type Verdict, verdictOn } from './verdict';
 
 export { type Verdict } from './verdict';
 
@@ -31,20 +31,27 @@ export const OUTSIDE = 'outside';
 export function callOf(
   compiled: CompiledGuide,
   full: Standing,
-  without: Bench['without'] = leaveOneOut(compiled, full),
-  keyed?: Keyed,
+  {
+    without = leaveOneOut(compiled, full),
+    misread = misreadingsOf(compiled, full),
+    keyed,
+  }: Partial<Omit<Bench, 'compiled' | 'full'>> = {},
 ): Call {
-  const bench: Bench = { compiled, full, without, ...(keyed ? { keyed } : {}) };
+  const bench: Bench = { compiled, full, without, misread, ...(keyed ? { keyed } : {}) };
   const verdicts: Verdict[] = [];
   let called: Verdict | undefined;
   let narrowed: { grouping: Grouping; verdict: Verdict } | undefined;
-  for (const grouping of levelsOf(compiled).filter(({ level }) => level.kind === 'rank')) {
-    const verdict = rankVerdict(bench, grouping);
-    if (verdicts.at(-1)?.group === verdict.group) continue;
+  const ranks = levelsOf(compiled).filter(({ level }) => level.kind === 'rank');
+  const judged = withWhatContains(
+    compiled,
+    ranks.map((grouping) => rankVerdict(bench, grouping)),
+  );
+  judged.forEach((verdict, i) => {
+    if (verdicts.at(-1)?.group === verdict.group) return;
     verdicts.push(verdict);
     if (verdict.passes) called = verdict;
-    else if (grouping.groups.length > 1) narrowed ??= { grouping, verdict };
-  }
+    else if (ranks[i].groups.length > 1) narrowed ??= { grouping: ranks[i], verdict };
+  });
   if (full.outside >= compiled.guide.settings.call.posterior) {
     return {
       kind: 'outside',
@@ -78,6 +85,16 @@ export function callOf(
     verdicts: all,
     text: sayCall(compiled, called, all, union),
   };
+}
+
+/** Whatever passes at a fine level passes above it: a species that may be named names its genus too. */
+function withWhatContains({ naming }: CompiledGuide, verdicts: readonly Verdict[]): Verdict[] {
+  return verdicts.map((verdict, i) => {
+    const within = verdicts.slice(i + 1).find((finer) => finer.passes && isUnder(naming, finer.group, verdict.group));
+    if (verdict.passes || !within) return verdict;
+    const text = `${capital(levelName(verdict.level))} yes: ${verdict.label}, ${inHundred(verdict.p)}, since ${within.label} is within it.`;
+    return { ...verdict, cost: undefined, passes: true, lacks: [], text };
+  });
 }
 
 function rankVerdict(bench: Bench, grouping: Grouping): Verdict {

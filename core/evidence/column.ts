@@ -13,7 +13,12 @@ export interface Column {
 export const DOUBT: Record<Certainty, number> = { sure: 0, likely: 0.2, guess: 0.5 };
 
 /** The spread of values for what is not in the guide, in guide-wide spreads. */
-const OUTSIDE_WIDTH = 1.5;
+export const OUTSIDE_WIDTH = 1.5;
+
+/** No reading brings more bits than this against anything: past it numbers would only lose their digits. */
+const FLOOR = -1e6;
+/** P(applies) is kept this far from 0 and 1, so that one wrong score never excludes a form. */
+const LEAST_APPLIES = 1e-3;
 
 /**
  * log2 L(r | f) of a reading for every form; undefined when it is no evidence
@@ -28,14 +33,11 @@ export function columnOf(compiled: CompiledGuide, reading: Reading): Column | un
   const key = cacheKey(reading);
   const known = compiled.columns.get(key);
   if (known) return known;
-  const column =
+  const said =
     status === 'does-not-apply'
       ? absenceColumn(table.applies!, compiled.base)
-      : withDoubt(
-          withApplicability(seenColumn(compiled, table, reading), table.applies),
-          reading.certainty ?? 'sure',
-          compiled.base,
-        );
+      : withApplicability(seenColumn(compiled, table, reading), table.applies, compiled.base);
+  const column = withDoubt(said, reading.certainty ?? 'sure', compiled.base);
   if (compiled.columns.size > 256) compiled.columns.clear();
   compiled.columns.set(key, column);
   return column;
@@ -97,42 +99,75 @@ function valueColumn(table: ValuesTable, reading: Reading, compiled: CompiledGui
       bits[f] = (Math.log((density * density) / s2) * Math.LOG2E) / 2;
       predictive += (compiled.base[f] * density) / Math.sqrt(s2);
     } else {
-      bits[f] = (tailedLogDensity(z2, tail) - Math.log(s2) / 2) * Math.LOG2E;
+      bits[f] = Math.max(FLOOR, (tailedLogDensity(z2, tail) - Math.log(s2) / 2) * Math.LOG2E);
     }
     weight += compiled.base[f];
   }
   if (silent) {
-    const own = broadBits(table, x, e, 1, tail);
-    const fill = weight > 0 && predictive > 0 ? Math.log2(predictive / weight) : own;
+    const fill =
+      weight === 0
+        ? broadBits(table, x, e, 1, tail)
+        : predictive > 0
+          ? Math.log2(predictive / weight)
+          : predictiveBits(bits, compiled.base, table.scored);
     for (let f = 0; f < forms; f++) if (!table.scored[f]) bits[f] = fill;
   }
   return { bits, outside: broadBits(table, x, e, OUTSIDE_WIDTH, tail) };
 }
 
+/** log2 of the guide-wide predictive, from logarithms, over the forms that count. */
+function predictiveBits(bits: Float64Array, base: Float64Array, counts: ArrayLike<number>): number {
+  let most = Number.NEGATIVE_INFINITY;
+  for (let f = 0; f < bits.length; f++) if (counts[f] && base[f] > 0 && bits[f] > most) most = bits[f];
+  let sum = 0;
+  let weight = 0;
+  for (let f = 0; f < bits.length; f++) {
+    if (!counts[f]) continue;
+    sum += base[f] * 2 ** (bits[f] - most);
+    weight += base[f];
+  }
+  return weight > 0 ? most + Math.log2(sum / weight) : 0;
+}
+
 function broadBits(table: ValuesTable, x: number, e: number, width: number, tail: number): number {
   const s2 = (table.spread * width) ** 2 + e * e;
-  return (tailedLogDensity((x - table.centre) ** 2 / s2, tail) - Math.log(s2) / 2) * Math.LOG2E;
+  return Math.max(FLOOR, (tailedLogDensity((x - table.centre) ** 2 / s2, tail) - Math.log(s2) / 2) * Math.LOG2E);
 }
 
-function withApplicability(column: Column, applies: Float64Array | undefined): Column {
+const applying = (share: number): number => Math.min(Math.max(share, LEAST_APPLIES), 1 - LEAST_APPLIES);
+
+/** The guide-wide chance that a character applies: what is taken for what is not in the guide. */
+const applyingSomewhere = (applies: Float64Array, base: Float64Array): number =>
+  applies.reduce((sum, share, f) => sum + base[f] * applying(share), 0);
+
+/** To have seen a state says too that the character applies, of forms and of what is not in the guide alike. */
+function withApplicability(column: Column, applies: Float64Array | undefined, base: Float64Array): Column {
   if (!applies) return column;
-  return { bits: column.bits.map((b, f) => b + Math.log2(applies[f])), outside: column.outside };
-}
-
-function absenceColumn(applies: Float64Array, base: Float64Array): Column {
-  const missing = applies.reduce((sum, a, f) => sum + base[f] * (1 - a), 0);
   return {
-    bits: applies.map((a) => Math.log2(Math.max(1 - a, 1e-3))),
-    outside: Math.log2(Math.max(missing, 1e-3)),
+    bits: column.bits.map((b, f) => b + Math.log2(applying(applies[f]))),
+    outside: column.outside + Math.log2(applyingSomewhere(applies, base)),
   };
 }
 
-/** Mixed with the guide-wide predictive as the reading is less certain. */
+function absenceColumn(applies: Float64Array, base: Float64Array): Column {
+  return {
+    bits: applies.map((share) => Math.log2(1 - applying(share))),
+    outside: Math.log2(1 - applyingSomewhere(applies, base)),
+  };
+}
+
+/**
+ * Mixed with the guide-wide predictive as the reading is less certain, in
+ * logarithms, so that a value far out of every form's reach stays a number.
+ */
 export function withDoubt(column: Column, certainty: Certainty, base: Float64Array): Column {
   const doubt = DOUBT[certainty];
   if (doubt === 0) return column;
-  let predictive = 0;
-  for (let f = 0; f < base.length; f++) predictive += base[f] * 2 ** column.bits[f];
-  const mix = (bits: number) => Math.log2((1 - doubt) * 2 ** bits + doubt * predictive);
+  const predictive = predictiveBits(column.bits, base, base) + Math.log2(doubt);
+  const mix = (bits: number) => {
+    const own = bits + Math.log2(1 - doubt);
+    const larger = Math.max(own, predictive);
+    return larger + Math.log2(1 + 2 ** (Math.min(own, predictive) - larger));
+  };
   return { bits: column.bits.map(mix), outside: mix(column.outside) };
 }

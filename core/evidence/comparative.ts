@@ -55,5 +55,20 @@ function chanceLarger(x: Table, f: number, y: Table, g: number): number {
   return chance;
 }
 
-const chanceAbove = (x: ValuesTable, f: number, y: ValuesTable, g: number) =>
-  normalBelow(x.mean[f] - y.mean[g], 0, Math.hypot(x.sd[f], y.sd[g]));
+/** P(X > Y) of two values; where one is told on a log scale and the other is not, by quadrature over the one that is. */
+function chanceAbove(x: ValuesTable, f: number, y: ValuesTable, g: number): number {
+  if (x.log === y.log) return normalBelow(x.mean[f] - y.mean[g], 0, Math.hypot(x.sd[f], y.sd[g]));
+  if (!x.log) return 1 - chanceAbove(y, g, x, f);
+  let chance = 0;
+  let weight = 0;
+  for (let k = 0; k < NODES; k++) {
+    const z = -REACH + ((k + 0.5) * 2 * REACH) / NODES;
+    const density = Math.exp((-z * z) / 2);
+    chance += density * normalBelow(Math.exp(x.mean[f] + z * x.sd[f]), y.mean[g], y.sd[g]);
+    weight += density;
+  }
+  return chance / weight;
+}
+
+const NODES = 60;
+const REACH = 5;

@@ -1,6 +1,6 @@
 const SQRT_2PI = Math.sqrt(2 * Math.PI);
 /** The tail component is this many times wider. */
-const TAIL_WIDTH = 4;
+export const TAIL_WIDTH = 4;
 const TAIL_EXPONENT = -1 / (2 * TAIL_WIDTH * TAIL_WIDTH);
 /** Densities below this are worked out in logarithms. */
 export const SMALLEST = 1e-150;

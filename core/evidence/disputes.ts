@@ -64,8 +64,12 @@ function massFollowing(
   const other: CompiledGuide = { ...compiled, tables, columns: new Map() };
   const own = full.weighed.filter(({ reading }) => reading.character === characterId);
   const { p } = saidInstead(
+    compiled,
     full,
-    own.map((one) => ({ one, by: columnOf(other, one.reading)! })),
+    own.flatMap(({ index, reading }) => {
+      const by = columnOf(other, reading);
+      return by ? [{ index, by }] : [];
+    }),
   );
   return groupMasses(grouping, p)[leader];
 }

@@ -6,17 +6,23 @@ import { columnOf, onScale } from './column';
 import { tailedLogDensity } from './density';
 import { valueOf } from './reading';
 import type { Standing, Weighed } from './standing';
+import { evenWeights } from './weights';
 
 /** How ordinary the readings are for the form that leads. */
 export interface Fit {
   form: string;
   /** Share of the form's own individuals whose readings would be as odd or odder, 0..1. */
   tail: number;
-  /** Below the guide's `fit`. */
+  /** Below the guide's `fit`: a poor fit. */
   poor: boolean;
+  /** Not poor, but met with in less than one of ten of its own kind. */
+  unusual: boolean;
 }
 
 const INDIVIDUALS = 600;
+
+/** Individuals odder than this share of their own kind are unusual, which is not the same as a poor fit. */
+const UNUSUAL = 0.1;
 
 /** One reading's log2 likelihood under the form: as observed, and of a new individual of that form. */
 interface Trial {
@@ -33,7 +39,7 @@ interface Trial {
 export function fitOf(compiled: CompiledGuide, full: Standing, form: number): Fit {
   const { forms, guide } = compiled;
   const trials = [...singleTrials(compiled, full.weighed, form), ...blockTrials(compiled, full.weighed, form)];
-  if (trials.length === 0) return { form: forms[form].id, tail: 1, poor: false };
+  if (trials.length === 0) return { form: forms[form].id, tail: 1, poor: false, unusual: false };
   const observed = trials.reduce((sum, trial) => sum + trial.observed, 0);
   const chance = seeded(
     JSON.stringify([forms[form].id, full.weighed.map(({ reading }) => ({ ...reading, id: undefined, at: undefined }))]),
@@ -47,13 +53,19 @@ export function fitOf(compiled: CompiledGuide, full: Standing, form: number): Fi
     else if (sum < observed + 1e-9) odder += 0.5;
   }
   const tail = (odder + 0.5) / (INDIVIDUALS + 1);
-  return { form: forms[form].id, tail, poor: tail < guide.settings.fit };
+  const poor = tail < guide.settings.fit;
+  return { form: forms[form].id, tail, poor, unusual: !poor && tail < UNUSUAL };
 }
 
 function singleTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form: number): Trial[] {
+  const weights = evenWeights(
+    compiled.guide,
+    weighed.map(({ reading }) => reading),
+  );
   return weighed
-    .filter(({ reading }) => !compiled.blocks.some((measured) => isMeasured(measured, reading)))
-    .map((one) => {
+    .map((one, i) => ({ one, weight: weights[i] }))
+    .filter(({ one }) => !compiled.blocks.some((measured) => isMeasured(measured, one.reading)))
+    .map(({ one, weight }) => {
       const table = compiled.tables.get(one.reading.character)!;
       const plain = (one.reading.status ?? 'seen') === 'seen' && !one.reading.comparison;
       const trial = !plain
@@ -61,7 +73,7 @@ function singleTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form
         : table.type === 'values'
           ? valueTrial(compiled, table, one, form)
           : statesTrial(table, one, form);
-      return { observed: one.weight * trial.observed, draw: (chance: Chance) => one.weight * trial.draw(chance) };
+      return { observed: weight * trial.observed, draw: (chance: Chance) => weight * trial.draw(chance) };
     });
 }
 
@@ -101,7 +113,7 @@ function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form:
       isMeasured(measured, reading) ? [takenFrom(measured, compiled, reading)] : [],
     );
     if (taken.length === 0 || row < 0) return [];
-    const { mean, covariance } = measured.block.forms[row];
+    const { mean, covariance } = measured.rows[row];
     const factor = factorOf(covarianceOf(covariance ?? measured.block.covariance, taken), taken.length);
     const bits = (values: readonly Taken[]) => jointColumn(compiled, measured, values).bits[form];
     const { degrees } = measured.block;

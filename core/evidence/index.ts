@@ -3,7 +3,7 @@ export { type Beam, beamBetween, type Side } from './beam';
 export { type Call, callOf, OUTSIDE, type Verdict } from './call';
 export { type Answer } from './answers';
 export { type Ancestry } from './ancestry';
-export { isMeasured, jointColumn, tableGiven } from './block';
+export { factorOf, isMeasured, jointColumn, tableGiven } from './block';
 export { columnOf, DOUBT } from './column';
 export { type Danger, type Hazards, hazardsOf, isClose } from './danger';
 export { type Dispute } from './disputes';
@@ -29,7 +29,17 @@ export { inHundred } from './say';
 export { type Contradiction, type Robustness } from './robustness';
 export { hindranceOf, type SetAside, type SetAsideBecause, sayFacetScope } from './setAside';
 export { type Settling } from './settle';
-export { fromPrior, type Standing, standing, type Weighed, withoutReading } from './standing';
+export { fromPrior, type Standing, standing, type Weighed, withoutReading, withReading } from './standing';
 export { isTrusted, type Trap, trapsBetween } from './traps';
-export { dependenceWeights, independenceKey } from './weights';
+export {
+  evenWeights,
+  groupOfCharacter,
+  independenceKey,
+  kishTotal,
+  markOf,
+  temperedSum,
+  temperedWeights,
+  temperScratch,
+  weightOfNext,
+} from './weights';
 export { compileFor, createWeigher, type WeighAnswer, type WeighRequest } from './weigher';

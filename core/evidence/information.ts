@@ -1,5 +1,7 @@
+import { normalBelow } from '../chance';
 import type { StatesTable, Table, ValuesTable } from '../guide/working';
-import { tailedDensity } from './density';
+import { OUTSIDE_WIDTH } from './column';
+import { TAIL_WIDTH, tailedDensity } from './density';
 import type { Grouping } from './levels';
 import type { Standing } from './standing';
 
@@ -7,8 +9,13 @@ import type { Standing } from './standing';
 const DROPPED = 1e-4;
 /** More live forms than this are stood for by a systematic sample of as many. */
 const MOST_LIVE = 256;
-/** Points of the quadrature over a value. */
-const POINTS = 41;
+/** Bins over a value are this wide in the narrowest spread, and this many at least and at most. */
+const BIN = 0.6;
+const LEAST_BINS = 24;
+const MOST_BINS = 640;
+/** How far a form's values reach, in its spreads, without and with a tail. */
+const REACH = 5;
+const TAIL_REACH = 9;
 
 /** The forms that matter, with their probabilities and groups; the last group is "outside". */
 export interface Live {
@@ -117,34 +124,85 @@ function marginal(joint: Float64Array, groups: number, outcomes: number): Float6
   return sums;
 }
 
+/**
+ * I(G; X) of a value, over bins that are fine enough for the narrowest form: a form
+ * whose spread is small against the guide's is not passed over between two points.
+ * A form's mass in a bin is exact where the bins are wide for it, else density times
+ * width. Bins can only lose information, so nothing is promised that is not there.
+ */
 function valueInformation(table: ValuesTable, live: Live, tail: number): number {
   const usual = table.character.error ?? 0;
   const e = table.log ? usual / Math.exp(table.centre) : usual;
-  let low = table.centre - 3 * table.spread;
-  let high = table.centre + 3 * table.spread;
-  for (let i = 0; i < live.forms.length; i++) {
-    const f = live.forms[i];
-    const s = Math.hypot(table.sd[f], e);
-    low = Math.min(low, table.mean[f] - 4 * s);
-    high = Math.max(high, table.mean[f] + 4 * s);
+  const n = live.forms.length;
+  const spreads = Float64Array.from(live.forms, (f) => Math.hypot(table.sd[f], e));
+  const wide = Math.hypot(table.spread * OUTSIDE_WIDTH, e);
+  let low = table.centre - 2 * wide;
+  let high = table.centre + 2 * wide;
+  let narrowest = wide;
+  for (let i = 0; i < n; i++) {
+    const mean = table.mean[live.forms[i]];
+    low = Math.min(low, mean - 4 * spreads[i]);
+    high = Math.max(high, mean + 4 * spreads[i]);
+    narrowest = Math.min(narrowest, spreads[i]);
   }
-  const step = (high - low) / POINTS;
-  const joint = new Float64Array(live.groups * POINTS);
+  const bins = Math.min(MOST_BINS, Math.max(LEAST_BINS, Math.ceil((high - low) / (BIN * narrowest))));
+  const step = (high - low) / bins;
+  // What falls beyond both ends is held in the outermost bins; each group keeps the bins it touches.
+  const joint = new Float64Array(live.groups * bins);
+  const from = new Int32Array(live.groups).fill(bins);
+  const to = new Int32Array(live.groups).fill(-1);
   const add = (group: number, weight: number, mean: number, sd: number) => {
-    for (let k = 0; k < POINTS; k++) {
+    const reach = (tail > 0 ? TAIL_REACH : REACH) * sd;
+    const first = Math.max(0, Math.floor((mean - reach - low) / step));
+    const last = Math.min(bins - 1, Math.floor((mean + reach - low) / step));
+    from[group] = Math.min(from[group], first);
+    to[group] = Math.max(to[group], last);
+    const at = group * bins;
+    if (step > sd / 2) {
+      let below = tailedBelow((low + first * step - mean) / sd, tail);
+      for (let k = first; k <= last; k++) {
+        const next = tailedBelow((low + (k + 1) * step - mean) / sd, tail);
+        joint[at + k] += weight * (next - below);
+        below = next;
+      }
+      return;
+    }
+    const scale = (weight * step) / sd;
+    for (let k = first; k <= last; k++) {
       const z = (low + (k + 0.5) * step - mean) / sd;
-      joint[group * POINTS + k] += (weight * step * tailedDensity(z * z, tail)) / sd;
+      joint[at + k] += scale * tailedDensity(z * z, tail);
     }
   };
-  for (let i = 0; i < live.forms.length; i++) {
-    const f = live.forms[i];
-    add(live.group[i], live.p[i], table.mean[f], Math.hypot(table.sd[f], e));
-  }
-  add(live.groups - 1, live.outside, table.centre, Math.hypot(table.spread * 1.5, e));
-  let total = 0;
-  for (let i = 0; i < joint.length; i++) total += joint[i];
-  for (let i = 0; i < joint.length; i++) joint[i] /= total;
-  const groupMass = new Float64Array(live.groups);
-  for (let g = 0; g < live.groups; g++) for (let k = 0; k < POINTS; k++) groupMass[g] += joint[g * POINTS + k];
-  return entropyOf(groupMass) + entropyOf(marginal(joint, live.groups, POINTS)) - entropyOf(joint);
+  for (let i = 0; i < n; i++) add(live.group[i], live.p[i], table.mean[live.forms[i]], spreads[i]);
+  add(live.groups - 1, live.outside, table.centre, wide);
+  return informationIn(joint, bins, from, to);
 }
+
+/** I(G; X) of joint masses, brought to a sum of 1; each group has masses only from … to. */
+function informationIn(joint: Float64Array, bins: number, from: Int32Array, to: Int32Array): number {
+  let total = 0;
+  const perBin = new Float64Array(bins);
+  const perGroup = new Float64Array(from.length);
+  for (let g = 0; g < from.length; g++) {
+    for (let k = from[g]; k <= to[g]; k++) {
+      const mass = joint[g * bins + k];
+      perBin[k] += mass;
+      perGroup[g] += mass;
+      total += mass;
+    }
+  }
+  if (!(total > 0)) return 0;
+  // Σ m log m of masses that sum to t: entropy of m / t is log t − Σ m log m / t.
+  let own = 0;
+  for (let g = 0; g < from.length; g++) {
+    for (let k = from[g]; k <= to[g]; k++) {
+      const mass = joint[g * bins + k];
+      if (mass > 0) own += mass * Math.log2(mass);
+    }
+  }
+  return Math.log2(total) + (entropyOf(perGroup) + entropyOf(perBin) + own) / total;
+}
+
+/** P(Z ≤ z) of a standard value with a share `tail` in a component four times wider. */
+const tailedBelow = (z: number, tail: number): number =>
+  (1 - tail) * normalBelow(z, 0, 1) + (tail > 0 ? tail * normalBelow(z / TAIL_WIDTH, 0, 1) : 0);

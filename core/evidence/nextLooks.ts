@@ -8,6 +8,7 @@ import type { Grouping } from './levels';
 import type { Reading } from './reading';
 import { hindranceOf, type SetAsideBecause } from './setAside';
 import type { Standing } from './standing';
+import { weightOfNext } from './weights';
 
 /** One character that has not been looked at, and what looking would be worth. */
 export interface NextLook {
@@ -64,7 +65,7 @@ export function nextLooks(
   return looks.map((next, i) => {
     if (i >= ANSWERED || next.hindrance) return next;
     const table = tableGiven(compiled, readings, next.character);
-    return { ...next, answers: answersTo(table, full, grouping, temperOf(compiled, table.character, readings)) };
+    return { ...next, answers: answersTo(compiled, table, full, grouping) };
   });
 }
 
@@ -87,22 +88,11 @@ function look(
   const hindrance = hindranceOf(compiled, character, situation, hazards);
   return {
     character: character.id,
-    bits: information * temperOf(compiled, character, readings),
+    bits: information * weightOfNext(compiled.guide, character.id, readings),
     chance: poorLight ? CHANCE.poor : CHANCE.fair,
     seconds: character.seconds + (sameView ? 0 : TURN),
     handling: character.handling,
     sameView,
     ...(hindrance ? { hindrance: hindrance.because } : {}),
   };
-}
-
-/** How much a first reading of the character would count beside what was read already. */
-export function temperOf({ guide }: Pick<CompiledGuide, 'guide'>, character: Character, readings: readonly Reading[]): number {
-  if (!character.dependence) return 1;
-  const gamma = guide.dependence.find((group) => group.id === character.dependence)?.gamma ?? 0;
-  const mates = readings.filter(
-    (r) =>
-      (r.status ?? 'seen') === 'seen' && guide.characters.find((c) => c.id === r.character)?.dependence === character.dependence,
-  );
-  return 1 / (1 + mates.length * gamma);
 }

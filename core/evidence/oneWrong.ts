@@ -3,44 +3,54 @@ import { type Column, columnOf } from './column';
 import { isMeasured } from './block';
 import { massOf } from './levels';
 import { valueOf } from './reading';
-import { saidInstead, type Standing, type Weighed } from './standing';
+import { type Posterior, saidInstead, type Standing, type Weighed } from './standing';
 
-/** One reading taken to be wrong, and what would stand then. */
-export interface Misreading {
+/** One reading taken to be wrong, and the standing then. */
+export interface Misread {
   /** Place in the readings given. */
   reading: number;
   /** What it would have been instead, as a state's id or a value. */
   instead: string;
   /** How plausible the misreading is, 0..1. */
   plausibility: number;
-  /** Probability of the group in question then. */
-  p: number;
-  /** The standing then. */
-  standing: { p: Float64Array; outside: number };
+  standing: Posterior;
 }
 
 /** A value wrong by this many of its errors, and how often that happens. */
 const FAR_OFF = { errors: 4, plausibility: 0.02 };
 
 /**
- * The misreading that would cost a group of forms most, weighted by how plausible
- * it is: P(the state was s' | read r) by the character's misreading matrix and
- * how frequent s' is among the forms as they stand.
+ * Every single misreading that is worth a thought, with how plausible it is:
+ * P(the state was s' | read r) by the character's misreading matrix and how
+ * frequent s' is among the forms as they stand.
  */
-export function worstMisreading(compiled: CompiledGuide, full: Standing, forms: readonly number[]): Misreading | undefined {
-  const now = massOf(full.p, forms);
-  let worst: Misreading | undefined;
-  let cost = 0;
-  full.weighed.forEach((one) => {
-    if (compiled.blocks.some((measured) => isMeasured(measured, one.reading))) return;
-    for (const { instead, plausibility, column } of alternatives(compiled, full, one)) {
-      const then = saidInstead(full, [{ one, by: column }]);
-      const p = massOf(then.p, forms);
-      if (plausibility * (now - p) <= cost) continue;
-      cost = plausibility * (now - p);
-      worst = { reading: one.index, instead, plausibility, p, standing: then };
-    }
+export function misreadingsOf(compiled: CompiledGuide, full: Standing): Misread[] {
+  return full.weighed.flatMap((one) => {
+    if (compiled.blocks.some((measured) => isMeasured(measured, one.reading))) return [];
+    return alternatives(compiled, full, one).map(({ instead, plausibility, column }) => ({
+      reading: one.index,
+      instead,
+      plausibility,
+      standing: saidInstead(compiled, full, [{ index: one.index, by: column }]),
+    }));
   });
+}
+
+/** The misreading that would cost a group of forms most, weighted by how plausible it is, and their probability then. */
+export function worstMisreading(
+  full: Posterior,
+  misread: readonly Misread[],
+  forms: readonly number[],
+): (Misread & { p: number }) | undefined {
+  const now = massOf(full.p, forms);
+  let worst: (Misread & { p: number }) | undefined;
+  let cost = 0;
+  for (const one of misread) {
+    const p = massOf(one.standing.p, forms);
+    if (one.plausibility * (now - p) <= cost) continue;
+    cost = one.plausibility * (now - p);
+    worst = { ...one, p };
+  }
   return worst;
 }
 

@@ -1,5 +1,5 @@
 import { type Problem } from '../problem';
-import { type Character, formsOf, type Guide, isStates, isValue, stateIds } from '../guide/working';
+import { type Character, formsOf, GREATEST, type Guide, isStates, isValue, LEAST, stateIds } from '../guide/working';
 
 export const CERTAINTIES = ['sure', 'likely', 'guess'] as const;
 export type Certainty = (typeof CERTAINTIES)[number];
@@ -68,6 +68,7 @@ export function checkReadings(guide: Guide, readings: readonly Reading[]): Probl
 function checkSeen(guide: Guide, character: Character, reading: Reading, field: string): Problem[] {
   const problems: Problem[] = [];
   const name = `“${character.label}”`;
+  const given = [reading.value, reading.error, reading.parts?.numerator, reading.parts?.denominator, reading.parts?.error];
   const report = (part: string, code: string, message: string) => problems.push({ code, message, field: `${field}.${part}` });
 
   if (reading.comparison) return checkComparison(guide, character, reading, field);
@@ -98,8 +99,11 @@ function checkSeen(guide: Guide, character: Character, reading: Reading, field: 
     if (!Number.isInteger(reading.value) || reading.value < from || reading.value > to) {
       report('value', 'count-out-of-range', `${name} is a whole number from ${from} to ${to}.`);
     }
-  } else if (reading.value <= 0 && (character.kind === 'ratio' || isLogarithmic(guide, character))) {
+  } else if (reading.value < LEAST && (character.kind === 'ratio' || isLogarithmic(guide, character))) {
     report('value', 'value-not-positive', `${name} must be above 0.`);
+  }
+  if (given.some((number) => number !== undefined && Math.abs(number) > GREATEST)) {
+    report('value', 'value-too-large', `${name} is given with a number beyond ${GREATEST}; check it and its unit.`);
   }
   if (reading.error !== undefined && !(Number.isFinite(reading.error) && reading.error >= 0)) {
     report('error', 'error-negative', `The error of ${name} is 0 or more.`);
@@ -109,7 +113,7 @@ function checkSeen(guide: Guide, character: Character, reading: Reading, field: 
 
 /** Is it compared on a log scale, on its own or with the block it was measured in? */
 const isLogarithmic = (guide: Guide, { id, log }: Character): boolean =>
-  log ?? guide.blocks?.some((block) => block.log && block.characters.includes(id)) ?? false;
+  Boolean(log) || Boolean(guide.blocks?.some((block) => block.log && block.characters.includes(id)));
 
 function checkComparison(guide: Guide, character: Character, reading: Reading, field: string): Problem[] {
   const { than } = reading.comparison!;
@@ -142,7 +146,7 @@ function checkComparison(guide: Guide, character: Character, reading: Reading, f
         'unknown-character',
         `There is no character “${than.character}” in this guide.`,
       );
-    if (isValue(other) !== isValue(character)) {
+    if (isValue(other) !== isValue(character) || other.unit !== character.unit) {
       return problem(
         'comparison.than.character',
         'comparison-unsuited',

@@ -1,10 +1,10 @@
 import type { CompiledGuide } from '../guide/working';
 import { type Fit, fitOf } from './fit';
 import { formsIn, type Grouping, leaderIn } from './levels';
-import { worstMisreading } from './oneWrong';
+import { type Misread, worstMisreading } from './oneWrong';
 import { type Reading, valueOf } from './reading';
-import { inHundred } from './say';
-import type { Standing } from './standing';
+import { inHundred, orMore } from './say';
+import type { Posterior, Standing } from './standing';
 
 /** How much the leader at a level depends on any one reading. */
 export interface Robustness {
@@ -36,7 +36,8 @@ const APART = 4;
 export function robustnessOf(
   compiled: CompiledGuide,
   full: Standing,
-  without: readonly { p: Float64Array; outside: number }[],
+  without: readonly Posterior[],
+  misread: readonly Misread[],
   grouping: Grouping,
   contributions: readonly number[],
   marks: number,
@@ -47,7 +48,7 @@ export function robustnessOf(
     const then = leaderIn(grouping, left.p);
     return { reading: full.weighed[i].index, p: then.masses[now.lead], leader: then.id, label: then.label };
   });
-  const wrong = worstMisreading(compiled, full, forms);
+  const wrong = worstMisreading(full, misread, forms);
   const then = wrong && leaderIn(grouping, wrong.standing.p);
   const robustness = {
     group: now.id,
@@ -113,16 +114,22 @@ function sayRobustness(compiled: CompiledGuide, full: Standing, r: Omit<Robustne
   if (fragile)
     return `Rests on one reading: without the ${labelOf(compiled, full, fragile.reading)} it would be ${fragile.label}.`;
   const weakest = r.without.reduce((a, b) => (b.p < a.p ? b : a));
-  const stands = `Without any one reading it still leads, at ${inHundred(weakest.p)} or more.`;
+  const stands = `Without any one reading it still leads, ${orMore(weakest.p)}.`;
   if (!r.oneWrong) return stands;
   const { reading, p, leader, label, plausibility } = r.oneWrong;
   const mark = labelOf(compiled, full, reading);
-  const outcome = leader === r.group ? `it would fall to ${inHundred(p)}` : `it would be ${label}`;
-  return `${stands} The misreading to fear is the ${mark} (${inHundred(plausibility)}): then ${outcome}.`;
+  const fear = `The misreading to fear is the ${mark} (${inHundred(plausibility)})`;
+  if (leader !== r.group) return `${stands} ${fear}: then it would be ${label}.`;
+  const then = inHundred(p);
+  return then === inHundred(r.p) || then.startsWith('over')
+    ? `${stands} No single misreading would change much; the worst is the ${mark} (${inHundred(plausibility)}).`
+    : `${stands} ${fear}: then it would fall to ${then}.`;
 }
 
 function sayFit({ guide }: CompiledGuide, full: Standing, fit: Fit): string {
   if (full.weighed.length === 0) return 'Nothing read yet.';
+  if (fit.unusual)
+    return `Unusual for it: ${inHundred(fit.tail)} of its own kind would look as odd or odder. That alone is no reason to doubt it.`;
   if (!fit.poor) return `The readings suit it: ${inHundred(fit.tail)} of its own kind would look as odd or odder.`;
   const best = full.p.reduce((a, b) => Math.max(a, b), 0) >= guide.settings.call.posterior ? 'Best of a bad lot' : 'A poor fit';
   return `${best}: only ${inHundred(fit.tail)} of its own kind would look so odd. A cross, an aberrant one, or not in this guide.`;

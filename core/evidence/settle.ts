@@ -1,8 +1,9 @@
 import type { CompiledGuide, Table } from '../guide/working';
 import { tableGiven } from './block';
 import { density, reach, type Side } from './overlap';
-import { type NextLook, temperOf } from './nextLooks';
+import type { NextLook } from './nextLooks';
 import type { Reading } from './reading';
+import { weightOfNext } from './weights';
 
 /** The fewest marks that would usually settle the leading pair. */
 export interface Settling {
@@ -45,7 +46,10 @@ export function settlingOf(
   while (bits < missing && chosen.length < 8) {
     const best = worth
       .filter(({ table }) => !chosen.some(({ character }) => character === table.character.id))
-      .map(({ table, bits: own }) => ({ table, bits: own * temperOf(compiled, table.character, [...readings, ...chosen]) }))
+      .map(({ table, bits: own }) => ({
+        table,
+        bits: own * weightOfNext(compiled.guide, table.character.id, [...readings, ...chosen]),
+      }))
       .reduce((a, b) => (b.bits > (a?.bits ?? 0.05) ? b : a), undefined as { table: Table; bits: number } | undefined);
     if (!best) break;
     chosen.push({ character: best.table.character.id });

@@ -3,8 +3,9 @@ import { beamBetween, type Side } from './beam';
 import { diagnosticMark } from './diagnostic';
 import { type Level, massOf } from './levels';
 import type { Keyed } from './keyed';
-import { inHundred } from './say';
-import type { Standing } from './standing';
+import { type Misread, worstMisreading } from './oneWrong';
+import { inHundred, shortOf } from './say';
+import type { Posterior, Standing } from './standing';
 import { independenceKey } from './weights';
 
 /** Whether one level may be named, and what it rests on. */
@@ -19,8 +20,13 @@ export interface Verdict {
   marksNeeded: number;
   /** The lowest probability when one reading is left out, and which. */
   worst?: { p: number; reading: number };
-  /** What an error would cost here, where that asks for more than the guide's usual probability. */
-  cost?: { taxon: string; label: string; weight: number; reason: string; p: number };
+  /** The single misreading that would cost this name most, weighted by its chance. */
+  oneWrong?: { reading: number; instead: string; plausibility: number; p: number };
+  /**
+   * What an error would cost here, where that asks for more than the guide's usual
+   * probability: the dearest mistake, how many others there are, and Σ weight · P of them all.
+   */
+  cost?: { taxon: string; label: string; weight: number; reason: string; p: number; others: number; sum: number };
   passes: boolean;
   lacks: ('posterior' | 'marks' | 'survives' | 'cost' | 'diagnostic' | 'key')[];
   /** The verdict in words. */
@@ -34,7 +40,9 @@ export interface Bench {
   compiled: CompiledGuide;
   full: Standing;
   /** The standing without each weighed reading. */
-  without: { p: Float64Array; outside: number }[];
+  without: Posterior[];
+  /** The standings if single readings were misread. */
+  misread: readonly Misread[];
   /** A finished walk through a key. */
   keyed?: Keyed;
 }
@@ -60,10 +68,10 @@ export function verdictOn(bench: Bench, asked: Question): Verdict {
   const worst = losses.length ? losses.reduce((a, b) => (b.p < a.p ? b : a)) : undefined;
   const cost = costOf(bench, asked.forms);
   const lacks: Verdict['lacks'] = [];
-  if (p < call.posterior) lacks.push('posterior');
+  if (!(p >= call.posterior)) lacks.push('posterior');
   else if (cost) lacks.push('cost');
-  if (marks < asked.marksNeeded) lacks.push('marks');
-  if (!asked.mayRestOnOne && (worst?.p ?? 0) < call.survives) lacks.push('survives');
+  if (!(marks >= asked.marksNeeded)) lacks.push('marks');
+  if (!asked.mayRestOnOne && !((worst?.p ?? 0) >= call.survives)) lacks.push('survives');
   const weighed = {
     level: asked.level,
     group: asked.group.id,
@@ -73,6 +81,7 @@ export function verdictOn(bench: Bench, asked: Question): Verdict {
     marks,
     marksNeeded: asked.marksNeeded,
     worst,
+    ...misreadingOf(bench, asked.forms),
     ...(cost ? { cost } : {}),
     passes: lacks.length === 0,
     lacks,
@@ -89,6 +98,13 @@ export function verdictOn(bench: Bench, asked: Question): Verdict {
     text: `${capital(levelName(asked.level))} ${passes ? 'yes' : 'no'}: ${passes ? `${asked.group.label}, ` : ''}${cost ? sayCost(cost) : mark.text}.`,
     weighText: text,
   };
+}
+
+function misreadingOf({ full, misread }: Bench, forms: readonly number[]): Pick<Verdict, 'oneWrong'> {
+  const worst = worstMisreading(full, misread, forms);
+  if (!worst) return {};
+  const { reading, instead, plausibility, p } = worst;
+  return { oneWrong: { reading, instead, plausibility, p } };
 }
 
 /** The *key* school: the group holds what a whole way through a key came to, and the described form fits. */
@@ -110,19 +126,25 @@ export function independentMarks(compiled: CompiledGuide, full: Standing, contri
 
 /**
  * Mistakes count by their weight: a name is held back while Σ weight · P of what
- * it would wrongly exclude is more than the guide allows an ordinary name (1 − its posterior).
+ * it would wrongly exclude is more than the guide allows an ordinary name (1 − its
+ * posterior). A form under several costs counts at the dearest.
  */
 function costOf({ compiled, full }: Bench, named: readonly number[]): Verdict['cost'] {
   const { guide, forms } = compiled;
-  const allowed = 1 - guide.settings.call.posterior;
+  const costs = [...(guide.costs ?? [])].sort((a, b) => b.weight - a.weight);
+  if (costs.length === 0) return undefined;
   const inside = new Set(named);
-  const dear = (guide.costs ?? []).flatMap((cost) => {
-    const excluded = forms.flatMap((form, f) => (!inside.has(f) && isUnder(guide, form.taxon, cost.taxon) ? [f] : []));
-    const p = massOf(full.p, excluded);
-    const label = guide.taxa.find(({ id }) => id === cost.taxon)?.name ?? cost.taxon;
-    return p * cost.weight > allowed ? [{ taxon: cost.taxon, label, weight: cost.weight, reason: cost.reason, p }] : [];
+  const missed = new Map<(typeof costs)[number], number>();
+  forms.forEach(({ taxon }, f) => {
+    const cost = inside.has(f) ? undefined : costs.find((one) => isUnder(guide, taxon, one.taxon));
+    if (cost) missed.set(cost, (missed.get(cost) ?? 0) + full.p[f]);
   });
-  return dear.sort((a, b) => b.p * b.weight - a.p * a.weight)[0];
+  const dear = [...missed].sort(([a, p], [b, q]) => b.weight * q - a.weight * p);
+  const sum = dear.reduce((total, [{ weight }, p]) => total + weight * p, 0);
+  if (sum <= 1 - guide.settings.call.posterior) return undefined;
+  const [{ taxon, weight, reason }, p] = dear[0];
+  const others = dear.slice(1).filter(([one, q]) => one.weight * q >= (weight * p) / 10).length;
+  return { taxon, label: guide.taxa.find(({ id }) => id === taxon)?.name ?? taxon, weight, reason, p, others, sum };
 }
 
 /** The forms of a taxon (or all) that carry one of a union's facet sets. */
@@ -135,24 +157,28 @@ export const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five'];
 const counted = (n: number) => NUMBERS[n] ?? String(n);
 
-const sayCost = ({ label, p, weight, reason }: NonNullable<Verdict['cost']>) =>
-  `${label} is still ${inHundred(p)}, and to miss it counts ${weight} times (${reason})`;
+function sayCost({ label, p, weight, reason, others }: NonNullable<Verdict['cost']>): string {
+  const more =
+    others === 0 ? '' : `; so ${others === 1 ? 'is one other' : `are ${counted(others)} others`} that must not be missed`;
+  return `${label} is still possible (${inHundred(p)}), and to miss it counts ${weight} times (${reason})${more}`;
+}
 
 function sayVerdict(compiled: CompiledGuide, v: Omit<Verdict, 'text'>): string {
   const { call } = compiled.guide.settings;
   const head = capital(levelName(v.level));
   if (v.passes) {
-    const marks = v.marks === 1 ? '1 mark' : `${v.marks} independent marks`;
+    const marks = v.marks === 0 ? '' : v.marks === 1 ? ', on 1 mark' : `, on ${v.marks} independent marks`;
     const robust = v.worst && v.level.kind === 'rank' ? `; ${inHundred(v.worst.p)} even without its best reading` : '';
-    return `${head} yes: ${v.label}, ${inHundred(v.p)}, on ${marks}${robust}.`;
+    return `${head} yes: ${v.label}, ${inHundred(v.p)}${marks}${robust}.`;
   }
   const needs: string[] = [];
   const more = v.marksNeeded - v.marks;
-  if (v.lacks.includes('posterior')) needs.push(`${inHundred(call.posterior)} (now ${inHundred(v.p)} for ${v.label})`);
+  if (v.lacks.includes('posterior'))
+    needs.push(`${inHundred(call.posterior)} (now ${shortOf(v.p, call.posterior)} for ${v.label})`);
   if (v.lacks.includes('marks')) needs.push(`${counted(more)} more independent ${more === 1 ? 'mark' : 'marks'}`);
   if (v.lacks.includes('survives') && !v.lacks.includes('posterior') && v.worst) {
     needs.push(
-      `support that holds without any one reading (${inHundred(v.worst.p)} at worst, ${inHundred(call.survives)} asked)`,
+      `support that holds without any one reading (${shortOf(v.worst.p, call.survives)} at worst, ${inHundred(call.survives)} asked)`,
     );
   }
   if (v.cost && v.lacks.includes('cost')) needs.push(`more certainty than usual: ${sayCost(v.cost)}`);

@@ -2,48 +2,154 @@ import type { Guide } from '../guide/working';
 import type { Reading } from './reading';
 
 /**
- * How much each reading counts. Readings of one character share γ = the guide's
- * `secondLook`; characters of one dependence group share that group's γ. k
- * readings with mutual correlation γ are each tempered by 1 / (1 + (k − 1) γ)
- * (design effect: Kish 1965). Readings of one
- * measured block are not tempered: their covariance is in the block already.
+ * k equal readings with mutual correlation γ count together as k / (1 + (k − 1) γ)
+ * (design effect: Kish 1965): the whole weight of the first k readings of a group.
  */
-export function dependenceWeights(guide: Guide, readings: readonly Reading[]): number[] {
-  const { gammas, groupOf, blockOf } = dependenceOf(guide);
-  const blocks = readings.map((reading) => (reading.comparison ? undefined : blockOf.get(reading.character)));
-  const groups = readings.map((reading) => groupOf.get(reading.character));
-  const shared = (i: number, j: number): number => {
-    if (blocks[i] !== undefined && blocks[i] === blocks[j]) return 0;
-    if (readings[i].character === readings[j].character) return guide.settings.secondLook;
-    return groups[i] !== undefined && groups[i] === groups[j] ? (gammas.get(groups[i]) ?? 0) : 0;
+export const kishTotal = (k: number, gamma: number): number => (k === 0 ? 0 : k / (1 + (k - 1) * gamma));
+
+/** What the j-th reading of a group adds to that, counted from 1: 1 for the first, ever less after it. */
+export const shareOfNext = (j: number, gamma: number): number => kishTotal(j, gamma) - kishTotal(j - 1, gamma);
+
+/**
+ * Evidence between two forms from readings that depend on each other, tempered.
+ * Those that speak for the first are counted from the strongest down, each by what
+ * it adds to Kish's total; those that speak against it likewise. So equal readings
+ * count as Kish has it, one that says nothing changes nothing, one more that agrees
+ * never weakens the others, and their order does not matter.
+ *
+ * @param bits evidence of each reading, for above 0.
+ * @param power every reading counts this much instead, however many there are.
+ * @returns the weight of each, 0..1; their sum is Σ weight · bits.
+ * @example temperedWeights([2, 2], 0.5) // [1, 1/3]: 2.667 bits in all, as 2 · 2 / 1.5
+ */
+export function temperedWeights(bits: readonly number[], gamma: number, power?: number): number[] {
+  if (power !== undefined) return bits.map(() => power);
+  const scratch = temperScratch(bits.length, gamma);
+  scratch.bits.set(bits);
+  return Array.from(scratch.weigh());
+}
+
+/** {@link temperedWeights} over and over for one group, without making anything anew: set `bits`, then ask for the weights. */
+export function temperScratch(n: number, gamma: number): { bits: Float64Array; weigh: () => Float64Array } {
+  const bits = new Float64Array(n);
+  const weights = new Float64Array(n).fill(1);
+  const order = new Uint16Array(n);
+  const shares = Float64Array.from({ length: n }, (_, j) => shareOfNext(j + 1, gamma));
+  const weigh = () => {
+    if (n < 2) return weights;
+    for (let i = 0; i < n; i++) {
+      const size = Math.abs(bits[i]);
+      let at = i;
+      for (; at > 0 && Math.abs(bits[order[at - 1]]) < size; at--) order[at] = order[at - 1];
+      order[at] = i;
+    }
+    let pro = 0;
+    let contra = 0;
+    for (let k = 0; k < n; k++) weights[order[k]] = shares[bits[order[k]] >= 0 ? pro++ : contra++];
+    return weights;
   };
-  return readings.map((_, i) => 1 / (1 + readings.reduce((sum, _other, j) => sum + (i === j ? 0 : shared(i, j)), 0)));
+  return { bits, weigh };
+}
+
+/** Σ of evidence tempered by {@link temperedWeights}. */
+export const temperedSum = (bits: readonly number[], gamma: number, power?: number): number =>
+  temperedWeights(bits, gamma, power).reduce((sum, weight, i) => sum + weight * bits[i], 0);
+
+/** A dependence group as it tempers. */
+export interface Tempering {
+  id: string;
+  gamma: number;
+  power?: number;
 }
 
 interface Dependence {
-  gammas: Map<string, number>;
+  groups: Map<string, Tempering>;
   groupOf: Map<string, string | undefined>;
   blockOf: Map<string, string>;
 }
 
-const known = new WeakMap<Guide['characters'], Dependence>();
+const known = new WeakMap<Guide, Dependence>();
 
 /** Looked up once a guide, since every change of a reading asks again. */
 function dependenceOf(guide: Guide): Dependence {
-  let dependence = known.get(guide.characters);
+  let dependence = known.get(guide);
   if (!dependence) {
-    dependence = {
-      gammas: new Map(guide.dependence.map((group) => [group.id, group.gamma])),
-      groupOf: new Map(guide.characters.map((c) => [c.id, c.dependence])),
-      blockOf: new Map((guide.blocks ?? []).flatMap((block) => block.characters.map((id) => [id, block.id]))),
-    };
-    known.set(guide.characters, dependence);
+    const own = new Map(guide.characters.map((c) => [c.id, c.dependence]));
+    const groupOf = new Map(own);
+    const blockOf = new Map<string, string>();
+    for (const block of guide.blocks ?? []) {
+      const group = commonest(block.characters.map((id) => own.get(id)));
+      for (const id of block.characters) {
+        blockOf.set(id, block.id);
+        groupOf.set(id, group);
+      }
+    }
+    dependence = { groups: new Map(guide.dependence.map((group) => [group.id, group])), groupOf, blockOf };
+    known.set(guide, dependence);
   }
   return dependence;
 }
 
-/** What a character counts under as a mark: its measured block, its dependence group, or itself alone. */
-export function independenceKey(guide: Guide, character: string): string {
-  const { groupOf, blockOf } = dependenceOf(guide);
-  return blockOf.get(character) ?? groupOf.get(character) ?? `character:${character}`;
+/** The group that most of a block's characters share; the block stands in it as one mark. */
+function commonest(groups: readonly (string | undefined)[]): string | undefined {
+  const counts = new Map<string, number>();
+  for (const group of groups) if (group) counts.set(group, (counts.get(group) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0];
+}
+
+/** The dependence group of a character; of its measured block, where it stands in one. */
+export function groupOfCharacter(guide: Guide, character: string): Tempering | undefined {
+  const { groups, groupOf } = dependenceOf(guide);
+  const id = groupOf.get(character);
+  return id === undefined ? undefined : (groups.get(id) ?? { id, gamma: 0 });
+}
+
+/** What a character is one mark with: its measured block, or itself alone. */
+export const markOf = (guide: Guide, character: string): string =>
+  dependenceOf(guide).blockOf.get(character) ?? `character:${character}`;
+
+/** What a character counts under as independent evidence: its dependence group, else its block, else itself alone. */
+export const independenceKey = (guide: Guide, character: string): string =>
+  dependenceOf(guide).groupOf.get(character) ?? markOf(guide, character);
+
+/**
+ * How much one more reading of a character would count, if it were as strong as
+ * those read of its group already: each mark of the group once, a measured block
+ * as one.
+ */
+export function weightOfNext(
+  guide: Guide,
+  character: string,
+  readings: readonly Pick<Reading, 'character' | 'status'>[],
+): number {
+  const group = groupOfCharacter(guide, character);
+  if (!group) return 1;
+  const own = markOf(guide, character);
+  const marks = new Set(
+    readings.flatMap((reading) => {
+      const mark = markOf(guide, reading.character);
+      const mate = (reading.status ?? 'seen') === 'seen' && groupOfCharacter(guide, reading.character)?.id === group.id;
+      return mate && mark !== own ? [mark] : [];
+    }),
+  );
+  return group.power ?? kishTotal(marks.size + 1, group.gamma) / (marks.size + 1);
+}
+
+/** Weights that are alike for all readings of a group, with Kish's total: for questions that are not between two forms. */
+export function evenWeights(guide: Guide, readings: readonly Pick<Reading, 'character'>[]): number[] {
+  const looks = new Map<string, number>();
+  const marks = new Map<string, Set<string>>();
+  const keys = readings.map(({ character }) => {
+    const mark = markOf(guide, character);
+    const group = groupOfCharacter(guide, character);
+    looks.set(mark, (looks.get(mark) ?? 0) + 1);
+    if (group) marks.set(group.id, (marks.get(group.id) ?? new Set()).add(mark));
+    return { mark, group, measured: !mark.startsWith('character:') };
+  });
+  return keys.map(({ mark, group, measured }) => {
+    const count = looks.get(mark)!;
+    const own = measured ? 1 : kishTotal(count, guide.settings.secondLook) / count;
+    const mates = group ? marks.get(group.id)!.size : 1;
+    return own * (group?.power ?? kishTotal(mates, group?.gamma ?? 0) / mates);
+  });
 }

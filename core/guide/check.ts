@@ -1,5 +1,6 @@
 import type { Problem } from '../problem';
 import { checkJudgement } from './checkJudgement';
+import { checkNumbers } from './checkNumbers';
 import { formsOf, lineage } from './forms';
 import { parseRange } from './ranges';
 import type { Character, Guide, Scope, Score } from './schema';
@@ -96,7 +97,9 @@ export function checkGuide(guide: Guide): Problem[] {
   if (guide.scores.length === 0 && !guide.blocks?.length) {
     report('scores', 'no-scores', 'The guide scores no character, so nothing can be weighed.');
   }
-  return [...problems, ...checkJudgement(guide)];
+  const all = [...problems, ...checkJudgement(guide)];
+  // Numbers are looked at once every name points somewhere.
+  return all.length ? all : checkNumbers(guide);
 }
 
 type Report = (field: string, code: string, message: string) => void;

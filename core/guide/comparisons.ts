@@ -1,6 +1,5 @@
-import { hasFacets } from './forms';
 import type { Score } from './schema';
-import { type Canvas, paint } from './scopes';
+import { type Canvas, formsUnder } from './scopes';
 import type { Resolved } from './tables';
 
 /** "Longer than in B" is taken to mean P(A > B) = .9: its standard normal quantile. */
@@ -15,26 +14,24 @@ const isSpread = (value: Resolved): value is Spread => value !== undefined && 'm
  * neither says) is shifted until P(A > B) = .9. A taxon with no value
  * of its own takes B's spread. What is said already with more certainty stays.
  *
+ * @param top the comparison in force for each form, where there is one.
  * @param resolved on the working scale; changed copies are returned.
  * @returns the values, and which forms were inferred or shifted.
  */
 export function withComparisons(
   resolved: readonly Resolved[],
-  comparisons: readonly Score[],
+  top: readonly (Score | undefined)[],
   canvas: Canvas,
   base: Float64Array,
 ): { resolved: Resolved[]; inferred: Uint8Array } {
   const out = resolved.slice();
   const inferred = new Uint8Array(resolved.length);
-  if (comparisons.length === 0) return { resolved: out, inferred };
-  const top = paint(comparisons, canvas);
   for (const score of new Set(top)) {
     if (score?.value.kind !== 'comparison') continue;
     const { than, relation } = score.value;
     const subject = top.flatMap((own, f) => (own === score ? [f] : []));
-    const other = canvas.forms.flatMap((form, f) =>
-      canvas.ancestors[f].has(than.taxon) && hasFacets(form, than.facets) && !subject.includes(f) ? [f] : [],
-    );
+    const own = new Set(subject);
+    const other = formsUnder(canvas, than).filter((f) => !own.has(f));
     relate(out, inferred, { subject, other, sign: relation === 'above' ? 1 : -1, base });
   }
   return { resolved: out, inferred };

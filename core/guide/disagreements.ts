@@ -42,6 +42,7 @@ function findDisagreements({ guide, forms, setting, policy }: CompiledGuide): Di
   const canvas = canvasOf(guide, forms);
   const words = wordsOf(guide);
   const scores = scoresByCharacter(guide.scores);
+  const numberOf = new Map(guide.scores.map((score, i) => [score, i]));
   return guide.characters.flatMap((character) => {
     const own = (scores.get(character.id) ?? []).filter(
       (score) => score.value.kind !== 'applies' && score.value.kind !== 'comparison' && holdsIn(score, setting),
@@ -63,7 +64,7 @@ function findDisagreements({ guide, forms, setting, policy }: CompiledGuide): Di
       const [first, ...rest] = said.map((score) => resolve(score.value, character, states, words));
       const overlap = Math.min(...rest.map((other) => overlapOfAnswers(first, other)));
       if (overlap >= CONTRADICTS) return;
-      const key = said.map((score) => guide.scores.indexOf(score)).join();
+      const key = said.map((score) => numberOf.get(score)).join();
       const cell = cells.get(key);
       if (cell) cell.forms.push(f);
       else

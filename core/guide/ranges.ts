@@ -1,3 +1,4 @@
+import { normalBelow } from '../chance';
 import { type Outcome, done, failed } from '../problem';
 
 /** A published range as printed: `b–c` is the usual span, `a` and `d` the extremes in brackets. */
@@ -53,21 +54,39 @@ export function printRange(range: PublishedRange): string {
 /**
  * The normal distribution a published range stands for. Without bracketed
  * extremes `b–c` is taken as the central 95 %; with them `b–c` is the central
- * 90 % and `a–d` the central 99.5 %, and the two spreads are averaged.
+ * 90 % and `a–d` the central 99.5 %, and the two spreads are averaged. Where it is
+ * told of how many specimens, the outermost ends are the least and the greatest of
+ * n, which lie d₂(n) standard deviations apart on average (Tippett 1925).
  * With `log`, mean and sd are of the natural logarithm (sizes above 0 only).
  *
+ * @param n specimens behind the range; 1 tells no spread and is passed over.
  * @example rangeSpread({ low: 30, high: 40 }, false) // mean 35, sd 2.551
  */
-export function rangeSpread(range: PublishedRange, log: boolean): Spread {
+export function rangeSpread(range: PublishedRange, log: boolean, n?: number): Spread {
   const on = (x: number) => (log ? Math.log(x) : x);
   const low = on(range.low);
   const high = on(range.high);
   const mean = (low + high) / 2;
   const half = (high - low) / 2;
+  const apart = n !== undefined && n > 1 ? expectedRange(n) / 2 : undefined;
   const extremes: number[] = [];
-  if (range.lowest !== undefined) extremes.push((mean - on(range.lowest)) / Z995);
-  if (range.highest !== undefined) extremes.push((on(range.highest) - mean) / Z995);
-  if (extremes.length === 0) return { mean, sd: half / Z95 };
+  if (range.lowest !== undefined) extremes.push((mean - on(range.lowest)) / (apart ?? Z995));
+  if (range.highest !== undefined) extremes.push((on(range.highest) - mean) / (apart ?? Z995));
+  if (extremes.length === 0) return { mean, sd: half / (apart ?? Z95) };
   const outer = extremes.reduce((a, b) => a + b, 0) / extremes.length;
   return { mean, sd: (half / Z90 + outer) / 2 };
+}
+
+/** Steps of the integral for {@link expectedRange}, over ±8 standard deviations. */
+const STEPS = 400;
+
+/** d₂(n): the expected range of n standard normal deviates, ∫ 1 − Φⁿ − (1 − Φ)ⁿ (Tippett 1925). n ≥ 2. */
+export function expectedRange(n: number): number {
+  const step = 16 / STEPS;
+  let sum = 0;
+  for (let k = 0; k < STEPS; k++) {
+    const below = normalBelow(-8 + (k + 0.5) * step, 0, 1);
+    sum += 1 - below ** n - (1 - below) ** n;
+  }
+  return sum * step;
 }

@@ -1,6 +1,6 @@
 import { normalMass } from '../chance';
 import { isStates } from './check';
-import { parseRange, rangeSpread } from './ranges';
+import { parseRange, type PublishedRange, rangeSpread } from './ranges';
 import type { Character, ScoreValue, SourcePolicy } from './schema';
 import type { Resolved } from './tables';
 import { type FrequencyWord, spreadFrequencies } from './words';
@@ -28,7 +28,7 @@ export function resolve(
     case 'range': {
       const range = parseRange(value.range);
       if (!range.ok) return undefined;
-      const spread = rangeSpread(range.value, character.log ?? false);
+      const spread = rangeSpread(states ? ofCounts(range.value, value.n) : range.value, character.log ?? false, value.n);
       return states ? { p: countFrequencies(states, spread) } : { ...spread, n: value.n };
     }
     case 'values': {
@@ -41,6 +41,12 @@ export function resolve(
     case 'comparison':
       return undefined;
   }
+}
+
+/** The whole counts of a printed range reach half a count beyond its ends; those of n specimens are what they are. */
+function ofCounts({ low, high, lowest, highest }: PublishedRange, n: number | undefined): PublishedRange {
+  if (n !== undefined && n > 1) return { low, high, lowest, highest };
+  return { low: low - 0.5, high: high + 0.5, lowest: lowest && lowest - 0.5, highest: highest && highest + 0.5 };
 }
 
 /** A spread of values cut into whole counts, with 2 % in a four times wider part. */

@@ -230,7 +230,8 @@ export const Guide = z.strictObject({
   facets: z.partialRecord(FacetName, z.array(Named).min(1)),
   taxa: z.array(Taxon).min(1).max(20000),
   characters: z.array(Character).min(1).max(2000),
-  dependence: z.array(z.strictObject({ id, label, gamma: share })),
+  /** Marks that are not independent: γ is their correlation within a form; or each counts by a power, however many were read. */
+  dependence: z.array(z.strictObject({ id, label, gamma: share, power: z.number().gt(0).max(1).optional() })),
   sources: z.array(Source).min(1),
   policy: SourcePolicy,
   scores: z.array(Score),

@@ -29,19 +29,23 @@ export const holdsIn = (score: Pick<Score, 'scope'>, setting: Setting): boolean 
 /** The forms of a guide with what laying scores over them needs. */
 export interface Canvas {
   forms: readonly Form[];
-  /** Taxa above and including each form's own. */
-  ancestors: readonly ReadonlySet<string>[];
+  /** Indices of the forms under each taxon, itself included. */
+  under: ReadonlyMap<string, readonly number[]>;
   /** Steps of each taxon below its root, itself counted. */
   depth: ReadonlyMap<string, number>;
 }
 
 export function canvasOf(guide: Pick<Guide, 'taxa'>, forms: readonly Form[]): Canvas {
   const lines = new Map(guide.taxa.map((taxon) => [taxon.id, lineage(guide, taxon.id).map(({ id }) => id)]));
-  return {
-    forms,
-    ancestors: forms.map((form) => new Set(lines.get(form.taxon))),
-    depth: new Map([...lines].map(([id, line]) => [id, line.length])),
-  };
+  const under = new Map<string, number[]>();
+  forms.forEach((form, f) => {
+    for (const id of lines.get(form.taxon) ?? []) {
+      const list = under.get(id);
+      if (list) list.push(f);
+      else under.set(id, [f]);
+    }
+  });
+  return { forms, under, depth: new Map([...lines].map(([id, line]) => [id, line.length])) };
 }
 
 /** Taxon depth first, then the number of facets, then circumstances, region and dates. */
@@ -56,16 +60,19 @@ export function specificity({ scope }: Pick<Score, 'scope'>, depth: Canvas['dept
   );
 }
 
-/** Does the score speak of the form? */
-export const speaksOf = (score: Pick<Score, 'scope'>, canvas: Canvas, form: number): boolean =>
-  (!score.scope.taxon || canvas.ancestors[form].has(score.scope.taxon)) && hasFacets(canvas.forms[form], score.scope.facets);
+/** The forms that a scope speaks of. */
+export function formsUnder(canvas: Canvas, { taxon, facets }: Pick<Score['scope'], 'taxon' | 'facets'>): number[] {
+  const all = taxon ? (canvas.under.get(taxon) ?? []) : canvas.forms.map((_, f) => f);
+  return facets ? all.filter((f) => hasFacets(canvas.forms[f], facets)) : [...all];
+}
 
-/** Lay scores over the forms, the general first, so that the most specific stays on top. */
+/**
+ * Lay scores over the forms, the general first, so that the most specific stays on
+ * top. One pass over the forms that each score speaks of.
+ */
 export function paint(scores: readonly Score[], canvas: Canvas): (Score | undefined)[] {
   const top: (Score | undefined)[] = new Array(canvas.forms.length).fill(undefined);
-  for (const score of scores) {
-    for (let f = 0; f < canvas.forms.length; f++) if (speaksOf(score, canvas, f)) top[f] = score;
-  }
+  for (const score of scores) for (const f of formsUnder(canvas, score.scope)) top[f] = score;
   return top;
 }
 

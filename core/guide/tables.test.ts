@@ -169,8 +169,40 @@ describe('the prior by habitat and season', () => {
   };
 
   it('favours where a taxon is recorded, and is slow to rule out where it is not', () => {
-    expect(odds({ habitat: 'pool' })).toBeCloseTo(0.8);
-    expect(odds({ habitat: 'ledge' })).toBeCloseTo(0.02);
+    const both = tinyGuide({
+      ...guide,
+      occurrence: [...guide.occurrence, { kind: 'habitat', taxon: 'b', habitat: 'ledge', frequency: 0.5 }],
+    });
+    const { forms: pool } = priorBits(compileGuide(both), { habitat: 'pool' });
+    expect(2 ** (pool[0] - pool[1])).toBeCloseTo(0.8 / 0.02);
+    const { forms: ledge } = priorBits(compileGuide(both), { habitat: 'ledge' });
+    expect(2 ** (ledge[0] - ledge[1])).toBeCloseTo(0.02 / 0.5);
+  });
+
+  it('takes the mean of what is known for a taxon of which nothing is recorded', () => {
+    expect(odds({ habitat: 'pool' })).toBeCloseTo(1);
+    expect(odds({ habitat: 'ledge' })).toBeCloseTo(1);
+    const species = (id: string) => ({
+      id,
+      name: `Tessella ${id}`,
+      rank: 'species' as const,
+      parent: 'genus',
+      abundance: 1,
+      forms: [{ share: 1, facets: {} }],
+    });
+    const five = tinyGuide({
+      regions: [{ id: 'north', label: 'north' }],
+      taxa: [tinyGuide().taxa[0], ...['a', 'b', 'c', 'd', 'e'].map(species)],
+      occurrence: ['a', 'b', 'c', 'd'].map((taxon) => ({
+        kind: 'range' as const,
+        taxon,
+        region: 'north',
+        frequency: 'sometimes' as const,
+      })),
+    });
+    const { forms } = priorBits(compileGuide(five), { region: 'north' });
+    // Four recorded "sometimes", one not recorded anywhere: a fifth each.
+    for (const bits of forms) expect(2 ** bits).toBeCloseTo((1 - five.settings.outside) / 5, 10);
   });
 
   it('follows the curve of the year', () => {

@@ -42,6 +42,12 @@ export interface ValuesTable {
 
 export type Table = StatesTable | ValuesTable;
 
+/** No outcome is less likely than this: a state never scored and never misread is still no proof. */
+export const LEAST_LIKELIHOOD = 1e-12;
+
+/** A spread of values is at least this, in units of its mean, and at least this in all: nothing is the same to the last digit. */
+const LEAST_SPREAD = 1e-9;
+
 /** What a form is scored for one character: nothing, frequencies of states, or a spread of values. */
 export type Resolved = { p: ArrayLike<number> } | { mean: number; sd: number; n?: number } | undefined;
 
@@ -54,6 +60,7 @@ export type Resolved = { p: ArrayLike<number> } | { mean: number; sd: number; n?
  */
 export function misreadingMatrix(states: number, ordered: boolean, reliability: number, slip: number): Float64Array {
   const matrix = new Float64Array(states * states);
+  if (states === 1) return matrix.fill(1);
   for (let s = 0; s < states; s++) {
     const others: number[] = [];
     for (let r = 0; r < states; r++) if (r !== s && (!ordered || Math.abs(r - s) === 1)) others.push(r);
@@ -99,7 +106,7 @@ export function statesTable(
       let likelihood = 0;
       for (let s = 0; s < S; s++) likelihood += score.p[s] * matrix[s * S + r];
       predictive[r] += base[f] * likelihood;
-      bits[r * forms + f] = Math.log2(likelihood);
+      bits[r * forms + f] = Math.log2(Math.max(likelihood, LEAST_LIKELIHOOD));
     }
   }
   for (let r = 0; r < S; r++) {
@@ -111,7 +118,7 @@ export function statesTable(
     for (let r = 0; r < S; r++) {
       const at = r * forms + f;
       if (!scored[f]) {
-        bits[at] = Math.log2(predictive[r]);
+        bits[at] = Math.log2(Math.max(predictive[r], LEAST_LIKELIHOOD));
         frequency[at] = truth[r];
       }
       certainty[f] += 2 ** bits[at] * bits[at];
@@ -135,13 +142,14 @@ export function valuesTable(character: Character, resolved: readonly Resolved[],
     if (!score || !('mean' in score)) continue;
     scored[f] = 1;
     mean[f] = score.mean;
-    sd[f] = score.sd;
+    sd[f] = Math.max(score.sd, LEAST_SPREAD * Math.max(1, Math.abs(score.mean)));
     weight += base[f];
     first += base[f] * score.mean;
-    second += base[f] * (score.sd ** 2 + score.mean ** 2);
+    second += base[f] * (sd[f] ** 2 + score.mean ** 2);
   }
   const centre = weight > 0 ? first / weight : 0;
-  const spread = weight > 0 ? Math.sqrt(Math.max(second / weight - centre ** 2, 1e-12)) : 1;
+  const least = (LEAST_SPREAD * Math.max(1, Math.abs(centre))) ** 2;
+  const spread = weight > 0 ? Math.sqrt(Math.max(second / weight - centre ** 2, least)) : 1;
   for (let f = 0; f < forms; f++) {
     if (scored[f]) continue;
     mean[f] = centre;

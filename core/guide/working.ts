@@ -26,6 +26,7 @@ export * from './ranges';
 export { curveAt, dayOfYear, withinDates } from './dates';
 export { type Form, formId, formsOf, hasFacets, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
 export { checkGuide, isStates, isValue } from './check';
+export { GREATEST, LEAST } from './checkNumbers';
 export { type CompiledGuide, compileGuide, frequenciesOf, tableUnder } from './compile';
 export { type CompiledBlock } from './blocks';
 export { withCross } from './crosses';

@@ -58,7 +58,7 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
     characters: charactersOf(work),
     dependence:
       data.told.length > 1 && choice.told < 1
-        ? [{ id: 'told', label: 'not measured', gamma: gammaOf(choice.told, data.told.length) }]
+        ? [{ id: 'told', label: 'not measured', gamma: 0, power: choice.told }]
         : [],
     sources: [{ id: SOURCE, label: 'the table', citation: `${data.of.length} labelled specimens.`, kind: 'records' }],
     policy: { kind: 'prefer', order: [SOURCE] },
@@ -83,9 +83,6 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
     },
   };
 }
-
-/** γ at which k readings are each tempered to the power wanted: 1 / (1 + (k − 1) γ). */
-const gammaOf = (power: number, k: number) => Math.min(1, (1 / power - 1) / (k - 1));
 
 /** A table with what it chose, and the ids its names were given. */
 interface Work {
