@@ -1,7 +1,7 @@
 import { CERTAINTIES } from '@plesion/core/evidence';
 import { Key, KEY_PROBLEMS, KEY_PURPOSES, STATEMENT_ANSWERS, TEXT_STYLES } from '@plesion/core/keys/shape';
 import { z } from 'zod';
-import { Reading, Situation } from './evidence';
+import { Judgement, Reading, Situation } from './evidence';
 import { JobStarted } from './jobs';
 
 const p = z.number().min(0).max(1);
@@ -145,6 +145,7 @@ export const WalkRequest = z.strictObject({
     .optional(),
   situation: Situation.optional(),
   start: asked.optional(),
+  ...Judgement.shape,
 });
 
 const Finding = z.object({

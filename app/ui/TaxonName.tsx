@@ -1,8 +1,6 @@
 import type { Guide } from '@plesion/core/guide';
 import { type NamePart, nameParts, type Qualifier, shortName } from '@plesion/core/specimen';
-import { StyleSheet, Text } from 'react-native';
-import { colour, font } from '../theme';
-import { useLetterScale } from '../theme/look';
+import { WrittenParts } from './WrittenName';
 
 interface TaxonNameProps {
   guide: Pick<Guide, 'taxa'>;
@@ -17,32 +15,9 @@ interface TaxonNameProps {
 }
 
 /** A scientific name as it is typeset: names lean; qualifiers, ranks and words stand upright. */
-export function TaxonName({
-  guide,
-  taxon,
-  other,
-  qualifier = 'none',
-  short,
-  size = 17,
-  color = colour.ink,
-  lines,
-}: TaxonNameProps) {
-  const letters = size * useLetterScale();
+export function TaxonName({ guide, taxon, other, qualifier = 'none', short, size, color, lines }: TaxonNameProps) {
   const parts = nameParts(guide, { qualifier, taxon, other }).map((part, i) => (short && i === 0 ? shortened(part) : part));
-  return (
-    <Text numberOfLines={lines} style={[styles.upright, { fontSize: letters, lineHeight: Math.round(letters * 1.3), color }]}>
-      {parts.map((part, i) => (
-        <Text key={i} style={part.italic ? styles.italic : styles.upright}>
-          {part.text}
-        </Text>
-      ))}
-    </Text>
-  );
+  return <WrittenParts parts={parts} size={size} color={color} lines={lines} />;
 }
 
 const shortened = (part: NamePart): NamePart => (part.italic ? { ...part, text: shortName(part.text) } : part);
-
-const styles = StyleSheet.create({
-  italic: { fontFamily: font.name },
-  upright: { fontFamily: font.nameUpright },
-});

@@ -1,5 +1,8 @@
 import type { Standing } from './standing';
 
+/** A reading that is evidence counts at least so much, so that it is told from one that is none. */
+const LEAST_WEIGHT = 1e-3;
+
 /** A side of the beam: some forms of the guide, or what is not in the guide. */
 export type Side = { forms: number[] } | 'outside';
 
@@ -28,7 +31,7 @@ export function beamBetween(full: Standing, left: Side, right: Side): Beam {
   const start = a.start - b.start;
   const weights = contributions.map((bits, i) => {
     const alone = a.alone[i] - b.alone[i];
-    return Math.abs(alone) < 1e-9 ? 1 : Math.min(1, Math.max(0, bits / alone));
+    return Math.abs(alone) < 1e-9 ? 1 : Math.min(1, Math.max(LEAST_WEIGHT, bits / alone));
   });
   return { start, contributions, weights, sum: contributions.reduce((sum, bits) => sum + bits, start) };
 }

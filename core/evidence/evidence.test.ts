@@ -9,7 +9,6 @@ import {
   beamBetween,
   callOf,
   checkReadings,
-  createWeigher,
   entropyOf,
   evenWeights,
   expectedInformation,
@@ -25,6 +24,7 @@ import {
   tailedLogDensity,
   withoutReading,
 } from '.';
+import { weigh } from '../analysis';
 
 const crabs = compileGuide(ledgeCrabs, { date: '2026-05-12', region: 'south-tessary' });
 
@@ -411,7 +411,6 @@ describe('the whole answer', () => {
   });
 
   it('is the same from a weigher that was told the guide once', () => {
-    const weigh = createWeigher();
     const request = { hash: 'h', situation: {}, readings: [{ character: 'eggs', states: ['carried'] }] };
     expect(weigh(request)).toEqual({ known: false });
     const first = weigh({ ...request, guide: ledgeCrabs });

@@ -4,7 +4,7 @@ export { type Call, callOf, OUTSIDE, type Verdict } from './call';
 export { type Answer } from './answers';
 export { type Ancestry } from './ancestry';
 export { factorOf, isMeasured, jointColumn, tableGiven } from './block';
-export { columnOf, DOUBT } from './column';
+export { columnOf, DOUBT, onScale } from './column';
 export { type Danger, type Hazards, hazardsOf, isClose } from './danger';
 export { type Dispute } from './disputes';
 export { type Fit, fitOf } from './fit';
@@ -26,6 +26,7 @@ export {
   valueOf,
 } from './reading';
 export { inHundred } from './say';
+export { type Joint, jointStanding } from './joint';
 export { type Contradiction, type Robustness } from './robustness';
 export { hindranceOf, type SetAside, type SetAsideBecause, sayFacetScope } from './setAside';
 export { type Settling } from './settle';
@@ -42,4 +43,3 @@ export {
   temperScratch,
   weightOfNext,
 } from './weights';
-export { compileFor, createWeigher, type WeighAnswer, type WeighRequest } from './weigher';

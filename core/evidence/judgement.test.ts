@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { tentCones } from '../../demo/tentCones';
-import { compileGuide, type Guide } from '../guide';
+import { compiledFor, compileGuide, type Guide } from '../guide';
 import type { Judgement, Situation } from '../specimen';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { assess, compileFor, fitOf, type Reading, standing } from '.';
+import { assess, fitOf, type Reading, standing } from '.';
 
 const state = (character: string, ...states: string[]): Reading => ({ character, states });
 const value = (character: string, v: number, error?: number): Reading => ({ character, value: v, error });
 const cones = (readings: Reading[], situation: Situation = {}, judgement: Judgement = {}) =>
-  assess(compileFor(tentCones, situation, judgement), situation, readings);
+  assess(compiledFor(tentCones, situation, judgement), situation, readings);
 const crabs = (readings: Reading[], situation: Situation = {}, judgement: Judgement = {}) =>
-  assess(compileFor(ledgeCrabs, situation, judgement), situation, readings);
+  assess(compiledFor(ledgeCrabs, situation, judgement), situation, readings);
 
 const REEF: Situation = { region: 'outer-reefs', habitat: 'slab', views: ['back', 'alive'], distance: 'near', handling: 'look' };
 const DRIFT: Situation = { region: 'lagoons', habitat: 'drift', subject: 'dead' };
@@ -430,10 +430,10 @@ describe('sources, names and crosses are the person’s to choose', () => {
   it('a cross that is considered takes its place, with its share of ancestry', () => {
     const between = [value('length', 11), state('edge', 'round'), value('teeth', 4)];
     const guide = tinyGuide();
-    const answer = assess(compileFor(guide, {}, { cross: ['a', 'b'] }), {}, between);
+    const answer = assess(compiledFor(guide, {}, { cross: ['a', 'b'] }), {}, between);
     expect(answer.crosses).toMatchObject([{ taxon: 'a-x-b', parents: ['a', 'b'] }]);
     expect(answer.crosses[0].share).toBeGreaterThan(0.5);
-    const leaning = assess(compileFor(guide, {}, { cross: ['a', 'b'] }), {}, [value('length', 10.2), state('edge', 'round')]);
+    const leaning = assess(compiledFor(guide, {}, { cross: ['a', 'b'] }), {}, [value('length', 10.2), state('edge', 'round')]);
     expect(leaning.crosses[0].share).toBeGreaterThan(answer.crosses[0].share);
     expect(assess(compileGuide(guide), {}, between).crosses).toEqual([]);
   });

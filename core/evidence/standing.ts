@@ -20,13 +20,13 @@ export interface Posterior {
   p: Float64Array;
   /** P(not in the guide | readings). */
   outside: number;
-}
-
-/** The probabilities over forms, and what they were made of. */
-export interface Standing extends Posterior {
-  /** Unnormalised log2 posterior: prior + Σ counted. */
+  /** Unnormalised log2 posterior. */
   bits: Float64Array;
   outsideBits: number;
+}
+
+/** The probabilities over forms, and what they were made of: prior + Σ counted. */
+export interface Standing extends Posterior {
   prior: { forms: Float64Array; outside: number };
   weighed: Weighed[];
   /** Does any reading depend on another, so that none can change by itself? */
@@ -75,7 +75,7 @@ function weigh(compiled: CompiledGuide, prior: { forms: Float64Array; outside: n
   }));
   weighed.sort((a, b) => a.index - b.index);
   const dependent = reference >= 0 || said.some(({ block }) => block !== undefined);
-  return { ...softmax(bits, outsideBits), bits, outsideBits, prior, weighed, dependent };
+  return { ...softmax(bits, outsideBits), prior, weighed, dependent };
 }
 
 /** One order for the same readings, however they were given: sums then agree to the last digit. */
@@ -124,7 +124,7 @@ function addColumns(into: Float64Array, columns: readonly Column[]): void {
 const NEGLIGIBLE = -80;
 
 /** From unnormalised log2 weights to probabilities. */
-function softmax(bits: Float64Array, outsideBits: number): Posterior {
+export function softmax(bits: Float64Array, outsideBits: number): Posterior {
   let most = outsideBits;
   for (let f = 0; f < bits.length; f++) if (bits[f] > most) most = bits[f];
   const p = new Float64Array(bits.length);
@@ -137,7 +137,7 @@ function softmax(bits: Float64Array, outsideBits: number): Posterior {
     total += p[f];
   }
   for (let f = 0; f < p.length; f++) p[f] /= total;
-  return { p, outside: rest / total };
+  return { p, outside: rest / total, bits, outsideBits };
 }
 
 /** What a reading would have said instead, by its place in the readings given. */

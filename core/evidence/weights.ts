@@ -20,7 +20,7 @@ export const shareOfNext = (j: number, gamma: number): number => kishTotal(j, ga
  * @param bits evidence of each reading, for above 0.
  * @param power every reading counts this much instead, however many there are.
  * @returns the weight of each, 0..1; their sum is Σ weight · bits.
- * @example temperedWeights([2, 2], 0.5) // [1, 1/3]: 2.667 bits in all, as 2 · 2 / 1.5
+ * @example temperedWeights([3, 1], 0.5) // [1, 1/3]; two equal ones count 2/3 each, 1/(1 + γ)
  */
 export function temperedWeights(bits: readonly number[], gamma: number, power?: number): number[] {
   if (power !== undefined) return bits.map(() => power);
@@ -46,6 +46,14 @@ export function temperScratch(n: number, gamma: number): { bits: Float64Array; w
     let pro = 0;
     let contra = 0;
     for (let k = 0; k < n; k++) weights[order[k]] = shares[bits[order[k]] >= 0 ? pro++ : contra++];
+    // Equal readings share what they have together, so that none of them is the lesser.
+    for (let k = 0; k < n; ) {
+      let end = k + 1;
+      let sum = weights[order[k]];
+      while (end < n && bits[order[end]] === bits[order[k]]) sum += weights[order[end++]];
+      for (let i = k; i < end; i++) weights[order[i]] = sum / (end - k);
+      k = end;
+    }
     return weights;
   };
   return { bits, weigh };

@@ -1,5 +1,5 @@
 import { type Character, type Guide, isStates } from '../guide/working';
-import { type Quantity, quantitiesIn, unitFactor } from './quantities';
+import { type Quantity, quantitiesIn, unclearIn, unitFactor } from './quantities';
 import type { Key, Statement, StatementLink } from './shape';
 
 const plain = (text: string) =>
@@ -36,11 +36,59 @@ export function withLinks(key: Key, guide: Pick<Guide, 'characters'>): Key {
 
 function linkTo(character: Character, written: string, rest: string): StatementLink | undefined {
   if (isStates(character)) {
-    const states = character.states!.filter(({ label }) => rest.includes(plain(label)));
-    return states.length ? { character: character.id, states: states.map(({ id }) => id) } : undefined;
+    const states = statesNamed(character, rest);
+    return states && { character: character.id, states };
   }
-  const quantity = quantitiesIn(written).find(({ kind, unit }) => kind !== 'measure' || unitFactor(unit, character.unit));
+  const quantity = soleQuantity(character, written);
   return quantity && linkToQuantity(character, quantity);
+}
+
+/** Words before a state's name that deny it. */
+const DENIAL = /\b(?:not|never|no|without|neither|nor|lacks?|lacking|non)(?:\s+\p{L}+){0,2}\s*$/u;
+/** A denial that no state's name explains. */
+const DENIES = /\b(?:not|never|without|neither|nor|lacks?|lacking|absent|non)\b/u;
+
+/**
+ * The states that a statement allows: those it names, or all others where it denies
+ * those it names. Undefined where none is named, or some are named and some denied
+ * in a way that cannot be told apart.
+ */
+function statesNamed(character: Character, rest: string): string[] | undefined {
+  // The longest names first, so that "dark brown" is not taken for "dark" as well.
+  const all = character.states!.map(({ id, label }) => ({ id, label: plain(label) })).sort((a, b) => b.label.length - a.label.length);
+  let left = rest;
+  const named: string[] = [];
+  const denied: string[] = [];
+  for (const { id, label } of all) {
+    const at = left.indexOf(label);
+    if (at < 0) continue;
+    (DENIAL.test(left.slice(0, at + 1)) ? denied : named).push(id);
+    left = `${left.slice(0, at)} \u0000 ${left.slice(at + label.length)}`;
+  }
+  if (denied.length === 0) return named.length && !DENIES.test(left) ? inOrder(character, named) : undefined;
+  if (named.length > 0) return inOrder(character, named);
+  const others = all.map(({ id }) => id).filter((id) => !denied.includes(id));
+  return others.length ? inOrder(character, others) : undefined;
+}
+
+const inOrder = ({ states }: Character, ids: readonly string[]) =>
+  states!.map(({ id }) => id).filter((id) => ids.includes(id));
+
+/**
+ * The one number in a statement that can be the character's; two bounds that close
+ * a range are one. Where there are several, or one that may be meant in two ways,
+ * nothing is tied.
+ */
+export function soleQuantity(character: Character, written: string): Quantity | undefined {
+  if (unclearIn(written).length > 0) return undefined;
+  const all = quantitiesIn(written);
+  const measured = all.filter(({ kind, unit }) => kind === 'measure' && unitFactor(unit, character.unit) !== undefined);
+  const fitting = measured.length ? measured : all.filter(({ kind }) => kind !== 'measure');
+  const [first, second] = fitting;
+  if (fitting.length < 2) return first;
+  const [below, above] = first.low === undefined ? [second, first] : [first, second];
+  const closes = below.high === undefined && above.low === undefined && below.low! < above.high! && below.unit === above.unit;
+  return fitting.length === 2 && closes ? { ...below, high: above.high, highOpen: above.highOpen, to: Math.max(first.to, second.to) } : undefined;
 }
 
 /** A recognised number as bounds on a character; a count that excludes its bound takes the next whole one. */

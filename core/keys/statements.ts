@@ -1,4 +1,5 @@
 import type { FrequencyWord } from '../guide/words';
+import { quantitiesIn } from './quantities';
 import type { Lead, Statement } from './shape';
 
 /** Words that say how often a statement holds of those that it is about. */
@@ -11,8 +12,25 @@ const HEDGES: [RegExp, FrequencyWord][] = [
   [/\bnever\b/i, 'never'],
 ];
 
-/** How often the statement claims to hold, where it says so. */
-export const hedgeOf = (text: string): FrequencyWord | undefined => HEDGES.find(([pattern]) => pattern.test(text))?.[1];
+/** Hedges that are denied say something else: "not always", "not infrequently". */
+const DENIED: [RegExp, FrequencyWord][] = [
+  [/\b(?:not|never)\s+(?:\w+\s+)?(?:rarely|seldom|infrequently|uncommonly|exceptionally)\b/i, 'often'],
+  [/\bnot\s+always\b/i, 'often'],
+  [/\bnot\s+(?:usually|generally|mostly|normally|often|frequently|commonly)\b/i, 'sometimes'],
+];
+
+/**
+ * How often the statement claims to hold, where it says so. What stands in brackets
+ * is about an exception, and a hedge that belongs to a number ("seldom over 5 mm")
+ * says that the number turned round holds of most.
+ */
+export function hedgeOf(text: string): FrequencyWord | undefined {
+  const plain = text.replace(/\([^)]*\)/g, ' ');
+  const numbers = quantitiesIn(plain);
+  if (numbers.some(({ mostly }) => mostly)) return 'usually';
+  const rest = numbers.reduceRight((left, { from, to }) => `${left.slice(0, from)} ${left.slice(to)}`, plain);
+  return [...DENIED, ...HEDGES].find(([pattern]) => pattern.test(rest))?.[1];
+}
 
 /** Stops that end no sentence. */
 const ABBREVIATED =

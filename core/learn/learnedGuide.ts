@@ -57,9 +57,7 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
     taxa: taxaOf(work),
     characters: charactersOf(work),
     dependence:
-      data.told.length > 1 && choice.told < 1
-        ? [{ id: 'told', label: 'not measured', gamma: 0, power: choice.told }]
-        : [],
+      data.told.length > 1 && choice.told < 1 ? [{ id: 'told', label: 'not measured', gamma: 0, power: choice.told }] : [],
     sources: [{ id: SOURCE, label: 'the table', citation: `${data.of.length} labelled specimens.`, kind: 'records' }],
     policy: { kind: 'prefer', order: [SOURCE] },
     scores: scoresOf(work),

@@ -1,10 +1,11 @@
 import { tentCones } from '../../demo/tentCones';
 import { compareForms } from '../compare';
-import { assess, compileFor, type Reading } from '../evidence';
+import { assess, type Reading } from '../evidence';
+import { compiledFor } from '../guide';
 import { sayReading, type Situation } from '../specimen';
 import { comparisonPage, standingPage } from '.';
 
-const compiled = compileFor(tentCones, {});
+const compiled = compiledFor(tentCones, {});
 const textOf = (title: { text: string }[]) => title.map(({ text }) => text).join('');
 
 describe('a comparison to send', () => {
@@ -39,7 +40,7 @@ describe('a standing to send', () => {
     { character: 'outline-ratio', value: 0.5 },
     { character: 'lip', status: 'not-visible' },
   ];
-  const at = compileFor(tentCones, situation);
+  const at = compiledFor(tentCones, situation);
   const page = (given: Reading[] = readings) =>
     standingPage(at, assess(at, situation, given), situation, given, 'R3', sayReading);
 

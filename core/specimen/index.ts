@@ -4,3 +4,4 @@ export * from './summary';
 export * from './recommended';
 export * from './facets';
 export { sayComparison, sayReading, sayValue } from './sayReading';
+export { typesetName } from './typeset';

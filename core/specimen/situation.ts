@@ -1,4 +1,4 @@
-import type { Handling, PriorPart, SourcePolicy } from '../guide/working';
+import type { Handling, Judging, PriorPart } from '../guide/working';
 
 export const DISTANCES = ['hand', 'near', 'far'] as const;
 export type Distance = (typeof DISTANCES)[number];
@@ -11,14 +11,7 @@ export const SUBJECTS = ['live', 'photograph', 'dead'] as const;
 export type Subject = (typeof SUBJECTS)[number];
 
 /** How the readings are to be weighed, where it is not as the guide has it. */
-export interface Judgement {
-  /** Which sources are followed, in what order or with what weight, and which are left out. */
-  policy?: SourcePolicy;
-  /** Which names are in force. */
-  treatment?: string;
-  /** Two taxa whose cross is a candidate too. */
-  cross?: [string, string];
-}
+export type Judgement = Judging;
 
 /** What one has to go on: views, nearness, light, what may be touched, where and when. */
 export interface Situation {

@@ -15,8 +15,12 @@ export interface Summary {
   text: string;
 }
 
-/** The last name given; without one, what the readings allow. */
-export function summarise(guide: Guide, assessment: Assessment, determinations: readonly Determination[]): Summary {
+/**
+ * The last name given; without one, what the readings allow.
+ *
+ * @param guide the names in force: the guide's, or those of the treatment chosen.
+ */
+export function summarise(guide: Pick<Guide, 'taxa'>, assessment: Assessment, determinations: readonly Determination[]): Summary {
   const last = determinations.at(-1);
   const leadingForm = assessment.forms[0].form;
   if (last) {

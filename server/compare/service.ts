@@ -1,7 +1,6 @@
 import type { schemas } from '@plesion/contract';
 import { compareForms, type Comparison } from '@plesion/core/compare';
-import { compileFor } from '@plesion/core/evidence';
-import type { CompiledGuide } from '@plesion/core/guide';
+import { type CompiledGuide, compiledFor, knownGuide } from '@plesion/core/guide';
 import type { z } from 'zod';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
@@ -17,9 +16,9 @@ export async function compareFor(
   guideId: string,
   { forms, situation = {}, ...judgement }: CompareRequest,
 ): Promise<Comparison> {
-  const { guide } = await findGuide(em, stationId, guideId);
+  const { guide, hash } = await findGuide(em, stationId, guideId);
   checkAgainst(guide, situation, [], judgement, '');
-  const compiled = compileFor(guide, situation, judgement);
+  const compiled = compiledFor(knownGuide(hash, guide), situation, judgement);
   checkForms(compiled, forms);
   return compareForms(compiled, forms, situation);
 }

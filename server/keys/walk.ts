@@ -1,41 +1,27 @@
 import type { WalkRequest } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
-import { compileFor, type Keyed, type Reading } from '@plesion/core/evidence';
-import type { CompiledGuide, Guide } from '@plesion/core/guide';
-import { alone, type CoupletAnswer, type Key, keyedOf, type KeptWalk, type Walk, walkKey } from '@plesion/core/keys';
-import type { Situation } from '@plesion/core/specimen';
+import type { Walked } from '@plesion/core/analysis';
+import { compiledFor, knownGuide } from '@plesion/core/guide';
+import { alone, type CoupletAnswer, type Key, type KeptWalk, type Walk, walkKey } from '@plesion/core/keys';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 import { checkAgainst } from '../standing/service';
 import { keyAndGuide } from './service';
 
-/** Guides compiled for walks, kept between steps of one. */
-const KEPT = 8;
-const compiled = new Map<string, CompiledGuide>();
-
-function compiledFor(hash: string, guide: Guide, situation: Situation): CompiledGuide {
-  const { region, date, circumstances } = situation;
-  const id = JSON.stringify([hash, region, date, circumstances]);
-  const ready = compiled.get(id) ?? compileFor(guide, situation);
-  compiled.delete(id);
-  compiled.set(id, ready);
-  if (compiled.size > KEPT) compiled.delete(compiled.keys().next().value!);
-  return ready;
-}
-
 /** How a walk through a key of the station stands. */
 export async function walkFor(em: Em, stationId: string, id: string, asked: WalkRequest, version?: number): Promise<Walk> {
   const { key, guide, guideHash } = await keyAndGuide(em, stationId, id, version);
-  const { situation = {} } = asked;
+  const { situation = {}, policy, treatment, cross } = asked;
+  const judgement = { policy, treatment, cross };
   const idOf = coupletIds(key);
   const start = asked.start === undefined ? undefined : idOf(asked.start);
   const answers = asked.answers.map((answer) => ({ ...answer, couplet: idOf(answer.couplet) }));
   const specimens = asked.specimens ?? alone(asked.readings ?? []);
   checkAnswers(key, { answers, start, specimens: asked.specimens });
-  if (guide) specimens.forEach(({ readings }) => checkAgainst(guide, situation, readings));
+  if (guide) specimens.forEach(({ readings }) => checkAgainst(guide, situation, readings, judgement, ''));
   return walkKey({
     key,
-    ...(guide ? { compiled: compiledFor(guideHash!, guide, situation) } : {}),
+    ...(guide ? { compiled: compiledFor(knownGuide(guideHash!, guide), situation, judgement) } : {}),
     answers,
     specimens,
     situation,
@@ -92,25 +78,9 @@ function checkAnswers(key: Key, { answers, start, specimens }: Given): void {
   if (problems.length > 0) throw badRequest(problems.slice(0, 50));
 }
 
-/** What a specimen's walk came to, for guides whose school is the key; nothing for others. */
-export async function keyedFor(
-  em: Em,
-  stationId: string,
-  guide: Guide,
-  hash: string,
-  { walk, readings, situation }: { walk?: KeptWalk; readings: readonly Reading[]; situation: Situation },
-): Promise<Keyed | undefined> {
-  if (!walk || guide.settings.call.school !== 'key') return undefined;
+/** A specimen's walk with the key it follows, to be weighed with its readings; nothing where there is none. */
+export async function walkedOf(em: Em, stationId: string, walk: KeptWalk | undefined): Promise<Walked | undefined> {
+  if (!walk) return undefined;
   const { key } = await keyAndGuide(em, stationId, walk.keyId, walk.keyVersion);
-  const { answers, start } = walk;
-  const compiledGuide = compiledFor(hash, guide, situation);
-  const { trail, reached, backCheck } = walkKey({
-    key,
-    compiled: compiledGuide,
-    answers,
-    specimens: alone(readings),
-    situation,
-    start,
-  });
-  return reached && backCheck ? keyedOf(trail, reached, backCheck) : undefined;
+  return { key, answers: walk.answers, start: walk.start };
 }

@@ -1,11 +1,13 @@
 import { compareForms } from '@plesion/core/compare';
-import { assess, compileFor } from '@plesion/core/evidence';
+import { analyse } from '@plesion/core/analysis';
+import { compiledFor, knownGuide } from '@plesion/core/guide';
 import { comparisonPage, standingPage } from '@plesion/core/page';
 import { sayReading } from '@plesion/core/specimen';
 import sharp from 'sharp';
 import type { Em } from '../database/orm';
 import { checkForms } from '../compare/service';
 import { findGuide } from '../guides/service';
+import { walkedOf } from '../keys/walk';
 import { findPhoto } from '../photos/service';
 import { findSpecimen } from '../specimens/service';
 import { layOut, type PaperName, PAPERS, type Photo } from './layout';
@@ -33,9 +35,9 @@ export async function comparePage(
   guideId: string,
   { forms, kind, specimen, paper = 'a4' }: ComparePage,
 ): Promise<Buffer> {
-  const { guide } = await findGuide(em, stationId, guideId);
+  const { guide, hash } = await findGuide(em, stationId, guideId);
   const own = specimen ? await findSpecimen(em, stationId, specimen) : undefined;
-  const compiled = compileFor(guide, own?.situation ?? {}, own?.judgement);
+  const compiled = compiledFor(knownGuide(hash, guide), own?.situation, own?.judgement);
   checkForms(compiled, forms);
   const comparison = compareForms(compiled, forms, own?.situation);
   if (paper === 'a4') return print(kind)(layOut(comparisonPage(compiled, comparison)));
@@ -50,10 +52,14 @@ export async function comparePage(
 
 /** How a specimen stands, as a page to send: on the guide it was read with, with its photo where there is one. */
 export async function specimenPage(em: Em, stationId: string, id: string, kind: PageKind): Promise<Buffer> {
-  const { guideId, guideVersion, situation, readings, judgement, label, photo } = await findSpecimen(em, stationId, id);
-  const { guide } = await findGuide(em, stationId, guideId, guideVersion);
-  const compiled = compileFor(guide, situation, judgement);
-  const content = standingPage(compiled, assess(compiled, situation, readings), situation, readings, label, sayReading);
+  const specimen = await findSpecimen(em, stationId, id);
+  const { situation, readings, judgement, label, photo } = specimen;
+  const { guide: stored, hash } = await findGuide(em, stationId, specimen.guideId, specimen.guideVersion);
+  const guide = knownGuide(hash, stored);
+  const walk = await walkedOf(em, stationId, specimen.walk);
+  const assessment = analyse({ guide, situation, judgement, readings, walk });
+  const compiled = compiledFor(guide, situation, judgement);
+  const content = standingPage(compiled, assessment, situation, readings, label, sayReading);
   return print(kind)(layOut(content, photo ? await photoOf(em, stationId, photo) : undefined));
 }
 

@@ -7,7 +7,7 @@ import {
   type SpecimenWrite,
 } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
-import { type Guide, taxonIndex } from '@plesion/core/guide';
+import { formsOf, type Guide, namingOf, taxonIndex } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { type Determination, summarise } from '@plesion/core/specimen';
 import { type FilterQuery, LockMode } from '@mikro-orm/core';
@@ -16,7 +16,7 @@ import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, notFound, staleVersion } from '../http/errors';
 import { checkWalk } from '../keys/service';
-import { keyedFor } from '../keys/walk';
+import { walkedOf } from '../keys/walk';
 import type { Caller } from '../http/route';
 import { checkPhoto } from '../photos/service';
 import type { WeighPool } from '../standing/pool';
@@ -93,8 +93,10 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
   checkNames(guide, sent.determinations);
   await checkPhoto(em, caller.stationId, sent.photo);
   await checkWalk(em, caller.stationId, sent.walk);
-  const keyed = await keyedFor(em, caller.stationId, guide, hash, sent);
-  const assessment = await pool.weigh({ guide, hash, situation: sent.situation, readings: sent.readings, keyed });
+  const { situation, readings, judgement } = sent;
+  const walk = await walkedOf(em, caller.stationId, guide.settings.call.school === 'key' ? sent.walk : undefined);
+  const assessment = await pool.weigh({ guide, hash, situation, readings, judgement, walk });
+  const { taxa } = namingOf(guide, formsOf(guide), judgement?.treatment);
 
   return em.transactional(async (tx) => {
     const stored = await tx.findOne(SpecimenEntity, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
@@ -105,7 +107,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
       throw staleVersion('specimen', known, sent);
     }
     const determinations = signed(stored?.determinations ?? [], sent, caller.accountName, guide);
-    const summary = summarise(guide, assessment, determinations);
+    const summary = summarise({ taxa }, assessment, determinations);
     const now = new Date();
     const record: SpecimenRecord = {
       id,

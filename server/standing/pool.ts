@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
-import type { Assessment, WeighAnswer, WeighRequest } from '@plesion/core/evidence';
+import type { WeighAnswer, WeighRequest } from '@plesion/core/analysis';
+import type { Assessment } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { Piscina } from 'piscina';
 

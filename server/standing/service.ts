@@ -49,13 +49,13 @@ export async function standingFor(
   pool: WeighPool,
   stationId: string,
   guideId: string,
-  { situation = {}, readings, level, ...judgement }: StandingRequest,
+  { situation = {}, readings, level, keyed, ...judgement }: StandingRequest,
 ): Promise<Assessment> {
   const { guide, hash } = await findGuide(em, stationId, guideId);
   const named = withNames(guide, readings);
   checkAgainst(guide, situation, named, judgement, '');
   checkLevel(guide, level);
-  return pool.weigh({ guide, hash, situation, readings: named, level, judgement });
+  return pool.weigh({ guide, hash, situation, readings: named, level, judgement, keyed });
 }
 
 /** Readings may call characters and states by their labels: the columns and entries of a table a guide was learned from. */

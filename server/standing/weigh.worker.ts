@@ -1,4 +1,4 @@
-import { createWeigher } from '@plesion/core/evidence';
+import { weigh } from '@plesion/core/analysis';
 
 /** Runs in a worker thread; keeps its compiled guides between requests. */
-export default createWeigher();
+export default weigh;

@@ -31,7 +31,7 @@ import { MarkPanel } from './MarkPanel';
 import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from './readings';
-import { type Bench, useBench } from './useBench';
+import { type Bench, settingOf, useBench } from './useBench';
 import { useBenchKeys } from './useBenchKeys';
 
 /** The Bench: marks to read, and what they make of the specimen. */
@@ -192,6 +192,7 @@ function NextLook({
           guide={guide}
           character={character}
           answer={answer}
+          setting={settingOf(bench)}
           onPut={bench.put}
           onClear={bench.clear}
           onLookAgain={bench.lookAgain}

@@ -1,6 +1,7 @@
 import type { StandingAnswer } from '@plesion/contract';
 import { CERTAINTIES, type Reading } from '@plesion/core/evidence';
 import { type Character, type Guide, isValue } from '@plesion/core/guide';
+import type { Judgement, Situation } from '@plesion/core/specimen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
@@ -20,6 +21,8 @@ interface CharacterEditorProps {
   guide: Guide;
   character: Character;
   answer?: StandingAnswer;
+  /** Where it is seen and how it is judged, for what the forms measure there. */
+  setting?: { situation: Situation; judgement?: Judgement };
   /** The look being edited; none yet for a character not looked at. */
   reading?: Reading;
   onPut: (reading: Reading) => void;
@@ -39,6 +42,7 @@ export function CharacterEditor({
   guide,
   character,
   answer,
+  setting,
   reading,
   onPut,
   onClear,
@@ -77,6 +81,7 @@ export function CharacterEditor({
               guide={guide}
               character={character}
               answer={answer}
+              {...setting}
               value={seen ? (reading.value ?? ratioValue(reading)) : undefined}
             />
           )}

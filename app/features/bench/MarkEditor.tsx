@@ -1,5 +1,5 @@
 import { CharacterEditor } from './CharacterEditor';
-import type { Bench } from './useBench';
+import { type Bench, settingOf } from './useBench';
 
 /** The mark at hand, with what was read of it. */
 export function MarkEditor({ bench, keys, plateWidth }: { bench: Bench; keys?: boolean; plateWidth: number }) {
@@ -17,6 +17,7 @@ export function MarkEditor({ bench, keys, plateWidth }: { bench: Bench; keys?: b
       guide={guide}
       character={chosen}
       answer={answer}
+      setting={settingOf(bench)}
       reading={bench.reading}
       onPut={bench.put}
       onClear={bench.clear}

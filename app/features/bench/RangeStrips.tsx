@@ -1,11 +1,11 @@
 import type { StandingAnswer } from '@plesion/contract';
-import { type Character, type Guide, taxonIndex } from '@plesion/core/guide';
+import { type Character, compiledFor, type CompiledGuide, type Guide, taxonIndex } from '@plesion/core/guide';
+import type { Judgement, Situation } from '@plesion/core/specimen';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { compiledOf } from '../guides/compiled';
 
 interface Strip {
   taxon: string;
@@ -13,9 +13,8 @@ interface Strip {
   high: number;
 }
 
-/** The spans that hold 95 in 100 of each of the leading taxa, as they stand. */
-function stripsOf(guide: Guide, character: Character, answer: StandingAnswer): Strip[] {
-  const compiled = compiledOf(guide);
+/** The spans that hold 95 in 100 of each of the leading taxa, as they stand, in the situation and by the sources they stand by. */
+function stripsOf(compiled: CompiledGuide, character: Character, answer: StandingAnswer): Strip[] {
   const table = compiled.tables.get(character.id);
   if (table?.type !== 'values') return [];
   const at = new Map(compiled.forms.map((form, i) => [form.id, i]));
@@ -38,13 +37,20 @@ export function RangeStrips({
   character,
   answer,
   value,
+  situation,
+  judgement,
 }: {
   guide: Guide;
   character: Character;
   answer: StandingAnswer;
   value?: number;
+  situation?: Situation;
+  judgement?: Judgement;
 }) {
-  const strips = useMemo(() => stripsOf(guide, character, answer), [guide, character, answer]);
+  const strips = useMemo(
+    () => stripsOf(compiledFor(guide, situation, judgement), character, answer),
+    [guide, character, answer, situation, judgement],
+  );
   if (strips.length === 0) return null;
   const values = [...strips.flatMap(({ low, high }) => [low, high]), ...(value === undefined ? [] : [value])];
   const from = Math.min(...values);

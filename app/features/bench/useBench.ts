@@ -90,3 +90,6 @@ export const nextCertainty = (reading: Reading): Reading => ({
   ...reading,
   certainty: CERTAINTIES[(CERTAINTIES.indexOf(reading.certainty ?? 'sure') + 1) % CERTAINTIES.length],
 });
+
+/** Where the specimen is seen and how it is judged. */
+export const settingOf = ({ state }: Bench) => ({ situation: state.content.situation, judgement: state.content.judgement });

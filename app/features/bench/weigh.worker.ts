@@ -1,6 +1,4 @@
-import { createWeigher, type WeighAnswer, type WeighRequest } from '@plesion/core/evidence';
-
-const weigh = createWeigher();
+import { weigh, type WeighAnswer, type WeighRequest } from '@plesion/core/analysis';
 
 /** One request at a time from the page; the number tells the answers apart. */
 self.addEventListener('message', (event: MessageEvent<{ number: number; request: WeighRequest }>) => {

@@ -1,4 +1,4 @@
-import { createWeigher, type WeighRequest } from '@plesion/core/evidence';
+import { weigh, type WeighRequest } from '@plesion/core/analysis';
 import { ledgeCrabs } from '@plesion/demo';
 import type * as Weigher from './weigher';
 
@@ -11,7 +11,6 @@ class FakeWorker {
   silent = false;
   onmessage?: (event: { data: unknown }) => void;
   onerror?: () => void;
-  private weigh = createWeigher();
 
   constructor() {
     FakeWorker.made.push(this);
@@ -20,7 +19,7 @@ class FakeWorker {
   postMessage(message: Message): void {
     this.sent.push(message);
     if (!this.silent)
-      queueMicrotask(() => this.onmessage?.({ data: { number: message.number, answer: this.weigh(message.request) } }));
+      queueMicrotask(() => this.onmessage?.({ data: { number: message.number, answer: weigh(message.request) } }));
   }
 }
 

@@ -1,4 +1,5 @@
-import type { Assessment, WeighAnswer, WeighRequest } from '@plesion/core/evidence';
+import type { WeighAnswer, WeighRequest } from '@plesion/core/analysis';
+import type { Assessment } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 
 let worker: Worker | undefined;

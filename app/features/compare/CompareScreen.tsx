@@ -1,7 +1,6 @@
 import { urlOf } from '@plesion/contract';
 import { compareForms, namesOf } from '@plesion/core/compare';
-import { compileFor } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
+import { compiledFor, type Guide } from '@plesion/core/guide';
 import type { Judgement, Situation } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
@@ -55,7 +54,7 @@ interface ComparedProps {
 
 function Compared({ id, guide, formIds, specimenId, situation, judgement }: ComparedProps) {
   const router = useRouter();
-  const compiled = useMemo(() => compileFor(guide, situation ?? {}, judgement), [guide, situation, judgement]);
+  const compiled = useMemo(() => compiledFor(guide, situation ?? {}, judgement), [guide, situation, judgement]);
   const forms = formIds.filter((form) => compiled.forms.some((known) => known.id === form));
   const choose = (next: readonly string[]) =>
     router.setParams({ forms: next.join(','), ...(specimenId ? { specimen: specimenId } : {}) });

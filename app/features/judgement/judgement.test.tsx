@@ -1,5 +1,5 @@
-import { assess, compileFor, type Reading } from '@plesion/core/evidence';
-import type { Guide, SourcePolicy } from '@plesion/core/guide';
+import { assess, type Reading } from '@plesion/core/evidence';
+import { compiledFor, type Guide, type SourcePolicy } from '@plesion/core/guide';
 import type { Judgement, Situation } from '@plesion/core/specimen';
 import { ledgeCrabs, tentCones } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
@@ -15,7 +15,7 @@ const state = (character: string, ...states: string[]): Reading => ({ id: charac
 const REEF: Situation = { region: 'outer-reefs', habitat: 'slab', views: ['back', 'alive'], distance: 'near', handling: 'look' };
 const tented = [state('pattern', 'tents'), state('base-stain', 'rose'), state('tent-size', 'coarse')];
 const judged = (readings: Reading[], situation: Situation = REEF, judgement: Judgement = {}, guide: Guide = tentCones) =>
-  assess(compileFor(guide, situation, judgement), situation, readings);
+  assess(compiledFor(guide, situation, judgement), situation, readings);
 
 describe('the danger notice', () => {
   it('says what it is, how possible, what to do, and that it is withheld', () => {

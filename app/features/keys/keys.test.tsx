@@ -1,4 +1,5 @@
 import type { KeyImport, StoredGuide, StoredKey } from '@plesion/contract';
+import type { Guide } from '@plesion/core/guide';
 import { depthOf, endpointsOf, type Key, lintKey } from '@plesion/core/keys';
 import { selwithKey, strandBeetles } from '@plesion/demo';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -274,11 +275,15 @@ describe('a guide whose school is the key', () => {
 
   it('is told what a finished walk came to, and nothing before', () => {
     const walk = { keyId: KEY, keyVersion: 1, answers };
-    expect(keyedBy(strandBeetles, selwithKey, { ...content, walk })).toMatchObject({
-      taxon: 'nudalis',
-      decided: true,
-      fits: true,
-    });
-    expect(keyedBy(strandBeetles, selwithKey, { ...content, walk: { ...walk, answers: answers.slice(0, 1) } })).toBeUndefined();
+    const { settings } = strandBeetles;
+    const byKey: Guide = { ...strandBeetles, settings: { ...settings, call: { ...settings.call, school: 'key' } } };
+    // Nothing was read and nothing ticked: decided, but not checked.
+    expect(keyedBy(byKey, selwithKey, { ...content, walk })).toMatchObject({ taxon: 'nudalis', decided: true, fits: false });
+    const [first, second] = answers;
+    const n = selwithKey.couplets[0].leads[0].statements.find(({ link }) => link)!.n;
+    const ticked = [{ ...first, statements: [{ n, answer: 'fits' as const }] }, second];
+    expect(keyedBy(byKey, selwithKey, { ...content, walk: { ...walk, answers: ticked } })).toMatchObject({ fits: true });
+    expect(keyedBy(strandBeetles, selwithKey, { ...content, walk })).toBeUndefined();
+    expect(keyedBy(byKey, selwithKey, { ...content, walk: { ...walk, answers: answers.slice(0, 1) } })).toBeUndefined();
   });
 });

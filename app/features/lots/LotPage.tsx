@@ -1,3 +1,4 @@
+import { compiledFor } from '@plesion/core/guide';
 import { sayReading } from '@plesion/core/specimen';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
@@ -12,7 +13,6 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { compiledIn } from '../guides/compiled';
 import { useGuide } from '../guides/useGuide';
 import { KeyLink } from '../keys/KeysSheet';
 import { useKeys } from '../keys/useKeys';
@@ -37,7 +37,9 @@ export function LotPage({ id }: { id: string }) {
   const { content } = state;
   const book = guide.data.guide;
   const characters = new Map(book.characters.map((character) => [character.id, character]));
-  const compiled = specimens.length ? compiledIn(book, specimens[0].state.content.situation) : undefined;
+  const compiled = specimens.length
+    ? compiledFor(book, specimens[0].state.content.situation, specimens[0].state.content.judgement)
+    : undefined;
   return (
     <Screen>
       <View>

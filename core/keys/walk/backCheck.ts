@@ -1,11 +1,12 @@
 import { normalBelow } from '../../chance';
-import { columnOf, type Reading, standing, valueOf } from '../../evidence';
-import { type CompiledGuide, taxonIndex } from '../../guide/working';
+import { onScale, type Reading, standing, valueOf } from '../../evidence';
+import { type CompiledGuide, isStates, taxonIndex } from '../../guide/working';
 import { sayReading, type Situation } from '../../specimen';
 import { endpointId } from '../graph';
 import type { Destination, Key } from '../shape';
 import type { KeyedSpecimen } from './answers';
 import type { EndpointEvidence } from './evidence';
+import type { Finding } from './finding';
 import type { TrailStep } from './walk';
 
 /** One thing read, held against what the guide says of the ending. */
@@ -29,12 +30,12 @@ export interface BackCheck {
   items: BackCheckItem[];
   agrees: number;
   against: number;
-  /** Does nothing speak against it? */
+  /** Did anything that was read or ticked agree with it, and nothing speak against it? Nothing looked at is not a fit. */
   fits: boolean;
   text: string;
 }
 
-/** From here on a reading is ordinary, or at least met with, for the form described. */
+/** From here on a reading is ordinary, or at least met with, for the form described; what is counted is judged as what is measured. */
 const ORDINARY = { states: 0.2, values: 0.1 };
 const SELDOM = { states: 0.05, values: 0.02 };
 
@@ -56,7 +57,13 @@ export function backCheckOf(
   if (id === undefined || to.kind !== 'taxon') return undefined;
   const denied = deniedStatements(key, trail);
   const read = compiled && evidence ? readItems(key, compiled, specimens, situation, evidence.formsOf(id), trail) : [];
-  const items = [...read, ...denied.filter((item) => !read.some(({ couplet, n }) => couplet === item.couplet && n === item.n))];
+  // Without a description, what there is to check by is the key's own words, where they were ticked one by one.
+  const ticked = compiled ? [] : seenStatements(key, trail);
+  const items = [
+    ...read,
+    ...ticked,
+    ...denied.filter((item) => !read.some(({ couplet, n }) => couplet === item.couplet && n === item.n)),
+  ];
   const agrees = items.filter(({ verdict }) => verdict === 'agrees').length;
   const against = items.filter(({ verdict }) => verdict === 'against').length;
   const name = (compiled && to.taxon && taxonIndex(compiled.guide).get(to.taxon)?.name) || to.name;
@@ -66,7 +73,7 @@ export function backCheckOf(
     items,
     agrees,
     against,
-    fits: against === 0,
+    fits: against === 0 && agrees > 0,
     text: sayBackCheck(name, items.length, agrees, against),
   };
 }
@@ -97,19 +104,33 @@ function readItems(
       const scored = forms.filter((f) => compiled.tables.get(character.id)!.scored[f]);
       if (scored.length === 0) return [{ ...item, verdict: 'not-scored' }];
       const ordinary = forms.reduce((sum, f, i) => sum + shares[i] * ordinariness(compiled, reading, f), 0);
-      const kind = compiled.tables.get(character.id)!.type;
+      const kind = isStates(character) ? 'states' : 'values';
       const verdict = ordinary >= ORDINARY[kind] ? 'agrees' : ordinary >= SELDOM[kind] ? 'seldom' : 'against';
       return [{ ...item, verdict, p: Math.min(1, ordinary) }];
     });
   });
 }
 
-/** For states, how probable it is to be read so; for values, the share of the form's own that lie at least as far out. */
+/**
+ * How ordinary a reading is for a form: the share of the form's own that would be
+ * read so, or as something at least as rare (for values, at least as far out). The
+ * commonest state or count is always ordinary, however many there are.
+ */
 function ordinariness(compiled: CompiledGuide, reading: Reading, form: number): number {
   const table = compiled.tables.get(reading.character)!;
-  if (table.type === 'states') return 2 ** (columnOf(compiled, reading)?.bits[form] ?? 0);
+  if (table.type === 'states') {
+    const forms = table.scored.length;
+    const p = table.states.map((_, s) => 2 ** table.bits[s * forms + form]);
+    const read = new Set(reading.states ?? [String(reading.value)]);
+    const most = table.states.reduce((max, state, s) => (read.has(state) ? Math.max(max, p[s]) : max), 0);
+    const whole = table.states.reduce((sum, state, s) => (read.has(state) ? sum + p[s] : sum), 0);
+    return Math.max(
+      whole,
+      p.reduce((sum, own) => (own <= most * (1 + 1e-9) ? sum + own : sum), 0),
+    );
+  }
   const { value, error } = valueOf(table.character, reading)!;
-  const [x, e] = table.log ? [Math.log(value), error / value] : [value, error];
+  const { x, e } = onScale(table, value, error);
   return 2 * normalBelow(-Math.abs(x - table.mean[form]), 0, Math.hypot(table.sd[form], e));
 }
 
@@ -126,26 +147,38 @@ function statementPlaces(key: Key, trail: readonly TrailStep[]): Map<string, { c
   return places;
 }
 
-function deniedStatements(key: Key, trail: readonly TrailStep[]): BackCheckItem[] {
+/** What the person said of the statements of the leads that were taken. */
+function tickedStatements(key: Key, trail: readonly TrailStep[], answer: Finding['answer'], say: (lead: string) => string) {
   return trail.flatMap((step) => {
     const couplet = key.couplets.find(({ id }) => id === step.couplet)!;
     const lead = couplet.leads.find(({ id }) => id === step.lead);
     const own = step.leads.find((one) => one.lead === step.lead);
     return (own?.findings ?? [])
-      .filter(({ answer, from }) => answer === 'does-not' && from === 'person')
-      .map(({ n, specimen }): BackCheckItem => ({
+      .filter((finding) => finding.answer === answer && finding.from === 'person')
+      .map(({ n, specimen }) => ({
         label: lead!.statements.find((statement) => statement.n === n)?.text ?? '',
         couplet: couplet.id,
         n,
         ...(specimen ? { specimen } : {}),
-        said: `does not fit, though lead ${couplet.number}${lead!.id} was taken`,
-        verdict: 'against',
+        said: say(`${couplet.number}${lead!.id}`),
       }));
   });
 }
 
+const deniedStatements = (key: Key, trail: readonly TrailStep[]): BackCheckItem[] =>
+  tickedStatements(key, trail, 'does-not', (lead) => `does not fit, though lead ${lead} was taken`).map((item) => ({
+    ...item,
+    verdict: 'against',
+  }));
+
+const seenStatements = (key: Key, trail: readonly TrailStep[]): BackCheckItem[] =>
+  tickedStatements(key, trail, 'fits', (lead) => `seen to fit, as lead ${lead} says`).map((item) => ({
+    ...item,
+    verdict: 'agrees',
+  }));
+
 function sayBackCheck(name: string, all: number, agrees: number, against: number): string {
-  if (all === 0) return `Nothing was read that ${name} could be checked by.`;
+  if (all === 0) return `Not checked: nothing was read or ticked that ${name} could be checked by.`;
   const rest = all - agrees - against;
   const parts = [`${agrees} of ${all} agree with ${name}`];
   if (against > 0) parts.push(`${against} ${against === 1 ? 'speaks' : 'speak'} against it`);

@@ -6,6 +6,7 @@ import { colour, radius, space } from '../../../theme';
 import { Sheet } from '../../../ui/Sheet';
 import { TaxonName } from '../../../ui/TaxonName';
 import { Words } from '../../../ui/Words';
+import { WrittenName } from '../../../ui/WrittenName';
 import { compiledOf } from '../../guides/compiled';
 import { formPlate, mainView } from '../../plates/plates';
 import { PlateView } from '../../plates/PlateView';
@@ -45,7 +46,7 @@ function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: Ke
         {known ? (
           <TaxonName guide={guide!} taxon={endpoint.taxon} size={16} lines={1} />
         ) : (
-          <Words numberOfLines={1}>{endpoint.name}</Words>
+          <WrittenName name={endpoint.name} lines={1} />
         )}
         <View style={styles.track}>
           <View style={[styles.bar, { width: `${Math.max(1, endpoint.p * 100)}%` }]} />

@@ -6,6 +6,7 @@ import { Button } from '../../../ui/Button';
 import { Entry } from '../../../ui/Entry';
 import { Sheet } from '../../../ui/Sheet';
 import { Words } from '../../../ui/Words';
+import { WrittenName } from '../../../ui/WrittenName';
 import type { WalkBench } from './useWalk';
 
 /** "Is it X?": the couplets that X must pass, with what was decided there; and a start at a later couplet. */
@@ -30,7 +31,7 @@ export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: Wal
             <Words>{name}</Words>
           </Pressable>
         ))}
-      {chosen && <Words strong>{endings.find(({ id }) => id === chosen)?.name}</Words>}
+      {chosen && <WrittenName name={endings.find(({ id }) => id === chosen)?.name ?? ''} />}
       {way.map(({ couplet, lead }) => {
         const own = taken.get(couplet.id);
         const passed = own === lead.id;

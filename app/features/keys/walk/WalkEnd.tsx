@@ -9,6 +9,7 @@ import { Notice } from '../../../ui/Notice';
 import { Sheet } from '../../../ui/Sheet';
 import { TaxonName } from '../../../ui/TaxonName';
 import { Words } from '../../../ui/Words';
+import { WrittenName } from '../../../ui/WrittenName';
 import { useSession } from '../../session/useSession';
 import { startDraft } from '../../specimen/drafts';
 import type { WalkBench } from './useWalk';
@@ -24,7 +25,7 @@ export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet:
   return (
     <View style={styles.group}>
       <Sheet title="The key comes to">
-        {known ? <TaxonName guide={guide!} taxon={reached.taxon} size={30} /> : <Words size="display">{reached.name}</Words>}
+        {known ? <TaxonName guide={guide!} taxon={reached.taxon} size={30} /> : <WrittenName name={reached.name} size={30} />}
         <Words quiet>{`${inHundred(reached.p)}, by the decisions and what may have been misread in them`}</Words>
         {beyond.map((text) => (
           <Notice key={text} kind="problem" title="Beyond this key">

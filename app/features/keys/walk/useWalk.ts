@@ -1,6 +1,6 @@
 import type { StandingAnswer, StoredGuide, StoredKey } from '@plesion/contract';
 import { isClose, type Reading } from '@plesion/core/evidence';
-import type { CompiledGuide } from '@plesion/core/guide';
+import { type CompiledGuide, compiledFor } from '@plesion/core/guide';
 import {
   alone,
   type CoupletAnswer,
@@ -14,7 +14,6 @@ import {
 } from '@plesion/core/keys';
 import { useMemo } from 'react';
 import { useAssessment } from '../../bench/useAssessment';
-import { compiledIn } from '../../guides/compiled';
 import { useGuide } from '../../guides/useGuide';
 import { useLotDraft } from '../../lots/useLots';
 import { type OpenSpecimen, useSpecimens } from '../../specimen/useSpecimens';
@@ -70,7 +69,7 @@ export function useWalk(
   const situation = opened.specimens?.[0]?.state.content.situation;
   const judgement = opened.specimens?.[0]?.state.content.judgement;
   const compiled = useMemo(
-    () => (guide.data ? compiledIn(guide.data.guide, situation ?? {}, judgement) : undefined),
+    () => (guide.data ? compiledFor(guide.data.guide, situation ?? {}, judgement) : undefined),
     [guide.data, situation, judgement],
   );
   const assessment = useAssessment(guide.data, opened.specimens?.[0]?.state.content).data;

@@ -1,0 +1,54 @@
+import { type Assessment, assess, type Keyed, type Level, type Reading } from '../evidence';
+import { compiledFor, type Guide } from '../guide/working';
+import { alone, type CoupletAnswer, type Key, keyedOf, walkKey } from '../keys';
+import type { Judgement, Situation } from '../specimen';
+
+/** A walk through a key, as far as it was answered. */
+export interface Walked {
+  key: Key;
+  answers: readonly CoupletAnswer[];
+  start?: string;
+}
+
+/**
+ * All that a number on a screen, a page or in a list depends on. Whoever shows one
+ * asks with this, so that the same specimen has the same number everywhere.
+ */
+export interface Analysis {
+  guide: Guide;
+  situation: Situation;
+  /** Sources, treatment and cross, where not as the guide has them. */
+  judgement?: Judgement;
+  readings: readonly Reading[];
+  /** The level asked about; the first that is open where absent. */
+  level?: Level;
+  /** The walk through a key, or what it came to; they count where the guide's school is the key. */
+  walk?: Walked;
+  keyed?: Keyed;
+}
+
+/** Weigh what was read, as it was asked. */
+export function analyse(analysis: Analysis): Assessment {
+  const { guide, situation, judgement, readings, level } = analysis;
+  return assess(compiledFor(guide, situation, judgement), situation, readings, level, analysis.keyed ?? keyedBy(analysis));
+}
+
+/** What a walk says to a guide whose school is the key; undefined for others, and before it has ended. */
+export function keyedBy({
+  guide,
+  situation,
+  judgement,
+  readings,
+  walk,
+}: Pick<Analysis, 'guide' | 'situation' | 'judgement' | 'readings' | 'walk'>): Keyed | undefined {
+  if (!walk || guide.settings.call.school !== 'key') return undefined;
+  const { trail, reached, backCheck } = walkKey({
+    key: walk.key,
+    compiled: compiledFor(guide, situation, judgement),
+    answers: walk.answers,
+    specimens: alone(readings),
+    situation,
+    start: walk.start,
+  });
+  return reached && backCheck ? keyedOf(trail, reached, backCheck) : undefined;
+}
