@@ -55,7 +55,9 @@ const DENIES = /\b(?:not|never|without|neither|nor|lacks?|lacking|absent|non)\b/
  */
 function statesNamed(character: Character, rest: string): string[] | undefined {
   // The longest names first, so that "dark brown" is not taken for "dark" as well.
-  const all = character.states!.map(({ id, label }) => ({ id, label: plain(label) })).sort((a, b) => b.label.length - a.label.length);
+  const all = character
+    .states!.map(({ id, label }) => ({ id, label: plain(label) }))
+    .sort((a, b) => b.label.length - a.label.length);
   let left = rest;
   const named: string[] = [];
   const denied: string[] = [];
@@ -71,8 +73,7 @@ function statesNamed(character: Character, rest: string): string[] | undefined {
   return others.length ? inOrder(character, others) : undefined;
 }
 
-const inOrder = ({ states }: Character, ids: readonly string[]) =>
-  states!.map(({ id }) => id).filter((id) => ids.includes(id));
+const inOrder = ({ states }: Character, ids: readonly string[]) => states!.map(({ id }) => id).filter((id) => ids.includes(id));
 
 /**
  * The one number in a statement that can be the character's; two bounds that close
@@ -88,7 +89,9 @@ export function soleQuantity(character: Character, written: string): Quantity | 
   if (fitting.length < 2) return first;
   const [below, above] = first.low === undefined ? [second, first] : [first, second];
   const closes = below.high === undefined && above.low === undefined && below.low! < above.high! && below.unit === above.unit;
-  return fitting.length === 2 && closes ? { ...below, high: above.high, highOpen: above.highOpen, to: Math.max(first.to, second.to) } : undefined;
+  return fitting.length === 2 && closes
+    ? { ...below, high: above.high, highOpen: above.highOpen, to: Math.max(first.to, second.to) }
+    : undefined;
 }
 
 /** A recognised number as bounds on a character; a count that excludes its bound takes the next whole one. */

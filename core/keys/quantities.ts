@@ -45,16 +45,27 @@ const BETWEEN = /\b(?:between|from)\s*$/i;
 const SIZES = 'short|narrow|small|low|slender|thinn|few|less';
 const LARGER = 'long|wid|broad|larg|great|high|deep|tall|thick|big|heavi';
 const BEFORE: [RegExp, Side, boolean][] = [
-  [/(?:\bat (?:the )?(?:very )?most|\bup to|\bto at most|\bmax(?:imum|\.)?(?: of)?|\bas (?:much|many|long|high|large) as|\breaching|≤|<=)\s*$/i, 'high', false],
+  [
+    /(?:\bat (?:the )?(?:very )?most|\bup to|\bto at most|\bmax(?:imum|\.)?(?: of)?|\bas (?:much|many|long|high|large) as|\breaching|≤|<=)\s*$/i,
+    'high',
+    false,
+  ],
   [/(?:\bat (?:the )?(?:very )?least|\bmin(?:imum|\.)?(?: of)?|\bas (?:few|little|short|small) as|≥|>=)\s*$/i, 'low', false],
   [/(?:\bless(?:er)? than or equal to|\bequal to or (?:less|smaller) than)\s*$/i, 'high', false],
   [/(?:\b(?:greater|more|larger) than or equal to|\bequal to or (?:greater|more|larger) than)\s*$/i, 'low', false],
   [new RegExp(`(?:\\b(?:less|fewer|(?:${SIZES})e?r) than|\\bbelow|\\bunder|\\bshort of|<)\\s*$`, 'i'), 'high', true],
-  [new RegExp(`(?:\\bmore than|\\bover|\\babove|\\bexceed(?:ing|s)?|\\bbeyond|\\b(?:${LARGER})e?r than|>)\\s*$`, 'i'), 'low', true],
+  [
+    new RegExp(`(?:\\bmore than|\\bover|\\babove|\\bexceed(?:ing|s)?|\\bbeyond|\\b(?:${LARGER})e?r than|>)\\s*$`, 'i'),
+    'low',
+    true,
+  ],
 ];
 const MEASURED = '(?:(?:long|wide|broad|high|deep|thick|in (?:length|width|height|breadth|diameter))\\s+)?';
 const AFTER: [RegExp, Side][] = [
-  [new RegExp(`^\\s*${MEASURED}(?:or|and) (?:more|longer|wider|broader|larger|greater|higher|above|over|upwards?)\\b`, 'i'), 'low'],
+  [
+    new RegExp(`^\\s*${MEASURED}(?:or|and) (?:more|longer|wider|broader|larger|greater|higher|above|over|upwards?)\\b`, 'i'),
+    'low',
+  ],
   [new RegExp(`^\\s*${MEASURED}(?:or|and) (?:less|fewer|shorter|narrower|smaller|lower|below|under)\\b`, 'i'), 'high'],
   [new RegExp(`^,?\\s*${MEASURED}(?:at (?:the )?(?:very )?most|maximum|max\\.?)(?![\\p{L}])`, 'iu'), 'high'],
   [new RegExp(`^,?\\s*${MEASURED}(?:at (?:the )?(?:very )?least|minimum|min\\.?)(?![\\p{L}])`, 'iu'), 'low'],
@@ -63,7 +74,10 @@ const AFTER: [RegExp, Side][] = [
 ];
 /** Words that may stand between a negation and the bound it turns round. */
 const BETWEEN_WORDS = String.raw`(?:\s+(?:be|being|is|are|much|very|quite|so|even|any|distinctly|clearly|markedly|noticeably|conspicuously|usually|normally|ever|far|significantly))*`;
-const NOT = new RegExp(`(?:\\b(?:not|never|no|nor|neither|cannot|does not|do not|did not|without)|n['’]t)${BETWEEN_WORDS}\\s*$`, 'i');
+const NOT = new RegExp(
+  `(?:\\b(?:not|never|no|nor|neither|cannot|does not|do not|did not|without)|n['’]t)${BETWEEN_WORDS}\\s*$`,
+  'i',
+);
 const SELDOM = new RegExp(`\\b(?:seldom|rarely|hardly ever|scarcely ever|infrequently|exceptionally)${BETWEEN_WORDS}\\s*$`, 'i');
 const SCARCELY = new RegExp(`\\b(?:scarcely|hardly|barely)${BETWEEN_WORDS}\\s*$`, 'i');
 const UNIT = /^\s*(mm|cm|µm|μm|um|km|mg|kg|m|g|°|degrees?|deg|%|per cent)(?![\p{L}\d])/iu;

@@ -1,6 +1,6 @@
 import { normalBelow } from '../../chance';
 import { onScale, type Reading, standing, valueOf } from '../../evidence';
-import { type CompiledGuide, isStates, taxonIndex } from '../../guide/working';
+import { type CompiledGuide, isStates, type Table, taxonIndex } from '../../guide/working';
 import { sayReading, type Situation } from '../../specimen';
 import { endpointId } from '../graph';
 import type { Destination, Key } from '../shape';
@@ -58,7 +58,11 @@ export function backCheckOf(
   const denied = deniedStatements(key, trail);
   const read = compiled && evidence ? readItems(key, compiled, specimens, situation, evidence.formsOf(id), trail) : [];
   // Without a description, what there is to check by is the key's own words, where they were ticked one by one.
-  const ticked = compiled ? [] : seenStatements(key, trail);
+  const ticked = compiled
+    ? boundsTicked(key, compiled, evidence?.formsOf(id) ?? [], trail).filter(
+        (item) => !read.some(({ character }) => character === item.character),
+      )
+    : seenStatements(key, trail);
   const items = [
     ...read,
     ...ticked,
@@ -134,6 +138,38 @@ function ordinariness(compiled: CompiledGuide, reading: Reading, form: number): 
   return 2 * normalBelow(-Math.abs(x - table.mean[form]), 0, Math.hypot(table.sd[form], e));
 }
 
+/** Bounds that were ticked as fitting without a number being read: how much of the described form lies within them. */
+function boundsTicked(key: Key, compiled: CompiledGuide, forms: readonly number[], trail: readonly TrailStep[]): BackCheckItem[] {
+  if (forms.length === 0) return [];
+  return tickedStatements(key, trail, 'fits', (lead) => `seen to fit, as lead ${lead} says`).flatMap(
+    ({ link, item }): BackCheckItem[] => {
+      const table = link && !('states' in link) ? compiled.tables.get(link.character) : undefined;
+      if (!table || !link || 'states' in link) return [];
+      const scored = forms.filter((f) => table.scored[f]);
+      const placed = { ...item, character: link.character };
+      if (scored.length === 0) return [{ ...placed, verdict: 'not-scored' }];
+      const p = Math.max(...scored.map((f) => shareWithin(table, f, link.low, link.high)));
+      const verdict = p >= ORDINARY.states ? 'agrees' : p >= SELDOM.states ? 'seldom' : 'against';
+      return [{ ...placed, verdict, p }];
+    },
+  );
+}
+
+/** The share of a form's own that lies within bounds. */
+function shareWithin(table: Table, form: number, low = Number.NEGATIVE_INFINITY, high = Number.POSITIVE_INFINITY): number {
+  if (table.type === 'states') {
+    const forms = table.scored.length;
+    const inside = (state: string) => Number(state) >= low && Number(state) <= high;
+    return table.states.reduce((sum, state, s) => (inside(state) ? sum + table.frequency[s * forms + form] : sum), 0);
+  }
+  const below = (bound: number) => {
+    if (bound === Number.POSITIVE_INFINITY) return 1;
+    if (bound === Number.NEGATIVE_INFINITY || (table.log && bound <= 0)) return 0;
+    return normalBelow(table.log ? Math.log(bound) : bound, table.mean[form], table.sd[form]);
+  };
+  return Math.max(0, below(high) - below(low));
+}
+
 /** Where in the trail each character is asked for. */
 function statementPlaces(key: Key, trail: readonly TrailStep[]): Map<string, { couplet: string; n: number }> {
   const places = new Map<string, { couplet: string; n: number }>();
@@ -155,24 +191,30 @@ function tickedStatements(key: Key, trail: readonly TrailStep[], answer: Finding
     const own = step.leads.find((one) => one.lead === step.lead);
     return (own?.findings ?? [])
       .filter((finding) => finding.answer === answer && finding.from === 'person')
-      .map(({ n, specimen }) => ({
-        label: lead!.statements.find((statement) => statement.n === n)?.text ?? '',
-        couplet: couplet.id,
-        n,
-        ...(specimen ? { specimen } : {}),
-        said: say(`${couplet.number}${lead!.id}`),
-      }));
+      .map(({ n, specimen }) => {
+        const statement = lead!.statements.find((one) => one.n === n);
+        const item = {
+          label: statement?.text ?? '',
+          couplet: couplet.id,
+          n,
+          ...(specimen ? { specimen } : {}),
+          said: say(`${couplet.number}${lead!.id}`),
+        };
+        return { item, link: statement?.link };
+      });
   });
 }
 
 const deniedStatements = (key: Key, trail: readonly TrailStep[]): BackCheckItem[] =>
-  tickedStatements(key, trail, 'does-not', (lead) => `does not fit, though lead ${lead} was taken`).map((item) => ({
-    ...item,
-    verdict: 'against',
-  }));
+  tickedStatements(key, trail, 'does-not', (lead) => `does not fit, though lead ${lead} was taken`).map(
+    ({ link: _, ...item }) => ({
+      ...item,
+      verdict: 'against',
+    }),
+  );
 
 const seenStatements = (key: Key, trail: readonly TrailStep[]): BackCheckItem[] =>
-  tickedStatements(key, trail, 'fits', (lead) => `seen to fit, as lead ${lead} says`).map((item) => ({
+  tickedStatements(key, trail, 'fits', (lead) => `seen to fit, as lead ${lead} says`).map(({ item }) => ({
     ...item,
     verdict: 'agrees',
   }));
