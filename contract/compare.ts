@@ -31,7 +31,7 @@ export const CompareAnswer = z.object({
       label: z.string(),
       overlap: share,
       separation: z.enum(['separates', 'helps', 'weak', 'does not separate']),
-      pairs: z.array(z.object({ a: z.string(), b: z.string(), overlap: share })),
+      pairs: z.array(z.object({ a: z.string(), b: z.string(), overlap: share.nullable() })),
       forms: z.array(Scored.nullable()),
       trap: z.boolean(),
       only: z.array(z.string()),
@@ -39,4 +39,5 @@ export const CompareAnswer = z.object({
     }),
   ),
   paragraph: z.string(),
+  typeset: z.array(z.object({ text: z.string(), italic: z.boolean() })),
 });

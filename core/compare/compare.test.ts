@@ -94,7 +94,7 @@ describe('forms side by side', () => {
     const four = compareForms(cones, ['vexillax/adult', 'lenior/adult', 'gemellus/adult', 'sororius/adult']);
     const ratio = mark('outline-ratio', four);
     expect(ratio.pairs).toHaveLength(6);
-    expect(ratio.overlap).toBeCloseTo(ratio.pairs.reduce((sum, { overlap }) => sum + overlap, 0) / 6, 12);
+    expect(ratio.overlap).toBeCloseTo(ratio.pairs.reduce((sum, { overlap }) => sum + overlap!, 0) / 6, 12);
   });
 
   it('tells a pair that only proportion separates by proportion alone', () => {
@@ -103,14 +103,19 @@ describe('forms side by side', () => {
       .filter(({ separation }) => separation !== 'does not separate')
       .map(({ character }) => character);
     expect(telling.sort()).toEqual(['outline-ratio', 'spire-angle']);
-    expect(twins.paragraph).toContain('Width ÷ length of the shell helps to separate T. gemellus and T. sororius');
+    expect(twins.paragraph).toContain('No single mark separates them cleanly; begin with the width ÷ length of the shell');
   });
 
   it('says it in plain words: what to go by and what not', () => {
     expect(comparison.paragraph).toMatch(
-      /^Edge of the spire helps to separate T\. vexillax and T\. lenior: straight 85 in 100 in T\. vexillax, bulging 98 in 100/,
+      /^No single mark separates them cleanly; begin with the edge of the spire: straight points to T\. vexillax \(85 in 100 show it, \d+ of T\. lenior\), bulging to T\. lenior \(98 against \d+\)\./,
     );
-    expect(comparison.paragraph).toMatch(/Do not go by [^.]*stain at the tip of the base/);
+    expect(comparison.paragraph).toMatch(/Do not go by the [^.]*stain at the tip of the base, however well known/);
+    // Names lean, words stand; no two sentences begin alike.
+    expect(comparison.typeset.filter(({ italic }) => italic).map(({ text }) => text.trim())).toContain('T. vexillax');
+    expect(comparison.typeset.map(({ text }) => text).join('')).toBe(comparison.paragraph);
+    const begins = comparison.paragraph.split(/\. (?=[A-Z][a-z])/).map((text) => text.split(' ').slice(0, 2).join(' '));
+    expect(new Set(begins).size).toBe(begins.length);
     const hopeless = compareForms(crabs, ['cinerata/adult.female.plain', 'cinerata/adult.female.banded'], { views: ['front'] });
     expect(hopeless.paragraph).toMatch(/No single mark tells/);
   });

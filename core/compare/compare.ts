@@ -1,6 +1,6 @@
 import { hindranceOf, isTrusted, overlapBetween, type Separation, separationOf, sayFacetScope } from '../evidence';
 import { type Character, type CompiledGuide, type Facets, frequenciesOf, type Table } from '../guide/working';
-import type { Situation } from '../specimen';
+import { type NamePart, nameText, type Situation } from '../specimen';
 import { paragraphOf } from './paragraph';
 
 /** What a form is scored for one character. */
@@ -11,13 +11,14 @@ export type Scored =
 export interface ComparedCharacter {
   character: string;
   label: string;
-  /** Mean overlap over every two of the forms, 0 apart … 1 alike. */
+  /** Mean overlap over every two of the forms that are both scored, 0 apart … 1 alike. */
   overlap: number;
   separation: Separation;
-  pairs: { a: string; b: string; overlap: number }[];
+  /** Every two forms; null where one of them is not scored, so that nothing is known of the two. */
+  pairs: { a: string; b: string; overlap: number | null }[];
   /** One entry a form, in the order asked; absent where it is not scored. */
   forms: (Scored | null)[];
-  /** Trusted by many, and alike here. */
+  /** Trusted by many, and alike in every two that are scored. */
   trap: boolean;
   /** "adult only", "in hand only". */
   only: string[];
@@ -30,8 +31,10 @@ export interface Comparison {
   forms: { form: string; taxon: string; facets: Facets }[];
   /** Those that separate best and are read most reliably first. */
   characters: ComparedCharacter[];
-  /** The same in plain words. */
+  /** The same as advice in plain words. */
   paragraph: string;
+  /** The paragraph as it is typeset. */
+  typeset: NamePart[];
 }
 
 const Z95 = 1.959963984540054;
@@ -52,7 +55,8 @@ export function compareForms(compiled: CompiledGuide, formIds: readonly string[]
     const { id, taxon, facets } = compiled.forms[f];
     return { form: id, taxon, facets };
   });
-  return { forms, characters, paragraph: paragraphOf(compiled, forms, characters) };
+  const typeset = paragraphOf(compiled, forms, characters);
+  return { forms, characters, paragraph: nameText(typeset), typeset };
 }
 
 /** Separation × reliability; marks that cannot be read now come last. */
@@ -75,10 +79,11 @@ function compared(
     at.slice(i + 1).map((g, k) => ({
       a: formIds[i],
       b: formIds[i + 1 + k],
-      overlap: table.scored[f] && table.scored[g] ? overlapBetween(table, side(f), side(g), tail) : 1,
+      overlap: table.scored[f] && table.scored[g] ? overlapBetween(table, side(f), side(g), tail) : null,
     })),
   );
-  const overlap = pairs.reduce((sum, pair) => sum + pair.overlap, 0) / pairs.length;
+  const known = pairs.flatMap((pair) => pair.overlap ?? []);
+  const overlap = known.length ? known.reduce((sum, own) => sum + own, 0) / known.length : 1;
   const why = hindranceOf(compiled, character, situation, { possible: [], withheld: false });
   return {
     character: character.id,
@@ -87,7 +92,7 @@ function compared(
     separation: separationOf(overlap),
     pairs,
     forms: at.map((f) => scoredOf(table, f)),
-    trap: isTrusted(character) && separationOf(overlap) === 'does not separate',
+    trap: isTrusted(character) && known.length > 0 && known.every((own) => separationOf(own) === 'does not separate'),
     only: onlyOf(compiled, character),
     ...(why ? { hindrance: why.text } : {}),
   };

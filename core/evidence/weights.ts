@@ -47,7 +47,7 @@ export function temperScratch(n: number, gamma: number): { bits: Float64Array; w
     let contra = 0;
     for (let k = 0; k < n; k++) weights[order[k]] = shares[bits[order[k]] >= 0 ? pro++ : contra++];
     // Equal readings share what they have together, so that none of them is the lesser.
-    for (let k = 0; k < n; ) {
+    for (let k = 0; k < n;) {
       let end = k + 1;
       let sum = weights[order[k]];
       while (end < n && bits[order[end]] === bits[order[k]]) sum += weights[order[end++]];

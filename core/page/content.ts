@@ -2,7 +2,7 @@ import { type Comparison, namesOf, sayScored } from '../compare';
 import { type Assessment, inHundred, type Reading } from '../evidence';
 import { type Character, type CompiledGuide, type Guide } from '../guide/working';
 import { type Plate, planOf, traitsOf, traitsRead } from '../plates';
-import { type NamePart, nameParts, sayFacets, shortName, type Situation } from '../specimen';
+import { type NamePart, nameParts, sayFacets, shortName, type Situation, typesetName } from '../specimen';
 
 /** A mark on the page: numbered, pointed at where it can be seen, and said in words. */
 export interface PageMark {
@@ -26,21 +26,11 @@ export interface PageContent {
   title: NamePart[];
   subtitle: string;
   plates: PagePlate[];
-  lead: string;
+  /** What it comes to, names apart from words. */
+  lead: NamePart[];
   marks: PageMark[];
   notes: string[];
   caution: string;
-}
-
-/** The name leans; what is said in brackets of sex or age stands upright. */
-function typeset(name: string): NamePart[] {
-  const at = name.indexOf(' (');
-  return at < 0
-    ? [{ text: name, italic: true }]
-    : [
-        { text: name.slice(0, at), italic: true },
-        { text: name.slice(at), italic: false },
-      ];
 }
 
 const MOST_MARKS = 6;
@@ -94,10 +84,10 @@ export function comparisonPage(
   );
   const traps = comparison.characters.filter(({ trap }) => trap);
   return {
-    title: names.flatMap((name, i) => [...(i > 0 ? [{ text: ' or ', italic: false }] : []), ...typeset(name)]),
+    title: names.flatMap((name, i) => [...(i > 0 ? [{ text: ' or ', italic: false }] : []), ...typesetName(name)]),
     subtitle: guide.title,
     plates,
-    lead: comparison.paragraph,
+    lead: comparison.typeset,
     marks,
     notes: traps.map(({ label, overlap }) => `Trap: ${label.toLowerCase()}, ${Math.round(overlap * 100)} in 100 alike.`),
     caution: `${guide.caution} ${NOT_A_PROMISE}`,
@@ -143,7 +133,13 @@ export function standingPage(
     title: name,
     subtitle: [facets, label, situation.place, situation.date, guide.title].filter(Boolean).join(' · '),
     plates,
-    lead: `${call.text} ${shortName(beam.left.label)} stands at ${inHundred(beam.left.p)}, ${shortName(beam.right.label)} at ${inHundred(beam.right.p)}.`,
+    lead: [
+      { text: `${call.text} `, italic: false },
+      ...typesetName(shortName(beam.left.label)),
+      { text: ` stands at ${inHundred(beam.left.p)}, `, italic: false },
+      ...typesetName(shortName(beam.right.label)),
+      { text: ` at ${inHundred(beam.right.p)}.`, italic: false },
+    ],
     marks,
     notes: [
       ...(readings.length ? [assessment.robustness.text, assessment.fit.text] : []),

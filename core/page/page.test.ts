@@ -2,7 +2,7 @@ import { tentCones } from '../../demo/tentCones';
 import { compareForms } from '../compare';
 import { assess, type Reading } from '../evidence';
 import { compiledFor } from '../guide';
-import { sayReading, type Situation } from '../specimen';
+import { nameText, sayReading, type Situation } from '../specimen';
 import { comparisonPage, standingPage } from '.';
 
 const compiled = compiledFor(tentCones, {});
@@ -48,7 +48,8 @@ describe('a standing to send', () => {
     expect(textOf(page().title)).toBe('Not yet a name');
     expect(page().title[0].italic).toBe(false);
     expect(page().subtitle).toBe('R3 · slab 3 · 2026-05-14 · Tent cones of the Tessary Isles');
-    expect(page().lead).toContain('T. vexillax stands at');
+    expect(nameText(page().lead)).toContain('T. vexillax stands at');
+    expect(page().lead).toContainEqual({ text: 'T. vexillax', italic: true });
   });
 
   it('tells what was read and how hard it speaks, the heaviest first, without what was not seen', () => {

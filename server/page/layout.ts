@@ -47,7 +47,7 @@ export function layOut(content: PageContent, photo?: Photo, paper: PaperName = '
   const row = photo ? photoRow(photo) : 0;
   y = placePlates(items, content.plates, [edge, y], inner - row, photo ? 190 : content.plates.length > 2 ? 168 : 236);
   if (photo) placePhoto(items, photo, photoBox(photo, y, row, sheetWidth - edge), content.marks);
-  y = words(content.lead, 'text', 10, edge, y + 8, inner) + 8;
+  y = placeRuns(items, content.lead, [edge, y + 8], inner) + 8;
   for (const mark of content.marks) {
     items.push({ kind: 'disc', at: [edge + 8, y + 9], radius: 8, fill: KELP });
     items.push({
@@ -94,6 +94,26 @@ function placeTitle(items: Item[], parts: PageContent['title'], edge: number, in
     x += widthOf(part.text, faceOf(part), size);
   }
   return edge + 26;
+}
+
+/** Running text with names in it, set in lines; returns where it ends. */
+function placeRuns(items: Item[], parts: PageContent['lead'], [left, top]: [number, number], inner: number): number {
+  const size = 10;
+  let x = left;
+  let y = top + size;
+  for (const { text, italic } of parts) {
+    const face: Face = italic ? 'name' : 'text';
+    for (const word of text.split(/(?<= )/)) {
+      const width = widthOf(word.trimEnd(), face, size);
+      if (x > left && x + width > left + inner) {
+        x = left;
+        y += size * 1.36;
+      }
+      if (word.trim()) items.push({ kind: 'text', text: word.trimEnd(), face, size, x, y, colour: INK });
+      x += widthOf(word, face, size);
+    }
+  }
+  return y + size * 0.36;
 }
 
 const photoRow = ({ width, height }: Photo) => Math.min(210, (190 * width) / height) + 10;

@@ -97,17 +97,18 @@ describe('laying out and printing', () => {
     title: [{ text: 'Turbiconus lenior', italic: true }],
     subtitle: 'somewhere',
     plates: [],
-    lead: 'One two three. '.repeat(40),
+    lead: [{ text: 'One two three. '.repeat(40), italic: false }],
     marks: Array.from({ length: 6 }, (_, i) => ({ number: i + 1, heading: `Mark ${i + 1}`, text: 'words '.repeat(60) })),
     notes: ['Danger: far.'],
     caution: 'Take care. '.repeat(30),
   };
 
   it('breaks lines where they no longer fit, and loses no word', () => {
-    const lines = wrapped(content.lead, 'text', 10, 200);
+    const [{ text }] = content.lead;
+    const lines = wrapped(text, 'text', 10, 200);
     expect(lines.length).toBeGreaterThan(3);
     for (const line of lines) expect(widthOf(line, 'text', 10)).toBeLessThanOrEqual(200);
-    expect(lines.join(' ')).toBe(content.lead.trim());
+    expect(lines.join(' ')).toBe(text.trim());
   });
 
   it('keeps everything on the sheet, which grows when there is much to say', () => {

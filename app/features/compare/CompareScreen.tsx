@@ -8,6 +8,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Empty } from '../../ui/states';
+import { Typeset } from '../../ui/Typeset';
 import { Words } from '../../ui/Words';
 import { WithGuide } from '../guides/WithGuide';
 import { useDraft } from '../specimen/useDraft';
@@ -98,7 +99,7 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
         <>
           <ComparedPlates guide={guide} forms={comparison.forms} />
           <Sheet title="In plain words">
-            <Words testID="paragraph">{comparison.paragraph}</Words>
+            <Typeset testID="paragraph" parts={comparison.typeset} />
           </Sheet>
           <Dangers guide={guide} taxa={comparison.forms.map(({ taxon }) => taxon)} />
           <ComparedMarks guide={guide} comparison={comparison} names={names} />

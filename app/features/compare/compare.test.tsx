@@ -104,7 +104,9 @@ describe('choosing forms', () => {
 describe('the screen', () => {
   it('compares, in plain words, with the dangers of each', () => {
     render(<CompareScreen id="g" formIds={pair} />);
-    expect(screen.getByTestId('paragraph')).toHaveTextContent(/^Edge of the spire helps to separate/);
+    expect(screen.getByTestId('paragraph')).toHaveTextContent(
+      /^No single mark separates them cleanly; begin with the edge of the spire/,
+    );
     expect(screen.getByText('Turbiconus vexillax: take care')).toBeTruthy();
     expect(screen.getByLabelText('Download the page as PDF')).toBeTruthy();
   });

@@ -206,12 +206,10 @@ function tickedStatements(key: Key, trail: readonly TrailStep[], answer: Finding
 }
 
 const deniedStatements = (key: Key, trail: readonly TrailStep[]): BackCheckItem[] =>
-  tickedStatements(key, trail, 'does-not', (lead) => `does not fit, though lead ${lead} was taken`).map(
-    ({ link: _, ...item }) => ({
-      ...item,
-      verdict: 'against',
-    }),
-  );
+  tickedStatements(key, trail, 'does-not', (lead) => `does not fit, though lead ${lead} was taken`).map(({ item }) => ({
+    ...item,
+    verdict: 'against',
+  }));
 
 const seenStatements = (key: Key, trail: readonly TrailStep[]): BackCheckItem[] =>
   tickedStatements(key, trail, 'fits', (lead) => `seen to fit, as lead ${lead} says`).map(({ item }) => ({
