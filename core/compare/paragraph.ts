@@ -38,12 +38,7 @@ export function paragraphOf(
     out.push(['No single mark tells ', ...listed(names), ' apart here; only several together might.']);
   }
   if (good.length > 1 && forms.length === 2) out.push(sufficiency(compiled, forms, good));
-  out.push(
-    ...warnings(
-      characters.filter(({ trap }) => trap),
-      names,
-    ),
-  );
+  out.push(...warnings(byFame(compiled, characters), names));
   const gone = characters.filter(({ hindrance, overlap }) => hindrance && overlap < 0.3).slice(0, 2);
   if (gone.length) {
     const labels = gone.map(({ label }) => the(label));
@@ -183,6 +178,13 @@ function sufficiency(compiled: CompiledGuide, forms: Comparison['forms'], good: 
     : [`${both} still mislead in ${cases(wrong)}, so take another mark before a name is given.`];
 }
 
+/** The traps, the most famous first. */
+function byFame({ guide }: CompiledGuide, characters: readonly ComparedCharacter[]): ComparedCharacter[] {
+  const fame = new Map(guide.characters.map((character) => [character.id, [character.fame ?? 0, character.salience ?? 0]]));
+  const of = ({ character }: ComparedCharacter) => fame.get(character)!;
+  return characters.filter(({ trap }) => trap).sort((a, b) => of(b)[0] - of(a)[0] || of(b)[1] - of(a)[1]);
+}
+
 /** What people go by and should not, with the reason. */
 function warnings(traps: readonly ComparedCharacter[], names: readonly string[]): Piece[][] {
   return traps.slice(0, 2).map((trap, i): Piece[] => {
@@ -218,7 +220,9 @@ function sharedState({ forms }: ComparedCharacter): { label: string; least: numb
 /** Ratios that a table taught, between the taxa at hand: what single lengths do not show. */
 function ratiosBetween({ guide }: CompiledGuide, forms: Comparison['forms']): string[] {
   const names = new Set(forms.map(({ taxon }) => guide.taxa.find(({ id }) => id === taxon)?.name));
-  return (guide.learned?.ratios ?? []).filter(({ a, b }) => names.has(a) && names.has(b)).map(({ text }) => text);
+  return (guide.learned?.ratios ?? [])
+    .filter(({ a, b, shown: better }) => better !== false && names.has(a) && names.has(b))
+    .map(({ text }) => text);
 }
 
 /** Short names, with the facets where the taxon alone does not tell them apart. */

@@ -52,8 +52,14 @@ export const Ratio = z.strictObject({
   cut: z.number(),
   /** Which group lies above the cut. */
   above: z.string(),
-  /** Cross-validated share of mistakes when both groups are equally likely. */
+  /** Share of mistakes on specimens that neither the ratio nor its cut was chosen by, when both groups are equally likely. */
   error: share,
+  /** 95 % interval of that share. */
+  interval: z.tuple([share, share]).optional(),
+  /** Where specimens are few: the share of shuffled labels that do as well. */
+  byChance: share.optional(),
+  /** Is it shown to be better than chance? Told by guides learned since this was asked. */
+  shown: z.boolean().optional(),
   text: z.string(),
 });
 export type Ratio = z.infer<typeof Ratio>;
