@@ -15,6 +15,8 @@ export const Making = z.object({
   optimum: z.number().optional(),
   /** Taxa that nothing allowed tells apart. */
   together: z.array(z.array(z.string())),
+  /** Why the key was ended before all could be told apart that can be. */
+  stopped: z.string().optional(),
 });
 
 export const KeyRow = z.object({

@@ -187,7 +187,7 @@ describe('ratios', () => {
     const first = ratio.numerator === 'length-3';
     expect(ratio.above).toBe(first ? 'form B' : 'form A');
     expect(ratio.error).toBeLessThan(0.06);
-    expect(ratio.text).toMatch(/^length \d ÷ length \d above [\d.]+: form [AB], wrong in (under 1|\d+) of 100\.$/);
+    expect(ratio.text).toMatch(/^length \d ÷ length \d above [\d.]+: form [AB], wrong in (under 1|\d+) of 100 \(\d+ to \d+\)\.$/);
     const wrong = table.rows.filter(({ form, x }) => {
       const at = (id: string) => x[Number(id.slice(-1)) - 1];
       return at(ratio.numerator) / at(ratio.denominator) > ratio.cut !== (form === ratio.above);

@@ -150,6 +150,11 @@ export function MakingSheet({ making }: { making: NonNullable<StoredKey['making'
         <Figure value={one(making.entropyBound)} label="no key can do with fewer (entropy)" />
         {making.optimum !== undefined && <Figure value={one(making.optimum)} label="the shortest there is, exactly" />}
       </View>
+      {making.stopped && (
+        <Notice kind="problem" title="Ended early">
+          {making.stopped}
+        </Notice>
+      )}
       {making.together.length > 0 && (
         <Words size="small">
           {`Nothing allowed tells apart: ${making.together.map((names) => names.join(' and ')).join('; ')}.`}

@@ -8,6 +8,9 @@ export interface Node {
 
 /** Splits that are looked at one couplet further. */
 const LOOKED_INTO = 10;
+/** For nodes of more items than this, what follows is sought among the most promising splits only. */
+const MANY = 32;
+const PROMISING = 48;
 /** A split must leave at least this much less to be told, in bits. */
 const LEAST_GAIN = 1e-3;
 
@@ -65,6 +68,22 @@ const xlog2x = (m: number) => (m > 0 ? m * Math.log2(m) : 0);
 
 /** H = log2 M − Σ m log2 m / M. */
 const bitsFrom = (mass: number, sum: number) => (mass > 0 ? Math.log2(mass) - sum / mass : 0);
+
+/** Bits that a division by mass alone can tell at most: the entropy of the side. */
+function mostTold(share: number): number {
+  return share <= 0 || share >= 1 ? 0 : -(xlog2x(share) + xlog2x(1 - share));
+}
+
+/** The mass that goes to the first side of a split. */
+function firstMass({ sides, first }: Split, { at, mass }: Node): number {
+  let sum = 0;
+  for (let k = 0; k < at.length; k++) {
+    const side = sides[at[k]];
+    if (side === 1) sum += mass[k];
+    else if (side === 3) sum += mass[k] * first[at[k]];
+  }
+  return sum;
+}
 
 /** Expected cost after a split if what is left needed only its bits: a couplet tells at most one. */
 function ahead(split: Split, prepared: Prepared, taxa: Taxa): number {
@@ -146,20 +165,24 @@ const atLeast = (bits: number) => (bits <= 1e-9 ? 0 : Math.max(1, bits));
  */
 export function bestSplit(splits: readonly Split[], node: Node, taxa: Taxa): Split | undefined {
   const whole = bitsOf(node, taxa);
-  const first = shortlist(splits, node, taxa, whole, LOOKED_INTO);
+  const many = node.at.length > MANY;
+  const promising = shortlist(splits, node, taxa, whole, many ? PROMISING : LOOKED_INTO);
+  const following = many ? promising.map(({ split }) => split) : splits;
+  const total = node.mass.reduce((sum, m) => sum + m, 0) || 1;
   let best: Split | undefined;
   let least = Number.POSITIVE_INFINITY;
-  for (const { split } of first) {
-    const sides = divide(split, node);
-    const total = node.mass.reduce((sum, m) => sum + m, 0) || 1;
-    let cost = split.cost;
-    for (const side of sides) {
+  for (const { split, cost: bound } of promising.slice(0, LOOKED_INTO)) {
+    // The couplets that follow cannot cost less than the bits they have to tell.
+    if (bound >= least) break;
+    let cost = bound;
+    for (const side of divide(split, node)) {
       if (isSettled(taxa, side)) continue;
       const bits = bitsOf(side, taxa);
-      const [next] = shortlist(splits, side, taxa, bits, 1);
       const mass = side.mass.reduce((sum, m) => sum + m, 0);
+      const next = nextCost(following, side, taxa, bits) ?? (many ? nextCost(splits, side, taxa, bits) : undefined);
       // What nothing can tell apart further is dear: it stays unnamed.
-      cost += (mass / total) * (next ? next.cost : bits + 4);
+      cost += (mass / total) * ((next ?? bits + 4) - atLeast(bits));
+      if (cost >= least) break;
     }
     if (cost < least - 1e-12) {
       least = cost;
@@ -168,6 +191,30 @@ export function bestSplit(splits: readonly Split[], node: Node, taxa: Taxa): Spl
   }
   return best;
 }
+
+/** A couplet this near to what its bits ask for, in couplets, is as good as the best: the search for a better one ends. */
+const NEAR_ENOUGH = 0.03;
+
+/** The cost of the best couplet for a node, by what it leaves to be told; undefined where nothing divides it. */
+function nextCost(splits: readonly Split[], node: Node, taxa: Taxa, whole: number): number | undefined {
+  const prepared = prepare(node, taxa);
+  const total = node.mass.reduce((sum, m) => sum + m, 0) || 1;
+  let least: number | undefined;
+  for (const split of splits) {
+    // However the masses lie, no more can be told than by how evenly they divide.
+    if (least !== undefined && split.cost + whole - mostTold(firstMass(split, node) / total) >= least) continue;
+    if (!divides(split, node)) continue;
+    const cost = ahead(split, prepared, taxa);
+    if (cost - split.cost > whole - LEAST_GAIN + (whole < 1 ? 1 : 0)) continue;
+    if (least !== undefined && cost >= least) continue;
+    least = cost;
+    if (least <= atLeast(whole) + NEAR_ENOUGH) break;
+  }
+  return least;
+}
+
+/** The splits that divide a node; what does not divide it divides nothing below it. */
+export const dividing = (splits: readonly Split[], node: Node): readonly Split[] => splits.filter((split) => divides(split, node));
 
 function shortlist(
   splits: readonly Split[],
@@ -178,7 +225,10 @@ function shortlist(
 ): { split: Split; cost: number }[] {
   const kept: { split: Split; cost: number }[] = [];
   const prepared = prepare(node, taxa);
+  const total = node.mass.reduce((sum, m) => sum + m, 0) || 1;
   for (const split of splits) {
+    const full = kept.length === most;
+    if (full && split.cost + whole - mostTold(firstMass(split, node) / total) >= kept[most - 1].cost) continue;
     if (!divides(split, node)) continue;
     const cost = ahead(split, prepared, taxa);
     if (cost - split.cost > whole - LEAST_GAIN + (whole < 1 ? 1 : 0)) continue;

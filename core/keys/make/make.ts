@@ -2,7 +2,7 @@ import { type CompiledGuide, taxonIndex } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { shortName } from '../../specimen';
 import type { Couplet, Destination, Key, KeyPurpose, Lead, Statement } from '../shape';
-import { bestSplit, divide, isSettled, type Node, taxaOf } from './choose';
+import { bestSplit, divide, dividing, isSettled, type Node, taxaOf } from './choose';
 import { EXACT, optimumOf } from './optimum';
 import { phrase } from './phrase';
 import { type Item, itemsOf, type Split, splitsOf } from './splits';
@@ -30,6 +30,8 @@ export interface MadeKey {
   optimum?: number;
   /** Taxa that nothing allowed tells apart, as they are named together at their ending. */
   together: string[][];
+  /** Set when the key would have more couplets than may be made: what is named together then could be told apart. */
+  stopped?: string;
 }
 
 /** Agreement of a confirming mark with the couplet's own, on either side. */
@@ -86,11 +88,15 @@ export function makeKey(compiled: CompiledGuide, request: MakeRequest, onProgres
     entropyBound: grown.bound,
     ...(optimum === undefined ? {} : { optimum }),
     together: grown.together,
+    ...(grown.stopped ? { stopped: sayStopped(items.length) } : {}),
   });
 }
 
 export const sayPurpose = (purpose: KeyPurpose): string =>
   ({ 'hands-off': 'without touching', field: 'in the field', bench: 'at the bench' })[purpose];
+
+const sayStopped = (forms: number) =>
+  `The key was ended at ${MOST_COUPLETS} couplets: its ${forms} forms vary too much in the marks allowed to be told apart one by one, and many would stand in several places. Taxa named together from there on may still be told apart: key a genus or a group at a time, or allow more marks.`;
 
 interface Work {
   compiled: CompiledGuide;
@@ -106,6 +112,7 @@ type Exact = { optimum: NonNullable<ReturnType<typeof optimumOf>>; at: readonly 
 function grow(work: Work, root: Node) {
   const couplets: Couplet[] = [];
   const together: string[][] = [];
+  let stopped = false;
   let mean = 0;
   let worst = 0;
   let settled = 0;
@@ -121,27 +128,32 @@ function grow(work: Work, root: Node) {
     endings.set(name, (endings.get(name) ?? 0) + mass);
     return to;
   };
-  const visit = (node: Node, depth: number, exact: Exact | undefined): Destination => {
-    if (isSettled(work.taxa, node) || couplets.length >= MOST_COUPLETS) return end(node, depth);
+  const visit = (node: Node, depth: number, exact: Exact | undefined, usable: readonly Split[]): Destination => {
+    if (isSettled(work.taxa, node)) return end(node, depth);
+    if (couplets.length >= MOST_COUPLETS) {
+      stopped = true;
+      return end(node, depth);
+    }
     const solved = exact ?? solve(work, node);
-    const split = solved?.optimum.splitOf(setOf(solved.at, node)) ?? bestSplit(work.splits, node, work.taxa);
+    const alive = solved ? usable : dividing(usable, node);
+    const split = solved?.optimum.splitOf(setOf(solved.at, node)) ?? bestSplit(alive, node, work.taxa);
     if (!split) return end(node, depth);
     const number = String(couplets.length + 1);
     const couplet: Couplet = { id: `c${number}`, number, leads: [] };
     couplets.push(couplet);
     const sides = divide(split, node);
-    const statements = statementsOf(work, split, node);
+    const statements = statementsOf(work, alive, split, node);
     let n = 0;
     sides.forEach((side, s) => {
       const own = statements[s].map((statement): Statement => ({ n: ++n, ...statement }));
-      const lead: Lead = { id: s === 0 ? 'a' : 'b', statements: own, to: visit(side, depth + 1, solved) };
+      const lead: Lead = { id: s === 0 ? 'a' : 'b', statements: own, to: visit(side, depth + 1, solved, alive) };
       couplet.leads.push(lead);
     });
     return { kind: 'couplet', couplet: couplet.id };
   };
-  visit(root, 0, undefined);
+  visit(root, 0, undefined, work.splits);
   const bound = [...endings.values()].reduce((sum, m) => sum - m * Math.log2(m), 0);
-  return { couplets, mean, worst, together, bound };
+  return { couplets, mean, worst, together, bound, stopped };
 }
 
 function solve({ items, splits }: Work, node: Node): Exact | undefined {
@@ -155,15 +167,17 @@ function solve({ items, splits }: Work, node: Node): Exact | undefined {
 const setOf = (at: readonly number[], node: Node) => node.at.reduce((set, item) => set | (1 << at.indexOf(item)), 0);
 
 /** The couplet's own statement, then those that agree with it, on either side. */
-function statementsOf({ splits, confirm }: Work, split: Split, node: Node): [Omit<Statement, 'n'>[], Omit<Statement, 'n'>[]] {
+function statementsOf({ confirm }: Work, splits: readonly Split[], split: Split, node: Node): [Omit<Statement, 'n'>[], Omit<Statement, 'n'>[]] {
   const used = new Set([split.character.id]);
   const chosen = [{ split, turned: false }];
   if (confirm > 0) {
-    const agreeing = splits
-      .filter(({ character }) => character.id !== split.character.id)
-      .map((other) => ({ split: other, ...agreement(split, other, node) }))
-      .filter(({ share }) => share >= CONFIRMS)
-      .sort((a, b) => b.share / b.split.cost - a.share / a.split.cost);
+    const agreeing: { split: Split; share: number; turned: boolean }[] = [];
+    for (const other of splits) {
+      if (other.character === split.character) continue;
+      const found = agreement(split, other, node);
+      if (found.share >= CONFIRMS) agreeing.push({ split: other, ...found });
+    }
+    agreeing.sort((a, b) => b.share / b.split.cost - a.share / a.split.cost);
     for (const one of agreeing) {
       if (chosen.length > confirm) break;
       if (used.has(one.split.character.id)) continue;
@@ -177,20 +191,22 @@ function statementsOf({ splits, confirm }: Work, split: Split, node: Node): [Omi
 }
 
 /** How often another mark says the same as the couplet's own, at worst of its two sides; and whether it is turned round. */
-function agreement(split: Split, other: Split, node: Node): { share: number; turned: boolean } {
-  const same = [0, 0];
-  const mass = [0, 0];
-  for (let k = 0; k < node.at.length; k++) {
-    const item = node.at[k];
-    if (split.sides[item] === 3) continue;
-    const s = split.sides[item] - 1;
-    const p = s === 0 ? other.first[item] : 1 - other.first[item];
-    same[s] += node.mass[k] * p;
-    mass[s] += node.mass[k];
+function agreement({ sides }: Split, { first }: Split, { at, mass }: Node): { share: number; turned: boolean } {
+  let [sameA, sameB, massA, massB] = [0, 0, 0, 0];
+  for (let k = 0; k < at.length; k++) {
+    const item = at[k];
+    const side = sides[item];
+    if (side === 1) {
+      sameA += mass[k] * first[item];
+      massA += mass[k];
+    } else if (side === 2) {
+      sameB += mass[k] * (1 - first[item]);
+      massB += mass[k];
+    }
   }
-  const shares = same.map((m, s) => (mass[s] > 0 ? m / mass[s] : 0.5));
-  const straight = Math.min(...shares);
-  const turned = Math.min(...shares.map((share) => 1 - share));
+  const [a, b] = [massA > 0 ? sameA / massA : 0.5, massB > 0 ? sameB / massB : 0.5];
+  const straight = Math.min(a, b);
+  const turned = Math.min(1 - a, 1 - b);
   return turned > straight ? { share: turned, turned: true } : { share: straight, turned: false };
 }
 

@@ -1,6 +1,7 @@
 import { normalBelow } from '../../chance';
 import { type Character, type CompiledGuide, isUnder, type StatesTable, type ValuesTable } from '../../guide/working';
 import type { KeyPurpose, StatementLink } from '../shape';
+import { EXACT } from './optimum';
 
 /** A form goes one way only when it does so at least this often. */
 const CLEAR = 0.95;
@@ -8,8 +9,9 @@ const CLEAR = 0.95;
 const USUAL = 0.8;
 /** What a couplet that says "usually" costs more. */
 const USUAL_COST = 0.25;
-/** States of a nominal character are divided in every way up to this many. */
+/** States of a nominal character are divided in every way up to this many; for few items, whose best key is sought exactly, up to more. */
 const EVERY_WAY = 5;
+const EVERY_WAY_OF_FEW = 12;
 /** Cuts tried along a measured character. */
 const CUTS = 24;
 
@@ -102,7 +104,9 @@ function stateSplits(table: StatesTable, items: readonly Item[]): Division[] {
   const forms = table.scored.length;
   const p = (s: number, item: Item) => table.frequency[s * forms + item.form];
   const found = states.map((_, s) => s).filter((s) => items.some((item) => p(s, item) > 1 - CLEAR));
-  return sidesFor(character, found).map((own) => {
+  const ways = items.length <= EXACT ? EVERY_WAY_OF_FEW : EVERY_WAY;
+  const massOf = (s: number) => items.reduce((sum, item) => sum + item.weight * p(s, item), 0);
+  return sidesFor(character, found, ways, massOf).map((own) => {
     const rest = found.filter((s) => !own.includes(s));
     const links: Split['links'] =
       character.kind === 'count'
@@ -116,10 +120,20 @@ function stateSplits(table: StatesTable, items: readonly Item[]): Division[] {
 }
 
 /** The states of the first side, for every way to divide them; those with an order are cut once. */
-function sidesFor(character: Character, found: readonly number[]): number[][] {
+function sidesFor(
+  character: Character,
+  found: readonly number[],
+  most: number,
+  massOf: (state: number) => number,
+): number[][] {
   if (found.length < 2) return [];
   if (character.kind !== 'nominal') return found.slice(1).map((_, k) => found.slice(0, k + 1));
-  if (found.length > EVERY_WAY) return found.map((s) => [s]);
+  if (found.length > most) {
+    // One against the rest, and the commonest few against the rest: some of these divide evenly.
+    const byMass = [...found].sort((a, b) => massOf(b) - massOf(a));
+    const several = byMass.slice(1, -2).map((_, k) => byMass.slice(0, k + 2).sort((a, b) => a - b));
+    return [...found.map((s) => [s]), ...several];
+  }
   const ways: number[][] = [];
   // The first state always stands on the first side: the mirror image is the same couplet.
   for (let mask = 0; mask < (1 << (found.length - 1)) - 1; mask++) {
