@@ -12,11 +12,11 @@ export {
   type StatementLink,
 } from './shape';
 export { type KeyProblem, type LineProblem } from './problems';
-export { quantitiesIn, unclearIn } from './quantities';
+export { onlyQuantity, quantitiesIn, unclearIn } from './quantities';
 export { hedgeOf, printStatements, splitStatements } from './statements';
 export { coupletIndex, depthOf, endingsBelow, endpointId, endpointsOf, leadsOf, nextOf, wayTo } from './graph';
 export { taxonNamed, withTaxa } from './names';
-export { linkToQuantity, soleQuantity, withLinks } from './link';
+export { linkFor, linkToQuantity, withLinks } from './link';
 export { mendText, readKeyText } from './text/read';
 export { printDestination, writeKeyText } from './text/write';
 export { readKey } from './json';

@@ -1,5 +1,5 @@
 import { type Character, type Guide, isStates } from '../guide/working';
-import { type Quantity, quantitiesIn, unclearIn, unitFactor } from './quantities';
+import { onlyQuantity, type Quantity, quantitiesIn, unitFactor } from './quantities';
 import type { Key, Statement, StatementLink } from './shape';
 
 const plain = (text: string) =>
@@ -75,24 +75,16 @@ function statesNamed(character: Character, rest: string): string[] | undefined {
 
 const inOrder = ({ states }: Character, ids: readonly string[]) => states!.map(({ id }) => id).filter((id) => ids.includes(id));
 
-/**
- * The one number in a statement that can be the character's; two bounds that close
- * a range are one. Where there are several, or one that may be meant in two ways,
- * nothing is tied.
- */
+/** The one number in a statement that can be the character's; of several, those in its own unit before bare ones. */
 export function soleQuantity(character: Character, written: string): Quantity | undefined {
-  if (unclearIn(written).length > 0) return undefined;
-  const all = quantitiesIn(written);
-  const measured = all.filter(({ kind, unit }) => kind === 'measure' && unitFactor(unit, character.unit) !== undefined);
-  const fitting = measured.length ? measured : all.filter(({ kind }) => kind !== 'measure');
-  const [first, second] = fitting;
-  if (fitting.length < 2) return first;
-  const [below, above] = first.low === undefined ? [second, first] : [first, second];
-  const closes = below.high === undefined && above.low === undefined && below.low! < above.high! && below.unit === above.unit;
-  return fitting.length === 2 && closes
-    ? { ...below, high: above.high, highOpen: above.highOpen, to: Math.max(first.to, second.to) }
-    : undefined;
+  const isMeasured = ({ kind, unit }: Quantity) => kind === 'measure' && unitFactor(unit, character.unit) !== undefined;
+  const measured = quantitiesIn(written).some(isMeasured);
+  return onlyQuantity(written, measured ? isMeasured : ({ kind }) => kind !== 'measure');
 }
+
+/** What a statement says of a character, to begin a tie with; undefined where it is not clear. */
+export const linkFor = (character: Character, written: string): StatementLink | undefined =>
+  linkTo(character, written, plain(written));
 
 /** A recognised number as bounds on a character; a count that excludes its bound takes the next whole one. */
 export function linkToQuantity(character: Character, quantity: Quantity): StatementLink | undefined {

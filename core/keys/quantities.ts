@@ -107,6 +107,23 @@ export const quantitiesIn = (text: string): Quantity[] => scan(text).found;
  */
 export const unclearIn = (text: string): UnclearNumber[] => scan(text).unclear;
 
+/**
+ * The one number a statement can be tested by; two bounds that close a range are
+ * one ("more than 5 but less than 9 mm"). Undefined where there are several, or one
+ * that may be meant in two ways.
+ */
+export function onlyQuantity(text: string, suits: (quantity: Quantity) => boolean = () => true): Quantity | undefined {
+  const { found, unclear } = scan(text);
+  if (unclear.length > 0) return undefined;
+  const fitting = found.filter(suits);
+  const [first, second] = fitting;
+  if (fitting.length < 2) return first;
+  const [below, above] = first.low === undefined ? [second, first] : [first, second];
+  const closes = below.high === undefined && above.low === undefined && below.low! < above.high! && below.unit === above.unit;
+  if (fitting.length > 2 || !closes) return undefined;
+  return { ...below, high: above.high, ...(above.highOpen ? { highOpen: true } : {}), to: Math.max(first.to, second.to) };
+}
+
 function scan(text: string): { found: Quantity[]; unclear: UnclearNumber[] } {
   const found: Quantity[] = [];
   const unclear: UnclearNumber[] = [];

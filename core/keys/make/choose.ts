@@ -214,7 +214,8 @@ function nextCost(splits: readonly Split[], node: Node, taxa: Taxa, whole: numbe
 }
 
 /** The splits that divide a node; what does not divide it divides nothing below it. */
-export const dividing = (splits: readonly Split[], node: Node): readonly Split[] => splits.filter((split) => divides(split, node));
+export const dividing = (splits: readonly Split[], node: Node): readonly Split[] =>
+  splits.filter((split) => divides(split, node));
 
 function shortlist(
   splits: readonly Split[],

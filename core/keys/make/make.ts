@@ -167,7 +167,12 @@ function solve({ items, splits }: Work, node: Node): Exact | undefined {
 const setOf = (at: readonly number[], node: Node) => node.at.reduce((set, item) => set | (1 << at.indexOf(item)), 0);
 
 /** The couplet's own statement, then those that agree with it, on either side. */
-function statementsOf({ confirm }: Work, splits: readonly Split[], split: Split, node: Node): [Omit<Statement, 'n'>[], Omit<Statement, 'n'>[]] {
+function statementsOf(
+  { confirm }: Work,
+  splits: readonly Split[],
+  split: Split,
+  node: Node,
+): [Omit<Statement, 'n'>[], Omit<Statement, 'n'>[]] {
   const used = new Set([split.character.id]);
   const chosen = [{ split, turned: false }];
   if (confirm > 0) {

@@ -120,12 +120,7 @@ function stateSplits(table: StatesTable, items: readonly Item[]): Division[] {
 }
 
 /** The states of the first side, for every way to divide them; those with an order are cut once. */
-function sidesFor(
-  character: Character,
-  found: readonly number[],
-  most: number,
-  massOf: (state: number) => number,
-): number[][] {
+function sidesFor(character: Character, found: readonly number[], most: number, massOf: (state: number) => number): number[][] {
   if (found.length < 2) return [];
   if (character.kind !== 'nominal') return found.slice(1).map((_, k) => found.slice(0, k + 1));
   if (found.length > most) {

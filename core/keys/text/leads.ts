@@ -1,6 +1,6 @@
 import type { LineProblem } from '../problems';
 import { splitDestination, type Written } from './destination';
-import { type Marker, markerOf } from './marker';
+import { isNumberAlone, isPageHead, type Marker, markerOf, type Numbering, numberingOf } from './marker';
 
 /** A lead as it stands in a text. */
 export interface WrittenLead {
@@ -11,9 +11,13 @@ export interface WrittenLead {
   number: string;
   /** It is marked as not the first lead of its couplet. */
   contrast: boolean;
-  back?: string;
+  back?: string[];
   words: string;
   to?: Written;
+  /** A stop stood behind where it goes. */
+  stopped?: boolean;
+  /** The number at its end may belong to its words as well. */
+  unsure?: boolean;
 }
 
 interface Open {
@@ -26,43 +30,62 @@ interface Open {
 
 /**
  * Gather the physical lines of a text into leads. A line without a mark goes on
- * with the lead before it; a line that only might have one is a new lead when its
- * number is the one expected.
+ * with the lead before it, unless it says itself where it goes on to: then it is
+ * the unmarked second lead of its couplet. A line that only might have a mark is a
+ * new lead when its number is the one expected. Heads and numbers of pages are
+ * passed over, and said.
  */
 export function gatherLeads(lines: readonly string[]): { leads: WrittenLead[]; problems: LineProblem[] } {
-  const letters = !lines.some((line) => markerOf(line, false)?.number);
+  const numbering = numberingOf(lines);
   const problems: LineProblem[] = [];
   const opened: Open[] = [];
   /** The last number at each indent: what a bare dash at that indent contrasts with. */
   const atIndent = new Map<number, string>();
   let current: Open | undefined;
   let afterGap = false;
+  const passOver = (line: number, raw: string, code = 'not-of-the-key') =>
+    problems.push({ line, code, message: `Line ${line} belongs to no lead and was passed over: “${excerpt(raw)}”.` });
   lines.forEach((raw, i) => {
     const line = i + 1;
     if (!raw.trim()) {
       afterGap = true;
       return;
     }
-    const marker = markerOf(raw, letters);
+    if (isPageHead(raw) || (isNumberAlone(raw) && !goesOn(current) && nextHasMark(lines, i, numbering)))
+      return passOver(line, raw, 'page-head');
+    const marker = markerOf(raw, numbering);
     const number = marker && (marker.number ?? atIndent.get(marker.indent) ?? current?.number);
-    if (marker && number !== undefined && isLead(marker, number, current)) {
+    if (marker && number !== undefined && isLead(marker, number, current, opened)) {
       current = { line, lastLine: line, marker, number, lines: [marker.rest] };
       opened.push(current);
       if (marker.number) atIndent.set(marker.indent, number);
-    } else if (!current || (afterGap && isComplete(current))) {
-      problems.push({
+    } else if (current && isUnmarkedLead(raw, current, opened)) {
+      const rest = raw.trim();
+      current = {
         line,
-        code: 'not-of-the-key',
-        message: `Line ${line} belongs to no lead and was passed over: “${excerpt(raw)}”.`,
-      });
+        lastLine: line,
+        marker: { indent: current.marker.indent, contrast: true, rest, weak: false },
+        number: current.number,
+        lines: [rest],
+      };
+      opened.push(current);
+    } else if (!current || (afterGap && isComplete(current))) {
+      passOver(line, raw);
     } else {
+      if (isComplete(current) && saysWhere(raw)) {
+        problems.push({
+          line,
+          code: 'swallowed-line',
+          message: `Line ${line}, “${excerpt(raw)}”, looks like a lead of its own but has no mark, and was taken as part of the one before it. Begin it with its number or a dash.`,
+        });
+      }
       current.lines.push(raw.trim());
       current.lastLine = line;
     }
     afterGap = false;
   });
   const leads = opened.map(({ line, lastLine, marker, number, lines: own }): WrittenLead => {
-    const { words, to } = splitDestination(own.join('\n'));
+    const { words, to, stopped, unsure } = splitDestination(own.join('\n'), numbering === 'roman');
     return {
       line,
       lastLine,
@@ -72,18 +95,59 @@ export function gatherLeads(lines: readonly string[]): { leads: WrittenLead[]; p
       ...(marker.back ? { back: marker.back } : {}),
       words,
       ...(to ? { to } : {}),
+      ...(stopped ? { stopped } : {}),
+      ...(unsure ? { unsure } : {}),
     };
   });
-  return { leads, problems };
+  return { leads: withStops(leads), problems };
 }
 
-const isComplete = (open: Open) => splitDestination(open.lines.join('\n')).to !== undefined;
+/** Does the last line of a lead ask for more: it ends in a leader, a comma or a dash? */
+const goesOn = (open: Open | undefined): boolean => /(?:\.{3,}|…|·{2,}|_{3,}|→|[,–-])\s*$/.test(open?.lines.at(-1) ?? '');
 
-function isLead(marker: Marker, number: string, current: Open | undefined): boolean {
+/** Does the next line that says anything begin a lead of its own? */
+function nextHasMark(lines: readonly string[], at: number, numbering: Numbering): boolean {
+  const next = lines.slice(at + 1, at + 6).find((line) => line.trim());
+  return next === undefined || markerOf(next, numbering) !== undefined;
+}
+
+/** A capitalised line that ends in a leader and a place to go. */
+const saysWhere = (raw: string): boolean =>
+  /^\s*\p{Lu}\p{Ll}/u.test(raw) && /(?:\.{3,}|…|·{2,}|_{3,}|-{3,}|–{2,}|→|\s{4,})\s*\S/u.test(raw.trim()) && isDestined(raw);
+
+const isDestined = (text: string) => splitDestination(text.trim()).to !== undefined;
+
+/** The second lead of a couplet, printed without a mark: the first has ended, and this one ends by itself. */
+function isUnmarkedLead(raw: string, current: Open, opened: readonly Open[]): boolean {
+  if (!isComplete(current) || !saysWhere(raw)) return false;
+  return opened.filter(({ number }) => number === current.number).length === 1;
+}
+
+/**
+ * A stop behind a name is the printer's where numbers have it too, or most names
+ * that end in no abbreviation; else it belongs to the authority: "Tess.".
+ */
+function withStops(leads: WrittenLead[]): WrittenLead[] {
+  const told = leads.filter(({ to }) => to?.kind === 'number' || (to?.kind === 'taxon' && !/\p{Lu}[\p{L}'’-]*$/u.test(to.name)));
+  const printers = told.filter(({ stopped }) => stopped).length * 2 > told.length;
+  return leads.map(({ stopped, ...lead }) => {
+    const { to } = lead;
+    if (!stopped || printers || to?.kind !== 'taxon' || !/\s\(?\p{Lu}[\p{L}'’-]*$/u.test(to.name)) return lead;
+    return { ...lead, to: { ...to, name: `${to.name}.` } };
+  });
+}
+
+const isComplete = (open: Open) => isDestined(open.lines.join('\n'));
+
+function isLead(marker: Marker, number: string, current: Open | undefined, opened: readonly Open[]): boolean {
   if (!marker.weak || !current) return true;
   const [own, last] = [Number(number), Number(current.number)];
   const inSequence = own === last || own === last + 1;
-  if (/^\p{Lu}/u.test(marker.rest)) return inSequence || isComplete(current);
+  if (/^\p{Lu}/u.test(marker.rest)) {
+    // An indented key goes one step in with each couplet, whatever its number.
+    const stepsIn = marker.indent > current.marker.indent && !opened.some((open) => open.number === number);
+    return inSequence || stepsIn || isComplete(current);
+  }
   return inSequence && isComplete(current);
 }
 

@@ -1,6 +1,7 @@
 import { readKey } from '../json';
 import type { LineProblem } from '../problems';
 import type { Couplet, Destination, Key, Lead } from '../shape';
+import { unclearIn } from '../quantities';
 import { splitStatements } from '../statements';
 import { excerpt, gatherLeads, linesOf, type WrittenLead } from './leads';
 
@@ -70,7 +71,7 @@ export function readKeyText(text: string, title: string): KeyRead {
       }),
     };
   });
-  problems.push(...backReferences(grouped.groups, leads, indented));
+  problems.push(...backReferences(grouped.groups, leads, indented), ...loneLeads(grouped.groups), ...unclearNumbers(leads));
   const key: Key = { format: 'plesion-key', formatVersion: 1, title, start: couplets[0].id, couplets };
   const lines = Object.fromEntries(grouped.groups.map(([first]) => [idOf(first.number), first.line]));
   const shape = shapeProblems(key, grouped.groups);
@@ -222,6 +223,37 @@ function dangling(written: WrittenLead, i: number, raw: readonly string[], guess
   );
 }
 
+/** A couplet of one lead contrasts with nothing: its other lead was printed in a way that was not understood. */
+function loneLeads(groups: readonly WrittenLead[][]): LineProblem[] {
+  return groups
+    .filter((group) => group.length === 1)
+    .map(([lead]) =>
+      problemOf(
+        lead,
+        'one-lead',
+        `Couplet ${lead.number} has one lead only: the other is missing, or its mark was not understood.`,
+      ),
+    );
+}
+
+/** Numbers that may be meant in more than one way, in words or at the end of a lead; nothing is made of them. */
+function unclearNumbers(leads: readonly WrittenLead[]): LineProblem[] {
+  return leads.flatMap((lead) => [
+    ...(lead.unsure
+      ? [
+          problemOf(
+            lead,
+            'unclear-destination',
+            `${excerpt(lead.words)}: the number at the end may be a couplet or belong to the words; put dots before it if it is a couplet.`,
+          ),
+        ]
+      : []),
+    ...unclearIn(lead.words).map(({ text, why }) =>
+      problemOf(lead, 'unclear-number', `“${text}” ${why}; it is tied to no measurement.`),
+    ),
+  ]);
+}
+
 function backReferences(groups: readonly WrittenLead[][], leads: readonly WrittenLead[], indented: boolean): LineProblem[] {
   if (indented) return [];
   const from = new Map<string, Set<string>>();
@@ -231,12 +263,12 @@ function backReferences(groups: readonly WrittenLead[][], leads: readonly Writte
   }
   return groups.flatMap(([first]) => {
     const origins = from.get(first.number);
-    if (!first.back || !origins || origins.has(first.back)) return [];
+    if (!first.back || !origins || first.back.some((back) => origins.has(back))) return [];
     return [
       problemOf(
         first,
         'back-reference',
-        `Couplet ${first.number} says it is reached from ${first.back}, but the text reaches it from ${[...origins].join(', ')}.`,
+        `Couplet ${first.number} says it is reached from ${first.back.join(', ')}, but the text reaches it from ${[...origins].join(', ')}.`,
       ),
     ];
   });

@@ -2,7 +2,7 @@ import { normalBelow } from '../../chance';
 import { type Reading, valueOf } from '../../evidence';
 import { type Character, isStates } from '../../guide/working';
 import { sayReading, sayValue } from '../../specimen';
-import { type Quantity, quantitiesIn } from '../quantities';
+import { onlyQuantity, type Quantity } from '../quantities';
 import type { Statement, StatementAnswer } from '../shape';
 import { ONLY, type CoupletAnswer, type KeyedSpecimen } from './answers';
 
@@ -34,7 +34,7 @@ export function findingOf(
   const said = answer?.statements?.findLast(({ n }) => n === statement.n);
   const at = said?.specimen === undefined ? {} : { specimen: said.specimen };
   if (said?.value !== undefined) {
-    const [quantity] = quantitiesIn(statement.text);
+    const quantity = onlyQuantity(statement.text);
     if (quantity) return { ...tested(statement.n, quantity, said.value, said.error ?? 0, quantity.unit), from: 'person', ...at };
   }
   if (said) return { n: statement.n, answer: said.answer, ...fitOfAnswer(said.answer), from: 'person', ...at };

@@ -1,5 +1,5 @@
 import { type Character, type Guide, isStates } from '@plesion/core/guide';
-import { type Key, linkToQuantity, quantitiesIn, setLink, type Statement, type StatementLink } from '@plesion/core/keys';
+import { type Key, linkFor, setLink, type Statement, type StatementLink } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../../theme';
@@ -49,13 +49,13 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
   );
 }
 
+/** What the words say of the character, where that is clear; else an empty tie to be filled in. */
 function firstLink(character: Character, text: string): StatementLink {
-  if (isStates(character)) {
-    const named = character.states!.filter(({ label }) => text.toLowerCase().includes(label.toLowerCase()));
-    return { character: character.id, states: (named.length ? named : character.states!.slice(0, 1)).map(({ id }) => id) };
-  }
-  const [quantity] = quantitiesIn(text);
-  return (quantity && linkToQuantity(character, quantity)) ?? { character: character.id };
+  const read = linkFor(character, text);
+  if (read) return read;
+  return isStates(character)
+    ? { character: character.id, states: character.states!.slice(0, 1).map(({ id }) => id) }
+    : { character: character.id };
 }
 
 function CharacterPick({

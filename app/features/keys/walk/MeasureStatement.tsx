@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { quantitiesIn, type Statement } from '@plesion/core/keys';
+import { onlyQuantity, type Statement } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
@@ -53,7 +53,7 @@ const numberOf = (text: string) => (/^\d*[.,]?\d+$/.test(text.trim()) ? Number(t
 function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 'guide'>) {
   const said = bench.kept.answers.find((answer) => answer.couplet === couplet)?.statements?.find(({ n }) => n === statement.n);
   const [texts, setTexts] = useState({ value: String(said?.value ?? ''), error: String(said?.error ?? '') });
-  const [quantity] = quantitiesIn(statement.text);
+  const quantity = onlyQuantity(statement.text);
   const give = (next: typeof texts) => {
     setTexts(next);
     const value = numberOf(next.value);

@@ -1,5 +1,12 @@
 import type { Guide } from '@plesion/core/guide';
-import { type Finding, quantitiesIn, type Statement, STATEMENT_ANSWERS, type StatementAnswer } from '@plesion/core/keys';
+import {
+  type Finding,
+  onlyQuantity,
+  type Statement,
+  STATEMENT_ANSWERS,
+  type StatementAnswer,
+  unclearIn,
+} from '@plesion/core/keys';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../../theme';
@@ -38,7 +45,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
   const character = guide?.characters.find(({ id }) => id === statement.link?.character);
   const help = character?.help;
   const withheld = bench.withheld(statement);
-  const numeric = statement.link ? !('states' in statement.link) : quantitiesIn(statement.text).length > 0;
+  const numeric = statement.link ? !('states' in statement.link) : onlyQuantity(statement.text) !== undefined;
   return (
     <View style={[styles.row, chosen && styles.chosen]}>
       <View style={styles.line}>
@@ -50,6 +57,12 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
           )}
           <TermText guide={guide} text={statement.text} />
           {finding && <FindingLine finding={finding} bench={bench} />}
+          {!statement.link &&
+            unclearIn(statement.text).map(({ text, why }) => (
+              <Words key={text} size="small" quiet>
+                {`“${text}” ${why}, so it cannot be measured against; tick what you see.`}
+              </Words>
+            ))}
           {withheld && (
             <Words size="small" color={colour.hazard}>
               Needs closeness: withheld while a dangerous one is possible. Say “can’t see”, or read it from a photograph.
