@@ -2,3 +2,4 @@ export { plainGuide, randomKey } from './keys';
 export { lengths, type Lengths, toCsv } from './lengths';
 export { linearDiscriminant, validated } from './discriminant';
 export { keyedEnd } from './keyedEnd';
+export * from './drawnSpecimens';

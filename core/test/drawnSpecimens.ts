@@ -1,0 +1,59 @@
+import { type Chance, normal, pick } from '../chance';
+import type { Reading } from '../evidence';
+import { type CompiledGuide, misreadingMatrix, type StatesTable, type ValuesTable } from '../guide';
+
+export interface Drawn {
+  form: number;
+  readings: Reading[];
+}
+
+interface Drawing {
+  /** How many of the characters are read, 0..1. */
+  share: number;
+  /** Of each dependence group only one, so that readings are independent as they are drawn. */
+  onePerGroup?: boolean;
+  /** How much oftener states are misread than the guide says. */
+  misreading?: number;
+}
+
+/** An individual of the guide as it lives there, read at random marks with the misreading and errors that the guide states. */
+export function drawnSpecimen(compiled: CompiledGuide, chance: Chance, { share, onePerGroup, misreading = 1 }: Drawing): Drawn {
+  const form = pick(compiled.base, chance);
+  const seen = new Set<string>();
+  const readings = compiled.guide.characters.flatMap(({ id, dependence }): Reading[] => {
+    const table = compiled.tables.get(id)!;
+    if (chance() > share || !table.scored[form] || (onePerGroup && seen.has(dependence ?? id))) return [];
+    if (table.applies && chance() > table.applies[form]) return [];
+    seen.add(dependence ?? id);
+    return [
+      table.type === 'states' ? stateOf(compiled, table, form, chance, misreading) : valueOf(compiled, table, form, chance),
+    ];
+  });
+  return { form, readings };
+}
+
+function stateOf({ guide }: CompiledGuide, table: StatesTable, form: number, chance: Chance, misreading: number): Reading {
+  const forms = table.scored.length;
+  const S = table.states.length;
+  const { character } = table;
+  const rho = character.reliability ?? guide.settings.reliability;
+  const matrix = misreadingMatrix(S, character.kind !== 'nominal', Math.max(0, 1 - misreading * (1 - rho)), guide.settings.slip);
+  const truth = pick(
+    table.states.map((_, s) => table.frequency[s * forms + form]),
+    chance,
+  );
+  const state = table.states[pick(matrix.subarray(truth * S, (truth + 1) * S), chance)];
+  return character.kind === 'count'
+    ? { character: character.id, value: Number(state) }
+    : { character: character.id, states: [state] };
+}
+
+function valueOf({ guide }: CompiledGuide, table: ValuesTable, form: number, chance: Chance): Reading {
+  const wide = chance() < guide.settings.tail ? 4 : 1;
+  const at = table.mean[form] + wide * table.sd[form] * normal(chance);
+  const error = (table.character.error ?? 0) * normal(chance);
+  const value = table.log ? Math.exp(at) * (1 + error / Math.exp(at)) : at + error;
+  // A length is above 0, and no careful reading gives another.
+  const positive = table.log || table.character.kind === 'ratio';
+  return { character: table.character.id, value: positive ? Math.max(value, 1e-3) : value };
+}
