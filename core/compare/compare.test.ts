@@ -4,6 +4,7 @@ import { tentCones } from '../../demo/tentCones';
 import { OVERLAP, overlapBetween, separationOf, trapsBetween } from '../evidence';
 import { compileGuide } from '../guide';
 import { traitsOf } from '../plates';
+import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
 import { compareForms, lookalikesOf, namesOf, sayScored, scoredOf, seriesOf } from '.';
 
@@ -208,5 +209,67 @@ describe('a form’s own series', () => {
       const at = table.states.indexOf(traits.pattern as string);
       expect(table.frequency[at * cones.forms.length + form]).toBeGreaterThan(0.05);
     }
+  });
+});
+
+describe('what is not scored', () => {
+  const guide = tinyGuide({
+    taxa: [
+      ...tinyGuide().taxa,
+      { id: 'c', name: 'Tessella curva', rank: 'species', parent: 'genus', abundance: 1, forms: [{ share: 1, facets: {} }] },
+    ],
+    characters: tinyGuide().characters.map((character) => (character.id === 'edge' ? { ...character, fame: 0.9 } : character)),
+    scores: tinyGuide().scores.map((score) =>
+      score.character === 'edge'
+        ? { ...score, value: { kind: 'states' as const, states: { round: score.scope.taxon === 'a' ? 0.97 : 0.03 } } }
+        : score,
+    ),
+  });
+
+  it('is not alike: the mean is over the pairs that are known, and a mark that separates them is no trap', () => {
+    const compared = compareForms(compileGuide(guide), ['a', 'b', 'c']);
+    const edge = compared.characters.find(({ character }) => character === 'edge')!;
+    expect(edge.pairs.map(({ overlap }) => overlap)).toEqual([expect.closeTo(0.06, 6), null, null]);
+    expect([edge.overlap, edge.trap, edge.separation]).toEqual([expect.closeTo(0.06, 6), false, 'helps']);
+    expect(compared.paragraph).toContain('not known for T. curva');
+    expect(compared.paragraph).not.toContain('Do not go by');
+  });
+});
+
+describe('look-alikes by lengths measured together', () => {
+  it('use their covariance: exp(−⅛ Δᵀ Σ⁻¹ Δ)', () => {
+    // Fifteen lengths with correlation .95, each two sd apart: alone each separates a little, together hardly more.
+    const order = 15;
+    const ids = Array.from({ length: order }, (_, i) => `l${i}`);
+    const lower = ids.flatMap((_, i) => ids.slice(0, i + 1).map((_other, j) => (i === j ? 1 : 0.95)));
+    const base = blockGuide();
+    const guide = {
+      ...base,
+      scores: [],
+      characters: ids.map((id) => ({ ...base.characters[1], id, label: id })),
+      blocks: [
+        {
+          ...base.blocks![0],
+          characters: ids,
+          covariance: lower,
+          forms: base.blocks![0].forms.map((form, f) => ({ ...form, mean: ids.map(() => 10 + 2 * f) })),
+        },
+      ],
+    };
+    const [near] = lookalikesOf(compileGuide(guide), 'a');
+    // Δ = 2 · 1, Σ⁻¹ 1 = 1 / (1 + 14 · .95): ΔᵀΣ⁻¹Δ = 4 · 15 / 14.3.
+    expect(near.error).toBeCloseTo(Math.exp(-(60 / 14.3) / 8) / 2, 9);
+  });
+
+  it('and their own covariances where they have them', () => {
+    const guide = blockGuide({
+      forms: [
+        { taxon: 'a', facets: {}, n: 9, mean: [10, 10], covariance: [1, 0, 1] },
+        { taxon: 'b', facets: {}, n: 9, mean: [10, 10], covariance: [4, 0, 1] },
+      ],
+    });
+    const edge = Math.sqrt(0.8 * 0.2) * 2;
+    // |Σ̄| = 2.5, √(1 · 4) = 2: BC = √(2 / 2.5).
+    expect(lookalikesOf(compileGuide(guide), 'a')[0].error).toBeCloseTo((Math.sqrt(2 / 2.5) * edge) / 2, 9);
   });
 });

@@ -452,3 +452,44 @@ describe('probabilities in words', () => {
     expect(inHundred(p)).toBe(words);
   });
 });
+
+describe('the worth of a measurement where forms are narrow', () => {
+  it('is not lost between points: against a fine sum over values', () => {
+    const species = (i: number) => ({
+      id: `s${i}`,
+      name: `Tessella s${i}`,
+      rank: 'species' as const,
+      parent: 'genus',
+      abundance: 1,
+      forms: [{ share: 1, facets: {} }],
+    });
+    for (const sd of [0.02, 0.1, 0.5, 3]) {
+      const means = [10, 10.1, 14, 30];
+      const compiled = compileGuide(
+        tinyGuide({
+          taxa: [tinyGuide().taxa[0], ...means.map((_, i) => species(i))],
+          characters: [{ ...tinyGuide().characters[1], error: 0.001 }],
+          scores: means.map((mean, i) => ({
+            character: 'length',
+            scope: { taxon: `s${i}` },
+            source: 'book',
+            value: { kind: 'values', mean, sd },
+          })),
+        }),
+      );
+      const live = liveForms(standing(compiled, {}, []), groupByRank(compiled, 'species'));
+      const worth = expectedInformation(compiled.tables.get('length')!, live, 0);
+      // By hand: I = Σ ∫ p(x, g) log2 (p(x | g) / p(x)) over a very fine grid.
+      let naive = 0;
+      const density = (x: number, mean: number) => Math.exp(-(((x - mean) / sd) ** 2) / 2) / (sd * Math.sqrt(2 * Math.PI));
+      const step = sd / 40;
+      for (let x = 10 - 6 * sd; x < 30 + 6 * sd; x += step) {
+        const each = means.map((mean) => density(x, mean));
+        const all = each.reduce((a, b) => a + b, 0) / 4;
+        for (const p of each) if (p > 1e-300) naive += (p / 4) * Math.log2(p / all) * step;
+      }
+      expect(worth).toBeGreaterThan(naive * 0.96 - 0.01);
+      expect(worth).toBeLessThan(naive * 1.02 + 0.02);
+    }
+  });
+});

@@ -12,7 +12,9 @@ const MOST_LIVE = 256;
 /** Bins over a value are this wide in the narrowest spread, and this many at least and at most. */
 const BIN = 0.6;
 const LEAST_BINS = 24;
-const MOST_BINS = 640;
+const MOST_BINS = 4096;
+/** Bins times groups, at most: with very many groups still alive, coarser bins will do. */
+const MOST_CELLS = 160_000;
 /** How far a form's values reach, in its spreads, without and with a tail. */
 const REACH = 5;
 const TAIL_REACH = 9;
@@ -145,7 +147,8 @@ function valueInformation(table: ValuesTable, live: Live, tail: number): number 
     high = Math.max(high, mean + 4 * spreads[i]);
     narrowest = Math.min(narrowest, spreads[i]);
   }
-  const bins = Math.min(MOST_BINS, Math.max(LEAST_BINS, Math.ceil((high - low) / (BIN * narrowest))));
+  const most = Math.min(MOST_BINS, Math.ceil(MOST_CELLS / live.groups));
+  const bins = Math.min(most, Math.max(LEAST_BINS, Math.ceil((high - low) / (BIN * narrowest))));
   const step = (high - low) / bins;
   // What falls beyond both ends is held in the outermost bins; each group keeps the bins it touches.
   const joint = new Float64Array(live.groups * bins);

@@ -5,7 +5,7 @@ import { compiledFor, compileGuide, type Guide } from '../guide';
 import type { Judgement, Situation } from '../specimen';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { assess, fitOf, type Reading, standing } from '.';
+import { assess, columnOf, fitOf, type Reading, standing } from '.';
 
 const state = (character: string, ...states: string[]): Reading => ({ character, states });
 const value = (character: string, v: number, error?: number): Reading => ({ character, value: v, error });
@@ -436,5 +436,87 @@ describe('sources, names and crosses are the person’s to choose', () => {
     const leaning = assess(compiledFor(guide, {}, { cross: ['a', 'b'] }), {}, [value('length', 10.2), state('edge', 'round')]);
     expect(leaning.crosses[0].share).toBeGreaterThan(answer.crosses[0].share);
     expect(assess(compileGuide(guide), {}, between).crosses).toEqual([]);
+  });
+});
+
+describe('dear mistakes', () => {
+  it('are added up: four that would each be let pass are not let pass together', () => {
+    const species = (id: string, abundance: number) => ({
+      id,
+      name: `Tessella ${id}`,
+      rank: 'species' as const,
+      parent: 'genus',
+      abundance,
+      forms: [{ share: 1, facets: {} }],
+    });
+    const base = tinyGuide();
+    const dear = ['b', 'c', 'd', 'e'];
+    const guide = (costly: readonly string[]) =>
+      compileGuide(
+        tinyGuide({
+          taxa: [base.taxa[0], species('a', 1), ...dear.map((id) => species(id, 0.004))],
+          scores: [{ character: 'edge', scope: {}, source: 'book', value: { kind: 'states', states: { round: 0.5 } } }],
+          costs: costly.map((taxon) => ({ taxon, weight: 10, reason: 'its sap blisters' })),
+        }),
+      );
+    const cost = (costly: readonly string[]) =>
+      assess(guide(costly), {}, []).call.verdicts.find(({ group }) => group === 'a')!.cost;
+    expect(cost(['b'])).toBeUndefined();
+    expect(cost(dear)).toMatchObject({ weight: 10, others: 3, sum: expect.closeTo(0.157, 2) });
+    expect(assess(guide(dear), {}, []).call.verdicts.find(({ group }) => group === 'a')!.lacks).toContain('cost');
+  });
+});
+
+describe('a length judged against another of the same individual', () => {
+  it('is compared as lengths, whether one of them is on a log scale or not', () => {
+    const base = tinyGuide();
+    const width = { ...base.characters[1], id: 'width', label: 'Width' };
+    const value = (character: string, mean: number, taxon: string) => ({
+      character,
+      scope: { taxon },
+      source: 'book',
+      value: { kind: 'values' as const, mean, sd: 1 },
+    });
+    const guide = (log: boolean) =>
+      compileGuide(
+        tinyGuide({
+          characters: [{ ...base.characters[1], log }, width],
+          // In a length exceeds width by far, in b width exceeds length.
+          scores: [value('length', 20, 'a'), value('width', 10, 'a'), value('length', 10, 'b'), value('width', 20, 'b')],
+        }),
+      );
+    for (const log of [false, true]) {
+      const { p } = standing(guide(log), {}, [
+        { character: 'length', comparison: { relation: 'larger', than: { character: 'width' } } },
+      ]);
+      expect(p[0]).toBeGreaterThan(0.9);
+    }
+  });
+});
+
+describe('an uncertain "does not apply"', () => {
+  it('counts for less, and what is seen costs "outside" its applicability too', () => {
+    const base = tinyGuide();
+    const applies = (taxon: string, frequency: number) => ({
+      character: 'edge',
+      scope: { taxon },
+      source: 'book',
+      value: { kind: 'applies' as const, frequency },
+    });
+    const compiled = compileGuide(tinyGuide({ scores: [...base.scores, applies('a', 0.9), applies('b', 0.1)] }));
+    const odds = (certainty: 'sure' | 'guess') => {
+      const { p } = standing(compiled, {}, [{ character: 'edge', status: 'does-not-apply', certainty }]);
+      return p[1] / p[0];
+    };
+    expect(odds('sure')).toBeCloseTo(9, 6);
+    expect(odds('guess')).toBeLessThan(3);
+    // Every outcome of the mark together: seen as one state or the other, or not there at all.
+    const outcomes: Reading[] = [
+      { character: 'edge', states: ['round'] },
+      { character: 'edge', states: ['toothed'] },
+      { character: 'edge', status: 'does-not-apply' },
+    ];
+    const sum = outcomes.reduce((total, reading) => total + 2 ** columnOf(compiled, reading)!.outside, 0);
+    expect(sum).toBeCloseTo(1, 9);
   });
 });

@@ -100,7 +100,7 @@ describe.each(compiled)('over random specimens of $name', ({ guide, compiled: ow
   });
 
   it('what an answer would do is what it does', () => {
-    for (const { readings } of specimens.slice(0, 8)) {
+    for (const { readings } of specimens.slice(0, 3)) {
       const answer = assess(own, {}, readings);
       for (const look of answer.nextLooks) {
         for (const { answer: given, group, p } of look.answers ?? []) {

@@ -346,3 +346,70 @@ describe('the end of a walk', () => {
     ).toEqual(['This key ends here; go on with the key to Tessellina.']);
   });
 });
+
+describe('nothing that was not checked is said to fit', () => {
+  const byKey = compileGuide(tinyGuide({ settings: { ...guide.settings, call: { ...guide.settings.call, school: 'key' } } }));
+  const keyed = (answers: CoupletAnswer[], readings: Parameters<typeof alone>[0] = []) =>
+    walkKey({ key: tinyKey, compiled: byKey, answers, specimens: alone(readings) });
+
+  it('without readings and ticks a walk gives no name, however sure', () => {
+    for (const certainty of ['sure', 'likely'] as const) {
+      const { backCheck, call } = keyed([{ couplet: 'c1', lead: 'a', certainty }]);
+      expect(backCheck).toMatchObject({ fits: false, agrees: 0, text: expect.stringMatching(/^Not checked/) });
+      expect(call).toMatchObject({ allowed: false, text: expect.stringContaining('was not checked') });
+    }
+  });
+
+  it('with one reading that agrees it may', () => {
+    expect(keyed([{ couplet: 'c1', lead: 'a' }], [{ character: 'edge', states: ['round'] }]).call).toMatchObject({
+      allowed: true,
+    });
+  });
+
+  it('without a guide, what was ticked one by one is all there is to check by', () => {
+    const pressed = bare(tinyKey, [{ couplet: 'c1', lead: 'a' }]);
+    expect(pressed.call).toMatchObject({ allowed: false, text: expect.stringContaining('not one statement was ticked') });
+    const ticked = bare(tinyKey, [{ couplet: 'c1', lead: 'a', statements: [{ n: 1, answer: 'fits' }] }]);
+    expect(ticked.call).toMatchObject({
+      allowed: true,
+      text: expect.stringMatching(/1 statement seen to fit.*No guide stands behind it/),
+    });
+  });
+
+  it('a bound that was ticked is held against the described form', () => {
+    const answers = (n: number, lead: string): CoupletAnswer[] => [{ couplet: 'c1', lead, statements: [{ n, answer: 'fits' }] }];
+    // a: 10 ± 1 mm, so "below 11 mm" is ordinary for it.
+    expect(keyed(answers(2, 'a')).backCheck!.items).toMatchObject([{ character: 'length', verdict: 'agrees' }]);
+  });
+});
+
+describe('a count held against its description', () => {
+  it('is judged by how many are as rare, not by the chance of that one number', () => {
+    const wide = tinyGuide({
+      characters: tinyGuide().characters.map((c) => (c.id === 'teeth' ? { ...c, counts: { from: 20, to: 100 } } : c)),
+      scores: [
+        ...tinyGuide().scores.filter(({ character }) => character !== 'teeth'),
+        { character: 'teeth', scope: { taxon: 'a' }, source: 'book', value: { kind: 'range', range: '40–80' } },
+      ],
+    });
+    const verdict = (value: number) =>
+      walkKey({
+        key: {
+          ...tinyKey,
+          couplets: [
+            {
+              ...tinyKey.couplets[0],
+              leads: tinyKey.couplets[0].leads.map((lead) => ({ ...lead, statements: lead.statements.slice(0, 1) })),
+            },
+            tinyKey.couplets[1],
+          ],
+        },
+        compiled: compileGuide(wide),
+        answers: [{ couplet: 'c1', lead: 'a' }],
+        specimens: alone([{ character: 'teeth', value }]),
+      }).backCheck!.items.find(({ character }) => character === 'teeth')!.verdict;
+    expect(verdict(60)).toBe('agrees');
+    expect(verdict(75)).toBe('agrees');
+    expect(verdict(98)).toBe('against');
+  });
+});

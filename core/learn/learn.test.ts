@@ -340,3 +340,23 @@ describe('cross-validation', () => {
     expect(result.folds).toBe(5);
   });
 });
+
+describe('ratios of pure noise', () => {
+  it('are wrong as often as chance, and say so', () => {
+    let errors = 0;
+    let told = 0;
+    for (const seed of ['n1', 'n2', 'n3', 'n4', 'n5', 'n6']) {
+      const table = lengths({ forms: 2, columns: 15, each: 12, apart: 0, size: 0.1, seed });
+      const [ratio] = from(table).guide.learned!.ratios;
+      errors += ratio.error / 6;
+      if (ratio.shown) told++;
+      expect(ratio.interval![0]).toBeLessThan(ratio.error);
+      expect(ratio.interval![1]).toBeGreaterThan(ratio.error);
+      expect(ratio.byChance).toBeGreaterThan(0);
+      if (!ratio.shown) expect(ratio.text).toContain('not shown to be better than chance');
+    }
+    expect(errors).toBeGreaterThan(0.38);
+    expect(errors).toBeLessThan(0.62);
+    expect(told).toBeLessThanOrEqual(1);
+  });
+});
