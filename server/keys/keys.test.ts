@@ -211,17 +211,20 @@ describe('walking', () => {
     const key = (
       await visitor.put(`/api/keys/${randomUUID()}`).send({ version: 0, guideId: stored.id, key: selwithKey }).expect(200)
     ).body;
-    const named = async (leads: string) => {
+    const named = async (leads: string, readings: object[] = []) => {
       const kept = { keyId: key.id, keyVersion: 1, answers: way(leads) };
       return (
         await visitor
           .put(`/api/specimens/${randomUUID()}`)
-          .send(write(stored.id, { walk: kept }))
+          .send(write(stored.id, { walk: kept, readings }))
           .expect(200)
       ).body.summary.name as string;
     };
-    expect(await named('1a 2b')).toBe('Fucalis nudalis');
-    expect(await named('1a')).toBe('Not yet named');
+    const bare = [{ character: 'elytra-hair', states: ['bare'] }];
+    expect(await named('1a 2b', bare)).toBe('Fucalis nudalis');
+    expect(await named('1a', bare)).toBe('Not yet named');
+    // Nothing read, nothing ticked: the key alone is not enough.
+    expect(await named('1a 2b')).toBe('Not yet named');
   });
 
   it('takes the specimens of a lot', async () => {

@@ -51,6 +51,36 @@ describe('a specimen', () => {
     expect((await visitor.get(`/api/specimens/${id}`).expect(200)).body).toEqual(body);
   });
 
+  it('is summed up as it was judged: by the sources, names and cross chosen, as the Bench shows it', async () => {
+    const own = [
+      { character: 'front-edge', states: ['three-teeth'] },
+      { character: 'side-teeth', value: 5 },
+    ];
+    const { guide } = (await visitor.get(`/api/guides/${guideId}`).expect(200)).body as { guide: typeof ledgeCrabs };
+    const summaries: number[] = [];
+    for (const judgement of [
+      undefined,
+      ...guide.sources.map(({ id }) => ({
+        policy: { kind: 'prefer' as const, order: guide.sources.map((one) => one.id).filter((one) => one !== id), exclude: [id] },
+      })),
+      { cross: ['murica', 'cinerata'] as [string, string] },
+    ]) {
+      const { body } = await put(randomUUID(), write(guideId, { readings: own, situation, judgement })).expect(200);
+      const standing = await visitor
+        .post(`/api/guides/${guideId}/standing`)
+        .send({ readings: own, situation, ...judgement })
+        .expect(200);
+      expect(body.summary.leadingForm).toBe(standing.body.forms[0].form);
+      expect(body.summary.text).toBe(standing.body.call.text);
+      expect(body.summary.p).toBeCloseTo(
+        standing.body.call.kind === 'undetermined' ? standing.body.beam.left.p : standing.body.call.p,
+        9,
+      );
+      summaries.push(body.summary.p);
+    }
+    expect(new Set(summaries).size).toBeGreaterThan(2);
+  });
+
   it('written twice with the same content is one write', async () => {
     const id = randomUUID();
     const sent = write(guideId, { readings });

@@ -49,3 +49,15 @@ describe('a situation', () => {
     ]);
   });
 });
+
+describe('a weighing that does not end', () => {
+  it('is stopped with words, and the next is answered', async () => {
+    const stuck = openWeighPool(join(__dirname, '../test/endless.worker.ts'), 1, 3000);
+    await expect(stuck.weigh({ hash: 'forever', guide: ledgeCrabs, situation: {}, readings: [] })).rejects.toMatchObject({
+      status: 503,
+      body: { code: 'too-slow' },
+    });
+    await expect(stuck.weigh({ hash: 'short', guide: ledgeCrabs, situation: {}, readings: [] })).resolves.toBe('weighed');
+    await stuck.close();
+  });
+});

@@ -11,6 +11,11 @@ class FakeWorker {
   silent = false;
   onmessage?: (event: { data: unknown }) => void;
   onerror?: () => void;
+  ended = false;
+
+  terminate(): void {
+    this.ended = true;
+  }
 
   constructor() {
     FakeWorker.made.push(this);
@@ -49,6 +54,20 @@ describe('weighing in the browser', () => {
     const [a, b] = await Promise.all([weigh(request, ledgeCrabs), weigh({ ...request, readings: [] }, ledgeCrabs)]);
     expect(a.ledger).toHaveLength(1);
     expect(b.ledger).toHaveLength(0);
+  });
+
+  it('is stopped when it takes too long, and begins anew after that', async () => {
+    const weigh = load();
+    await weigh(request, ledgeCrabs);
+    const [worker] = FakeWorker.made;
+    worker.silent = true;
+    jest.useFakeTimers();
+    const stuck = weigh(request, ledgeCrabs);
+    jest.advanceTimersByTime(21_000);
+    jest.useRealTimers();
+    await expect(stuck).rejects.toThrow('took too long');
+    expect(worker.ended).toBe(true);
+    expect((await weigh(request, ledgeCrabs)).ledger).toHaveLength(1);
   });
 
   it('fails in words when the worker does, and begins anew after that', async () => {

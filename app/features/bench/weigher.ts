@@ -2,28 +2,50 @@ import type { WeighAnswer, WeighRequest } from '@plesion/core/analysis';
 import type { Assessment } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 
+/** Longer than any weighing takes, in milliseconds: one that goes on is stopped. */
+const LONGEST = 20_000;
+
+interface Waiting {
+  resolve: (answer: WeighAnswer) => void;
+  reject: (error: Error) => void;
+  limit: ReturnType<typeof setTimeout>;
+}
+
 let worker: Worker | undefined;
 let count = 0;
-const waiting = new Map<number, { resolve: (answer: WeighAnswer) => void; reject: (error: Error) => void }>();
+const waiting = new Map<number, Waiting>();
+
+/** Who waits for an answer, once. */
+function take(number: number): Waiting | undefined {
+  const one = waiting.get(number);
+  waiting.delete(number);
+  if (one) clearTimeout(one.limit);
+  return one;
+}
 
 function ask(request: WeighRequest): Promise<WeighAnswer> {
   if (!worker) {
     worker = new Worker(new URL('./weigh.worker', window.location.href));
-    worker.onmessage = ({ data }: MessageEvent<{ number: number; answer: WeighAnswer }>) => {
-      waiting.get(data.number)?.resolve(data.answer);
-      waiting.delete(data.number);
-    };
-    worker.onerror = () => {
-      for (const { reject } of waiting.values()) reject(new Error('The weighing stopped. Reload the page; nothing is lost.'));
-      waiting.clear();
-      worker = undefined;
-    };
+    worker.onmessage = ({ data }: MessageEvent<{ number: number; answer: WeighAnswer }>) =>
+      take(data.number)?.resolve(data.answer);
+    worker.onerror = () => stop('The weighing stopped. Reload the page; nothing is lost.');
   }
   const number = ++count;
   return new Promise((resolve, reject) => {
-    waiting.set(number, { resolve, reject });
+    const limit = setTimeout(
+      () => stop('The weighing took too long and was stopped; nothing is lost. Take back the last reading, or reload.'),
+      LONGEST,
+    );
+    waiting.set(number, { resolve, reject, limit });
     worker!.postMessage({ number, request });
   });
+}
+
+/** Everybody who waits is told why; the next request begins with a new worker. */
+function stop(why: string): void {
+  worker?.terminate();
+  worker = undefined;
+  for (const number of [...waiting.keys()]) take(number)?.reject(new Error(why));
 }
 
 /** Weigh readings in the web worker; the guide is sent to it once. */
