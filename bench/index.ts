@@ -1,9 +1,12 @@
 import { fromPrior, groupByRank, nextLooks, standing } from '@plesion/core/evidence';
 import { priorBits } from '@plesion/core/guide';
 import { MultinomialNB } from 'ml-naivebayes';
+import { reportCalibration } from './calibration';
+import { reportGrowth } from './growth';
 import { reportKeys } from './keys';
 import { reportLearning } from './learning';
 import { reportPages } from './pages';
+import { reportSmallTables } from './smallTables';
 import { syntheticGuide, type Synthetic } from './syntheticGuide';
 import { medianMs } from './timing';
 
@@ -75,6 +78,9 @@ print(
 );
 print(`next looks over ${CHARACTERS - READ} characters         ${ms(next)}   (aim: 100 ms)`);
 print(`next looks after a single reading        ${ms(nextEarly)}   ${(nextEarly / bare).toFixed(0)} × the bare pass`);
+reportGrowth(print);
+reportCalibration(print);
 reportKeys(print);
 reportLearning(print);
+reportSmallTables(print);
 await reportPages(print);

@@ -7,8 +7,8 @@ import type { Standing } from './standing';
 
 /** Forms left out of the sums hold no more than this between them. */
 const DROPPED = 1e-4;
-/** More live forms than this are stood for by a systematic sample of as many. */
-const MOST_LIVE = 256;
+/** More live forms than this are stood for by a systematic sample of as many: a prime, so that it keeps step with no order of the guide's. */
+const MOST_LIVE = 101;
 /** Bins over a value are this wide in the narrowest spread, and this many at least and at most. */
 const BIN = 0.6;
 const LEAST_BINS = 24;
@@ -17,7 +17,7 @@ const MOST_BINS = 4096;
 const MOST_CELLS = 160_000;
 /** How far a form's values reach, in its spreads, without and with a tail. */
 const REACH = 5;
-const TAIL_REACH = 9;
+const TAIL_REACH = 6;
 
 /** The forms that matter, with their probabilities and groups; the last group is "outside". */
 export interface Live {
@@ -161,7 +161,7 @@ function valueInformation(table: ValuesTable, live: Live, tail: number): number 
     from[group] = Math.min(from[group], first);
     to[group] = Math.max(to[group], last);
     const at = group * bins;
-    if (step > sd / 2) {
+    if (step > sd * 0.61) {
       let below = tailedBelow((low + first * step - mean) / sd, tail);
       for (let k = first; k <= last; k++) {
         const next = tailedBelow((low + (k + 1) * step - mean) / sd, tail);

@@ -76,7 +76,8 @@ export function formsIn(grouping: Grouping, group: number): number[] {
 /** The most probable group of a level, with every group's probability beside it. */
 export function leaderIn(grouping: Grouping, p: Float64Array) {
   const masses = groupMasses(grouping, p);
-  const [lead] = ranked(masses);
+  let lead = 0;
+  for (let g = 1; g < masses.length; g++) if (masses[g] > masses[lead]) lead = g;
   return { ...grouping.groups[lead], lead, p: masses[lead], masses };
 }
 

@@ -32,11 +32,23 @@ interface Ground {
   base: Float64Array;
   canvas: Canvas;
   blocks: CompiledBlock[];
-  scores: Map<string, Score[]>;
+  scores: Map<string, Scored>;
   words: Record<FrequencyWord, number>;
   /** Tables by character, then by which of its scoped scores hold; the newest last. */
   tables: Map<string, Map<string, Table>>;
 }
+
+/** The scores of one character, the general first, and the different settings that any of them is scoped to. */
+interface Scored {
+  inOrder: Score[];
+  settings: Pick<Score, 'scope'>[];
+  /** Which of the settings each score is scoped to; −1 for none. */
+  of: Int16Array;
+  /** What scores say in numbers, kept where the character is resolved again for other settings. */
+  values?: Map<Score, Resolved>;
+}
+
+const UNSCORED: Scored = { inOrder: [], settings: [], of: new Int16Array(0) };
 
 /** Tables kept of one character: as many settings as people move between. */
 const SETTINGS_KEPT = 4;
@@ -50,17 +62,40 @@ function groundOf(guide: Guide, policy: SourcePolicy): Ground {
   grounds.set(guide, byPolicy);
   return keepNewest(byPolicy, JSON.stringify(policy), POLICIES_KEPT, () => {
     const forms = formsOf(guide);
+    const canvas = canvasOf(guide, forms);
     return {
       guide,
       forms,
       base: baseWeights(guide, forms),
-      canvas: canvasOf(guide, forms),
+      canvas,
       blocks: compileBlocks(guide, forms),
-      scores: scoresByCharacter(guide.scores),
+      scores: new Map([...scoresByCharacter(guide.scores)].map(([id, own]) => [id, scoredOf(own, canvas)])),
       words: wordsOf(guide),
       tables: new Map(),
     };
   });
+}
+
+function scoredOf(scores: readonly Score[], canvas: Canvas): Scored {
+  const weight = Float64Array.from(scores, (score) => specificity(score, canvas.depth));
+  const rising = weight.every((w, i) => i === 0 || w >= weight[i - 1]);
+  const inOrder = rising
+    ? [...scores]
+    : Array.from(scores.keys())
+        .sort((i, k) => weight[i] - weight[k])
+        .map((i) => scores[i]);
+  const settings: Pick<Score, 'scope'>[] = [];
+  const places = new Map<string, number>();
+  const of = Int16Array.from(inOrder, (score) => {
+    if (!isScoped(score)) return -1;
+    const { regions, dates, circumstances } = score.scope;
+    const key = JSON.stringify([regions, dates, circumstances]);
+    const known = places.get(key);
+    if (known !== undefined) return known;
+    places.set(key, settings.length);
+    return settings.push({ scope: { regions, dates, circumstances } }) - 1;
+  });
+  return { inOrder, settings, of, ...(settings.length ? { values: new Map<Score, Resolved>() } : {}) };
 }
 
 /** What is kept under a key, or made; it is then the newest, and the oldest goes when there are too many. */
@@ -93,19 +128,20 @@ export function compileGuide(
 }
 
 function tableIn(ground: Ground, character: Character, setting: Setting, policy: SourcePolicy): Table {
-  const all = ground.scores.get(character.id) ?? [];
-  const holding = all.map((score) => (isScoped(score) ? (holdsIn(score, setting) ? 'y' : 'n') : '')).join('');
+  const { inOrder, settings, of, values } = ground.scores.get(character.id) ?? UNSCORED;
+  const holds = settings.map((scoped) => holdsIn(scoped, setting));
   const kept = ground.tables.get(character.id) ?? new Map<string, Table>();
   ground.tables.set(character.id, kept);
-  return keepNewest(kept, holding, SETTINGS_KEPT, () => {
+  return keepNewest(kept, holds.join(), SETTINGS_KEPT, () => {
     const block = ground.blocks.find(({ at }) => at.has(character.id));
     if (block) return valuesTable({ ...character, log: block.block.log }, marginalsOf(block, character.id), ground.base);
-    return characterTable(
-      ground,
-      character,
-      all.filter((score) => holdsIn(score, setting)),
-      policy,
-    );
+    if (values?.size === 0) {
+      // Done with the first setting, so that a change of date only lays them out anew.
+      const states = stateIds(character);
+      for (const score of inOrder) values.set(score, resolve(score.value, character, states, ground.words));
+    }
+    const holding = settings.length ? inOrder.filter((_, i) => of[i] < 0 || holds[of[i]]) : inOrder;
+    return characterTable(ground, character, holding, policy, values);
   });
 }
 
@@ -113,35 +149,41 @@ function tableIn(ground: Ground, character: Character, setting: Setting, policy:
 const isScoped = ({ scope }: Score) => Boolean(scope.regions ?? scope.dates ?? scope.circumstances);
 
 /** The table of one character as the scores that hold give it. */
-function characterTable(ground: Ground, character: Character, holding: readonly Score[], policy: SourcePolicy): Table {
+function characterTable(
+  ground: Ground,
+  character: Character,
+  holding: readonly Score[],
+  policy: SourcePolicy,
+  values = new Map<Score, Resolved>(),
+): Table {
   const { guide, base, canvas, words } = ground;
   const order = sourceOrder(guide, policy);
-  const used = new Set(order);
-  const scores = holding
-    .filter((score) => used.has(score.source))
-    .sort((a, b) => specificity(a, canvas.depth) - specificity(b, canvas.depth));
   const states = stateIds(character);
   /** What each source says of the forms, its most specific score on top; sources that say nothing are left out. */
   const layersOf = (wanted: (kind: Score['value']['kind']) => boolean) =>
     order.flatMap((source) => {
-      const own = scores.filter((score) => score.source === source && wanted(score.value.kind));
+      const own = holding.filter((score) => score.source === source && wanted(score.value.kind));
       return own.length ? [{ source, top: paint(own, canvas) }] : [];
     });
   const said = layersOf((kind) => kind !== 'applies' && kind !== 'comparison');
-  const values = new Map<Score, Resolved>();
   const valueOf = (score: Score): Resolved => {
-    if (!values.has(score)) values.set(score, resolve(score.value, character, states, words));
-    return values.get(score);
+    let value = values.get(score);
+    if (value === undefined && !values.has(score)) values.set(score, (value = resolve(score.value, character, states, words)));
+    return value;
   };
-  const stated = canvas.forms.map((_, f) =>
-    combine(
-      said.flatMap(({ source, top }) => {
-        const score = top[f];
-        return score ? [{ source, value: valueOf(score) }] : [];
-      }),
-      policy,
-    ),
-  );
+  const [alone] = said;
+  const stated =
+    said.length === 1
+      ? alone.top.map((score) => score && valueOf(score))
+      : canvas.forms.map((_, f) =>
+          combine(
+            said.flatMap(({ source, top }) => {
+              const score = top[f];
+              return score ? [{ source, value: valueOf(score) }] : [];
+            }),
+            policy,
+          ),
+        );
   const compared = trusted(
     layersOf((kind) => kind === 'comparison'),
     canvas,

@@ -22,7 +22,8 @@ export function withCross(guide: Guide, [a, b]: readonly [string, string], abund
 }
 
 /** Values of crosses between their parents', states mixed, each by its share of ancestry. */
-export function mixCrosses(forms: readonly Form[], resolved: readonly Resolved[]): Resolved[] {
+export function mixCrosses(forms: readonly Form[], resolved: readonly Resolved[]): readonly Resolved[] {
+  if (!forms.some(({ cross }) => cross)) return resolved;
   const at = new Map(forms.map((form, f) => [form.id, f]));
   return forms.map(({ cross }, f) => {
     if (!cross) return resolved[f];

@@ -1,4 +1,4 @@
-import type { CompiledGuide } from './compile';
+import { type CompiledGuide, keepNewest } from './compile';
 import { curveAt } from './dates';
 import { hasFacets, lineage } from './forms';
 import type { Guide, Occurrence } from './schema';
@@ -16,6 +16,9 @@ export interface PriorSetting {
   company?: readonly string[];
   switchedOff?: readonly PriorPart[];
 }
+
+/** Places whose factors are kept of one guide. */
+const PLACES_KEPT = 24;
 
 /** The prior of a form is at least this share of the most likely one's: a share of 0 is rare, not impossible. */
 const LEAST_PRIOR = 1e-15;
@@ -45,7 +48,9 @@ export function priorBits(compiled: CompiledGuide, setting: PriorSetting): { for
   // Hosts are compared with hosts, neighbours with neighbours.
   if (!off.has('company')) for (const met of setting.company ?? []) places.push([records.companyKind(met), met]);
   for (const [kind, place] of places) {
-    const factors = placeFactors(compiled, records, kind, place);
+    const factors = keepNewest(records.factors, `${kind} ${place}`, PLACES_KEPT, () =>
+      placeFactors(compiled, records, kind, place),
+    );
     for (let f = 0; f < weights.length; f++) weights[f] *= factors[f];
   }
   if (setting.date && !off.has('date')) {
@@ -75,6 +80,8 @@ interface Records {
   places: Map<string, Map<string, Map<string, number>>>;
   dates: Map<string, DateRecord[]>;
   companyKind: (company: string) => string;
+  /** What places say of every form, kept by place. */
+  factors: Map<string, Float64Array>;
 }
 
 const sorted = new WeakMap<Guide, Records>();
@@ -91,6 +98,7 @@ function recordsOf(guide: Guide): Records {
     places: new Map(),
     dates: new Map(),
     companyKind,
+    factors: new Map(),
   };
   for (const record of guide.occurrence) {
     if (record.kind === 'date') {
@@ -129,9 +137,10 @@ function placeFactors({ guide, forms, base }: CompiledGuide, records: Records, k
     weight += base[f];
   });
   const usual = weight > 0 ? sum / weight : 1;
-  return Float64Array.from(forms, ({ taxon }) =>
-    Math.min(...(records.parents.get(taxon) ?? [taxon]).map((own) => of(own) ?? usual)),
-  );
+  return Float64Array.from(forms, ({ taxon }) => {
+    const pair = records.parents.get(taxon);
+    return pair ? Math.min(of(pair[0]) ?? usual, of(pair[1]) ?? usual) : (of(taxon) ?? usual);
+  });
 }
 
 /** How common a taxon is at a place, by its own records or the nearest ones above it; undefined where there are none. */

@@ -53,7 +53,7 @@ export function specificity({ scope }: Pick<Score, 'scope'>, depth: Canvas['dept
   const { taxon, facets, regions, dates, circumstances } = scope;
   return (
     (taxon ? (depth.get(taxon) ?? 0) : 0) * 1000 +
-    Object.keys(facets ?? {}).length * 20 +
+    (facets ? Object.keys(facets).length * 20 : 0) +
     (circumstances?.length ?? 0) * 4 +
     (regions ? 2 : 0) +
     (dates ? 1 : 0)
@@ -61,10 +61,12 @@ export function specificity({ scope }: Pick<Score, 'scope'>, depth: Canvas['dept
 }
 
 /** The forms that a scope speaks of. */
-export function formsUnder(canvas: Canvas, { taxon, facets }: Pick<Score['scope'], 'taxon' | 'facets'>): number[] {
-  const all = taxon ? (canvas.under.get(taxon) ?? []) : canvas.forms.map((_, f) => f);
-  return facets ? all.filter((f) => hasFacets(canvas.forms[f], facets)) : [...all];
+export function formsUnder(canvas: Canvas, { taxon, facets }: Pick<Score['scope'], 'taxon' | 'facets'>): readonly number[] {
+  const all = taxon ? (canvas.under.get(taxon) ?? NONE) : canvas.forms.map((_, f) => f);
+  return facets ? all.filter((f) => hasFacets(canvas.forms[f], facets)) : all;
 }
+
+const NONE: readonly number[] = [];
 
 /**
  * Lay scores over the forms, the general first, so that the most specific stays on

@@ -34,12 +34,6 @@ describe('a table of states', () => {
     expect(outside[0]).toBeCloseTo(0.65);
   });
 
-  it('keeps minus the entropy of each form’s reading', () => {
-    const { certainty } = statesTable(nominal, ['x', 'y'], [{ p: [0.5, 0.5] }, { p: [0.25, 0.75] }], half, settings);
-    expect(certainty[0]).toBeCloseTo(-1);
-    expect(certainty[1]).toBeCloseTo(0.25 * -2 + 0.75 * Math.log2(0.75));
-  });
-
   it('weighs the predictive by how common the forms are', () => {
     const { predictive } = statesTable(nominal, ['x', 'y'], [{ p: [1, 0] }, { p: [0, 1] }], Float64Array.of(0.9, 0.1), settings);
     expect(predictive[0]).toBeCloseTo(0.9);

@@ -13,8 +13,6 @@ export interface StatesTable {
   bits: Float64Array;
   /** P(s | f), what the scores say, before misreading; same layout. */
   frequency: Float64Array;
-  /** Σ_s L log2 L of each form: minus the entropy of a reading of it, in bits. */
-  certainty: Float64Array;
   scored: Uint8Array;
   /** P(the character applies | form), absent where no score says. */
   applies?: Float64Array;
@@ -113,7 +111,6 @@ export function statesTable(
     predictive[r] = weight > 0 ? predictive[r] / weight : 1 / S;
     truth[r] = weight > 0 ? truth[r] / weight : 1 / S;
   }
-  const certainty = new Float64Array(forms);
   for (let f = 0; f < forms; f++) {
     for (let r = 0; r < S; r++) {
       const at = r * forms + f;
@@ -121,11 +118,10 @@ export function statesTable(
         bits[at] = Math.log2(Math.max(predictive[r], LEAST_LIKELIHOOD));
         frequency[at] = truth[r];
       }
-      certainty[f] += 2 ** bits[at] * bits[at];
     }
   }
   const outside = predictive.map((p) => (p + 1 / S) / 2);
-  return { type: 'states', character, states, bits, frequency, certainty, scored, predictive, outside };
+  return { type: 'states', character, states, bits, frequency, scored, predictive, outside };
 }
 
 /** Values on the working scale; forms without a score get the guide-wide mixture when read. */

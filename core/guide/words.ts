@@ -43,11 +43,17 @@ export function spreadFrequencies(
   stated: Readonly<Record<string, Frequency>>,
   words: Record<FrequencyWord, number> = DEFAULT_WORDS,
 ): { p: number[]; sum: number } {
-  const numbers = states.map((state) => (state in stated ? frequencyNumber(stated[state], words) : undefined));
-  const sum = numbers.reduce<number>((total, n) => total + (n ?? 0), 0);
-  const silent = numbers.filter((n) => n === undefined).length;
+  const p = new Array<number>(states.length);
+  let sum = 0;
+  let silent = 0;
+  for (let s = 0; s < states.length; s++) {
+    const own = stated[states[s]];
+    if (own === undefined) silent++;
+    else sum += p[s] = frequencyNumber(own, words);
+  }
   const rest = silent > 0 ? Math.max(0, 1 - sum) / silent : 0;
-  const raw = numbers.map((n) => n ?? rest);
-  const total = raw.reduce((a, b) => a + b, 0);
-  return { p: raw.map((n) => (total > 0 ? n / total : 1 / states.length)), sum };
+  let total = 0;
+  for (let s = 0; s < states.length; s++) total += p[s] ??= rest;
+  for (let s = 0; s < states.length; s++) p[s] = total > 0 ? p[s] / total : 1 / states.length;
+  return { p, sum };
 }

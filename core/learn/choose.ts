@@ -1,5 +1,7 @@
 import { type Dealt, entriesWithout, lnFrequencies, type Scale, sumsWithout } from './folds';
+import { kinOf } from './kin';
 import { fitModel, lawsOf, scorersOf, type Shape } from './model';
+import { stackingWeights } from './stack';
 import { frequenciesFrom, toldDensities } from './told';
 
 /** Everything the data choose, by inner cross-validation. */
@@ -14,6 +16,11 @@ export interface Choice extends Shape {
 const OWN = [0, 0.3, 1];
 const SHRINK = [0, 1, 5];
 const DEGREES = [undefined, 30, 10, 5];
+const KIN = [0, 1];
+/** Forms with more specimens than this are where they are, whatever their relatives say. */
+const MANY = 40;
+/** Rows from which on the best candidate is clear, and taken; with fewer, what is equally good is averaged. */
+const CLEAR = 2000;
 const POWERS = [1, 0.85, 0.7, 0.55, 0.4];
 
 /** Floating-point work that the search may cost: a few seconds of one core. */
@@ -52,31 +59,68 @@ export function choose(dealt: Dealt, onProgress: (share: number) => void): Choic
     onProgress(((s + 1) / shapes.length) * 0.8);
   });
   const folds = [...dealt.rows.keys(), -1];
-  const chosen = folds.map((fold) => candidates[simplest({ trials, loss }, fold)]);
+  const few = dealt.data.of.length < CLEAR;
+  const chosen = folds.map((fold) =>
+    few ? averaged(candidates, stackingWeights(loss, rowsOf(trials, fold))) : candidates[simplest({ trials, loss }, fold)],
+  );
   const powers = powersOf(dealt);
-  const tried = new Map<string, Float64Array[]>();
   return folds.map((fold, i) => {
     const { degrees, ...shape } = chosen[i];
-    const key = JSON.stringify(chosen[i]);
-    const own =
-      tried.get(key) ??
-      lossesOf(
-        dealt,
-        trials,
-        shape,
-        powers.map((power) => ({ degrees, ...power })),
-      );
-    tried.set(key, own);
+    const own = rowsOf(trials, fold).map((t) => trials[t]);
+    const variants = powers.map((power) => ({ degrees, ...power }));
+    const losses = lossesOf(dealt, own, shape, variants);
     onProgress(0.8 + (0.15 * (i + 1)) / folds.length);
-    return { ...chosen[i], ...powers[simplest({ trials, loss: own }, fold)] };
+    if (!few) return { ...chosen[i], ...powers[simplest({ trials: own, loss: losses }, -1)] };
+    const weights = stackingWeights(losses, Array.from(own.keys()));
+    return {
+      ...chosen[i],
+      temper: mean(powers, weights, ({ temper }) => temper),
+      told: mean(powers, weights, ({ told }) => told),
+    };
   });
 }
 
 /** From simple to rich, so that the simpler is met first. */
-function shapesOf({ scales }: Dealt): Shape[] {
-  if (scales.length === 0) return [{ log: false, own: 0, shrink: 1 }];
-  return OWN.flatMap((own) => SHRINK.flatMap((shrink) => scales.map(({ log }) => ({ log, own, shrink }))));
+function shapesOf({ scales, data }: Dealt): Shape[] {
+  if (scales.length === 0) return [{ log: false, own: 0, shrink: 1, kin: 0 }];
+  const rare = data.forms.length > 2 && data.forms.some(({ n }) => n <= MANY);
+  const kins = rare ? KIN : [0];
+  return OWN.flatMap((own) =>
+    SHRINK.flatMap((shrink) => kins.flatMap((kin) => scales.map(({ log }) => ({ log, own, shrink, kin })))),
+  );
 }
+
+/**
+ * One model between the candidates, each setting the mean of theirs by weight: what
+ * is equally good is averaged instead of chosen by a hair. The scale is one or the
+ * other, whichever has more weight; tails are averaged as 1 / ν.
+ */
+function averaged(
+  candidates: readonly (Shape & Pick<Choice, 'degrees'>)[],
+  weights: Float64Array,
+): Shape & Pick<Choice, 'degrees'> {
+  const logged = weights.reduce((sum, w, c) => sum + (candidates[c].log ? w : 0), 0);
+  const log = logged > 0.5;
+  const own = weights.map((w, c) => (candidates[c].log === log ? w : 0));
+  const of = (value: (candidate: Shape & Pick<Choice, 'degrees'>) => number) => mean(candidates, own, value);
+  const tails = of(({ degrees }) => (degrees === undefined ? 0 : 1 / degrees));
+  return {
+    log,
+    own: of((candidate) => candidate.own),
+    shrink: of(({ shrink }) => shrink),
+    kin: of(({ kin }) => kin),
+    ...(tails > 1 / 200 ? { degrees: 1 / tails } : {}),
+  };
+}
+
+function mean<T>(list: readonly T[], weights: Float64Array, value: (one: T) => number): number {
+  const total = weights.reduce((a, b) => a + b, 0);
+  return list.reduce((sum, one, i) => sum + weights[i] * value(one), 0) / total;
+}
+
+/** Trials that speak for leaving out a fold; all of them for −1. */
+const rowsOf = (trials: readonly Trial[], fold: number): number[] =>
+  trials.flatMap((trial, i) => (fold < 0 || trial.fold === fold ? [i] : []));
 
 function powersOf({ scales, data }: Dealt): { temper: number; told: number }[] {
   const temper = scales.length ? POWERS : [1];
@@ -130,7 +174,7 @@ export function rowScorer(
   const order = data.measured.length;
   const forms = data.forms.length;
   const scale: Scale | undefined = dealt.scales.find(({ log }) => log === shape.log) ?? dealt.scales[0];
-  const scorerFor = scale && scorersOf(fitModel(sumsWithout(scale, left), order, shape));
+  const scorerFor = scale && scorersOf(fitModel(sumsWithout(scale, left), order, shape, kinOf(data.forms)));
   const prior = lnFrequencies(dealt, left);
   const frequencies = data.told.length ? frequenciesFrom(entriesWithout(dealt, left), data) : [];
   const laws = variants.map(({ degrees }) => lawsOf(degrees));
@@ -162,9 +206,9 @@ export function rowScorer(
 
 /** The first candidate that is not clearly worse than the best, on the trials of one outer fold (−1: of all). */
 function simplest({ trials, loss }: Losses, fold: number): number {
-  const own = trials.flatMap((trial, i) => (fold < 0 || trial.fold === fold ? [i] : []));
-  const mean = (list: Float64Array) => own.reduce((sum, i) => sum + list[i], 0) / own.length;
-  const means = loss.map(mean);
+  const own = rowsOf(trials, fold);
+  const meanOf = (list: Float64Array) => own.reduce((sum, i) => sum + list[i], 0) / own.length;
+  const means = loss.map(meanOf);
   const best = means.reduce((least, m, c) => (m < means[least] ? c : least), 0);
   const good = loss.findIndex((list, c) => {
     const excess = means[c] - means[best];

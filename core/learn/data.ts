@@ -23,7 +23,7 @@ export interface Data {
 }
 
 /** A form with fewer specimens cannot be learned. */
-export const LEAST_SPECIMENS = 3;
+export const LEAST_SPECIMENS = 2;
 
 /** Counts may go at least so far beyond those of the table. */
 const MORE = 3;
@@ -39,7 +39,7 @@ export function dataOf(table: Table): Outcome<{ data: Data; problems: RowProblem
   const rare = named.filter(isRare).map(({ line, name }) => ({
     line,
     code: 'too-few',
-    message: `Line ${line}: “${name}” has ${counts.get(name)} specimens; a form needs ${LEAST_SPECIMENS}.`,
+    message: `Line ${line}: “${name}” has ${counts.get(name)} ${counts.get(name) === 1 ? 'specimen' : 'specimens'}; a form needs ${LEAST_SPECIMENS}.`,
   }));
   const at = new Map<string, number>();
   const forms: LabelledForm[] = [];

@@ -3,8 +3,11 @@ import { compareForms } from '../compare';
 import { checkReadings, standing } from '../evidence';
 import { validated } from '../test/discriminant';
 import { lengths, type Lengths, toCsv } from '../test/lengths';
+import { SMALL_KINDS, smallTable } from '../test/smallTables';
 import { asRequest, crossValidate, dataOf, deal, guessRoles, learn, type LearnedFrom, type LearnRequest } from '.';
+import { shrunkMeans } from './kin';
 import { fitModel } from './model';
+import { stackingWeights } from './stack';
 import { addRow, meansOf, noSums, plus } from './sums';
 
 const from = (table: Lengths, more: Partial<LearnRequest> = {}): LearnedFrom => {
@@ -36,9 +39,11 @@ describe('sums', () => {
     expect([...meansOf(noSums(2), [7, 8])]).toEqual([7, 8]);
   });
 
+  const apart = { taxon: Int32Array.from([0, 1]), facets: new Int32Array(2) };
+
   it('give the pooled covariance that the rows themselves give', () => {
     const groups = [rows.filter((_, i) => i !== 2), rows.map((row) => row.map((x) => x * 2 + 1)).filter((_, i) => i !== 2)];
-    const { pooled, means } = fitModel(groups.map(of), 2, { own: 0, shrink: 0 });
+    const { pooled, means } = fitModel(groups.map(of), 2, { own: 0, shrink: 0, kin: 0 }, apart);
     const scatter = (i: number, j: number) =>
       groups.reduce(
         (sum, group, g) => sum + group.reduce((s, row) => s + (row[i] - means[g][i]) * (row[j] - means[g][j]), 0),
@@ -49,7 +54,7 @@ describe('sums', () => {
 
   it('shrunk all the way are uncorrelated, with the same variances', () => {
     const group = of(rows.filter((_, i) => i !== 2));
-    const [plain, bare] = [0, 1e9].map((shrink) => fitModel([group, group], 2, { own: 0, shrink }).pooled);
+    const [plain, bare] = [0, 1e9].map((shrink) => fitModel([group, group], 2, { own: 0, shrink, kin: 0 }, apart).pooled);
     expect([bare[0], bare[1], bare[2]]).toEqual([plain[0], 0, plain[2]]);
   });
 });
@@ -358,5 +363,81 @@ describe('ratios of pure noise', () => {
     expect(errors).toBeGreaterThan(0.38);
     expect(errors).toBeLessThan(0.62);
     expect(told).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('relatives', () => {
+  const sumsOf = (groups: number[][]) =>
+    groups.map((group) => {
+      const sums = noSums(1);
+      for (const x of group) addRow(sums, Float64Array.of(x));
+      return sums;
+    });
+
+  it('draw in a mean of few specimens, and leave one of many where it is', () => {
+    const many = Array.from({ length: 200 }, (_, i) => 10 + (i % 2 ? 1 : -1));
+    const groups = [many, many.map((x) => x + 1), many.map((x) => x - 1), [16]];
+    const kin = { taxon: Int32Array.from([0, 1, 2, 3]), facets: new Int32Array(4) };
+    const { mean, kept } = shrunkMeans(sumsOf(groups), 1, 0, 1, kin);
+    expect(mean[0]).toBeCloseTo(10, 1);
+    expect(mean[3]).toBeLessThan(16);
+    expect(mean[3]).toBeGreaterThan(10);
+    expect(kept[0]).toBeGreaterThan(0.99);
+    expect(kept[3]).toBeLessThan(0.95);
+  });
+
+  it('lend a sex that was hardly measured the shift that the others show', () => {
+    const around = (m: number) => Array.from({ length: 40 }, (_, i) => m + (i % 2 ? 0.5 : -0.5));
+    // Females are longer by 4 in three taxa; of the fourth there is one female, as long as its males.
+    const groups = [around(10), around(14), around(20), around(24), around(30), around(34), around(40), [40]];
+    const kin = { taxon: Int32Array.from([0, 0, 1, 1, 2, 2, 3, 3]), facets: Int32Array.from([0, 1, 0, 1, 0, 1, 0, 1]) };
+    const { mean } = shrunkMeans(sumsOf(groups), 1, 0, 4, kin);
+    expect(mean[7]).toBeGreaterThan(41);
+    expect(mean[6]).toBeCloseTo(40, 0);
+  });
+});
+
+describe('candidates', () => {
+  it('that are equally good share, and one that is clearly better takes nearly all', () => {
+    const loss = (...rows: number[]) => Float64Array.from({ length: 60 }, (_, i) => rows[i % rows.length]);
+    expect([...stackingWeights([loss(0.5), loss(0.5)], [...Array(60).keys()])]).toEqual([0.5, 0.5]);
+    expect(stackingWeights([loss(0.2), loss(1.5)], [...Array(60).keys()])[0]).toBeGreaterThan(0.97);
+    expect(stackingWeights([loss(0.2), loss(1.5)], [])[0]).toBe(0.5);
+  });
+});
+
+describe('small tables', () => {
+  it.each(SMALL_KINDS.slice(0, 4).map((kind) => [kind.name, kind] as const))(
+    'with %s promise no more than they hold',
+    (_, kind) => {
+      const { csv, fresh, columns } = smallTable(kind, 'held');
+      const outcome = learn({ id: 'x', title: 'X', csv, labels: { taxon: 'kind', ...(kind.sexes ? { sex: 'sex' } : {}) } });
+      if (!outcome.ok) throw new Error(outcome.problems[0].message);
+      const { guide } = outcome.value;
+      const compiled = compileGuide(guide);
+      const ids = columns.map((column) => guide.characters.find(({ label }) => label === column)!.id);
+      const names = new Map(guide.taxa.map(({ id, name }) => [id, name]));
+      let loss = 0;
+      for (const { kind: truth, x } of fresh) {
+        const { p } = standing(
+          compiled,
+          {},
+          x.map((value, i) => ({ character: ids[i], value })),
+        );
+        loss -= Math.log(compiled.forms.reduce((sum, form, f) => sum + (names.get(form.taxon) === truth ? p[f] : 0), 1e-12));
+      }
+      // To know nothing would cost ln of the number of taxa.
+      expect(loss / fresh.length).toBeLessThan(Math.log(kind.taxa));
+      expect(guide.learned!.choice).toContain('as a first opinion');
+    },
+    60_000,
+  );
+
+  it('with columns that never vary, rows alike and two of each do not crash', () => {
+    const csv = ['kind,a,b,c', 'x,1,5,2', 'x,1,5,2', 'y,1,6,2', 'y,1,6,2', 'z,1,5,3', 'z,1,5.5,3'].join('\n');
+    const outcome = learn({ id: 'x', title: 'X', csv, labels: { taxon: 'kind' }, kinds: { b: 'measurement', c: 'measurement' } });
+    if (!outcome.ok) return expect(outcome.problems.length).toBeGreaterThan(0);
+    const { p } = standing(compileGuide(outcome.value.guide), {}, []);
+    expect([...p].every(Number.isFinite)).toBe(true);
   });
 });

@@ -2,7 +2,7 @@ import type { Guide } from '../guide/working';
 import { done, type Outcome } from '../problem';
 import { crossValidate } from './crossValidate';
 import type { Choice } from './choose';
-import { dataOf } from './data';
+import { type Data, dataOf } from './data';
 import { deal } from './folds';
 import { idsFor, learnedGuide } from './learnedGuide';
 import { ratiosOf } from './ratios';
@@ -33,7 +33,8 @@ const MOST_PROBLEMS = 200;
 /**
  * Learn a guide from a CSV of labelled specimens. Lengths are learned together,
  * with their covariance within forms; counts and nominal columns as frequencies.
- * The scale, shrinkage and tails are those that inner cross-validation prefers.
+ * The scale, shrinkage and tails are those that inner cross-validation prefers;
+ * of small tables, where none is clearly better, they are averaged (see `stack`).
  * The same table gives the same guide.
  *
  * @param onProgress is told the share done, 0..1.
@@ -56,7 +57,7 @@ export function learn(request: LearnRequest, onProgress: (share: number) => void
       leftOut: table.value.problems.length + problems.length,
       crossValidation: result,
       ratios: ratiosOf(dealt, (name) => ids.get(name)!),
-      choice: sayChoice(choice, data.measured.length),
+      choice: sayChoice(choice, data),
     },
   };
   onProgress(1);
@@ -67,12 +68,27 @@ export function learn(request: LearnRequest, onProgress: (share: number) => void
   });
 }
 
-function sayChoice({ log, own, shrink, degrees, temper }: Choice, measured: number): string {
-  if (measured < 2) return 'Frequencies as counted, each mixed with the whole table’s.';
+/** Kinds with fewer specimens than this are told but little by a table. */
+const FEW = 10;
+
+function sayChoice({ log, own, shrink, degrees, temper, kin }: Choice, { measured, forms }: Data): string {
+  const least = Math.min(...forms.map(({ n }) => n));
+  const few = forms.filter(({ n }) => n < FEW).length;
+  const promise =
+    few === 0
+      ? ''
+      : ` ${few === forms.length ? 'Every kind rests' : few === 1 ? 'One kind rests' : `${few} kinds rest`} on fewer than ${FEW} specimens (${least} at least): take what it says of ${few === 1 ? 'it' : 'them'} as a first opinion, and look for more.`;
+  if (measured.length < 2) return `Frequencies as counted, each mixed with the whole table’s.${promise}`;
   const scale = log ? 'Lengths compared as logarithms' : 'Lengths compared as they are';
-  const spread = own === 0 ? 'one covariance for all forms' : `each form’s own covariance by ${Math.round(own * 100)} %`;
-  const shrunk = shrink === 0 ? 'not shrunk' : shrink === 1 ? 'shrunk as estimated' : `shrunk ${shrink} times the estimate`;
-  const tails = degrees === undefined ? 'normal tails' : `tails of ${degrees} degrees of freedom`;
-  const power = temper < 1 ? `, counted at ${Math.round(temper * 100)} %` : '';
-  return `${scale}, with ${spread}, ${shrunk}, ${tails}${power}: chosen by the table itself.`;
+  const spread = own < 0.005 ? 'one covariance for all forms' : `each form’s own covariance by ${Math.round(own * 100)} %`;
+  const shrunk =
+    shrink < 0.05
+      ? 'not shrunk'
+      : Math.abs(shrink - 1) < 0.05
+        ? 'shrunk as estimated'
+        : `shrunk ${Number(shrink.toPrecision(2))} times the estimate`;
+  const tails = degrees === undefined ? 'normal tails' : `tails of ${Math.round(degrees)} degrees of freedom`;
+  const power = temper < 0.995 ? `, counted at ${Math.round(temper * 100)} %` : '';
+  const relatives = kin > 0.005 ? `, the means of rare kinds leaning on their relatives by ${Math.round(kin * 100)} %` : '';
+  return `${scale}, with ${spread}, ${shrunk}, ${tails}${power}${relatives}: as the table itself showed best.${promise}`;
 }

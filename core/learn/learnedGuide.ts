@@ -3,6 +3,7 @@ import type { Block, Character, Facets, Guide, Score, Taxon } from '../guide/wor
 import type { Choice } from './choose';
 import type { LabelledForm } from './data';
 import type { Dealt } from './folds';
+import { kinOf } from './kin';
 import { fitModel, type Model } from './model';
 import { frequenciesFrom } from './told';
 
@@ -151,7 +152,7 @@ function charactersOf({ dealt: { data }, choice, ids }: Work): Character[] {
     };
   });
   const told = data.told.map(({ name, kind, entries }): Character => {
-    const dependence = data.told.length > 1 ? { dependence: 'told' } : {};
+    const dependence = data.told.length > 1 && choice.told < 1 ? { dependence: 'told' } : {};
     const own = { ...common, ...dependence, id: ids.get(name)!, label: name, reliability: 1 };
     if (kind === 'count') return { ...own, kind, counts: { from: Number(entries[0]), to: Number(entries.at(-1)) } };
     return { ...own, kind, states: [...idsFor(entries)].map(([label, id]) => ({ id, label })) };
@@ -181,7 +182,7 @@ function blockOf(work: Work): Block {
     forms: data.forms.map((form, f) => ({
       taxon: taxonOf(work, form),
       facets: facetsFor(form, work.facetIds),
-      n: form.n,
+      n: Math.max(1, Math.round(model.n[f])),
       mean: Array.from(model.means[f], (mean, i) => mean + scale.centre[i]),
       ...(model.own ? { covariance: [...model.own[f]] } : {}),
     })),
@@ -190,7 +191,7 @@ function blockOf(work: Work): Block {
 
 function wholeModel(dealt: Dealt, choice: Choice): { scale: Dealt['scales'][number]; model: Model } {
   const scale = dealt.scales.find(({ log }) => log === choice.log) ?? dealt.scales[0];
-  return { scale, model: fitModel(scale.total, dealt.data.measured.length, choice) };
+  return { scale, model: fitModel(scale.total, dealt.data.measured.length, choice, kinOf(dealt.data.forms)) };
 }
 
 /** Frequencies of told columns; a single measured column has its values here, since it needs no block. */

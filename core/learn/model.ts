@@ -1,5 +1,6 @@
 import { multivariateT } from '../chance';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
+import { type Kin, shrunkMeans } from './kin';
 import { addScatter, meansOf, plus, type Sums } from './sums';
 
 /** What the data choose about a measured block. */
@@ -9,6 +10,8 @@ export interface Shape {
   own: number;
   /** Multiple of the estimated shrinkage towards uncorrelated columns. */
   shrink: number;
+  /** How far the means of rare forms are moved towards their relatives', of what few specimens ask for, 0..1. */
+  kin: number;
 }
 
 /** A fitted block: means and covariances of its forms. */
@@ -32,7 +35,12 @@ const LEAST_VARIANCE = 1e-8;
  * shrinkage is the Rao–Blackwell Ledoit–Wolf estimate (Ledoit & Wolf 2004; Chen,
  * Wiesel, Eldar & Hero 2010) on the correlation scale, times `shrink`.
  */
-export function fitModel(forms: readonly Sums[], order: number, { own, shrink }: Pick<Shape, 'own' | 'shrink'>): Model {
+export function fitModel(
+  forms: readonly Sums[],
+  order: number,
+  { own, shrink, kin: towardsKin }: Pick<Shape, 'own' | 'shrink' | 'kin'>,
+  kin: Kin,
+): Model {
   const whole = forms.reduce((a, b) => plus(a, b, 1));
   const grand = meansOf(whole, new Float64Array(order));
   const scatter = new Float64Array(lowerSize(order));
@@ -43,14 +51,38 @@ export function fitModel(forms: readonly Sums[], order: number, { own, shrink }:
   const typical = Math.max(2, freedom.reduce((a, b) => a + b, 0) / (freedom.length || 1));
   const shrinkage = Math.min(1, shrink * estimateShrinkage(pooled, order, typical));
   const shrunk = positive(shrinkTowardsDiagonal(pooled, order, shrinkage), order);
+  const { means, n } = meansAmongKin(forms, order, grand, shrunk, towardsKin, kin);
   return {
     order,
-    means: forms.map((sums) => meansOf(sums, grand)),
-    n: forms.map((sums) => Math.max(1, sums.rows)),
+    means,
+    n,
     pooled: shrunk,
     shrinkage,
     ...(own > 0 ? { own: forms.map((sums) => ownCovariance(sums, order, shrunk, own, shrinkage)) } : {}),
   };
+}
+
+/** Means of the forms, moved towards their relatives' by a share; a mean that leans on others is as good as one of more specimens. */
+function meansAmongKin(
+  forms: readonly Sums[],
+  order: number,
+  grand: Float64Array,
+  pooled: Float64Array,
+  share: number,
+  kin: Kin,
+): { means: Float64Array[]; n: number[] } {
+  const means = forms.map((sums) => meansOf(sums, grand));
+  const n = forms.map((sums) => Math.max(1, sums.rows));
+  if (share === 0 || forms.length < 3) return { means, n };
+  const kept = forms.map(() => 0);
+  for (let i = 0; i < order; i++) {
+    const column = shrunkMeans(forms, order, i, symmetric(pooled, i, i), kin);
+    forms.forEach((_, f) => {
+      means[f][i] += share * (column.mean[f] - means[f][i]);
+      kept[f] += column.kept[f] / order;
+    });
+  }
+  return { means, n: n.map((own, f) => own / Math.max(1 - share * (1 - kept[f]), 0.1)) };
 }
 
 function ownCovariance(sums: Sums, order: number, pooled: Float64Array, own: number, shrinkage: number): Float64Array {

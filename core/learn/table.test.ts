@@ -123,9 +123,9 @@ describe('learning from it', () => {
   };
   const rows = (kind: string, n: number) => Array.from({ length: n }, (_, i) => `${kind},${i + 1.5}`);
 
-  it('needs two kinds with three specimens each', () => {
+  it('needs two kinds with two specimens each', () => {
     expect(codes(['kind,x', ...rows('a', 9)].join('\n'))).toEqual(['labels one-form']);
-    expect(codes(['kind,x', ...rows('a', 9), ...rows('b', 2)].join('\n'))).toEqual(['labels one-form']);
+    expect(codes(['kind,x', ...rows('a', 9), ...rows('b', 1)].join('\n'))).toEqual(['labels one-form']);
   });
 
   it('needs something to tell them by', () => {
@@ -143,7 +143,7 @@ describe('learning from it', () => {
     });
     if (!outcome.ok) throw new Error('learned');
     expect(outcome.value.problems).toMatchObject([
-      { line: 11, code: 'too-few', message: 'Line 11: “rare” has 1 specimens; a form needs 3.' },
+      { line: 11, code: 'too-few', message: 'Line 11: “rare” has 1 specimen; a form needs 2.' },
     ]);
     expect(outcome.value.guide.learned).toMatchObject({ rows: 18, leftOut: 1 });
   });

@@ -3,3 +3,5 @@ export { lengths, type Lengths, toCsv } from './lengths';
 export { linearDiscriminant, validated } from './discriminant';
 export { keyedEnd } from './keyedEnd';
 export * from './drawnSpecimens';
+export { SMALL_KINDS, smallTable } from './smallTables';
+export { meantKey, PRINTINGS, printed } from './printedKeys';

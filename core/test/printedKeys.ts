@@ -120,7 +120,7 @@ export function printed(key: MeantKey, style: Printing): string {
       lines.push(style.header.text(printedLeads / style.header.every + 40));
     printedLeads++;
     lines.push(...wrapped(`${head}${said}${leader}${to}`, style.wrap));
-    if (into) (lead.to as { couplet: number }).couplet && visit((lead.to as { couplet: number }).couplet - 1, depth + 1);
+    if (style.indented && 'couplet' in lead.to) visit(lead.to.couplet - 1, depth + 1);
   };
   const visit = (c: number, depth: number) => key[c].forEach((_, l) => put(c, l, depth));
   if (style.indented) visit(0, 0);
