@@ -123,6 +123,7 @@ export const Call = z.object({
   p,
   verdicts: z.array(Verdict),
   text: z.string(),
+  proviso: z.string().optional(),
 });
 
 export const StandingAnswer = z.object({

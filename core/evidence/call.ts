@@ -18,9 +18,14 @@ export interface Call {
   p: number;
   verdicts: Verdict[];
   text: string;
+  /** What a high probability rests on and cannot show by itself. */
+  proviso?: string;
 }
 
 export const OUTSIDE = 'outside';
+
+/** Relatives that a guide does not list cannot be told from its own by a few marks. */
+const PROVISO = 'if it is one of this guide’s kinds';
 
 /**
  * Name each level that the guide's school allows, from broad to narrow. Sex,
@@ -84,6 +89,7 @@ export function callOf(
     p: called.p,
     verdicts: all,
     text: sayCall(compiled, called, all, union),
+    ...(called.p >= compiled.guide.settings.call.posterior ? { proviso: PROVISO } : {}),
   };
 }
 

@@ -25,6 +25,7 @@ export {
   ratioOf,
   valueOf,
 } from './reading';
+export { sayMisreading, sayRule } from './rule';
 export { inHundred } from './say';
 export { type Joint, jointStanding } from './joint';
 export { type Contradiction, type Robustness } from './robustness';

@@ -143,6 +143,9 @@ export function standingPage(
     marks,
     notes: [
       ...(readings.length ? [assessment.robustness.text, assessment.fit.text] : []),
+      ...(call.proviso
+        ? [`All of this holds ${call.proviso}: relatives that it does not list are not ruled out by a few marks.`]
+        : []),
       ...(assessment.mapOnly
         ? [`Only the place, date and numbers put it first: by the marks alone it would be ${assessment.mapOnly.label}.`]
         : []),

@@ -14,6 +14,11 @@ export function CallBar({ id, answer, keys }: { id: string; answer?: StandingAns
         <Words size="small" numberOfLines={4} testID="call">
           {answer?.call.text ?? 'Weighing …'}
         </Words>
+        {answer?.call.proviso && (
+          <Words size="small" quiet>
+            {answer.call.proviso}
+          </Words>
+        )}
       </View>
       {keys && <Button small kind="quiet" label="?" hint="Show the keys" onPress={keys} />}
       <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />

@@ -37,7 +37,7 @@ function show(readings: Reading[]) {
   const flush = jest.fn().mockResolvedValue({ at: 'saved' });
   const draft = { change: (next: (now: SpecimenWrite) => SpecimenWrite) => (content = next(content)), flush };
   mockBench.current = {
-    bench: { stored: { guide: ledgeCrabs, version: 3 }, answer: assess(compiled, {}, readings), draft },
+    bench: { stored: { guide: ledgeCrabs, version: 3 }, answer: assess(compiled, {}, readings), draft, state: { content } },
     retry: jest.fn(),
   };
   render(<NameScreen id="specimen" />);
@@ -63,6 +63,11 @@ describe('writing a name down', () => {
         recommended: expect.stringMatching(/^Species yes/),
       }),
     ]);
+    expect(screen.getByTestId('rule')).toHaveTextContent(
+      /^This guide names at 95 in 100, on three independent marks, if it holds without any one reading/,
+    );
+    expect(screen.getByTestId('misreading')).toHaveTextContent(/Petralda murica (?:would stand|stands) at/);
+    expect(screen.getByText('if it is one of this guide’s kinds')).toBeTruthy();
     expect(names()[0].p).toBeGreaterThan(0.95);
     expect(flush).toHaveBeenCalled();
     expect(mockReplace).toHaveBeenCalledWith('/specimens/specimen');

@@ -1,5 +1,5 @@
 import type { StandingAnswer } from '@plesion/contract';
-import { inHundred } from '@plesion/core/evidence';
+import { inHundred, type Reading } from '@plesion/core/evidence';
 import { type Facets, FACETS, type FacetName, type Guide } from '@plesion/core/guide';
 import { type GivenName, overrules, QUALIFIERS, type Qualifier, recommendedName, sayFacets } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
@@ -20,6 +20,7 @@ import { useBench } from '../bench/useBench';
 import { useSession } from '../session/useSession';
 import { DangerNotice } from '../judgement/DangerNotice';
 import type { Draft } from '../specimen/draft';
+import { NameRule } from './NameRule';
 import { TaxonPick } from './TaxonPick';
 import { VerdictList } from './VerdictList';
 
@@ -43,7 +44,16 @@ export function NameScreen({ id }: { id: string }) {
       </Screen>
     );
   if (!bench?.answer) return <Loading what="The standing" />;
-  return <NameForm id={id} guide={bench.stored.guide} version={bench.stored.version} answer={bench.answer} draft={bench.draft} />;
+  return (
+    <NameForm
+      id={id}
+      guide={bench.stored.guide}
+      version={bench.stored.version}
+      answer={bench.answer}
+      readings={bench.state.content.readings}
+      draft={bench.draft}
+    />
+  );
 }
 
 interface NameFormProps {
@@ -51,10 +61,11 @@ interface NameFormProps {
   guide: Guide;
   version: number;
   answer: StandingAnswer;
+  readings: readonly Reading[];
   draft: Draft;
 }
 
-function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
+function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps) {
   const router = useRouter();
   const by = useSession().account.name;
   const recommended = recommendedName(answer.call);
@@ -121,11 +132,14 @@ function NameForm({ id, guide, version, answer, draft }: NameFormProps) {
           <Words size="lead" testID="union">{`${answer.call.union.label}, ${inHundred(answer.call.union.p)}`}</Words>
         )}
         <VerdictList verdicts={answer.call.verdicts} />
+        {answer.call.proviso && (
+          <Words size="small" quiet>
+            {answer.call.proviso}
+          </Words>
+        )}
       </Sheet>
+      <NameRule guide={guide} answer={answer} readings={readings} taxon={name.taxon} />
       <DangerNotice guide={guide} answer={answer} />
-      <Words size="small" quiet>
-        {answer.robustness.text}
-      </Words>
       {answer.fit.poor && (
         <Notice kind="problem" title="It does not fit well">
           {answer.fit.text}
