@@ -6,7 +6,7 @@ import { compileGuide } from '../guide';
 import { traitsOf } from '../plates';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { compareForms, lookalikesOf, namesOf, sayScored, scoredOf, seriesOf } from '.';
+import { apartFrom, compareForms, lookalikesOf, namesOf, sayScored, scoredOf, seriesOf } from '.';
 
 const cones = compileGuide(tentCones);
 const crabs = compileGuide(ledgeCrabs);
@@ -271,5 +271,27 @@ describe('look-alikes by lengths measured together', () => {
     const edge = Math.sqrt(0.8 * 0.2) * 2;
     // |Σ̄| = 2.5, √(1 · 4) = 2: BC = √(2 / 2.5).
     expect(lookalikesOf(compileGuide(guide), 'a')[0].error).toBeCloseTo((Math.sqrt(2 / 2.5) * edge) / 2, 9);
+  });
+});
+
+describe('a description', () => {
+  it('begins with what the form is most easily taken for, and how the two are told apart', () => {
+    const said = apartFrom(cones, 'gemellus/adult')!;
+    const text = said.map((part) => part.text).join('');
+    expect(text).toMatch(/^Most easily taken for T\. sororius/);
+    expect(said).toContainEqual({ text: expect.stringContaining('T. sororius'), italic: true });
+    expect(text).toContain('width ÷ length of the shell');
+  });
+
+  it('says nothing where nothing comes near', () => {
+    const far = tinyGuide({
+      scores: ['a', 'b'].map((taxon, i) => ({
+        character: 'length',
+        scope: { taxon },
+        source: 'book',
+        value: { kind: 'values' as const, mean: 10 + 90 * i, sd: 1 },
+      })),
+    });
+    expect(apartFrom(compileGuide(far), 'a')).toBeUndefined();
   });
 });

@@ -16,6 +16,7 @@ import {
   inHundred,
   liveForms,
   nextLooks,
+  ofHundred,
   overlapBetween,
   ratioOf,
   type Reading,
@@ -450,6 +451,10 @@ describe('probabilities in words', () => {
     [0.99995, 'over 999 in 1000'],
   ])('%f is %s', (p, words) => {
     expect(inHundred(p)).toBe(words);
+  });
+
+  it('says it as a number of a hundred where there is no room for more, and never a thousandth as one', () => {
+    expect([0.0004, 0.004, 0.04, 0.93, 0.9951, 0.99999].map(ofHundred)).toEqual(['<1', '<1', '4', '93', '>99', '>99']);
   });
 });
 

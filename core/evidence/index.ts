@@ -26,7 +26,7 @@ export {
   valueOf,
 } from './reading';
 export { sayMisreading, sayRule } from './rule';
-export { inHundred } from './say';
+export { inHundred, ofHundred } from './say';
 export { type Joint, jointStanding } from './joint';
 export { type Contradiction, type Robustness } from './robustness';
 export { hindranceOf, type SetAside, type SetAsideBecause, sayFacetScope } from './setAside';

@@ -14,7 +14,7 @@ export function sayRule({ settings }: Pick<Guide, 'settings'>): string {
     return `This guide names by its key: every couplet decided, and the described form checked and fitting. Weighing would name ${weigh}.`;
   if (school === 'diagnostic')
     return `This guide names by a mark that nothing else has, seen twice, with nothing strong against it. Weighing would name ${weigh}.`;
-  return `This guide names ${weigh}. That a reading might be wrong, not only missing, is told beside it.`;
+  return `This guide names ${weigh}. What a wrong reading would do is told below.`;
 }
 
 /** What the worst plausible single misreading would do to a name, with its chance. */

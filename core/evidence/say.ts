@@ -10,6 +10,12 @@ export function inHundred(p: number): string {
   return `${Math.round(p * 100)} in 100`;
 }
 
+/** The same where there is room for a number only, of a hundred: "93", "<1", ">99". */
+export function ofHundred(p: number): string {
+  if (p < 0.01) return '<1';
+  return p > 0.99 ? '>99' : String(Math.round(p * 100));
+}
+
 /** A probability that falls short of another, never said in the same words: "94.9 in 100" where 95 are asked. */
 export function shortOf(p: number, asked: number): string {
   const said = inHundred(p);

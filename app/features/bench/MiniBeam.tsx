@@ -1,5 +1,5 @@
 import type { StandingAnswer } from '@plesion/contract';
-import { inHundred } from '@plesion/core/evidence';
+import { ofHundred } from '@plesion/core/evidence';
 import { shortName } from '@plesion/core/specimen';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, space } from '../../theme';
@@ -13,7 +13,7 @@ export function MiniBeam({ answer: { beam } }: { answer: StandingAnswer }) {
   return (
     <View aria-hidden style={styles.line}>
       <Words size="small" color={colour.for} numberOfLines={1} style={styles.name}>
-        {`${shortName(beam.left.label)} ${inHundred(beam.left.p).replace(' in 100', '')}`}
+        {`${shortName(beam.left.label)} ${ofHundred(beam.left.p)}`}
       </Words>
       <View style={styles.track}>
         <View style={styles.axis} />
@@ -23,7 +23,7 @@ export function MiniBeam({ answer: { beam } }: { answer: StandingAnswer }) {
         <View style={[styles.pointer, { left: place(pointer) }]} />
       </View>
       <Words size="small" color={colour.against} numberOfLines={1} style={[styles.name, styles.right]}>
-        {`${inHundred(beam.right.p).replace(' in 100', '')} ${shortName(beam.right.label)}`}
+        {`${ofHundred(beam.right.p)} ${shortName(beam.right.label)}`}
       </Words>
     </View>
   );

@@ -1,12 +1,15 @@
 import { describeForm, marksOf } from '@plesion/core/book';
+import { apartFrom } from '@plesion/core/compare';
 import { type CompiledGuide, type Guide, taxonIndex } from '@plesion/core/guide';
 import { sayFacets } from '@plesion/core/specimen';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { TaxonName } from '../../ui/TaxonName';
+import { Typeset } from '../../ui/Typeset';
 import { Words } from '../../ui/Words';
 import { GROUPS } from '../bench/readings';
 import { Lookalikes, OwnSeries } from '../compare/Lookalikes';
@@ -81,8 +84,10 @@ function FormHead({ guide, compiled, form: at }: { guide: Guide; compiled: Compi
 
 /** The scores as sentences, in the order of work; terms open in place. */
 function Description({ guide, compiled, form }: { guide: Guide; compiled: CompiledGuide; form: number }) {
+  const apart = useMemo(() => apartFrom(compiled, compiled.forms[form].id), [compiled, form]);
   return (
     <Sheet title="Description" aside="made from the scores">
+      {apart && <Typeset parts={apart} testID="apart" />}
       <View style={styles.columns}>
         {describeForm(compiled, form).map(({ group, sentences }) => (
           <View key={group} style={styles.group}>
