@@ -25,10 +25,16 @@ const DENIED: [RegExp, FrequencyWord][] = [
  * says that the number turned round holds of most.
  */
 export function hedgeOf(text: string): FrequencyWord | undefined {
-  const plain = text.replace(/\([^)]*\)/g, ' ');
+  const plain = text.replace(/\([^()]*\)/g, ' ');
   const numbers = quantitiesIn(plain);
   if (numbers.some(({ mostly }) => mostly)) return 'usually';
-  const rest = numbers.reduceRight((left, { from, to }) => `${left.slice(0, from)} ${left.slice(to)}`, plain);
+  let from = 0;
+  const between = numbers.map((number) => {
+    const part = plain.slice(from, Math.max(from, number.from));
+    from = number.to;
+    return part;
+  });
+  const rest = [...between, plain.slice(from)].join(' ');
   return [...DENIED, ...HEDGES].find(([pattern]) => pattern.test(rest))?.[1];
 }
 

@@ -156,6 +156,8 @@ export const linesOf = (text: string): string[] =>
   text
     .replace(/\r\n?/g, '\n')
     .replace(/\u00a0/g, ' ')
+    // A wide gap is a leader, however wide it is.
+    .replace(/ {120,}/g, ' '.repeat(120))
     .split('\n');
 
 export const excerpt = (text: string) => (text.trim().length > 60 ? `${text.trim().slice(0, 57)}…` : text.trim());
