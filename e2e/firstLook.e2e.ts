@@ -47,7 +47,7 @@ describe('a newcomer with a phone', () => {
       );
     }
     await expect(call().innerText()).resolves.toMatch(/Not yet a name|One of two|species no/);
-    await expect(call().innerText()).resolves.toMatch(/needs 95 in 100 .* independent marks/);
+    await expect(call().innerText()).resolves.toMatch(/needs .*independent marks/);
   });
 
   it('finds in the daybook how far it has come', async () => {

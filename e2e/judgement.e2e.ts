@@ -67,7 +67,7 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
   it('sets the two in front side by side in one tap, and gives them as a page', async () => {
     await open(`/specimens/${TWINS}/bench`);
     await page.getByRole('button', { name: 'Compare these two' }).click();
-    await page.getByTestId('paragraph').filter({ hasText: 'Width ÷ length of the shell helps to separate' }).waitFor();
+    await page.getByTestId('paragraph').filter({ hasText: 'begin with the width ÷ length of the shell' }).waitFor();
     await page.getByTestId('mark-spire-angle').waitFor();
     const [download] = await Promise.all([
       page.waitForEvent('download'),

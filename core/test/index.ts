@@ -3,5 +3,6 @@ export { lengths, type Lengths, toCsv } from './lengths';
 export { linearDiscriminant, validated } from './discriminant';
 export { keyedEnd } from './keyedEnd';
 export * from './drawnSpecimens';
-export { SMALL_KINDS, smallTable } from './smallTables';
+export { SMALL_KINDS, taughtBy } from './smallTables';
+export { calledOver } from './calledOver';
 export { meantKey, PRINTINGS, printed } from './printedKeys';

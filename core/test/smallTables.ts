@@ -1,4 +1,7 @@
 import { normal, seeded } from '../chance';
+import { standing } from '../evidence';
+import { compileGuide, type Guide } from '../guide';
+import { learn } from '../learn';
 
 /** A small table of labelled specimens, and more of the same kinds to be told by what it teaches. */
 export interface SmallTable {
@@ -58,4 +61,24 @@ export function smallTable(kind: SmallKind, seed: string): SmallTable {
     Array.from({ length: 40 }, () => ({ kind: own, ...(sex ? { sex } : {}), x: specimen(mean) })),
   );
   return { csv: [head, ...rows].map((row) => row.join(',')).join('\n'), fresh, columns };
+}
+
+/** What a table teaches, and the mean −ln P of the true taxon on fresh specimens: nats. */
+export function taughtBy(kind: SmallKind, seed: string): { guide: Guide; loss: number } {
+  const { csv, fresh, columns } = smallTable(kind, seed);
+  const outcome = learn({ id: 'small', title: 'Small', csv, labels: { taxon: 'kind', ...(kind.sexes ? { sex: 'sex' } : {}) } });
+  if (!outcome.ok) throw new Error(outcome.problems[0].message);
+  const { guide } = outcome.value;
+  const compiled = compileGuide(guide);
+  const ids = columns.map((column) => guide.characters.find(({ label }) => label === column)!.id);
+  const names = new Map(guide.taxa.map(({ id, name }) => [id, name]));
+  const loss = fresh.reduce((sum, { kind: truth, x }) => {
+    const { p } = standing(
+      compiled,
+      {},
+      x.map((value, i) => ({ character: ids[i], value })),
+    );
+    return sum - Math.log(compiled.forms.reduce((mass, form, f) => mass + (names.get(form.taxon) === truth ? p[f] : 0), 1e-12));
+  }, 0);
+  return { guide, loss: loss / fresh.length };
 }

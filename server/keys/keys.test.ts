@@ -227,6 +227,20 @@ describe('walking', () => {
     expect(await named('1a 2b')).toBe('Not yet named');
   });
 
+  it('is judged as the specimen is: by the sources, names and cross asked for, which must be known', async () => {
+    const asked = { answers: way('1b'), readings: [{ character: 'ground-colour', states: ['black'] }] };
+    const sources = strandBeetles.sources.map(({ id }) => id);
+    const one = await walk(asked);
+    const others = await Promise.all(
+      sources.map((id) =>
+        walk({ ...asked, policy: { kind: 'prefer', order: [id], exclude: sources.filter((other) => other !== id) } }),
+      ),
+    );
+    const told = (result: typeof one) =>
+      JSON.stringify(result.endpoints.map(({ byReadings }: { byReadings?: number }) => byReadings));
+    expect(new Set([one, ...others].map(told)).size).toBeGreaterThan(1);
+  });
+
   it('takes the specimens of a lot', async () => {
     const result = await walk({
       answers: [
