@@ -20,7 +20,7 @@ const KIN = [0, 1];
 /** Forms with more specimens than this are where they are, whatever their relatives say. */
 const MANY = 40;
 /** Rows from which on the best candidate is clear, and taken; with fewer, what is equally good is averaged. */
-const CLEAR = 2000;
+const CLEAR = 300;
 const POWERS = [1, 0.85, 0.7, 0.55, 0.4];
 
 /** Floating-point work that the search may cost: a few seconds of one core. */
