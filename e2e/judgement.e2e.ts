@@ -62,6 +62,14 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
       .first()
       .waitFor();
     await expect(page.getByText('withheld: danger').count()).resolves.toBe(0);
+    // The other size reads the same specimen: it is a living one again when this is done.
+    await page.getByRole('link', { name: /Change the situation/ }).click();
+    await page.getByRole('radio', { name: 'alive', exact: true }).click();
+    await page.getByRole('button', { name: /Bench/ }).last().click();
+    await page
+      .getByTestId('saving')
+      .filter({ hasText: /^Saved$/ })
+      .waitFor();
   });
 
   it('sets the two in front side by side in one tap, and gives them as a page', async () => {
