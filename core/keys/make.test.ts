@@ -87,3 +87,44 @@ describe('a key that is made', () => {
     expect(makeKey(compileGuide(ledgeCrabs), asked)).toMatchObject({ ok: false, problems: [{ code, field }] });
   });
 });
+
+describe('the optimum', () => {
+  it('is over every division of states, several against several', () => {
+    for (let seed = 0; seed < 12; seed++) {
+      const guide = plainGuide(`many states ${seed}`, 9, 3, 7);
+      const ids = guide.taxa.filter(({ forms }) => forms).map(({ id }) => id);
+      const stateOf = (character: string, taxon: string) =>
+        guide.scores.flatMap(({ character: c, scope, value }) =>
+          c === character && scope.taxon === taxon && value.kind === 'states' ? [Object.keys(value.states)[0]] : [],
+        )[0];
+      // Every way to divide the forms by some states of one character against its others.
+      const masks = new Set<number>();
+      for (const { id, states } of guide.characters) {
+        const rows = states!.map((state) =>
+          ids.reduce((mask, taxon, i) => (stateOf(id, taxon) === state.id ? mask | (1 << i) : mask), 0),
+        );
+        for (let set = 1; set < 1 << rows.length; set++)
+          masks.add(rows.reduce((mask, row, r) => (set & (1 << r) ? mask | row : mask), 0));
+      }
+      const cost = new Map<number, number>();
+      const size = (set: number) => [...set.toString(2)].filter((bit) => bit === '1').length;
+      const best = (set: number): number => {
+        if (size(set) < 2) return 0;
+        const known = cost.get(set);
+        if (known !== undefined) return known;
+        let least = Number.POSITIVE_INFINITY;
+        for (const mask of masks) {
+          const [a, b] = [set & mask, set & ~mask];
+          if (a && b) least = Math.min(least, size(set) + best(a) + best(b));
+        }
+        cost.set(set, least);
+        return least;
+      };
+      const naive = best((1 << ids.length) - 1) / ids.length;
+      if (!Number.isFinite(naive)) continue;
+      const { optimum, meanPath } = made(compileGuide(guide), { purpose: 'bench' });
+      expect(optimum).toBeCloseTo(naive, 9);
+      expect(meanPath).toBeGreaterThanOrEqual(optimum! - 1e-9);
+    }
+  });
+});
