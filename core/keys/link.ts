@@ -1,6 +1,7 @@
 import { type Character, type Guide, isStates } from '../guide/working';
-import { onlyQuantity, type Quantity, quantitiesIn, unitFactor } from './quantities';
+import { onlyQuantity, type Quantity, quantitiesIn } from './quantities';
 import type { Key, Statement, StatementLink } from './shape';
+import { unitFactor } from './units';
 
 const plain = (text: string) =>
   ` ${text

@@ -1,4 +1,5 @@
 import { MAY_BEGIN, numberAt, type WrittenNumber } from './numbers';
+import { unitOf } from './units';
 
 /** A number, range or proportion recognised in a statement. */
 export interface Quantity {
@@ -342,19 +343,3 @@ function unitBeyond(right: string): string | undefined {
 const turned = ({ side, open }: Bound): Bound => ({ side: side === 'low' ? 'high' : 'low', open: !open });
 
 const rounded = (value: number) => Number(value.toPrecision(12));
-
-function unitOf(written: string): string {
-  const unit = written.toLowerCase();
-  if (unit.startsWith('deg')) return '°';
-  if (unit === 'per cent') return '%';
-  return unit === 'um' || unit === 'μm' ? 'µm' : unit;
-}
-
-/** Millimetres in a unit of length. */
-const MM: Record<string, number> = { µm: 0.001, mm: 1, cm: 10, m: 1000, km: 1e6 };
-
-/** How many of `to` one of `from` is; undefined for units that cannot be turned into each other. */
-export function unitFactor(from: string | undefined, to: string | undefined): number | undefined {
-  if (from === to) return 1;
-  return from && to && MM[from] && MM[to] ? MM[from] / MM[to] : undefined;
-}
