@@ -1,7 +1,7 @@
 import { multivariateT } from '../chance';
 import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
-import { type Column, OUTSIDE_WIDTH } from './column';
+import { type Column, OUTSIDE_WIDTH, predictiveBits } from './column';
 import { type Reading, valueOf } from './reading';
 
 /** One value of a block as it was read, on the block's scale. */
@@ -101,17 +101,9 @@ export function factorOf(lower: Float64Array, order: number): Float64Array {
 }
 
 function fillUnmeasured(bits: Float64Array, rowOf: Int32Array, base: Float64Array): void {
-  let most = Number.NEGATIVE_INFINITY;
-  rowOf.forEach((row, f) => row >= 0 && (most = Math.max(most, bits[f])));
-  let sum = 0;
-  let weight = 0;
-  rowOf.forEach((row, f) => {
-    if (row < 0) return;
-    sum += base[f] * 2 ** (bits[f] - most);
-    weight += base[f];
-  });
-  const fill = weight > 0 ? most + Math.log2(sum / weight) : 0;
-  rowOf.forEach((row, f) => row < 0 && (bits[f] = fill));
+  const measured = Uint8Array.from(rowOf, (row) => (row < 0 ? 0 : 1));
+  const fill = predictiveBits(bits, base, measured);
+  measured.forEach((is, f) => is === 0 && (bits[f] = fill));
 }
 
 /**

@@ -116,13 +116,13 @@ function valueColumn(table: ValuesTable, reading: Reading, compiled: CompiledGui
 }
 
 /** log2 of the guide-wide predictive, from logarithms, over the forms that count. */
-function predictiveBits(bits: Float64Array, base: Float64Array, counts: ArrayLike<number>): number {
+export function predictiveBits(bits: Float64Array, base: Float64Array, counts: ArrayLike<number>): number {
   let most = Number.NEGATIVE_INFINITY;
   for (let f = 0; f < bits.length; f++) if (counts[f] && base[f] > 0 && bits[f] > most) most = bits[f];
   let sum = 0;
   let weight = 0;
   for (let f = 0; f < bits.length; f++) {
-    if (!counts[f]) continue;
+    if (!counts[f] || base[f] === 0) continue;
     sum += base[f] * 2 ** (bits[f] - most);
     weight += base[f];
   }

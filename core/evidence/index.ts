@@ -25,6 +25,7 @@ export {
   ratioOf,
   valueOf,
 } from './reading';
+export { sumOfPowers } from './powers';
 export { sayMisreading, sayRule } from './rule';
 export { inHundred, ofHundred } from './say';
 export { type Joint, jointStanding } from './joint';

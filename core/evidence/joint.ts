@@ -1,6 +1,7 @@
 import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
 import type { Column } from './column';
 import { type Misread, misreadingsOf } from './oneWrong';
+import { sumOfPowers } from './powers';
 import type { Reading } from './reading';
 import { leaveOneOut, type Posterior, softmax, type Standing, standing, type Weighed } from './standing';
 
@@ -65,11 +66,7 @@ function taxaOf({ naming }: CompiledGuide): number[][] {
   return [...taxa.values()];
 }
 
-/** log2 Σ 2^bits over some forms. */
-function sumOf(forms: readonly number[], bitsOf: (form: number) => number): number {
-  const most = forms.reduce((max, f) => Math.max(max, bitsOf(f)), Number.NEGATIVE_INFINITY);
-  return most + Math.log2(forms.reduce((sum, f) => sum + 2 ** (bitsOf(f) - most), 0));
-}
+const sumOf = (forms: readonly number[], bitsOf: (form: number) => number): number => sumOfPowers(forms.map(bitsOf));
 
 function joined(
   taxa: readonly number[][],

@@ -1,14 +1,12 @@
 import type { Guide } from '../guide/working';
 import type { Reading } from './reading';
-import { inHundred } from './say';
+import { counted, inHundred } from './say';
 import type { Verdict } from './verdict';
-
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five'];
 
 /** The rule by which a guide names, as it is: what a name asks for, and what it does not. */
 export function sayRule({ settings }: Pick<Guide, 'settings'>): string {
   const { posterior, groups, survives, school } = settings.call;
-  const marks = `${NUMBERS[groups] ?? groups} independent ${groups === 1 ? 'mark' : 'marks'}`;
+  const marks = `${counted(groups)} independent ${groups === 1 ? 'mark' : 'marks'}`;
   const weigh = `at ${inHundred(posterior)}, on ${marks}, if it holds without any one reading (at ${inHundred(survives)} or more)`;
   if (school === 'key')
     return `This guide names by its key: every couplet decided, and the described form checked and fitting. Weighing would name ${weigh}.`;

@@ -29,3 +29,8 @@ export function orMore(p: number): string {
   if (said.startsWith('under')) return 'though with little more than the others';
   return said.startsWith('over') ? `still at ${said}` : `at ${said} or more`;
 }
+
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five'];
+
+/** A small number as a word: "three", "12". */
+export const counted = (n: number): string => NUMBERS[n] ?? String(n);

@@ -4,7 +4,7 @@ import { diagnosticMark } from './diagnostic';
 import { type Level, massOf } from './levels';
 import type { Keyed } from './keyed';
 import { type Misread, worstMisreading } from './oneWrong';
-import { inHundred, shortOf } from './say';
+import { counted, inHundred, shortOf } from './say';
 import type { Posterior, Standing } from './standing';
 import { independenceKey } from './weights';
 
@@ -153,9 +153,6 @@ export const inUnion = (compiled: CompiledGuide, of: readonly Parameters<typeof 
 
 export const levelName = (level: Level) => (level.kind === 'rank' ? level.rank : level.facet);
 export const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
-
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five'];
-const counted = (n: number) => NUMBERS[n] ?? String(n);
 
 function sayCost({ label, p, weight, reason, others }: NonNullable<Verdict['cost']>): string {
   const more =

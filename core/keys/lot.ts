@@ -1,8 +1,7 @@
-import { standing, valueOf } from '../evidence';
+import { standing, sumOfPowers, valueOf } from '../evidence';
 import { type Character, type CompiledGuide, isStates, taxonIndex } from '../guide/working';
 import { sayReading, type Situation } from '../specimen';
 import type { KeyedSpecimen } from './walk/answers';
-import { sumOfPowers } from './walk/evidence';
 
 /** Two specimens of a lot of which one mark was read differently. */
 export interface LotDisagreement {

@@ -1,4 +1,4 @@
-import { standing } from '../../evidence';
+import { standing, sumOfPowers } from '../../evidence';
 import { type CompiledGuide, hasFacets, isUnder } from '../../guide/working';
 import type { Situation } from '../../specimen';
 import { endpointId, endpointsOf } from '../graph';
@@ -56,10 +56,4 @@ export function endpointEvidence(
     pOf: (id) => (posterior.has(id) ? 2 ** (posterior.get(id)! - all) : undefined),
     formsOf: (id) => forms.get(id) ?? [],
   };
-}
-
-/** log2 Σ 2^bits. */
-export function sumOfPowers(bits: readonly number[]): number {
-  const most = Math.max(...bits);
-  return Number.isFinite(most) ? most + Math.log2(bits.reduce((sum, b) => sum + 2 ** (b - most), 0)) : most;
 }
