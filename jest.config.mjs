@@ -5,7 +5,10 @@ const node = (name) => ({
   roots: [`<rootDir>/${name}`],
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
-  moduleNameMapper: { '^@plesion/(core|demo)/(.+)$': '<rootDir>/$1/$2/index.ts', '^@plesion/([a-z]+)$': '<rootDir>/$1/index.ts' },
+  moduleNameMapper: {
+    '^@plesion/core/([a-z]+)/schema$': '<rootDir>/core/$1/schema.ts',
+    '^@plesion/(core|demo)/(.+)$': '<rootDir>/$1/$2/index.ts', '^@plesion/([a-z]+)$': '<rootDir>/$1/index.ts',
+  },
   transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' } }] },
 });
 
@@ -25,6 +28,7 @@ export default {
       rootDir: `${import.meta.dirname}/app`,
       testMatch: ['**/*.test.ts', '**/*.test.tsx'],
       moduleNameMapper: {
+        '^@plesion/core/([a-z]+)/schema$': '<rootDir>/../core/$1/schema.ts',
         '^@plesion/(core|demo)/(.+)$': '<rootDir>/../$1/$2/index.ts',
         '^@plesion/([a-z]+)$': '<rootDir>/../$1/index.ts',
       },

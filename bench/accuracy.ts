@@ -1,4 +1,5 @@
-import { type Reading, standing } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
+import { posteriorOf } from '@plesion/core/evidence';
 import { compileGuide } from '@plesion/core/guide';
 import { learn } from '@plesion/core/learn';
 import { asCsv, type Population, type Specimen } from './populations';
@@ -40,7 +41,7 @@ export function engineFor(population: Population, specimens: readonly Specimen[]
     const readings = x.map((value, c): Reading =>
       population.columns[c].told ? { character: ids[c], states: [`state-${value + 1}`] } : { character: ids[c], value },
     );
-    const { p } = standing(compiled, {}, readings);
+    const { p } = posteriorOf(compiled, {}, readings);
     const out = new Array<number>(population.forms.length).fill(0);
     p.forEach((q, f) => (out[places[f]] += q));
     return out;

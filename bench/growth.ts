@@ -1,5 +1,6 @@
 import { lookalikesOf } from '@plesion/core/compare';
-import { type Reading, standing } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
+import { posteriorOf } from '@plesion/core/evidence';
 import { compiledFor, compileGuide } from '@plesion/core/guide';
 import { makeKey } from '@plesion/core/keys';
 import { largeGuide } from './largeGuide';
@@ -34,7 +35,7 @@ export function reportGrowth(print: (line?: string) => void): void {
   let turn = 0;
   const one = medianMs(() => {
     const [head, ...rest] = readings;
-    return standing(compiled, { region: 'r1', date: '2026-01-10' }, [{ ...head, states: [`x${turn++ % 3}`] }, ...rest]);
+    return posteriorOf(compiled, { region: 'r1', date: '2026-01-10' }, [{ ...head, states: [`x${turn++ % 3}`] }, ...rest]);
   });
   const near = medianMs(() => lookalikesOf(compiled, 's0'), 5, 1);
   print();

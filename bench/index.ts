@@ -1,4 +1,4 @@
-import { fromPrior, groupByRank, nextLooks, standing } from '@plesion/core/evidence';
+import { fromPrior, groupByRank, nextLooks, posteriorOf } from '@plesion/core/evidence';
 import { priorBits } from '@plesion/core/guide';
 import { MultinomialNB } from 'ml-naivebayes';
 import { reportCalibration } from './calibration';
@@ -58,9 +58,9 @@ const cold = medianMs(() => {
   return fromPrior(compiled, prior, readings);
 });
 const warm = medianMs(() => fromPrior(compiled, prior, readings));
-const full = standing(compiled, {}, readings);
+const full = posteriorOf(compiled, {}, readings);
 const next = medianMs(() => nextLooks(compiled, full, grouping, {}, readings), 21, 4);
-const early = standing(compiled, {}, readings.slice(0, 1));
+const early = posteriorOf(compiled, {}, readings.slice(0, 1));
 const nextEarly = medianMs(() => nextLooks(compiled, early, grouping, {}, readings.slice(0, 1)), 5, 1);
 const onRead = medianMs(peer(synthetic.whole.filter(({ asked }) => asked)), 9, 2);
 const onTable = medianMs(peer(synthetic.whole), 5, 1);

@@ -1,4 +1,4 @@
-import { groupByRank, nextLooks, standing } from '@plesion/core/evidence';
+import { groupByRank, nextLooks, posteriorOf } from '@plesion/core/evidence';
 import { syntheticGuide } from './syntheticGuide';
 import { medianMs } from './timing';
 
@@ -20,7 +20,7 @@ describe('the synthetic guide of the benchmark', () => {
   });
 
   it('can be reasoned about: probabilities sum to 1 and few forms are left', () => {
-    const { p, outside } = standing(compiled, {}, readings);
+    const { p, outside } = posteriorOf(compiled, {}, readings);
     expect(p.reduce((a, b) => a + b, outside)).toBeCloseTo(1, 9);
     expect(Math.max(...p)).toBeGreaterThan(0.3);
   });
@@ -28,7 +28,7 @@ describe('the synthetic guide of the benchmark', () => {
   it('leaves looks to rank, none of them read already', () => {
     const looks = nextLooks(
       compiled,
-      standing(compiled, {}, readings.slice(0, 3)),
+      posteriorOf(compiled, {}, readings.slice(0, 3)),
       groupByRank(compiled, 'species'),
       {},
       readings.slice(0, 3),

@@ -1,5 +1,5 @@
 import { normal, normalMass, pick, seeded } from '@plesion/core/chance';
-import { type Reading } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
 import {
   type Character,
   type CompiledGuide,

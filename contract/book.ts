@@ -7,3 +7,4 @@ export const PlateQuery = z.strictObject({
   as: z.enum(['svg', 'png'], 'a plate is made as svg or png').default('svg'),
   marks: z.stringbool().default(true),
 });
+export type PlateQuery = z.output<typeof PlateQuery>;

@@ -1,7 +1,9 @@
+import { Comparison } from '@plesion/core/compare/schema';
+import { Standing } from '@plesion/core/evidence/schema';
+import { Walk } from '@plesion/core/keys/schema';
 import { z } from 'zod';
 import { PlateQuery } from './book';
-import { CompareAnswer, CompareRequest } from './compare';
-import { StandingAnswer, StandingRequest } from './evidence';
+import { CompareRequest } from './compare';
 import { GuideList, GuideQuery, StoredGuide } from './guides';
 import { Job } from './jobs';
 import {
@@ -15,7 +17,6 @@ import {
   KeyVersionQuery,
   KeyWrite,
   StoredKey,
-  WalkAnswer,
   WalkRequest,
 } from './keys';
 import { LearnRequest, LearnResponse, WaitQuery } from './learn';
@@ -24,6 +25,7 @@ import { ComparePageQuery, PageQuery } from './pages';
 import { Photo, PhotoHash } from './photos';
 import { ProblemBody } from './problem';
 import { Credentials, NewStation, Session } from './session';
+import { StandingRequest } from './standing';
 import { Specimen, SpecimenList, SpecimenQuery, SpecimenWrite } from './specimens';
 
 export interface Endpoint {
@@ -124,7 +126,7 @@ export const endpoints = {
     summary: 'Weigh readings.',
     params: byId,
     body: StandingRequest,
-    response: StandingAnswer,
+    response: Standing,
   },
   compare: {
     method: 'POST',
@@ -132,7 +134,7 @@ export const endpoints = {
     summary: 'Two to four forms side by side: what separates them, what does not, and in plain words.',
     params: byId,
     body: CompareRequest,
-    response: CompareAnswer,
+    response: Comparison,
   },
   comparePage: {
     method: 'GET',
@@ -226,7 +228,7 @@ export const endpoints = {
     params: byId,
     query: KeyVersionQuery,
     body: WalkRequest,
-    response: WalkAnswer,
+    response: Walk,
   },
   makeKey: {
     method: 'POST',

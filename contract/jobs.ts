@@ -3,6 +3,7 @@ import { ProblemBody } from './problem';
 
 /** Long work was taken up; ask `/api/jobs/:id` how far it is. */
 export const JobStarted = z.object({ jobId: z.uuid() });
+export type JobStarted = z.output<typeof JobStarted>;
 
 export const Job = z.object({
   jobId: z.uuid(),
@@ -13,3 +14,4 @@ export const Job = z.object({
   result: z.unknown().optional(),
   problem: ProblemBody.optional(),
 });
+export type Job = z.output<typeof Job>;

@@ -1,23 +1,11 @@
-import { CERTAINTIES } from '@plesion/core/evidence';
-import { Key, KEY_PROBLEMS, KEY_PURPOSES, STATEMENT_ANSWERS, TEXT_STYLES } from '@plesion/core/keys/shape';
+import { Judgement } from '@plesion/core/guide';
+import { KEY_PURPOSES, TEXT_STYLES } from '@plesion/core/keys';
+import { CoupletAnswer, Key, KeyedSpecimen, KeyPaths, KeyProblem, LineProblem } from '@plesion/core/keys/schema';
+import { Reading, Situation } from '@plesion/core/observation/schema';
 import { z } from 'zod';
-import { Judgement, Reading, Situation } from './evidence';
 import { JobStarted } from './jobs';
 
-const p = z.number().min(0).max(1);
 const key = z.string().min(1).max(80);
-
-/** How short the ways of a made key are. */
-export const Making = z.object({
-  meanPath: z.number(),
-  worstPath: z.number(),
-  entropyBound: z.number(),
-  optimum: z.number().optional(),
-  /** Taxa that nothing allowed tells apart. */
-  together: z.array(z.array(z.string())),
-  /** Why the key was ended before all could be told apart that can be. */
-  stopped: z.string().optional(),
-});
 
 export const KeyRow = z.object({
   id: z.uuid(),
@@ -32,29 +20,27 @@ export const KeyRow = z.object({
   hidden: z.boolean(),
   updatedAt: z.iso.datetime({ offset: true }),
 });
+export type KeyRow = z.output<typeof KeyRow>;
 
 export const KeyQuery = z.strictObject({ guideId: z.uuid().optional(), hidden: z.enum(['yes']).optional() });
+export type KeyQuery = z.output<typeof KeyQuery>;
 export const KeyList = z.object({ keys: z.array(KeyRow) });
-
-export const KeyProblem = z.object({
-  code: z.enum(KEY_PROBLEMS),
-  message: z.string(),
-  weight: z.enum(['fault', 'caution']),
-  couplet: z.string().optional(),
-  lead: z.string().optional(),
-});
+export type KeyList = z.output<typeof KeyList>;
 
 export const StoredKey = KeyRow.extend({
   key: Key,
   problems: z.array(KeyProblem),
   /** Couplets from the start to the furthest ending. */
   depth: z.number().int(),
-  making: Making.optional(),
+  making: KeyPaths.optional(),
 });
+export type StoredKey = z.output<typeof StoredKey>;
 
 export const KeyTextQuery = z.strictObject({ style: z.enum(TEXT_STYLES).optional() });
+export type KeyTextQuery = z.output<typeof KeyTextQuery>;
 
 export const KeyVersionQuery = z.strictObject({ version: z.coerce.number().int().min(1).optional() });
+export type KeyVersionQuery = z.output<typeof KeyVersionQuery>;
 
 /** What a client writes: the whole key and the version it last saw (0 for a new one). */
 export const KeyWrite = z.strictObject({
@@ -63,6 +49,7 @@ export const KeyWrite = z.strictObject({
   key: Key,
   hidden: z.boolean().default(false),
 });
+export type KeyWrite = z.output<typeof KeyWrite>;
 
 export const KeyImport = z
   .strictObject({
@@ -76,13 +63,7 @@ export const KeyImport = z
     message: 'give the key once: as text, as sdd or as json',
     path: ['text'],
   });
-
-export const LineProblem = z.object({
-  line: z.number().int(),
-  code: z.string(),
-  message: z.string(),
-  mend: z.object({ say: z.string(), edits: z.array(z.object({ line: z.number().int(), text: z.string() })) }).optional(),
-});
+export type KeyImport = z.output<typeof KeyImport>;
 
 export const KeyImported = z.object({
   keyId: z.uuid(),
@@ -90,6 +71,7 @@ export const KeyImported = z.object({
   endpoints: z.number().int(),
   problems: z.array(LineProblem),
 });
+export type KeyImported = z.output<typeof KeyImported>;
 
 export const KeyMake = z.strictObject({
   purpose: z.enum(KEY_PURPOSES),
@@ -101,37 +83,12 @@ export const KeyMake = z.strictObject({
   confirm: z.number().int().min(0).max(6).optional(),
   title: z.string().trim().min(1).max(200).optional(),
 });
+export type KeyMake = z.output<typeof KeyMake>;
 
-export const KeyMade = StoredKey.extend({ keyId: z.uuid() }).extend(Making.shape);
+export const KeyMade = StoredKey.extend({ keyId: z.uuid() }).extend(KeyPaths.shape);
+export type KeyMade = z.output<typeof KeyMade>;
 export const KeyMadeResponse = z.union([KeyMade, JobStarted]);
-
-export const CoupletAnswer = z.strictObject({
-  couplet: key,
-  lead: z.union([key, z.number().int().min(1)]).optional(),
-  fork: z.union([z.literal(true), z.array(z.number().min(0)).min(1).max(26)]).optional(),
-  certainty: z.enum(CERTAINTIES).optional(),
-  statements: z
-    .array(
-      z.strictObject({
-        n: z.number().int().min(1),
-        answer: z.enum(STATEMENT_ANSWERS),
-        specimen: key.optional(),
-        value: z.number().optional(),
-        error: z.number().min(0).optional(),
-      }),
-    )
-    .max(200)
-    .optional(),
-  note: z.string().max(2000).optional(),
-});
-
-/** A walk as it is kept with a specimen or lot. */
-export const KeptWalk = z.strictObject({
-  keyId: z.uuid(),
-  keyVersion: z.number().int().min(1),
-  start: key.optional(),
-  answers: z.array(CoupletAnswer).max(5000),
-});
+export type KeyMadeResponse = z.output<typeof KeyMadeResponse>;
 
 /** A couplet by its id, or by its printed number. */
 const asked = z.union([key, z.number().int().min(1)]);
@@ -140,82 +97,9 @@ export const WalkRequest = z.strictObject({
   answers: z.array(CoupletAnswer.extend({ couplet: asked })).max(5000),
   readings: z.array(Reading).max(500).optional(),
   /** The specimens of a lot instead of one. */
-  specimens: z
-    .array(z.strictObject({ id: key, label: z.string().max(120).optional(), readings: z.array(Reading).max(500) }))
-    .min(1)
-    .max(100)
-    .optional(),
+  specimens: z.array(KeyedSpecimen).min(1).max(100).optional(),
   situation: Situation.optional(),
   start: asked.optional(),
   ...Judgement.shape,
 });
-
-const Finding = z.object({
-  n: z.number().int(),
-  answer: z.enum([...STATEMENT_ANSWERS, 'undecided']),
-  fit: p.optional(),
-  said: z.string().optional(),
-  from: z.enum(['person', 'reading']),
-  specimen: z.string().optional(),
-});
-
-const LeadStanding = z.object({ lead: z.string(), support: z.number(), p, findings: z.array(Finding) });
-const Endpoint = z.object({ taxon: z.string(), name: z.string(), p, byReadings: p.optional() });
-
-export const WalkAnswer = z.object({
-  at: z.string().nullable(),
-  here: z.array(LeadStanding).optional(),
-  open: z.array(z.object({ couplet: z.string(), p: z.number() })),
-  trail: z.array(
-    z.object({
-      couplet: z.string(),
-      number: z.string(),
-      lead: z.string().optional(),
-      forked: z.boolean(),
-      certainty: z.enum(CERTAINTIES).optional(),
-      leads: z.array(LeadStanding),
-      note: z.string().optional(),
-    }),
-  ),
-  endpoints: z.array(Endpoint),
-  lost: z.number(),
-  reached: Endpoint.optional(),
-  missteps: z.array(
-    z.object({
-      couplet: z.string(),
-      number: z.string(),
-      taken: z.string(),
-      instead: z.string(),
-      taxon: z.string(),
-      name: z.string(),
-      p,
-      bits: z.number(),
-      text: z.string(),
-    }),
-  ),
-  backCheck: z
-    .object({
-      taxon: z.string(),
-      name: z.string(),
-      items: z.array(
-        z.object({
-          character: z.string().optional(),
-          label: z.string(),
-          couplet: z.string().optional(),
-          n: z.number().int().optional(),
-          specimen: z.string().optional(),
-          said: z.string(),
-          verdict: z.enum(['agrees', 'seldom', 'against', 'not-scored']),
-          p: p.optional(),
-        }),
-      ),
-      agrees: z.number().int(),
-      against: z.number().int(),
-      fits: z.boolean(),
-      text: z.string(),
-    })
-    .optional(),
-  call: z.object({ allowed: z.boolean(), school: z.enum(['weigh', 'diagnostic', 'key']), text: z.string() }).optional(),
-  beyond: z.array(z.string()),
-  readings: z.array(z.object({ specimen: z.string(), readings: z.array(Reading) })),
-});
+export type WalkRequest = z.output<typeof WalkRequest>;

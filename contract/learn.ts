@@ -17,9 +17,11 @@ export const LearnRequest = z.strictObject({
   /** What columns hold, where it is not to be guessed. */
   kinds: z.record(column, z.enum(COLUMN_KINDS)).optional(),
 });
+export type LearnRequest = z.output<typeof LearnRequest>;
 
 /** `?wait=true` answers with the result itself. */
 export const WaitQuery = z.strictObject({ wait: z.enum(['true', 'false']).optional() });
+export type WaitQuery = z.output<typeof WaitQuery>;
 
 export const LearnAnswer = z.object({
   guideId: z.uuid(),
@@ -32,5 +34,7 @@ export const LearnAnswer = z.object({
   problems: z.array(z.object({ line: z.number().int(), code: z.string(), message: z.string(), field: z.string().optional() })),
   leftOut: z.array(z.object({ name: z.string(), why: z.string() })),
 });
+export type LearnAnswer = z.output<typeof LearnAnswer>;
 
 export const LearnResponse = z.union([LearnAnswer, JobStarted]);
+export type LearnResponse = z.output<typeof LearnResponse>;

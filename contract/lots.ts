@@ -1,5 +1,5 @@
+import { KeptWalk } from '@plesion/core/keys/schema';
 import { z } from 'zod';
-import { KeptWalk } from './keys';
 
 const instant = z.iso.datetime({ offset: true });
 
@@ -14,7 +14,11 @@ export const LotWrite = z.strictObject({
   note: z.string().max(2000).optional(),
   hidden: z.boolean(),
 });
+export type LotWrite = z.output<typeof LotWrite>;
 
 export const Lot = LotWrite.extend({ id: z.uuid(), createdAt: instant, updatedAt: instant });
+export type Lot = z.output<typeof Lot>;
 export const LotList = z.object({ lots: z.array(Lot) });
+export type LotList = z.output<typeof LotList>;
 export const LotQuery = z.strictObject({ guideId: z.uuid().optional(), hidden: z.enum(['yes']).optional() });
+export type LotQuery = z.output<typeof LotQuery>;

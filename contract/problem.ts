@@ -1,3 +1,4 @@
+import { LineMend } from '@plesion/core/keys/schema';
 import { z } from 'zod';
 
 /** Every answer that is not the one asked for. */
@@ -14,8 +15,9 @@ export const ProblemBody = z.object({
         field: z.string().optional(),
         /** Line of a text that was sent, and what would mend it. */
         line: z.number().int().optional(),
-        mend: z.object({ say: z.string(), edits: z.array(z.object({ line: z.number().int(), text: z.string() })) }).optional(),
+        mend: LineMend.optional(),
       }),
     )
     .optional(),
 });
+export type ProblemBody = z.output<typeof ProblemBody>;

@@ -1,5 +1,5 @@
+export * from './book';
 export * from './compare';
-export * from './evidence';
 export * from './guides';
 export * from './jobs';
 export * from './keys';
@@ -10,3 +10,4 @@ export * from './photos';
 export * from './problem';
 export * from './session';
 export * from './specimens';
+export * from './standing';

@@ -1,5 +1,5 @@
-import type { Guide } from '@plesion/core/guide';
-import { type NamePart, nameParts, type Qualifier, shortName } from '@plesion/core/specimen';
+import { type Guide, type NamePart, shortName } from '@plesion/core/guide';
+import { nameParts, type Qualifier } from '@plesion/core/specimen';
 import { WrittenParts } from './WrittenName';
 
 interface TaxonNameProps {

@@ -1,7 +1,7 @@
-import { type Assessment, assess, type Keyed, type Level, type Reading } from '../evidence';
-import { compiledFor, type Guide } from '../guide/working';
+import type { Reading, Situation } from '../observation';
+import { type Standing, standingOf, type Keyed, type Level } from '../evidence';
+import { compiledFor, type Guide, type Judgement } from '../guide/working';
 import { alone, type CoupletAnswer, type Key, keyedOf, walkKey } from '../keys';
-import type { Judgement, Situation } from '../specimen';
 
 /** A walk through a key, as far as it was answered. */
 export interface Walked {
@@ -28,9 +28,9 @@ export interface Analysis {
 }
 
 /** Weigh what was read, as it was asked. */
-export function analyse(analysis: Analysis): Assessment {
+export function analyse(analysis: Analysis): Standing {
   const { guide, situation, judgement, readings, level } = analysis;
-  return assess(compiledFor(guide, situation, judgement), situation, readings, level, analysis.keyed ?? keyedBy(analysis));
+  return standingOf(compiledFor(guide, situation, judgement), situation, readings, level, analysis.keyed ?? keyedBy(analysis));
 }
 
 /** What a walk says to a guide whose school is the key; undefined for others, and before it has ended. */

@@ -1,4 +1,4 @@
-import type { Assessment } from '../evidence';
+import type { Standing } from '../evidence';
 import { type Guide, guideByHash, knownGuide } from '../guide/working';
 import { type Analysis, analyse } from './analyse';
 
@@ -8,7 +8,7 @@ export interface WeighRequest extends Omit<Analysis, 'guide'> {
   guide?: Guide;
 }
 
-export type WeighAnswer = { known: true; assessment: Assessment } | { known: false };
+export type WeighAnswer = { known: true; assessment: Standing } | { known: false };
 
 /**
  * Answers analyses in a worker. The same function runs in the browser's worker and

@@ -1,5 +1,4 @@
-import type { CompiledGuide } from '../guide/working';
-import { type NamePart, typesetName } from '../specimen';
+import { type CompiledGuide, type NamePart, typesetName } from '../guide/working';
 import { compareForms } from './compare';
 import { lookalikesOf } from './lookalikes';
 import { namesOf } from './paragraph';

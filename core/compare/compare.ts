@@ -1,41 +1,8 @@
-import { hindranceOf, isTrusted, overlapBetween, type Separation, separationOf, sayFacetScope } from '../evidence';
-import { type Character, type CompiledGuide, type Facets, frequenciesOf, type Table } from '../guide/working';
-import { type NamePart, nameText, type Situation } from '../specimen';
+import type { Scored, ComparedCharacter, Comparison } from './schema';
+import { hindranceOf, isTrusted, overlapBetween, separationOf, sayFacetScope } from '../evidence';
+import { type Character, type CompiledGuide, frequenciesOf, type Table, nameText } from '../guide/working';
+import type { Situation } from '../observation';
 import { paragraphOf } from './paragraph';
-
-/** What a form is scored for one character. */
-export type Scored =
-  | { kind: 'states'; states: { state: string; label: string; p: number }[] }
-  | { kind: 'values'; mean: number; sd: number; log: boolean; low: number; high: number; inferred?: boolean };
-
-export interface ComparedCharacter {
-  character: string;
-  label: string;
-  /** Mean overlap over every two of the forms that are both scored, 0 apart … 1 alike. */
-  overlap: number;
-  separation: Separation;
-  /** Every two forms; null where one of them is not scored, so that nothing is known of the two. */
-  pairs: { a: string; b: string; overlap: number | null }[];
-  /** One entry a form, in the order asked; absent where it is not scored. */
-  forms: (Scored | null)[];
-  /** Trusted by many, and alike in every two that are scored. */
-  trap: boolean;
-  /** "adult only", "in hand only". */
-  only: string[];
-  /** Why it cannot be read in the situation at hand. */
-  hindrance?: string;
-}
-
-/** Two to four forms side by side. */
-export interface Comparison {
-  forms: { form: string; taxon: string; facets: Facets }[];
-  /** Those that separate best and are read most reliably first. */
-  characters: ComparedCharacter[];
-  /** The same as advice in plain words. */
-  paragraph: string;
-  /** The paragraph as it is typeset. */
-  typeset: NamePart[];
-}
 
 const Z95 = 1.959963984540054;
 

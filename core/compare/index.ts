@@ -1,4 +1,5 @@
-export { type ComparedCharacter, compareForms, type Comparison, type Scored, scoredOf } from './compare';
+export type { ComparedCharacter, Comparison, Scored } from './schema';
+export { compareForms, scoredOf } from './compare';
 export { type Lookalike, lookalikesOf } from './lookalikes';
 export { apartFrom } from './apart';
 export { namesOf, sayScored } from './paragraph';

@@ -1,8 +1,7 @@
 import { normalBelow } from '../chance';
 import { groupOfCharacter, markOf } from '../evidence';
-import type { CompiledGuide } from '../guide/working';
-import { type NamePart, sayFacets, shortName, typesetName } from '../specimen';
-import type { ComparedCharacter, Comparison, Scored } from './compare';
+import { type CompiledGuide, type NamePart, sayFacets, shortName, typesetName } from '../guide/working';
+import type { ComparedCharacter, Comparison, Scored } from './schema';
 import { type Told, togetherWrong, toldBy } from './together';
 
 /** Marks named in the paragraph, traps beside them. */

@@ -1,18 +1,9 @@
+import type { Ancestry } from './schema';
 import type { CompiledGuide } from '../guide/working';
-import type { Standing } from './standing';
-
-/** A cross that is a candidate, and how its ancestry is shared. */
-export interface Ancestry {
-  taxon: string;
-  parents: [string, string];
-  p: number;
-  /** Share of the first parent's ancestry: posterior mean and standard deviation over the shares considered. */
-  share: number;
-  spread: number;
-}
+import type { WeighedPosterior } from './posterior';
 
 /** The share of ancestry of each cross, estimated from the readings: the posterior over its forms. */
-export function ancestryOf({ guide, forms }: CompiledGuide, full: Standing): Ancestry[] {
+export function ancestryOf({ guide, forms }: CompiledGuide, full: WeighedPosterior): Ancestry[] {
   return guide.taxa.flatMap(({ id, cross }): Ancestry[] => {
     if (!cross) return [];
     const own = forms.flatMap((form, f) => (form.taxon === id && form.cross ? [{ share: form.cross.share, p: full.p[f] }] : []));

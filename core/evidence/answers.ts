@@ -1,25 +1,14 @@
+import type { Answer } from './schema';
 import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
 import { type Grouping, groupMasses, leaderIn, ranked } from './levels';
-import type { Reading } from './reading';
-import { type Standing, withReading } from './standing';
-
-/** What one answer to a look would do. */
-export interface Answer {
-  /** State, count, or a value in the character's unit. */
-  answer: string;
-  /** How probable the answer is as things stand; absent for values, which have no one probability. */
-  chance?: number;
-  /** What would lead then, and how probable it would be. */
-  group: string;
-  label: string;
-  p: number;
-}
+import type { Reading } from '../observation';
+import { type WeighedPosterior, withReading } from './posterior';
 
 /**
  * Every state, or for a value what is usual for each of the two in front, and the
  * leader that would follow: the standing as it would be with that reading added.
  */
-export function answersTo(compiled: CompiledGuide, table: Table, full: Standing, grouping: Grouping): Answer[] {
+export function answersTo(compiled: CompiledGuide, table: Table, full: WeighedPosterior, grouping: Grouping): Answer[] {
   const after = (given: Omit<Reading, 'character'>) => {
     const leader = leaderIn(grouping, withReading(compiled, full, { character: table.character.id, ...given }).p);
     return { group: leader.id, label: leader.label, p: leader.p };
@@ -34,7 +23,7 @@ export function answersTo(compiled: CompiledGuide, table: Table, full: Standing,
   }));
 }
 
-function chanceOf(table: StatesTable, s: number, full: Standing): number {
+function chanceOf(table: StatesTable, s: number, full: WeighedPosterior): number {
   const forms = table.scored.length;
   let chance = full.outside * table.outside[s];
   for (let f = 0; f < forms; f++) chance += full.p[f] * 2 ** table.bits[s * forms + f];
@@ -42,7 +31,7 @@ function chanceOf(table: StatesTable, s: number, full: Standing): number {
 }
 
 /** The mean of each of the two groups in front, in the character's unit. */
-function usualValues(table: ValuesTable, full: Standing, grouping: Grouping): number[] {
+function usualValues(table: ValuesTable, full: WeighedPosterior, grouping: Grouping): number[] {
   const masses = groupMasses(grouping, full.p);
   return ranked(masses)
     .slice(0, 2)

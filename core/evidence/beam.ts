@@ -1,4 +1,4 @@
-import type { Standing } from './standing';
+import type { WeighedPosterior } from './posterior';
 
 /** A reading that is evidence counts at least so much, so that it is told from one that is none. */
 const LEAST_WEIGHT = 1e-3;
@@ -24,7 +24,7 @@ export interface Beam {
  * posterior within A (the evidence bound of variational inference, tight at q:
  * Neal & Hinton 1998); a reading's part of it is Σ q(f) c(r|f).
  */
-export function beamBetween(full: Standing, left: Side, right: Side): Beam {
+export function beamBetween(full: WeighedPosterior, left: Side, right: Side): Beam {
   const a = partsOf(full, left);
   const b = partsOf(full, right);
   const contributions = a.readings.map((bits, i) => bits - b.readings[i]);
@@ -43,7 +43,7 @@ interface Parts {
   alone: number[];
 }
 
-function partsOf(full: Standing, side: Side): Parts {
+function partsOf(full: WeighedPosterior, side: Side): Parts {
   if (side === 'outside') {
     return {
       start: full.prior.outside,

@@ -2,22 +2,13 @@ import fc from 'fast-check';
 import { compileGuide } from '../guide';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import {
-  assess,
-  checkReadings,
-  evenWeights,
-  independenceKey,
-  jointColumn,
-  type Reading,
-  standing,
-  tableGiven,
-  withoutReading,
-} from '.';
+import { checkReadings, type Reading } from '../observation';
+import { standingOf, evenWeights, independenceKey, jointColumn, posteriorOf, tableGiven, withoutReading } from '.';
 
 const value = (character: string, v: number, error?: number): Reading => ({ character, value: v, error });
 const compiled = compileGuide(blockGuide());
 const logOdds = (readings: Reading[], guide = compiled) => {
-  const { p } = standing(guide, {}, readings);
+  const { p } = posteriorOf(guide, {}, readings);
   return Math.log(p[0] / p[1]);
 };
 
@@ -56,7 +47,7 @@ describe('a measured block', () => {
     fc.assert(
       fc.property(fc.double({ min: 7, max: 13, noNaN: true }), fc.double({ min: 7, max: 13, noNaN: true }), (x, y) => {
         const readings = [value('x', x), value('y', y), { character: 'edge', states: ['round'] }];
-        const [forth, back] = [standing(compiled, {}, readings), standing(compiled, {}, [...readings].reverse())];
+        const [forth, back] = [posteriorOf(compiled, {}, readings), posteriorOf(compiled, {}, [...readings].reverse())];
         forth.p.forEach((p, f) => expect(back.p[f]).toBeCloseTo(p, 9));
         const joint = jointColumn(compiled, compiled.blocks[0], [
           { at: 0, x, error: 0 },
@@ -73,10 +64,10 @@ describe('a measured block', () => {
 
   it('left out one by one is what it would be without that one', () => {
     const readings = [value('x', 10.4), value('y', 9.7), { character: 'edge', states: ['round'] }];
-    const full = standing(compiled, {}, readings);
+    const full = posteriorOf(compiled, {}, readings);
     readings.forEach((_, i) => {
       const gone = withoutReading(compiled, full, i);
-      const fresh = standing(
+      const fresh = posteriorOf(
         compiled,
         {},
         readings.filter((_r, k) => k !== i),
@@ -180,7 +171,7 @@ describe('what to measure next in a block', () => {
 
   it('the second length is worth far more than the first, and both are offered', () => {
     const bits = (readings: Reading[]) =>
-      assess(compiled, {}, readings).nextLooks.find(({ character }) => character === 'y')!.bits;
+      standingOf(compiled, {}, readings).nextLooks.find(({ character }) => character === 'y')!.bits;
     expect(bits([])).toBeLessThan(0.1);
     expect(bits([value('x', 10.2)])).toBeGreaterThan(0.5);
   });
@@ -196,9 +187,9 @@ describe('“larger than the one beside it”', () => {
 
   it('is P(X − Y > 0) under both, worked by hand', () => {
     // b against a: Φ(2 / √2) = .9214; a against a: ½.
-    const { p } = standing(plain, {}, [larger('larger')]);
+    const { p } = posteriorOf(plain, {}, [larger('larger')]);
     expect(p[1] / p[0]).toBeCloseTo(0.92135 / 0.5, 4);
-    const less = standing(plain, {}, [larger('smaller')]).p;
+    const less = posteriorOf(plain, {}, [larger('smaller')]).p;
     expect(less[1] / less[0]).toBeCloseTo((1 - 0.92135) / 0.5, 4);
   });
 
@@ -206,7 +197,7 @@ describe('“larger than the one beside it”', () => {
     const shaky = compileGuide(
       tinyGuide({ characters: guide.characters.map((c) => (c.id === 'length' ? { ...c, reliability: 0.8 } : c)) }),
     );
-    const { p } = standing(shaky, {}, [larger('larger')]);
+    const { p } = posteriorOf(shaky, {}, [larger('larger')]);
     expect(p[1] / p[0]).toBeCloseTo((0.8 * 0.92135 + 0.2 * 0.07865) / 0.5, 4);
   });
 
@@ -220,7 +211,7 @@ describe('“larger than the one beside it”', () => {
         { character: 'width', scope: { taxon: 'b' }, source: 'book', value: { kind: 'values', mean: 14, sd: 1 } },
       ],
     });
-    const { p } = standing(compileGuide(wide), {}, [
+    const { p } = posteriorOf(compileGuide(wide), {}, [
       { character: 'length', comparison: { relation: 'larger', than: { character: 'width' } } },
     ]);
     // a: 10 over 9, Φ(1/√2) = .7602; b: 12 over 14, Φ(−√2) = .0786.
@@ -247,7 +238,7 @@ describe('“larger than the one beside it”', () => {
   );
 
   it('goes into the ledger and the rest like any other reading', () => {
-    const answer = assess(plain, {}, [larger('larger')]);
+    const answer = standingOf(plain, {}, [larger('larger')]);
     expect(answer.ledger[0].weight).toBe(1);
     expect(answer.beam.left.group).toBe('b');
     expect(answer.fit.tail).toBeGreaterThan(0.1);

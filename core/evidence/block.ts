@@ -2,7 +2,7 @@ import { multivariateT } from '../chance';
 import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
 import { type Column, OUTSIDE_WIDTH, predictiveBits } from './column';
-import { type Reading, valueOf } from './reading';
+import { type Reading, valueOf } from '../observation';
 
 /** One value of a block as it was read, on the block's scale. */
 export interface Taken {

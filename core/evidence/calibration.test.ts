@@ -3,7 +3,7 @@ import { seeded } from '../chance';
 import { compileGuide, isUnder } from '../guide';
 import { calledOver } from '../test/calledOver';
 import { drawnSpecimen } from '../test/drawnSpecimens';
-import { assess } from '.';
+import { standingOf } from '.';
 
 const SPECIMENS = 10_000;
 
@@ -33,7 +33,7 @@ describe.each(demoGuides.map((guide) => ({ name: guide.id, guide })))('over 10,0
     let wrong = 0;
     for (let i = 0; i < 60; i++) {
       const { form, readings } = drawnSpecimen(compiled, chance, { share: 0.4, misreading: 2 });
-      const { call } = assess(compiled, {}, readings);
+      const { call } = standingOf(compiled, {}, readings);
       if (call.kind !== 'taxon') continue;
       called++;
       if (!isUnder(guide, compiled.forms[form].taxon, call.taxon!)) wrong++;

@@ -1,26 +1,10 @@
-import { type CompiledGuide, type FacetName, type Facets, isUnder, taxonIndex } from '../guide/working';
+import type { Call, Verdict } from './schema';
+import { type CompiledGuide, type FacetName, isUnder, taxonIndex } from '../guide/working';
 import { formsIn, groupByFacet, type Grouping, groupMasses, levelsOf, massOf, ranked } from './levels';
 import { misreadingsOf } from './oneWrong';
 import { inHundred } from './say';
-import { leaveOneOut, type Standing } from './standing';
-import { type Bench, capital, inUnion, levelName, type Question, type Verdict, verdictOn } from './verdict';
-
-export { type Verdict } from './verdict';
-
-/** The recommended name: as fine as the evidence allows, no finer. */
-export interface Call {
-  kind: 'taxon' | 'either' | 'outside' | 'undetermined';
-  taxon?: string;
-  other?: string;
-  facets: Facets;
-  /** Several facet values called together, where they cannot be called apart. */
-  union?: { id: string; label: string; p: number };
-  p: number;
-  verdicts: Verdict[];
-  text: string;
-  /** What a high probability rests on and cannot show by itself. */
-  proviso?: string;
-}
+import { leaveOneOut, type WeighedPosterior } from './posterior';
+import { type Bench, capital, inUnion, levelName, type Question, verdictOn } from './verdict';
 
 export const OUTSIDE = 'outside';
 
@@ -35,7 +19,7 @@ const PROVISO = 'if it is one of this guide’s kinds';
  */
 export function callOf(
   compiled: CompiledGuide,
-  full: Standing,
+  full: WeighedPosterior,
   {
     without = leaveOneOut(compiled, full),
     misread = misreadingsOf(compiled, full),

@@ -1,6 +1,6 @@
 import type { Guide } from '../guide/working';
 import type { Column } from './column';
-import type { Reading } from './reading';
+import type { Reading } from '../observation';
 import { groupOfCharacter, kishTotal, markOf, temperScratch } from './weights';
 
 /** A reading with what it says of every form, before tempering; of a measured block, its part. */

@@ -1,7 +1,7 @@
 import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
 import { comparativeColumn } from './comparative';
 import { SMALLEST, tailedDensity, tailedLogDensity } from './density';
-import { type Certainty, type Reading, valueOf } from './reading';
+import { type Certainty, type Reading, valueOf } from '../observation';
 
 /** Evidence of one reading: log2 L for every form, and for what is not in the guide. */
 export interface Column {

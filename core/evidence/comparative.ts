@@ -1,7 +1,7 @@
 import { normalBelow } from '../chance';
 import { type CompiledGuide, isUnder, type Table, type ValuesTable } from '../guide/working';
 import type { Column } from './column';
-import type { Comparison, Reading } from './reading';
+import type { Reading, RelativeValue } from '../observation';
 
 /**
  * Evidence of "larger than the known one beside it" or "darker above than below":
@@ -34,7 +34,7 @@ export function comparativeColumn(compiled: CompiledGuide, reading: Reading): Co
 }
 
 /** How probable each form is for the neighbour named; undefined when the same individual is meant. */
-function neighbourWeights({ guide, forms, base }: CompiledGuide, { than }: Comparison): number[] | undefined {
+function neighbourWeights({ guide, forms, base }: CompiledGuide, { than }: RelativeValue): number[] | undefined {
   if ('character' in than) return undefined;
   const meant = forms.map((form) => ('form' in than ? form.id === than.form : isUnder(guide, form.taxon, than.taxon)));
   const total = meant.reduce((sum, is, f) => sum + (is ? base[f] : 0), 0);

@@ -1,22 +1,8 @@
+import type { Danger } from './schema';
 import { type Character, type CompiledGuide, type Hazard, hasFacets, HAZARD_GRADES, isUnder } from '../guide/working';
-import type { Situation } from '../specimen';
+import type { Situation } from '../observation';
 import { inHundred } from './say';
-import type { Standing } from './standing';
-
-/** A dangerous form that is still possible. */
-export interface Danger {
-  taxon: string;
-  name: string;
-  kind: Hazard['kind'];
-  grade: Hazard['grade'];
-  p: number;
-  threshold: number;
-  /** The author's caution. */
-  text: string;
-  /** What to do about it, in words that promise nothing. */
-  advice: string;
-  legal?: string;
-}
+import type { WeighedPosterior } from './posterior';
 
 /** What the danger withholds. */
 export interface Hazards {
@@ -34,7 +20,7 @@ const isGrave = (grade: Hazard['grade']) => HAZARD_GRADES.indexOf(grade) >= HAZA
  * first. While one of them is serious, close marks are withheld; a photograph, or
  * a dead specimen safely held, lifts that.
  */
-export function hazardsOf(compiled: CompiledGuide, full: Standing, situation: Situation): Hazards {
+export function hazardsOf(compiled: CompiledGuide, full: WeighedPosterior, situation: Situation): Hazards {
   const { guide, forms } = compiled;
   const possible = guide.taxa.flatMap((taxon) =>
     (taxon.hazards ?? []).flatMap((hazard): Danger[] => {

@@ -1,5 +1,5 @@
 import type { CompiledGuide, StatesTable } from '../guide/working';
-import type { Standing } from './standing';
+import type { WeighedPosterior } from './posterior';
 
 /** No other form has the state more often than this. */
 const UNSHARED = 0.02;
@@ -14,7 +14,7 @@ const AGAINST = 3;
  */
 export function diagnosticMark(
   compiled: CompiledGuide,
-  full: Standing,
+  full: WeighedPosterior,
   forms: readonly number[],
   contributions: readonly number[],
 ): { found: boolean; text: string } {

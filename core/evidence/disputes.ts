@@ -1,19 +1,8 @@
-import { type CompiledGuide, disagreementsOf, type ScoreValue, type SourcePolicy, tableUnder } from '../guide/working';
+import type { Dispute } from './schema';
+import { type CompiledGuide, disagreementsOf, type SourcePolicy, tableUnder } from '../guide/working';
 import { type Grouping, groupMasses, massOf } from './levels';
 import { columnOf } from './column';
-import { saidInstead, type Standing } from './standing';
-
-/** A cell that matters here and on which sources contradict each other. */
-export interface Dispute {
-  character: string;
-  /** Taxa it is about. */
-  taxa: string[];
-  overlap: number;
-  /** Was it read on this specimen? */
-  read: boolean;
-  /** What each source says, and the leading group's probability if it were followed. */
-  said: { source: string; label: string; value: ScoreValue; p?: number }[];
-}
+import { saidInstead, type WeighedPosterior } from './posterior';
 
 /** Forms less probable than this are not worth a dispute. */
 const MATTERS = 0.01;
@@ -23,7 +12,7 @@ const MATTERS = 0.01;
  * were read first, each with what following one source or the other would make of
  * the group that leads.
  */
-export function disputesOf(compiled: CompiledGuide, full: Standing, grouping: Grouping, leader: number): Dispute[] {
+export function disputesOf(compiled: CompiledGuide, full: WeighedPosterior, grouping: Grouping, leader: number): Dispute[] {
   const { guide, forms } = compiled;
   const labels = new Map(guide.sources.map((source) => [source.id, source.label]));
   const disputes = disagreementsOf(compiled).flatMap((cell): Dispute[] => {
@@ -50,7 +39,7 @@ export function disputesOf(compiled: CompiledGuide, full: Standing, grouping: Gr
 /** The leader's probability if one source came first for one character. */
 function massFollowing(
   compiled: CompiledGuide,
-  full: Standing,
+  full: WeighedPosterior,
   grouping: Grouping,
   leader: number,
   characterId: string,

@@ -4,11 +4,11 @@ import { seeded } from '../chance';
 import { type Character, compileGuide, type Guide } from '../guide';
 import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
+import { checkReadings, ratioOf, type Reading } from '../observation';
 import {
-  assess,
+  standingOf,
   beamBetween,
   callOf,
-  checkReadings,
   entropyOf,
   evenWeights,
   expectedInformation,
@@ -18,9 +18,7 @@ import {
   nextLooks,
   ofHundred,
   overlapBetween,
-  ratioOf,
-  type Reading,
-  standing,
+  posteriorOf,
   tailedDensity,
   tailedLogDensity,
   withoutReading,
@@ -58,7 +56,7 @@ describe('laws of the standing', () => {
   it('probabilities sum to 1 and none is negative', () => {
     fc.assert(
       fc.property(someReadings, (readings) => {
-        const { p, outside } = standing(crabs, {}, readings);
+        const { p, outside } = posteriorOf(crabs, {}, readings);
         expect(p.reduce((a, b) => a + b, outside)).toBeCloseTo(1, 10);
         expect(Math.min(outside, ...p)).toBeGreaterThanOrEqual(0);
       }),
@@ -68,8 +66,8 @@ describe('laws of the standing', () => {
   it('the order of readings does not matter', () => {
     fc.assert(
       fc.property(someReadings, (readings) => {
-        const forth = standing(crabs, {}, readings).p;
-        const back = standing(crabs, {}, [...readings].reverse()).p;
+        const forth = posteriorOf(crabs, {}, readings).p;
+        const back = posteriorOf(crabs, {}, [...readings].reverse()).p;
         forth.forEach((p, f) => expect(back[f]).toBeCloseTo(p, 9));
       }),
     );
@@ -78,15 +76,15 @@ describe('laws of the standing', () => {
   it('what is not visible is no evidence', () => {
     fc.assert(
       fc.property(someReadings, fc.constantFrom(...ledgeCrabs.characters), (readings, character) => {
-        const with_ = standing(crabs, {}, [...readings, { character: character.id, status: 'not-visible' }]).p;
-        expect([...with_]).toEqual([...standing(crabs, {}, readings).p]);
+        const with_ = posteriorOf(crabs, {}, [...readings, { character: character.id, status: 'not-visible' }]).p;
+        expect([...with_]).toEqual([...posteriorOf(crabs, {}, readings).p]);
       }),
     );
   });
 
   it('all states together are no evidence', () => {
-    const before = standing(crabs, {}, []).p;
-    const after = standing(crabs, {}, [{ character: 'front-edge', states: ['two-lobes', 'one-arch', 'three-teeth'] }]).p;
+    const before = posteriorOf(crabs, {}, []).p;
+    const after = posteriorOf(crabs, {}, [{ character: 'front-edge', states: ['two-lobes', 'one-arch', 'three-teeth'] }]).p;
     after.forEach((p, f) => expect(p).toBeCloseTo(before[f], 10));
   });
 
@@ -109,7 +107,7 @@ describe('laws of the standing', () => {
   it('the beam adds up to the log odds of its sides, whatever was read', () => {
     fc.assert(
       fc.property(someReadings, (readings) => {
-        const full = standing(crabs, {}, readings);
+        const full = posteriorOf(crabs, {}, readings);
         const { of } = groupByRank(crabs, 'species');
         const side = (group: number) => ({ forms: [...of.keys()].filter((f) => of[f] === group) });
         const logMass = (group: number) => {
@@ -127,11 +125,11 @@ describe('laws of the standing', () => {
   it('leaving a reading out is the standing without it', () => {
     fc.assert(
       fc.property(fc.array(anyReading, { minLength: 1, maxLength: 8 }), (readings) => {
-        const full = standing(crabs, {}, readings);
+        const full = posteriorOf(crabs, {}, readings);
         const at = readings.length - 1;
         const left = withoutReading(crabs, full, full.weighed.length - 1);
         if (full.weighed.at(-1)?.index !== at) return;
-        standing(crabs, {}, readings.slice(0, at)).p.forEach((p, f) => expect(left.p[f]).toBeCloseTo(p, 8));
+        posteriorOf(crabs, {}, readings.slice(0, at)).p.forEach((p, f) => expect(left.p[f]).toBeCloseTo(p, 8));
       }),
     );
   });
@@ -141,36 +139,36 @@ describe('cases worked on paper', () => {
   it('one state, read without error', () => {
     // Prior ½ : ½ (ε = 0.0001). L(round|a) = 0.8, L(round|b) = 0.2.
     // P(a) : P(b) = 0.8 : 0.2, so 0.8 and 0.2 but for the outside class.
-    const { p } = standing(compileGuide(tinyGuide()), {}, [edge('round')]);
+    const { p } = posteriorOf(compileGuide(tinyGuide()), {}, [edge('round')]);
     expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.8, 10);
   });
 
   it('one state that is misread in 1 of 10', () => {
     // L(round|a) = 0.8 × 0.9 + 0.2 × 0.1 = 0.74; L(round|b) = 0.2 × 0.9 + 0.8 × 0.1 = 0.26.
     const guide = tinyGuide({ settings: { ...tinyGuide().settings, reliability: 0.9 } });
-    const { p } = standing(compileGuide(guide), {}, [edge('round')]);
+    const { p } = posteriorOf(compileGuide(guide), {}, [edge('round')]);
     expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.74, 10);
   });
 
   it('a reading that is only likely', () => {
     // Predictive (0.8 + 0.2) / 2 = 0.5. L'(a) = 0.8 × 0.8 + 0.2 × 0.5 = 0.74; L'(b) = 0.8 × 0.2 + 0.2 × 0.5 = 0.26.
-    const { p } = standing(compileGuide(tinyGuide()), {}, [edge('round', { certainty: 'likely' })]);
+    const { p } = posteriorOf(compileGuide(tinyGuide()), {}, [edge('round', { certainty: 'likely' })]);
     expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.74, 10);
   });
 
   it('a length with an error', () => {
     // 10.5 ± 1: variance 1 + 1 = 2. z²: a 0.25 / 2, b 2.25 / 2. ln odds = (2.25 − 0.25) / 4 = 0.5; odds e^0.5 = 1.6487; P(a) = 0.62246.
-    const { p } = standing(compileGuide(tinyGuide()), {}, [{ character: 'length', value: 10.5, error: 1 }]);
+    const { p } = posteriorOf(compileGuide(tinyGuide()), {}, [{ character: 'length', value: 10.5, error: 1 }]);
     expect(p[0] / (p[0] + p[1])).toBeCloseTo(0.62246, 5);
   });
 
   it('a count that only one of them has', () => {
     // Four teeth: ½ of a, ½ of b: no evidence. Five: never a, so b but for the outside class.
     const compiled = compileGuide(tinyGuide());
-    const four = standing(compiled, {}, [{ character: 'teeth', value: 4 }]).p;
+    const four = posteriorOf(compiled, {}, [{ character: 'teeth', value: 4 }]).p;
     expect(four[0] / (four[0] + four[1])).toBeCloseTo(0.5, 10);
     // Never scored and never misread is one in 10¹², not nothing.
-    expect(standing(compiled, {}, [{ character: 'teeth', value: 5 }]).p[0]).toBeLessThan(1e-11);
+    expect(posteriorOf(compiled, {}, [{ character: 'teeth', value: 5 }]).p[0]).toBeLessThan(1e-11);
   });
 
   it('two readings of one dependence group, γ = 0.6', () => {
@@ -180,13 +178,13 @@ describe('cases worked on paper', () => {
       dependence: [{ id: 'size', label: 'size', gamma: 0.6 }],
       characters: base.characters.map((c): Character => ({ ...c, dependence: 'size' })),
     });
-    const { bits } = standing(compileGuide(guide), {}, [edge('round'), { character: 'length', value: 10, error: 0 }]);
+    const { bits } = posteriorOf(compileGuide(guide), {}, [edge('round'), { character: 'length', value: 10, error: 0 }]);
     expect(bits[0] - bits[1]).toBeCloseTo(3.3854, 4);
   });
 
   it('a second look at the same mark counts less: γ = 0.7', () => {
     // 1 / (1 + 0.7) = 0.588 each, 1.176 looks in all: 2 bits × 1.17647 = 2.35294.
-    const { bits } = standing(compileGuide(tinyGuide()), {}, [edge('round', { id: '1' }), edge('round', { id: '2' })]);
+    const { bits } = posteriorOf(compileGuide(tinyGuide()), {}, [edge('round', { id: '1' }), edge('round', { id: '2' })]);
     expect(bits[0] - bits[1]).toBeCloseTo(2.35294, 5);
     expect(evenWeights(tinyGuide(), [edge('round'), edge('round')])).toEqual([1 / 1.7, 1 / 1.7]);
   });
@@ -209,9 +207,9 @@ describe('cases worked on paper', () => {
     });
     const guide = tinyGuide({ scores: [...base.scores, applies('a', 0.9), applies('b', 0.3)] });
     // 0.1 : 0.7
-    const { p } = standing(compileGuide(guide), {}, [{ character: 'edge', status: 'does-not-apply' }]);
+    const { p } = posteriorOf(compileGuide(guide), {}, [{ character: 'edge', status: 'does-not-apply' }]);
     expect(p[0] / p[1]).toBeCloseTo(1 / 7, 10);
-    const silent = standing(compileGuide(base), {}, [{ character: 'edge', status: 'does-not-apply' }]);
+    const silent = posteriorOf(compileGuide(base), {}, [{ character: 'edge', status: 'does-not-apply' }]);
     expect(silent.weighed).toEqual([]);
   });
 
@@ -224,7 +222,7 @@ describe('cases worked on paper', () => {
     };
     const worth = (guide: Guide) => {
       const compiled = compileGuide(guide);
-      const full = standing(compiled, {}, []);
+      const full = posteriorOf(compiled, {}, []);
       return expectedInformation(compiled.tables.get('edge')!, liveForms(full, groupByRank(compiled, 'species')), 0);
     };
     expect(worth(mark(0.999999, 0.000001))).toBeCloseTo(1, 2);
@@ -237,7 +235,7 @@ describe('cases worked on paper', () => {
     // Two normals two standard deviations apart, ½ : ½, with the error 0.5 in it: d = 2 / √1.25 = 1.78885.
     // I = 1 − E[H] for the balanced pair; numerical integration on paper's finer grid gives 0.4182 bits.
     const compiled = compileGuide(tinyGuide());
-    const live = liveForms(standing(compiled, {}, []), groupByRank(compiled, 'species'));
+    const live = liveForms(posteriorOf(compiled, {}, []), groupByRank(compiled, 'species'));
     const d = 2 / Math.sqrt(1.25);
     let exact = 0;
     for (let x = -8; x < 8 + d; x += 0.001) {
@@ -264,7 +262,7 @@ describe('cases worked on paper', () => {
 describe('the call', () => {
   const at = { date: '2026-05-12', region: 'south-tessary' };
   const s = (character: string, ...states: string[]): Reading => ({ character, states });
-  const call = (...readings: Reading[]) => callOf(crabs, standing(crabs, at, readings));
+  const call = (...readings: Reading[]) => callOf(crabs, posteriorOf(crabs, at, readings));
   const murica = [s('front-edge', 'three-teeth'), s('granules', 'dense'), s('claw-gape', 'gaping'), s('claw-tips', 'half-dark')];
 
   it('says nothing before anything was read', () => {
@@ -296,7 +294,7 @@ describe('the call', () => {
       s('claw-inside', 'violet'),
       s('alarm', 'flattens'),
     ];
-    const named = callOf(crabs, standing(crabs, { region: 'south-tessary', switchedOff: ['range', 'abundance'] }, readings));
+    const named = callOf(crabs, posteriorOf(crabs, { region: 'south-tessary', switchedOff: ['range', 'abundance'] }, readings));
     expect(named).toMatchObject({ kind: 'taxon', taxon: 'velloma' });
     expect(named.text).toMatch(/^Species yes; subspecies no: needs /);
   });
@@ -304,7 +302,7 @@ describe('the call', () => {
   it('says one of two when only two are left', () => {
     const named = callOf(
       crabs,
-      standing(crabs, { switchedOff: ['abundance'] }, [
+      posteriorOf(crabs, { switchedOff: ['abundance'] }, [
         s('granules', 'scattered', 'smooth'),
         s('claw-gape', 'closed'),
         s('leg-fringe', 'none', 'sparse'),
@@ -320,7 +318,7 @@ describe('the call', () => {
   it('finds that something is not in the guide', () => {
     const odd = callOf(
       crabs,
-      standing(crabs, {}, [
+      posteriorOf(crabs, {}, [
         { character: 'width-ratio', value: 0.6, error: 0.02 },
         { character: 'leg-ratio', value: 3, error: 0.05 },
         { character: 'claw-depth', value: 0.9, error: 0.02 },
@@ -346,7 +344,7 @@ describe('the call', () => {
             ? { character: c.id, value: traits[c.id] as number }
             : { character: c.id, states: [traits[c.id] as string] },
         );
-      const { kind, taxon } = callOf(compiled, standing(compiled, { switchedOff: ['abundance'] }, readings));
+      const { kind, taxon } = callOf(compiled, posteriorOf(compiled, { switchedOff: ['abundance'] }, readings));
       if (kind !== 'taxon' || taxon === 'petralda') continue;
       named++;
       if (compiled.forms[form].taxon.startsWith(taxon!)) right++;
@@ -358,7 +356,7 @@ describe('the call', () => {
 
 describe('next looks', () => {
   const looks = (situation: object, readings: Reading[] = []) =>
-    nextLooks(crabs, standing(crabs, {}, readings), groupByRank(crabs, 'species'), situation, readings);
+    nextLooks(crabs, posteriorOf(crabs, {}, readings), groupByRank(crabs, 'species'), situation, readings);
 
   it('rank worth per second, and offer nothing that was read', () => {
     const [first, second] = looks({});
@@ -380,7 +378,7 @@ describe('next looks', () => {
   });
 
   it('count for less beside a reading of the same dependence group', () => {
-    const full = standing(crabs, {}, []);
+    const full = posteriorOf(crabs, {}, []);
     const grouping = groupByRank(crabs, 'species');
     const bits = (readings: Reading[]) =>
       nextLooks(crabs, full, grouping, {}, readings).find((l) => l.character === 'granules')!.bits;
@@ -395,7 +393,7 @@ describe('the whole answer', () => {
       { character: 'front-edge', states: ['one-arch'] },
       { character: 'granules', status: 'not-visible' },
     ];
-    const answer = assess(crabs, { region: 'south-tessary' }, readings);
+    const answer = standingOf(crabs, { region: 'south-tessary' }, readings);
     const species = answer.taxa.filter((t) => t.rank === 'species').reduce((sum, t) => sum + t.p, answer.outside);
     expect(species).toBeCloseTo(1, 9);
     expect(answer.ledger.map(({ character, weight }) => [character, weight])).toEqual([
@@ -407,7 +405,7 @@ describe('the whole answer', () => {
   });
 
   it('answers the level asked', () => {
-    const answer = assess(crabs, {}, [], { kind: 'facet', facet: 'sex' });
+    const answer = standingOf(crabs, {}, [], { kind: 'facet', facet: 'sex' });
     expect([answer.beam.left.group, answer.beam.right.group].sort()).toEqual(['female', 'male']);
   });
 
@@ -482,7 +480,7 @@ describe('the worth of a measurement where forms are narrow', () => {
           })),
         }),
       );
-      const live = liveForms(standing(compiled, {}, []), groupByRank(compiled, 'species'));
+      const live = liveForms(posteriorOf(compiled, {}, []), groupByRank(compiled, 'species'));
       const worth = expectedInformation(compiled.tables.get('length')!, live, 0);
       // By hand: I = Σ ∫ p(x, g) log2 (p(x | g) / p(x)) over a very fine grid.
       let naive = 0;

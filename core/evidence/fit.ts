@@ -1,23 +1,13 @@
+import type { Fit } from './schema';
 import { type Chance, normal, pick, seeded } from '../chance';
 import type { CompiledGuide, StatesTable, ValuesTable } from '../guide/working';
 import { lowerIndex } from '../linear';
 import { covarianceOf, factorOf, isMeasured, jointColumn, type Taken, takenFrom } from './block';
 import { columnOf, onScale } from './column';
 import { tailedLogDensity } from './density';
-import { valueOf } from './reading';
-import type { Standing, Weighed } from './standing';
+import { valueOf } from '../observation';
+import type { WeighedPosterior, Weighed } from './posterior';
 import { evenWeights } from './weights';
-
-/** How ordinary the readings are for the form that leads. */
-export interface Fit {
-  form: string;
-  /** Share of the form's own individuals whose readings would be as odd or odder, 0..1. */
-  tail: number;
-  /** Below the guide's `fit`: a poor fit. */
-  poor: boolean;
-  /** Not poor, but met with in less than one of ten of its own kind. */
-  unusual: boolean;
-}
 
 const INDIVIDUALS = 600;
 
@@ -36,7 +26,7 @@ interface Trial {
  * total log-likelihood compared with the observed one (Box 1980). The same
  * readings give the same answer: they seed the draws.
  */
-export function fitOf(compiled: CompiledGuide, full: Standing, form: number): Fit {
+export function fitOf(compiled: CompiledGuide, full: WeighedPosterior, form: number): Fit {
   const { forms, guide } = compiled;
   const trials = [...singleTrials(compiled, full.weighed, form), ...blockTrials(compiled, full.weighed, form)];
   if (trials.length === 0) return { form: forms[form].id, tail: 1, poor: false, unusual: false };

@@ -3,7 +3,7 @@ import type { StatesTable, Table, ValuesTable } from '../guide/working';
 import { OUTSIDE_WIDTH } from './column';
 import { TAIL_WIDTH, tailedDensity } from './density';
 import type { Grouping } from './levels';
-import type { Standing } from './standing';
+import type { WeighedPosterior } from './posterior';
 
 /** Forms left out of the sums hold no more than this between them. */
 const DROPPED = 1e-4;
@@ -37,7 +37,7 @@ export interface Live {
  * are numbered anew, "outside" last. When they are very many, a systematic sample
  * by probability (Madow 1949) stands for them: no form's expected weight changes.
  */
-export function liveForms(full: Standing, grouping: Grouping): Live {
+export function liveForms(full: WeighedPosterior, grouping: Grouping): Live {
   const floor = DROPPED / full.p.length;
   const all: number[] = [];
   for (let f = 0; f < full.p.length; f++) if (full.p[f] > floor) all.push(f);

@@ -2,12 +2,12 @@ import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/worki
 import type { Column } from './column';
 import { type Misread, misreadingsOf } from './oneWrong';
 import { sumOfPowers } from './powers';
-import type { Reading } from './reading';
-import { leaveOneOut, type Posterior, softmax, type Standing, standing, type Weighed } from './standing';
+import type { Reading } from '../observation';
+import { leaveOneOut, type Posterior, softmax, type WeighedPosterior, posteriorOf, type Weighed } from './posterior';
 
 /** A lot as it is called: the standing of its taxon, and what it would be without, or with a wrong, reading. */
 export interface Joint {
-  full: Standing;
+  full: WeighedPosterior;
   without: Posterior[];
   misread: Misread[];
 }
@@ -19,9 +19,13 @@ export interface Joint {
  * the specimens' mean. Places of readings are those in all specimens' lists, one
  * after the other.
  */
-export function jointStanding(compiled: CompiledGuide, setting: PriorSetting, specimens: readonly (readonly Reading[])[]): Joint {
+export function jointPosterior(
+  compiled: CompiledGuide,
+  setting: PriorSetting,
+  specimens: readonly (readonly Reading[])[],
+): Joint {
   const prior = priorBits(compiled, setting);
-  const each = specimens.map((readings) => standing(compiled, setting, readings));
+  const each = specimens.map((readings) => posteriorOf(compiled, setting, readings));
   const taxa = taxaOf(compiled);
   const from = specimens.map((_, s) => specimens.slice(0, s).reduce((sum, readings) => sum + readings.length, 0));
   const replaced = (s: number, by: Posterior): Posterior =>

@@ -2,17 +2,18 @@ import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { tentCones } from '../../demo/tentCones';
 import { compiledFor, compileGuide, type Guide } from '../guide';
-import type { Judgement, Situation } from '../specimen';
+import type { Judgement } from '../guide/working';
+import type { Situation, Reading } from '../observation';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { assess, columnOf, fitOf, type Reading, standing } from '.';
+import { standingOf, columnOf, fitOf, posteriorOf } from '.';
 
 const state = (character: string, ...states: string[]): Reading => ({ character, states });
 const value = (character: string, v: number, error?: number): Reading => ({ character, value: v, error });
 const cones = (readings: Reading[], situation: Situation = {}, judgement: Judgement = {}) =>
-  assess(compiledFor(tentCones, situation, judgement), situation, readings);
+  standingOf(compiledFor(tentCones, situation, judgement), situation, readings);
 const crabs = (readings: Reading[], situation: Situation = {}, judgement: Judgement = {}) =>
-  assess(compiledFor(ledgeCrabs, situation, judgement), situation, readings);
+  standingOf(compiledFor(ledgeCrabs, situation, judgement), situation, readings);
 
 const REEF: Situation = { region: 'outer-reefs', habitat: 'slab', views: ['back', 'alive'], distance: 'near', handling: 'look' };
 const DRIFT: Situation = { region: 'lagoons', habitat: 'drift', subject: 'dead' };
@@ -162,7 +163,7 @@ describe('what a mistake costs', () => {
   it('holds a name back that probability alone would give, and says why', () => {
     const situation: Situation = { region: 'outer-reefs', subject: 'dead' };
     const dear = cones(nearly, situation);
-    const free = assess(compileGuide({ ...tentCones, costs: [] }, situation), situation, nearly);
+    const free = standingOf(compileGuide({ ...tentCones, costs: [] }, situation), situation, nearly);
     const species = (a: typeof dear) => a.call.verdicts.find(({ level }) => level.kind === 'rank' && level.rank === 'species')!;
     expect(species(dear).p).toBeGreaterThan(0.95);
     expect(species(free).passes).toBe(true);
@@ -186,7 +187,7 @@ describe('the diagnostic school', () => {
     }),
   );
   const species = (readings: Reading[], guide = unique) =>
-    assess(compileGuide(guide), {}, readings).call.verdicts.find(
+    standingOf(compileGuide(guide), {}, readings).call.verdicts.find(
       ({ level }) => level.kind === 'rank' && level.rank === 'species',
     )!;
   const toothed = state('edge', 'toothed');
@@ -288,7 +289,7 @@ describe('robustness', () => {
           : s,
       ),
     });
-    const { contradictions } = assess(compileGuide(guide), {}, [state('edge', 'round'), value('length', 14)]).robustness;
+    const { contradictions } = standingOf(compileGuide(guide), {}, [state('edge', 'round'), value('length', 14)]).robustness;
     expect(contradictions).toEqual([{ readings: [0, 1], kind: 'opposed' }]);
   });
 
@@ -297,7 +298,7 @@ describe('robustness', () => {
 
 describe('fit', () => {
   const compiled = compileGuide(tinyGuide());
-  const tail = (readings: Reading[]) => fitOf(compiled, standing(compiled, {}, readings), 0).tail;
+  const tail = (readings: Reading[]) => fitOf(compiled, posteriorOf(compiled, {}, readings), 0).tail;
 
   it('of the most ordinary readings is high, of odd ones low', () => {
     expect(tail([value('length', 10), state('edge', 'round')])).toBeGreaterThan(0.7);
@@ -313,13 +314,13 @@ describe('fit', () => {
 
   it('of lengths measured together sees a proportion that no form has', () => {
     const block = compileGuide(blockGuide());
-    const oddness = (x: number, y: number) => fitOf(block, standing(block, {}, [value('x', x), value('y', y)]), 0).tail;
+    const oddness = (x: number, y: number) => fitOf(block, posteriorOf(block, {}, [value('x', x), value('y', y)]), 0).tail;
     expect(oddness(11.5, 11.4)).toBeGreaterThan(0.1);
     expect(oddness(11.5, 8.6)).toBeLessThan(0.01);
   });
 
   it('low where probability is high is called the best of a bad lot', () => {
-    const odd = assess(compiled, {}, [value('length', 6), state('edge', 'round'), value('teeth', 3)]);
+    const odd = standingOf(compiled, {}, [value('length', 6), state('edge', 'round'), value('teeth', 3)]);
     expect(odd.beam.left.p).toBeGreaterThan(0.95);
     expect(odd.fit).toMatchObject({ poor: true, text: expect.stringMatching(/^Best of a bad lot/) });
   });
@@ -430,12 +431,15 @@ describe('sources, names and crosses are the person’s to choose', () => {
   it('a cross that is considered takes its place, with its share of ancestry', () => {
     const between = [value('length', 11), state('edge', 'round'), value('teeth', 4)];
     const guide = tinyGuide();
-    const answer = assess(compiledFor(guide, {}, { cross: ['a', 'b'] }), {}, between);
+    const answer = standingOf(compiledFor(guide, {}, { cross: ['a', 'b'] }), {}, between);
     expect(answer.crosses).toMatchObject([{ taxon: 'a-x-b', parents: ['a', 'b'] }]);
     expect(answer.crosses[0].share).toBeGreaterThan(0.5);
-    const leaning = assess(compiledFor(guide, {}, { cross: ['a', 'b'] }), {}, [value('length', 10.2), state('edge', 'round')]);
+    const leaning = standingOf(compiledFor(guide, {}, { cross: ['a', 'b'] }), {}, [
+      value('length', 10.2),
+      state('edge', 'round'),
+    ]);
     expect(leaning.crosses[0].share).toBeGreaterThan(answer.crosses[0].share);
-    expect(assess(compileGuide(guide), {}, between).crosses).toEqual([]);
+    expect(standingOf(compileGuide(guide), {}, between).crosses).toEqual([]);
   });
 });
 
@@ -460,10 +464,10 @@ describe('dear mistakes', () => {
         }),
       );
     const cost = (costly: readonly string[]) =>
-      assess(guide(costly), {}, []).call.verdicts.find(({ group }) => group === 'a')!.cost;
+      standingOf(guide(costly), {}, []).call.verdicts.find(({ group }) => group === 'a')!.cost;
     expect(cost(['b'])).toBeUndefined();
     expect(cost(dear)).toMatchObject({ weight: 10, others: 3, sum: expect.closeTo(0.157, 2) });
-    expect(assess(guide(dear), {}, []).call.verdicts.find(({ group }) => group === 'a')!.lacks).toContain('cost');
+    expect(standingOf(guide(dear), {}, []).call.verdicts.find(({ group }) => group === 'a')!.lacks).toContain('cost');
   });
 });
 
@@ -486,7 +490,7 @@ describe('a length judged against another of the same individual', () => {
         }),
       );
     for (const log of [false, true]) {
-      const { p } = standing(guide(log), {}, [
+      const { p } = posteriorOf(guide(log), {}, [
         { character: 'length', comparison: { relation: 'larger', than: { character: 'width' } } },
       ]);
       expect(p[0]).toBeGreaterThan(0.9);
@@ -505,7 +509,7 @@ describe('an uncertain "does not apply"', () => {
     });
     const compiled = compileGuide(tinyGuide({ scores: [...base.scores, applies('a', 0.9), applies('b', 0.1)] }));
     const odds = (certainty: 'sure' | 'guess') => {
-      const { p } = standing(compiled, {}, [{ character: 'edge', status: 'does-not-apply', certainty }]);
+      const { p } = posteriorOf(compiled, {}, [{ character: 'edge', status: 'does-not-apply', certainty }]);
       return p[1] / p[0];
     };
     expect(odds('sure')).toBeCloseTo(9, 6);

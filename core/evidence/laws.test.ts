@@ -5,18 +5,8 @@ import { compileGuide, readGuide, type Guide } from '../guide';
 import { drawnSpecimen } from '../test/drawnSpecimens';
 import { tinyGuide } from '../test/tinyGuide';
 import { blockGuide } from '../test/blockGuide';
-import {
-  assess,
-  checkReadings,
-  fromPrior,
-  jointStanding,
-  type Reading,
-  standing,
-  temperedSum,
-  temperedWeights,
-  withoutReading,
-  withReading,
-} from '.';
+import { checkReadings, type Reading } from '../observation';
+import { standingOf, fromPrior, jointPosterior, posteriorOf, temperedSum, temperedWeights, withoutReading, withReading } from '.';
 
 const compiled = demoGuides.map((guide) => ({ name: guide.id, guide, compiled: compileGuide(guide) }));
 const leaderOf = (p: Float64Array) => p.reduce((best, q, f) => (q > p[best] ? f : best), 0);
@@ -54,7 +44,7 @@ describe.each(compiled)('over random specimens of $name', ({ guide, compiled: ow
   it('one more reading that favours the leader over every other form never lowers it', () => {
     let tried = 0;
     for (const { readings } of specimens) {
-      const full = standing(own, {}, readings);
+      const full = posteriorOf(own, {}, readings);
       const leader = leaderOf(full.p);
       for (const character of guide.characters) {
         if (readings.some((reading) => reading.character === character.id) || !character.states) continue;
@@ -75,8 +65,8 @@ describe.each(compiled)('over random specimens of $name', ({ guide, compiled: ow
     const mark = guide.characters.find(({ id, states, dependence }) => states && dependence && !own.tables.get(id)!.applies)!;
     for (const { readings } of specimens.slice(0, 20)) {
       const others = readings.filter(({ character }) => character !== mark.id);
-      const before = standing(own, {}, others).p;
-      const after = standing(own, {}, [...others, { character: mark.id, states: mark.states!.map(({ id }) => id) }]).p;
+      const before = posteriorOf(own, {}, others).p;
+      const after = posteriorOf(own, {}, [...others, { character: mark.id, states: mark.states!.map(({ id }) => id) }]).p;
       before.forEach((p, f) => expect(after[f]).toBeCloseTo(p, 9));
     }
   });
@@ -84,9 +74,9 @@ describe.each(compiled)('over random specimens of $name', ({ guide, compiled: ow
   it('order does not matter, probabilities sum to 1, and leaving one out is weighing anew without it', () => {
     for (const { readings } of specimens.slice(0, 25)) {
       if (readings.length === 0) continue;
-      const full = standing(own, {}, readings);
+      const full = posteriorOf(own, {}, readings);
       expect(full.p.reduce((a, b) => a + b, full.outside)).toBeCloseTo(1, 9);
-      const turned = standing(own, {}, [...readings].reverse());
+      const turned = posteriorOf(own, {}, [...readings].reverse());
       full.p.forEach((p, f) => expect(turned.p[f]).toBeCloseTo(p, 12));
       const at = Math.floor(readings.length / 2);
       const left = withoutReading(own, full, at);
@@ -101,12 +91,12 @@ describe.each(compiled)('over random specimens of $name', ({ guide, compiled: ow
 
   it('what an answer would do is what it does', () => {
     for (const { readings } of specimens.slice(0, 3)) {
-      const answer = assess(own, {}, readings);
+      const answer = standingOf(own, {}, readings);
       for (const look of answer.nextLooks) {
         for (const { answer: given, group, p } of look.answers ?? []) {
           const { kind } = guide.characters.find(({ id }) => id === look.character)!;
           const told = kind === 'nominal' || kind === 'ordered' ? { states: [given] } : { value: Number(given) };
-          const then = assess(own, {}, [...readings, { character: look.character, ...told }], answer.nextLevel);
+          const then = standingOf(own, {}, [...readings, { character: look.character, ...told }], answer.nextLevel);
           expect([then.beam.left.group, then.beam.left.p]).toEqual([group, expect.closeTo(p, 9)]);
         }
       }
@@ -115,7 +105,7 @@ describe.each(compiled)('over random specimens of $name', ({ guide, compiled: ow
 
   it('whatever is named at a fine level is named above it, and no sentence is silly', () => {
     for (const { readings } of specimens) {
-      const { call, robustness, fit, hazards, withheld } = assess(own, {}, readings);
+      const { call, robustness, fit, hazards, withheld } = standingOf(own, {}, readings);
       const ranks = call.verdicts.filter(({ level }) => level.kind === 'rank');
       const finest = ranks.findLastIndex(({ passes }) => passes);
       expect(ranks.slice(0, finest + 1).every(({ passes }) => passes)).toBe(true);
@@ -220,7 +210,7 @@ describe('a guide that is hostile but well formed', () => {
           );
           if (checkReadings(outcome.value, readings).length > 0) return;
           weighed++;
-          const answer = assess(compileGuide(outcome.value), {}, readings);
+          const answer = standingOf(compileGuide(outcome.value), {}, readings);
           const numbers: number[] = [];
           JSON.stringify(answer, (_, value: unknown) => {
             if (typeof value === 'number') numbers.push(value);
@@ -236,7 +226,7 @@ describe('a guide that is hostile but well formed', () => {
   });
 
   it('a value far out of every form’s reach, only likely, leaves numbers', () => {
-    const far = standing(compileGuide(tinyGuide()), {}, [{ character: 'length', value: 2200, certainty: 'likely' }]);
+    const far = posteriorOf(compileGuide(tinyGuide()), {}, [{ character: 'length', value: 2200, certainty: 'likely' }]);
     expect([...far.p, far.outside].every(Number.isFinite)).toBe(true);
   });
 
@@ -281,7 +271,7 @@ describe('a guide that is hostile but well formed', () => {
     const guide = blockGuide({ covariance: [1, 5, 1] });
     const outcome = readGuide(JSON.parse(JSON.stringify(guide)));
     expect(outcome.ok ? [] : outcome.problems.map(({ code }) => code)).toEqual(['not-a-covariance']);
-    const { p } = standing(compileGuide(guide), {}, [
+    const { p } = posteriorOf(compileGuide(guide), {}, [
       { character: 'x', value: 10 },
       { character: 'y', value: 10 },
     ]);
@@ -309,7 +299,7 @@ describe('a measured block beside a mark of its group', () => {
     ];
     const edge: Reading = { character: 'edge', states: ['round'] };
     const odds = (readings: Reading[]) => {
-      const { bits } = standing(own, {}, readings);
+      const { bits } = posteriorOf(own, {}, readings);
       return bits[0] - bits[1];
     };
     const [block, mark] = [odds(lengths), odds([edge])];
@@ -357,8 +347,8 @@ describe('several specimens of one taxon', () => {
     ];
     const mass = (p: Float64Array, taxonId: string) =>
       own.forms.reduce((sum, form, f) => sum + (form.taxon === taxonId ? p[f] : 0), 0);
-    const pooled = standing(own, {}, [round, toothed]).p;
-    const { full, without } = jointStanding(own, {}, [[round], [toothed]]);
+    const pooled = posteriorOf(own, {}, [round, toothed]).p;
+    const { full, without } = jointPosterior(own, {}, [[round], [toothed]]);
     // By hand: each specimen is as likely under a as under b.
     expect(mass(full.p, 'a')).toBeCloseTo(mass(full.p, 'b'), 6);
     expect(mass(pooled, 'a')).toBeLessThan(mass(pooled, 'b') / 2);

@@ -1,7 +1,5 @@
+import type { Level } from './schema';
 import { type CompiledGuide, FACETS, type FacetName, RANKS, type Rank, taxonAtRank, taxonIndex } from '../guide/working';
-
-/** A question a standing can be asked: which taxon at a rank, or which value of a facet. */
-export type Level = { kind: 'rank'; rank: Rank } | { kind: 'facet'; facet: FacetName };
 
 /** Forms sorted into the groups of one level. */
 export interface Grouping {

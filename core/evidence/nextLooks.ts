@@ -1,33 +1,14 @@
+import type { NextLook } from './schema';
 import type { Character, CompiledGuide } from '../guide/working';
-import type { Situation } from '../specimen';
-import { type Answer, answersTo } from './answers';
+import type { Situation, Reading } from '../observation';
+import { answersTo } from './answers';
 import { tableGiven } from './block';
 import type { Hazards } from './danger';
 import { expectedInformation, type Live, liveForms } from './information';
 import type { Grouping } from './levels';
-import type { Reading } from './reading';
-import { hindranceOf, type SetAsideBecause } from './setAside';
-import type { Standing } from './standing';
+import { hindranceOf } from './setAside';
+import type { WeighedPosterior } from './posterior';
 import { weightOfNext } from './weights';
-
-/** One character that has not been looked at, and what looking would be worth. */
-export interface NextLook {
-  character: string;
-  /** Expected drop in uncertainty at the level asked, in bits. */
-  bits: number;
-  /** Chance that it can be read in this situation, 0..1. */
-  chance: number;
-  /** Cost in seconds, with turning the specimen where another view is needed. */
-  seconds: number;
-  /** Handling it needs. */
-  handling: Character['handling'];
-  /** Does it need no other view than the one last used? */
-  sameView: boolean;
-  /** Why it cannot be read now; such looks are listed after the others. */
-  hindrance?: SetAsideBecause;
-  /** What each answer would do to the standing; for the first few looks. */
-  answers?: Answer[];
-}
 
 /** Seconds to turn the specimen or walk round it. */
 const TURN = 4;
@@ -46,7 +27,7 @@ const ANSWERED = 5;
  */
 export function nextLooks(
   compiled: CompiledGuide,
-  full: Standing,
+  full: WeighedPosterior,
   grouping: Grouping,
   situation: Situation,
   readings: readonly Reading[],

@@ -2,8 +2,8 @@ import { type CompiledGuide, misreadingMatrix, type StatesTable } from '../guide
 import { type Column, columnOf } from './column';
 import { isMeasured } from './block';
 import { massOf } from './levels';
-import { valueOf } from './reading';
-import { type Posterior, saidInstead, type Standing, type Weighed } from './standing';
+import { valueOf } from '../observation';
+import { type Posterior, saidInstead, type WeighedPosterior, type Weighed } from './posterior';
 
 /** One reading taken to be wrong, and the standing then. */
 export interface Misread {
@@ -24,7 +24,7 @@ const FAR_OFF = { errors: 4, plausibility: 0.02 };
  * P(the state was s' | read r) by the character's misreading matrix and how
  * frequent s' is among the forms as they stand.
  */
-export function misreadingsOf(compiled: CompiledGuide, full: Standing): Misread[] {
+export function misreadingsOf(compiled: CompiledGuide, full: WeighedPosterior): Misread[] {
   return full.weighed.flatMap((one) => {
     if (compiled.blocks.some((measured) => isMeasured(measured, one.reading))) return [];
     return alternatives(compiled, full, one).map(({ instead, plausibility, column }) => ({
@@ -60,7 +60,7 @@ interface Alternative {
   column: Column;
 }
 
-function alternatives(compiled: CompiledGuide, full: Standing, { reading }: Weighed): Alternative[] {
+function alternatives(compiled: CompiledGuide, full: WeighedPosterior, { reading }: Weighed): Alternative[] {
   if ((reading.status ?? 'seen') !== 'seen' || reading.comparison) return [];
   const table = compiled.tables.get(reading.character)!;
   if (table.type === 'states') return otherStates(compiled, full, table, reading.states ?? [String(reading.value)], reading);
@@ -75,7 +75,7 @@ function alternatives(compiled: CompiledGuide, full: Standing, { reading }: Weig
 
 function otherStates(
   compiled: CompiledGuide,
-  full: Standing,
+  full: WeighedPosterior,
   table: StatesTable,
   read: readonly string[],
   reading: Weighed['reading'],

@@ -1,11 +1,9 @@
 import type { Table } from '../guide/working';
 import { tailedDensity } from './density';
+import type { Separation } from './vocabulary';
 
 /** From these overlaps on, and up to them, a character is said to do something. */
 export const OVERLAP = { separates: 0.05, helps: 0.3, doesNot: 0.6 } as const;
-
-/** What an overlap means for telling two apart. */
-export type Separation = 'separates' | 'helps' | 'weak' | 'does not separate';
 
 export function separationOf(overlap: number): Separation {
   if (overlap < OVERLAP.separates) return 'separates';

@@ -1,32 +1,11 @@
+import type { Robustness, Contradiction, Fit } from './schema';
 import type { CompiledGuide } from '../guide/working';
-import { type Fit, fitOf } from './fit';
+import { fitOf } from './fit';
 import { formsIn, type Grouping, leaderIn } from './levels';
 import { type Misread, worstMisreading } from './oneWrong';
-import { type Reading, valueOf } from './reading';
+import { type Reading, valueOf } from '../observation';
 import { inHundred, orMore } from './say';
-import type { Posterior, Standing } from './standing';
-
-/** How much the leader at a level depends on any one reading. */
-export interface Robustness {
-  group: string;
-  label: string;
-  p: number;
-  /** Independent marks that speak for it against its rival. */
-  independent: number;
-  /** The leader and its probability without each reading that is evidence. */
-  without: { reading: number; p: number; leader: string; label: string }[];
-  /** The worst single misreading, weighted by how plausible it is. */
-  oneWrong?: { reading: number; instead: string; plausibility: number; p: number; leader: string; label: string };
-  contradictions: Contradiction[];
-  /** All of it in a sentence. */
-  text: string;
-}
-
-/** Two readings that cannot both be right, or that pull hard in opposite directions. */
-export interface Contradiction {
-  readings: [number, number];
-  kind: 'same-mark' | 'opposed';
-}
+import type { Posterior, WeighedPosterior } from './posterior';
 
 /** Bits from which two readings of opposite sign contradict each other. */
 const HARD = 3;
@@ -35,7 +14,7 @@ const APART = 4;
 
 export function robustnessOf(
   compiled: CompiledGuide,
-  full: Standing,
+  full: WeighedPosterior,
   without: readonly Posterior[],
   misread: readonly Misread[],
   grouping: Grouping,
@@ -74,13 +53,13 @@ export function robustnessOf(
 }
 
 /** Is the leader the best of a bad lot? */
-export function fitOfLeader(compiled: CompiledGuide, full: Standing): Fit & { text: string } {
+export function fitOfLeader(compiled: CompiledGuide, full: WeighedPosterior): Fit & { text: string } {
   const leader = full.p.reduce((best, p, f) => (p > full.p[best] ? f : best), 0);
   const fit = fitOf(compiled, full, leader);
   return { ...fit, text: sayFit(compiled, full, fit) };
 }
 
-function contradictionsOf(compiled: CompiledGuide, full: Standing, contributions: readonly number[]): Contradiction[] {
+function contradictionsOf(compiled: CompiledGuide, full: WeighedPosterior, contributions: readonly number[]): Contradiction[] {
   const { weighed } = full;
   return weighed.flatMap((a, i) =>
     weighed.slice(i + 1).flatMap((b, k): Contradiction[] => {
@@ -103,12 +82,12 @@ function unlike(compiled: CompiledGuide, a: Reading, b: Reading): boolean {
   return Math.abs(x.value - y.value) > APART * Math.hypot(x.error, y.error);
 }
 
-const labelOf = ({ guide }: CompiledGuide, full: Standing, index: number) => {
+const labelOf = ({ guide }: CompiledGuide, full: WeighedPosterior, index: number) => {
   const id = full.weighed.find((one) => one.index === index)!.reading.character;
   return guide.characters.find((character) => character.id === id)!.label.toLowerCase();
 };
 
-function sayRobustness(compiled: CompiledGuide, full: Standing, r: Omit<Robustness, 'text'>): string {
+function sayRobustness(compiled: CompiledGuide, full: WeighedPosterior, r: Omit<Robustness, 'text'>): string {
   if (r.without.length === 0) return 'Nothing read yet: only place, date and numbers speak.';
   const fragile = r.without.find((one) => one.leader !== r.group);
   if (fragile)
@@ -126,7 +105,7 @@ function sayRobustness(compiled: CompiledGuide, full: Standing, r: Omit<Robustne
     : `${stands} ${fear}: then it would fall to ${then}.`;
 }
 
-function sayFit({ guide }: CompiledGuide, full: Standing, fit: Fit): string {
+function sayFit({ guide }: CompiledGuide, full: WeighedPosterior, fit: Fit): string {
   if (full.weighed.length === 0) return 'Nothing read yet.';
   if (fit.unusual)
     return `Unusual for it: ${inHundred(fit.tail)} of its own kind would look as odd or odder. That alone is no reason to doubt it.`;

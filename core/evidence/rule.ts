@@ -1,7 +1,7 @@
 import type { Guide } from '../guide/working';
-import type { Reading } from './reading';
+import type { Reading } from '../observation';
 import { counted, inHundred } from './say';
-import type { Verdict } from './verdict';
+import type { Verdict } from './schema';
 
 /** The rule by which a guide names, as it is: what a name asks for, and what it does not. */
 export function sayRule({ settings }: Pick<Guide, 'settings'>): string {

@@ -1,23 +1,14 @@
+import type { SetAside } from './schema';
 import { type Character, type CompiledGuide, FACETS, HANDLING, holdsIn, obstacleTo, type Score } from '../guide/working';
-import { DISTANCES, type Situation } from '../specimen';
+import { DISTANCES, type Situation } from '../observation';
 import { type Hazards, isClose } from './danger';
-import type { Standing } from './standing';
-
-/** Why a mark is left out of the work for now. */
-export type SetAsideBecause = 'view' | 'distance' | 'handling' | 'danger' | 'date' | 'region' | 'circumstances' | 'facets';
-
-/** A mark that cannot be used now, and why in words. */
-export interface SetAside {
-  character: string;
-  because: SetAsideBecause;
-  text: string;
-}
+import type { WeighedPosterior } from './posterior';
 
 /** A mark scored for less than this share of what is still possible is set aside. */
 const LEAST = 0.05;
 
 /** Marks that this situation hides, that danger withholds, or that hold only for others than those still possible. */
-export function setAsideOf(compiled: CompiledGuide, full: Standing, situation: Situation, hazards: Hazards): SetAside[] {
+export function setAsideOf(compiled: CompiledGuide, full: WeighedPosterior, situation: Situation, hazards: Hazards): SetAside[] {
   return compiled.guide.characters.flatMap((character) => {
     const why = hindranceOf(compiled, character, situation, hazards) ?? outOfScope(compiled, full, character);
     return why ? [{ character: character.id, ...why }] : [];
@@ -49,7 +40,7 @@ export function hindranceOf(
   return undefined;
 }
 
-function outOfScope(compiled: CompiledGuide, full: Standing, character: Character): Why | undefined {
+function outOfScope(compiled: CompiledGuide, full: WeighedPosterior, character: Character): Why | undefined {
   const table = compiled.tables.get(character.id)!;
   const inside = 1 - full.outside || 1;
   let scored = 0;

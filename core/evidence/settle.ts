@@ -1,20 +1,9 @@
+import type { Settling, NextLook } from './schema';
 import type { CompiledGuide, Table } from '../guide/working';
 import { tableGiven } from './block';
 import { density, reach, type Side } from './overlap';
-import type { NextLook } from './nextLooks';
-import type { Reading } from './reading';
+import type { Reading } from '../observation';
 import { weightOfNext } from './weights';
-
-/** The fewest marks that would usually settle the leading pair. */
-export interface Settling {
-  characters: string[];
-  /** Bits they bring on average if the leader is right. */
-  bits: number;
-  /** Bits still missing to the guide's posterior. */
-  missing: number;
-  /** Do they reach it? */
-  reaches: boolean;
-}
 
 const STEPS = 80;
 

@@ -1,207 +1,183 @@
-import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
-import { blockParts, isMeasured } from './block';
-import { type Said, temper } from './clusters';
-import { type Column, columnOf, withDoubt } from './column';
-import type { Reading } from './reading';
+import type { Standing, BeamSide, LedgerEntry, Call, Keyed, Level } from './schema';
+import { type CompiledGuide, type PriorPart, priorBits, taxonIndex } from '../guide/working';
+import type { Situation, Reading } from '../observation';
+import { ancestryOf } from './ancestry';
+import { type Beam, beamBetween, type Side } from './beam';
+import { callOf, OUTSIDE } from './call';
+import { hazardsOf } from './danger';
+import { disputesOf } from './disputes';
+import { formsIn, type Grouping, groupMasses, leaderIn, levelsOf, ranked } from './levels';
+import { nextLooks } from './nextLooks';
+import { misreadingsOf } from './oneWrong';
+import type { Side as Weighted } from './overlap';
+import { fitOfLeader, robustnessOf } from './robustness';
+import { setAsideOf } from './setAside';
+import { settlingOf } from './settle';
+import { fromPrior, leaveOneOut, type WeighedPosterior } from './posterior';
+import { trapsBetween } from './traps';
+import { independentMarks } from './verdict';
+import { independenceKey } from './weights';
 
-/** A reading that is evidence, with its place in the list given. */
-export interface Weighed {
-  index: number;
-  reading: Reading;
-  /** What it says of every form by itself; of a measured block, its part of what the block says. */
-  column: Column;
-  /** What of that counts beside the other readings of its group: the columns that add up to the standing. */
-  counted: Column;
-}
+const PLACE_AND_TIME: PriorPart[] = ['range', 'date', 'habitat', 'company', 'abundance'];
 
-/** The probabilities over forms. */
-export interface Posterior {
-  /** P(form | readings); with `outside` they sum to 1. */
-  p: Float64Array;
-  /** P(not in the guide | readings). */
-  outside: number;
-  /** Unnormalised log2 posterior. */
-  bits: Float64Array;
-  outsideBits: number;
-}
-
-/** The probabilities over forms, and what they were made of: prior + Σ counted. */
-export interface Standing extends Posterior {
-  prior: { forms: Float64Array; outside: number };
-  weighed: Weighed[];
-  /** Does any reading depend on another, so that none can change by itself? */
-  dependent: boolean;
-}
-
-/** A reading with its column, before it is weighed beside others. */
-interface Heard {
-  index: number;
-  reading: Reading;
-  column: Column;
-}
-
-/** Weigh readings: log P(f | r) = log π(f) + Σ of what each counts, then softmax. */
-export function standing(compiled: CompiledGuide, setting: PriorSetting, readings: readonly Reading[]): Standing {
-  return fromPrior(compiled, priorBits(compiled, setting), readings);
-}
-
-/** As {@link standing}, on a prior already at hand. */
-export const fromPrior = (
+/** Weigh readings and say all that follows: the standing, what it rests on, how far it may be named, what to look at next. */
+export function standingOf(
   compiled: CompiledGuide,
-  prior: { forms: Float64Array; outside: number },
+  situation: Situation,
   readings: readonly Reading[],
-): Standing => weigh(compiled, prior, heardOf(compiled, readings));
+  asked?: Level,
+  keyed?: Keyed,
+): Standing {
+  const full = fromPrior(compiled, priorBits(compiled, situation), readings);
+  const levels = levelsOf(compiled);
+  const without = leaveOneOut(compiled, full);
+  const misread = misreadingsOf(compiled, full);
+  const call = callOf(compiled, full, { without, misread, keyed });
+  const grouping = beamLevel(levels, call, asked);
+  const open = asked ? grouping : (openLevel(levels, call, () => true) ?? grouping);
+  const sides = sidesOf(grouping, full);
+  const beam = beamBetween(full, sides.left.side, sides.right.side);
+  const { posterior } = compiled.guide.settings.call;
+  const enough = Math.log2(posterior / (1 - posterior));
+  const hazards = hazardsOf(compiled, full, situation);
+  const looks = nextLooks(compiled, full, open, situation, readings, hazards);
+  const pair = { left: weightedSide(compiled, full, sides.left.side), right: weightedSide(compiled, full, sides.right.side) };
+  const marks = independentMarks(compiled, full, beam.contributions);
+  const settling = settlingOf(compiled, looks, readings, pair, { sum: beam.sum, enough });
+  return {
+    forms: formList(compiled, full),
+    taxa: taxonList(compiled, levels, full),
+    facets: facetList(levels, full),
+    outside: full.outside,
+    level: grouping.level,
+    nextLevel: open.level,
+    beam: { left: sides.left.shown, right: sides.right.shown, start: beam.start, sum: beam.sum, enough },
+    ledger: ledgerOf(compiled, full, without, readings, beam, sides.left.side),
+    call,
+    nextLooks: looks,
+    ...mapOnlyOf(compiled, situation, readings, grouping, sides.left.shown),
+    robustness: robustnessOf(compiled, full, without, misread, grouping, beam.contributions, marks),
+    fit: fitOfLeader(compiled, full),
+    setAside: setAsideOf(compiled, full, situation, hazards),
+    hazards: hazards.possible,
+    withheld: { close: hazards.withheld, ...(hazards.reason ? { reason: hazards.reason } : {}) },
+    traps: trapsBetween(compiled, pair.left, pair.right),
+    disagreements: disputesOf(compiled, full, grouping, leaderIn(grouping, full.p).lead),
+    crosses: ancestryOf(compiled, full),
+    ...(settling ? { settling } : {}),
+  };
+}
 
-function heardOf(compiled: CompiledGuide, readings: readonly Reading[]): Heard[] {
-  return readings.flatMap((reading, index) => {
-    const column = columnOf(compiled, reading);
-    return column ? [{ index, reading, column }] : [];
+/** Forms that stand for a side; more would not change what is said of it. */
+const MOST_FORMS = 48;
+
+/** A side of the beam with its most probable forms; the guide's own base stands for what is not in it. */
+function weightedSide({ base }: CompiledGuide, full: WeighedPosterior, side: Side): Weighted {
+  const weightOf = side === OUTSIDE ? base : full.p;
+  const forms = (side === OUTSIDE ? Array.from(base.keys()) : side.forms.slice()).sort((a, b) => weightOf[b] - weightOf[a]);
+  const kept = forms.slice(0, MOST_FORMS).filter((f) => weightOf[f] > 0);
+  return kept.length ? { forms: kept, weights: kept.map((f) => weightOf[f]) } : { forms, weights: forms.map((f) => base[f]) };
+}
+
+function openLevel(levels: readonly Grouping[], call: Call, wanted: (level: Level) => boolean): Grouping | undefined {
+  const open = call.verdicts.find(
+    (verdict) => !verdict.passes && wanted(verdict.level) && (atLevel(levels, verdict.level)?.groups.length ?? 0) > 1,
+  );
+  return open && atLevel(levels, open.level);
+}
+
+const atLevel = (levels: readonly Grouping[], level: Level) =>
+  levels.find((grouping) => JSON.stringify(grouping.level) === JSON.stringify(level));
+
+const isRank = (level: Level) => level.kind === 'rank';
+
+function beamLevel(levels: readonly Grouping[], call: Call, asked: Level | undefined): Grouping {
+  const chosen = (asked && atLevel(levels, asked)) ?? openLevel(levels, call, isRank);
+  if (chosen) return chosen;
+  const finest = call.verdicts.filter((verdict) => isRank(verdict.level)).at(-1);
+  const splitting = levels.find((grouping) => grouping.groups.length > 1) ?? levels[0];
+  const named = finest && atLevel(levels, finest.level);
+  return named && named.groups.length > 1 ? named : splitting;
+}
+
+function sidesOf(grouping: Grouping, full: WeighedPosterior) {
+  const masses = groupMasses(grouping, full.p);
+  const sides: { side: Side; shown: BeamSide }[] = ranked(masses)
+    .slice(0, 2)
+    .map((group) => ({
+      side: { forms: formsIn(grouping, group) },
+      shown: { group: grouping.groups[group].id, label: grouping.groups[group].label, p: masses[group] },
+    }));
+  const outside = { side: OUTSIDE as Side, shown: { group: OUTSIDE, label: 'Not in this guide', p: full.outside } };
+  return { left: sides[0], right: sides[1] ?? outside };
+}
+
+function formList({ forms }: CompiledGuide, full: WeighedPosterior): Standing['forms'] {
+  return forms
+    .map((form, f) => ({ form: form.id, taxon: form.taxon, facets: form.facets, p: full.p[f] }))
+    .sort((a, b) => b.p - a.p);
+}
+
+function taxonList({ naming }: CompiledGuide, levels: readonly Grouping[], full: WeighedPosterior): Standing['taxa'] {
+  const taxa = taxonIndex(naming);
+  return levels
+    .filter(({ level }) => level.kind === 'rank')
+    .flatMap((grouping) => {
+      const masses = groupMasses(grouping, full.p);
+      return ranked(masses).flatMap((group) => {
+        const taxon = taxa.get(grouping.groups[group].id)!;
+        const ownRank = grouping.level.kind === 'rank' && taxon.rank === grouping.level.rank;
+        return ownRank ? [{ taxon: taxon.id, name: taxon.name, rank: taxon.rank, p: masses[group] }] : [];
+      });
+    });
+}
+
+function facetList(levels: readonly Grouping[], full: WeighedPosterior): Standing['facets'] {
+  return levels.flatMap((grouping) => {
+    if (grouping.level.kind !== 'facet') return [];
+    const masses = groupMasses(grouping, full.p);
+    const values = ranked(masses).map((group) => ({
+      value: grouping.groups[group].id,
+      label: grouping.groups[group].label,
+      p: masses[group],
+    }));
+    return [{ facet: grouping.level.facet, values }];
   });
 }
 
-function weigh(compiled: CompiledGuide, prior: { forms: Float64Array; outside: number }, heard: readonly Heard[]): Standing {
-  const inOrder = heard.length > 1 ? [...heard].sort((a, b) => compare(a.reading, b.reading)) : heard;
-  const said = withBlocks(compiled, inOrder);
-  const { columns, reference } = temper(compiled.guide, prior, said);
-  const bits = prior.forms.slice();
-  let outsideBits = prior.outside;
-  addColumns(bits, columns);
-  for (const { outside } of columns) outsideBits += outside;
-  const weighed = inOrder.map(({ index, reading }, i): Weighed => ({
-    index,
-    reading,
-    column: said[i].column,
-    counted: columns[i],
-  }));
-  weighed.sort((a, b) => a.index - b.index);
-  const dependent = reference >= 0 || said.some(({ block }) => block !== undefined);
-  return { ...softmax(bits, outsideBits), prior, weighed, dependent };
+function ledgerOf(
+  compiled: CompiledGuide,
+  full: WeighedPosterior,
+  without: ReturnType<typeof leaveOneOut>,
+  readings: readonly Reading[],
+  beam: Beam,
+  left: Side,
+): LedgerEntry[] {
+  const massOf = (standing: { p: Float64Array; outside: number }) =>
+    left === OUTSIDE ? standing.outside : left.forms.reduce((sum, f) => sum + standing.p[f], 0);
+  return readings.map((reading, index) => {
+    const at = full.weighed.findIndex((w) => w.index === index);
+    const entry = { reading: index, character: reading.character, group: independenceKey(compiled.guide, reading.character) };
+    if (at < 0) return { ...entry, bits: 0, weight: 0 };
+    return {
+      ...entry,
+      bits: beam.contributions[at],
+      weight: beam.weights[at],
+      without: massOf(without[at]),
+    };
+  });
 }
 
-/** One order for the same readings, however they were given: sums then agree to the last digit. */
-function compare(a: Reading, b: Reading): number {
-  if (a.character !== b.character) return a.character < b.character ? -1 : 1;
-  const [x, y] = [a, b].map(({ states, value, parts, comparison, certainty, status }) =>
-    JSON.stringify([states && [...states].sort(), value, parts, comparison, certainty, status]),
-  );
-  return x < y ? -1 : x > y ? 1 : 0;
+function mapOnlyOf(
+  compiled: CompiledGuide,
+  situation: Situation,
+  readings: readonly Reading[],
+  grouping: Grouping,
+  leader: BeamSide,
+): Pick<Standing, 'mapOnly'> {
+  const blind = priorBits(compiled, { ...situation, switchedOff: [...(situation.switchedOff ?? []), ...PLACE_AND_TIME] });
+  const other = leaderIn(grouping, fromPrior(compiled, blind, readings).p);
+  const led = grouping.groups.findIndex((group) => group.id === leader.group);
+  if (other.id === leader.group || other.p - other.masses[led] < 1e-6) return {};
+  return { mapOnly: { without: other.id, label: other.label } };
 }
-
-/** Readings of one measured block are scored together, and each is given its part. */
-function withBlocks(compiled: CompiledGuide, heard: readonly Heard[]): Said[] {
-  const out: Said[] = heard.map(({ reading, column }) => ({ reading, column }));
-  for (const measured of compiled.blocks) {
-    const members = heard.flatMap(({ reading }, i) => (isMeasured(measured, reading) ? [i] : []));
-    if (members.length === 0) continue;
-    const parts = blockParts(
-      compiled,
-      measured,
-      members.map((i) => heard[i].reading),
-    );
-    members.forEach((i, k) => {
-      const { reading } = heard[i];
-      const column = withDoubt(parts[k], reading.certainty ?? 'sure', compiled.base);
-      out[i] = { reading, column, block: measured.block.id };
-    });
-  }
-  return out;
-}
-
-/** Four columns at a time: the sums are then read and written a quarter as often. */
-function addColumns(into: Float64Array, columns: readonly Column[]): void {
-  let i = 0;
-  for (; i + 4 <= columns.length; i += 4) {
-    const [a, b, c, d] = [0, 1, 2, 3].map((k) => columns[i + k].bits);
-    for (let f = 0; f < into.length; f++) into[f] += a[f] + b[f] + c[f] + d[f];
-  }
-  for (; i < columns.length; i++) {
-    const { bits } = columns[i];
-    for (let f = 0; f < into.length; f++) into[f] += bits[f];
-  }
-}
-
-/** Forms this many bits behind the leader hold less than 1e-24 and are given 0. */
-const NEGLIGIBLE = -80;
-
-/** From unnormalised log2 weights to probabilities. */
-export function softmax(bits: Float64Array, outsideBits: number): Posterior {
-  let most = outsideBits;
-  for (let f = 0; f < bits.length; f++) if (bits[f] > most) most = bits[f];
-  const p = new Float64Array(bits.length);
-  let total = Math.exp((outsideBits - most) * Math.LN2);
-  const rest = total;
-  for (let f = 0; f < bits.length; f++) {
-    const behind = bits[f] - most;
-    if (behind < NEGLIGIBLE) continue;
-    p[f] = Math.exp(behind * Math.LN2);
-    total += p[f];
-  }
-  for (let f = 0; f < p.length; f++) p[f] /= total;
-  return { p, outside: rest / total, bits, outsideBits };
-}
-
-/** What a reading would have said instead, by its place in the readings given. */
-export interface Swap {
-  index: number;
-  by: Column;
-}
-
-/** The standing if some readings had said something else: weighed anew, with all that follows for the others. */
-export function saidInstead(compiled: CompiledGuide, full: Standing, swaps: readonly Swap[]): Posterior {
-  const by = new Map(swaps.map((swap) => [swap.index, swap.by]));
-  if (!full.dependent) {
-    const gone = full.weighed.filter(({ index }) => by.has(index));
-    return changed(
-      full,
-      gone.map(({ column }) => column),
-      swaps.map((swap) => swap.by),
-    );
-  }
-  return weigh(
-    compiled,
-    full.prior,
-    heardAgain(compiled, full).map((heard) => ({ ...heard, column: by.get(heard.index) ?? heard.column })),
-  );
-}
-
-/** The standing with one more reading. */
-export function withReading(compiled: CompiledGuide, full: Standing, reading: Reading): Standing {
-  const column = columnOf(compiled, reading);
-  if (!column) return full;
-  const index = full.weighed.reduce((most, one) => Math.max(most, one.index), -1) + 1;
-  return weigh(compiled, full.prior, [...heardAgain(compiled, full), { index, reading, column }]);
-}
-
-/**
- * The standing without one reading; what it shared its group with then counts for more.
- *
- * @param place position in `weighed`.
- */
-export function withoutReading(compiled: CompiledGuide, full: Standing, place: number): Posterior {
-  if (!full.dependent) return changed(full, [full.weighed[place].column], []);
-  const left = heardAgain(compiled, full).filter((_, i) => i !== place);
-  return weigh(compiled, full.prior, left);
-}
-
-/** Readings that depend on nothing come and go by themselves. */
-function changed(full: Standing, gone: readonly Column[], come: readonly Column[]): Posterior {
-  const bits = full.bits.slice();
-  let { outsideBits } = full;
-  for (const [columns, sign] of [
-    [gone, -1],
-    [come, 1],
-  ] as const) {
-    for (const column of columns) {
-      for (let f = 0; f < bits.length; f++) bits[f] += sign * column.bits[f];
-      outsideBits += sign * column.outside;
-    }
-  }
-  return softmax(bits, outsideBits);
-}
-
-const heardAgain = (compiled: CompiledGuide, full: Standing): Heard[] =>
-  full.weighed.map(({ index, reading }) => ({ index, reading, column: columnOf(compiled, reading)! }));
-
-/** The standing without each weighed reading, in their order. */
-export const leaveOneOut = (compiled: CompiledGuide, full: Standing): Posterior[] =>
-  full.weighed.map((_, i) => withoutReading(compiled, full, i));

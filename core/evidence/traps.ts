@@ -1,13 +1,6 @@
+import type { Trap } from './schema';
 import type { Character, CompiledGuide } from '../guide/working';
 import { OVERLAP, overlapBetween, type Side } from './overlap';
-
-/** A mark that people trust and that does not tell these apart. */
-export interface Trap {
-  character: string;
-  /** ∫ min of the two sides, 0..1. */
-  overlap: number;
-  text: string;
-}
 
 /** From this fame or salience on a mark is one that people go by. */
 const TRUSTED = 0.6;

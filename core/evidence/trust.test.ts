@@ -4,17 +4,8 @@ import { normal, pick, seeded } from '../chance';
 import { compileGuide, type Guide } from '../guide';
 import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
-import {
-  expectedInformation,
-  groupByFacet,
-  groupByRank,
-  groupMasses,
-  levelsOf,
-  liveForms,
-  ranked,
-  type Reading,
-  standing,
-} from '.';
+import type { Reading } from '../observation';
+import { expectedInformation, groupByFacet, groupByRank, groupMasses, levelsOf, liveForms, ranked, posteriorOf } from '.';
 
 const compiled = compileGuide(ledgeCrabs);
 
@@ -40,7 +31,7 @@ describe('stated probabilities', () => {
     let count = 0;
     for (let n = 0; n < 4000; n++) {
       const { form, readings } = simulate(chance);
-      const masses = groupMasses(species, standing(compiled, {}, readings).p);
+      const masses = groupMasses(species, posteriorOf(compiled, {}, readings).p);
       const [first] = ranked(masses);
       if (masses[first] < 0.7 || masses[first] > 0.9) continue;
       count++;
@@ -92,7 +83,7 @@ describe('over 10,000 tent cones, read with the misreading and errors that the g
     let right = 0;
     for (let n = 0; n < 10_000; n++) {
       const { form, readings } = shell(chance);
-      const masses = groupMasses(species, standing(cones, {}, readings).p);
+      const masses = groupMasses(species, posteriorOf(cones, {}, readings).p);
       const [first] = ranked(masses);
       if (masses[first] < 0.88 || masses[first] > 0.92) continue;
       called++;
@@ -157,7 +148,7 @@ describe('very many forms', () => {
 
   it('are stood for by a sample that keeps all of the probability', () => {
     const large = compileGuide(many());
-    const live = liveForms(standing(large, {}, []), groupByRank(large, 'species'));
+    const live = liveForms(posteriorOf(large, {}, []), groupByRank(large, 'species'));
     expect(live.forms.length).toBeLessThanOrEqual(256);
     expect(live.p.reduce((a, b) => a + b, live.outside)).toBeCloseTo(1, 3);
   });
@@ -165,7 +156,7 @@ describe('very many forms', () => {
   it('give the same worth of a mark as all of them together', () => {
     const large = compileGuide(many());
     const grouping = groupByRank(large, 'species');
-    const worth = expectedInformation(large.tables.get('edge')!, liveForms(standing(large, {}, []), grouping), 0);
+    const worth = expectedInformation(large.tables.get('edge')!, liveForms(posteriorOf(large, {}, []), grouping), 0);
     // I = H(½·…): P(round) = (2 × 0.9 + 0.2) / 3 = 2/3; H(2/3) − (2 H(0.9) + H(0.2)) / 3 = 0.91830 − 0.55330 = 0.36500.
     expect(worth).toBeCloseTo(0.365, 2);
   });

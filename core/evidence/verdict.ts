@@ -1,44 +1,17 @@
+import type { Verdict, Level, Keyed } from './schema';
 import { type CompiledGuide, hasFacets, isUnder } from '../guide/working';
 import { beamBetween, type Side } from './beam';
 import { diagnosticMark } from './diagnostic';
-import { type Level, massOf } from './levels';
-import type { Keyed } from './keyed';
+import { massOf } from './levels';
 import { type Misread, worstMisreading } from './oneWrong';
 import { counted, inHundred, shortOf } from './say';
-import type { Posterior, Standing } from './standing';
+import type { Posterior, WeighedPosterior } from './posterior';
 import { independenceKey } from './weights';
-
-/** Whether one level may be named, and what it rests on. */
-export interface Verdict {
-  level: Level;
-  group: string;
-  label: string;
-  p: number;
-  rival: { group: string; label: string; p: number };
-  /** Independent marks in favour against the rival. */
-  marks: number;
-  marksNeeded: number;
-  /** The lowest probability when one reading is left out, and which. */
-  worst?: { p: number; reading: number };
-  /** The single misreading that would cost this name most, weighted by its chance. */
-  oneWrong?: { reading: number; instead: string; plausibility: number; p: number };
-  /**
-   * What an error would cost here, where that asks for more than the guide's usual
-   * probability: the dearest mistake, how many others there are, and Σ weight · P of them all.
-   */
-  cost?: { taxon: string; label: string; weight: number; reason: string; p: number; others: number; sum: number };
-  passes: boolean;
-  lacks: ('posterior' | 'marks' | 'survives' | 'cost' | 'diagnostic' | 'key')[];
-  /** The verdict in words. */
-  text: string;
-  /** What *weigh* would say, where the guide follows another school. */
-  weighText?: string;
-}
 
 /** A standing with what calling needs of it. */
 export interface Bench {
   compiled: CompiledGuide;
-  full: Standing;
+  full: WeighedPosterior;
   /** The standing without each weighed reading. */
   without: Posterior[];
   /** The standings if single readings were misread. */
@@ -115,7 +88,7 @@ function keyMark({ compiled, keyed }: Bench, group: string): { found: boolean; t
 }
 
 /** Independent marks that bring enough for the left side. */
-export function independentMarks(compiled: CompiledGuide, full: Standing, contributions: readonly number[]): number {
+export function independentMarks(compiled: CompiledGuide, full: WeighedPosterior, contributions: readonly number[]): number {
   const perMark = new Map<string, number>();
   contributions.forEach((bits, i) => {
     const key = independenceKey(compiled.guide, full.weighed[i].reading.character);

@@ -1,6 +1,5 @@
 import type { Guide } from '../guide/working';
-import type { Reading } from './reading';
-
+import type { Reading } from '../observation';
 /**
  * k equal readings with mutual correlation γ count together as k / (1 + (k − 1) γ)
  * (design effect: Kish 1965): the whole weight of the first k readings of a group.

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
-import { type Guide, lineage, type Taxon, taxonIndex } from '../guide/working';
-import { type Determination, nameParts, nameText, type Situation } from '../specimen';
+import { type Guide, lineage, type Taxon, taxonIndex, nameText } from '../guide/working';
+import type { Situation } from '../observation';
+import { type Determination, nameParts } from '../specimen';
 
 /** What one line of the export is made from. */
 export interface OccurrenceRecord {

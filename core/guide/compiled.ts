@@ -1,17 +1,7 @@
 import { type CompiledGuide, compileGuide, keepNewest } from './compile';
 import { withCross } from './crosses';
-import type { Guide, SourcePolicy } from './schema';
+import type { Guide, Judgement } from './schema';
 import type { Setting } from './scopes';
-
-/** How a guide is to be judged, where it is not as it says itself. */
-export interface Judging {
-  /** Which sources are followed, in what order or with what weight, and which are left out. */
-  policy?: SourcePolicy;
-  /** Which names are in force. */
-  treatment?: string;
-  /** Two taxa whose cross is a candidate too. */
-  cross?: [string, string];
-}
 
 /** Guides known by their content, and settings kept of each. */
 const GUIDES_KEPT = 12;
@@ -31,11 +21,11 @@ export const guideByHash = (hash: string): Guide | undefined => byContent.get(ha
  * where guides are compiled for weighing, with the one cache. Only place, date,
  * circumstances and judgement make a difference to it.
  */
-export function compiledFor(guide: Guide, setting: Setting = {}, judging: Judging = {}): CompiledGuide {
+export function compiledFor(guide: Guide, setting: Setting = {}, judgement: Judgement = {}): CompiledGuide {
   const kept = compiled.get(guide) ?? new Map<string, CompiledGuide>();
   compiled.set(guide, kept);
   const { region, date, circumstances } = setting;
-  const { policy, treatment, cross } = judging;
+  const { policy, treatment, cross } = judgement;
   const key = JSON.stringify([region, date, circumstances, policy, treatment, cross]);
   return keepNewest(kept, key, SETTINGS_KEPT, () =>
     compileGuide(cross ? crossed(guide, cross) : guide, { region, date, circumstances }, policy, treatment),

@@ -1,12 +1,11 @@
 import { type CompiledGuide, keepNewest } from './compile';
 import { curveAt } from './dates';
 import { hasFacets, lineage } from './forms';
+import type { PriorPart } from './vocabulary';
 import type { Guide, Occurrence } from './schema';
 import { frequencyNumber, wordsOf } from './words';
 
 /** What the prior is made of; each part can be switched off. */
-export const PRIOR_PARTS = ['range', 'date', 'habitat', 'company', 'abundance', 'shares'] as const;
-export type PriorPart = (typeof PRIOR_PARTS)[number];
 
 export interface PriorSetting {
   region?: string;

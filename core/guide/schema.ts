@@ -172,6 +172,17 @@ export const SourcePolicy = z.discriminatedUnion('kind', [
 ]);
 export type SourcePolicy = z.infer<typeof SourcePolicy>;
 
+/** How readings are to be weighed, where it is not as the guide has it. */
+export const Judgement = z.strictObject({
+  /** Which sources are followed, in what order or with what weight, and which are left out. */
+  policy: SourcePolicy.optional(),
+  /** Which names are in force. */
+  treatment: id.optional(),
+  /** Two taxa whose cross is a candidate too. */
+  cross: z.tuple([id, id]).optional(),
+});
+export type Judgement = z.infer<typeof Judgement>;
+
 /** Every number a guide may set; the defaults are explained in `docs/reasoning.md`. */
 export const Settings = z.strictObject({
   words: z.record(z.enum(FREQUENCY_WORDS), share).optional(),

@@ -41,5 +41,9 @@ export const COMPANY_KINDS = ['host', 'neighbour', 'parent'] as const;
  */
 export const SCHOOLS = ['weigh', 'diagnostic', 'key'] as const;
 
+/** What the prior is made of; a situation may leave parts of it out. */
+export const PRIOR_PARTS = ['range', 'date', 'habitat', 'company', 'abundance', 'shares'] as const;
+export type PriorPart = (typeof PRIOR_PARTS)[number];
+
 /** Body plans that plates can be drawn of. */
 export const PLANS = ['crab', 'cone', 'beetle', 'tern', 'umbel', 'moth'] as const;

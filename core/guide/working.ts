@@ -7,6 +7,7 @@ export type {
   Guide,
   Handling,
   Hazard,
+  Judgement,
   Occurrence,
   Rank,
   Scope,
@@ -21,6 +22,8 @@ export type { Treatment, Union } from './judgementSchema';
 export type { Block, CrossValidation, Learned, Ratio } from './learnedSchema';
 export type { FacetName, Facets } from './terms';
 export * from './vocabulary';
+export * from './names';
+export { sayFacets } from './sayFacets';
 export { DEFAULT_WORDS, FREQUENCY_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';
 export { curveAt, dayOfYear, withinDates } from './dates';
@@ -28,7 +31,7 @@ export { type Form, formId, formsOf, hasFacets, isUnder, lineage, taxonAtRank, t
 export { checkGuide, isStates, isValue } from './check';
 export { GREATEST, LEAST } from './checkNumbers';
 export { type CompiledGuide, compileGuide, frequenciesOf, keepNewest, tableUnder } from './compile';
-export { compiledFor, guideByHash, type Judging, knownGuide } from './compiled';
+export { compiledFor, guideByHash, knownGuide } from './compiled';
 export { type CompiledBlock } from './blocks';
 export { withCross } from './crosses';
 export { type Disagreement, disagreementsOf } from './disagreements';
@@ -37,7 +40,7 @@ export { holdsIn, type Obstacle, obstacleTo, type Setting } from './scopes';
 export { type TermRun, termsIn } from './glossary';
 export { findTaxa, type Found, sayOtherName } from './search';
 export { type Naming, namingOf, treatmentOf } from './treatments';
-export { PRIOR_PARTS, type PriorPart, priorBits, type PriorSetting } from './prior';
+export { priorBits, type PriorSetting } from './prior';
 export {
   misreadingMatrix,
   type Resolved,

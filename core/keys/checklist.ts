@@ -1,6 +1,6 @@
 import type { Character } from '../guide/working';
 import { coupletIndex, nextOf } from './graph';
-import type { Couplet, Key } from './shape';
+import type { Couplet, Key } from './schema';
 
 /** A mark that a coming couplet asks for. */
 export interface ComingMark {

@@ -3,13 +3,13 @@ import { compileGuide } from '../guide';
 import { strandBeetles } from '../../demo/strandBeetles';
 import { selwithKey } from '../../demo/strandBeetles/keys';
 import { randomKey } from '../test/keys';
+import type { Key } from './schema';
 import {
   addCouplet,
   addLead,
   comingMarks,
   endingsBelow,
   insertBefore,
-  type Key,
   leadsOf,
   lintKey,
   lotUnity,

@@ -1,6 +1,6 @@
 import { coupletIndex, leadsInto, topological } from './graph';
 import { tidy } from './json';
-import type { Couplet, Destination, Key, Lead, Statement } from './shape';
+import type { Couplet, Destination, Key, Lead, Statement } from './schema';
 import { splitStatements } from './statements';
 
 /** Changes to a key, each giving a new key with leads and statements in printed order; nothing else is touched. */

@@ -1,4 +1,4 @@
-import type { Couplet, Destination, Key, Lead } from './shape';
+import type { Couplet, Destination, Key, Lead } from './schema';
 
 /** A lead with where it stands. */
 export interface PlacedLead {

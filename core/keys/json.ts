@@ -1,6 +1,6 @@
 import { fieldPath } from '../guide/read';
 import { done, failed, type Outcome, type Problem } from '../problem';
-import { Key } from './shape';
+import { Key } from './schema';
 
 /**
  * Read a key from parsed JSON: its shape, then what the shape cannot show: ids

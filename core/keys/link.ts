@@ -1,6 +1,6 @@
 import { type Character, type Guide, isStates } from '../guide/working';
 import { onlyQuantity, type Quantity, quantitiesIn } from './quantities';
-import type { Key, Statement, StatementLink } from './shape';
+import type { Key, Statement, StatementLink } from './schema';
 import { unitFactor } from './units';
 
 const plain = (text: string) =>

@@ -1,11 +1,9 @@
 import { type Character, type Guide, isUnder } from '../guide/working';
 import { coupletIndex, depthOf, endingsBelow, topological } from './graph';
 import { taxaMissing } from './names';
-import type { KeyProblem } from './problems';
-import type { KeyProblemCode } from './shape';
+import type { KeyProblem, Couplet, Key, Lead, Statement } from './schema';
+import type { KeyProblemCode } from './vocabulary';
 import { quantitiesIn } from './quantities';
-import type { Couplet, Key, Lead, Statement } from './shape';
-
 /** A path longer than this many times the balanced one is remarked on. */
 const DEEP = 3;
 const EPSILON = 1e-9;

@@ -1,7 +1,7 @@
-import { standing, sumOfPowers, valueOf } from '../evidence';
+import { valueOf, sayReading, type Situation } from '../observation';
+import { posteriorOf, sumOfPowers } from '../evidence';
 import { type Character, type CompiledGuide, isStates, taxonIndex } from '../guide/working';
-import { sayReading, type Situation } from '../specimen';
-import type { KeyedSpecimen } from './walk/answers';
+import type { KeyedSpecimen } from './walk/schema';
 
 /** Two specimens of a lot of which one mark was read differently. */
 export interface LotDisagreement {
@@ -39,11 +39,11 @@ export function lotUnity(compiled: CompiledGuide, specimens: readonly KeyedSpeci
   if (told.length < 2)
     return { disagreements, bits: 0, mixed: false, groups: [], text: 'Nothing to compare yet: read marks on two specimens.' };
   const taxa = [...new Set(compiled.forms.map(({ taxon }) => taxon))];
-  const prior = standing(compiled, situation, []);
+  const prior = posteriorOf(compiled, situation, []);
   const massOf = (taxon: string) => compiled.forms.reduce((sum, form, f) => sum + (form.taxon === taxon ? prior.p[f] : 0), 0);
   const masses = taxa.map((taxon) => Math.log2(massOf(taxon) + 1e-12));
   const likelihoods = told.map(({ readings }) => {
-    const full = standing(compiled, situation, readings);
+    const full = posteriorOf(compiled, situation, readings);
     return taxa.map((taxon, t) =>
       sumOfPowers(
         compiled.forms.flatMap((form, f) =>

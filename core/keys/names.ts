@@ -1,7 +1,6 @@
 import { type Guide, lineage, type Taxon } from '../guide/working';
 import { leadsOf } from './graph';
-import type { Key, Lead } from './shape';
-
+import type { Key, Lead } from './schema';
 const plain = (name: string) =>
   name.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '').replace(/[*_]/g, '').replace(/\s+/g, ' ').trim();
 

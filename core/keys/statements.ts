@@ -1,7 +1,6 @@
 import type { FrequencyWord } from '../guide/words';
 import { quantitiesIn } from './quantities';
-import type { Lead, Statement } from './shape';
-
+import type { Lead, Statement } from './schema';
 /** Words that say how often a statement holds of those that it is about. */
 const HEDGES: [RegExp, FrequencyWord][] = [
   [/\b(?:usually|generally|mostly|normally|typically|as a rule|in most)\b/i, 'usually'],

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { randomKey } from '../test/keys';
-import { hedgeOf, type Key, mendText, quantitiesIn, readKey, readKeyText, splitStatements, withTaxa, writeKeyText } from '.';
+import type { Key } from './schema';
+import { hedgeOf, mendText, quantitiesIn, readKey, readKeyText, splitStatements, withTaxa, writeKeyText } from '.';
 import { readSdd, writeSdd } from './sdd';
 import { tentCones } from '../../demo/tentCones';
 

@@ -1,5 +1,5 @@
 import { coupletIndex, endingsBelow, endpointId, topological } from './graph';
-import type { Couplet, Key, Lead } from './shape';
+import type { Couplet, Key, Lead } from './schema';
 
 /** A place in the picture of a key: a couplet, an ending, or a way that joins a couplet drawn elsewhere. */
 export interface TreeNode {

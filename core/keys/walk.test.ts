@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { compileGuide } from '../guide';
 import { randomKey, tinyKey } from '../test/keys';
 import { tinyGuide } from '../test/tinyGuide';
-import { alone, type CoupletAnswer, type Key, KEY_WEIGHTS, walkKey } from '.';
+import type { CoupletAnswer } from './walk/schema';
+import type { Key } from './schema';
+import { alone, KEY_WEIGHTS, walkKey } from '.';
 
 const guide = tinyGuide();
 const compiled = compileGuide(guide);

@@ -1,6 +1,7 @@
 import { compileGuide, formsOf, readGuide } from '../guide';
 import { compareForms } from '../compare';
-import { checkReadings, standing } from '../evidence';
+import { checkReadings } from '../observation';
+import { posteriorOf } from '../evidence';
 import { validated } from '../test/discriminant';
 import { lengths, type Lengths, toCsv } from '../test/lengths';
 import { SMALL_KINDS, taughtBy } from '../test/smallTables';
@@ -149,7 +150,7 @@ describe('the learned guide', () => {
     let right = 0;
     let loss = 0;
     for (const { form, x } of fresh.rows) {
-      const { p } = standing(
+      const { p } = posteriorOf(
         compiled,
         {},
         x.map((value, c) => ({ character: ids[c], value })),
@@ -271,15 +272,15 @@ describe('tables of more than lengths', () => {
   it('weigh a count that the table never had', () => {
     const compiled = compileGuide(guide);
     for (const value of [0, 12]) {
-      const { p } = standing(compiled, {}, [{ character: 'teeth', value }]);
+      const { p } = posteriorOf(compiled, {}, [{ character: 'teeth', value }]);
       expect(p.reduce((a, b) => a + b, 0)).toBeGreaterThan(0.9);
       expect(checkReadings(guide, [{ character: 'teeth', value }])).toEqual([]);
     }
-    expect(standing(compiled, {}, [{ character: 'teeth', value: 11 }]).p[1]).toBeGreaterThan(0.5);
+    expect(posteriorOf(compiled, {}, [{ character: 'teeth', value: 11 }]).p[1]).toBeGreaterThan(0.5);
   });
 
   it('weigh all of them', () => {
-    const { p } = standing(compileGuide(guide), {}, [
+    const { p } = posteriorOf(compileGuide(guide), {}, [
       { character: 'colour', states: ['pale'] },
       { character: 'teeth', value: 7 },
       { character: 'width', value: 14 },
@@ -422,7 +423,7 @@ describe('small tables', () => {
     const csv = ['kind,a,b,c', 'x,1,5,2', 'x,1,5,2', 'y,1,6,2', 'y,1,6,2', 'z,1,5,3', 'z,1,5.5,3'].join('\n');
     const outcome = learn({ id: 'x', title: 'X', csv, labels: { taxon: 'kind' }, kinds: { b: 'measurement', c: 'measurement' } });
     if (!outcome.ok) return expect(outcome.problems.length).toBeGreaterThan(0);
-    const { p } = standing(compileGuide(outcome.value.guide), {}, []);
+    const { p } = posteriorOf(compileGuide(outcome.value.guide), {}, []);
     expect([...p].every(Number.isFinite)).toBe(true);
   });
 });

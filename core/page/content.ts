@@ -1,8 +1,17 @@
 import { type Comparison, namesOf, sayScored } from '../compare';
-import { type Assessment, inHundred, type Reading } from '../evidence';
-import { type Character, type CompiledGuide, type Guide } from '../guide/working';
+import type { Reading, Situation } from '../observation';
+import { type Standing, inHundred } from '../evidence';
+import {
+  type Character,
+  type CompiledGuide,
+  type Guide,
+  type NamePart,
+  sayFacets,
+  shortName,
+  typesetName,
+} from '../guide/working';
 import { type Plate, planOf, traitsOf, traitsRead } from '../plates';
-import { type NamePart, nameParts, sayFacets, shortName, type Situation, typesetName } from '../specimen';
+import { nameParts } from '../specimen';
 
 /** A mark on the page: numbered, pointed at where it can be seen, and said in words. */
 export interface PageMark {
@@ -97,7 +106,7 @@ export function comparisonPage(
 /** A page that tells how one specimen stands: drawn as it was read, each reading pointed at and weighed in words. */
 export function standingPage(
   compiled: CompiledGuide,
-  assessment: Assessment,
+  assessment: Standing,
   situation: Situation,
   readings: readonly Reading[],
   label: string,
@@ -173,7 +182,7 @@ const pointersOn = (guide: Guide, marks: readonly string[], view: string): PageP
     return shown?.view === view ? [{ number: i + 1, part: shown.part }] : [];
   });
 
-function sayBits(bits: number, beam: Assessment['beam']): string {
+function sayBits(bits: number, beam: Standing['beam']): string {
   const side = shortName((bits > 0 ? beam.left : beam.right).label);
   const size = Math.abs(bits);
   if (size < 0.3) return 'Says nothing either way.';

@@ -1,8 +1,9 @@
 import { tentCones } from '../../demo/tentCones';
 import { compareForms } from '../compare';
-import { assess, type Reading } from '../evidence';
+import { type Reading, sayReading, type Situation } from '../observation';
+import { standingOf } from '../evidence';
 import { compiledFor } from '../guide';
-import { nameText, sayReading, type Situation } from '../specimen';
+import { nameText } from '../guide/working';
 import { comparisonPage, standingPage } from '.';
 
 const compiled = compiledFor(tentCones, {});
@@ -42,7 +43,7 @@ describe('a standing to send', () => {
   ];
   const at = compiledFor(tentCones, situation);
   const page = (given: Reading[] = readings) =>
-    standingPage(at, assess(at, situation, given), situation, given, 'R3', sayReading);
+    standingPage(at, standingOf(at, situation, given), situation, given, 'R3', sayReading);
 
   it('says how far it may be named, and no further', () => {
     expect(textOf(page().title)).toBe('Not yet a name');

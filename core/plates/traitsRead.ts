@@ -1,4 +1,4 @@
-import { type Reading, valueOf } from '../evidence';
+import { type Reading, valueOf } from '../observation';
 import type { Guide } from '../guide/working';
 import type { Traits } from './traits';
 

@@ -1,7 +1,5 @@
-export * from './situation';
-export * from './determination';
-export * from './summary';
-export * from './recommended';
-export * from './facets';
-export { sayComparison, sayReading, sayValue } from './sayReading';
-export { typesetName } from './typeset';
+export type { Determination, Summary } from './schema';
+export * from './vocabulary';
+export { nameParts } from './naming';
+export { type GivenName, overrules, recommendedName } from './recommended';
+export { summarise } from './summary';

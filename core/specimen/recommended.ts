@@ -1,6 +1,5 @@
 import type { Call } from '../evidence';
-import type { Determination } from './determination';
-
+import type { Determination } from './schema';
 export type GivenName = Pick<Determination, 'qualifier' | 'taxon' | 'other' | 'facets' | 'union'>;
 
 /** The name that a call recommends. */

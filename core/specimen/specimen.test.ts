@@ -1,7 +1,11 @@
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
-import { assess, type Reading } from '../evidence';
+import type { Reading } from '../observation';
+import { standingOf } from '../evidence';
 import { compileGuide } from '../guide';
-import { type Determination, nameParts, nameText, overrules, recommendedName, sayFacets, shortName, summarise } from '.';
+import { nameText, sayFacets, shortName } from '../guide/working';
+import type { Determination } from './schema';
+import { nameParts } from './naming';
+import { overrules, recommendedName, summarise } from '.';
 
 describe('names as they are typeset', () => {
   it.each([
@@ -60,7 +64,7 @@ describe('a recommendation', () => {
 
 describe('a summary', () => {
   const readings: Reading[] = [{ character: 'front-edge', states: ['three-teeth'] }];
-  const assessment = assess(compileGuide(ledgeCrabs), {}, readings);
+  const assessment = standingOf(compileGuide(ledgeCrabs), {}, readings);
 
   it('without a name tells the leader and how probable it is', () => {
     expect(summarise(ledgeCrabs, assessment, [])).toMatchObject({

@@ -1,26 +1,15 @@
-import type { Assessment } from '../evidence';
-import { type Facets, type Guide, taxonIndex } from '../guide/working';
-import { type Determination, nameParts, nameText, type Qualifier } from './determination';
-
-/** A specimen's name as far as it goes, and how sure, in one line. */
-export interface Summary {
-  name: string;
-  qualifier: Qualifier;
-  taxon?: string;
-  other?: string;
-  facets: Facets;
-  p: number;
-  /** The most probable form: what its plate shows. */
-  leadingForm: string;
-  text: string;
-}
+import type { Summary, Determination } from './schema';
+import type { Standing } from '../evidence';
+import { type Guide, taxonIndex, nameText } from '../guide/working';
+import { nameParts } from './naming';
+import type { Qualifier } from './vocabulary';
 
 /**
  * The last name given; without one, what the readings allow.
  *
  * @param guide the names in force: the guide's, or those of the treatment chosen.
  */
-export function summarise(guide: Pick<Guide, 'taxa'>, assessment: Assessment, determinations: readonly Determination[]): Summary {
+export function summarise(guide: Pick<Guide, 'taxa'>, assessment: Standing, determinations: readonly Determination[]): Summary {
   const last = determinations.at(-1);
   const leadingForm = assessment.forms[0].form;
   if (last) {

@@ -1,5 +1,4 @@
-import { typesetName } from '.';
-
+import { typesetName } from '../guide/working';
 /** Names in stars lean. */
 const set = (name: string) =>
   typesetName(name)

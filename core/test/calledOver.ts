@@ -1,5 +1,5 @@
 import { seeded } from '../chance';
-import { groupByRank, groupMasses, ranked, standing } from '../evidence';
+import { groupByRank, groupMasses, ranked, posteriorOf } from '../evidence';
 import type { CompiledGuide } from '../guide';
 import { drawnSpecimen } from './drawnSpecimens';
 
@@ -20,7 +20,7 @@ export function calledOver(compiled: CompiledGuide, specimens: number, seed: str
   const named = { n: 0, wrong: 0 };
   for (let i = 0; i < specimens; i++) {
     const { form, readings } = drawnSpecimen(compiled, chance, { share: 0.25, onePerGroup: true, misreading });
-    const masses = groupMasses(species, standing(compiled, {}, readings).p);
+    const masses = groupMasses(species, posteriorOf(compiled, {}, readings).p);
     const [lead] = ranked(masses);
     const right = species.of[form] === lead;
     if (masses[lead] >= posterior) {

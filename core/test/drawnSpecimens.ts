@@ -1,5 +1,5 @@
 import { type Chance, normal, pick } from '../chance';
-import type { Reading } from '../evidence';
+import type { Reading } from '../observation';
 import { type CompiledGuide, misreadingMatrix, type StatesTable, type ValuesTable } from '../guide';
 
 export interface Drawn {

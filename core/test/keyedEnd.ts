@@ -1,4 +1,4 @@
-import type { Reading } from '../evidence';
+import type { Reading } from '../observation';
 import type { CompiledGuide } from '../guide';
 import { alone, type Key, walkKey } from '../keys';
 import type { Traits } from '../plates';

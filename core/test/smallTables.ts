@@ -1,5 +1,5 @@
 import { normal, seeded } from '../chance';
-import { standing } from '../evidence';
+import { posteriorOf } from '../evidence';
 import { compileGuide, type Guide } from '../guide';
 import { learn } from '../learn';
 
@@ -73,7 +73,7 @@ export function taughtBy(kind: SmallKind, seed: string): { guide: Guide; loss: n
   const ids = columns.map((column) => guide.characters.find(({ label }) => label === column)!.id);
   const names = new Map(guide.taxa.map(({ id, name }) => [id, name]));
   const loss = fresh.reduce((sum, { kind: truth, x }) => {
-    const { p } = standing(
+    const { p } = posteriorOf(
       compiled,
       {},
       x.map((value, i) => ({ character: ids[i], value })),

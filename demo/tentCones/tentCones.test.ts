@@ -1,4 +1,4 @@
-import { assess } from '@plesion/core/evidence';
+import { standingOf } from '@plesion/core/evidence';
 import { checkGuide, compiledFor, compileGuide, formsOf, readGuide } from '@plesion/core/guide';
 import { planOf } from '@plesion/core/plates';
 import { demoGuides, demoSpecimens, tentCones } from '..';
@@ -54,7 +54,7 @@ describe('the demo daybook', () => {
   it('names only guides, characters and taxa that there are, and says what is recommended now', () => {
     for (const { guide: slug, situation, readings, determinations, label } of demoSpecimens) {
       const guide = demoGuides.find(({ id }) => id === slug)!;
-      const answer = assess(compiledFor(guide, situation), situation, readings);
+      const answer = standingOf(compiledFor(guide, situation), situation, readings);
       const last = determinations.at(-1);
       if (!last || last.overruled) continue;
       expect([label, answer.call.taxon]).toEqual([label, last.taxon]);

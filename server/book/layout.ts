@@ -1,5 +1,5 @@
 import { leadersOf, type Mark, type Plate, scaleBar } from '@plesion/core/plates';
-import type { NamePart } from '@plesion/core/specimen';
+import type { NamePart } from '@plesion/core/guide';
 import { widthOf, wrapped } from '../page/fonts';
 import type { Item, Page } from '../page/items';
 

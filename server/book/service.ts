@@ -1,8 +1,8 @@
 import type { PlateQuery } from '@plesion/contract';
 import { marksOf, usualCircumstances } from '@plesion/core/book';
-import { compileGuide } from '@plesion/core/guide';
+import { compileGuide, sayFacets } from '@plesion/core/guide';
 import { planOf, traitsOf } from '@plesion/core/plates';
-import { nameParts, sayFacets } from '@plesion/core/specimen';
+import { nameParts } from '@plesion/core/specimen';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';

@@ -1,8 +1,8 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
-import type { Guide } from '@plesion/core/guide';
-import type { Reading } from '@plesion/core/evidence';
-import type { KeptWalk, Key, MadeKey } from '@plesion/core/keys';
-import type { Determination, Judgement, Situation, Summary } from '@plesion/core/specimen';
+import type { Guide, Judgement } from '@plesion/core/guide';
+import type { Reading, Situation } from '@plesion/core/observation';
+import type { KeptWalk, Key, KeyPaths } from '@plesion/core/keys';
+import type { Determination, Summary } from '@plesion/core/specimen';
 
 /** The group that works together; every other row belongs to one. */
 export const StationEntity = defineEntity({
@@ -123,7 +123,7 @@ export const KeyVersionEntity = defineEntity({
     stationId: p.uuid(),
     content: p.json<Key>().columnType('json'),
     /** How short its ways are, where it was made from a guide. */
-    making: p.json<Omit<MadeKey, 'key'>>().nullable(),
+    making: p.json<KeyPaths>().nullable(),
     createdAt: p.datetime(),
   },
 });

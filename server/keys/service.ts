@@ -3,13 +3,11 @@ import { LockMode } from '@mikro-orm/core';
 import type { KeyRow, KeyWrite, StoredKey } from '@plesion/contract';
 import { stableJson } from '@plesion/core/formats';
 import type { Guide } from '@plesion/core/guide';
-import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type MadeKey } from '@plesion/core/keys';
+import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type KeyPaths } from '@plesion/core/keys';
 import { GuideEntity, KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, notFound, staleVersion } from '../http/errors';
-
-export type Making = Omit<MadeKey, 'key'>;
 
 const keyHash = (key: Key): string => createHash('sha256').update(stableJson(key)).digest('hex');
 
@@ -48,7 +46,7 @@ export async function keyAndGuide(em: Em, stationId: string, id: string, version
  * Write a key: new at version 0, else on top of the version named. The same
  * content again is answered as it stands; a stale version gets both sides back.
  */
-export async function writeKey(em: Em, stationId: string, id: string, sent: KeyWrite, making?: Making): Promise<StoredKey> {
+export async function writeKey(em: Em, stationId: string, id: string, sent: KeyWrite, making?: KeyPaths): Promise<StoredKey> {
   const guide = sent.guideId ? await guideFor(em, stationId, sent.guideId) : undefined;
   const problems = lintKey(sent.key, guide);
   const hash = keyHash(sent.key);
@@ -91,7 +89,7 @@ export async function writeKey(em: Em, stationId: string, id: string, sent: KeyW
 }
 
 /** A key that is new in the station. */
-export const addKey = (em: Em, stationId: string, key: Key, guideId: string | undefined, making?: Making): Promise<StoredKey> =>
+export const addKey = (em: Em, stationId: string, key: Key, guideId: string | undefined, making?: KeyPaths): Promise<StoredKey> =>
   writeKey(em, stationId, randomUUID(), { version: 0, guideId, key, hidden: false }, making);
 
 export async function guideFor(em: Em, stationId: string, guideId: string): Promise<Guide> {
@@ -125,6 +123,6 @@ function rowOf(head: Omit<KeyHead, 'stationId' | 'hash'>): KeyRow {
   };
 }
 
-function storedOf(head: KeyHead, key: Key, guide: Guide | undefined, making: Making | undefined): StoredKey {
+function storedOf(head: KeyHead, key: Key, guide: Guide | undefined, making: KeyPaths | undefined): StoredKey {
   return { ...rowOf(head), key, problems: lintKey(key, guide), depth: depthOf(key), ...(making ? { making } : {}) };
 }

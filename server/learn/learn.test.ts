@@ -1,6 +1,7 @@
+import type { Standing } from '@plesion/core/evidence';
 import { randomUUID } from 'node:crypto';
 import { lengths, toCsv } from '@plesion/core/test';
-import type { Job, LearnAnswer, StandingAnswer } from '@plesion/contract';
+import type { Job, LearnAnswer } from '@plesion/contract';
 import { Jobs } from '../jobs/jobs';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
@@ -43,7 +44,7 @@ describe('learning over the wire', () => {
     const { form, x } = table.rows[0];
     const readings = table.columns.map((character, c) => ({ character, value: x[c] }));
     const { body } = await visitor.post(`/api/guides/${answer.guideId}/standing`).send({ readings }).expect(200);
-    const standing = body as StandingAnswer;
+    const standing = body as Standing;
     expect(standing.taxa.find(({ name }) => name === form)!.p).toBeGreaterThan(0.4);
     expect(standing.forms.reduce((sum, { p }) => sum + p, standing.outside)).toBeCloseTo(1, 9);
     const partly = await visitor
@@ -69,7 +70,7 @@ describe('learning over the wire', () => {
       { character: 'length', value: 12.5 },
     ];
     const { body } = await visitor.post(`/api/guides/${told.guideId}/standing`).send({ readings }).expect(200);
-    expect((body as StandingAnswer).taxa.find(({ name }) => name === 'Form One')!.p).toBeGreaterThan(0.95);
+    expect((body as Standing).taxa.find(({ name }) => name === 'Form One')!.p).toBeGreaterThan(0.95);
     const unknown = await visitor
       .post(`/api/guides/${told.guideId}/standing`)
       .send({ readings: [{ character: 'colour', states: ['blue'] }] })

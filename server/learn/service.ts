@@ -1,7 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { LearnAnswer, LearnRequest } from '@plesion/contract';
-import { formsOf, type Guide, taxonIndex } from '@plesion/core/guide';
-import { sayFacets } from '@plesion/core/specimen';
+import { formsOf, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
 import type { Em } from '../database/orm';
 import { putGuide } from '../guides/service';
 import { badRequest } from '../http/errors';

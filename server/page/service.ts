@@ -2,7 +2,7 @@ import { compareForms } from '@plesion/core/compare';
 import { analyse } from '@plesion/core/analysis';
 import { compiledFor, knownGuide } from '@plesion/core/guide';
 import { comparisonPage, standingPage } from '@plesion/core/page';
-import { sayReading } from '@plesion/core/specimen';
+import { sayReading } from '@plesion/core/observation';
 import sharp from 'sharp';
 import type { Em } from '../database/orm';
 import { checkForms } from '../compare/service';

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { assess } from '@plesion/core/evidence';
+import { standingOf } from '@plesion/core/evidence';
 import { compileGuide } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
 import { openWeighPool, type WeighPool } from './pool';
@@ -17,7 +17,7 @@ describe('weighing in a thread', () => {
   it('gives what the core gives', async () => {
     const situation = { region: 'ostren', date: '2026-05-12' };
     const threaded = await pool.weigh({ hash: 'a', guide: ledgeCrabs, situation, readings });
-    const direct = assess(compileGuide(ledgeCrabs, situation), situation, readings);
+    const direct = standingOf(compileGuide(ledgeCrabs, situation), situation, readings);
     expect(JSON.parse(JSON.stringify(threaded))).toEqual(JSON.parse(JSON.stringify(direct)));
   });
 

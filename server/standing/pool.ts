@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import type { WeighAnswer, WeighRequest } from '@plesion/core/analysis';
-import type { Assessment } from '@plesion/core/evidence';
+import type { Standing } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { Piscina } from 'piscina';
 import { HttpProblem } from '../http/errors';
@@ -17,7 +17,7 @@ export interface Weighing extends Omit<WeighRequest, 'guide'> {
 
 /** Weighs readings off the thread that answers requests. */
 export interface WeighPool {
-  weigh(request: Weighing): Promise<Assessment>;
+  weigh(request: Weighing): Promise<Standing>;
   close(): Promise<void>;
 }
 

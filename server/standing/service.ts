@@ -1,8 +1,8 @@
 import type { StandingRequest } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
-import { checkReadings, type Assessment, type Reading } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
-import type { Judgement, Situation } from '@plesion/core/specimen';
+import { checkReadings, type Reading, type Situation } from '@plesion/core/observation';
+import { type Standing } from '@plesion/core/evidence';
+import type { Guide, Judgement } from '@plesion/core/guide';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
@@ -50,7 +50,7 @@ export async function standingFor(
   stationId: string,
   guideId: string,
   { situation = {}, readings, level, keyed, ...judgement }: StandingRequest,
-): Promise<Assessment> {
+): Promise<Standing> {
   const { guide, hash } = await findGuide(em, stationId, guideId);
   const named = withNames(guide, readings);
   checkAgainst(guide, situation, named, judgement, '');

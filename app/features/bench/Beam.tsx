@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { taxonIndex } from '@plesion/core/guide';
@@ -15,7 +15,7 @@ import { leadingForm } from './leadingForm';
 
 interface BeamProps {
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   /** Words for a reading, by its place. */
   say: (reading: number) => string;
   onOpen: (reading: number) => void;
@@ -78,7 +78,7 @@ export function Beam({ guide, answer, say, onOpen }: BeamProps) {
   );
 }
 
-function SideHead({ guide, answer, side }: { guide: Guide; answer: StandingAnswer; side: 'left' | 'right' }) {
+function SideHead({ guide, answer, side }: { guide: Guide; answer: Standing; side: 'left' | 'right' }) {
   const shown = answer.beam[side];
   const isTaxon = taxonIndex(guide).has(shown.group);
   const color = side === 'left' ? colour.for : colour.against;
@@ -191,10 +191,10 @@ function Weight({ weight, x }: { weight: Placed; x: number }) {
   );
 }
 
-const saySide = (answer: StandingAnswer, bits: number, what: string) =>
+const saySide = (answer: Standing, bits: number, what: string) =>
   `${what}: ${Math.abs(bits).toFixed(1)} bits for ${bits > 0 ? answer.beam.left.label : answer.beam.right.label}`;
 
-const sayBeam = (answer: StandingAnswer) =>
+const sayBeam = (answer: Standing) =>
   saySide(answer, answer.beam.sum, `Beam between ${answer.beam.left.label} and ${answer.beam.right.label}`);
 
 const styles = StyleSheet.create({

@@ -1,4 +1,5 @@
-import { type SpecimenWrite, type StandingAnswer, urlOf } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
+import { type SpecimenWrite, urlOf } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { Link } from 'expo-router';
@@ -17,7 +18,7 @@ interface BenchHeadProps {
   id: string;
   guide: Guide;
   state: DraftState;
-  answer?: StandingAnswer;
+  answer?: Standing;
 }
 
 /** The specimen as it is known so far: its plate as read, its name as it stands, where and when. */
@@ -78,7 +79,7 @@ function PhotoSheet({ hash }: { hash: string }) {
   );
 }
 
-function StandingName({ guide, content, answer }: { guide: Guide; content: SpecimenWrite; answer?: StandingAnswer }) {
+function StandingName({ guide, content, answer }: { guide: Guide; content: SpecimenWrite; answer?: Standing }) {
   if (!answer)
     return (
       <Words size="lead" strong>

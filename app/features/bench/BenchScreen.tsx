@@ -1,5 +1,5 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { sayReading } from '@plesion/core/specimen';
+import type { Standing } from '@plesion/core/evidence';
+import { sayReading } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -176,7 +176,7 @@ function NextLook({
   onChoose,
 }: {
   bench: Bench;
-  answer: StandingAnswer;
+  answer: Standing;
   chosen?: string;
   onChoose: (id: string) => void;
 }) {
@@ -202,7 +202,7 @@ function NextLook({
   );
 }
 
-function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: StandingAnswer; onOpen: (character: string) => void }) {
+function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: Standing; onOpen: (character: string) => void }) {
   const {
     stored: { guide },
     state: { content },

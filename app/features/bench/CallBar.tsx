@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button';
 import { Words } from '../../ui/Words';
 
 /** What may be said now, and the way to say it. */
-export function CallBar({ id, answer, keys }: { id: string; answer?: StandingAnswer; keys?: () => void }) {
+export function CallBar({ id, answer, keys }: { id: string; answer?: Standing; keys?: () => void }) {
   const router = useRouter();
   return (
     <View style={styles.callBar}>

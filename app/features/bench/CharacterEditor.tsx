@@ -1,7 +1,6 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { CERTAINTIES, type Reading } from '@plesion/core/evidence';
-import { type Character, type Guide, isValue } from '@plesion/core/guide';
-import type { Judgement, Situation } from '@plesion/core/specimen';
+import type { Standing } from '@plesion/core/evidence';
+import { CERTAINTIES, type Reading, type Situation } from '@plesion/core/observation';
+import { type Character, type Guide, isValue, type Judgement } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
@@ -20,7 +19,7 @@ import { ValueEntry } from './ValueEntry';
 interface CharacterEditorProps {
   guide: Guide;
   character: Character;
-  answer?: StandingAnswer;
+  answer?: Standing;
   /** Where it is seen and how it is judged, for what the forms measure there. */
   setting?: { situation: Situation; judgement?: Judgement };
   /** The look being edited; none yet for a character not looked at. */

@@ -1,7 +1,6 @@
-import type { StandingAnswer } from '@plesion/contract';
-import type { Reading } from '@plesion/core/evidence';
+import type { Standing } from '@plesion/core/evidence';
+import { type Reading, sayReading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
-import { sayReading } from '@plesion/core/specimen';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Words } from '../../ui/Words';
@@ -12,7 +11,7 @@ interface CharacterListProps {
   readings: readonly Reading[];
   chosen?: string;
   /** Marks left out for now, and why. */
-  setAside?: StandingAnswer['setAside'];
+  setAside?: Standing['setAside'];
   onChoose: (character: string) => void;
 }
 

@@ -1,6 +1,6 @@
-import type { Comparison, Reading } from '@plesion/core/evidence';
-import { type Character, type Guide, isValue } from '@plesion/core/guide';
-import { shortName } from '@plesion/core/specimen';
+import type { Reading, RelativeValue } from '@plesion/core/observation';
+
+import { type Character, type Guide, isValue, shortName } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
@@ -11,10 +11,10 @@ interface ComparisonEntryProps {
   guide: Guide;
   character: Character;
   reading?: Reading;
-  onCompare: (comparison: Comparison) => void;
+  onCompare: (comparison: RelativeValue) => void;
 }
 
-type Relation = Comparison['relation'];
+type Relation = RelativeValue['relation'];
 
 /** Judged against one that is known, where nothing can be measured: larger or smaller than the neighbour named. */
 export function ComparisonEntry({ guide, character, reading, onCompare }: ComparisonEntryProps) {

@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { type Guide, taxonIndex } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -12,7 +12,7 @@ import { leadingForm } from './leadingForm';
 
 interface LeaderPlatesProps {
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   /** The view that shows the mark at hand; none where the guide draws nothing. */
   view: string;
 }

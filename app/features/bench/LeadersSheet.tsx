@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { inHundred, type Level } from '@plesion/core/evidence';
 import { type Guide, RANKS } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
@@ -11,7 +11,7 @@ import { Words } from '../../ui/Words';
 
 interface LeadersSheetProps {
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   level?: Level;
   onLevel: (level: Level | undefined) => void;
 }
@@ -76,7 +76,7 @@ interface Row {
   p: number;
 }
 
-function rowsAt(guide: Guide, answer: StandingAnswer, level: Level): Row[] {
+function rowsAt(guide: Guide, answer: Standing, level: Level): Row[] {
   if (level.kind === 'facet') {
     return (answer.facets.find(({ facet }) => facet === level.facet)?.values ?? []).map(({ value, label, p }) => ({
       id: value,

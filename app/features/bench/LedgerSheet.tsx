@@ -1,7 +1,7 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { inHundred, type Reading } from '@plesion/core/evidence';
+import type { Standing } from '@plesion/core/evidence';
+import { type Reading, sayReading } from '@plesion/core/observation';
+import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { sayReading } from '@plesion/core/specimen';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -12,7 +12,7 @@ import { Words } from '../../ui/Words';
 interface LedgerSheetProps {
   guide: Guide;
   readings: readonly Reading[];
-  answer?: StandingAnswer;
+  answer?: Standing;
   onOpen: (character: string) => void;
   onUndo: () => void;
   canUndo: boolean;
@@ -63,7 +63,7 @@ function LedgerRow({
 }: {
   guide: Guide;
   reading: Reading;
-  answer?: StandingAnswer;
+  answer?: Standing;
   index: number;
   onOpen: () => void;
 }) {

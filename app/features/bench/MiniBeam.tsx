@@ -1,13 +1,13 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { ofHundred } from '@plesion/core/evidence';
-import { shortName } from '@plesion/core/specimen';
+import { shortName } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, space } from '../../theme';
 import { Words } from '../../ui/Words';
 import { layOutBeam } from './beamLayout';
 
 /** The beam in one line, in sight while marks are read: who leads, by how much, and how far it is to enough. */
-export function MiniBeam({ answer: { beam } }: { answer: StandingAnswer }) {
+export function MiniBeam({ answer: { beam } }: { answer: Standing }) {
   const { pointer, notches } = layOutBeam([{ reading: -1, bits: beam.start }], beam.sum, beam.enough, 200);
   const place = (at: number) => `${50 + at * 50}%` as const;
   return (

@@ -1,18 +1,17 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
-import { shortName } from '@plesion/core/specimen';
+import { type Guide, shortName } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 
-type NextLook = StandingAnswer['nextLooks'][number];
+type NextLook = Standing['nextLooks'][number];
 
 interface NextLookSheetProps {
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   /** The look whose tiles are shown. */
   chosen?: string;
   onChoose: (character: string) => void;
@@ -91,7 +90,7 @@ function sayWhy({ bits, seconds, sameView, chance, handling }: NextLook): string
 }
 
 /** What each answer would make of the leader: the look is worth it when they differ. */
-function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: StandingAnswer }) {
+function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: Standing }) {
   const character = guide.characters.find(({ id }) => id === look.character);
   const labelOf = (answer: string) => character?.states?.find(({ id }) => id === answer)?.label ?? answer;
   const likely = look.answers!.filter(({ chance }) => chance === undefined || chance >= 0.02);

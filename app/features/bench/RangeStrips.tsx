@@ -1,6 +1,6 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { type Character, compiledFor, type CompiledGuide, type Guide, taxonIndex } from '@plesion/core/guide';
-import type { Judgement, Situation } from '@plesion/core/specimen';
+import type { Standing } from '@plesion/core/evidence';
+import { type Character, compiledFor, type CompiledGuide, type Guide, taxonIndex, type Judgement } from '@plesion/core/guide';
+import type { Situation } from '@plesion/core/observation';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -14,7 +14,7 @@ interface Strip {
 }
 
 /** The spans that hold 95 in 100 of each of the leading taxa, as they stand, in the situation and by the sources they stand by. */
-function stripsOf(compiled: CompiledGuide, character: Character, answer: StandingAnswer): Strip[] {
+function stripsOf(compiled: CompiledGuide, character: Character, answer: Standing): Strip[] {
   const table = compiled.tables.get(character.id);
   if (table?.type !== 'values') return [];
   const at = new Map(compiled.forms.map((form, i) => [form.id, i]));
@@ -42,7 +42,7 @@ export function RangeStrips({
 }: {
   guide: Guide;
   character: Character;
-  answer: StandingAnswer;
+  answer: Standing;
   value?: number;
   situation?: Situation;
   judgement?: Judgement;

@@ -1,4 +1,4 @@
-import type { Reading } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
 import type { Character, Guide } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';

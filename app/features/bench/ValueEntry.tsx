@@ -1,7 +1,5 @@
-import type { Reading } from '@plesion/core/evidence';
-import { ratioOf } from '@plesion/core/evidence';
+import { type Reading, ratioOf, sayValue } from '@plesion/core/observation';
 import type { Character } from '@plesion/core/guide';
-import { sayValue } from '@plesion/core/specimen';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';

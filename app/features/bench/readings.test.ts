@@ -1,6 +1,6 @@
 import type { SpecimenWrite } from '@plesion/contract';
 import { ledgeCrabs } from '@plesion/demo';
-import { sayReading, sayValue } from '@plesion/core/specimen';
+import { sayReading, sayValue } from '@plesion/core/observation';
 import { inWorkingOrder, readingOf, withoutReadingId, withReading } from './readings';
 
 const character = (id: string) => ledgeCrabs.characters.find((c) => c.id === id)!;

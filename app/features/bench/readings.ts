@@ -1,5 +1,5 @@
 import type { SpecimenWrite } from '@plesion/contract';
-import type { Reading } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
 import type { Character, Guide } from '@plesion/core/guide';
 
 /** The reading of a character; of several looks, the last. */

@@ -1,4 +1,5 @@
-import { assess, type Reading } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
+import { standingOf } from '@plesion/core/evidence';
 import { compileGuide } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, render, screen, within } from '@testing-library/react-native';
@@ -20,7 +21,7 @@ const readings: Reading[] = [
   { id: '2', character: 'side-teeth', value: 5 },
   { id: '3', character: 'granules', status: 'not-visible', reason: 'covered' },
 ];
-const answer = assess(compiled, {}, readings);
+const answer = standingOf(compiled, {}, readings);
 
 describe('the ledger', () => {
   const show = (given = readings, at = answer) => {
@@ -45,11 +46,11 @@ describe('the ledger', () => {
 
   it('says when a reading counts for less and when it carries the name alone', () => {
     const twice: Reading[] = [readings[0], { ...readings[0], id: '9' }];
-    show(twice, assess(compiled, {}, twice));
+    show(twice, standingOf(compiled, {}, twice));
     expect(screen.getAllByText('counts 59 %: not independent of its neighbours')).toHaveLength(2);
     const one = readings.slice(0, 1);
     screen.unmount();
-    show(one, assess(compiled, {}, one));
+    show(one, standingOf(compiled, {}, one));
     expect(screen.getByText(/^without it: /)).toBeTruthy();
   });
 
@@ -63,7 +64,7 @@ describe('the ledger', () => {
   });
 
   it('with nothing read says how to begin', () => {
-    show([], assess(compiled, {}, []));
+    show([], standingOf(compiled, {}, []));
     expect(screen.getByText(/^Nothing read yet/)).toBeTruthy();
   });
 });
@@ -83,7 +84,7 @@ describe('the beam', () => {
   });
 
   it('stands between the values of a facet when asked', () => {
-    const bySex = assess(compiled, {}, [{ character: 'abdomen', states: ['narrow'] }], { kind: 'facet', facet: 'sex' });
+    const bySex = standingOf(compiled, {}, [{ character: 'abdomen', states: ['narrow'] }], { kind: 'facet', facet: 'sex' });
     render(<Beam guide={ledgeCrabs} answer={bySex} say={String} onOpen={jest.fn()} />);
     expect(screen.getByText('male')).toBeTruthy();
     expect(screen.getByText('female')).toBeTruthy();
@@ -104,7 +105,9 @@ describe('how it stands', () => {
 
   it('lets species without subspecies stand beside the subspecies of others', () => {
     const level = { kind: 'rank', rank: 'subspecies' } as const;
-    render(<LeadersSheet guide={ledgeCrabs} answer={assess(compiled, {}, readings, level)} level={level} onLevel={jest.fn()} />);
+    render(
+      <LeadersSheet guide={ledgeCrabs} answer={standingOf(compiled, {}, readings, level)} level={level} onLevel={jest.fn()} />,
+    );
     for (const name of ['Petralda murica', 'Petralda cinerata', 'Petralda velloma velloma', 'Petralda velloma ostrena']) {
       expect(screen.getByLabelText(new RegExp(`^${name}, `))).toBeTruthy();
     }
@@ -112,7 +115,7 @@ describe('how it stands', () => {
   });
 
   it('says when only the map leads', () => {
-    const mapLed = assess(compiled, {}, [{ character: 'front-edge', states: ['one-arch'] }]);
+    const mapLed = standingOf(compiled, {}, [{ character: 'front-edge', states: ['one-arch'] }]);
     render(
       <LeadersSheet
         guide={ledgeCrabs}
@@ -136,7 +139,7 @@ describe('the next look', () => {
   });
 
   it('names what would help but cannot be read now, with the reason', () => {
-    const few = assess(compiled, { handling: 'look', views: ['dorsal', 'alive'] }, []);
+    const few = standingOf(compiled, { handling: 'look', views: ['dorsal', 'alive'] }, []);
     render(<NextLookSheet guide={ledgeCrabs} answer={few} onChoose={jest.fn()} />);
     expect(
       screen.getAllByText(/would help, but needs (a view you do not have|more handling than is allowed)\.$/).length,

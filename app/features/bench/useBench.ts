@@ -1,10 +1,11 @@
-import type { StandingAnswer, StoredGuide } from '@plesion/contract';
-import { CERTAINTIES, type Level, type Reading } from '@plesion/core/evidence';
-import type { Character } from '@plesion/core/guide';
+import type { Standing } from '@plesion/core/evidence';
+import type { StoredGuide } from '@plesion/contract';
+import { CERTAINTIES, type Reading } from '@plesion/core/observation';
+import { type Level } from '@plesion/core/evidence';
+import type { Character, Judgement } from '@plesion/core/guide';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { useGuide } from '../guides/useGuide';
-import type { Judgement } from '@plesion/core/specimen';
 import type { Draft, DraftState } from '../specimen/draft';
 import { useDraft } from '../specimen/useDraft';
 import { inWorkingOrder, readingOf, withReading, withoutReadingId } from './readings';
@@ -14,7 +15,7 @@ export interface Bench {
   stored: StoredGuide;
   draft: Draft;
   state: DraftState;
-  answer?: StandingAnswer;
+  answer?: Standing;
   weighing: boolean;
   weighError: unknown;
   level?: Level;

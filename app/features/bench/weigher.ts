@@ -1,5 +1,5 @@
 import type { WeighAnswer, WeighRequest } from '@plesion/core/analysis';
-import type { Assessment } from '@plesion/core/evidence';
+import type { Standing } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 
 /** Longer than any weighing takes, in milliseconds: one that goes on is stopped. */
@@ -49,7 +49,7 @@ function stop(why: string): void {
 }
 
 /** Weigh readings in the web worker; the guide is sent to it once. */
-export async function weigh(request: Omit<WeighRequest, 'guide'>, guide: Guide): Promise<Assessment> {
+export async function weigh(request: Omit<WeighRequest, 'guide'>, guide: Guide): Promise<Standing> {
   const first = await ask(request);
   const answer = first.known ? first : await ask({ ...request, guide });
   if (!answer.known) throw new Error('The weighing did not take the guide.');

@@ -1,7 +1,6 @@
 import { describeForm, marksOf } from '@plesion/core/book';
 import { apartFrom } from '@plesion/core/compare';
-import { type CompiledGuide, type Guide, taxonIndex } from '@plesion/core/guide';
-import { sayFacets } from '@plesion/core/specimen';
+import { type CompiledGuide, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';

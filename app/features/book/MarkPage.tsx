@@ -1,7 +1,6 @@
 import { conditionsOf, disputedForms, hidesOf, type Holder, holdersOf } from '@plesion/core/book';
 import { scoredOf } from '@plesion/core/compare';
-import { type Character, type CompiledGuide, type Guide, isValue } from '@plesion/core/guide';
-import { sayFacets } from '@plesion/core/specimen';
+import { type Character, type CompiledGuide, type Guide, isValue, sayFacets } from '@plesion/core/guide';
 import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';

@@ -1,5 +1,4 @@
-import { type Form, formsOf, type Guide, type Taxon } from '@plesion/core/guide';
-import { sayFacets } from '@plesion/core/specimen';
+import { type Form, formsOf, type Guide, type Taxon, sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
 import { useMemo } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';

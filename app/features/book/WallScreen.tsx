@@ -1,6 +1,5 @@
 import { countsOf, narrowed, partsOf, type Wanted } from '@plesion/core/book';
-import type { Guide } from '@plesion/core/guide';
-import { sayFacets } from '@plesion/core/specimen';
+import { type Guide, sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';

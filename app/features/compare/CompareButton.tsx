@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useRouter } from 'expo-router';
 import { Button } from '../../ui/Button';
@@ -9,7 +9,7 @@ interface CompareButtonProps {
   id: string;
   guideId: string;
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
 }
 
 /** From any standing to the two in front, side by side. */

@@ -1,7 +1,7 @@
 import { urlOf } from '@plesion/contract';
 import { compareForms, namesOf } from '@plesion/core/compare';
-import { compiledFor, type Guide } from '@plesion/core/guide';
-import type { Judgement, Situation } from '@plesion/core/specimen';
+import { compiledFor, type Guide, type Judgement } from '@plesion/core/guide';
+import type { Situation } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Notice } from '../../ui/Notice';

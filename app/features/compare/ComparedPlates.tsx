@@ -1,6 +1,5 @@
 import type { Comparison } from '@plesion/core/compare';
-import type { Guide } from '@plesion/core/guide';
-import { sayFacets } from '@plesion/core/specimen';
+import { type Guide, sayFacets } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';

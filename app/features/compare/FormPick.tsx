@@ -1,6 +1,5 @@
 import { lookalikesOf } from '@plesion/core/compare';
-import { type CompiledGuide, type Guide, taxonIndex } from '@plesion/core/guide';
-import { sayFacets, shortName } from '@plesion/core/specimen';
+import { type CompiledGuide, type Guide, taxonIndex, sayFacets, shortName } from '@plesion/core/guide';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';

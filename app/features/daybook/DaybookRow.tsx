@@ -1,6 +1,6 @@
 import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
-import { sayFacets } from '@plesion/core/specimen';
+import { sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';

@@ -1,5 +1,6 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { type Reading, sayMisreading, sayRule } from '@plesion/core/evidence';
+import type { Standing } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
+import { sayMisreading, sayRule } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { View } from 'react-native';
 import { space } from '../../theme';
@@ -7,7 +8,7 @@ import { Words } from '../../ui/Words';
 
 interface NameRuleProps {
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   readings: readonly Reading[];
   /** The taxon chosen, recommended or otherwise. */
   taxon?: string;

@@ -1,5 +1,6 @@
 import type { SpecimenWrite } from '@plesion/contract';
-import { assess, type Reading } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
+import { standingOf } from '@plesion/core/evidence';
 import { compileGuide } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
@@ -37,7 +38,7 @@ function show(readings: Reading[]) {
   const flush = jest.fn().mockResolvedValue({ at: 'saved' });
   const draft = { change: (next: (now: SpecimenWrite) => SpecimenWrite) => (content = next(content)), flush };
   mockBench.current = {
-    bench: { stored: { guide: ledgeCrabs, version: 3 }, answer: assess(compiled, {}, readings), draft, state: { content } },
+    bench: { stored: { guide: ledgeCrabs, version: 3 }, answer: standingOf(compiled, {}, readings), draft, state: { content } },
     retry: jest.fn(),
   };
   render(<NameScreen id="specimen" />);
@@ -112,7 +113,7 @@ describe('writing a name down', () => {
     press(/^Petralda cinerata, /, 1);
     fireEvent.changeText(screen.getByLabelText('Why otherwise than recommended'), 'only these live here');
     await write();
-    const taxa = assess(compiled, {}, [s('front-edge', 'three-teeth')]).taxa;
+    const taxa = standingOf(compiled, {}, [s('front-edge', 'three-teeth')]).taxa;
     const p = (id: string) => taxa.find((taxon) => taxon.taxon === id)!.p;
     expect(names()[0]).toMatchObject({ qualifier: 'or', taxon: 'murica', other: 'cinerata' });
     expect(names()[0].p).toBeCloseTo(p('murica') + p('cinerata'));

@@ -1,7 +1,8 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { inHundred, type Reading } from '@plesion/core/evidence';
-import { type Facets, FACETS, type FacetName, type Guide } from '@plesion/core/guide';
-import { type GivenName, overrules, QUALIFIERS, type Qualifier, recommendedName, sayFacets } from '@plesion/core/specimen';
+import type { Standing } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
+import { inHundred } from '@plesion/core/evidence';
+import { type Facets, FACETS, type FacetName, type Guide, sayFacets } from '@plesion/core/guide';
+import { type GivenName, overrules, QUALIFIERS, type Qualifier, recommendedName } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -60,7 +61,7 @@ interface NameFormProps {
   id: string;
   guide: Guide;
   version: number;
-  answer: StandingAnswer;
+  answer: Standing;
   readings: readonly Reading[];
   draft: Draft;
 }
@@ -222,7 +223,7 @@ function problemOf(name: GivenName, overruled: boolean, reason: string): string 
   return overruled && !reason.trim() ? 'Say why you name it otherwise than recommended.' : undefined;
 }
 
-function probabilityOf(answer: StandingAnswer, { qualifier, taxon, other }: GivenName): number {
+function probabilityOf(answer: Standing, { qualifier, taxon, other }: GivenName): number {
   if (qualifier === 'outside') return answer.outside;
   if (qualifier === 'unknown') return 0;
   const of = (id: string | undefined) => answer.taxa.find((t) => t.taxon === id)?.p ?? 0;

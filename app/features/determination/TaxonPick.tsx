@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -9,7 +9,7 @@ import { Words } from '../../ui/Words';
 interface TaxonPickProps {
   label: string;
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   chosen?: string;
   onPick: (taxon: string) => void;
 }

@@ -1,10 +1,10 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Words } from '../../ui/Words';
 
 /** Level by level: yes with what it rests on, or no with what it needs. */
-export function VerdictList({ verdicts }: { verdicts: StandingAnswer['call']['verdicts'] }) {
+export function VerdictList({ verdicts }: { verdicts: Standing['call']['verdicts'] }) {
   return (
     <View role="list" style={styles.list}>
       {verdicts.map((verdict) => (

@@ -1,11 +1,11 @@
-import { assess } from '@plesion/core/evidence';
+import { standingOf } from '@plesion/core/evidence';
 import { compileGuide } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { TaxonPick } from './TaxonPick';
 import { VerdictList } from './VerdictList';
 
-const answer = assess(compileGuide(ledgeCrabs), {}, [{ character: 'front-edge', states: ['three-teeth'] }]);
+const answer = standingOf(compileGuide(ledgeCrabs), {}, [{ character: 'front-edge', states: ['three-teeth'] }]);
 
 describe('verdicts', () => {
   it('are told level by level, in words', () => {

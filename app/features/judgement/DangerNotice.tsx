@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
@@ -12,7 +12,7 @@ const KINDS = { venom: 'venom', toxin: 'poison', irritant: 'blisters skin', bite
 
 interface DangerNoticeProps {
   guide: Guide;
-  answer?: StandingAnswer;
+  answer?: Standing;
   /** Begin as one line: where the whole of it was shown a moment ago. */
   folded?: boolean;
 }
@@ -84,7 +84,7 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
 }
 
 /** What may be said once no dangerous form is left, and no more than that. */
-export function NotAmongDangerous({ guide, answer }: { guide: Guide; answer: StandingAnswer }) {
+export function NotAmongDangerous({ guide, answer }: { guide: Guide; answer: Standing }) {
   const dangerous = guide.taxa.some((taxon) => taxon.hazards?.some(({ grade }) => grade !== 'slight'));
   if (!dangerous || answer.hazards.some(({ grade }) => grade !== 'slight')) return null;
   return (

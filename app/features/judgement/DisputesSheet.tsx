@@ -1,7 +1,6 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
-import type { Judgement } from '@plesion/core/specimen';
+import type { Guide, Judgement } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
@@ -13,7 +12,7 @@ import { sayScore } from './sayScore';
 
 interface DisputesSheetProps {
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   judgement: Judgement;
   onJudge: (judgement: Judgement) => void;
 }

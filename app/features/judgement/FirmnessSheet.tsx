@@ -1,5 +1,6 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { inHundred, type Reading } from '@plesion/core/evidence';
+import type { Standing } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
+import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
@@ -10,7 +11,7 @@ import { NotAmongDangerous } from './DangerNotice';
 
 interface FirmnessSheetProps {
   guide: Guide;
-  answer: StandingAnswer;
+  answer: Standing;
   readings: readonly Reading[];
   onOpen: (character: string) => void;
 }
@@ -89,7 +90,7 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
   );
 }
 
-function Crosses({ guide, answer }: { guide: Guide; answer: StandingAnswer }) {
+function Crosses({ guide, answer }: { guide: Guide; answer: Standing }) {
   const nameOf = (id: string) =>
     answer.taxa.find(({ taxon }) => taxon === id)?.name ?? guide.taxa.find((t) => t.id === id)?.name ?? id;
   return answer.crosses

@@ -1,4 +1,4 @@
-import type { StandingAnswer } from '@plesion/contract';
+import type { Standing } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -6,7 +6,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 
 /** Marks left out for now, under the reason they share. */
-export function SetAsideSheet({ guide, answer }: { guide: Guide; answer: StandingAnswer }) {
+export function SetAsideSheet({ guide, answer }: { guide: Guide; answer: Standing }) {
   if (answer.setAside.length === 0) return null;
   const reasons = [...new Set(answer.setAside.map(({ text }) => text))];
   const labelOf = (id: string) => guide.characters.find((character) => character.id === id)?.label ?? id;

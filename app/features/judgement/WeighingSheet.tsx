@@ -1,6 +1,5 @@
-import type { StandingAnswer } from '@plesion/contract';
-import { type Guide, taxonIndex } from '@plesion/core/guide';
-import { type Judgement, shortName } from '@plesion/core/specimen';
+import type { Standing } from '@plesion/core/evidence';
+import { type Guide, taxonIndex, type Judgement, shortName } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -12,7 +11,7 @@ import { asKind, excludedOf, followingFirst, orderOf, toggled, weighted } from '
 
 interface WeighingSheetProps {
   guide: Guide;
-  answer?: StandingAnswer;
+  answer?: Standing;
   judgement: Judgement;
   onJudge: (judgement: Judgement) => void;
 }

@@ -1,6 +1,6 @@
-import { assess, type Reading } from '@plesion/core/evidence';
-import { compiledFor, type Guide, type SourcePolicy } from '@plesion/core/guide';
-import type { Judgement, Situation } from '@plesion/core/specimen';
+import type { Reading, Situation } from '@plesion/core/observation';
+import { standingOf } from '@plesion/core/evidence';
+import { compiledFor, type Guide, type SourcePolicy, type Judgement } from '@plesion/core/guide';
 import { ledgeCrabs, tentCones } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { DangerNotice, NotAmongDangerous } from './DangerNotice';
@@ -15,7 +15,7 @@ const state = (character: string, ...states: string[]): Reading => ({ id: charac
 const REEF: Situation = { region: 'outer-reefs', habitat: 'slab', views: ['back', 'alive'], distance: 'near', handling: 'look' };
 const tented = [state('pattern', 'tents'), state('base-stain', 'rose'), state('tent-size', 'coarse')];
 const judged = (readings: Reading[], situation: Situation = REEF, judgement: Judgement = {}, guide: Guide = tentCones) =>
-  assess(compiledFor(guide, situation, judgement), situation, readings);
+  standingOf(compiledFor(guide, situation, judgement), situation, readings);
 
 describe('the danger notice', () => {
   it('says what it is, how possible, what to do, and that it is withheld', () => {

@@ -83,7 +83,7 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
           {key.caution}
         </Notice>
       )}
-      {making && <MakingSheet making={making} />}
+      {making && <PathsSheet making={making} />}
       <Sheet title="The key as a tree">
         <KeyTreeView
           keyed={key}
@@ -140,7 +140,7 @@ function Versions({ stored, newest, onVersion }: Omit<PageProps, 'guide'>) {
 }
 
 /** How short the ways of a made key are, beside what is possible. */
-export function MakingSheet({ making }: { making: NonNullable<StoredKey['making']> }) {
+export function PathsSheet({ making }: { making: NonNullable<StoredKey['making']> }) {
   const one = (value: number) => value.toFixed(2);
   return (
     <Sheet title="How short it is">

@@ -1,6 +1,5 @@
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, shortName } from '@plesion/core/guide';
 import { coupletIndex, type Key, type TreeNode, treeWithin } from '@plesion/core/keys';
-import { shortName } from '@plesion/core/specimen';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Path, Text } from 'react-native-svg';

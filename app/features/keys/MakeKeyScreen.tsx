@@ -17,7 +17,7 @@ import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { WithGuide } from '../guides/WithGuide';
-import { MakingSheet } from './KeyPage';
+import { PathsSheet } from './KeyPage';
 
 const PURPOSES: Record<KeyPurpose, string> = { 'hands-off': 'without touching', field: 'in the field', bench: 'at the bench' };
 const EXPLAINED: Record<KeyPurpose, string> = {
@@ -70,7 +70,7 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           {key.title}
         </Words>
         <Words quiet>{`${key.couplets.length} couplets, ${job.result.endpoints} endings.`}</Words>
-        <MakingSheet making={job.result} />
+        <PathsSheet making={job.result} />
       </Screen>
     );
   }

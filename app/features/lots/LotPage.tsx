@@ -1,5 +1,5 @@
 import { compiledFor } from '@plesion/core/guide';
-import { sayReading } from '@plesion/core/specimen';
+import { sayReading } from '@plesion/core/observation';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
 import type { CompiledGuide } from '@plesion/core/guide';
 import { type LotUnity, lotUnity } from '@plesion/core/keys';
-import type { Situation } from '@plesion/core/specimen';
+import type { Situation } from '@plesion/core/observation';
 import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';

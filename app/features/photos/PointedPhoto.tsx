@@ -1,5 +1,5 @@
 import { urlOf } from '@plesion/contract';
-import type { Reading } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
 import { useEffect, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';

@@ -1,4 +1,4 @@
-import type { Reading } from '@plesion/core/evidence';
+import type { Reading } from '@plesion/core/observation';
 import { tentCones } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { Image } from 'react-native';

@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import type { Situation } from '@plesion/core/specimen';
+import type { Situation } from '@plesion/core/observation';
 import { format } from 'date-fns';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

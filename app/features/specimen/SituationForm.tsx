@@ -1,6 +1,6 @@
-import { schemas } from '@plesion/contract';
+import { Situation as SituationSchema } from '@plesion/core/observation/schema';
 import { type Guide, HANDLING, PRIOR_PARTS, type PriorPart } from '@plesion/core/guide';
-import { DISTANCES, LIGHTS, type Situation, SUBJECTS } from '@plesion/core/specimen';
+import { DISTANCES, LIGHTS, type Situation, SUBJECTS } from '@plesion/core/observation';
 import { type Control, Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
@@ -22,7 +22,7 @@ const coordinate = (limit: number, what: string) =>
     );
 
 /** Text as typed; made into a situation when it is right. */
-const Form = schemas.Situation.omit({ latitude: true, longitude: true, date: true })
+const Form = SituationSchema.omit({ latitude: true, longitude: true, date: true })
   .extend({
     label: z.string().max(120),
     date: z.union([z.literal(''), z.iso.date('Write the date as 2026-05-12.')]),

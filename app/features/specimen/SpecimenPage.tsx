@@ -1,8 +1,9 @@
 import { type SpecimenWrite, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, sayFacets } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
-import { type Determination, sayFacets, sayReading } from '@plesion/core/specimen';
+import { sayReading } from '@plesion/core/observation';
+import { type Determination } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, WIDE } from '../../theme';

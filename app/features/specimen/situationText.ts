@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import type { Distance, Light, Situation, Subject } from '@plesion/core/specimen';
+import type { Distance, Light, Situation, Subject } from '@plesion/core/observation';
 import { format, isValid, parseISO } from 'date-fns';
 
 export const DISTANCE_LABELS: Record<Distance, string> = { hand: 'in the hand', near: 'a few paces', far: 'far off' };

@@ -1,7 +1,7 @@
-import { type CompiledGuide, taxonIndex } from '../../guide/working';
+import { type CompiledGuide, taxonIndex, shortName } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
-import { shortName } from '../../specimen';
-import type { Couplet, Destination, Key, KeyPurpose, Lead, Statement } from '../shape';
+import type { Couplet, Destination, Key, KeyPaths, Lead, Statement } from '../schema';
+import type { KeyPurpose } from '../vocabulary';
 import { bestSplit, divide, dividing, isSettled, type Node, taxaOf } from './choose';
 import { EXACT, optimumOf } from './optimum';
 import { phrase } from './phrase';
@@ -19,19 +19,8 @@ export interface MakeRequest {
 }
 
 /** A key that was made, and how near it comes to the best that can be. */
-export interface MadeKey {
+export interface MadeKey extends KeyPaths {
   key: Key;
-  /** Couplets to a name: expected by the forms' weights, and at most. */
-  meanPath: number;
-  worstPath: number;
-  /** Entropy of the endings in bits (Shannon 1948): no key of two-lead couplets to them has a shorter mean path. */
-  entropyBound: number;
-  /** The shortest mean path there is, exactly, for up to twelve forms without variation that stands in the way. */
-  optimum?: number;
-  /** Taxa that nothing allowed tells apart, as they are named together at their ending. */
-  together: string[][];
-  /** Set when the key would have more couplets than may be made: what is named together then could be told apart. */
-  stopped?: string;
 }
 
 /** Agreement of a confirming mark with the couplet's own, on either side. */

@@ -1,6 +1,5 @@
 import type { Character } from '../../guide/working';
-import type { Statement, StatementLink } from '../shape';
-
+import type { Statement, StatementLink } from '../schema';
 /** Words that part statements must not stand in one. */
 const plain = (text: string) =>
   text

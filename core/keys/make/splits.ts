@@ -1,6 +1,7 @@
 import { normalBelow } from '../../chance';
 import { type Character, type CompiledGuide, isUnder, type StatesTable, type ValuesTable } from '../../guide/working';
-import type { KeyPurpose, StatementLink } from '../shape';
+import type { KeyPurpose } from '../vocabulary';
+import type { StatementLink } from '../schema';
 import { EXACT } from './optimum';
 
 /** A form goes one way only when it does so at least this often. */

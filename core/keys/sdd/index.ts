@@ -2,7 +2,8 @@ import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { failed, type Outcome } from '../../problem';
 import { endpointsOf, nextOf, topological } from '../graph';
 import { readKey } from '../json';
-import { type Couplet, type Destination, type Key, KeyScope, type Lead, type Statement, StatementLink } from '../shape';
+import { type Couplet, type Destination, type Key, type Lead, type Statement, StatementLink } from '../schema';
+import { KeyScope } from '../schema';
 import { printStatements, splitStatements } from '../statements';
 
 /**

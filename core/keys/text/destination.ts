@@ -1,4 +1,4 @@
-import type { Destination } from '../shape';
+import type { Destination } from '../schema';
 import { fromRoman } from './marker';
 
 /** Where a lead of a text goes on, before couplets are known by more than their numbers. */

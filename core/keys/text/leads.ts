@@ -1,4 +1,4 @@
-import type { LineProblem } from '../problems';
+import type { LineProblem } from '../schema';
 import { splitDestination, type Written } from './destination';
 import { isNumberAlone, isPageHead, type Marker, markerOf, type Numbering, numberingOf } from './marker';
 

@@ -1,6 +1,5 @@
 import { readKey } from '../json';
-import type { LineProblem } from '../problems';
-import type { Couplet, Destination, Key, Lead } from '../shape';
+import type { LineProblem, Couplet, Destination, Key, Lead } from '../schema';
 import { unclearIn } from '../quantities';
 import { splitStatements } from '../statements';
 import { excerpt, gatherLeads, linesOf, type WrittenLead } from './leads';

@@ -1,5 +1,6 @@
 import { coupletIndex, leadsInto } from '../graph';
-import type { Couplet, Destination, Key, Lead, TextStyle } from '../shape';
+import type { Couplet, Destination, Key, Lead } from '../schema';
+import type { TextStyle } from '../vocabulary';
 import { printStatements } from '../statements';
 
 /** Dots from the words of a lead to where it goes; at least three, so that they can be read back. */

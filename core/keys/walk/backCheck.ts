@@ -1,40 +1,11 @@
+import type { BackCheckItem, BackCheck, KeyedSpecimen, Finding, TrailStep } from './schema';
 import { normalBelow } from '../../chance';
-import { onScale, type Reading, standing, valueOf } from '../../evidence';
+import { type Reading, valueOf, sayReading, type Situation } from '../../observation';
+import { onScale, posteriorOf } from '../../evidence';
 import { type CompiledGuide, isStates, type Table, taxonIndex } from '../../guide/working';
-import { sayReading, type Situation } from '../../specimen';
 import { endpointId } from '../graph';
-import type { Destination, Key } from '../shape';
-import type { KeyedSpecimen } from './answers';
+import type { Destination, Key } from '../schema';
 import type { EndpointEvidence } from './evidence';
-import type { Finding } from './finding';
-import type { TrailStep } from './walk';
-
-/** One thing read, held against what the guide says of the ending. */
-export interface BackCheckItem {
-  character?: string;
-  label: string;
-  /** The statement it answers, where it stands in the trail. */
-  couplet?: string;
-  n?: number;
-  specimen?: string;
-  said: string;
-  verdict: 'agrees' | 'seldom' | 'against' | 'not-scored';
-  /** How ordinary it is for the ending, 0..1. */
-  p?: number;
-}
-
-/** The specimen's readings against the described form. */
-export interface BackCheck {
-  taxon: string;
-  name: string;
-  items: BackCheckItem[];
-  agrees: number;
-  against: number;
-  /** Did anything that was read or ticked agree with it, and nothing speak against it? Nothing looked at is not a fit. */
-  fits: boolean;
-  text: string;
-}
-
 /** From here on a reading is ordinary, or at least met with, for the form described; what is counted is judged as what is measured. */
 const ORDINARY = { states: 0.2, values: 0.1 };
 const SELDOM = { states: 0.05, values: 0.02 };
@@ -92,7 +63,7 @@ function readItems(
 ): BackCheckItem[] {
   const placeOf = statementPlaces(key, trail);
   return specimens.flatMap(({ id, readings }) => {
-    const { p } = standing(compiled, situation, readings);
+    const { p } = posteriorOf(compiled, situation, readings);
     const mass = forms.reduce((sum, f) => sum + p[f], 0);
     const shares = forms.map((f) => (mass > 0 ? p[f] / mass : 1 / forms.length));
     return readings.flatMap((reading): BackCheckItem[] => {

@@ -1,9 +1,8 @@
-import { standing } from '../../evidence';
+import { posteriorOf } from '../../evidence';
 import { type CompiledGuide, type FacetName, type Guide, isUnder } from '../../guide/working';
-import type { Situation } from '../../specimen';
-import type { Destination, Key } from '../shape';
-import type { KeyedSpecimen } from './answers';
-
+import type { Situation } from '../../observation';
+import type { Destination, Key } from '../schema';
+import type { KeyedSpecimen } from './schema';
 /** A facet that the key is not for counts when it is at least this probable. */
 const HELD = 0.5;
 
@@ -60,7 +59,7 @@ function otherFacet(
 ): string | undefined {
   const readings = specimens[0]?.readings ?? [];
   if (readings.length === 0) return undefined;
-  const { p, outside } = standing(compiled, situation, readings);
+  const { p, outside } = posteriorOf(compiled, situation, readings);
   const others = new Map<string, number>();
   compiled.forms.forEach((form, f) => {
     const own = form.facets[facet];

@@ -1,9 +1,9 @@
-import { standing, sumOfPowers } from '../../evidence';
+import { posteriorOf, sumOfPowers } from '../../evidence';
 import { type CompiledGuide, hasFacets, isUnder } from '../../guide/working';
-import type { Situation } from '../../specimen';
+import type { Situation } from '../../observation';
 import { endpointId, endpointsOf } from '../graph';
-import type { Key } from '../shape';
-import type { KeyedSpecimen } from './answers';
+import type { Key } from '../schema';
+import type { KeyedSpecimen } from './schema';
 
 /** How well the readings of all specimens fit each ending of a key. */
 export interface EndpointEvidence {
@@ -37,8 +37,8 @@ export function endpointEvidence(
   }
   const told = specimens
     .filter(({ readings }) => readings.length > 0)
-    .map(({ readings }) => standing(compiled, situation, readings));
-  const prior = standing(compiled, situation, []);
+    .map(({ readings }) => posteriorOf(compiled, situation, readings));
+  const prior = posteriorOf(compiled, situation, []);
   const bits = new Map<string, number>();
   const posterior = new Map<string, number>();
   for (const [id, own] of forms) {

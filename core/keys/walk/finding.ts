@@ -1,24 +1,10 @@
+import type { Finding, CoupletAnswer, KeyedSpecimen } from './schema';
 import { normalBelow } from '../../chance';
-import { type Reading, valueOf } from '../../evidence';
+import { type Reading, valueOf, sayReading, sayValue } from '../../observation';
 import { type Character, isStates } from '../../guide/working';
-import { sayReading, sayValue } from '../../specimen';
 import { onlyQuantity, type Quantity } from '../quantities';
-import type { Statement, StatementAnswer } from '../shape';
-import { ONLY, type CoupletAnswer, type KeyedSpecimen } from './answers';
-
-/** What is known of one statement: what was ticked, or what readings say of it. */
-export interface Finding {
-  n: number;
-  answer: StatementAnswer | 'undecided';
-  /** How far it fits, 0..1; absent where it is no evidence. */
-  fit?: number;
-  /** In words: "5.7 ± 0.1 mm: below 6, this statement fails". */
-  said?: string;
-  /** Ticked by the person, or read off the readings. */
-  from: 'person' | 'reading';
-  specimen?: string;
-}
-
+import type { Statement } from '../schema';
+import { type StatementAnswer, ONLY } from '../vocabulary';
 /** A number is decided when it is this sure to lie on one side. */
 const DECIDED = 0.975;
 

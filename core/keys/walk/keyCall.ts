@@ -1,16 +1,7 @@
-import { assess, callOf, jointStanding, type Call, type Keyed } from '../../evidence';
+import type { KeyCall, KeyedSpecimen, BackCheck, KeyEndpoint, TrailStep } from './schema';
+import { standingOf, callOf, jointPosterior, type Call, type Keyed } from '../../evidence';
 import { type CompiledGuide, isUnder, taxonIndex } from '../../guide/working';
-import type { Situation } from '../../specimen';
-import type { KeyedSpecimen } from './answers';
-import type { BackCheck } from './backCheck';
-import type { KeyEndpoint, TrailStep } from './walk';
-
-/** May the ending be given as the name, under the guide's school? */
-export interface KeyCall {
-  allowed: boolean;
-  school: 'weigh' | 'diagnostic' | 'key';
-  text: string;
-}
+import type { Situation } from '../../observation';
 
 /** What a finished walk is worth to the guide's school. A check that found nothing to agree is no check. */
 export function keyedOf(trail: readonly TrailStep[], reached: KeyEndpoint, backCheck: BackCheck): Keyed {
@@ -64,8 +55,8 @@ export function keyCallOf(
 
 function callFor(compiled: CompiledGuide, situation: Situation, specimens: readonly KeyedSpecimen[], keyed: Keyed): Call {
   const read = specimens.filter(({ readings }) => readings.length > 0);
-  if (read.length < 2) return assess(compiled, situation, read[0]?.readings ?? [], undefined, keyed).call;
-  const { full, ...rest } = jointStanding(
+  if (read.length < 2) return standingOf(compiled, situation, read[0]?.readings ?? [], undefined, keyed).call;
+  const { full, ...rest } = jointPosterior(
     compiled,
     situation,
     read.map(({ readings }) => readings),

@@ -1,25 +1,8 @@
+import type { Misstep, TrailStep } from './schema';
 import { type Guide, taxonIndex } from '../../guide/working';
 import { coupletIndex, endpointId } from '../graph';
-import type { Destination, Key, Lead } from '../shape';
+import type { Destination, Key, Lead } from '../schema';
 import type { EndpointEvidence } from './evidence';
-import type { TrailStep } from './walk';
-
-/** Where one might have gone wrong, and where the other lead would have led. */
-export interface Misstep {
-  couplet: string;
-  number: string;
-  taken: string;
-  instead: string;
-  /** The best ending beyond the other lead. */
-  taxon: string;
-  name: string;
-  /** P(this couplet was misread | what is known of it), 0..1. */
-  p: number;
-  /** How much better the readings fit there, in bits; below 0 they fit worse. */
-  bits: number;
-  text: string;
-}
-
 const MOST = 8;
 
 /**

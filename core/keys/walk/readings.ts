@@ -1,8 +1,8 @@
-import type { Reading } from '../../evidence';
+import type { Reading } from '../../observation';
 import { type Character, isStates } from '../../guide/working';
-import type { Key, Statement } from '../shape';
-import { type CoupletAnswer, type KeyedSpecimen, ONLY, type StatementSaid } from './answers';
-
+import type { Key, Statement } from '../schema';
+import type { CoupletAnswer, KeyedSpecimen, StatementSaid } from './schema';
+import { ONLY } from '../vocabulary';
 /** Readings that follow from ticked statements carry this before the couplet's id. */
 export const FROM_KEY = 'key:';
 
@@ -71,4 +71,4 @@ function readingFrom(
 }
 
 /** The one specimen of a walk without a lot. */
-export const alone = (readings: readonly Reading[]): KeyedSpecimen[] => [{ id: ONLY, readings }];
+export const alone = (readings: readonly Reading[]): KeyedSpecimen[] => [{ id: ONLY, readings: [...readings] }];

@@ -1,9 +1,7 @@
 import { DEFAULT_WORDS, frequencyNumber } from '../../guide/working';
-import type { Couplet, Lead, Statement } from '../shape';
+import type { Couplet, Lead, Statement } from '../schema';
 import { groupsOf, hedgeOf, type StatementGroup } from '../statements';
-import type { CoupletAnswer } from './answers';
-import type { Finding } from './finding';
-
+import type { CoupletAnswer, Finding } from './schema';
 /**
  * How a couplet is weighed; documented in `docs/keys.md`. A statement of the right
  * lead is found to fit with `right`, one of a wrong lead with `wrong` (contrasts
@@ -18,14 +16,6 @@ export const KEY_WEIGHTS = {
   misstep: { sure: 0.02, likely: 0.1, guess: 0.3 },
   share: 0.5,
 } as const;
-
-/** How a lead stands: bits of support by its statements, and the probability that it is the right one. */
-export interface LeadStanding {
-  lead: string;
-  support: number;
-  p: number;
-  findings: Finding[];
-}
 
 const hedges = new WeakMap<Statement, number>();
 

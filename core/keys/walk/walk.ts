@@ -1,62 +1,16 @@
-import type { Reading } from '../../evidence';
+import type { TrailStep, KeyEndpoint, Walk, CoupletAnswer, KeyedSpecimen, LeadStanding } from './schema';
+import type { Situation } from '../../observation';
 import type { CompiledGuide } from '../../guide/working';
-import type { Situation } from '../../specimen';
 import { coupletIndex, endingsBelow, endpointId, nextOf, topological } from '../graph';
-import type { Couplet, Destination, Key, Lead } from '../shape';
-import type { CoupletAnswer, KeyedSpecimen } from './answers';
-import { type BackCheck, backCheckOf } from './backCheck';
+import type { Couplet, Destination, Key, Lead } from '../schema';
+import { backCheckOf } from './backCheck';
 import { beyondOf } from './beyond';
 import { endpointEvidence } from './evidence';
 import { findingOf } from './finding';
-import { type KeyCall, keyCallOf } from './keyCall';
-import { type Misstep, misstepsOf } from './missteps';
+import { keyCallOf } from './keyCall';
+import { misstepsOf } from './missteps';
 import { withTicked } from './readings';
-import { leadChances, type LeadStanding, supportOf, takenIndex } from './support';
-
-/** One couplet that was answered, in the order walked. */
-export interface TrailStep {
-  couplet: string;
-  number: string;
-  /** The lead taken; absent where it was forked. */
-  lead?: string;
-  forked: boolean;
-  certainty?: CoupletAnswer['certainty'];
-  leads: LeadStanding[];
-  note?: string;
-}
-
-export interface KeyEndpoint {
-  /** The guide's taxon, or the name as printed where the guide does not know it. */
-  taxon: string;
-  name: string;
-  /** P of ending here, by the way walked and what may have been misread in it. */
-  p: number;
-  /** P by the readings alone among the endings of the key, where a guide stands behind it. */
-  byReadings?: number;
-}
-
-/** How a walk through a key stands. */
-export interface Walk {
-  /** The couplet to decide next; null when every way that is open has ended. */
-  at: string | null;
-  /** How the leads of that couplet stand before it is decided. */
-  here?: LeadStanding[];
-  /** Other couplets left open by forks. */
-  open: { couplet: string; p: number }[];
-  trail: TrailStep[];
-  endpoints: KeyEndpoint[];
-  /** P of ending nowhere: open leads, couplets that do not exist, circles. */
-  lost: number;
-  /** The ending the decided way has come to. */
-  reached?: KeyEndpoint;
-  missteps: Misstep[];
-  backCheck?: BackCheck;
-  call?: KeyCall;
-  /** What lies beyond the key's group or area. */
-  beyond: string[];
-  /** Readings of each specimen with those that follow from ticked statements. */
-  readings: { specimen: string; readings: Reading[] }[];
-}
+import { leadChances, supportOf, takenIndex } from './support';
 
 export interface WalkRequest {
   key: Key;

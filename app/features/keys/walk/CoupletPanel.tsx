@@ -1,4 +1,4 @@
-import { CERTAINTIES, type Certainty } from '@plesion/core/evidence';
+import { CERTAINTIES, type Certainty } from '@plesion/core/observation';
 import { coupletIndex } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,5 +1,4 @@
-import type { Certainty } from '@plesion/core/evidence';
-import { CERTAINTIES } from '@plesion/core/evidence';
+import { type Certainty, CERTAINTIES } from '@plesion/core/observation';
 import { coupletIndex, type StatementAnswer } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';

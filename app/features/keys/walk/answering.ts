@@ -1,4 +1,4 @@
-import type { Certainty } from '@plesion/core/evidence';
+import type { Certainty } from '@plesion/core/observation';
 import type { CoupletAnswer, StatementAnswer } from '@plesion/core/keys';
 
 /** Changes to what was answered at a couplet; what was ticked and noted there stays. */

@@ -1,5 +1,7 @@
-import type { StandingAnswer, StoredGuide, StoredKey } from '@plesion/contract';
-import { isClose, type Reading } from '@plesion/core/evidence';
+import type { Standing } from '@plesion/core/evidence';
+import type { StoredGuide, StoredKey } from '@plesion/contract';
+import type { Reading } from '@plesion/core/observation';
+import { isClose } from '@plesion/core/evidence';
 import { type CompiledGuide, compiledFor } from '@plesion/core/guide';
 import {
   alone,
@@ -31,7 +33,7 @@ export interface WalkBench {
   kept: KeptWalk;
   result: Walk;
   /** How the first specimen stands by its readings. */
-  assessment?: StandingAnswer;
+  assessment?: Standing;
   /** Must one not come close enough to read it? */
   withheld: (statement: Statement) => boolean;
   /** The newest version of the key, when the walk follows an older one. */

@@ -34,3 +34,6 @@ export const KEY_PROBLEMS = [
   'deep',
 ] as const;
 export type KeyProblemCode = (typeof KEY_PROBLEMS)[number];
+
+/** The specimen of a walk that names none. */
+export const ONLY = 'specimen';

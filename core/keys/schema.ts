@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { Facets, id, label, text } from '../../guide/terms';
-import { STATEMENT_JOINS } from './vocabulary';
+import { Facets, id, label, text } from '../guide/terms';
+import { KEY_PROBLEMS, STATEMENT_JOINS } from './vocabulary';
 
 /**
  * A dichotomous key as it is authored and exchanged (Plesion JSON, format version
@@ -82,3 +82,48 @@ export const Key = z.strictObject({
   couplets: z.array(Couplet).min(1, 'a key has at least one couplet').max(5000),
 });
 export type Key = z.infer<typeof Key>;
+
+/** What would put a line right: lines with what they would then say. */
+export const LineMend = z.object({
+  say: z.string(),
+  edits: z.array(z.object({ line: z.number().int(), text: z.string() })),
+});
+
+/** What is wrong with a line of a text that is read in. */
+export const LineProblem = z.object({
+  /** From 1. */
+  line: z.number().int(),
+  code: z.string(),
+  message: z.string(),
+  mend: LineMend.optional(),
+});
+export type LineProblem = z.infer<typeof LineProblem>;
+
+/** What is wrong, or could be better, in a key. */
+export const KeyProblem = z.object({
+  code: z.enum(KEY_PROBLEMS),
+  message: z.string(),
+  /** Does it stop a walk, or is it only untidy? */
+  weight: z.enum(['fault', 'caution']),
+  couplet: z.string().optional(),
+  lead: z.string().optional(),
+});
+export type KeyProblem = z.infer<typeof KeyProblem>;
+
+/** How short the ways of a made key are, in couplets to a name. */
+export const KeyPaths = z.object({
+  /** Expected by the forms' weights. */
+  meanPath: z.number(),
+  worstPath: z.number(),
+  /** Entropy of the endings in bits (Shannon 1948): no key of two-lead couplets to them has a shorter mean path. */
+  entropyBound: z.number(),
+  /** The shortest mean path there is, exactly, for up to twelve forms without variation that stands in the way. */
+  optimum: z.number().optional(),
+  /** Taxa that nothing allowed tells apart, as they are named together at their ending. */
+  together: z.array(z.array(z.string())),
+  /** Set when the key would have more couplets than may be made: what is named together then could be told apart. */
+  stopped: z.string().optional(),
+});
+export type KeyPaths = z.infer<typeof KeyPaths>;
+
+export * from './walk/schema';

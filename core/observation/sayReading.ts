@@ -1,4 +1,5 @@
-import { type Reading, valueOf } from '../evidence';
+import { valueOf } from './reading';
+import type { Reading, RelativeValue } from './schema';
 import type { Character, Guide } from '../guide/working';
 
 /** What was seen, in words: "two lobes or one arch", "28.4 ± 0.3 mm", "not visible: weed over it". */
@@ -17,7 +18,7 @@ export function sayReading(character: Character, reading: Reading): string {
 }
 
 /** "larger than one of vexillax beside it". */
-export function sayComparison({ relation, than }: NonNullable<Reading['comparison']>, guide?: Guide): string {
+export function sayComparison({ relation, than }: RelativeValue, guide?: Guide): string {
   const nameOf = (id: string) => guide?.taxa.find((taxon) => taxon.id === id)?.name ?? id.replace(/-/g, ' ');
   const neighbour =
     'taxon' in than ? nameOf(than.taxon) : 'form' in than ? nameOf(than.form.split('/')[0]) : than.character.replace(/-/g, ' ');

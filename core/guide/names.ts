@@ -1,4 +1,36 @@
-import type { NamePart } from './determination';
+/** One run of a name's typesetting: taxon names lean, ranks, qualifiers and words stand upright. */
+export interface NamePart {
+  text: string;
+  italic: boolean;
+}
+
+/** The name as plain text. */
+export const nameText = (parts: readonly NamePart[]): string => parts.map((part) => part.text).join('');
+
+/** *Petralda murica* → *P. murica*; what is no binomial, such as a label from a table, stays whole. */
+export function shortName(name: string): string {
+  if (!/^\p{Lu}\p{L}+ \p{Ll}/u.test(name)) return name;
+  const [genus, ...rest] = name.split(' ');
+  return rest.length ? `${genus[0]}. ${rest.join(' ')}` : name;
+}
+
+/** Ranks that stand in the name before its last word. */
+const RANK_SIGNS: Partial<Record<string, string>> = { subspecies: '', variety: 'var.', subgenus: 'subgen.' };
+
+/** A taxon's own name as it is typeset, by its rank. */
+export function taxonParts(name: string, rank: string): NamePart[] {
+  const sign = RANK_SIGNS[rank];
+  const words = name.split(' ');
+  if (!sign || words.length < 3) return [{ text: name, italic: isItalic(rank) }];
+  return [
+    { text: words.slice(0, -1).join(' '), italic: true },
+    { text: ` ${sign} `, italic: false },
+    { text: words.at(-1)!, italic: true },
+  ];
+}
+
+/** Names above the genus stand upright. */
+export const isItalic = (rank: string): boolean => rank !== 'family' && rank !== 'tribe';
 
 /** Words within a name that stand upright: ranks, qualifiers, and the sign of a cross. */
 const UPRIGHT = /^(?:cf\.?|aff\.?|sp\.?|spp\.?|ssp\.?|subsp\.?|var\.?|f\.?|forma|nr\.?|agg\.?|gen\.|n\.|nov\.|×|x)$/;

@@ -1,40 +1,6 @@
 import { type Problem } from '../problem';
 import { type Character, formsOf, GREATEST, type Guide, isStates, isValue, LEAST, stateIds } from '../guide/working';
-
-export const CERTAINTIES = ['sure', 'likely', 'guess'] as const;
-export type Certainty = (typeof CERTAINTIES)[number];
-
-export const READING_STATUSES = ['seen', 'not-visible', 'does-not-apply'] as const;
-export type ReadingStatus = (typeof READING_STATUSES)[number];
-
-/** Larger or smaller than a neighbour that is known, or than another character of the same individual. */
-export interface Comparison {
-  relation: 'larger' | 'smaller';
-  than: { taxon: string } | { form: string } | { character: string };
-}
-
-/** What was seen of one character on one specimen. */
-export interface Reading {
-  /** Minted by the client; tells two looks at one character apart. */
-  id?: string;
-  character: string;
-  /** One state, or several when the eye cannot choose between them. */
-  states?: string[];
-  /** A measured value in the character's unit, a ratio, or a whole count. */
-  value?: number;
-  /** Standard error of the value, in its unit; the character's usual error where absent. */
-  error?: number;
-  /** A ratio given as its two lengths, each with the same standard error. */
-  parts?: { numerator: number; denominator: number; error?: number };
-  /** Judged against something known instead of measured. */
-  comparison?: Comparison;
-  certainty?: Certainty;
-  status?: ReadingStatus;
-  /** Why it is not visible or does not apply. */
-  reason?: string;
-  /** Where it shows on the specimen's photo: shares of its width and height from the upper left. */
-  at?: { x: number; y: number };
-}
+import type { Reading } from './schema';
 
 /**
  * Value and error of a ratio given as two lengths; the errors are independent

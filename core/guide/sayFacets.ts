@@ -1,4 +1,6 @@
-import { FACETS, type Facets, type Guide } from '../guide/working';
+import type { Guide } from './schema';
+import type { Facets } from './terms';
+import { FACETS } from './vocabulary';
 
 /** The facets of a form or name in words, age before sex before morph: "adult male, banded". */
 export function sayFacets(guide: Pick<Guide, 'facets'>, facets: Facets): string {

@@ -1,0 +1,14 @@
+import { Keyed, Level } from '@plesion/core/evidence/schema';
+import { Judgement } from '@plesion/core/guide';
+import { Reading, Situation } from '@plesion/core/observation/schema';
+import { z } from 'zod';
+
+export const StandingRequest = z.strictObject({
+  /** A finished walk through a key, for guides whose school is the key. */
+  keyed: Keyed.optional(),
+  situation: Situation.optional(),
+  readings: z.array(Reading).max(500),
+  level: Level.optional(),
+  ...Judgement.shape,
+});
+export type StandingRequest = z.output<typeof StandingRequest>;

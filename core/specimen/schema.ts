@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { Facets, Judgement, SourcePolicy } from '../guide';
+import { KeptWalk } from '../keys/schema';
+import { key, Reading, Situation } from '../observation/schema';
+import { QUALIFIERS } from './vocabulary';
+
+/** The name given to a specimen: at a level, with a qualifier, by whom, when and why. */
+export const Determination = z.strictObject({
+  id: z.uuid(),
+  qualifier: z.enum(QUALIFIERS),
+  /** Absent for `unknown` and `outside`. */
+  taxon: key.optional(),
+  /** The second name of `or`. */
+  other: key.optional(),
+  facets: Facets,
+  /** Several facet values named together; the guide's id of that union. */
+  union: key.optional(),
+  by: z.string().max(120),
+  /** ISO instant. */
+  at: z.iso.datetime({ offset: true }),
+  /** P of the name when it was given, 0..1. */
+  p: z.number().min(0).max(1),
+  /** What was recommended then, in words. */
+  recommended: z.string().max(2000),
+  /** Does it differ from the recommendation? Then `reason` says why. */
+  overruled: z.boolean(),
+  reason: z.string().max(2000).optional(),
+  guideVersion: z.number().int().min(1),
+  /** What it was given on, so that it can be replayed with that version of the guide; set when it is stored. */
+  pinned: z
+    .strictObject({
+      situation: Situation,
+      readings: z.array(Reading),
+      policy: SourcePolicy,
+      judgement: Judgement.optional(),
+      walk: KeptWalk.optional(),
+    })
+    .optional(),
+});
+export type Determination = z.infer<typeof Determination>;
+
+/** A specimen's name as far as it goes, and how sure, in one line: kept with it, so that lists need not weigh anything. */
+export const Summary = z.object({
+  name: z.string(),
+  qualifier: z.enum(QUALIFIERS),
+  taxon: z.string().optional(),
+  other: z.string().optional(),
+  facets: Facets,
+  p: z.number().min(0).max(1),
+  /** The most probable form: what its plate shows. */
+  leadingForm: z.string(),
+  text: z.string(),
+});
+export type Summary = z.infer<typeof Summary>;
