@@ -1,6 +1,9 @@
 import js from '@eslint/js';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import imports from 'eslint-plugin-import-x';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
+import { walls } from './eslint.walls.mjs';
 
 export default ts.config(
   { ignores: ['**/node_modules/', 'app/dist/', 'app/.expo/', '.plesion/'] },
@@ -13,6 +16,22 @@ export default ts.config(
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       'no-console': 'error',
     },
+  },
+  {
+    files: ['**/*.{ts,tsx}'],
+    plugins: { 'import-x': imports },
+    settings: {
+      'import-x/extensions': ['.ts', '.tsx'],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
+      'import-x/resolver-next': [createTypeScriptImportResolver({ project: 'tsconfig.json' })],
+    },
+    rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
+  },
+  {
+    // Tests stand above what they test, and may look down on all of it.
+    files: ['**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/test/**'],
+    rules: { 'import-x/no-restricted-paths': ['error', { basePath: import.meta.dirname, zones: walls }] },
   },
   {
     files: ['app/**/*.{ts,tsx}'],

@@ -1,5 +1,5 @@
 import { overlapBetween, separationOf } from '../evidence';
-import { type Character, type CompiledGuide, frequenciesOf } from '../guide/working';
+import { type Character, type CompiledGuide, frequenciesOf, reliabilityOf } from '../guide/working';
 
 /** A mark by which a form stands out, to be pointed at on its plate. */
 export interface FormMark {
@@ -21,7 +21,7 @@ export function marksOf(compiled: CompiledGuide, form: number, most = 5): FormMa
   const own = forms[form].taxon;
   const others = forms.flatMap(({ taxon, cross }, f) => (taxon !== own && !cross ? [f] : []));
   if (others.length === 0) return [];
-  const rho = (character: Character) => character.reliability ?? guide.settings.reliability;
+  const rho = (character: Character) => reliabilityOf(guide, character);
   return guide.characters
     .flatMap((character): (FormMark & { worth: number })[] => {
       const table = compiled.tables.get(character.id)!;

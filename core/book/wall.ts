@@ -1,4 +1,4 @@
-import type { Character, CompiledGuide, Guide } from '../guide/working';
+import { type Character, type CompiledGuide, type Guide, frequencyAt } from '../guide/working';
 import type { Plate, Point } from '../plates';
 
 /** States wanted of some characters, by the character's id; any of them will do. */
@@ -17,8 +17,7 @@ export function fitsWanted(compiled: CompiledGuide, form: number, wanted: Wanted
     if (!table || table.type !== 'states' || states.length === 0) return true;
     if (table.applies && table.applies[form] < 0.5) return false;
     if (!table.scored[form]) return true;
-    const forms = table.scored.length;
-    return table.states.some((state, s) => table.frequency[s * forms + form] >= SHOWS && states.includes(state));
+    return table.states.some((state, s) => frequencyAt(table, s, form) >= SHOWS && states.includes(state));
   });
 }
 

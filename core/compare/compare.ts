@@ -1,6 +1,6 @@
 import type { Scored, ComparedCharacter, Comparison } from './schema';
 import { hindranceOf, isTrusted, overlapBetween, separationOf, sayFacetScope } from '../evidence';
-import { type Character, type CompiledGuide, frequenciesOf, type Table, nameText } from '../guide/working';
+import { type Character, type CompiledGuide, frequenciesOf, type Table, nameText, reliabilityOf } from '../guide/working';
 import type { Situation } from '../observation';
 import { paragraphOf } from './paragraph';
 
@@ -28,7 +28,10 @@ export function compareForms(compiled: CompiledGuide, formIds: readonly string[]
 
 /** Separation × reliability; marks that cannot be read now come last. */
 function worth({ guide }: CompiledGuide, { character, overlap, hindrance }: ComparedCharacter): number {
-  const rho = guide.characters.find(({ id }) => id === character)!.reliability ?? guide.settings.reliability;
+  const rho = reliabilityOf(
+    guide,
+    guide.characters.find(({ id }) => id === character)!,
+  );
   return (1 - overlap) * rho - (hindrance ? 1 : 0);
 }
 

@@ -1,5 +1,5 @@
 import { factorOf, groupOfCharacter, markOf, temperScratch } from '../evidence';
-import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
+import { type CompiledBlock, type CompiledGuide, type Table, frequencyAt } from '../guide/working';
 import { logDeterminant, lowerIndex, lowerSize, solveLower } from '../linear';
 
 /** A form that is easily taken for another. */
@@ -69,8 +69,8 @@ function tableColumn(table: Table, own: number): Float64Array {
   if (!table.scored[own]) return out;
   if (table.type === 'states') {
     for (let s = 0; s < table.states.length; s++) {
-      const root = Math.sqrt(table.frequency[s * forms + own]);
-      if (root > 0) for (let f = 0; f < forms; f++) out[f] += root * Math.sqrt(table.frequency[s * forms + f]);
+      const root = Math.sqrt(frequencyAt(table, s, own));
+      if (root > 0) for (let f = 0; f < forms; f++) out[f] += root * Math.sqrt(frequencyAt(table, s, f));
     }
     for (let f = 0; f < forms; f++) out[f] = table.scored[f] ? Math.log(Math.max(out[f], 1e-12)) : 0;
     return out;

@@ -1,5 +1,5 @@
 import { density, reach } from '../evidence';
-import type { CompiledGuide } from '../guide/working';
+import { type CompiledGuide, frequencyAt } from '../guide/working';
 
 /** What one character shows of two forms, as probabilities of the same outcomes. */
 export interface Told {
@@ -14,8 +14,7 @@ const CLASSES = 60;
 export function toldBy(compiled: CompiledGuide, character: string, a: number, b: number): Told {
   const table = compiled.tables.get(character)!;
   if (table.type === 'states') {
-    const forms = table.scored.length;
-    const of = (form: number) => table.states.map((_, s) => table.frequency[s * forms + form]);
+    const of = (form: number) => table.states.map((_, s) => frequencyAt(table, s, form));
     return { a: of(a), b: of(b) };
   }
   const { low, high } = reach(table, [a, b]);

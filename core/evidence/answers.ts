@@ -1,5 +1,5 @@
 import type { Answer } from './schema';
-import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
+import { type CompiledGuide, type StatesTable, type Table, type ValuesTable, likelihoodAt } from '../guide/working';
 import { type Grouping, groupMasses, leaderIn, ranked } from './levels';
 import type { Reading } from '../observation';
 import { type WeighedPosterior, withReading } from './posterior';
@@ -26,7 +26,7 @@ export function answersTo(compiled: CompiledGuide, table: Table, full: WeighedPo
 function chanceOf(table: StatesTable, s: number, full: WeighedPosterior): number {
   const forms = table.scored.length;
   let chance = full.outside * table.outside[s];
-  for (let f = 0; f < forms; f++) chance += full.p[f] * 2 ** table.bits[s * forms + f];
+  for (let f = 0; f < forms; f++) chance += full.p[f] * likelihoodAt(table, s, f);
   return Math.min(1, chance);
 }
 

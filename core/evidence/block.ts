@@ -1,7 +1,8 @@
 import { multivariateT } from '../chance';
 import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
-import { type Column, OUTSIDE_WIDTH, predictiveBits } from './column';
+import { predictiveBits } from './column';
+import { type Column, OUTSIDE_WIDTH } from './model';
 import { type Reading, valueOf } from '../observation';
 
 /** One value of a block as it was read, on the block's scale. */

@@ -1,5 +1,5 @@
 import type { Guide } from '../guide/working';
-import type { Column } from './column';
+import type { Column } from './model';
 import type { Reading } from '../observation';
 import { groupOfCharacter, kishTotal, markOf, temperScratch } from './weights';
 

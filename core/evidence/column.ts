@@ -1,19 +1,11 @@
-import type { CompiledGuide, StatesTable, Table, ValuesTable } from '../guide/working';
+import { type Column, OUTSIDE_WIDTH } from './model';
+import { type CompiledGuide, type StatesTable, type Table, type ValuesTable, likelihoodAt } from '../guide/working';
 import { comparativeColumn } from './comparative';
 import { SMALLEST, tailedDensity, tailedLogDensity } from './density';
 import { type Certainty, type Reading, valueOf } from '../observation';
 
-/** Evidence of one reading: log2 L for every form, and for what is not in the guide. */
-export interface Column {
-  bits: Float64Array;
-  outside: number;
-}
-
 /** How much of the guide-wide predictive a less certain reading is mixed with. */
 export const DOUBT: Record<Certainty, number> = { sure: 0, likely: 0.2, guess: 0.5 };
-
-/** The spread of values for what is not in the guide, in guide-wide spreads. */
-export const OUTSIDE_WIDTH = 1.5;
 
 /** No reading brings more bits than this against anything: past it numbers would only lose their digits. */
 const FLOOR = -1e6;
@@ -65,7 +57,7 @@ function statesColumn(table: StatesTable, reading: Reading): Column {
   const bits = new Float64Array(forms);
   for (let f = 0; f < forms; f++) {
     let likelihood = 0;
-    for (const row of rows) likelihood += 2 ** table.bits[row * forms + f];
+    for (const row of rows) likelihood += likelihoodAt(table, row, f);
     bits[f] = Math.log2(likelihood);
   }
   return { bits, outside: Math.log2(rows.reduce((sum, row) => sum + table.outside[row], 0)) };

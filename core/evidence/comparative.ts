@@ -1,6 +1,6 @@
 import { normalBelow } from '../chance';
-import { type CompiledGuide, isUnder, type Table, type ValuesTable } from '../guide/working';
-import type { Column } from './column';
+import { type CompiledGuide, isUnder, type Table, type ValuesTable, frequencyAt, reliabilityOf } from '../guide/working';
+import type { Column } from './model';
 import type { Reading, RelativeValue } from '../observation';
 
 /**
@@ -12,7 +12,7 @@ import type { Reading, RelativeValue } from '../observation';
 export function comparativeColumn(compiled: CompiledGuide, reading: Reading): Column {
   const comparison = reading.comparison!;
   const table = compiled.tables.get(reading.character)!;
-  const rho = table.character.reliability ?? compiled.guide.settings.reliability;
+  const rho = reliabilityOf(compiled.guide, table.character);
   const other = 'character' in comparison.than ? compiled.tables.get(comparison.than.character)! : table;
   const neighbours = neighbourWeights(compiled, comparison);
   const larger = compiled.forms.map((_, f) =>
@@ -44,11 +44,10 @@ function neighbourWeights({ guide, forms, base }: CompiledGuide, { than }: Relat
 function chanceLarger(x: Table, f: number, y: Table, g: number): number {
   if (x.type === 'values' && y.type === 'values') return chanceAbove(x, f, y, g);
   if (x.type !== 'states' || y.type !== 'states') return 0.5;
-  const forms = x.scored.length;
   let chance = 0;
   x.states.forEach((_, s) => {
     y.states.forEach((_other, t) => {
-      const both = x.frequency[s * forms + f] * y.frequency[t * forms + g];
+      const both = frequencyAt(x, s, f) * frequencyAt(y, t, g);
       chance += s > t ? both : s === t ? both / 2 : 0;
     });
   });

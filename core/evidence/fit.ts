@@ -1,6 +1,6 @@
 import type { Fit } from './schema';
 import { type Chance, normal, pick, seeded } from '../chance';
-import type { CompiledGuide, StatesTable, ValuesTable } from '../guide/working';
+import { type CompiledGuide, type StatesTable, type ValuesTable, likelihoodAt } from '../guide/working';
 import { lowerIndex } from '../linear';
 import { covarianceOf, factorOf, isMeasured, jointColumn, type Taken, takenFrom } from './block';
 import { columnOf, onScale } from './column';
@@ -75,9 +75,8 @@ function eitherWay(compiled: CompiledGuide, { reading }: Weighed, form: number):
 }
 
 function statesTrial(table: StatesTable, { reading }: Weighed, form: number): Trial {
-  const forms = table.scored.length;
   const read = new Set(reading.states ?? [String(reading.value)]);
-  const p = table.states.map((_, s) => 2 ** table.bits[s * forms + form]);
+  const p = table.states.map((_, s) => likelihoodAt(table, s, form));
   const set = table.states.reduce((sum, state, s) => sum + (read.has(state) ? p[s] : 0), 0);
   const bitsOf = (s: number) => Math.log2(read.has(table.states[s]) ? set : p[s]);
   return { observed: Math.log2(set), draw: (chance) => bitsOf(pick(p, chance)) };

@@ -1,6 +1,6 @@
 import { normalBelow } from '../chance';
 import type { StatesTable, Table, ValuesTable } from '../guide/working';
-import { OUTSIDE_WIDTH } from './column';
+import { OUTSIDE_WIDTH } from './model';
 import { TAIL_WIDTH, tailedDensity } from './density';
 import type { Grouping } from './levels';
 import type { WeighedPosterior } from './posterior';

@@ -1,5 +1,5 @@
 import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
-import type { Column } from './column';
+import type { Column } from './model';
 import { type Misread, misreadingsOf } from './oneWrong';
 import { sumOfPowers } from './powers';
 import type { Reading } from '../observation';

@@ -1,5 +1,6 @@
-import { type CompiledGuide, misreadingMatrix, type StatesTable } from '../guide/working';
-import { type Column, columnOf } from './column';
+import { type CompiledGuide, misreadingMatrix, type StatesTable, frequencyAt, reliabilityOf } from '../guide/working';
+import { columnOf } from './column';
+import { type Column } from './model';
 import { isMeasured } from './block';
 import { massOf } from './levels';
 import { valueOf } from '../observation';
@@ -83,12 +84,11 @@ function otherStates(
   if (read.length !== 1) return [];
   const { settings } = compiled.guide;
   const S = table.states.length;
-  const forms = table.scored.length;
-  const rho = table.character.reliability ?? settings.reliability;
+  const rho = reliabilityOf({ settings }, table.character);
   const matrix = misreadingMatrix(S, table.character.kind !== 'nominal', rho, settings.slip);
   const r = table.states.indexOf(read[0]);
   const inside = 1 - full.outside || 1;
-  const truth = table.states.map((_, s) => full.p.reduce((sum, p, f) => sum + p * table.frequency[s * forms + f], 0) / inside);
+  const truth = table.states.map((_, s) => full.p.reduce((sum, p, f) => sum + p * frequencyAt(table, s, f), 0) / inside);
   const total = truth.reduce((sum, q, s) => sum + q * matrix[s * S + r], 0);
   return table.states.flatMap((state, s) => {
     const plausibility = total > 0 ? (truth[s] * matrix[s * S + r]) / total : 0;

@@ -1,4 +1,4 @@
-import type { Table } from '../guide/working';
+import { type Table, frequencyAt } from '../guide/working';
 import { tailedDensity } from './density';
 import type { Separation } from './vocabulary';
 
@@ -40,9 +40,8 @@ export function overlapBetween(table: Table, a: Side, b: Side, tail: number): nu
 /** Frequency of each state on a side. */
 function distribution(table: Table, side: Side): (state: number) => number {
   if (table.type !== 'states') return () => 0;
-  const forms = table.scored.length;
   const total = side.weights.reduce((sum, w) => sum + w, 0) || 1;
-  return (state) => side.forms.reduce((sum, f, i) => sum + (side.weights[i] / total) * table.frequency[state * forms + f], 0);
+  return (state) => side.forms.reduce((sum, f, i) => sum + (side.weights[i] / total) * frequencyAt(table, state, f), 0);
 }
 
 /** Density of values on a side, on the table's working scale. */

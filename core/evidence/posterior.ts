@@ -1,7 +1,8 @@
 import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
 import { blockParts, isMeasured } from './block';
 import { type Said, temper } from './clusters';
-import { type Column, columnOf, withDoubt } from './column';
+import { columnOf, withDoubt } from './column';
+import { type Column } from './model';
 import type { Reading } from '../observation';
 
 /** A reading that is evidence, with its place in the list given. */

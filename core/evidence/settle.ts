@@ -1,5 +1,5 @@
 import type { Settling, NextLook } from './schema';
-import type { CompiledGuide, Table } from '../guide/working';
+import { type CompiledGuide, type Table, likelihoodAt } from '../guide/working';
 import { tableGiven } from './block';
 import { density, reach, type Side } from './overlap';
 import type { Reading } from '../observation';
@@ -50,10 +50,9 @@ export function settlingOf(
 /** Σ or ∫ p log2(p / q): the bits a reading brings on average for the side it is of. */
 function expectedWeight(table: Table, a: Side, b: Side, tail: number): number {
   if (table.type === 'states') {
-    const forms = table.scored.length;
     const read = (side: Side, s: number) => {
       const total = side.weights.reduce((sum, w) => sum + w, 0) || 1;
-      return side.forms.reduce((sum, f, i) => sum + (side.weights[i] / total) * 2 ** table.bits[s * forms + f], 0);
+      return side.forms.reduce((sum, f, i) => sum + (side.weights[i] / total) * likelihoodAt(table, s, f), 0);
     };
     return table.states.reduce((sum, _, s) => sum + read(a, s) * Math.log2(read(a, s) / read(b, s)), 0);
   }

@@ -5,7 +5,7 @@ import { type Form, formsOf } from './forms';
 import { combine, resolve, stateIds } from './resolve';
 import type { Character, Guide, Score, SourcePolicy } from './schema';
 import { type Canvas, canvasOf, holdsIn, paint, type Setting, sourceOrder, specificity } from './scopes';
-import { type Resolved, type StatesTable, statesTable, type Table, valuesTable } from './tables';
+import { type Resolved, type StatesTable, statesTable, type Table, valuesTable, frequencyAt } from './tables';
 import { type Naming, namingOf } from './treatments';
 import { frequencyNumber, type FrequencyWord, wordsOf } from './words';
 
@@ -266,6 +266,5 @@ function appliesOf(
 
 /** The frequencies of a form's states as scored, for pages and plates. */
 export function frequenciesOf(table: StatesTable, form: number): { state: string; p: number }[] {
-  const forms = table.scored.length;
-  return table.states.map((state, s) => ({ state, p: table.frequency[s * forms + form] }));
+  return table.states.map((state, s) => ({ state, p: frequencyAt(table, s, form) }));
 }

@@ -40,6 +40,18 @@ export interface ValuesTable {
 
 export type Table = StatesTable | ValuesTable;
 
+/** P(state `s` | form `f`), as the scores say, before misreading. */
+export const frequencyAt = ({ frequency, scored }: StatesTable, s: number, f: number): number => frequency[s * scored.length + f];
+
+/** P(read as state `s` | form `f`), with misreading in it. */
+export const likelihoodAt = ({ bits, scored }: StatesTable, s: number, f: number): number => 2 ** bits[s * scored.length + f];
+
+/** P(a state is read right): the character's own, or what the guide takes for all. */
+export const reliabilityOf = (
+  { settings }: { settings: Pick<Settings, 'reliability'> },
+  { reliability }: Pick<Character, 'reliability'>,
+): number => reliability ?? settings.reliability;
+
 /** No outcome is less likely than this: a state never scored and never misread is still no proof. */
 export const LEAST_LIKELIHOOD = 1e-12;
 
@@ -84,7 +96,7 @@ export function statesTable(
   const forms = resolved.length;
   const S = states.length;
   const ordered = character.kind !== 'nominal';
-  const matrix = misreadingMatrix(S, ordered, character.reliability ?? settings.reliability, settings.slip);
+  const matrix = misreadingMatrix(S, ordered, reliabilityOf({ settings }, character), settings.slip);
   const bits = new Float64Array(S * forms);
   const frequency = new Float64Array(S * forms);
   const scored = new Uint8Array(forms);

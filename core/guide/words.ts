@@ -1,5 +1,3 @@
-import type { Guide } from './schema';
-
 /**
  * Frequency words and the numbers they stand for. The literature says "usually"
  * or "rarely"; a guide may change what it takes them to mean.
@@ -20,7 +18,11 @@ export const DEFAULT_WORDS: Record<FrequencyWord, number> = {
 };
 
 /** What a guide takes the words to mean: its own numbers before the usual ones. */
-export const wordsOf = ({ settings }: Pick<Guide, 'settings'>): Record<FrequencyWord, number> => ({
+export const wordsOf = ({
+  settings,
+}: {
+  settings: { words?: Partial<Record<FrequencyWord, number>> };
+}): Record<FrequencyWord, number> => ({
   ...DEFAULT_WORDS,
   ...settings.words,
 });

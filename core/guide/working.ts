@@ -42,7 +42,10 @@ export { findTaxa, type Found, sayOtherName } from './search';
 export { type Naming, namingOf, treatmentOf } from './treatments';
 export { priorBits, type PriorSetting } from './prior';
 export {
+  frequencyAt,
+  likelihoodAt,
   misreadingMatrix,
+  reliabilityOf,
   type Resolved,
   type StatesTable,
   statesTable,

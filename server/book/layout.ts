@@ -1,7 +1,7 @@
 import { leadersOf, type Mark, type Plate, scaleBar } from '@plesion/core/plates';
 import type { NamePart } from '@plesion/core/guide';
-import { widthOf, wrapped } from '../page/fonts';
-import type { Item, Page } from '../page/items';
+import { widthOf, wrapped } from '../print/fonts';
+import type { Item, Page } from '../print/items';
 
 /** Points. */
 const EDGE = 22;

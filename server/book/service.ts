@@ -6,7 +6,7 @@ import { nameParts } from '@plesion/core/specimen';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
-import { printPng, printSvg } from '../page/print';
+import { printPng, printSvg } from '../print/print';
 import { layPlate } from './layout';
 
 /** Marks that a plate has room for. */

@@ -6,7 +6,7 @@ import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import type { Jobs } from '../jobs/jobs';
 import { begun } from '../jobs/waited';
-import { printBooklet } from '../page/print';
+import { printBooklet } from '../print/print';
 import { importKey } from './import';
 import { makeKeyFor } from './make';
 import type { KeyPool } from './pool';

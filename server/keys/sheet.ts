@@ -1,8 +1,8 @@
 import { compileGuide, type Guide } from '@plesion/core/guide';
 import { endpointsOf, type Key, printDestination, printStatements } from '@plesion/core/keys';
 import { planOf, traitsOf } from '@plesion/core/plates';
-import { type Face, widthOf, wrapped } from '../page/fonts';
-import type { Item, Page } from '../page/items';
+import { type Face, widthOf, wrapped } from '../print/fonts';
+import type { Item, Page } from '../print/items';
 
 /** A5 in points, with two columns. */
 const WIDTH = 420;

@@ -1,7 +1,7 @@
 import type { PageContent, PagePlate } from '@plesion/core/page';
 import { type ScaleBar, scaleBar } from '@plesion/core/plates';
-import { type Face, widthOf, wrapped } from './fonts';
-import type { Box, Item, Page } from './items';
+import { type Face, widthOf, wrapped } from '../print/fonts';
+import type { Box, Item, Page } from '../print/items';
 
 /** A sheet of paper, in points as it is laid out; `shrink` brings that to the size it is printed at. */
 interface Paper {

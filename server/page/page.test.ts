@@ -1,7 +1,7 @@
 import sharp from 'sharp';
-import { face, widthOf, wrapped } from './fonts';
+import { face, widthOf, wrapped } from '../print/fonts';
 import { layOut } from './layout';
-import { printPdf, printPng } from './print';
+import { printPdf, printPng } from '../print/print';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;

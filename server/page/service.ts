@@ -11,7 +11,7 @@ import { walkedOf } from '../keys/walk';
 import { findPhoto } from '../photos/service';
 import { findSpecimen } from '../specimens/service';
 import { layOut, type PaperName, PAPERS, type Photo } from './layout';
-import { printPdf, printPng } from './print';
+import { printPdf, printPng } from '../print/print';
 
 /** A photo on a page need not be larger, in pixels. */
 const LONGEST = 900;

@@ -11,7 +11,7 @@ import { Words } from '../../ui/Words';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { layOutBeam, type Placed } from './beamLayout';
-import { leadingForm } from './leadingForm';
+import { leadingForm } from '../analysis/leadingForm';
 
 interface BeamProps {
   guide: Guide;

@@ -10,9 +10,9 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import type { DraftState } from '../specimen/draft';
-import { SavingLine } from '../specimen/SavingLine';
-import { saySituation } from '../specimen/situationText';
+import type { DraftState } from '../records/draft';
+import { SavingLine } from '../records/SavingLine';
+import { saySituation } from '../records/situationText';
 
 interface BenchHeadProps {
   id: string;

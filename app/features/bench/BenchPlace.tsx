@@ -2,9 +2,9 @@ import { Redirect, useRouter } from 'expo-router';
 import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { useDaybook } from '../daybook/useDaybook';
+import { useDaybook } from '../records/useDaybook';
 import { useSession } from '../session/useSession';
-import { unsentIds } from '../specimen/drafts';
+import { unsentIds } from '../records/drafts';
 
 /** The Bench from the bar: the specimen last left open, or a new one. */
 export function BenchPlace() {

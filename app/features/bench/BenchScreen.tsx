@@ -15,14 +15,14 @@ import { DangerNotice } from '../judgement/DangerNotice';
 import { JudgementSheets } from '../judgement/JudgementSheets';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { drawnViews, mainView } from '../plates/plates';
-import { SavingTrouble } from '../specimen/SavingLine';
+import { SavingTrouble } from '../records/SavingLine';
 import { Beam } from './Beam';
 import { BenchHead } from './BenchHead';
 import { keysOf } from './benchKeys';
 import { CallBar } from './CallBar';
 import { CharacterEditor } from './CharacterEditor';
 import { CharacterList } from './CharacterList';
-import { KeyHelp } from './KeyHelp';
+import { KeyHelp } from '../reading/KeyHelp';
 import { LeaderPlates } from './LeaderPlates';
 import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
@@ -30,9 +30,9 @@ import { MarkEditor } from './MarkEditor';
 import { MarkPanel } from './MarkPanel';
 import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
-import { readingOf } from './readings';
-import { type Bench, settingOf, useBench } from './useBench';
-import { useBenchKeys } from './useBenchKeys';
+import { readingOf } from '../analysis/readings';
+import { type Bench, settingOf, useBench } from '../analysis/useBench';
+import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
 /** The Bench: marks to read, and what they make of the specimen. */
 export function BenchScreen({ id }: { id: string }) {
@@ -130,7 +130,7 @@ function WideBench({ id, bench }: PartProps) {
           />
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
-          {help && <KeyHelp onClose={() => setHelp(false)} />}
+          {help && <KeyHelp keys={KEY_HELP} onClose={() => setHelp(false)} />}
           <BenchHead id={id} guide={guide} state={state} answer={answer} />
           <SavingTrouble draft={bench.draft} state={state} />
           <WeighTrouble error={bench.weighError} />

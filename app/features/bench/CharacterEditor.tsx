@@ -10,11 +10,11 @@ import { Choice } from '../../ui/Choice';
 import { Entry } from '../../ui/Entry';
 import { Notice } from '../../ui/Notice';
 import { Words } from '../../ui/Words';
-import { ComparisonEntry } from './ComparisonEntry';
-import { MeasureGuide } from './MeasureGuide';
-import { RangeStrips } from './RangeStrips';
-import { StateTiles } from './StateTiles';
-import { ValueEntry } from './ValueEntry';
+import { ComparisonEntry } from '../reading/ComparisonEntry';
+import { MeasureGuide } from '../reading/MeasureGuide';
+import { RangeStrips } from '../reading/RangeStrips';
+import { StateTiles } from '../reading/StateTiles';
+import { ValueEntry } from '../reading/ValueEntry';
 
 interface CharacterEditorProps {
   guide: Guide;

@@ -4,7 +4,7 @@ import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Words } from '../../ui/Words';
-import { inWorkingOrder, readingOf } from './readings';
+import { inWorkingOrder, readingOf } from '../analysis/readings';
 
 interface CharacterListProps {
   guide: Guide;

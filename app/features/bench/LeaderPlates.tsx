@@ -8,7 +8,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { leadingForm } from './leadingForm';
+import { leadingForm } from '../analysis/leadingForm';
 
 interface LeaderPlatesProps {
   guide: Guide;

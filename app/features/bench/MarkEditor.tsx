@@ -1,5 +1,5 @@
 import { CharacterEditor } from './CharacterEditor';
-import { type Bench, settingOf } from './useBench';
+import { type Bench, settingOf } from '../analysis/useBench';
 
 /** The mark at hand, with what was read of it. */
 export function MarkEditor({ bench, keys, plateWidth }: { bench: Bench; keys?: boolean; plateWidth: number }) {

@@ -1,5 +1,5 @@
 import { v7 as mintId } from 'uuid';
-import { type Bench, nextCertainty } from './useBench';
+import { type Bench, nextCertainty } from '../analysis/useBench';
 import type { BenchKeys } from './useBenchKeys';
 
 /** What each key does to the specimen on the bench. */

@@ -9,10 +9,10 @@ import { CharacterList } from './CharacterList';
 import { LeaderPlates } from './LeaderPlates';
 import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
-import { leadingForm } from './leadingForm';
-import { MeasureGuide } from './MeasureGuide';
+import { leadingForm } from '../analysis/leadingForm';
+import { MeasureGuide } from '../reading/MeasureGuide';
 import { NextLookSheet } from './NextLookSheet';
-import { RangeStrips } from './RangeStrips';
+import { RangeStrips } from '../reading/RangeStrips';
 
 const compiled = compileGuide(ledgeCrabs);
 const character = (id: string) => ledgeCrabs.characters.find((c) => c.id === id)!;

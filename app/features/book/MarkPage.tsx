@@ -10,8 +10,8 @@ import { Sheet } from '../../ui/Sheet';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 import { TermText } from '../glossary/TermText';
-import { compiledOf } from '../guides/compiled';
-import { WithGuide } from '../guides/WithGuide';
+import { compiledOf } from '../records/compiled';
+import { WithGuide } from '../records/WithGuide';
 import { tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 

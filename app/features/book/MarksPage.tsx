@@ -5,8 +5,8 @@ import { colour, radius, space, TOUCH } from '../../theme';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
-import { inWorkingOrder } from '../bench/readings';
-import { WithGuide } from '../guides/WithGuide';
+import { inWorkingOrder } from '../analysis/readings';
+import { WithGuide } from '../records/WithGuide';
 import { tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 

@@ -5,7 +5,7 @@ import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { WithGuide } from '../guides/WithGuide';
+import { WithGuide } from '../records/WithGuide';
 import { BookSearch } from './BookSearch';
 import { Hazards, OtherNames } from './TaxonNotes';
 

@@ -7,7 +7,7 @@ import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Words } from '../../ui/Words';
 import { TermCard } from '../glossary/TermText';
-import { WithGuide } from '../guides/WithGuide';
+import { WithGuide } from '../records/WithGuide';
 
 /** The glossary of a guide: every term with its drawing; the one asked for comes first. */
 export function WordsPage({ id, term }: { id: string; term?: string }) {

@@ -2,7 +2,7 @@ import type { Standing } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useRouter } from 'expo-router';
 import { Button } from '../../ui/Button';
-import { comparablePair } from '../bench/leadingForm';
+import { comparablePair } from '../analysis/leadingForm';
 
 interface CompareButtonProps {
   /** The specimen, whose situation and judgement hold. */

@@ -6,7 +6,7 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { useGuide } from '../guides/useGuide';
+import { useGuide } from '../records/useGuide';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 

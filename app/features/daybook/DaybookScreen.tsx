@@ -13,10 +13,10 @@ import { useSession } from '../session/useSession';
 import { FirstLook } from '../firstLook/FirstLook';
 import { WaitingCard, waitingOf } from '../firstLook/WaitingCard';
 import { LookLink } from '../shell/LookLink';
-import { sayDate } from '../specimen/situationText';
+import { sayDate } from '../records/situationText';
 import { DaybookRow } from './DaybookRow';
 import { Unsent } from './Unsent';
-import { type Filters, useDaybook } from './useDaybook';
+import { type Filters, useDaybook } from '../records/useDaybook';
 
 /** Today's and earlier specimens. */
 export function DaybookScreen() {

@@ -5,7 +5,7 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useSession } from '../session/useSession';
-import { sendUnsent, unsentIds } from '../specimen/drafts';
+import { sendUnsent, unsentIds } from '../records/drafts';
 
 /** Specimens with changes that only this device has; sent when the connection is back. */
 export function Unsent() {

@@ -5,7 +5,7 @@ import { Rect } from 'react-native-svg';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Words, type WordsProps } from '../../ui/Words';
-import { emblems } from '../guides/emblems';
+import { emblems } from '../plates/emblems';
 import { formPlate, tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 

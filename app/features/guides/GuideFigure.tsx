@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { emblems } from './emblems';
-import { useGuide } from './useGuide';
+import { emblems } from '../plates/emblems';
+import { useGuide } from '../records/useGuide';
 
 interface GuideFigureProps {
   id: string;

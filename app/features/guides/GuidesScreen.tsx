@@ -14,7 +14,7 @@ import { Words } from '../../ui/Words';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
 import { GuideFigure } from './GuideFigure';
-import { useGuides, useGuidesWhole } from './useGuide';
+import { useGuides, useGuidesWhole } from '../records/useGuide';
 
 /** The station's guides, and the way in for more. */
 export function GuidesScreen() {

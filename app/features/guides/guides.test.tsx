@@ -1,7 +1,7 @@
 import { tentCones } from '@plesion/demo';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
-import { JudgingSheet } from './JudgingSheet';
+import { JudgingSheet } from '../book/JudgingSheet';
 
 const mockApi = jest.fn();
 jest.mock('../../lib/api', () => ({ api: (...given: unknown[]) => mockApi(...given) }));

@@ -1,4 +1,4 @@
-import type { Bench } from '../bench/useBench';
+import type { Bench } from '../analysis/useBench';
 import { DisputesSheet } from './DisputesSheet';
 import { FirmnessSheet } from './FirmnessSheet';
 import { SetAsideSheet } from './SetAsideSheet';

@@ -1,7 +1,7 @@
 import type { SpecimenWrite } from '@plesion/contract';
 import { Sheet } from '../../ui/Sheet';
 import { KeyLink } from './KeysSheet';
-import { useKeys } from './useKeys';
+import { useKeys } from '../records/useKeys';
 
 /** The keys that a specimen can be walked through; nothing where its guide has none. */
 export function KeyItSheet({ id, content }: { id: string; content: SpecimenWrite }) {

@@ -13,11 +13,11 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { useGuide } from '../guides/useGuide';
+import { useGuide } from '../records/useGuide';
 import { KeyProblems } from './KeyProblems';
 import { KeyText } from './KeyText';
 import { KeyTreeView } from './KeyTreeView';
-import { useKey } from './useKeys';
+import { useKey } from '../records/useKeys';
 
 /** A key: what it is for, its picture, what is wrong with it, and its couplets. */
 export function KeyPage({ id }: { id: string }) {

@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { useKeys } from './useKeys';
+import { useKeys } from '../records/useKeys';
 
 /** The keys of a guide, or of the station, and the ways to more. */
 export function KeysSheet({ guideId }: { guideId?: string }) {

@@ -16,7 +16,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
 import { WorkProgress } from '../../ui/WorkProgress';
-import { WithGuide } from '../guides/WithGuide';
+import { WithGuide } from '../records/WithGuide';
 import { PathsSheet } from './KeyPage';
 
 const PURPOSES: Record<KeyPurpose, string> = { 'hands-off': 'without touching', field: 'in the field', bench: 'at the bench' };

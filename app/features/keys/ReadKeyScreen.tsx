@@ -16,7 +16,7 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { useGuide, useGuides } from '../guides/useGuide';
+import { useGuide, useGuides } from '../records/useGuide';
 import { KeyText } from './KeyText';
 
 /** A text longer than this is not shown in the field, so that the page stays quick. */

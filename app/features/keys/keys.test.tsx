@@ -8,11 +8,11 @@ import type { ReactNode } from 'react';
 import { device } from '../../lib/device';
 import { TermText } from '../glossary/TermText';
 import { EditKeyScreen } from './edit/EditKeyScreen';
-import { keyedBy } from './keyedBy';
+import { keyedBy } from '../analysis/keyedBy';
 import { KeyPage } from './KeyPage';
 import { MakeKeyScreen } from './MakeKeyScreen';
 import { ReadKeyScreen } from './ReadKeyScreen';
-import { WalkScreen } from './walk/WalkScreen';
+import { WalkScreen } from '../walk/WalkScreen';
 
 const KEY = '0192f3a0-0000-7001-8000-000000000001';
 const GUIDE = '0192f3a0-0000-7001-8000-000000000002';

@@ -13,12 +13,12 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { useGuide } from '../guides/useGuide';
+import { useGuide } from '../records/useGuide';
 import { KeyLink } from '../keys/KeysSheet';
-import { useKeys } from '../keys/useKeys';
-import { useSpecimens } from '../specimen/useSpecimens';
+import { useKeys } from '../records/useKeys';
+import { useSpecimens } from '../records/useSpecimens';
 import { LotUnitySheet } from './LotUnitySheet';
-import { type LotDraft, type LotDraftState, useLotDraft } from './useLots';
+import { type LotDraft, type LotDraftState, useLotDraft } from '../records/useLots';
 
 /** A lot: its specimens with what each shows, whether they go together, and the keys to walk with it. */
 export function LotPage({ id }: { id: string }) {

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { Choice } from '../../ui/Choice';
 import { Words } from '../../ui/Words';
-import type { OpenSpecimen } from '../specimen/useSpecimens';
+import type { OpenSpecimen } from '../records/useSpecimens';
 
 interface LotSpecimensProps {
   specimens: readonly OpenSpecimen[];

@@ -12,8 +12,8 @@ import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import type { OpenSpecimen } from '../specimen/useSpecimens';
-import { useLotDraft } from './useLots';
+import type { OpenSpecimen } from '../records/useSpecimens';
+import { useLotDraft } from '../records/useLots';
 
 interface UnityProps {
   bench: { lot?: { id: string; label: string }; compiled?: CompiledGuide; specimens: readonly OpenSpecimen[] };

@@ -11,9 +11,9 @@ import { Sheet } from '../../ui/Sheet';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
 import { GuidePick } from '../guides/GuidePick';
-import { useGuides } from '../guides/useGuide';
+import { useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
-import { lotDrafts, useLots } from './useLots';
+import { lotDrafts, useLots } from '../records/useLots';
 
 /** Specimens taken together and thought alike. */
 export function LotsScreen() {

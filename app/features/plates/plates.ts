@@ -1,6 +1,6 @@
 import type { Character, Guide } from '@plesion/core/guide';
 import { type Detail, type Measure, type Plate, planOf, type Traits, traitsOf } from '@plesion/core/plates';
-import { compiledOf } from '../guides/compiled';
+import { compiledOf } from '../records/compiled';
 
 /** Drawings kept at once; the oldest go first. */
 const KEPT = 400;

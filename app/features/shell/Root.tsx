@@ -14,7 +14,7 @@ import { keepForOffline } from '../../lib/offline';
 import { colour, font } from '../../theme';
 import { startLook } from '../../theme/look';
 import { Failed, Loading } from '../../ui/states';
-import { SignIn } from '../session/SignIn';
+import { SignIn } from '../door/SignIn';
 import { SessionContext, useSessionQuery } from '../session/useSession';
 import { Shell } from './Shell';
 

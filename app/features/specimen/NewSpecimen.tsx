@@ -10,10 +10,10 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { GuidePick } from '../guides/GuidePick';
-import { rememberGuide, usualGuide } from '../guides/usualGuide';
-import { useGuide, useGuides } from '../guides/useGuide';
+import { rememberGuide, usualGuide } from '../records/usualGuide';
+import { useGuide, useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
-import { startDraft } from './drafts';
+import { startDraft } from '../records/drafts';
 import { SituationForm } from './SituationForm';
 
 /** What is usual to begin with: in the hand, but not where something dangerous might be. */

@@ -1,7 +1,7 @@
 import { ledgeCrabs } from '@plesion/demo';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { SituationForm } from './SituationForm';
-import { sayDate, saySituation } from './situationText';
+import { sayDate, saySituation } from '../records/situationText';
 
 const show = (situation = {}) => {
   const onSubmit = jest.fn();

@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { FormEntry } from '../../ui/FormEntry';
 import { Sheet } from '../../ui/Sheet';
-import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS, SUBJECT_LABELS } from './situationText';
+import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS, SUBJECT_LABELS } from '../records/situationText';
 
 const coordinate = (limit: number, what: string) =>
   z

@@ -2,9 +2,9 @@ import { useRouter } from 'expo-router';
 import { Screen } from '../../ui/Screen';
 import { Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { useGuide } from '../guides/useGuide';
+import { useGuide } from '../records/useGuide';
 import { SituationForm } from './SituationForm';
-import { useDraft } from './useDraft';
+import { useDraft } from '../records/useDraft';
 
 /** Change where, when and how a specimen was met. */
 export function SituationScreen({ id }: { id: string }) {

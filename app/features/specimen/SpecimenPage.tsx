@@ -14,8 +14,8 @@ import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
-import { useAssessment } from '../bench/useAssessment';
-import { useGuide } from '../guides/useGuide';
+import { useAssessment } from '../analysis/useAssessment';
+import { useGuide } from '../records/useGuide';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { PhotoButton } from '../photos/PhotoButton';
 import { PointedPhoto } from '../photos/PointedPhoto';
@@ -24,9 +24,9 @@ import { PlateSheet } from '../plates/PlateSheet';
 import { CompareButton } from '../compare/CompareButton';
 import { SendPage } from '../compare/SendPage';
 import { DangerNotice } from '../judgement/DangerNotice';
-import { SavingTrouble } from './SavingLine';
-import { sayDate, saySituation } from './situationText';
-import { useDraft } from './useDraft';
+import { SavingTrouble } from '../records/SavingLine';
+import { sayDate, saySituation } from '../records/situationText';
+import { useDraft } from '../records/useDraft';
 
 /** A specimen as it stands in the daybook, with its history. */
 export function SpecimenPage({ id }: { id: string }) {

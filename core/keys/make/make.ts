@@ -3,9 +3,9 @@ import { done, failed, type Outcome } from '../../problem';
 import type { Couplet, Destination, Key, KeyPaths, Lead, Statement } from '../schema';
 import type { KeyPurpose } from '../vocabulary';
 import { bestSplit, divide, dividing, isSettled, type Node, taxaOf } from './choose';
-import { EXACT, optimumOf } from './optimum';
+import { optimumOf } from './optimum';
 import { phrase } from './phrase';
-import { type Item, itemsOf, type Split, splitsOf } from './splits';
+import { EXACT, type Item, itemsOf, type Split, splitsOf } from './splits';
 
 export interface MakeRequest {
   purpose: KeyPurpose;

@@ -1,4 +1,4 @@
-import type { Item, Split } from './splits';
+import { EXACT, type Item, type Split } from './splits';
 
 /** The best key for a few items: what it costs, and the split to take for every set of items that it can meet. */
 export interface Optimum {
@@ -7,9 +7,6 @@ export interface Optimum {
   /** The split for a set of items (bit i for item i); undefined for sets of one taxon. */
   splitOf: (set: number) => Split | undefined;
 }
-
-/** More items than this are not solved exactly: the sets are 2ⁿ. */
-export const EXACT = 12;
 
 /**
  * Exact optimum by dynamic programming over sets of items (Garey 1972, optimal

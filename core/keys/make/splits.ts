@@ -1,8 +1,15 @@
 import { normalBelow } from '../../chance';
-import { type Character, type CompiledGuide, isUnder, type StatesTable, type ValuesTable } from '../../guide/working';
+import {
+  type Character,
+  type CompiledGuide,
+  isUnder,
+  type StatesTable,
+  type ValuesTable,
+  frequencyAt,
+  reliabilityOf,
+} from '../../guide/working';
 import type { KeyPurpose } from '../vocabulary';
 import type { StatementLink } from '../schema';
-import { EXACT } from './optimum';
 
 /** A form goes one way only when it does so at least this often. */
 const CLEAR = 0.95;
@@ -15,6 +22,9 @@ const EVERY_WAY = 5;
 const EVERY_WAY_OF_FEW = 12;
 /** Cuts tried along a measured character. */
 const CUTS = 24;
+
+/** More items than this are not solved exactly: the sets are 2ⁿ. */
+export const EXACT = 12;
 
 /** One way to divide forms by one character: how often each form answers to the first side. */
 export interface Split {
@@ -85,7 +95,7 @@ const divides = (sides: Uint8Array) => sides.includes(1) && sides.includes(2);
 
 /** What a couplet by a character costs beside one by the best: up to a third more for the least trusted, a little for the slow. */
 function costs(compiled: CompiledGuide, usable: readonly Character[], prefer: readonly string[]) {
-  const reliability = (character: Character) => character.reliability ?? compiled.guide.settings.reliability;
+  const reliability = (character: Character) => reliabilityOf(compiled.guide, character);
   const best = Math.max(...usable.map(reliability));
   const quickest = Math.min(...usable.map(({ seconds }) => seconds));
   return (character: Character): number =>
@@ -102,8 +112,7 @@ interface Division {
 
 function stateSplits(table: StatesTable, items: readonly Item[]): Division[] {
   const { character, states } = table;
-  const forms = table.scored.length;
-  const p = (s: number, item: Item) => table.frequency[s * forms + item.form];
+  const p = (s: number, item: Item) => frequencyAt(table, s, item.form);
   const found = states.map((_, s) => s).filter((s) => items.some((item) => p(s, item) > 1 - CLEAR));
   const ways = items.length <= EXACT ? EVERY_WAY_OF_FEW : EVERY_WAY;
   const massOf = (s: number) => items.reduce((sum, item) => sum + item.weight * p(s, item), 0);

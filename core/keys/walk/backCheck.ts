@@ -2,7 +2,7 @@ import type { BackCheckItem, BackCheck, KeyedSpecimen, Finding, TrailStep } from
 import { normalBelow } from '../../chance';
 import { type Reading, valueOf, sayReading, type Situation } from '../../observation';
 import { onScale, posteriorOf } from '../../evidence';
-import { type CompiledGuide, isStates, type Table, taxonIndex } from '../../guide/working';
+import { type CompiledGuide, isStates, type Table, taxonIndex, frequencyAt, likelihoodAt } from '../../guide/working';
 import { endpointId } from '../graph';
 import type { Destination, Key } from '../schema';
 import type { EndpointEvidence } from './evidence';
@@ -94,8 +94,7 @@ function readItems(
 function ordinariness(compiled: CompiledGuide, reading: Reading, form: number): number {
   const table = compiled.tables.get(reading.character)!;
   if (table.type === 'states') {
-    const forms = table.scored.length;
-    const p = table.states.map((_, s) => 2 ** table.bits[s * forms + form]);
+    const p = table.states.map((_, s) => likelihoodAt(table, s, form));
     const read = new Set(reading.states ?? [String(reading.value)]);
     const most = table.states.reduce((max, state, s) => (read.has(state) ? Math.max(max, p[s]) : max), 0);
     const whole = table.states.reduce((sum, state, s) => (read.has(state) ? sum + p[s] : sum), 0);
@@ -129,9 +128,8 @@ function boundsTicked(key: Key, compiled: CompiledGuide, forms: readonly number[
 /** The share of a form's own that lies within bounds. */
 function shareWithin(table: Table, form: number, low = Number.NEGATIVE_INFINITY, high = Number.POSITIVE_INFINITY): number {
   if (table.type === 'states') {
-    const forms = table.scored.length;
     const inside = (state: string) => Number(state) >= low && Number(state) <= high;
-    return table.states.reduce((sum, state, s) => (inside(state) ? sum + table.frequency[s * forms + form] : sum), 0);
+    return table.states.reduce((sum, state, s) => (inside(state) ? sum + frequencyAt(table, s, form) : sum), 0);
   }
   const below = (bound: number) => {
     if (bound === Number.POSITIVE_INFINITY) return 1;

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { WalkScreen } from '../../../features/keys/walk/WalkScreen';
+import { WalkScreen } from '../../../features/walk/WalkScreen';
 
 export default function Route() {
   const { id, specimen, lot, start } = useLocalSearchParams<{ id: string; specimen?: string; lot?: string; start?: string }>();

@@ -10,9 +10,9 @@ import { Notice } from '../../../ui/Notice';
 import { Screen } from '../../../ui/Screen';
 import { Failed, Loading } from '../../../ui/states';
 import { Words } from '../../../ui/Words';
-import { useGuide } from '../../guides/useGuide';
+import { useGuide } from '../../records/useGuide';
 import { KeyProblems } from '../KeyProblems';
-import { type KeyDraft, type KeyDraftState, useKeyDraft } from '../useKeys';
+import { type KeyDraft, type KeyDraftState, useKeyDraft } from '../../records/useKeys';
 import { CoupletEditor } from './CoupletEditor';
 
 /** Mend a key: every change is kept on the device and can be undone; saving makes a version. */

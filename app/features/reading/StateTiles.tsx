@@ -2,7 +2,7 @@ import type { Reading } from '@plesion/core/observation';
 import type { Character, Guide } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, radius, space } from '../../theme/index';
 import { Glyph } from '../../ui/Glyph';
 import { Hatch } from '../../ui/Hatch';
 import { Words } from '../../ui/Words';

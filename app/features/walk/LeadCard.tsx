@@ -2,10 +2,10 @@ import type { Guide } from '@plesion/core/guide';
 import { inHundred } from '@plesion/core/evidence';
 import type { Couplet, Lead, LeadStanding } from '@plesion/core/keys';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space, useWide } from '../../../theme';
-import { Button } from '../../../ui/Button';
-import { Words } from '../../../ui/Words';
-import { DestinationName } from '../DestinationName';
+import { colour, radius, space, useWide } from '../../theme/index';
+import { Button } from '../../ui/Button';
+import { Words } from '../../ui/Words';
+import { DestinationName } from '../keys/DestinationName';
 import { StatementRow } from './StatementRow';
 import type { WalkBench } from './useWalk';
 

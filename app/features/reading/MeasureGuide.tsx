@@ -2,7 +2,7 @@ import type { Character, Guide } from '@plesion/core/guide';
 import type { Measure } from '@plesion/core/plates';
 import Svg, { Path, Text as SvgText } from 'react-native-svg';
 import { View } from 'react-native';
-import { colour, font } from '../../theme';
+import { colour, font } from '../../theme/index';
 import { measuresOn } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 

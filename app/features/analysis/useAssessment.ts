@@ -1,7 +1,7 @@
 import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
 import type { Level } from '@plesion/core/evidence';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useKeyed } from '../keys/useKeyed';
+import { useKeyed } from './useKeyed';
 import { weigh } from './weigher';
 
 /**

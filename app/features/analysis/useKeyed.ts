@@ -1,7 +1,7 @@
 import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
 import type { Keyed } from '@plesion/core/evidence';
 import { useQuery } from '@tanstack/react-query';
-import { keyQuery } from './useKeys';
+import { keyQuery } from '../records/useKeys';
 
 /**
  * What the specimen's walk through a key came to, for guides whose school is the

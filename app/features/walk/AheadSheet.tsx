@@ -1,10 +1,10 @@
 import { comingMarks } from '@plesion/core/keys';
 import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour } from '../../../theme';
-import { Choice } from '../../../ui/Choice';
-import { Sheet } from '../../../ui/Sheet';
-import { Words } from '../../../ui/Words';
+import { colour } from '../../theme/index';
+import { Choice } from '../../ui/Choice';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
 import type { WalkBench } from './useWalk';
 
 /** What the coming couplets need, view by view, so that the specimen is turned as seldom as can be. */

@@ -1,11 +1,10 @@
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, radius, space } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
-import { KEY_HELP } from './useBenchKeys';
 
-export function KeyHelp({ keys: list = KEY_HELP, onClose }: { keys?: typeof KEY_HELP; onClose: () => void }) {
+export function KeyHelp({ keys: list, onClose }: { keys: readonly [keys: string, what: string][]; onClose: () => void }) {
   return (
     <Sheet title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
       {list.map(([keys, what]) => (

@@ -2,7 +2,7 @@ import { type Reading, ratioOf, sayValue } from '@plesion/core/observation';
 import type { Character } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { space } from '../../theme/index';
 import { Choice } from '../../ui/Choice';
 import { Entry } from '../../ui/Entry';
 import { Words } from '../../ui/Words';

@@ -9,10 +9,10 @@ import {
 } from '@plesion/core/keys';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../../theme';
-import { Button } from '../../../ui/Button';
-import { Words } from '../../../ui/Words';
-import { TermText } from '../../glossary/TermText';
+import { colour, radius, space, TOUCH } from '../../theme/index';
+import { Button } from '../../ui/Button';
+import { Words } from '../../ui/Words';
+import { TermText } from '../glossary/TermText';
 import { ticking } from './answering';
 import { MeasureStatement } from './MeasureStatement';
 import type { WalkBench } from './useWalk';

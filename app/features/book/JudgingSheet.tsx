@@ -6,7 +6,7 @@ import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Failed } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { compiledOf } from './compiled';
+import { compiledOf } from '../records/compiled';
 
 const SCHOOL_LABELS = { weigh: 'weigh all marks', diagnostic: 'one diagnostic mark', key: 'a whole way through a key' } as const;
 

@@ -3,15 +3,15 @@ import type { BackCheckItem } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { colour, space, TOUCH } from '../../../theme';
-import { Button } from '../../../ui/Button';
-import { Notice } from '../../../ui/Notice';
-import { Sheet } from '../../../ui/Sheet';
-import { TaxonName } from '../../../ui/TaxonName';
-import { Words } from '../../../ui/Words';
-import { WrittenName } from '../../../ui/WrittenName';
-import { useSession } from '../../session/useSession';
-import { startDraft } from '../../specimen/drafts';
+import { colour, space, TOUCH } from '../../theme/index';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Sheet } from '../../ui/Sheet';
+import { TaxonName } from '../../ui/TaxonName';
+import { Words } from '../../ui/Words';
+import { WrittenName } from '../../ui/WrittenName';
+import { useSession } from '../session/useSession';
+import { startDraft } from '../records/drafts';
 import type { WalkBench } from './useWalk';
 
 /** The end of a walk: the name, whether it may be given, the back-check, and where one might have gone wrong. */

@@ -1,12 +1,12 @@
 import { endpointId, endpointsOf, printStatements, wayTo } from '@plesion/core/keys';
 import { memo, useMemo, useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
-import { colour, space, TOUCH } from '../../../theme';
-import { Button } from '../../../ui/Button';
-import { Entry } from '../../../ui/Entry';
-import { Sheet } from '../../../ui/Sheet';
-import { Words } from '../../../ui/Words';
-import { WrittenName } from '../../../ui/WrittenName';
+import { colour, space, TOUCH } from '../../theme/index';
+import { Button } from '../../ui/Button';
+import { Entry } from '../../ui/Entry';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+import { WrittenName } from '../../ui/WrittenName';
 import type { WalkBench } from './useWalk';
 
 /** "Is it X?": the couplets that X must pass, with what was decided there; and a start at a later couplet. */

@@ -3,11 +3,11 @@ import { onlyQuantity, type Statement } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { space } from '../../../theme';
-import { Entry } from '../../../ui/Entry';
-import { Words } from '../../../ui/Words';
-import { StateTiles } from '../../bench/StateTiles';
-import { ValueEntry } from '../../bench/ValueEntry';
+import { space } from '../../theme/index';
+import { Entry } from '../../ui/Entry';
+import { Words } from '../../ui/Words';
+import { StateTiles } from '../reading/StateTiles';
+import { ValueEntry } from '../reading/ValueEntry';
 import { measuring } from './answering';
 import type { WalkBench } from './useWalk';
 

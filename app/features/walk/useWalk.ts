@@ -15,11 +15,11 @@ import {
   withTicked,
 } from '@plesion/core/keys';
 import { useMemo } from 'react';
-import { useAssessment } from '../../bench/useAssessment';
-import { useGuide } from '../../guides/useGuide';
-import { useLotDraft } from '../../lots/useLots';
-import { type OpenSpecimen, useSpecimens } from '../../specimen/useSpecimens';
-import { useKey } from '../useKeys';
+import { useAssessment } from '../analysis/useAssessment';
+import { useGuide } from '../records/useGuide';
+import { useLotDraft } from '../records/useLots';
+import { type OpenSpecimen, useSpecimens } from '../records/useSpecimens';
+import { useKey } from '../records/useKeys';
 import { undecided } from './answering';
 import { useLooseWalk } from './looseWalk';
 

@@ -1,6 +1,6 @@
 import { planOf, type Traits } from '@plesion/core/plates';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, radius, space } from '../../theme/index';
 import { PlateView } from '../plates/PlateView';
 
 /** Two terns that differ in three marks only: what Plesion is for, before a word is read. */

@@ -3,7 +3,7 @@ import { type Character, compiledFor, type CompiledGuide, type Guide, taxonIndex
 import type { Situation } from '@plesion/core/observation';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour, space } from '../../theme/index';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
 

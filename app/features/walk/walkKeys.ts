@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { isTyping } from '../../../lib/keyboard';
+import { isTyping } from '../../lib/keyboard';
 
 /** What each key does on the wide screen, as the help shows it. */
 export const WALK_KEYS: [keys: string, what: string][] = [

@@ -3,7 +3,7 @@ import { RequestProblem, schemas } from '@plesion/contract';
 import { lazy, Suspense, useState } from 'react';
 import { type Path, useForm, type UseFormSetError } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { colour, space, useWide } from '../../theme';
+import { colour, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { FormEntry } from '../../ui/FormEntry';
 import { Mark } from '../../ui/Mark';
@@ -11,7 +11,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
-import { useEnter } from './useSession';
+import { useEnter } from '../session/useSession';
 
 /** Drawn when it has come: the door itself does not wait for it. */
 const DoorPlate = lazy(() => import('./DoorPlate'));

@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { space } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Words } from '../../ui/Words';

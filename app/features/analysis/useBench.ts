@@ -5,9 +5,9 @@ import { type Level } from '@plesion/core/evidence';
 import type { Character, Judgement } from '@plesion/core/guide';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
-import { useGuide } from '../guides/useGuide';
-import type { Draft, DraftState } from '../specimen/draft';
-import { useDraft } from '../specimen/useDraft';
+import { useGuide } from '../records/useGuide';
+import type { Draft, DraftState } from '../records/draft';
+import { useDraft } from '../records/useDraft';
 import { inWorkingOrder, readingOf, withReading, withoutReadingId } from './readings';
 import { useAssessment } from './useAssessment';
 

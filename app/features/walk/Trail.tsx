@@ -1,8 +1,8 @@
 import { inHundred } from '@plesion/core/evidence';
 import { coupletIndex } from '@plesion/core/keys';
 import { Pressable, ScrollView, StyleSheet } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../../theme';
-import { Words } from '../../../ui/Words';
+import { colour, radius, space, TOUCH } from '../../theme/index';
+import { Words } from '../../ui/Words';
 import type { WalkBench } from './useWalk';
 
 interface TrailProps {

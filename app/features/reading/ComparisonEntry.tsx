@@ -3,7 +3,7 @@ import type { Reading, RelativeValue } from '@plesion/core/observation';
 import { type Character, type Guide, isValue, shortName } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { space } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 

@@ -1,7 +1,7 @@
 import type { KeptWalk } from '@plesion/core/keys';
 import { useState } from 'react';
-import { device } from '../../../lib/device';
-import { useSession } from '../../session/useSession';
+import { device } from '../../lib/device';
+import { useSession } from '../session/useSession';
 
 /** A walk that belongs to no specimen: kept on this device, with its steps back. */
 export function useLooseWalk(keyId: string) {

@@ -1,0 +1,76 @@
+/**
+ * Who may know whom. Each room lists the rooms it may import; everything else is a
+ * wall that the linter keeps (`import-x/no-restricted-paths`), beside `no-cycle`.
+ */
+
+/** core/<room>: the rooms of the core below it; `problem.ts` is everybody's. */
+const core = {
+  chance: [],
+  linear: [],
+  guide: ['chance', 'linear'],
+  observation: ['guide'],
+  evidence: ['chance', 'linear', 'guide', 'observation'],
+  plates: ['chance', 'guide', 'observation'],
+  keys: ['chance', 'guide', 'observation', 'evidence'],
+  specimen: ['guide', 'observation', 'evidence', 'keys'],
+  analysis: ['guide', 'observation', 'evidence', 'keys', 'specimen', 'compare', 'page'],
+  compare: ['chance', 'linear', 'guide', 'observation', 'evidence', 'plates'],
+  learn: ['chance', 'linear', 'guide'],
+  book: ['guide', 'evidence', 'plates'],
+  page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
+  formats: ['guide', 'observation', 'specimen'],
+};
+
+/** app/features/<capability>: records below analysis below the screens. */
+const features = {
+  session: [],
+  records: ['session'],
+  plates: ['records'],
+  photos: [],
+  learn: [],
+  firstLook: [],
+  look: ['session'],
+  door: ['session', 'plates'],
+  analysis: ['records'],
+  reading: ['analysis', 'plates', 'records'],
+  glossary: ['plates', 'records'],
+  judgement: ['analysis', 'records'],
+  compare: ['analysis', 'plates', 'records'],
+  keys: ['glossary', 'plates', 'records', 'session'],
+  book: ['analysis', 'compare', 'glossary', 'judgement', 'keys', 'learn', 'plates', 'records'],
+  guides: ['book', 'keys', 'plates', 'records'],
+  lots: ['guides', 'keys', 'plates', 'records', 'session'],
+  walk: ['analysis', 'glossary', 'judgement', 'keys', 'lots', 'plates', 'reading', 'records', 'session'],
+  bench: ['analysis', 'compare', 'judgement', 'keys', 'plates', 'reading', 'records', 'session'],
+  determination: ['analysis', 'judgement', 'records', 'session'],
+  specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'photos', 'plates', 'records', 'session'],
+  shell: ['door', 'records', 'session'],
+  daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],
+};
+
+/** The rooms of the house. */
+const rooms = {
+  core: [],
+  contract: ['core'],
+  demo: ['contract', 'core'],
+  server: ['contract', 'core', 'demo'],
+  app: ['contract', 'core', 'demo'],
+  e2e: ['contract', 'core', 'demo', 'server', 'scripts'],
+  bench: ['contract', 'core', 'demo', 'server', 'e2e', 'scripts'],
+};
+
+const within = (base, map, shared) =>
+  Object.entries(map).map(([room, below]) => ({
+    target: `./${base}/${room}`,
+    from: `./${base}`,
+    except: [room, ...below, ...shared].map((name) => `./${name}`),
+    message: `${base}/${room} knows only ${below.join(', ') || 'itself'}; see eslint.walls.mjs.`,
+  }));
+
+const between = Object.entries(rooms).flatMap(([room, below]) =>
+  Object.keys({ ...rooms, scripts: [] })
+    .filter((other) => other !== room && !below.includes(other))
+    .map((other) => ({ target: `./${room}`, from: `./${other}`, message: `${room} does not know ${other}` })),
+);
+
+export const walls = [...between, ...within('core', core, ['problem.ts']), ...within('app/features', features, [])];
