@@ -3,5 +3,5 @@ export { conditionsOf, disputedForms, hidesOf, type Holder, holdersOf } from './
 export { type FormMark, marksOf } from './marks';
 export { type Place, type Presence, presenceOf } from './presence';
 export { type Hit, searchGuide } from './search';
-export { countsOf, fitsWanted, narrowed, partAt, partsOf, type Wanted } from './wall';
+export { countsOf, narrowed, partAt, partsOf, type Wanted } from './wall';
 export { usualCircumstances } from './usual';

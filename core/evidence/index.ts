@@ -22,10 +22,10 @@ export type {
 export * from './vocabulary';
 export { standingOf } from './standing';
 export { type Beam, beamBetween, type Side } from './beam';
-export { callOf, OUTSIDE } from './call';
-export { factorOf, isMeasured, jointColumn, tableGiven } from './block';
-export { columnOf, DOUBT, onScale } from './column';
-export { type Hazards, hazardsOf, isClose } from './danger';
+export { callOf } from './call';
+export { factorOf, jointColumn, tableGiven } from './block';
+export { columnOf, onScale } from './column';
+export { type Hazards, isClose } from './danger';
 export { fitOf } from './fit';
 export { tailedDensity, tailedLogDensity } from './density';
 export { entropyOf, expectedInformation, type Live, liveForms } from './information';
@@ -39,14 +39,4 @@ export { type Joint, jointPosterior } from './joint';
 export { hindranceOf, sayFacetScope } from './setAside';
 export { fromPrior, type WeighedPosterior, posteriorOf, type Weighed, withoutReading, withReading } from './posterior';
 export { isTrusted, trapsBetween } from './traps';
-export {
-  evenWeights,
-  groupOfCharacter,
-  independenceKey,
-  kishTotal,
-  markOf,
-  temperedSum,
-  temperedWeights,
-  temperScratch,
-  weightOfNext,
-} from './weights';
+export { evenWeights, groupOfCharacter, independenceKey, markOf, temperedSum, temperedWeights, temperScratch } from './weights';

@@ -24,13 +24,13 @@ export type { FacetName, Facets } from './terms';
 export * from './vocabulary';
 export * from './names';
 export { sayFacets } from './sayFacets';
-export { DEFAULT_WORDS, FREQUENCY_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
+export { DEFAULT_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';
 export { curveAt, dayOfYear, withinDates } from './dates';
-export { type Form, formId, formsOf, hasFacets, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
+export { type Form, formsOf, hasFacets, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
 export { checkGuide, isStates, isValue } from './check';
 export { GREATEST, LEAST } from './checkNumbers';
-export { type CompiledGuide, compileGuide, frequenciesOf, keepNewest, tableUnder } from './compile';
+export { type CompiledGuide, compileGuide, frequenciesOf, tableUnder } from './compile';
 export { compiledFor, guideByHash, knownGuide } from './compiled';
 export { type CompiledBlock } from './blocks';
 export { withCross } from './crosses';
@@ -39,7 +39,7 @@ export { countFrequencies, stateIds } from './resolve';
 export { holdsIn, type Obstacle, obstacleTo, type Setting } from './scopes';
 export { type TermRun, termsIn } from './glossary';
 export { findTaxa, type Found, sayOtherName } from './search';
-export { type Naming, namingOf, treatmentOf } from './treatments';
+export { type Naming, namingOf } from './treatments';
 export { priorBits, type PriorSetting } from './prior';
 export {
   frequencyAt,

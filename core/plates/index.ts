@@ -10,7 +10,7 @@ import { drawTern, TERN_VIEWS, ternMeasures, ternTile, type TernView } from './t
 import type { Traits } from './traits';
 import { drawUmbelView, UMBEL_VIEWS, umbelMeasures, umbelShows, umbelTile, type UmbelView } from './umbel';
 
-export { commandCount, cropPlate, escapeXml, type Ink, INK, PAPER, type Plate, plateSvg, squareRound } from './display';
+export { commandCount, escapeXml, type Ink, type Plate, plateSvg } from './display';
 export { aberrantTraits } from './aberrant';
 export { conceal, type Concealment, type Veil, VEILS } from './conceal';
 export { type Box, type Point } from './geometry';

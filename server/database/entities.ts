@@ -15,7 +15,7 @@ export const StationEntity = defineEntity({
     createdAt: p.datetime().onCreate(() => new Date()),
   },
 });
-export type StationRow = InferEntity<typeof StationEntity>;
+type StationRow = InferEntity<typeof StationEntity>;
 
 export const AccountEntity = defineEntity({
   name: 'Account',

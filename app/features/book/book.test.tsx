@@ -18,9 +18,9 @@ jest.mock('expo-router', () => ({
   useRouter: () => ({ push: mockPush }),
   Link: ({ children }: { children: unknown }) => children,
 }));
-jest.mock('../guides/useGuide', () => ({ useGuide: () => ({ data: { id: 'g', guide: mockGuide, version: 1 } }) }));
+jest.mock('../records/useGuide', () => ({ useGuide: () => ({ data: { id: 'g', guide: mockGuide, version: 1 } }) }));
 jest.mock('../keys/KeysSheet', () => ({ KeysSheet: () => null }));
-jest.mock('../guides/JudgingSheet', () => ({ JudgingSheet: () => null }));
+jest.mock('./JudgingSheet', () => ({ JudgingSheet: () => null }));
 
 beforeEach(() => {
   mockGuide = terns;

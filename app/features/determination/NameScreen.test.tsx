@@ -9,7 +9,7 @@ import { NameScreen } from './NameScreen';
 const mockReplace = jest.fn();
 const mockBench = { current: {} as object };
 jest.mock('expo-router', () => ({ useRouter: () => ({ replace: mockReplace }) }));
-jest.mock('../bench/useBench', () => ({ useBench: () => mockBench.current }));
+jest.mock('../analysis/useBench', () => ({ useBench: () => mockBench.current }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ account: { name: 'ann' } }) }));
 
 const empty: SpecimenWrite = {

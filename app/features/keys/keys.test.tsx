@@ -25,7 +25,7 @@ jest.mock('../../lib/api', () => {
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: ReactNode }) => children }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'ann' } }) }));
 let mockAssessment: object | undefined;
-jest.mock('../bench/useAssessment', () => ({ useAssessment: () => ({ data: mockAssessment }) }));
+jest.mock('../analysis/useAssessment', () => ({ useAssessment: () => ({ data: mockAssessment }) }));
 
 const stored = (key: Key, version = 1): StoredKey => ({
   id: KEY,

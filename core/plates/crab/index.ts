@@ -12,7 +12,6 @@ import { type CrabModel, crabModel, GROUNDS } from './model';
 export { crabModel, type CrabModel } from './model';
 export { carapaceOutline } from './carapace';
 export { abdomenOutline, sternumOutline } from './belly';
-export { legJoints } from './legs';
 export { crabMeasures } from './measures';
 export { crabTile } from './tiles';
 
