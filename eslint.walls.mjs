@@ -13,7 +13,7 @@ const core = {
   plates: ['chance', 'guide', 'observation'],
   keys: ['chance', 'guide', 'observation', 'evidence'],
   specimen: ['guide', 'observation', 'evidence', 'keys'],
-  analysis: ['guide', 'observation', 'evidence', 'keys', 'specimen', 'compare', 'page'],
+  analysis: ['guide', 'observation', 'evidence', 'keys', 'compare'],
   compare: ['chance', 'linear', 'guide', 'observation', 'evidence', 'plates'],
   learn: ['chance', 'linear', 'guide'],
   book: ['guide', 'evidence', 'plates'],

@@ -7,7 +7,8 @@ const node = (name) => ({
   testMatch: ['**/*.test.ts'],
   moduleNameMapper: {
     '^@plesion/core/([a-z]+)/schema$': '<rootDir>/core/$1/schema.ts',
-    '^@plesion/(core|demo)/(.+)$': '<rootDir>/$1/$2/index.ts', '^@plesion/([a-z]+)$': '<rootDir>/$1/index.ts',
+    '^@plesion/(core|demo)/(.+)$': '<rootDir>/$1/$2/index.ts',
+    '^@plesion/([a-z]+)$': '<rootDir>/$1/index.ts',
   },
   transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' } }] },
 });

@@ -20,21 +20,23 @@ import { keyRoutes } from './keys/routes';
 import type { LearnPool } from './learn/pool';
 import { learnRoutes } from './learn/routes';
 import { lotRoutes } from './lots/routes';
+import type { PagePool } from './page/pool';
 import { pageRoutes } from './page/routes';
 import { photoRoutes } from './photos/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
 import { specimenRoutes } from './specimens/routes';
-import type { WeighPool } from './standing/pool';
+import type { AnalysisPool } from './analysis/pool';
 import { standingRoutes } from './standing/routes';
 
 export interface Parts {
   orm: MikroORM;
   /** Connections for sessions. */
   pool: Pool;
-  weighing: WeighPool;
+  weighing: AnalysisPool;
   learning: LearnPool;
   keying: KeyPool;
+  paging: PagePool;
   jobs: Jobs;
   sessionSecret: string;
   version: string;
@@ -43,7 +45,19 @@ export interface Parts {
 }
 
 /** The whole server, without a port: tests and the real start put it on one. */
-export function createApp({ orm, pool, weighing, learning, keying, jobs, sessionSecret, version, log, webRoot }: Parts): Express {
+export function createApp({
+  orm,
+  pool,
+  weighing,
+  learning,
+  keying,
+  paging,
+  jobs,
+  sessionSecret,
+  version,
+  log,
+  webRoot,
+}: Parts): Express {
   const app = express();
   const em = () => orm.em.fork();
   app.disable('x-powered-by');
@@ -78,13 +92,14 @@ export function createApp({ orm, pool, weighing, learning, keying, jobs, session
   learnRoutes(api, em, learning, jobs);
   standingRoutes(api, em, weighing);
   bookRoutes(api, em);
-  compareRoutes(api, em);
-  keyRoutes(api, em, keying, jobs);
+  compareRoutes(api, em, weighing);
+  // Paths that end in a name of their own come before the key itself.
+  pageRoutes(api, em, paging);
+  keyRoutes(api, em, weighing, keying, jobs);
   lotRoutes(api, em);
   jobRoutes(api, em, jobs);
   specimenRoutes(api, em, weighing);
   firstLookRoutes(api, em, weighing);
-  pageRoutes(api, em);
   photoRoutes(api, em);
   exportRoutes(api, em);
   api.use('/api', (request) => {

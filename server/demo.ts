@@ -9,13 +9,13 @@ import { putDemoKeys } from './keys/demo';
 import { writeLot } from './lots/service';
 import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
-import type { WeighPool } from './standing/pool';
+import type { AnalysisPool } from './analysis/pool';
 
 /** The photographed tern of the demo; what visitors did to it, renamed or removed, stays. */
 const PIER_TERN = '0192f3a0-0000-7041-8000-000000000001';
 
 /** The demo station, made once; what people change in it stays, and what it has not yet is added. */
-export async function loadDemo(em: Em, weighing: WeighPool): Promise<void> {
+export async function loadDemo(em: Em, weighing: AnalysisPool): Promise<void> {
   const caller =
     (await demoCaller(em)) ??
     (await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true }));

@@ -9,7 +9,8 @@ import { loadDemo } from './demo';
 import { Jobs } from './jobs/jobs';
 import { openKeyPool } from './keys/pool';
 import { openLearnPool } from './learn/pool';
-import { openWeighPool } from './standing/pool';
+import { openPagePool } from './page/pool';
+import { openAnalysisPool } from './analysis/pool';
 
 const config = readConfig(process.env);
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
@@ -26,9 +27,10 @@ const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
   ),
 );
 const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 8 });
-const weighing = openWeighPool(fileURLToPath(new URL('./standing/weigh.worker.ts', import.meta.url)));
+const weighing = openAnalysisPool(fileURLToPath(new URL('./analysis/analysis.worker.ts', import.meta.url)));
 const learning = openLearnPool(fileURLToPath(new URL('./learn/learn.worker.ts', import.meta.url)));
 const keying = openKeyPool(fileURLToPath(new URL('./keys/make.worker.ts', import.meta.url)));
+const paging = openPagePool(fileURLToPath(new URL('./page/page.worker.ts', import.meta.url)));
 const jobs = new Jobs();
 await loadDemo(orm.em.fork(), weighing);
 
@@ -38,6 +40,7 @@ const app = createApp({
   weighing,
   learning,
   keying,
+  paging,
   jobs,
   sessionSecret: config.sessionSecret,
   version,
@@ -65,7 +68,7 @@ const stop = async () => {
   server.close();
   server.closeAllConnections();
   jobs.close();
-  await Promise.allSettled([weighing.close(), learning.close(), keying.close(), pool.end(), orm.close(true)]);
+  await Promise.allSettled([weighing.close(), learning.close(), keying.close(), paging.close(), pool.end(), orm.close(true)]);
   process.exit(0);
 };
 process.on('SIGINT', stop);

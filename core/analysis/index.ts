@@ -1,2 +1,3 @@
 export { type Analysis, analyse, keyedBy, type Walked } from './analyse';
-export { weigh, type WeighAnswer, type WeighRequest } from './weigher';
+export type { Reply, Request } from './ask';
+export { type QuestionName, type Questions, reply } from './questions';

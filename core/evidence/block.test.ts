@@ -156,7 +156,7 @@ describe('a measured block', () => {
 
 describe('what to measure next in a block', () => {
   it('is conditional on what was measured: mean and spread worked by hand', () => {
-    const table = tableGiven(compiled, [value('x', 11)], 'y');
+    const table = tableGiven(compiled, posteriorOf(compiled, {}, [value('x', 11)]).weighed, 'y');
     if (table.type !== 'values') throw new Error('a length is a value');
     // μ + ρ (x − μx) and √(1 − ρ²), ρ = .9.
     expect(table.mean[0]).toBeCloseTo(10 + 0.9 * 1, 9);
@@ -166,7 +166,7 @@ describe('what to measure next in a block', () => {
 
   it('without any is what the form alone says, and of what is in no block too', () => {
     expect(tableGiven(compiled, [], 'y')).toBe(compiled.tables.get('y'));
-    expect(tableGiven(compiled, [value('x', 11)], 'edge')).toBe(compiled.tables.get('edge'));
+    expect(tableGiven(compiled, posteriorOf(compiled, {}, [value('x', 11)]).weighed, 'edge')).toBe(compiled.tables.get('edge'));
   });
 
   it('the second length is worth far more than the first, and both are offered', () => {

@@ -3,7 +3,7 @@ import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
 import { predictiveBits } from './column';
 import { type Column, OUTSIDE_WIDTH } from './model';
-import { type Reading, valueOf } from '../observation';
+import type { Reading } from '../observation';
 
 /** One value of a block as it was read, on the block's scale. */
 export interface Taken {
@@ -17,20 +17,25 @@ export interface Taken {
 /** The smallest length whose logarithm is taken. */
 const LEAST_LENGTH = 1e-12;
 
-/** Is it a reading that the block scores: a value seen of one of its characters? */
-export const isMeasured = ({ at }: CompiledBlock, reading: Reading): boolean =>
-  at.has(reading.character) && (reading.status ?? 'seen') === 'seen' && !reading.comparison;
+/** A reading that a block scores. */
+export interface Measured {
+  block: CompiledBlock;
+  taken: Taken;
+}
 
-/** The value of a reading on a block's scale. An error not given is the one its specimens were measured with. */
-export function takenFrom({ block, at }: CompiledBlock, compiled: CompiledGuide, reading: Reading): Taken {
-  const { character } = compiled.tables.get(reading.character)!;
-  const given = valueOf(character, reading)!;
+/**
+ * Where a value seen stands in the block that scores it, on the block's scale;
+ * undefined where none does. An error not given is the one its specimens were measured with.
+ */
+export function measuredBy(compiled: CompiledGuide, reading: Reading, given: number): Measured | undefined {
+  const block = compiled.blocks.find(({ at }) => at.has(reading.character));
+  if (!block) return undefined;
+  const at = block.at.get(reading.character)!;
   const error = reading.error ?? 0;
+  if (!block.block.log) return { block, taken: { at, x: given, error } };
   // Readings that are not above 0 are refused where lengths are compared as logarithms; nothing may hang on one.
-  const value = block.log ? Math.max(given.value, LEAST_LENGTH) : given.value;
-  return block.log
-    ? { at: at.get(reading.character)!, x: Math.log(value), error: error / value }
-    : { at: at.get(reading.character)!, x: value, error };
+  const value = Math.max(given, LEAST_LENGTH);
+  return { block, taken: { at, x: Math.log(value), error: error / value } };
 }
 
 /**
@@ -112,15 +117,15 @@ function fillUnmeasured(bits: Float64Array, rowOf: Int32Array, base: Float64Arra
  * the mean and spread of each form are conditional on them, so that a length that
  * says nothing alone is known for what it adds to another.
  */
-export function tableGiven(compiled: CompiledGuide, readings: readonly Reading[], character: string): Table {
+export function tableGiven(compiled: CompiledGuide, weighed: readonly { measured?: Measured }[], character: string): Table {
   const table = compiled.tables.get(character)!;
   const measured = compiled.blocks.find(({ at }) => at.has(character));
   if (!measured || table.type !== 'values') return table;
-  const taken = readings
-    .filter((reading) => reading.character !== character && isMeasured(measured, reading))
-    .map((reading) => takenFrom(measured, compiled, reading));
-  if (taken.length === 0) return table;
   const own = measured.at.get(character)!;
+  const taken = weighed.flatMap((one) =>
+    one.measured?.block === measured && one.measured.taken.at !== own ? [one.measured.taken] : [],
+  );
+  if (taken.length === 0) return table;
   const [mean, sd] = [table.mean.slice(), table.sd.slice()];
   measured.rowOf.forEach((row, f) => {
     if (row < 0) return;
@@ -142,6 +147,16 @@ export function tableGiven(compiled: CompiledGuide, readings: readonly Reading[]
     sd[f] = Math.sqrt(Math.max(whole - shared.reduce((sum, s) => sum + s * s, 0), 1e-9 * whole));
   });
   return { ...table, mean, sd };
+}
+
+/** {@link tableGiven} for many characters, each made once. */
+export function tablesGiven(compiled: CompiledGuide, weighed: readonly { measured?: Measured }[]): (character: string) => Table {
+  const made = new Map<string, Table>();
+  return (character) => {
+    const table = made.get(character) ?? tableGiven(compiled, weighed, character);
+    made.set(character, table);
+    return table;
+  };
 }
 
 /** What is not in the guide: about the middle of all forms, within and between them, and wider still. */
@@ -176,11 +191,11 @@ function outsideBits(
  *
  * @returns one column a reading, in the order given.
  */
-export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, readings: readonly Reading[]): Column[] {
-  const looks = new Map<string, number[]>();
-  readings.forEach(({ character }, i) => looks.set(character, [...(looks.get(character) ?? []), i]));
+export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, each: readonly Taken[]): Column[] {
+  const looks = new Map<number, number[]>();
+  each.forEach(({ at }, i) => looks.set(at, [...(looks.get(at) ?? []), i]));
   const groups = [...looks.values()];
-  const taken = groups.map((group) => meanOf(group.map((i) => takenFrom(measured, compiled, readings[i]))));
+  const taken = groups.map((group) => meanOf(group.map((i) => each[i])));
   const all = jointColumn(compiled, measured, taken);
   const own = taken.map((one, g) => {
     const others = taken.filter((_, h) => h !== g);
@@ -188,7 +203,7 @@ export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, rea
     return combined([jointColumn(compiled, measured, [one]), all, jointColumn(compiled, measured, others)], [0.5, 0.5, -0.5]);
   });
   const rest = combined([all, ...own], [1, ...own.map(() => -1)]);
-  const out: Column[] = new Array(readings.length);
+  const out: Column[] = new Array(each.length);
   groups.forEach((group, g) => {
     const share = 1 / group.length;
     const column = combined([own[g], rest], [share, share / groups.length]);

@@ -23,7 +23,6 @@ import {
   tailedLogDensity,
   withoutReading,
 } from '.';
-import { weigh } from '../analysis';
 
 const crabs = compileGuide(ledgeCrabs, { date: '2026-05-12', region: 'south-tessary' });
 
@@ -407,14 +406,6 @@ describe('the whole answer', () => {
   it('answers the level asked', () => {
     const answer = standingOf(crabs, {}, [], { kind: 'facet', facet: 'sex' });
     expect([answer.beam.left.group, answer.beam.right.group].sort()).toEqual(['female', 'male']);
-  });
-
-  it('is the same from a weigher that was told the guide once', () => {
-    const request = { hash: 'h', situation: {}, readings: [{ character: 'eggs', states: ['carried'] }] };
-    expect(weigh(request)).toEqual({ known: false });
-    const first = weigh({ ...request, guide: ledgeCrabs });
-    expect(weigh(request)).toEqual(first);
-    expect(first).toMatchObject({ known: true, assessment: { call: { kind: 'undetermined' } } });
   });
 });
 

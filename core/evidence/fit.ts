@@ -2,10 +2,9 @@ import type { Fit } from './schema';
 import { type Chance, normal, pick, seeded } from '../chance';
 import { type CompiledGuide, type StatesTable, type ValuesTable, likelihoodAt } from '../guide/working';
 import { lowerIndex } from '../linear';
-import { covarianceOf, factorOf, isMeasured, jointColumn, type Taken, takenFrom } from './block';
+import { covarianceOf, factorOf, jointColumn, type Taken } from './block';
 import { columnOf, onScale } from './column';
 import { tailedLogDensity } from './density';
-import { valueOf } from '../observation';
 import type { WeighedPosterior, Weighed } from './posterior';
 import { evenWeights } from './weights';
 
@@ -54,7 +53,7 @@ function singleTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form
   );
   return weighed
     .map((one, i) => ({ one, weight: weights[i] }))
-    .filter(({ one }) => !compiled.blocks.some((measured) => isMeasured(measured, one.reading)))
+    .filter(({ one }) => !one.measured)
     .map(({ one, weight }) => {
       const table = compiled.tables.get(one.reading.character)!;
       const plain = (one.reading.status ?? 'seen') === 'seen' && !one.reading.comparison;
@@ -82,10 +81,9 @@ function statesTrial(table: StatesTable, { reading }: Weighed, form: number): Tr
   return { observed: Math.log2(set), draw: (chance) => bitsOf(pick(p, chance)) };
 }
 
-function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { reading }: Weighed, form: number): Trial {
+function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { value: given }: Weighed, form: number): Trial {
   const { tail } = guide.settings;
-  const given = valueOf(table.character, reading)!;
-  const { x, e } = onScale(table, given.value, given.error);
+  const { x, e } = onScale(table, given!.value, given!.error);
   const sd = Math.hypot(table.sd[form], e);
   const bits = (z: number) => tailedLogDensity(z * z, tail) * Math.LOG2E;
   return {
@@ -98,9 +96,7 @@ function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { reading }: W
 function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form: number): Trial[] {
   return compiled.blocks.flatMap((measured) => {
     const row = measured.rowOf[form];
-    const taken = weighed.flatMap(({ reading }) =>
-      isMeasured(measured, reading) ? [takenFrom(measured, compiled, reading)] : [],
-    );
+    const taken = weighed.flatMap((one) => (one.measured?.block === measured ? [one.measured.taken] : []));
     if (taken.length === 0 || row < 0) return [];
     const { mean, covariance } = measured.rows[row];
     const factor = factorOf(covarianceOf(covariance ?? measured.block.covariance, taken), taken.length);

@@ -2,13 +2,13 @@ import type { NextLook } from './schema';
 import type { Character, CompiledGuide } from '../guide/working';
 import type { Situation, Reading } from '../observation';
 import { answersTo } from './answers';
-import { tableGiven } from './block';
+import { tablesGiven } from './block';
 import type { Hazards } from './danger';
-import { expectedInformation, type Live, liveForms } from './information';
+import { expectedInformation, liveForms } from './information';
 import type { Grouping } from './levels';
 import { hindranceOf } from './setAside';
 import type { WeighedPosterior } from './posterior';
-import { weightOfNext } from './weights';
+import { weightsOfNext } from './weights';
 
 /** Seconds to turn the specimen or walk round it. */
 const TURN = 4;
@@ -32,21 +32,26 @@ export function nextLooks(
   situation: Situation,
   readings: readonly Reading[],
   hazards: Hazards = { possible: [], withheld: false },
+  tableOf = tablesGiven(compiled, full.weighed),
 ): NextLook[] {
   const live = liveForms(full, grouping);
+  const weightOf = weightsOfNext(compiled.guide, readings);
+  const { tail } = compiled.guide.settings;
   const done = new Set(readings.map((reading) => reading.character));
   const last = readings.at(-1);
   const lastViews = last ? viewsOf(compiled, last.character) : undefined;
   const looks = compiled.guide.characters
     .filter((character) => !done.has(character.id))
-    .map((character) => look(compiled, character, live, situation, readings, lastViews, hazards))
+    .map((character): NextLook => {
+      const bits = expectedInformation(tableOf(character.id), live, tail) * weightOf(character.id);
+      return { bits, ...practicalities(compiled, character, situation, lastViews, hazards) };
+    })
     // A length that says nothing alone may say much beside another of its block.
     .filter((next) => next.bits >= LEAST_BITS || compiled.blocks.some(({ at }) => at.has(next.character)))
     .sort((a, b) => Number(Boolean(a.hindrance)) - Number(Boolean(b.hindrance)) || worth(b) - worth(a));
   return looks.map((next, i) => {
     if (i >= ANSWERED || next.hindrance) return next;
-    const table = tableGiven(compiled, readings, next.character);
-    return { ...next, answers: answersTo(compiled, table, full, grouping) };
+    return { ...next, answers: answersTo(compiled, tableOf(next.character), full, grouping) };
   });
 }
 
@@ -54,22 +59,19 @@ const worth = (next: NextLook) => (next.bits * next.chance) / next.seconds;
 
 const viewsOf = (compiled: CompiledGuide, character: string) => compiled.guide.characters.find((c) => c.id === character)?.views;
 
-function look(
+/** What it takes to read a character here, and what stands in the way. */
+function practicalities(
   compiled: CompiledGuide,
   character: Character,
-  live: Live,
   situation: Situation,
-  readings: readonly Reading[],
   lastViews: string[] | undefined,
   hazards: Hazards,
-): NextLook {
-  const information = expectedInformation(tableGiven(compiled, readings, character.id), live, compiled.guide.settings.tail);
+): Omit<NextLook, 'bits'> {
   const sameView = !lastViews || character.views.some((view) => lastViews.includes(view));
   const poorLight = character.needsLight && situation.light !== undefined && situation.light !== 'fair';
   const hindrance = hindranceOf(compiled, character, situation, hazards);
   return {
     character: character.id,
-    bits: information * weightOfNext(compiled.guide, character.id, readings),
     chance: poorLight ? CHANCE.poor : CHANCE.fair,
     seconds: character.seconds + (sameView ? 0 : TURN),
     handling: character.handling,

@@ -1,9 +1,7 @@
 import { type CompiledGuide, misreadingMatrix, type StatesTable, frequencyAt, reliabilityOf } from '../guide/working';
 import { columnOf } from './column';
 import { type Column } from './model';
-import { isMeasured } from './block';
 import { massOf } from './levels';
-import { valueOf } from '../observation';
 import { type Posterior, saidInstead, type WeighedPosterior, type Weighed } from './posterior';
 
 /** One reading taken to be wrong, and the standing then. */
@@ -27,7 +25,7 @@ const FAR_OFF = { errors: 4, plausibility: 0.02 };
  */
 export function misreadingsOf(compiled: CompiledGuide, full: WeighedPosterior): Misread[] {
   return full.weighed.flatMap((one) => {
-    if (compiled.blocks.some((measured) => isMeasured(measured, one.reading))) return [];
+    if (one.measured) return [];
     return alternatives(compiled, full, one).map(({ instead, plausibility, column }) => ({
       reading: one.index,
       instead,
@@ -61,11 +59,11 @@ interface Alternative {
   column: Column;
 }
 
-function alternatives(compiled: CompiledGuide, full: WeighedPosterior, { reading }: Weighed): Alternative[] {
+function alternatives(compiled: CompiledGuide, full: WeighedPosterior, { reading, value: given }: Weighed): Alternative[] {
   if ((reading.status ?? 'seen') !== 'seen' || reading.comparison) return [];
   const table = compiled.tables.get(reading.character)!;
   if (table.type === 'states') return otherStates(compiled, full, table, reading.states ?? [String(reading.value)], reading);
-  const { value, error } = valueOf(table.character, reading)!;
+  const { value, error } = given!;
   return [-1, 1].flatMap((sign) => {
     const other = value + sign * FAR_OFF.errors * error;
     if (table.log && other <= 0) return [];

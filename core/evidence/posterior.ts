@@ -1,14 +1,18 @@
 import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
-import { blockParts, isMeasured } from './block';
+import { blockParts, type Measured, measuredBy } from './block';
 import { type Said, temper } from './clusters';
 import { columnOf, withDoubt } from './column';
 import { type Column } from './model';
-import type { Reading } from '../observation';
+import { type Reading, valueOf } from '../observation';
 
 /** A reading that is evidence, with its place in the list given. */
 export interface Weighed {
   index: number;
   reading: Reading;
+  /** Its value and standard error in the character's unit, where it is a number. */
+  value?: { value: number; error: number };
+  /** The block it was measured in, and where it stands there. */
+  measured?: Measured;
   /** What it says of every form by itself; of a measured block, its part of what the block says. */
   column: Column;
   /** What of that counts beside the other readings of its group: the columns that add up to the standing. */
@@ -35,11 +39,7 @@ export interface WeighedPosterior extends Posterior {
 }
 
 /** A reading with its column, before it is weighed beside others. */
-interface Heard {
-  index: number;
-  reading: Reading;
-  column: Column;
-}
+type Heard = Omit<Weighed, 'counted'>;
 
 /** Weigh readings: log P(f | r) = log π(f) + Σ of what each counts, then softmax. */
 export function posteriorOf(compiled: CompiledGuide, setting: PriorSetting, readings: readonly Reading[]): WeighedPosterior {
@@ -53,11 +53,17 @@ export const fromPrior = (
   readings: readonly Reading[],
 ): WeighedPosterior => weigh(compiled, prior, heardOf(compiled, readings));
 
-function heardOf(compiled: CompiledGuide, readings: readonly Reading[]): Heard[] {
-  return readings.flatMap((reading, index) => {
-    const column = columnOf(compiled, reading);
-    return column ? [{ index, reading, column }] : [];
-  });
+/** The one place where readings come in: what each says alone, its number, and its place in a block. */
+const heardOf = (compiled: CompiledGuide, readings: readonly Reading[]): Heard[] =>
+  readings.flatMap((reading, index) => heardAt(compiled, reading, index) ?? []);
+
+function heardAt(compiled: CompiledGuide, reading: Reading, index: number): Heard | undefined {
+  const column = columnOf(compiled, reading);
+  if (!column) return undefined;
+  const seen = (reading.status ?? 'seen') === 'seen';
+  const value = seen ? valueOf(compiled.tables.get(reading.character)!.character, reading) : undefined;
+  const measured = value && measuredBy(compiled, reading, value.value);
+  return { index, reading, column, ...(value ? { value } : {}), ...(measured ? { measured } : {}) };
 }
 
 function weigh(
@@ -72,12 +78,7 @@ function weigh(
   let outsideBits = prior.outside;
   addColumns(bits, columns);
   for (const { outside } of columns) outsideBits += outside;
-  const weighed = inOrder.map(({ index, reading }, i): Weighed => ({
-    index,
-    reading,
-    column: said[i].column,
-    counted: columns[i],
-  }));
+  const weighed = inOrder.map((heard, i): Weighed => ({ ...heard, column: said[i].column, counted: columns[i] }));
   weighed.sort((a, b) => a.index - b.index);
   const dependent = reference >= 0 || said.some(({ block }) => block !== undefined);
   return { ...softmax(bits, outsideBits), prior, weighed, dependent };
@@ -96,12 +97,12 @@ function compare(a: Reading, b: Reading): number {
 function withBlocks(compiled: CompiledGuide, heard: readonly Heard[]): Said[] {
   const out: Said[] = heard.map(({ reading, column }) => ({ reading, column }));
   for (const measured of compiled.blocks) {
-    const members = heard.flatMap(({ reading }, i) => (isMeasured(measured, reading) ? [i] : []));
+    const members = heard.flatMap((one, i) => (one.measured?.block === measured ? [i] : []));
     if (members.length === 0) continue;
     const parts = blockParts(
       compiled,
       measured,
-      members.map((i) => heard[i].reading),
+      members.map((i) => heard[i].measured!.taken),
     );
     members.forEach((i, k) => {
       const { reading } = heard[i];
@@ -169,12 +170,18 @@ export function saidInstead(compiled: CompiledGuide, full: WeighedPosterior, swa
   );
 }
 
+/** The same readings on another prior. */
+export const onPrior = (
+  compiled: CompiledGuide,
+  full: WeighedPosterior,
+  prior: { forms: Float64Array; outside: number },
+): WeighedPosterior => weigh(compiled, prior, heardAgain(compiled, full));
+
 /** The standing with one more reading. */
 export function withReading(compiled: CompiledGuide, full: WeighedPosterior, reading: Reading): WeighedPosterior {
-  const column = columnOf(compiled, reading);
-  if (!column) return full;
   const index = full.weighed.reduce((most, one) => Math.max(most, one.index), -1) + 1;
-  return weigh(compiled, full.prior, [...heardAgain(compiled, full), { index, reading, column }]);
+  const heard = heardAt(compiled, reading, index);
+  return heard ? weigh(compiled, full.prior, [...heardAgain(compiled, full), heard]) : full;
 }
 
 /**
@@ -205,7 +212,7 @@ function changed(full: WeighedPosterior, gone: readonly Column[], come: readonly
 }
 
 const heardAgain = (compiled: CompiledGuide, full: WeighedPosterior): Heard[] =>
-  full.weighed.map(({ index, reading }) => ({ index, reading, column: columnOf(compiled, reading)! }));
+  full.weighed.map((one) => (one.measured ? { ...one, column: columnOf(compiled, one.reading)! } : one));
 
 /** The standing without each weighed reading, in their order. */
 export const leaveOneOut = (compiled: CompiledGuide, full: WeighedPosterior): Posterior[] =>

@@ -3,9 +3,8 @@ import type { CompiledGuide } from '../guide/working';
 import { fitOf } from './fit';
 import { formsIn, type Grouping, leaderIn } from './levels';
 import { type Misread, worstMisreading } from './oneWrong';
-import { type Reading, valueOf } from '../observation';
 import { inHundred, orMore } from './say';
-import type { Posterior, WeighedPosterior } from './posterior';
+import type { Posterior, Weighed, WeighedPosterior } from './posterior';
 
 /** Bits from which two readings of opposite sign contradict each other. */
 const HARD = 3;
@@ -64,7 +63,7 @@ function contradictionsOf(compiled: CompiledGuide, full: WeighedPosterior, contr
   return weighed.flatMap((a, i) =>
     weighed.slice(i + 1).flatMap((b, k): Contradiction[] => {
       const readings: [number, number] = [a.index, b.index];
-      if (a.reading.character === b.reading.character && unlike(compiled, a.reading, b.reading)) {
+      if (a.reading.character === b.reading.character && unlike(compiled, a, b)) {
         return [{ readings, kind: 'same-mark' }];
       }
       const [x, y] = [contributions[i], contributions[i + 1 + k]];
@@ -73,11 +72,10 @@ function contradictionsOf(compiled: CompiledGuide, full: WeighedPosterior, contr
   );
 }
 
-function unlike(compiled: CompiledGuide, a: Reading, b: Reading): boolean {
+function unlike(compiled: CompiledGuide, { reading: a, value: x }: Weighed, { reading: b, value: y }: Weighed): boolean {
   if (a.states && b.states) return !a.states.some((state) => b.states!.includes(state));
-  const { character } = compiled.tables.get(a.character)!;
-  const [x, y] = [valueOf(character, a), valueOf(character, b)];
   if (!x || !y) return false;
+  const { character } = compiled.tables.get(a.character)!;
   if (character.kind === 'count') return x.value !== y.value;
   return Math.abs(x.value - y.value) > APART * Math.hypot(x.error, y.error);
 }

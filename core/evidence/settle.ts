@@ -1,9 +1,8 @@
 import type { Settling, NextLook } from './schema';
 import { type CompiledGuide, type Table, likelihoodAt } from '../guide/working';
-import { tableGiven } from './block';
 import { density, reach, type Side } from './overlap';
 import type { Reading } from '../observation';
-import { weightOfNext } from './weights';
+import { weightsOfNext } from './weights';
 
 const STEPS = 80;
 
@@ -17,27 +16,29 @@ const STEPS = 80;
 export function settlingOf(
   compiled: CompiledGuide,
   looks: readonly NextLook[],
-  readings: readonly Reading[],
+  readings: readonly Pick<Reading, 'character' | 'status'>[],
   sides: { left: Side; right: Side },
   { sum, enough }: { sum: number; enough: number },
+  tableOf: (character: string) => Table,
 ): Settling | undefined {
   const missing = enough - sum;
   if (missing <= 0) return undefined;
   const worth = looks
     .filter(({ hindrance }) => !hindrance)
     .map(({ character }) => {
-      const table = tableGiven(compiled, readings, character);
+      const table = tableOf(character);
       return { table, bits: expectedWeight(table, sides.left, sides.right, compiled.guide.settings.tail) };
     })
     .sort((a, b) => b.bits - a.bits);
-  const chosen: Reading[] = [];
+  const chosen: { character: string }[] = [];
   let bits = 0;
   while (bits < missing && chosen.length < 8) {
+    const weightOf = weightsOfNext(compiled.guide, [...readings, ...chosen]);
     const best = worth
       .filter(({ table }) => !chosen.some(({ character }) => character === table.character.id))
       .map(({ table, bits: own }) => ({
         table,
-        bits: own * weightOfNext(compiled.guide, table.character.id, [...readings, ...chosen]),
+        bits: own * weightOf(table.character.id),
       }))
       .reduce((a, b) => (b.bits > (a?.bits ?? 0.05) ? b : a), undefined as { table: Table; bits: number } | undefined);
     if (!best) break;

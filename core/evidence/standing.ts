@@ -1,3 +1,4 @@
+import { tablesGiven } from './block';
 import type { Standing, BeamSide, LedgerEntry, Call, Keyed, Level } from './schema';
 import { type CompiledGuide, type PriorPart, priorBits, taxonIndex } from '../guide/working';
 import type { Situation, Reading } from '../observation';
@@ -13,7 +14,7 @@ import type { Side as Weighted } from './overlap';
 import { fitOfLeader, robustnessOf } from './robustness';
 import { setAsideOf } from './setAside';
 import { settlingOf } from './settle';
-import { fromPrior, leaveOneOut, type WeighedPosterior } from './posterior';
+import { fromPrior, leaveOneOut, onPrior, type WeighedPosterior } from './posterior';
 import { trapsBetween } from './traps';
 import { independentMarks } from './verdict';
 import { independenceKey } from './weights';
@@ -40,10 +41,11 @@ export function standingOf(
   const { posterior } = compiled.guide.settings.call;
   const enough = Math.log2(posterior / (1 - posterior));
   const hazards = hazardsOf(compiled, full, situation);
-  const looks = nextLooks(compiled, full, open, situation, readings, hazards);
+  const tableOf = tablesGiven(compiled, full.weighed);
+  const looks = nextLooks(compiled, full, open, situation, readings, hazards, tableOf);
   const pair = { left: weightedSide(compiled, full, sides.left.side), right: weightedSide(compiled, full, sides.right.side) };
   const marks = independentMarks(compiled, full, beam.contributions);
-  const settling = settlingOf(compiled, looks, readings, pair, { sum: beam.sum, enough });
+  const settling = settlingOf(compiled, looks, readings, pair, { sum: beam.sum, enough }, tableOf);
   return {
     forms: formList(compiled, full),
     taxa: taxonList(compiled, levels, full),
@@ -55,7 +57,7 @@ export function standingOf(
     ledger: ledgerOf(compiled, full, without, readings, beam, sides.left.side),
     call,
     nextLooks: looks,
-    ...mapOnlyOf(compiled, situation, readings, grouping, sides.left.shown),
+    ...mapOnlyOf(compiled, situation, full, grouping, sides.left.shown),
     robustness: robustnessOf(compiled, full, without, misread, grouping, beam.contributions, marks),
     fit: fitOfLeader(compiled, full),
     setAside: setAsideOf(compiled, full, situation, hazards),
@@ -171,12 +173,12 @@ function ledgerOf(
 function mapOnlyOf(
   compiled: CompiledGuide,
   situation: Situation,
-  readings: readonly Reading[],
+  full: WeighedPosterior,
   grouping: Grouping,
   leader: BeamSide,
 ): Pick<Standing, 'mapOnly'> {
   const blind = priorBits(compiled, { ...situation, switchedOff: [...(situation.switchedOff ?? []), ...PLACE_AND_TIME] });
-  const other = leaderIn(grouping, fromPrior(compiled, blind, readings).p);
+  const other = leaderIn(grouping, onPrior(compiled, full, blind).p);
   const led = grouping.groups.findIndex((group) => group.id === leader.group);
   if (other.id === leader.group || other.p - other.masses[led] < 1e-6) return {};
   return { mapOnly: { without: other.id, label: other.label } };

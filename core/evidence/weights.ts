@@ -122,24 +122,25 @@ export const independenceKey = (guide: Guide, character: string): string =>
 /**
  * How much one more reading of a character would count, if it were as strong as
  * those read of its group already: each mark of the group once, a measured block
- * as one.
+ * as one. Made once for a set of readings, and asked for as many characters as there are.
  */
-export function weightOfNext(
+export function weightsOfNext(
   guide: Guide,
-  character: string,
   readings: readonly Pick<Reading, 'character' | 'status'>[],
-): number {
-  const group = groupOfCharacter(guide, character);
-  if (!group) return 1;
-  const own = markOf(guide, character);
-  const marks = new Set(
-    readings.flatMap((reading) => {
-      const mark = markOf(guide, reading.character);
-      const mate = (reading.status ?? 'seen') === 'seen' && groupOfCharacter(guide, reading.character)?.id === group.id;
-      return mate && mark !== own ? [mark] : [];
-    }),
-  );
-  return group.power ?? kishTotal(marks.size + 1, group.gamma) / (marks.size + 1);
+): (character: string) => number {
+  const read = new Map<string, Set<string>>();
+  for (const { character, status } of readings) {
+    const group = (status ?? 'seen') === 'seen' ? groupOfCharacter(guide, character) : undefined;
+    if (group) read.set(group.id, (read.get(group.id) ?? new Set()).add(markOf(guide, character)));
+  }
+  return (character) => {
+    const group = groupOfCharacter(guide, character);
+    if (!group) return 1;
+    if (group.power !== undefined) return group.power;
+    const marks = read.get(group.id);
+    const mates = (marks?.size ?? 0) - Number(marks?.has(markOf(guide, character)) ?? false);
+    return kishTotal(mates + 1, group.gamma) / (mates + 1);
+  };
 }
 
 /** Weights that are alike for all readings of a group, with Kish's total: for questions that are not between two forms. */

@@ -30,7 +30,7 @@ export { curveAt, dayOfYear, withinDates } from './dates';
 export { type Form, formsOf, hasFacets, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
 export { checkGuide, isStates, isValue } from './check';
 export { GREATEST, LEAST } from './checkNumbers';
-export { type CompiledGuide, compileGuide, frequenciesOf, tableUnder } from './compile';
+export { type CompiledGuide, compileGuide, frequenciesOf, keepNewest, tableUnder } from './compile';
 export { compiledFor, guideByHash, knownGuide } from './compiled';
 export { type CompiledBlock } from './blocks';
 export { withCross } from './crosses';

@@ -1,31 +1,29 @@
-import type { schemas } from '@plesion/contract';
-import { compareForms, type Comparison } from '@plesion/core/compare';
-import { type CompiledGuide, compiledFor, knownGuide } from '@plesion/core/guide';
-import type { z } from 'zod';
+import type { CompareRequest } from '@plesion/contract';
+import type { Comparison } from '@plesion/core/compare';
+import { formsOf, type Guide, type Judgement, withCross } from '@plesion/core/guide';
+import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
 import { checkAgainst } from '../standing/service';
 
-export type CompareRequest = z.output<typeof schemas.CompareRequest>;
-
 /** Two to four forms of a station's guide, side by side. */
 export async function compareFor(
   em: Em,
+  pool: AnalysisPool,
   stationId: string,
   guideId: string,
   { forms, situation = {}, ...judgement }: CompareRequest,
 ): Promise<Comparison> {
   const { guide, hash } = await findGuide(em, stationId, guideId);
   checkAgainst(guide, situation, [], judgement, '');
-  const compiled = compiledFor(knownGuide(hash, guide), situation, judgement);
-  checkForms(compiled, forms);
-  return compareForms(compiled, forms, situation);
+  checkForms(guide, judgement, forms);
+  return pool.ask('comparison', { forms, situation, judgement }, { guide, hash });
 }
 
-/** Two to four different forms that the guide has. */
-export function checkForms(compiled: CompiledGuide, forms: readonly string[]): void {
-  const known = new Set(compiled.forms.map(({ id }) => id));
+/** Two to four different forms that the guide has, or the cross that is a candidate beside them. */
+export function checkForms(guide: Guide, { cross }: Judgement, forms: readonly string[]): void {
+  const known = new Set(formsOf(cross ? withCross(guide, cross) : guide).map(({ id }) => id));
   const problems = forms.flatMap((form, i) => {
     if (!known.has(form))
       return [{ code: 'unknown-form', message: `There is no form “${form}” in this guide.`, field: `forms[${i}]` }];

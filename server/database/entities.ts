@@ -15,7 +15,6 @@ export const StationEntity = defineEntity({
     createdAt: p.datetime().onCreate(() => new Date()),
   },
 });
-type StationRow = InferEntity<typeof StationEntity>;
 
 export const AccountEntity = defineEntity({
   name: 'Account',

@@ -10,7 +10,7 @@ import { notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { addPhoto } from '../photos/service';
 import { findSpecimen, writeSpecimen } from '../specimens/service';
-import type { WeighPool } from '../standing/pool';
+import type { AnalysisPool } from '../analysis/pool';
 import { photograph } from './camera';
 
 /** How the specimen is known again: a station has it once. */
@@ -39,7 +39,7 @@ function takePicture(): Promise<Buffer> {
  * A photographed tern for whoever has not used Plesion before: in the station's
  * daybook, unread. Asked again, the same specimen is given.
  */
-export async function putFirstLook(em: Em, weighing: WeighPool, caller: Caller, id: string = randomUUID()): Promise<Specimen> {
+export async function putFirstLook(em: Em, weighing: AnalysisPool, caller: Caller, id: string = randomUUID()): Promise<Specimen> {
   const { stationId } = caller;
   const known = await em.findOne(SpecimenEntity, { stationId, label: LABEL, hidden: false }, { fields: ['id'] });
   if (known) return findSpecimen(em, stationId, known.id);

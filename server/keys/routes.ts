@@ -2,19 +2,18 @@ import { writeKeyText } from '@plesion/core/keys';
 import { writeSdd } from '@plesion/core/keys/sdd';
 import { stableJson } from '@plesion/core/formats';
 import type { Router } from 'express';
+import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import type { Jobs } from '../jobs/jobs';
 import { begun } from '../jobs/waited';
-import { printBooklet } from '../print/print';
 import { importKey } from './import';
 import { makeKeyFor } from './make';
 import type { KeyPool } from './pool';
-import { findKey, keyAndGuide, listKeys, writeKey } from './service';
-import { keySheet } from './sheet';
+import { findKey, listKeys, writeKey } from './service';
 import { walkFor } from './walk';
 
-export function keyRoutes(router: Router, em: () => Em, pool: KeyPool, jobs: Jobs): void {
+export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, pool: KeyPool, jobs: Jobs): void {
   bind(router, em, 'keys', async ({ em: own, caller, query }) => ({ keys: await listKeys(own, caller.stationId, query) }));
   bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, caller.stationId, body));
   bind(router, em, 'makeKey', ({ em: own, caller, params, query, body, response }) =>
@@ -36,14 +35,9 @@ export function keyRoutes(router: Router, em: () => Em, pool: KeyPool, jobs: Job
     response.attachment('key.json');
     return stableJson((await findKey(own, caller.stationId, params.id)).key);
   });
-  bind(router, em, 'keySheet', async ({ em: own, caller, params, response }) => {
-    const { key, guide } = await keyAndGuide(own, caller.stationId, params.id);
-    response.attachment('key.pdf');
-    return printBooklet(keySheet(key, guide), key.title);
-  });
   bind(router, em, 'key', ({ em: own, caller, params, query }) => findKey(own, caller.stationId, params.id, query.version));
   bind(router, em, 'writeKey', ({ em: own, caller, params, body }) => writeKey(own, caller.stationId, params.id, body));
   bind(router, em, 'walkKey', ({ em: own, caller, params, query, body }) =>
-    walkFor(own, caller.stationId, params.id, body, query.version),
+    walkFor(own, analysis, caller.stationId, params.id, body, query.version),
   );
 }

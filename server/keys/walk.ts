@@ -1,15 +1,22 @@
 import type { WalkRequest } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
 import type { Walked } from '@plesion/core/analysis';
-import { compiledFor, knownGuide } from '@plesion/core/guide';
-import { alone, type CoupletAnswer, type Key, type KeptWalk, type Walk, walkKey } from '@plesion/core/keys';
+import { alone, type CoupletAnswer, type Key, type KeptWalk, type Walk } from '@plesion/core/keys';
+import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 import { checkAgainst } from '../standing/service';
 import { keyAndGuide } from './service';
 
 /** How a walk through a key of the station stands. */
-export async function walkFor(em: Em, stationId: string, id: string, asked: WalkRequest, version?: number): Promise<Walk> {
+export async function walkFor(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  id: string,
+  asked: WalkRequest,
+  version?: number,
+): Promise<Walk> {
   const { key, guide, guideHash } = await keyAndGuide(em, stationId, id, version);
   const { situation = {}, policy, treatment, cross } = asked;
   const judgement = { policy, treatment, cross };
@@ -19,14 +26,8 @@ export async function walkFor(em: Em, stationId: string, id: string, asked: Walk
   const specimens = asked.specimens ?? alone(asked.readings ?? []);
   checkAnswers(key, { answers, start, specimens: asked.specimens });
   if (guide) specimens.forEach(({ readings }) => checkAgainst(guide, situation, readings, judgement, ''));
-  return walkKey({
-    key,
-    ...(guide ? { compiled: compiledFor(knownGuide(guideHash!, guide), situation, judgement) } : {}),
-    answers,
-    specimens,
-    situation,
-    start,
-  });
+  const behind = guide && { guide, hash: guideHash! };
+  return pool.ask('walk', { key, answers, specimens, situation, judgement, start }, behind);
 }
 
 /** Couplets may be called by their id or by the number they are printed with. */

@@ -1,10 +1,10 @@
 import type { Router } from 'express';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
-import type { WeighPool } from '../standing/pool';
+import type { AnalysisPool } from '../analysis/pool';
 import { findSpecimen, listSpecimens, writeSpecimen } from './service';
 
-export function specimenRoutes(router: Router, em: () => Em, pool: WeighPool): void {
+export function specimenRoutes(router: Router, em: () => Em, pool: AnalysisPool): void {
   bind(router, em, 'specimens', ({ em: own, caller, query }) => listSpecimens(own, caller.stationId, query));
   bind(router, em, 'specimen', ({ em: own, caller, params }) => findSpecimen(own, caller.stationId, params.id));
   bind(router, em, 'writeSpecimen', ({ em: own, caller, params, body }) => writeSpecimen(own, pool, caller, params.id, body));

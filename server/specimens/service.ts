@@ -19,7 +19,7 @@ import { checkWalk } from '../keys/service';
 import { walkedOf } from '../keys/walk';
 import type { Caller } from '../http/route';
 import { checkPhoto } from '../photos/service';
-import type { WeighPool } from '../standing/pool';
+import type { AnalysisPool } from '../analysis/pool';
 import { checkAgainst } from '../standing/service';
 
 const PAGE = 60;
@@ -87,7 +87,13 @@ export async function findSpecimen(em: Em, stationId: string, id: string): Promi
  * stored already, sent again, is answered as it stands; anything else that was
  * not made from the stored version gets both sides back and saves nothing.
  */
-export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id: string, sent: SpecimenWrite): Promise<Specimen> {
+export async function writeSpecimen(
+  em: Em,
+  pool: AnalysisPool,
+  caller: Caller,
+  id: string,
+  sent: SpecimenWrite,
+): Promise<Specimen> {
   const { guide, hash, version: guideVersion } = await guideFor(em, caller.stationId, sent.guideId);
   checkAgainst(guide, sent.situation, sent.readings, sent.judgement);
   checkNames(guide, sent.determinations);
@@ -95,7 +101,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
   await checkWalk(em, caller.stationId, sent.walk);
   const { situation, readings, judgement } = sent;
   const walk = await walkedOf(em, caller.stationId, guide.settings.call.school === 'key' ? sent.walk : undefined);
-  const assessment = await pool.weigh({ guide, hash, situation, readings, judgement, walk });
+  const standing = await pool.ask('standing', { situation, readings, judgement, walk }, { guide, hash });
   const { taxa } = namingOf(guide, formsOf(guide), judgement?.treatment);
 
   return em.transactional(async (tx) => {
@@ -107,7 +113,7 @@ export async function writeSpecimen(em: Em, pool: WeighPool, caller: Caller, id:
       throw staleVersion('specimen', known, sent);
     }
     const determinations = signed(stored?.determinations ?? [], sent, caller.accountName, guide);
-    const summary = summarise({ taxa }, assessment, determinations);
+    const summary = summarise({ taxa }, standing, determinations);
     const now = new Date();
     const record: SpecimenRecord = {
       id,

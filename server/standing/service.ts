@@ -6,7 +6,7 @@ import type { Guide, Judgement } from '@plesion/core/guide';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
-import type { WeighPool } from './pool';
+import type { AnalysisPool } from '../analysis/pool';
 
 /** A situation may name only places and views that the guide knows. */
 export function checkSituation(guide: Guide, situation: Situation): Problem[] {
@@ -46,7 +46,7 @@ export function checkAgainst(
 
 export async function standingFor(
   em: Em,
-  pool: WeighPool,
+  pool: AnalysisPool,
   stationId: string,
   guideId: string,
   { situation = {}, readings, level, keyed, ...judgement }: StandingRequest,
@@ -55,7 +55,7 @@ export async function standingFor(
   const named = withNames(guide, readings);
   checkAgainst(guide, situation, named, judgement, '');
   checkLevel(guide, level);
-  return pool.weigh({ guide, hash, situation, readings: named, level, judgement, keyed });
+  return pool.ask('standing', { situation, readings: named, level, judgement, keyed }, { guide, hash });
 }
 
 /** Readings may call characters and states by their labels: the columns and entries of a table a guide was learned from. */

@@ -8,7 +8,8 @@ import { openDatabase } from '../database/orm';
 import { Jobs } from '../jobs/jobs';
 import { openKeyPool } from '../keys/pool';
 import { openLearnPool } from '../learn/pool';
-import { openWeighPool } from '../standing/pool';
+import { openPagePool } from '../page/pool';
+import { openAnalysisPool } from '../analysis/pool';
 
 /** A server on a database of its own, made from nothing and dropped at the end. */
 export async function openTestServer() {
@@ -22,15 +23,17 @@ export async function openTestServer() {
   url.pathname = `/${name}`;
   const orm = await openDatabase(url.href);
   const pool = new pg.Pool({ connectionString: url.href });
-  const weighing = openWeighPool(join(__dirname, '../standing/weigh.worker.ts'), 1);
+  const weighing = openAnalysisPool(join(__dirname, '../analysis/analysis.worker.ts'), 1);
   const learning = openLearnPool(join(__dirname, '../learn/learn.worker.ts'));
   const keying = openKeyPool(join(__dirname, '../keys/make.worker.ts'));
+  const paging = openPagePool(join(__dirname, '../page/page.worker.ts'));
   const app = createApp({
     orm,
     pool,
     weighing,
     learning,
     keying,
+    paging,
     jobs: new Jobs(),
     sessionSecret: 'for tests only',
     version: 'test',
@@ -46,6 +49,7 @@ export async function openTestServer() {
       await weighing.close();
       await learning.close();
       await keying.close();
+      await paging.close();
       await pool.end();
       await orm.close(true);
       await admin.query(`drop database ${name} with (force)`);

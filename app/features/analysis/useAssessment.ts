@@ -2,7 +2,7 @@ import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
 import type { Level } from '@plesion/core/evidence';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useKeyed } from './useKeyed';
-import { weigh } from './weigher';
+import { askWorker } from './weigher';
 
 /**
  * The standing of a specimen, weighed in the web worker whenever a reading, the
@@ -13,16 +13,16 @@ export function useAssessment(stored: StoredGuide | undefined, content: Specimen
   return useQuery({
     queryKey: ['assessment', stored?.hash, content?.situation, content?.readings, content?.judgement, level, keyed],
     queryFn: () =>
-      weigh(
+      askWorker(
+        'standing',
         {
-          hash: stored!.hash,
           situation: content!.situation,
           readings: content!.readings,
           judgement: content!.judgement,
           level,
           keyed,
         },
-        stored!.guide,
+        stored!,
       ),
     enabled: Boolean(stored && content),
     placeholderData: keepPreviousData,

@@ -1,8 +1,7 @@
-import { weigh, type WeighAnswer, type WeighRequest } from '@plesion/core/analysis';
+import { reply, type Request } from '@plesion/core/analysis';
 
 /** One request at a time from the page; the number tells the answers apart. */
-self.addEventListener('message', (event: MessageEvent<{ number: number; request: WeighRequest }>) => {
+self.addEventListener('message', (event: MessageEvent<{ number: number; request: Request }>) => {
   const { number, request } = event.data;
-  const answer: WeighAnswer = weigh(request);
-  self.postMessage({ number, answer });
+  self.postMessage({ number, answer: reply(request) });
 });

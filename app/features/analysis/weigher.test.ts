@@ -1,8 +1,8 @@
-import { weigh, type WeighRequest } from '@plesion/core/analysis';
+import { reply, type Request } from '@plesion/core/analysis';
 import { ledgeCrabs } from '@plesion/demo';
 import type * as Weigher from './weigher';
 
-type Message = { number: number; request: WeighRequest };
+type Message = { number: number; request: Request };
 
 /** A worker that weighs at once, and remembers what it was sent. */
 class FakeWorker {
@@ -24,7 +24,7 @@ class FakeWorker {
   postMessage(message: Message): void {
     this.sent.push(message);
     if (!this.silent)
-      queueMicrotask(() => this.onmessage?.({ data: { number: message.number, answer: weigh(message.request) } }));
+      queueMicrotask(() => this.onmessage?.({ data: { number: message.number, answer: reply(message.request) } }));
   }
 }
 
@@ -35,8 +35,11 @@ beforeEach(() => {
   Object.assign(globalThis.window, { location: { href: 'http://station/' } });
 });
 
-const load = () => jest.requireActual<typeof Weigher>('./weigher').weigh;
-const request = { hash: 'h', situation: {}, readings: [{ character: 'front-edge', states: ['three-teeth'] }] };
+const load = () => {
+  const { askWorker } = jest.requireActual<typeof Weigher>('./weigher');
+  return (asked: typeof request, guide: typeof ledgeCrabs) => askWorker('standing', asked, { guide, hash: 'h' });
+};
+const request = { situation: {}, readings: [{ character: 'front-edge', states: ['three-teeth'] }] };
 
 describe('weighing in the browser', () => {
   it('sends the guide once and its hash ever after', async () => {

@@ -1,12 +1,12 @@
-import type { WeighAnswer, WeighRequest } from '@plesion/core/analysis';
-import type { Standing } from '@plesion/core/evidence';
+import type { QuestionName, Questions, Reply, Request } from '@plesion/core/analysis';
+import { ask } from '@plesion/core/analysis/ask';
 import type { Guide } from '@plesion/core/guide';
 
 /** Longer than any weighing takes, in milliseconds: one that goes on is stopped. */
 const LONGEST = 20_000;
 
 interface Waiting {
-  resolve: (answer: WeighAnswer) => void;
+  resolve: (answer: Reply) => void;
   reject: (error: Error) => void;
   limit: ReturnType<typeof setTimeout>;
 }
@@ -23,11 +23,10 @@ function take(number: number): Waiting | undefined {
   return one;
 }
 
-function ask(request: WeighRequest): Promise<WeighAnswer> {
+function send(request: Request): Promise<Reply> {
   if (!worker) {
     worker = new Worker(new URL('./weigh.worker', window.location.href));
-    worker.onmessage = ({ data }: MessageEvent<{ number: number; answer: WeighAnswer }>) =>
-      take(data.number)?.resolve(data.answer);
+    worker.onmessage = ({ data }: MessageEvent<{ number: number; answer: Reply }>) => take(data.number)?.resolve(data.answer);
     worker.onerror = () => stop('The weighing stopped. Reload the page; nothing is lost.');
   }
   const number = ++count;
@@ -48,10 +47,9 @@ function stop(why: string): void {
   for (const number of [...waiting.keys()]) take(number)?.reject(new Error(why));
 }
 
-/** Weigh readings in the web worker; the guide is sent to it once. */
-export async function weigh(request: Omit<WeighRequest, 'guide'>, guide: Guide): Promise<Standing> {
-  const first = await ask(request);
-  const answer = first.known ? first : await ask({ ...request, guide });
-  if (!answer.known) throw new Error('The weighing did not take the guide.');
-  return answer.assessment;
-}
+/** Ask the web worker; the guide is sent to it once. */
+export const askWorker = <N extends QuestionName>(
+  name: N,
+  asked: Questions[N]['asks'],
+  known: { guide: Guide; hash: string },
+): Promise<Questions[N]['gives']> => ask((request) => send(request as Request) as Promise<Reply<N>>, name, asked, known);

@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
-import type { WeighAnswer, WeighRequest } from '@plesion/core/analysis';
-import type { Standing } from '@plesion/core/evidence';
+import type { QuestionName, Questions, Reply, Request } from '@plesion/core/analysis';
+import { ask } from '@plesion/core/analysis/ask';
 import type { Guide } from '@plesion/core/guide';
 import { Piscina } from 'piscina';
 import { HttpProblem } from '../http/errors';
@@ -11,35 +11,35 @@ const tooSlow = () =>
     message: 'The weighing took too long and was stopped. Send fewer readings, or try again; nothing was saved.',
   });
 
-export interface Weighing extends Omit<WeighRequest, 'guide'> {
-  guide: Guide;
-}
-
-/** Weighs readings off the thread that answers requests. */
-export interface WeighPool {
-  weigh(request: Weighing): Promise<Standing>;
+/** Weighs, compares and walks off the thread that answers requests. */
+export interface AnalysisPool {
+  ask<N extends QuestionName>(
+    name: N,
+    asked: Questions[N]['asks'],
+    guide?: { guide: Guide; hash: string },
+  ): Promise<Questions[N]['gives']>;
   close(): Promise<void>;
 }
 
 /** Longer than any weighing takes, in milliseconds: the thread of one that goes on is ended. */
 const LONGEST = 20_000;
 
-export function openWeighPool(
+export function openAnalysisPool(
   workerFile: string,
   threads = Math.max(1, availableParallelism() - 1),
   longest = LONGEST,
-): WeighPool {
-  const pool = new Piscina<WeighRequest, WeighAnswer>({
+): AnalysisPool {
+  const pool = new Piscina<Request, Reply>({
     filename: workerFile,
     minThreads: 1,
     maxThreads: threads,
     execArgv: ['--import', 'tsx'],
   });
-  const run = async (request: WeighRequest): Promise<WeighAnswer> => {
+  const send = async <N extends QuestionName>(request: Request<N>): Promise<Reply<N>> => {
     const limit = new AbortController();
     const timer = setTimeout(() => limit.abort(), longest);
     try {
-      return await pool.run(request, { signal: limit.signal });
+      return (await pool.run(request as Request, { signal: limit.signal })) as Reply<N>;
     } catch (error) {
       throw limit.signal.aborted ? tooSlow() : error;
     } finally {
@@ -47,13 +47,7 @@ export function openWeighPool(
     }
   };
   return {
-    async weigh({ guide, ...request }) {
-      // A thread that has seen the guide needs only its hash; another asks for it once.
-      const first = await run(request);
-      const answer = first.known ? first : await run({ ...request, guide });
-      if (!answer.known) throw new Error('The weighing thread did not take the guide.');
-      return answer.assessment;
-    },
+    ask: (name, asked, guide) => ask(send, name, asked, guide && { guide: guide.guide, hash: guide.hash }),
     close: () => pool.destroy(),
   };
 }

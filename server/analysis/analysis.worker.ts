@@ -1,4 +1,4 @@
-import { weigh } from '@plesion/core/analysis';
+import { reply } from '@plesion/core/analysis';
 
 /** Runs in a worker thread; keeps its compiled guides between requests. */
-export default weigh;
+export default reply;

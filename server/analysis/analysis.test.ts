@@ -2,12 +2,12 @@ import { join } from 'node:path';
 import { standingOf } from '@plesion/core/evidence';
 import { compileGuide } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
-import { openWeighPool, type WeighPool } from './pool';
-import { checkSituation } from './service';
+import { type AnalysisPool, openAnalysisPool } from './pool';
+import { checkSituation } from '../standing/service';
 
-let pool: WeighPool;
+let pool: AnalysisPool;
 beforeAll(() => {
-  pool = openWeighPool(join(__dirname, 'weigh.worker.ts'), 1);
+  pool = openAnalysisPool(join(__dirname, 'analysis.worker.ts'), 1);
 });
 afterAll(() => pool.close());
 
@@ -16,7 +16,7 @@ const readings = [{ character: 'front-edge', states: ['three-teeth'] }];
 describe('weighing in a thread', () => {
   it('gives what the core gives', async () => {
     const situation = { region: 'ostren', date: '2026-05-12' };
-    const threaded = await pool.weigh({ hash: 'a', guide: ledgeCrabs, situation, readings });
+    const threaded = await pool.ask('standing', { situation, readings }, { hash: 'a', guide: ledgeCrabs });
     const direct = standingOf(compileGuide(ledgeCrabs, situation), situation, readings);
     expect(JSON.parse(JSON.stringify(threaded))).toEqual(JSON.parse(JSON.stringify(direct)));
   });
@@ -27,7 +27,9 @@ describe('weighing in a thread', () => {
       taxa: ledgeCrabs.taxa.map((taxon) => (taxon.id === 'murica' ? { ...taxon, abundance: 1000 } : taxon)),
     };
     const p = async (hash: string, guide: typeof ledgeCrabs) =>
-      (await pool.weigh({ hash, guide, situation: {}, readings: [] })).taxa.find((taxon) => taxon.taxon === 'murica')!.p;
+      (await pool.ask('standing', { situation: {}, readings: [] }, { hash, guide })).taxa.find(
+        (taxon) => taxon.taxon === 'murica',
+      )!.p;
     expect(await p('a', ledgeCrabs)).toBeLessThan(0.5);
     expect(await p('b', sunk)).toBeGreaterThan(0.9);
     expect(await p('a', ledgeCrabs)).toBeLessThan(0.5);
@@ -52,12 +54,16 @@ describe('a situation', () => {
 
 describe('a weighing that does not end', () => {
   it('is stopped with words, and the next is answered', async () => {
-    const stuck = openWeighPool(join(__dirname, '../test/endless.worker.ts'), 1, 3000);
-    await expect(stuck.weigh({ hash: 'forever', guide: ledgeCrabs, situation: {}, readings: [] })).rejects.toMatchObject({
+    const stuck = openAnalysisPool(join(__dirname, '../test/endless.worker.ts'), 1, 3000);
+    await expect(
+      stuck.ask('standing', { situation: {}, readings: [] }, { hash: 'forever', guide: ledgeCrabs }),
+    ).rejects.toMatchObject({
       status: 503,
       body: { code: 'too-slow' },
     });
-    await expect(stuck.weigh({ hash: 'short', guide: ledgeCrabs, situation: {}, readings: [] })).resolves.toBe('weighed');
+    await expect(stuck.ask('standing', { situation: {}, readings: [] }, { hash: 'short', guide: ledgeCrabs })).resolves.toBe(
+      'weighed',
+    );
     await stuck.close();
   });
 });

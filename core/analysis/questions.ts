@@ -1,0 +1,38 @@
+import { compareForms, type Comparison } from '../compare';
+import type { Standing } from '../evidence';
+import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
+import { type Walk, walkKey, type WalkRequest } from '../keys';
+import type { Situation } from '../observation';
+import { type Analysis, analyse } from './analyse';
+import type { Reply, Request } from './ask';
+
+/** Everything that can be asked of a guide, and what it gives: one table for the worker, the server's threads and pages. */
+export interface Questions {
+  /** How a specimen stands. */
+  standing: { asks: Omit<Analysis, 'guide'>; gives: Standing };
+  /** Two to four forms side by side. */
+  comparison: { asks: { forms: readonly string[]; situation?: Situation; judgement?: Judgement }; gives: Comparison };
+  /** How a walk through a key stands; the guide behind the key may be absent. */
+  walk: { asks: Omit<WalkRequest, 'compiled'> & { judgement?: Judgement }; gives: Walk };
+}
+
+export type QuestionName = keyof Questions;
+
+const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Questions[N]['asks']) => Questions[N]['gives'] } = {
+  standing: (guide, asked) => analyse({ ...asked, guide: guide! }),
+  comparison: (guide, { forms, situation, judgement }) =>
+    compareForms(compiledFor(guide!, situation, judgement), forms, situation),
+  walk: (guide, { judgement, ...asked }) =>
+    walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
+};
+
+/**
+ * Answer a question in a worker. The same function runs in the browser's worker and
+ * in the server's threads; one that does not know the guide says so, and is then
+ * sent it once.
+ */
+export function reply<N extends QuestionName>({ name, asked, hash, guide: given }: Request<N>): Reply<N> {
+  const guide = hash === undefined ? undefined : given ? knownGuide(hash, given) : guideByHash(hash);
+  if (hash !== undefined && !guide) return { known: false };
+  return { known: true, answer: answers[name](guide, asked) };
+}

@@ -1,0 +1,81 @@
+import { analyse, type Walked } from '@plesion/core/analysis';
+import { compareForms } from '@plesion/core/compare';
+import { compiledFor, type Guide, type Judgement, knownGuide } from '@plesion/core/guide';
+import type { Key } from '@plesion/core/keys';
+import { type Reading, sayReading, type Situation } from '@plesion/core/observation';
+import { comparisonPage, standingPage } from '@plesion/core/page';
+import { printBooklet, printPdf, printPng } from '../print/print';
+import { keySheet } from './keySheet';
+import { layOut, type PaperName, PAPERS, type Photo } from './layout';
+
+export type PageKind = 'pdf' | 'png';
+
+/** A page as it is asked of the thread that draws it. */
+export type PageTask =
+  | {
+      page: 'comparison';
+      guide: Guide;
+      /** Of the guide's content: what was made of it once is found again. */
+      hash: string;
+      forms: readonly string[];
+      situation?: Situation;
+      judgement?: Judgement;
+      paper: PaperName;
+      kind: PageKind;
+    }
+  | {
+      page: 'specimen';
+      guide: Guide;
+      hash: string;
+      situation: Situation;
+      judgement?: Judgement;
+      readings: readonly Reading[];
+      walk?: Walked;
+      label: string;
+      photo?: Photo;
+      kind: PageKind;
+    }
+  | { page: 'key'; key: Key; guide?: Guide };
+
+type Of<P extends PageTask['page']> = Extract<PageTask, { page: P }>;
+
+const print = (kind: PageKind) => (kind === 'pdf' ? printPdf : printPng);
+
+/** Draw a page, from what is known to the finished file. */
+export function drawPage(task: PageTask): Promise<Buffer> {
+  if (task.page === 'comparison') return comparison(task);
+  if (task.page === 'specimen') return specimen(task);
+  return printBooklet(keySheet(task.key, task.guide), task.key.title);
+}
+
+function comparison({ guide: given, hash, forms, situation, judgement, paper, kind }: Of<'comparison'>): Promise<Buffer> {
+  const compiled = compiledFor(knownGuide(hash, given), situation, judgement);
+  const compared = compareForms(compiled, forms, situation);
+  if (paper === 'a4') return print(kind)(layOut(comparisonPage(compiled, compared)));
+  // The small sheet shows one view of each, and as many marks as it has room for.
+  const { height, shrink } = PAPERS[paper];
+  const laid = (marks: number) => layOut(comparisonPage(compiled, compared, { marks, views: 1 }), undefined, paper);
+  for (let marks = 4; marks > 1; marks--) {
+    const page = laid(marks);
+    if (page.height <= height * shrink + 0.01) return print(kind)(page);
+  }
+  return print(kind)(laid(1));
+}
+
+function specimen({
+  guide: given,
+  hash,
+  situation,
+  judgement,
+  readings,
+  walk,
+  label,
+  photo,
+  kind,
+}: Of<'specimen'>): Promise<Buffer> {
+  const guide = knownGuide(hash, given);
+  const standing = analyse({ guide, situation, judgement, readings, walk });
+  const content = standingPage(compiledFor(guide, situation, judgement), standing, situation, readings, label, sayReading);
+  // Bytes lose their kind on the way between threads.
+  return print(kind)(layOut(content, photo && { ...photo, jpeg: Buffer.from(photo.jpeg) }));
+}
