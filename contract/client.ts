@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { type Endpoint, endpoints, type EndpointName, type Endpoints } from './endpoints';
+import { lenient } from './lenient';
 import { ProblemBody } from './problem';
 
 type Part<E, K extends string> = K extends keyof E ? (E[K] extends z.ZodType ? { [k in K]: z.input<E[K]> } : unknown) : unknown;
@@ -39,7 +40,8 @@ export function urlOf(name: EndpointName, asked: { params?: object; query?: obje
 
 /**
  * A typed client over `fetch`. JSON answers are checked against the contract, so
- * that a server of another version fails loudly and not in the middle of a screen.
+ * that a server of another version fails loudly and not in the middle of a screen;
+ * what a newer one says beyond it is kept.
  */
 export function createClient(base: string, doFetch: typeof fetch = fetch) {
   return async function call<N extends EndpointName>(name: N, asked: Asked<N>, signal?: AbortSignal): Promise<Answer<N>> {
@@ -56,7 +58,7 @@ export function createClient(base: string, doFetch: typeof fetch = fetch) {
     });
     if (!response.ok) throw new RequestProblem(response.status, await problemOf(response));
     if (endpoint.media) return (await response.text()) as Answer<N>;
-    return endpoint.response.parse(await response.json()) as Answer<N>;
+    return lenient(endpoint.response).parse(await response.json()) as Answer<N>;
   };
 }
 

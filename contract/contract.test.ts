@@ -1,4 +1,4 @@
-import { Conflict, createClient, endpoints, openApi, RequestProblem, urlOf } from '.';
+import { conflictOf, createClient, endpoints, openApi, RequestProblem, urlOf } from '.';
 
 const answering = (status: number, body: unknown) => {
   const asked: { url: string; init?: RequestInit }[] = [];
@@ -84,7 +84,60 @@ describe('OpenAPI', () => {
   });
 });
 
+describe('the components of OpenAPI', () => {
+  const described = openApi('1');
+  const text = JSON.stringify(described);
+  const references = [...new Set([...text.matchAll(/"\$ref":"([^"]+)"/g)].map((match) => match[1]))];
+
+  it('hold every shape that is referred to, and each once', () => {
+    const known = new Set(Object.keys(described.components.schemas));
+    expect(references.length).toBeGreaterThan(40);
+    expect(references.filter((ref) => !known.has(ref.replace('#/components/schemas/', '')))).toEqual([]);
+    expect(text).not.toContain('__shared');
+  });
+
+  it('let bodies, answers and the parts of other shapes be references', () => {
+    const write = (
+      described.paths['/api/specimens/{id}'] as Record<string, { requestBody: unknown; responses: Record<string, unknown> }>
+    ).put;
+    expect(write.requestBody).toMatchObject({
+      content: { 'application/json': { schema: { $ref: '#/components/schemas/SpecimenWrite' } } },
+    });
+    expect(described.components.schemas.SpecimenWrite).toMatchObject({
+      properties: { situation: { $ref: '#/components/schemas/Situation' } },
+    });
+  });
+
+  it('show both sides of a conflict, for every endpoint that writes', () => {
+    const puts = Object.values(described.paths).flatMap((path) => ('put' in path ? [path.put as { operationId: string }] : []));
+    expect(puts.length).toBeGreaterThan(2);
+    for (const { operationId } of puts) {
+      const name = `${operationId[0].toUpperCase()}${operationId.slice(1)}Conflict`;
+      expect(described.components.schemas[name]).toMatchObject({
+        properties: { stored: { $ref: expect.any(String) }, sent: { $ref: expect.any(String) } },
+        required: expect.arrayContaining(['stored', 'sent']),
+      });
+    }
+  });
+});
+
+describe('an answer of a newer server', () => {
+  const at = '2026-05-12T10:00:00Z';
+  const lot = { id: ID, version: 1, guideId: ID, label: 'L', specimens: [], hidden: false, createdAt: at, updatedAt: at };
+
+  it('keeps what this contract does not know, at every depth', async () => {
+    const walk = { keyId: ID, keyVersion: 1, answers: [{ couplet: '1', mood: 'good' }], pace: 3 };
+    const newer = { lots: [{ ...lot, walk, weather: { wind: 4 } }], more: true };
+    expect(await answering(200, newer).call('lots', {})).toEqual(newer);
+  });
+
+  it('is still refused where it breaks what is known', async () => {
+    await expect(answering(200, { lots: [{ ...lot, version: 'one' }] }).call('lots', {})).rejects.toThrow();
+  });
+});
+
 describe('a stale write', () => {
+  const Conflict = conflictOf(endpoints.writeSpecimen);
   const sent = { version: 1, guideId: ID, label: 'mine', situation: {}, readings: [], determinations: [], hidden: false };
   const summary = { name: 'Not yet named', qualifier: 'unknown', facets: {}, p: 0, leadingForm: 'x', text: '' };
   const at = '2026-05-12T10:00:00Z';

@@ -23,7 +23,6 @@ import { LearnRequest, LearnResponse, WaitQuery } from './learn';
 import { Lot, LotList, LotQuery, LotWrite } from './lots';
 import { ComparePageQuery, PageQuery } from './pages';
 import { Photo, PhotoHash } from './photos';
-import { ProblemBody } from './problem';
 import { Credentials, NewStation, Session } from './session';
 import { StandingRequest } from './standing';
 import { Specimen, SpecimenList, SpecimenQuery, SpecimenWrite } from './specimens';
@@ -310,6 +309,3 @@ export const endpoints = {
 
 export type Endpoints = typeof endpoints;
 export type EndpointName = keyof Endpoints;
-
-/** 409: what is stored, beside what was sent. */
-export const Conflict = ProblemBody.extend({ code: z.literal('stale-version'), stored: Specimen, sent: SpecimenWrite });

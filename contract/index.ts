@@ -1,6 +1,7 @@
 export * as schemas from './schemas';
 export type * from './schemas';
 export { type Answer, type Asked, createClient, RequestProblem, urlOf } from './client';
-export { Conflict, type Endpoint, type EndpointName, endpoints, type Endpoints } from './endpoints';
+export { conflictOf } from './conflict';
+export { type Endpoint, type EndpointName, endpoints, type Endpoints } from './endpoints';
 export { openApi } from './openapi';
 export { sameContent } from './sameContent';

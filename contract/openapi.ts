@@ -1,12 +1,56 @@
+import * as compare from '@plesion/core/compare/schema';
+import * as evidence from '@plesion/core/evidence/schema';
+import * as guide from '@plesion/core/guide/schema';
+import * as keys from '@plesion/core/keys/schema';
+import * as observation from '@plesion/core/observation/schema';
+import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
+import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
-import { ProblemBody } from './problem';
+import * as wire from './schemas';
 
-const json = (schema: z.ZodType) => z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any', target: 'openapi-3.0' });
+type Json = Record<string, unknown>;
+
+const target = { io: 'input', unrepresentable: 'any', target: 'openapi-3.0' } as const;
+const reference = (id: string) => ({ $ref: `#/components/schemas/${id}` });
+
+/** Everything that has a name, once: shapes of the core, of the wire, and what single endpoints take and give. */
+function componentsOf() {
+  const registry = z.registry<{ id: string }>();
+  const ids = new Map<z.ZodType, string>();
+  const used = new Set<string>();
+  const name = (schema: z.ZodType, id: string) => {
+    if (ids.has(schema)) return;
+    const free = used.has(id) ? `Wire${id}` : id;
+    ids.set(schema, free);
+    used.add(free);
+    registry.add(schema, { id: free });
+  };
+  for (const room of [guide, observation, evidence, keys, specimen, compare, wire] as Record<string, unknown>[]) {
+    for (const [id, schema] of Object.entries(room)) {
+      if (/^[A-Z]/.test(id) && schema instanceof z.ZodType) name(schema, id);
+    }
+  }
+  const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
+  for (const [id, endpoint] of Object.entries(endpoints) as [string, Endpoint][]) {
+    if (endpoint.body) name(endpoint.body, `${capital(id)}Body`);
+    if (!endpoint.media) name(endpoint.response, `${capital(id)}Answer`);
+  }
+  const conflicts = new Map<string, string>();
+  for (const [id, endpoint] of Object.entries(endpoints) as [string, Endpoint][]) {
+    if (endpoint.method !== 'PUT') continue;
+    const conflict = conflictOf(endpoint);
+    name(conflict, `${capital(id)}Conflict`);
+    conflicts.set(id, ids.get(conflict)!);
+  }
+  const { schemas } = z.toJSONSchema(registry, { ...target, uri: (id) => reference(id).$ref });
+  const plain = Object.entries(schemas).map(([id, { $id: _, $schema: __, ...schema }]) => [id, schema] as const);
+  return { schemas: Object.fromEntries(plain), refOf: (schema: z.ZodType) => reference(ids.get(schema)!), conflicts };
+}
 
 function parameters(schema: z.ZodType | undefined, where: 'path' | 'query') {
   if (!schema) return [];
-  const { properties = {}, required = [] } = json(schema) as { properties?: Record<string, unknown>; required?: string[] };
+  const { properties = {}, required = [] } = z.toJSONSchema(schema, target) as { properties?: Json; required?: string[] };
   return Object.entries(properties).map(([name, property]) => ({
     name,
     in: where,
@@ -15,8 +59,11 @@ function parameters(schema: z.ZodType | undefined, where: 'path' | 'query') {
   }));
 }
 
-function requestBody(endpoint: Endpoint) {
-  if (endpoint.body) return { requestBody: { required: true, content: { 'application/json': { schema: json(endpoint.body) } } } };
+type Components = ReturnType<typeof componentsOf>;
+
+function requestBody(endpoint: Endpoint, { refOf }: Components) {
+  if (endpoint.body)
+    return { requestBody: { required: true, content: { 'application/json': { schema: refOf(endpoint.body) } } } };
   if (!endpoint.upload) return {};
   const schema = {
     type: 'object',
@@ -26,36 +73,47 @@ function requestBody(endpoint: Endpoint) {
   return { requestBody: { required: true, content: { 'multipart/form-data': { schema } } } };
 }
 
-function operation(name: string, endpoint: Endpoint) {
-  const media = endpoint.media ?? 'application/json';
-  const problem = (description: string) => ({ description, content: { 'application/json': { schema: json(ProblemBody) } } });
+function operation(name: string, endpoint: Endpoint, components: Components) {
+  const { refOf, conflicts } = components;
+  const answer = (description: string, schema: Json, media = 'application/json') => ({
+    description,
+    content: { [media]: { schema } },
+  });
+  const problem = (description: string) => answer(description, refOf(wire.ProblemBody));
+  const conflict = conflicts.get(name);
   return {
     operationId: name,
     summary: endpoint.summary,
     parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
-    ...requestBody(endpoint),
+    ...requestBody(endpoint, components),
     ...(endpoint.open ? {} : { security: [{ session: [] }] }),
     responses: {
-      [endpoint.status ?? 200]: { description: 'Done.', content: { [media]: { schema: json(endpoint.response) } } },
+      [endpoint.status ?? 200]: endpoint.media
+        ? answer('Done.', { type: 'string', format: 'binary' }, endpoint.media)
+        : answer('Done.', refOf(endpoint.response)),
       400: problem('Something in the request is wrong; `field` names it.'),
       ...(endpoint.open ? {} : { 401: problem('Nobody is signed in.') }),
       ...(endpoint.params ? { 404: problem('Not in this station.') } : {}),
-      ...(endpoint.method === 'PUT' ? { 409: problem('Changed since the version named; both sides are given.') } : {}),
+      ...(conflict ? { 409: answer('Changed since the version named; both sides are given.', reference(conflict)) } : {}),
     },
   };
 }
 
-/** OpenAPI 3.0 of the whole table of endpoints. */
+/** OpenAPI 3.0 of the whole table of endpoints; every shape stands once among its components. */
 export function openApi(version: string) {
-  const paths: Record<string, Record<string, unknown>> = {};
+  const components = componentsOf();
+  const paths: Record<string, Json> = {};
   for (const [name, endpoint] of Object.entries(endpoints) as [string, Endpoint][]) {
     const path = endpoint.path.replace(/:(\w+)/g, '{$1}');
-    paths[path] = { ...paths[path], [endpoint.method.toLowerCase()]: operation(name, endpoint) };
+    paths[path] = { ...paths[path], [endpoint.method.toLowerCase()]: operation(name, endpoint, components) };
   }
   return {
     openapi: '3.0.3',
     info: { title: 'Plesion', version, description: 'Telling near-identical living things apart.' },
     paths,
-    components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'plesion.session' } } },
+    components: {
+      schemas: components.schemas,
+      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'plesion.session' } },
+    },
   };
 }
