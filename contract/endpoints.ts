@@ -4,7 +4,9 @@ import { Walk } from '@plesion/core/keys/schema';
 import { z } from 'zod';
 import { PlateQuery } from './book';
 import { CompareRequest } from './compare';
-import { GuideList, GuideQuery, StoredGuide } from './guides';
+import { ChangeList, ChangeQuery } from './changes';
+import { GuideList, GuideQuery, GuideWrite, StoredGuide } from './guides';
+import { Individual, IndividualList, IndividualQuery, IndividualWrite } from './individuals';
 import { Job } from './jobs';
 import {
   KeyImport,
@@ -96,10 +98,18 @@ export const endpoints = {
   importGuide: {
     method: 'POST',
     path: '/api/guides',
-    summary: 'Take in a guide as Plesion JSON; the same guide id makes a new version.',
+    summary: 'Take in a guide as Plesion JSON that is new here; 409 with both sides where its id is known with another content.',
     body: z.unknown(),
     response: StoredGuide,
     status: 201,
+  },
+  writeGuide: {
+    method: 'PUT',
+    path: '/api/guides/:id',
+    summary: 'Write a guide; 409 with both sides when it has changed since the version named.',
+    params: byId,
+    body: GuideWrite,
+    response: StoredGuide,
   },
   exportGuide: {
     method: 'GET',
@@ -249,6 +259,29 @@ export const endpoints = {
     body: LotWrite,
     response: Lot,
   },
+  individuals: {
+    method: 'GET',
+    path: '/api/individuals',
+    summary: 'Animals and plants that may be met several times.',
+    query: IndividualQuery,
+    response: IndividualList,
+  },
+  individual: { method: 'GET', path: '/api/individuals/:id', summary: 'One individual.', params: byId, response: Individual },
+  writeIndividual: {
+    method: 'PUT',
+    path: '/api/individuals/:id',
+    summary: 'Write an individual; 409 with both sides when it has changed since the version named.',
+    params: byId,
+    body: IndividualWrite,
+    response: Individual,
+  },
+  changes: {
+    method: 'GET',
+    path: '/api/changes',
+    summary: 'What was written in the station since a cursor, in the order of commits: kind, id, version, by whom.',
+    query: ChangeQuery,
+    response: ChangeList,
+  },
   job: { method: 'GET', path: '/api/jobs/:id', summary: 'How far long work is, and its result.', params: byId, response: Job },
   cancelJob: { method: 'DELETE', path: '/api/jobs/:id', summary: 'Cancel long work.', params: byId, response: Job },
   firstLook: {
@@ -283,7 +316,7 @@ export const endpoints = {
   addPhoto: {
     method: 'POST',
     path: '/api/photos',
-    summary: 'Keep a photo, once for its content; where it was taken is not kept with it.',
+    summary: 'Keep a photo, once for its content; where it was taken is told to nobody it is shown or sent to.',
     upload: 'photo',
     response: Photo,
     status: 201,
@@ -291,9 +324,9 @@ export const endpoints = {
   photo: {
     method: 'GET',
     path: '/api/photos/:hash',
-    summary: 'A photo, whole or as a thumbnail.',
+    summary: 'A photo, whole, as a thumbnail, or the file as it was sent.',
     params: z.strictObject({ hash: PhotoHash }),
-    query: z.strictObject({ size: z.enum(['whole', 'thumb']).optional() }),
+    query: z.strictObject({ size: z.enum(['whole', 'thumb', 'original']).optional() }),
     response: z.unknown(),
     media: 'image/jpeg',
   },

@@ -22,5 +22,9 @@ export type GuideList = z.output<typeof GuideList>;
 export const StoredGuide = GuideRow.extend({ guide: Guide });
 export type StoredGuide = z.output<typeof StoredGuide>;
 
+/** What a client writes: the whole guide as Plesion JSON, and the version it last saw (0 for a new one). */
+export const GuideWrite = z.strictObject({ version: z.number().int().min(0), guide: z.unknown() });
+export type GuideWrite = z.output<typeof GuideWrite>;
+
 export const GuideQuery = z.strictObject({ version: z.coerce.number().int().min(1).optional() });
 export type GuideQuery = z.output<typeof GuideQuery>;

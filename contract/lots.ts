@@ -6,7 +6,8 @@ const instant = z.iso.datetime({ offset: true });
 /** What a client writes: the whole lot and the version it last saw (0 for a new one). */
 export const LotWrite = z.strictObject({
   version: z.number().int().min(0),
-  guideId: z.uuid(),
+  /** Absent where its specimens have none. */
+  guideId: z.uuid().optional(),
   label: z.string().trim().min(1, 'give the lot a label').max(120),
   /** Specimens taken together, in their order; each is in one lot at most. */
   specimens: z.array(z.uuid()).max(100),

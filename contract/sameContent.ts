@@ -10,15 +10,17 @@ type Content = Omit<z.output<typeof SpecimenWrite>, 'version'>;
  */
 export function sameContent(a: Content, b: Content): boolean {
   const content = ({ determinations, ...rest }: Content) => {
-    const { guideId, label, situation, readings, judgement, walk, photo, hidden } = rest;
+    const { guideId, individualId, label, situation, readings, judgement, walk, photo, media, hidden } = rest;
     return stableJson({
       guideId,
+      individualId,
       label,
       situation,
       readings,
       judgement,
       walk,
       photo,
+      media: media ?? [],
       hidden,
       determinations: determinations.map(({ id }) => id),
     });

@@ -1,7 +1,7 @@
 import { Judgement } from '@plesion/core/guide';
 import { KeptWalk } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
-import { Determination, Summary } from '@plesion/core/specimen/schema';
+import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import { PhotoHash } from './photos';
 
@@ -10,7 +10,10 @@ const instant = z.iso.datetime({ offset: true });
 /** What a client writes: the whole specimen and the version it last saw (0 for a new one). */
 export const SpecimenWrite = z.strictObject({
   version: z.number().int().min(0),
-  guideId: z.uuid(),
+  /** Absent where it is named by a key alone, or by hand. */
+  guideId: z.uuid().optional(),
+  /** The individual it is one meeting with, where that is known. */
+  individualId: z.uuid().optional(),
   label: z.string().max(120),
   situation: Situation,
   readings: z.array(Reading).max(500),
@@ -20,13 +23,15 @@ export const SpecimenWrite = z.strictObject({
   walk: KeptWalk.optional(),
   /** A photo sent before. */
   photo: PhotoHash.optional(),
+  /** Everything kept of it, in order. */
+  media: z.array(Media).max(40).optional(),
   hidden: z.boolean(),
 });
 export type SpecimenWrite = z.output<typeof SpecimenWrite>;
 
 export const Specimen = SpecimenWrite.extend({
   id: z.uuid(),
-  guideVersion: z.number().int().min(1),
+  guideVersion: z.number().int().min(1).optional(),
   summary: Summary,
   createdAt: instant,
   updatedAt: instant,
@@ -36,7 +41,7 @@ export type Specimen = z.output<typeof Specimen>;
 export const SpecimenRow = z.object({
   id: z.uuid(),
   version: z.number().int(),
-  guideId: z.uuid(),
+  guideId: z.uuid().optional(),
   label: z.string(),
   place: z.string().optional(),
   date: z.string().optional(),

@@ -3,7 +3,7 @@ import { demoGuides, demoLots, demoSpecimens } from '@plesion/demo';
 import { AccountEntity, LotEntity, SpecimenEntity, StationEntity } from './database/entities';
 import type { Em } from './database/orm';
 import { putFirstLook } from './firstLook/service';
-import { listGuides, putGuide } from './guides/service';
+import { addGuide, listGuides } from './guides/service';
 import type { Caller } from './http/route';
 import { putDemoKeys } from './keys/demo';
 import { writeLot } from './lots/service';
@@ -20,8 +20,8 @@ export async function loadDemo(em: Em, weighing: AnalysisPool): Promise<void> {
     (await demoCaller(em)) ??
     (await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true }));
   const had = new Set((await listGuides(em, caller.stationId)).map(({ slug }) => slug));
-  for (const guide of demoGuides) if (!had.has(guide.id)) await putGuide(em, caller.stationId, guide);
-  await putDemoKeys(em, caller.stationId);
+  for (const guide of demoGuides) if (!had.has(guide.id)) await addGuide(em, caller, guide);
+  await putDemoKeys(em, caller);
   const guides = new Map((await listGuides(em, caller.stationId)).map((guide) => [guide.slug, guide.id]));
   const known = new Set(
     (await em.find(SpecimenEntity, { id: { $in: demoSpecimens.map(({ id }) => id) } }, { fields: ['id'] })).map(({ id }) => id),
@@ -34,8 +34,7 @@ export async function loadDemo(em: Em, weighing: AnalysisPool): Promise<void> {
   if (!(await em.count(SpecimenEntity, { id: PIER_TERN }))) await putFirstLook(em, weighing, caller, PIER_TERN);
   const kept = new Set((await em.find(LotEntity, { stationId: caller.stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
-    if (!kept.has(id))
-      await writeLot(em, caller.stationId, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });
+    if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });
   }
 }
 

@@ -6,7 +6,8 @@ import { type Determination, nameParts } from '../specimen';
 /** What one line of the export is made from. */
 export interface OccurrenceRecord {
   id: string;
-  guide: Guide;
+  /** Absent for one named by a key alone, or by hand. */
+  guide?: Guide;
   label: string;
   situation: Situation;
   determinations: readonly Determination[];
@@ -78,8 +79,8 @@ function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>>
       .map((d) => `${nameText(nameParts(guide, d))} (${d.by}, ${d.at.slice(0, 10)})`)
       .join(' | '),
     locality: situation.place,
-    habitat: labelOf(guide.habitats, situation.habitat),
-    higherGeography: labelOf(guide.regions, situation.region),
+    habitat: labelOf(guide?.habitats ?? [], situation.habitat),
+    higherGeography: labelOf(guide?.regions ?? [], situation.region),
     decimalLatitude: hasPoint ? situation.latitude : undefined,
     decimalLongitude: hasPoint ? situation.longitude : undefined,
     geodeticDatum: hasPoint ? 'WGS84' : undefined,
@@ -89,7 +90,8 @@ function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>>
   };
 }
 
-function nameTerms(guide: Guide, name: Determination): Partial<Record<Term, string>> {
+function nameTerms(guide: Guide | undefined, name: Determination): Partial<Record<Term, string>> {
+  if (!guide) return writtenTerms(name);
   const given = name.taxon ? lineage(guide, name.taxon) : [];
   const line = name.qualifier === 'or' && name.other ? shared(given, lineage(guide, name.other)) : given;
   const taxon = line[0] as Taxon | undefined;
@@ -110,6 +112,31 @@ function nameTerms(guide: Guide, name: Determination): Partial<Record<Term, stri
     sex: name.facets.sex,
     lifeStage: name.facets.stage,
     organismRemarks: name.facets.morph && `${name.facets.morph} morph`,
+  };
+}
+
+/** A name as it was written, of which nothing more is known than its words. */
+function writtenTerms({ qualifier, written, facets, by, at, reason }: Determination): Partial<Record<Term, string>> {
+  const words = written?.name.split(' ') ?? [];
+  const binomial = words.length > 1 && /^\p{Ll}/u.test(words[1]);
+  const told = qualifier !== 'unknown' && qualifier !== 'outside' && qualifier !== 'or';
+  const qualifiers: Partial<Record<Determination['qualifier'], string>> = {
+    none: '',
+    or: [written?.name, written?.other].join(' or '),
+    outside: 'not in the guide',
+    'cf.': `cf. ${words.at(-1) ?? ''}`,
+    'aff.': `aff. ${words.at(-1) ?? ''}`,
+  };
+  return {
+    scientificName: told ? written?.name : undefined,
+    genus: told && binomial ? words[0] : undefined,
+    specificEpithet: told && binomial ? words[1] : undefined,
+    identificationQualifier: qualifiers[qualifier] ?? qualifier,
+    identifiedBy: by,
+    dateIdentified: at.slice(0, 10),
+    identificationRemarks: `Plesion, without a guide.${reason ? ` ${reason}` : ''}`,
+    sex: facets.sex,
+    lifeStage: facets.stage,
   };
 }
 

@@ -1,4 +1,4 @@
-export type { Determination, Summary } from './schema';
+export type { Determination, Media, Summary } from './schema';
 export * from './vocabulary';
 export { nameParts } from './naming';
 export { type GivenName, overrules, recommendedName } from './recommended';

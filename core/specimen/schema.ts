@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Facets, Judgement, SourcePolicy } from '../guide';
 import { KeptWalk } from '../keys/schema';
 import { key, Reading, Situation } from '../observation/schema';
-import { QUALIFIERS } from './vocabulary';
+import { MEDIA_KINDS, QUALIFIERS } from './vocabulary';
 
 /** The name given to a specimen: at a level, with a qualifier, by whom, when and why. */
 export const Determination = z.strictObject({
@@ -12,6 +12,10 @@ export const Determination = z.strictObject({
   taxon: key.optional(),
   /** The second name of `or`. */
   other: key.optional(),
+  /** The names as they were written, where no guide stands behind them. */
+  written: z
+    .strictObject({ name: z.string().trim().min(1).max(200), other: z.string().trim().min(1).max(200).optional() })
+    .optional(),
   facets: Facets,
   /** Several facet values named together; the guide's id of that union. */
   union: key.optional(),
@@ -25,19 +29,32 @@ export const Determination = z.strictObject({
   /** Does it differ from the recommendation? Then `reason` says why. */
   overruled: z.boolean(),
   reason: z.string().max(2000).optional(),
-  guideVersion: z.number().int().min(1),
+  /** Absent where the specimen has no guide. */
+  guideVersion: z.number().int().min(1).optional(),
   /** What it was given on, so that it can be replayed with that version of the guide; set when it is stored. */
   pinned: z
     .strictObject({
       situation: Situation,
       readings: z.array(Reading),
-      policy: SourcePolicy,
+      policy: SourcePolicy.optional(),
       judgement: Judgement.optional(),
       walk: KeptWalk.optional(),
     })
     .optional(),
 });
 export type Determination = z.infer<typeof Determination>;
+
+/** A photo, drawing or recording of a record. */
+export const Media = z.strictObject({
+  id: z.uuid(),
+  kind: z.enum(MEDIA_KINDS),
+  /** SHA-256 of the file as it was sent, in hex. */
+  hash: z.string().regex(/^[0-9a-f]{64}$/, 'this is not the hash of a file'),
+  /** The guide's view that it shows. */
+  view: key.optional(),
+  note: z.string().max(400).optional(),
+});
+export type Media = z.infer<typeof Media>;
 
 /** A specimen's name as far as it goes, and how sure, in one line: kept with it, so that lists need not weigh anything. */
 export const Summary = z.object({
@@ -47,7 +64,7 @@ export const Summary = z.object({
   other: z.string().optional(),
   facets: Facets,
   p: z.number().min(0).max(1),
-  /** The most probable form: what its plate shows. */
+  /** The most probable form: what its plate shows; empty without a guide. */
   leadingForm: z.string(),
   text: z.string(),
 });

@@ -1,3 +1,7 @@
 /** Open nomenclature (Sigovini et al. 2016), and the two answers that name no taxon. */
 export const QUALIFIERS = ['none', 'cf.', 'aff.', 'sp.', 'or', 'unknown', 'outside'] as const;
 export type Qualifier = (typeof QUALIFIERS)[number];
+
+/** What is kept beside a record. */
+export const MEDIA_KINDS = ['photo', 'drawing', 'sound'] as const;
+export type MediaKind = (typeof MEDIA_KINDS)[number];

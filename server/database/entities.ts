@@ -69,8 +69,9 @@ export const SpecimenEntity = defineEntity({
   properties: {
     id: p.uuid().primary(),
     stationId: p.uuid(),
-    guideId: p.uuid(),
-    guideVersion: p.integer(),
+    guideId: p.uuid().nullable(),
+    guideVersion: p.integer().nullable(),
+    individualId: p.uuid().nullable(),
     version: p.integer(),
     label: p.string(),
     place: p.string().nullable(),
@@ -134,10 +135,9 @@ export const LotEntity = defineEntity({
   properties: {
     id: p.uuid().primary(),
     stationId: p.uuid(),
-    guideId: p.uuid(),
+    guideId: p.uuid().nullable(),
     version: p.integer(),
     label: p.string(),
-    specimens: p.json<string[]>(),
     walk: p.json<KeptWalk>().nullable(),
     note: p.text().nullable(),
     hidden: p.boolean(),
@@ -146,6 +146,68 @@ export const LotEntity = defineEntity({
   },
 });
 export type LotRecord = InferEntity<typeof LotEntity>;
+
+/** The specimens of a lot, in their order. */
+export const LotSpecimenEntity = defineEntity({
+  name: 'LotSpecimen',
+  tableName: 'lot_specimen',
+  properties: {
+    stationId: p.uuid().primary(),
+    lotId: p.uuid().primary(),
+    specimenId: p.uuid().primary(),
+    position: p.integer(),
+  },
+});
+
+/** One animal or plant that may be met several times. */
+export const IndividualEntity = defineEntity({
+  name: 'Individual',
+  tableName: 'individual',
+  properties: {
+    id: p.uuid().primary(),
+    stationId: p.uuid(),
+    guideId: p.uuid().nullable(),
+    version: p.integer(),
+    label: p.string(),
+    note: p.text().nullable(),
+    hidden: p.boolean(),
+    createdAt: p.datetime(),
+    updatedAt: p.datetime(),
+  },
+});
+export type IndividualRecord = InferEntity<typeof IndividualEntity>;
+
+/** What is kept of a specimen: photos, drawings, recordings, in their order. */
+export const MediaEntity = defineEntity({
+  name: 'Media',
+  tableName: 'media',
+  properties: {
+    stationId: p.uuid().primary(),
+    specimenId: p.uuid().primary(),
+    position: p.integer().primary(),
+    id: p.uuid(),
+    kind: p.string(),
+    hash: p.string(),
+    view: p.string().nullable(),
+    note: p.text().nullable(),
+  },
+});
+
+/** Every write, in the order of commits: the feed that devices follow, and who did what. */
+export const ChangeEntity = defineEntity({
+  name: 'Change',
+  tableName: 'change',
+  properties: {
+    stationId: p.uuid().primary(),
+    seq: p.bigint('number').primary(),
+    kind: p.string(),
+    recordId: p.uuid(),
+    version: p.integer(),
+    account: p.string(),
+    fields: p.json<string[]>(),
+    at: p.datetime(),
+  },
+});
 
 /** A photo, kept once in a station for its content. */
 export const PhotoEntity = defineEntity({
@@ -156,6 +218,8 @@ export const PhotoEntity = defineEntity({
     hash: p.string().primary(),
     width: p.integer(),
     height: p.integer(),
+    /** The file as it was sent; absent for those kept before originals were. */
+    original: p.blob().nullable(),
     whole: p.blob(),
     thumb: p.blob(),
     createdAt: p.datetime().onCreate(() => new Date()),
@@ -171,5 +235,9 @@ export const entities = [
   KeyEntity,
   KeyVersionEntity,
   LotEntity,
+  LotSpecimenEntity,
+  IndividualEntity,
+  MediaEntity,
+  ChangeEntity,
   PhotoEntity,
 ];

@@ -4,6 +4,7 @@ import { entities } from './entities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
 import { Migration20261126000000 } from './migrations/Migration20261126000000';
+import { Migration20261127000000 } from './migrations/Migration20261127000000';
 
 /** Connect and bring the schema up to date. */
 export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
@@ -17,6 +18,7 @@ export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
           { name: 'Migration20261124000000', class: Migration20261124000000 },
           { name: 'Migration20261125000000', class: Migration20261125000000 },
           { name: 'Migration20261126000000', class: Migration20261126000000 },
+          { name: 'Migration20261127000000', class: Migration20261127000000 },
         ],
         snapshot: false,
         silent: true,

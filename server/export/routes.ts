@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import { SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
-import { filterOf, guideOf, guideVersions } from '../specimens/service';
+import { filterOf, guideOf, guideVersions } from '../specimens/list';
 
 export function exportRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'exportOccurrences', async ({ em: own, caller, query, response }) => {

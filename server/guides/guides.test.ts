@@ -45,16 +45,57 @@ describe('guides', () => {
   it('make a new version when they change, and keep the one before', async () => {
     const changed = { ...ledgeCrabs, id: 'versions', title: 'First' };
     const first = (await visitor.post('/api/guides').send(changed).expect(201)).body as StoredGuide;
-    const second = (
-      await visitor
-        .post('/api/guides')
-        .send({ ...changed, title: 'Second' })
-        .expect(201)
-    ).body as StoredGuide;
+    const anew = { ...changed, title: 'Second' };
+    const second = (await visitor.put(`/api/guides/${first.id}`).send({ version: 1, guide: anew }).expect(200))
+      .body as StoredGuide;
     expect([first.version, second.version, second.id]).toEqual([1, 2, first.id]);
     expect((await guideOf(first.id)).guide.title).toBe('Second');
     expect((await guideOf(first.id, 1)).guide.title).toBe('First');
     await visitor.get(`/api/guides/${first.id}`).query({ version: 9 }).expect(404);
+  });
+
+  it('are never written over: a stale version and a known id get both sides, and nothing is stored', async () => {
+    const mine = { ...ledgeCrabs, id: 'both-sides', title: 'Mine' };
+    const { body: first } = await visitor.post('/api/guides').send(mine).expect(201);
+    const put = (version: number, title: string) =>
+      visitor.put(`/api/guides/${first.id}`).send({ version, guide: { ...mine, title } });
+    await put(1, 'Second').expect(200);
+    const stale = (await put(1, 'Third').expect(409)).body;
+    expect(stale).toMatchObject({
+      code: 'stale-version',
+      stored: { version: 2, guide: { title: 'Second' } },
+      sent: { version: 1, guide: { title: 'Third' } },
+    });
+    await put(1, 'Second').expect(200);
+    const known = await visitor
+      .post('/api/guides')
+      .send({ ...mine, title: 'From elsewhere' })
+      .expect(409);
+    expect(known.body.stored).toMatchObject({ id: first.id, version: 2 });
+    expect((await guideOf(first.id)).version).toBe(2);
+  });
+
+  it('keep their own id, and cannot take another’s', async () => {
+    const { body: first } = await visitor
+      .post('/api/guides')
+      .send({ ...ledgeCrabs, id: 'own-id' })
+      .expect(201);
+    const renamed = { version: 1, guide: { ...ledgeCrabs, id: 'other-id' } };
+    const changed = await visitor.put(`/api/guides/${first.id}`).send(renamed).expect(400);
+    expect(changed.body).toMatchObject({ code: 'guide-id-changed', field: 'guide.id' });
+    const taken = { version: 0, guide: { ...ledgeCrabs, id: 'own-id', title: 'Another' } };
+    const refused = await visitor.put('/api/guides/0192f3a0-0000-7001-8000-0000000000aa').send(taken).expect(400);
+    expect(refused.body).toMatchObject({ code: 'guide-id-taken', field: 'guide.id' });
+  });
+
+  it('are told what is wrong with them by the field of the body', async () => {
+    const broken = structuredClone({ ...ledgeCrabs, id: 'broken-put' });
+    broken.scores[2].character = 'nothing';
+    const { body } = await visitor
+      .put('/api/guides/0192f3a0-0000-7001-8000-0000000000ab')
+      .send({ version: 0, guide: broken })
+      .expect(400);
+    expect(body).toMatchObject({ code: 'unknown-character', field: 'guide.scores[2].character' });
   });
 
   it('are not taken in by half: every problem is named and nothing is stored', async () => {

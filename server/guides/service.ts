@@ -1,51 +1,93 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { LockMode } from '@mikro-orm/core';
-import type { GuideRow, StoredGuide } from '@plesion/contract';
+import type { GuideRow, GuideWrite, StoredGuide } from '@plesion/contract';
 import { stableJson } from '@plesion/core/formats';
 import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { badRequest, notFound } from '../http/errors';
+import { badRequest, HttpProblem, notFound } from '../http/errors';
+import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 /** Hash of a guide's content, whatever the order its JSON came in. */
 export const guideHash = (guide: Guide): string => createHash('sha256').update(stableJson(guide)).digest('hex');
 
-/**
- * Store a guide in a station. The same guide id makes a new version; the very
- * same content changes nothing.
- */
-export async function putGuide(em: Em, stationId: string, guide: Guide): Promise<StoredGuide> {
+const kindOf = (guide: Guide, hash: string): RecordKind<GuideHead, GuideWrite, StoredGuide> => ({
+  name: 'guide',
+  entity: GuideEntity,
+  wireOf: (em, { stationId, id }) => findGuide(em, stationId, id),
+  same: (_, __, head) => head.hash === hash,
+  taken: async (em, stationId) => {
+    const other = await em.findOne(GuideEntity, { stationId, slug: guide.id });
+    return other ? slugTaken(other) : notFound('guide');
+  },
+  parts: async (tx, { id, stationId, version }) => {
+    const row = { guideId: id, version, stationId, hash, content: guide, createdAt: new Date() };
+    await tx.insert(GuideVersionEntity, row);
+  },
+});
+
+const slugTaken = ({ slug, title }: GuideHead) =>
+  badRequest([
+    {
+      code: 'guide-id-taken',
+      message: `“${slug}” is the id of “${title}” in this station already; write that guide anew, or give this one another id.`,
+      field: 'guide.id',
+    },
+  ]);
+
+/** Store a guide as the version after the one seen; every version is kept. */
+async function putGuide(em: Em, writer: Writer, id: string, version: number, guide: Guide): Promise<StoredGuide> {
+  const { stationId } = writer;
   const hash = guideHash(guide);
-  return em.transactional(async (tx) => {
-    const known = await tx.findOne(GuideEntity, { stationId, slug: guide.id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
-    if (known?.hash === hash) return { ...headRow(known), guide };
-    const version = (known?.version ?? 0) + 1;
-    const head = {
-      id: known?.id ?? randomUUID(),
+  return writeVersioned(em, kindOf(guide, hash), writer, id, { version, guide }, (stored, next) => {
+    if (stored && stored.slug !== guide.id) throw badRequest([otherId(stored.slug)]);
+    return {
+      id,
       stationId,
       slug: guide.id,
       title: guide.title,
       summary: guide.summary,
       kind: guide.group,
       area: guide.area,
-      version,
+      version: next,
       hash,
       forms: formsOf(guide).length,
       characters: guide.characters.length,
       updatedAt: new Date(),
     };
-    if (known) await tx.nativeUpdate(GuideEntity, { id: known.id }, head);
-    else await tx.insert(GuideEntity, head);
-    await tx.insert(GuideVersionEntity, { guideId: head.id, version, stationId, hash, content: guide, createdAt: new Date() });
-    return { ...headRow(head), guide };
   });
 }
 
-/** Take in Plesion JSON: the whole guide, or a list of what is wrong with it. */
-export async function importGuide(em: Em, stationId: string, json: unknown): Promise<StoredGuide> {
+const otherId = (slug: string) => ({
+  code: 'guide-id-changed',
+  message: `This guide’s id is “${slug}”, and stays so.`,
+  field: 'guide.id',
+});
+
+/** A guide that is new in the station; the very same content again changes nothing. */
+export async function addGuide(em: Em, writer: Writer, guide: Guide): Promise<StoredGuide> {
+  const known = await em.findOne(GuideEntity, { stationId: writer.stationId, slug: guide.id }, { fields: ['id'] });
+  try {
+    return await putGuide(em, writer, known?.id ?? randomUUID(), 0, guide);
+  } catch (error) {
+    // Two at once: the other was first, and this is compared with what it stored.
+    const taken = error instanceof HttpProblem && error.body.code === 'guide-id-taken';
+    if (!taken || known) throw error;
+    return addGuide(em, writer, guide);
+  }
+}
+
+/** Take in Plesion JSON that is new here: the whole guide, or a list of what is wrong with it. */
+export const importGuide = (em: Em, writer: Writer, json: unknown): Promise<StoredGuide> =>
+  addGuide(em, writer, readOrRefuse(json));
+
+/** Write a guide on top of the version named. */
+export const writeGuide = (em: Em, writer: Writer, id: string, { version, guide }: GuideWrite): Promise<StoredGuide> =>
+  putGuide(em, writer, id, version, readOrRefuse(guide, 'guide.'));
+
+function readOrRefuse(json: unknown, root = ''): Guide {
   const read = readGuide(json);
-  if (!read.ok) throw badRequest(read.problems);
-  return putGuide(em, stationId, read.value);
+  if (read.ok) return read.value;
+  throw badRequest(read.problems.map((problem) => ({ ...problem, field: root + (problem.field ?? '') })));
 }
 
 export async function listGuides(em: Em, stationId: string): Promise<GuideRow[]> {

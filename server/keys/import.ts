@@ -3,15 +3,16 @@ import { endpointsOf, type Key, type LineProblem, readKey, readKeyText, withLink
 import { readSdd } from '@plesion/core/keys/sdd';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
+import type { Writer } from '../records/write';
 import { addKey, guideFor } from './service';
 
 /** Take in a key: the whole of it, tied to the guide where it names its taxa and characters, or nothing and why. */
-export async function importKey(em: Em, stationId: string, asked: KeyImport): Promise<KeyImported> {
-  const guide = asked.guideId ? await guideFor(em, stationId, asked.guideId) : undefined;
+export async function importKey(em: Em, writer: Writer, asked: KeyImport): Promise<KeyImported> {
+  const guide = asked.guideId ? await guideFor(em, writer.stationId, asked.guideId) : undefined;
   const { key: read, problems } = readFrom(asked);
   const titled = asked.title ? { ...read, title: asked.title } : read;
   const key = guide ? withLinks(withTaxa(titled, guide), guide) : titled;
-  const stored = await addKey(em, stationId, key, asked.guideId);
+  const stored = await addKey(em, writer, key, asked.guideId);
   return { keyId: stored.id, couplets: key.couplets.length, endpoints: endpointsOf(key).length, problems };
 }
 

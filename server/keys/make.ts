@@ -2,6 +2,7 @@ import type { KeyMade, KeyMake } from '@plesion/contract';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
+import type { Writer } from '../records/write';
 import type { KeyPool } from './pool';
 import { addKey } from './service';
 
@@ -9,17 +10,17 @@ import { addKey } from './service';
 export async function makeKeyFor(
   em: Em,
   pool: KeyPool,
-  stationId: string,
+  writer: Writer,
   guideId: string,
   asked: KeyMake,
   signal: AbortSignal,
   onProgress: (share: number) => void,
 ): Promise<KeyMade> {
-  const { guide } = await findGuide(em, stationId, guideId);
+  const { guide } = await findGuide(em, writer.stationId, guideId);
   const outcome = await pool.run({ guide, asked }, signal, (share) => onProgress(share * 0.97));
   if (!outcome.ok) throw badRequest(outcome.problems);
   signal.throwIfAborted();
   const { key, ...making } = outcome.value;
-  const stored = await addKey(em, stationId, key, guideId, making);
+  const stored = await addKey(em, writer, key, guideId, making);
   return { ...stored, keyId: stored.id, ...making };
 }

@@ -15,10 +15,10 @@ import { walkFor } from './walk';
 
 export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, pool: KeyPool, jobs: Jobs): void {
   bind(router, em, 'keys', async ({ em: own, caller, query }) => ({ keys: await listKeys(own, caller.stationId, query) }));
-  bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, caller.stationId, body));
+  bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, caller, body));
   bind(router, em, 'makeKey', ({ em: own, caller, params, query, body, response }) =>
     begun(jobs, caller.stationId, query.wait === 'true', response, (signal, onProgress) =>
-      makeKeyFor(own, pool, caller.stationId, params.id, body, signal, onProgress),
+      makeKeyFor(own, pool, caller, params.id, body, signal, onProgress),
     ),
   );
   // What ends in a suffix comes before the key itself, whose id would swallow it.
@@ -36,7 +36,7 @@ export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, 
     return stableJson((await findKey(own, caller.stationId, params.id)).key);
   });
   bind(router, em, 'key', ({ em: own, caller, params, query }) => findKey(own, caller.stationId, params.id, query.version));
-  bind(router, em, 'writeKey', ({ em: own, caller, params, body }) => writeKey(own, caller.stationId, params.id, body));
+  bind(router, em, 'writeKey', ({ em: own, caller, params, body }) => writeKey(own, caller, params.id, body));
   bind(router, em, 'walkKey', ({ em: own, caller, params, query, body }) =>
     walkFor(own, analysis, caller.stationId, params.id, body, query.version),
   );

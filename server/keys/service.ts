@@ -1,5 +1,4 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { LockMode } from '@mikro-orm/core';
 import type { KeyRow, KeyWrite, StoredKey } from '@plesion/contract';
 import { stableJson } from '@plesion/core/formats';
 import type { Guide } from '@plesion/core/guide';
@@ -7,7 +6,8 @@ import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type KeyPaths }
 import { GuideEntity, KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
-import { badRequest, notFound, staleVersion } from '../http/errors';
+import { badRequest, notFound } from '../http/errors';
+import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 const keyHash = (key: Key): string => createHash('sha256').update(stableJson(key)).digest('hex');
 
@@ -42,55 +42,42 @@ export async function keyAndGuide(em: Em, stationId: string, id: string, version
   };
 }
 
-/**
- * Write a key: new at version 0, else on top of the version named. The same
- * content again is answered as it stands; a stale version gets both sides back.
- */
-export async function writeKey(em: Em, stationId: string, id: string, sent: KeyWrite, making?: KeyPaths): Promise<StoredKey> {
+const kindOf = (hash: string, sent: KeyWrite, making: KeyPaths | undefined): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
+  name: 'key',
+  entity: KeyEntity,
+  wireOf: (em, { stationId, id }) => findKey(em, stationId, id),
+  same: (_, { guideId, hidden }, head) => head.hash === hash && head.hidden === hidden && (head.guideId ?? undefined) === guideId,
+  parts: async (tx, { id, stationId, version }) => {
+    const row = { keyId: id, version, stationId, content: sent.key, making: making ?? null, createdAt: new Date() };
+    await tx.insert(KeyVersionEntity, row);
+  },
+});
+
+/** Write a key; every version of it is kept. */
+export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrite, making?: KeyPaths): Promise<StoredKey> {
+  const { stationId } = writer;
   const guide = sent.guideId ? await guideFor(em, stationId, sent.guideId) : undefined;
   const problems = lintKey(sent.key, guide);
   const hash = keyHash(sent.key);
-  return em.transactional(async (tx) => {
-    const stored = await tx.findOne(KeyEntity, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
-    if (stored ? stored.stationId !== stationId : sent.version > 0) throw notFound('key');
-    const same = stored?.hash === hash && stored.hidden === sent.hidden && stored.guideId === (sent.guideId ?? null);
-    if (stored && (stored.version !== sent.version || same)) {
-      const known = await findKey(tx, stationId, id);
-      if (same) return known;
-      throw staleVersion('key', known, sent);
-    }
-    const head: KeyHead = {
-      id,
-      stationId,
-      guideId: sent.guideId ?? null,
-      title: sent.key.title,
-      summary: sent.key.summary ?? null,
-      version: (stored?.version ?? 0) + 1,
-      hash,
-      couplets: sent.key.couplets.length,
-      endpoints: endpointsOf(sent.key).length,
-      faults: problems.filter(({ weight }) => weight === 'fault').length,
-      hidden: sent.hidden,
-      updatedAt: new Date(),
-    };
-    if (stored) await tx.nativeUpdate(KeyEntity, { id }, head);
-    else await tx.insert(KeyEntity, head);
-    const version = {
-      keyId: id,
-      version: head.version,
-      stationId,
-      content: sent.key,
-      making: making ?? null,
-      createdAt: new Date(),
-    };
-    await tx.insert(KeyVersionEntity, version);
-    return storedOf(head, sent.key, guide, making);
-  });
+  return writeVersioned(em, kindOf(hash, sent, making), writer, id, sent, (_, version) => ({
+    id,
+    stationId,
+    guideId: sent.guideId ?? null,
+    title: sent.key.title,
+    summary: sent.key.summary ?? null,
+    version,
+    hash,
+    couplets: sent.key.couplets.length,
+    endpoints: endpointsOf(sent.key).length,
+    faults: problems.filter(({ weight }) => weight === 'fault').length,
+    hidden: sent.hidden,
+    updatedAt: new Date(),
+  }));
 }
 
 /** A key that is new in the station. */
-export const addKey = (em: Em, stationId: string, key: Key, guideId: string | undefined, making?: KeyPaths): Promise<StoredKey> =>
-  writeKey(em, stationId, randomUUID(), { version: 0, guideId, key, hidden: false }, making);
+export const addKey = (em: Em, writer: Writer, key: Key, guideId: string | undefined, making?: KeyPaths): Promise<StoredKey> =>
+  writeKey(em, writer, randomUUID(), { version: 0, guideId, key, hidden: false }, making);
 
 export async function guideFor(em: Em, stationId: string, guideId: string): Promise<Guide> {
   if (!(await em.count(GuideEntity, { id: guideId, stationId }))) {

@@ -9,7 +9,7 @@ import { learnGuide } from './service';
 export function learnRoutes(router: Router, em: () => Em, pool: LearnPool, jobs: Jobs): void {
   bind(router, em, 'learn', ({ em: own, caller, body, query, response }) =>
     begun(jobs, caller.stationId, query.wait === 'true', response, (signal, onProgress) =>
-      learnGuide(own, pool, caller.stationId, body, signal, onProgress),
+      learnGuide(own, pool, caller, body, signal, onProgress),
     ),
   );
 }

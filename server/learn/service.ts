@@ -2,15 +2,16 @@ import { randomBytes } from 'node:crypto';
 import type { LearnAnswer, LearnRequest } from '@plesion/contract';
 import { formsOf, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
 import type { Em } from '../database/orm';
-import { putGuide } from '../guides/service';
+import { addGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
+import type { Writer } from '../records/write';
 import type { LearnPool } from './pool';
 
 /** Learn a guide in a thread, store it in the station, and say what it is worth. Nothing is stored when it fails. */
 export async function learnGuide(
   em: Em,
   pool: LearnPool,
-  stationId: string,
+  writer: Writer,
   asked: LearnRequest,
   signal: AbortSignal,
   onProgress: (share: number) => void,
@@ -19,7 +20,7 @@ export async function learnGuide(
   if (!outcome.ok) throw badRequest(outcome.problems);
   signal.throwIfAborted();
   const { guide, problems, leftOut } = outcome.value;
-  const stored = await putGuide(em, stationId, guide);
+  const stored = await addGuide(em, writer, guide);
   return {
     guideId: stored.id,
     forms: formList(guide),

@@ -1,81 +1,100 @@
-import { LockMode } from '@mikro-orm/core';
 import type { Lot, LotWrite } from '@plesion/contract';
 import { stableJson } from '@plesion/core/formats';
-import { LotEntity, type LotRecord, SpecimenEntity } from '../database/entities';
+import { LotEntity, type LotRecord, LotSpecimenEntity, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { badRequest, notFound, staleVersion } from '../http/errors';
+import { badRequest, notFound } from '../http/errors';
 import { checkWalk, guideFor } from '../keys/service';
+import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 export async function listLots(em: Em, stationId: string, query: { guideId?: string; hidden?: 'yes' }): Promise<Lot[]> {
   const where = { stationId, hidden: query.hidden === 'yes', ...(query.guideId ? { guideId: query.guideId } : {}) };
-  return (await em.find(LotEntity, where, { orderBy: { updatedAt: 'desc' }, limit: 500 })).map(lotOf);
+  const records = await em.find(LotEntity, where, { orderBy: { updatedAt: 'desc' }, limit: 500 });
+  const members = await membersOf(em, stationId, records);
+  return records.map((record) => lotOf(record, members.get(record.id) ?? []));
 }
 
 export async function findLot(em: Em, stationId: string, id: string): Promise<Lot> {
   const record = await em.findOne(LotEntity, { id, stationId });
   if (!record) throw notFound('lot');
-  return lotOf(record);
+  return LOT.wireOf(em, record);
 }
 
-/** Write a lot: new at version 0, else on top of the version named; a stale version gets both sides back. */
-export async function writeLot(em: Em, stationId: string, id: string, sent: LotWrite): Promise<Lot> {
-  await guideFor(em, stationId, sent.guideId);
+const LOT: RecordKind<LotRecord, LotWrite, Lot> = {
+  name: 'lot',
+  entity: LotEntity,
+  wireOf: async (em, record) => lotOf(record, (await membersOf(em, record.stationId, [record])).get(record.id) ?? []),
+  same: (stored, sent) => contentOf(stored) === contentOf(sent),
+  parts: putMembers,
+};
+
+export async function writeLot(em: Em, writer: Writer, id: string, sent: LotWrite): Promise<Lot> {
+  const { stationId } = writer;
+  if (sent.guideId !== undefined) await guideFor(em, stationId, sent.guideId);
   await checkParts(em, stationId, sent);
-  return em.transactional(async (tx) => {
-    const stored = await tx.findOne(LotEntity, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
-    if (stored ? stored.stationId !== stationId : sent.version > 0) throw notFound('lot');
-    if (stored && stored.version !== sent.version) {
-      const known = lotOf(stored);
-      if (contentOf(known) === contentOf(sent)) return known;
-      throw staleVersion('lot', known, sent);
-    }
+  return writeVersioned(em, LOT, writer, id, sent, (stored, version) => {
     const now = new Date();
-    const record: LotRecord = {
+    return {
       id,
       stationId,
-      guideId: sent.guideId,
-      version: (stored?.version ?? 0) + 1,
+      guideId: sent.guideId ?? null,
+      version,
       label: sent.label,
-      specimens: sent.specimens,
       walk: sent.walk ?? null,
       note: sent.note ?? null,
       hidden: sent.hidden,
       createdAt: stored?.createdAt ?? now,
       updatedAt: now,
     };
-    if (stored) await tx.nativeUpdate(LotEntity, { id }, record);
-    else await tx.insert(LotEntity, record);
-    return lotOf(record);
   });
 }
 
 const contentOf = ({ guideId, label, specimens, walk, note, hidden }: Omit<LotWrite, 'version'>) =>
   stableJson({ guideId, label, specimens, walk, note, hidden });
 
-/** Its specimens and its key are the station's, and the specimens of one guide. */
+/** The specimens of some lots, in their order, fetched as a set. */
+async function membersOf(em: Em, stationId: string, lots: readonly { id: string }[]): Promise<Map<string, string[]>> {
+  const rows = await em.find(
+    LotSpecimenEntity,
+    { stationId, lotId: { $in: lots.map(({ id }) => id) } },
+    { orderBy: { position: 'asc' } },
+  );
+  const members = new Map<string, string[]>();
+  for (const { lotId, specimenId } of rows) members.set(lotId, [...(members.get(lotId) ?? []), specimenId]);
+  return members;
+}
+
+async function putMembers(tx: Em, { id: lotId, stationId }: LotRecord, { specimens }: LotWrite): Promise<void> {
+  await tx.nativeDelete(LotSpecimenEntity, { stationId, lotId });
+  if (specimens.length === 0) return;
+  await tx.insertMany(
+    LotSpecimenEntity,
+    specimens.map((specimenId, position) => ({ stationId, lotId, specimenId, position })),
+  );
+}
+
+/** Its specimens and its key are the station's, and the specimens of one guide, or of none. */
 async function checkParts(em: Em, stationId: string, { specimens, guideId, walk }: LotWrite): Promise<void> {
   if (new Set(specimens).size < specimens.length) {
     throw badRequest([{ code: 'specimen-twice', message: 'A specimen is named twice in the lot.', field: 'specimens' }]);
   }
-  const known = await em.find(SpecimenEntity, { id: { $in: specimens }, stationId, guideId }, { fields: ['id'] });
+  const where = { id: { $in: specimens }, stationId, guideId: guideId ?? null };
+  const known = await em.find(SpecimenEntity, where, { fields: ['id'] });
   const missing = specimens.findIndex((id) => !known.some((record) => record.id === id));
   if (missing >= 0) {
-    throw badRequest([
-      {
-        code: 'unknown-specimen',
-        message: 'That is no specimen of this station read with the lot’s guide.',
-        field: `specimens[${missing}]`,
-      },
-    ]);
+    const message = guideId
+      ? 'That is no specimen of this station read with the lot’s guide.'
+      : 'That is no specimen of this station without a guide; a lot without one holds only such.';
+    throw badRequest([{ code: 'unknown-specimen', message, field: `specimens[${missing}]` }]);
   }
   await checkWalk(em, stationId, walk);
 }
 
-function lotOf({ id, version, guideId, label, specimens, walk, note, hidden, createdAt, updatedAt }: LotRecord): Lot {
+function lotOf(record: LotRecord, specimens: string[]): Lot {
+  const { id, version, guideId, label, walk, note, hidden, createdAt, updatedAt } = record;
   return {
     id,
     version,
-    guideId,
+    ...(guideId ? { guideId } : {}),
     label,
     specimens,
     ...(walk ? { walk } : {}),

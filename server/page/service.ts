@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { checkForms } from '../compare/service';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
+import { badRequest } from '../http/errors';
 import { keyAndGuide } from '../keys/service';
 import { walkedOf } from '../keys/walk';
 import { findPhoto } from '../photos/service';
@@ -12,6 +13,12 @@ import type { PagePool } from './pool';
 
 /** A photo on a page need not be larger, in pixels. */
 const LONGEST = 900;
+
+const NO_GUIDE = {
+  code: 'no-guide',
+  message: 'A page shows what a guide says of a specimen; this one has no guide. Choose one for it first.',
+  field: 'guideId',
+};
 
 interface ComparePage {
   forms: readonly string[];
@@ -39,6 +46,7 @@ export async function comparePage(
 /** How a specimen stands, as a page to send: on the guide it was read with, with its photo where there is one. */
 export async function specimenPage(em: Em, pool: PagePool, stationId: string, id: string, kind: PageKind): Promise<Buffer> {
   const { situation, readings, judgement, label, photo, ...specimen } = await findSpecimen(em, stationId, id);
+  if (specimen.guideId === undefined) throw badRequest([NO_GUIDE]);
   const { guide, hash } = await findGuide(em, stationId, specimen.guideId, specimen.guideVersion);
   const walk = await walkedOf(em, stationId, specimen.walk);
   const shown = photo ? await photoOf(em, stationId, photo) : undefined;

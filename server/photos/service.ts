@@ -14,8 +14,9 @@ const unreadable = () =>
   ]);
 
 /**
- * Keep a photo, once for its content. It is turned upright and made anew, so that
- * the place it was taken at does not stay hidden in the file.
+ * Keep a photo, once for its content. What is shown and sent on is turned upright and
+ * made anew, so that the place it was taken at does not stay hidden in it; the file as
+ * it was sent is kept for measuring, and goes to nobody outside the station.
  */
 export async function addPhoto(em: Em, stationId: string, file: Buffer | undefined) {
   if (!file?.length) throw badRequest([{ code: 'photo-missing', message: 'Choose a photo to send.', field: 'photo' }]);
@@ -34,18 +35,41 @@ export async function addPhoto(em: Em, stationId: string, file: Buffer | undefin
     throw unreadable();
   });
   const { width, height } = whole.info;
-  await em.upsert(PhotoEntity, { stationId, hash, width, height, whole: whole.data, thumb, createdAt: new Date() });
+  await em.upsert(PhotoEntity, {
+    stationId,
+    hash,
+    width,
+    height,
+    original: file,
+    whole: whole.data,
+    thumb,
+    createdAt: new Date(),
+  });
   return { hash, width, height };
 }
 
-export async function findPhoto(em: Em, stationId: string, hash: string, size: 'whole' | 'thumb'): Promise<Buffer> {
+export async function findPhoto(em: Em, stationId: string, hash: string, size: 'whole' | 'thumb' | 'original'): Promise<Buffer> {
   const photo = await em.findOne(PhotoEntity, { stationId, hash }, { fields: [size] });
   if (!photo) throw notFound('photo');
-  return photo[size as never];
+  return (photo as Partial<Record<typeof size, Buffer>>)[size] ?? findPhoto(em, stationId, hash, 'whole');
 }
 
-/** A specimen may show only a photo of its own station. */
-export async function checkPhoto(em: Em, stationId: string, hash: string | undefined): Promise<void> {
-  if (hash === undefined || (await em.count(PhotoEntity, { stationId, hash }))) return;
-  throw badRequest([{ code: 'unknown-photo', message: 'This photo is not in the station; send it first.', field: 'photo' }]);
+/** A specimen may show only files of its own station. */
+export async function checkPhotos(
+  em: Em,
+  stationId: string,
+  { photo, media = [] }: { photo?: string; media?: readonly { hash: string }[] },
+): Promise<void> {
+  const wanted = [
+    ...(photo === undefined ? [] : [{ hash: photo, field: 'photo' }]),
+    ...media.map(({ hash }, i) => ({ hash, field: `media[${i}].hash` })),
+  ];
+  if (wanted.length === 0) return;
+  const rows = await em.find(PhotoEntity, { stationId, hash: { $in: wanted.map(({ hash }) => hash) } }, { fields: ['hash'] });
+  const known = new Set(rows.map(({ hash }) => hash));
+  const missing = wanted.find(({ hash }) => !known.has(hash));
+  if (!missing) return;
+  throw badRequest([
+    { code: 'unknown-photo', message: 'This photo is not in the station; send it first.', field: missing.field },
+  ]);
 }

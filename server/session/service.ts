@@ -5,7 +5,7 @@ import type { Session } from '@plesion/contract';
 import { demoGuides } from '@plesion/demo';
 import { AccountEntity, StationEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { putGuide } from '../guides/service';
+import { addGuide } from '../guides/service';
 import { putDemoKeys } from '../keys/demo';
 import { badRequest, HttpProblem, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
@@ -36,6 +36,7 @@ export interface NewStation {
 export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
   const passwordHash = await hash(wanted.password, ARGON);
   const ids = { station: randomUUID(), account: randomUUID() };
+  const writer = { stationId: ids.station, accountName: wanted.name };
   try {
     await em.transactional(async (tx) => {
       await tx.insert(StationEntity, {
@@ -51,8 +52,8 @@ export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
         passwordHash,
         createdAt: new Date(),
       });
-      for (const guide of demoGuides) await putGuide(tx, ids.station, guide);
-      await putDemoKeys(tx, ids.station);
+      for (const guide of demoGuides) await addGuide(tx, writer, guide);
+      await putDemoKeys(tx, writer);
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintViolationException)) throw error;

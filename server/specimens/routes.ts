@@ -2,7 +2,8 @@ import type { Router } from 'express';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import type { AnalysisPool } from '../analysis/pool';
-import { findSpecimen, listSpecimens, writeSpecimen } from './service';
+import { listSpecimens } from './list';
+import { findSpecimen, writeSpecimen } from './service';
 
 export function specimenRoutes(router: Router, em: () => Em, pool: AnalysisPool): void {
   bind(router, em, 'specimens', ({ em: own, caller, query }) => listSpecimens(own, caller.stationId, query));

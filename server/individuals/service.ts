@@ -1,0 +1,61 @@
+import type { Individual, IndividualQuery, IndividualWrite } from '@plesion/contract';
+import { stableJson } from '@plesion/core/formats';
+import { IndividualEntity, type IndividualRecord } from '../database/entities';
+import type { Em } from '../database/orm';
+import { notFound } from '../http/errors';
+import { guideFor } from '../keys/service';
+import { type RecordKind, type Writer, writeVersioned } from '../records/write';
+
+export async function listIndividuals(em: Em, stationId: string, { guideId, hidden }: IndividualQuery): Promise<Individual[]> {
+  const where = { stationId, hidden: hidden === 'yes', ...(guideId ? { guideId } : {}) };
+  const records = await em.find(IndividualEntity, where, { orderBy: { updatedAt: 'desc' }, limit: 500 });
+  return records.map(individualOf);
+}
+
+export async function findIndividual(em: Em, stationId: string, id: string): Promise<Individual> {
+  const record = await em.findOne(IndividualEntity, { id, stationId });
+  if (!record) throw notFound('individual');
+  return individualOf(record);
+}
+
+const INDIVIDUAL: RecordKind<IndividualRecord, IndividualWrite, Individual> = {
+  name: 'individual',
+  entity: IndividualEntity,
+  wireOf: (_, record) => individualOf(record),
+  same: (stored, sent) => contentOf(stored) === contentOf(sent),
+};
+
+export async function writeIndividual(em: Em, writer: Writer, id: string, sent: IndividualWrite): Promise<Individual> {
+  const { stationId } = writer;
+  if (sent.guideId !== undefined) await guideFor(em, stationId, sent.guideId);
+  return writeVersioned(em, INDIVIDUAL, writer, id, sent, (stored, version) => {
+    const now = new Date();
+    return {
+      id,
+      stationId,
+      guideId: sent.guideId ?? null,
+      version,
+      label: sent.label,
+      note: sent.note ?? null,
+      hidden: sent.hidden,
+      createdAt: stored?.createdAt ?? now,
+      updatedAt: now,
+    };
+  });
+}
+
+const contentOf = ({ guideId, label, note, hidden }: Omit<IndividualWrite, 'version'>) =>
+  stableJson({ guideId, label, note, hidden });
+
+function individualOf({ id, version, guideId, label, note, hidden, createdAt, updatedAt }: IndividualRecord): Individual {
+  return {
+    id,
+    version,
+    ...(guideId ? { guideId } : {}),
+    label,
+    ...(note ? { note } : {}),
+    hidden,
+    createdAt: createdAt.toISOString(),
+    updatedAt: updatedAt.toISOString(),
+  };
+}

@@ -1,0 +1,42 @@
+import type { Change, ChangeList, RecordName } from '@plesion/contract';
+import type { Em } from '../database/orm';
+import { ChangeEntity } from '../database/entities';
+
+const PAGE = 500;
+
+/**
+ * A line in the station's feed: what was written, by whom, when. Its number is drawn
+ * under the lock of the station's row, which is held to the end of the transaction,
+ * so that the numbers are in the order of commits and a reader never misses one.
+ */
+export async function logChange(
+  tx: Em,
+  { stationId, accountName }: { stationId: string; accountName: string },
+  kind: RecordName,
+  { id, version }: { id: string; version: number },
+  fields: readonly string[],
+): Promise<void> {
+  await tx.getConnection().execute(
+    `with next as (update station set changes = changes + 1 where id = ? returning changes)
+     insert into change (station_id, seq, kind, record_id, version, account, fields, at)
+     select ?, next.changes, ?, ?, ?, ?, ?::jsonb, now() from next`,
+    [stationId, stationId, kind, id, version, accountName, JSON.stringify(fields)],
+    'run',
+    tx.getTransactionContext(),
+  );
+}
+
+/** What was written since a cursor, in the order of commits. */
+export async function changesSince(em: Em, stationId: string, since: number, limit = PAGE): Promise<ChangeList> {
+  const rows = await em.find(ChangeEntity, { stationId, seq: { $gt: since } }, { orderBy: { seq: 'asc' }, limit: limit + 1 });
+  const changes = rows.slice(0, limit).map(({ seq, kind, recordId, version, account, fields, at }): Change => ({
+    seq,
+    kind: kind as RecordName,
+    id: recordId,
+    version,
+    by: account,
+    fields,
+    at: at.toISOString(),
+  }));
+  return { changes, cursor: changes.at(-1)?.seq ?? since, more: rows.length > limit };
+}

@@ -1,0 +1,96 @@
+import { type EntityName, LockMode } from '@mikro-orm/core';
+import type { RecordName } from '@plesion/contract';
+import { stableJson } from '@plesion/core/formats';
+import type { Em } from '../database/orm';
+import { type HttpProblem, notFound, staleVersion } from '../http/errors';
+import { logChange } from './changes';
+
+/** Who writes. */
+export interface Writer {
+  stationId: string;
+  accountName: string;
+}
+
+/** A row that is written by versions. */
+interface Row {
+  id: string;
+  stationId: string;
+  version: number;
+}
+
+/** How one kind of record is stored (R), sent (S) and given back (W). */
+export interface RecordKind<R extends Row, S extends { version: number }, W extends object> {
+  name: RecordName;
+  entity: EntityName<R>;
+  /** As it goes over the wire. */
+  wireOf: (em: Em, row: R) => Promise<W> | W;
+  /** Is what is stored what was sent, so that one of them came twice? */
+  same: (stored: W, sent: S, row: R) => boolean;
+  /** Does the same content at its own version make a new version all the same? */
+  again?: boolean;
+  /** The refusal where something else that must be unique is taken already. */
+  taken?: (em: Em, stationId: string, sent: S) => Promise<HttpProblem>;
+  /** What is stored in rows of its own, such as a version's content or the members of a lot. */
+  parts?: (tx: Em, row: R, sent: S) => Promise<void>;
+}
+
+/**
+ * The one way a record is written: new at version 0, else on top of the version
+ * named. The row is locked; a write that was not made from what is stored gets both
+ * sides back (409) and saves nothing; the same content twice is one write, and so are
+ * two creations at once. Each write leaves a line in the station's feed of changes.
+ *
+ * @param make the row to be stored, of the one that stands there (undefined for a new one); it has the version given.
+ */
+export async function writeVersioned<R extends Row, S extends { version: number }, W extends object>(
+  em: Em,
+  kind: RecordKind<R, S, W>,
+  { stationId, accountName }: Writer,
+  id: string,
+  sent: S,
+  make: (stored: R | undefined, version: number) => R,
+): Promise<W> {
+  return em.transactional(async (tx) => {
+    for (;;) {
+      const stored = ((await tx.findOne(kind.entity, { id } as never, {
+        lockMode: LockMode.PESSIMISTIC_WRITE,
+        disableIdentityMap: true,
+      })) ?? undefined) as R | undefined;
+      if (stored ? stored.stationId !== stationId : sent.version > 0) throw notFound(kind.name);
+      const known = stored && (await kind.wireOf(tx, stored));
+      const stale = stored && stored.version !== sent.version;
+      if (known && (stale || !kind.again) && kind.same(known, sent, stored)) return known;
+      if (stale) throw staleVersion(kind.name, known, sent);
+      const row = make(stored, (stored?.version ?? 0) + 1);
+      if (stored) await tx.nativeUpdate(kind.entity, { id } as never, row as never);
+      else if (!(await insertNew(tx, kind.entity, row))) {
+        // Somebody was there first: with the same id, to be read again, or with something else that must be unique.
+        if (await tx.count(kind.entity, { id } as never)) continue;
+        throw (await kind.taken?.(tx, stationId, sent)) ?? notFound(kind.name);
+      }
+      await kind.parts?.(tx, row, sent);
+      await logChange(tx, { stationId, accountName }, kind.name, row, changedFields(known, sent));
+      return kind.wireOf(tx, row);
+    }
+  });
+}
+
+async function insertNew<R extends object>(tx: Em, entity: EntityName<R>, row: R): Promise<boolean> {
+  const { affectedRows } = await tx
+    .createQueryBuilder(entity)
+    .insert(row as never)
+    .onConflict()
+    .ignore()
+    .execute<{ affectedRows: number }>('run', false);
+  return affectedRows > 0;
+}
+
+/** Which parts of the record the write changed; all it holds for a new one. */
+function changedFields(known: object | undefined, sent: object): string[] {
+  const before = known as Record<string, unknown> | undefined;
+  return Object.entries(sent)
+    .filter(
+      ([name, value]) => name !== 'version' && value !== undefined && stableJson(value) !== stableJson(before?.[name] ?? null),
+    )
+    .map(([name]) => name);
+}
