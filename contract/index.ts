@@ -3,5 +3,6 @@ export type * from './schemas';
 export { type Answer, type Asked, createClient, RequestProblem, urlOf } from './client';
 export { conflictOf } from './conflict';
 export { type Endpoint, type EndpointName, endpoints, type Endpoints } from './endpoints';
+export { lenient } from './lenient';
 export { openApi } from './openapi';
 export { sameContent } from './sameContent';

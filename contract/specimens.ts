@@ -59,7 +59,8 @@ export type SpecimenRow = z.output<typeof SpecimenRow>;
 export const SpecimenQuery = z.strictObject({
   search: z.string().max(120).optional(),
   named: z.enum(['yes', 'no']).optional(),
-  guideId: z.uuid().optional(),
+  /** One guide's, or `none`: those without a guide. */
+  guideId: z.union([z.uuid(), z.literal('none')], 'give the id of a guide, or “none”').optional(),
   place: z.string().max(200).optional(),
   from: z.iso.date().optional(),
   to: z.iso.date().optional(),

@@ -1,5 +1,4 @@
 import { RequestProblem } from '@plesion/contract';
-import type { Keeper } from './device';
 import { createStore, type Store } from './store';
 
 interface Versioned {
@@ -32,6 +31,8 @@ export interface DraftState<C, S> {
   saving: Saving<S>;
   canUndo: boolean;
   canRedo: boolean;
+  /** Did the device have no room for it? Then it lasts only as long as the page. */
+  unkept?: boolean;
 }
 
 export type Send<C, S> = (id: string, content: C) => Promise<S>;
@@ -54,8 +55,7 @@ export interface DraftParts<C, S> {
   dirty: boolean;
   /** What was sent and never answered for, kept from an earlier visit. */
   unanswered?: C;
-  keeper: Keeper;
-  key: string;
+  holder: Holder<C>;
   send: Send<C, S>;
   /** Milliseconds between the last change and sending it; `by hand` when only `flush` sends. */
   delay?: number | 'by hand';
@@ -64,10 +64,20 @@ export interface DraftParts<C, S> {
 
 const UNDO_STEPS = 100;
 
-/** What the device keeps: how it stands here, and the write that nobody answered for. */
+/** The answer broke the contract: this page is of another version than the server. */
+const NOT_UNDERSTOOD = 'The server answered in a way this page does not understand; reload it to get the version that does.';
+
+/** What the device keeps: how it stands here, the write that nobody answered for, and whether it is to be sent. */
 export interface Kept<C> {
   content: C;
   unanswered?: C;
+  asked?: boolean;
+}
+
+/** Where a draft is kept on the device; `keep` is rejected where there is no room. */
+export interface Holder<C> {
+  keep: (kept: Kept<C>) => Promise<void>;
+  forget: () => void;
 }
 
 /**
@@ -77,7 +87,7 @@ export interface Kept<C> {
  */
 export function createDraft<C extends Versioned, S extends Versioned>(
   { contentOf, same, back, merge }: Kind<C, S>,
-  { id, content, dirty, unanswered: before, keeper, key, send, delay = 500, onSaved }: DraftParts<C, S>,
+  { id, content, dirty, unanswered: before, holder, send, delay = 500, onSaved }: DraftParts<C, S>,
 ): Draft<C, S> {
   const store = createStore<DraftState<C, S>>({
     content,
@@ -94,7 +104,13 @@ export function createDraft<C extends Versioned, S extends Versioned>(
   const show = (part: Partial<DraftState<C, S>>) =>
     store.set({ ...store.get(), ...part, canUndo: past.length > 0, canRedo: future.length > 0 });
 
-  const keep = (next: C) => keeper.write(key, JSON.stringify({ content: next, unanswered } satisfies Kept<C>));
+  const keep = (next: C) => {
+    const asked = delay !== 'by hand' || sending !== undefined;
+    holder.keep({ content: next, unanswered, asked }).then(
+      () => store.get().unkept && show({ unkept: false }),
+      () => store.get().saving.at !== 'saved' && show({ unkept: true }),
+    );
+  };
 
   const put = (next: C) => {
     keep(next);
@@ -123,8 +139,12 @@ export function createDraft<C extends Versioned, S extends Versioned>(
         const { version } = result.stored;
         const latest = { ...store.get().content, version };
         if (changed) keep(latest);
-        else keeper.remove(key);
-        show({ content: changed ? latest : contentOf(result.stored), saving: { at: changed ? 'waiting' : 'saved' } });
+        else holder.forget();
+        show({
+          content: changed ? latest : contentOf(result.stored),
+          saving: { at: changed ? 'waiting' : 'saved' },
+          ...(changed ? {} : { unkept: false }),
+        });
         onSaved?.(result.stored);
         if (changed) continue;
         return store.get().saving;
@@ -143,7 +163,7 @@ export function createDraft<C extends Versioned, S extends Versioned>(
       unanswered = undefined;
       return { stored };
     } catch (error) {
-      if (!(error instanceof RequestProblem)) throw error;
+      if (!(error instanceof RequestProblem)) return { saving: { at: 'refused', message: NOT_UNDERSTOOD } };
       if (error.status !== 0) unanswered = undefined;
       if (error.status === 409) {
         const stored = error.body.stored as S;
@@ -187,9 +207,9 @@ export function createDraft<C extends Versioned, S extends Versioned>(
       if (saving.at !== 'conflict') return;
       const stored = contentOf(saving.stored);
       if (keep === 'stored') {
-        keeper.remove(key);
+        holder.forget();
         past.push(mine);
-        show({ content: stored, saving: { at: 'saved' } });
+        show({ content: stored, saving: { at: 'saved' }, unkept: false });
         return;
       }
       put(merge({ ...mine, version: stored.version }, stored));

@@ -9,3 +9,19 @@ export function pickFile(accept: string): Promise<File | undefined> {
     input.click();
   });
 }
+
+/** Give the person a file to keep. */
+export function saveFile(name: string, text: string, type: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** SHA-256 of a file in hex; undefined where the browser does not reckon it (a page over plain http). */
+export async function hashOf(file: Blob): Promise<string | undefined> {
+  if (!globalThis.crypto?.subtle) return undefined;
+  const digest = await crypto.subtle.digest('SHA-256', await file.arrayBuffer());
+  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}

@@ -1,4 +1,4 @@
-import type { NamePart } from "@plesion/core/guide";
+import type { NamePart } from '@plesion/core/guide';
 import { StyleSheet, Text } from 'react-native';
 import { font } from '../theme';
 import { Words, type WordsProps } from './Words';

@@ -1,4 +1,4 @@
-import { type NamePart, typesetName } from "@plesion/core/guide";
+import { type NamePart, typesetName } from '@plesion/core/guide';
 import { StyleSheet, Text } from 'react-native';
 import { colour, font } from '../theme';
 import { useLetterScale } from '../theme/look';

@@ -34,7 +34,7 @@ export function filterOf(stationId: string, query: SpecimenQuery): FilterQuery<S
   return {
     stationId,
     hidden: query.hidden === 'yes',
-    ...(query.guideId ? { guideId: query.guideId } : {}),
+    ...(query.guideId ? { guideId: query.guideId === 'none' ? null : query.guideId } : {}),
     ...(query.named ? { named: query.named === 'yes' } : {}),
     ...(query.place ? { place: query.place } : {}),
     ...(query.from || query.to

@@ -34,7 +34,7 @@ export interface Bench {
 }
 
 /** A specimen on the bench: its guide, its readings, its standing, and the mark at hand. */
-export function useBench(id: string): { bench?: Bench; error: unknown; retry: () => void } {
+export function useBench(id: string): { bench?: Bench; guideless?: boolean; error: unknown; retry: () => void } {
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
   const [level, setLevel] = useState<Level>();
@@ -44,6 +44,7 @@ export function useBench(id: string): { bench?: Bench; error: unknown; retry: ()
     refetch();
     void guide.refetch();
   };
+  if (state && state.content.guideId === undefined) return { guideless: true, error: undefined, retry };
   if (!draft || !state || !guide.data) return { error: error ?? guide.error, retry };
   const stored = guide.data;
   const inOrder = inWorkingOrder(stored.guide).flatMap(({ characters }) => characters);

@@ -1,5 +1,5 @@
 import type { Standing } from '@plesion/core/evidence';
-import { type SpecimenWrite, urlOf } from '@plesion/contract';
+import type { SpecimenWrite } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { Link } from 'expo-router';
@@ -12,6 +12,7 @@ import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import type { DraftState } from '../records/draft';
 import { SavingLine } from '../records/SavingLine';
+import { usePhotoUri } from '../photos/usePhotoUri';
 import { saySituation } from '../records/situationText';
 
 interface BenchHeadProps {
@@ -64,17 +65,14 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
 /** The photograph that is being read; a press shows it whole. */
 function PhotoSheet({ hash }: { hash: string }) {
   const [whole, setWhole] = useState(false);
+  const uri = usePhotoUri(hash);
   return (
     <Pressable
       role="button"
       accessibilityLabel={whole ? 'Photograph, show less of it' : 'Photograph, show it whole'}
       onPress={() => setWhole(!whole)}
     >
-      <Image
-        source={{ uri: urlOf('photo', { params: { hash } }) }}
-        resizeMode={whole ? 'contain' : 'cover'}
-        style={[styles.photo, whole && styles.photoWhole]}
-      />
+      <Image source={{ uri }} resizeMode={whole ? 'contain' : 'cover'} style={[styles.photo, whole && styles.photoWhole]} />
     </Pressable>
   );
 }

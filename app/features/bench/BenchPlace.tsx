@@ -3,16 +3,14 @@ import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { useDaybook } from '../records/useDaybook';
-import { useSession } from '../session/useSession';
-import { unsentIds } from '../records/drafts';
+import { useWaiting } from '../records/useWaiting';
 
 /** The Bench from the bar: the specimen last left open, or a new one. */
 export function BenchPlace() {
   const router = useRouter();
-  const station = useSession().station.id;
   const open = useDaybook({ named: 'no' });
-  const [kept] = unsentIds(station);
-  if (kept) return <Redirect href={`/specimens/${kept}/bench`} />;
+  const kept = useWaiting().find(({ entry, readable }) => readable && entry.kind === 'specimen');
+  if (kept) return <Redirect href={`/specimens/${kept.entry.id}/bench`} />;
   if (open.error)
     return (
       <Screen>

@@ -1,6 +1,6 @@
 import type { Standing } from '@plesion/core/evidence';
 import { sayReading } from '@plesion/core/observation';
-import { useRouter } from 'expo-router';
+import { Redirect, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
@@ -36,7 +36,7 @@ import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
 /** The Bench: marks to read, and what they make of the specimen. */
 export function BenchScreen({ id }: { id: string }) {
-  const { bench, error, retry } = useBench(id);
+  const { bench, guideless, error, retry } = useBench(id);
   const wide = useWide();
   if (error)
     return (
@@ -44,6 +44,7 @@ export function BenchScreen({ id }: { id: string }) {
         <Failed error={error} retry={retry} />
       </Screen>
     );
+  if (guideless) return <Redirect href={`/specimens/${id}`} />;
   if (!bench) return <Loading what="The specimen" />;
   return wide ? <WideBench id={id} bench={bench} /> : <PhoneBench id={id} bench={bench} />;
 }
@@ -216,7 +217,7 @@ function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: Standing
     [content.readings, guide],
   );
   return (
-    <Sheet title="The two in front" aside={<CompareButton id={id} guideId={content.guideId} guide={guide} answer={answer} />}>
+    <Sheet title="The two in front" aside={<CompareButton id={id} guideId={bench.stored.id} guide={guide} answer={answer} />}>
       <Beam
         guide={guide}
         answer={answer}

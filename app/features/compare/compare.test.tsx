@@ -13,7 +13,9 @@ import { SendPage } from './SendPage';
 const mockPush = jest.fn();
 const mockSetParams = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, setParams: mockSetParams }) }));
-jest.mock('../records/useGuide', () => ({ useGuide: () => ({ data: { guide: jest.requireActual('@plesion/demo').tentCones } }) }));
+jest.mock('../records/useGuide', () => ({
+  useGuide: () => ({ data: { guide: jest.requireActual('@plesion/demo').tentCones } }),
+}));
 jest.mock('../records/useDraft', () => ({ useDraft: () => ({ state: { content: { situation: { views: ['back'] } } } }) }));
 
 const compiled = compileGuide(tentCones);

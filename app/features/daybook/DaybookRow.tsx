@@ -6,6 +6,7 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Words } from '../../ui/Words';
+import { WrittenName } from '../../ui/WrittenName';
 import { useGuide } from '../records/useGuide';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -17,7 +18,7 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
   const facets = guide ? sayFacets(guide, row.summary.facets) : '';
   const sure = row.summary.p > 0 ? inHundred(row.summary.p) : undefined;
   return (
-    <Link href={row.named ? `/specimens/${row.id}` : `/specimens/${row.id}/bench`} asChild>
+    <Link href={row.named || !row.guideId ? `/specimens/${row.id}` : `/specimens/${row.id}/bench`} asChild>
       <Pressable
         accessibilityLabel={[row.summary.name, facets, sure, row.place, row.label].filter(Boolean).join(', ')}
         style={styles.row}
@@ -36,7 +37,7 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
           {guide && row.summary.taxon && (row.named || row.summary.qualifier !== 'unknown') ? (
             <TaxonName guide={guide} {...row.summary} size={18} lines={2} />
           ) : (
-            <Words size="lead">{row.summary.name}</Words>
+            <GuidelessName row={row} />
           )}
           <Words size="small" numberOfLines={1}>
             {[row.named && sure, facets].filter(Boolean).join(' · ') || row.summary.text}
@@ -56,6 +57,14 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
     </Link>
   );
 }
+
+/** Without a guide a name stands as it was written; what is not a name stands upright. */
+const GuidelessName = ({ row }: { row: SpecimenRow }) =>
+  row.named && !row.guideId ? (
+    <WrittenName name={row.summary.name} size={18} lines={2} />
+  ) : (
+    <Words size="lead">{row.summary.name}</Words>
+  );
 
 const styles = StyleSheet.create({
   row: {

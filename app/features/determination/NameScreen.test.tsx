@@ -8,8 +8,10 @@ import { NameScreen } from './NameScreen';
 
 const mockReplace = jest.fn();
 const mockBench = { current: {} as object };
+const mockDraft = { current: {} as object };
 jest.mock('expo-router', () => ({ useRouter: () => ({ replace: mockReplace }) }));
 jest.mock('../analysis/useBench', () => ({ useBench: () => mockBench.current }));
+jest.mock('../records/useDraft', () => ({ useDraft: () => mockDraft.current }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ account: { name: 'ann' } }) }));
 
 const empty: SpecimenWrite = {
@@ -141,5 +143,63 @@ describe('writing a name down', () => {
   it('always says that a name is not a promise', () => {
     show(murica);
     expect(screen.getByText('A name is not a promise')).toBeTruthy();
+  });
+});
+
+describe('naming by hand, without a guide', () => {
+  function show(suggested?: string) {
+    let content: SpecimenWrite = { ...empty, guideId: undefined };
+    const draft = {
+      change: (next: (now: SpecimenWrite) => SpecimenWrite) => (content = next(content)),
+      flush: jest.fn().mockResolvedValue({ at: 'saved' }),
+    };
+    mockDraft.current = { draft, state: { content } };
+    render(<NameScreen id="s" suggested={suggested} />);
+    return { names: () => content.determinations };
+  }
+  const press = async (label: string) => act(async () => fireEvent.press(screen.getByText(label)));
+
+  it('asks for the name before anything is written down', async () => {
+    const { names } = show();
+    await press('Into the daybook');
+    expect(screen.getByText('Write the name, or say that it is unknown.')).toBeTruthy();
+    expect(names()).toEqual([]);
+  });
+
+  it('takes the name the key came to, as it is written, with what it rests on', async () => {
+    const { names } = show('Velda alba (Tessel, 1901)');
+    fireEvent.changeText(screen.getByLabelText('What it rests on'), 'keyed twice');
+    await press('Into the daybook');
+    expect(names()).toMatchObject([
+      { qualifier: 'none', written: { name: 'Velda alba (Tessel, 1901)' }, by: 'ann', reason: 'keyed twice', overruled: false },
+    ]);
+    expect(names()[0]).not.toHaveProperty('taxon');
+    expect(mockReplace).toHaveBeenCalledWith('/specimens/s');
+  });
+
+  it('as one of two wants two different names', async () => {
+    const { names } = show();
+    await press('one of two');
+    fireEvent.changeText(screen.getByLabelText('One'), 'Velda alba');
+    fireEvent.changeText(screen.getByLabelText('The other'), 'Velda alba');
+    await press('Into the daybook');
+    expect(names()).toEqual([]);
+    fireEvent.changeText(screen.getByLabelText('The other'), 'Velda nigra');
+    await press('Into the daybook');
+    expect(names()).toMatchObject([{ qualifier: 'or', written: { name: 'Velda alba', other: 'Velda nigra' } }]);
+  });
+
+  it('may be unknown, and is never said to be outside a guide that is not there', async () => {
+    const { names } = show();
+    expect(screen.queryByText('not in this guide')).toBeNull();
+    await press('unknown');
+    await press('Into the daybook');
+    expect(names()).toMatchObject([{ qualifier: 'unknown' }]);
+  });
+
+  it('says that nothing was weighed, and promises nothing', () => {
+    show();
+    expect(screen.getByText(/Nothing was weighed/)).toBeTruthy();
+    expect(screen.getByText(/safe to touch, keep or eat/)).toBeTruthy();
   });
 });

@@ -21,22 +21,22 @@ import { useBench } from '../analysis/useBench';
 import { useSession } from '../session/useSession';
 import { DangerNotice } from '../judgement/DangerNotice';
 import type { Draft } from '../records/draft';
+import { useDraft } from '../records/useDraft';
+import { NameByHand } from './NameByHand';
 import { NameRule } from './NameRule';
+import { needsTaxon, QUALIFIER_LABELS } from './qualifiers';
 import { TaxonPick } from './TaxonPick';
 import { VerdictList } from './VerdictList';
 
-const QUALIFIER_LABELS: Record<Qualifier, string> = {
-  none: 'plainly',
-  'cf.': 'cf. (compare)',
-  'aff.': 'aff. (near, but not it)',
-  'sp.': 'sp.',
-  or: 'one of two',
-  unknown: 'unknown',
-  outside: 'not in this guide',
-};
+/** Write it down: by what its guide says, or by hand where there is none. */
+export function NameScreen({ id, suggested }: { id: string; suggested?: string }) {
+  const { draft, state } = useDraft(id);
+  if (draft && state && state.content.guideId === undefined) return <NameByHand id={id} draft={draft} suggested={suggested} />;
+  return <NameByGuide id={id} />;
+}
 
-/** Write it down: what the evidence allows, or otherwise with a reason. */
-export function NameScreen({ id }: { id: string }) {
+/** What the evidence allows, or otherwise with a reason. */
+function NameByGuide({ id }: { id: string }) {
   const { bench, error, retry } = useBench(id);
   if (error)
     return (
@@ -208,8 +208,6 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
 }
 
 const unionLabel = (guide: Guide, id: string | undefined) => guide.unions?.find((union) => union.id === id)?.label;
-
-const needsTaxon = (qualifier: Qualifier) => qualifier !== 'unknown' && qualifier !== 'outside';
 
 function withQualifier(given: GivenName, qualifier: Qualifier): GivenName {
   if (!needsTaxon(qualifier)) return { qualifier, facets: {} };

@@ -1,4 +1,5 @@
 import type { GuideRow } from '@plesion/contract';
+import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Words } from '../../ui/Words';
@@ -6,35 +7,49 @@ import { GuideFigure } from './GuideFigure';
 
 interface GuidePickProps {
   rows: readonly GuideRow[];
+  /** A guide's id, or `NO_GUIDE`. */
   chosen?: string;
   onChange: (id: string) => void;
+  /** May one do without, naming by a key alone or by hand? */
+  without?: boolean;
 }
 
+/** Stands for doing without a guide. */
+export const NO_GUIDE = 'none';
+
 /** Which guide: each by a drawing of what it is about. */
-export function GuidePick({ rows, chosen, onChange }: GuidePickProps) {
+export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
   return (
     <View role="radiogroup" aria-label="Guide" style={styles.row}>
-      {rows.map((row) => {
-        const on = row.id === chosen;
-        return (
-          <Pressable
-            key={row.id}
-            role="radio"
-            aria-checked={on}
-            accessibilityLabel={row.title}
-            onPress={() => onChange(row.id)}
-            style={[styles.tile, on && styles.on]}
-          >
-            <GuideFigure id={row.id} width={88} height={60} />
-            <Words size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={2} style={styles.name}>
-              {row.group.replace(/\s*\(.*\)$/, '')}
-            </Words>
-          </Pressable>
-        );
-      })}
+      {rows.map((row) => (
+        <Tile key={row.id} title={row.title} on={row.id === chosen} onPress={() => onChange(row.id)}>
+          <GuideFigure id={row.id} width={88} height={60} />
+          <TileName on={row.id === chosen}>{row.group.replace(/\s*\(.*\)$/, '')}</TileName>
+        </Tile>
+      ))}
+      {without && (
+        <Tile title="No guide: named by a key alone, or by hand" on={chosen === NO_GUIDE} onPress={() => onChange(NO_GUIDE)}>
+          <View style={styles.empty} />
+          <TileName on={chosen === NO_GUIDE}>no guide</TileName>
+        </Tile>
+      )}
     </View>
   );
 }
+
+function Tile({ title, on, onPress, children }: { title: string; on: boolean; onPress: () => void; children: ReactNode }) {
+  return (
+    <Pressable role="radio" aria-checked={on} accessibilityLabel={title} onPress={onPress} style={[styles.tile, on && styles.on]}>
+      {children}
+    </Pressable>
+  );
+}
+
+const TileName = ({ on, children }: { on: boolean; children: string }) => (
+  <Words size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={2} style={styles.name}>
+    {children}
+  </Words>
+);
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
@@ -52,5 +67,6 @@ const styles = StyleSheet.create({
     backgroundColor: colour.paper,
   },
   on: { borderColor: colour.kelp, borderWidth: 2.5, padding: space.s - 1.5, backgroundColor: colour.kelpWash },
+  empty: { width: 76, height: 52, borderRadius: radius.m, borderWidth: 1.5, borderStyle: 'dashed', borderColor: colour.unknown },
   name: { textAlign: 'center', lineHeight: 16 },
 });

@@ -6,6 +6,8 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
 import { device } from '../../lib/device';
+import { createOutbox, setOutbox } from '../../lib/outbox/outbox';
+import { memoryStorage } from '../../lib/outbox/storage';
 import { TermText } from '../glossary/TermText';
 import { EditKeyScreen } from './edit/EditKeyScreen';
 import { keyedBy } from '../analysis/keyedBy';
@@ -58,11 +60,12 @@ const guide: StoredGuide = {
 
 let key = stored(selwithKey);
 const sent: { name: string; asked: { body: never } }[] = [];
-beforeEach(() => {
+beforeEach(async () => {
   jest.clearAllMocks();
   sent.length = 0;
   mockAssessment = undefined;
   key = stored(selwithKey);
+  setOutbox(await createOutbox(memoryStorage()));
   device.keys().forEach((name) => device.remove(name));
   mockApi.mockImplementation(async (name: string, asked: { body: never }) => {
     sent.push({ name, asked });

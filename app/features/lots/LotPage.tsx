@@ -13,6 +13,7 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
+import { NoRoom, whereKept } from '../records/SavingLine';
 import { useGuide } from '../records/useGuide';
 import { KeyLink } from '../keys/KeysSheet';
 import { useKeys } from '../records/useKeys';
@@ -33,13 +34,15 @@ export function LotPage({ id }: { id: string }) {
         <Failed error={failed} retry={refetch} />
       </Screen>
     );
-  if (!draft || !state || !guide.data || !specimens) return <Loading what="The lot" />;
+  const guideless = state && state.content.guideId === undefined;
+  if (!draft || !state || !(guide.data || guideless) || !specimens) return <Loading what="The lot" />;
   const { content } = state;
-  const book = guide.data.guide;
-  const characters = new Map(book.characters.map((character) => [character.id, character]));
-  const compiled = specimens.length
-    ? compiledFor(book, specimens[0].state.content.situation, specimens[0].state.content.judgement)
-    : undefined;
+  const book = guide.data?.guide;
+  const characters = new Map(book?.characters.map((character) => [character.id, character]));
+  const compiled =
+    book && specimens.length
+      ? compiledFor(book, specimens[0].state.content.situation, specimens[0].state.content.judgement)
+      : undefined;
   return (
     <Screen>
       <View>
@@ -49,7 +52,7 @@ export function LotPage({ id }: { id: string }) {
           maxLength={120}
           onChangeText={(label) => draft.change((now) => ({ ...now, label }))}
         />
-        <Words quiet>{`${content.specimens.length} specimens · ${book.title}`}</Words>
+        <Words quiet>{`${content.specimens.length} specimens · ${book?.title ?? 'no guide'}`}</Words>
       </View>
       <LotSaving draft={draft} state={state} />
       {specimens.length > 0 && (
@@ -59,7 +62,7 @@ export function LotPage({ id }: { id: string }) {
           ))}
           {keys.data?.keys.length === 0 && (
             <Words size="small" quiet>
-              This guide has no key yet: read one in or have one made on the guide’s page.
+              There is no key for it yet: read one in, or have one made on a guide’s page.
             </Words>
           )}
         </Sheet>
@@ -116,14 +119,15 @@ export function LotPage({ id }: { id: string }) {
 }
 
 /** What needs doing about saving the lot. */
-function LotSaving({ draft, state: { saving } }: { draft: LotDraft; state: LotDraftState }) {
+function LotSaving({ draft, state: { saving, unkept } }: { draft: LotDraft; state: LotDraftState }) {
   if (saving.at === 'refused')
     return (
       <Notice
         kind="problem"
         title="The station’s server did not take this"
-      >{`${saving.message} It is kept on this device.`}</Notice>
+      >{`${saving.message} ${whereKept({ unkept })}`}</Notice>
     );
+  if (unkept && saving.at !== 'saved' && saving.at !== 'conflict') return <NoRoom onSend={() => void draft.flush()} />;
   if (saving.at === 'kept-here') {
     return (
       <Notice kind="note" title="No connection" action={<Button small label="Send now" onPress={() => void draft.flush()} />}>
@@ -143,12 +147,13 @@ function LotSaving({ draft, state: { saving } }: { draft: LotDraft; state: LotDr
   );
 }
 
-function AddSpecimens({ guideId, inside, onAdd }: { guideId: string; inside: readonly string[]; onAdd: (id: string) => void }) {
+function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: readonly string[]; onAdd: (id: string) => void }) {
   const router = useRouter();
   const [search, setSearch] = useState('');
   const found = useQuery({
     queryKey: ['specimens', 'for a lot', guideId, search],
-    queryFn: ({ signal }) => api('specimens', { query: { guideId, search: search || undefined, limit: 20 } }, signal),
+    queryFn: ({ signal }) =>
+      api('specimens', { query: { guideId: guideId ?? 'none', search: search || undefined, limit: 20 } }, signal),
   });
   const rows = found.data?.specimens.filter(({ id }) => !inside.includes(id)) ?? [];
   return (
@@ -182,7 +187,7 @@ function AddSpecimens({ guideId, inside, onAdd }: { guideId: string; inside: rea
       ))}
       {found.data && rows.length === 0 && (
         <Words size="small" quiet>
-          No other specimen of this guide {search ? 'answers to that' : 'in the daybook'}.
+          No other specimen {guideId ? 'of this guide' : 'without a guide'} {search ? 'answers to that' : 'in the daybook'}.
         </Words>
       )}
       <View style={styles.foot}>

@@ -10,7 +10,7 @@ import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
-import { GuidePick } from '../guides/GuidePick';
+import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
 import { lotDrafts, useLots } from '../records/useLots';
@@ -19,7 +19,8 @@ import { lotDrafts, useLots } from '../records/useLots';
 export function LotsScreen() {
   const lots = useLots();
   const guides = useGuides();
-  const titleOf = (id: string) => guides.data?.guides.find((guide) => guide.id === id)?.title ?? '';
+  const titleOf = (id: string | undefined) =>
+    id === undefined ? 'no guide' : (guides.data?.guides.find((guide) => guide.id === id)?.title ?? '');
   return (
     <Screen>
       <Words size="display" heading={1}>
@@ -65,9 +66,10 @@ function NewLot() {
   const [problem, setProblem] = useState<string>();
   const begin = () => {
     if (!label.trim()) return setProblem('Give the lot a label, such as the trap it came from.');
-    if (!guideId) return setProblem('Say which guide it is read with.');
+    if (!guideId) return setProblem('Say which guide it is read with, or that it has none.');
     const id = mintId();
-    lotDrafts.startDraft(station, id, { version: 0, guideId, label: label.trim(), specimens: [], hidden: false });
+    const behind = guideId === NO_GUIDE ? {} : { guideId };
+    lotDrafts.startDraft(station, id, { version: 0, ...behind, label: label.trim(), specimens: [], hidden: false });
     router.push(`/lots/${id}`);
   };
   return (
@@ -80,7 +82,7 @@ function NewLot() {
         onChangeText={setLabel}
         placeholder="pitfall 7, night of the 18th"
       />
-      <GuidePick rows={guides} chosen={guideId} onChange={setGuide} />
+      <GuidePick rows={guides} chosen={guideId} onChange={setGuide} without />
       <View style={styles.foot}>
         <Button kind="main" label="Begin the lot" onPress={begin} />
       </View>

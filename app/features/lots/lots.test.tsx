@@ -3,7 +3,8 @@ import { demoLots, demoSpecimens, strandBeetles } from '@plesion/demo';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
-import { device } from '../../lib/device';
+import { createOutbox, setOutbox } from '../../lib/outbox/outbox';
+import { memoryStorage } from '../../lib/outbox/storage';
 import { LotPage } from './LotPage';
 import { LotsScreen } from './LotsScreen';
 
@@ -56,10 +57,10 @@ interface Asked {
   body?: LotWrite & SpecimenWrite;
 }
 const written: { id: string; body: LotWrite }[] = [];
-beforeEach(() => {
+beforeEach(async () => {
   jest.clearAllMocks();
   written.length = 0;
-  device.keys().forEach((name) => device.remove(name));
+  setOutbox(await createOutbox(memoryStorage()));
   mockApi.mockImplementation(async (name: string, { params, body }: Asked) => {
     if (name === 'lots') return { lots: [damaged, mixed] };
     if (name === 'lot') return [damaged, mixed].find(({ id }) => id === params!.id);
@@ -96,7 +97,7 @@ describe('the lots', () => {
     expect(screen.getByRole('alert')).toHaveTextContent('Give the lot a label, such as the trap it came from.');
     fireEvent.changeText(screen.getByLabelText('Label'), 'pitfall 9');
     await press('Begin the lot');
-    expect(screen.getByRole('alert')).toHaveTextContent('Say which guide it is read with.');
+    expect(screen.getByRole('alert')).toHaveTextContent('Say which guide it is read with, or that it has none.');
     await press(strandBeetles.title);
     await press('Begin the lot');
     await waitFor(() =>
@@ -112,7 +113,7 @@ describe('a lot', () => {
     expect(await screen.findByText('No. 1: W7 no. 1')).toBeTruthy();
     expect(screen.getByText('Hind thigh: not visible: hind legs gone')).toBeTruthy();
     expect(screen.getByText(/^The specimens agree \([\d.]+ bits for their being one taxon\)\.$/)).toBeTruthy();
-    expect(screen.getByText(/This guide has no key yet/)).toBeTruthy();
+    expect(screen.getByText(/There is no key for it yet/)).toBeTruthy();
   });
 
   it('that is mixed says so, and is split by one press: two lots, nothing lost', async () => {

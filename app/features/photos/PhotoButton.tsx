@@ -1,30 +1,43 @@
 import { useMutation } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { api } from '../../lib/api';
-import { pickFile } from '../../lib/files';
+import { hashOf, pickFile } from '../../lib/files';
+import { outbox } from '../../lib/outbox/outbox';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { useSession } from '../session/useSession';
 
-/** Choose or take a photo and send it; its hash goes to the specimen. */
+/** Choose or take a photo. It is kept on the device, and goes to the server with the specimen that names it. */
 export function PhotoButton({ has, onPhoto }: { has: boolean; onPhoto: (hash: string | undefined) => void }) {
-  const send = useMutation({
+  const station = useSession().station.id;
+  const take = useMutation({
+    networkMode: 'always',
     mutationFn: async () => {
       const file = await pickFile('image/*');
       if (!file) return undefined;
-      const body = new FormData();
-      body.append('photo', file);
-      return api('addPhoto', { body });
+      const hash = await hashOf(file);
+      if (hash === undefined) return sendNow(file);
+      await outbox().keepFile(station, hash, file);
+      return hash;
     },
-    onSuccess: (photo) => photo && onPhoto(photo.hash),
+    onSuccess: (hash) => hash !== undefined && onPhoto(hash),
   });
   return (
     <View style={{ gap: space.s, alignItems: 'flex-start' }}>
       <View style={{ flexDirection: 'row', gap: space.s }}>
-        <Button small label={has ? 'Another photo' : 'Add a photo'} busy={send.isPending} onPress={() => send.mutate()} />
+        <Button small label={has ? 'Another photo' : 'Add a photo'} busy={take.isPending} onPress={() => take.mutate()} />
         {has && <Button small kind="quiet" label="Take the photo off" onPress={() => onPhoto(undefined)} />}
       </View>
-      {send.error && <Notice kind="problem">{send.error.message}</Notice>}
+      {take.error && (
+        <Notice kind="problem">{`The photo was not kept: ${take.error.message} Nothing else is lost; try again.`}</Notice>
+      )}
     </View>
   );
+}
+
+async function sendNow(file: File): Promise<string> {
+  const body = new FormData();
+  body.append('photo', file);
+  return (await api('addPhoto', { body })).hash;
 }

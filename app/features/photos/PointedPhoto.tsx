@@ -1,4 +1,3 @@
-import { urlOf } from '@plesion/contract';
 import type { Reading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
 import { useEffect, useState } from 'react';
@@ -7,6 +6,7 @@ import { pressedAt } from '../../lib/pressedAt';
 import { colour, radius, space } from '../../theme';
 import { Choice } from '../../ui/Choice';
 import { Words } from '../../ui/Words';
+import { usePhotoUri } from './usePhotoUri';
 
 interface PointedPhotoProps {
   hash: string;
@@ -21,7 +21,7 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
   const [size, setSize] = useState<{ width: number; height: number }>();
   const [shape, setShape] = useState(1.5);
   const [chosen, setChosen] = useState<number>();
-  const uri = urlOf('photo', { params: { hash } });
+  const uri = usePhotoUri(hash);
   // A photo that cannot be fetched keeps the usual shape.
   useEffect(() => {
     Image.getSize(

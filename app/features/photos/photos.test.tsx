@@ -2,14 +2,19 @@ import type { Reading } from '@plesion/core/observation';
 import { tentCones } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { Image } from 'react-native';
+import { createOutbox, setOutbox } from '../../lib/outbox/outbox';
+import { memoryStorage } from '../../lib/outbox/storage';
 import { PointedPhoto } from './PointedPhoto';
+
+jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' } }) }));
 
 const readings: Reading[] = [
   { character: 'pattern', states: ['tents'] },
   { character: 'lip', status: 'not-visible' },
   { character: 'base-stain', states: ['rose'], at: { x: 0.5, y: 0.9 } },
 ];
-beforeEach(() => {
+beforeEach(async () => {
+  setOutbox(await createOutbox(memoryStorage()));
   jest
     .spyOn(Image, 'getSize')
     .mockImplementation(((_uri: string, done: (w: number, h: number) => void) => done(400, 300)) as typeof Image.getSize);

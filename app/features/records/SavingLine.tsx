@@ -18,7 +18,7 @@ const SAID = {
 export function SavingLine({ state }: { state: DraftState }) {
   return (
     <Words size="small" quiet role="status" testID="saving">
-      {SAID[state.saving.at]}
+      {state.unkept && state.saving.at !== 'saved' ? 'Not kept on this device' : SAID[state.saving.at]}
     </Words>
   );
 }
@@ -33,10 +33,11 @@ export function SavingTrouble({ draft, state }: { draft: Draft; state: DraftStat
         title="The station’s server did not take this"
         action={<Button small label="Try again" onPress={() => void draft.flush()} />}
       >
-        {`${saving.message} It is kept on this device.`}
+        {`${saving.message} ${whereKept(state)}`}
       </Notice>
     );
   }
+  if (state.unkept && saving.at !== 'saved' && saving.at !== 'conflict') return <NoRoom onSend={() => void draft.flush()} />;
   if (saving.at === 'kept-here') {
     return (
       <Notice kind="note" title="No connection" action={<Button small label="Send now" onPress={() => void draft.flush()} />}>
@@ -55,6 +56,19 @@ export function SavingTrouble({ draft, state }: { draft: Draft; state: DraftStat
         <Button small label="Keep mine" onPress={() => void draft.settle('mine')} />
         <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
       </View>
+    </Notice>
+  );
+}
+
+/** Where a refused change is now. */
+export const whereKept = ({ unkept }: { unkept?: boolean }) =>
+  unkept ? 'This device has no room for it either: leave this page open.' : 'It is kept on this device.';
+
+/** Nothing is promised that the device does not hold. */
+export function NoRoom({ onSend }: { onSend: () => void }) {
+  return (
+    <Notice kind="problem" title="This device has no room" action={<Button small label="Send now" onPress={onSend} />}>
+      Your last changes are not kept on it. Leave this page open until they are sent, or make room.
     </Notice>
   );
 }

@@ -1,6 +1,5 @@
 import { RequestProblem, type Specimen, type SpecimenWrite } from '@plesion/contract';
-import { memoryKeeper } from '../../lib/device';
-import { createDraft, type Kept, type Send } from './draft';
+import { createDraft, type Kept, type Send, specimenKind } from './draft';
 
 const ID = '0192f3a0-0000-7001-8000-000000000001';
 const content: SpecimenWrite = {
@@ -45,10 +44,23 @@ function server(at: SpecimenWrite = content) {
   };
 }
 
-function open(given: ReturnType<typeof server>, dirty = false) {
-  const keeper = memoryKeeper();
-  const draft = createDraft({ id: ID, content, dirty, keeper, key: 'k', send: given.send, delay: 60_000 });
-  return { draft, kept: () => keeper.read('k') };
+/** What a device keeps of one draft, and a device without room. */
+function holder(room = true) {
+  let held: Kept | undefined;
+  return {
+    kept: () => held,
+    makeRoom: () => (room = true),
+    keep: async (kept: Kept) => {
+      if (!room) throw new Error('QuotaExceededError');
+      held = structuredClone(kept);
+    },
+    forget: () => (held = undefined),
+  };
+}
+
+function open(given: Pick<ReturnType<typeof server>, 'send'>, dirty = false, on = holder()) {
+  const draft = createDraft({ id: ID, content, dirty, holder: on, send: given.send, delay: 60_000 });
+  return { draft, kept: on.kept, on };
 }
 
 const offline = new RequestProblem(0, { code: 'offline', message: 'No server.' });
@@ -57,7 +69,7 @@ describe('a draft', () => {
   it('is kept on the device at once and forgotten there when the server has it', async () => {
     const { draft, kept } = open(server());
     draft.change(label('L5'));
-    expect(JSON.parse(kept()!)).toMatchObject({ content: { label: 'L5' } });
+    expect(kept()).toMatchObject({ content: { label: 'L5' } });
     expect(draft.get().saving).toEqual({ at: 'waiting' });
     expect(await draft.flush()).toEqual({ at: 'saved' });
     expect(kept()).toBeUndefined();
@@ -84,7 +96,7 @@ describe('a draft', () => {
     to.fail(offline);
     draft.change(label('in the field'));
     expect(await draft.flush()).toEqual({ at: 'kept-here' });
-    expect(JSON.parse(kept()!)).toMatchObject({ content: { label: 'in the field' } });
+    expect(kept()).toMatchObject({ content: { label: 'in the field' } });
     to.fail(undefined);
     expect(await draft.flush()).toEqual({ at: 'saved' });
     expect(to.now().label).toBe('in the field');
@@ -96,7 +108,7 @@ describe('a draft', () => {
     to.fail(new RequestProblem(400, { code: 'unknown-state', message: 'No such state.', field: 'readings[0].states' }));
     draft.change(label('wrong'));
     expect(await draft.flush()).toEqual({ at: 'refused', message: 'No such state.', field: 'readings[0].states' });
-    expect(kept()).toContain('wrong');
+    expect(kept()).toMatchObject({ content: { label: 'wrong' } });
   });
 
   it('undoes and redoes, and never takes back a name that was given', () => {
@@ -121,8 +133,8 @@ describe('a draft', () => {
     first.draft.change(label('arrived'));
     expect(await first.draft.flush()).toEqual({ at: 'kept-here' });
     expect(to.now()).toMatchObject({ label: 'arrived', version: 2 });
-    const kept = JSON.parse(first.kept()!) as Kept;
-    const again = createDraft({ id: ID, ...kept, dirty: true, keeper: memoryKeeper(), key: 'k', send: to.send, delay: 60_000 });
+    const kept = first.kept()!;
+    const again = createDraft({ id: ID, ...kept, dirty: true, holder: holder(), send: to.send, delay: 60_000 });
     again.change(label('and more'));
     expect(await again.flush()).toEqual({ at: 'saved' });
     expect(to.now()).toMatchObject({ label: 'and more', version: 3 });
@@ -154,6 +166,56 @@ describe('a draft', () => {
       draft.undo();
       expect(draft.get().content).toMatchObject({ label: 'mine', version: 2 });
     });
+  });
+
+  it('says so when the device has no room, and no longer when it has', async () => {
+    const on = holder(false);
+    const { draft } = open(server(), false, on);
+    draft.change(label('too much'));
+    await Promise.resolve();
+    await Promise.resolve();
+    expect(draft.get()).toMatchObject({ unkept: true, saving: { at: 'waiting' } });
+    on.makeRoom();
+    draft.change(label('less'));
+    await Promise.resolve();
+    expect(draft.get().unkept).toBe(false);
+    expect(on.kept()).toMatchObject({ content: { label: 'less' } });
+  });
+
+  it('without room is safe once the server has it', async () => {
+    const { draft } = open(server(), false, holder(false));
+    draft.change(label('too much'));
+    expect(await draft.flush()).toEqual({ at: 'saved' });
+    expect(draft.get().unkept).toBe(false);
+  });
+
+  it('does not wait for ever when the answer is not understood: it says so and keeps what it has', async () => {
+    const { draft, kept } = open({ send: () => Promise.reject(new Error('expected string, received undefined')) });
+    draft.change(label('sent to another version'));
+    expect(await draft.flush()).toMatchObject({ at: 'refused', message: expect.stringContaining('reload') });
+    expect(kept()).toMatchObject({ content: { label: 'sent to another version' } });
+  });
+
+  it('is kept and goes on being editable while one is signed out', async () => {
+    const to = server();
+    const { draft, kept } = open(to);
+    to.fail(new RequestProblem(401, { code: 'signed-out', message: 'Sign in first.' }));
+    draft.change(label('written while signed out'));
+    expect(await draft.flush()).toEqual({ at: 'kept-here' });
+    draft.change(label('and on'));
+    expect(kept()).toMatchObject({ content: { label: 'and on' } });
+    to.fail(undefined);
+    expect(await draft.flush()).toEqual({ at: 'saved' });
+    expect(to.now().label).toBe('and on');
+  });
+
+  it('sends back what a newer server said of it', async () => {
+    const to = server({ ...content, weather: { wind: 4 } } as SpecimenWrite);
+    const { draft } = open(to);
+    draft.change((now) => ({ ...now, ...specimenKind.contentOf(to.now()), label: 'mine' }));
+    await draft.flush();
+    expect(to.sent.at(-1)).toMatchObject({ label: 'mine', weather: { wind: 4 } });
+    expect(to.sent.at(-1)).not.toHaveProperty('summary');
   });
 
   it('opened with unsent changes sends them', async () => {

@@ -1,5 +1,6 @@
 import { sameContent, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import * as drafts from '../../lib/draft';
+import { omit } from '../../lib/omit';
 
 export type Draft = drafts.Draft<SpecimenWrite, Specimen>;
 export type DraftState = drafts.DraftState<SpecimenWrite, Specimen>;
@@ -8,18 +9,8 @@ export type Kept = drafts.Kept<SpecimenWrite>;
 
 /** Determinations are history: they are not undone, and those of either side are kept. */
 export const specimenKind: drafts.Kind<SpecimenWrite, Specimen> = {
-  contentOf: ({ version, guideId, label, situation, readings, judgement, walk, determinations, photo, hidden }) => ({
-    version,
-    guideId,
-    label,
-    situation,
-    readings,
-    judgement,
-    walk,
-    determinations,
-    photo,
-    hidden,
-  }),
+  // All but what the server adds: fields of a newer server are sent back as they came.
+  contentOf: (stored) => omit(stored, 'id', 'guideVersion', 'summary', 'createdAt', 'updatedAt'),
   same: sameContent,
   back: (target, now) => ({ ...target, determinations: now.determinations }),
   merge(mine, stored) {

@@ -1,22 +1,35 @@
-import type { Specimen, SpecimenWrite } from '@plesion/contract';
+import { schemas, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import { api, queryClient } from '../../lib/api';
 import { createDrafts } from '../../lib/drafts';
+import { outbox } from '../../lib/outbox/outbox';
 import { specimenKind } from './draft';
 
 /** The specimens worked on, on this device. */
 export const specimenDrafts = createDrafts<SpecimenWrite, Specimen>({
-  prefix: 'plesion.draft.',
+  name: 'specimen',
   kind: specimenKind,
-  send: (id, body) => api('writeSpecimen', { params: { id }, body }),
+  schema: schemas.SpecimenWrite,
+  async send(id, body, station) {
+    await sendFiles(station, body);
+    return api('writeSpecimen', { params: { id }, body });
+  },
   onSaved(specimen) {
     queryClient.setQueryData(['specimen', specimen.id], specimen);
     void queryClient.invalidateQueries({ queryKey: ['specimens'] });
   },
 });
 
-export const { draftOf, keptContent, startDraft, unsentIds } = specimenDrafts;
+export const { draftOf, keptContent, startDraft } = specimenDrafts;
 
-/** Try to send everything that waits. */
-export async function sendUnsent(station: string): Promise<void> {
-  for (const id of unsentIds(station)) await draftOf(station, id)?.flush();
+/** The files a specimen names go before it. */
+async function sendFiles(station: string, { photo, media = [] }: SpecimenWrite): Promise<void> {
+  const hashes = new Set([...(photo ? [photo] : []), ...media.map(({ hash }) => hash)]);
+  for (const hash of hashes) {
+    const file = outbox().file(station, hash);
+    if (!file) continue;
+    const body = new FormData();
+    body.append('photo', file);
+    await api('addPhoto', { body });
+    outbox().forgetFile(station, hash);
+  }
 }

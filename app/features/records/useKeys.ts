@@ -1,4 +1,4 @@
-import type { KeyWrite, StoredKey } from '@plesion/contract';
+import { type KeyWrite, schemas, type StoredKey } from '@plesion/contract';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { api, queryClient } from '../../lib/api';
 import type { Draft as AnyDraft, DraftState as AnyState, Kind } from '../../lib/draft';
@@ -38,8 +38,9 @@ const keyKind: Kind<KeyWrite, StoredKey> = {
 };
 
 /** Keys being edited: kept on the device, and made a version when the person says so. */
-const keyDrafts = createDrafts<KeyWrite, StoredKey>({
-  prefix: 'plesion.key.',
+export const keyDrafts = createDrafts<KeyWrite, StoredKey>({
+  name: 'key',
+  schema: schemas.KeyWrite,
   kind: keyKind,
   send: (id, body) => api('writeKey', { params: { id }, body }),
   delay: 'by hand',

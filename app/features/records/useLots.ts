@@ -1,7 +1,8 @@
-import type { Lot, LotWrite } from '@plesion/contract';
+import { type Lot, type LotWrite, schemas } from '@plesion/contract';
 import { useQuery } from '@tanstack/react-query';
 import { api, queryClient } from '../../lib/api';
 import type { Draft, DraftState, Kind } from '../../lib/draft';
+import { omit } from '../../lib/omit';
 import { createDrafts } from '../../lib/drafts';
 import { type Drafted, useDraftOf } from '../../lib/useDraftOf';
 import { useSession } from '../session/useSession';
@@ -9,27 +10,21 @@ import { useSession } from '../session/useSession';
 export type LotDraft = Draft<LotWrite, Lot>;
 export type LotDraftState = DraftState<LotWrite, Lot>;
 
-const contentOf = ({ version, guideId, label, specimens, walk, note, hidden }: Lot): LotWrite => ({
-  version,
-  guideId,
-  label,
-  specimens,
-  walk,
-  note,
-  hidden,
-});
+// Fields of a newer server are sent back as they came.
+const contentOf = (lot: Lot): LotWrite => omit(lot, 'id', 'createdAt', 'updatedAt');
 const told = (lot: LotWrite) => JSON.stringify({ ...lot, version: 0 });
 
 const lotKind: Kind<LotWrite, Lot> = {
   contentOf,
-  same: (stored, sent) => told(contentOf(stored)) === told(contentOf({ ...stored, ...sent })),
+  same: (stored, sent) => told(contentOf(stored)) === told({ ...contentOf(stored), ...sent }),
   back: (target) => target,
   merge: (mine) => mine,
 };
 
 /** The lots worked on, on this device. */
 export const lotDrafts = createDrafts<LotWrite, Lot>({
-  prefix: 'plesion.lot.',
+  name: 'lot',
+  schema: schemas.LotWrite,
   kind: lotKind,
   send: (id, body) => api('writeLot', { params: { id }, body }),
   onSaved(lot) {

@@ -4,7 +4,7 @@ import { SchibstedGrotesk_600SemiBold } from '@expo-google-fonts/schibsted-grote
 import { SchibstedGrotesk_700Bold } from '@expo-google-fonts/schibsted-grotesk/700Bold';
 import { Spectral_500Medium } from '@expo-google-fonts/spectral/500Medium';
 import { Spectral_500Medium_Italic } from '@expo-google-fonts/spectral/500Medium_Italic';
-import { QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { type ReactNode, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -15,6 +15,7 @@ import { colour, font } from '../../theme';
 import { startLook } from '../../theme/look';
 import { Failed, Loading } from '../../ui/states';
 import { SignIn } from '../door/SignIn';
+import { keepSending, openRecords } from '../records/sending';
 import { SessionContext, useSessionQuery } from '../session/useSession';
 import { Shell } from './Shell';
 
@@ -45,14 +46,28 @@ export function Root({ children }: { children: ReactNode }) {
 
 function Gate({ children }: { children: ReactNode }) {
   const session = useSessionQuery();
-  if (session.isPending) return <Loading what="Your station" />;
+  const records = useQuery({
+    queryKey: ['session', 'records'],
+    queryFn: async () => openRecords().then(() => true),
+    staleTime: Number.POSITIVE_INFINITY,
+    networkMode: 'always',
+  });
+  if (session.isPending || records.isPending) return <Loading what="Your station" />;
   if (session.error) return <Failed error={session.error} retry={() => void session.refetch()} />;
+  if (records.error) return <Failed error={records.error} retry={() => void records.refetch()} />;
   if (!session.data) return <SignIn />;
   return (
     <SessionContext.Provider value={session.data}>
+      <Sending station={session.data.station.id} />
       <Shell>{children}</Shell>
     </SessionContext.Provider>
   );
+}
+
+/** What waits is sent for as long as a station is open, whatever screen is shown. */
+function Sending({ station }: { station: string }) {
+  useEffect(() => keepSending(station), [station]);
+  return null;
 }
 
 const styles = StyleSheet.create({ page: { flex: 1, backgroundColor: colour.mist } });

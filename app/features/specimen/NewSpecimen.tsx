@@ -9,7 +9,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
-import { GuidePick } from '../guides/GuidePick';
+import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { rememberGuide, usualGuide } from '../records/usualGuide';
 import { useGuide, useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
@@ -29,11 +29,17 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
   const guides = useGuides();
   const [picked, setPicked] = useState(wanted);
   const guideId = picked ?? usualGuide(guides.data?.guides ?? []);
-  const guide = useGuide(guideId);
+  const without = guideId === NO_GUIDE;
+  const guide = useGuide(without ? undefined : guideId);
   const begin = (label: string, situation: Situation) => {
     const id = mintId();
+    const content = { version: 0, label, situation, readings: [], determinations: [], hidden: false };
+    if (without) {
+      startDraft(station, id, content);
+      return router.replace(`/specimens/${id}`);
+    }
     rememberGuide(guideId!);
-    startDraft(station, id, { version: 0, guideId: guideId!, label, situation, readings: [], determinations: [], hidden: false });
+    startDraft(station, id, { ...content, guideId: guideId! });
     router.replace(`/specimens/${id}/bench`);
   };
   return (
@@ -42,12 +48,25 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
         A new specimen
       </Words>
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
-      {(guides.data?.guides.length ?? 0) > 1 && (
+      {(guides.data?.guides.length ?? 0) > 0 && (
         <Sheet>
-          <GuidePick rows={guides.data!.guides} chosen={guideId} onChange={setPicked} />
+          <GuidePick rows={guides.data!.guides} chosen={guideId} onChange={setPicked} without />
         </Sheet>
       )}
-      {guide.data ? (
+      {without ? (
+        <>
+          <Notice kind="note" title="Without a guide">
+            Nothing is weighed, and no danger is told of. Name it by a key alone, or by hand; a guide can be given to it later.
+          </Notice>
+          <SituationForm
+            key="none"
+            label=""
+            submitLabel="Into the daybook"
+            onSubmit={begin}
+            situation={{ date: format(new Date(), 'yyyy-MM-dd'), light: 'fair' }}
+          />
+        </>
+      ) : guide.data ? (
         <>
           <Notice kind="caution" title="Take care">
             {guide.data.guide.caution}

@@ -45,15 +45,22 @@ const PRIOR_LABELS: Record<PriorPart, string> = {
 };
 
 interface SituationFormProps {
-  guide: Guide;
+  /** Absent for a specimen without one. */
+  guide?: Guide;
   label: string;
   situation: Situation;
   submitLabel: string;
   onSubmit: (label: string, situation: Situation) => void;
 }
 
+type Offered = Pick<Guide, 'views' | 'regions' | 'habitats' | 'circumstances' | 'company'>;
+
+/** What a situation offers to choose from without a guide. */
+const NOTHING: Offered = { views: [], regions: [], habitats: [] };
+
 /** Meet it: where, when, what can be seen and touched. */
-export function SituationForm({ guide, label, situation, submitLabel, onSubmit }: SituationFormProps) {
+export function SituationForm({ guide: known, label, situation, submitLabel, onSubmit }: SituationFormProps) {
+  const guide: Offered = known ?? NOTHING;
   const form = useForm<FormValues>({
     resolver: zodResolver(Form),
     defaultValues: {
@@ -83,19 +90,21 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
           label="It is"
           options={SUBJECTS.map((id) => ({ id, label: SUBJECT_LABELS[id] }))}
         />
-        <Controller
-          control={control}
-          name="views"
-          render={({ field }) => (
-            <Choice
-              label="Views"
-              many
-              options={guide.views}
-              chosen={field.value ?? guide.views.map((view) => view.id)}
-              onChange={field.onChange}
-            />
-          )}
-        />
+        {guide.views.length > 0 && (
+          <Controller
+            control={control}
+            name="views"
+            render={({ field }) => (
+              <Choice
+                label="Views"
+                many
+                options={guide.views}
+                chosen={field.value ?? guide.views.map((view) => view.id)}
+                onChange={field.onChange}
+              />
+            )}
+          />
+        )}
         <Chooser
           control={control}
           name="distance"
@@ -134,21 +143,23 @@ export function SituationForm({ guide, label, situation, submitLabel, onSubmit }
           </View>
         </View>
       </Sheet>
-      <Sheet title="What may speak before looking">
-        <Controller
-          control={control}
-          name="switchedOff"
-          render={({ field }) => (
-            <Choice
-              label="Let these count"
-              many
-              options={PRIOR_PARTS.map((id) => ({ id, label: PRIOR_LABELS[id] }))}
-              chosen={PRIOR_PARTS.filter((part) => !field.value?.includes(part))}
-              onChange={(counted) => field.onChange(PRIOR_PARTS.filter((part) => !counted.includes(part)))}
-            />
-          )}
-        />
-      </Sheet>
+      {known && (
+        <Sheet title="What may speak before looking">
+          <Controller
+            control={control}
+            name="switchedOff"
+            render={({ field }) => (
+              <Choice
+                label="Let these count"
+                many
+                options={PRIOR_PARTS.map((id) => ({ id, label: PRIOR_LABELS[id] }))}
+                chosen={PRIOR_PARTS.filter((part) => !field.value?.includes(part))}
+                onChange={(counted) => field.onChange(PRIOR_PARTS.filter((part) => !counted.includes(part)))}
+              />
+            )}
+          />
+        </Sheet>
+      )}
       <Sheet title="To find it again">
         <FormEntry control={control} name="label" label="Label or number" placeholder="L4-01" />
         <FormEntry control={control} name="note" label="Note" multiline />

@@ -17,24 +17,25 @@ export function SituationScreen({ id }: { id: string }) {
         <Failed error={error ?? guide.error} retry={refetch} />
       </Screen>
     );
-  if (!draft || !state || !guide.data) return <Loading what="The specimen" />;
+  const guideless = state && state.content.guideId === undefined;
+  if (!draft || !state || !(guide.data || guideless)) return <Loading what="The specimen" />;
   return (
     <Screen widest={720}>
       <Words size="display" heading={1}>
         Situation
       </Words>
       <SituationForm
-        guide={guide.data.guide}
+        guide={guide.data?.guide}
         label={state.content.label}
         situation={state.content.situation}
-        submitLabel="Back to the Bench"
+        submitLabel={guideless ? 'Back to the specimen' : 'Back to the Bench'}
         onSubmit={(label, situation) => {
           draft.change((content) => ({
             ...content,
             label,
             situation,
           }));
-          router.replace(`/specimens/${id}/bench`);
+          router.replace(guideless ? `/specimens/${id}` : `/specimens/${id}/bench`);
         }}
       />
     </Screen>

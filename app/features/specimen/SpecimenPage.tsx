@@ -3,10 +3,9 @@ import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { sayReading } from '@plesion/core/observation';
-import { type Determination } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, space, WIDE } from '../../theme';
+import { space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -24,8 +23,10 @@ import { PlateSheet } from '../plates/PlateSheet';
 import { CompareButton } from '../compare/CompareButton';
 import { SendPage } from '../compare/SendPage';
 import { DangerNotice } from '../judgement/DangerNotice';
+import { GuidelessPage } from './GuidelessPage';
+import { History, sayUnion } from './History';
 import { SavingTrouble } from '../records/SavingLine';
-import { sayDate, saySituation } from '../records/situationText';
+import { saySituation } from '../records/situationText';
 import { useDraft } from '../records/useDraft';
 
 /** A specimen as it stands in the daybook, with its history. */
@@ -40,6 +41,7 @@ export function SpecimenPage({ id }: { id: string }) {
         <Failed error={error ?? guide.error} retry={refetch} />
       </Screen>
     );
+  if (draft && state && state.content.guideId === undefined) return <GuidelessPage id={id} draft={draft} state={state} />;
   if (!draft || !state || !guide.data) return <Loading what="The specimen" />;
   const { content } = state;
   const book = guide.data.guide;
@@ -101,7 +103,7 @@ export function SpecimenPage({ id }: { id: string }) {
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
       <KeyItSheet id={id} content={content} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
-      {answer && <CompareButton id={id} guide={book} guideId={content.guideId} answer={answer} />}
+      {answer && <CompareButton id={id} guide={book} guideId={guide.data.id} answer={answer} />}
       {content.readings.length > 0 && (
         <Sheet title="Send it to the one who asked">
           <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
@@ -131,8 +133,6 @@ export function SpecimenPage({ id }: { id: string }) {
   );
 }
 
-const sayUnion = (guide: Guide, { union }: Determination) => guide.unions?.find(({ id }) => id === union)?.label;
-
 function SpecimenPlates({ guide, content, form }: { guide: Guide; content: SpecimenWrite; form: string }) {
   const screen = useWindowDimensions().width;
   const width = screen >= WIDE ? 380 : Math.min(360, screen - 60);
@@ -150,33 +150,6 @@ function SpecimenPlates({ guide, content, form }: { guide: Guide; content: Speci
   );
 }
 
-function History({ guide, determinations }: { guide: Guide; determinations: readonly Determination[] }) {
-  if (determinations.length === 0) return null;
-  return (
-    <Sheet title="Names given" aside={determinations.length > 1 ? 'newest first' : undefined}>
-      {[...determinations].reverse().map((name, i) => (
-        <View key={name.id} style={[styles.name, i > 0 && styles.earlier]}>
-          <TaxonName guide={guide} {...name} size={i === 0 ? 19 : 16} />
-          <Words size="small" quiet>
-            {[
-              sayFacets(guide, name.facets),
-              sayUnion(guide, name),
-              inHundred(name.p),
-              name.by,
-              sayDate(name.at, 'd MMM yyyy, HH:mm'),
-              `guide version ${name.guideVersion}`,
-            ]
-              .filter(Boolean)
-              .join(' · ')}
-          </Words>
-          {name.overruled && <Words size="small" color={colour.against}>{`Otherwise than recommended: ${name.reason}`}</Words>}
-          <Words size="small" quiet>{`Recommended then: ${name.recommended}`}</Words>
-        </View>
-      ))}
-    </Sheet>
-  );
-}
-
 const styles = StyleSheet.create({
   head: { gap: space.xs },
   actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
@@ -184,6 +157,4 @@ const styles = StyleSheet.create({
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
   what: { flex: 1 },
   said: { flex: 1, textAlign: 'right' },
-  name: { gap: 2 },
-  earlier: { borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
 });

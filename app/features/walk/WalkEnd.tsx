@@ -12,6 +12,7 @@ import { Words } from '../../ui/Words';
 import { WrittenName } from '../../ui/WrittenName';
 import { useSession } from '../session/useSession';
 import { startDraft } from '../records/drafts';
+import type { OpenSpecimen } from '../records/useSpecimens';
 import type { WalkBench } from './useWalk';
 
 /** The end of a walk: the name, whether it may be given, the back-check, and where one might have gone wrong. */
@@ -44,16 +45,18 @@ export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet:
                 key={id}
                 small
                 label={state.content.determinations.length ? `No. ${i + 1} has a name` : `Write down no. ${i + 1}`}
-                onPress={() => router.push(`/specimens/${id}/name`)}
+                onPress={() => router.push(nameHref({ id, state }, reached.name))}
               />
             ))}
           </View>
         )}
-        {!bench.lot && !only && bench.guide && <KeepSpecimen bench={bench} />}
+        {!bench.lot && !only && <KeepSpecimen bench={bench} />}
         {only && (
           <View style={styles.buttons}>
-            <Button kind="main" label="Write it down" onPress={() => router.push(`/specimens/${only.id}/name`)} />
-            <Button label="To the Bench" onPress={() => router.push(`/specimens/${only.id}/bench`)} />
+            <Button kind="main" label="Write it down" onPress={() => router.push(nameHref(only, reached.name))} />
+            {only.state.content.guideId && (
+              <Button label="To the Bench" onPress={() => router.push(`/specimens/${only.id}/bench`)} />
+            )}
           </View>
         )}
       </Sheet>
@@ -63,6 +66,10 @@ export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet:
   );
 }
 
+/** Without a guide the name is written by hand, as the key has it. */
+const nameHref = ({ id, state }: Pick<OpenSpecimen, 'id' | 'state'>, name: string) =>
+  `/specimens/${id}/name${state.content.guideId ? '' : `?written=${encodeURIComponent(name)}`}` as `/specimens/${string}/name`;
+
 /** A walk that was for no specimen becomes one, with what was ticked as its readings. */
 function KeepSpecimen({ bench }: { bench: WalkBench }) {
   const router = useRouter();
@@ -71,10 +78,10 @@ function KeepSpecimen({ bench }: { bench: WalkBench }) {
     const id = mintId();
     startDraft(station, id, {
       version: 0,
-      guideId: bench.stored.guideId!,
+      guideId: bench.guide && bench.stored.guideId,
       label: '',
       situation: {},
-      readings: bench.result.readings[0].readings,
+      readings: bench.guide ? bench.result.readings[0].readings : [],
       walk: bench.kept,
       determinations: [],
       hidden: false,

@@ -2,5 +2,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { NameScreen } from '../../../features/determination/NameScreen';
 
 export default function Route() {
-  return <NameScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  const { id, written } = useLocalSearchParams<{ id: string; written?: string }>();
+  return <NameScreen id={id} suggested={written} />;
 }

@@ -10,6 +10,7 @@ import { Notice } from '../../../ui/Notice';
 import { Screen } from '../../../ui/Screen';
 import { Failed, Loading } from '../../../ui/states';
 import { Words } from '../../../ui/Words';
+import { NoRoom, whereKept } from '../../records/SavingLine';
 import { useGuide } from '../../records/useGuide';
 import { KeyProblems } from '../KeyProblems';
 import { type KeyDraft, type KeyDraftState, useKeyDraft } from '../../records/useKeys';
@@ -167,14 +168,15 @@ function SaveBar({
   );
 }
 
-function Trouble({ draft, state: { saving } }: { draft: KeyDraft; state: KeyDraftState }) {
+function Trouble({ draft, state: { saving, unkept } }: { draft: KeyDraft; state: KeyDraftState }) {
   if (saving.at === 'refused')
     return (
       <Notice
         kind="problem"
         title="The station’s server did not take this"
-      >{`${saving.message} It is kept on this device.`}</Notice>
+      >{`${saving.message} ${whereKept({ unkept })}`}</Notice>
     );
+  if (unkept && saving.at !== 'saved' && saving.at !== 'conflict') return <NoRoom onSend={() => void draft.flush()} />;
   if (saving.at !== 'conflict') return null;
   return (
     <Notice kind="problem" title="This key was changed elsewhere">

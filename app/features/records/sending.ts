@@ -1,0 +1,76 @@
+import { openOutbox, outbox } from '../../lib/outbox/outbox';
+import { takeOver } from '../../lib/outbox/fromOlder';
+import { device } from '../../lib/device';
+import type { Entry } from '../../lib/outbox/storage';
+import { specimenDrafts } from './drafts';
+import { keyDrafts } from './useKeys';
+import { lotDrafts } from './useLots';
+
+const kinds = [specimenDrafts, lotDrafts, keyDrafts];
+
+const kindOf = (entry: Entry) => kinds.find(({ name }) => name === entry.kind);
+
+/** Read what this device holds, with what an earlier version kept elsewhere. */
+export async function openRecords(): Promise<void> {
+  await takeOver(device, await openOutbox());
+}
+
+/** Try to send everything that waits, in its order. */
+export async function sendWaiting(station: string): Promise<void> {
+  for (const entry of outbox().waiting(station)) await kindOf(entry)?.sendEntry(entry);
+}
+
+/** What waits, and whether this version can read it. */
+export const waitingOf = (station: string): { entry: Entry; readable: boolean }[] =>
+  outbox()
+    .waiting(station)
+    .map((entry) => ({ entry, readable: kindOf(entry)?.isReadable(entry) ?? false }));
+
+/** Milliseconds until it is tried again: soon at first, seldom after that. */
+const FIRST = 4_000;
+const LONGEST = 60_000;
+
+/**
+ * Sends what waits for as long as a station is open: at once, when the connection
+ * is back, when the page is looked at again, and from time to time while something
+ * is left.
+ *
+ * @returns ends it.
+ */
+export function keepSending(station: string): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let pause = FIRST;
+  let ended = false;
+  let busy: Promise<void> | undefined;
+  const send = () => {
+    clearTimeout(timer);
+    busy ??= sendWaiting(station).finally(() => {
+      busy = undefined;
+      if (ended || outbox().waiting(station).length === 0) return;
+      timer = setTimeout(send, pause);
+      pause = Math.min(LONGEST, pause * 2);
+    });
+  };
+  const soon = () => {
+    pause = FIRST;
+    send();
+  };
+  const seen = () => document.visibilityState === 'visible' && soon();
+  send();
+  // What comes to wait while nothing is under way is looked after too.
+  const leave = outbox().subscribe(() => {
+    if (busy || outbox().waiting(station).length === 0) return;
+    clearTimeout(timer);
+    pause = FIRST;
+    timer = setTimeout(send, pause);
+  });
+  window.addEventListener('online', soon);
+  document.addEventListener('visibilitychange', seen);
+  return () => {
+    ended = true;
+    clearTimeout(timer);
+    leave();
+    window.removeEventListener('online', soon);
+    document.removeEventListener('visibilitychange', seen);
+  };
+}
