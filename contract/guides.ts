@@ -19,7 +19,11 @@ export type GuideRow = z.output<typeof GuideRow>;
 export const GuideList = z.object({ guides: z.array(GuideRow) });
 export type GuideList = z.output<typeof GuideList>;
 
-export const StoredGuide = GuideRow.extend({ guide: Guide });
+export const StoredGuide = GuideRow.extend({
+  guide: Guide,
+  /** What its author should know and nothing is refused for, such as words that its plates cannot show. */
+  cautions: z.array(z.object({ code: z.string(), message: z.string(), field: z.string().optional() })).optional(),
+});
 export type StoredGuide = z.output<typeof StoredGuide>;
 
 /** What a client writes: the whole guide as Plesion JSON, and the version it last saw (0 for a new one). */

@@ -14,6 +14,10 @@ type Json = Record<string, unknown>;
 const target = { io: 'input', unrepresentable: 'any', target: 'openapi-3.0' } as const;
 const reference = (id: string) => ({ $ref: `#/components/schemas/${id}` });
 
+/** What a document of its own would need, a component must not have. */
+const plainOf = (schema: object): Json =>
+  Object.fromEntries(Object.entries(schema).filter(([name]) => name !== '$id' && name !== '$schema'));
+
 /** Everything that has a name, once: shapes of the core, of the wire, and what single endpoints take and give. */
 function componentsOf() {
   const registry = z.registry<{ id: string }>();
@@ -44,7 +48,7 @@ function componentsOf() {
     conflicts.set(id, ids.get(conflict)!);
   }
   const { schemas } = z.toJSONSchema(registry, { ...target, uri: (id) => reference(id).$ref });
-  const plain = Object.entries(schemas).map(([id, { $id: _, $schema: __, ...schema }]) => [id, schema] as const);
+  const plain = Object.entries(schemas).map(([id, schema]) => [id, plainOf(schema)] as const);
   return { schemas: Object.fromEntries(plain), refOf: (schema: z.ZodType) => reference(ids.get(schema)!), conflicts };
 }
 

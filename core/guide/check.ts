@@ -47,6 +47,9 @@ export function checkGuide(guide: Guide): Problem[] {
       ),
     );
   });
+  if (guide.plateTraits && guide.formatVersion < 2) {
+    report('plateTraits', 'newer-field', 'What drives a plate can be said from format 2 on: set formatVersion to 2.');
+  }
   if (formsOf(guide).length === 0) report('taxa', 'no-forms', 'No taxon declares forms, so nothing can be told apart.');
 
   guide.characters.forEach((character, i) => checkCharacter(character, `characters[${i}]`, report, known));

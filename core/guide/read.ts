@@ -1,6 +1,8 @@
+import type { z } from 'zod';
 import { type Outcome, done, failed } from '../problem';
 import { checkGuide } from './check';
-import { Guide } from './schema';
+import type { Problem } from '../problem';
+import { FORMATS, Guide } from './schema';
 
 /** Problems worth listing at once; more only bury the first. */
 const MOST = 50;
@@ -11,16 +13,30 @@ const MOST = 50;
  */
 export function readGuide(json: unknown): Outcome<Guide> {
   const parsed = Guide.safeParse(json);
-  if (!parsed.success) {
-    return failed(
-      ...parsed.error.issues.slice(0, MOST).map((issue) => {
-        const field = fieldPath(issue.path);
-        return { code: 'guide-shape', message: `${field || 'The guide'}: ${issue.message}.`, field };
-      }),
-    );
-  }
+  if (!parsed.success) return failed(...newer(json), ...parsed.error.issues.flatMap(problemsOf).slice(0, MOST));
   const problems = checkGuide(parsed.data);
   return problems.length > 0 ? failed(...problems.slice(0, MOST)) : done(parsed.data);
+}
+
+/** A guide in a format of a later Plesion is refused as such, before what is strange to this one. */
+function newer(json: unknown): Problem[] {
+  const version = typeof json === 'object' && json !== null && 'formatVersion' in json ? json.formatVersion : undefined;
+  const last = FORMATS[FORMATS.length - 1];
+  if (typeof version !== 'number' || version <= last) return [];
+  const message = `This guide is written in format ${version}; this Plesion reads up to ${last}. Read it with a newer one, or leave out what is named below.`;
+  return [{ code: 'newer-format', message, field: 'formatVersion' }];
+}
+
+/** Each field that is not known by its own path, each other issue as it is. */
+function problemsOf(issue: z.core.$ZodIssue): Problem[] {
+  if (issue.code === 'unrecognized_keys') {
+    return issue.keys.map((key) => {
+      const field = fieldPath([...issue.path, key]);
+      return { code: 'unknown-field', message: `${field}: this Plesion knows no such field.`, field };
+    });
+  }
+  const field = fieldPath(issue.path);
+  return [{ code: 'guide-shape', message: `${field || 'The guide'}: ${issue.message}.`, field }];
 }
 
 /** `['scores', 3, 'value']` → `scores[3].value`. */

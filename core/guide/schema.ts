@@ -16,8 +16,12 @@ import {
 } from './vocabulary';
 import { FREQUENCY_WORDS } from './words';
 
+/** The formats of Plesion JSON that are read; the last is the one that is written. */
+export const FORMATS = [1, 2] as const;
+
 /**
- * A guide as it is authored and exchanged (Plesion JSON, format version 1). The
+ * A guide as it is authored and exchanged (Plesion JSON; format 2 lets a guide say
+ * what its plates are drawn from). The
  * words are those of the field; `docs/guides.md` explains them to people.
  */
 
@@ -230,7 +234,7 @@ const Named = z.strictObject({ id, label });
 
 export const Guide = z.strictObject({
   format: z.literal('plesion-guide'),
-  formatVersion: z.literal(1),
+  formatVersion: z.literal(FORMATS, `this Plesion reads the formats ${FORMATS.join(' and ')}`),
   id,
   title: label,
   summary: text,
@@ -238,6 +242,8 @@ export const Guide = z.strictObject({
   area: label,
   caution: text,
   plan: z.enum(PLANS).optional(),
+  /** Which character drives which trait of the plan's plates, and what its states are called there; the same ids where absent. */
+  plateTraits: z.record(id, z.strictObject({ character: id, words: z.record(id, id).optional() })).optional(),
   facets: z.partialRecord(FacetName, z.array(Named).min(1)),
   taxa: z.array(Taxon).min(1).max(20000),
   characters: z.array(Character).min(1).max(2000),

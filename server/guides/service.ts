@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { GuideRow, GuideWrite, StoredGuide } from '@plesion/contract';
 import { stableJson } from '@plesion/core/formats';
 import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
+import { foreignTo } from '@plesion/core/plates';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
@@ -101,7 +102,14 @@ export async function findGuide(em: Em, stationId: string, id: string, version?:
   if (!head) throw notFound('guide');
   const stored = await em.findOne(GuideVersionEntity, { guideId: id, version: version ?? head.version });
   if (!stored) throw notFound('version of the guide');
-  return { ...headRow(head), version: stored.version, hash: stored.hash, guide: stored.content };
+  const cautions = foreignTo(stored.content);
+  return {
+    ...headRow(head),
+    version: stored.version,
+    hash: stored.hash,
+    guide: stored.content,
+    ...(cautions.length ? { cautions } : {}),
+  };
 }
 
 function headRow(head: Omit<GuideHead, 'stationId'>): GuideRow {

@@ -145,8 +145,7 @@ describe('the feed of changes', () => {
 
 describe('a specimen without a guide', () => {
   const guideless = (more: object = {}) => {
-    const { guideId: _, ...rest } = write(guideId, more);
-    return rest;
+    return { ...write(guideId, more), guideId: undefined };
   };
   const name = (more: object) => ({
     id: randomUUID(),

@@ -1,4 +1,4 @@
-import { urlOf } from '@plesion/contract';
+import { type StoredGuide, urlOf } from '@plesion/contract';
 import { formsOf, type Guide } from '@plesion/core/guide';
 import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -23,12 +23,12 @@ import { BookSearch } from './BookSearch';
 export function CoverPage({ id }: { id: string }) {
   return (
     <WithGuide id={id} what="The guide">
-      {({ guide, version }) => <Cover id={id} guide={guide} version={version} />}
+      {(stored) => <Cover id={id} stored={stored} />}
     </WithGuide>
   );
 }
 
-function Cover({ id, guide, version }: { id: string; guide: Guide; version: number }) {
+function Cover({ id, stored: { guide, version, cautions } }: { id: string; stored: StoredGuide }) {
   const router = useRouter();
   const wide = useWide();
   return (
@@ -57,7 +57,8 @@ function Cover({ id, guide, version }: { id: string; guide: Guide; version: numb
       {guide.learned && <LearnedSheet learned={guide.learned} />}
       <BookSearch guides={[{ id, guide }]} />
       <KeysSheet guideId={id} />
-      <JudgingSheet id={id} guide={guide} />
+      <JudgingSheet id={id} guide={guide} version={version} />
+      {cautions && <NotOnPlates cautions={cautions} />}
       <Sheet title="Sources">
         {guide.sources.map((source) => (
           <View key={source.id}>
@@ -77,6 +78,20 @@ function Cover({ id, guide, version }: { id: string; guide: Guide; version: numb
         onPress={() => window.location.assign(urlOf('exportGuide', { params: { id } }))}
       />
     </Screen>
+  );
+}
+
+/** For its author: what of the guide the plates of its body plan cannot show. */
+function NotOnPlates({ cautions }: { cautions: NonNullable<StoredGuide['cautions']> }) {
+  return (
+    <Sheet title="Not shown on its plates" aside={String(cautions.length)}>
+      {cautions.slice(0, 12).map(({ field, message }) => (
+        <Words key={`${field} ${message}`} size="small">
+          {message}
+        </Words>
+      ))}
+      {cautions.length > 12 && <Words size="small" quiet>{`and ${cautions.length - 12} more`}</Words>}
+    </Sheet>
   );
 }
 

@@ -11,12 +11,15 @@ import { compiledOf } from '../records/compiled';
 const SCHOOL_LABELS = { weigh: 'weigh all marks', diagnostic: 'one diagnostic mark', key: 'a whole way through a key' } as const;
 
 /** How names are called with this guide, and what its authors do not agree on. */
-export function JudgingSheet({ id, guide }: { id: string; guide: Guide }) {
+export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide; version: number }) {
   const client = useQueryClient();
   const { call } = guide.settings;
   const choose = useMutation({
     mutationFn: (school: (typeof SCHOOLS)[number]) =>
-      api('importGuide', { body: { ...guide, settings: { ...guide.settings, call: { ...call, school } } } }),
+      api('writeGuide', {
+        params: { id },
+        body: { version, guide: { ...guide, settings: { ...guide.settings, call: { ...call, school } } } },
+      }),
     onSuccess: (stored) => {
       client.setQueryData(['guide', id], stored);
       void client.invalidateQueries({ queryKey: ['guides'] });
@@ -40,7 +43,12 @@ export function JudgingSheet({ id, guide }: { id: string; guide: Guide }) {
       <Words size="small" quiet>
         {`${explained[call.school]} Changing it makes a new version of the guide; names given before keep theirs.`}
       </Words>
-      {choose.error && <Failed error={choose.error} />}
+      {choose.error && (
+        <Failed
+          error={choose.error}
+          retry={() => void client.invalidateQueries({ queryKey: ['guide', id] }).then(choose.reset)}
+        />
+      )}
       {guide.costs?.map(({ taxon, weight, reason }) => (
         <Words key={taxon} size="small">
           {`To miss ${guide.taxa.find((t) => t.id === taxon)?.name} counts ${weight} times: ${reason}.`}

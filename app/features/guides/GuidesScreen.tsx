@@ -1,37 +1,23 @@
-import { type GuideRow, RequestProblem } from '@plesion/contract';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import type { GuideRow } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { api } from '../../lib/api';
-import { pickFile } from '../../lib/files';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Glyph } from '../../ui/Glyph';
-import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Words } from '../../ui/Words';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
 import { GuideFigure } from './GuideFigure';
+import { TakenGuide, useTakeGuide } from './TakeGuide';
 import { useGuides, useGuidesWhole } from '../records/useGuide';
 
 /** The station's guides, and the way in for more. */
 export function GuidesScreen() {
   const router = useRouter();
   const guides = useGuides();
-  const client = useQueryClient();
-  const take = useMutation({
-    mutationFn: async () => {
-      const file = await pickFile('.json,application/json');
-      return file && api('importGuide', { body: parsed(await file.text()) });
-    },
-    onSuccess: (stored) => {
-      if (!stored) return;
-      client.setQueryData(['guide', stored.id], stored);
-      void client.invalidateQueries({ queryKey: ['guides'] });
-    },
-  });
+  const take = useTakeGuide();
   return (
     <Screen widest={1080}>
       <View style={styles.title}>
@@ -44,13 +30,12 @@ export function GuidesScreen() {
         <Button
           label="Take in a guide"
           hint="Take in a guide from a Plesion JSON file"
-          busy={take.isPending}
-          onPress={() => take.mutate()}
+          busy={take.busy}
+          onPress={take.choose}
           icon={<Glyph name="upload" size={18} color={colour.kelp} />}
         />
       </View>
-      {take.error && <ImportProblems error={take.error} />}
-      {take.data && <Notice kind="note">{`${take.data.title}, version ${take.data.version}, is in the station.`}</Notice>}
+      <TakenGuide take={take} />
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {guides.isPending && <Loading what="The guides" />}
       {guides.data?.guides.length === 0 && <Empty title="No guide yet">Take in a guide from a Plesion JSON file to begin.</Empty>}
@@ -62,34 +47,6 @@ export function GuidesScreen() {
       </View>
       <KeysSheet />
     </Screen>
-  );
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch (error) {
-    throw new RequestProblem(400, {
-      code: 'bad-json',
-      message: `The file is not JSON: ${(error as Error).message}. Nothing was taken in.`,
-    });
-  }
-}
-
-/** Every problem with its field: nothing was taken in. */
-function ImportProblems({ error }: { error: unknown }) {
-  const problems = error instanceof RequestProblem ? (error.body.problems ?? [error.body]) : [];
-  return (
-    <Notice kind="problem" title="The guide was not taken in">
-      <View>
-        {problems.slice(0, 8).map((problem, i) => (
-          <Words key={i} size="small">
-            {problem.field ? `${problem.field}: ${problem.message}` : problem.message}
-          </Words>
-        ))}
-        {problems.length > 8 && <Words size="small" quiet>{`and ${problems.length - 8} more`}</Words>}
-      </View>
-    </Notice>
   );
 }
 

@@ -10,7 +10,7 @@ describe('how names are called', () => {
   const show = (guide = tentCones) => {
     render(
       <QueryClientProvider client={new QueryClient()}>
-        <JudgingSheet id="c" guide={guide} />
+        <JudgingSheet id="c" guide={guide} version={3} />
       </QueryClientProvider>,
     );
   };
@@ -27,10 +27,10 @@ describe('how names are called', () => {
     mockApi.mockResolvedValue({ id: 'c', guide: tentCones });
     show();
     await act(async () => fireEvent.press(screen.getByLabelText('one diagnostic mark')));
-    const [name, { body }] = mockApi.mock.calls[0];
-    expect(name).toBe('importGuide');
-    expect(body.settings.call.school).toBe('diagnostic');
-    expect({ ...body, settings: tentCones.settings }).toEqual(tentCones);
+    const [name, { params, body }] = mockApi.mock.calls[0];
+    expect([name, params.id, body.version]).toEqual(['writeGuide', 'c', 3]);
+    expect(body.guide.settings.call.school).toBe('diagnostic');
+    expect({ ...body.guide, settings: tentCones.settings }).toEqual(tentCones);
     mockApi.mockClear();
     await act(async () => fireEvent.press(screen.getByLabelText('weigh all marks')));
     expect(mockApi).not.toHaveBeenCalled();

@@ -1,0 +1,33 @@
+import type { Vocabulary } from '../vocabulary';
+
+/** What a crab is drawn from: each trait with its words, or the numbers it can be drawn with. */
+export const CRAB_TRAITS = {
+  'carapace-width': { from: 4, to: 250 },
+  'width-ratio': { from: 0.6, to: 2.6 },
+  'front-edge': ['two-lobes', 'one-arch', 'three-teeth'],
+  'side-teeth': { from: 0, to: 14 },
+  'tooth-form': ['blunt', 'sharp', 'spined'],
+  'widest-point': ['front', 'third', 'middle'],
+  'rear-edge': ['straight', 'hollowed'],
+  'back-groove': ['absent', 'faint', 'deep'],
+  granules: ['smooth', 'scattered', 'dense'],
+  'eye-stalks': ['short', 'long'],
+  'claw-ratio': { from: 0.15, to: 2 },
+  'claw-depth': { from: 0.15, to: 1 },
+  'claw-balance': ['equal', 'unequal'],
+  'claw-gape': ['closed', 'gaping'],
+  'claw-teeth': ['fine-row', 'molars'],
+  'claw-tips': ['pale', 'dark-tip', 'half-dark'],
+  'leg-ratio': { from: 0.3, to: 3 },
+  'leg-tip': ['slender', 'stout', 'flattened'],
+  'leg-fringe': ['dense', 'none', 'sparse'],
+  'leg-bands': ['faint', 'none', 'bold'],
+  'back-pattern': ['plain', 'crossbands', 'speckled', 'saddle'],
+  'ground-colour': ['slate', 'ochre', 'rust', 'cream'],
+  'claw-inside': ['white', 'orange', 'violet'],
+  'belly-spots': ['none', 'few', 'many'],
+  abdomen: ['narrow', 'broad', 'slim'],
+  'abdomen-ratio': { from: 0.1, to: 0.98 },
+  eggs: ['none', 'carried'],
+  'shell-wear': ['clean', 'worn', 'fouled'],
+} as const satisfies Vocabulary;
