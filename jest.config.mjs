@@ -7,6 +7,7 @@ const node = (name) => ({
   testMatch: ['**/*.test.ts'],
   moduleNameMapper: {
     '^@plesion/core/([a-z]+)/schema$': '<rootDir>/core/$1/schema.ts',
+    '^@plesion/contract/openapi$': '<rootDir>/contract/openapi.ts',
     '^@plesion/(core|demo)/(.+)$': '<rootDir>/$1/$2/index.ts',
     '^@plesion/([a-z]+)$': '<rootDir>/$1/index.ts',
   },

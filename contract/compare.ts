@@ -1,4 +1,4 @@
-import { Judgement } from '@plesion/core/guide';
+import { Judgement } from '@plesion/core/guide/schema';
 import { Situation } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 

@@ -1,4 +1,5 @@
-import { conflictOf, createClient, endpoints, openApi, RequestProblem, urlOf } from '.';
+import { conflictOf, createClient, endpoints, RequestProblem, urlOf } from '.';
+import { openApi } from './openapi';
 
 const answering = (status: number, body: unknown) => {
   const asked: { url: string; init?: RequestInit }[] = [];

@@ -1,4 +1,4 @@
-import { Guide } from '@plesion/core/guide';
+import { Guide } from '@plesion/core/guide/schema';
 import { z } from 'zod';
 
 export const GuideRow = z.object({

@@ -4,5 +4,4 @@ export { type Answer, type Asked, createClient, RequestProblem, urlOf } from './
 export { conflictOf } from './conflict';
 export { type Endpoint, type EndpointName, endpoints, type Endpoints } from './endpoints';
 export { lenient } from './lenient';
-export { openApi } from './openapi';
 export { sameContent } from './sameContent';

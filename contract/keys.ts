@@ -1,6 +1,5 @@
-import { Judgement } from '@plesion/core/guide';
-import { KEY_PURPOSES, TEXT_STYLES } from '@plesion/core/keys';
-import { CoupletAnswer, Key, KeyedSpecimen, KeyPaths, KeyProblem, LineProblem } from '@plesion/core/keys/schema';
+import { Judgement } from '@plesion/core/guide/schema';
+import { CoupletAnswer, Key, KEY_PURPOSES, KeyedSpecimen, KeyPaths, KeyProblem, LineProblem, TEXT_STYLES } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 import { JobStarted } from './jobs';

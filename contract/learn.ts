@@ -1,4 +1,4 @@
-import { COLUMN_KINDS, CrossValidation, Facets, Ratio } from '@plesion/core/guide';
+import { COLUMN_KINDS, CrossValidation, Facets, Ratio } from '@plesion/core/guide/schema';
 import { z } from 'zod';
 import { JobStarted } from './jobs';
 

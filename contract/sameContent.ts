@@ -1,4 +1,4 @@
-import { stableJson } from '@plesion/core/formats';
+import { stableJson } from '@plesion/core';
 import type { z } from 'zod';
 import type { SpecimenWrite } from './specimens';
 

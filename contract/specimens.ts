@@ -1,4 +1,4 @@
-import { Judgement } from '@plesion/core/guide';
+import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';

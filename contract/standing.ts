@@ -1,5 +1,5 @@
 import { Keyed, Level } from '@plesion/core/evidence/schema';
-import { Judgement } from '@plesion/core/guide';
+import { Judgement } from '@plesion/core/guide/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 

@@ -1,1 +1,2 @@
 export * from './problem';
+export * from './stableJson';

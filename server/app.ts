@@ -1,5 +1,5 @@
 import compression from 'compression';
-import { openApi } from '@plesion/contract';
+import { openApi } from '@plesion/contract/openapi';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { join } from 'node:path';

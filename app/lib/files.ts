@@ -25,3 +25,14 @@ export async function hashOf(file: Blob): Promise<string | undefined> {
   const digest = await crypto.subtle.digest('SHA-256', await file.arrayBuffer());
   return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
+
+/** Can the browser show it as a picture? */
+export async function isPicture(file: Blob): Promise<boolean> {
+  return createImageBitmap(file).then(
+    (picture) => {
+      picture.close();
+      return true;
+    },
+    () => false,
+  );
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SEPARATIONS } from '../evidence/vocabulary';
-import { Facets } from '../guide';
+import { Facets } from '../guide/schema';
 
 const share = z.number().min(0).max(1);
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FacetName, Facets, Handling, ScoreValue } from '../guide';
+import { FacetName, Facets, Handling, ScoreValue } from '../guide/schema';
 import { FACETS, HAZARD_GRADES, HAZARD_KINDS, RANKS } from '../guide/vocabulary';
 
 /**

@@ -3,7 +3,8 @@ import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { readGuide } from '../guide';
 import type { Determination } from '../specimen';
 import fc from 'fast-check';
-import { stableJson, type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv, printGuide } from '.';
+import { stableJson } from '..';
+import { type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv, printGuide } from '.';
 
 const determination = (given: Partial<Determination>): Determination => ({
   id: 'd',

@@ -267,3 +267,8 @@ export const Guide = z.strictObject({
   settings: Settings.prefault({}),
 });
 export type Guide = z.infer<typeof Guide>;
+
+/** Everything of a guide that has a shape, for whoever composes shapes of it. */
+export { CrossValidation, Ratio } from './learnedSchema';
+export { FacetName, Facets } from './terms';
+export * from './vocabulary';

@@ -127,3 +127,4 @@ export const KeyPaths = z.object({
 export type KeyPaths = z.infer<typeof KeyPaths>;
 
 export * from './walk/schema';
+export * from './vocabulary';

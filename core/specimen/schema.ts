@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Facets, Judgement, SourcePolicy } from '../guide';
+import { Facets, Judgement, SourcePolicy } from '../guide/schema';
 import { KeptWalk } from '../keys/schema';
 import { key, Reading, Situation } from '../observation/schema';
 import { MEDIA_KINDS, QUALIFIERS } from './vocabulary';

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { GuideRow, GuideWrite, StoredGuide } from '@plesion/contract';
-import { stableJson } from '@plesion/core/formats';
+import { stableJson } from '@plesion/core';
 import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
 import { foreignTo } from '@plesion/core/plates';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';

@@ -1,5 +1,5 @@
 import type { Individual, IndividualQuery, IndividualWrite } from '@plesion/contract';
-import { stableJson } from '@plesion/core/formats';
+import { stableJson } from '@plesion/core';
 import { IndividualEntity, type IndividualRecord } from '../database/entities';
 import type { Em } from '../database/orm';
 import { notFound } from '../http/errors';

@@ -1,6 +1,6 @@
 import { writeKeyText } from '@plesion/core/keys';
 import { writeSdd } from '@plesion/core/keys/sdd';
-import { stableJson } from '@plesion/core/formats';
+import { stableJson } from '@plesion/core';
 import type { Router } from 'express';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';

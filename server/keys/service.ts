@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { KeyRow, KeyWrite, StoredKey } from '@plesion/contract';
-import { stableJson } from '@plesion/core/formats';
+import { stableJson } from '@plesion/core';
 import type { Guide } from '@plesion/core/guide';
 import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type KeyPaths } from '@plesion/core/keys';
 import { GuideEntity, KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';

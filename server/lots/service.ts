@@ -1,5 +1,5 @@
 import type { Lot, LotWrite } from '@plesion/contract';
-import { stableJson } from '@plesion/core/formats';
+import { stableJson } from '@plesion/core';
 import { LotEntity, type LotRecord, LotSpecimenEntity, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest, notFound } from '../http/errors';

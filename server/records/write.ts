@@ -1,6 +1,6 @@
 import { type EntityName, LockMode } from '@mikro-orm/core';
 import type { RecordName } from '@plesion/contract';
-import { stableJson } from '@plesion/core/formats';
+import { stableJson } from '@plesion/core';
 import type { Em } from '../database/orm';
 import { type HttpProblem, notFound, staleVersion } from '../http/errors';
 import { logChange } from './changes';

@@ -1,4 +1,5 @@
-import { endpoints, type Endpoint, openApi, urlOf } from '@plesion/contract';
+import { type Endpoint, endpoints, urlOf } from '@plesion/contract';
+import { openApi } from '@plesion/contract/openapi';
 import { demoSpecimens } from '@plesion/demo';
 import { GuideEntity, GuideVersionEntity, SpecimenEntity } from '../database/entities';
 import { loadDemo } from '../demo';

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { api } from '../../lib/api';
-import { hashOf, pickFile } from '../../lib/files';
+import { hashOf, isPicture, pickFile } from '../../lib/files';
 import { outbox } from '../../lib/outbox/outbox';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -16,6 +16,7 @@ export function PhotoButton({ has, onPhoto }: { has: boolean; onPhoto: (hash: st
     mutationFn: async () => {
       const file = await pickFile('image/*');
       if (!file) return undefined;
+      if (!(await isPicture(file))) throw new Error('This file is not a photo that can be read. Choose a JPEG, PNG or WebP.');
       const hash = await hashOf(file);
       if (hash === undefined) return sendNow(file);
       await outbox().keepFile(station, hash, file);
@@ -29,9 +30,7 @@ export function PhotoButton({ has, onPhoto }: { has: boolean; onPhoto: (hash: st
         <Button small label={has ? 'Another photo' : 'Add a photo'} busy={take.isPending} onPress={() => take.mutate()} />
         {has && <Button small kind="quiet" label="Take the photo off" onPress={() => onPhoto(undefined)} />}
       </View>
-      {take.error && (
-        <Notice kind="problem">{`The photo was not kept: ${take.error.message} Nothing else is lost; try again.`}</Notice>
-      )}
+      {take.error && <Notice kind="problem">{`The photo was not kept. ${take.error.message}`}</Notice>}
     </View>
   );
 }

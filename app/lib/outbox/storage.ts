@@ -1,4 +1,4 @@
-import Dexie, { type Table } from 'dexie';
+import { createStore, del, set, values } from 'idb-keyval';
 
 /** A record with changes that only this device has. */
 export interface Entry {
@@ -53,17 +53,15 @@ export function memoryStorage(entries: readonly Entry[] = [], files: readonly Ke
 
 /** In the browser's own database, which holds what localStorage has no room for, files among it. */
 export function browserStorage(name = 'plesion'): Storage {
-  const database = new Dexie(name);
-  database.version(1).stores({ entries: 'key, place', files: 'key' });
-  const entries: Table<Entry, string> = database.table('entries');
-  const files: Table<KeptFile, string> = database.table('files');
+  const entries = createStore(`${name}-entries`, 'entries');
+  const files = createStore(`${name}-files`, 'files');
   return {
     lasting: true,
-    load: async () => ({ entries: await entries.orderBy('place').toArray(), files: await files.toArray() }),
-    putEntry: (entry) => entries.put(entry),
-    removeEntry: (key) => entries.delete(key),
-    putFile: (file) => files.put(file),
-    removeFile: (key) => files.delete(key),
+    load: async () => ({ entries: await values<Entry>(entries), files: await values<KeptFile>(files) }),
+    putEntry: (entry) => set(entry.key, entry, entries),
+    removeEntry: (key) => del(key, entries),
+    putFile: (file) => set(file.key, file, files),
+    removeFile: (key) => del(key, files),
   };
 }
 
