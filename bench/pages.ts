@@ -76,7 +76,7 @@ async function scrolled(page: Page): Promise<{ longest: number; late: number }> 
     await page.mouse.wheel(0, 600);
     await page.waitForTimeout(30);
   }
-  const frames = (await page.evaluate('window.frames_')) as number[];
+  const frames = await page.evaluate<number[]>('window.frames_');
   const gaps = frames.slice(1).map((at, i) => at - frames[i]);
   return { longest: Math.max(...gaps), late: gaps.filter((gap) => gap > 34).length / gaps.length };
 }

@@ -84,8 +84,8 @@ function proportions(name: string, forms: number, apart: number, own: boolean): 
   };
 }
 
-/** Marks of two to four states, independent within a form. */
-function marks(name: string, forms: number, columns: number): Population {
+/** Characters of two to four states, independent within a form. */
+function characters(name: string, forms: number, columns: number): Population {
   const chance = seeded(name);
   const states = Array.from({ length: columns }, (_, c) => 2 + (c % 3));
   const laws = Array.from({ length: forms }, () =>
@@ -97,7 +97,7 @@ function marks(name: string, forms: number, columns: number): Population {
   );
   return {
     name,
-    columns: states.map((told, c) => ({ name: `mark ${c + 1}`, told })),
+    columns: states.map((told, c) => ({ name: `character ${c + 1}`, told })),
     forms: laws.map((_, f) => `form ${f + 1}`),
     draw(n, seed) {
       const own = seeded(`${name} ${seed}`);
@@ -114,7 +114,7 @@ function marks(name: string, forms: number, columns: number): Population {
 export const populations = (): Population[] => [
   proportions('proportions, one covariance', 4, 0.03, false),
   proportions('proportions, own covariances', 4, 0.03, true),
-  marks('marks of states', 5, 10),
+  characters('characters of states', 5, 10),
 ];
 
 /** As a table to learn from: told entries are written as words. */

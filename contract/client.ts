@@ -35,7 +35,9 @@ export function urlOf(name: EndpointName, asked: { params?: object; query?: obje
     encodeURIComponent(String((asked.params as Record<string, unknown> | undefined)?.[key])),
   );
   const query = Object.entries(asked.query ?? {}).filter(([, value]) => value !== undefined && value !== '');
-  return query.length ? `${path}?${new URLSearchParams(query.map(([k, v]) => [k, String(v)]))}` : path;
+  return query.length
+    ? `${path}?${new URLSearchParams(Object.fromEntries(query.map(([k, v]) => [k, String(v)]))).toString()}`
+    : path;
 }
 
 /**

@@ -123,7 +123,7 @@ export const endpoints = {
   plate: {
     method: 'GET',
     path: '/api/guides/:id/plate',
-    summary: 'One plate of a form as SVG or PNG, with a scale bar and its marks pointed at.',
+    summary: 'One plate of a form as SVG or PNG, with a scale bar and its characters pointed at.',
     params: byId,
     query: PlateQuery,
     response: z.unknown(),

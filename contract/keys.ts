@@ -1,5 +1,14 @@
 import { Judgement } from '@plesion/core/guide/schema';
-import { CoupletAnswer, Key, KEY_PURPOSES, KeyedSpecimen, KeyPaths, KeyProblem, LineProblem, TEXT_STYLES } from '@plesion/core/keys/schema';
+import {
+  CoupletAnswer,
+  Key,
+  KEY_PURPOSES,
+  KeyedSpecimen,
+  KeyPaths,
+  KeyProblem,
+  LineProblem,
+  TEXT_STYLES,
+} from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 import { JobStarted } from './jobs';
@@ -31,7 +40,7 @@ export const StoredKey = KeyRow.extend({
   problems: z.array(KeyProblem),
   /** Couplets from the start to the furthest ending. */
   depth: z.number().int(),
-  making: KeyPaths.optional(),
+  paths: KeyPaths.optional(),
 });
 export type StoredKey = z.output<typeof StoredKey>;
 

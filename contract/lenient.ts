@@ -17,7 +17,7 @@ const inner = (schema: unknown): z.ZodType => lenient(schema as z.ZodType);
 
 function loosened(schema: z.ZodType): z.ZodType {
   if (schema instanceof z.ZodObject) {
-    const shape = Object.entries(schema.shape as Record<string, z.ZodType>);
+    const shape = Object.entries(schema.shape);
     return z.looseObject(Object.fromEntries(shape.map(([name, part]) => [name, lenient(part)])));
   }
   if (schema instanceof z.ZodArray) return z.array(inner(schema.element));

@@ -26,13 +26,13 @@ describe('a newcomer with a phone', () => {
     await expect(page.getByRole('dialog').count()).resolves.toBe(0);
   });
 
-  it('reads three marks off it: each time the standing moves, and it is told why that is not yet a name', async () => {
-    const marks = [
+  it('reads three characters off it: each time the standing moves, and it is told why that is not yet a name', async () => {
+    const characters = [
       ['Tail against wing tips', 'level'],
       ['Cap', 'down to the bill'],
       ['Tip of the bill', 'dark'],
     ] as const;
-    for (const [label, state] of marks) {
+    for (const [label, state] of characters) {
       const before = await beam().getAttribute('aria-label');
       await page
         .getByRole('group', { name: /age, sex|Shape|Pattern|Colour|What it does/ })
@@ -47,7 +47,7 @@ describe('a newcomer with a phone', () => {
       );
     }
     await expect(call().innerText()).resolves.toMatch(/Not yet a name|One of two|species no/);
-    await expect(call().innerText()).resolves.toMatch(/needs .*independent marks/);
+    await expect(call().innerText()).resolves.toMatch(/needs .*independent characters/);
   });
 
   it('finds in the daybook how far it has come', async () => {
@@ -62,7 +62,7 @@ describe('a newcomer with a phone', () => {
       .waitFor();
   });
 
-  it('leafs through the guide: wall, form, mark and word, in lamp light', async () => {
+  it('leafs through the guide: wall, form, character and word, in lamp light', async () => {
     await page.getByRole('link', { name: 'Guides' }).click();
     await page.getByRole('link', { name: 'Terns of the Tessary Isles' }).click();
     await page.getByRole('link', { name: /^Plate wall/ }).click();

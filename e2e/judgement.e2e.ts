@@ -38,7 +38,7 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
     await page.getByText('withheld: danger').first().waitFor();
   });
 
-  it('says what it rests on and which famous mark is a trap', async () => {
+  it('says what it rests on and which famous character is a trap', async () => {
     await page.getByTestId('firmness').filter({ hasText: 'Rests on one reading: without the size of the tents' }).waitFor();
     await page.getByText(/^Stain at the tip of the base: famous, but \d+ in 100 alike here\.$/).waitFor();
   });
@@ -76,7 +76,7 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
     await open(`/specimens/${TWINS}/bench`);
     await page.getByRole('button', { name: 'Compare these two' }).click();
     await page.getByTestId('paragraph').filter({ hasText: 'begin with the width ÷ length of the shell' }).waitFor();
-    await page.getByTestId('mark-spire-angle').waitFor();
+    await page.getByTestId('compared-spire-angle').waitFor();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('button', { name: 'Download the page as PDF' }).click(),

@@ -16,8 +16,8 @@ const saved = (page: Page) =>
     .filter({ hasText: /^Saved$/ })
     .waitFor();
 
-/** Open a mark from the list, answer it, and put it away again where it lies over the bench. */
-async function mark(page: Page, name: string, answer: (scope: Page) => Promise<void>): Promise<void> {
+/** Open a character from the list, answer it, and put it away again where it lies over the bench. */
+async function character(page: Page, name: string, answer: (scope: Page) => Promise<void>): Promise<void> {
   await page
     .getByRole('group', { name: /age, sex|Shape|Pattern|Colour|What it does/ })
     .getByRole('button', { name: new RegExp(`^${name}`) })
@@ -28,7 +28,7 @@ async function mark(page: Page, name: string, answer: (scope: Page) => Promise<v
   if (await done.count()) await done.click();
 }
 
-/** The part where the mark at hand is answered. */
+/** The part where the character at hand is answered. */
 async function choose(page: Page, label: string, state: string): Promise<void> {
   await page.getByRole('radiogroup', { name: label }).getByRole('radio', { name: state, exact: true }).last().click();
 }
@@ -72,16 +72,16 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await saved(page);
   });
 
-  it('reads marks by tile, count, value and two lengths, and the standing moves at once', async () => {
+  it('reads characters by tile, count, value and two lengths, and the standing moves at once', async () => {
     await call(page).filter({ hasText: 'Not yet a name' }).waitFor();
-    await mark(page, 'Abdomen under the body', () => choose(page, 'Abdomen under the body', 'broad and rounded'));
-    await mark(page, 'Front edge between the eyes', () => choose(page, 'Front edge between the eyes', 'three teeth'));
-    await mark(page, 'Side teeth, one side', () => choose(page, 'Side teeth, one side', '4'));
-    await mark(page, 'Carapace width', async () => {
+    await character(page, 'Abdomen under the body', () => choose(page, 'Abdomen under the body', 'broad and rounded'));
+    await character(page, 'Front edge between the eyes', () => choose(page, 'Front edge between the eyes', 'three teeth'));
+    await character(page, 'Side teeth, one side', () => choose(page, 'Side teeth, one side', '4'));
+    await character(page, 'Carapace width', async () => {
       await page.getByLabel('value', { exact: true }).fill('32,6');
       await page.getByLabel('±', { exact: true }).fill('0.3');
     });
-    await mark(page, 'Carapace width ÷ length', async () => {
+    await character(page, 'Carapace width ÷ length', async () => {
       await page.getByLabel('carapace width', { exact: true }).fill('32.6');
       await page.getByLabel('carapace length', { exact: true }).fill('28.3');
       await page.getByText('= 1.15 ± 0.02').waitFor();
@@ -94,7 +94,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
   });
 
   it('takes "not visible" with a reason as no evidence', async () => {
-    await mark(page, 'Grains on the back', async () => {
+    await character(page, 'Grains on the back', async () => {
       await choose(page, 'Grains on the back', 'not visible');
       await page.getByRole('radio', { name: 'covered' }).click();
     });
@@ -103,7 +103,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
   });
 
   it('undoes, and loses nothing on reload', async () => {
-    await mark(page, 'Closed fingers of the claw', () => choose(page, 'Closed fingers of the claw', 'leave a gap'));
+    await character(page, 'Closed fingers of the claw', () => choose(page, 'Closed fingers of the claw', 'leave a gap'));
     await page.getByText('leave a gap').first().waitFor();
     await call(page).filter({ hasText: 'Species yes: Petralda murica' }).waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -114,14 +114,14 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.reload();
     await page.getByText('32.6 ± 0.3 mm').first().waitFor();
     await page.getByText('not visible: covered').first().waitFor();
-    await mark(page, 'Closed fingers of the claw', () => choose(page, 'Closed fingers of the claw', 'leave a gap'));
+    await character(page, 'Closed fingers of the claw', () => choose(page, 'Closed fingers of the claw', 'leave a gap'));
     await call(page).filter({ hasText: 'Species yes: Petralda murica' }).waitFor();
     await saved(page);
   });
 
   it('keeps changes on the device without a connection and sends them afterwards', async () => {
     await page.context().setOffline(true);
-    await mark(page, 'Hair on the legs', () => choose(page, 'Hair on the legs', 'a dense fringe'));
+    await character(page, 'Hair on the legs', () => choose(page, 'Hair on the legs', 'a dense fringe'));
     await page.getByText('No connection').waitFor();
     // The root sends what waits as soon as the connection is back: nobody has to press anything.
     await page.context().setOffline(false);
@@ -138,7 +138,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
   it('writes the recommended name into the daybook, with its reasons', async () => {
     await page.getByRole('button', { name: 'Write down' }).click();
     await page
-      .getByText(/Species yes: Petralda murica, .* on \d independent marks/)
+      .getByText(/Species yes: Petralda murica, .* on \d independent characters/)
       .first()
       .waitFor();
     await page.getByText('A name is not a promise').waitFor();
@@ -253,7 +253,7 @@ describe('the bench by keyboard', () => {
     await page.getByRole('button', { name: 'To the Bench' }).click();
     await page.getByText('offered next').waitFor();
     await page.locator('body').press('?');
-    await page.getByText('next and previous mark').waitFor();
+    await page.getByText('next and previous character').waitFor();
     await page.locator('body').press('?');
     await page.locator('body').press('j');
     await page.locator('body').press('2');
@@ -288,7 +288,7 @@ describe('without a connection', () => {
     await page.getByText('Low-water pale one').waitFor();
     await page.goto(bench);
     await page.getByTestId('call').filter({ hasText: 'Not yet a name' }).waitFor();
-    await mark(page, 'Hair on the legs', () => choose(page, 'Hair on the legs', 'a few hairs'));
+    await character(page, 'Hair on the legs', () => choose(page, 'Hair on the legs', 'a few hairs'));
     await page.getByText('Kept on this device; will be sent').waitFor();
     await page.reload();
     await page.getByText('a few hairs').first().waitFor();

@@ -1,5 +1,5 @@
 /** What this device keeps between visits: text by key. Falls back to memory where the browser forbids it. */
-export interface Keeper {
+export interface KeyValueStore {
   read: (key: string) => string | undefined;
   /** False when there was no room. */
   write: (key: string, text: string) => boolean;
@@ -7,7 +7,7 @@ export interface Keeper {
   keys: () => string[];
 }
 
-export function memoryKeeper(): Keeper {
+export function memoryStore(): KeyValueStore {
   const kept = new Map<string, string>();
   return {
     read: (key) => kept.get(key),
@@ -17,7 +17,7 @@ export function memoryKeeper(): Keeper {
   };
 }
 
-function browserKeeper(storage: Storage): Keeper {
+function browserKeeper(storage: Storage): KeyValueStore {
   return {
     read: (key) => storage.getItem(key) ?? undefined,
     write: (key, text) => {
@@ -33,13 +33,13 @@ function browserKeeper(storage: Storage): Keeper {
   };
 }
 
-function available(): Keeper {
+function available(): KeyValueStore {
   try {
     // Absent where there is no browser, and refused where the person forbids it.
-    return window.localStorage ? browserKeeper(window.localStorage) : memoryKeeper();
+    return window.localStorage ? browserKeeper(window.localStorage) : memoryStore();
   } catch {
-    return memoryKeeper();
+    return memoryStore();
   }
 }
 
-export const device: Keeper = available();
+export const device: KeyValueStore = available();

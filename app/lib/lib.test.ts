@@ -1,4 +1,4 @@
-import { memoryKeeper } from './device';
+import { memoryStore } from './device';
 import { forgetKept } from './offline';
 import { createStore } from './store';
 
@@ -18,7 +18,7 @@ describe('a store', () => {
 
 describe('what a device keeps', () => {
   it('is read, listed and removed by key', () => {
-    const keeper = memoryKeeper();
+    const keeper = memoryStore();
     expect(keeper.read('a')).toBeUndefined();
     expect(keeper.write('a', 'x')).toBe(true);
     keeper.write('b', 'y');

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { ActivityIndicator, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface ButtonProps {
   label: string;
@@ -36,9 +36,9 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
     >
       <View style={styles.row}>
         {busy ? <ActivityIndicator size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon}
-        <Words strong size={small ? 'small' : 'body'} color={kind === 'main' ? colour.sheet : colour.kelp}>
+        <Text strong size={small ? 'small' : 'body'} color={kind === 'main' ? colour.sheet : colour.kelp}>
           {label}
-        </Words>
+        </Text>
       </View>
     </Pressable>
   );

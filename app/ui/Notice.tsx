@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface NoticeProps {
   /** `caution` stays; `problem` needs doing something about; `note` informs. */
@@ -18,11 +18,11 @@ export function Notice({ kind, title, children, action }: NoticeProps) {
       {kind === 'caution' && <View style={styles.notch} />}
       <View style={styles.text}>
         {title && (
-          <Words strong size="small" color={color}>
+          <Text strong size="small" color={color}>
             {title}
-          </Words>
+          </Text>
         )}
-        {typeof children === 'string' ? <Words size="small">{children}</Words> : children}
+        {typeof children === 'string' ? <Text size="small">{children}</Text> : children}
       </View>
       {action}
     </View>

@@ -1,21 +1,21 @@
 import type { NamePart } from '@plesion/core/guide';
-import { StyleSheet, Text } from 'react-native';
+import { StyleSheet, Text as NativeText } from 'react-native';
 import { font } from '../theme';
-import { Words, type WordsProps } from './Words';
+import { Text, type TextProps } from './Text';
 
 /** Running text with scientific names in it, which lean. */
-export const Typeset = ({ parts, ...rest }: Omit<WordsProps, 'children'> & { parts: readonly NamePart[] }) => (
-  <Words {...rest}>
+export const Typeset = ({ parts, ...rest }: Omit<TextProps, 'children'> & { parts: readonly NamePart[] }) => (
+  <Text {...rest}>
     {parts.map(({ text, italic }, i) =>
       italic ? (
-        <Text key={i} style={styles.name}>
+        <NativeText key={i} style={styles.name}>
           {text}
-        </Text>
+        </NativeText>
       ) : (
         text
       ),
     )}
-  </Words>
+  </Text>
 );
 
 const styles = StyleSheet.create({ name: { fontFamily: font.name } });

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../theme';
 import { Button } from './Button';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** How far it is, and the way to stop it. */
 export function WorkProgress({ what, share, onCancel }: { what: string; share: number; onCancel: () => void }) {
@@ -9,7 +9,7 @@ export function WorkProgress({ what, share, onCancel }: { what: string; share: n
   return (
     <View style={styles.foot}>
       <View style={styles.grow}>
-        <Words size="small">{`${what}, ${percent} in 100 done`}</Words>
+        <Text size="small">{`${what}, ${percent} in 100 done`}</Text>
         <View
           role="progressbar"
           aria-valuenow={percent}

@@ -1,7 +1,7 @@
 import { type NamePart, typesetName } from '@plesion/core/guide';
 import { StyleSheet, Text } from 'react-native';
 import { colour, font } from '../theme';
-import { useLetterScale } from '../theme/look';
+import { useLetterScale } from '../theme/appearance';
 
 interface WrittenPartsProps {
   parts: readonly NamePart[];

@@ -3,17 +3,17 @@ import { ActivityIndicator, StyleSheet, View } from 'react-native';
 import { RequestProblem } from '@plesion/contract';
 import { colour, space } from '../theme';
 import { Button } from './Button';
-import { Mark } from './Mark';
+import { Logo } from './Logo';
 import { Notice } from './Notice';
-import { Words } from './Words';
+import { Text } from './Text';
 
 export function Loading({ what }: { what: string }) {
   return (
     <View style={styles.middle} role="status" aria-label={`${what} is being fetched`}>
       <ActivityIndicator color={colour.kelp} />
-      <Words quiet size="small">
+      <Text quiet size="small">
         {what} …
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -28,13 +28,13 @@ interface EmptyProps {
 export function Empty({ title, children, action }: EmptyProps) {
   return (
     <View style={styles.middle}>
-      <Mark size={64} />
-      <Words size="title" heading={2}>
+      <Logo size={64} />
+      <Text size="title" heading={2}>
         {title}
-      </Words>
-      <Words quiet style={styles.centred}>
+      </Text>
+      <Text quiet style={styles.centred}>
         {children}
-      </Words>
+      </Text>
       {action}
     </View>
   );

@@ -2,13 +2,13 @@ import { RequestProblem } from '@plesion/contract';
 import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { Button } from './Button';
-import { Choice } from './Choice';
-import { Entry } from './Entry';
+import { ChoiceGroup } from './ChoiceGroup';
+import { TextField } from './TextField';
 import { Notice } from './Notice';
-import { Sheet } from './Sheet';
+import { Card } from './Card';
 import { Empty, Failed, Loading } from './states';
 import { TaxonName } from './TaxonName';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const options = [
   { id: 'hand', label: 'in the hand' },
@@ -19,7 +19,7 @@ const options = [
 describe('a choice', () => {
   it('of one replaces the one before', () => {
     const onChange = jest.fn();
-    render(<Choice label="How near" options={options} chosen={['hand']} onChange={onChange} />);
+    render(<ChoiceGroup label="How near" options={options} chosen={['hand']} onChange={onChange} />);
     expect(screen.getByLabelText('in the hand')).toBeChecked();
     fireEvent.press(screen.getByLabelText('far off'));
     expect(onChange).toHaveBeenCalledWith(['far']);
@@ -27,17 +27,17 @@ describe('a choice', () => {
 
   it('of one cannot be emptied unless that is allowed', () => {
     const onChange = jest.fn();
-    const { rerender } = render(<Choice label="How near" options={options} chosen={['hand']} onChange={onChange} />);
+    const { rerender } = render(<ChoiceGroup label="How near" options={options} chosen={['hand']} onChange={onChange} />);
     fireEvent.press(screen.getByLabelText('in the hand'));
     expect(onChange).toHaveBeenLastCalledWith(['hand']);
-    rerender(<Choice label="How near" options={options} chosen={['hand']} onChange={onChange} clearable />);
+    rerender(<ChoiceGroup label="How near" options={options} chosen={['hand']} onChange={onChange} clearable />);
     fireEvent.press(screen.getByLabelText('in the hand'));
     expect(onChange).toHaveBeenLastCalledWith([]);
   });
 
   it('of many adds and takes away', () => {
     const onChange = jest.fn();
-    render(<Choice label="Views" many options={options} chosen={['hand', 'far']} onChange={onChange} />);
+    render(<ChoiceGroup label="Views" many options={options} chosen={['hand', 'far']} onChange={onChange} />);
     fireEvent.press(screen.getByLabelText('a few paces'));
     expect(onChange).toHaveBeenLastCalledWith(['hand', 'far', 'near']);
     fireEvent.press(screen.getByLabelText('far off'));
@@ -45,9 +45,9 @@ describe('a choice', () => {
   });
 
   it('names its group for screen readers, shown or not', () => {
-    const { rerender } = render(<Choice label="How near" options={options} chosen={[]} onChange={jest.fn()} />);
+    const { rerender } = render(<ChoiceGroup label="How near" options={options} chosen={[]} onChange={jest.fn()} />);
     expect(screen.getByText('How near')).toBeTruthy();
-    rerender(<Choice label="How near" hideLabel options={options} chosen={[]} onChange={jest.fn()} />);
+    rerender(<ChoiceGroup label="How near" hideLabel options={options} chosen={[]} onChange={jest.fn()} />);
     expect(screen.queryByText('How near')).toBeNull();
     expect(screen.getByLabelText('How near')).toBeTruthy();
   });
@@ -55,16 +55,16 @@ describe('a choice', () => {
 
 describe('a text field', () => {
   it('shows a hint until something is wrong, and then what is wrong', () => {
-    const { rerender } = render(<Entry label="Date" value="" onChangeText={jest.fn()} hint="As 2026-05-12." />);
+    const { rerender } = render(<TextField label="Date" value="" onChangeText={jest.fn()} hint="As 2026-05-12." />);
     expect(screen.getByText('As 2026-05-12.')).toBeTruthy();
-    rerender(<Entry label="Date" value="May" onChangeText={jest.fn()} hint="As 2026-05-12." problem="This is not a date." />);
+    rerender(<TextField label="Date" value="May" onChangeText={jest.fn()} hint="As 2026-05-12." problem="This is not a date." />);
     expect(screen.queryByText('As 2026-05-12.')).toBeNull();
     expect(screen.getByRole('alert')).toHaveTextContent('This is not a date.');
   });
 
   it('passes on what is typed and shows its unit', () => {
     const onChangeText = jest.fn();
-    render(<Entry label="Width" value="28" unit="mm" onChangeText={onChangeText} />);
+    render(<TextField label="Width" value="28" unit="mm" onChangeText={onChangeText} />);
     fireEvent.changeText(screen.getByLabelText('Width'), '28.4');
     expect(onChangeText).toHaveBeenCalledWith('28.4');
     expect(screen.getByText('mm')).toBeTruthy();
@@ -117,9 +117,9 @@ describe('names', () => {
 describe('sheets, notices and states', () => {
   it('a titled sheet is a region with a heading and something beside it', () => {
     render(
-      <Sheet title="Readings" aside="3 read">
-        <Words>inside</Words>
-      </Sheet>,
+      <Card title="Readings" aside="3 read">
+        <Text>inside</Text>
+      </Card>,
     );
     expect(screen.getByLabelText('Readings')).toBeTruthy();
     expect(screen.getByRole('heading')).toHaveTextContent('Readings');

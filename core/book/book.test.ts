@@ -9,7 +9,7 @@ import {
   disputedForms,
   hidesOf,
   holdersOf,
-  marksOf,
+  tellingCharacters,
   narrowed,
   partAt,
   partsOf,
@@ -59,7 +59,7 @@ describe('a form described from its scores', () => {
 });
 
 describe('usual circumstances', () => {
-  it('add marks, but do not change those that have a usual look', () => {
+  it('add characters, but do not change those that have a usual look', () => {
     expect(usualCircumstances(terns)).toEqual(['backlit', 'wet']);
     expect(usualCircumstances(lanternMoths)).toEqual([]);
     expect(usualCircumstances(bogUmbels)).toEqual([]);
@@ -110,7 +110,7 @@ describe('search over everything', () => {
 });
 
 describe('the plate wall', () => {
-  it('keeps the forms that show what is wanted of every mark', () => {
+  it('keeps the forms that show what is wanted of every character', () => {
     const left = narrowed(compiled, { nape: ['shaggy'] }).map((f) => compiled.forms[f].taxon);
     expect(new Set(left)).toEqual(new Set(['crinita-crinita', 'crinita-palliax']));
     expect(narrowed(compiled, { nape: ['shaggy'], 'tail-reach': ['beyond'] })).toEqual([]);
@@ -124,7 +124,7 @@ describe('the plate wall', () => {
     expect(countsOf(compiled, 'wing-chord', {})).toEqual({});
   });
 
-  it('does not keep forms that the mark does not apply to', () => {
+  it('does not keep forms that the character does not apply to', () => {
     const umbels = compileGuide(bogUmbels);
     const left = narrowed(umbels, { 'petal-colour': ['yellow'] }).map((f) => umbels.forms[f].id);
     expect(left).toContain('flavens/flowering');
@@ -172,17 +172,17 @@ describe('a character’s page', () => {
   });
 });
 
-describe('the marks of a form', () => {
+describe('the characters of a form', () => {
   it('are those that set it off, and say what it shows', () => {
-    const marks = marksOf(compiled, at('crinita-palliax/adult.breeding'));
-    expect(marks[0]).toMatchObject({ character: expect.stringMatching(/nape|wing-chord|bill-colour|bill-ratio/) });
-    expect(marks.map(({ text }) => text)).toContain('Nape: with a shaggy mane');
-    for (const { overlap } of marks) expect(overlap).toBeLessThan(0.6);
+    const characters = tellingCharacters(compiled, at('crinita-palliax/adult.breeding'));
+    expect(characters[0]).toMatchObject({ character: expect.stringMatching(/nape|wing-chord|bill-colour|bill-ratio/) });
+    expect(characters.map(({ text }) => text)).toContain('Nape: with a shaggy mane');
+    for (const { overlap } of characters) expect(overlap).toBeLessThan(0.6);
   });
 
   it('hardly exist where a form cannot be told', () => {
-    const consors = marksOf(compiled, at('consors/immature'), 20).length;
-    expect(consors).toBeLessThan(marksOf(compiled, at('crinita-palliax/adult.breeding'), 20).length);
+    const consors = tellingCharacters(compiled, at('consors/immature'), 20).length;
+    expect(consors).toBeLessThan(tellingCharacters(compiled, at('crinita-palliax/adult.breeding'), 20).length);
   });
 });
 
@@ -247,7 +247,7 @@ describe('guides worth opening', () => {
     [terns, 'cap', 'nivalis/adult.winter', 'furtiva/adult.winter'],
     [bogUmbels, 'stem-marks', 'virosa/flowering', 'caustica/flowering'],
     [lanternMoths, 'lantern', 'vesperta/male', 'crepera/male'],
-  ] as const)('has a famous mark that is a trap', (guide, id, a, b) => {
+  ] as const)('has a famous character that is a trap', (guide, id, a, b) => {
     const own = compileGuide(guide);
     const table = own.tables.get(id)!;
     expect(guide.characters.find((one) => one.id === id)!.fame).toBeGreaterThan(0.8);

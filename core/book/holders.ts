@@ -46,7 +46,7 @@ export const disputedForms = (compiled: CompiledGuide, character: string): numbe
     .filter((one) => one.character === character)
     .reduce((sum, { forms }) => sum + forms.length, 0);
 
-/** What hides a mark, or changes it, in words; nothing where it stays in sight. */
+/** What hides a character, or changes it, in words; nothing where it stays in sight. */
 export function hidesOf(guide: Guide, character: Character): string[] {
   const closed = planOf(guide)?.closed ?? {};
   const shut =

@@ -2,8 +2,8 @@ import type { Guide } from '../guide/working';
 
 /**
  * Circumstances to take for granted where a form is drawn or described in
- * general: those that only add marks (a tube seen on a crawling shell, light seen
- * through a wing), not those that change a mark which has a usual look as well
+ * general: those that only add characters (a tube seen on a crawling shell, light seen
+ * through a wing), not those that change a character which has a usual look as well
  * (wings bent by wind).
  */
 export function usualCircumstances(guide: Pick<Guide, 'circumstances' | 'scores'>): string[] {

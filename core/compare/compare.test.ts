@@ -56,7 +56,7 @@ describe('overlap', () => {
 describe('forms side by side', () => {
   const pair = ['vexillax/adult', 'lenior/adult'];
   const comparison = compareForms(cones, pair);
-  const mark = (id: string, of = comparison) => of.characters.find(({ character }) => character === id)!;
+  const character = (id: string, of = comparison) => of.characters.find(({ character }) => character === id)!;
 
   it('puts what separates best first', () => {
     const overlaps = comparison.characters.map(({ overlap }) => overlap);
@@ -66,34 +66,34 @@ describe('forms side by side', () => {
   });
 
   it('gives each form its frequencies or its values', () => {
-    expect(mark('tent-size').forms[0]).toMatchObject({
+    expect(character('tent-size').forms[0]).toMatchObject({
       kind: 'states',
       states: [{ state: 'fine' }, { state: 'coarse', p: expect.closeTo(0.85, 6) }],
     });
-    expect(mark('outline-ratio').forms[1]).toMatchObject({
+    expect(character('outline-ratio').forms[1]).toMatchObject({
       kind: 'values',
       low: expect.closeTo(0.5, 2),
       high: expect.closeTo(0.58, 2),
     });
-    expect(mark('aperture-ratio').forms[0]).toMatchObject({ inferred: true });
+    expect(character('aperture-ratio').forms[0]).toMatchObject({ inferred: true });
   });
 
   it('flags the trap and labels what is only for some, or only in the hand', () => {
-    expect(mark('base-stain')).toMatchObject({ trap: true, separation: 'does not separate' });
-    expect(mark('base-cords').only).toEqual(['in hand only']);
-    expect(mark('spire-angle').trap).toBe(false);
+    expect(character('base-stain')).toMatchObject({ trap: true, separation: 'does not separate' });
+    expect(character('base-cords').only).toEqual(['in hand only']);
+    expect(character('spire-angle').trap).toBe(false);
   });
 
   it('leaves out what is scored for fewer than two, and what the situation hides comes last', () => {
     expect(comparison.characters.some(({ character }) => character === 'siphon')).toBe(false);
     const fromBehind = compareForms(cones, pair, { views: ['back'] });
-    expect(mark('aperture-ratio', fromBehind).hindrance).toBe('needs a view from the opening');
-    expect(fromBehind.characters.at(-1)!.hindrance).toBeDefined();
+    expect(character('aperture-ratio', fromBehind).setAside).toBe('needs a view from the opening');
+    expect(fromBehind.characters.at(-1)!.setAside).toBeDefined();
   });
 
   it('takes up to four, every two with an overlap of their own', () => {
     const four = compareForms(cones, ['vexillax/adult', 'lenior/adult', 'gemellus/adult', 'sororius/adult']);
-    const ratio = mark('outline-ratio', four);
+    const ratio = character('outline-ratio', four);
     expect(ratio.pairs).toHaveLength(6);
     expect(ratio.overlap).toBeCloseTo(ratio.pairs.reduce((sum, { overlap }) => sum + overlap!, 0) / 6, 12);
   });
@@ -104,12 +104,12 @@ describe('forms side by side', () => {
       .filter(({ separation }) => separation !== 'does not separate')
       .map(({ character }) => character);
     expect(telling.sort()).toEqual(['outline-ratio', 'spire-angle']);
-    expect(twins.paragraph).toContain('No single mark separates them cleanly; begin with the width ÷ length of the shell');
+    expect(twins.paragraph).toContain('No single character separates them cleanly; begin with the width ÷ length of the shell');
   });
 
   it('says it in plain words: what to go by and what not', () => {
     expect(comparison.paragraph).toMatch(
-      /^No single mark separates them cleanly; begin with the edge of the spire: straight points to T\. vexillax \(85 in 100 show it, \d+ of T\. lenior\), bulging to T\. lenior \(98 against \d+\)\./,
+      /^No single character separates them cleanly; begin with the edge of the spire: straight points to T\. vexillax \(85 in 100 show it, \d+ of T\. lenior\), bulging to T\. lenior \(98 against \d+\)\./,
     );
     expect(comparison.paragraph).toMatch(/Do not go by the [^.]*stain at the tip of the base, however well known/);
     // Names lean, words stand; no two sentences begin alike.
@@ -118,7 +118,7 @@ describe('forms side by side', () => {
     const begins = comparison.paragraph.split(/\. (?=[A-Z][a-z])/).map((text) => text.split(' ').slice(0, 2).join(' '));
     expect(new Set(begins).size).toBe(begins.length);
     const hopeless = compareForms(crabs, ['cinerata/adult.female.plain', 'cinerata/adult.female.banded'], { views: ['front'] });
-    expect(hopeless.paragraph).toMatch(/No single mark tells/);
+    expect(hopeless.paragraph).toMatch(/No single character tells/);
   });
 
   it('names forms of one taxon by their sex and age', () => {
@@ -136,13 +136,13 @@ describe('forms side by side', () => {
 });
 
 describe('traps', () => {
-  it('are trusted marks that overlap, the most famous first', () => {
+  it('are trusted characters that overlap, the most famous first', () => {
     const traps = trapsBetween(cones, side(0), side(2));
     expect(traps[0].character).toBe('base-stain');
     for (const { overlap } of traps) expect(overlap).toBeGreaterThan(OVERLAP.doesNot);
   });
 
-  it('are none where the famous mark does separate', () => {
+  it('are none where the famous character does separate', () => {
     const [cinerata, murica] = ['cinerata/adult.male.plain', 'murica/adult.male.plain'].map((id) =>
       crabs.forms.findIndex((f) => f.id === id),
     );
@@ -226,7 +226,7 @@ describe('what is not scored', () => {
     ),
   });
 
-  it('is not alike: the mean is over the pairs that are known, and a mark that separates them is no trap', () => {
+  it('is not alike: the mean is over the pairs that are known, and a character that separates them is no trap', () => {
     const compared = compareForms(compileGuide(guide), ['a', 'b', 'c']);
     const edge = compared.characters.find(({ character }) => character === 'edge')!;
     expect(edge.pairs.map(({ overlap }) => overlap)).toEqual([expect.closeTo(0.06, 6), null, null]);

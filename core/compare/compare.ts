@@ -1,5 +1,5 @@
 import type { Scored, ComparedCharacter, Comparison } from './schema';
-import { hindranceOf, isTrusted, overlapBetween, separationOf, sayFacetScope } from '../evidence';
+import { setAsideBy, isTrusted, overlapBetween, separationOf, sayFacetScope } from '../evidence';
 import { type Character, type CompiledGuide, frequenciesOf, type Table, nameText, reliabilityOf } from '../guide/working';
 import type { Situation } from '../observation';
 import { paragraphOf } from './paragraph';
@@ -26,13 +26,13 @@ export function compareForms(compiled: CompiledGuide, formIds: readonly string[]
   return { forms, characters, paragraph: nameText(typeset), typeset };
 }
 
-/** Separation × reliability; marks that cannot be read now come last. */
-function worth({ guide }: CompiledGuide, { character, overlap, hindrance }: ComparedCharacter): number {
+/** Separation × reliability; characters that cannot be read now come last. */
+function worth({ guide }: CompiledGuide, { character, overlap, setAside }: ComparedCharacter): number {
   const rho = reliabilityOf(
     guide,
     guide.characters.find(({ id }) => id === character)!,
   );
-  return (1 - overlap) * rho - (hindrance ? 1 : 0);
+  return (1 - overlap) * rho - (setAside ? 1 : 0);
 }
 
 function compared(
@@ -54,7 +54,7 @@ function compared(
   );
   const known = pairs.flatMap((pair) => pair.overlap ?? []);
   const overlap = known.length ? known.reduce((sum, own) => sum + own, 0) / known.length : 1;
-  const why = hindranceOf(compiled, character, situation, { possible: [], withheld: false });
+  const why = setAsideBy(compiled, character, situation, { possible: [], withheld: false });
   return {
     character: character.id,
     label: character.label,
@@ -64,7 +64,7 @@ function compared(
     forms: at.map((f) => scoredOf(table, f)),
     trap: isTrusted(character) && known.length > 0 && known.every((own) => separationOf(own) === 'does not separate'),
     only: onlyOf(compiled, character),
-    ...(why ? { hindrance: why.text } : {}),
+    ...(why ? { setAside: why.text } : {}),
   };
 }
 

@@ -1,4 +1,4 @@
-import { factorOf, groupOfCharacter, markOf, temperScratch } from '../evidence';
+import { factorOf, groupOfCharacter, unitOf, temperScratch } from '../evidence';
 import { type CompiledBlock, type CompiledGuide, type Table, frequencyAt } from '../guide/working';
 import { logDeterminant, lowerIndex, lowerSize, solveLower } from '../linear';
 
@@ -16,7 +16,7 @@ export interface Lookalike {
  * The forms nearest to one, across taxa, sexes and ages: ½ Π BC, the
  * Bhattacharyya bound (1943; Kailath 1967) on the error of telling the two when
  * both are equally likely. Characters measured together count as one, with their
- * covariance; marks of one dependence group are tempered as in weighing.
+ * covariance; characters of one dependence group are tempered as in weighing.
  */
 export function lookalikesOf(compiled: CompiledGuide, formId: string, most = 6): Lookalike[] {
   const { forms } = compiled;
@@ -31,7 +31,7 @@ export function lookalikesOf(compiled: CompiledGuide, formId: string, most = 6):
     .slice(0, most);
 }
 
-/** ln of the Bhattacharyya coefficients of every form with one, all marks together. */
+/** ln of the Bhattacharyya coefficients of every form with one, all characters together. */
 function lnAffinities(compiled: CompiledGuide, own: number): Float64Array {
   const { guide, forms, blocks, tables } = compiled;
   const total = new Float64Array(forms.length);
@@ -45,7 +45,7 @@ function lnAffinities(compiled: CompiledGuide, own: number): Float64Array {
   };
   for (const measured of blocks) take(measured.block.characters[0], blockColumn(measured, own));
   for (const { id } of guide.characters) {
-    if (markOf(guide, id).startsWith('character:')) take(id, tableColumn(tables.get(id)!, own));
+    if (unitOf(guide, id).startsWith('character:')) take(id, tableColumn(tables.get(id)!, own));
   }
   for (const { gamma, power, columns } of groups.values()) {
     const { bits, weigh } = temperScratch(columns.length, gamma);

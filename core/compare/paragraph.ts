@@ -1,21 +1,21 @@
 import { normalBelow } from '../chance';
-import { groupOfCharacter, markOf } from '../evidence';
+import { groupOfCharacter, unitOf } from '../evidence';
 import { type CompiledGuide, type NamePart, sayFacets, shortName, typesetName } from '../guide/working';
 import type { ComparedCharacter, Comparison, Scored } from './schema';
-import { type Told, togetherWrong, toldBy } from './together';
+import { type ToldApart, togetherWrong, toldBy } from './together';
 
-/** Marks named in the paragraph, traps beside them. */
+/** Characters named in the paragraph, traps beside them. */
 const MOST = 3;
-/** Two marks suffice when they leave no more than this share in doubt. */
+/** Two characters suffice when they leave no more than this share in doubt. */
 const SUFFICES = 0.03;
 
 /** Words and names in turn; names are typeset. */
 type Piece = string | { name: string };
 
 /**
- * A comparison as advice, the way a good field guide gives it: the strongest mark
+ * A comparison as advice, the way a good field guide gives it: the strongest character
  * first with what each answer points to and how often that is so, what to look at
- * when it is hidden, whether two marks are enough, and what not to trust and why.
+ * when it is hidden, whether two characters are enough, and what not to trust and why.
  *
  * @returns runs of text, names apart from words so that they can be typeset.
  */
@@ -25,62 +25,64 @@ export function paragraphOf(
   characters: readonly ComparedCharacter[],
 ): NamePart[] {
   const names = namesOf(compiled, forms);
-  const readable = characters.filter(({ hindrance }) => !hindrance);
+  const readable = characters.filter(({ setAside }) => !setAside);
   const good = independent(
     compiled,
     readable.filter(({ separation }) => separation === 'separates' || separation === 'helps'),
   ).slice(0, MOST);
-  const out: Piece[][] = good.map((mark, i) => adviceOn(compiled, mark, names, i));
+  const out: Piece[][] = good.map((character, i) => adviceOn(compiled, character, names, i));
   const ratios = ratiosBetween(compiled, forms);
   out.push(...ratios.map((text): Piece[] => [text]));
   if (good.length + ratios.length === 0) {
-    out.push(['No single mark tells ', ...listed(names), ' apart here; only several together might.']);
+    out.push(['No single character tells ', ...listed(names), ' apart here; only several together might.']);
   }
   if (good.length > 1 && forms.length === 2) out.push(sufficiency(compiled, forms, good));
   out.push(...warnings(byFame(compiled, characters), names));
-  const gone = characters.filter(({ hindrance, overlap }) => hindrance && overlap < 0.3).slice(0, 2);
+  const gone = characters.filter(({ setAside, overlap }) => setAside && overlap < 0.3).slice(0, 2);
   if (gone.length) {
     const labels = gone.map(({ label }) => the(label));
-    const why = gone.every(({ hindrance }) => hindrance === gone[0].hindrance)
-      ? gone[0].hindrance!
-      : gone.map(({ hindrance }) => hindrance).join(', and ');
+    const why = gone.every(({ setAside }) => setAside === gone[0].setAside)
+      ? gone[0].setAside!
+      : gone.map(({ setAside }) => setAside).join(', and ');
     out.push([`${sentence(labels.join(' and '))} would say more, but ${gone.length > 1 ? 'each ' : ''}${why}.`]);
   }
   return runsOf(out);
 }
 
-/** Marks that do not lean on each other: one of each group, the strongest. */
-function independent({ guide }: CompiledGuide, marks: readonly ComparedCharacter[]): ComparedCharacter[] {
+/** Characters that do not lean on each other: one of each group, the strongest. */
+function independent({ guide }: CompiledGuide, characters: readonly ComparedCharacter[]): ComparedCharacter[] {
   const seen = new Set<string>();
-  return marks.filter(({ character }) => {
-    const key = groupOfCharacter(guide, character)?.id ?? markOf(guide, character);
+  return characters.filter(({ character }) => {
+    const key = groupOfCharacter(guide, character)?.id ?? unitOf(guide, character);
     return !seen.has(key) && Boolean(seen.add(key));
   });
 }
 
-function adviceOn(compiled: CompiledGuide, mark: ComparedCharacter, names: readonly string[], place: number): Piece[] {
-  const { unit } = compiled.guide.characters.find(({ id }) => id === mark.character)!;
-  const label = `${the(mark.label)}${mark.only.length ? ` (${mark.only.join(', ')})` : ''}`;
-  const strong = mark.separation === 'separates';
+function adviceOn(compiled: CompiledGuide, character: ComparedCharacter, names: readonly string[], place: number): Piece[] {
+  const { unit } = compiled.guide.characters.find(({ id }) => id === character.character)!;
+  const label = `${the(character.label)}${character.only.length ? ` (${character.only.join(', ')})` : ''}`;
+  const strong = character.separation === 'separates';
   const others = names.length > 2 ? 'separates all of them' : 'separates them cleanly';
   const head = [
-    strong ? `Look first at ${label}: ` : `No single mark ${others}; begin with ${label}: `,
+    strong ? `Look first at ${label}: ` : `No single character ${others}; begin with ${label}: `,
     `If that is hidden, ${strong ? 'the next best is' : 'some help comes from'} ${label}: `,
     `A third opinion comes from ${label}: `,
   ][place];
-  const unknown = names.filter((_, i) => !mark.forms[i]);
+  const unknown = names.filter((_, i) => !character.forms[i]);
   const rest: Piece[] = unknown.length ? ['; not known for ', ...listed(unknown)] : [];
   return [
     head,
-    ...(mark.forms.some((scored) => scored?.kind === 'values') ? measured(mark, names, unit, place) : shown(mark, names, place)),
+    ...(character.forms.some((scored) => scored?.kind === 'values')
+      ? measured(character, names, unit, place)
+      : shown(character, names, place)),
     ...rest,
     '.',
   ];
 }
 
 /** States: what is met in each, how often, and how often in the others. */
-function shown(mark: ComparedCharacter, names: readonly string[], place: number): Piece[] {
-  const known = mark.forms.flatMap((scored, i) => (scored?.kind === 'states' ? [{ scored, name: names[i] }] : []));
+function shown(character: ComparedCharacter, names: readonly string[], place: number): Piece[] {
+  const known = character.forms.flatMap((scored, i) => (scored?.kind === 'states' ? [{ scored, name: names[i] }] : []));
   const of = ({ scored }: (typeof known)[number], state: string) => scored.states.find((one) => one.state === state)?.p ?? 0;
   const told = known.map((own) => {
     const others = known.filter((one) => one !== own);
@@ -126,8 +128,8 @@ function shown(mark: ComparedCharacter, names: readonly string[], place: number)
 }
 
 /** Values: for two forms where they part and how many lie on their own side; for more, their spans. */
-function measured(mark: ComparedCharacter, names: readonly string[], unit: string | undefined, place: number): Piece[] {
-  const known = mark.forms.flatMap((scored, i) => (scored?.kind === 'values' ? [{ scored, name: names[i] }] : []));
+function measured(character: ComparedCharacter, names: readonly string[], unit: string | undefined, place: number): Piece[] {
+  const known = character.forms.flatMap((scored, i) => (scored?.kind === 'values' ? [{ scored, name: names[i] }] : []));
   if (known.length !== 2) {
     return known.flatMap(({ scored, name }, i): Piece[] => [
       i === 0 ? '' : i === known.length - 1 ? ' against ' : ', ',
@@ -169,12 +171,12 @@ function measured(mark: ComparedCharacter, names: readonly string[], unit: strin
 
 function sufficiency(compiled: CompiledGuide, forms: Comparison['forms'], good: readonly ComparedCharacter[]): Piece[] {
   const at = forms.map(({ form }) => compiled.forms.findIndex(({ id }) => id === form));
-  const told = good.slice(0, 2).map(({ character }): Told => toldBy(compiled, character, at[0], at[1]));
+  const told = good.slice(0, 2).map(({ character }): ToldApart => toldBy(compiled, character, at[0], at[1]));
   const wrong = togetherWrong(told[0], told[1]);
   const both = good.length > 2 ? 'The first two together' : 'Both together';
   return wrong <= SUFFICES
     ? [`${both} usually suffice: read rightly, they mislead in ${cases(wrong)}.`]
-    : [`${both} still mislead in ${cases(wrong)}, so take another mark before a name is given.`];
+    : [`${both} still mislead in ${cases(wrong)}, so take another character before a name is given.`];
 }
 
 /** The traps, the most famous first. */

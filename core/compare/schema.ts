@@ -34,7 +34,7 @@ export const ComparedCharacter = z.object({
   /** "adult only", "in hand only". */
   only: z.array(z.string()),
   /** Why it cannot be read in the situation at hand. */
-  hindrance: z.string().optional(),
+  setAside: z.string().optional(),
 });
 export type ComparedCharacter = z.infer<typeof ComparedCharacter>;
 

@@ -2,7 +2,7 @@ import { density, reach } from '../evidence';
 import { type CompiledGuide, frequencyAt } from '../guide/working';
 
 /** What one character shows of two forms, as probabilities of the same outcomes. */
-export interface Told {
+export interface ToldApart {
   a: number[];
   b: number[];
 }
@@ -11,7 +11,7 @@ export interface Told {
 const CLASSES = 60;
 
 /** A character's outcomes under two forms: its states or counts, or its values in classes. */
-export function toldBy(compiled: CompiledGuide, character: string, a: number, b: number): Told {
+export function toldBy(compiled: CompiledGuide, character: string, a: number, b: number): ToldApart {
   const table = compiled.tables.get(character)!;
   if (table.type === 'states') {
     const of = (form: number) => table.states.map((_, s) => frequencyAt(table, s, form));
@@ -31,7 +31,7 @@ export function toldBy(compiled: CompiledGuide, character: string, a: number, b:
  * forms are equally likely: ½ Σ min(Pa, Pb) over what they may show together (the
  * Bayes error).
  */
-export function togetherWrong(first: Told, second: Told): number {
+export function togetherWrong(first: ToldApart, second: ToldApart): number {
   let sum = 0;
   first.a.forEach((a, i) => second.a.forEach((p, k) => (sum += Math.min(a * p, first.b[i] * second.b[k]))));
   return Math.min(0.5, sum / 2);

@@ -4,7 +4,7 @@ import type { WeighedPosterior } from './posterior';
 const LEAST_WEIGHT = 1e-3;
 
 /** A side of the beam: some forms of the guide, or what is not in the guide. */
-export type Side = { forms: number[] } | 'outside';
+export type Contender = { forms: number[] } | 'outside';
 
 export interface Beam {
   /** Bits that stood before any reading: map, date, abundance, and how far each side's forms are spread. */
@@ -24,7 +24,7 @@ export interface Beam {
  * posterior within A (the evidence bound of variational inference, tight at q:
  * Neal & Hinton 1998); a reading's part of it is Σ q(f) c(r|f).
  */
-export function beamBetween(full: WeighedPosterior, left: Side, right: Side): Beam {
+export function beamBetween(full: WeighedPosterior, left: Contender, right: Contender): Beam {
   const a = partsOf(full, left);
   const b = partsOf(full, right);
   const contributions = a.readings.map((bits, i) => bits - b.readings[i]);
@@ -43,7 +43,7 @@ interface Parts {
   alone: number[];
 }
 
-function partsOf(full: WeighedPosterior, side: Side): Parts {
+function partsOf(full: WeighedPosterior, side: Contender): Parts {
   if (side === 'outside') {
     return {
       start: full.prior.outside,

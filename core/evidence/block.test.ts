@@ -83,7 +83,7 @@ describe('a measured block', () => {
     );
   });
 
-  it('is one mark, and its readings do not temper each other', () => {
+  it('is one character, and its readings do not temper each other', () => {
     const guide = blockGuide();
     expect(evenWeights(guide, [value('x', 1), value('y', 1), value('x', 1)])).toEqual([1, 1, 1]);
     expect(independenceKey(guide, 'x')).toBe(independenceKey(guide, 'y'));

@@ -1,12 +1,12 @@
 import { multivariateT } from '../chance';
 import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
-import { predictiveBits } from './column';
-import { type Column, OUTSIDE_WIDTH } from './model';
+import { predictiveBits } from './readingEvidence';
+import { type Evidence, OUTSIDE_WIDTH } from './model';
 import type { Reading } from '../observation';
 
 /** One value of a block as it was read, on the block's scale. */
-export interface Taken {
+export interface BlockValue {
   /** Place of its character in the block. */
   at: number;
   x: number;
@@ -20,7 +20,7 @@ const LEAST_LENGTH = 1e-12;
 /** A reading that a block scores. */
 export interface Measured {
   block: CompiledBlock;
-  taken: Taken;
+  taken: BlockValue;
 }
 
 /**
@@ -45,7 +45,7 @@ export function measuredBy(compiled: CompiledGuide, reading: Reading, given: num
  * uncertain by (1 + 1/n). Forms that were not measured get the predictive of the
  * others; what is not in the guide gets a broad one.
  */
-export function jointColumn(compiled: CompiledGuide, measured: CompiledBlock, taken: readonly Taken[]): Column {
+export function jointColumn(compiled: CompiledGuide, measured: CompiledBlock, taken: readonly BlockValue[]): Evidence {
   const { block, rows, rowOf } = measured;
   const { base } = compiled;
   const law = lawOf(block.degrees, taken.length);
@@ -76,7 +76,7 @@ function lawOf(degrees: number | undefined, order: number): Law {
 }
 
 /** The part of a covariance that was read, with the readings' own errors on its diagonal. */
-export function covarianceOf(lower: ArrayLike<number>, taken: readonly Taken[]): Float64Array {
+export function covarianceOf(lower: ArrayLike<number>, taken: readonly BlockValue[]): Float64Array {
   const out = new Float64Array(lowerSize(taken.length));
   taken.forEach(({ at, error }, i) => {
     for (let j = 0; j <= i; j++) out[lowerIndex(i, j)] = symmetric(lower, at, taken[j].at);
@@ -163,7 +163,7 @@ export function tablesGiven(compiled: CompiledGuide, weighed: readonly { measure
 function outsideBits(
   { block, rows, rowOf }: CompiledBlock,
   base: Float64Array,
-  taken: readonly Taken[],
+  taken: readonly BlockValue[],
   law: Law,
   shared: Float64Array,
 ): number {
@@ -191,7 +191,7 @@ function outsideBits(
  *
  * @returns one column a reading, in the order given.
  */
-export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, each: readonly Taken[]): Column[] {
+export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, each: readonly BlockValue[]): Evidence[] {
   const looks = new Map<number, number[]>();
   each.forEach(({ at }, i) => looks.set(at, [...(looks.get(at) ?? []), i]));
   const groups = [...looks.values()];
@@ -203,7 +203,7 @@ export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, eac
     return combined([jointColumn(compiled, measured, [one]), all, jointColumn(compiled, measured, others)], [0.5, 0.5, -0.5]);
   });
   const rest = combined([all, ...own], [1, ...own.map(() => -1)]);
-  const out: Column[] = new Array(each.length);
+  const out: Evidence[] = new Array(each.length);
   groups.forEach((group, g) => {
     const share = 1 / group.length;
     const column = combined([own[g], rest], [share, share / groups.length]);
@@ -212,7 +212,7 @@ export function blockParts(compiled: CompiledGuide, measured: CompiledBlock, eac
   return out;
 }
 
-function meanOf(looks: readonly Taken[]): Taken {
+function meanOf(looks: readonly BlockValue[]): BlockValue {
   const n = looks.length;
   return {
     at: looks[0].at,
@@ -222,7 +222,7 @@ function meanOf(looks: readonly Taken[]): Taken {
 }
 
 /** A weighted sum of columns. */
-function combined(columns: readonly Column[], weights: readonly number[]): Column {
+function combined(columns: readonly Evidence[], weights: readonly number[]): Evidence {
   const bits = new Float64Array(columns[0].bits.length);
   columns.forEach((column, c) => {
     for (let f = 0; f < bits.length; f++) bits[f] += weights[c] * column.bits[f];

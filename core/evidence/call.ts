@@ -4,17 +4,17 @@ import { formsIn, groupByFacet, type Grouping, groupMasses, levelsOf, massOf, ra
 import { misreadingsOf } from './oneWrong';
 import { inHundred } from './say';
 import { leaveOneOut, type WeighedPosterior } from './posterior';
-import { type Bench, capital, inUnion, levelName, type Question, verdictOn } from './verdict';
+import { type CallContext, capital, inUnion, levelName, type Question, verdictOn } from './verdict';
 
 export const OUTSIDE = 'outside';
 
-/** Relatives that a guide does not list cannot be told from its own by a few marks. */
+/** Relatives that a guide does not list cannot be told from its own by a few characters. */
 const PROVISO = 'if it is one of this guide’s kinds';
 
 /**
  * Name each level that the guide's school allows, from broad to narrow. Sex,
  * stage and the other facets are named by the same posterior but ask for fewer
- * marks (`facetGroups`), since one good look at the right part settles them;
+ * characters (`facetGroups`), since one good look at the right part settles them;
  * where they cannot be told apart, a union that the guide names may be called.
  */
 export function callOf(
@@ -24,9 +24,9 @@ export function callOf(
     without = leaveOneOut(compiled, full),
     misread = misreadingsOf(compiled, full),
     keyed,
-  }: Partial<Omit<Bench, 'compiled' | 'full'>> = {},
+  }: Partial<Omit<CallContext, 'compiled' | 'full'>> = {},
 ): Call {
-  const bench: Bench = { compiled, full, without, misread, ...(keyed ? { keyed } : {}) };
+  const bench: CallContext = { compiled, full, without, misread, ...(keyed ? { keyed } : {}) };
   const verdicts: Verdict[] = [];
   let called: Verdict | undefined;
   let narrowed: { grouping: Grouping; verdict: Verdict } | undefined;
@@ -50,7 +50,7 @@ export function callOf(
       text: 'These readings fit nothing in this guide.',
     };
   }
-  // Where the leader holds by itself and lacks only marks, a second name beside it would say less, not more.
+  // Where the leader holds by itself and lacks only characters, a second name beside it would say less, not more.
   const divided = narrowed?.verdict.lacks.some((lack) => lack === 'posterior' || lack === 'cost');
   const either = narrowed && divided ? eitherOf(bench, narrowed.grouping, called) : undefined;
   if (either) return { ...either, facets: {}, verdicts };
@@ -87,7 +87,7 @@ function withWhatContains({ naming }: CompiledGuide, verdicts: readonly Verdict[
   });
 }
 
-function rankVerdict(bench: Bench, grouping: Grouping): Verdict {
+function rankVerdict(bench: CallContext, grouping: Grouping): Verdict {
   const masses = groupMasses(grouping, bench.full.p);
   const inOrder = ranked(masses);
   const lead = keyedGroup(bench, grouping) ?? inOrder[0];
@@ -97,19 +97,19 @@ function rankVerdict(bench: Bench, grouping: Grouping): Verdict {
     group: grouping.groups[lead],
     forms: formsIn(grouping, lead),
     rival: rivalOf(bench, grouping, masses, next),
-    marksNeeded: bench.compiled.guide.settings.call.groups,
+    charactersNeeded: bench.compiled.guide.settings.call.groups,
   });
 }
 
 /** Where the school is the key, what the key came to is asked about, whatever leads. */
-function keyedGroup({ compiled, keyed }: Bench, grouping: Grouping): number | undefined {
+function keyedGroup({ compiled, keyed }: CallContext, grouping: Grouping): number | undefined {
   if (!keyed || compiled.guide.settings.call.school !== 'key') return undefined;
   const at = grouping.groups.findIndex(({ id }) => isUnder(compiled.naming, keyed.taxon, id));
   return at < 0 ? undefined : at;
 }
 
-/** Marks are counted against the strongest other group; against "outside" only where the guide has no other. */
-function rivalOf({ full }: Bench, grouping: Grouping, masses: Float64Array, group: number | undefined): Question['rival'] {
+/** Characters are counted against the strongest other group; against "outside" only where the guide has no other. */
+function rivalOf({ full }: CallContext, grouping: Grouping, masses: Float64Array, group: number | undefined): Question['rival'] {
   return group === undefined
     ? { id: OUTSIDE, label: 'not in this guide', p: full.outside, side: OUTSIDE }
     : { ...grouping.groups[group], p: masses[group], side: { forms: formsIn(grouping, group) } };
@@ -118,7 +118,7 @@ function rivalOf({ full }: Bench, grouping: Grouping, masses: Float64Array, grou
 /** Forms that go under a taxon by the names in force. */
 const underTaxon = ({ naming }: CompiledGuide, taxon: string): boolean[] => naming.of.map((own) => isUnder(naming, own, taxon));
 
-function facetsOf(bench: Bench, taxon: string): Verdict[] {
+function facetsOf(bench: CallContext, taxon: string): Verdict[] {
   const { compiled, full } = bench;
   const inside = underTaxon(compiled, taxon);
   return levelsOf(compiled).flatMap(({ level }) => {
@@ -137,7 +137,7 @@ function facetsOf(bench: Bench, taxon: string): Verdict[] {
         group: own.groups[lead],
         forms: formsIn(own, lead),
         rival: { ...own.groups[next], p: masses[next], side: { forms: formsIn(own, next) } },
-        marksNeeded: compiled.guide.settings.call.facetGroups,
+        charactersNeeded: compiled.guide.settings.call.facetGroups,
         mayRestOnOne: true,
       }),
     ];
@@ -145,7 +145,7 @@ function facetsOf(bench: Bench, taxon: string): Verdict[] {
 }
 
 /** The narrowest union of facets that holds where some facet it spans could not be called. */
-function unionOf({ compiled, full }: Bench, taxon: string, facets: readonly Verdict[]): Call['union'] {
+function unionOf({ compiled, full }: CallContext, taxon: string, facets: readonly Verdict[]): Call['union'] {
   const open = facets.filter((v) => !v.passes && v.level.kind === 'facet').map((v) => (v.level as { facet: FacetName }).facet);
   const inside = underTaxon(compiled, taxon);
   const total = massOf(
@@ -163,7 +163,11 @@ function unionOf({ compiled, full }: Bench, taxon: string, facets: readonly Verd
 }
 
 /** Two groups of the first level that could not be named, when together they can. */
-function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined): Omit<Call, 'facets' | 'verdicts'> | undefined {
+function eitherOf(
+  bench: CallContext,
+  grouping: Grouping,
+  called: Verdict | undefined,
+): Omit<Call, 'facets' | 'verdicts'> | undefined {
   const { compiled } = bench;
   const masses = groupMasses(grouping, bench.full.p);
   const [lead, next, third] = ranked(masses);
@@ -174,7 +178,7 @@ function eitherOf(bench: Bench, grouping: Grouping, called: Verdict | undefined)
     group: { id: `${grouping.groups[lead].id}+${grouping.groups[next].id}`, label: 'either' },
     forms: [...formsIn(grouping, lead), ...formsIn(grouping, next)],
     rival: rivalOf(bench, grouping, masses, third),
-    marksNeeded: compiled.guide.settings.call.groups,
+    charactersNeeded: compiled.guide.settings.call.groups,
   });
   if (!verdict.passes) return undefined;
   const [a, b] = [grouping.groups[lead], grouping.groups[next]];

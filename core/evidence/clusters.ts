@@ -1,38 +1,38 @@
 import type { Guide } from '../guide/working';
-import type { Column } from './model';
+import type { Evidence } from './model';
 import type { Reading } from '../observation';
-import { groupOfCharacter, kishTotal, markOf, temperScratch } from './weights';
+import { groupOfCharacter, kishTotal, unitOf, temperScratch } from './weights';
 
 /** A reading with what it says of every form, before tempering; of a measured block, its part. */
 export interface Said {
   reading: Reading;
-  column: Column;
+  column: Evidence;
   /** The measured block that it is a part of. */
   block?: string;
 }
 
-/** Readings that are not independent: looks at one mark, marks of one group. Places are those in the list given. */
+/** Readings that are not independent: looks at one character, characters of one group. Places are those in the list given. */
 interface Cluster {
   gamma: number;
   power?: number;
-  /** Each mark of the group, with its looks; a measured block is one look in several parts. */
-  marks: { looks: number[][] }[];
+  /** Each character of the group, with its looks; a measured block is one look in several parts. */
+  characters: { looks: number[][] }[];
 }
 
 /** Sort readings into those that stand alone and those that depend on each other. */
 function clustersOf(guide: Guide, said: readonly Said[]): { alone: number[]; clusters: Cluster[] } {
-  const clusters = new Map<string, { cluster: Cluster; marks: Map<string, Map<string, number[]>>; size: number }>();
+  const clusters = new Map<string, { cluster: Cluster; characters: Map<string, Map<string, number[]>>; size: number }>();
   said.forEach(({ reading, block }, i) => {
-    const mark = markOf(guide, reading.character);
+    const character = unitOf(guide, reading.character);
     const group = groupOfCharacter(guide, reading.character);
-    const key = group ? `group:${group.id}` : mark;
+    const key = group ? `group:${group.id}` : character;
     let own = clusters.get(key);
     if (!own) {
-      own = { cluster: { gamma: group?.gamma ?? 0, power: group?.power, marks: [] }, marks: new Map(), size: 0 };
+      own = { cluster: { gamma: group?.gamma ?? 0, power: group?.power, characters: [] }, characters: new Map(), size: 0 };
       clusters.set(key, own);
     }
-    const looks = own.marks.get(mark) ?? new Map<string, number[]>();
-    own.marks.set(mark, looks);
+    const looks = own.characters.get(character) ?? new Map<string, number[]>();
+    own.characters.set(character, looks);
     const look = block === undefined ? `look:${i}` : 'measured';
     const parts = looks.get(look);
     if (parts) parts.push(i);
@@ -43,10 +43,10 @@ function clustersOf(guide: Guide, said: readonly Said[]): { alone: number[]; clu
   });
   const alone: number[] = [];
   const dependent: Cluster[] = [];
-  for (const { cluster, marks, size } of clusters.values()) {
-    const all = [...marks.values()].map((looks) => ({ looks: [...looks.values()] }));
+  for (const { cluster, characters, size } of clusters.values()) {
+    const all = [...characters.values()].map((looks) => ({ looks: [...looks.values()] }));
     if (size === 1 && cluster.power === undefined) alone.push(...all.flatMap(({ looks }) => looks.flat()));
-    else dependent.push({ ...cluster, marks: all });
+    else dependent.push({ ...cluster, characters: all });
   }
   return { alone, clusters: dependent };
 }
@@ -54,7 +54,7 @@ function clustersOf(guide: Guide, said: readonly Said[]): { alone: number[]; clu
 /** Readings as they count together: one column each, tempered, that only have to be added. */
 export interface Tempered {
   /** What each reading counts for, in the order given. */
-  columns: Column[];
+  columns: Evidence[];
   /** The form that the tempering was done against: the one that leads. -1 where nothing depends on anything. */
   reference: number;
 }
@@ -64,8 +64,8 @@ const ROUNDS = 8;
 
 /**
  * Temper readings that depend on each other. Their evidence is tempered for every
- * form against the one that leads (see `temperedWeights`): looks at one mark by
- * γ = the guide's `secondLook`, marks of a group by that group's γ. The leader is
+ * form against the one that leads (see `temperedWeights`): looks at one character by
+ * γ = the guide's `secondLook`, characters of a group by that group's γ. The leader is
  * found by trying: against it, it still leads. Since evidence between two forms is
  * the same whichever is named first, there is at most one such.
  *
@@ -98,9 +98,9 @@ export function temper(guide: Guide, prior: { forms: Float64Array; outside: numb
 /** The leader if every reading counted alike, as Kish has it. */
 function firstGuess(rest: Float64Array, clusters: readonly Cluster[], said: readonly Said[], secondLook: number): number {
   const total = rest.slice();
-  for (const { marks, gamma, power } of clusters) {
-    const each = power ?? kishTotal(marks.length, gamma) / marks.length;
-    for (const { looks } of marks) {
+  for (const { characters, gamma, power } of clusters) {
+    const each = power ?? kishTotal(characters.length, gamma) / characters.length;
+    for (const { looks } of characters) {
       const weight = (each * kishTotal(looks.length, secondLook)) / looks.length;
       for (const i of looks.flat()) for (let f = 0; f < total.length; f++) total[f] += weight * said[i].column.bits[f];
     }
@@ -115,13 +115,13 @@ function largest(values: Float64Array): number {
 }
 
 /** A cluster's readings tempered against one form: that form keeps what each says of it, the others what is tempered behind it. */
-function against(cluster: Cluster, said: readonly Said[], secondLook: number, reference: number): Map<number, Column> {
-  const { marks, gamma, power } = cluster;
+function against(cluster: Cluster, said: readonly Said[], secondLook: number, reference: number): Map<number, Evidence> {
+  const { characters, gamma, power } = cluster;
   const forms = said[0].column.bits.length;
-  const out = new Map<number, Column>();
-  const inner = marks.map(({ looks }) => temperScratch(looks.length, secondLook));
-  const outer = temperScratch(marks.length, gamma);
-  const parts = marks.flatMap(({ looks }, m) =>
+  const out = new Map<number, Evidence>();
+  const inner = characters.map(({ looks }) => temperScratch(looks.length, secondLook));
+  const outer = temperScratch(characters.length, gamma);
+  const parts = characters.flatMap(({ looks }, m) =>
     looks.flatMap((own, k) =>
       own.map((i) => {
         const column = { bits: new Float64Array(forms), outside: 0 };
@@ -141,9 +141,9 @@ function against(cluster: Cluster, said: readonly Said[], secondLook: number, re
       outer.bits[m] = sum;
       return weights;
     });
-    const markWeights = power === undefined ? outer.weigh() : undefined;
+    const characterWeights = power === undefined ? outer.weigh() : undefined;
     for (const { m, k, from, to, top } of parts) {
-      const weight = (markWeights?.[m] ?? power!) * lookWeights[m][k];
+      const weight = (characterWeights?.[m] ?? power!) * lookWeights[m][k];
       if (f < forms) to.bits[f] = top - weight * (top - from.bits[f]);
       else to.outside = top - weight * (top - from.outside);
     }

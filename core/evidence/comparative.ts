@@ -1,6 +1,6 @@
 import { normalBelow } from '../chance';
 import { type CompiledGuide, isUnder, type Table, type ValuesTable, frequencyAt, reliabilityOf } from '../guide/working';
-import type { Column } from './model';
+import type { Evidence } from './model';
 import type { Reading, RelativeValue } from '../observation';
 
 /**
@@ -9,7 +9,7 @@ import type { Reading, RelativeValue } from '../observation';
  * another character of the same individual. The judgement itself is right with
  * the character's reliability; ties of ordered states count half.
  */
-export function comparativeColumn(compiled: CompiledGuide, reading: Reading): Column {
+export function comparativeColumn(compiled: CompiledGuide, reading: Reading): Evidence {
   const comparison = reading.comparison!;
   const table = compiled.tables.get(reading.character)!;
   const rho = reliabilityOf(compiled.guide, table.character);

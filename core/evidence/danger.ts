@@ -7,7 +7,7 @@ import type { WeighedPosterior } from './posterior';
 /** What the danger withholds. */
 export interface Hazards {
   possible: Danger[];
-  /** Are marks that need close handling withheld? */
+  /** Are characters that need close handling withheld? */
   withheld: boolean;
   /** Why, or why not. */
   reason?: string;
@@ -17,7 +17,7 @@ const isGrave = (grade: Hazard['grade']) => HAZARD_GRADES.indexOf(grade) >= HAZA
 
 /**
  * The hazards of forms that are at least as probable as their threshold, worst
- * first. While one of them is serious, close marks are withheld; a photograph, or
+ * first. While one of them is serious, close characters are withheld; a photograph, or
  * a dead specimen safely held, lifts that.
  */
 export function hazardsOf(compiled: CompiledGuide, full: WeighedPosterior, situation: Situation): Hazards {
@@ -52,12 +52,12 @@ export function hazardsOf(compiled: CompiledGuide, full: WeighedPosterior, situa
   const lifted = situation.subject === 'photograph' || situation.subject === 'dead';
   if (lifted) {
     const what = situation.subject === 'photograph' ? 'a photograph' : 'a dead specimen safely held';
-    return { possible, withheld: false, reason: `Close marks are offered because this is ${what}.` };
+    return { possible, withheld: false, reason: `Close characters are offered because this is ${what}.` };
   }
   return {
     possible,
     withheld: true,
-    reason: `Close marks are withheld while ${worst.name} is possible (${inHundred(worst.p)}). Read what can be seen from a distance, or from a photograph.`,
+    reason: `Close characters are withheld while ${worst.name} is possible (${inHundred(worst.p)}). Read what can be seen from a distance, or from a photograph.`,
   };
 }
 

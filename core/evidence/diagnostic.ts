@@ -9,10 +9,10 @@ const OWNED = 0.3;
 const AGAINST = 3;
 
 /**
- * The *diagnostic mark* school: one mark that no other form shares, read "sure"
+ * The *diagnostic character* school: one character that no other form shares, read "sure"
  * in two separate looks, with nothing against by more than 3 bits.
  */
-export function diagnosticMark(
+export function diagnosticCharacter(
   compiled: CompiledGuide,
   full: WeighedPosterior,
   forms: readonly number[],
@@ -27,7 +27,7 @@ export function diagnosticMark(
     looks.set(reading.character, (looks.get(reading.character) ?? 0) + 1);
   }
   const [best] = [...looks].sort((a, b) => b[1] - a[1]);
-  if (!best) return { found: false, text: 'needs a mark that nothing else has' };
+  if (!best) return { found: false, text: 'needs a character that nothing else has' };
   const label = compiled.guide.characters.find(({ id }) => id === best[0])!.label.toLowerCase();
   if (best[1] < 2) return { found: false, text: `needs a second, separate look at the ${label}` };
   const against = contributions.findIndex((bits) => bits < -AGAINST);

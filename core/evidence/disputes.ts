@@ -1,7 +1,7 @@
 import type { Dispute } from './schema';
 import { type CompiledGuide, disagreementsOf, type SourcePolicy, tableUnder } from '../guide/working';
 import { type Grouping, groupMasses, massOf } from './levels';
-import { columnOf } from './column';
+import { evidenceOf } from './readingEvidence';
 import { saidInstead, type WeighedPosterior } from './posterior';
 
 /** Forms less probable than this are not worth a dispute. */
@@ -56,7 +56,7 @@ function massFollowing(
     compiled,
     full,
     own.flatMap(({ index, reading }) => {
-      const by = columnOf(other, reading);
+      const by = evidenceOf(other, reading);
       return by ? [{ index, by }] : [];
     }),
   );

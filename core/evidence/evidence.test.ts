@@ -14,7 +14,7 @@ import {
   expectedInformation,
   groupByRank,
   inHundred,
-  liveForms,
+  possibleForms,
   nextLooks,
   ofHundred,
   overlapBetween,
@@ -181,7 +181,7 @@ describe('cases worked on paper', () => {
     expect(bits[0] - bits[1]).toBeCloseTo(3.3854, 4);
   });
 
-  it('a second look at the same mark counts less: γ = 0.7', () => {
+  it('a second look at the same character counts less: γ = 0.7', () => {
     // 1 / (1 + 0.7) = 0.588 each, 1.176 looks in all: 2 bits × 1.17647 = 2.35294.
     const { bits } = posteriorOf(compileGuide(tinyGuide()), {}, [edge('round', { id: '1' }), edge('round', { id: '2' })]);
     expect(bits[0] - bits[1]).toBeCloseTo(2.35294, 5);
@@ -212,8 +212,8 @@ describe('cases worked on paper', () => {
     expect(silent.weighed).toEqual([]);
   });
 
-  it('expected information of a perfect mark is the whole bit, of a useless one nothing', () => {
-    const mark = (a: number, b: number): Guide => {
+  it('expected information of a perfect character is the whole bit, of a useless one nothing', () => {
+    const character = (a: number, b: number): Guide => {
       const guide = tinyGuide();
       guide.scores[0].value = { kind: 'states', states: { round: a } };
       guide.scores[1].value = { kind: 'states', states: { round: b } };
@@ -222,19 +222,19 @@ describe('cases worked on paper', () => {
     const worth = (guide: Guide) => {
       const compiled = compileGuide(guide);
       const full = posteriorOf(compiled, {}, []);
-      return expectedInformation(compiled.tables.get('edge')!, liveForms(full, groupByRank(compiled, 'species')), 0);
+      return expectedInformation(compiled.tables.get('edge')!, possibleForms(full, groupByRank(compiled, 'species')), 0);
     };
-    expect(worth(mark(0.999999, 0.000001))).toBeCloseTo(1, 2);
-    expect(worth(mark(0.5, 0.5))).toBeCloseTo(0, 6);
+    expect(worth(character(0.999999, 0.000001))).toBeCloseTo(1, 2);
+    expect(worth(character(0.5, 0.5))).toBeCloseTo(0, 6);
     // 0.8 against 0.2: 1 − H(0.8) = 1 − 0.72193
-    expect(worth(mark(0.8, 0.2))).toBeCloseTo(0.27807, 2);
+    expect(worth(character(0.8, 0.2))).toBeCloseTo(0.27807, 2);
   });
 
   it('information of a length, by quadrature', () => {
     // Two normals two standard deviations apart, ½ : ½, with the error 0.5 in it: d = 2 / √1.25 = 1.78885.
     // I = 1 − E[H] for the balanced pair; numerical integration on paper's finer grid gives 0.4182 bits.
     const compiled = compileGuide(tinyGuide());
-    const live = liveForms(posteriorOf(compiled, {}, []), groupByRank(compiled, 'species'));
+    const live = possibleForms(posteriorOf(compiled, {}, []), groupByRank(compiled, 'species'));
     const d = 2 / Math.sqrt(1.25);
     let exact = 0;
     for (let x = -8; x < 8 + d; x += 0.001) {
@@ -268,12 +268,12 @@ describe('the call', () => {
     expect(call()).toMatchObject({ kind: 'undetermined', facets: {} });
   });
 
-  it('does not rest on one mark, however famous', () => {
+  it('does not rest on one character, however famous', () => {
     const one = call(s('front-edge', 'three-teeth'), s('front-edge', 'three-teeth'));
-    expect(one.verdicts.find((v) => v.group === 'murica')).toMatchObject({ passes: false, marks: 1 });
+    expect(one.verdicts.find((v) => v.group === 'murica')).toMatchObject({ passes: false, characters: 1 });
   });
 
-  it('names the species on independent marks and says why not finer', () => {
+  it('names the species on independent characters and says why not finer', () => {
     const named = call(...murica);
     expect(named).toMatchObject({ kind: 'taxon', taxon: 'murica' });
     expect(named.verdicts.find((v) => v.group === 'murica')!.worst!.p).toBeGreaterThan(0.8);
@@ -366,14 +366,13 @@ describe('next looks', () => {
   });
 
   it('list what needs another view, more handling or nearness apart, with the reason', () => {
-    const hindrance = (situation: object, character: string) =>
-      looks(situation).find((l) => l.character === character)?.hindrance;
-    expect(hindrance({ views: ['dorsal'] }, 'belly-spots')).toBe('view');
-    expect(hindrance({ handling: 'look' }, 'width-ratio')).toBe('handling');
-    expect(hindrance({ distance: 'far' }, 'granules')).toBe('distance');
-    expect(hindrance({}, 'granules')).toBeUndefined();
+    const setAside = (situation: object, character: string) => looks(situation).find((l) => l.character === character)?.setAside;
+    expect(setAside({ views: ['dorsal'] }, 'belly-spots')).toBe('view');
+    expect(setAside({ handling: 'look' }, 'width-ratio')).toBe('handling');
+    expect(setAside({ distance: 'far' }, 'granules')).toBe('distance');
+    expect(setAside({}, 'granules')).toBeUndefined();
     const all = looks({ handling: 'look' });
-    expect(all.findIndex((l) => l.hindrance)).toBeGreaterThan(all.findLastIndex((l) => !l.hindrance));
+    expect(all.findIndex((l) => l.setAside)).toBeGreaterThan(all.findLastIndex((l) => !l.setAside));
   });
 
   it('count for less beside a reading of the same dependence group', () => {
@@ -471,7 +470,7 @@ describe('the worth of a measurement where forms are narrow', () => {
           })),
         }),
       );
-      const live = liveForms(posteriorOf(compiled, {}, []), groupByRank(compiled, 'species'));
+      const live = possibleForms(posteriorOf(compiled, {}, []), groupByRank(compiled, 'species'));
       const worth = expectedInformation(compiled.tables.get('length')!, live, 0);
       // By hand: I = Σ ∫ p(x, g) log2 (p(x | g) / p(x)) over a very fine grid.
       let naive = 0;

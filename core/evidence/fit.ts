@@ -2,8 +2,8 @@ import type { Fit } from './schema';
 import { type Chance, normal, pick, seeded } from '../chance';
 import { type CompiledGuide, type StatesTable, type ValuesTable, likelihoodAt } from '../guide/working';
 import { lowerIndex } from '../linear';
-import { covarianceOf, factorOf, jointColumn, type Taken } from './block';
-import { columnOf, onScale } from './column';
+import { covarianceOf, factorOf, jointColumn, type BlockValue } from './block';
+import { evidenceOf, onScale } from './readingEvidence';
 import { tailedLogDensity } from './density';
 import type { WeighedPosterior, Weighed } from './posterior';
 import { evenWeights } from './weights';
@@ -68,7 +68,7 @@ function singleTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form
 
 /** A reading that either is so or not: does not apply, larger than the neighbour. */
 function eitherWay(compiled: CompiledGuide, { reading }: Weighed, form: number): Trial {
-  const sure = columnOf(compiled, { ...reading, certainty: 'sure' })!;
+  const sure = evidenceOf(compiled, { ...reading, certainty: 'sure' })!;
   const p = Math.min(1 - 1e-9, 2 ** sure.bits[form]);
   return { observed: Math.log2(p), draw: (chance) => (chance() < p ? Math.log2(p) : Math.log2(1 - p)) };
 }
@@ -100,7 +100,7 @@ function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form:
     if (taken.length === 0 || row < 0) return [];
     const { mean, covariance } = measured.rows[row];
     const factor = factorOf(covarianceOf(covariance ?? measured.block.covariance, taken), taken.length);
-    const bits = (values: readonly Taken[]) => jointColumn(compiled, measured, values).bits[form];
+    const bits = (values: readonly BlockValue[]) => jointColumn(compiled, measured, values).bits[form];
     const { degrees } = measured.block;
     return [
       {

@@ -14,29 +14,29 @@ export type {
   NextLook,
   Robustness,
   SetAside,
-  SetAsideBecause,
+  SetAsideReason,
   Settling,
   Trap,
   Verdict,
 } from './schema';
 export * from './vocabulary';
 export { standingOf } from './standing';
-export { type Beam, beamBetween, type Side } from './beam';
+export { type Beam, beamBetween, type Contender } from './beam';
 export { callOf } from './call';
 export { factorOf, jointColumn, tableGiven } from './block';
-export { columnOf, onScale } from './column';
+export { evidenceOf, onScale } from './readingEvidence';
 export { type Hazards, isClose } from './danger';
 export { fitOf } from './fit';
 export { tailedDensity, tailedLogDensity } from './density';
-export { entropyOf, expectedInformation, type Live, liveForms } from './information';
+export { entropyOf, expectedInformation, type PossibleForms, possibleForms } from './information';
 export { type Grouping, groupByFacet, groupByRank, groupMasses, levelsOf, ranked } from './levels';
 export { nextLooks } from './nextLooks';
-export { density, OVERLAP, overlapBetween, reach, separationOf, type Side as WeightedSide } from './overlap';
+export { density, OVERLAP, overlapBetween, reach, separationOf, type WeightedForms as WeightedSide } from './overlap';
 export { sumOfPowers } from './powers';
 export { sayMisreading, sayRule } from './rule';
 export { inHundred, ofHundred } from './say';
 export { type Joint, jointPosterior } from './joint';
-export { hindranceOf, sayFacetScope } from './setAside';
+export { setAsideBy, sayFacetScope } from './setAside';
 export { fromPrior, type WeighedPosterior, posteriorOf, type Weighed, withoutReading, withReading } from './posterior';
 export { isTrusted, trapsBetween } from './traps';
-export { evenWeights, groupOfCharacter, independenceKey, markOf, temperedSum, temperedWeights, temperScratch } from './weights';
+export { evenWeights, groupOfCharacter, independenceKey, unitOf, temperedSum, temperedWeights, temperScratch } from './weights';

@@ -20,7 +20,7 @@ const REACH = 5;
 const TAIL_REACH = 6;
 
 /** The forms that matter, with their probabilities and groups; the last group is "outside". */
-export interface Live {
+export interface PossibleForms {
   forms: Int32Array;
   p: Float64Array;
   group: Int32Array;
@@ -37,7 +37,7 @@ export interface Live {
  * are numbered anew, "outside" last. When they are very many, a systematic sample
  * by probability (Madow 1949) stands for them: no form's expected weight changes.
  */
-export function liveForms(full: WeighedPosterior, grouping: Grouping): Live {
+export function possibleForms(full: WeighedPosterior, grouping: Grouping): PossibleForms {
   const floor = DROPPED / full.p.length;
   const all: number[] = [];
   for (let f = 0; f < full.p.length; f++) if (full.p[f] > floor) all.push(f);
@@ -94,19 +94,19 @@ export function entropyOf(masses: Float64Array): number {
  * read: I(G; R) = H(G) + H(R) − H(G, R) (Shannon 1948), with misreading in it.
  * Values are taken by quadrature over the predictive mixture.
  */
-export function expectedInformation(table: Table, live: Live, tail: number): number {
+export function expectedInformation(table: Table, live: PossibleForms, tail: number): number {
   const bits = table.type === 'states' ? statesInformation(table, live) : valueInformation(table, live, tail);
   return Math.max(0, bits) * chanceItApplies(table, live);
 }
 
-function chanceItApplies(table: Table, live: Live): number {
+function chanceItApplies(table: Table, live: PossibleForms): number {
   if (!table.applies) return 1;
   let chance = live.outside;
   for (let i = 0; i < live.forms.length; i++) chance += live.p[i] * table.applies[live.forms[i]];
   return Math.min(1, chance);
 }
 
-function statesInformation(table: StatesTable, live: Live): number {
+function statesInformation(table: StatesTable, live: PossibleForms): number {
   const S = table.states.length;
   const forms = table.scored.length;
   const joint = new Float64Array(live.groups * S);
@@ -132,7 +132,7 @@ function marginal(joint: Float64Array, groups: number, outcomes: number): Float6
  * A form's mass in a bin is exact where the bins are wide for it, else density times
  * width. Bins can only lose information, so nothing is promised that is not there.
  */
-function valueInformation(table: ValuesTable, live: Live, tail: number): number {
+function valueInformation(table: ValuesTable, live: PossibleForms, tail: number): number {
   const usual = table.character.error ?? 0;
   const e = table.log ? usual / Math.exp(table.centre) : usual;
   const n = live.forms.length;

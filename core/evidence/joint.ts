@@ -1,5 +1,5 @@
 import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
-import type { Column } from './model';
+import type { Evidence } from './model';
 import { type Misread, misreadingsOf } from './oneWrong';
 import { sumOfPowers } from './powers';
 import type { Reading } from '../observation';
@@ -92,7 +92,7 @@ function joined(
 }
 
 /** A reading speaks for a taxon as it does for that taxon's forms, by how likely this specimen makes each of them. */
-function meanInTaxon(taxa: readonly number[][], { bits }: Posterior, column: Column): Column {
+function meanInTaxon(taxa: readonly number[][], { bits }: Posterior, column: Evidence): Evidence {
   const out = new Float64Array(bits.length);
   for (const forms of taxa) {
     const own = sumOf(forms, (f) => bits[f]);

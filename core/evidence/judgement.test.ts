@@ -6,7 +6,7 @@ import type { Judgement } from '../guide/working';
 import type { Situation, Reading } from '../observation';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { standingOf, columnOf, fitOf, posteriorOf } from '.';
+import { standingOf, evidenceOf, fitOf, posteriorOf } from '.';
 
 const state = (character: string, ...states: string[]): Reading => ({ character, states });
 const value = (character: string, v: number, error?: number): Reading => ({ character, value: v, error });
@@ -19,19 +19,19 @@ const REEF: Situation = { region: 'outer-reefs', habitat: 'slab', views: ['back'
 const DRIFT: Situation = { region: 'lagoons', habitat: 'drift', subject: 'dead' };
 const tented = [state('pattern', 'tents'), state('base-stain', 'rose')];
 
-describe('the case of the rose tip: the famous mark agrees, two quiet ones do not', () => {
+describe('the case of the rose tip: the famous character agrees, two quiet ones do not', () => {
   const famous = cones([state('base-stain', 'rose'), state('pattern', 'tents'), state('tent-size', 'coarse')], REEF);
   const quiet = cones(
     [...tented, state('tent-size', 'coarse'), state('spire-outline', 'domed'), value('outline-ratio', 0.56)],
     REEF,
   );
 
-  it('the famous mark is called a trap, with its overlap', () => {
+  it('the famous character is called a trap, with its overlap', () => {
     expect(famous.traps[0]).toMatchObject({ character: 'base-stain', text: expect.stringContaining('famous') });
     expect(famous.traps[0].overlap).toBeGreaterThan(0.9);
   });
 
-  it('without the quiet marks the lancer leads, on one reading', () => {
+  it('without the quiet characters the lancer leads, on one reading', () => {
     expect(famous.robustness.group).toBe('vexillax');
     expect(famous.robustness.text).toContain('Rests on one reading: without the size of the tents');
     expect(famous.call.kind).toBe('undetermined');
@@ -103,11 +103,11 @@ describe('danger', () => {
     expect(hazards[0].advice).toMatch(/do not touch it.*medical help/);
     expect(hazards[0].legal).toMatch(/permit/);
     expect(JSON.stringify(hazards)).not.toMatch(/harmless|safe to|edible/);
-    expect(withheld).toMatchObject({ close: true, reason: expect.stringContaining('Close marks are withheld') });
+    expect(withheld).toMatchObject({ close: true, reason: expect.stringContaining('Close characters are withheld') });
     expect(setAside.filter(({ because }) => because === 'danger').map(({ character }) => character)).toEqual(
       expect.arrayContaining(['shell-length', 'base-cords']),
     );
-    const offered = nextLooks.filter(({ hindrance }) => !hindrance).map(({ character }) => character);
+    const offered = nextLooks.filter(({ setAside }) => !setAside).map(({ character }) => character);
     for (const id of offered) {
       const character = tentCones.characters.find((c) => c.id === id)!;
       expect([character.handling, character.distance]).toEqual(['look', expect.not.stringMatching('hand')]);
@@ -192,7 +192,7 @@ describe('the diagnostic school', () => {
     )!;
   const toothed = state('edge', 'toothed');
 
-  it('names by one mark that nothing else has, seen twice', () => {
+  it('names by one character that nothing else has, seen twice', () => {
     expect(species([toothed, { ...toothed, id: '2' }])).toMatchObject({
       passes: true,
       group: 'b',
@@ -212,8 +212,8 @@ describe('the diagnostic school', () => {
     expect(species([toothed, { ...toothed, id: '2', certainty: 'likely' }]).passes).toBe(false);
   });
 
-  it('takes no mark that is shared', () => {
-    expect(species([state('edge', 'round'), state('edge', 'round')]).text).toContain('needs a mark that nothing else has');
+  it('takes no character that is shared', () => {
+    expect(species([state('edge', 'round'), state('edge', 'round')]).text).toContain('needs a character that nothing else has');
   });
 
   it('bows to a reading that speaks hard against it', () => {
@@ -326,7 +326,7 @@ describe('fit', () => {
   });
 });
 
-describe('marks are set aside with the reason', () => {
+describe('characters are set aside with the reason', () => {
   const why = (character: string, situation: Situation, readings: Reading[] = []) =>
     cones(readings, situation).setAside.find((one) => one.character === character)?.text;
 
@@ -365,11 +365,11 @@ describe('what to look at next', () => {
     expect(after.taxa.find(({ taxon }) => taxon === group)!.p).toBeCloseTo(p, 6);
   });
 
-  it('tells what would usually settle it, without marks that cannot be read', () => {
+  it('tells what would usually settle it, without characters that cannot be read', () => {
     const { settling, beam, nextLooks } = cones(tented, REEF);
     expect(settling!.missing).toBeCloseTo(beam.enough - beam.sum, 9);
     expect(settling!.reaches).toBe(settling!.bits >= settling!.missing);
-    const hindered = new Set(nextLooks.filter(({ hindrance }) => hindrance).map(({ character }) => character));
+    const hindered = new Set(nextLooks.filter(({ setAside }) => setAside).map(({ character }) => character));
     for (const id of settling!.characters) expect(hindered.has(id)).toBe(false);
     const fewer = settling!.characters.length - 1;
     expect(fewer).toBeLessThan(4);
@@ -413,13 +413,13 @@ describe('sources, names and crosses are the person’s to choose', () => {
   });
 
   it('sinking subspecies changes names and the roll-up, not a single bit of evidence', () => {
-    const marks = [
+    const characters = [
       state('front-edge', 'one-arch'),
       state('claw-inside', 'violet'),
       state('alarm', 'flattens'),
       value('width-ratio', 1.3),
     ];
-    const [kept, sunk] = [crabs(marks), crabs(marks, {}, { treatment: 'revision' })];
+    const [kept, sunk] = [crabs(characters), crabs(characters, {}, { treatment: 'revision' })];
     expect(sunk.taxa.some(({ rank }) => rank === 'subspecies')).toBe(false);
     expect(kept.taxa.some(({ rank }) => rank === 'subspecies')).toBe(true);
     expect(sunk.forms.map(({ p }) => p)).toEqual(kept.forms.map(({ p }) => p));
@@ -514,13 +514,13 @@ describe('an uncertain "does not apply"', () => {
     };
     expect(odds('sure')).toBeCloseTo(9, 6);
     expect(odds('guess')).toBeLessThan(3);
-    // Every outcome of the mark together: seen as one state or the other, or not there at all.
+    // Every outcome of the character together: seen as one state or the other, or not there at all.
     const outcomes: Reading[] = [
       { character: 'edge', states: ['round'] },
       { character: 'edge', states: ['toothed'] },
       { character: 'edge', status: 'does-not-apply' },
     ];
-    const sum = outcomes.reduce((total, reading) => total + 2 ** columnOf(compiled, reading)!.outside, 0);
+    const sum = outcomes.reduce((total, reading) => total + 2 ** evidenceOf(compiled, reading)!.outside, 0);
     expect(sum).toBeCloseTo(1, 9);
   });
 });

@@ -62,11 +62,11 @@ describe.each(compiled)('over random specimens of $name', ({ guide, compiled: ow
   });
 
   it('a reading that is the same under all forms changes nothing: every state at once', () => {
-    const mark = guide.characters.find(({ id, states, dependence }) => states && dependence && !own.tables.get(id)!.applies)!;
+    const even = guide.characters.find(({ id, states, dependence }) => states && dependence && !own.tables.get(id)!.applies)!;
     for (const { readings } of specimens.slice(0, 20)) {
-      const others = readings.filter(({ character }) => character !== mark.id);
+      const others = readings.filter(({ character }) => character !== even.id);
       const before = posteriorOf(own, {}, others).p;
-      const after = posteriorOf(own, {}, [...others, { character: mark.id, states: mark.states!.map(({ id }) => id) }]).p;
+      const after = posteriorOf(own, {}, [...others, { character: even.id, states: even.states!.map(({ id }) => id) }]).p;
       before.forEach((p, f) => expect(after[f]).toBeCloseTo(p, 9));
     }
   });
@@ -142,10 +142,8 @@ describe('a guide that is hostile but well formed', () => {
     character: fc.constantFrom('edge', 'length', 'teeth'),
     value: number,
     error: fc.constantFrom(0, 1e-12, 0.5, 1e6),
-    certainty: fc.constantFrom('sure', 'likely', 'guess') as fc.Arbitrary<'sure' | 'likely' | 'guess'>,
-    status: fc.constantFrom('seen', 'seen', 'does-not-apply', 'not-visible') as fc.Arbitrary<
-      'seen' | 'does-not-apply' | 'not-visible'
-    >,
+    certainty: fc.constantFrom<'sure' | 'likely' | 'guess'>('sure', 'likely', 'guess'),
+    status: fc.constantFrom<'seen' | 'does-not-apply' | 'not-visible'>('seen', 'seen', 'does-not-apply', 'not-visible'),
   });
 
   const guideOf = (given: {
@@ -284,7 +282,7 @@ describe('a guide that is hostile but well formed', () => {
   });
 });
 
-describe('a measured block beside a mark of its group', () => {
+describe('a measured block beside a character of its group', () => {
   it('counts once', () => {
     const base = blockGuide();
     const guide: Guide = {
@@ -302,8 +300,8 @@ describe('a measured block beside a mark of its group', () => {
       const { bits } = posteriorOf(own, {}, readings);
       return bits[0] - bits[1];
     };
-    const [block, mark] = [odds(lengths), odds([edge])];
-    expect(odds([...lengths, edge])).toBeCloseTo(temperedSum([block, mark], 0.5), 6);
+    const [block, character] = [odds(lengths), odds([edge])];
+    expect(odds([...lengths, edge])).toBeCloseTo(temperedSum([block, character], 0.5), 6);
   });
 });
 

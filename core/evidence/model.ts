@@ -4,7 +4,7 @@
  */
 
 /** Evidence of one reading: log2 L for every form, and for what is not in the guide. */
-export interface Column {
+export interface Evidence {
   /** One entry a form, in bits. */
   bits: Float64Array;
   outside: number;

@@ -4,15 +4,15 @@ import type { Situation, Reading } from '../observation';
 import { answersTo } from './answers';
 import { tablesGiven } from './block';
 import type { Hazards } from './danger';
-import { expectedInformation, liveForms } from './information';
+import { expectedInformation, possibleForms } from './information';
 import type { Grouping } from './levels';
-import { hindranceOf } from './setAside';
+import { setAsideBy } from './setAside';
 import type { WeighedPosterior } from './posterior';
 import { weightsOfNext } from './weights';
 
 /** Seconds to turn the specimen or walk round it. */
 const TURN = 4;
-/** A fair chance of reading a mark that the situation allows; fair light or not. */
+/** A fair chance of reading a character that the situation allows; fair light or not. */
 const CHANCE = { fair: 0.95, poor: 0.5 };
 /** Looks worth less than this are not worth listing. */
 const LEAST_BITS = 0.002;
@@ -21,9 +21,9 @@ const ANSWERED = 5;
 
 /**
  * Rank what to look at next: expected information at the level asked, times the
- * chance that it can be read here, per second. Marks that share a dependence
+ * chance that it can be read here, per second. Characters that share a dependence
  * group with readings already made are worth less, as they would count less.
- * Marks that the situation hides or that danger withholds stand apart.
+ * Characters that the situation hides or that danger withholds stand apart.
  */
 export function nextLooks(
   compiled: CompiledGuide,
@@ -34,7 +34,7 @@ export function nextLooks(
   hazards: Hazards = { possible: [], withheld: false },
   tableOf = tablesGiven(compiled, full.weighed),
 ): NextLook[] {
-  const live = liveForms(full, grouping);
+  const live = possibleForms(full, grouping);
   const weightOf = weightsOfNext(compiled.guide, readings);
   const { tail } = compiled.guide.settings;
   const done = new Set(readings.map((reading) => reading.character));
@@ -48,9 +48,9 @@ export function nextLooks(
     })
     // A length that says nothing alone may say much beside another of its block.
     .filter((next) => next.bits >= LEAST_BITS || compiled.blocks.some(({ at }) => at.has(next.character)))
-    .sort((a, b) => Number(Boolean(a.hindrance)) - Number(Boolean(b.hindrance)) || worth(b) - worth(a));
+    .sort((a, b) => Number(Boolean(a.setAside)) - Number(Boolean(b.setAside)) || worth(b) - worth(a));
   return looks.map((next, i) => {
-    if (i >= ANSWERED || next.hindrance) return next;
+    if (i >= ANSWERED || next.setAside) return next;
     return { ...next, answers: answersTo(compiled, tableOf(next.character), full, grouping) };
   });
 }
@@ -69,13 +69,13 @@ function practicalities(
 ): Omit<NextLook, 'bits'> {
   const sameView = !lastViews || character.views.some((view) => lastViews.includes(view));
   const poorLight = character.needsLight && situation.light !== undefined && situation.light !== 'fair';
-  const hindrance = hindranceOf(compiled, character, situation, hazards);
+  const setAside = setAsideBy(compiled, character, situation, hazards);
   return {
     character: character.id,
     chance: poorLight ? CHANCE.poor : CHANCE.fair,
     seconds: character.seconds + (sameView ? 0 : TURN),
     handling: character.handling,
     sameView,
-    ...(hindrance ? { hindrance: hindrance.because } : {}),
+    ...(setAside ? { setAside: setAside.because } : {}),
   };
 }

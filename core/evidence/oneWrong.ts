@@ -1,6 +1,6 @@
 import { type CompiledGuide, misreadingMatrix, type StatesTable, frequencyAt, reliabilityOf } from '../guide/working';
-import { columnOf } from './column';
-import { type Column } from './model';
+import { evidenceOf } from './readingEvidence';
+import { type Evidence } from './model';
 import { massOf } from './levels';
 import { type Posterior, saidInstead, type WeighedPosterior, type Weighed } from './posterior';
 
@@ -56,7 +56,7 @@ export function worstMisreading(
 interface Alternative {
   instead: string;
   plausibility: number;
-  column: Column;
+  column: Evidence;
 }
 
 function alternatives(compiled: CompiledGuide, full: WeighedPosterior, { reading, value: given }: Weighed): Alternative[] {
@@ -67,7 +67,7 @@ function alternatives(compiled: CompiledGuide, full: WeighedPosterior, { reading
   return [-1, 1].flatMap((sign) => {
     const other = value + sign * FAR_OFF.errors * error;
     if (table.log && other <= 0) return [];
-    const column = columnOf(compiled, { ...reading, parts: undefined, value: other, error })!;
+    const column = evidenceOf(compiled, { ...reading, parts: undefined, value: other, error })!;
     return [{ instead: String(Number(other.toPrecision(3))), plausibility: FAR_OFF.plausibility, column }];
   });
 }
@@ -92,6 +92,6 @@ function otherStates(
     const plausibility = total > 0 ? (truth[s] * matrix[s * S + r]) / total : 0;
     if (s === r || plausibility < 1e-4) return [];
     const other = table.character.kind === 'count' ? { value: Number(state) } : { states: [state] };
-    return [{ instead: state, plausibility, column: columnOf(compiled, { ...reading, ...other })! }];
+    return [{ instead: state, plausibility, column: evidenceOf(compiled, { ...reading, ...other })! }];
   });
 }

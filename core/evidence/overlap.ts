@@ -12,7 +12,7 @@ export function separationOf(overlap: number): Separation {
 }
 
 /** Some forms and their weights; they need not sum to 1. */
-export interface Side {
+export interface WeightedForms {
   forms: readonly number[];
   weights: readonly number[];
 }
@@ -23,7 +23,7 @@ const STEPS = 200;
  * The overlap coefficient ∫ min(p, q) of one character between two sides, each
  * the mixture of its forms (Weitzman 1970): 0 apart … 1 alike.
  */
-export function overlapBetween(table: Table, a: Side, b: Side, tail: number): number {
+export function overlapBetween(table: Table, a: WeightedForms, b: WeightedForms, tail: number): number {
   const [p, q] = [distribution(table, a), distribution(table, b)];
   if (table.type === 'states') return table.states.reduce((sum, _, s) => sum + Math.min(p(s), q(s)), 0);
   const { low, high } = reach(table, [...a.forms, ...b.forms]);
@@ -38,14 +38,14 @@ export function overlapBetween(table: Table, a: Side, b: Side, tail: number): nu
 }
 
 /** Frequency of each state on a side. */
-function distribution(table: Table, side: Side): (state: number) => number {
+function distribution(table: Table, side: WeightedForms): (state: number) => number {
   if (table.type !== 'states') return () => 0;
   const total = side.weights.reduce((sum, w) => sum + w, 0) || 1;
   return (state) => side.forms.reduce((sum, f, i) => sum + (side.weights[i] / total) * frequencyAt(table, state, f), 0);
 }
 
 /** Density of values on a side, on the table's working scale. */
-export function density(table: Extract<Table, { type: 'values' }>, side: Side, tail: number): (x: number) => number {
+export function density(table: Extract<Table, { type: 'values' }>, side: WeightedForms, tail: number): (x: number) => number {
   const total = side.weights.reduce((sum, w) => sum + w, 0) || 1;
   return (x) =>
     side.forms.reduce((sum, f, i) => {

@@ -1,8 +1,8 @@
 import { type CompiledGuide, priorBits, type PriorSetting } from '../guide/working';
 import { blockParts, type Measured, measuredBy } from './block';
 import { type Said, temper } from './clusters';
-import { columnOf, withDoubt } from './column';
-import { type Column } from './model';
+import { evidenceOf, withDoubt } from './readingEvidence';
+import { type Evidence } from './model';
 import { type Reading, valueOf } from '../observation';
 
 /** A reading that is evidence, with its place in the list given. */
@@ -14,9 +14,9 @@ export interface Weighed {
   /** The block it was measured in, and where it stands there. */
   measured?: Measured;
   /** What it says of every form by itself; of a measured block, its part of what the block says. */
-  column: Column;
+  column: Evidence;
   /** What of that counts beside the other readings of its group: the columns that add up to the standing. */
-  counted: Column;
+  counted: Evidence;
 }
 
 /** The probabilities over forms. */
@@ -39,7 +39,7 @@ export interface WeighedPosterior extends Posterior {
 }
 
 /** A reading with its column, before it is weighed beside others. */
-type Heard = Omit<Weighed, 'counted'>;
+type UnweighedReading = Omit<Weighed, 'counted'>;
 
 /** Weigh readings: log P(f | r) = log π(f) + Σ of what each counts, then softmax. */
 export function posteriorOf(compiled: CompiledGuide, setting: PriorSetting, readings: readonly Reading[]): WeighedPosterior {
@@ -51,14 +51,14 @@ export const fromPrior = (
   compiled: CompiledGuide,
   prior: { forms: Float64Array; outside: number },
   readings: readonly Reading[],
-): WeighedPosterior => weigh(compiled, prior, heardOf(compiled, readings));
+): WeighedPosterior => weigh(compiled, prior, evidenceIn(compiled, readings));
 
 /** The one place where readings come in: what each says alone, its number, and its place in a block. */
-const heardOf = (compiled: CompiledGuide, readings: readonly Reading[]): Heard[] =>
-  readings.flatMap((reading, index) => heardAt(compiled, reading, index) ?? []);
+const evidenceIn = (compiled: CompiledGuide, readings: readonly Reading[]): UnweighedReading[] =>
+  readings.flatMap((reading, index) => evidenceAt(compiled, reading, index) ?? []);
 
-function heardAt(compiled: CompiledGuide, reading: Reading, index: number): Heard | undefined {
-  const column = columnOf(compiled, reading);
+function evidenceAt(compiled: CompiledGuide, reading: Reading, index: number): UnweighedReading | undefined {
+  const column = evidenceOf(compiled, reading);
   if (!column) return undefined;
   const seen = (reading.status ?? 'seen') === 'seen';
   const value = seen ? valueOf(compiled.tables.get(reading.character)!.character, reading) : undefined;
@@ -69,7 +69,7 @@ function heardAt(compiled: CompiledGuide, reading: Reading, index: number): Hear
 function weigh(
   compiled: CompiledGuide,
   prior: { forms: Float64Array; outside: number },
-  heard: readonly Heard[],
+  heard: readonly UnweighedReading[],
 ): WeighedPosterior {
   const inOrder = heard.length > 1 ? [...heard].sort((a, b) => compare(a.reading, b.reading)) : heard;
   const said = withBlocks(compiled, inOrder);
@@ -94,7 +94,7 @@ function compare(a: Reading, b: Reading): number {
 }
 
 /** Readings of one measured block are scored together, and each is given its part. */
-function withBlocks(compiled: CompiledGuide, heard: readonly Heard[]): Said[] {
+function withBlocks(compiled: CompiledGuide, heard: readonly UnweighedReading[]): Said[] {
   const out: Said[] = heard.map(({ reading, column }) => ({ reading, column }));
   for (const measured of compiled.blocks) {
     const members = heard.flatMap((one, i) => (one.measured?.block === measured ? [i] : []));
@@ -114,7 +114,7 @@ function withBlocks(compiled: CompiledGuide, heard: readonly Heard[]): Said[] {
 }
 
 /** Four columns at a time: the sums are then read and written a quarter as often. */
-function addColumns(into: Float64Array, columns: readonly Column[]): void {
+function addColumns(into: Float64Array, columns: readonly Evidence[]): void {
   let i = 0;
   for (; i + 4 <= columns.length; i += 4) {
     const [a, b, c, d] = [0, 1, 2, 3].map((k) => columns[i + k].bits);
@@ -149,7 +149,7 @@ export function softmax(bits: Float64Array, outsideBits: number): Posterior {
 /** What a reading would have said instead, by its place in the readings given. */
 export interface Swap {
   index: number;
-  by: Column;
+  by: Evidence;
 }
 
 /** The standing if some readings had said something else: weighed anew, with all that follows for the others. */
@@ -166,7 +166,7 @@ export function saidInstead(compiled: CompiledGuide, full: WeighedPosterior, swa
   return weigh(
     compiled,
     full.prior,
-    heardAgain(compiled, full).map((heard) => ({ ...heard, column: by.get(heard.index) ?? heard.column })),
+    unweighed(compiled, full).map((heard) => ({ ...heard, column: by.get(heard.index) ?? heard.column })),
   );
 }
 
@@ -175,13 +175,13 @@ export const onPrior = (
   compiled: CompiledGuide,
   full: WeighedPosterior,
   prior: { forms: Float64Array; outside: number },
-): WeighedPosterior => weigh(compiled, prior, heardAgain(compiled, full));
+): WeighedPosterior => weigh(compiled, prior, unweighed(compiled, full));
 
 /** The standing with one more reading. */
 export function withReading(compiled: CompiledGuide, full: WeighedPosterior, reading: Reading): WeighedPosterior {
   const index = full.weighed.reduce((most, one) => Math.max(most, one.index), -1) + 1;
-  const heard = heardAt(compiled, reading, index);
-  return heard ? weigh(compiled, full.prior, [...heardAgain(compiled, full), heard]) : full;
+  const heard = evidenceAt(compiled, reading, index);
+  return heard ? weigh(compiled, full.prior, [...unweighed(compiled, full), heard]) : full;
 }
 
 /**
@@ -191,12 +191,12 @@ export function withReading(compiled: CompiledGuide, full: WeighedPosterior, rea
  */
 export function withoutReading(compiled: CompiledGuide, full: WeighedPosterior, place: number): Posterior {
   if (!full.dependent) return changed(full, [full.weighed[place].column], []);
-  const left = heardAgain(compiled, full).filter((_, i) => i !== place);
+  const left = unweighed(compiled, full).filter((_, i) => i !== place);
   return weigh(compiled, full.prior, left);
 }
 
 /** Readings that depend on nothing come and go by themselves. */
-function changed(full: WeighedPosterior, gone: readonly Column[], come: readonly Column[]): Posterior {
+function changed(full: WeighedPosterior, gone: readonly Evidence[], come: readonly Evidence[]): Posterior {
   const bits = full.bits.slice();
   let { outsideBits } = full;
   for (const [columns, sign] of [
@@ -211,8 +211,8 @@ function changed(full: WeighedPosterior, gone: readonly Column[], come: readonly
   return softmax(bits, outsideBits);
 }
 
-const heardAgain = (compiled: CompiledGuide, full: WeighedPosterior): Heard[] =>
-  full.weighed.map((one) => (one.measured ? { ...one, column: columnOf(compiled, one.reading)! } : one));
+const unweighed = (compiled: CompiledGuide, full: WeighedPosterior): UnweighedReading[] =>
+  full.weighed.map((one) => (one.measured ? { ...one, column: evidenceOf(compiled, one.reading)! } : one));
 
 /** The standing without each weighed reading, in their order. */
 export const leaveOneOut = (compiled: CompiledGuide, full: WeighedPosterior): Posterior[] =>

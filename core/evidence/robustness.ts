@@ -8,7 +8,7 @@ import type { Posterior, Weighed, WeighedPosterior } from './posterior';
 
 /** Bits from which two readings of opposite sign contradict each other. */
 const HARD = 3;
-/** Values further apart than this many of their errors are not of one mark. */
+/** Values further apart than this many of their errors are not of one character. */
 const APART = 4;
 
 export function robustnessOf(
@@ -18,7 +18,7 @@ export function robustnessOf(
   misread: readonly Misread[],
   grouping: Grouping,
   contributions: readonly number[],
-  marks: number,
+  characters: number,
 ): Robustness {
   const now = leaderIn(grouping, full.p);
   const forms = formsIn(grouping, now.lead);
@@ -32,7 +32,7 @@ export function robustnessOf(
     group: now.id,
     label: now.label,
     p: now.p,
-    independent: marks,
+    independent: characters,
     without: missing,
     ...(wrong && then
       ? {
@@ -94,12 +94,12 @@ function sayRobustness(compiled: CompiledGuide, full: WeighedPosterior, r: Omit<
   const stands = `Without any one reading it still leads, ${orMore(weakest.p)}.`;
   if (!r.oneWrong) return stands;
   const { reading, p, leader, label, plausibility } = r.oneWrong;
-  const mark = labelOf(compiled, full, reading);
-  const fear = `The misreading to fear is the ${mark} (${inHundred(plausibility)})`;
+  const character = labelOf(compiled, full, reading);
+  const fear = `The misreading to fear is the ${character} (${inHundred(plausibility)})`;
   if (leader !== r.group) return `${stands} ${fear}: then it would be ${label}.`;
   const then = inHundred(p);
   return then === inHundred(r.p) || then.startsWith('over')
-    ? `${stands} No single misreading would change much; the worst is the ${mark} (${inHundred(plausibility)}).`
+    ? `${stands} No single misreading would change much; the worst is the ${character} (${inHundred(plausibility)}).`
     : `${stands} ${fear}: then it would fall to ${then}.`;
 }
 

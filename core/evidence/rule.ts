@@ -6,12 +6,12 @@ import type { Verdict } from './schema';
 /** The rule by which a guide names, as it is: what a name asks for, and what it does not. */
 export function sayRule({ settings }: Pick<Guide, 'settings'>): string {
   const { posterior, groups, survives, school } = settings.call;
-  const marks = `${counted(groups)} independent ${groups === 1 ? 'mark' : 'marks'}`;
-  const weigh = `at ${inHundred(posterior)}, on ${marks}, if it holds without any one reading (at ${inHundred(survives)} or more)`;
+  const characters = `${counted(groups)} independent ${groups === 1 ? 'character' : 'characters'}`;
+  const weigh = `at ${inHundred(posterior)}, on ${characters}, if it holds without any one reading (at ${inHundred(survives)} or more)`;
   if (school === 'key')
     return `This guide names by its key: every couplet decided, and the described form checked and fitting. Weighing would name ${weigh}.`;
   if (school === 'diagnostic')
-    return `This guide names by a mark that nothing else has, seen twice, with nothing strong against it. Weighing would name ${weigh}.`;
+    return `This guide names by a character that nothing else has, seen twice, with nothing strong against it. Weighing would name ${weigh}.`;
   return `This guide names ${weigh}. What a wrong reading would do is told below.`;
 }
 
@@ -27,8 +27,8 @@ export function sayMisreading(
   const instead = character.states?.find(({ id }) => id === oneWrong.instead)?.label ?? oneWrong.instead;
   const chance = inHundred(oneWrong.plausibility);
   const then = inHundred(oneWrong.p);
-  const mark = `the ${character.label.toLowerCase()} was really ${instead}`;
+  const misread = `the ${character.label.toLowerCase()} was really ${instead}`;
   return then === inHundred(p)
-    ? `The misreading to fear is that ${mark} (${chance}); even then ${label} stands at ${then}.`
-    : `If ${mark} (${chance}), ${label} would stand at ${then}.`;
+    ? `The misreading to fear is that ${misread} (${chance}); even then ${label} stands at ${then}.`
+    : `If ${misread} (${chance}), ${label} would stand at ${then}.`;
 }

@@ -48,9 +48,9 @@ export const Verdict = z.object({
   label: z.string(),
   p,
   rival: BeamSide,
-  /** Independent marks in favour against the rival. */
-  marks: z.number(),
-  marksNeeded: z.number(),
+  /** Independent characters in favour against the rival. */
+  characters: z.number(),
+  charactersNeeded: z.number(),
   /** The lowest probability when one reading is left out, and which. */
   worst: z.object({ p, reading }).optional(),
   /** The single misreading that would cost this name most, weighted by its chance. */
@@ -71,7 +71,7 @@ export const Verdict = z.object({
     })
     .optional(),
   passes: z.boolean(),
-  lacks: z.array(z.enum(['posterior', 'marks', 'survives', 'cost', 'diagnostic', 'key'])),
+  lacks: z.array(z.enum(['posterior', 'characters', 'survives', 'cost', 'diagnostic', 'key'])),
   /** The verdict in words. */
   text: words,
   /** What *weigh* would say, where the guide follows another school. */
@@ -111,11 +111,11 @@ export const LedgerEntry = z.object({
 export type LedgerEntry = z.infer<typeof LedgerEntry>;
 
 /** Why a character is left out of the work for now. */
-export const SetAsideBecause = z.enum(['view', 'distance', 'handling', 'danger', 'date', 'region', 'circumstances', 'facets']);
-export type SetAsideBecause = z.infer<typeof SetAsideBecause>;
+export const SetAsideReason = z.enum(['view', 'distance', 'handling', 'danger', 'date', 'region', 'circumstances', 'facets']);
+export type SetAsideReason = z.infer<typeof SetAsideReason>;
 
 /** A character that cannot be used now, and why in words. */
-export const SetAside = z.object({ character: z.string(), because: SetAsideBecause, text: words });
+export const SetAside = z.object({ character: z.string(), because: SetAsideReason, text: words });
 export type SetAside = z.infer<typeof SetAside>;
 
 /** What one answer to a look would do. */
@@ -145,7 +145,7 @@ export const NextLook = z.object({
   /** Does it need no other view than the one last used? */
   sameView: z.boolean(),
   /** Why it cannot be read now; such looks are listed after the others. */
-  hindrance: SetAsideBecause.optional(),
+  setAside: SetAsideReason.optional(),
   /** What each answer would do to the standing; for the first few looks. */
   answers: z.array(Answer).optional(),
 });
@@ -160,7 +160,7 @@ export const Robustness = z.object({
   group: z.string(),
   label: z.string(),
   p,
-  /** Independent marks that speak for it against its rival. */
+  /** Independent characters that speak for it against its rival. */
   independent: z.number().int(),
   /** The leader and its probability without each reading that is evidence. */
   without: z.array(z.object({ reading, p, leader: z.string(), label: z.string() })),

@@ -1,24 +1,24 @@
 import type { SetAside } from './schema';
-import { type Character, type CompiledGuide, FACETS, HANDLING, holdsIn, obstacleTo, type Score } from '../guide/working';
+import { type Character, type CompiledGuide, FACETS, HANDLING, holdsIn, outOfScopeBy, type Score } from '../guide/working';
 import { DISTANCES, type Situation } from '../observation';
 import { type Hazards, isClose } from './danger';
 import type { WeighedPosterior } from './posterior';
 
-/** A mark scored for less than this share of what is still possible is set aside. */
+/** A character scored for less than this share of what is still possible is set aside. */
 const LEAST = 0.05;
 
-/** Marks that this situation hides, that danger withholds, or that hold only for others than those still possible. */
+/** Characters that this situation hides, that danger withholds, or that hold only for others than those still possible. */
 export function setAsideOf(compiled: CompiledGuide, full: WeighedPosterior, situation: Situation, hazards: Hazards): SetAside[] {
   return compiled.guide.characters.flatMap((character) => {
-    const why = hindranceOf(compiled, character, situation, hazards) ?? outOfScope(compiled, full, character);
+    const why = setAsideBy(compiled, character, situation, hazards) ?? outOfScope(compiled, full, character);
     return why ? [{ character: character.id, ...why }] : [];
   });
 }
 
 type Why = Omit<SetAside, 'character'>;
 
-/** What keeps a mark from being read in this situation. */
-export function hindranceOf(
+/** What keeps a character from being read in this situation. */
+export function setAsideBy(
   compiled: CompiledGuide,
   character: Character,
   situation: Situation,
@@ -47,8 +47,8 @@ function outOfScope(compiled: CompiledGuide, full: WeighedPosterior, character: 
   for (let f = 0; f < full.p.length; f++) if (table.scored[f]) scored += full.p[f];
   if (scored / inside >= LEAST || compiled.blocks.some(({ at }) => at.has(character.id))) return undefined;
   const all = compiled.guide.scores.filter(({ character: id }) => id === character.id);
-  const barred = all.find((score) => obstacleTo(score, compiled.setting));
-  const obstacle = barred && obstacleTo(barred, compiled.setting);
+  const barred = all.find((score) => outOfScopeBy(score, compiled.setting));
+  const obstacle = barred && outOfScopeBy(barred, compiled.setting);
   if (barred && obstacle) return { because: obstacle, text: sayScope(compiled, barred, obstacle) };
   const facets = all.filter((score) => holdsIn(score, compiled.setting) && score.scope.facets);
   return facets.length ? { because: 'facets', text: sayFacetScope(compiled, facets) } : undefined;
@@ -79,7 +79,7 @@ const MONTHS = [
 
 const sayDay = (monthDay: string) => `${Number(monthDay.slice(3))} ${MONTHS[Number(monthDay.slice(0, 2)) - 1]}`;
 
-/** "adult only", "adult female only": the facet values that every score of the mark asks for. */
+/** "adult only", "adult female only": the facet values that every score of the character asks for. */
 export function sayFacetScope({ guide }: Pick<CompiledGuide, 'guide'>, scores: readonly Score[]): string {
   const words = FACETS.flatMap((facet) => {
     const asked = scores.map(({ scope }) => scope.facets?.[facet]);

@@ -1,14 +1,14 @@
 import type { Settling, NextLook } from './schema';
 import { type CompiledGuide, type Table, likelihoodAt } from '../guide/working';
-import { density, reach, type Side } from './overlap';
+import { density, reach, type WeightedForms } from './overlap';
 import type { Reading } from '../observation';
 import { weightsOfNext } from './weights';
 
 const STEPS = 80;
 
 /**
- * The smallest set of marks, all readable now, whose expected weight of evidence
- * for the leader (Kullback & Leibler 1951) reaches the call. Marks of one
+ * The smallest set of characters, all readable now, whose expected weight of evidence
+ * for the leader (Kullback & Leibler 1951) reaches the call. Characters of one
  * dependence group are tempered as they would be when read together.
  *
  * @param sum bits in favour so far; @param enough bits at which the leader may be called.
@@ -17,14 +17,14 @@ export function settlingOf(
   compiled: CompiledGuide,
   looks: readonly NextLook[],
   readings: readonly Pick<Reading, 'character' | 'status'>[],
-  sides: { left: Side; right: Side },
+  sides: { left: WeightedForms; right: WeightedForms },
   { sum, enough }: { sum: number; enough: number },
   tableOf: (character: string) => Table,
 ): Settling | undefined {
   const missing = enough - sum;
   if (missing <= 0) return undefined;
   const worth = looks
-    .filter(({ hindrance }) => !hindrance)
+    .filter(({ setAside }) => !setAside)
     .map(({ character }) => {
       const table = tableOf(character);
       return { table, bits: expectedWeight(table, sides.left, sides.right, compiled.guide.settings.tail) };
@@ -49,9 +49,9 @@ export function settlingOf(
 }
 
 /** Σ or ∫ p log2(p / q): the bits a reading brings on average for the side it is of. */
-function expectedWeight(table: Table, a: Side, b: Side, tail: number): number {
+function expectedWeight(table: Table, a: WeightedForms, b: WeightedForms, tail: number): number {
   if (table.type === 'states') {
-    const read = (side: Side, s: number) => {
+    const read = (side: WeightedForms, s: number) => {
       const total = side.weights.reduce((sum, w) => sum + w, 0) || 1;
       return side.forms.reduce((sum, f, i) => sum + (side.weights[i] / total) * likelihoodAt(table, s, f), 0);
     };

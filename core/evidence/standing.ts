@@ -3,20 +3,20 @@ import type { Standing, BeamSide, LedgerEntry, Call, Keyed, Level } from './sche
 import { type CompiledGuide, type PriorPart, priorBits, taxonIndex } from '../guide/working';
 import type { Situation, Reading } from '../observation';
 import { ancestryOf } from './ancestry';
-import { type Beam, beamBetween, type Side } from './beam';
+import { type Beam, beamBetween, type Contender } from './beam';
 import { callOf, OUTSIDE } from './call';
 import { hazardsOf } from './danger';
 import { disputesOf } from './disputes';
 import { formsIn, type Grouping, groupMasses, leaderIn, levelsOf, ranked } from './levels';
 import { nextLooks } from './nextLooks';
 import { misreadingsOf } from './oneWrong';
-import type { Side as Weighted } from './overlap';
+import type { WeightedForms as Weighted } from './overlap';
 import { fitOfLeader, robustnessOf } from './robustness';
 import { setAsideOf } from './setAside';
 import { settlingOf } from './settle';
 import { fromPrior, leaveOneOut, onPrior, type WeighedPosterior } from './posterior';
 import { trapsBetween } from './traps';
-import { independentMarks } from './verdict';
+import { independentCharacters } from './verdict';
 import { independenceKey } from './weights';
 
 const PLACE_AND_TIME: PriorPart[] = ['range', 'date', 'habitat', 'company', 'abundance'];
@@ -44,7 +44,7 @@ export function standingOf(
   const tableOf = tablesGiven(compiled, full.weighed);
   const looks = nextLooks(compiled, full, open, situation, readings, hazards, tableOf);
   const pair = { left: weightedSide(compiled, full, sides.left.side), right: weightedSide(compiled, full, sides.right.side) };
-  const marks = independentMarks(compiled, full, beam.contributions);
+  const characters = independentCharacters(compiled, full, beam.contributions);
   const settling = settlingOf(compiled, looks, readings, pair, { sum: beam.sum, enough }, tableOf);
   return {
     forms: formList(compiled, full),
@@ -58,7 +58,7 @@ export function standingOf(
     call,
     nextLooks: looks,
     ...mapOnlyOf(compiled, situation, full, grouping, sides.left.shown),
-    robustness: robustnessOf(compiled, full, without, misread, grouping, beam.contributions, marks),
+    robustness: robustnessOf(compiled, full, without, misread, grouping, beam.contributions, characters),
     fit: fitOfLeader(compiled, full),
     setAside: setAsideOf(compiled, full, situation, hazards),
     hazards: hazards.possible,
@@ -74,7 +74,7 @@ export function standingOf(
 const MOST_FORMS = 48;
 
 /** A side of the beam with its most probable forms; the guide's own base stands for what is not in it. */
-function weightedSide({ base }: CompiledGuide, full: WeighedPosterior, side: Side): Weighted {
+function weightedSide({ base }: CompiledGuide, full: WeighedPosterior, side: Contender): Weighted {
   const weightOf = side === OUTSIDE ? base : full.p;
   const forms = (side === OUTSIDE ? Array.from(base.keys()) : side.forms.slice()).sort((a, b) => weightOf[b] - weightOf[a]);
   const kept = forms.slice(0, MOST_FORMS).filter((f) => weightOf[f] > 0);
@@ -104,13 +104,13 @@ function beamLevel(levels: readonly Grouping[], call: Call, asked: Level | undef
 
 function sidesOf(grouping: Grouping, full: WeighedPosterior) {
   const masses = groupMasses(grouping, full.p);
-  const sides: { side: Side; shown: BeamSide }[] = ranked(masses)
+  const sides: { side: Contender; shown: BeamSide }[] = ranked(masses)
     .slice(0, 2)
     .map((group) => ({
       side: { forms: formsIn(grouping, group) },
       shown: { group: grouping.groups[group].id, label: grouping.groups[group].label, p: masses[group] },
     }));
-  const outside = { side: OUTSIDE as Side, shown: { group: OUTSIDE, label: 'Not in this guide', p: full.outside } };
+  const outside = { side: OUTSIDE as Contender, shown: { group: OUTSIDE, label: 'Not in this guide', p: full.outside } };
   return { left: sides[0], right: sides[1] ?? outside };
 }
 
@@ -153,7 +153,7 @@ function ledgerOf(
   without: ReturnType<typeof leaveOneOut>,
   readings: readonly Reading[],
   beam: Beam,
-  left: Side,
+  left: Contender,
 ): LedgerEntry[] {
   const massOf = (standing: { p: Float64Array; outside: number }) =>
     left === OUTSIDE ? standing.outside : left.forms.reduce((sum, f) => sum + standing.p[f], 0);

@@ -1,15 +1,15 @@
 import type { Trap } from './schema';
 import type { Character, CompiledGuide } from '../guide/working';
-import { OVERLAP, overlapBetween, type Side } from './overlap';
+import { OVERLAP, overlapBetween, type WeightedForms } from './overlap';
 
-/** From this fame or salience on a mark is one that people go by. */
+/** From this fame or salience on a character is one that people go by. */
 const TRUSTED = 0.6;
 
-/** Is it a mark that people go by? */
+/** Is it a character that people go by? */
 export const isTrusted = ({ fame, salience }: Character): boolean => Math.max(fame ?? 0, salience ?? 0) >= TRUSTED;
 
-/** Famous or striking marks that overlap by more than .60 between two sides, the most famous first. */
-export function trapsBetween(compiled: CompiledGuide, a: Side, b: Side): Trap[] {
+/** Famous or striking characters that overlap by more than .60 between two sides, the most famous first. */
+export function trapsBetween(compiled: CompiledGuide, a: WeightedForms, b: WeightedForms): Trap[] {
   const trusted = compiled.guide.characters.filter(isTrusted);
   return trusted
     .map((character) => ({

@@ -5,11 +5,11 @@ import { compileGuide, type Guide } from '../guide';
 import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
 import type { Reading } from '../observation';
-import { expectedInformation, groupByFacet, groupByRank, groupMasses, levelsOf, liveForms, ranked, posteriorOf } from '.';
+import { expectedInformation, groupByFacet, groupByRank, groupMasses, levelsOf, possibleForms, ranked, posteriorOf } from '.';
 
 const compiled = compileGuide(ledgeCrabs);
 
-/** A crab drawn from the guide as it lives there, read at random marks with the misreading the guide states. */
+/** A crab drawn from the guide as it lives there, read at random characters with the misreading the guide states. */
 function simulate(chance: () => number): { form: number; readings: Reading[] } {
   let left = chance();
   const form = compiled.base.findIndex((weight) => (left -= weight) < 0);
@@ -49,7 +49,7 @@ describe('over 10,000 tent cones, read with the misreading and errors that the g
   const cones = compileGuide(tentCones);
   const species = groupByRank(cones, 'species');
 
-  /** A shell of the guide, read at random marks, one of each dependence group. */
+  /** A shell of the guide, read at random characters, one of each dependence group. */
   function shell(chance: () => number): { form: number; readings: Reading[] } {
     const form = pick(cones.base, chance);
     const seen = new Set<string>();
@@ -124,7 +124,7 @@ describe('levels', () => {
 });
 
 describe('very many forms', () => {
-  /** 900 species that differ in one mark, each as likely as the next. */
+  /** 900 species that differ in one character, each as likely as the next. */
   const many = (): Guide => {
     const base = tinyGuide();
     const taxa = Array.from({ length: 900 }, (_, i) => ({
@@ -148,15 +148,15 @@ describe('very many forms', () => {
 
   it('are stood for by a sample that keeps all of the probability', () => {
     const large = compileGuide(many());
-    const live = liveForms(posteriorOf(large, {}, []), groupByRank(large, 'species'));
+    const live = possibleForms(posteriorOf(large, {}, []), groupByRank(large, 'species'));
     expect(live.forms.length).toBeLessThanOrEqual(256);
     expect(live.p.reduce((a, b) => a + b, live.outside)).toBeCloseTo(1, 3);
   });
 
-  it('give the same worth of a mark as all of them together', () => {
+  it('give the same worth of a character as all of them together', () => {
     const large = compileGuide(many());
     const grouping = groupByRank(large, 'species');
-    const worth = expectedInformation(large.tables.get('edge')!, liveForms(posteriorOf(large, {}, []), grouping), 0);
+    const worth = expectedInformation(large.tables.get('edge')!, possibleForms(posteriorOf(large, {}, []), grouping), 0);
     // I = H(½·…): P(round) = (2 × 0.9 + 0.2) / 3 = 2/3; H(2/3) − (2 H(0.9) + H(0.2)) / 3 = 0.91830 − 0.55330 = 0.36500.
     expect(worth).toBeCloseTo(0.365, 2);
   });

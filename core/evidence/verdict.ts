@@ -1,7 +1,7 @@
 import type { Verdict, Level, Keyed } from './schema';
 import { type CompiledGuide, hasFacets, isUnder } from '../guide/working';
-import { beamBetween, type Side } from './beam';
-import { diagnosticMark } from './diagnostic';
+import { beamBetween, type Contender } from './beam';
+import { diagnosticCharacter } from './diagnostic';
 import { massOf } from './levels';
 import { type Misread, worstMisreading } from './oneWrong';
 import { counted, inHundred, shortOf } from './say';
@@ -9,7 +9,7 @@ import type { Posterior, WeighedPosterior } from './posterior';
 import { independenceKey } from './weights';
 
 /** A standing with what calling needs of it. */
-export interface Bench {
+export interface CallContext {
   compiled: CompiledGuide;
   full: WeighedPosterior;
   /** The standing without each weighed reading. */
@@ -24,26 +24,26 @@ export interface Question {
   level: Level;
   group: { id: string; label: string };
   forms: number[];
-  rival: { id: string; label: string; p: number; side: Side };
-  marksNeeded: number;
+  rival: { id: string; label: string; p: number; side: Contender };
+  charactersNeeded: number;
   /** Facets may rest on one good look; taxa must survive the loss of any reading. */
   mayRestOnOne?: boolean;
 }
 
 /** May the group be named? By the guide's school, and by what an error would cost. */
-export function verdictOn(bench: Bench, asked: Question): Verdict {
+export function verdictOn(bench: CallContext, asked: Question): Verdict {
   const { compiled, full, without } = bench;
   const { call } = compiled.guide.settings;
   const p = massOf(full.p, asked.forms);
   const { contributions } = beamBetween(full, { forms: asked.forms }, asked.rival.side);
-  const marks = independentMarks(compiled, full, contributions);
+  const characters = independentCharacters(compiled, full, contributions);
   const losses = without.map((left, i) => ({ p: massOf(left.p, asked.forms), reading: full.weighed[i].index }));
   const worst = losses.length ? losses.reduce((a, b) => (b.p < a.p ? b : a)) : undefined;
   const cost = costOf(bench, asked.forms);
   const lacks: Verdict['lacks'] = [];
   if (!(p >= call.posterior)) lacks.push('posterior');
   else if (cost) lacks.push('cost');
-  if (!(marks >= asked.marksNeeded)) lacks.push('marks');
+  if (!(characters >= asked.charactersNeeded)) lacks.push('characters');
   if (!asked.mayRestOnOne && !((worst?.p ?? 0) >= call.survives)) lacks.push('survives');
   const weighed = {
     level: asked.level,
@@ -51,8 +51,8 @@ export function verdictOn(bench: Bench, asked: Question): Verdict {
     label: asked.group.label,
     p,
     rival: { group: asked.rival.id, label: asked.rival.label, p: asked.rival.p },
-    marks,
-    marksNeeded: asked.marksNeeded,
+    characters,
+    charactersNeeded: asked.charactersNeeded,
     worst,
     ...misreadingOf(bench, asked.forms),
     ...(cost ? { cost } : {}),
@@ -61,19 +61,19 @@ export function verdictOn(bench: Bench, asked: Question): Verdict {
   };
   const text = sayVerdict(compiled, weighed);
   if (call.school === 'weigh' || asked.mayRestOnOne) return { ...weighed, text };
-  const mark =
-    call.school === 'key' ? keyMark(bench, asked.group.id) : diagnosticMark(compiled, full, asked.forms, contributions);
-  const passes = mark.found && !cost;
+  const character =
+    call.school === 'key' ? keyVerdict(bench, asked.group.id) : diagnosticCharacter(compiled, full, asked.forms, contributions);
+  const passes = character.found && !cost;
   return {
     ...weighed,
     passes,
     lacks: passes ? [] : [cost ? 'cost' : call.school],
-    text: `${capital(levelName(asked.level))} ${passes ? 'yes' : 'no'}: ${passes ? `${asked.group.label}, ` : ''}${cost ? sayCost(cost) : mark.text}.`,
+    text: `${capital(levelName(asked.level))} ${passes ? 'yes' : 'no'}: ${passes ? `${asked.group.label}, ` : ''}${cost ? sayCost(cost) : character.text}.`,
     weighText: text,
   };
 }
 
-function misreadingOf({ full, misread }: Bench, forms: readonly number[]): Pick<Verdict, 'oneWrong'> {
+function misreadingOf({ full, misread }: CallContext, forms: readonly number[]): Pick<Verdict, 'oneWrong'> {
   const worst = worstMisreading(full, misread, forms);
   if (!worst) return {};
   const { reading, instead, plausibility, p } = worst;
@@ -81,20 +81,20 @@ function misreadingOf({ full, misread }: Bench, forms: readonly number[]): Pick<
 }
 
 /** The *key* school: the group holds what a whole way through a key came to, and the described form fits. */
-function keyMark({ compiled, keyed }: Bench, group: string): { found: boolean; text: string } {
+function keyVerdict({ compiled, keyed }: CallContext, group: string): { found: boolean; text: string } {
   if (!keyed) return { found: false, text: 'needs a whole way through a key' };
   const holds = isUnder(compiled.naming, keyed.taxon, group);
   return { found: keyed.decided && keyed.fits && holds, text: holds ? keyed.text : 'the key comes to another' };
 }
 
-/** Independent marks that bring enough for the left side. */
-export function independentMarks(compiled: CompiledGuide, full: WeighedPosterior, contributions: readonly number[]): number {
-  const perMark = new Map<string, number>();
+/** Independent characters that bring enough for the left side. */
+export function independentCharacters(compiled: CompiledGuide, full: WeighedPosterior, contributions: readonly number[]): number {
+  const perUnit = new Map<string, number>();
   contributions.forEach((bits, i) => {
     const key = independenceKey(compiled.guide, full.weighed[i].reading.character);
-    perMark.set(key, (perMark.get(key) ?? 0) + bits);
+    perUnit.set(key, (perUnit.get(key) ?? 0) + bits);
   });
-  return [...perMark.values()].filter((bits) => bits >= compiled.guide.settings.call.inFavour).length;
+  return [...perUnit.values()].filter((bits) => bits >= compiled.guide.settings.call.inFavour).length;
 }
 
 /**
@@ -102,7 +102,7 @@ export function independentMarks(compiled: CompiledGuide, full: WeighedPosterior
  * it would wrongly exclude is more than the guide allows an ordinary name (1 − its
  * posterior). A form under several costs counts at the dearest.
  */
-function costOf({ compiled, full }: Bench, named: readonly number[]): Verdict['cost'] {
+function costOf({ compiled, full }: CallContext, named: readonly number[]): Verdict['cost'] {
   const { guide, forms } = compiled;
   const costs = [...(guide.costs ?? [])].sort((a, b) => b.weight - a.weight);
   if (costs.length === 0) return undefined;
@@ -137,15 +137,16 @@ function sayVerdict(compiled: CompiledGuide, v: Omit<Verdict, 'text'>): string {
   const { call } = compiled.guide.settings;
   const head = capital(levelName(v.level));
   if (v.passes) {
-    const marks = v.marks === 0 ? '' : v.marks === 1 ? ', on 1 mark' : `, on ${v.marks} independent marks`;
+    const characters =
+      v.characters === 0 ? '' : v.characters === 1 ? ', on 1 character' : `, on ${v.characters} independent characters`;
     const robust = v.worst && v.level.kind === 'rank' ? `; ${inHundred(v.worst.p)} even without its best reading` : '';
-    return `${head} yes: ${v.label}, ${inHundred(v.p)}${marks}${robust}.`;
+    return `${head} yes: ${v.label}, ${inHundred(v.p)}${characters}${robust}.`;
   }
   const needs: string[] = [];
-  const more = v.marksNeeded - v.marks;
+  const more = v.charactersNeeded - v.characters;
   if (v.lacks.includes('posterior'))
     needs.push(`${inHundred(call.posterior)} (now ${shortOf(v.p, call.posterior)} for ${v.label})`);
-  if (v.lacks.includes('marks')) needs.push(`${counted(more)} more independent ${more === 1 ? 'mark' : 'marks'}`);
+  if (v.lacks.includes('characters')) needs.push(`${counted(more)} more independent ${more === 1 ? 'character' : 'characters'}`);
   if (v.lacks.includes('survives') && !v.lacks.includes('posterior') && v.worst) {
     needs.push(
       `support that holds without any one reading (${shortOf(v.worst.p, call.survives)} at worst, ${inHundred(call.survives)} asked)`,

@@ -97,7 +97,7 @@ function dependenceOf(guide: Guide): Dependence {
   return dependence;
 }
 
-/** The group that most of a block's characters share; the block stands in it as one mark. */
+/** The group that most of a block's characters share; the block stands in it as one character. */
 function commonest(groups: readonly (string | undefined)[]): string | undefined {
   const counts = new Map<string, number>();
   for (const group of groups) if (group) counts.set(group, (counts.get(group) ?? 0) + 1);
@@ -111,17 +111,17 @@ export function groupOfCharacter(guide: Guide, character: string): Tempering | u
   return id === undefined ? undefined : (groups.get(id) ?? { id, gamma: 0 });
 }
 
-/** What a character is one mark with: its measured block, or itself alone. */
-export const markOf = (guide: Guide, character: string): string =>
+/** What a character is one character with: its measured block, or itself alone. */
+export const unitOf = (guide: Guide, character: string): string =>
   dependenceOf(guide).blockOf.get(character) ?? `character:${character}`;
 
 /** What a character counts under as independent evidence: its dependence group, else its block, else itself alone. */
 export const independenceKey = (guide: Guide, character: string): string =>
-  dependenceOf(guide).groupOf.get(character) ?? markOf(guide, character);
+  dependenceOf(guide).groupOf.get(character) ?? unitOf(guide, character);
 
 /**
  * How much one more reading of a character would count, if it were as strong as
- * those read of its group already: each mark of the group once, a measured block
+ * those read of its group already: each character of the group once, a measured block
  * as one. Made once for a set of readings, and asked for as many characters as there are.
  */
 export function weightsOfNext(
@@ -131,14 +131,14 @@ export function weightsOfNext(
   const read = new Map<string, Set<string>>();
   for (const { character, status } of readings) {
     const group = (status ?? 'seen') === 'seen' ? groupOfCharacter(guide, character) : undefined;
-    if (group) read.set(group.id, (read.get(group.id) ?? new Set()).add(markOf(guide, character)));
+    if (group) read.set(group.id, (read.get(group.id) ?? new Set()).add(unitOf(guide, character)));
   }
   return (character) => {
     const group = groupOfCharacter(guide, character);
     if (!group) return 1;
     if (group.power !== undefined) return group.power;
-    const marks = read.get(group.id);
-    const mates = (marks?.size ?? 0) - Number(marks?.has(markOf(guide, character)) ?? false);
+    const characters = read.get(group.id);
+    const mates = (characters?.size ?? 0) - Number(characters?.has(unitOf(guide, character)) ?? false);
     return kishTotal(mates + 1, group.gamma) / (mates + 1);
   };
 }
@@ -146,18 +146,18 @@ export function weightsOfNext(
 /** Weights that are alike for all readings of a group, with Kish's total: for questions that are not between two forms. */
 export function evenWeights(guide: Guide, readings: readonly Pick<Reading, 'character'>[]): number[] {
   const looks = new Map<string, number>();
-  const marks = new Map<string, Set<string>>();
+  const units = new Map<string, Set<string>>();
   const keys = readings.map(({ character }) => {
-    const mark = markOf(guide, character);
+    const unit = unitOf(guide, character);
     const group = groupOfCharacter(guide, character);
-    looks.set(mark, (looks.get(mark) ?? 0) + 1);
-    if (group) marks.set(group.id, (marks.get(group.id) ?? new Set()).add(mark));
-    return { mark, group, measured: !mark.startsWith('character:') };
+    looks.set(unit, (looks.get(unit) ?? 0) + 1);
+    if (group) units.set(group.id, (units.get(group.id) ?? new Set()).add(unit));
+    return { unit, group, measured: !unit.startsWith('character:') };
   });
-  return keys.map(({ mark, group, measured }) => {
-    const count = looks.get(mark)!;
+  return keys.map(({ unit, group, measured }) => {
+    const count = looks.get(unit)!;
     const own = measured ? 1 : kishTotal(count, guide.settings.secondLook) / count;
-    const mates = group ? marks.get(group.id)!.size : 1;
+    const mates = group ? units.get(group.id)!.size : 1;
     return own * (group?.power ?? kishTotal(mates, group?.gamma ?? 0) / mates);
   });
 }

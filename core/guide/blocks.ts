@@ -30,7 +30,7 @@ export function compileBlocks(guide: Guide, forms: readonly Form[]): CompiledBlo
     const rowFor = (form: Form): number =>
       exact.get(form.id) ??
       byTaxon.get(form.taxon)?.find((row) => {
-        const wanted = Object.entries(block.forms[row].facets).map(([facet, value]) => [facet, [value!]]);
+        const wanted = Object.entries(block.forms[row].facets).map(([facet, value]) => [facet, [value]]);
         return hasFacets(form, Object.fromEntries(wanted));
       }) ??
       -1;

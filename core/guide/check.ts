@@ -42,7 +42,7 @@ export function checkGuide(guide: Guide): Problem[] {
     const line = lineage(guide, taxon.id);
     if (line.at(-1)?.parent) report(`taxa[${i}].parent`, 'taxon-circle', `“${taxon.name}” is its own ancestor.`);
     taxon.forms?.forEach((block, b) =>
-      checkFacets(guide, Object.fromEntries(Object.entries(block.facets).map(([f, v]) => [f, Object.keys(v!)])), (f, v) =>
+      checkFacets(guide, Object.fromEntries(Object.entries(block.facets).map(([f, v]) => [f, Object.keys(v)])), (f, v) =>
         report(`taxa[${i}].forms[${b}].facets.${f}`, 'unknown-facet', `The guide has no ${f} “${v}”.`),
       ),
     );

@@ -3,7 +3,7 @@ import type { Problem } from '../problem';
 import { formsOf } from './forms';
 import { parseRange } from './ranges';
 import type { Character, Guide, Score } from './schema';
-import { canvasOf, formsUnder, specificity } from './scopes';
+import { formIndexOf, formsUnder, specificity } from './scopes';
 
 /** Numbers beyond this are no measurement; past it sums would lose their digits. */
 export const GREATEST = 1e9;
@@ -30,7 +30,7 @@ export function checkNumbers(guide: Guide): Problem[] {
       );
     }
     const shares = taxon.forms?.map(({ share, facets }) =>
-      Object.values(facets).reduce((product, values) => product * Object.values(values!).reduce((sum, p) => sum + p, 0), share),
+      Object.values(facets).reduce((product, values) => product * Object.values(values).reduce((sum, p) => sum + p, 0), share),
     );
     if (shares?.length && shares.every((share) => share === 0)) {
       report(`taxa[${i}].forms`, 'no-share', `All forms of “${taxon.name}” have a share of 0, so there are none of them.`);
@@ -129,7 +129,7 @@ const subjectOf = ({ value }: Score) => (value.kind === 'applies' || value.kind 
 
 /** Two scores of one source, equally specific, that speak of one form and say different things: none of them holds before the other. */
 function contradictions(guide: Guide): Problem[] {
-  const canvas = canvasOf(guide, formsOf(guide));
+  const canvas = formIndexOf(guide, formsOf(guide));
   const alike = new Map<string, number[]>();
   guide.scores.forEach((score, i) => {
     const key = JSON.stringify([
@@ -158,7 +158,7 @@ function contradictions(guide: Guide): Problem[] {
   return problems;
 }
 
-function clash(a: Score, b: Score, canvas: ReturnType<typeof canvasOf>): boolean {
+function clash(a: Score, b: Score, canvas: ReturnType<typeof formIndexOf>): boolean {
   if (JSON.stringify(a.value) === JSON.stringify(b.value)) return false;
   const apart = (x: readonly string[] | undefined, y: readonly string[] | undefined) => x && y && !x.some((id) => y.includes(id));
   if (apart(a.scope.regions, b.scope.regions)) return false;

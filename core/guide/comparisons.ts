@@ -1,5 +1,5 @@
 import type { Score } from './schema';
-import { type Canvas, formsUnder } from './scopes';
+import { type FormIndex, formsUnder } from './scopes';
 import type { Resolved } from './tables';
 
 /** "Longer than in B" is taken to mean P(A > B) = .9: its standard normal quantile. */
@@ -21,7 +21,7 @@ const isSpread = (value: Resolved): value is Spread => value !== undefined && 'm
 export function withComparisons(
   resolved: readonly Resolved[],
   top: readonly (Score | undefined)[],
-  canvas: Canvas,
+  canvas: FormIndex,
   base: Float64Array,
 ): { resolved: Resolved[]; inferred: Uint8Array } {
   const out = resolved.slice();

@@ -4,7 +4,7 @@ import { mixCrosses } from './crosses';
 import { type Form, formsOf } from './forms';
 import { combine, resolve, stateIds } from './resolve';
 import type { Character, Guide, Score, SourcePolicy } from './schema';
-import { type Canvas, canvasOf, holdsIn, paint, type Setting, sourceOrder, specificity } from './scopes';
+import { type FormIndex, formIndexOf, holdsIn, applyScore, type Setting, sourceOrder, specificity } from './scopes';
 import { type Resolved, type StatesTable, statesTable, type Table, valuesTable, frequencyAt } from './tables';
 import { type Naming, namingOf } from './treatments';
 import { frequencyNumber, type FrequencyWord, wordsOf } from './words';
@@ -30,7 +30,7 @@ interface Ground {
   guide: Guide;
   forms: Form[];
   base: Float64Array;
-  canvas: Canvas;
+  canvas: FormIndex;
   blocks: CompiledBlock[];
   scores: Map<string, Scored>;
   words: Record<FrequencyWord, number>;
@@ -62,7 +62,7 @@ function groundOf(guide: Guide, policy: SourcePolicy): Ground {
   grounds.set(guide, byPolicy);
   return keepNewest(byPolicy, JSON.stringify(policy), POLICIES_KEPT, () => {
     const forms = formsOf(guide);
-    const canvas = canvasOf(guide, forms);
+    const canvas = formIndexOf(guide, forms);
     return {
       guide,
       forms,
@@ -76,7 +76,7 @@ function groundOf(guide: Guide, policy: SourcePolicy): Ground {
   });
 }
 
-function scoredOf(scores: readonly Score[], canvas: Canvas): Scored {
+function scoredOf(scores: readonly Score[], canvas: FormIndex): Scored {
   const weight = Float64Array.from(scores, (score) => specificity(score, canvas.depth));
   const rising = weight.every((w, i) => i === 0 || w >= weight[i - 1]);
   const inOrder = rising
@@ -163,7 +163,7 @@ function characterTable(
   const layersOf = (wanted: (kind: Score['value']['kind']) => boolean) =>
     order.flatMap((source) => {
       const own = holding.filter((score) => score.source === source && wanted(score.value.kind));
-      return own.length ? [{ source, top: paint(own, canvas) }] : [];
+      return own.length ? [{ source, top: applyScore(own, canvas) }] : [];
     });
   const said = layersOf((kind) => kind !== 'applies' && kind !== 'comparison');
   const valueOf = (score: Score): Resolved => {
@@ -216,7 +216,7 @@ interface Layer {
 }
 
 /** The comparison to go by for each form: that of the first source, or of the one that is pooled with most weight. */
-function trusted(layers: readonly Layer[], canvas: Canvas, policy: SourcePolicy): (Score | undefined)[] | undefined {
+function trusted(layers: readonly Layer[], canvas: FormIndex, policy: SourcePolicy): (Score | undefined)[] | undefined {
   if (layers.length === 0) return undefined;
   const weightOf = ({ source }: Layer) => (policy.kind === 'pool' ? (policy.weights[source] ?? 1) : 1);
   const inOrder = [...layers].sort((a, b) => weightOf(b) - weightOf(a));
@@ -246,7 +246,7 @@ function baseWeights(guide: Guide, forms: readonly Form[]): Float64Array {
  */
 function appliesOf(
   layers: readonly Layer[],
-  canvas: Canvas,
+  canvas: FormIndex,
   words: Record<FrequencyWord, number>,
   policy: SourcePolicy,
 ): Float64Array | undefined {

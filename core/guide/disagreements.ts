@@ -2,7 +2,7 @@ import type { CompiledGuide } from './compile';
 import { scoresByCharacter } from './compile';
 import { resolve, stateIds } from './resolve';
 import type { Score } from './schema';
-import { canvasOf, holdsIn, paint, sourceOrder, specificity } from './scopes';
+import { formIndexOf, holdsIn, applyScore, sourceOrder, specificity } from './scopes';
 import type { Resolved } from './tables';
 import { wordsOf } from './words';
 
@@ -39,7 +39,7 @@ export function disagreementsOf(compiled: CompiledGuide): Disagreement[] {
 function findDisagreements({ guide, forms, setting, policy }: CompiledGuide): Disagreement[] {
   const order = sourceOrder(guide, policy);
   if (order.length < 2) return [];
-  const canvas = canvasOf(guide, forms);
+  const canvas = formIndexOf(guide, forms);
   const words = wordsOf(guide);
   const scores = scoresByCharacter(guide.scores);
   const numberOf = new Map(guide.scores.map((score, i) => [score, i]));
@@ -51,7 +51,7 @@ function findDisagreements({ guide, forms, setting, policy }: CompiledGuide): Di
     const states = stateIds(character);
     const ranked = own.sort((a, b) => specificity(a, canvas.depth) - specificity(b, canvas.depth));
     const painted = order.map((source) =>
-      paint(
+      applyScore(
         ranked.filter((score) => score.source === source),
         canvas,
       ),

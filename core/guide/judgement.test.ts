@@ -94,7 +94,7 @@ describe('circumstances', () => {
     const windy = { id: 'wind', label: 'wind' };
     const edge = (round: number, more: object): Score => ({
       character: 'edge',
-      scope: more as Score['scope'],
+      scope: more,
       source: 'book',
       value: { kind: 'states', states: { round } },
     });

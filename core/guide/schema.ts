@@ -116,7 +116,7 @@ export const Character = z.strictObject({
   /** ρ: how often the state is read right by a careful observer. */
   reliability: z.number().gt(0).max(1).optional(),
   dependence: id.optional(),
-  /** How much people trust it, 0..1: a famous mark that does not separate is a trap. */
+  /** How much people trust it, 0..1: a famous character that does not separate is a trap. */
   fame: share.optional(),
   /** How much it strikes the eye, 0..1. */
   salience: share.optional(),
@@ -247,7 +247,7 @@ export const Guide = z.strictObject({
   facets: z.partialRecord(FacetName, z.array(Named).min(1)),
   taxa: z.array(Taxon).min(1).max(20000),
   characters: z.array(Character).min(1).max(2000),
-  /** Marks that are not independent: γ is their correlation within a form; or each counts by a power, however many were read. */
+  /** Characters that are not independent: γ is their correlation within a form; or each counts by a power, however many were read. */
   dependence: z.array(z.strictObject({ id, label, gamma: share, power: z.number().gt(0).max(1).optional() })),
   sources: z.array(Source).min(1),
   policy: SourcePolicy,

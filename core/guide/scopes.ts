@@ -12,10 +12,10 @@ export interface Setting {
 }
 
 /** What stands in the way of a score in a setting: the first that does not hold. */
-export type Obstacle = 'region' | 'date' | 'circumstances';
+export type OutOfScope = 'region' | 'date' | 'circumstances';
 
 /** Why a score does not hold in a setting; undefined when it does. What is not known does not hold. */
-export function obstacleTo({ scope }: Pick<Score, 'scope'>, setting: Setting): Obstacle | undefined {
+export function outOfScopeBy({ scope }: Pick<Score, 'scope'>, setting: Setting): OutOfScope | undefined {
   const { regions, dates, circumstances } = scope;
   if (regions && !(setting.region && regions.includes(setting.region))) return 'region';
   if (dates && !(setting.date && withinDates(setting.date, dates))) return 'date';
@@ -24,10 +24,10 @@ export function obstacleTo({ scope }: Pick<Score, 'scope'>, setting: Setting): O
 }
 
 /** A score scoped to a region, dates or circumstances holds only when the setting is known to be within them. */
-export const holdsIn = (score: Pick<Score, 'scope'>, setting: Setting): boolean => obstacleTo(score, setting) === undefined;
+export const holdsIn = (score: Pick<Score, 'scope'>, setting: Setting): boolean => outOfScopeBy(score, setting) === undefined;
 
 /** The forms of a guide with what laying scores over them needs. */
-export interface Canvas {
+export interface FormIndex {
   forms: readonly Form[];
   /** Indices of the forms under each taxon, itself included. */
   under: ReadonlyMap<string, readonly number[]>;
@@ -35,7 +35,7 @@ export interface Canvas {
   depth: ReadonlyMap<string, number>;
 }
 
-export function canvasOf(guide: Pick<Guide, 'taxa'>, forms: readonly Form[]): Canvas {
+export function formIndexOf(guide: Pick<Guide, 'taxa'>, forms: readonly Form[]): FormIndex {
   const lines = new Map(guide.taxa.map((taxon) => [taxon.id, lineage(guide, taxon.id).map(({ id }) => id)]));
   const under = new Map<string, number[]>();
   forms.forEach((form, f) => {
@@ -49,7 +49,7 @@ export function canvasOf(guide: Pick<Guide, 'taxa'>, forms: readonly Form[]): Ca
 }
 
 /** Taxon depth first, then the number of facets, then circumstances, region and dates. */
-export function specificity({ scope }: Pick<Score, 'scope'>, depth: Canvas['depth']): number {
+export function specificity({ scope }: Pick<Score, 'scope'>, depth: FormIndex['depth']): number {
   const { taxon, facets, regions, dates, circumstances } = scope;
   return (
     (taxon ? (depth.get(taxon) ?? 0) : 0) * 1000 +
@@ -61,7 +61,7 @@ export function specificity({ scope }: Pick<Score, 'scope'>, depth: Canvas['dept
 }
 
 /** The forms that a scope speaks of. */
-export function formsUnder(canvas: Canvas, { taxon, facets }: Pick<Score['scope'], 'taxon' | 'facets'>): readonly number[] {
+export function formsUnder(canvas: FormIndex, { taxon, facets }: Pick<Score['scope'], 'taxon' | 'facets'>): readonly number[] {
   const all = taxon ? (canvas.under.get(taxon) ?? NONE) : canvas.forms.map((_, f) => f);
   return facets ? all.filter((f) => hasFacets(canvas.forms[f], facets)) : all;
 }
@@ -72,7 +72,7 @@ const NONE: readonly number[] = [];
  * Lay scores over the forms, the general first, so that the most specific stays on
  * top. One pass over the forms that each score speaks of.
  */
-export function paint(scores: readonly Score[], canvas: Canvas): (Score | undefined)[] {
+export function applyScore(scores: readonly Score[], canvas: FormIndex): (Score | undefined)[] {
   const top: (Score | undefined)[] = new Array(canvas.forms.length).fill(undefined);
   for (const score of scores) for (const f of formsUnder(canvas, score.scope)) top[f] = score;
   return top;

@@ -28,15 +28,15 @@ export const NAME_KINDS = ['former', 'nickname', 'misleading'] as const;
 
 export const HAZARD_KINDS = ['venom', 'toxin', 'irritant', 'bite'] as const;
 
-/** From slight to grave; from `serious` on, close marks are withheld. */
+/** From slight to grave; from `serious` on, close characters are withheld. */
 export const HAZARD_GRADES = ['slight', 'serious', 'grave'] as const;
 
 /** What is found with a specimen and speaks of it. */
 export const COMPANY_KINDS = ['host', 'neighbour', 'parent'] as const;
 
 /**
- * What a name must rest on. *weigh*: probability, independent marks, and none of
- * them indispensable. *diagnostic*: one mark that nothing else has, seen twice.
+ * What a name must rest on. *weigh*: probability, independent characters, and none of
+ * them indispensable. *diagnostic*: one character that nothing else has, seen twice.
  * *key*: a whole way through a key, every couplet decided, and the described form fits.
  */
 export const SCHOOLS = ['weigh', 'diagnostic', 'key'] as const;

@@ -36,7 +36,7 @@ export { type CompiledBlock } from './blocks';
 export { withCross } from './crosses';
 export { type Disagreement, disagreementsOf } from './disagreements';
 export { countFrequencies, stateIds } from './resolve';
-export { holdsIn, type Obstacle, obstacleTo, type Setting } from './scopes';
+export { holdsIn, type OutOfScope, outOfScopeBy, type Setting } from './scopes';
 export { type TermRun, termsIn } from './glossary';
 export { findTaxa, type Found, sayOtherName } from './search';
 export { type Naming, namingOf } from './treatments';

@@ -2,8 +2,8 @@ import type { Character } from '../guide/working';
 import { coupletIndex, nextOf } from './graph';
 import type { Couplet, Key } from './schema';
 
-/** A mark that a coming couplet asks for. */
-export interface ComingMark {
+/** A character that a coming couplet asks for. */
+export interface ComingCharacter {
   couplet: string;
   number: string;
   /** Number and words of the first statement that asks for it. */
@@ -16,7 +16,7 @@ export interface ComingMark {
 export interface ViewChecklist {
   /** The guide's view; absent for statements that are tied to no character. */
   view?: string;
-  marks: ComingMark[];
+  asked: ComingCharacter[];
 }
 
 /**
@@ -26,31 +26,32 @@ export interface ViewChecklist {
  *
  * @param from couplet to begin at; @param couplets how many to look ahead; @param view the one one is in.
  */
-export function comingMarks(
+export function comingCharacters(
   key: Key,
   from: string,
   characters: ReadonlyMap<string, Character>,
   couplets = 5,
   view?: string,
 ): ViewChecklist[] {
-  const marks = ahead(key, from, couplets).flatMap(marksOf);
-  const left = new Set(marks);
+  const coming = ahead(key, from, couplets).flatMap(askedBy);
+  const left = new Set(coming);
   const lists: ViewChecklist[] = [];
-  const viewsOf = (mark: ComingMark) => (mark.character === undefined ? [] : (characters.get(mark.character)?.views ?? []));
+  const viewsOf = (asked: ComingCharacter) =>
+    asked.character === undefined ? [] : (characters.get(asked.character)?.views ?? []);
   const take = (chosen: string) => {
-    const own = [...left].filter((mark) => viewsOf(mark).includes(chosen));
-    own.forEach((mark) => left.delete(mark));
-    if (own.length) lists.push({ view: chosen, marks: own });
+    const own = [...left].filter((asked) => viewsOf(asked).includes(chosen));
+    own.forEach((asked) => left.delete(asked));
+    if (own.length) lists.push({ view: chosen, asked: own });
   };
   if (view) take(view);
   for (;;) {
     const shown = new Map<string, number>();
-    for (const mark of left) for (const one of viewsOf(mark)) shown.set(one, (shown.get(one) ?? 0) + 1);
+    for (const asked of left) for (const one of viewsOf(asked)) shown.set(one, (shown.get(one) ?? 0) + 1);
     const [best] = [...shown].sort((a, b) => b[1] - a[1]);
     if (!best) break;
     take(best[0]);
   }
-  if (left.size) lists.push({ marks: [...left] });
+  if (left.size) lists.push({ asked: [...left] });
   return lists;
 }
 
@@ -67,11 +68,11 @@ function ahead(key: Key, from: string, most: number): Couplet[] {
   return queue;
 }
 
-function marksOf(couplet: Couplet): ComingMark[] {
+function askedBy(couplet: Couplet): ComingCharacter[] {
   const seen = new Set<string>();
   return couplet.leads.flatMap(({ statements }) =>
-    statements.flatMap(({ n, text, link }): ComingMark[] => {
-      // The contrast of a tied statement asks for the same mark; of untied ones the first lead's stand for both.
+    statements.flatMap(({ n, text, link }): ComingCharacter[] => {
+      // The contrast of a tied statement asks for the same character; of untied ones the first lead's stand for both.
       const id = link?.character ?? (couplet.leads[0].statements.some((own) => own.n === n) ? `n${n}` : undefined);
       if (id === undefined || seen.has(id)) return [];
       seen.add(id);

@@ -7,7 +7,7 @@ import type { Key } from './schema';
 import {
   addCouplet,
   addLead,
-  comingMarks,
+  comingCharacters,
   endingsBelow,
   insertBefore,
   leadsOf,
@@ -178,11 +178,11 @@ describe('the picture of a large key', () => {
 describe('what the coming couplets need', () => {
   const characters = new Map(strandBeetles.characters.map((character) => [character.id, character]));
 
-  it('is gathered by view, the one one is in first, each mark once', () => {
-    const lists = comingMarks(selwithKey, 'c1', characters, 4, 'head');
+  it('is gathered by view, the one one is in first, each character once', () => {
+    const lists = comingCharacters(selwithKey, 'c1', characters, 4, 'head');
     expect(lists[0]).toMatchObject({ view: 'head' });
-    expect(lists[0].marks.map(({ character }) => character)).toEqual(expect.arrayContaining(['antenna', 'palp-tip']));
-    const all = lists.flatMap(({ marks }) => marks.map(({ couplet, character }) => `${couplet} ${character}`));
+    expect(lists[0].asked.map(({ character }) => character)).toEqual(expect.arrayContaining(['antenna', 'palp-tip']));
+    const all = lists.flatMap(({ asked }) => asked.map(({ couplet, character }) => `${couplet} ${character}`));
     expect(new Set(all).size).toBe(all.length);
     expect(lists.map(({ view }) => view)).toEqual(expect.arrayContaining(['hind-leg', 'dorsal']));
   });

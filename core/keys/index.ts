@@ -33,6 +33,6 @@ export { KEY_WEIGHTS } from './walk/support';
 export { walkKey, type WalkRequest } from './walk/walk';
 export { type MadeKey, makeKey, type MakeRequest, sayPurpose } from './make/make';
 export { type LotUnity, lotUnity } from './lot';
-export { comingMarks } from './checklist';
+export { comingCharacters } from './checklist';
 export { type TreeNode, treeOf, treeWithin } from './tree';
 export * from './edit';

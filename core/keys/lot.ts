@@ -3,7 +3,7 @@ import { posteriorOf, sumOfPowers } from '../evidence';
 import { type Character, type CompiledGuide, isStates, taxonIndex } from '../guide/working';
 import type { KeyedSpecimen } from './walk/schema';
 
-/** Two specimens of a lot of which one mark was read differently. */
+/** Two specimens of a lot of which one character was read differently. */
 export interface LotDisagreement {
   character: string;
   label: string;
@@ -31,13 +31,19 @@ const APART = 3;
  * Compare what each specimen says of the taxa: P(all | one taxon) against the
  * product of P(group | a taxon of its own), the groups being those that fit one
  * taxon best; specimens that all fit the same are held against each for itself. Sexes and ages may differ within a
- * taxon, so a mark read differently is shown, but does not alone make a lot mixed.
+ * taxon, so a character read differently is shown, but does not alone make a lot mixed.
  */
 export function lotUnity(compiled: CompiledGuide, specimens: readonly KeyedSpecimen[], situation: Situation): LotUnity {
   const told = specimens.filter(({ readings }) => readings.some(({ status }) => (status ?? 'seen') === 'seen'));
   const disagreements = disagreementsIn(compiled, specimens);
   if (told.length < 2)
-    return { disagreements, bits: 0, mixed: false, groups: [], text: 'Nothing to compare yet: read marks on two specimens.' };
+    return {
+      disagreements,
+      bits: 0,
+      mixed: false,
+      groups: [],
+      text: 'Nothing to compare yet: read characters on two specimens.',
+    };
   const taxa = [...new Set(compiled.forms.map(({ taxon }) => taxon))];
   const prior = posteriorOf(compiled, situation, []);
   const massOf = (taxon: string) => compiled.forms.reduce((sum, form, f) => sum + (form.taxon === taxon ? prior.p[f] : 0), 0);
@@ -75,7 +81,7 @@ function sayUnity(bits: number, mixed: boolean, disagreements: number): string {
   const odds = `${Math.abs(bits).toFixed(1)} bits`;
   if (mixed) return `This looks like a mixed lot: ${odds} against all being one taxon.`;
   if (disagreements > 0)
-    return `Some marks differ between specimens, as they may within one taxon (${odds} ${bits < 0 ? 'against' : 'for'} its being one).`;
+    return `Some characters differ between specimens, as they may within one taxon (${odds} ${bits < 0 ? 'against' : 'for'} its being one).`;
   return bits < 0
     ? `Nothing differs that tells taxa apart (${odds} against its being one).`
     : `The specimens agree (${odds} for their being one taxon).`;

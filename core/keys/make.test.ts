@@ -23,7 +23,7 @@ describe('a key that is made', () => {
     expect(told).toBeGreaterThan(15);
   });
 
-  it('comes near the entropy bound where marks are many', () => {
+  it('comes near the entropy bound where characters are many', () => {
     const key = made(compileGuide(plainGuide('many', 120, 60, 3)), { purpose: 'bench' });
     expect(key.entropyBound).toBeCloseTo(Math.log2(120), 9);
     expect(key.meanPath / key.entropyBound).toBeLessThan(1.15);
@@ -40,7 +40,7 @@ describe('a key that is made', () => {
     }
   });
 
-  it('uses no mark that its purpose forbids', () => {
+  it('uses no character that its purpose forbids', () => {
     const handled = new Set(
       ledgeCrabs.characters.filter(({ handling, distance }) => handling !== 'look' || distance === 'hand').map(({ id }) => id),
     );

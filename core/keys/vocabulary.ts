@@ -6,7 +6,7 @@ export const STATEMENT_JOINS = ['and', 'or', 'except'] as const;
 export const STATEMENT_ANSWERS = ['fits', 'does-not', 'in-part', 'cannot-see'] as const;
 export type StatementAnswer = (typeof STATEMENT_ANSWERS)[number];
 
-/** What a key is to be used for: which handling its marks may need. */
+/** What a key is to be used for: which handling its characters may need. */
 export const KEY_PURPOSES = ['hands-off', 'field', 'bench'] as const;
 export type KeyPurpose = (typeof KEY_PURPOSES)[number];
 

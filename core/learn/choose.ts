@@ -1,16 +1,16 @@
-import { type Dealt, entriesWithout, lnFrequencies, type Scale, sumsWithout } from './folds';
+import { type FoldedTable, entriesWithout, lnFrequencies, type Scale, sumsWithout } from './folds';
 import { kinOf } from './kin';
 import { fitModel, lawsOf, scorersOf, type Shape } from './model';
 import { stackingWeights } from './stack';
-import { frequenciesFrom, toldDensities } from './told';
+import { frequenciesFrom, categoricalDensities } from './categorical';
 
 /** Everything the data choose, by inner cross-validation. */
 export interface Choice extends Shape {
   /** Tails: ν of the multivariate t; normal where absent. */
   degrees?: number;
-  /** Powers of the block's density and of the told columns': below 1 where they prove too sure. */
+  /** Powers of the block's density and of the categorical columns': below 1 where they prove too sure. */
   temper: number;
-  told: number;
+  categorical: number;
 }
 
 const OWN = [0, 0.3, 1];
@@ -42,7 +42,7 @@ interface Losses {
 }
 
 /** Chooses a shape, tails and powers for every outer fold, and for all rows together (the last). */
-export function choose(dealt: Dealt, onProgress: (share: number) => void): Choice[] {
+export function choose(dealt: FoldedTable, onProgress: (share: number) => void): Choice[] {
   const shapes = shapesOf(dealt);
   const trials = trialsOf(dealt, shapes.length);
   const candidates = shapes.flatMap((shape) => DEGREES.map((degrees) => ({ ...shape, degrees })));
@@ -53,7 +53,7 @@ export function choose(dealt: Dealt, onProgress: (share: number) => void): Choic
         dealt,
         trials,
         shape,
-        DEGREES.map((degrees) => ({ degrees, temper: 1, told: 1 })),
+        DEGREES.map((degrees) => ({ degrees, temper: 1, categorical: 1 })),
       ),
     );
     onProgress(((s + 1) / shapes.length) * 0.8);
@@ -75,13 +75,13 @@ export function choose(dealt: Dealt, onProgress: (share: number) => void): Choic
     return {
       ...chosen[i],
       temper: mean(powers, weights, ({ temper }) => temper),
-      told: mean(powers, weights, ({ told }) => told),
+      categorical: mean(powers, weights, ({ categorical }) => categorical),
     };
   });
 }
 
 /** From simple to rich, so that the simpler is met first. */
-function shapesOf({ scales, data }: Dealt): Shape[] {
+function shapesOf({ scales, data }: FoldedTable): Shape[] {
   if (scales.length === 0) return [{ log: false, own: 0, shrink: 1, kin: 0 }];
   const rare = data.forms.length > 2 && data.forms.some(({ n }) => n <= MANY);
   const kins = rare ? KIN : [0];
@@ -122,13 +122,13 @@ function mean<T>(list: readonly T[], weights: Float64Array, value: (one: T) => n
 const rowsOf = (trials: readonly Trial[], fold: number): number[] =>
   trials.flatMap((trial, i) => (fold < 0 || trial.fold === fold ? [i] : []));
 
-function powersOf({ scales, data }: Dealt): { temper: number; told: number }[] {
+function powersOf({ scales, data }: FoldedTable): { temper: number; categorical: number }[] {
   const temper = scales.length ? POWERS : [1];
-  const told = data.told.length ? POWERS : [1];
-  return temper.flatMap((t) => told.map((u) => ({ temper: t, told: u })));
+  const categorical = data.categorical.length ? POWERS : [1];
+  return temper.flatMap((t) => categorical.map((u) => ({ temper: t, categorical: u })));
 }
 
-function trialsOf({ rows, data }: Dealt, shapes: number): Trial[] {
+function trialsOf({ rows, data }: FoldedTable, shapes: number): Trial[] {
   const order = data.measured.length;
   const each = shapes * data.forms.length * (order * order + 8 * order + 60);
   const pairs = rows.length * (rows.length - 1);
@@ -144,10 +144,10 @@ function trialsOf({ rows, data }: Dealt, shapes: number): Trial[] {
  * pair of folds needs one model for both its directions.
  */
 function lossesOf(
-  dealt: Dealt,
+  dealt: FoldedTable,
   trials: readonly Trial[],
   shape: Shape,
-  variants: readonly Pick<Choice, 'degrees' | 'temper' | 'told'>[],
+  variants: readonly Pick<Choice, 'degrees' | 'temper' | 'categorical'>[],
 ): Float64Array[] {
   const out = variants.map(() => new Float64Array(trials.length));
   const foldOf = new Int32Array(dealt.data.of.length);
@@ -165,10 +165,10 @@ function lossesOf(
 
 /** Posterior over the forms of a row, for each variant, from a model fitted without some folds. */
 export function rowScorer(
-  dealt: Dealt,
+  dealt: FoldedTable,
   left: readonly number[],
   shape: Shape,
-  variants: readonly Pick<Choice, 'degrees' | 'temper' | 'told'>[],
+  variants: readonly Pick<Choice, 'degrees' | 'temper' | 'categorical'>[],
 ): (row: number) => Float64Array[] {
   const { data } = dealt;
   const order = data.measured.length;
@@ -176,16 +176,16 @@ export function rowScorer(
   const scale: Scale | undefined = dealt.scales.find(({ log }) => log === shape.log) ?? dealt.scales[0];
   const scorerFor = scale && scorersOf(fitModel(sumsWithout(scale, left), order, shape, kinOf(data.forms)));
   const prior = lnFrequencies(dealt, left);
-  const frequencies = data.told.length ? frequenciesFrom(entriesWithout(dealt, left), data) : [];
+  const frequencies = data.categorical.length ? frequenciesFrom(entriesWithout(dealt, left), data) : [];
   const laws = variants.map(({ degrees }) => lawsOf(degrees));
   const distances = new Float64Array(forms);
   const density = new Float64Array(forms);
-  const told = new Float64Array(forms);
+  const categorical = new Float64Array(forms);
   const out = variants.map(() => new Float64Array(forms));
   return (row) => {
-    if (data.told.length) toldDensities(frequencies, data, row, told);
+    if (data.categorical.length) categoricalDensities(frequencies, data, row, categorical);
     const x = scale?.values.subarray(row * order, (row + 1) * order);
-    const scorer = x && scorerFor!(x);
+    const scorer = x && scorerFor(x);
     if (scorer && scorer.order > 0) scorer.distances(x, distances);
     variants.forEach((variant, v) => {
       if (scorer && scorer.order > 0) laws[v](scorer, distances, density);
@@ -193,7 +193,7 @@ export function rowScorer(
       const p = out[v];
       let most = Number.NEGATIVE_INFINITY;
       for (let f = 0; f < forms; f++) {
-        p[f] = prior[f] + variant.temper * density[f] + variant.told * told[f];
+        p[f] = prior[f] + variant.temper * density[f] + variant.categorical * categorical[f];
         if (p[f] > most) most = p[f];
       }
       let total = 0;

@@ -1,6 +1,6 @@
 import type { CrossValidation } from '../guide/working';
 import { type Choice, choose, rowScorer } from './choose';
-import type { Dealt } from './folds';
+import type { FoldedTable } from './folds';
 
 /** Classes of stated probability in the calibration. */
 const CLASSES = 10;
@@ -18,7 +18,7 @@ export interface Validated {
  * inside it (nested: Varma & Simon 2006): every specimen is called by a guide,
  * and by settings, that have not seen it.
  */
-export function crossValidate(dealt: Dealt, onProgress: (share: number) => void): Validated {
+export function crossValidate(dealt: FoldedTable, onProgress: (share: number) => void): Validated {
   const { data, rows } = dealt;
   const F = data.forms.length;
   const choices = choose(dealt, onProgress);
@@ -31,7 +31,7 @@ export function crossValidate(dealt: Dealt, onProgress: (share: number) => void)
   return { result: summary(dealt, p), choice: choices[rows.length], p };
 }
 
-function summary({ data, rows }: Dealt, p: Float64Array): CrossValidation {
+function summary({ data, rows }: FoldedTable, p: Float64Array): CrossValidation {
   const F = data.forms.length;
   const confusion = data.forms.map(() => new Array<number>(F).fill(0));
   const classes = Array.from({ length: CLASSES }, () => ({ n: 0, stated: 0, right: 0 }));

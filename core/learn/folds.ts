@@ -1,7 +1,7 @@
 import { seeded } from '../chance';
-import type { Data } from './data';
-import { addRow, noSums, plus, type Sums } from './sums';
-import { addEntries, noTally, type Tally, tallyWithout } from './told';
+import type { PreparedTable } from './preparedTable';
+import { addRow, noStatistics, plus, type PairStatistics } from './pairStatistics';
+import { addEntries, noTally, type Tally, tallyWithout } from './categorical';
 
 /** One scale of the measured columns: as they are, or as natural logarithms; each less its mean. */
 export interface Scale {
@@ -10,15 +10,15 @@ export interface Scale {
   /** Row-major, centred. */
   values: Float64Array;
   /** Statistics by fold, then by form. */
-  folds: Sums[][];
-  total: Sums[];
+  folds: PairStatistics[][];
+  total: PairStatistics[];
   /** Totals without some folds, by the folds left out. */
-  downdated: Map<string, Sums[]>;
+  downdated: Map<string, PairStatistics[]>;
 }
 
 /** A table dealt into folds, with the statistics of each. */
-export interface Dealt {
-  data: Data;
+export interface FoldedTable {
+  data: PreparedTable;
   /** Rows of each fold, in a shuffled order. */
   rows: number[][];
   scales: Scale[];
@@ -27,7 +27,7 @@ export interface Dealt {
 }
 
 /** Deal the rows of every form evenly into folds, stratified and shuffled by the seed. */
-export function deal(data: Data, folds: number, seed: string): Dealt {
+export function assignFolds(data: PreparedTable, folds: number, seed: string): FoldedTable {
   const rows: number[][] = Array.from({ length: folds }, () => []);
   const chance = seeded(seed);
   let next = 0;
@@ -58,7 +58,7 @@ export function deal(data: Data, folds: number, seed: string): Dealt {
   return { data, rows, scales, tallies, tally };
 }
 
-function scaleOf(data: Data, rows: readonly number[][], log: boolean): Scale {
+function scaleOf(data: PreparedTable, rows: readonly number[][], log: boolean): Scale {
   const order = data.measured.length;
   const values = log ? data.values.map(Math.log) : data.values.slice();
   const centre = new Float64Array(order);
@@ -71,7 +71,7 @@ function scaleOf(data: Data, rows: readonly number[][], log: boolean): Scale {
   for (let i = 0; i < order; i++) centre[i] /= seen[i] || 1;
   for (let i = 0; i < values.length; i++) values[i] -= centre[i % order];
   const folds = rows.map((fold) => {
-    const sums = data.forms.map(() => noSums(order));
+    const sums = data.forms.map(() => noStatistics(order));
     for (const row of fold) addRow(sums[data.of[row]], values.subarray(row * order, (row + 1) * order));
     return sums;
   });
@@ -80,7 +80,7 @@ function scaleOf(data: Data, rows: readonly number[][], log: boolean): Scale {
 }
 
 /** Statistics of every row but those of some folds: the total, downdated once for each set of folds. */
-export function sumsWithout(scale: Scale, left: readonly number[]): Sums[] {
+export function sumsWithout(scale: Scale, left: readonly number[]): PairStatistics[] {
   const { total, folds, downdated } = scale;
   const key = left.join();
   let sums = downdated.get(key);
@@ -91,14 +91,14 @@ export function sumsWithout(scale: Scale, left: readonly number[]): Sums[] {
   return sums;
 }
 
-export const entriesWithout = ({ tally, tallies }: Dealt, left: readonly number[]): Tally =>
+export const entriesWithout = ({ tally, tallies }: FoldedTable, left: readonly number[]): Tally =>
   tallyWithout(
     tally,
     left.map((k) => tallies[k]),
   );
 
 /** ln of how frequent each form is among every row but those of some folds. */
-export function lnFrequencies({ data, rows }: Dealt, left: readonly number[]): Float64Array {
+export function lnFrequencies({ data, rows }: FoldedTable, left: readonly number[]): Float64Array {
   const counts = Float64Array.from(data.forms, ({ n }) => n);
   for (const k of left) for (const row of rows[k]) counts[data.of[row]]--;
   const total = counts.reduce((a, b) => a + b, 0);

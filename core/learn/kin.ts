@@ -1,6 +1,6 @@
 import { lowerIndex } from '../linear';
-import type { LabelledForm } from './data';
-import type { Sums } from './sums';
+import type { LabelledForm } from './preparedTable';
+import type { PairStatistics } from './pairStatistics';
 
 /** What forms share: their taxon, and the facets (sex, stage, morph) that shift it. */
 export interface Kin {
@@ -37,7 +37,7 @@ const ROUNDS = 40;
  *
  * @param within variance of the column within forms.
  */
-export function shrunkMeans(forms: readonly Sums[], order: number, column: number, within: number, kin: Kin): Shrunk {
+export function shrunkMeans(forms: readonly PairStatistics[], order: number, column: number, within: number, kin: Kin): Shrunk {
   const at = lowerIndex(column, column);
   const n = Float64Array.from(forms, ({ count }) => count[at]);
   const seen = Float64Array.from(forms, ({ sum }, f) => (n[f] > 0 ? sum[column * order + column] / n[f] : 0));

@@ -5,11 +5,11 @@ import { posteriorOf } from '../evidence';
 import { validated } from '../test/discriminant';
 import { lengths, type Lengths, toCsv } from '../test/lengths';
 import { SMALL_KINDS, taughtBy } from '../test/smallTables';
-import { asRequest, crossValidate, dataOf, deal, guessRoles, learn, type LearnedFrom, type LearnRequest } from '.';
+import { asRequest, crossValidate, prepareData, assignFolds, guessRoles, learn, type LearnedFrom, type LearnRequest } from '.';
 import { shrunkMeans } from './kin';
 import { fitModel } from './model';
 import { stackingWeights } from './stack';
-import { addRow, meansOf, noSums, plus } from './sums';
+import { addRow, meansOf, noStatistics, plus } from './pairStatistics';
 
 const from = (table: Lengths, more: Partial<LearnRequest> = {}): LearnedFrom => {
   const outcome = learn({ id: 'learned', title: 'Learned', csv: toCsv(table), labels: { taxon: 'kind' }, ...more });
@@ -25,7 +25,7 @@ describe('sums', () => {
     [6, 4],
   ].map((row) => Float64Array.from(row));
   const of = (list: Float64Array[]) => {
-    const sums = noSums(2);
+    const sums = noStatistics(2);
     for (const row of list) addRow(sums, row);
     return sums;
   };
@@ -37,7 +37,7 @@ describe('sums', () => {
 
   it('leave missing cells out of means only where they are missing', () => {
     expect([...meansOf(of(rows), [0, 0])]).toEqual([3, 11 / 3]);
-    expect([...meansOf(noSums(2), [7, 8])]).toEqual([7, 8]);
+    expect([...meansOf(noStatistics(2), [7, 8])]).toEqual([7, 8]);
   });
 
   const apart = { taxon: Int32Array.from([0, 1]), facets: new Int32Array(2) };
@@ -73,10 +73,10 @@ describe('folds', () => {
       of,
       measured: [],
       values: new Float64Array(0),
-      told: [],
+      categorical: [],
       entries: new Int16Array(0),
     };
-    const { rows } = deal(data, 10, 'x');
+    const { rows } = assignFolds(data, 10, 'x');
     expect(rows.flat().sort((a, b) => a - b)).toEqual(csvRows.map((_, i) => i));
     for (const fold of rows) {
       for (const f of [0, 1, 2]) expect([2, 3]).toContain(fold.filter((row) => of[row] === f).length);
@@ -210,7 +210,7 @@ describe('ratios', () => {
       formsOf(guide).map(({ id }) => id),
     );
     expect(paragraph).toContain(guide.learned!.ratios[0].text);
-    expect(paragraph).not.toContain('No single mark');
+    expect(paragraph).not.toContain('No single character');
   });
 
   it('are found for every two taxa, and within a taxon for every two of its forms', () => {
@@ -335,13 +335,13 @@ describe('the roles of columns', () => {
 describe('cross-validation', () => {
   it('gives every row a probability by a guide that had not seen it', () => {
     const table = lengths({ forms: 2, columns: 2, each: 20, apart: 0.1 });
-    const read = dataOf({
+    const read = prepareData({
       columns: table.columns.map((name) => ({ name, kind: 'measurement', missing: 0 })),
       rows: table.rows.map(({ form, x }, i) => ({ line: i + 2, labels: { taxon: form }, cells: x.map(String) })),
       problems: [],
     });
     if (!read.ok) throw new Error('data');
-    const { p, result } = crossValidate(deal(read.value.data, 5, 's'), () => {});
+    const { p, result } = crossValidate(assignFolds(read.value.data, 5, 's'), () => {});
     for (let row = 0; row < 40; row++) expect(p[row * 2] + p[row * 2 + 1]).toBeCloseTo(1, 9);
     expect(result.folds).toBe(5);
   });
@@ -370,7 +370,7 @@ describe('ratios of pure noise', () => {
 describe('relatives', () => {
   const sumsOf = (groups: number[][]) =>
     groups.map((group) => {
-      const sums = noSums(1);
+      const sums = noStatistics(1);
       for (const x of group) addRow(sums, Float64Array.of(x));
       return sums;
     });

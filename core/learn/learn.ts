@@ -2,8 +2,8 @@ import type { Guide } from '../guide/working';
 import { done, type Outcome } from '../problem';
 import { crossValidate } from './crossValidate';
 import type { Choice } from './choose';
-import { type Data, dataOf } from './data';
-import { deal } from './folds';
+import { type PreparedTable, prepareData } from './preparedTable';
+import { assignFolds } from './folds';
 import { idsFor, learnedGuide } from './learnedGuide';
 import { ratiosOf } from './ratios';
 import { type Kinds, type Labels, readTable, type RowProblem } from './table';
@@ -43,13 +43,13 @@ const MOST_PROBLEMS = 200;
 export function learn(request: LearnRequest, onProgress: (share: number) => void = () => {}): Outcome<LearnedFrom> {
   const table = readTable(request.csv, request.labels, request.ignore, request.kinds);
   if (!table.ok) return table;
-  const read = dataOf(table.value);
+  const read = prepareData(table.value);
   if (!read.ok) return read;
   onProgress(0.03);
   const { data, problems } = read.value;
-  const dealt = deal(data, FOLDS, request.title);
+  const dealt = assignFolds(data, FOLDS, request.title);
   const { result, choice } = crossValidate(dealt, (share) => onProgress(0.03 + 0.85 * share));
-  const ids = idsFor([...data.measured, ...data.told.map(({ name }) => name)]);
+  const ids = idsFor([...data.measured, ...data.categorical.map(({ name }) => name)]);
   const guide: Guide = {
     ...learnedGuide(request.id, request.title, dealt, choice),
     learned: {
@@ -71,7 +71,7 @@ export function learn(request: LearnRequest, onProgress: (share: number) => void
 /** Kinds with fewer specimens than this are told but little by a table. */
 const FEW = 10;
 
-function sayChoice({ log, own, shrink, degrees, temper, kin }: Choice, { measured, forms }: Data): string {
+function sayChoice({ log, own, shrink, degrees, temper, kin }: Choice, { measured, forms }: PreparedTable): string {
   const least = Math.min(...forms.map(({ n }) => n));
   const few = forms.filter(({ n }) => n < FEW).length;
   const promise =

@@ -1,11 +1,11 @@
 import { symmetric } from '../linear';
 import type { Block, Character, Facets, Guide, Score, Taxon } from '../guide/working';
 import type { Choice } from './choose';
-import type { LabelledForm } from './data';
-import type { Dealt } from './folds';
+import type { LabelledForm } from './preparedTable';
+import type { FoldedTable } from './folds';
 import { kinOf } from './kin';
 import { fitModel, type Model } from './model';
-import { frequenciesFrom } from './told';
+import { frequenciesFrom } from './categorical';
 
 const SOURCE = 'table';
 const VIEW = 'measured';
@@ -30,13 +30,13 @@ export function idsFor(names: readonly string[]): Map<string, string> {
 }
 
 /** The guide that a table taught, before it says how well: taxa, characters, measured block and frequencies. */
-export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Choice): Omit<Guide, 'learned'> {
+export function learnedGuide(id: string, title: string, dealt: FoldedTable, choice: Choice): Omit<Guide, 'learned'> {
   const { data } = dealt;
   const work: Work = {
     dealt,
     choice,
     title,
-    ids: idsFor([...data.measured, ...data.told.map(({ name }) => name)]),
+    ids: idsFor([...data.measured, ...data.categorical.map(({ name }) => name)]),
     taxonIds: idsFor([...new Set(data.forms.map(({ labels }) => labels.taxon ?? title))]),
     facetIds: facetsOf(data.forms),
   };
@@ -58,7 +58,9 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
     taxa: taxaOf(work),
     characters: charactersOf(work),
     dependence:
-      data.told.length > 1 && choice.told < 1 ? [{ id: 'told', label: 'not measured', gamma: 0, power: choice.told }] : [],
+      data.categorical.length > 1 && choice.categorical < 1
+        ? [{ id: 'categorical', label: 'not measured', gamma: 0, power: choice.categorical }]
+        : [],
     sources: [{ id: SOURCE, label: 'the table', citation: `${data.of.length} labelled specimens.`, kind: 'records' }],
     policy: { kind: 'prefer', order: [SOURCE] },
     scores: scoresOf(work),
@@ -77,7 +79,7 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
       unrecorded: 0.02,
       danger: 0.005,
       fit: 0.01,
-      // Measured together they are one mark, and one must be enough.
+      // Measured together they are one character, and one must be enough.
       call: { posterior: 0.95, groups: 1, survives: 0.5, inFavour: 0.5, facetGroups: 1, school: 'weigh' },
     },
   };
@@ -85,7 +87,7 @@ export function learnedGuide(id: string, title: string, dealt: Dealt, choice: Ch
 
 /** A table with what it chose, and the ids its names were given. */
 interface Work {
-  dealt: Dealt;
+  dealt: FoldedTable;
   choice: Choice;
   title: string;
   ids: Map<string, string>;
@@ -123,7 +125,7 @@ function taxaOf({ dealt, taxonIds, facetIds, title }: Work): Taxon[] {
       abundance: n,
       forms: own.map((form) => ({
         share: form.n / n,
-        facets: Object.fromEntries(Object.entries(facetsFor(form, facetIds)).map(([facet, value]) => [facet, { [value!]: 1 }])),
+        facets: Object.fromEntries(Object.entries(facetsFor(form, facetIds)).map(([facet, value]) => [facet, { [value]: 1 }])),
       })),
     };
   });
@@ -151,13 +153,13 @@ function charactersOf({ dealt: { data }, choice, ids }: Work): Character[] {
       ...(choice.log && order === 1 ? { log: true } : {}),
     };
   });
-  const told = data.told.map(({ name, kind, entries }): Character => {
-    const dependence = data.told.length > 1 && choice.told < 1 ? { dependence: 'told' } : {};
+  const categorical = data.categorical.map(({ name, kind, entries }): Character => {
+    const dependence = data.categorical.length > 1 && choice.categorical < 1 ? { dependence: 'categorical' } : {};
     const own = { ...common, ...dependence, id: ids.get(name)!, label: name, reliability: 1 };
     if (kind === 'count') return { ...own, kind, counts: { from: Number(entries[0]), to: Number(entries.at(-1)) } };
     return { ...own, kind, states: [...idsFor(entries)].map(([label, id]) => ({ id, label })) };
   });
-  return [...measured, ...told];
+  return [...measured, ...categorical];
 }
 
 /** The step in which a column was measured: its smallest difference, as the error of one reading. */
@@ -189,24 +191,24 @@ function blockOf(work: Work): Block {
   };
 }
 
-function wholeModel(dealt: Dealt, choice: Choice): { scale: Dealt['scales'][number]; model: Model } {
+function wholeModel(dealt: FoldedTable, choice: Choice): { scale: FoldedTable['scales'][number]; model: Model } {
   const scale = dealt.scales.find(({ log }) => log === choice.log) ?? dealt.scales[0];
   return { scale, model: fitModel(scale.total, dealt.data.measured.length, choice, kinOf(dealt.data.forms)) };
 }
 
-/** Frequencies of told columns; a single measured column has its values here, since it needs no block. */
+/** Frequencies of categorical columns; a single measured column has its values here, since it needs no block. */
 function scoresOf(work: Work): Score[] {
   const { dealt, choice, ids } = work;
   const { data } = dealt;
   const frequencies = frequenciesFrom(dealt.tally, data);
   const scopeOf = (form: LabelledForm): Score['scope'] => {
-    const facets = Object.entries(facetsFor(form, work.facetIds)).map(([facet, value]) => [facet, [value!]] as const);
+    const facets = Object.entries(facetsFor(form, work.facetIds)).map(([facet, value]) => [facet, [value]] as const);
     return { taxon: taxonOf(work, form), ...(facets.length ? { facets: Object.fromEntries(facets) } : {}) };
   };
-  const told = data.told.flatMap(({ name, kind, entries }, t) => {
+  const categorical = data.categorical.flatMap(({ name, kind, entries }, t) => {
     const keys = kind === 'count' ? entries : [...idsFor(entries).values()];
     return data.forms.map((form, f): Score => {
-      const p = frequencies[f * data.told.length + t];
+      const p = frequencies[f * data.categorical.length + t];
       const table = Object.fromEntries(keys.map((key, e) => [key, p[e]]));
       return {
         character: ids.get(name)!,
@@ -216,7 +218,7 @@ function scoresOf(work: Work): Score[] {
       };
     });
   });
-  if (data.measured.length !== 1) return told;
+  if (data.measured.length !== 1) return categorical;
   const { scale, model } = wholeModel(dealt, choice);
   const single = data.forms.map((form, f): Score => {
     const variance = symmetric(model.own?.[f] ?? model.pooled, 0, 0);
@@ -230,5 +232,5 @@ function scoresOf(work: Work): Score[] {
       value: { kind: 'values', mean, sd, n: form.n },
     };
   });
-  return [...single, ...told];
+  return [...single, ...categorical];
 }

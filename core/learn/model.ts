@@ -1,7 +1,7 @@
 import { multivariateT } from '../chance';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
 import { type Kin, shrunkMeans } from './kin';
-import { addScatter, meansOf, plus, type Sums } from './sums';
+import { addScatter, meansOf, plus, type PairStatistics } from './pairStatistics';
 
 /** What the data choose about a measured block. */
 export interface Shape {
@@ -36,7 +36,7 @@ const LEAST_VARIANCE = 1e-8;
  * Wiesel, Eldar & Hero 2010) on the correlation scale, times `shrink`.
  */
 export function fitModel(
-  forms: readonly Sums[],
+  forms: readonly PairStatistics[],
   order: number,
   { own, shrink, kin: towardsKin }: Pick<Shape, 'own' | 'shrink' | 'kin'>,
   kin: Kin,
@@ -64,7 +64,7 @@ export function fitModel(
 
 /** Means of the forms, moved towards their relatives' by a share; a mean that leans on others is as good as one of more specimens. */
 function meansAmongKin(
-  forms: readonly Sums[],
+  forms: readonly PairStatistics[],
   order: number,
   grand: Float64Array,
   pooled: Float64Array,
@@ -85,7 +85,7 @@ function meansAmongKin(
   return { means, n: n.map((own, f) => own / Math.max(1 - share * (1 - kept[f]), 0.1)) };
 }
 
-function ownCovariance(sums: Sums, order: number, pooled: Float64Array, own: number, shrinkage: number): Float64Array {
+function ownCovariance(sums: PairStatistics, order: number, pooled: Float64Array, own: number, shrinkage: number): Float64Array {
   const scatter = new Float64Array(lowerSize(order));
   const freedom = new Float64Array(lowerSize(order));
   addScatter(sums, order, scatter, freedom);
@@ -102,7 +102,7 @@ function ownCovariance(sums: Sums, order: number, pooled: Float64Array, own: num
   );
 }
 
-function floorVariances(covariance: Float64Array, whole: Sums, order: number): void {
+function floorVariances(covariance: Float64Array, whole: PairStatistics, order: number): void {
   for (let i = 0; i < order; i++) {
     const at = lowerIndex(i, i);
     const n = whole.count[at] || 1;

@@ -1,8 +1,8 @@
 import { seeded, wilson } from '../chance';
 import type { Ratio } from '../guide/working';
 import { lowerSize, symmetric } from '../linear';
-import type { Dealt, Scale } from './folds';
-import { addRow, addScatter, meansOf, noSums, plus, type Sums } from './sums';
+import type { FoldedTable, Scale } from './folds';
+import { addRow, addScatter, meansOf, noStatistics, plus, type PairStatistics } from './pairStatistics';
 
 /** Ratios that are cut, out of all that there are, wherever one is chosen. */
 const TRIED = 3;
@@ -14,7 +14,7 @@ const ALL_SHUFFLES = 3000;
 /** A ratio that shuffled labels match more often than this is not shown to be better than chance. */
 const BY_CHANCE = 0.05;
 
-/** Two groups of forms to be told apart by one ratio. */
+/** Two groups of forms to be categorical apart by one ratio. */
 interface Pair {
   a: { name: string; forms: number[] };
   b: { name: string; forms: number[] };
@@ -30,7 +30,7 @@ interface Pair {
  * Wilson's (1927). Where specimens are few, the labels are shuffled too, to see how
  * often chance alone does as well.
  */
-export function ratiosOf(dealt: Dealt, idOf: (column: string) => string): Ratio[] {
+export function ratiosOf(dealt: FoldedTable, idOf: (column: string) => string): Ratio[] {
   const scale = dealt.scales.find(({ log }) => log);
   const { measured } = dealt.data;
   if (!scale || measured.length < 2) return [];
@@ -71,7 +71,7 @@ export function ratiosOf(dealt: Dealt, idOf: (column: string) => string): Ratio[
 }
 
 /** The share of shuffled labels that give an error as low, the table's own among them. */
-function byChance(dealt: Dealt, scale: Scale, rows: readonly Placed[][], error: number, shuffles: number): number {
+function byChance(dealt: FoldedTable, scale: Scale, rows: readonly Placed[][], error: number, shuffles: number): number {
   const all = rows.flat();
   const chance = seeded(`shuffled ${all.length} ${error}`);
   let asGood = 1;
@@ -95,7 +95,7 @@ function byChance(dealt: Dealt, scale: Scale, rows: readonly Placed[][], error: 
 const sayCut = (cut: number) => String(Number(cut.toPrecision(3)));
 
 /** Every two taxa; within a taxon, every two of its forms. */
-function pairsOf({ data }: Dealt): Pair[] {
+function pairsOf({ data }: FoldedTable): Pair[] {
   const taxa = new Map<string, number[]>();
   data.forms.forEach(({ labels }, f) => {
     const taxon = labels.taxon ?? '';
@@ -115,7 +115,7 @@ interface Placed {
 }
 
 /** Rows of every form, each with its fold. */
-function rowsByForm({ data, rows }: Dealt): Placed[][] {
+function rowsByForm({ data, rows }: FoldedTable): Placed[][] {
   const byForm: Placed[][] = data.forms.map(() => []);
   rows.forEach((held, fold) => held.forEach((row) => byForm[data.of[row]].push({ row, fold })));
   return byForm;
@@ -135,7 +135,7 @@ interface Sorted {
 }
 
 /** Finds the ratio of two groups without one fold (all rows for −1), and the error of finding it so. */
-function ratioFinder({ data, rows }: Dealt, scale: Scale, a: readonly Placed[], b: readonly Placed[]) {
+function ratioFinder({ data, rows }: FoldedTable, scale: Scale, a: readonly Placed[], b: readonly Placed[]) {
   const order = data.measured.length;
   const sums = [a, b].map((group) => sumsByFold(scale, group, rows.length, order));
   const sorted = new Map<string, [Sorted, Sorted]>();
@@ -175,8 +175,13 @@ function ratioFinder({ data, rows }: Dealt, scale: Scale, a: readonly Placed[], 
   return { choose, error };
 }
 
-function sumsByFold(scale: Scale, group: readonly Placed[], count: number, order: number): { folds: Sums[]; whole: Sums } {
-  const folds = Array.from({ length: count }, () => noSums(order));
+function sumsByFold(
+  scale: Scale,
+  group: readonly Placed[],
+  count: number,
+  order: number,
+): { folds: PairStatistics[]; whole: PairStatistics } {
+  const folds = Array.from({ length: count }, () => noStatistics(order));
   for (const { row, fold } of group) addRow(folds[fold], scale.values.subarray(row * order, (row + 1) * order));
   return { folds, whole: folds.reduce((x, y) => plus(x, y, 1)) };
 }
@@ -190,7 +195,7 @@ function sortedRatios(values: Float64Array, group: readonly Placed[], order: num
 }
 
 /** The few ratios whose logarithms' means lie furthest apart, in pooled standard deviations. */
-function ranked(sums: readonly Sums[], order: number): [number, number][] {
+function ranked(sums: readonly PairStatistics[], order: number): [number, number][] {
   const zero = new Float64Array(order);
   const [ma, mb] = sums.map((group) => meansOf(group, zero));
   const covariance = within(sums, order);
@@ -208,7 +213,7 @@ function ranked(sums: readonly Sums[], order: number): [number, number][] {
     .map(({ i, j }) => [i, j]);
 }
 
-function within(groups: readonly Sums[], order: number): Float64Array {
+function within(groups: readonly PairStatistics[], order: number): Float64Array {
   const scatter = new Float64Array(lowerSize(order));
   const freedom = new Float64Array(lowerSize(order));
   for (const sums of groups) addScatter(sums, order, scatter, freedom);

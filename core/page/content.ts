@@ -13,8 +13,8 @@ import {
 import { type Plate, planOf, traitsOf, traitsRead } from '../plates';
 import { nameParts } from '../specimen';
 
-/** A mark on the page: numbered, pointed at where it can be seen, and said in words. */
-export interface PageMark {
+/** A character on the page: numbered, pointed at where it can be seen, and said in words. */
+export interface PagePoint {
   number: number;
   heading: string;
   text: string;
@@ -22,7 +22,7 @@ export interface PageMark {
   at?: { x: number; y: number };
 }
 
-/** A plate with the numbers of the marks that show on it, and the parts they point at. */
+/** A plate with the numbers of the characters that show on it, and the parts they point at. */
 export interface PagePlate {
   plate: Plate;
   caption: string;
@@ -37,7 +37,7 @@ export interface PageContent {
   plates: PagePlate[];
   /** What it comes to, names apart from words. */
   lead: NamePart[];
-  marks: PageMark[];
+  characters: PagePoint[];
   notes: string[];
   caution: string;
 }
@@ -47,25 +47,25 @@ const MOST_MARKS = 6;
 const NOT_A_PROMISE =
   'No result says that anything is safe to touch, keep or eat. Local law, permits and licensed or medical advice come first.';
 
-/** A page that compares forms: each drawn alike in up to `views` views, the marks that separate them numbered and pointed at. */
+/** A page that compares forms: each drawn alike in up to `views` views, the characters that separate them numbered and pointed at. */
 export function comparisonPage(
   compiled: CompiledGuide,
   comparison: Comparison,
-  { marks: most = MOST_MARKS, views = 2 }: { marks?: number; views?: number } = {},
+  { characters: most = MOST_MARKS, views = 2 }: { characters?: number; views?: number } = {},
 ): PageContent {
   const { guide } = compiled;
   const names = namesOf(compiled, comparison.forms);
   const good = comparison.characters
-    .filter(({ separation, hindrance }) => !hindrance && separation !== 'does not separate')
+    .filter(({ separation, setAside }) => !setAside && separation !== 'does not separate')
     .slice(0, most);
-  const marks = good.map((mark, i) => {
-    const { unit } = characterOf(guide, mark.character);
-    const said = mark.forms.map((scored, f) => `${names[f]} ${scored ? sayScored(scored, unit) : 'not known'}`);
-    const only = mark.only.length ? ` (${mark.only.join(', ')})` : '';
+  const characters = good.map((compared, i) => {
+    const { unit } = characterOf(guide, compared.character);
+    const said = compared.forms.map((scored, f) => `${names[f]} ${scored ? sayScored(scored, unit) : 'not known'}`);
+    const only = compared.only.length ? ` (${compared.only.join(', ')})` : '';
     return {
       number: i + 1,
-      heading: `${mark.label}${only}`,
-      text: `${said.join('; ')}. ${Math.round(mark.overlap * 100)} in 100 alike.`,
+      heading: `${compared.label}${only}`,
+      text: `${said.join('; ')}. ${Math.round(compared.overlap * 100)} in 100 alike.`,
     };
   });
   const plates = viewsFor(
@@ -97,7 +97,7 @@ export function comparisonPage(
     subtitle: guide.title,
     plates,
     lead: comparison.typeset,
-    marks,
+    characters,
     notes: traps.map(({ label, overlap }) => `Trap: ${label.toLowerCase()}, ${Math.round(overlap * 100)} in 100 alike.`),
     caution: `${guide.caution} ${NOT_A_PROMISE}`,
   };
@@ -106,26 +106,26 @@ export function comparisonPage(
 /** A page that tells how one specimen stands: drawn as it was read, each reading pointed at and weighed in words. */
 export function standingPage(
   compiled: CompiledGuide,
-  assessment: Standing,
+  standing: Standing,
   situation: Situation,
   readings: readonly Reading[],
   label: string,
   sayReading: (character: Character, reading: Reading) => string,
 ): PageContent {
   const { guide } = compiled;
-  const { call, beam } = assessment;
-  const heard = assessment.ledger
+  const { call, beam } = standing;
+  const heard = standing.ledger
     .filter(({ weight }) => weight > 0)
     .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits))
     .slice(0, MOST_MARKS);
-  const marks = heard.map(({ reading, character, bits }, i) => ({
+  const characters = heard.map(({ reading, character, bits }, i) => ({
     number: i + 1,
     heading: `${characterOf(guide, character).label}: ${sayReading(characterOf(guide, character), readings[reading])}`,
     text: sayBits(bits, beam),
     ...(readings[reading].at ? { at: readings[reading].at } : {}),
   }));
   const read = heard.map(({ character }) => character);
-  const form = compiled.forms.findIndex(({ id }) => id === assessment.forms[0].form);
+  const form = compiled.forms.findIndex(({ id }) => id === standing.forms[0].form);
   const traits = { ...traitsOf(compiled, form), ...traitsRead(guide, readings) };
   const plates = viewsFor(guide, read).flatMap((view): PagePlate[] => {
     const plate = planOf(guide)?.draw(traits, view, 'full');
@@ -149,16 +149,16 @@ export function standingPage(
       ...typesetName(shortName(beam.right.label)),
       { text: ` at ${inHundred(beam.right.p)}.`, italic: false },
     ],
-    marks,
+    characters,
     notes: [
-      ...(readings.length ? [assessment.robustness.text, assessment.fit.text] : []),
+      ...(readings.length ? [standing.robustness.text, standing.fit.text] : []),
       ...(call.proviso
-        ? [`All of this holds ${call.proviso}: relatives that it does not list are not ruled out by a few marks.`]
+        ? [`All of this holds ${call.proviso}: relatives that it does not list are not ruled out by a few characters.`]
         : []),
-      ...(assessment.mapOnly
-        ? [`Only the place, date and numbers put it first: by the marks alone it would be ${assessment.mapOnly.label}.`]
+      ...(standing.mapOnly
+        ? [`Only the place, date and numbers put it first: by the characters alone it would be ${standing.mapOnly.label}.`]
         : []),
-      ...assessment.hazards.map(
+      ...standing.hazards.map(
         ({ name: taxon, p, text, advice }) => `Danger: ${taxon} is possible (${inHundred(p)}). ${text} ${advice}`,
       ),
     ],
@@ -168,16 +168,16 @@ export function standingPage(
 
 const characterOf = (guide: Guide, id: string): Character => guide.characters.find((character) => character.id === id)!;
 
-/** The plan's views that show any of some marks, those that show most of them first; its first where none does. */
-function viewsFor(guide: Guide, marks: readonly string[], most = 2): string[] {
+/** The plan's views that show any of some characters, those that show most of them first; its first where none does. */
+function viewsFor(guide: Guide, characters: readonly string[], most = 2): string[] {
   const views = planOf(guide)?.views ?? [];
-  const showing = (view: string) => marks.filter((id) => characterOf(guide, id).plate?.view === view).length;
+  const showing = (view: string) => characters.filter((id) => characterOf(guide, id).plate?.view === view).length;
   const shown = views.filter(showing).sort((a, b) => showing(b) - showing(a));
   return shown.length ? shown.slice(0, most) : views.slice(0, 1);
 }
 
-const pointersOn = (guide: Guide, marks: readonly string[], view: string): PagePlate['pointers'] =>
-  marks.flatMap((id, i) => {
+const pointersOn = (guide: Guide, characters: readonly string[], view: string): PagePlate['pointers'] =>
+  characters.flatMap((id, i) => {
     const shown = characterOf(guide, id).plate;
     return shown?.view === view ? [{ number: i + 1, part: shown.part }] : [];
   });

@@ -1,1 +1,1 @@
-export { comparisonPage, type PageContent, type PageMark, type PagePlate, standingPage } from './content';
+export { comparisonPage, type PageContent, type PagePoint, type PagePlate, standingPage } from './content';

@@ -17,16 +17,16 @@ describe('a comparison to send', () => {
     expect(page.title.filter(({ italic }) => !italic).map(({ text }) => text)).toEqual([' or ']);
   });
 
-  it('draws each form in every view that shows a mark, and points at it', () => {
+  it('draws each form in every view that shows a character, and points at it', () => {
     expect(page.plates).toHaveLength(4);
     for (const { plate, pointers } of page.plates) for (const { part } of pointers) expect(plate.parts[part]).toBeDefined();
     const pointed = new Set(page.plates.flatMap(({ pointers }) => pointers.map(({ number }) => number)));
-    expect([...pointed].sort()).toEqual(page.marks.map(({ number }) => number));
+    expect([...pointed].sort()).toEqual(page.characters.map(({ number }) => number));
   });
 
-  it('says the marks, the traps and the caution in words', () => {
-    expect(page.marks[0]).toMatchObject({ number: 1, heading: 'Edge of the spire' });
-    expect(page.marks[0].text).toMatch(/T\. vexillax straight 85 in 100; T\. lenior bulging 98 in 100/);
+  it('says the characters, the traps and the caution in words', () => {
+    expect(page.characters[0]).toMatchObject({ number: 1, heading: 'Edge of the spire' });
+    expect(page.characters[0].text).toMatch(/T\. vexillax straight 85 in 100; T\. lenior bulging 98 in 100/);
     expect(page.notes.join(' ')).toContain('Trap: stain at the tip of the base');
     expect(page.caution).toMatch(/seek medical help.*No result says that anything is safe/);
     expect(JSON.stringify(page)).not.toMatch(/harmless|edible/);
@@ -54,10 +54,10 @@ describe('a standing to send', () => {
   });
 
   it('tells what was read and how hard it speaks, the heaviest first, without what was not seen', () => {
-    const headings = page().marks.map(({ heading }) => heading);
+    const headings = page().characters.map(({ heading }) => heading);
     expect(headings).toHaveLength(3);
     expect(headings.join()).not.toContain('Outer lip');
-    expect(page().marks[0].text).toMatch(/^Speaks( strongly| a little)? for T\. vexillax: [\d.]+ bits\.$/);
+    expect(page().characters[0].text).toMatch(/^Speaks( strongly| a little)? for T\. vexillax: [\d.]+ bits\.$/);
   });
 
   it('draws the specimen as it was read', () => {
@@ -68,9 +68,9 @@ describe('a standing to send', () => {
     expect(JSON.stringify(fine.plate.inks)).not.toBe(coarse);
   });
 
-  it('says where a mark was pointed at on the photo', () => {
+  it('says where a character was pointed at on the photo', () => {
     const pointed = page(readings.map((r) => (r.character === 'pattern' ? { ...r, at: { x: 0.4, y: 0.6 } } : r)));
-    expect(pointed.marks.filter(({ at }) => at)).toMatchObject([
+    expect(pointed.characters.filter(({ at }) => at)).toMatchObject([
       { heading: 'Pattern of the body: pale tents', at: { x: 0.4, y: 0.6 } },
     ]);
     expect(pointed.notes).toEqual(page().notes);

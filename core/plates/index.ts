@@ -22,7 +22,7 @@ export { commandCount, escapeXml, type Ink, type Plate, plateSvg } from './displ
 export { aberrantTraits } from './aberrant';
 export { conceal, type Concealment, type Veil, VEILS } from './conceal';
 export { type Box, type Point } from './geometry';
-export { type Leader, leadersOf, type Mark } from './leaders';
+export { type Leader, leadersOf, type PointedPart } from './leaders';
 export { type Measure } from './measure';
 export { type Detail } from './pen';
 export { type ScaleBar, scaleBar } from './scale';

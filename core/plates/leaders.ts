@@ -1,14 +1,14 @@
 import type { Plate } from './display';
 import type { Point } from './geometry';
 
-/** A mark to be pointed at. */
-export interface Mark {
+/** A character to be pointed at. */
+export interface PointedPart {
   part: string;
   text: string;
 }
 
-/** A mark with its line: from the label beside the plate to the part on it. Millimetres. */
-export interface Leader extends Mark {
+/** A character with its line: from the label beside the plate to the part on it. Millimetres. */
+export interface Leader extends PointedPart {
   side: 'left' | 'right';
   /** Where the label's line begins, at the edge of the plate. */
   from: Point;
@@ -18,16 +18,16 @@ export interface Leader extends Mark {
 /**
  * Leader lines from the edges of a plate to its parts: each goes to the nearer
  * side, the two sides are kept even, labels stand in the order of their parts so
- * that no two lines cross, and at least `gap` apart. Marks whose part is not on
- * the plate are left out; several marks of one part share one line.
+ * that no two lines cross, and at least `gap` apart. Characters whose part is not on
+ * the plate are left out; several characters of one part share one line.
  *
  * @param gap least distance between two labels, in millimetres.
  */
-export function leadersOf(plate: Plate, marks: readonly Mark[], gap: number): Leader[] {
+export function leadersOf(plate: Plate, characters: readonly PointedPart[], gap: number): Leader[] {
   const { box } = plate;
   const middle = box.x + box.width / 2;
   const byPart = new Map<string, string[]>();
-  for (const { part, text } of marks) if (plate.parts[part]) byPart.set(part, [...(byPart.get(part) ?? []), text]);
+  for (const { part, text } of characters) if (plate.parts[part]) byPart.set(part, [...(byPart.get(part) ?? []), text]);
   const placed = [...byPart].map(([part, texts]) => ({ part, text: texts.join('; '), to: pointOf(plate, part, middle) }));
   placed.sort((a, b) => a.to[0] - b.to[0]);
   const half = Math.ceil(placed.length / 2);

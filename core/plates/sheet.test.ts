@@ -24,10 +24,10 @@ describe('a scale bar', () => {
 });
 
 describe('leader lines', () => {
-  const marks = ['bill', 'cap', 'legs', 'tail', 'primaries', 'underparts'].map((part) => ({ part, text: part }));
+  const characters = ['bill', 'cap', 'legs', 'tail', 'primaries', 'underparts'].map((part) => ({ part, text: part }));
 
   it('go from the edges to the parts, apart from each other, without crossing', () => {
-    const leaders = leadersOf(plate, marks, 20);
+    const leaders = leadersOf(plate, characters, 20);
     expect(leaders).toHaveLength(6);
     for (const side of ['left', 'right'] as const) {
       const own = leaders.filter((leader) => leader.side === side);
@@ -42,7 +42,7 @@ describe('leader lines', () => {
     expect(bill.to[0]).toBeCloseTo(box.x + box.width / 2, 6);
   });
 
-  it('leave out what is not drawn, and say two marks of one part on one line', () => {
+  it('leave out what is not drawn, and say two characters of one part on one line', () => {
     expect(leadersOf(plate, [{ part: 'wheel', text: 'x' }], 5)).toEqual([]);
     expect(
       leadersOf(

@@ -7,7 +7,7 @@ export type Traits = Record<string, string | number>;
 /** Reads traits for a body plan: a word or a number by its character's id, or what is usual where there is none. */
 export const traitReader = (traits: Traits) => ({
   word: <T extends string>(id: string, usual: T): T => (typeof traits[id] === 'string' ? (traits[id] as T) : usual),
-  number: (id: string, usual: number): number => (typeof traits[id] === 'number' ? (traits[id] as number) : usual),
+  number: (id: string, usual: number): number => (typeof traits[id] === 'number' ? traits[id] : usual),
 });
 
 /**

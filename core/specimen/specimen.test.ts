@@ -64,14 +64,14 @@ describe('a recommendation', () => {
 
 describe('a summary', () => {
   const readings: Reading[] = [{ character: 'front-edge', states: ['three-teeth'] }];
-  const assessment = standingOf(compileGuide(ledgeCrabs), {}, readings);
+  const standing = standingOf(compileGuide(ledgeCrabs), {}, readings);
 
   it('without a name tells the leader and how probable it is', () => {
-    expect(summarise(ledgeCrabs, assessment, [])).toMatchObject({
+    expect(summarise(ledgeCrabs, standing, [])).toMatchObject({
       name: 'Not yet named',
       qualifier: 'unknown',
       taxon: 'murica',
-      p: assessment.beam.left.p,
+      p: standing.beam.left.p,
     });
   });
 
@@ -88,7 +88,7 @@ describe('a summary', () => {
       overruled: false,
       guideVersion: 1,
     });
-    expect(summarise(ledgeCrabs, assessment, [name('cinerata'), name('murica')])).toMatchObject({
+    expect(summarise(ledgeCrabs, standing, [name('cinerata'), name('murica')])).toMatchObject({
       name: 'Petralda murica',
       p: 0.5,
       text: 'r',

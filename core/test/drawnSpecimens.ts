@@ -16,7 +16,7 @@ interface Drawing {
   misreading?: number;
 }
 
-/** An individual of the guide as it lives there, read at random marks with the misreading and errors that the guide states. */
+/** An individual of the guide as it lives there, read at random characters with the misreading and errors that the guide states. */
 export function drawnSpecimen(compiled: CompiledGuide, chance: Chance, { share, onePerGroup, misreading = 1 }: Drawing): Drawn {
   const form = pick(compiled.base, chance);
   const seen = new Set<string>();

@@ -133,7 +133,7 @@ export function plainGuide(seed: string | number, taxa: number, characters: numb
     ],
     characters: Array.from({ length: characters }, (_, c) => ({
       id: `c${c}`,
-      label: `Mark ${c}`,
+      label: `Character ${c}`,
       kind: 'nominal',
       group: 'shape',
       views: ['top'],

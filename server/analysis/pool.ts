@@ -39,7 +39,7 @@ export function openAnalysisPool(
     const limit = new AbortController();
     const timer = setTimeout(() => limit.abort(), longest);
     try {
-      return (await pool.run(request as Request, { signal: limit.signal })) as Reply<N>;
+      return await pool.run(request, { signal: limit.signal });
     } catch (error) {
       throw limit.signal.aborted ? tooSlow() : error;
     } finally {

@@ -28,14 +28,14 @@ const binary = (path: string, query: object) =>
 const asked = { form: 'sodalis/adult.breeding', view: 'perched' };
 
 describe('a plate to keep', () => {
-  it('is an SVG with its scale and its marks pointed at', async () => {
+  it('is an SVG with its scale and its characters pointed at', async () => {
     const { body, headers } = await binary(`/api/guides/${terns}/plate`, asked).expect(200);
     expect(headers['content-type']).toContain('image/svg+xml');
     expect(headers['content-disposition']).toContain('tessary-terns-sodalis-adult-breeding-perched.svg');
     const svg = body.toString();
     expect(svg).toContain('<title>Halistris sodalis</title>');
     expect(svg).not.toMatch(/NaN|undefined/);
-    const bare = (await binary(`/api/guides/${terns}/plate`, { ...asked, marks: 'false' }).expect(200)).body.toString();
+    const bare = (await binary(`/api/guides/${terns}/plate`, { ...asked, characters: 'false' }).expect(200)).body.toString();
     const discs = (text: string) => text.match(/<circle/g)?.length ?? 0;
     expect(discs(svg)).toBeGreaterThanOrEqual(3);
     expect(discs(bare)).toBe(0);
@@ -79,7 +79,7 @@ describe('a look-alike sheet on A5', () => {
     expect(whole.title).toBe(guide.title);
     const { width, height } = await sharp(page).metadata();
     expect([width, height]).toEqual([840, expect.any(Number)]);
-    expect(Math.abs(height! - 1191)).toBeLessThanOrEqual(2);
+    expect(Math.abs(height - 1191)).toBeLessThanOrEqual(2);
   });
 });
 
@@ -106,7 +106,7 @@ describe('state tiles, as they are seen', () => {
   it.each(drawn)('%s, %s: every two states look different at tile size', async (_, __, guide, character) => {
     const plan = planOf(guide)!;
     const seen = await Promise.all(
-      character.states!.map(({ id }) => {
+      character.states!.map(async ({ id }) => {
         const tile = plan.tile(character, id);
         return (
           tile &&

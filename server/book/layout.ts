@@ -1,4 +1,4 @@
-import { leadersOf, type Mark, type Plate, scaleBar } from '@plesion/core/plates';
+import { leadersOf, type PointedPart, type Plate, scaleBar } from '@plesion/core/plates';
 import type { NamePart } from '@plesion/core/guide';
 import { widthOf, wrapped } from '../print/fonts';
 import type { Item, Page } from '../print/items';
@@ -18,12 +18,12 @@ interface PlatePage {
   plate: Plate;
   title: readonly NamePart[];
   caption: string;
-  marks: readonly Mark[];
+  characters: readonly PointedPart[];
 }
 
 /** A plate by itself: name above, labels on both sides with leader lines to the parts, scale bar below. */
-export function layPlate({ plate, title, caption, marks }: PlatePage): Page {
-  const side = marks.length ? LABEL : 0;
+export function layPlate({ plate, title, caption, characters }: PlatePage): Page {
+  const side = characters.length ? LABEL : 0;
   const scale = LONGEST / Math.max(plate.box.width, plate.box.height);
   const [wide, high] = [plate.box.width * scale, plate.box.height * scale];
   const [left, top] = [EDGE + side, EDGE + 46];
@@ -39,7 +39,7 @@ export function layPlate({ plate, title, caption, marks }: PlatePage): Page {
   const [dx, dy] = at([0, 0]);
   for (const { d, fill, stroke, strokeWidth, opacity } of plate.inks)
     items.push({ kind: 'path', d, scale: scale / 100, dx, dy, fill, stroke, width: strokeWidth ?? 1, opacity });
-  for (const { text, side: where, from, to } of leadersOf(plate, marks, (3.4 * LINE) / scale)) {
+  for (const { text, side: where, from, to } of leadersOf(plate, characters, (3.4 * LINE) / scale)) {
     const lines = wrapped(text, 'text', 10, LABEL - 14);
     const edge = at(from);
     const end = at(to);

@@ -1,5 +1,5 @@
 import type { PlateQuery } from '@plesion/contract';
-import { marksOf, usualCircumstances } from '@plesion/core/book';
+import { tellingCharacters, usualCircumstances } from '@plesion/core/book';
 import { compileGuide, sayFacets } from '@plesion/core/guide';
 import { planOf, traitsOf } from '@plesion/core/plates';
 import { nameParts } from '@plesion/core/specimen';
@@ -9,11 +9,11 @@ import { badRequest } from '../http/errors';
 import { printPng, printSvg } from '../print/print';
 import { layPlate } from './layout';
 
-/** Marks that a plate has room for. */
+/** Characters that a plate has room for. */
 const MOST = 6;
 
-/** One plate of a form, laid out with its name, its scale and its marks. */
-export async function plateOf(em: Em, stationId: string, guideId: string, { form, view, as, marks }: PlateQuery) {
+/** One plate of a form, laid out with its name, its scale and its characters. */
+export async function plateOf(em: Em, stationId: string, guideId: string, { form, view, as, characters }: PlateQuery) {
   const { guide, slug } = await findGuide(em, stationId, guideId);
   const plan = planOf(guide);
   if (!plan) throw refused('guide', 'no-plates', 'This guide has no body plan: none of its forms can be drawn.');
@@ -34,9 +34,9 @@ export async function plateOf(em: Em, stationId: string, guideId: string, { form
     plate: plan.draw(traits, view, 'full'),
     title: nameParts(guide, { qualifier: 'none', taxon }),
     caption: [sayFacets(guide, facets), guide.views.find(({ id }) => id === view)?.label].filter(Boolean).join(' · '),
-    marks: marks
-      ? marksOf(compiled, at, 40)
-          .filter((mark) => mark.view === view)
+    characters: characters
+      ? tellingCharacters(compiled, at, 40)
+          .filter((character) => character.view === view)
           .slice(0, MOST)
       : [],
   });

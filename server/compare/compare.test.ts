@@ -16,7 +16,7 @@ const pair = ['vexillax/adult', 'lenior/adult'];
 const compare = (body: object, guide = cones) => visitor.post(`/api/guides/${guide}/compare`).send(body);
 
 describe('comparing over the wire', () => {
-  it('gives every mark with its overlap, and the words', async () => {
+  it('gives every character with its overlap, and the words', async () => {
     const { body } = await compare({ forms: pair }).expect(200);
     expect(body.forms.map(({ taxon }: { taxon: string }) => taxon)).toEqual(['vexillax', 'lenior']);
     expect(body.characters[0]).toMatchObject({ character: 'spire-outline', separation: 'helps' });
@@ -30,7 +30,7 @@ describe('comparing over the wire', () => {
     };
     expect(await spire({ policy: { kind: 'prefer', order: ['reef-survey'] } })).toBeGreaterThan(await spire({}));
     const { body } = await compare({ forms: pair, situation: { views: ['back'] } }).expect(200);
-    expect(body.characters.at(-1).hindrance).toBeDefined();
+    expect(body.characters.at(-1).setAside).toBeDefined();
   });
 
   it.each([

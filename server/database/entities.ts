@@ -123,7 +123,7 @@ export const KeyVersionEntity = defineEntity({
     stationId: p.uuid(),
     content: p.json<Key>().columnType('json'),
     /** How short its ways are, where it was made from a guide. */
-    making: p.json<KeyPaths>().nullable(),
+    paths: p.json<KeyPaths>().fieldName('making').nullable(),
     createdAt: p.datetime(),
   },
 });

@@ -25,7 +25,7 @@ describe('a first look', () => {
     expect(await sharp(photo as Buffer).metadata()).toMatchObject({ width: 1200, height: 860 });
   });
 
-  it('leads to a standing that moves with three marks, and is told why it is not yet a name', async () => {
+  it('leads to a standing that moves with three characters, and is told why it is not yet a name', async () => {
     const { visitor } = await newStation(server);
     const { body: made } = await visitor.post('/api/first-look').expect(201);
     const stand = async (readings: object[]) =>

@@ -140,8 +140,8 @@ describe('the standing over the wire', () => {
 
   it('offers next looks from the views one has, the others apart with the reason', async () => {
     const { body } = await standing({ situation: { views: ['dorsal'] }, readings: [] }).expect(200);
-    const hindrance = (id: string) => body.nextLooks.find((look: { character: string }) => look.character === id).hindrance;
-    expect([hindrance('belly-spots'), hindrance('granules')]).toEqual(['view', undefined]);
+    const setAside = (id: string) => body.nextLooks.find((look: { character: string }) => look.character === id).setAside;
+    expect([setAside('belly-spots'), setAside('granules')]).toEqual(['view', undefined]);
   });
 
   it('changes with the sources chosen', async () => {

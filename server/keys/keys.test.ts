@@ -308,7 +308,7 @@ describe('making', () => {
     expect(body).toMatchObject({ guideId: beetles, faults: 0, together: [] });
     expect(body.meanPath).toBeGreaterThanOrEqual(body.entropyBound - 1e-9);
     expect(body.endpoints).toBe(10);
-    expect((await visitor.get(`/api/keys/${body.keyId}`)).body.making).toMatchObject({ meanPath: body.meanPath });
+    expect((await visitor.get(`/api/keys/${body.keyId}`)).body.paths).toMatchObject({ meanPath: body.meanPath });
   });
 
   it('is a job that can be followed and cancelled', async () => {

@@ -20,7 +20,7 @@ export async function makeKeyFor(
   const outcome = await pool.run({ guide, asked }, signal, (share) => onProgress(share * 0.97));
   if (!outcome.ok) throw badRequest(outcome.problems);
   signal.throwIfAborted();
-  const { key, ...making } = outcome.value;
-  const stored = await addKey(em, writer, key, guideId, making);
-  return { ...stored, keyId: stored.id, ...making };
+  const { key, ...paths } = outcome.value;
+  const stored = await addKey(em, writer, key, guideId, paths);
+  return { ...stored, keyId: stored.id, ...paths };
 }

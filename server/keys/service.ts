@@ -22,8 +22,8 @@ export async function listKeys(em: Em, stationId: string, query: { guideId?: str
 
 /** A key of the station, at its newest version or the one asked for. */
 export async function findKey(em: Em, stationId: string, id: string, version?: number): Promise<StoredKey> {
-  const { head, key, guide, making } = await keyAndGuide(em, stationId, id, version);
-  return storedOf(head, key, guide, making);
+  const { head, key, guide, paths } = await keyAndGuide(em, stationId, id, version);
+  return storedOf(head, key, guide, paths);
 }
 
 /** A key with the guide behind it, where there is one. */
@@ -36,30 +36,30 @@ export async function keyAndGuide(em: Em, stationId: string, id: string, version
   return {
     head: { ...head, version: stored.version },
     key: stored.content,
-    making: stored.making ?? undefined,
+    paths: stored.paths ?? undefined,
     guide: behind?.guide,
     guideHash: behind?.hash,
   };
 }
 
-const kindOf = (hash: string, sent: KeyWrite, making: KeyPaths | undefined): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
+const kindOf = (hash: string, sent: KeyWrite, paths: KeyPaths | undefined): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
   name: 'key',
   entity: KeyEntity,
   wireOf: (em, { stationId, id }) => findKey(em, stationId, id),
   same: (_, { guideId, hidden }, head) => head.hash === hash && head.hidden === hidden && (head.guideId ?? undefined) === guideId,
   parts: async (tx, { id, stationId, version }) => {
-    const row = { keyId: id, version, stationId, content: sent.key, making: making ?? null, createdAt: new Date() };
+    const row = { keyId: id, version, stationId, content: sent.key, paths: paths ?? null, createdAt: new Date() };
     await tx.insert(KeyVersionEntity, row);
   },
 });
 
 /** Write a key; every version of it is kept. */
-export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrite, making?: KeyPaths): Promise<StoredKey> {
+export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrite, paths?: KeyPaths): Promise<StoredKey> {
   const { stationId } = writer;
   const guide = sent.guideId ? await guideFor(em, stationId, sent.guideId) : undefined;
   const problems = lintKey(sent.key, guide);
   const hash = keyHash(sent.key);
-  return writeVersioned(em, kindOf(hash, sent, making), writer, id, sent, (_, version) => ({
+  return writeVersioned(em, kindOf(hash, sent, paths), writer, id, sent, (_, version) => ({
     id,
     stationId,
     guideId: sent.guideId ?? null,
@@ -76,8 +76,8 @@ export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrit
 }
 
 /** A key that is new in the station. */
-export const addKey = (em: Em, writer: Writer, key: Key, guideId: string | undefined, making?: KeyPaths): Promise<StoredKey> =>
-  writeKey(em, writer, randomUUID(), { version: 0, guideId, key, hidden: false }, making);
+export const addKey = (em: Em, writer: Writer, key: Key, guideId: string | undefined, paths?: KeyPaths): Promise<StoredKey> =>
+  writeKey(em, writer, randomUUID(), { version: 0, guideId, key, hidden: false }, paths);
 
 export async function guideFor(em: Em, stationId: string, guideId: string): Promise<Guide> {
   if (!(await em.count(GuideEntity, { id: guideId, stationId }))) {
@@ -110,6 +110,6 @@ function rowOf(head: Omit<KeyHead, 'stationId' | 'hash'>): KeyRow {
   };
 }
 
-function storedOf(head: KeyHead, key: Key, guide: Guide | undefined, making: KeyPaths | undefined): StoredKey {
-  return { ...rowOf(head), key, problems: lintKey(key, guide), depth: depthOf(key), ...(making ? { making } : {}) };
+function storedOf(head: KeyHead, key: Key, guide: Guide | undefined, paths: KeyPaths | undefined): StoredKey {
+  return { ...rowOf(head), key, problems: lintKey(key, guide), depth: depthOf(key), ...(paths ? { paths } : {}) };
 }

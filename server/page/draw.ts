@@ -52,11 +52,11 @@ function comparison({ guide: given, hash, forms, situation, judgement, paper, ki
   const compiled = compiledFor(knownGuide(hash, given), situation, judgement);
   const compared = compareForms(compiled, forms, situation);
   if (paper === 'a4') return print(kind)(layOut(comparisonPage(compiled, compared)));
-  // The small sheet shows one view of each, and as many marks as it has room for.
+  // The small sheet shows one view of each, and as many characters as it has room for.
   const { height, shrink } = PAPERS[paper];
-  const laid = (marks: number) => layOut(comparisonPage(compiled, compared, { marks, views: 1 }), undefined, paper);
-  for (let marks = 4; marks > 1; marks--) {
-    const page = laid(marks);
+  const laid = (characters: number) => layOut(comparisonPage(compiled, compared, { characters, views: 1 }), undefined, paper);
+  for (let characters = 4; characters > 1; characters--) {
+    const page = laid(characters);
     if (page.height <= height * shrink + 0.01) return print(kind)(page);
   }
   return print(kind)(laid(1));

@@ -32,7 +32,7 @@ export interface Photo {
   height: number;
 }
 
-/** Lay a page out: title, plates with their marks pointed at, the words, the caution. All of it on one sheet. */
+/** Lay a page out: title, plates with their characters pointed at, the words, the caution. All of it on one sheet. */
 export function layOut(content: PageContent, photo?: Photo, paper: PaperName = 'a4'): Page {
   const { width: sheetWidth, height: sheetHeight, edge, shrink } = PAPERS[paper];
   const inner = sheetWidth - 2 * edge;
@@ -46,13 +46,13 @@ export function layOut(content: PageContent, photo?: Photo, paper: PaperName = '
   y = words(content.subtitle, 'text', 10, edge, y + 2, inner, QUIET) + 8;
   const row = photo ? photoRow(photo) : 0;
   y = placePlates(items, content.plates, [edge, y], inner - row, photo ? 190 : content.plates.length > 2 ? 168 : 236);
-  if (photo) placePhoto(items, photo, photoBox(photo, y, row, sheetWidth - edge), content.marks);
+  if (photo) placePhoto(items, photo, photoBox(photo, y, row, sheetWidth - edge), content.characters);
   y = placeRuns(items, content.lead, [edge, y + 8], inner) + 8;
-  for (const mark of content.marks) {
+  for (const character of content.characters) {
     items.push({ kind: 'disc', at: [edge + 8, y + 9], radius: 8, fill: KELP });
     items.push({
       kind: 'text',
-      text: String(mark.number),
+      text: String(character.number),
       face: 'strong',
       size: 9.5,
       x: edge + 8,
@@ -60,8 +60,8 @@ export function layOut(content: PageContent, photo?: Photo, paper: PaperName = '
       colour: '#FFFFFF',
       middle: true,
     });
-    y = words(mark.heading, 'strong', 10.5, edge + 26, y, inner - 26);
-    y = words(mark.text, 'text', 9.5, edge + 26, y + 1, inner - 26, QUIET) + 6;
+    y = words(character.heading, 'strong', 10.5, edge + 26, y, inner - 26);
+    y = words(character.text, 'text', 9.5, edge + 26, y + 1, inner - 26, QUIET) + 6;
   }
   for (const note of content.notes)
     y = words(note, 'text', 9.5, edge, y + 2, inner, note.startsWith('Danger') ? HAZARD : INK) + 2;
@@ -118,17 +118,17 @@ function placeRuns(items: Item[], parts: PageContent['lead'], [left, top]: [numb
 
 const photoRow = ({ width, height }: Photo) => Math.min(210, (190 * width) / height) + 10;
 
-/** The number of a mark, where it is pointed at. */
+/** The number of a character, where it is pointed at. */
 function badge(items: Item[], number: number, at: [number, number]): void {
   items.push({ kind: 'disc', at, radius: 8, fill: '#FFFFFF', stroke: KELP, width: 1.4 });
   const [x, y] = [at[0], at[1] + 3.4];
   items.push({ kind: 'text', text: String(number), face: 'strong', size: 9.5, x, y, colour: KELP, middle: true });
 }
 
-/** The photo, with the marks that were pointed at on it. */
-function placePhoto(items: Item[], photo: Photo, box: Box, marks: PageContent['marks']): void {
+/** The photo, with the characters that were pointed at on it. */
+function placePhoto(items: Item[], photo: Photo, box: Box, characters: PageContent['characters']): void {
   items.push({ kind: 'photo', jpeg: photo.jpeg, box });
-  for (const { number, at } of marks) {
+  for (const { number, at } of characters) {
     if (!at) continue;
     const own: [number, number] = [box.x + at.x * box.width, box.y + at.y * box.height];
     badge(items, number, own);
@@ -204,9 +204,9 @@ function placePlate(
           : 'right';
     sides[side].push({ number, at });
   }
-  for (const [side, marks] of Object.entries(sides)) {
+  for (const [side, characters] of Object.entries(sides)) {
     let least = box.y + 14;
-    marks
+    characters
       .sort((a, b) => a.at[1] - b.at[1])
       .forEach(({ number, at }) => {
         const own: [number, number] = [side === 'left' ? box.x + 13 : box.x + box.width - 13, Math.max(least, at[1])];

@@ -98,7 +98,11 @@ describe('laying out and printing', () => {
     subtitle: 'somewhere',
     plates: [],
     lead: [{ text: 'One two three. '.repeat(40), italic: false }],
-    marks: Array.from({ length: 6 }, (_, i) => ({ number: i + 1, heading: `Mark ${i + 1}`, text: 'words '.repeat(60) })),
+    characters: Array.from({ length: 6 }, (_, i) => ({
+      number: i + 1,
+      heading: `Character ${i + 1}`,
+      text: 'words '.repeat(60),
+    })),
     notes: ['Danger: far.'],
     caution: 'Take care. '.repeat(30),
   };
@@ -120,7 +124,7 @@ describe('laying out and printing', () => {
       expect(y).toBeLessThan(page.height);
     }
     expect(page.height).toBeGreaterThanOrEqual(842);
-    expect(texts.map(({ text }) => text)).toEqual(expect.arrayContaining(['Turbiconus lenior', 'Mark 6', 'Take care']));
+    expect(texts.map(({ text }) => text)).toEqual(expect.arrayContaining(['Turbiconus lenior', 'Character 6', 'Take care']));
   });
 
   it('makes a long name smaller until it fits', () => {
@@ -133,12 +137,12 @@ describe('laying out and printing', () => {
     expect(title.x + widthOf(title.text, title.face, title.size)).toBeLessThanOrEqual(long.width - 38);
   });
 
-  it('points at marks on the photo, inside it', async () => {
+  it('points at characters on the photo, inside it', async () => {
     const jpeg = await sharp({ create: { width: 60, height: 90, channels: 3, background: '#888' } })
       .jpeg()
       .toBuffer();
     const page = layOut(
-      { ...content, marks: [{ number: 7, heading: 'x', text: 'y', at: { x: 1, y: 0 } }] },
+      { ...content, characters: [{ number: 7, heading: 'x', text: 'y', at: { x: 1, y: 0 } }] },
       { jpeg, width: 60, height: 90 },
     );
     const photo = page.items.find((item) => item.kind === 'photo')!;

@@ -78,7 +78,7 @@ export async function writeVersioned<R extends Row, S extends { version: number 
 async function insertNew<R extends object>(tx: Em, entity: EntityName<R>, row: R): Promise<boolean> {
   const { affectedRows } = await tx
     .createQueryBuilder(entity)
-    .insert(row as never)
+    .insert(row)
     .onConflict()
     .ignore()
     .execute<{ affectedRows: number }>('run', false);

@@ -17,11 +17,14 @@ const limited = (limit: number, skipSuccessfulRequests: boolean) =>
     message: { code: 'too-many-tries', message: 'Too many tries. Wait a quarter of an hour and try again.' },
   });
 
+const done = (work: (callback: (error?: Error) => void) => void) =>
+  new Promise<void>((resolve, reject) => work((error) => (error ? reject(error) : resolve())));
+
 /** A new session id at each sign-in, so that one planted before is worth nothing. */
 async function enter(request: Request, caller: Caller): Promise<void> {
-  await new Promise<void>((resolve, reject) => request.session.regenerate((error) => (error ? reject(error) : resolve())));
+  await done((callback) => request.session.regenerate(callback));
   request.session.caller = caller;
-  await new Promise<void>((resolve, reject) => request.session.save((error) => (error ? reject(error) : resolve())));
+  await done((callback) => request.session.save(callback));
 }
 
 export function sessionRoutes(router: Router, em: () => Em): void {

@@ -9,7 +9,7 @@ import { useGuide } from '../records/useGuide';
 import type { Draft, DraftState } from '../records/draft';
 import { useDraft } from '../records/useDraft';
 import { inWorkingOrder, readingOf, withReading, withoutReadingId } from './readings';
-import { useAssessment } from './useAssessment';
+import { useStanding } from './useStanding';
 
 export interface Bench {
   stored: StoredGuide;
@@ -33,13 +33,13 @@ export interface Bench {
   judge: (judgement: Judgement) => void;
 }
 
-/** A specimen on the bench: its guide, its readings, its standing, and the mark at hand. */
+/** A specimen on the bench: its guide, its readings, its standing, and the character at hand. */
 export function useBench(id: string): { bench?: Bench; guideless?: boolean; error: unknown; retry: () => void } {
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
   const [level, setLevel] = useState<Level>();
   const [chosenId, choose] = useState<string>();
-  const assessment = useAssessment(guide.data, state?.content, level);
+  const standing = useStanding(guide.data, state?.content, level);
   const retry = () => {
     refetch();
     void guide.refetch();
@@ -57,9 +57,9 @@ export function useBench(id: string): { bench?: Bench; guideless?: boolean; erro
       stored,
       draft,
       state,
-      answer: assessment.data,
-      weighing: assessment.isFetching,
-      weighError: assessment.error,
+      answer: standing.data,
+      weighing: standing.isFetching,
+      weighError: standing.error,
       level,
       setLevel,
       chosen,

@@ -7,7 +7,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { colour, font, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { layOutBeam, type Placed } from './beamLayout';
@@ -91,13 +91,13 @@ function SideHead({ guide, answer, side }: { guide: Guide; answer: Standing; sid
         {isTaxon ? (
           <TaxonName guide={guide} taxon={shown.group} short size={18} color={color} />
         ) : (
-          <Words strong color={color}>
+          <Text strong color={color}>
             {shown.label}
-          </Words>
+          </Text>
         )}
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {inHundred(shown.p)}
-        </Words>
+        </Text>
       </View>
     </View>
   );

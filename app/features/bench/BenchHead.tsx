@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import type { DraftState } from '../records/draft';
@@ -37,24 +37,24 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
         )}
         <View style={styles.words}>
           <StandingName guide={guide} content={content} answer={answer} />
-          <Words size="small" quiet numberOfLines={1}>
+          <Text size="small" quiet numberOfLines={1}>
             {saySituation(content.situation, guide) || 'no place or date yet'}
-          </Words>
+          </Text>
           <View style={styles.line}>
-            <Words size="small" quiet>
+            <Text size="small" quiet>
               {content.label || 'no label'}
-            </Words>
-            <Words size="small" quiet>
+            </Text>
+            <Text size="small" quiet>
               ·
-            </Words>
+            </Text>
             <SavingLine state={state} />
           </View>
         </View>
         <Link href={`/specimens/${id}/situation`} asChild>
           <Pressable accessibilityLabel="Change the situation: views, place, date" style={styles.change}>
-            <Words size="small" strong color={colour.kelp}>
+            <Text size="small" strong color={colour.kelp}>
               Situation
-            </Words>
+            </Text>
           </Pressable>
         </Link>
       </View>
@@ -80,9 +80,9 @@ function PhotoSheet({ hash }: { hash: string }) {
 function StandingName({ guide, content, answer }: { guide: Guide; content: SpecimenWrite; answer?: Standing }) {
   if (!answer)
     return (
-      <Words size="lead" strong>
+      <Text size="lead" strong>
         …
-      </Words>
+      </Text>
     );
   const { call } = answer;
   if (call.kind === 'taxon') return <TaxonName guide={guide} taxon={call.taxon} size={22} />;
@@ -90,9 +90,9 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
     return <TaxonName guide={guide} taxon={call.taxon} other={call.other} qualifier="or" short size={20} />;
   if (call.kind === 'outside') return <TaxonName guide={guide} qualifier="outside" size={20} />;
   return (
-    <Words size="lead" strong heading={1}>
+    <Text size="lead" strong heading={1}>
       {content.readings.length ? 'Not yet a name' : 'Nothing read yet'}
-    </Words>
+    </Text>
   );
 }
 

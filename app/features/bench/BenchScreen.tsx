@@ -7,9 +7,9 @@ import { colour, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { CompareButton } from '../compare/CompareButton';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { JudgementSheets } from '../judgement/JudgementSheets';
@@ -26,15 +26,15 @@ import { KeyHelp } from '../reading/KeyHelp';
 import { LeaderPlates } from './LeaderPlates';
 import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
-import { MarkEditor } from './MarkEditor';
-import { MarkPanel } from './MarkPanel';
+import { ReadingEditor } from './ReadingEditor';
+import { CharacterPanel } from './CharacterPanel';
 import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from '../analysis/readings';
 import { type Bench, settingOf, useBench } from '../analysis/useBench';
 import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
-/** The Bench: marks to read, and what they make of the specimen. */
+/** The Bench: characters to read, and what they make of the specimen. */
 export function BenchScreen({ id }: { id: string }) {
   const { bench, guideless, error, retry } = useBench(id);
   const wide = useWide();
@@ -81,15 +81,15 @@ function PhoneBench({ id, bench }: PartProps) {
         <KeyItSheet id={id} content={state.content} />
         {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
         <JudgementSheets bench={bench} />
-        <Sheet title="All marks, in working order">
+        <Card title="All characters, in working order">
           <CharacterList guide={guide} readings={state.content.readings} setAside={answer?.setAside} onChoose={bench.choose} />
-        </Sheet>
+        </Card>
       </Screen>
       {bench.chosen && (
-        <MarkPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
+        <CharacterPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
           <DangerNotice guide={guide} answer={answer} folded />
-          <MarkEditor bench={bench} plateWidth={300} />
-        </MarkPanel>
+          <ReadingEditor bench={bench} plateWidth={300} />
+        </CharacterPanel>
       )}
     </View>
   );
@@ -103,7 +103,7 @@ function WideBench({ id, bench }: PartProps) {
   } = bench;
   const [help, setHelp] = useState(false);
   const router = useRouter();
-  const offered = answer?.nextLooks.find((look) => !look.hindrance)?.character;
+  const offered = answer?.nextLooks.find((look) => !look.setAside)?.character;
   const chosen = bench.chosen ?? guide.characters.find((c) => c.id === offered);
   const shown = { ...bench, chosen, reading: chosen && readingOf(state.content.readings, chosen.id) };
   useBenchKeys(
@@ -121,7 +121,7 @@ function WideBench({ id, bench }: PartProps) {
         <DangerNotice guide={guide} answer={answer} />
       </View>
       <View style={styles.wide}>
-        <ScrollView style={styles.marks} contentContainerStyle={styles.column}>
+        <ScrollView style={styles.characters} contentContainerStyle={styles.column}>
           <CharacterList
             guide={guide}
             readings={state.content.readings}
@@ -136,9 +136,9 @@ function WideBench({ id, bench }: PartProps) {
           <SavingTrouble draft={bench.draft} state={state} />
           <WeighTrouble error={bench.weighError} />
           {chosen && (
-            <Sheet title={chosen.label} aside={chosen.id === offered ? 'offered next' : undefined}>
-              <MarkEditor bench={shown} keys plateWidth={420} />
-            </Sheet>
+            <Card title={chosen.label} aside={chosen.id === offered ? 'offered next' : undefined}>
+              <ReadingEditor bench={shown} keys plateWidth={420} />
+            </Card>
           )}
           {answer && (
             <LeaderPlates
@@ -181,7 +181,7 @@ function NextLook({
   chosen?: string;
   onChoose: (id: string) => void;
 }) {
-  const open = answer.nextLooks.filter((look) => !look.hindrance);
+  const open = answer.nextLooks.filter((look) => !look.setAside);
   const at = open.find((look) => look.character === chosen) ?? open[0];
   const { guide } = bench.stored;
   const character = guide.characters.find((c) => c.id === at?.character);
@@ -217,17 +217,17 @@ function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: Standing
     [content.readings, guide],
   );
   return (
-    <Sheet title="The two in front" aside={<CompareButton id={id} guideId={bench.stored.id} guide={guide} answer={answer} />}>
+    <Card title="The two in front" aside={<CompareButton id={id} guideId={bench.stored.id} guide={guide} answer={answer} />}>
       <Beam
         guide={guide}
         answer={answer}
         say={say}
         onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)}
       />
-      <Words size="small" quiet style={styles.unit}>
+      <Text size="small" quiet style={styles.unit}>
         1 bit doubles the odds
-      </Words>
-    </Sheet>
+      </Text>
+    </Card>
   );
 }
 
@@ -253,7 +253,7 @@ const styles = StyleSheet.create({
   unit: { textAlign: 'right' },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
   alert: { backgroundColor: colour.mist },
-  marks: { width: 264, flexGrow: 0, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline },
+  characters: { width: 264, flexGrow: 0, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline },
   middle: { flex: 1 },
   right: { width: 392 },
   column: { padding: space.l, gap: space.m },

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 /** What may be said now, and the way to say it. */
 export function CallBar({ id, answer, keys }: { id: string; answer?: Standing; keys?: () => void }) {
@@ -11,13 +11,13 @@ export function CallBar({ id, answer, keys }: { id: string; answer?: Standing; k
   return (
     <View style={styles.callBar}>
       <View role="status" aria-live="polite" style={styles.fill}>
-        <Words size="small" numberOfLines={4} testID="call">
+        <Text size="small" numberOfLines={4} testID="call">
           {answer?.call.text ?? 'Weighing …'}
-        </Words>
+        </Text>
         {answer?.call.proviso && (
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             {answer.call.proviso}
-          </Words>
+          </Text>
         )}
       </View>
       {keys && <Button small kind="quiet" label="?" hint="Show the keys" onPress={keys} />}

@@ -6,10 +6,10 @@ import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { ComparisonEntry } from '../reading/ComparisonEntry';
 import { MeasureGuide } from '../reading/MeasureGuide';
 import { RangeStrips } from '../reading/RangeStrips';
@@ -63,10 +63,10 @@ export function CharacterEditor({
           kind={aside.because === 'danger' ? 'caution' : 'note'}
           title={aside.because === 'danger' ? 'Withheld' : 'Set aside'}
         >
-          {aside.because === 'danger' ? (answer?.withheld.reason ?? aside.text) : `This mark ${aside.text}.`}
+          {aside.because === 'danger' ? (answer?.withheld.reason ?? aside.text) : `This character ${aside.text}.`}
         </Notice>
       )}
-      {character.help && <Words quiet>{character.help}</Words>}
+      {character.help && <Text quiet>{character.help}</Text>}
       {isValue(character) ? (
         <>
           {plateWidth && leader && <MeasureGuide guide={guide} form={leader} character={character} width={plateWidth} />}
@@ -106,14 +106,14 @@ export function CharacterEditor({
       )}
       {reading?.status && reading.status !== 'seen' && (
         <View style={styles.why}>
-          <Choice
+          <ChoiceGroup
             label="Why"
             clearable
             options={HIDDEN_BECAUSE.map((why) => ({ id: why, label: why }))}
             chosen={reading.reason && HIDDEN_BECAUSE.includes(reading.reason) ? [reading.reason] : []}
             onChange={([reason]) => onPut({ ...reading, reason })}
           />
-          <Entry
+          <TextField
             label="or in your words"
             value={reading.reason ?? ''}
             maxLength={400}
@@ -122,7 +122,7 @@ export function CharacterEditor({
         </View>
       )}
       {seen && (
-        <Choice
+        <ChoiceGroup
           label="How certain"
           options={CERTAINTIES.map((c) => ({ id: c, label: CERTAINTY_LABELS[c] }))}
           chosen={[reading.certainty ?? 'sure']}
@@ -158,7 +158,7 @@ export function CharacterEditor({
             small
             kind="quiet"
             label="Look again"
-            hint="Look again: a second, fresh look at the same mark"
+            hint="Look again: a second, fresh look at the same character"
             onPress={onLookAgain}
           />
         )}

@@ -3,14 +3,14 @@ import { type Reading, sayReading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { inWorkingOrder, readingOf } from '../analysis/readings';
 
 interface CharacterListProps {
   guide: Guide;
   readings: readonly Reading[];
   chosen?: string;
-  /** Marks left out for now, and why. */
+  /** Characters left out for now, and why. */
   setAside?: Standing['setAside'];
   onChoose: (character: string) => void;
 }
@@ -21,9 +21,9 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
     <View style={styles.list}>
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
         <View key={group} role="group" aria-label={label}>
-          <Words size="small" strong color={colour.kelp} heading={3} style={styles.group}>
+          <Text size="small" strong color={colour.kelp} heading={3} style={styles.group}>
             {label}
-          </Words>
+          </Text>
           {characters.map((character) => {
             const reading = readingOf(readings, character.id);
             const said = reading && sayReading(character, reading);
@@ -39,18 +39,18 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
               >
                 <View style={[styles.dot, said ? styles.read : undefined]} />
                 <View style={styles.words}>
-                  <Words size="small" strong={Boolean(said)}>
+                  <Text size="small" strong={Boolean(said)}>
                     {character.label}
-                  </Words>
+                  </Text>
                   {aside && !said && (
-                    <Words size="small" quiet color={aside.because === 'danger' ? colour.hazard : undefined} numberOfLines={1}>
+                    <Text size="small" quiet color={aside.because === 'danger' ? colour.hazard : undefined} numberOfLines={1}>
                       {aside.because === 'danger' ? 'withheld: danger' : aside.text}
-                    </Words>
+                    </Text>
                   )}
                   {said && (
-                    <Words size="small" color={colour.kelp}>
+                    <Text size="small" color={colour.kelp}>
                       {said}
-                    </Words>
+                    </Text>
                   )}
                 </View>
               </Pressable>

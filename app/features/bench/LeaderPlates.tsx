@@ -3,9 +3,9 @@ import { type Guide, taxonIndex } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { leadingForm } from '../analysis/leadingForm';
@@ -13,17 +13,17 @@ import { leadingForm } from '../analysis/leadingForm';
 interface LeaderPlatesProps {
   guide: Guide;
   answer: Standing;
-  /** The view that shows the mark at hand; none where the guide draws nothing. */
+  /** The view that shows the character at hand; none where the guide draws nothing. */
   view: string;
 }
 
-/** The two in front, drawn side by side in the view of the mark at hand. */
+/** The two in front, drawn side by side in the view of the character at hand. */
 export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
   const [width, setWidth] = useState(360);
   if (!view) return null;
   const each = (width - space.m) / 2;
   return (
-    <Sheet title="Side by side" aside={guide.views.find((v) => v.id === view)?.label}>
+    <Card title="Side by side" aside={guide.views.find((v) => v.id === view)?.label}>
       <View style={styles.pair} onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
         {(['left', 'right'] as const).map((side) => {
           const form = leadingForm(guide, answer, side);
@@ -38,13 +38,13 @@ export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
               {taxonIndex(guide).has(group) ? (
                 <TaxonName guide={guide} taxon={group} short color={color} />
               ) : (
-                <Words color={color}>{label}</Words>
+                <Text color={color}>{label}</Text>
               )}
             </View>
           );
         })}
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

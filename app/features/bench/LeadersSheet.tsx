@@ -3,11 +3,11 @@ import { inHundred, type Level } from '@plesion/core/evidence';
 import { type Guide, RANKS } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
-import { Choice } from '../../ui/Choice';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 interface LeadersSheetProps {
   guide: Guide;
@@ -24,8 +24,8 @@ export function LeadersSheet({ guide, answer, level, onLevel }: LeadersSheetProp
   const levels = levelsOf(guide);
   const shown = answer.level;
   return (
-    <Sheet title="How it stands" aside={`outside the guide: ${inHundred(answer.outside)}`}>
-      <Choice
+    <Card title="How it stands" aside={`outside the guide: ${inHundred(answer.outside)}`}>
+      <ChoiceGroup
         label="Level"
         hideLabel
         options={levels.map((l) => ({ id: keyOf(l), label: keyOf(l) }))}
@@ -42,21 +42,21 @@ export function LeadersSheet({ guide, answer, level, onLevel }: LeadersSheetProp
       </View>
       <View style={styles.facets}>
         {answer.facets.map(({ facet, values }) => (
-          <Words key={facet} size="small">
-            <Words size="small" quiet>{`${facet}: `}</Words>
+          <Text key={facet} size="small">
+            <Text size="small" quiet>{`${facet}: `}</Text>
             {values
               .filter(({ p }) => p >= 0.01)
               .map(({ label, p }) => `${label} ${inHundred(p)}`)
               .join(' · ')}
-          </Words>
+          </Text>
         ))}
       </View>
       {answer.mapOnly && (
         <Notice kind="note">
-          {`Only the place, date and numbers put this first: by the marks alone it would be ${answer.mapOnly.label}.`}
+          {`Only the place, date and numbers put this first: by the characters alone it would be ${answer.mapOnly.label}.`}
         </Notice>
       )}
-    </Sheet>
+    </Card>
   );
 }
 
@@ -96,10 +96,10 @@ function LeaderRow({ guide, row }: { guide: Guide; row: Row }) {
   return (
     <View style={styles.row} accessibilityLabel={`${row.label}, ${inHundred(row.p)}`}>
       <View style={styles.head}>
-        {row.taxon ? <TaxonName guide={guide} taxon={row.taxon} short size={16} /> : <Words>{row.label}</Words>}
-        <Words size="small" strong>
+        {row.taxon ? <TaxonName guide={guide} taxon={row.taxon} short size={16} /> : <Text>{row.label}</Text>}
+        <Text size="small" strong>
           {inHundred(row.p)}
-        </Words>
+        </Text>
       </View>
       <View style={styles.track}>
         <View style={[styles.bar, { width: `${Math.max(0.5, row.p * 100)}%` }]} />

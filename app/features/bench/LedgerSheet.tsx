@@ -5,9 +5,9 @@ import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Glyph } from '../../ui/Glyph';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Icon } from '../../ui/Icon';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 
 interface LedgerSheetProps {
   guide: Guide;
@@ -21,11 +21,11 @@ interface LedgerSheetProps {
 
 /** What was read, each with its bits for the left (◂ amber) or the right (▸ violet) of the beam. */
 export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, onClearAll }: LedgerSheetProps) {
-  const marks = new Set(answer?.ledger.filter((entry) => entry.weight > 0).map((entry) => entry.group)).size;
+  const characters = new Set(answer?.ledger.filter((entry) => entry.weight > 0).map((entry) => entry.group)).size;
   return (
-    <Sheet title="Readings" aside={readings.length ? `${readings.length} read, ${marks} independent` : undefined}>
+    <Card title="Readings" aside={readings.length ? `${readings.length} read, ${characters} independent` : undefined}>
       {readings.length === 0 && (
-        <Words quiet>Nothing read yet. Begin with the look offered first, or any mark you can see.</Words>
+        <Text quiet>Nothing read yet. Begin with the look offered first, or any character you can see.</Text>
       )}
       <View>
         {readings.map((reading, i) => (
@@ -46,11 +46,11 @@ export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, 
           label="Undo"
           disabled={!canUndo}
           onPress={onUndo}
-          icon={<Glyph name="undo" size={18} color={colour.kelp} />}
+          icon={<Icon name="undo" size={18} color={colour.kelp} />}
         />
         <Button small kind="quiet" label="Clear all" disabled={readings.length === 0} onPress={onClearAll} />
       </View>
-    </Sheet>
+    </Card>
   );
 }
 
@@ -79,35 +79,35 @@ function LedgerRow({
       accessibilityLabel={`${character.label}: ${said}${bits && answer ? `, ${Math.abs(bits.bits).toFixed(1)} bits for ${bits.bits > 0 ? answer.beam.left.label : answer.beam.right.label}` : ''}`}
     >
       <View style={styles.what}>
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {character.label}
-        </Words>
-        <Words strong>{said}</Words>
+        </Text>
+        <Text strong>{said}</Text>
         {bits && bits.weight < 0.999 && (
-          <Words size="small" quiet>{`counts ${Math.round(bits.weight * 100)} %: not independent of its neighbours`}</Words>
+          <Text size="small" quiet>{`counts ${Math.round(bits.weight * 100)} %: not independent of its neighbours`}</Text>
         )}
         {bits?.without !== undefined && answer && Math.abs(bits.without - answer.beam.left.p) > 0.1 && (
-          <Words size="small" quiet>{`without it: ${inHundred(bits.without)}`}</Words>
+          <Text size="small" quiet>{`without it: ${inHundred(bits.without)}`}</Text>
         )}
       </View>
       {bits ? (
         <Bits bits={bits.bits} />
       ) : (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           no evidence
-        </Words>
+        </Text>
       )}
     </Pressable>
   );
 }
 
 export function Bits({ bits }: { bits: number }) {
-  if (Math.abs(bits) < 0.05) return <Words quiet>0.0</Words>;
+  if (Math.abs(bits) < 0.05) return <Text quiet>0.0</Text>;
   const left = bits > 0;
   return (
-    <Words strong figures color={left ? colour.for : colour.against}>
+    <Text strong figures color={left ? colour.for : colour.against}>
       {left ? `◂ ${bits.toFixed(1)}` : `${(-bits).toFixed(1)} ▸`}
-    </Words>
+    </Text>
   );
 }
 

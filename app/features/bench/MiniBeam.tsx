@@ -3,18 +3,18 @@ import { ofHundred } from '@plesion/core/evidence';
 import { shortName } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { layOutBeam } from './beamLayout';
 
-/** The beam in one line, in sight while marks are read: who leads, by how much, and how far it is to enough. */
+/** The beam in one line, in sight while characters are read: who leads, by how much, and how far it is to enough. */
 export function MiniBeam({ answer: { beam } }: { answer: Standing }) {
   const { pointer, notches } = layOutBeam([{ reading: -1, bits: beam.start }], beam.sum, beam.enough, 200);
   const place = (at: number) => `${50 + at * 50}%` as const;
   return (
     <View aria-hidden style={styles.line}>
-      <Words size="small" color={colour.for} numberOfLines={1} style={styles.name}>
+      <Text size="small" color={colour.for} numberOfLines={1} style={styles.name}>
         {`${shortName(beam.left.label)} ${ofHundred(beam.left.p)}`}
-      </Words>
+      </Text>
       <View style={styles.track}>
         <View style={styles.axis} />
         {notches.map((at) => (
@@ -22,9 +22,9 @@ export function MiniBeam({ answer: { beam } }: { answer: Standing }) {
         ))}
         <View style={[styles.pointer, { left: place(pointer) }]} />
       </View>
-      <Words size="small" color={colour.against} numberOfLines={1} style={[styles.name, styles.right]}>
+      <Text size="small" color={colour.against} numberOfLines={1} style={[styles.name, styles.right]}>
         {`${ofHundred(beam.right.p)} ${shortName(beam.right.label)}`}
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -4,8 +4,8 @@ import { type Guide, shortName } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 
 type NextLook = Standing['nextLooks'][number];
 
@@ -19,7 +19,7 @@ interface NextLookSheetProps {
   children?: ReactNode;
 }
 
-const HINDRANCES = {
+const SET_ASIDE = {
   view: 'needs a view you do not have',
   handling: 'needs more handling than is allowed',
   distance: 'needs to be nearer',
@@ -34,50 +34,50 @@ const MOST = 4;
 /** What to look at next, best first, and why; what cannot be read now stands apart with the reason. */
 export function NextLookSheet({ guide, answer, chosen, onChoose, children }: NextLookSheetProps) {
   const labelOf = (id: string) => guide.characters.find((c) => c.id === id)?.label ?? id;
-  const open = answer.nextLooks.filter((look) => !look.hindrance);
-  const hindered = answer.nextLooks.filter((look) => look.hindrance && look.bits > 0.1).slice(0, 2);
+  const open = answer.nextLooks.filter((look) => !look.setAside);
+  const hindered = answer.nextLooks.filter((look) => look.setAside && look.bits > 0.1).slice(0, 2);
   const first = open.find((look) => look.character === chosen) ?? open[0];
   const others = open.filter((look) => look !== first).slice(0, MOST);
   const level = answer.nextLevel.kind === 'rank' ? answer.nextLevel.rank : answer.nextLevel.facet;
   return (
-    <Sheet title={first ? `Look next: ${labelOf(first.character).toLowerCase()}` : 'Nothing left to look at'}>
+    <Card title={first ? `Look next: ${labelOf(first.character).toLowerCase()}` : 'Nothing left to look at'}>
       {first ? (
-        <Words quiet size="small">{`To settle the ${level}. ${sayWhy(first)}`}</Words>
+        <Text quiet size="small">{`To settle the ${level}. ${sayWhy(first)}`}</Text>
       ) : (
-        <Words quiet>No other mark would change this much. Write it down as far as it goes.</Words>
+        <Text quiet>No other character would change this much. Write it down as far as it goes.</Text>
       )}
       {first?.answers && <Answers guide={guide} look={first} level={answer} />}
       {children}
       {answer.settling && answer.settling.characters.length > 0 && (
-        <Words size="small" testID="settling">
+        <Text size="small" testID="settling">
           {`${answer.settling.reaches ? 'Would usually settle it' : 'Would help most, though not settle it'}: ${answer.settling.characters.map((id) => labelOf(id).toLowerCase()).join(' + ')}.`}
-        </Words>
+        </Text>
       )}
       {others.length > 0 && (
         <View style={styles.others}>
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             or
-          </Words>
+          </Text>
           {others.map((look) => (
             <Pressable key={look.character} role="button" onPress={() => onChoose(look.character)} style={styles.other}>
-              <Words size="small" color={colour.kelp} strong>
+              <Text size="small" color={colour.kelp} strong>
                 {labelOf(look.character)}
-              </Words>
-              <Words size="small" quiet>
+              </Text>
+              <Text size="small" quiet>
                 {look.bits.toFixed(2)}
-              </Words>
+              </Text>
             </Pressable>
           ))}
         </View>
       )}
       {hindered.map((look) => (
-        <Words
+        <Text
           key={look.character}
           size="small"
           quiet
-        >{`${labelOf(look.character)} would help, but ${HINDRANCES[look.hindrance!]}.`}</Words>
+        >{`${labelOf(look.character)} would help, but ${SET_ASIDE[look.setAside!]}.`}</Text>
       ))}
-    </Sheet>
+    </Card>
   );
 }
 
@@ -98,12 +98,12 @@ function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: 
   return (
     <View role="group" aria-label="What each answer would do" style={styles.answers}>
       {likely.map(({ answer, group, label, p }) => (
-        <Words key={answer} size="small" quiet>
+        <Text key={answer} size="small" quiet>
           {`${labelOf(answer)} → `}
-          <Words size="small" strong color={group === level.beam.left.group ? colour.for : colour.against}>
+          <Text size="small" strong color={group === level.beam.left.group ? colour.for : colour.against}>
             {`${shortName(label)} ${inHundred(p)}`}
-          </Words>
-        </Words>
+          </Text>
+        </Text>
       ))}
     </View>
   );

@@ -123,7 +123,7 @@ describe('how it stands', () => {
         onLevel={jest.fn()}
       />,
     );
-    expect(screen.getByText(/by the marks alone it would be Petralda velloma/)).toBeTruthy();
+    expect(screen.getByText(/by the characters alone it would be Petralda velloma/)).toBeTruthy();
   });
 });
 
@@ -152,7 +152,7 @@ describe('the next look', () => {
   });
 });
 
-describe('all marks', () => {
+describe('all characters', () => {
   it('stand in working order with what was read of them', () => {
     const onChoose = jest.fn();
     render(<CharacterList guide={ledgeCrabs} readings={readings} chosen="side-teeth" onChoose={onChoose} />);
@@ -164,7 +164,7 @@ describe('all marks', () => {
   });
 });
 
-describe('one mark', () => {
+describe('one character', () => {
   const edit = (id: string, reading?: Reading) => {
     const acts = { onPut: jest.fn(), onClear: jest.fn(), onLookAgain: jest.fn() };
     render(<CharacterEditor guide={ledgeCrabs} character={character(id)} answer={answer} reading={reading} {...acts} />);
@@ -235,7 +235,7 @@ describe('drawings of the bench', () => {
     expect(screen.getByLabelText('Where to measure: width and length')).toBeTruthy();
   });
 
-  it('the two in front are drawn in the view of the mark', () => {
+  it('the two in front are drawn in the view of the character', () => {
     render(<LeaderPlates guide={ledgeCrabs} answer={answer} view="ventral" />);
     expect(screen.getByText('from below')).toBeTruthy();
     expect(screen.getByLabelText('Petralda murica, usual individual')).toBeTruthy();

@@ -17,7 +17,7 @@ export interface BenchKeys {
 
 /** What each key does, as the help shows it. */
 export const KEY_HELP: [keys: string, what: string][] = [
-  ['J  K', 'next and previous mark'],
+  ['J  K', 'next and previous character'],
   ['1 … 9', 'choose the state with that number'],
   ['N', 'not visible'],
   ['X', 'does not apply'],

@@ -4,9 +4,9 @@ import { useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
-import { Entry } from '../../ui/Entry';
+import { TextField } from '../../ui/TextField';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 const MOST = 10;
 
@@ -15,7 +15,7 @@ interface InGuide {
   guide: Guide;
 }
 
-/** Any word leads to the right page: names of every kind, marks and their states, words of the glossary, sources. */
+/** Any word leads to the right page: names of every kind, characters and their states, words of the glossary, sources. */
 export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
   const [text, setText] = useState('');
   const wanted = useDeferredValue(text);
@@ -23,16 +23,21 @@ export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
   const several = guides.length > 1;
   return (
     <View style={styles.block}>
-      <Entry label="Find by any name" value={text} onChangeText={setText} placeholder="a name of any kind, a mark, a word" />
+      <TextField
+        label="Find by any name"
+        value={text}
+        onChangeText={setText}
+        placeholder="a name of any kind, a character, a word"
+      />
       {wanted.trim() !== '' && found.length === 0 && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           Nothing here has that name. Try fewer letters.
-        </Words>
+        </Text>
       )}
       {found.slice(0, MOST).map(({ hit, own }) => (
         <Result key={`${own.id} ${hit.kind} ${hit.id}`} hit={hit} own={own} several={several} />
       ))}
-      {found.length > MOST && <Words size="small" quiet>{`and ${found.length - MOST} more: add a letter`}</Words>}
+      {found.length > MOST && <Text size="small" quiet>{`and ${found.length - MOST} more: add a letter`}</Text>}
     </View>
   );
 }
@@ -43,7 +48,7 @@ function pathOf(hit: Hit, id: string) {
     case 'taxon':
       return hit.form && ({ pathname: '/guides/[id]/form', params: { id, form: hit.form } } as const);
     case 'character':
-      return { pathname: '/guides/[id]/mark', params: { id, mark: hit.id } } as const;
+      return { pathname: '/guides/[id]/character', params: { id, character: hit.id } } as const;
     case 'term':
       return { pathname: '/guides/[id]/words', params: { id, term: hit.id } } as const;
     case 'source':
@@ -51,7 +56,7 @@ function pathOf(hit: Hit, id: string) {
   }
 }
 
-const KINDS: Record<Hit['kind'], string> = { taxon: 'name', character: 'mark', term: 'word', source: 'source' };
+const KINDS: Record<Hit['kind'], string> = { taxon: 'name', character: 'character', term: 'word', source: 'source' };
 
 function Result({ hit, own: { id, guide }, several }: { hit: Hit; own: InGuide; several: boolean }) {
   const router = useRouter();
@@ -66,14 +71,14 @@ function Result({ hit, own: { id, guide }, several }: { hit: Hit; own: InGuide; 
       style={styles.hit}
     >
       <View style={styles.words}>
-        {hit.kind === 'taxon' ? <TaxonName guide={guide} taxon={hit.id} size={18} /> : <Words strong>{hit.label}</Words>}
-        <Words size="small" quiet>
+        {hit.kind === 'taxon' ? <TaxonName guide={guide} taxon={hit.id} size={18} /> : <Text strong>{hit.label}</Text>}
+        <Text size="small" quiet>
           {[sayHow(hit), several && guide.group].filter(Boolean).join(' · ')}
-        </Words>
+        </Text>
       </View>
-      <Words size="small" color={colour.kelp}>
+      <Text size="small" color={colour.kelp}>
         {KINDS[hit.kind]}
-      </Words>
+      </Text>
     </Pressable>
   );
 }

@@ -4,12 +4,12 @@ import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Glyph } from '../../ui/Glyph';
+import { Icon } from '../../ui/Icon';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { emblems } from '../plates/emblems';
 import { JudgingSheet } from './JudgingSheet';
 import { WithGuide } from '../records/WithGuide';
@@ -43,11 +43,11 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
       <View style={[styles.cover, wide && styles.coverWide]}>
         <Frontispiece guide={guide} />
         <View style={styles.title}>
-          <Words size="display" heading={1}>
+          <Text size="display" heading={1}>
             {guide.title}
-          </Words>
-          <Words quiet>{`${guide.area} · version ${version}`}</Words>
-          <Words size="lead">{guide.summary}</Words>
+          </Text>
+          <Text quiet>{`${guide.area} · version ${version}`}</Text>
+          <Text size="lead">{guide.summary}</Text>
           <Ways id={id} guide={guide} />
         </View>
       </View>
@@ -59,22 +59,22 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
       <KeysSheet guideId={id} />
       <JudgingSheet id={id} guide={guide} version={version} />
       {cautions && <NotOnPlates cautions={cautions} />}
-      <Sheet title="Sources">
+      <Card title="Sources">
         {guide.sources.map((source) => (
           <View key={source.id}>
-            <Words strong size="small">
+            <Text strong size="small">
               {source.label}
-            </Words>
-            <Words size="small" quiet>
+            </Text>
+            <Text size="small" quiet>
               {source.citation}
-            </Words>
+            </Text>
           </View>
         ))}
-      </Sheet>
+      </Card>
       <Button
         label="Plesion JSON"
         hint="Download this guide as Plesion JSON"
-        icon={<Glyph name="download" size={18} color={colour.kelp} />}
+        icon={<Icon name="download" size={18} color={colour.kelp} />}
         onPress={() => window.location.assign(urlOf('exportGuide', { params: { id } }))}
       />
     </Screen>
@@ -84,14 +84,14 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
 /** For its author: what of the guide the plates of its body plan cannot show. */
 function NotOnPlates({ cautions }: { cautions: NonNullable<StoredGuide['cautions']> }) {
   return (
-    <Sheet title="Not shown on its plates" aside={String(cautions.length)}>
+    <Card title="Not shown on its plates" aside={String(cautions.length)}>
       {cautions.slice(0, 12).map(({ field, message }) => (
-        <Words key={`${field} ${message}`} size="small">
+        <Text key={`${field} ${message}`} size="small">
           {message}
-        </Words>
+        </Text>
       ))}
-      {cautions.length > 12 && <Words size="small" quiet>{`and ${cautions.length - 12} more`}</Words>}
-    </Sheet>
+      {cautions.length > 12 && <Text size="small" quiet>{`and ${cautions.length - 12} more`}</Text>}
+    </Card>
   );
 }
 
@@ -123,7 +123,7 @@ function Frontispiece({ guide }: { guide: Guide }) {
 
 interface Way {
   href: {
-    pathname: '/guides/[id]/wall' | '/guides/[id]/taxa' | '/guides/[id]/marks' | '/guides/[id]/words';
+    pathname: '/guides/[id]/wall' | '/guides/[id]/taxa' | '/guides/[id]/characters' | '/guides/[id]/words';
     params: { id: string };
   };
   label: string;
@@ -149,8 +149,8 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
       says: `${guide.taxa.length} names, and what else they were called`,
     },
     {
-      href: { pathname: '/guides/[id]/marks', params },
-      label: 'Marks',
+      href: { pathname: '/guides/[id]/characters', params },
+      label: 'Characters',
       says: `${guide.characters.length} characters: who has what, how reliable`,
     },
     ...(guide.glossary?.length
@@ -168,12 +168,12 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
       {ways.map(({ href, label, says }) => (
         <Link key={label} href={href} asChild>
           <Pressable accessibilityLabel={`${label}: ${says}`} style={styles.way}>
-            <Words strong color={colour.kelp}>
+            <Text strong color={colour.kelp}>
               {label}
-            </Words>
-            <Words size="small" quiet>
+            </Text>
+            <Text size="small" quiet>
               {says}
-            </Words>
+            </Text>
           </Pressable>
         </Link>
       ))}

@@ -1,4 +1,4 @@
-import { describeForm, marksOf } from '@plesion/core/book';
+import { describeForm, tellingCharacters } from '@plesion/core/book';
 import { apartFrom } from '@plesion/core/compare';
 import { type CompiledGuide, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
 import { useMemo } from 'react';
@@ -6,10 +6,10 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { Typeset } from '../../ui/Typeset';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { GROUPS } from '../analysis/readings';
 import { Lookalikes, OwnSeries } from '../compare/Lookalikes';
 import { TermText } from '../glossary/TermText';
@@ -21,7 +21,7 @@ import { IndividualsSheet } from './IndividualsSheet';
 import { PresenceSheet } from './PresenceSheet';
 import { Hazards, OtherNames } from './TaxonNotes';
 
-/** One form: its plates large with its marks pointed at, and all that the guide says of it. */
+/** One form: its plates large with its characters pointed at, and all that the guide says of it. */
 export function FormPage({ id, formId }: { id: string; formId: string }) {
   return (
     <WithGuide id={id} what="The form">
@@ -42,21 +42,21 @@ function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string 
   return (
     <Screen widest={1080}>
       <FormHead guide={guide} compiled={compiled} form={at} />
-      <FormPlates id={id} guide={guide} formId={formId} marks={marksOf(compiled, at, 40)} />
+      <FormPlates id={id} guide={guide} formId={formId} characters={tellingCharacters(compiled, at, 40)} />
       <Description guide={guide} compiled={compiled} form={at} />
       <OwnSeries guide={guide} compiled={compiled} formId={formId} />
       <IndividualsSheet compiled={compiled} form={at} />
       <Lookalikes id={id} guide={guide} compiled={compiled} formId={formId} />
       <PresenceSheet compiled={compiled} form={at} />
       <DisputesOf compiled={compiled} form={at} />
-      <Sheet title="Sources">
+      <Card title="Sources">
         {guide.sources.map(({ id: source, label, citation }) => (
-          <Words key={source} size="small">
-            <Words size="small" strong>{`${label}. `}</Words>
+          <Text key={source} size="small">
+            <Text size="small" strong>{`${label}. `}</Text>
             {citation}
-          </Words>
+          </Text>
         ))}
-      </Sheet>
+      </Card>
       <Notice kind="caution" title="Take care">
         {guide.caution}
       </Notice>
@@ -70,10 +70,10 @@ function FormHead({ guide, compiled, form: at }: { guide: Guide; compiled: Compi
   return (
     <View style={styles.head}>
       <TaxonName guide={guide} taxon={form.taxon} size={32} />
-      <Words size="lead">{sayFacets(guide, form.facets)}</Words>
-      <Words quiet size="small">
+      <Text size="lead">{sayFacets(guide, form.facets)}</Text>
+      <Text quiet size="small">
         {[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}
-      </Words>
+      </Text>
       {taxon && <OtherNames taxon={taxon} />}
       {taxon && <Hazards taxon={taxon} />}
       {taxon?.note && <TermText guide={guide} text={taxon.note} />}
@@ -85,19 +85,19 @@ function FormHead({ guide, compiled, form: at }: { guide: Guide; compiled: Compi
 function Description({ guide, compiled, form }: { guide: Guide; compiled: CompiledGuide; form: number }) {
   const apart = useMemo(() => apartFrom(compiled, compiled.forms[form].id), [compiled, form]);
   return (
-    <Sheet title="Description" aside="made from the scores">
+    <Card title="Description" aside="made from the scores">
       {apart && <Typeset parts={apart} testID="apart" />}
       <View style={styles.columns}>
         {describeForm(compiled, form).map(({ group, sentences }) => (
           <View key={group} style={styles.group}>
-            <Words size="small" strong color={colour.kelp}>
+            <Text size="small" strong color={colour.kelp}>
               {GROUPS.find((one) => one.group === group)!.label}
-            </Words>
+            </Text>
             <TermText guide={guide} text={sentences.join(' ')} />
           </View>
         ))}
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

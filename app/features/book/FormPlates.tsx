@@ -1,5 +1,5 @@
 import { urlOf } from '@plesion/contract';
-import type { FormMark } from '@plesion/core/book';
+import type { TellingCharacter } from '@plesion/core/book';
 import type { Guide } from '@plesion/core/guide';
 import { conceal, leadersOf, planOf, type Veil, VEILS } from '@plesion/core/plates';
 import { useRouter } from 'expo-router';
@@ -7,9 +7,9 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, TOUCH, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Glyph } from '../../ui/Glyph';
-import { Words } from '../../ui/Words';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Icon } from '../../ui/Icon';
+import { Text } from '../../ui/Text';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
 
@@ -18,7 +18,7 @@ interface FormPlatesProps {
   guide: Guide;
   formId: string;
   /** Best first, of all views. */
-  marks: readonly FormMark[];
+  characters: readonly TellingCharacter[];
 }
 
 type Layer = Veil | 'closed wing';
@@ -26,8 +26,8 @@ type Layer = Veil | 'closed wing';
 /** How bad a layer is drawn here, as a share of the worst. */
 const AMOUNT = 0.6;
 
-/** The form in every view, its best marks pointed at; or as it is met: dirty, worn, behind leaves, in glare. */
-export function FormPlates({ id, guide, formId, marks }: FormPlatesProps) {
+/** The form in every view, its best characters pointed at; or as it is met: dirty, worn, behind leaves, in glare. */
+export function FormPlates({ id, guide, formId, characters }: FormPlatesProps) {
   const [layers, setLayers] = useState<Layer[]>([]);
   const plan = planOf(guide);
   if (!plan) return null;
@@ -42,27 +42,27 @@ export function FormPlates({ id, guide, formId, marks }: FormPlatesProps) {
             guide={guide}
             formId={formId}
             view={view}
-            marks={marks.filter((mark) => mark.view === view.id)}
+            characters={characters.filter((character) => character.view === view.id)}
             layers={layers}
           />
         ))}
         <View style={styles.met}>
-          <Choice label="As it is met" many options={options} chosen={layers} onChange={setLayers} />
+          <ChoiceGroup label="As it is met" many options={options} chosen={layers} onChange={setLayers} />
         </View>
       </View>
     </View>
   );
 }
 
-interface OnePlateProps extends Omit<FormPlatesProps, 'marks'> {
+interface OnePlateProps extends Omit<FormPlatesProps, 'characters'> {
   view: { id: string; label: string };
-  marks: readonly FormMark[];
+  characters: readonly TellingCharacter[];
   layers: readonly Layer[];
 }
 
 const MOST = 5;
 
-function OnePlate({ id, guide, formId, view, marks, layers }: OnePlateProps) {
+function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps) {
   const router = useRouter();
   const screen = useWindowDimensions().width;
   const many = drawnViews(guide).length;
@@ -76,7 +76,7 @@ function OnePlate({ id, guide, formId, view, marks, layers }: OnePlateProps) {
     veils.map((veil) => ({ veil, amount: AMOUNT, seed: `${formId} ${view.id}` })),
   );
   const hidden = layers.length > 0;
-  const leaders = hidden ? [] : leadersOf(drawn, marks.slice(0, MOST), (24 * drawn.box.width) / width);
+  const leaders = hidden ? [] : leadersOf(drawn, characters.slice(0, MOST), (24 * drawn.box.width) / width);
   const caption = closed ? `${view.label}, wings closed` : view.label;
   return (
     <View style={{ width: width + 2 * space.s + 2 }}>
@@ -88,18 +88,18 @@ function OnePlate({ id, guide, formId, view, marks, layers }: OnePlateProps) {
             accessibilityLabel={`${i + 1}: ${text}`}
             onPress={() =>
               router.push({
-                pathname: '/guides/[id]/mark',
-                params: { id, mark: marks.find((mark) => mark.part === part)!.character },
+                pathname: '/guides/[id]/character',
+                params: { id, character: characters.find((character) => character.part === part)!.character },
               })
             }
-            style={styles.mark}
+            style={styles.character}
           >
-            <Words size="small" strong color={colour.kelp} figures style={styles.number}>
+            <Text size="small" strong color={colour.kelp} figures style={styles.number}>
               {i + 1}
-            </Words>
-            <Words size="small" style={styles.grow}>
+            </Text>
+            <Text size="small" style={styles.grow}>
               {text}
-            </Words>
+            </Text>
           </Pressable>
         ))}
         <View style={styles.keep}>
@@ -110,7 +110,7 @@ function OnePlate({ id, guide, formId, view, marks, layers }: OnePlateProps) {
               kind="quiet"
               label={as.toUpperCase()}
               hint={`Download the plate, ${caption}, as ${as.toUpperCase()}`}
-              icon={<Glyph name="download" size={16} color={colour.kelp} />}
+              icon={<Icon name="download" size={16} color={colour.kelp} />}
               onPress={() =>
                 window.location.assign(urlOf('plate', { params: { id }, query: { form: formId, view: closed ?? view.id, as } }))
               }
@@ -126,7 +126,7 @@ const styles = StyleSheet.create({
   block: { gap: space.m },
   met: { flexGrow: 1, flexBasis: 280 },
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  mark: { minHeight: TOUCH - 10, flexDirection: 'row', alignItems: 'center', gap: space.s, paddingHorizontal: space.s },
+  character: { minHeight: TOUCH - 10, flexDirection: 'row', alignItems: 'center', gap: space.s, paddingHorizontal: space.s },
   number: { width: 16, textAlign: 'center' },
   grow: { flex: 1 },
   keep: { flexDirection: 'row', justifyContent: 'flex-end' },

@@ -5,8 +5,8 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -32,7 +32,7 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
   }, [compiled, draw, form, guide]);
   if (drawn.length === 0) return null;
   return (
-    <Sheet
+    <Card
       title="Individuals"
       aside={<Button small kind="quiet" label="Others" hint="Draw other individuals" onPress={() => setDraw(draw + 1)} />}
     >
@@ -40,13 +40,13 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
         {drawn.map(({ says, plate }) => (
           <View key={says} style={styles.card}>
             <PlateView plate={plate} width={116} height={92} label={says} />
-            <Words size="small" quiet style={styles.says}>
+            <Text size="small" quiet style={styles.says}>
               {says}
-            </Words>
+            </Text>
           </View>
         ))}
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

@@ -2,13 +2,17 @@ import { disagreementsOf, type Guide, SCHOOLS } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { api } from '../../lib/api';
-import { Choice } from '../../ui/Choice';
-import { Sheet } from '../../ui/Sheet';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
 
-const SCHOOL_LABELS = { weigh: 'weigh all marks', diagnostic: 'one diagnostic mark', key: 'a whole way through a key' } as const;
+const SCHOOL_LABELS = {
+  weigh: 'weigh all characters',
+  diagnostic: 'one diagnostic character',
+  key: 'a whole way through a key',
+} as const;
 
 /** How names are called with this guide, and what its authors do not agree on. */
 export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide; version: number }) {
@@ -26,23 +30,23 @@ export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide;
     },
   });
   const explained = {
-    weigh: `A name needs ${Math.round(call.posterior * 100)} in 100, ${call.groups} independent marks, and must hold at ${Math.round(call.survives * 100)} in 100 without any one reading.`,
+    weigh: `A name needs ${Math.round(call.posterior * 100)} in 100, ${call.groups} independent characters, and must hold at ${Math.round(call.survives * 100)} in 100 without any one reading.`,
     diagnostic:
-      'A name needs one mark that nothing else has, read as sure in two separate looks, and nothing against it by more than 3 bits. What weighing would ask is still shown.',
+      'A name needs one character that nothing else has, read as sure in two separate looks, and nothing against it by more than 3 bits. What weighing would ask is still shown.',
     key: 'A name needs a whole way through a key, every couplet decided and none guessed, and the form it ends at must fit the readings. What weighing would ask is still shown.',
   };
   const disagreements = disagreementsOf(compiledOf(guide)).length;
   return (
-    <Sheet title="How names are called">
-      <Choice
+    <Card title="How names are called">
+      <ChoiceGroup
         label="School"
         options={SCHOOLS.map((school) => ({ id: school, label: SCHOOL_LABELS[school] }))}
         chosen={[call.school]}
         onChange={([school]) => school !== call.school && choose.mutate(school)}
       />
-      <Words size="small" quiet>
+      <Text size="small" quiet>
         {`${explained[call.school]} Changing it makes a new version of the guide; names given before keep theirs.`}
-      </Words>
+      </Text>
       {choose.error && (
         <Failed
           error={choose.error}
@@ -50,25 +54,25 @@ export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide;
         />
       )}
       {guide.costs?.map(({ taxon, weight, reason }) => (
-        <Words key={taxon} size="small">
+        <Text key={taxon} size="small">
           {`To miss ${guide.taxa.find((t) => t.id === taxon)?.name} counts ${weight} times: ${reason}.`}
-        </Words>
+        </Text>
       ))}
       {guide.treatments?.map(({ id: treatment, label, explanation }) => (
         <View key={treatment}>
-          <Words size="small" strong>
+          <Text size="small" strong>
             {label}
-          </Words>
-          <Words size="small" quiet>
+          </Text>
+          <Text size="small" quiet>
             {explanation}
-          </Words>
+          </Text>
         </View>
       ))}
       {disagreements > 0 && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {`Its sources contradict each other in ${disagreements} ${disagreements === 1 ? 'place' : 'places'}; each form’s page shows both, and on the Bench you choose.`}
-        </Words>
+        </Text>
       )}
-    </Sheet>
+    </Card>
   );
 }

@@ -2,8 +2,8 @@ import { type Place, presenceOf } from '@plesion/core/book';
 import type { CompiledGuide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
@@ -12,14 +12,14 @@ export function PresenceSheet({ compiled, form }: { compiled: CompiledGuide; for
   const { months, regions, habitats, company } = presenceOf(compiled, form);
   if (!months && regions.length + habitats.length + company.length === 0) return null;
   return (
-    <Sheet title="Where and when">
+    <Card title="Where and when">
       {months && <Year months={months} />}
       <View style={styles.places}>
         <Places title="Region" places={regions} />
         <Places title="Habitat" places={habitats} />
         <Places title="Company" places={company} />
       </View>
-    </Sheet>
+    </Card>
   );
 }
 
@@ -32,9 +32,9 @@ function Year({ months }: { months: readonly number[] }) {
           <View style={styles.column}>
             <View style={[styles.level, { height: `${Math.max(2, level * 100)}%` }]} />
           </View>
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             {MONTHS[i][0]}
-          </Words>
+          </Text>
         </View>
       ))}
     </View>
@@ -45,17 +45,17 @@ function Places({ title, places }: { title: string; places: readonly Place[] }) 
   if (places.length === 0) return null;
   return (
     <View style={styles.place}>
-      <Words size="small" strong>
+      <Text size="small" strong>
         {title}
-      </Words>
+      </Text>
       {places.map(({ id, label, frequency }) => (
         <View key={id} style={styles.line}>
-          <Words size="small" style={styles.grow}>
+          <Text size="small" style={styles.grow}>
             {label}
-          </Words>
-          <Words size="small" quiet>
+          </Text>
+          <Text size="small" quiet>
             {sayFrequency(frequency)}
-          </Words>
+          </Text>
         </View>
       ))}
     </View>

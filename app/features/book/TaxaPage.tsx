@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WithGuide } from '../records/WithGuide';
 import { BookSearch } from './BookSearch';
 import { Hazards, OtherNames } from './TaxonNotes';
@@ -55,10 +55,10 @@ function Tree({ id, guide }: { id: string; guide: Guide }) {
       windowSize={7}
       ListHeaderComponent={
         <View style={styles.head}>
-          <Words size="display" heading={1}>
+          <Text size="display" heading={1}>
             Taxa
-          </Words>
-          <Words quiet>{guide.title}</Words>
+          </Text>
+          <Text quiet>{guide.title}</Text>
           <BookSearch guides={[{ id, guide }]} />
         </View>
       }
@@ -72,21 +72,21 @@ function TaxonRow({ id, guide, row: { taxon, depth, forms } }: { id: string; gui
     <View style={[styles.row, { marginLeft: Math.min(depth, 5) * 18 }, depth > 0 && styles.branch]}>
       <View style={styles.name}>
         <TaxonName guide={guide} taxon={taxon.id} size={depth === 0 ? 24 : 20} />
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {[taxon.rank, taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}
-        </Words>
+        </Text>
       </View>
       <OtherNames taxon={taxon} />
       <Hazards taxon={taxon} />
-      {taxon.note && <Words size="small">{taxon.note}</Words>}
+      {taxon.note && <Text size="small">{taxon.note}</Text>}
       {forms.length > 0 && (
         <View style={styles.forms}>
           {forms.map((form) => (
             <Link key={form.id} href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
               <Pressable accessibilityLabel={`${taxon.name} ${sayFacets(guide, form.facets)}`} style={styles.form}>
-                <Words size="small" color={colour.kelp}>
+                <Text size="small" color={colour.kelp}>
                   {sayFacets(guide, form.facets) || 'open its page'}
-                </Words>
+                </Text>
               </Pressable>
             </Link>
           ))}

@@ -1,17 +1,17 @@
 import { sayOtherName, type Taxon } from '@plesion/core/guide';
 import { colour } from '../../theme';
 import { Notice } from '../../ui/Notice';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 /** Former names, nicknames and names that mislead, each said for what it is. */
 export function OtherNames({ taxon }: { taxon: Taxon }) {
   return taxon.names?.map(({ name, kind, note }) => (
-    <Words key={name} size="small" quiet>
-      <Words size="small" strong color={kind === 'misleading' ? colour.against : colour.quiet}>
+    <Text key={name} size="small" quiet>
+      <Text size="small" strong color={kind === 'misleading' ? colour.against : colour.quiet}>
         {`“${name}”`}
-      </Words>
+      </Text>
       {` is ${sayOtherName(kind)} it.${note ? ` ${note}` : ''}`}
-    </Words>
+    </Text>
   ));
 }
 

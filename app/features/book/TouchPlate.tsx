@@ -4,7 +4,7 @@ import { type GestureResponderEvent, Pressable, StyleSheet, View } from 'react-n
 import { Rect } from 'react-native-svg';
 import { pressedAt } from '../../lib/pressedAt';
 import { colour, radius, space } from '../../theme';
-import { Choice } from '../../ui/Choice';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -52,7 +52,7 @@ export function TouchPlate({ guide, form, view, parts, part, onPart, width }: To
           )}
         </PlateView>
       </Pressable>
-      <Choice
+      <ChoiceGroup
         label="Part"
         hideLabel
         clearable

@@ -5,10 +5,10 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Empty } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
 import { WithGuide } from '../records/WithGuide';
 import { drawnViews, formPlate, hasView, mainView } from '../plates/plates';
@@ -56,11 +56,11 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
 
   const panel = (
     <View style={[styles.panel, wide && styles.panelWide]}>
-      <Words size={wide ? 'display' : 'title'} heading={1}>
+      <Text size={wide ? 'display' : 'title'} heading={1}>
         Plate wall
-      </Words>
-      <Words quiet size="small">{`${guide.title}. Touch a part, then choose how it looks.`}</Words>
-      <Choice
+      </Text>
+      <Text quiet size="small">{`${guide.title}. Touch a part, then choose how it looks.`}</Text>
+      <ChoiceGroup
         label="View"
         hideLabel
         options={drawnViews(guide)}
@@ -86,9 +86,9 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
         />
       )}
       <View style={styles.line}>
-        <Words strong role="status" style={styles.grow}>
+        <Text strong role="status" style={styles.grow}>
           {left.length === total ? `${total} forms` : `${left.length} of ${total} forms left`}
-        </Words>
+        </Text>
         {chosen.length > 0 && <Button small kind="quiet" label="Show all again" onPress={() => setWanted({})} />}
       </View>
       <Chosen guide={guide} wanted={wanted} onDrop={(character) => setWanted({ ...wanted, [character]: [] })} />
@@ -148,9 +148,9 @@ function Cell({ id, guide, form: at, view, width }: { id: string; guide: Guide; 
       <Pressable accessibilityLabel={`${form.taxon} ${facets}`} style={StyleSheet.flatten([styles.cell, { width }])}>
         {plate && <PlateView plate={plate} width={width - 2 * space.s} height={(width - 2 * space.s) * 0.74} />}
         <TaxonName guide={guide} taxon={form.taxon} size={14} short lines={1} />
-        <Words size="small" quiet numberOfLines={1}>
+        <Text size="small" quiet numberOfLines={1}>
           {facets}
-        </Words>
+        </Text>
       </Pressable>
     </Link>
   );

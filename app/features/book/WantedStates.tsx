@@ -2,7 +2,7 @@ import type { Wanted } from '@plesion/core/book';
 import type { Character, Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -24,9 +24,9 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
       onChange(character.id, on.includes(state) ? on.filter((one) => one !== state) : [...on, state]);
     return (
       <View key={character.id} role="group" aria-label={character.label} style={styles.group}>
-        <Words size="small" strong>
+        <Text size="small" strong>
           {character.label}
-        </Words>
+        </Text>
         <View style={styles.row}>
           {character.states!.map(({ id, label }) => {
             const plate = tilePlate(guide, character, id);
@@ -41,12 +41,12 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
                 style={[styles.tile, chosen && styles.on, left[id] === 0 && styles.none]}
               >
                 {plate && <PlateView plate={plate} width={56} height={56} />}
-                <Words size="small" strong={chosen} style={styles.label}>
+                <Text size="small" strong={chosen} style={styles.label}>
                   {label}
-                </Words>
-                <Words size="small" quiet figures>
+                </Text>
+                <Text size="small" quiet figures>
                   {left[id]}
-                </Words>
+                </Text>
               </Pressable>
             );
           })}

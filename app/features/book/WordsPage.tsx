@@ -2,10 +2,10 @@ import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
-import { Entry } from '../../ui/Entry';
+import { TextField } from '../../ui/TextField';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { TermCard } from '../glossary/TermText';
 import { WithGuide } from '../records/WithGuide';
 
@@ -28,15 +28,15 @@ function Glossary({ guide, asked }: { guide: Guide; asked?: string }) {
   return (
     <Screen widest={980}>
       <View>
-        <Words size="display" heading={1}>
+        <Text size="display" heading={1}>
           Words
-        </Words>
-        <Words quiet>{guide.title}</Words>
+        </Text>
+        <Text quiet>{guide.title}</Text>
       </View>
       {all.length === 0 ? (
         <Empty title="No words yet">This guide has no glossary.</Empty>
       ) : (
-        <Entry label="Find a word" value={text} onChangeText={setText} />
+        <TextField label="Find a word" value={text} onChangeText={setText} />
       )}
       <View style={styles.terms}>
         {shown.map((term) => (
@@ -45,7 +45,7 @@ function Glossary({ guide, asked }: { guide: Guide; asked?: string }) {
           </View>
         ))}
       </View>
-      {all.length > 0 && shown.length === 0 && <Words quiet>No word here holds that. Try fewer letters.</Words>}
+      {all.length > 0 && shown.length === 0 && <Text quiet>No word here holds that. Try fewer letters.</Text>}
     </Screen>
   );
 }

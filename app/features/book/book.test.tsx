@@ -5,8 +5,8 @@ import { BookSearch } from './BookSearch';
 import { CoverPage } from './CoverPage';
 import { DisputesOf } from './DisputesOf';
 import { FormPage } from './FormPage';
-import { MarkPage } from './MarkPage';
-import { MarksPage } from './MarksPage';
+import { CharacterPage } from './CharacterPage';
+import { CharactersPage } from './CharactersPage';
 import { TaxaPage } from './TaxaPage';
 import { Hazards, OtherNames } from './TaxonNotes';
 import { WallScreen } from './WallScreen';
@@ -61,14 +61,17 @@ describe('finding by any name', () => {
     );
   });
 
-  it('finds marks by their states and words by other words for them', () => {
+  it('finds characters by their states and words by other words for them', () => {
     show();
     find('carpal');
     fireEvent.press(screen.getByLabelText('wrist, found as carpal'));
     expect(mockPush).toHaveBeenLastCalledWith({ pathname: '/guides/[id]/words', params: { id: 't', term: 'wrist' } });
     find('dagger');
     fireEvent.press(screen.getByLabelText('Outline of the bill, found as straight, dagger-like'));
-    expect(mockPush).toHaveBeenLastCalledWith({ pathname: '/guides/[id]/mark', params: { id: 't', mark: 'bill-shape' } });
+    expect(mockPush).toHaveBeenLastCalledWith({
+      pathname: '/guides/[id]/character',
+      params: { id: 't', character: 'bill-shape' },
+    });
   });
 
   it('says when nothing has that name', () => {
@@ -120,13 +123,13 @@ describe('the cover', () => {
 });
 
 describe('the page of a form', () => {
-  it('is drawn in every view, with its marks pointed at and said', () => {
+  it('is drawn in every view, with its characters pointed at and said', () => {
     render(<FormPage id="g" formId="crinita-palliax/adult.breeding" />);
     for (const view of ['at rest, from the side', 'in flight, from below', 'in flight, from in front'])
       expect(screen.getByLabelText(`Plate, ${view}`)).toBeTruthy();
-    const mark = screen.getByLabelText(/^\d: .*Nape: with a shaggy mane/);
-    fireEvent.press(mark);
-    expect(mockPush).toHaveBeenCalledWith({ pathname: '/guides/[id]/mark', params: { id: 'g', mark: 'nape' } });
+    const character = screen.getByLabelText(/^\d: .*Nape: with a shaggy mane/);
+    fireEvent.press(character);
+    expect(mockPush).toHaveBeenCalledWith({ pathname: '/guides/[id]/character', params: { id: 'g', character: 'nape' } });
   });
 
   it('reads as sentences, with where and when', () => {
@@ -165,9 +168,9 @@ describe('the page of a form', () => {
   });
 });
 
-describe('the page of a mark', () => {
+describe('the page of a character', () => {
   it('shows its states with who has them, how far to trust it, and leads on to them', () => {
-    render(<MarkPage id="g" markId="nape" />);
+    render(<CharacterPage id="g" characterId="nape" />);
     expect(screen.getByLabelText('with a shaggy mane')).toBeTruthy();
     expect(screen.getByText('A careful eye reads it right 93 times in 100.')).toBeTruthy();
     fireEvent.press(screen.getByLabelText('crinita-palliax: 60 to 85 in 100'));
@@ -178,23 +181,23 @@ describe('the page of a mark', () => {
   });
 
   it('shows what each form measures where it is measured', () => {
-    render(<MarkPage id="g" markId="wing-chord" />);
+    render(<CharacterPage id="g" characterId="wing-chord" />);
     expect(screen.getByText('One careful measurement errs by about 2 mm.')).toBeTruthy();
     expect(screen.getByLabelText(/^nivalis adult, breeding dress: 168 to 188/)).toBeTruthy();
   });
 
   it('warns of a famous one, and says when there is none', () => {
-    render(<MarkPage id="g" markId="bill-tip" />);
+    render(<CharacterPage id="g" characterId="bill-tip" />);
     expect(screen.getByText('Many trust it. See below how many share it.')).toBeTruthy();
     screen.unmount();
-    render(<MarkPage id="g" markId="antlers" />);
-    expect(screen.getByText('There is no mark “antlers” in this guide.')).toBeTruthy();
+    render(<CharacterPage id="g" characterId="antlers" />);
+    expect(screen.getByText('There is no character “antlers” in this guide.')).toBeTruthy();
   });
 });
 
-describe('marks, taxa and words', () => {
-  it('lists every mark in the order of work', () => {
-    render(<MarksPage id="g" />);
+describe('characters, taxa and words', () => {
+  it('lists every character in the order of work', () => {
+    render(<CharactersPage id="g" />);
     expect(screen.getAllByRole('link')).toHaveLength(terns.characters.length);
   });
 

@@ -6,13 +6,13 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Empty } from '../../ui/states';
 import { Typeset } from '../../ui/Typeset';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WithGuide } from '../records/WithGuide';
 import { useDraft } from '../records/useDraft';
-import { ComparedMarks } from './ComparedMarks';
+import { ComparedCharacters } from './ComparedCharacters';
 import { ComparedPlates } from './ComparedPlates';
 import { FormPick } from './FormPick';
 import { SendPage } from './SendPage';
@@ -24,7 +24,7 @@ interface CompareScreenProps {
   specimenId?: string;
 }
 
-/** Two to four forms side by side: drawn alike, and every mark by how well it separates them. */
+/** Two to four forms side by side: drawn alike, and every character by how well it separates them. */
 export function CompareScreen({ id, formIds, specimenId }: CompareScreenProps) {
   return (
     <WithGuide id={id} what="The guide">
@@ -86,9 +86,9 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
         )
       }
     >
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Side by side
-      </Words>
+      </Text>
       <FormPick guide={guide} compiled={compiled} chosen={forms} onChange={choose} />
       {!comparison && (
         <Empty title="Choose two to four forms">
@@ -98,11 +98,11 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
       {comparison && (
         <>
           <ComparedPlates guide={guide} forms={comparison.forms} />
-          <Sheet title="In plain words">
+          <Card title="In plain words">
             <Typeset testID="paragraph" parts={comparison.typeset} />
-          </Sheet>
+          </Card>
           <Dangers guide={guide} taxa={comparison.forms.map(({ taxon }) => taxon)} />
-          <ComparedMarks guide={guide} comparison={comparison} names={names} />
+          <ComparedCharacters guide={guide} comparison={comparison} names={names} />
         </>
       )}
     </Screen>

@@ -3,9 +3,9 @@ import { type Guide, sayFacets } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
-import { Choice } from '../../ui/Choice';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { FORM_INKS } from './inks';
@@ -30,7 +30,7 @@ export function ComparedPlates({ guide, forms }: { guide: Guide; forms: Comparis
   return (
     <View style={styles.block}>
       {views.length > 1 && (
-        <Choice label="View" hideLabel options={views} chosen={view ? [view] : []} onChange={([next]) => setView(next)} />
+        <ChoiceGroup label="View" hideLabel options={views} chosen={view ? [view] : []} onChange={([next]) => setView(next)} />
       )}
       <View style={styles.plates}>
         {drawn.map(({ form, taxon, facets, i, plate }) => (
@@ -39,17 +39,17 @@ export function ComparedPlates({ guide, forms }: { guide: Guide; forms: Comparis
               <PlateView plate={plate} width={plate.box.width * scale} height={plate.box.height * scale} label={form} />
             </View>
             <TaxonName guide={guide} taxon={taxon} short size={17} color={FORM_INKS[i].line} />
-            <Words size="small" quiet>
+            <Text size="small" quiet>
               {sayFacets(guide, facets)}
-            </Words>
+            </Text>
           </View>
         ))}
       </View>
       <View style={styles.scale}>
         <View style={[styles.bar, { width: 10 * scale }]} />
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           10 mm, for all
-        </Words>
+        </Text>
       </View>
     </View>
   );

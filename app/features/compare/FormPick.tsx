@@ -4,9 +4,9 @@ import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Entry } from '../../ui/Entry';
-import { Glyph } from '../../ui/Glyph';
-import { Words } from '../../ui/Words';
+import { TextField } from '../../ui/TextField';
+import { Icon } from '../../ui/Icon';
+import { Text } from '../../ui/Text';
 import { FORM_INKS } from './inks';
 
 interface FormPickProps {
@@ -42,10 +42,10 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
             onPress={() => onChange(chosen.filter((other) => other !== id))}
             style={[styles.chip, { borderColor: FORM_INKS[i].line }]}
           >
-            <Words size="small" strong color={FORM_INKS[i].line}>
+            <Text size="small" strong color={FORM_INKS[i].line}>
               {sayForm(guide, compiled, id)}
-            </Words>
-            <Glyph name="close" size={14} color={FORM_INKS[i].line} />
+            </Text>
+            <Icon name="close" size={14} color={FORM_INKS[i].line} />
           </Pressable>
         ))}
         {chosen.length < MOST && (
@@ -54,7 +54,7 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
       </View>
       {open && chosen.length < MOST && (
         <View style={styles.block}>
-          <Entry
+          <TextField
             label={first ? 'Nearest first, or by name' : 'By name'}
             value={text}
             onChangeText={setText}
@@ -66,7 +66,7 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
               .slice(0, OFFERED)
               .map((id) => (
                 <Pressable key={id} role="button" onPress={() => onChange([...chosen, id])} style={styles.chip}>
-                  <Words size="small">{sayForm(guide, compiled, id)}</Words>
+                  <Text size="small">{sayForm(guide, compiled, id)}</Text>
                 </Pressable>
               ))}
           </View>

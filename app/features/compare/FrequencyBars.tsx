@@ -1,7 +1,7 @@
 import type { Scored } from '@plesion/core/compare';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { FORM_INKS } from './inks';
 
 /** States that none of the forms shows more often than this are left out. */
@@ -17,9 +17,9 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
     <View style={styles.table}>
       {states.map(({ state, label }) => (
         <View key={state} style={styles.row}>
-          <Words size="small" style={styles.state}>
+          <Text size="small" style={styles.state}>
             {label}
-          </Words>
+          </Text>
           <View style={styles.bars}>
             {scored.map((list, i) => {
               const p = list?.find((one) => one.state === state)?.p;
@@ -39,9 +39,9 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
                       },
                     ]}
                   />
-                  <Words size="small" figures color={FORM_INKS[i].line}>
+                  <Text size="small" figures color={FORM_INKS[i].line}>
                     {p === undefined ? '?' : Math.round(p * 100)}
-                  </Words>
+                  </Text>
                 </View>
               );
             })}

@@ -6,8 +6,8 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { sayForm } from './FormPick';
@@ -24,7 +24,7 @@ export function Lookalikes({ id, guide, compiled, formId }: OfForm) {
   const router = useRouter();
   const near = useMemo(() => lookalikesOf(compiled, formId), [compiled, formId]);
   return (
-    <Sheet title="Easily taken for" aside="press to compare">
+    <Card title="Easily taken for" aside="press to compare">
       <View style={styles.row}>
         {near.map(({ form, error, sameTaxon }) => {
           const plate = formPlate(guide, form, mainView(guide), 'thumb');
@@ -37,17 +37,17 @@ export function Lookalikes({ id, guide, compiled, formId }: OfForm) {
               style={styles.card}
             >
               {plate && <PlateView plate={plate} width={108} height={92} />}
-              <Words size="small" strong style={styles.centred}>
+              <Text size="small" strong style={styles.centred}>
                 {sayForm(guide, compiled, form)}
-              </Words>
-              <Words size="small" quiet style={styles.centred}>
+              </Text>
+              <Text size="small" quiet style={styles.centred}>
                 {`${error >= 0.01 ? `up to ${inHundred(error)} wrong` : `${inHundred(error)} wrong at most`}${sameTaxon ? ', same name' : ''}`}
-              </Words>
+              </Text>
             </Pressable>
           );
         })}
       </View>
-    </Sheet>
+    </Card>
   );
 }
 
@@ -64,18 +64,18 @@ export function OwnSeries({ guide, compiled, formId }: Omit<OfForm, 'id'>) {
   }, [compiled, formId, guide]);
   if (series.length === 0) return null;
   return (
-    <Sheet title="From usual to extreme" aside="all of them this form">
+    <Card title="From usual to extreme" aside="all of them this form">
       <View style={styles.row}>
         {series.map(({ label, plate }) => (
           <View key={label} style={styles.card}>
             <PlateView plate={plate} width={116} height={104} label={label} />
-            <Words size="small" quiet>
+            <Text size="small" quiet>
               {label}
-            </Words>
+            </Text>
           </View>
         ))}
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

@@ -1,8 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Glyph } from '../../ui/Glyph';
-import { Words } from '../../ui/Words';
+import { Icon } from '../../ui/Icon';
+import { Text } from '../../ui/Text';
 
 interface SendPageProps {
   url: (as: 'pdf' | 'png', paper?: 'a5') => string;
@@ -14,15 +14,15 @@ interface SendPageProps {
 export function SendPage({ url, small }: SendPageProps) {
   return (
     <View style={styles.send}>
-      <Words size="small" quiet style={styles.grow}>
-        A page to send, with the marks pointed at.
-      </Words>
+      <Text size="small" quiet style={styles.grow}>
+        A page to send, with the characters pointed at.
+      </Text>
       {(['pdf', 'png'] as const).map((as) => (
         <Button
           key={as}
           label={as.toUpperCase()}
           hint={`Download the page as ${as.toUpperCase()}`}
-          icon={<Glyph name="download" size={18} color={colour.kelp} />}
+          icon={<Icon name="download" size={18} color={colour.kelp} />}
           onPress={() => window.location.assign(url(as))}
         />
       ))}
@@ -30,7 +30,7 @@ export function SendPage({ url, small }: SendPageProps) {
         <Button
           label="A5"
           hint="Download a small sheet to print, A5"
-          icon={<Glyph name="download" size={18} color={colour.kelp} />}
+          icon={<Icon name="download" size={18} color={colour.kelp} />}
           onPress={() => window.location.assign(url('pdf', 'a5'))}
         />
       )}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
 import { colour, font, space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { FORM_INKS } from './inks';
 
 const HEIGHT = 78;
@@ -76,9 +76,9 @@ export function ValueCurves({
       </Svg>
       <View style={styles.legend}>
         {forms.map((form, i) => (
-          <Words key={names[i]} size="small" color={FORM_INKS[i].line}>
+          <Text key={names[i]} size="small" color={FORM_INKS[i].line}>
             {`${names[i]}: ${form ? sayScored(form, unit) : 'not scored'}${form?.kind === 'values' && form.inferred ? ' (inferred)' : ''}`}
-          </Words>
+          </Text>
         ))}
       </View>
     </View>

@@ -2,8 +2,8 @@ import { compareForms } from '@plesion/core/compare';
 import { compileGuide } from '@plesion/core/guide';
 import { ledgeCrabs, tentCones } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
-import { ComparedMark } from './ComparedMark';
-import { ComparedMarks } from './ComparedMarks';
+import { ComparedCharacterRow } from './ComparedCharacterRow';
+import { ComparedCharacters } from './ComparedCharacters';
 import { ComparedPlates } from './ComparedPlates';
 import { CompareScreen } from './CompareScreen';
 import { FormPick, sayForm } from './FormPick';
@@ -22,25 +22,25 @@ const compiled = compileGuide(tentCones);
 const pair = ['vexillax/adult', 'lenior/adult'];
 const comparison = compareForms(compiled, pair);
 const names = ['T. vexillax', 'T. lenior'];
-const mark = (id: string) => comparison.characters.find(({ character }) => character === id)!;
+const character = (id: string) => comparison.characters.find(({ character }) => character === id)!;
 
-describe('a compared mark', () => {
+describe('a compared character', () => {
   it('of states shows how often each form has them, in numbers too', () => {
-    render(<ComparedMark mark={mark('tent-size')} names={names} />);
+    render(<ComparedCharacterRow character={character('tent-size')} names={names} />);
     expect(screen.getByText('helps little · 30 in 100 alike')).toBeTruthy();
     expect(screen.getAllByLabelText('T. vexillax: 85 in 100')).toHaveLength(1);
     expect(screen.getAllByLabelText('T. lenior: 15 in 100')).toHaveLength(1);
   });
 
   it('of values draws a curve a form and says its range, inferred ones as such', () => {
-    render(<ComparedMark mark={mark('aperture-ratio')} names={names} />);
+    render(<ComparedCharacterRow character={character('aperture-ratio')} names={names} />);
     expect(screen.getByText(/^T\. vexillax: [\d.]+–[\d.]+ \(inferred\)$/)).toBeTruthy();
     expect(screen.getByText(/^T\. lenior: 0\.12–0\.16$/)).toBeTruthy();
     expect(screen.getByText('in hand only')).toBeTruthy();
   });
 
   it('that is a trap says so', () => {
-    render(<ComparedMark mark={mark('base-stain')} names={names} />);
+    render(<ComparedCharacterRow character={character('base-stain')} names={names} />);
     expect(screen.getByText('trap: famous, and alike here')).toBeTruthy();
     expect(screen.getByText(/^does not separate · \d+ in 100 alike$/)).toBeTruthy();
   });
@@ -49,20 +49,20 @@ describe('a compared mark', () => {
     const hidden = compareForms(compiled, pair, { views: ['back'] }).characters.find(
       ({ character }) => character === 'aperture-ratio',
     )!;
-    render(<ComparedMark mark={hidden} names={names} />);
+    render(<ComparedCharacterRow character={hidden} names={names} />);
     expect(screen.getByText('needs a view from the opening')).toBeTruthy();
   });
 });
 
-describe('all marks', () => {
+describe('all characters', () => {
   it('keep what does not separate in a line until it is asked for', () => {
     const twins = compareForms(compiled, ['gemellus/adult', 'sororius/adult']);
-    render(<ComparedMarks guide={tentCones} comparison={twins} names={['a', 'b']} />);
-    expect(screen.getByTestId('mark-outline-ratio')).toBeTruthy();
-    expect(screen.queryByTestId('mark-shoulder')).toBeNull();
+    render(<ComparedCharacters guide={tentCones} comparison={twins} names={['a', 'b']} />);
+    expect(screen.getByTestId('compared-outline-ratio')).toBeTruthy();
+    expect(screen.queryByTestId('compared-shoulder')).toBeNull();
     expect(screen.getByText(/Shoulder \(100 in 100 alike\)/)).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('Show the marks that do not separate'));
-    expect(screen.getByTestId('mark-shoulder')).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('Show the characters that do not separate'));
+    expect(screen.getByTestId('compared-shoulder')).toBeTruthy();
   });
 });
 
@@ -107,7 +107,7 @@ describe('the screen', () => {
   it('compares, in plain words, with the dangers of each', () => {
     render(<CompareScreen id="g" formIds={pair} />);
     expect(screen.getByTestId('paragraph')).toHaveTextContent(
-      /^No single mark separates them cleanly; begin with the edge of the spire/,
+      /^No single character separates them cleanly; begin with the edge of the spire/,
     );
     expect(screen.getByText('Turbiconus vexillax: take care')).toBeTruthy();
     expect(screen.getByLabelText('Download the page as PDF')).toBeTruthy();

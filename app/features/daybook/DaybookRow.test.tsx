@@ -1,4 +1,4 @@
-import type { SpecimenRow, StoredGuide } from '@plesion/contract';
+import type { SpecimenRow } from '@plesion/contract';
 import { ledgeCrabs } from '@plesion/demo';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen } from '@testing-library/react-native';
@@ -38,7 +38,7 @@ const row: SpecimenRow = {
 function show(given: Partial<SpecimenRow>) {
   mockLinks.length = 0;
   const client = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY } } });
-  client.setQueryData(['guide', 'g1'], { guide: ledgeCrabs } as StoredGuide);
+  client.setQueryData(['guide', 'g1'], { guide: ledgeCrabs });
   render(
     <QueryClientProvider client={client}>
       <DaybookRow row={{ ...row, ...given }} />
@@ -57,7 +57,7 @@ describe('a line of the daybook', () => {
     expect(screen.getByLabelText('Petralda murica, adult female, 97 in 100, Skerry Bar, L4-01')).toBeTruthy();
   });
 
-  it('marks what is still open and leads to the Bench', () => {
+  it('says what is still open and leads to the Bench', () => {
     show({
       named: false,
       summary: { ...row.summary, name: 'Not yet named', qualifier: 'unknown', facets: {}, text: 'Not yet a name.' },

@@ -5,7 +5,7 @@ import { Link } from 'expo-router';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
 import { useGuide } from '../records/useGuide';
 import { formPlate, mainView } from '../plates/plates';
@@ -39,18 +39,18 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
           ) : (
             <GuidelessName row={row} />
           )}
-          <Words size="small" numberOfLines={1}>
+          <Text size="small" numberOfLines={1}>
             {[row.named && sure, facets].filter(Boolean).join(' · ') || row.summary.text}
-          </Words>
-          <Words size="small" quiet numberOfLines={1}>
+          </Text>
+          <Text size="small" quiet numberOfLines={1}>
             {[row.place, row.label].filter(Boolean).join(' · ') || 'no place yet'}
-          </Words>
+          </Text>
         </View>
         {!row.named && (
           <View style={styles.open}>
-            <Words size="small" strong color={colour.for}>
+            <Text size="small" strong color={colour.for}>
               open
-            </Words>
+            </Text>
           </View>
         )}
       </Pressable>
@@ -63,7 +63,7 @@ const GuidelessName = ({ row }: { row: SpecimenRow }) =>
   row.named && !row.guideId ? (
     <WrittenName name={row.summary.name} size={18} lines={2} />
   ) : (
-    <Words size="lead">{row.summary.name}</Words>
+    <Text size="lead">{row.summary.name}</Text>
   );
 
 const styles = StyleSheet.create({

@@ -4,15 +4,15 @@ import { useDeferredValue, useState } from 'react';
 import { SectionList, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
-import { Glyph } from '../../ui/Glyph';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
+import { Icon } from '../../ui/Icon';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 import { FirstLook } from '../firstLook/FirstLook';
 import { WaitingCard, waitingOf } from '../firstLook/WaitingCard';
-import { LookLink } from '../shell/LookLink';
+import { AppearanceLink } from '../shell/AppearanceLink';
 import { sayDate } from '../records/situationText';
 import { DaybookRow } from './DaybookRow';
 import { Unsent } from './Unsent';
@@ -39,9 +39,9 @@ export function DaybookScreen() {
         contentContainerStyle={[styles.content, wide && styles.wide]}
         onEndReached={() => daybook.hasNextPage && void daybook.fetchNextPage()}
         renderSectionHeader={({ section }) => (
-          <Words strong color={colour.kelp} heading={2} style={styles.day}>
+          <Text strong color={colour.kelp} heading={2} style={styles.day}>
             {section.title}
-          </Words>
+          </Text>
         )}
         renderItem={({ item }) => (
           <View style={styles.item}>
@@ -55,7 +55,7 @@ export function DaybookScreen() {
             {waiting && !anyFilter && <WaitingCard row={waiting} />}
             <View style={styles.find}>
               <View style={styles.grow}>
-                <Entry
+                <TextField
                   label="Find"
                   placeholder="name, place, label or note"
                   value={filters.search ?? ''}
@@ -66,9 +66,9 @@ export function DaybookScreen() {
             </View>
             {filtering && <FilterChoices filters={filters} places={daybook.data?.pages[0]?.places ?? []} onChange={setFilters} />}
             <View style={styles.sum}>
-              <Words size="small" quiet role="status">
+              <Text size="small" quiet role="status">
                 {daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}
-              </Words>
+              </Text>
               <View style={styles.ways}>
                 <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
                 <Button
@@ -77,7 +77,7 @@ export function DaybookScreen() {
                   label="Darwin Core CSV"
                   hint="Download these as Darwin Core occurrences"
                   disabled={total === 0}
-                  icon={<Glyph name="download" size={18} color={colour.kelp} />}
+                  icon={<Icon name="download" size={18} color={colour.kelp} />}
                   onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
                 />
               </View>
@@ -92,7 +92,7 @@ export function DaybookScreen() {
       />
       {!wide && (
         <View style={styles.foot}>
-          <Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={start} />
+          <Button kind="main" label="New specimen" icon={<Icon name="plus" color={colour.sheet} />} onPress={start} />
         </View>
       )}
     </View>
@@ -104,17 +104,17 @@ function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
   return (
     <View style={styles.title}>
       <View style={styles.grow}>
-        <Words size="display" heading={1}>
+        <Text size="display" heading={1}>
           Daybook
-        </Words>
-        <Words size="small" quiet numberOfLines={1}>
+        </Text>
+        <Text size="small" quiet numberOfLines={1}>
           {session.station.name}
-        </Words>
+        </Text>
       </View>
       {wide ? (
-        <Button kind="main" label="New specimen" icon={<Glyph name="plus" color={colour.sheet} />} onPress={onNew} />
+        <Button kind="main" label="New specimen" icon={<Icon name="plus" color={colour.sheet} />} onPress={onNew} />
       ) : (
-        <LookLink small />
+        <AppearanceLink small />
       )}
     </View>
   );
@@ -139,7 +139,7 @@ function FilterChoices({
   const wrong = (text: string) => (isDay(text) ? undefined : 'Write it as 2026-05-12.');
   return (
     <View style={styles.filters}>
-      <Choice
+      <ChoiceGroup
         label="Named"
         clearable
         options={[
@@ -150,7 +150,7 @@ function FilterChoices({
         onChange={([named]) => onChange({ ...filters, named })}
       />
       {places.length > 0 && (
-        <Choice
+        <ChoiceGroup
           label="Place"
           clearable
           options={places.map((place) => ({ id: place, label: place }))}
@@ -160,7 +160,7 @@ function FilterChoices({
       )}
       <View style={styles.find}>
         <View style={styles.grow}>
-          <Entry
+          <TextField
             label="From"
             placeholder="2026-05-01"
             value={days.from}
@@ -169,7 +169,7 @@ function FilterChoices({
           />
         </View>
         <View style={styles.grow}>
-          <Entry
+          <TextField
             label="To"
             placeholder="2026-05-31"
             value={days.to}
@@ -178,12 +178,12 @@ function FilterChoices({
           />
         </View>
       </View>
-      <Choice
+      <ChoiceGroup
         label="Removed"
         clearable
         options={[{ id: 'yes', label: 'show what was removed' }]}
         chosen={filters.hidden ? ['yes'] : []}
-        onChange={([hidden]) => onChange({ ...filters, hidden: hidden as 'yes' | undefined })}
+        onChange={([hidden]) => onChange({ ...filters, hidden: hidden })}
       />
     </View>
   );
@@ -217,7 +217,7 @@ function NothingHere({
         </View>
       }
     >
-      Whatever is in front of you: say where and what you can see of it, read a few marks, and see how far it may be named.
+      Whatever is in front of you: say where and what you can see of it, read a few characters, and see how far it may be named.
     </Empty>
   );
 }

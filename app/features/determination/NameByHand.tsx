@@ -4,12 +4,12 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import type { Draft } from '../records/draft';
 import { useSession } from '../session/useSession';
 import { needsTaxon, QUALIFIER_LABELS } from './qualifiers';
@@ -51,21 +51,21 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
   };
   return (
     <Screen widest={760} foot={<Button kind="main" label="Into the daybook" onPress={() => void write()} />}>
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Name it by hand
-      </Words>
+      </Text>
       <Notice kind="note" title="No guide stands behind it">
         Nothing was weighed: the name rests on you and on what you say of it.
       </Notice>
-      <Sheet>
-        <Choice
+      <Card>
+        <ChoiceGroup
           label="Said"
           options={SAID.map((one) => ({ id: one, label: QUALIFIER_LABELS[one] }))}
           chosen={[qualifier]}
           onChange={([next]) => setQualifier(next)}
         />
         {needsTaxon(qualifier) && (
-          <Entry
+          <TextField
             label={qualifier === 'or' ? 'One' : 'Name'}
             value={name}
             maxLength={200}
@@ -75,7 +75,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
           />
         )}
         {qualifier === 'or' && (
-          <Entry
+          <TextField
             label="The other"
             value={other}
             maxLength={200}
@@ -83,7 +83,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
             problem={problem?.at === 'other' ? problem.message : undefined}
           />
         )}
-        <Entry
+        <TextField
           label="What it rests on"
           value={reason}
           multiline
@@ -91,7 +91,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
           onChangeText={setReason}
           hint="The key, the book, the one who told you."
         />
-      </Sheet>
+      </Card>
       <Notice kind="caution" title="A name is not a promise">
         No result says that an animal is safe to touch, keep or eat. Local law, permits and licensed advice come first.
       </Notice>

@@ -4,7 +4,7 @@ import { sayMisreading, sayRule } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { View } from 'react-native';
 import { space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 interface NameRuleProps {
   guide: Guide;
@@ -21,13 +21,13 @@ export function NameRule({ guide, answer, readings, taxon }: NameRuleProps) {
   const wrong = verdict && sayMisreading(guide, readings, verdict);
   return (
     <View style={{ gap: space.xs }}>
-      <Words size="small" quiet testID="rule">
+      <Text size="small" quiet testID="rule">
         {sayRule(guide)}
-      </Words>
+      </Text>
       {wrong && (
-        <Words size="small" testID="misreading">
+        <Text size="small" testID="misreading">
           {wrong}
-        </Words>
+        </Text>
       )}
     </View>
   );

@@ -67,7 +67,7 @@ describe('writing a name down', () => {
       }),
     ]);
     expect(screen.getByTestId('rule')).toHaveTextContent(
-      /^This guide names at 95 in 100, on three independent marks, if it holds without any one reading/,
+      /^This guide names at 95 in 100, on three independent characters, if it holds without any one reading/,
     );
     expect(screen.getByTestId('misreading')).toHaveTextContent(/Petralda murica (?:would stand|stands) at/);
     expect(screen.getByText('if it is one of this guide’s kinds')).toBeTruthy();

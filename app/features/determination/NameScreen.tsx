@@ -9,14 +9,14 @@ import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { useBench } from '../analysis/useBench';
 import { useSession } from '../session/useSession';
 import { DangerNotice } from '../judgement/DangerNotice';
@@ -111,34 +111,34 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
         <View style={styles.foot}>
           <View style={styles.grow}>
             <TaxonName guide={guide} {...name} size={20} />
-            <Words size="small" quiet>
+            <Text size="small" quiet>
               {[sayFacets(guide, name.facets), unionLabel(guide, name.union)].filter(Boolean).join(', ') ||
                 'no sex, stage or morph'}
-            </Words>
+            </Text>
           </View>
           <Button kind="main" label="Into the daybook" busy={busy} onPress={() => void write()} />
         </View>
       }
     >
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         How far may it be named?
-      </Words>
-      <Sheet title="Recommended">
+      </Text>
+      <Card title="Recommended">
         {answer.call.kind === 'undetermined' ? (
-          <Words size="title">Not yet a name</Words>
+          <Text size="title">Not yet a name</Text>
         ) : (
           <TaxonName guide={guide} {...recommended} size={24} />
         )}
         {answer.call.union && (
-          <Words size="lead" testID="union">{`${answer.call.union.label}, ${inHundred(answer.call.union.p)}`}</Words>
+          <Text size="lead" testID="union">{`${answer.call.union.label}, ${inHundred(answer.call.union.p)}`}</Text>
         )}
         <VerdictList verdicts={answer.call.verdicts} />
         {answer.call.proviso && (
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             {answer.call.proviso}
-          </Words>
+          </Text>
         )}
-      </Sheet>
+      </Card>
       <NameRule guide={guide} answer={answer} readings={readings} taxon={name.taxon} />
       <DangerNotice guide={guide} answer={answer} />
       {answer.fit.poor && (
@@ -151,8 +151,8 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
       </Notice>
       {!otherwise && <Button label="Name it otherwise" onPress={() => setOtherwise(true)} />}
       {otherwise && (
-        <Sheet title="Otherwise" aside={<Button small kind="quiet" label="As recommended" onPress={() => setOtherwise(false)} />}>
-          <Choice
+        <Card title="Otherwise" aside={<Button small kind="quiet" label="As recommended" onPress={() => setOtherwise(false)} />}>
+          <ChoiceGroup
             label="Said"
             options={QUALIFIERS.map((q) => ({ id: q, label: QUALIFIER_LABELS[q] }))}
             chosen={[given.qualifier]}
@@ -180,7 +180,7 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
             <>
               <FacetPicks guide={guide} facets={given.facets} onChange={(facets) => setGiven({ ...given, facets })} />
               {guide.unions && (
-                <Choice
+                <ChoiceGroup
                   label="or several together"
                   clearable
                   options={guide.unions}
@@ -191,7 +191,7 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
             </>
           )}
           {overruled && (
-            <Entry
+            <TextField
               label="Why otherwise than recommended"
               value={reason}
               onChangeText={setReason}
@@ -200,7 +200,7 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
               hint="It stays with the name, for whoever reads it later."
             />
           )}
-        </Sheet>
+        </Card>
       )}
       {problem && <Notice kind="problem">{problem}</Notice>}
     </Screen>
@@ -231,7 +231,7 @@ function probabilityOf(answer: Standing, { qualifier, taxon, other }: GivenName)
 function FacetPicks({ guide, facets, onChange }: { guide: Guide; facets: Facets; onChange: (facets: Facets) => void }) {
   const without = (facet: FacetName) => Object.fromEntries(Object.entries(facets).filter(([key]) => key !== facet)) as Facets;
   return FACETS.filter((facet) => guide.facets[facet]).map((facet) => (
-    <Choice
+    <ChoiceGroup
       key={facet}
       label={facet}
       clearable

@@ -4,7 +4,7 @@ import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 interface TaxonPickProps {
   label: string;
@@ -18,9 +18,9 @@ interface TaxonPickProps {
 export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickProps) {
   return (
     <View role="radiogroup" aria-label={label} style={styles.group}>
-      <Words size="small" strong quiet>
+      <Text size="small" strong quiet>
         {label}
-      </Words>
+      </Text>
       {answer.taxa.map(({ taxon, name, rank, p }) => (
         <Pressable
           key={taxon}
@@ -31,7 +31,7 @@ export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickPro
           style={[styles.row, chosen === taxon && styles.on]}
         >
           <TaxonName guide={guide} taxon={taxon} size={16} />
-          <Words size="small" quiet>{`${rank} · ${inHundred(p)}`}</Words>
+          <Text size="small" quiet>{`${rank} · ${inHundred(p)}`}</Text>
         </Pressable>
       ))}
     </View>

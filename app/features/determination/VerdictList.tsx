@@ -1,7 +1,7 @@
 import type { Standing } from '@plesion/core/evidence';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 /** Level by level: yes with what it rests on, or no with what it needs. */
 export function VerdictList({ verdicts }: { verdicts: Standing['call']['verdicts'] }) {
@@ -11,11 +11,11 @@ export function VerdictList({ verdicts }: { verdicts: Standing['call']['verdicts
         <View key={`${JSON.stringify(verdict.level)}`} role="listitem" style={styles.row}>
           <View style={[styles.sign, verdict.passes ? styles.yes : styles.no]} />
           <View style={styles.text}>
-            <Words>{verdict.text}</Words>
+            <Text>{verdict.text}</Text>
             {verdict.weighText && (
-              <Words size="small" quiet>
-                {`Weighing all marks would say: ${verdict.weighText}`}
-              </Words>
+              <Text size="small" quiet>
+                {`Weighing all characters would say: ${verdict.weighText}`}
+              </Text>
             )}
           </View>
         </View>

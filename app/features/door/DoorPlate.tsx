@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme/index';
 import { PlateView } from '../plates/PlateView';
 
-/** Two terns that differ in three marks only: what Plesion is for, before a word is read. */
+/** Two terns that differ in three characters only: what Plesion is for, before a word is read. */
 const TWO: Traits[] = [
   { 'bill-tip': 'dark', 'bill-ratio': 0.87, 'leg-ratio': 0.575, 'tail-reach': 'level' },
   { 'bill-tip': 'same', 'bill-ratio': 0.83, 'leg-ratio': 0.495, 'tail-reach': 'beyond', underparts: 'grey' },

@@ -5,12 +5,12 @@ import { type Path, useForm, type UseFormSetError } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
-import { FormEntry } from '../../ui/FormEntry';
-import { Mark } from '../../ui/Mark';
+import { FormTextField } from '../../ui/FormTextField';
+import { Logo } from '../../ui/Logo';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { useEnter } from '../session/useSession';
 
 /** Drawn when it has come: the door itself does not wait for it. */
@@ -25,25 +25,25 @@ export function SignIn() {
     <Screen widest={520}>
       <View style={[styles.head, wide && styles.headWide]}>
         <View style={styles.brand}>
-          <Mark size={48} />
-          <Words size="display" heading={1}>
+          <Logo size={48} />
+          <Text size="display" heading={1}>
             Plesion
-          </Words>
+          </Text>
         </View>
         <View style={styles.plate}>
           <Suspense fallback={null}>
             <DoorPlate />
           </Suspense>
         </View>
-        <Words size="lead" quiet style={styles.centred}>
+        <Text size="lead" quiet style={styles.centred}>
           Which of two that look almost alike, and how sure may you be?
-        </Words>
+        </Text>
       </View>
-      <Sheet>
-        <Words strong>Look round the demo station</Words>
-        <Words quiet size="small">
+      <Card>
+        <Text strong>Look round the demo station</Text>
+        <Text quiet size="small">
           A photographed tern waits to be read. Invented islands, invented kinds; nothing to set up.
-        </Words>
+        </Text>
         <Button
           kind="main"
           label="Open the demo"
@@ -51,15 +51,15 @@ export function SignIn() {
           onPress={() => signIn.mutate({ name: 'demo', password: 'demo' })}
         />
         {signIn.error && <Notice kind="problem">{signIn.error.message}</Notice>}
-      </Sheet>
-      <Sheet title={making ? 'Make a station' : 'Sign in'}>
+      </Card>
+      <Card title={making ? 'Make a station' : 'Sign in'}>
         {making ? <StationForm /> : <AccountForm />}
         <Button
           kind="quiet"
           label={making ? 'I have an account' : 'Make a station of your own'}
           onPress={() => setMaking(!making)}
         />
-      </Sheet>
+      </Card>
     </Screen>
   );
 }
@@ -79,8 +79,8 @@ function AccountForm() {
   );
   return (
     <View style={styles.form}>
-      <FormEntry control={form.control} name="name" label="Account" autoCapitalize="none" autoComplete="username" />
-      <FormEntry
+      <FormTextField control={form.control} name="name" label="Account" autoCapitalize="none" autoComplete="username" />
+      <FormTextField
         control={form.control}
         name="password"
         label="Password"
@@ -102,13 +102,13 @@ function StationForm() {
   );
   return (
     <View style={styles.form}>
-      <FormEntry
+      <FormTextField
         control={form.control}
         name="station"
         label="Name of the station"
         hint="The group that works together and shares a daybook."
       />
-      <FormEntry
+      <FormTextField
         control={form.control}
         name="name"
         label="Your account"
@@ -116,7 +116,7 @@ function StationForm() {
         autoComplete="username"
         hint="It signs your determinations."
       />
-      <FormEntry
+      <FormTextField
         control={form.control}
         name="password"
         label="Password"

@@ -2,20 +2,20 @@ import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { Link } from 'expo-router';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, useWide } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
-/** Marks after which the daybook says itself how a specimen stands. */
+/** Characters after which the daybook says itself how a specimen stands. */
 export const ENOUGH = 3;
 
 /** The newest specimen that was photographed and is still waiting to be read. */
 export const waitingOf = (rows: readonly SpecimenRow[]): SpecimenRow | undefined =>
   rows.find(({ photo, named, hidden }) => photo && !named && !hidden);
 
-/** A photograph that waits for its marks: the way in for whoever is new here, and for what was left unread. */
+/** A photograph that waits for its characters: the way in for whoever is new here, and for what was left unread. */
 export function WaitingCard({ row }: { row: SpecimenRow }) {
   const wide = useWide();
   const left = ENOUGH - row.readings;
-  const title = row.readings === 0 ? 'What is it?' : left > 0 ? `${row.readings} of ${ENOUGH} marks read` : row.summary.name;
+  const title = row.readings === 0 ? 'What is it?' : left > 0 ? `${row.readings} of ${ENOUGH} characters read` : row.summary.name;
   return (
     <Link href={`/specimens/${row.id}/bench`} asChild>
       <Pressable
@@ -28,17 +28,17 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
           style={StyleSheet.flatten([styles.photo, wide && styles.photoWide])}
         />
         <View style={styles.words}>
-          <Words size="title" heading={2}>
+          <Text size="title" heading={2}>
             {title}
-          </Words>
-          <Words>{left > 0 ? sayLeft(left) : row.summary.text}</Words>
-          <Words size="small" quiet>
+          </Text>
+          <Text>{left > 0 ? sayLeft(left) : row.summary.text}</Text>
+          <Text size="small" quiet>
             {[row.label, row.place, row.date].filter(Boolean).join(' · ')}
-          </Words>
+          </Text>
           <View style={styles.go}>
-            <Words strong color={colour.sheet}>
-              {row.readings === 0 ? 'Read its marks' : 'Go on'}
-            </Words>
+            <Text strong color={colour.sheet}>
+              {row.readings === 0 ? 'Read its characters' : 'Go on'}
+            </Text>
           </View>
         </View>
       </Pressable>
@@ -48,7 +48,7 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
 
 function sayLeft(left: number): string {
   if (left === ENOUGH)
-    return 'Read three marks off the photograph and watch how far they carry: to a name, to one of two, or not yet.';
+    return 'Read three characters off the photograph and watch how far they carry: to a name, to one of two, or not yet.';
   return left > 0 ? `${left} more, and see whether that is enough to say so.` : '';
 }
 

@@ -1,15 +1,15 @@
 import { type Guide, type Term, termsIn } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, Text as NativeText, View } from 'react-native';
 import { Rect } from 'react-native-svg';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Words, type WordsProps } from '../../ui/Words';
+import { Text, type TextProps } from '../../ui/Text';
 import { emblems } from '../plates/emblems';
 import { formPlate, tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
-interface TermTextProps extends Omit<WordsProps, 'children'> {
+interface TermTextProps extends Omit<TextProps, 'children'> {
   guide?: Guide;
   text: string;
 }
@@ -20,10 +20,10 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
   const runs = guide ? termsIn(guide, text) : [{ text }];
   return (
     <View style={styles.group}>
-      <Words {...words}>
+      <Text {...words}>
         {runs.map((run, i) =>
           'term' in run && run.term ? (
-            <Text
+            <NativeText
               key={i}
               role="button"
               accessibilityLabel={`What is ${run.term.term}?`}
@@ -32,12 +32,12 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
               style={styles.term}
             >
               {run.text}
-            </Text>
+            </NativeText>
           ) : (
             run.text
           ),
         )}
-      </Words>
+      </Text>
       {open && guide && <TermCard guide={guide} term={open} onClose={() => setOpen(undefined)} />}
     </View>
   );
@@ -48,12 +48,12 @@ export function TermCard({ guide, term, onClose }: { guide: Guide; term: Term; o
   return (
     <View role="note" aria-label={term.term} style={styles.card}>
       <View style={styles.head}>
-        <Words strong size="small" style={styles.grow}>
+        <Text strong size="small" style={styles.grow}>
           {term.also?.length ? `${term.term} (${term.also[0]})` : term.term}
-        </Words>
+        </Text>
         {onClose && <Button small kind="quiet" label="Close" hint={`Close ${term.term}`} onPress={onClose} />}
       </View>
-      <Words size="small">{term.text}</Words>
+      <Text size="small">{term.text}</Text>
       {term.figure && <Figure guide={guide} figure={term.figure} />}
     </View>
   );
@@ -73,9 +73,9 @@ function Figure({ guide, figure }: { guide: Guide; figure: NonNullable<Term['fig
             plate && (
               <View key={state} style={styles.drawing}>
                 <PlateView plate={plate} width={84} height={84} label={label} />
-                <Words size="small" quiet style={styles.caption}>
+                <Text size="small" quiet style={styles.caption}>
                   {label}
-                </Words>
+                </Text>
               </View>
             )
           );

@@ -2,7 +2,7 @@ import type { GuideRow } from '@plesion/contract';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { GuideFigure } from './GuideFigure';
 
 interface GuidePickProps {
@@ -46,9 +46,9 @@ function Tile({ title, on, onPress, children }: { title: string; on: boolean; on
 }
 
 const TileName = ({ on, children }: { on: boolean; children: string }) => (
-  <Words size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={2} style={styles.name}>
+  <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={2} style={styles.name}>
     {children}
-  </Words>
+  </Text>
 );
 
 const styles = StyleSheet.create({

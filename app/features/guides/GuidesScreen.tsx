@@ -3,10 +3,10 @@ import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Glyph } from '../../ui/Glyph';
+import { Icon } from '../../ui/Icon';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
 import { GuideFigure } from './GuideFigure';
@@ -22,9 +22,9 @@ export function GuidesScreen() {
     <Screen widest={1080}>
       <View style={styles.title}>
         <View style={styles.grow}>
-          <Words size="display" heading={1}>
+          <Text size="display" heading={1}>
             Guides
-          </Words>
+          </Text>
         </View>
         <Button label="Learn from a table" onPress={() => router.push('/guides/learn')} />
         <Button
@@ -32,7 +32,7 @@ export function GuidesScreen() {
           hint="Take in a guide from a Plesion JSON file"
           busy={take.busy}
           onPress={take.choose}
-          icon={<Glyph name="upload" size={18} color={colour.kelp} />}
+          icon={<Icon name="upload" size={18} color={colour.kelp} />}
         />
       </View>
       <TakenGuide take={take} />
@@ -67,11 +67,11 @@ function GuideCard({ row }: { row: GuideRow }) {
           ))}
         </View>
         <View style={styles.words}>
-          <Words size="title">{row.title}</Words>
-          <Words size="small" quiet>{`${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Words>
-          <Words size="small" numberOfLines={4}>
+          <Text size="title">{row.title}</Text>
+          <Text size="small" quiet>{`${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Text>
+          <Text size="small" numberOfLines={4}>
             {row.summary}
-          </Words>
+          </Text>
         </View>
       </Pressable>
     </Link>

@@ -6,7 +6,7 @@ import { pickFile } from '../../lib/files';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 /** Take in a guide from a file; one that is here with other content is written over only as a new version, and when asked. */
 export function useTakeGuide() {
@@ -99,11 +99,11 @@ function ImportProblems({ error }: { error: unknown }) {
     <Notice kind="problem" title="The guide was not taken in">
       <View>
         {problems.slice(0, 8).map((problem, i) => (
-          <Words key={i} size="small">
+          <Text key={i} size="small">
             {problem.field ? `${problem.field}: ${problem.message}` : problem.message}
-          </Words>
+          </Text>
         ))}
-        {problems.length > 8 && <Words size="small" quiet>{`and ${problems.length - 8} more`}</Words>}
+        {problems.length > 8 && <Text size="small" quiet>{`and ${problems.length - 8} more`}</Text>}
       </View>
     </Notice>
   );

@@ -17,7 +17,7 @@ describe('how names are called', () => {
 
   it('explains the school, the cost of mistakes, the treatments and the disagreements', () => {
     show();
-    expect(screen.getByText(/A name needs 95 in 100, 3 independent marks, and must hold at 80 in 100/)).toBeTruthy();
+    expect(screen.getByText(/A name needs 95 in 100, 3 independent characters, and must hold at 80 in 100/)).toBeTruthy();
     expect(screen.getByText('To miss Turbiconus vexillax counts 25 times: its sting is dangerous.')).toBeTruthy();
     expect(screen.getByText(/Sinks both into Turbiconus annulax/)).toBeTruthy();
     expect(screen.getByText(/contradict each other in \d+ places?/)).toBeTruthy();
@@ -26,13 +26,13 @@ describe('how names are called', () => {
   it('is chosen per guide: another school is a new version of it', async () => {
     mockApi.mockResolvedValue({ id: 'c', guide: tentCones });
     show();
-    await act(async () => fireEvent.press(screen.getByLabelText('one diagnostic mark')));
+    await act(async () => fireEvent.press(screen.getByLabelText('one diagnostic character')));
     const [name, { params, body }] = mockApi.mock.calls[0];
     expect([name, params.id, body.version]).toEqual(['writeGuide', 'c', 3]);
     expect(body.guide.settings.call.school).toBe('diagnostic');
     expect({ ...body.guide, settings: tentCones.settings }).toEqual(tentCones);
     mockApi.mockClear();
-    await act(async () => fireEvent.press(screen.getByLabelText('weigh all marks')));
+    await act(async () => fireEvent.press(screen.getByLabelText('weigh all characters')));
     expect(mockApi).not.toHaveBeenCalled();
   });
 });

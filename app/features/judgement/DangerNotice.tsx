@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 const WORDS = { grave: 'Danger', serious: 'Danger', slight: 'Take care' } as const;
 const KINDS = { venom: 'venom', toxin: 'poison', irritant: 'blisters skin', bite: 'bites or pinches' } as const;
@@ -42,41 +42,41 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
         style={styles.head}
       >
         <View style={styles.word}>
-          <Words strong color={colour.sheet}>
+          <Text strong color={colour.sheet}>
             {WORDS[worst.grade]}
-          </Words>
+          </Text>
         </View>
         <View style={styles.grow}>
           <TaxonName guide={guide} taxon={worst.taxon} short size={17} color={colour.hazard} lines={1} />
-          <Words size="small" color={colour.hazard} strong>
+          <Text size="small" color={colour.hazard} strong>
             {`${KINDS[worst.kind]} · possible, ${inHundred(worst.p)}`}
-          </Words>
+          </Text>
         </View>
-        <Words size="small" strong color={colour.hazard}>
+        <Text size="small" strong color={colour.hazard}>
           {open ? 'less' : 'more'}
-        </Words>
+        </Text>
       </Pressable>
       {open && (
         <View style={styles.body}>
           {answer.hazards.map((hazard) => (
             <View key={`${hazard.taxon} ${hazard.kind}`} style={styles.one}>
               {hazard !== worst && (
-                <Words size="small" strong color={colour.hazard}>
+                <Text size="small" strong color={colour.hazard}>
                   {`${hazard.name}: ${KINDS[hazard.kind]}, ${inHundred(hazard.p)}`}
-                </Words>
+                </Text>
               )}
-              <Words size="small">{hazard.text}</Words>
-              <Words size="small" strong>
+              <Text size="small">{hazard.text}</Text>
+              <Text size="small" strong>
                 {hazard.advice}
-              </Words>
+              </Text>
               {hazard.legal && (
-                <Words size="small" quiet>
+                <Text size="small" quiet>
                   {`${hazard.legal} Local law decides.`}
-                </Words>
+                </Text>
               )}
             </View>
           ))}
-          {answer.withheld.reason && <Words size="small">{answer.withheld.reason}</Words>}
+          {answer.withheld.reason && <Text size="small">{answer.withheld.reason}</Text>}
         </View>
       )}
     </View>
@@ -88,9 +88,9 @@ export function NotAmongDangerous({ guide, answer }: { guide: Guide; answer: Sta
   const dangerous = guide.taxa.some((taxon) => taxon.hazards?.some(({ grade }) => grade !== 'slight'));
   if (!dangerous || answer.hazards.some(({ grade }) => grade !== 'slight')) return null;
   return (
-    <Words size="small" quiet>
+    <Text size="small" quiet>
       Not among the dangerous forms of this guide, if the readings are right.
-    </Words>
+    </Text>
   );
 }
 

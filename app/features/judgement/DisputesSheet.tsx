@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { followingFirst } from './policy';
 import { sayScore } from './sayScore';
 
@@ -28,28 +28,28 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
     answer.taxa.find(({ taxon }) => taxon === id)?.name ?? guide.taxa.find((t) => t.id === id)?.name ?? id;
   const shown = all ? disputes : disputes.slice(0, FIRST);
   return (
-    <Sheet title="The sources disagree" aside={`${disputes.length} ${disputes.length === 1 ? 'place' : 'places'}`}>
+    <Card title="The sources disagree" aside={`${disputes.length} ${disputes.length === 1 ? 'place' : 'places'}`}>
       {shown.map((dispute) => {
         const character = guide.characters.find(({ id }) => id === dispute.character)!;
         return (
           <View key={`${dispute.character} ${dispute.taxa.join()}`} style={styles.one}>
-            <Words size="small">
-              <Words size="small" strong>
+            <Text size="small">
+              <Text size="small" strong>
                 {character.label}
-              </Words>
+              </Text>
               {` of ${dispute.taxa.map(nameOf).join(', ')}${dispute.read ? ', which you read' : ''}`}
-            </Words>
+            </Text>
             {dispute.said.map(({ source, label, value, p }) => (
               <View key={source} style={styles.said}>
                 <View style={styles.grow}>
-                  <Words size="small" strong color={colour.kelp}>
+                  <Text size="small" strong color={colour.kelp}>
                     {label}
-                  </Words>
-                  <Words size="small">{sayScore(character, value)}</Words>
+                  </Text>
+                  <Text size="small">{sayScore(character, value)}</Text>
                   {p !== undefined && (
-                    <Words size="small" quiet>
+                    <Text size="small" quiet>
                       {`by it, ${answer.beam.left.label} is ${inHundred(p)}`}
-                    </Words>
+                    </Text>
                   )}
                 </View>
                 <Button
@@ -66,7 +66,7 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
       {disputes.length > FIRST && (
         <Button small kind="quiet" label={all ? 'Show fewer' : `Show all ${disputes.length}`} onPress={() => setAll(!all)} />
       )}
-    </Sheet>
+    </Card>
   );
 }
 

@@ -5,8 +5,8 @@ import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Notice } from '../../ui/Notice';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { NotAmongDangerous } from './DangerNotice';
 
 interface FirmnessSheetProps {
@@ -25,10 +25,10 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
   const weakest = [...robustness.without].sort((a, b) => a.p - b.p).slice(0, MOST);
   if (readings.length === 0) return null;
   return (
-    <Sheet title="How firmly it stands" aside={`${robustness.independent} independent for it`}>
-      <Words size="small" testID="firmness">
+    <Card title="How firmly it stands" aside={`${robustness.independent} independent for it`}>
+      <Text size="small" testID="firmness">
         {robustness.text}
-      </Words>
+      </Text>
       {weakest.length > 1 && (
         <View style={styles.list} role="group" aria-label="Without each reading">
           {weakest.map(({ reading, p, leader, label }) => (
@@ -39,15 +39,15 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
               style={styles.row}
               accessibilityLabel={`Without ${labelOf(reading)}: ${leader === robustness.group ? inHundred(p) : label}`}
             >
-              <Words size="small" quiet style={styles.what}>
+              <Text size="small" quiet style={styles.what}>
                 {`without ${labelOf(reading).toLowerCase()}`}
-              </Words>
+              </Text>
               <View style={styles.track}>
                 <View style={[styles.bar, { width: `${Math.max(1, p * 100)}%` }]} />
               </View>
-              <Words size="small" strong={leader !== robustness.group} style={styles.number} figures>
+              <Text size="small" strong={leader !== robustness.group} style={styles.number} figures>
                 {leader === robustness.group ? inHundred(p) : `then ${shortLabel(label)}`}
-              </Words>
+              </Text>
             </Pressable>
           ))}
         </View>
@@ -57,9 +57,9 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
           {fit.text}
         </Notice>
       ) : (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {fit.text}
-        </Words>
+        </Text>
       )}
       {robustness.contradictions.map(({ readings: [a, b], kind }) => (
         <Notice key={`${a} ${b}`} kind="note" title="Two readings contradict each other">
@@ -73,20 +73,20 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
           {traps.map((trap) => (
             <View key={trap.character} style={styles.trap}>
               <View style={styles.flag}>
-                <Words size="small" strong color={colour.against}>
+                <Text size="small" strong color={colour.against}>
                   trap
-                </Words>
+                </Text>
               </View>
-              <Words size="small" style={styles.grow}>
+              <Text size="small" style={styles.grow}>
                 {trap.text}
-              </Words>
+              </Text>
             </View>
           ))}
         </View>
       )}
       <Crosses guide={guide} answer={answer} />
       <NotAmongDangerous guide={guide} answer={answer} />
-    </Sheet>
+    </Card>
   );
 }
 
@@ -96,9 +96,9 @@ function Crosses({ guide, answer }: { guide: Guide; answer: Standing }) {
   return answer.crosses
     .filter(({ p }) => p >= 0.02)
     .map(({ taxon, parents, p, share, spread }) => (
-      <Words key={taxon} size="small">
+      <Text key={taxon} size="small">
         {`A cross is possible, ${inHundred(p)}: ${Math.round(share * 100)} ± ${Math.round(spread * 100)} in 100 of ${nameOf(parents[0])}, the rest of ${nameOf(parents[1])}.`}
-      </Words>
+      </Text>
     ));
 }
 

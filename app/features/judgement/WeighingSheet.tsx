@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { asKind, excludedOf, followingFirst, orderOf, toggled, weighted } from './policy';
 
 interface WeighingSheetProps {
@@ -21,7 +21,7 @@ export function WeighingSheet({ guide, answer, judgement, onJudge }: WeighingShe
   const [open, setOpen] = useState(false);
   const changed = Object.values(judgement).some((value) => value !== undefined);
   return (
-    <Sheet
+    <Card
       title="How it is weighed"
       aside={
         <Button
@@ -33,32 +33,32 @@ export function WeighingSheet({ guide, answer, judgement, onJudge }: WeighingShe
         />
       }
     >
-      <Words size="small" quiet>
+      <Text size="small" quiet>
         {sayJudgement(guide, judgement)}
-      </Words>
+      </Text>
       {open && (
         <View style={styles.open}>
           {guide.sources.length > 1 && <Sources guide={guide} judgement={judgement} onJudge={onJudge} />}
           {guide.treatments && (
             <View style={styles.part}>
-              <Choice
+              <ChoiceGroup
                 label="Names"
                 clearable
                 options={guide.treatments}
                 chosen={judgement.treatment ? [judgement.treatment] : []}
                 onChange={([treatment]) => onJudge({ ...judgement, treatment })}
               />
-              <Words size="small" quiet>
+              <Text size="small" quiet>
                 {guide.treatments.find(({ id }) => id === judgement.treatment)?.explanation ??
                   'As the guide has them. Readings stay as they are whichever names you choose.'}
-              </Words>
+              </Text>
             </View>
           )}
           <CrossChoice guide={guide} answer={answer} judgement={judgement} onJudge={onJudge} />
           {changed && <Button small label="All as the guide has it" onPress={() => onJudge({})} />}
         </View>
       )}
-    </Sheet>
+    </Card>
   );
 }
 
@@ -70,7 +70,7 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
   const set = (next: Judgement['policy']) => onJudge({ ...judgement, policy: next });
   return (
     <View style={styles.part}>
-      <Choice
+      <ChoiceGroup
         label="Sources"
         options={[
           { id: 'prefer', label: 'one before the other' },
@@ -84,9 +84,9 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
         const out = excluded.includes(id);
         return (
           <View key={id} style={styles.source}>
-            <Words size="small" strong={!out} quiet={out} style={styles.grow}>
+            <Text size="small" strong={!out} quiet={out} style={styles.grow}>
               {now.kind === 'prefer' && !out ? `${order.filter((o) => !excluded.includes(o)).indexOf(id) + 1}. ${label}` : label}
-            </Words>
+            </Text>
             {now.kind === 'prefer' && !out && i > 0 && (
               <Button
                 small
@@ -105,9 +105,9 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
                   hint={`Less weight for ${label}`}
                   onPress={() => set(weighted(guide, policy, id, 0.5))}
                 />
-                <Words size="small" figures>
+                <Text size="small" figures>
                   {`× ${now.weights[id] ?? 1}`}
-                </Words>
+                </Text>
                 <Button
                   small
                   kind="quiet"
@@ -136,9 +136,9 @@ function CrossChoice({ guide, answer, judgement, onJudge }: WeighingSheetProps) 
   if (judgement.cross) {
     return (
       <View style={styles.source}>
-        <Words size="small" style={styles.grow}>
+        <Text size="small" style={styles.grow}>
           {`The cross ${judgement.cross.map((id) => nameOf(guide, id)).join(' × ')} is considered.`}
-        </Words>
+        </Text>
         <Button small kind="quiet" label="Leave it" onPress={() => onJudge({ ...judgement, cross: undefined })} />
       </View>
     );
@@ -150,9 +150,9 @@ function CrossChoice({ guide, answer, judgement, onJudge }: WeighingSheetProps) 
   const [a, b] = terminal;
   return (
     <View style={styles.source}>
-      <Words size="small" style={styles.grow}>
+      <Text size="small" style={styles.grow}>
         {`Could it be a cross of ${nameOf(guide, a)} and ${nameOf(guide, b)}?`}
-      </Words>
+      </Text>
       <Button small label="Consider it" onPress={() => onJudge({ ...judgement, cross: [a, b] })} />
     </View>
   );

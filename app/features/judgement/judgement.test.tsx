@@ -25,7 +25,7 @@ describe('the danger notice', () => {
     expect(screen.getByText(/^venom · possible, \d+ in 100$/)).toBeTruthy();
     expect(screen.getByText(/Keep away: do not touch it.*medical help/)).toBeTruthy();
     expect(screen.getByText(/Local law decides/)).toBeTruthy();
-    expect(screen.getByText(/Close marks are withheld/)).toBeTruthy();
+    expect(screen.getByText(/Close characters are withheld/)).toBeTruthy();
   });
 
   it('can be folded to a line and never put away', () => {

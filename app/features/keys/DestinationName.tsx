@@ -2,7 +2,7 @@ import type { Guide } from '@plesion/core/guide';
 import { type Destination, type Key, printDestination } from '@plesion/core/keys';
 import { colour } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
 
 /** Where a lead goes, as it is printed: a number, a name, another key. */
@@ -12,8 +12,8 @@ export function DestinationName({ guide, keyed, to, size = 16 }: { guide?: Guide
     return <WrittenName name={to.name} size={size} />;
   }
   return (
-    <Words strong color={to.kind === 'open' ? colour.hazard : colour.kelp}>
+    <Text strong color={to.kind === 'open' ? colour.hazard : colour.kelp}>
       {to.kind === 'open' ? 'nowhere yet' : printDestination(keyed, to)}
-    </Words>
+    </Text>
   );
 }

@@ -1,5 +1,5 @@
 import type { SpecimenWrite } from '@plesion/contract';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { KeyLink } from './KeysSheet';
 import { useKeys } from '../records/useKeys';
 
@@ -9,12 +9,12 @@ export function KeyItSheet({ id, content }: { id: string; content: SpecimenWrite
   if (keys.length === 0) return null;
   const begun = content.walk;
   return (
-    <Sheet title="By a key" aside={begun && `${begun.answers.length} couplets answered`}>
+    <Card title="By a key" aside={begun && `${begun.answers.length} couplets answered`}>
       {[...keys]
         .sort((a, b) => Number(b.id === begun?.keyId) - Number(a.id === begun?.keyId))
         .map((row) => (
           <KeyLink key={row.id} row={row} href={`/keys/${row.id}/walk?specimen=${id}`} />
         ))}
-    </Sheet>
+    </Card>
   );
 }

@@ -7,12 +7,12 @@ import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
 import { KeyProblems } from './KeyProblems';
 import { KeyText } from './KeyText';
@@ -46,7 +46,7 @@ interface PageProps {
 function Page({ stored, newest, guide, onVersion }: PageProps) {
   const router = useRouter();
   const wide = useWide();
-  const { id, key, problems, making } = stored;
+  const { id, key, problems, paths } = stored;
   return (
     <Screen
       widest={1080}
@@ -58,22 +58,22 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
       }
     >
       <View style={styles.head}>
-        <Words size="display" heading={1}>
+        <Text size="display" heading={1}>
           {key.title}
-        </Words>
-        <Words quiet>
+        </Text>
+        <Text quiet>
           {[
             `${stored.couplets} couplets`,
             `${stored.endpoints} endings`,
             `at most ${stored.depth} steps`,
             `version ${stored.version}`,
           ].join(' · ')}
-        </Words>
-        {key.summary && <Words>{key.summary}</Words>}
+        </Text>
+        {key.summary && <Text>{key.summary}</Text>}
         {key.source && (
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             {key.source}
-          </Words>
+          </Text>
         )}
       </View>
       {stored.hidden && <Restore stored={stored} />}
@@ -83,15 +83,15 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
           {key.caution}
         </Notice>
       )}
-      {making && <PathsSheet making={making} />}
-      <Sheet title="The key as a tree">
+      {paths && <PathsSheet paths={paths} />}
+      <Card title="The key as a tree">
         <KeyTreeView
           keyed={key}
           guide={guide}
           height={wide ? 460 : 340}
           onOpen={(couplet) => router.push(`/keys/${id}/walk?start=${couplet}`)}
         />
-      </Sheet>
+      </Card>
       <KeyProblems problems={problems} onOpen={(couplet) => router.push(`/keys/${id}/edit?couplet=${couplet}`)} />
       <KeyText keyed={key} guide={guide} onOpen={(couplet) => router.push(`/keys/${id}/walk?start=${couplet}`)} />
       <WriteOut id={id} />
@@ -121,57 +121,57 @@ function Versions({ stored, newest, onVersion }: Omit<PageProps, 'guide'>) {
   const numbers = Array.from({ length: Math.min(SHOWN, newest.version) }, (_, i) => newest.version - i);
   const old = stored.version !== newest.version;
   return (
-    <Sheet
+    <Card
       title="Versions"
       aside={
         old && <Button small label={`Bring version ${stored.version} back`} busy={back.isPending} onPress={() => back.mutate()} />
       }
     >
       {back.error && <Failed error={back.error} />}
-      <Choice
+      <ChoiceGroup
         label="Versions"
         hideLabel
         options={numbers.map((n) => ({ id: String(n), label: n === newest.version ? `${n}, the newest` : String(n) }))}
         chosen={[String(stored.version)]}
         onChange={([n]) => onVersion(Number(n) === newest.version ? undefined : Number(n))}
       />
-    </Sheet>
+    </Card>
   );
 }
 
 /** How short the ways of a made key are, beside what is possible. */
-export function PathsSheet({ making }: { making: NonNullable<StoredKey['making']> }) {
+export function PathsSheet({ paths }: { paths: NonNullable<StoredKey['paths']> }) {
   const one = (value: number) => value.toFixed(2);
   return (
-    <Sheet title="How short it is">
+    <Card title="How short it is">
       <View style={styles.figures}>
-        <Figure value={one(making.meanPath)} label="couplets to a name, on the average" />
-        <Figure value={String(making.worstPath)} label="at most" />
-        <Figure value={one(making.entropyBound)} label="no key can do with fewer (entropy)" />
-        {making.optimum !== undefined && <Figure value={one(making.optimum)} label="the shortest there is, exactly" />}
+        <Figure value={one(paths.meanPath)} label="couplets to a name, on the average" />
+        <Figure value={String(paths.worstPath)} label="at most" />
+        <Figure value={one(paths.entropyBound)} label="no key can do with fewer (entropy)" />
+        {paths.optimum !== undefined && <Figure value={one(paths.optimum)} label="the shortest there is, exactly" />}
       </View>
-      {making.stopped && (
+      {paths.stopped && (
         <Notice kind="problem" title="Ended early">
-          {making.stopped}
+          {paths.stopped}
         </Notice>
       )}
-      {making.together.length > 0 && (
-        <Words size="small">
-          {`Nothing allowed tells apart: ${making.together.map((names) => names.join(' and ')).join('; ')}.`}
-        </Words>
+      {paths.together.length > 0 && (
+        <Text size="small">
+          {`Nothing allowed tells apart: ${paths.together.map((names) => names.join(' and ')).join('; ')}.`}
+        </Text>
       )}
-    </Sheet>
+    </Card>
   );
 }
 
 const Figure = ({ value, label }: { value: string; label: string }) => (
   <View style={styles.figure}>
-    <Words size="title" figures>
+    <Text size="title" figures>
       {value}
-    </Words>
-    <Words size="small" quiet>
+    </Text>
+    <Text size="small" quiet>
       {label}
-    </Words>
+    </Text>
   </View>
 );
 
@@ -186,13 +186,13 @@ function WriteOut({ id }: { id: string }) {
     ['Plesion JSON', urlOf('keyJson', { params })],
   ];
   return (
-    <Sheet title="Write it out">
+    <Card title="Write it out">
       <View style={styles.ways}>
         {ways.map(([label, url]) => (
           <Button key={label} small label={label} onPress={() => window.open(url, '_blank')} />
         ))}
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 
 /** Problems shown at first. */
 const PORTION = 20;
@@ -14,17 +14,17 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
   const [shown, setShown] = useState(PORTION);
   if (problems.length === 0) {
     return (
-      <Sheet title="Checked">
-        <Words size="small" quiet>
+      <Card title="Checked">
+        <Text size="small" quiet>
           Every couplet is reached and leads on, every lead has its contrast, and nothing overlaps.
-        </Words>
-      </Sheet>
+        </Text>
+      </Card>
     );
   }
   const faults = problems.filter(({ weight }) => weight === 'fault');
   const cautions = problems.filter(({ weight }) => weight === 'caution');
   return (
-    <Sheet
+    <Card
       title="Checked"
       aside={[faults.length && `${faults.length} to mend`, cautions.length && `${cautions.length} to consider`]
         .filter(Boolean)
@@ -39,19 +39,19 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
           style={styles.row}
         >
           <View style={[styles.tag, problem.weight === 'fault' && styles.fault]}>
-            <Words size="small" strong color={problem.weight === 'fault' ? colour.hazard : colour.quiet}>
+            <Text size="small" strong color={problem.weight === 'fault' ? colour.hazard : colour.quiet}>
               {problem.weight === 'fault' ? 'mend' : 'consider'}
-            </Words>
+            </Text>
           </View>
-          <Words size="small" style={styles.grow}>
+          <Text size="small" style={styles.grow}>
             {problem.message}
-          </Words>
+          </Text>
         </Pressable>
       ))}
       {problems.length > shown && (
         <Button small label={`Show all ${problems.length}`} onPress={() => setShown(problems.length)} />
       )}
-    </Sheet>
+    </Card>
   );
 }
 

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { DestinationName } from './DestinationName';
 
@@ -16,7 +16,7 @@ const PORTION = 40;
 export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; onOpen: (couplet: string) => void }) {
   const [shown, setShown] = useState(PORTION);
   return (
-    <Sheet title="Couplets">
+    <Card title="Couplets">
       {keyed.couplets.slice(0, shown).map((couplet) => (
         <View key={couplet.id} nativeID={`couplet-${couplet.number}`} style={styles.couplet}>
           {couplet.leads.map((lead) => (
@@ -25,11 +25,11 @@ export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; o
                 role="link"
                 accessibilityLabel={`Walk from couplet ${couplet.number}`}
                 onPress={() => onOpen(couplet.id)}
-                style={styles.mark}
+                style={styles.character}
               >
-                <Words strong color={colour.kelp}>
+                <Text strong color={colour.kelp}>
                   {`${couplet.number}${lead.id}`}
-                </Words>
+                </Text>
               </Pressable>
               <View style={styles.words}>
                 <TermText guide={guide} text={printStatements(lead.statements) || '…'} />
@@ -41,9 +41,9 @@ export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; o
             </View>
           ))}
           {couplet.note && (
-            <Words size="small" quiet style={styles.note}>
+            <Text size="small" quiet style={styles.note}>
               {couplet.note}
-            </Words>
+            </Text>
           )}
         </View>
       ))}
@@ -54,14 +54,14 @@ export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; o
           onPress={() => setShown(shown + PORTION)}
         />
       )}
-    </Sheet>
+    </Card>
   );
 }
 
 const styles = StyleSheet.create({
   couplet: { gap: space.s, paddingBottom: space.m, borderBottomWidth: 1, borderColor: colour.hairline },
   lead: { flexDirection: 'row', gap: space.s },
-  mark: { width: 40, minHeight: 24 },
+  character: { width: 40, minHeight: 24 },
   words: { flex: 1, gap: 2 },
   to: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   dots: { flex: 1, borderBottomWidth: 1, borderStyle: 'dotted', borderColor: colour.unknown, height: 8 },

@@ -2,10 +2,10 @@ import { type Guide, shortName } from '@plesion/core/guide';
 import { coupletIndex, type Key, type TreeNode, treeWithin } from '@plesion/core/keys';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import Svg, { Circle, G, Path, Text } from 'react-native-svg';
+import Svg, { Circle, G, Path, Text as SvgText } from 'react-native-svg';
 import { colour, font, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 interface KeyTreeProps {
   keyed: Key;
@@ -40,9 +40,9 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
   return (
     <View style={styles.group}>
       <View style={styles.tools}>
-        <Words size="small" quiet style={styles.grow}>
+        <Text size="small" quiet style={styles.grow}>
           {`${keyed.couplets.length} couplets, ${tree.depth} deep${tree.nodes.some(({ kind }) => kind === 'more') ? ' as shown' : ''}; the thicker a branch, the more names beyond it`}
-        </Words>
+        </Text>
         {root && <Button small kind="quiet" label="The whole key" onPress={() => setRoot(undefined)} />}
         <Button small label="−" hint="Smaller" disabled={zoom === 0} onPress={() => setZoom(zoom - 1)} />
         <Button small label="+" hint="Larger" disabled={zoom === ZOOMS.length - 1} onPress={() => setZoom(zoom + 1)} />
@@ -113,7 +113,7 @@ function Node({ node, x, y, guide, here, onOpen, onRoot }: NodeProps) {
           stroke={colour.kelp}
           strokeWidth={1.6}
         />
-        <Text
+        <SvgText
           x={x}
           y={y + 4}
           textAnchor="middle"
@@ -122,14 +122,14 @@ function Node({ node, x, y, guide, here, onOpen, onRoot }: NodeProps) {
           fill={here ? colour.sheet : colour.kelp}
         >
           {node.label}
-        </Text>
+        </SvgText>
       </G>
     );
   }
   const known = guide?.taxa.find(({ id }) => id === node.taxon);
   const name = node.kind === 'taxon';
   return (
-    <Text
+    <SvgText
       x={x + 7}
       y={y + 4.5}
       fontSize={13}
@@ -138,7 +138,7 @@ function Node({ node, x, y, guide, here, onOpen, onRoot }: NodeProps) {
       onPress={node.kind === 'more' ? () => onRoot(node.couplet!) : undefined}
     >
       {name ? shortName(known?.name ?? node.label) : node.label}
-    </Text>
+    </SvgText>
   );
 }
 

@@ -3,9 +3,9 @@ import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { useKeys } from '../records/useKeys';
 
 /** The keys of a guide, or of the station, and the ways to more. */
@@ -13,21 +13,21 @@ export function KeysSheet({ guideId }: { guideId?: string }) {
   const router = useRouter();
   const keys = useKeys(guideId);
   return (
-    <Sheet title="Keys" aside={keys.data && sayMany(keys.data.keys.length)}>
+    <Card title="Keys" aside={keys.data && sayMany(keys.data.keys.length)}>
       {keys.error && <Failed error={keys.error} retry={() => void keys.refetch()} />}
       {keys.data?.keys.map((row) => (
         <KeyLink key={row.id} row={row} />
       ))}
       {keys.data?.keys.length === 0 && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           None yet: read one in from print, or let one be made from the guide.
-        </Words>
+        </Text>
       )}
       <View style={styles.ways}>
         <Button label="Read a key in" onPress={() => router.push(guideId ? `/keys/read?guide=${guideId}` : '/keys/read')} />
         {guideId && <Button label="Make one from this guide" onPress={() => router.push(`/keys/make?guide=${guideId}`)} />}
       </View>
-    </Sheet>
+    </Card>
   );
 }
 
@@ -35,11 +35,11 @@ const sayMany = (n: number) => (n === 0 ? undefined : n === 1 ? '1 key' : `${n} 
 
 export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
   return (
-    <Link href={(href ?? `/keys/${row.id}`) as '/'} asChild>
+    <Link href={href ?? `/keys/${row.id}`} asChild>
       <Pressable accessibilityLabel={row.title} style={styles.row}>
         <View style={styles.grow}>
-          <Words strong>{row.title}</Words>
-          <Words size="small" quiet>
+          <Text strong>{row.title}</Text>
+          <Text size="small" quiet>
             {[
               `${row.couplets} couplets`,
               `${row.endpoints} endings`,
@@ -48,11 +48,11 @@ export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
             ]
               .filter(Boolean)
               .join(' · ')}
-          </Words>
+          </Text>
           {row.summary && (
-            <Words size="small" quiet numberOfLines={2}>
+            <Text size="small" quiet numberOfLines={2}>
               {row.summary}
-            </Words>
+            </Text>
           )}
         </View>
       </Pressable>

@@ -8,22 +8,22 @@ import { api } from '../../lib/api';
 import { useJob } from '../../lib/useJob';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { WithGuide } from '../records/WithGuide';
 import { PathsSheet } from './KeyPage';
 
 const PURPOSES: Record<KeyPurpose, string> = { 'hands-off': 'without touching', field: 'in the field', bench: 'at the bench' };
 const EXPLAINED: Record<KeyPurpose, string> = {
-  'hands-off': 'Only marks that can be seen without coming close: for what must not be touched.',
+  'hands-off': 'Only characters that can be seen without coming close: for what must not be touched.',
   field: 'No instruments: what can be seen, touched or held.',
-  bench: 'Every mark, measurements and lens included.',
+  bench: 'Every character, measurements and lens included.',
 };
 
 /** Have a key made from a guide: what for, which taxa, how many confirming statements. */
@@ -66,11 +66,11 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           </View>
         }
       >
-        <Words size="display" heading={1}>
+        <Text size="display" heading={1}>
           {key.title}
-        </Words>
-        <Words quiet>{`${key.couplets.length} couplets, ${job.result.endpoints} endings.`}</Words>
-        <PathsSheet making={job.result} />
+        </Text>
+        <Text quiet>{`${key.couplets.length} couplets, ${job.result.endpoints} endings.`}</Text>
+        <PathsSheet paths={job.result} />
       </Screen>
     );
   }
@@ -81,20 +81,20 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           <WorkProgress what="Making the key" share={job.progress} onCancel={() => job.cancel()} />
         ) : (
           <View style={styles.foot}>
-            <Words size="small" quiet style={styles.grow}>
+            <Text size="small" quiet style={styles.grow}>
               {`${taxa.length || own.length} taxa, ${sayPurpose(purpose)}`}
-            </Words>
+            </Text>
             <Button kind="main" label="Make it" disabled={taxa.length === 1} onPress={begin} />
           </View>
         )
       }
     >
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Make a key
-      </Words>
-      <Words
+      </Text>
+      <Text
         quiet
-      >{`From “${guide.title}”: at every couplet the mark that leaves least to be told, with others that agree beside it.`}</Words>
+      >{`From “${guide.title}”: at every couplet the character that leaves least to be told, with others that agree beside it.`}</Text>
       {job.error != null && <Failed error={job.error} />}
       {job.problem && (
         <Notice kind="problem" title="No key was made">
@@ -102,36 +102,36 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
         </Notice>
       )}
       {job.cancelled && <Notice kind="note">Stopped. Nothing was saved.</Notice>}
-      <Sheet title="What it is for">
-        <Choice
+      <Card title="What it is for">
+        <ChoiceGroup
           label="Purpose"
           hideLabel
           options={KEY_PURPOSES.map((id) => ({ id, label: PURPOSES[id] }))}
           chosen={[purpose]}
           onChange={([next]) => setPurpose(next)}
         />
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {EXPLAINED[purpose]}
-        </Words>
-        <Choice
+        </Text>
+        <ChoiceGroup
           label="Confirming statements a lead, where others agree"
           options={['0', '1', '2', '3'].map((id) => ({ id, label: id }))}
           chosen={[confirm]}
           onChange={([next]) => setConfirm(next)}
         />
-        <Entry
+        <TextField
           label="Title"
           value={title}
           maxLength={200}
           onChangeText={setTitle}
           placeholder={`Key to ${guide.group}, ${sayPurpose(purpose)}`}
         />
-      </Sheet>
-      <Sheet
+      </Card>
+      <Card
         title="Which taxa"
         aside={taxa.length ? <Button small kind="quiet" label="All of them" onPress={() => setTaxa([])} /> : 'all of them'}
       >
-        <Choice
+        <ChoiceGroup
           label="Taxa"
           hideLabel
           many
@@ -139,22 +139,22 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           chosen={taxa}
           onChange={setTaxa}
         />
-      </Sheet>
-      <Sheet
-        title="Marks to use first"
+      </Card>
+      <Card
+        title="Characters to use first"
         aside={
           prefer.length ? <Button small kind="quiet" label="No preference" onPress={() => setPrefer([])} /> : 'no preference'
         }
       >
-        <Choice
-          label="Marks"
+        <ChoiceGroup
+          label="Characters"
           hideLabel
           many
           options={guide.characters.map(({ id, label }) => ({ id, label }))}
           chosen={prefer}
           onChange={setPrefer}
         />
-      </Sheet>
+      </Card>
     </Screen>
   );
 }

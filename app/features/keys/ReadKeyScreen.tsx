@@ -9,13 +9,13 @@ import { api } from '../../lib/api';
 import { pickFile } from '../../lib/files';
 import { colour, font, radius, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { useGuide, useGuides } from '../records/useGuide';
 import { KeyText } from './KeyText';
 
@@ -61,39 +61,39 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
       widest={1180}
       foot={
         <View style={styles.foot}>
-          <Words size="small" quiet style={styles.grow}>
+          <Text size="small" quiet style={styles.grow}>
             {sayState(text, tied, preview.problems, title, source)}
-          </Words>
+          </Text>
           <Button kind="main" label="Take it in" busy={take.isPending} disabled={!ready} onPress={() => take.mutate()} />
         </View>
       }
     >
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Read a key in
-      </Words>
-      <Words quiet>
+      </Text>
+      <Text quiet>
         From a paper or book, as it is printed: numbered pairs or indented, with dotted leaders or without. Nothing is taken in by
         halves.
-      </Words>
+      </Text>
       {take.error != null && refused.length === 0 && <Failed error={take.error} />}
       <View style={[styles.columns, wide && styles.beside]}>
         <View style={[styles.column, wide && styles.half]}>
-          <Sheet title="The key in print">
-            <Entry
+          <Card title="The key in print">
+            <TextField
               label="Title"
               value={title}
               maxLength={200}
               onChangeText={setTitle}
               placeholder="Strand beetles, after Selwith"
             />
-            <Choice
+            <ChoiceGroup
               label="Guide it names the taxa of"
               clearable
               options={guides.data?.guides.map(({ id, title: label }) => ({ id, label })) ?? []}
               chosen={guideId ? [guideId] : []}
               onChange={([id]) => setGuide(id)}
             />
-            <Entry
+            <TextField
               label="Paste it here"
               value={text.length > SHOWN ? `${text.slice(0, 4000)}\n…` : text}
               editable={text.length <= SHOWN}
@@ -120,7 +120,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               {text !== '' && <Button small kind="quiet" label="Clear" onPress={() => setSource({ kind: 'text', text: '' })} />}
               {text === '' && <Button small kind="quiet" label="Show an example" onPress={() => setText(EXAMPLE)} />}
             </View>
-          </Sheet>
+          </Card>
           <Problems
             problems={preview.problems.length ? preview.problems : refused}
             onMend={(problem) => setText(mendText(text, problem.mend!))}
@@ -129,16 +129,16 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
         <View style={[styles.column, wide && styles.half]}>
           {tied && (
             <>
-              <Sheet title="What was understood" aside={`${tied.couplets.length} couplets, ${endpointsOf(tied).length} endings`}>
-                {guide && <Words size="small">{sayTies(tied, guide)}</Words>}
+              <Card title="What was understood" aside={`${tied.couplets.length} couplets, ${endpointsOf(tied).length} endings`}>
+                {guide && <Text size="small">{sayTies(tied, guide)}</Text>}
                 {lintKey(tied, guide)
                   .slice(0, 8)
                   .map(({ message }, i) => (
-                    <Words key={i} size="small" quiet>
+                    <Text key={i} size="small" quiet>
                       {message}
-                    </Words>
+                    </Text>
                   ))}
-              </Sheet>
+              </Card>
               <KeyText keyed={tied} guide={guide} onOpen={() => undefined} />
             </>
           )}
@@ -185,16 +185,16 @@ function Problems({ problems, onMend }: { problems: readonly LineProblem[]; onMe
       <View style={styles.problems}>
         {problems.slice(0, 12).map((problem, i) => (
           <View key={i} style={styles.problem}>
-            <Words size="small" strong figures style={styles.line}>
+            <Text size="small" strong figures style={styles.line}>
               {problem.line ? `line ${problem.line}` : ''}
-            </Words>
-            <Words size="small" style={styles.grow}>
+            </Text>
+            <Text size="small" style={styles.grow}>
               {problem.message}
-            </Words>
+            </Text>
             {problem.mend && <Button small label={problem.mend.say} onPress={() => onMend(problem)} />}
           </View>
         ))}
-        {problems.length > 12 && <Words size="small" quiet>{`and ${problems.length - 12} more`}</Words>}
+        {problems.length > 12 && <Text size="small" quiet>{`and ${problems.length - 12} more`}</Text>}
       </View>
     </Notice>
   );

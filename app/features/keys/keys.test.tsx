@@ -26,8 +26,8 @@ jest.mock('../../lib/api', () => {
 });
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: ReactNode }) => children }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'ann' } }) }));
-let mockAssessment: object | undefined;
-jest.mock('../analysis/useAssessment', () => ({ useAssessment: () => ({ data: mockAssessment }) }));
+let mockStanding: object | undefined;
+jest.mock('../analysis/useStanding', () => ({ useStanding: () => ({ data: mockStanding }) }));
 
 const stored = (key: Key, version = 1): StoredKey => ({
   id: KEY,
@@ -63,7 +63,7 @@ const sent: { name: string; asked: { body: never } }[] = [];
 beforeEach(async () => {
   jest.clearAllMocks();
   sent.length = 0;
-  mockAssessment = undefined;
+  mockStanding = undefined;
   key = stored(selwithKey);
   setOutbox(await createOutbox(memoryStorage()));
   device.keys().forEach((name) => device.remove(name));
@@ -159,7 +159,7 @@ describe('a walk without a specimen', () => {
   });
 
   it('withholds what needs closeness while danger is possible, but for saying that it cannot be seen', async () => {
-    mockAssessment = { withheld: { close: true }, hazards: [] };
+    mockStanding = { withheld: { close: true }, hazards: [] };
     await walk();
     expect(lead('1a').getAllByText(/withheld while a dangerous one is possible/)).toHaveLength(2);
     for (const off of ['fits', 'does not', 'in part']) expect(lead('1a').getAllByLabelText(off)[0]).toBeDisabled();

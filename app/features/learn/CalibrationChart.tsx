@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-chart-kit';
 import { colour, font } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 /** A class of fewer specimens than this says nothing yet. */
 const FEWEST = 8;
@@ -20,9 +20,9 @@ export function CalibrationChart({ calibration: all }: { calibration: CrossValid
       role="img"
       aria-label={`Calibration: ${calibration.map(({ stated, right, n }) => `said ${hundred(stated)}, right ${hundred(right)} of 100 (${n})`).join('; ')}`}
     >
-      <Words size="small" quiet>
+      <Text size="small" quiet>
         Said (dashed grey) against right (kelp), in 100, by how sure it was
-      </Words>
+      </Text>
       <LineChart
         data={{
           labels: calibration.map(({ from, to }) => `${hundred(from)}–${hundred(to)}`),

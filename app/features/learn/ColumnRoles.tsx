@@ -1,9 +1,9 @@
 import { type Column, LABELS, type Role } from '@plesion/core/learn';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
-import { Choice } from '../../ui/Choice';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 
 const ROLES: { id: Role; label: string }[] = [
   { id: 'character', label: 'as guessed' },
@@ -36,30 +36,36 @@ export function ColumnRoles({ roles, columns, onChange }: ColumnRolesProps) {
       }),
     );
   return (
-    <Sheet title="Its columns" aside={`${roles.length}`}>
+    <Card title="Its columns" aside={`${roles.length}`}>
       {roles.map(({ name, role }) => {
         const column = columns.find((one) => one.name === name);
         return (
           <View key={name} style={styles.column}>
             <View style={styles.name}>
-              <Words size="small" strong>
+              <Text size="small" strong>
                 {name || '(no name)'}
-              </Words>
+              </Text>
               {column && (
-                <Words size="small" quiet color={column.leftOut ? colour.hazard : undefined}>
+                <Text size="small" quiet color={column.leftOut ? colour.hazard : undefined}>
                   {column.leftOut
                     ? `left out: ${column.leftOut}`
                     : `${KINDS[column.kind]}${column.missing ? `, ${column.missing} missing` : ''}`}
-                </Words>
+                </Text>
               )}
             </View>
             <View style={styles.roles}>
-              <Choice label={`${name} is`} hideLabel options={ROLES} chosen={[role]} onChange={([next]) => set(name, next)} />
+              <ChoiceGroup
+                label={`${name} is`}
+                hideLabel
+                options={ROLES}
+                chosen={[role]}
+                onChange={([next]) => set(name, next)}
+              />
             </View>
           </View>
         );
       })}
-    </Sheet>
+    </Card>
   );
 }
 

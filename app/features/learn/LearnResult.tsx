@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { LearnedReport } from './LearnedSheet';
 
 const MOST = 12;
@@ -12,24 +12,22 @@ const MOST = 12;
 export function LearnResult({ result, onOpen }: { result: LearnAnswer; onOpen: (guideId: string) => void }) {
   return (
     <Screen foot={<Button kind="main" label="Open the guide" onPress={() => onOpen(result.guideId)} />}>
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Learned
-      </Words>
-      <Words quiet>{`${result.forms.length} forms, ${result.characters.length} characters.`}</Words>
+      </Text>
+      <Text quiet>{`${result.forms.length} forms, ${result.characters.length} characters.`}</Text>
       {(result.problems.length > 0 || result.leftOut.length > 0) && (
         <Notice kind="note" title="Left out">
           <View>
             {result.leftOut.map(({ name, why }) => (
-              <Words key={name} size="small">{`Column “${name}”: ${why}.`}</Words>
+              <Text key={name} size="small">{`Column “${name}”: ${why}.`}</Text>
             ))}
             {result.problems.slice(0, MOST).map((problem) => (
-              <Words key={`${problem.line} ${problem.code}`} size="small">
+              <Text key={`${problem.line} ${problem.code}`} size="small">
                 {problem.message}
-              </Words>
+              </Text>
             ))}
-            {result.problems.length > MOST && (
-              <Words size="small" quiet>{`and ${result.problems.length - MOST} more rows`}</Words>
-            )}
+            {result.problems.length > MOST && <Text size="small" quiet>{`and ${result.problems.length - MOST} more rows`}</Text>}
           </View>
         </Notice>
       )}

@@ -5,13 +5,13 @@ import { StyleSheet, View } from 'react-native';
 import { pickFile } from '../../lib/files';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Entry } from '../../ui/Entry';
-import { Glyph } from '../../ui/Glyph';
+import { TextField } from '../../ui/TextField';
+import { Icon } from '../../ui/Icon';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { ColumnRoles } from './ColumnRoles';
 import { LearnResult } from './LearnResult';
@@ -48,9 +48,9 @@ export function LearnScreen() {
           <WorkProgress what="Learning" share={learn.progress} onCancel={() => learn.cancel()} />
         ) : (
           <View style={styles.foot}>
-            <Words size="small" quiet style={styles.grow}>
+            <Text size="small" quiet style={styles.grow}>
               {ready ? 'Cross-validated on its own rows; a large table takes some seconds.' : sayMissing(title, csv)}
-            </Words>
+            </Text>
             <Button
               kind="main"
               label="Learn it"
@@ -61,13 +61,13 @@ export function LearnScreen() {
         )
       }
     >
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Learn from a table
-      </Words>
-      <Words quiet>
+      </Text>
+      <Text quiet>
         One row a specimen, with a header. Say which columns name what it is; the lengths, counts and words of the others become
         its characters. Cells may be missing.
-      </Words>
+      </Text>
       {learn.error != null && <Failed error={learn.error} />}
       {learn.problem && (
         <Notice kind="problem" title="The table could not be learned from">
@@ -75,8 +75,8 @@ export function LearnScreen() {
         </Notice>
       )}
       {learn.cancelled && <Notice kind="note">Stopped. Nothing was saved; the table is still here.</Notice>}
-      <Sheet title="The table">
-        <Entry
+      <Card title="The table">
+        <TextField
           label="Title of the guide"
           value={title}
           onChangeText={setTitle}
@@ -86,11 +86,11 @@ export function LearnScreen() {
         <View style={styles.row}>
           <Button
             label="Choose a CSV file"
-            icon={<Glyph name="upload" size={18} color={colour.kelp} />}
+            icon={<Icon name="upload" size={18} color={colour.kelp} />}
             onPress={() => void pickFile('.csv,text/csv,.tsv,.txt').then(async (file) => file && take(await file.text()))}
           />
         </View>
-        <Entry
+        <TextField
           label="or paste it"
           value={csv.length > 20_000 ? `${csv.slice(0, 2000)}\n…` : csv}
           editable={csv.length <= 20_000}
@@ -101,15 +101,15 @@ export function LearnScreen() {
           style={styles.paste}
         />
         {csv !== '' && <Button small kind="quiet" label="Clear the table" onPress={() => take('')} />}
-      </Sheet>
+      </Card>
       {roles.length > 0 && <ColumnRoles roles={roles} columns={preview?.ok ? preview.value.columns : []} onChange={setRoles} />}
       {preview && !preview.ok && (
         <Notice kind="problem" title="Not yet a table to learn from">
           <View>
             {preview.problems.map((problem) => (
-              <Words key={problem.message} size="small">
+              <Text key={problem.message} size="small">
                 {problem.message}
-              </Words>
+              </Text>
             ))}
           </View>
         </Notice>

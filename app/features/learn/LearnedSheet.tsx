@@ -2,8 +2,8 @@ import type { CrossValidation, Learned, Ratio } from '@plesion/core/guide';
 import { Suspense } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { CalibrationChart } from './lazyChart';
 
 /** What a learned guide says of itself, on its page. */
@@ -11,9 +11,9 @@ export function LearnedSheet({ learned }: { learned: Learned }) {
   return (
     <>
       {learned.leftOut > 0 && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {learned.leftOut === 1 ? 'One row of the table was left out.' : `${learned.leftOut} rows of the table were left out.`}
-        </Words>
+        </Text>
       )}
       <LearnedReport {...learned} />
     </>
@@ -32,34 +32,34 @@ const MOST_RATIOS = 12;
 export function LearnedReport({ crossValidation: cv, ratios, choice }: ReportProps) {
   return (
     <>
-      <Sheet title="How well it tells them apart" aside={`${cv.folds}-fold, ${cv.n} specimens`}>
+      <Card title="How well it tells them apart" aside={`${cv.folds}-fold, ${cv.n} specimens`}>
         <View style={styles.figures}>
           <Figure value={`${(cv.accuracy * 100).toFixed(1)} in 100`} what="called right" />
           <Figure value={`${cv.logLoss.toFixed(3)} nats`} what="log loss, lower is better" />
         </View>
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {`Each specimen was called by a guide that had not seen it. ${choice}`}
-        </Words>
+        </Text>
         <Confusion cv={cv} />
         <Suspense fallback={null}>
           <CalibrationChart calibration={cv.calibration} />
         </Suspense>
-      </Sheet>
+      </Card>
       {ratios.length > 0 && (
-        <Sheet title="Ratios that separate" aside="both groups counting alike">
+        <Card title="Ratios that separate" aside="both groups counting alike">
           {[...ratios]
             .sort((a, b) => a.error - b.error)
             .slice(0, MOST_RATIOS)
             .map((ratio) => (
               <View key={`${ratio.a} ${ratio.b}`} style={styles.ratio}>
-                <Words size="small" quiet>{`${ratio.a} or ${ratio.b}`}</Words>
-                <Words size="small" strong>
+                <Text size="small" quiet>{`${ratio.a} or ${ratio.b}`}</Text>
+                <Text size="small" strong>
                   {ratio.text}
-                </Words>
+                </Text>
               </View>
             ))}
-          {ratios.length > MOST_RATIOS && <Words size="small" quiet>{`and ${ratios.length - MOST_RATIOS} more pairs`}</Words>}
-        </Sheet>
+          {ratios.length > MOST_RATIOS && <Text size="small" quiet>{`and ${ratios.length - MOST_RATIOS} more pairs`}</Text>}
+        </Card>
       )}
     </>
   );
@@ -68,10 +68,10 @@ export function LearnedReport({ crossValidation: cv, ratios, choice }: ReportPro
 function Figure({ value, what }: { value: string; what: string }) {
   return (
     <View>
-      <Words size="title">{value}</Words>
-      <Words size="small" quiet>
+      <Text size="title">{value}</Text>
+      <Text size="small" quiet>
         {what}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -82,22 +82,22 @@ function Confusion({ cv }: { cv: CrossValidation }) {
     <ScrollView horizontal>
       <View role="table" aria-label="What each kind was called">
         <View style={styles.row}>
-          <Words size="small" quiet style={styles.name}>
+          <Text size="small" quiet style={styles.name}>
             was ↓ called →
-          </Words>
+          </Text>
           {cv.forms.map((form) => (
-            <Words key={form} size="small" strong style={styles.cell} numberOfLines={2}>
+            <Text key={form} size="small" strong style={styles.cell} numberOfLines={2}>
               {form}
-            </Words>
+            </Text>
           ))}
         </View>
         {cv.confusion.map((counts, r) => {
           const total = counts.reduce((a, b) => a + b, 0) || 1;
           return (
             <View key={cv.forms[r]} style={styles.row}>
-              <Words size="small" strong style={styles.name} numberOfLines={1}>
+              <Text size="small" strong style={styles.name} numberOfLines={1}>
                 {cv.forms[r]}
-              </Words>
+              </Text>
               {counts.map((n, c) => (
                 <View
                   key={cv.forms[c]}
@@ -108,9 +108,9 @@ function Confusion({ cv }: { cv: CrossValidation }) {
                     r === c && styles.right,
                   ]}
                 >
-                  <Words size="small" figures strong={r === c}>
+                  <Text size="small" figures strong={r === c}>
                     {n}
-                  </Words>
+                  </Text>
                 </View>
               ))}
             </View>

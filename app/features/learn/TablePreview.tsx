@@ -3,8 +3,8 @@ import { LABELS } from '@plesion/core/learn';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Notice } from '../../ui/Notice';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 
 const ROWS = 6;
 const PROBLEMS = 8;
@@ -18,27 +18,27 @@ export function TablePreview({ table, partly }: { table: Table; partly: boolean 
   }
   const used = table.columns.flatMap((column, c) => (column.leftOut ? [] : [{ ...column, c }]));
   return (
-    <Sheet
+    <Card
       title="As it is understood"
       aside={`${table.rows.length} specimens, ${kinds.size} kinds${partly ? ', first part' : ''}`}
     >
-      <Words size="small" quiet>
+      <Text size="small" quiet>
         {[...kinds]
           .slice(0, 12)
           .map(([name, n]) => `${name} ${n}`)
           .join(' · ')}
-      </Words>
+      </Text>
       <ScrollView horizontal>
         <View>
           {[undefined, ...table.rows.slice(0, ROWS)].map((row, r) => (
             <View key={r} style={styles.row}>
-              <Words size="small" strong={!row} style={styles.label} numberOfLines={1}>
+              <Text size="small" strong={!row} style={styles.label} numberOfLines={1}>
                 {row ? LABELS.flatMap((label) => row.labels[label] ?? []).join(' · ') : 'is'}
-              </Words>
+              </Text>
               {used.map(({ name, c }) => (
-                <Words key={name} size="small" strong={!row} figures style={styles.cell} numberOfLines={1}>
+                <Text key={name} size="small" strong={!row} figures style={styles.cell} numberOfLines={1}>
                   {row ? row.cells[c] || '–' : name}
-                </Words>
+                </Text>
               ))}
             </View>
           ))}
@@ -51,17 +51,15 @@ export function TablePreview({ table, partly }: { table: Table; partly: boolean 
         >
           <View>
             {table.problems.slice(0, PROBLEMS).map((problem) => (
-              <Words key={`${problem.line} ${problem.code}`} size="small">
+              <Text key={`${problem.line} ${problem.code}`} size="small">
                 {problem.message}
-              </Words>
+              </Text>
             ))}
-            {table.problems.length > PROBLEMS && (
-              <Words size="small" quiet>{`and ${table.problems.length - PROBLEMS} more`}</Words>
-            )}
+            {table.problems.length > PROBLEMS && <Text size="small" quiet>{`and ${table.problems.length - PROBLEMS} more`}</Text>}
           </View>
         </Notice>
       )}
-    </Sheet>
+    </Card>
   );
 }
 

@@ -7,12 +7,12 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { colour, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Entry } from '../../ui/Entry';
+import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { NoRoom, whereKept } from '../records/SavingLine';
 import { useGuide } from '../records/useGuide';
 import { KeyLink } from '../keys/KeysSheet';
@@ -46,30 +46,30 @@ export function LotPage({ id }: { id: string }) {
   return (
     <Screen>
       <View>
-        <Entry
+        <TextField
           label="Lot"
           value={content.label}
           maxLength={120}
           onChangeText={(label) => draft.change((now) => ({ ...now, label }))}
         />
-        <Words quiet>{`${content.specimens.length} specimens · ${book?.title ?? 'no guide'}`}</Words>
+        <Text quiet>{`${content.specimens.length} specimens · ${book?.title ?? 'no guide'}`}</Text>
       </View>
       <LotSaving draft={draft} state={state} />
       {specimens.length > 0 && (
-        <Sheet title="Walk a key with the lot">
+        <Card title="Walk a key with the lot">
           {keys.data?.keys.map((row) => (
             <KeyLink key={row.id} row={row} href={`/keys/${row.id}/walk?lot=${id}`} />
           ))}
           {keys.data?.keys.length === 0 && (
-            <Words size="small" quiet>
+            <Text size="small" quiet>
               There is no key for it yet: read one in, or have one made on a guide’s page.
-            </Words>
+            </Text>
           )}
-        </Sheet>
+        </Card>
       )}
       <LotUnitySheet bench={{ lot: { id, label: content.label }, compiled, specimens }} />
       {specimens.map(({ id: specimen, state: { content: own } }, i) => (
-        <Sheet
+        <Card
           key={specimen}
           title={`No. ${i + 1}${own.label ? `: ${own.label}` : ''}`}
           aside={
@@ -82,23 +82,23 @@ export function LotPage({ id }: { id: string }) {
             />
           }
         >
-          {own.situation.note && <Words size="small">{own.situation.note}</Words>}
+          {own.situation.note && <Text size="small">{own.situation.note}</Text>}
           {own.readings.map((reading, r) => {
             const character = characters.get(reading.character);
             return (
               character && (
-                <Words key={reading.id ?? r} size="small" quiet>
+                <Text key={reading.id ?? r} size="small" quiet>
                   {`${character.label}: ${sayReading(character, reading)}`}
-                </Words>
+                </Text>
               )
             );
           })}
           {own.readings.length === 0 && (
-            <Words size="small" quiet>
+            <Text size="small" quiet>
               Nothing read yet.
-            </Words>
+            </Text>
           )}
-        </Sheet>
+        </Card>
       ))}
       <AddSpecimens
         guideId={content.guideId}
@@ -138,7 +138,7 @@ function LotSaving({ draft, state: { saving, unkept } }: { draft: LotDraft; stat
   if (saving.at !== 'conflict') return null;
   return (
     <Notice kind="problem" title="This lot was changed elsewhere">
-      <Words size="small">{`There it has ${saving.stored.specimens.length} specimens.`}</Words>
+      <Text size="small">{`There it has ${saving.stored.specimens.length} specimens.`}</Text>
       <View style={styles.foot}>
         <Button small label="Keep mine" onPress={() => void draft.settle('mine')} />
         <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
@@ -157,8 +157,8 @@ function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: re
   });
   const rows = found.data?.specimens.filter(({ id }) => !inside.includes(id)) ?? [];
   return (
-    <Sheet title="Put specimens in">
-      <Entry
+    <Card title="Put specimens in">
+      <TextField
         label="Find in the daybook"
         value={search}
         maxLength={120}
@@ -174,26 +174,26 @@ function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: re
           onPress={() => onAdd(row.id)}
           style={styles.row}
         >
-          <Words strong color={colour.kelp}>
+          <Text strong color={colour.kelp}>
             +
-          </Words>
+          </Text>
           <View style={styles.grow}>
-            <Words>{row.label || 'no label'}</Words>
-            <Words size="small" quiet>
+            <Text>{row.label || 'no label'}</Text>
+            <Text size="small" quiet>
               {[row.place, row.date, row.summary.name].filter(Boolean).join(' · ')}
-            </Words>
+            </Text>
           </View>
         </Pressable>
       ))}
       {found.data && rows.length === 0 && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           No other specimen {guideId ? 'of this guide' : 'without a guide'} {search ? 'answers to that' : 'in the daybook'}.
-        </Words>
+        </Text>
       )}
       <View style={styles.foot}>
         <Button small label="A new specimen" onPress={() => router.push('/specimens/new')} />
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

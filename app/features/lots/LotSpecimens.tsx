@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
-import { Choice } from '../../ui/Choice';
-import { Words } from '../../ui/Words';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Text } from '../../ui/Text';
 import type { OpenSpecimen } from '../records/useSpecimens';
 
 interface LotSpecimensProps {
@@ -17,16 +17,16 @@ export function LotSpecimens({ specimens, chosen, onChoose, numbered }: LotSpeci
   const at = specimens.find(({ id }) => id === chosen) ?? specimens[0];
   return (
     <View style={styles.group}>
-      <Choice
+      <ChoiceGroup
         label={numbered ? 'Seen on specimen (1 … 9)' : 'Seen on specimen'}
         options={specimens.map(({ id }, i) => ({ id, label: `no. ${i + 1}` }))}
         chosen={at ? [at.id] : []}
         onChange={([id]) => onChoose(id)}
       />
       {at && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           {[at.state.content.label, at.state.content.situation.note].filter(Boolean).join(' · ')}
-        </Words>
+        </Text>
       )}
     </View>
   );

@@ -9,9 +9,9 @@ import { v7 as mintId } from 'uuid';
 import { api, queryClient } from '../../lib/api';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { OpenSpecimen } from '../records/useSpecimens';
 import { useLotDraft } from '../records/useLots';
 
@@ -63,28 +63,28 @@ function Unity({ bench, lot }: UnityProps & { lot: { id: string; label: string }
   const numberOf = (id: string) => specimens.findIndex((one) => one.id === id) + 1;
   const apart = unity.groups.slice(1);
   return (
-    <Sheet title="One kind or several?">
+    <Card title="One kind or several?">
       {unity.mixed ? (
         <Notice kind="problem" title="Mixed lot">
           {unity.text}
         </Notice>
       ) : (
-        <Words size="small">{unity.text}</Words>
+        <Text size="small">{unity.text}</Text>
       )}
       {unity.groups.length > 1 &&
         unity.groups.map((group) => (
-          <Words key={group.taxon} size="small">
+          <Text key={group.taxon} size="small">
             {`${group.specimens.map((id) => `no. ${numberOf(id)}`).join(', ')}: nearest to ${group.name}`}
-          </Words>
+          </Text>
         ))}
       {unity.disagreements.map(({ character, label, a, b }) => (
         <View key={character}>
-          <Words size="small" strong>
+          <Text size="small" strong>
             {label}
-          </Words>
-          <Words size="small" quiet>
+          </Text>
+          <Text size="small" quiet>
             {`no. ${numberOf(a.specimen)} ${a.said}; no. ${numberOf(b.specimen)} ${b.said}`}
-          </Words>
+          </Text>
         </View>
       ))}
       {split.error && <Failed error={split.error} />}
@@ -98,7 +98,7 @@ function Unity({ bench, lot }: UnityProps & { lot: { id: string; label: string }
           />
         </View>
       )}
-    </Sheet>
+    </Card>
   );
 }
 

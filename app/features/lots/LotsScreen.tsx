@@ -5,11 +5,11 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Entry } from '../../ui/Entry';
+import { TextField } from '../../ui/TextField';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
@@ -23,12 +23,12 @@ export function LotsScreen() {
     id === undefined ? 'no guide' : (guides.data?.guides.find((guide) => guide.id === id)?.title ?? '');
   return (
     <Screen>
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Lots
-      </Words>
-      <Words quiet>
+      </Text>
+      <Text quiet>
         Specimens taken together and thought alike: one key for all of them, each part read on whichever shows it.
-      </Words>
+      </Text>
       {lots.error && <Failed error={lots.error} retry={() => void lots.refetch()} />}
       {lots.isPending && <Loading what="The lots" />}
       {lots.data?.lots.length === 0 && (
@@ -46,12 +46,12 @@ function LotRow({ lot, guide }: { lot: Lot; guide: string }) {
   return (
     <Link href={`/lots/${lot.id}`} asChild>
       <Pressable accessibilityLabel={lot.label} style={styles.row}>
-        <Words strong>{lot.label}</Words>
-        <Words size="small" quiet>
+        <Text strong>{lot.label}</Text>
+        <Text size="small" quiet>
           {[`${lot.specimens.length} specimens`, guide, lot.walk && `${lot.walk.answers.length} couplets answered`]
             .filter(Boolean)
             .join(' · ')}
-        </Words>
+        </Text>
       </Pressable>
     </Link>
   );
@@ -73,8 +73,8 @@ function NewLot() {
     router.push(`/lots/${id}`);
   };
   return (
-    <Sheet title="A new lot">
-      <Entry
+    <Card title="A new lot">
+      <TextField
         label="Label"
         value={label}
         maxLength={120}
@@ -86,7 +86,7 @@ function NewLot() {
       <View style={styles.foot}>
         <Button kind="main" label="Begin the lot" onPress={begin} />
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { pressedAt } from '../../lib/pressedAt';
 import { colour, radius, space } from '../../theme';
-import { Choice } from '../../ui/Choice';
-import { Words } from '../../ui/Words';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Text } from '../../ui/Text';
 import { usePhotoUri } from './usePhotoUri';
 
 interface PointedPhotoProps {
@@ -16,7 +16,7 @@ interface PointedPhotoProps {
   onPoint: (reading: number, at: Reading['at']) => void;
 }
 
-/** The photo with the marks that were read pointed at: choose a mark, then press where it shows. */
+/** The photo with the characters that were read pointed at: choose a character, then press where it shows. */
 export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoProps) {
   const [size, setSize] = useState<{ width: number; height: number }>();
   const [shape, setShape] = useState(1.5);
@@ -43,7 +43,7 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
   return (
     <View style={styles.block}>
       <Pressable
-        accessibilityLabel={chosen === undefined ? 'Photo of the specimen' : 'Press where the mark shows'}
+        accessibilityLabel={chosen === undefined ? 'Photo of the specimen' : 'Press where the character shows'}
         onPress={(event) => press(...pressedAt(event))}
         onLayout={({ nativeEvent }) => setSize(nativeEvent.layout)}
         style={[styles.photo, { aspectRatio: shape }, chosen !== undefined && styles.aiming]}
@@ -56,16 +56,16 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
               accessibilityLabel={`${n + 1}: ${label}, pointed at`}
               style={[styles.pin, { left: `${reading.at.x * 100}%`, top: `${reading.at.y * 100}%` }]}
             >
-              <Words size="small" strong color={colour.kelp}>
+              <Text size="small" strong color={colour.kelp}>
                 {n + 1}
-              </Words>
+              </Text>
             </View>
           ) : null,
         )}
       </Pressable>
       {seen.length > 0 && (
-        <Choice
-          label="Point at a mark on the photo; press a pointed one to take it off"
+        <ChoiceGroup
+          label="Point at a character on the photo; press a pointed one to take it off"
           clearable
           options={seen.map(({ i, reading, label }, n) => ({
             id: String(i),

@@ -27,7 +27,7 @@ const show = () => {
   return onPoint;
 };
 
-describe('pointing at marks on the photo', () => {
+describe('pointing at characters on the photo', () => {
   it('shows those pointed at, and offers what was seen', () => {
     show();
     expect(screen.getByLabelText('2: Stain at the tip of the base, pointed at')).toBeTruthy();
@@ -35,15 +35,15 @@ describe('pointing at marks on the photo', () => {
     expect(screen.queryByLabelText(/Outer lip/)).toBeNull();
   });
 
-  it('puts a chosen mark where one presses, as shares of the photo', () => {
+  it('puts a chosen character where one presses, as shares of the photo', () => {
     const onPoint = show();
     fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
-    fireEvent.press(screen.getByLabelText('Press where the mark shows'), { nativeEvent: { locationX: 100, locationY: 60 } });
+    fireEvent.press(screen.getByLabelText('Press where the character shows'), { nativeEvent: { locationX: 100, locationY: 60 } });
     expect(onPoint).toHaveBeenCalledWith(0, { x: 0.25, y: 0.2 });
     expect(screen.getByLabelText('Photo of the specimen')).toBeTruthy();
   });
 
-  it('does nothing when no mark is chosen, and takes a pointed one off', () => {
+  it('does nothing when no character is chosen, and takes a pointed one off', () => {
     const onPoint = show();
     fireEvent.press(screen.getByLabelText('Photo of the specimen'), { nativeEvent: { locationX: 1, locationY: 1 } });
     expect(onPoint).not.toHaveBeenCalled();

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Circle, G, Line, Text as SvgText } from 'react-native-svg';
 import { colour, font, radius, space } from '../../theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { PlateView } from './PlateView';
 
 interface PlateSheetProps {
@@ -11,7 +11,7 @@ interface PlateSheetProps {
   width: number;
   label: string;
   caption: string;
-  /** Marks to point at, numbered as they stand. */
+  /** Characters to point at, numbered as they stand. */
   leaders?: readonly Leader[];
   /** Below the caption: what the numbers mean, or what can be done. */
   children?: ReactNode;
@@ -20,7 +20,7 @@ interface PlateSheetProps {
 /** Of a marked plate, what is left for the numbers on either side. */
 const MARGIN = 0.09;
 
-/** A plate on its own paper, with a caption and a scale bar; with marks, numbers that point at them. */
+/** A plate on its own paper, with a caption and a scale bar; with characters, numbers that point at them. */
 export function PlateSheet({ plate, width, label, caption, leaders = [], children }: PlateSheetProps) {
   const shown = leaders.length ? widened(plate) : plate;
   const bar = scaleBar(plate);
@@ -32,14 +32,14 @@ export function PlateSheet({ plate, width, label, caption, leaders = [], childre
         ))}
       </PlateView>
       <View style={styles.foot}>
-        <Words size="small" quiet style={styles.caption}>
+        <Text size="small" quiet style={styles.caption}>
           {caption}
-        </Words>
+        </Text>
         <View style={styles.scale}>
           <View style={[styles.bar, { width: (bar.mm * width) / shown.box.width }]} />
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             {bar.label}
-          </Words>
+          </Text>
         </View>
       </View>
       {children}

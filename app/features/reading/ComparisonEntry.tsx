@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/index';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
 
 interface ComparisonEntryProps {
   guide: Guide;
@@ -27,7 +27,7 @@ export function ComparisonEntry({ guide, character, reading, onCompare }: Compar
   const comparable = guide.characters.filter((other) => other.id !== character.id && isComparable(character, other));
   return (
     <View style={styles.box}>
-      <Choice
+      <ChoiceGroup
         label={`${character.label}, judged by eye`}
         options={[
           { id: 'larger', label: 'larger than' },
@@ -39,14 +39,14 @@ export function ComparisonEntry({ guide, character, reading, onCompare }: Compar
           if (given) onCompare({ relation: next, than: given.than });
         }}
       />
-      <Choice
+      <ChoiceGroup
         label="the one beside it, known to be"
         options={guide.taxa.filter(({ forms }) => forms).map(({ id, name }) => ({ id, label: shortName(name) }))}
         chosen={neighbour ? [neighbour] : []}
         onChange={([taxon]) => onCompare({ relation, than: { taxon } })}
       />
       {comparable.length > 0 && (
-        <Choice
+        <ChoiceGroup
           label="or than its own"
           options={comparable.map(({ id, label }) => ({ id, label }))}
           chosen={own ? [own] : []}

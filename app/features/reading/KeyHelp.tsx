@@ -1,23 +1,23 @@
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme/index';
 import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 
 export function KeyHelp({ keys: list, onClose }: { keys: readonly [keys: string, what: string][]; onClose: () => void }) {
   return (
-    <Sheet title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
+    <Card title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
       {list.map(([keys, what]) => (
         <View key={keys} style={styles.row}>
           <View style={styles.key}>
-            <Words size="small" strong>
+            <Text size="small" strong>
               {keys}
-            </Words>
+            </Text>
           </View>
-          <Words size="small">{what}</Words>
+          <Text size="small">{what}</Text>
         </View>
       ))}
-    </Sheet>
+    </Card>
   );
 }
 

@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme/index';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 interface Strip {
   taxon: string;
@@ -80,7 +80,7 @@ export function RangeStrips({
             />
             {value !== undefined && <View style={[styles.value, { left: percent(value) }]} />}
           </View>
-          <Words size="small" quiet style={styles.numbers}>{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Words>
+          <Text size="small" quiet style={styles.numbers}>{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Text>
         </View>
       ))}
     </View>
@@ -93,8 +93,8 @@ const styles = StyleSheet.create({
   name: { width: 112 },
   track: { flex: 1, height: 22, backgroundColor: colour.mist, borderRadius: 4, overflow: 'hidden' },
   strip: { position: 'absolute', top: 4, bottom: 4, borderRadius: 7 },
-  first: { backgroundColor: colour.forMark },
-  other: { backgroundColor: colour.againstMark },
+  first: { backgroundColor: colour.forTint },
+  other: { backgroundColor: colour.againstTint },
   value: { position: 'absolute', top: 0, bottom: 0, width: 3, marginLeft: -1.5, backgroundColor: colour.ink },
   numbers: { width: 84, textAlign: 'right' },
 });

@@ -31,7 +31,7 @@ describe('state tiles', () => {
     expect(act.onStates).toHaveBeenCalledTimes(1);
   });
 
-  it('offer counts as numbers and mark the one read', () => {
+  it('offer counts as numbers and show the one read', () => {
     const act = acts();
     render(
       <StateTiles

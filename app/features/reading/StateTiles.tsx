@@ -3,9 +3,9 @@ import type { Character, Guide } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme/index';
-import { Glyph } from '../../ui/Glyph';
+import { Icon } from '../../ui/Icon';
 import { Hatch } from '../../ui/Hatch';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -46,21 +46,27 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
             label={label}
             on={on}
             many={several}
-            mark={keys && i < 9 ? String(i + 1) : undefined}
+            character={keys && i < 9 ? String(i + 1) : undefined}
             onPress={() => press(id)}
           >
             {plate ? (
               <PlateView plate={plate} width={SIZE} height={SIZE} />
             ) : (
-              <Words strong size="lead">
+              <Text strong size="lead">
                 {label.slice(0, 2)}
-              </Words>
+              </Text>
             )}
           </Tile>
         );
       })}
-      <Tile label="not visible" on={reading?.status === 'not-visible'} hatched mark={keys ? 'N' : undefined} onPress={onUnseen}>
-        <Glyph name="unseen" size={34} color={colour.quiet} />
+      <Tile
+        label="not visible"
+        on={reading?.status === 'not-visible'}
+        hatched
+        character={keys ? 'N' : undefined}
+        onPress={onUnseen}
+      >
+        <Icon name="unseen" size={34} color={colour.quiet} />
       </Tile>
     </View>
   );
@@ -78,12 +84,12 @@ interface TileProps {
   on: boolean;
   many?: boolean;
   hatched?: boolean;
-  mark?: string;
+  character?: string;
   onPress: () => void;
   children: ReactNode;
 }
 
-function Tile({ label, on, many, hatched, mark, onPress, children }: TileProps) {
+function Tile({ label, on, many, hatched, character, onPress, children }: TileProps) {
   return (
     <Pressable
       role={many ? 'checkbox' : 'radio'}
@@ -94,14 +100,14 @@ function Tile({ label, on, many, hatched, mark, onPress, children }: TileProps) 
     >
       {hatched && <Hatch />}
       <View style={styles.drawing}>{children}</View>
-      <Words size="small" strong={on} color={on ? colour.kelp : colour.ink} style={styles.label}>
+      <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} style={styles.label}>
         {label}
-      </Words>
-      {mark && (
-        <View style={styles.mark}>
-          <Words size="small" quiet style={styles.markText}>
-            {mark}
-          </Words>
+      </Text>
+      {character && (
+        <View style={styles.character}>
+          <Text size="small" quiet style={styles.characterText}>
+            {character}
+          </Text>
         </View>
       )}
     </Pressable>
@@ -135,7 +141,7 @@ const styles = StyleSheet.create({
   pressed: { backgroundColor: colour.kelpWash },
   drawing: { width: SIZE, height: SIZE, alignItems: 'center', justifyContent: 'center' },
   label: { textAlign: 'center', lineHeight: 16 },
-  mark: {
+  character: {
     position: 'absolute',
     top: 3,
     left: 3,
@@ -145,5 +151,5 @@ const styles = StyleSheet.create({
     backgroundColor: colour.sheet,
     opacity: 0.9,
   },
-  markText: { fontSize: 11, lineHeight: 15 },
+  characterText: { fontSize: 11, lineHeight: 15 },
 });

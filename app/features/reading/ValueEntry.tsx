@@ -3,9 +3,9 @@ import type { Character } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/index';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
-import { Words } from '../../ui/Words';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
+import { Text } from '../../ui/Text';
 
 type Given = Pick<Reading, 'value' | 'error' | 'parts'>;
 
@@ -67,7 +67,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
   return (
     <View style={styles.group}>
       {character.kind === 'ratio' && (
-        <Choice
+        <ChoiceGroup
           label="Give it as"
           hideLabel
           options={[
@@ -85,7 +85,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
         {asLengths ? (
           <>
             <View style={styles.cell}>
-              <Entry
+              <TextField
                 label={character.parts?.numerator ?? 'first length'}
                 inputMode="decimal"
                 value={texts.numerator}
@@ -93,11 +93,11 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
                 onChangeText={(numerator) => change({ numerator })}
               />
             </View>
-            <Words size="title" quiet style={styles.sign}>
+            <Text size="title" quiet style={styles.sign}>
               ÷
-            </Words>
+            </Text>
             <View style={styles.cell}>
-              <Entry
+              <TextField
                 label={character.parts?.denominator ?? 'second length'}
                 inputMode="decimal"
                 value={texts.denominator}
@@ -108,7 +108,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
           </>
         ) : (
           <View style={styles.cell}>
-            <Entry
+            <TextField
               label="value"
               inputMode="decimal"
               unit={character.unit}
@@ -119,7 +119,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
           </View>
         )}
         <View style={styles.error}>
-          <Entry
+          <TextField
             label={asLengths ? '± of each' : '±'}
             inputMode="decimal"
             value={texts.error}
@@ -130,7 +130,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
         </View>
       </View>
       {ratio && (
-        <Words strong>{`= ${sayValue(character, ratioOf(ratio).value, ratioOf(ratio).error ?? character.error ?? 0)}`}</Words>
+        <Text strong>{`= ${sayValue(character, ratioOf(ratio).value, ratioOf(ratio).error ?? character.error ?? 0)}`}</Text>
       )}
     </View>
   );

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Draft, DraftState } from './draft';
 
 const SAID = {
@@ -17,9 +17,9 @@ const SAID = {
 /** Where the changes are, in two words. */
 export function SavingLine({ state }: { state: DraftState }) {
   return (
-    <Words size="small" quiet role="status" testID="saving">
+    <Text size="small" quiet role="status" testID="saving">
       {state.unkept && state.saving.at !== 'saved' ? 'Not kept on this device' : SAID[state.saving.at]}
-    </Words>
+    </Text>
   );
 }
 
@@ -49,9 +49,9 @@ export function SavingTrouble({ draft, state }: { draft: Draft; state: DraftStat
   const theirs = saving.stored;
   return (
     <Notice kind="problem" title="This specimen was changed elsewhere">
-      <Words size="small">
+      <Text size="small">
         {`Here: ${state.content.readings.length} readings. There: ${theirs.readings.length} readings, ${theirs.summary.name}. Names given on either side stay in the history.`}
-      </Words>
+      </Text>
       <View style={styles.choices}>
         <Button small label="Keep mine" onPress={() => void draft.settle('mine')} />
         <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />

@@ -12,14 +12,14 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { queryClient } from '../../lib/api';
 import { keepForOffline } from '../../lib/offline';
 import { colour, font } from '../../theme';
-import { startLook } from '../../theme/look';
+import { startAppearance } from '../../theme/appearance';
 import { Failed, Loading } from '../../ui/states';
 import { SignIn } from '../door/SignIn';
 import { keepSending, openRecords } from '../records/sending';
 import { SessionContext, useSessionQuery } from '../session/useSession';
 import { Shell } from './Shell';
 
-startLook();
+startAppearance();
 
 /** Everything round the screens: fonts, the server's cache, the door and the places. */
 export function Root({ children }: { children: ReactNode }) {

@@ -2,11 +2,11 @@ import { Link, usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
-import { Glyph, type GlyphName } from '../../ui/Glyph';
-import { Mark } from '../../ui/Mark';
-import { Words } from '../../ui/Words';
+import { Icon, type GlyphName } from '../../ui/Icon';
+import { Logo } from '../../ui/Logo';
+import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
-import { LookLink } from './LookLink';
+import { AppearanceLink } from './AppearanceLink';
 
 interface Place {
   href: string;
@@ -55,28 +55,28 @@ function Rail() {
   return (
     <View style={styles.rail}>
       <View style={styles.brand}>
-        <Mark size={34} />
-        <Words size="lead" strong>
+        <Logo size={34} />
+        <Text size="lead" strong>
           Plesion
-        </Words>
+        </Text>
       </View>
       <View role="navigation" aria-label="Places" style={styles.railPlaces}>
         {PLACES.map((place) => (
           <PlaceLink key={place.href} place={place} wide />
         ))}
       </View>
-      <LookLink />
+      <AppearanceLink />
       <View style={styles.whoever}>
-        <Words size="small" strong>
+        <Text size="small" strong>
           {session.station.name}
-        </Words>
-        <Words size="small" quiet>
+        </Text>
+        <Text size="small" quiet>
           {session.account.name}
-        </Words>
+        </Text>
         <Pressable role="button" onPress={() => signOut.mutate()} style={styles.leave}>
-          <Words size="small" color={colour.kelp}>
+          <Text size="small" color={colour.kelp}>
             Sign out
-          </Words>
+          </Text>
         </Pressable>
       </View>
     </View>
@@ -87,15 +87,15 @@ function PlaceLink({ place, wide }: { place: Place; wide?: boolean }) {
   const here = place.holds(usePathname());
   const color = here ? colour.kelp : colour.quiet;
   return (
-    <Link href={place.href as '/'} asChild>
+    <Link href={place.href} asChild>
       <Pressable
         aria-current={here ? 'page' : undefined}
         style={StyleSheet.flatten([styles.place, wide && styles.placeWide, here && wide && styles.here])}
       >
-        <Glyph name={place.glyph} color={color} />
-        <Words size="small" strong={here} color={color}>
+        <Icon name={place.glyph} color={color} />
+        <Text size="small" strong={here} color={color}>
           {place.label}
-        </Words>
+        </Text>
       </Pressable>
     </Link>
   );

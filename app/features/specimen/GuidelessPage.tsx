@@ -5,9 +5,9 @@ import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { GuidePick } from '../guides/GuidePick';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { PhotoButton } from '../photos/PhotoButton';
@@ -51,13 +51,13 @@ export function GuidelessPage({ id, draft, state }: { id: string; draft: Draft; 
         {last ? (
           <TaxonName {...last} size={30} />
         ) : (
-          <Words size="display" heading={1}>
+          <Text size="display" heading={1}>
             Not yet named
-          </Words>
+          </Text>
         )}
-        <Words quiet>{['no guide', content.label].filter(Boolean).join(' · ')}</Words>
-        <Words quiet>{saySituation(content.situation) || 'no place or date'}</Words>
-        {content.situation.note && <Words>{content.situation.note}</Words>}
+        <Text quiet>{['no guide', content.label].filter(Boolean).join(' · ')}</Text>
+        <Text quiet>{saySituation(content.situation) || 'no place or date'}</Text>
+        {content.situation.note && <Text>{content.situation.note}</Text>}
         <SavingLine state={state} />
       </View>
       {content.photo && <Photo hash={content.photo} />}
@@ -86,12 +86,12 @@ function GiveGuide({ id, draft }: { id: string; draft: Draft }) {
   };
   if (guides.length === 0) return null;
   return (
-    <Sheet title="Give it a guide">
+    <Card title="Give it a guide">
       <GuidePick rows={guides} chosen={chosen} onChange={choose} />
       <View style={styles.actions}>
         <Button label="To the Bench with it" disabled={!chosen} onPress={give} />
       </View>
-    </Sheet>
+    </Card>
   );
 }
 

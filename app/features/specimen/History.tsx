@@ -3,9 +3,9 @@ import { type Guide, sayFacets } from '@plesion/core/guide';
 import type { Determination } from '@plesion/core/specimen';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { sayDate } from '../records/situationText';
 
 export const sayUnion = (guide: Guide | undefined, { union }: Determination) =>
@@ -15,11 +15,11 @@ export const sayUnion = (guide: Guide | undefined, { union }: Determination) =>
 export function History({ guide, determinations }: { guide?: Guide; determinations: readonly Determination[] }) {
   if (determinations.length === 0) return null;
   return (
-    <Sheet title="Names given" aside={determinations.length > 1 ? 'newest first' : undefined}>
+    <Card title="Names given" aside={determinations.length > 1 ? 'newest first' : undefined}>
       {[...determinations].reverse().map((name, i) => (
         <View key={name.id} style={[styles.name, i > 0 && styles.earlier]}>
           <TaxonName guide={guide} {...name} size={i === 0 ? 19 : 16} />
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             {[
               guide && sayFacets(guide, name.facets),
               sayUnion(guide, name),
@@ -30,13 +30,13 @@ export function History({ guide, determinations }: { guide?: Guide; determinatio
             ]
               .filter(Boolean)
               .join(' · ')}
-          </Words>
-          {name.overruled && <Words size="small" color={colour.against}>{`Otherwise than recommended: ${name.reason}`}</Words>}
-          {!name.overruled && name.reason && <Words size="small">{name.reason}</Words>}
-          {name.recommended !== '' && <Words size="small" quiet>{`Recommended then: ${name.recommended}`}</Words>}
+          </Text>
+          {name.overruled && <Text size="small" color={colour.against}>{`Otherwise than recommended: ${name.reason}`}</Text>}
+          {!name.overruled && name.reason && <Text size="small">{name.reason}</Text>}
+          {name.recommended !== '' && <Text size="small" quiet>{`Recommended then: ${name.recommended}`}</Text>}
         </View>
       ))}
-    </Sheet>
+    </Card>
   );
 }
 

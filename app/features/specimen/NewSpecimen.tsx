@@ -7,8 +7,8 @@ import { v7 as mintId } from 'uuid';
 import { Failed, Loading } from '../../ui/states';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { rememberGuide, usualGuide } from '../records/usualGuide';
 import { useGuide, useGuides } from '../records/useGuide';
@@ -44,14 +44,14 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
   };
   return (
     <Screen widest={720}>
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         A new specimen
-      </Words>
+      </Text>
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {(guides.data?.guides.length ?? 0) > 0 && (
-        <Sheet>
+        <Card>
           <GuidePick rows={guides.data!.guides} chosen={guideId} onChange={setPicked} without />
-        </Sheet>
+        </Card>
       )}
       {without ? (
         <>

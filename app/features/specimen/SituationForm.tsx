@@ -7,9 +7,9 @@ import { z } from 'zod';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { FormEntry } from '../../ui/FormEntry';
-import { Sheet } from '../../ui/Sheet';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { FormTextField } from '../../ui/FormTextField';
+import { Card } from '../../ui/Card';
 import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS, SUBJECT_LABELS } from '../records/situationText';
 
 const coordinate = (limit: number, what: string) =>
@@ -83,7 +83,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, onS
   const { control } = form;
   return (
     <View style={styles.form}>
-      <Sheet title="What you have of it">
+      <Card title="What you have of it">
         <Chooser
           control={control}
           name="subject"
@@ -95,7 +95,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, onS
             control={control}
             name="views"
             render={({ field }) => (
-              <Choice
+              <ChoiceGroup
                 label="Views"
                 many
                 options={guide.views}
@@ -122,34 +122,34 @@ export function SituationForm({ guide: known, label, situation, submitLabel, onS
           <Several control={control} name="circumstances" label="As you see it" options={guide.circumstances} />
         )}
         {guide.company && <Several control={control} name="company" label="With it" options={guide.company} />}
-      </Sheet>
-      <Sheet title="Where and when">
+      </Card>
+      <Card title="Where and when">
         <View style={styles.pair}>
           <View style={styles.cell}>
-            <FormEntry control={control} name="place" label="Place" placeholder="ledge, shore, harbour" />
+            <FormTextField control={control} name="place" label="Place" placeholder="ledge, shore, harbour" />
           </View>
           <View style={styles.cell}>
-            <FormEntry control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" />
+            <FormTextField control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" />
           </View>
         </View>
         {guide.regions.length > 0 && <Chooser control={control} name="region" label="Region" options={guide.regions} />}
         {guide.habitats.length > 0 && <Chooser control={control} name="habitat" label="Habitat" options={guide.habitats} />}
         <View style={styles.pair}>
           <View style={styles.cell}>
-            <FormEntry control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" />
+            <FormTextField control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" />
           </View>
           <View style={styles.cell}>
-            <FormEntry control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" />
+            <FormTextField control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" />
           </View>
         </View>
-      </Sheet>
+      </Card>
       {known && (
-        <Sheet title="What may speak before looking">
+        <Card title="What may speak before looking">
           <Controller
             control={control}
             name="switchedOff"
             render={({ field }) => (
-              <Choice
+              <ChoiceGroup
                 label="Let these count"
                 many
                 options={PRIOR_PARTS.map((id) => ({ id, label: PRIOR_LABELS[id] }))}
@@ -158,12 +158,12 @@ export function SituationForm({ guide: known, label, situation, submitLabel, onS
               />
             )}
           />
-        </Sheet>
+        </Card>
       )}
-      <Sheet title="To find it again">
-        <FormEntry control={control} name="label" label="Label or number" placeholder="L4-01" />
-        <FormEntry control={control} name="note" label="Note" multiline />
-      </Sheet>
+      <Card title="To find it again">
+        <FormTextField control={control} name="label" label="Label or number" placeholder="L4-01" />
+        <FormTextField control={control} name="note" label="Note" multiline />
+      </Card>
       <Button kind="main" label={submitLabel} onPress={() => void submit()} />
     </View>
   );
@@ -182,7 +182,7 @@ function Chooser({ control, name, label, options }: ChooserProps) {
       control={control}
       name={name}
       render={({ field }) => (
-        <Choice
+        <ChoiceGroup
           label={label}
           options={options}
           clearable
@@ -200,7 +200,9 @@ function Several({ control, name, label, options }: Omit<ChooserProps, 'name'> &
     <Controller
       control={control}
       name={name}
-      render={({ field }) => <Choice label={label} many options={options} chosen={field.value ?? []} onChange={field.onChange} />}
+      render={({ field }) => (
+        <ChoiceGroup label={label} many options={options} chosen={field.value ?? []} onChange={field.onChange} />
+      )}
     />
   );
 }

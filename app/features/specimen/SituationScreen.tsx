@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { Screen } from '../../ui/Screen';
 import { Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
 import { SituationForm } from './SituationForm';
 import { useDraft } from '../records/useDraft';
@@ -21,9 +21,9 @@ export function SituationScreen({ id }: { id: string }) {
   if (!draft || !state || !(guide.data || guideless)) return <Loading what="The specimen" />;
   return (
     <Screen widest={720}>
-      <Words size="display" heading={1}>
+      <Text size="display" heading={1}>
         Situation
-      </Words>
+      </Text>
       <SituationForm
         guide={guide.data?.guide}
         label={state.content.label}

@@ -9,11 +9,11 @@ import { space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
-import { useAssessment } from '../analysis/useAssessment';
+import { Text } from '../../ui/Text';
+import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { PhotoButton } from '../photos/PhotoButton';
@@ -34,7 +34,7 @@ export function SpecimenPage({ id }: { id: string }) {
   const router = useRouter();
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
-  const answer = useAssessment(guide.data, state?.content).data;
+  const answer = useStanding(guide.data, state?.content).data;
   if (error ?? guide.error)
     return (
       <Screen>
@@ -78,17 +78,17 @@ export function SpecimenPage({ id }: { id: string }) {
         {last ? (
           <TaxonName guide={book} {...last} size={30} />
         ) : (
-          <Words size="display" heading={1}>
+          <Text size="display" heading={1}>
             Not yet named
-          </Words>
+          </Text>
         )}
-        <Words quiet>
+        <Text quiet>
           {[last && inHundred(last.p), last && sayFacets(book, last.facets), last && sayUnion(book, last), content.label]
             .filter(Boolean)
             .join(' · ')}
-        </Words>
-        <Words quiet>{saySituation(content.situation, book) || 'no place or date'}</Words>
-        {content.situation.note && <Words>{content.situation.note}</Words>}
+        </Text>
+        <Text quiet>{saySituation(content.situation, book) || 'no place or date'}</Text>
+        {content.situation.note && <Text>{content.situation.note}</Text>}
       </View>
       {content.photo && (
         <PointedPhoto
@@ -105,29 +105,29 @@ export function SpecimenPage({ id }: { id: string }) {
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
       {answer && <CompareButton id={id} guide={book} guideId={guide.data.id} answer={answer} />}
       {content.readings.length > 0 && (
-        <Sheet title="Send it to the one who asked">
+        <Card title="Send it to the one who asked">
           <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
-        </Sheet>
+        </Card>
       )}
       <History guide={book} determinations={content.determinations} />
-      <Sheet title="What was read" aside={`${content.readings.length}`}>
+      <Card title="What was read" aside={`${content.readings.length}`}>
         {content.readings.length === 0 && (
-          <Words quiet>Nothing yet. Open it on the Bench and begin with any mark you can see.</Words>
+          <Text quiet>Nothing yet. Open it on the Bench and begin with any character you can see.</Text>
         )}
         {content.readings.map((reading, i) => {
           const character = book.characters.find((c) => c.id === reading.character);
           return character ? (
             <View key={reading.id ?? i} style={styles.reading}>
-              <Words size="small" quiet style={styles.what}>
+              <Text size="small" quiet style={styles.what}>
                 {character.label}
-              </Words>
-              <Words size="small" strong style={styles.said}>
+              </Text>
+              <Text size="small" strong style={styles.said}>
                 {sayReading(character, reading)}
-              </Words>
+              </Text>
             </View>
           ) : null;
         })}
-      </Sheet>
+      </Card>
       {!content.hidden && <Button kind="quiet" label="Remove from the daybook" onPress={() => hide(true)} />}
     </Screen>
   );

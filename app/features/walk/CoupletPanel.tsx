@@ -4,18 +4,18 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Entry } from '../../ui/Entry';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { forking, noting, taking } from './answering';
 import { LeadCard } from './LeadCard';
-import type { WalkBench } from './useWalk';
+import type { OpenWalk } from './useWalk';
 
 export const CERTAINTY_WORDS: Record<Certainty, string> = { sure: 'sure', likely: 'likely', guess: 'a guess' };
 
 interface CoupletPanelProps {
-  bench: WalkBench;
+  bench: OpenWalk;
   couplet: string;
   specimen?: string;
   certainty: Certainty;
@@ -36,7 +36,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
   return (
     <View style={styles.group}>
       <View style={styles.head}>
-        <Words size="title" heading={2}>{`Couplet ${couplet.number}`}</Words>
+        <Text size="title" heading={2}>{`Couplet ${couplet.number}`}</Text>
         {step && <Button small kind="quiet" label="Decide it anew" onPress={() => bench.reopen(id)} />}
       </View>
       {couplet.prepare && (
@@ -62,7 +62,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
         ))}
       </View>
       <View style={styles.doubt}>
-        <Choice
+        <ChoiceGroup
           label="How sure is the decision"
           options={CERTAINTIES.map((one) => ({ id: one, label: CERTAINTY_WORDS[one] }))}
           chosen={[certainty]}
@@ -78,12 +78,12 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
       </View>
       {step?.forked && <ForkWeights bench={bench} couplet={id} />}
       {couplet.note && (
-        <Words size="small" quiet style={styles.note}>
+        <Text size="small" quiet style={styles.note}>
           {couplet.note}
-        </Words>
+        </Text>
       )}
       {open && (
-        <Entry
+        <TextField
           label={`Note on couplet ${couplet.number}`}
           value={said?.note ?? ''}
           maxLength={2000}
@@ -96,7 +96,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
 }
 
 /** How a fork is weighed: by what was ticked, or as the person leans. */
-function ForkWeights({ bench, couplet }: { bench: WalkBench; couplet: string }) {
+function ForkWeights({ bench, couplet }: { bench: OpenWalk; couplet: string }) {
   const step = bench.result.trail.find((one) => one.couplet === couplet)!;
   const said = bench.kept.answers.find((answer) => answer.couplet === couplet);
   const leans = step.leads.map(({ lead }, i) => ({
@@ -109,7 +109,7 @@ function ForkWeights({ bench, couplet }: { bench: WalkBench; couplet: string }) 
     : 'ticks';
   const even = step.leads.map(() => 1);
   return (
-    <Choice
+    <ChoiceGroup
       label="Both ways, weighed"
       options={[{ id: 'ticks', label: 'by what is ticked' }, { id: 'even', label: 'evenly' }, ...leans]}
       chosen={[chosen]}

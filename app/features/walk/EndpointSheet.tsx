@@ -3,38 +3,38 @@ import type { KeyEndpoint } from '@plesion/core/keys';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme/index';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
 import { compiledOf } from '../records/compiled';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import type { WalkBench } from './useWalk';
+import type { OpenWalk } from './useWalk';
 
 const SHOWN = 5;
 
 /** Where the walk may end, with the readings' own opinion beside it. */
-export const EndpointSheet = memo(function EndpointSheet({ bench }: { bench: WalkBench }) {
+export const EndpointSheet = memo(function EndpointSheet({ bench }: { bench: OpenWalk }) {
   const { endpoints, lost } = bench.result;
   const told = endpoints.some(({ byReadings }) => byReadings !== undefined) && bench.specimens.length > 0;
   return (
-    <Sheet title="Where it may end" aside="by the key">
+    <Card title="Where it may end" aside="by the key">
       {endpoints.slice(0, SHOWN).map((endpoint) => (
         <EndpointRow key={endpoint.taxon} bench={bench} endpoint={endpoint} told={told} />
       ))}
       {endpoints.length > SHOWN && (
-        <Words
+        <Text
           size="small"
           quiet
-        >{`and ${endpoints.length - SHOWN} more, ${inHundred(endpoints.slice(SHOWN).reduce((sum, { p }) => sum + p, 0))} between them`}</Words>
+        >{`and ${endpoints.length - SHOWN} more, ${inHundred(endpoints.slice(SHOWN).reduce((sum, { p }) => sum + p, 0))} between them`}</Text>
       )}
-      {lost > 0.005 && <Words size="small" quiet>{`${inHundred(lost)} leads nowhere: the key needs mending there.`}</Words>}
-    </Sheet>
+      {lost > 0.005 && <Text size="small" quiet>{`${inHundred(lost)} leads nowhere: the key needs mending there.`}</Text>}
+    </Card>
   );
 });
 
-function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: KeyEndpoint; told: boolean }) {
+function EndpointRow({ bench, endpoint, told }: { bench: OpenWalk; endpoint: KeyEndpoint; told: boolean }) {
   const guide = bench.guide?.guide;
   const known = guide?.taxa.some(({ id }) => id === endpoint.taxon);
   const form = guide && compiledOf(guide).forms.find(({ taxon }) => taxon === endpoint.taxon);
@@ -44,18 +44,18 @@ function EndpointRow({ bench, endpoint, told }: { bench: WalkBench; endpoint: Ke
       <View style={styles.plate}>{plate && <PlateView plate={plate} width={46} height={46} />}</View>
       <View style={styles.grow}>
         {known ? (
-          <TaxonName guide={guide!} taxon={endpoint.taxon} size={16} lines={1} />
+          <TaxonName guide={guide} taxon={endpoint.taxon} size={16} lines={1} />
         ) : (
           <WrittenName name={endpoint.name} lines={1} />
         )}
         <View style={styles.track}>
           <View style={[styles.bar, { width: `${Math.max(1, endpoint.p * 100)}%` }]} />
         </View>
-        <Words size="small" figures quiet>
+        <Text size="small" figures quiet>
           {told && endpoint.byReadings !== undefined
             ? `${inHundred(endpoint.p)} · readings ${endpoint.byReadings < 0.005 ? 'under 1 in 100' : inHundred(endpoint.byReadings)}`
             : inHundred(endpoint.p)}
-        </Words>
+        </Text>
       </View>
     </View>
   );

@@ -3,14 +3,14 @@ import { memo, useMemo, useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { colour, space, TOUCH } from '../../theme/index';
 import { Button } from '../../ui/Button';
-import { Entry } from '../../ui/Entry';
-import { Sheet } from '../../ui/Sheet';
-import { Words } from '../../ui/Words';
+import { TextField } from '../../ui/TextField';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
-import type { WalkBench } from './useWalk';
+import type { OpenWalk } from './useWalk';
 
 /** "Is it X?": the couplets that X must pass, with what was decided there; and a start at a later couplet. */
-export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
+export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: string) => void }) {
   const { key } = bench.stored;
   const [asked, setAsked] = useState('');
   const [chosen, setChosen] = useState<string>();
@@ -23,12 +23,14 @@ export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: Wal
   const way = chosen ? wayTo(key, chosen) : [];
   const taken = new Map(bench.result.trail.map((step) => [step.couplet, step.lead]));
   return (
-    <Sheet title="Is it …?" aside={chosen && <Button small kind="quiet" label="Clear" onPress={() => setChosen(undefined)} />}>
-      {!chosen && <Entry label="A name the key ends at" value={asked} onChangeText={setAsked} placeholder={endings[0]?.name} />}
+    <Card title="Is it …?" aside={chosen && <Button small kind="quiet" label="Clear" onPress={() => setChosen(undefined)} />}>
+      {!chosen && (
+        <TextField label="A name the key ends at" value={asked} onChangeText={setAsked} placeholder={endings[0]?.name} />
+      )}
       {!chosen &&
         found.map(({ id, name }) => (
           <Pressable key={id} role="button" onPress={() => setChosen(id)} style={styles.row}>
-            <Words>{name}</Words>
+            <Text>{name}</Text>
           </Pressable>
         ))}
       {chosen && <WrittenName name={endings.find(({ id }) => id === chosen)?.name ?? ''} />}
@@ -37,12 +39,12 @@ export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: Wal
         const passed = own === lead.id;
         return (
           <Pressable key={couplet.id} role="button" onPress={() => onShow(couplet.id)} style={styles.row}>
-            <Words strong color={own === undefined ? colour.quiet : passed ? colour.for : colour.against} style={styles.mark}>
+            <Text strong color={own === undefined ? colour.quiet : passed ? colour.for : colour.against} style={styles.character}>
               {`${own === undefined ? '' : passed ? '✓ ' : '✕ '}${couplet.number}${lead.id}`}
-            </Words>
-            <Words size="small" style={styles.grow}>
+            </Text>
+            <Text size="small" style={styles.grow}>
               {printStatements(lead.statements)}
-            </Words>
+            </Text>
           </Pressable>
         );
       })}
@@ -55,12 +57,12 @@ export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: Wal
         />
       )}
       {bench.kept.start && <Button small label="Start at the beginning again" onPress={() => bench.start(undefined)} />}
-    </Sheet>
+    </Card>
   );
 });
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', gap: space.s, minHeight: TOUCH, alignItems: 'center' },
-  mark: { width: 58 },
+  character: { width: 58 },
   grow: { flex: 1 },
 });

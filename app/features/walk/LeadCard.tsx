@@ -4,13 +4,13 @@ import type { Couplet, Lead, LeadStanding } from '@plesion/core/keys';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { DestinationName } from '../keys/DestinationName';
 import { StatementRow } from './StatementRow';
-import type { WalkBench } from './useWalk';
+import type { OpenWalk } from './useWalk';
 
 interface LeadCardProps {
-  bench: WalkBench;
+  bench: OpenWalk;
   couplet: Couplet;
   lead: Lead;
   standing?: LeadStanding;
@@ -33,7 +33,7 @@ export function LeadCard({ bench, couplet, lead, standing, guide, specimen, take
       style={[styles.card, useWide() && styles.beside, taken && styles.taken]}
     >
       <View style={styles.head}>
-        <Words size="title" color={colour.kelp}>{`${couplet.number}${lead.id}`}</Words>
+        <Text size="title" color={colour.kelp}>{`${couplet.number}${lead.id}`}</Text>
         {standing && <Support standing={standing} />}
       </View>
       {lead.statements.map((statement) => (
@@ -51,9 +51,9 @@ export function LeadCard({ bench, couplet, lead, standing, guide, specimen, take
       ))}
       <View style={styles.foot}>
         <View style={styles.to}>
-          <Words size="small" quiet>
+          <Text size="small" quiet>
             leads to
-          </Words>
+          </Text>
           <DestinationName guide={guide} keyed={bench.stored.key} to={lead.to} />
         </View>
         <Button
@@ -91,9 +91,9 @@ function Support({ standing }: { standing: LeadStanding }) {
           />
         )}
       </View>
-      <Words size="small" figures quiet={!told} color={told ? (support >= 0 ? colour.for : colour.against) : undefined}>
+      <Text size="small" figures quiet={!told} color={told ? (support >= 0 ? colour.for : colour.against) : undefined}>
         {told ? `${support > 0 ? '+' : ''}${support.toFixed(1)} bits` : 'not ticked'}
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -4,15 +4,15 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { space } from '../../theme/index';
-import { Entry } from '../../ui/Entry';
-import { Words } from '../../ui/Words';
+import { TextField } from '../../ui/TextField';
+import { Text } from '../../ui/Text';
 import { StateTiles } from '../reading/StateTiles';
 import { ValueEntry } from '../reading/ValueEntry';
 import { measuring } from './answering';
-import type { WalkBench } from './useWalk';
+import type { OpenWalk } from './useWalk';
 
 interface MeasureProps {
-  bench: WalkBench;
+  bench: OpenWalk;
   couplet: string;
   statement: Statement;
   guide?: Guide;
@@ -64,7 +64,7 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
   return (
     <View style={styles.row}>
       <View style={styles.value}>
-        <Entry
+        <TextField
           label="measured"
           inputMode="decimal"
           unit={quantity?.unit}
@@ -74,9 +74,9 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
         />
       </View>
       <View style={styles.error}>
-        <Entry label="±" inputMode="decimal" value={texts.error} onChangeText={(error) => give({ ...texts, error })} />
+        <TextField label="±" inputMode="decimal" value={texts.error} onChangeText={(error) => give({ ...texts, error })} />
       </View>
-      {!quantity && <Words size="small">No number was recognised in this statement.</Words>}
+      {!quantity && <Text size="small">No number was recognised in this statement.</Text>}
     </View>
   );
 }

@@ -11,11 +11,11 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme/index';
 import { Button } from '../../ui/Button';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { ticking } from './answering';
 import { MeasureStatement } from './MeasureStatement';
-import type { WalkBench } from './useWalk';
+import type { OpenWalk } from './useWalk';
 
 export const ANSWER_LABELS: Record<StatementAnswer, string> = {
   fits: 'fits',
@@ -25,7 +25,7 @@ export const ANSWER_LABELS: Record<StatementAnswer, string> = {
 };
 
 interface StatementRowProps {
-  bench: WalkBench;
+  bench: OpenWalk;
   couplet: string;
   statement: Statement;
   guide?: Guide;
@@ -51,27 +51,27 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
       <View style={styles.line}>
         <View style={styles.words}>
           {statement.join && statement.join !== 'and' && (
-            <Words size="small" strong quiet>
+            <Text size="small" strong quiet>
               {statement.join}
-            </Words>
+            </Text>
           )}
           <TermText guide={guide} text={statement.text} />
           {finding && <FindingLine finding={finding} bench={bench} />}
           {!statement.link &&
             unclearIn(statement.text).map(({ text, why }) => (
-              <Words key={text} size="small" quiet>
+              <Text key={text} size="small" quiet>
                 {`“${text}” ${why}, so it cannot be measured against; tick what you see.`}
-              </Words>
+              </Text>
             ))}
           {withheld && (
-            <Words size="small" color={colour.hazard}>
+            <Text size="small" color={colour.hazard}>
               Needs closeness: withheld while a dangerous one is possible. Say “can’t see”, or read it from a photograph.
-            </Words>
+            </Text>
           )}
           {finding?.answer === 'cannot-see' && help && (
-            <Words size="small" quiet>
+            <Text size="small" quiet>
               {help}
-            </Words>
+            </Text>
           )}
         </View>
         {numeric && !withheld && (
@@ -98,26 +98,26 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
       </View>
       {measuring && <MeasureStatement bench={bench} couplet={couplet} statement={statement} guide={guide} specimen={specimen} />}
       {chosen && keys && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           F fits · D does not · P in part · V can’t see
-        </Words>
+        </Text>
       )}
     </View>
   );
 }
 
-function FindingLine({ finding, bench }: { finding: Finding; bench: WalkBench }) {
+function FindingLine({ finding, bench }: { finding: Finding; bench: OpenWalk }) {
   const at = bench.specimens.findIndex(({ id }) => id === finding.specimen);
   const where = bench.lot && at >= 0 ? `on no. ${at + 1}` : '';
   const said = finding.said ?? (finding.from === 'person' ? '' : 'read already');
   if (!where && !said) return null;
   return (
-    <Words
+    <Text
       size="small"
       color={finding.answer === 'does-not' ? colour.against : finding.answer === 'fits' ? colour.for : colour.quiet}
     >
       {[said, where].filter(Boolean).join(', ')}
-    </Words>
+    </Text>
   );
 }
 
@@ -153,12 +153,12 @@ function Tick({ answer, on, silent, off, onPress }: TickProps) {
         },
       ]}
     >
-      <Words size="small" strong color={on || silent ? color : colour.quiet} aria-hidden>
+      <Text size="small" strong color={on || silent ? color : colour.quiet} aria-hidden>
         {SIGNS[answer]}
-      </Words>
-      <Words size="small" strong={on} color={on || silent ? color : colour.ink} style={styles.label}>
+      </Text>
+      <Text size="small" strong={on} color={on || silent ? color : colour.ink} style={styles.label}>
         {ANSWER_LABELS[answer]}
-      </Words>
+      </Text>
     </Pressable>
   );
 }

@@ -2,11 +2,11 @@ import { inHundred } from '@plesion/core/evidence';
 import { coupletIndex } from '@plesion/core/keys';
 import { Pressable, ScrollView, StyleSheet } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme/index';
-import { Words } from '../../ui/Words';
-import type { WalkBench } from './useWalk';
+import { Text } from '../../ui/Text';
+import type { OpenWalk } from './useWalk';
 
 interface TrailProps {
-  bench: WalkBench;
+  bench: OpenWalk;
   /** The couplet in sight. */
   shown?: string;
   onShow: (couplet: string) => void;
@@ -75,9 +75,9 @@ function Step({ label, detail, on, open, doubt, p, onPress }: StepProps) {
       onPress={onPress}
       style={[styles.step, open && styles.open, doubt && styles.doubt, on && styles.on]}
     >
-      <Words size="small" strong color={on ? colour.kelp : colour.ink}>
+      <Text size="small" strong color={on ? colour.kelp : colour.ink}>
         {label}
-      </Words>
+      </Text>
     </Pressable>
   );
 }

@@ -6,17 +6,17 @@ import { v7 as mintId } from 'uuid';
 import { colour, space, TOUCH } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
 import { useSession } from '../session/useSession';
 import { startDraft } from '../records/drafts';
 import type { OpenSpecimen } from '../records/useSpecimens';
-import type { WalkBench } from './useWalk';
+import type { OpenWalk } from './useWalk';
 
 /** The end of a walk: the name, whether it may be given, the back-check, and where one might have gone wrong. */
-export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
+export function WalkEnd({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: string) => void }) {
   const { reached, call, beyond } = bench.result;
   const guide = bench.guide?.guide;
   const router = useRouter();
@@ -25,9 +25,9 @@ export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet:
   const known = guide?.taxa.some(({ id }) => id === reached.taxon);
   return (
     <View style={styles.group}>
-      <Sheet title="The key comes to">
-        {known ? <TaxonName guide={guide!} taxon={reached.taxon} size={30} /> : <WrittenName name={reached.name} size={30} />}
-        <Words quiet>{`${inHundred(reached.p)}, by the decisions and what may have been misread in them`}</Words>
+      <Card title="The key comes to">
+        {known ? <TaxonName guide={guide} taxon={reached.taxon} size={30} /> : <WrittenName name={reached.name} size={30} />}
+        <Text quiet>{`${inHundred(reached.p)}, by the decisions and what may have been misread in them`}</Text>
         {beyond.map((text) => (
           <Notice key={text} kind="problem" title="Beyond this key">
             {text}
@@ -59,7 +59,7 @@ export function WalkEnd({ bench, onShow }: { bench: WalkBench; onShow: (couplet:
             )}
           </View>
         )}
-      </Sheet>
+      </Card>
       <Missteps bench={bench} onShow={onShow} />
       <BackCheckSheet bench={bench} />
     </View>
@@ -71,7 +71,7 @@ const nameHref = ({ id, state }: Pick<OpenSpecimen, 'id' | 'state'>, name: strin
   `/specimens/${id}/name${state.content.guideId ? '' : `?written=${encodeURIComponent(name)}`}` as `/specimens/${string}/name`;
 
 /** A walk that was for no specimen becomes one, with what was ticked as its readings. */
-function KeepSpecimen({ bench }: { bench: WalkBench }) {
+function KeepSpecimen({ bench }: { bench: OpenWalk }) {
   const router = useRouter();
   const station = useSession().station.id;
   const keep = () => {
@@ -96,11 +96,11 @@ function KeepSpecimen({ bench }: { bench: WalkBench }) {
   );
 }
 
-export function Missteps({ bench, onShow }: { bench: WalkBench; onShow: (couplet: string) => void }) {
+export function Missteps({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: string) => void }) {
   const { missteps } = bench.result;
   if (missteps.length === 0) return null;
   return (
-    <Sheet title="Where you might have gone wrong">
+    <Card title="Where you might have gone wrong">
       {missteps.slice(0, 4).map((misstep) => (
         <Pressable
           key={misstep.couplet + misstep.instead}
@@ -109,18 +109,18 @@ export function Missteps({ bench, onShow }: { bench: WalkBench; onShow: (couplet
           style={styles.misstep}
         >
           <View style={styles.grow}>
-            <Words size="small">{misstep.text}</Words>
-            <Words
+            <Text size="small">{misstep.text}</Text>
+            <Text
               size="small"
               quiet
-            >{`${misstep.number}${misstep.instead} instead of ${misstep.number}${misstep.taken}; misread ${inHundred(misstep.p)}`}</Words>
+            >{`${misstep.number}${misstep.instead} instead of ${misstep.number}${misstep.taken}; misread ${inHundred(misstep.p)}`}</Text>
           </View>
-          <Words strong figures color={misstep.bits > 0 ? colour.against : colour.quiet}>
+          <Text strong figures color={misstep.bits > 0 ? colour.against : colour.quiet}>
             {`${misstep.bits > 0 ? '+' : ''}${misstep.bits.toFixed(1)}`}
-          </Words>
+          </Text>
         </Pressable>
       ))}
-    </Sheet>
+    </Card>
   );
 }
 
@@ -131,26 +131,26 @@ const VERDICTS: Record<BackCheckItem['verdict'], { sign: string; word: string; c
   'not-scored': { sign: '·', word: 'not described', color: colour.quiet },
 };
 
-function BackCheckSheet({ bench }: { bench: WalkBench }) {
+function BackCheckSheet({ bench }: { bench: OpenWalk }) {
   const { backCheck } = bench.result;
   if (!backCheck) return null;
   const numberOf = (couplet: string | undefined) => bench.stored.key.couplets.find(({ id }) => id === couplet)?.number;
   const worstFirst = [...backCheck.items].sort((a, b) => Number(b.verdict === 'against') - Number(a.verdict === 'against'));
   return (
-    <Sheet title="Held against the description" aside={`${backCheck.agrees} agree, ${backCheck.against} against`}>
-      <Words size="small">{backCheck.text}</Words>
+    <Card title="Held against the description" aside={`${backCheck.agrees} agree, ${backCheck.against} against`}>
+      <Text size="small">{backCheck.text}</Text>
       {worstFirst.map((item, i) => {
         const { sign, word, color } = VERDICTS[item.verdict];
         return (
           <View key={i} style={styles.check}>
-            <Words strong color={color} style={styles.sign} accessibilityLabel={word}>
+            <Text strong color={color} style={styles.sign} accessibilityLabel={word}>
               {sign}
-            </Words>
+            </Text>
             <View style={styles.grow}>
-              <Words size="small" strong>
+              <Text size="small" strong>
                 {item.label}
-              </Words>
-              <Words size="small" quiet>
+              </Text>
+              <Text size="small" quiet>
                 {[
                   item.said,
                   word,
@@ -159,12 +159,12 @@ function BackCheckSheet({ bench }: { bench: WalkBench }) {
                 ]
                   .filter(Boolean)
                   .join(' · ')}
-              </Words>
+              </Text>
             </View>
           </View>
         );
       })}
-    </Sheet>
+    </Card>
   );
 }
 

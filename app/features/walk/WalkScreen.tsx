@@ -7,9 +7,9 @@ import { colour, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Sheet } from '../../ui/Sheet';
+import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { KeyHelp } from '../reading/KeyHelp';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { LotSpecimens } from '../lots/LotSpecimens';
@@ -22,7 +22,7 @@ import { CoupletPanel } from './CoupletPanel';
 import { EndpointSheet } from './EndpointSheet';
 import { IsItSheet } from './IsItSheet';
 import { Trail } from './Trail';
-import { useWalk, type WalkBench } from './useWalk';
+import { useWalk, type OpenWalk } from './useWalk';
 import { Missteps, WalkEnd } from './WalkEnd';
 import { useWalkKeys, WALK_KEYS } from './walkKeys';
 
@@ -48,7 +48,7 @@ export function WalkScreen({ keyId, ...target }: WalkScreenProps) {
 }
 
 /** What is in sight, who answers, and how sure the next decision is. */
-function useSight(bench: WalkBench) {
+function useSight(bench: OpenWalk) {
   const { at, trail } = bench.result;
   const [looked, setLooked] = useState<string>();
   const [specimen, setSpecimen] = useState<string>();
@@ -73,22 +73,22 @@ function useSight(bench: WalkBench) {
   };
 }
 
-function Head({ bench }: { bench: WalkBench }) {
+function Head({ bench }: { bench: OpenWalk }) {
   const router = useRouter();
   const only = bench.lot ? undefined : bench.specimens[0];
   return (
     <View style={styles.head}>
       <View style={styles.grow}>
-        <Words size="title" heading={1} numberOfLines={2}>
+        <Text size="title" heading={1} numberOfLines={2}>
           {bench.stored.key.title}
-        </Words>
-        <Words size="small" quiet>
+        </Text>
+        <Text size="small" quiet>
           {bench.lot
             ? bench.lot.label
             : only
               ? only.state.content.label || 'a specimen without label'
               : 'for no specimen: nothing is recorded'}
-        </Words>
+        </Text>
       </View>
       <Button small kind="quiet" label="Undo" disabled={!bench.canUndo} onPress={bench.undo} />
       <Button
@@ -102,12 +102,12 @@ function Head({ bench }: { bench: WalkBench }) {
   );
 }
 
-function Troubles({ bench }: { bench: WalkBench }) {
+function Troubles({ bench }: { bench: OpenWalk }) {
   const { caution } = bench.stored.key;
   return (
     <>
       {bench.guide && bench.specimens.length > 0 ? (
-        <DangerNotice guide={bench.guide.guide} answer={bench.assessment} />
+        <DangerNotice guide={bench.guide.guide} answer={bench.standing} />
       ) : (
         caution && (
           <Notice kind="caution" title="Take care">
@@ -132,7 +132,7 @@ function Troubles({ bench }: { bench: WalkBench }) {
   );
 }
 
-function PhoneWalk({ bench }: { bench: WalkBench }) {
+function PhoneWalk({ bench }: { bench: OpenWalk }) {
   const sight = useSight(bench);
   // What stands round the couplet may come a moment later than the couplet itself.
   const calm = useDeferredValue(bench);
@@ -163,7 +163,7 @@ function PhoneWalk({ bench }: { bench: WalkBench }) {
   );
 }
 
-function Again({ bench }: { bench: WalkBench }) {
+function Again({ bench }: { bench: OpenWalk }) {
   if (bench.result.trail.length === 0) return null;
   return (
     <View style={styles.again}>
@@ -174,7 +174,7 @@ function Again({ bench }: { bench: WalkBench }) {
 
 const TICKS: Record<string, StatementAnswer> = { f: 'fits', d: 'does-not', p: 'in-part', v: 'cannot-see' };
 
-function WideWalk({ bench }: { bench: WalkBench }) {
+function WideWalk({ bench }: { bench: OpenWalk }) {
   const sight = useSight(bench);
   const calm = useDeferredValue(bench);
   const router = useRouter();
@@ -259,7 +259,7 @@ function WideWalk({ bench }: { bench: WalkBench }) {
           />
         )}
         <Again bench={bench} />
-        <Sheet title="The walk in the tree">
+        <Card title="The walk in the tree">
           <KeyTreeView
             keyed={stored.key}
             guide={bench.guide?.guide}
@@ -268,7 +268,7 @@ function WideWalk({ bench }: { bench: WalkBench }) {
             onOpen={sight.show}
             height={320}
           />
-        </Sheet>
+        </Card>
       </ScrollView>
       <ScrollView style={styles.right} contentContainerStyle={styles.column}>
         <EndpointSheet bench={calm} />

@@ -15,7 +15,7 @@ import {
   withTicked,
 } from '@plesion/core/keys';
 import { useMemo } from 'react';
-import { useAssessment } from '../analysis/useAssessment';
+import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
 import { useLotDraft } from '../records/useLots';
 import { type OpenSpecimen, useSpecimens } from '../records/useSpecimens';
@@ -23,7 +23,7 @@ import { useKey } from '../records/useKeys';
 import { undecided } from './answering';
 import { useLooseWalk } from './looseWalk';
 
-export interface WalkBench {
+export interface OpenWalk {
   stored: StoredKey;
   guide?: StoredGuide;
   compiled?: CompiledGuide;
@@ -33,7 +33,7 @@ export interface WalkBench {
   kept: KeptWalk;
   result: Walk;
   /** How the first specimen stands by its readings. */
-  assessment?: Standing;
+  standing?: Standing;
   /** Must one not come close enough to read it? */
   withheld: (statement: Statement) => boolean;
   /** The newest version of the key, when the walk follows an older one. */
@@ -57,7 +57,7 @@ const NO_READINGS = alone([]);
 export function useWalk(
   keyId: string,
   { specimenId, lotId, start }: { specimenId?: string; lotId?: string; start?: string },
-): { bench?: WalkBench; error: unknown; retry: () => void } {
+): { bench?: OpenWalk; error: unknown; retry: () => void } {
   const newest = useKey(keyId);
   const lot = useLotDraft(lotId ?? '');
   const opened = useSpecimens(specimenId ? [specimenId] : (lot.state?.content.specimens ?? []));
@@ -74,7 +74,7 @@ export function useWalk(
     () => (guide.data ? compiledFor(guide.data.guide, situation ?? {}, judgement) : undefined),
     [guide.data, situation, judgement],
   );
-  const assessment = useAssessment(guide.data, opened.specimens?.[0]?.state.content).data;
+  const standing = useStanding(guide.data, opened.specimens?.[0]?.state.content).data;
   const keyed = useKeyedSpecimens(opened.specimens ?? []);
   const kept = useMemo(
     (): KeptWalk | undefined =>
@@ -128,10 +128,10 @@ export function useWalk(
       ...(lotId && lot.state ? { lot: { id: lotId, label: lot.state.content.label } } : {}),
       kept,
       result,
-      assessment,
+      standing,
       withheld({ link }) {
         const character = guide.data?.guide.characters.find(({ id }) => id === link?.character);
-        return Boolean(assessment?.withheld.close && character && isClose(character));
+        return Boolean(standing?.withheld.close && character && isClose(character));
       },
       ...(behind ? { newer: newest.data } : {}),
       takeNewer: () => newest.data && put(carriedOver(stored, newest.data, kept)),

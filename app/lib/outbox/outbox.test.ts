@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { memoryKeeper } from '../device';
+import { memoryStore } from '../device';
 import { takeOver } from './fromOlder';
 import { createOutbox, keyOf, type Keeping } from './outbox';
 import { browserStorage, type Entry, memoryStorage, type Storage } from './storage';
@@ -74,7 +74,7 @@ describe('the outbox', () => {
 
 describe('what an earlier version kept', () => {
   it('is taken over, and removed there only once it is kept here', async () => {
-    const older = memoryKeeper();
+    const older = memoryStore();
     older.write('plesion.draft.station.one', JSON.stringify({ content: { label: 'A' }, unanswered: { label: 'B' } }));
     older.write('plesion.lot.station.two', JSON.stringify({ content: { label: 'L' } }));
     older.write('plesion.draft.station.broken', '{"content":');
@@ -89,7 +89,7 @@ describe('what an earlier version kept', () => {
   });
 
   it('stays where it is when there is no room', async () => {
-    const older = memoryKeeper();
+    const older = memoryStore();
     older.write('plesion.draft.station.one', JSON.stringify({ content: {} }));
     const full = await createOutbox({ ...memoryStorage(), putEntry: () => Promise.reject(new Error('full')) });
     await expect(takeOver(older, full)).rejects.toThrow('full');

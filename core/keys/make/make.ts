@@ -23,7 +23,7 @@ export interface MadeKey extends KeyPaths {
   key: Key;
 }
 
-/** Agreement of a confirming mark with the couplet's own, on either side. */
+/** Agreement of a confirming character with the couplet's own, on either side. */
 const CONFIRMS = 0.9;
 /** Nodes of few forms are solved exactly. */
 const SOLVED = 10;
@@ -32,8 +32,8 @@ const MOST_COUPLETS = 5000;
 /**
  * Make a dichotomous key from a compiled guide: at each couplet the split that
  * minimises the expected remaining cost (look-ahead 2; exactly, when few forms
- * are left), with confirming statements beside it. Forms that vary in a mark go
- * both ways. Marks that the purpose forbids are not used.
+ * are left), with confirming statements beside it. Forms that vary in a character go
+ * both ways. Characters that the purpose forbids are not used.
  *
  * @param onProgress told the share of the forms' mass that has come to a name.
  */
@@ -85,7 +85,7 @@ export const sayPurpose = (purpose: KeyPurpose): string =>
   ({ 'hands-off': 'without touching', field: 'in the field', bench: 'at the bench' })[purpose];
 
 const sayStopped = (forms: number) =>
-  `The key was ended at ${MOST_COUPLETS} couplets: its ${forms} forms vary too much in the marks allowed to be told apart one by one, and many would stand in several places. Taxa named together from there on may still be told apart: key a genus or a group at a time, or allow more marks.`;
+  `The key was ended at ${MOST_COUPLETS} couplets: its ${forms} forms vary too much in the characters allowed to be told apart one by one, and many would stand in several places. Taxa named together from there on may still be told apart: key a genus or a group at a time, or allow more characters.`;
 
 interface Work {
   compiled: CompiledGuide;
@@ -184,7 +184,7 @@ function statementsOf(
   return [side(0), side(1)];
 }
 
-/** How often another mark says the same as the couplet's own, at worst of its two sides; and whether it is turned round. */
+/** How often another character says the same as the couplet's own, at worst of its two sides; and whether it is turned round. */
 function agreement({ sides }: Split, { first }: Split, { at, mass }: Node): { share: number; turned: boolean } {
   let [sameA, sameB, massA, massB] = [0, 0, 0, 0];
   for (let k = 0; k < at.length; k++) {

@@ -14,7 +14,7 @@ export interface Optimum {
  * c·w(S) + cost(S ∩ first) + cost(S ∩ second). Only splits by which every item
  * goes one way are used; undefined when they cannot tell the taxa apart.
  *
- * @param unit count every couplet as 1, instead of by its mark's cost.
+ * @param unit count every couplet as 1, instead of by its character's cost.
  */
 export function optimumOf(
   items: readonly Item[],
@@ -35,7 +35,7 @@ export function optimumOf(
     }
     const all = (1 << n) - 1;
     if (!clear || mask === 0 || mask === all) continue;
-    // A split and its mirror image are one; the cheaper mark is kept.
+    // A split and its mirror image are one; the cheaper character is kept.
     const id = mask & 1 ? mask : all ^ mask;
     const known = masks.get(id);
     if (!known || split.cost < known.cost) masks.set(id, split);

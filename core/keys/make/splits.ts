@@ -37,7 +37,7 @@ export interface Split {
   links: [StatementLink, StatementLink];
   /** Some form goes its way only usually. */
   usual: boolean;
-  /** Couplets count 1; less trusted or slower marks a little more. */
+  /** Couplets count 1; less trusted or slower characters a little more. */
   cost: number;
 }
 

@@ -93,7 +93,7 @@ export function writeSdd(key: Key): string {
       },
     },
   };
-  return new XMLBuilder({ ...parserOptions, format: true, suppressEmptyNode: true }).build(document) as string;
+  return new XMLBuilder({ ...parserOptions, format: true, suppressEmptyNode: true }).build(document);
 }
 
 function outcome(lead: Lead, nameIds: ReadonlyMap<string, string>): Xml {

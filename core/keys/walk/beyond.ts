@@ -41,8 +41,8 @@ export function beyondOf(
     if (rare) out.push(`${to.name} is not known from there.`);
   }
   for (const [facet, values] of Object.entries(scope?.facets ?? {})) {
-    const other = compiled && otherFacet(compiled, situation, specimens, facet as FacetName, values!);
-    if (other) out.push(`The key is for ${sayValues(guide, facet as FacetName, values!)} only; this is more likely ${other}.`);
+    const other = compiled && otherFacet(compiled, situation, specimens, facet as FacetName, values);
+    if (other) out.push(`The key is for ${sayValues(guide, facet as FacetName, values)} only; this is more likely ${other}.`);
   }
   return out;
 }

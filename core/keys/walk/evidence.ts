@@ -29,7 +29,7 @@ export function endpointEvidence(
   for (const to of endpointsOf(key)) {
     const id = endpointId(to)!;
     if (to.kind !== 'taxon' || to.taxon === undefined) continue;
-    const wanted = Object.fromEntries(Object.entries(to.facets ?? {}).map(([facet, value]) => [facet, [value!]]));
+    const wanted = Object.fromEntries(Object.entries(to.facets ?? {}).map(([facet, value]) => [facet, [value]]));
     const inside = compiled.forms.flatMap((form, f) =>
       isUnder(compiled.guide, form.taxon, to.taxon!) && hasFacets(form, wanted) ? [f] : [],
     );

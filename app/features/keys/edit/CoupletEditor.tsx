@@ -21,9 +21,9 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../../theme';
 import { Button } from '../../../ui/Button';
-import { Entry } from '../../../ui/Entry';
-import { Sheet } from '../../../ui/Sheet';
-import { Words } from '../../../ui/Words';
+import { TextField } from '../../../ui/TextField';
+import { Card } from '../../../ui/Card';
+import { Text } from '../../../ui/Text';
 import { DestinationEditor } from './DestinationEditor';
 import { LinkEditor } from './LinkEditor';
 
@@ -44,7 +44,7 @@ export function CoupletEditor({ keyed, couplet, guide, onChange, onGo }: Couplet
     onGo(made.couplet);
   };
   return (
-    <Sheet title={`Couplet ${number}`} aside={id === keyed.start ? 'the key starts here' : undefined}>
+    <Card title={`Couplet ${number}`} aside={id === keyed.start ? 'the key starts here' : undefined}>
       {couplet.leads.map((lead, i) => (
         <LeadEditor
           key={lead.id}
@@ -88,21 +88,21 @@ export function CoupletEditor({ keyed, couplet, guide, onChange, onGo }: Couplet
           />
         )}
       </View>
-      <Entry
+      <TextField
         label="Before you look: how to prepare or turn it"
         value={couplet.prepare ?? ''}
         maxLength={4000}
         multiline
         onChangeText={(text) => onChange((key) => setRemark(key, id, 'prepare', text))}
       />
-      <Entry
+      <TextField
         label="Note"
         value={couplet.note ?? ''}
         maxLength={4000}
         multiline
         onChangeText={(text) => onChange((key) => setRemark(key, id, 'note', text))}
       />
-    </Sheet>
+    </Card>
   );
 }
 
@@ -119,7 +119,7 @@ function LeadEditor({ keyed, couplet, lead, place, guide, onChange, onGo, onNew 
   return (
     <View style={styles.lead}>
       <View style={styles.head}>
-        <Words strong color={colour.kelp} size="lead" style={styles.grow}>{`${number}${lead.id}`}</Words>
+        <Text strong color={colour.kelp} size="lead" style={styles.grow}>{`${number}${lead.id}`}</Text>
         {place > 0 && (
           <Button
             small
@@ -187,7 +187,7 @@ function LeadWords({ lead, number, onWords }: { lead: Lead; number: string; onWo
   const before = printStatements(lead.statements);
   const [words, setWordsHere] = useState(before);
   return (
-    <Entry
+    <TextField
       label={`Statements of ${number}${lead.id}`}
       value={words}
       multiline

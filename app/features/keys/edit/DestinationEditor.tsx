@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme';
 import { Button } from '../../../ui/Button';
-import { Choice } from '../../../ui/Choice';
-import { Entry } from '../../../ui/Entry';
-import { Words } from '../../../ui/Words';
+import { ChoiceGroup } from '../../../ui/ChoiceGroup';
+import { TextField } from '../../../ui/TextField';
+import { Text } from '../../../ui/Text';
 
 interface DestinationEditorProps {
   keyed: Key;
@@ -41,7 +41,7 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
   const unknownName = kind === 'taxon' && text.trim() && guide && !taxonNamed(guide, text.trim());
   return (
     <View style={styles.group}>
-      <Choice
+      <ChoiceGroup
         label="leads to"
         options={KINDS}
         chosen={[kind]}
@@ -54,7 +54,7 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
       {kind !== 'open' && (
         <View style={styles.row}>
           <View style={styles.grow}>
-            <Entry
+            <TextField
               label={{ couplet: 'Number of the couplet', taxon: 'Name', key: 'Key to', open: '' }[kind]}
               value={text}
               maxLength={200}
@@ -66,9 +66,9 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
         </View>
       )}
       {unknownName && (
-        <Words size="small" quiet>
+        <Text size="small" quiet>
           The guide does not know this name; nothing can be checked at this ending.
-        </Words>
+        </Text>
       )}
     </View>
   );

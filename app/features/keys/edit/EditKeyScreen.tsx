@@ -5,11 +5,11 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../../theme';
 import { Button } from '../../../ui/Button';
-import { Entry } from '../../../ui/Entry';
+import { TextField } from '../../../ui/TextField';
 import { Notice } from '../../../ui/Notice';
 import { Screen } from '../../../ui/Screen';
 import { Failed, Loading } from '../../../ui/states';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import { NoRoom, whereKept } from '../../records/SavingLine';
 import { useGuide } from '../../records/useGuide';
 import { KeyProblems } from '../KeyProblems';
@@ -50,7 +50,7 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
     <Screen widest={1180} foot={<SaveBar id={id} draft={draft} state={state} onRenumber={() => change(renumber)} />}>
       <View style={styles.head}>
         <View style={styles.grow}>
-          <Entry
+          <TextField
             label="Title of the key"
             value={key.title}
             maxLength={200}
@@ -102,13 +102,13 @@ function CoupletList({
         couplet.id === chosen && styles.on,
       ]}
     >
-      <Words strong color={couplet.id === chosen ? colour.kelp : colour.ink}>
+      <Text strong color={couplet.id === chosen ? colour.kelp : colour.ink}>
         {couplet.number}
-      </Words>
+      </Text>
       {tall && (
-        <Words size="small" quiet numberOfLines={1} style={styles.grow}>
+        <Text size="small" quiet numberOfLines={1} style={styles.grow}>
           {couplet.leads[0]?.statements[0]?.text ?? '…'}
-        </Words>
+        </Text>
       )}
     </Pressable>
   );
@@ -155,9 +155,9 @@ function SaveBar({
       <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
       <Button small kind="quiet" label="Redo" disabled={!state.canRedo} onPress={draft.redo} />
       <Button small kind="quiet" label="Renumber" hint="Number couplets in the order they are met" onPress={onRenumber} />
-      <Words size="small" quiet style={styles.grow} role="status">
+      <Text size="small" quiet style={styles.grow} role="status">
         {clean ? `version ${state.content.version}` : 'changes kept on this device'}
-      </Words>
+      </Text>
       <Button
         kind="main"
         label={clean ? 'Done' : `Save as version ${state.content.version + 1}`}
@@ -180,7 +180,7 @@ function Trouble({ draft, state: { saving, unkept } }: { draft: KeyDraft; state:
   if (saving.at !== 'conflict') return null;
   return (
     <Notice kind="problem" title="This key was changed elsewhere">
-      <Words size="small">{`It is at version ${saving.stored.version} there, with ${saving.stored.couplets} couplets. Every version is kept.`}</Words>
+      <Text size="small">{`It is at version ${saving.stored.version} there, with ${saving.stored.couplets} couplets. Every version is kept.`}</Text>
       <View style={styles.choices}>
         <Button small label="Mine on top of it" onPress={() => void draft.settle('mine')} />
         <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />

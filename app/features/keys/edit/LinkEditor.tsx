@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../../theme';
 import { Button } from '../../../ui/Button';
-import { Choice } from '../../../ui/Choice';
-import { Entry } from '../../../ui/Entry';
-import { Words } from '../../../ui/Words';
+import { ChoiceGroup } from '../../../ui/ChoiceGroup';
+import { TextField } from '../../../ui/TextField';
+import { Text } from '../../../ui/Text';
 
 interface LinkEditorProps {
   keyed: Key;
@@ -26,9 +26,9 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
   return (
     <View style={styles.group}>
       <View style={styles.row}>
-        <Words size="small" style={styles.grow}>
+        <Text size="small" style={styles.grow}>
           {statement.join && statement.join !== 'and' ? `${statement.join} ${text}` : text}
-        </Words>
+        </Text>
         {guide && (
           <Button
             small
@@ -83,8 +83,8 @@ function CharacterPick({
     .map(({ character }) => character);
   return (
     <>
-      <Entry label="Find a character" value={search} onChangeText={setSearch} />
-      <Choice
+      <TextField label="Find a character" value={search} onChangeText={setSearch} />
+      <ChoiceGroup
         label="Character"
         clearable
         options={offered.map(({ id, label }) => ({ id, label }))}
@@ -110,7 +110,7 @@ function LinkValues({
   });
   if ('states' in link) {
     return (
-      <Choice
+      <ChoiceGroup
         label="States it allows"
         many
         options={character.states ?? []}
@@ -129,10 +129,22 @@ function LinkValues({
   return (
     <View style={styles.row}>
       <View style={styles.grow}>
-        <Entry label="from" inputMode="decimal" unit={character.unit} value={texts.low} onChangeText={(low) => give({ low })} />
+        <TextField
+          label="from"
+          inputMode="decimal"
+          unit={character.unit}
+          value={texts.low}
+          onChangeText={(low) => give({ low })}
+        />
       </View>
       <View style={styles.grow}>
-        <Entry label="to" inputMode="decimal" unit={character.unit} value={texts.high} onChangeText={(high) => give({ high })} />
+        <TextField
+          label="to"
+          inputMode="decimal"
+          unit={character.unit}
+          value={texts.high}
+          onChangeText={(high) => give({ high })}
+        />
       </View>
     </View>
   );

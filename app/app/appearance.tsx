@@ -1,0 +1,3 @@
+import { AppearanceScreen } from '../features/appearance/AppearanceScreen';
+
+export default AppearanceScreen;

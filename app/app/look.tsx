@@ -1,3 +1,0 @@
-import { LookScreen } from '../features/look/LookScreen';
-
-export default LookScreen;

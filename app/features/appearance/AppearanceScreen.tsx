@@ -1,0 +1,54 @@
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme/index';
+import { type Appearance, setLook, useAppearance } from '../../theme/appearance';
+import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Screen } from '../../ui/Screen';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
+import { useSession, useSignOut } from '../session/useSession';
+
+const LIGHT: { id: Appearance['light']; label: string }[] = [
+  { id: 'day', label: 'day' },
+  { id: 'lamp', label: 'lamp, for night work' },
+  { id: 'device', label: 'as the device' },
+];
+const LETTERS: { id: Appearance['letters']; label: string }[] = [
+  { id: 'usual', label: 'usual' },
+  { id: 'large', label: 'large' },
+  { id: 'larger', label: 'larger' },
+];
+const MOTION: { id: Appearance['motion']; label: string }[] = [
+  { id: 'device', label: 'as the device' },
+  { id: 'less', label: 'none' },
+];
+
+/** How things look on this device, and who is signed in. */
+export function AppearanceScreen() {
+  const look = useAppearance();
+  const session = useSession();
+  const signOut = useSignOut();
+  return (
+    <Screen>
+      <Text size="display" heading={1}>
+        Look
+      </Text>
+      <Card title="On this device">
+        <ChoiceGroup label="Light" options={LIGHT} chosen={[look.light]} onChange={([light]) => setLook({ light })} />
+        <ChoiceGroup label="Letters" options={LETTERS} chosen={[look.letters]} onChange={([letters]) => setLook({ letters })} />
+        <ChoiceGroup label="Motion" options={MOTION} chosen={[look.motion]} onChange={([motion]) => setLook({ motion })} />
+      </Card>
+      <Card title={session.station.name}>
+        <View style={styles.line}>
+          <Text style={styles.grow}>{`Signed in as ${session.account.name}`}</Text>
+          <Button label="Sign out" onPress={() => signOut.mutate()} />
+        </View>
+      </Card>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  grow: { flex: 1 },
+});

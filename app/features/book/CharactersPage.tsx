@@ -1,0 +1,82 @@
+import type { Guide } from '@plesion/core/guide';
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Screen } from '../../ui/Screen';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
+import { inWorkingOrder } from '../analysis/readings';
+import { WithGuide } from '../records/WithGuide';
+import { tilePlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+/** Every character of a guide in the order of work, each with its states drawn. */
+export function CharactersPage({ id }: { id: string }) {
+  return (
+    <WithGuide id={id} what="The characters">
+      {({ guide }) => <Characters id={id} guide={guide} />}
+    </WithGuide>
+  );
+}
+
+function Characters({ id, guide }: { id: string; guide: Guide }) {
+  const router = useRouter();
+  return (
+    <Screen widest={1080}>
+      <View>
+        <Text size="display" heading={1}>
+          Characters
+        </Text>
+        <Text quiet>{`${guide.title}, in the order of work`}</Text>
+      </View>
+      {inWorkingOrder(guide).map(({ group, label, characters }) => (
+        <Card key={group} title={label}>
+          <View style={styles.rows}>
+            {characters.map((character) => (
+              <Pressable
+                key={character.id}
+                role="link"
+                accessibilityLabel={character.label}
+                onPress={() => router.push({ pathname: '/guides/[id]/character', params: { id, character: character.id } })}
+                style={({ pressed }) => [styles.row, pressed && styles.pressed]}
+              >
+                <View style={styles.words}>
+                  <Text strong>{character.label}</Text>
+                  <Text size="small" quiet numberOfLines={2}>
+                    {character.states?.map((state) => state.label).join(' · ') ?? sayKind(character)}
+                  </Text>
+                </View>
+                <View style={styles.tiles}>
+                  {character.states?.slice(0, 3).map((state) => {
+                    const plate = tilePlate(guide, character, state.id);
+                    return plate && <PlateView key={state.id} plate={plate} width={48} height={48} />;
+                  })}
+                </View>
+              </Pressable>
+            ))}
+          </View>
+        </Card>
+      ))}
+    </Screen>
+  );
+}
+
+const sayKind = ({ kind, unit, parts }: Guide['characters'][number]): string =>
+  parts ? `${parts.numerator} ÷ ${parts.denominator}` : unit ? `measured in ${unit}` : kind === 'count' ? 'counted' : kind;
+
+const styles = StyleSheet.create({
+  rows: { gap: space.s },
+  row: {
+    minHeight: TOUCH,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    paddingVertical: space.s,
+    paddingHorizontal: space.s,
+    borderRadius: radius.m,
+    backgroundColor: colour.paper,
+  },
+  pressed: { backgroundColor: colour.kelpWash },
+  words: { flex: 1 },
+  tiles: { flexDirection: 'row', gap: space.xs },
+});

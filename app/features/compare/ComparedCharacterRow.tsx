@@ -1,0 +1,81 @@
+import type { ComparedCharacter } from '@plesion/core/compare';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Text } from '../../ui/Text';
+import { FrequencyBars } from './FrequencyBars';
+import { ValueCurves } from './ValueCurves';
+
+const SAID = {
+  separates: 'separates',
+  helps: 'helps',
+  weak: 'helps little',
+  'does not separate': 'does not separate',
+} as const;
+
+interface ComparedCharacterProps {
+  character: ComparedCharacter;
+  names: readonly string[];
+  unit?: string;
+}
+
+/** One character of the forms compared: drawn as frequencies or curves, with how far they overlap. */
+export function ComparedCharacterRow({ character, names, unit }: ComparedCharacterProps) {
+  const values = character.forms.some((scored) => scored?.kind === 'values');
+  const strong = character.separation === 'separates' || character.separation === 'helps';
+  return (
+    <View
+      style={[styles.character, strong && styles.strong, character.setAside && styles.hindered]}
+      testID={`compared-${character.character}`}
+    >
+      <View style={styles.head}>
+        <Text strong style={styles.grow}>
+          {character.label}
+        </Text>
+        <Text size="small" strong={strong} quiet={!strong} color={strong ? colour.kelp : undefined}>
+          {`${SAID[character.separation]} · ${Math.round(character.overlap * 100)} in 100 alike`}
+        </Text>
+      </View>
+      {(character.only.length > 0 || character.trap || character.setAside) && (
+        <View style={styles.labels}>
+          {character.trap && <Label text="trap: famous, and alike here" color={colour.against} />}
+          {character.only.map((only) => (
+            <Label key={only} text={only} color={colour.quiet} />
+          ))}
+          {character.setAside && <Label text={character.setAside} color={colour.quiet} />}
+        </View>
+      )}
+      {values ? (
+        <ValueCurves forms={character.forms} names={names} unit={unit} />
+      ) : (
+        <FrequencyBars forms={character.forms} names={names} />
+      )}
+    </View>
+  );
+}
+
+function Label({ text, color }: { text: string; color: string }) {
+  return (
+    <View style={[styles.label, { borderColor: color }]}>
+      <Text size="small" color={color}>
+        {text}
+      </Text>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  character: {
+    gap: space.s,
+    padding: space.m,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+  strong: { borderColor: colour.kelp, borderWidth: 1.5 },
+  hindered: { borderStyle: 'dashed' },
+  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.m },
+  grow: { flexGrow: 1 },
+  labels: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
+  label: { borderWidth: 1, borderRadius: radius.s, paddingHorizontal: space.s },
+});

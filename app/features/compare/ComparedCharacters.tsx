@@ -1,0 +1,63 @@
+import type { ComparedCharacter, Comparison } from '@plesion/core/compare';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
+import { ComparedCharacterRow } from './ComparedCharacterRow';
+
+/** Those that separate, and the traps, drawn in full; the rest in a line, until they are asked for. */
+export function ComparedCharacters({
+  guide,
+  comparison,
+  names,
+}: {
+  guide: Guide;
+  comparison: Comparison;
+  names: readonly string[];
+}) {
+  const [all, setAll] = useState(false);
+  const telling = ({ separation, trap }: ComparedCharacter) => trap || separation !== 'does not separate';
+  const shown = comparison.characters.filter((character) => all || telling(character));
+  const rest = comparison.characters.filter((character) => !telling(character));
+  return (
+    <>
+      <View style={styles.characters}>
+        {shown.map((character) => (
+          <View key={character.character} style={styles.character}>
+            <ComparedCharacterRow
+              character={character}
+              names={names}
+              unit={guide.characters.find((c) => c.id === character.character)?.unit}
+            />
+          </View>
+        ))}
+      </View>
+      {rest.length > 0 && (
+        <Card
+          title="Does not separate these"
+          aside={
+            <Button
+              small
+              kind="quiet"
+              label={all ? 'Hide' : 'Show drawn'}
+              hint="Show the characters that do not separate"
+              onPress={() => setAll(!all)}
+            />
+          }
+        >
+          <Text size="small" quiet>
+            {`${rest.map(({ label, overlap }) => `${label} (${Math.round(overlap * 100)} in 100 alike)`).join(', ')}.`}
+          </Text>
+        </Card>
+      )}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  characters: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  character: { flexGrow: 1, flexBasis: 330 },
+});

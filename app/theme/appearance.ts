@@ -1,0 +1,77 @@
+import { useSyncExternalStore } from 'react';
+import { device } from '../lib/device';
+import { createStore } from '../lib/store';
+import { DAY, LAMP, type Palette } from './palette';
+
+/** How the person wants to see things; kept on this device. */
+export interface Appearance {
+  light: 'day' | 'lamp' | 'device';
+  letters: 'usual' | 'large' | 'larger';
+  motion: 'device' | 'less';
+}
+
+const USUAL: Appearance = { light: 'day', letters: 'usual', motion: 'device' };
+const KEPT = 'plesion.look';
+
+/** How much larger letters are set. */
+const SCALES: Record<Appearance['letters'], number> = { usual: 1, large: 1.2, larger: 1.45 };
+
+const store = createStore<Appearance>(read());
+
+function read(): Appearance {
+  try {
+    const kept: unknown = JSON.parse(device.read(KEPT) ?? '{}');
+    return kept && typeof kept === 'object' ? { ...USUAL, ...kept } : USUAL;
+  } catch {
+    return USUAL;
+  }
+}
+
+const darkDevice = () => globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false;
+const isLamp = ({ light }: Appearance): boolean => light === 'lamp' || (light === 'device' && darkDevice());
+
+const variables = (palette: Palette): string =>
+  Object.entries(palette)
+    .map(([name, value]) => `--${name}:${value}`)
+    .join(';');
+
+const STILL =
+  'animation-duration:.01ms!important;animation-iteration-count:1!important;transition:none!important;scroll-behavior:auto!important';
+
+/** Both looks as a sheet of styles; which is in force is an attribute of the page. */
+const SHEET =
+  `:root{${variables(DAY)};--plate:none;color-scheme:light}` +
+  `:root[data-light=lamp]{${variables(LAMP)};--plate:invert(1) grayscale(.75) sepia(1) saturate(2.1) hue-rotate(-20deg) brightness(.8);color-scheme:dark}` +
+  `:root[data-motion=less] *,:root[data-motion=less]{${STILL}}` +
+  `@media (prefers-reduced-motion:reduce){*{${STILL}}}` +
+  `body{background:var(--mist)!important}`;
+
+/** Put the look in force, and keep to it: once, before the first screen. */
+export function startAppearance(): void {
+  if (typeof document === 'undefined' || document.getElementById('look')) return;
+  const style = document.createElement('style');
+  style.id = 'look';
+  style.textContent = SHEET;
+  document.head.append(style);
+  apply();
+  globalThis.matchMedia?.('(prefers-color-scheme: dark)').addEventListener?.('change', apply);
+}
+
+function apply(): void {
+  if (typeof document === 'undefined') return;
+  const look = store.get();
+  const { dataset } = document.documentElement;
+  dataset.light = isLamp(look) ? 'lamp' : 'day';
+  dataset.motion = look.motion;
+}
+
+export function setLook(change: Partial<Appearance>): void {
+  store.set({ ...store.get(), ...change });
+  apply();
+  device.write(KEPT, JSON.stringify(store.get()));
+}
+
+export const useAppearance = (): Appearance => useSyncExternalStore(store.subscribe, store.get, store.get);
+
+/** By how much letters are to be set larger. */
+export const useLetterScale = (): number => SCALES[useAppearance().letters];

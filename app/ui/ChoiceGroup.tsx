@@ -1,0 +1,67 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../theme';
+import { Text } from './Text';
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  options: readonly { id: T; label: string }[];
+  /** One, or several where `many`. */
+  chosen: readonly T[];
+  onChange: (chosen: T[]) => void;
+  many?: boolean;
+  /** May the last one be taken back? */
+  clearable?: boolean;
+  hideLabel?: boolean;
+}
+
+/** A row of choices, all in sight. */
+export function ChoiceGroup<T extends string>({ label, options, chosen, onChange, many, clearable, hideLabel }: ChoiceProps<T>) {
+  const press = (id: T) => {
+    const on = chosen.includes(id);
+    if (many) onChange(on ? chosen.filter((c) => c !== id) : [...chosen, id]);
+    else onChange(on && clearable ? [] : [id]);
+  };
+  return (
+    <View role={many ? 'group' : 'radiogroup'} aria-label={label} style={styles.group}>
+      {!hideLabel && (
+        <Text size="small" strong quiet>
+          {label}
+        </Text>
+      )}
+      <View style={styles.row}>
+        {options.map((option) => {
+          const on = chosen.includes(option.id);
+          return (
+            <Pressable
+              key={option.id}
+              role={many ? 'checkbox' : 'radio'}
+              aria-checked={on}
+              accessibilityLabel={option.label}
+              onPress={() => press(option.id)}
+              style={[styles.option, on && styles.on]}
+            >
+              <Text size="small" strong={on} color={on ? colour.kelp : colour.ink}>
+                {option.label}
+              </Text>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.xs + 2 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  option: {
+    minHeight: TOUCH,
+    paddingHorizontal: space.m + 2,
+    justifyContent: 'center',
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash, paddingHorizontal: space.m + 1 },
+});

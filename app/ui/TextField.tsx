@@ -1,0 +1,74 @@
+import { useId } from 'react';
+import { StyleSheet, TextInput, type TextInputProps, View } from 'react-native';
+import { colour, font, radius, space, TOUCH } from '../theme';
+import { useLetterScale } from '../theme/appearance';
+import { Text } from './Text';
+
+export interface TextFieldProps extends Omit<TextInputProps, 'onChange'> {
+  label: string;
+  value: string;
+  onChangeText: (text: string) => void;
+  /** What is wrong and what to do. */
+  problem?: string;
+  unit?: string;
+  hint?: string;
+}
+
+/** A labelled text field; its problem is read out with it. */
+export function TextField({ label, problem, unit, hint, style, ...input }: TextFieldProps) {
+  const id = useId();
+  const scale = useLetterScale();
+  return (
+    <View style={styles.group}>
+      <Text size="small" strong quiet nativeID={`${id}-label`}>
+        {label}
+      </Text>
+      <View style={styles.row}>
+        <TextInput
+          {...input}
+          accessibilityLabel={label}
+          aria-invalid={Boolean(problem)}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          placeholderTextColor={colour.unknown}
+          style={[
+            styles.input,
+            { fontSize: 16 * scale },
+            input.multiline && styles.tall,
+            problem ? styles.wrong : undefined,
+            style,
+          ]}
+        />
+        {unit && <Text quiet>{unit}</Text>}
+      </View>
+      {hint && !problem && (
+        <Text size="small" quiet>
+          {hint}
+        </Text>
+      )}
+      {problem && (
+        <Text nativeID={`${id}-problem`} role="alert" size="small" color={colour.hazard}>
+          {problem}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.xs, flexShrink: 1 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  input: {
+    flex: 1,
+    minWidth: 0,
+    minHeight: TOUCH,
+    borderRadius: radius.s,
+    borderWidth: 1,
+    borderColor: colour.unknown,
+    backgroundColor: colour.sheet,
+    paddingHorizontal: space.m,
+    fontFamily: font.text,
+    color: colour.ink,
+  },
+  tall: { minHeight: 88, paddingVertical: space.s },
+  wrong: { borderColor: colour.hazard, borderWidth: 2 },
+});

@@ -1,0 +1,39 @@
+import { spawn } from 'node:child_process';
+import { root } from './lib/run.mjs';
+
+/** Each room is checked with what it may see: the core without a browser and without Node. */
+const PROJECTS = [
+  'core/tsconfig.source.json',
+  'contract/tsconfig.source.json',
+  'app/tsconfig.json',
+  'server/tsconfig.json',
+  'core/tsconfig.json',
+  'contract/tsconfig.json',
+  'demo/tsconfig.json',
+  'e2e/tsconfig.json',
+  'bench/tsconfig.json',
+];
+const AT_ONCE = 2;
+
+let failed = false;
+const left = [...PROJECTS];
+
+function check(project) {
+  return new Promise((resolve) => {
+    const child = spawn('npx', ['tsc', '-p', project, '--pretty', 'false'], {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+    });
+    child.on('close', (code) => {
+      if (code !== 0) failed = true;
+      resolve();
+    });
+  });
+}
+
+async function worker() {
+  for (let project = left.shift(); project; project = left.shift()) await check(project);
+}
+
+await Promise.all(Array.from({ length: AT_ONCE }, worker));
+process.exit(failed ? 1 : 0);
