@@ -19,7 +19,7 @@ await main(async () => {
   needPackages();
   const folder = join(dataFolder(), 'test');
   mkdirSync(folder, { recursive: true });
-  const types = step('types', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit']);
+  const types = step('types', 'npm', ['run', 'types']);
   const lint = step('lint', 'npm', ['run', 'lint']);
   const chromium = needChromium();
   needClient();
@@ -31,7 +31,7 @@ await main(async () => {
     jest = step(
       'unit, server and browser tests',
       'npx',
-      ['jest', '--maxWorkers=2', '--forceExit', '--json', `--outputFile=${results}`, '--testLocationInResults=false'],
+      ['jest', '--maxWorkers=3', '--json', `--outputFile=${results}`, '--testLocationInResults=false'],
       {
         TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? database.ensure('plesion_test'),
         CHROMIUM: chromium,

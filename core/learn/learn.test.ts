@@ -1,21 +1,13 @@
 import { compileGuide, formsOf, readGuide } from '../guide';
-import { compareForms } from '../compare';
 import { checkReadings } from '../observation';
 import { posteriorOf } from '../evidence';
-import { validated } from '../test/discriminant';
-import { lengths, type Lengths, toCsv } from '../test/lengths';
-import { SMALL_KINDS, taughtBy } from '../test/smallTables';
-import { asRequest, crossValidate, prepareData, assignFolds, guessRoles, learn, type LearnedFrom, type LearnRequest } from '.';
+import { learnedFrom as from } from '../test/learnedFrom';
+import { lengths } from '../test/lengths';
+import { asRequest, crossValidate, prepareData, assignFolds, guessRoles, learn } from '.';
 import { shrunkMeans } from './kin';
 import { fitModel } from './model';
 import { stackingWeights } from './stack';
 import { addRow, meansOf, noStatistics, plus } from './pairStatistics';
-
-const from = (table: Lengths, more: Partial<LearnRequest> = {}): LearnedFrom => {
-  const outcome = learn({ id: 'learned', title: 'Learned', csv: toCsv(table), labels: { taxon: 'kind' }, ...more });
-  if (!outcome.ok) throw new Error(outcome.problems[0].message);
-  return outcome.value;
-};
 
 describe('sums', () => {
   const rows = [
@@ -86,46 +78,10 @@ describe('folds', () => {
   it('and the whole of learning are the same each time', () => expect(from(table).guide).toEqual(guide));
 });
 
-describe('against linear discriminant analysis, on lengths that follow one size', () => {
-  const cases = [
-    { name: 'two forms', forms: 2, columns: 5, each: 50, apart: 0.03 },
-    { name: 'four forms', forms: 4, columns: 5, each: 50, apart: 0.05 },
-    { name: 'few specimens of many lengths', forms: 3, columns: 9, each: 20, apart: 0.04 },
-    { name: 'some measured carelessly', forms: 3, columns: 4, each: 60, apart: 0.06, careless: 0.06 },
-  ];
-  it('over four kinds of table and three seeds each it is at least as accurate and surer where it is right', () => {
-    const sums = { ours: [0, 0], lda: [0, 0], runs: 0 };
-    for (const { name, ...wanted } of cases) {
-      for (const seed of ['a', 'b', 'c']) {
-        const table = lengths({ ...wanted, seed: `${name} ${seed}` });
-        const { crossValidation } = from(table).guide.learned!;
-        const yardstick = validated(table.rows);
-        sums.ours[0] += crossValidation.accuracy;
-        sums.ours[1] += crossValidation.logLoss;
-        sums.lda[0] += yardstick.accuracy;
-        sums.lda[1] += yardstick.logLoss;
-        sums.runs++;
-      }
-    }
-    expect(sums.ours[0] / sums.runs).toBeGreaterThanOrEqual(sums.lda[0] / sums.runs);
-    expect(sums.ours[1] / sums.runs).toBeLessThan(sums.lda[1] / sums.runs);
-  });
-
-  it('finds what single lengths hide: independent lengths would be little better than chance', () => {
-    const table = lengths({ forms: 4, columns: 5, each: 60, apart: 0.06, size: 0.35, seed: 'hidden' });
-    const { accuracy } = from(table).guide.learned!.crossValidation;
-    // The best single length, cut by nearest mean.
-    const single = Math.max(
-      ...table.columns.map((_, c) => validated(table.rows.map(({ form, x }) => ({ form, x: [x[c]] }))).accuracy),
-    );
-    expect(single).toBeLessThan(0.5);
-    expect(accuracy).toBeGreaterThan(0.85);
-  });
-});
-
 describe('the learned guide', () => {
   const table = lengths({ forms: 3, columns: 5, each: 60, apart: 0.05, seed: 'guide' });
-  const { guide } = from(table);
+  const shares: number[] = [];
+  const { guide } = from(table, {}, (share) => shares.push(share));
   const compiled = compileGuide(guide);
 
   it('is a guide like any other: it reads back and keeps its names', () => {
@@ -176,63 +132,9 @@ describe('the learned guide', () => {
   });
 
   it('reports how far it is, rising to the end', () => {
-    const shares: number[] = [];
-    learn({ id: 'x', title: 'X', csv: toCsv(table), labels: { taxon: 'kind' } }, (share) => shares.push(share));
     expect(shares.length).toBeGreaterThan(5);
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);
     expect(shares.at(-1)).toBe(1);
-  });
-});
-
-describe('ratios', () => {
-  it('find the two lengths that differ, whatever the size, with cut, error and a sentence', () => {
-    const table = lengths({ forms: 2, columns: 4, each: 120, apart: 0, size: 0.4, seed: 'ratio' });
-    for (const row of table.rows) if (row.form === 'form B') row.x[2] *= 1.35;
-    const [ratio] = from(table).guide.learned!.ratios;
-    expect([ratio.numerator, ratio.denominator]).toContain('length-3');
-    const first = ratio.numerator === 'length-3';
-    expect(ratio.above).toBe(first ? 'form B' : 'form A');
-    expect(ratio.error).toBeLessThan(0.06);
-    expect(ratio.text).toMatch(/^length \d ÷ length \d above [\d.]+: form [AB], wrong in (under 1|\d+) of 100 \(\d+ to \d+\)\.$/);
-    const wrong = table.rows.filter(({ form, x }) => {
-      const at = (id: string) => x[Number(id.slice(-1)) - 1];
-      return at(ratio.numerator) / at(ratio.denominator) > ratio.cut !== (form === ratio.above);
-    });
-    expect(wrong.length / table.rows.length).toBeLessThan(0.06);
-  });
-
-  it('speak up where two of its forms are compared', () => {
-    const table = lengths({ forms: 2, columns: 4, each: 60, apart: 0, size: 0.4, seed: 'ratio' });
-    for (const row of table.rows) if (row.form === 'form B') row.x[2] *= 1.35;
-    const { guide } = from(table);
-    const { paragraph } = compareForms(
-      compileGuide(guide),
-      formsOf(guide).map(({ id }) => id),
-    );
-    expect(paragraph).toContain(guide.learned!.ratios[0].text);
-    expect(paragraph).not.toContain('No single character');
-  });
-
-  it('are found for every two taxa, and within a taxon for every two of its forms', () => {
-    const table = lengths({ forms: 4, columns: 4, each: 30, apart: 0.05, seed: 'sexes' });
-    const csv = [
-      'sp,sex,a,b,c,d',
-      ...table.rows.map(({ form, x }) =>
-        [form < 'form C' ? 'one' : 'two', form === 'form A' || form === 'form C' ? 'F' : 'M', ...x].join(','),
-      ),
-    ].join('\n');
-    const outcome = learn({ id: 's', title: 'S', csv, labels: { taxon: 'sp', sex: 'sex' } });
-    if (!outcome.ok) throw new Error('learned');
-    expect(outcome.value.guide.learned!.ratios.map(({ a, b }) => [a, b].sort().join(' / ')).sort()).toEqual([
-      'one / two',
-      'one · F / one · M',
-      'two · F / two · M',
-    ]);
-    expect(
-      formsOf(outcome.value.guide)
-        .map(({ id }) => id)
-        .sort(),
-    ).toEqual(['one/F', 'one/M', 'two/F', 'two/M']);
   });
 });
 
@@ -347,26 +249,6 @@ describe('cross-validation', () => {
   });
 });
 
-describe('ratios of pure noise', () => {
-  it('are wrong as often as chance, and say so', () => {
-    let errors = 0;
-    let told = 0;
-    for (const seed of ['n1', 'n2', 'n3', 'n4', 'n5', 'n6']) {
-      const table = lengths({ forms: 2, columns: 15, each: 12, apart: 0, size: 0.1, seed });
-      const [ratio] = from(table).guide.learned!.ratios;
-      errors += ratio.error / 6;
-      if (ratio.shown) told++;
-      expect(ratio.interval![0]).toBeLessThan(ratio.error);
-      expect(ratio.interval![1]).toBeGreaterThan(ratio.error);
-      expect(ratio.byChance).toBeGreaterThan(0);
-      if (!ratio.shown) expect(ratio.text).toContain('not shown to be better than chance');
-    }
-    expect(errors).toBeGreaterThan(0.38);
-    expect(errors).toBeLessThan(0.62);
-    expect(told).toBeLessThanOrEqual(1);
-  });
-});
-
 describe('relatives', () => {
   const sumsOf = (groups: number[][]) =>
     groups.map((group) => {
@@ -404,26 +286,5 @@ describe('candidates', () => {
     expect([...stackingWeights([loss(0.5), loss(0.5)], [...Array(60).keys()])]).toEqual([0.5, 0.5]);
     expect(stackingWeights([loss(0.2), loss(1.5)], [...Array(60).keys()])[0]).toBeGreaterThan(0.97);
     expect(stackingWeights([loss(0.2), loss(1.5)], [])[0]).toBe(0.5);
-  });
-});
-
-describe('small tables', () => {
-  it.each(SMALL_KINDS.slice(0, 4).map((kind) => [kind.name, kind] as const))(
-    'with %s promise no more than they hold',
-    (_, kind) => {
-      const { guide, loss } = taughtBy(kind, 'held');
-      // To know nothing would cost ln of the number of taxa.
-      expect(loss).toBeLessThan(Math.log(kind.taxa));
-      expect(guide.learned!.choice).toContain('as a first opinion');
-    },
-    60_000,
-  );
-
-  it('with columns that never vary, rows alike and two of each do not crash', () => {
-    const csv = ['kind,a,b,c', 'x,1,5,2', 'x,1,5,2', 'y,1,6,2', 'y,1,6,2', 'z,1,5,3', 'z,1,5.5,3'].join('\n');
-    const outcome = learn({ id: 'x', title: 'X', csv, labels: { taxon: 'kind' }, kinds: { b: 'measurement', c: 'measurement' } });
-    if (!outcome.ok) return expect(outcome.problems.length).toBeGreaterThan(0);
-    const { p } = posteriorOf(compileGuide(outcome.value.guide), {}, []);
-    expect([...p].every(Number.isFinite)).toBe(true);
   });
 });

@@ -103,7 +103,7 @@ export function useWalk(
     const characters = new Map(compiled?.guide.characters.map((character) => [character.id, character]));
     const ticked = withTicked(stored.key, next.answers, keyed, characters);
     if (specimenId && opened.specimens) {
-      opened.specimens[0].draft.change((content) => ({ ...content, walk: next, readings: [...ticked[0].readings] }));
+      opened.specimens[0].draft.change((content) => ({ ...content, walk: next, ...readingsOf(content, ticked[0]) }));
     } else if (lotId && lot.draft) {
       lot.draft.change((content) => ({ ...content, walk: next }));
       syncReadings(opened.specimens ?? [], ticked);
@@ -144,7 +144,8 @@ export function useWalk(
       canUndo: lotId ? Boolean(lot.state?.canUndo) : specimenId ? Boolean(opened.specimens?.[0]?.state.canUndo) : loose.canUndo,
       read(specimen, reading) {
         const target = opened.specimens?.find(({ id }) => id === specimen) ?? opened.specimens?.[0];
-        target?.draft.change((content) => ({
+        if (target?.state.content.guideId === undefined) return;
+        target.draft.change((content) => ({
           ...content,
           readings: [
             ...content.readings.filter(({ id, character }) => id !== reading.id && character !== reading.character),
@@ -185,10 +186,14 @@ function useKeyedSpecimens(specimens: readonly OpenSpecimen[]): KeyedSpecimen[] 
   }, [told]);
 }
 
+/** What ticks say of characters is kept with a specimen that has a guide; without one, the walk is all there is. */
+const readingsOf = ({ guideId }: { guideId?: string }, { readings }: KeyedSpecimen) =>
+  guideId === undefined ? {} : { readings: [...readings] };
+
 function syncReadings(specimens: readonly OpenSpecimen[], ticked: readonly KeyedSpecimen[]): void {
   for (const { id, draft, state } of specimens) {
     const readings = ticked.find((one) => one.id === id)?.readings;
-    if (readings && JSON.stringify(readings) !== JSON.stringify(state.content.readings)) {
+    if (readings && state.content.guideId !== undefined && JSON.stringify(readings) !== JSON.stringify(state.content.readings)) {
       draft.change((content) => ({ ...content, readings: [...readings] }));
     }
   }
