@@ -79,7 +79,7 @@ describe('a newcomer with a phone', () => {
       .first()
       .click();
     await page.getByRole('note').first().waitFor();
-    await page.goto(`${station.url}/look`);
+    await page.goto(`${station.url}/appearance`);
     await page.getByRole('radio', { name: 'lamp, for night work' }).click();
     await page.waitForFunction(() => getComputedStyle(document.body).backgroundColor === 'rgb(10, 6, 5)');
     await page.reload();

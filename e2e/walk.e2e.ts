@@ -322,7 +322,7 @@ describe('a station of one’s own', () => {
     await page.goto(`${station.url}/specimens/0192f3a0-0000-7001-8000-000000000001`);
     await page.getByText('There is no such specimen in this station.').waitFor();
     await page.goto(station.url);
-    await page.getByRole('link', { name: 'Look' }).click();
+    await page.getByRole('link', { name: 'Appearance' }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await page.getByRole('button', { name: 'Open the demo' }).waitFor();
   });

@@ -65,7 +65,7 @@ function apply(): void {
   dataset.motion = look.motion;
 }
 
-export function setLook(change: Partial<Appearance>): void {
+export function setAppearance(change: Partial<Appearance>): void {
   store.set({ ...store.get(), ...change });
   apply();
   device.write(KEPT, JSON.stringify(store.get()));

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/index';
-import { type Appearance, setLook, useAppearance } from '../../theme/appearance';
+import { type Appearance, setAppearance, useAppearance } from '../../theme/appearance';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Screen } from '../../ui/Screen';
@@ -25,18 +25,28 @@ const MOTION: { id: Appearance['motion']; label: string }[] = [
 
 /** How things look on this device, and who is signed in. */
 export function AppearanceScreen() {
-  const look = useAppearance();
+  const appearance = useAppearance();
   const session = useSession();
   const signOut = useSignOut();
   return (
     <Screen>
       <Text size="display" heading={1}>
-        Look
+        Appearance
       </Text>
       <Card title="On this device">
-        <ChoiceGroup label="Light" options={LIGHT} chosen={[look.light]} onChange={([light]) => setLook({ light })} />
-        <ChoiceGroup label="Letters" options={LETTERS} chosen={[look.letters]} onChange={([letters]) => setLook({ letters })} />
-        <ChoiceGroup label="Motion" options={MOTION} chosen={[look.motion]} onChange={([motion]) => setLook({ motion })} />
+        <ChoiceGroup label="Light" options={LIGHT} chosen={[appearance.light]} onChange={([light]) => setAppearance({ light })} />
+        <ChoiceGroup
+          label="Letters"
+          options={LETTERS}
+          chosen={[appearance.letters]}
+          onChange={([letters]) => setAppearance({ letters })}
+        />
+        <ChoiceGroup
+          label="Motion"
+          options={MOTION}
+          chosen={[appearance.motion]}
+          onChange={([motion]) => setAppearance({ motion })}
+        />
       </Card>
       <Card title={session.station.name}>
         <View style={styles.line}>

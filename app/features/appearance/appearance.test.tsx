@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { StyleSheet } from 'react-native';
 import { DAY, LAMP } from '../../theme/palette';
-import { setLook } from '../../theme/appearance';
+import { setAppearance } from '../../theme/appearance';
 import { Text } from '../../ui/Text';
 import { AppearanceScreen } from './AppearanceScreen';
 
@@ -10,7 +10,7 @@ jest.mock('../session/useSession', () => ({
   useSignOut: () => ({ mutate: jest.fn() }),
 }));
 
-afterEach(() => setLook({ light: 'day', letters: 'usual', motion: 'device' }));
+afterEach(() => setAppearance({ light: 'day', letters: 'usual', motion: 'device' }));
 
 const sizeOf = (text: string) => StyleSheet.flatten(screen.getByText(text).props.style).fontSize;
 

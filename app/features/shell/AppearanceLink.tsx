@@ -7,12 +7,12 @@ import { Text } from '../../ui/Text';
 /** To day or lamp light, larger letters, less motion. */
 export function AppearanceLink({ small }: { small?: boolean }) {
   return (
-    <Link href="/look" asChild>
-      <Pressable accessibilityLabel="Look" style={StyleSheet.flatten([styles.link, small && styles.small])}>
+    <Link href="/appearance" asChild>
+      <Pressable accessibilityLabel="Appearance" style={StyleSheet.flatten([styles.link, small && styles.small])}>
         <Icon name="lamp" color={colour.quiet} />
         {!small && (
           <Text size="small" color={colour.quiet}>
-            Look
+            Appearance
           </Text>
         )}
       </Pressable>

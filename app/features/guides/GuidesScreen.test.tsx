@@ -1,0 +1,119 @@
+import { RequestProblem } from '@plesion/contract';
+import { ledgeCrabs } from '@plesion/demo';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { ReactNode } from 'react';
+import { fakeStation, type FakeStation, OFFLINE, STATION } from '../../test/fakeStation';
+import { press, showScreen, shown } from '../../test/showScreen';
+import { GuidesScreen } from './GuidesScreen';
+
+let mockStation: FakeStation;
+let mockFile: File | undefined;
+const mockPush = jest.fn();
+jest.mock('../../lib/api', () => {
+  const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
+  return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
+});
+jest.mock('../../lib/files', () => ({ pickFile: async () => mockFile }));
+jest.mock('expo-router', () => ({
+  useRouter: () => ({ push: mockPush }),
+  Link: ({ children }: { children: ReactNode }) => children,
+}));
+const mockStationId = STATION;
+jest.mock('../session/useSession', () => ({
+  useSession: () => ({ station: { id: mockStationId, name: 'Quell' }, account: { name: 'ann' } }),
+}));
+
+const file = (text: string) => ({ text: async () => text }) as File;
+const changed = { ...ledgeCrabs, title: 'Ledge crabs, revised' };
+const mine = () => mockStation.idOf('ledge-crabs');
+
+beforeEach(() => {
+  jest.clearAllMocks();
+  mockStation = fakeStation();
+  mockFile = file(JSON.stringify(changed));
+});
+
+describe('the shelf of guides', () => {
+  it('shows each with what it holds, and leads to learning', async () => {
+    await showScreen(<GuidesScreen />);
+    await shown('Ledge crabs of the Tessary Isles');
+    expect(screen.getAllByText(/\d+ forms · \d+ characters · version 1/)).toHaveLength(6);
+    await press('Learn from a table');
+    expect(mockPush).toHaveBeenCalledWith('/guides/learn');
+  });
+
+  it('that cannot be fetched says so, and tries again', async () => {
+    mockStation.fail(OFFLINE);
+    await showScreen(<GuidesScreen />);
+    await shown(/cannot be reached/);
+    mockStation.fail();
+    // The guides and the keys are fetched each for itself.
+    for (const again of screen.getAllByLabelText('Try again')) await act(async () => fireEvent.press(again));
+    await shown('Ledge crabs of the Tessary Isles');
+  });
+});
+
+describe('taking in a guide', () => {
+  const conflict = () => {
+    const stored = mockStation.storedGuide(mine(), ledgeCrabs, 4);
+    throw new RequestProblem(409, { code: 'stale-version', message: 'Changed.', stored, sent: { version: 0, guide: changed } });
+  };
+
+  it('that is new says that it is there', async () => {
+    mockStation.answer('importGuide', () => mockStation.storedGuide(mine(), changed));
+    await showScreen(<GuidesScreen />);
+    await press('Take in a guide from a Plesion JSON file');
+    await shown('Ledge crabs, revised, version 1, is in the station.');
+  });
+
+  it('that is here with other content is not written over: a new version is made when asked', async () => {
+    mockStation.answer('importGuide', conflict);
+    mockStation.answer('writeGuide', () => mockStation.storedGuide(mine(), changed, 5));
+    await showScreen(<GuidesScreen />);
+    await press('Take in a guide from a Plesion JSON file');
+    await shown('This guide is here already, with other content');
+    await shown(/at version 4. Nothing was changed/);
+    await press('Make it version 5');
+    await shown('Ledge crabs, revised, version 5, is in the station.');
+    const { given } = mockStation.asked.find(({ name }) => name === 'writeGuide')!;
+    expect(given).toMatchObject({ params: { id: mine() }, body: { version: 4, guide: { title: 'Ledge crabs, revised' } } });
+  });
+
+  it('and may be left as it is', async () => {
+    mockStation.answer('importGuide', conflict);
+    await showScreen(<GuidesScreen />);
+    await press('Take in a guide from a Plesion JSON file');
+    await shown('This guide is here already, with other content');
+    await press('Leave it as it is');
+    await waitFor(() => expect(screen.queryByText(/here already/)).toBeNull());
+    expect(mockStation.asked.some(({ name }) => name === 'writeGuide')).toBe(false);
+  });
+
+  it('that is wrong names every field, and that nothing was taken in', async () => {
+    const problems = Array.from({ length: 10 }, (_, i) => ({ code: 'x', message: `Wrong ${i}.`, field: `scores[${i}]` }));
+    mockStation.answer('importGuide', () => {
+      throw new RequestProblem(400, { ...problems[0], problems });
+    });
+    await showScreen(<GuidesScreen />);
+    await press('Take in a guide from a Plesion JSON file');
+    await shown('The guide was not taken in');
+    expect(screen.getByText('scores[7]: Wrong 7.')).toBeTruthy();
+    expect(screen.getByText('and 2 more')).toBeTruthy();
+  });
+
+  it('that is no JSON is said to be none, and nothing is sent', async () => {
+    mockFile = file('{"format":');
+    await showScreen(<GuidesScreen />);
+    await press('Take in a guide from a Plesion JSON file');
+    await shown(/The file is not JSON/);
+    expect(mockStation.asked.some(({ name }) => name === 'importGuide')).toBe(false);
+  });
+
+  it('that was not chosen after all does nothing', async () => {
+    mockFile = undefined;
+    await showScreen(<GuidesScreen />);
+    await press('Take in a guide from a Plesion JSON file');
+    expect(mockStation.asked.some(({ name }) => name === 'importGuide')).toBe(false);
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+});
