@@ -130,10 +130,10 @@ describe('the page of a specimen', () => {
     await shown('Not yet named');
     mockStation.fail(new RequestProblem(401, { code: 'signed-out', message: 'Sign in first.' }));
     await press('Remove from the daybook');
-    await waitFor(() => expect(outbox().waiting(STATION)).toHaveLength(1));
     await shown('Removed from the daybook');
-    mockStation.fail();
     await shown('Send now');
+    expect(outbox().waiting(STATION)).toHaveLength(1);
+    mockStation.fail();
     await press('Send now');
     await waitFor(() => expect(mockStation.specimens.get(id)!.hidden).toBe(true));
   });
