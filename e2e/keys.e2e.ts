@@ -143,7 +143,11 @@ describe.each(SIZES)('keys, $kind', ({ kind, width, height }) => {
     const fits = lead('1b')
       .getByRole('radiogroup', { name: /like a thread/ })
       .getByRole('radio', { name: 'fits' });
-    if (kind === 'phone') await fits.click();
+    if (kind === 'phone') {
+      const sent = page.waitForResponse((answer) => answer.url().includes('/api/lots/') && answer.request().method() === 'PUT');
+      await fits.click();
+      expect((await sent).status()).toBe(200);
+    }
     await lead('1b').getByText('on no. 3').waitFor();
     if (kind === 'phone') return;
     await open('/lots');
