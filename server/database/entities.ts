@@ -4,6 +4,15 @@ import type { Reading, Situation } from '@plesion/core/observation';
 import type { KeptWalk, Key, KeyPaths } from '@plesion/core/keys';
 import type { Determination, Summary } from '@plesion/core/specimen';
 
+/** What every record has that is written by versions, and can be hidden. */
+const recordColumns = {
+  id: p.uuid().primary(),
+  stationId: p.uuid(),
+  version: p.integer(),
+  hidden: p.boolean(),
+};
+const times = { createdAt: p.datetime(), updatedAt: p.datetime() };
+
 /** The group that works together; every other row belongs to one. */
 export const StationEntity = defineEntity({
   name: 'Station',
@@ -67,12 +76,10 @@ export const SpecimenEntity = defineEntity({
   name: 'Specimen',
   tableName: 'specimen',
   properties: {
-    id: p.uuid().primary(),
-    stationId: p.uuid(),
+    ...recordColumns,
     guideId: p.uuid().nullable(),
     guideVersion: p.integer().nullable(),
     individualId: p.uuid().nullable(),
-    version: p.integer(),
     label: p.string(),
     place: p.string().nullable(),
     seenOn: p.string().columnType('date').nullable(),
@@ -85,10 +92,8 @@ export const SpecimenEntity = defineEntity({
     determinations: p.json<Determination[]>(),
     summary: p.json<Summary>(),
     photo: p.string().nullable(),
-    hidden: p.boolean(),
     recordedBy: p.string(),
-    createdAt: p.datetime(),
-    updatedAt: p.datetime(),
+    ...times,
   },
 });
 export type SpecimenRecord = InferEntity<typeof SpecimenEntity>;
@@ -97,17 +102,14 @@ export const KeyEntity = defineEntity({
   name: 'Key',
   tableName: 'identification_key',
   properties: {
-    id: p.uuid().primary(),
-    stationId: p.uuid(),
+    ...recordColumns,
     guideId: p.uuid().nullable(),
     title: p.text(),
     summary: p.text().nullable(),
-    version: p.integer(),
     hash: p.string(),
     couplets: p.integer(),
     endpoints: p.integer(),
     faults: p.integer(),
-    hidden: p.boolean(),
     updatedAt: p.datetime(),
   },
 });
@@ -133,16 +135,12 @@ export const LotEntity = defineEntity({
   name: 'Lot',
   tableName: 'lot',
   properties: {
-    id: p.uuid().primary(),
-    stationId: p.uuid(),
+    ...recordColumns,
     guideId: p.uuid().nullable(),
-    version: p.integer(),
     label: p.string(),
     walk: p.json<KeptWalk>().nullable(),
     note: p.text().nullable(),
-    hidden: p.boolean(),
-    createdAt: p.datetime(),
-    updatedAt: p.datetime(),
+    ...times,
   },
 });
 export type LotRecord = InferEntity<typeof LotEntity>;
@@ -164,15 +162,11 @@ export const IndividualEntity = defineEntity({
   name: 'Individual',
   tableName: 'individual',
   properties: {
-    id: p.uuid().primary(),
-    stationId: p.uuid(),
+    ...recordColumns,
     guideId: p.uuid().nullable(),
-    version: p.integer(),
     label: p.string(),
     note: p.text().nullable(),
-    hidden: p.boolean(),
-    createdAt: p.datetime(),
-    updatedAt: p.datetime(),
+    ...times,
   },
 });
 export type IndividualRecord = InferEntity<typeof IndividualEntity>;

@@ -14,7 +14,7 @@ export const guideHash = (guide: Guide): string => createHash('sha256').update(s
 const kindOf = (guide: Guide, hash: string): RecordKind<GuideHead, GuideWrite, StoredGuide> => ({
   name: 'guide',
   entity: GuideEntity,
-  wireOf: (em, { stationId, id }) => findGuide(em, stationId, id),
+  wireOf: (em, head, written) => (written ? withCautions({ ...headRow(head), guide }) : showGuide(em, head.stationId, head.id)),
   same: (_, __, head) => head.hash === hash,
   taken: async (em, stationId) => {
     const other = await em.findOne(GuideEntity, { stationId, slug: guide.id });
@@ -102,14 +102,28 @@ export async function findGuide(em: Em, stationId: string, id: string, version?:
   if (!head) throw notFound('guide');
   const stored = await em.findOne(GuideVersionEntity, { guideId: id, version: version ?? head.version });
   if (!stored) throw notFound('version of the guide');
-  const cautions = foreignTo(stored.content);
-  return {
-    ...headRow(head),
-    version: stored.version,
-    hash: stored.hash,
-    guide: stored.content,
-    ...(cautions.length ? { cautions } : {}),
-  };
+  return { ...headRow(head), version: stored.version, hash: stored.hash, guide: stored.content };
+}
+
+/** A guide for whoever looks at it, with what its author should know. */
+export const showGuide = async (em: Em, stationId: string, id: string, version?: number): Promise<StoredGuide> =>
+  withCautions(await findGuide(em, stationId, id, version));
+
+function withCautions(stored: StoredGuide): StoredGuide {
+  const cautions = foreignTo(stored.guide);
+  return cautions.length ? { ...stored, cautions } : stored;
+}
+
+/** A record may name only a guide of its station. */
+export async function checkGuideId(em: Em, stationId: string, id: string | undefined): Promise<void> {
+  if (id === undefined || (await em.count(GuideEntity, { id, stationId }))) return;
+  throw badRequest([{ code: 'unknown-guide', message: 'There is no such guide in this station.', field: 'guideId' }]);
+}
+
+/** The guide that a record names; undefined where it names none. */
+export async function guideNamed(em: Em, stationId: string, id: string | undefined): Promise<StoredGuide | undefined> {
+  await checkGuideId(em, stationId, id);
+  return id === undefined ? undefined : findGuide(em, stationId, id);
 }
 
 function headRow(head: Omit<GuideHead, 'stationId'>): GuideRow {

@@ -2,8 +2,8 @@ import type { Individual, IndividualQuery, IndividualWrite } from '@plesion/cont
 import { stableJson } from '@plesion/core';
 import { IndividualEntity, type IndividualRecord } from '../database/entities';
 import type { Em } from '../database/orm';
+import { checkGuideId } from '../guides/service';
 import { notFound } from '../http/errors';
-import { guideFor } from '../keys/service';
 import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 export async function listIndividuals(em: Em, stationId: string, { guideId, hidden }: IndividualQuery): Promise<Individual[]> {
@@ -27,7 +27,7 @@ const INDIVIDUAL: RecordKind<IndividualRecord, IndividualWrite, Individual> = {
 
 export async function writeIndividual(em: Em, writer: Writer, id: string, sent: IndividualWrite): Promise<Individual> {
   const { stationId } = writer;
-  if (sent.guideId !== undefined) await guideFor(em, stationId, sent.guideId);
+  await checkGuideId(em, stationId, sent.guideId);
   return writeVersioned(em, INDIVIDUAL, writer, id, sent, (stored, version) => {
     const now = new Date();
     return {

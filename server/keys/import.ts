@@ -2,13 +2,14 @@ import type { KeyImport, KeyImported } from '@plesion/contract';
 import { endpointsOf, type Key, type LineProblem, readKey, readKeyText, withLinks, withTaxa } from '@plesion/core/keys';
 import { readSdd } from '@plesion/core/keys/sdd';
 import type { Em } from '../database/orm';
+import { guideNamed } from '../guides/service';
 import { badRequest } from '../http/errors';
 import type { Writer } from '../records/write';
-import { addKey, guideFor } from './service';
+import { addKey } from './service';
 
 /** Take in a key: the whole of it, tied to the guide where it names its taxa and characters, or nothing and why. */
 export async function importKey(em: Em, writer: Writer, asked: KeyImport): Promise<KeyImported> {
-  const guide = asked.guideId ? await guideFor(em, writer.stationId, asked.guideId) : undefined;
+  const guide = (await guideNamed(em, writer.stationId, asked.guideId))?.guide;
   const { key: read, problems } = readFrom(asked);
   const titled = asked.title ? { ...read, title: asked.title } : read;
   const key = guide ? withLinks(withTaxa(titled, guide), guide) : titled;

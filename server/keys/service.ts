@@ -1,11 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { KeyRow, KeyWrite, StoredKey } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
-import type { Guide } from '@plesion/core/guide';
-import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type KeyPaths } from '@plesion/core/keys';
-import { GuideEntity, KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';
+import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type KeyPaths, type KeyProblem } from '@plesion/core/keys';
+import { KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { findGuide } from '../guides/service';
+import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
@@ -23,7 +22,7 @@ export async function listKeys(em: Em, stationId: string, query: { guideId?: str
 /** A key of the station, at its newest version or the one asked for. */
 export async function findKey(em: Em, stationId: string, id: string, version?: number): Promise<StoredKey> {
   const { head, key, guide, paths } = await keyAndGuide(em, stationId, id, version);
-  return storedOf(head, key, guide, paths);
+  return storedOf(head, key, lintKey(key, guide), paths);
 }
 
 /** A key with the guide behind it, where there is one. */
@@ -42,13 +41,13 @@ export async function keyAndGuide(em: Em, stationId: string, id: string, version
   };
 }
 
-const kindOf = (hash: string, sent: KeyWrite, paths: KeyPaths | undefined): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
+const kindOf = (hash: string, problems: KeyProblem[], paths: KeyPaths | undefined): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
   name: 'key',
   entity: KeyEntity,
-  wireOf: (em, { stationId, id }) => findKey(em, stationId, id),
+  wireOf: (em, head, written) => (written ? storedOf(head, written.key, problems, paths) : findKey(em, head.stationId, head.id)),
   same: (_, { guideId, hidden }, head) => head.hash === hash && head.hidden === hidden && (head.guideId ?? undefined) === guideId,
-  parts: async (tx, { id, stationId, version }) => {
-    const row = { keyId: id, version, stationId, content: sent.key, paths: paths ?? null, createdAt: new Date() };
+  parts: async (tx, { id, stationId, version }, { key }) => {
+    const row = { keyId: id, version, stationId, content: key, paths: paths ?? null, createdAt: new Date() };
     await tx.insert(KeyVersionEntity, row);
   },
 });
@@ -56,10 +55,10 @@ const kindOf = (hash: string, sent: KeyWrite, paths: KeyPaths | undefined): Reco
 /** Write a key; every version of it is kept. */
 export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrite, paths?: KeyPaths): Promise<StoredKey> {
   const { stationId } = writer;
-  const guide = sent.guideId ? await guideFor(em, stationId, sent.guideId) : undefined;
-  const problems = lintKey(sent.key, guide);
+  const behind = await guideNamed(em, stationId, sent.guideId);
+  const problems = lintKey(sent.key, behind?.guide);
   const hash = keyHash(sent.key);
-  return writeVersioned(em, kindOf(hash, sent, paths), writer, id, sent, (_, version) => ({
+  return writeVersioned(em, kindOf(hash, problems, paths), writer, id, sent, (_, version) => ({
     id,
     stationId,
     guideId: sent.guideId ?? null,
@@ -78,13 +77,6 @@ export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrit
 /** A key that is new in the station. */
 export const addKey = (em: Em, writer: Writer, key: Key, guideId: string | undefined, paths?: KeyPaths): Promise<StoredKey> =>
   writeKey(em, writer, randomUUID(), { version: 0, guideId, key, hidden: false }, paths);
-
-export async function guideFor(em: Em, stationId: string, guideId: string): Promise<Guide> {
-  if (!(await em.count(GuideEntity, { id: guideId, stationId }))) {
-    throw badRequest([{ code: 'unknown-guide', message: 'There is no such guide in this station.', field: 'guideId' }]);
-  }
-  return (await findGuide(em, stationId, guideId)).guide;
-}
 
 /** A walk goes through a key of the station. */
 export async function checkWalk(em: Em, stationId: string, walk: KeptWalk | undefined): Promise<void> {
@@ -110,6 +102,6 @@ function rowOf(head: Omit<KeyHead, 'stationId' | 'hash'>): KeyRow {
   };
 }
 
-function storedOf(head: KeyHead, key: Key, guide: Guide | undefined, paths: KeyPaths | undefined): StoredKey {
-  return { ...rowOf(head), key, problems: lintKey(key, guide), depth: depthOf(key), ...(paths ? { paths } : {}) };
+function storedOf(head: KeyHead, key: Key, problems: KeyProblem[], paths: KeyPaths | undefined): StoredKey {
+  return { ...rowOf(head), key, problems, depth: depthOf(key), ...(paths ? { paths } : {}) };
 }

@@ -2,8 +2,9 @@ import type { Lot, LotWrite } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
 import { LotEntity, type LotRecord, LotSpecimenEntity, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
+import { checkGuideId } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
-import { checkWalk, guideFor } from '../keys/service';
+import { checkWalk } from '../keys/service';
 import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 export async function listLots(em: Em, stationId: string, query: { guideId?: string; hidden?: 'yes' }): Promise<Lot[]> {
@@ -22,14 +23,15 @@ export async function findLot(em: Em, stationId: string, id: string): Promise<Lo
 const LOT: RecordKind<LotRecord, LotWrite, Lot> = {
   name: 'lot',
   entity: LotEntity,
-  wireOf: async (em, record) => lotOf(record, (await membersOf(em, record.stationId, [record])).get(record.id) ?? []),
+  wireOf: async (em, record, written) =>
+    lotOf(record, written?.specimens ?? (await membersOf(em, record.stationId, [record])).get(record.id) ?? []),
   same: (stored, sent) => contentOf(stored) === contentOf(sent),
   parts: putMembers,
 };
 
 export async function writeLot(em: Em, writer: Writer, id: string, sent: LotWrite): Promise<Lot> {
   const { stationId } = writer;
-  if (sent.guideId !== undefined) await guideFor(em, stationId, sent.guideId);
+  await checkGuideId(em, stationId, sent.guideId);
   await checkParts(em, stationId, sent);
   return writeVersioned(em, LOT, writer, id, sent, (stored, version) => {
     const now = new Date();

@@ -22,8 +22,8 @@ interface Row {
 export interface RecordKind<R extends Row, S extends { version: number }, W extends object> {
   name: RecordName;
   entity: EntityName<R>;
-  /** As it goes over the wire. */
-  wireOf: (em: Em, row: R) => Promise<W> | W;
+  /** As it goes over the wire. What was just written is at hand as `written`, and need not be read again. */
+  wireOf: (em: Em, row: R, written?: S) => Promise<W> | W;
   /** Is what is stored what was sent, so that one of them came twice? */
   same: (stored: W, sent: S, row: R) => boolean;
   /** Does the same content at its own version make a new version all the same? */
@@ -70,7 +70,7 @@ export async function writeVersioned<R extends Row, S extends { version: number 
       }
       await kind.parts?.(tx, row, sent);
       await logChange(tx, { stationId, accountName }, kind.name, row, changedFields(known, sent));
-      return kind.wireOf(tx, row);
+      return kind.wireOf(tx, row, sent);
     }
   });
 }

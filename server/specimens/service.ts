@@ -4,9 +4,9 @@ import { formsOf, type Guide, namingOf, taxonIndex } from '@plesion/core/guide';
 import type { Media } from '@plesion/core/specimen';
 import { summarise } from '@plesion/core/specimen';
 import type { AnalysisPool } from '../analysis/pool';
-import { GuideEntity, IndividualEntity, MediaEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
+import { IndividualEntity, MediaEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
 import type { Em } from '../database/orm';
-import { findGuide } from '../guides/service';
+import { guideNamed } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { checkWalk } from '../keys/service';
@@ -19,13 +19,13 @@ import { checkNames, signed } from './names';
 export async function findSpecimen(em: Em, stationId: string, id: string): Promise<Specimen> {
   const record = await em.findOne(SpecimenEntity, { id, stationId });
   if (!record) throw notFound('specimen');
-  return specimenOf(em, record);
+  return specimenOf(record, await mediaOf(em, record));
 }
 
 const SPECIMEN: RecordKind<SpecimenRecord, SpecimenWrite, Specimen> = {
   name: 'specimen',
   entity: SpecimenEntity,
-  wireOf: specimenOf,
+  wireOf: async (em, record, written) => specimenOf(record, written ? (written.media ?? []) : await mediaOf(em, record)),
   same: (stored, sent) => sameContent(stored, sent),
   // The guide may be newer than when it was written last.
   again: true,
@@ -41,7 +41,7 @@ export async function writeSpecimen(
   sent: SpecimenWrite,
 ): Promise<Specimen> {
   const { stationId, accountName } = caller;
-  const behind = sent.guideId === undefined ? undefined : await guideFor(em, stationId, sent.guideId);
+  const behind = await guideNamed(em, stationId, sent.guideId);
   const guide = behind?.guide;
   if (guide) checkAgainst(guide, sent.situation, sent.readings, sent.judgement);
   else checkGuideless(sent);
@@ -93,13 +93,6 @@ async function standingOf(
 
 /** What JSON columns will hold: absent parts stay absent instead of becoming null. */
 const asJson = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-
-async function guideFor(em: Em, stationId: string, guideId: string) {
-  if (!(await em.count(GuideEntity, { id: guideId, stationId }))) {
-    throw badRequest([{ code: 'unknown-guide', message: 'There is no such guide in this station.', field: 'guideId' }]);
-  }
-  return findGuide(em, stationId, guideId);
-}
 
 /** Without a guide there are no characters that could be read, and nothing to be judged. */
 function checkGuideless({ readings, judgement }: SpecimenWrite): void {
@@ -156,9 +149,8 @@ function searchText(
     .toLowerCase();
 }
 
-async function specimenOf(em: Em, record: SpecimenRecord): Promise<Specimen> {
+function specimenOf(record: SpecimenRecord, media: readonly Media[]): Specimen {
   const { id, version, label, situation, readings, determinations, summary, hidden } = record;
-  const media = await mediaOf(em, record);
   return {
     id,
     version,
@@ -170,7 +162,7 @@ async function specimenOf(em: Em, record: SpecimenRecord): Promise<Specimen> {
       walk: record.walk,
       photo: record.photo,
     }),
-    ...(media.length ? { media } : {}),
+    ...(media.length ? { media: [...media] } : {}),
     label,
     situation,
     readings,
