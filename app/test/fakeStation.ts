@@ -8,6 +8,17 @@ import { demoGuides } from '@plesion/demo';
 const INSTANT = '2026-05-12T10:00:00Z';
 export const STATION = '0192f3a0-0000-7001-8000-0000000000f0';
 
+/** A specimen to write, with nothing on it yet. */
+export const specimenContent = (more: Partial<SpecimenWrite> = {}): SpecimenWrite => ({
+  version: 0,
+  label: '',
+  situation: {},
+  readings: [],
+  determinations: [],
+  hidden: false,
+  ...more,
+});
+
 interface Asked {
   params?: { id: string };
   query?: Record<string, unknown>;

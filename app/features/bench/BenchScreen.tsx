@@ -15,7 +15,7 @@ import { DangerNotice } from '../judgement/DangerNotice';
 import { JudgementSheets } from '../judgement/JudgementSheets';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { drawnViews, mainView } from '../plates/plates';
-import { SavingTrouble } from '../records/SavingLine';
+import { SavingTrouble } from '../records/SavingTrouble';
 import { Beam } from './Beam';
 import { BenchHead } from './BenchHead';
 import { keysOf } from './benchKeys';

@@ -1,7 +1,6 @@
-import type { SpecimenWrite } from '@plesion/contract';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
-import { fakeStation, type FakeStation, OFFLINE, STATION } from '../../test/fakeStation';
+import { fakeStation, type FakeStation, OFFLINE, specimenContent as content, STATION } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
 import { outbox } from '../../lib/outbox/outbox';
 import { memoryStorage } from '../../lib/outbox/storage';
@@ -22,15 +21,6 @@ jest.mock('../session/useSession', () => ({
 }));
 const mockStationId = STATION;
 
-const content = (more: Partial<SpecimenWrite> = {}): SpecimenWrite => ({
-  version: 0,
-  label: '',
-  situation: {},
-  readings: [],
-  determinations: [],
-  hidden: false,
-  ...more,
-});
 const id = (n: number) => `0192f3a0-0000-7003-8000-${String(n).padStart(12, '0')}`;
 const written = (name: string) => ({
   id: id(99),

@@ -8,18 +8,17 @@ import { api } from '../../lib/api';
 import { colour, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
-import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { NoRoom, whereKept } from '../records/SavingLine';
+import { RecordTrouble } from '../records/SavingTrouble';
 import { useGuide } from '../records/useGuide';
 import { KeyLink } from '../keys/KeysSheet';
 import { useKeys } from '../records/useKeys';
 import { useSpecimens } from '../records/useSpecimens';
 import { LotUnitySheet } from './LotUnitySheet';
-import { type LotDraft, type LotDraftState, useLotDraft } from '../records/useLots';
+import { useLotDraft } from '../records/useLots';
 
 /** A lot: its specimens with what each shows, whether they go together, and the keys to walk with it. */
 export function LotPage({ id }: { id: string }) {
@@ -54,7 +53,13 @@ export function LotPage({ id }: { id: string }) {
         />
         <Text quiet>{`${content.specimens.length} specimens · ${book?.title ?? 'no guide'}`}</Text>
       </View>
-      <LotSaving draft={draft} state={state} />
+      <RecordTrouble
+        draft={draft}
+        state={state}
+        what="lot"
+        sayThere={(stored) => `There it has ${stored.specimens.length} specimens.`}
+        offline="The lot is kept on this device and sent when the server can be reached."
+      />
       {specimens.length > 0 && (
         <Card title="Walk a key with the lot">
           {keys.data?.keys.map((row) => (
@@ -115,35 +120,6 @@ export function LotPage({ id }: { id: string }) {
         />
       </View>
     </Screen>
-  );
-}
-
-/** What needs doing about saving the lot. */
-function LotSaving({ draft, state: { saving, unkept } }: { draft: LotDraft; state: LotDraftState }) {
-  if (saving.at === 'refused')
-    return (
-      <Notice
-        kind="problem"
-        title="The station’s server did not take this"
-      >{`${saving.message} ${whereKept({ unkept })}`}</Notice>
-    );
-  if (unkept && saving.at !== 'saved' && saving.at !== 'conflict') return <NoRoom onSend={() => void draft.flush()} />;
-  if (saving.at === 'kept-here') {
-    return (
-      <Notice kind="note" title="No connection" action={<Button small label="Send now" onPress={() => void draft.flush()} />}>
-        The lot is kept on this device and sent when the server can be reached.
-      </Notice>
-    );
-  }
-  if (saving.at !== 'conflict') return null;
-  return (
-    <Notice kind="problem" title="This lot was changed elsewhere">
-      <Text size="small">{`There it has ${saving.stored.specimens.length} specimens.`}</Text>
-      <View style={styles.foot}>
-        <Button small label="Keep mine" onPress={() => void draft.settle('mine')} />
-        <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
-      </View>
-    </Notice>
   );
 }
 

@@ -1,14 +1,11 @@
 import { type Lot, type LotWrite, schemas } from '@plesion/contract';
 import { useQuery } from '@tanstack/react-query';
 import { api, queryClient } from '../../lib/api';
-import type { Draft, DraftState, Kind } from '../../lib/draft';
+import type { Kind } from '../../lib/draft';
 import { omit } from '../../lib/omit';
 import { createDrafts } from '../../lib/drafts';
 import { type Drafted, useDraftOf } from '../../lib/useDraftOf';
 import { useSession } from '../session/useSession';
-
-export type LotDraft = Draft<LotWrite, Lot>;
-export type LotDraftState = DraftState<LotWrite, Lot>;
 
 // Fields of a newer server are sent back as they came.
 const contentOf = (lot: Lot): LotWrite => omit(lot, 'id', 'createdAt', 'updatedAt');

@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
@@ -13,9 +12,11 @@ import { KeyItSheet } from '../keys/KeyItSheet';
 import { PhotoButton } from '../photos/PhotoButton';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import type { Draft, DraftState } from '../records/draft';
-import { SavingLine, SavingTrouble } from '../records/SavingLine';
+import { SavingLine } from '../records/SavingLine';
+import { SavingTrouble } from '../records/SavingTrouble';
 import { saySituation } from '../records/situationText';
 import { useGuides } from '../records/useGuide';
+import { RemovedNotice } from './RemovedNotice';
 import { History } from './History';
 
 /** A specimen that no guide stands behind: it has its place, its photo, its walk through a key, and the names given by hand. */
@@ -38,15 +39,7 @@ export function GuidelessPage({ id, draft, state }: { id: string; draft: Draft; 
       }
     >
       <SavingTrouble draft={draft} state={state} />
-      {content.hidden && (
-        <Notice
-          kind="note"
-          title="Removed from the daybook"
-          action={<Button small label="Put it back" onPress={() => hide(false)} />}
-        >
-          It is kept and can be restored.
-        </Notice>
-      )}
+      {content.hidden && <RemovedNotice onPutBack={() => hide(false)} />}
       <View style={styles.head}>
         {last ? (
           <TaxonName {...last} size={30} />

@@ -7,7 +7,6 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
@@ -24,8 +23,9 @@ import { CompareButton } from '../compare/CompareButton';
 import { SendPage } from '../compare/SendPage';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { GuidelessPage } from './GuidelessPage';
+import { RemovedNotice } from './RemovedNotice';
 import { History, sayUnion } from './History';
-import { SavingTrouble } from '../records/SavingLine';
+import { SavingTrouble } from '../records/SavingTrouble';
 import { saySituation } from '../records/situationText';
 import { useDraft } from '../records/useDraft';
 
@@ -65,15 +65,7 @@ export function SpecimenPage({ id }: { id: string }) {
     >
       <DangerNotice guide={book} answer={answer} />
       <SavingTrouble draft={draft} state={state} />
-      {content.hidden && (
-        <Notice
-          kind="note"
-          title="Removed from the daybook"
-          action={<Button small label="Put it back" onPress={() => hide(false)} />}
-        >
-          It is kept and can be restored.
-        </Notice>
-      )}
+      {content.hidden && <RemovedNotice onPutBack={() => hide(false)} />}
       <View style={styles.head}>
         {last ? (
           <TaxonName guide={book} {...last} size={30} />

@@ -1,7 +1,7 @@
 import { RequestProblem, type SpecimenWrite } from '@plesion/contract';
 import { screen, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
-import { fakeStation, type FakeStation, OFFLINE, STATION } from '../../test/fakeStation';
+import { fakeStation, type FakeStation, OFFLINE, specimenContent as content, STATION } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
 import { outbox } from '../../lib/outbox/outbox';
 import { memoryStorage } from '../../lib/outbox/storage';
@@ -30,15 +30,6 @@ jest.mock('../analysis/weigher', () => {
 
 let made = 0;
 const mint = () => `0192f3a0-0000-7004-8000-${String(++made).padStart(12, '0')}`;
-const content = (more: Partial<SpecimenWrite> = {}): SpecimenWrite => ({
-  version: 0,
-  label: '',
-  situation: {},
-  readings: [],
-  determinations: [],
-  hidden: false,
-  ...more,
-});
 const crab = (more: Partial<SpecimenWrite> = {}) =>
   content({
     guideId: mockStation.idOf('ledge-crabs'),

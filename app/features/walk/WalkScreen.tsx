@@ -14,7 +14,7 @@ import { KeyHelp } from '../reading/KeyHelp';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { LotSpecimens } from '../lots/LotSpecimens';
 import { LotUnitySheet, MixedNotice } from '../lots/LotUnitySheet';
-import { SavingTrouble } from '../records/SavingLine';
+import { SavingTrouble } from '../records/SavingTrouble';
 import { KeyTreeView } from '../keys/KeyTreeView';
 import { AheadSheet } from './AheadSheet';
 import { forking, taking, ticking } from './answering';

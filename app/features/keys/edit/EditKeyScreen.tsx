@@ -6,11 +6,10 @@ import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
-import { Notice } from '../../../ui/Notice';
 import { Screen } from '../../../ui/Screen';
 import { Failed, Loading } from '../../../ui/states';
 import { Text } from '../../../ui/Text';
-import { NoRoom, whereKept } from '../../records/SavingLine';
+import { RecordTrouble } from '../../records/SavingTrouble';
 import { useGuide } from '../../records/useGuide';
 import { KeyProblems } from '../KeyProblems';
 import { type KeyDraft, type KeyDraftState, useKeyDraft } from '../../records/useKeys';
@@ -58,7 +57,15 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
           />
         </View>
       </View>
-      <Trouble draft={draft} state={state} />
+      <RecordTrouble
+        draft={draft}
+        state={state}
+        what="key"
+        sayThere={({ version, couplets }) =>
+          `It is at version ${version} there, with ${couplets} couplets. Every version is kept.`
+        }
+        mine="Mine on top of it"
+      />
       <View style={[styles.columns, wide && styles.beside]}>
         <CoupletList
           keyed={key}
@@ -168,27 +175,6 @@ function SaveBar({
   );
 }
 
-function Trouble({ draft, state: { saving, unkept } }: { draft: KeyDraft; state: KeyDraftState }) {
-  if (saving.at === 'refused')
-    return (
-      <Notice
-        kind="problem"
-        title="The station’s server did not take this"
-      >{`${saving.message} ${whereKept({ unkept })}`}</Notice>
-    );
-  if (unkept && saving.at !== 'saved' && saving.at !== 'conflict') return <NoRoom onSend={() => void draft.flush()} />;
-  if (saving.at !== 'conflict') return null;
-  return (
-    <Notice kind="problem" title="This key was changed elsewhere">
-      <Text size="small">{`It is at version ${saving.stored.version} there, with ${saving.stored.couplets} couplets. Every version is kept.`}</Text>
-      <View style={styles.choices}>
-        <Button small label="Mine on top of it" onPress={() => void draft.settle('mine')} />
-        <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
-      </View>
-    </Notice>
-  );
-}
-
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
@@ -220,5 +206,4 @@ const styles = StyleSheet.create({
   fault: { borderColor: colour.hazard, borderStyle: 'dashed' },
   on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },
   foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.xs },
-  choices: { flexDirection: 'row', gap: space.s, paddingTop: space.s },
 });
