@@ -33,13 +33,16 @@ function browserKeeper(storage: Storage): KeyValueStore {
   };
 }
 
-function available(): KeyValueStore {
+function available(storage: () => Storage): KeyValueStore {
   try {
     // Absent where there is no browser, and refused where the person forbids it.
-    return window.localStorage ? browserKeeper(window.localStorage) : memoryStore();
+    return storage() ? browserKeeper(storage()) : memoryStore();
   } catch {
     return memoryStore();
   }
 }
 
-export const device: KeyValueStore = available();
+export const device: KeyValueStore = available(() => window.localStorage);
+
+/** What this page keeps over a reload, and no longer than it is open. */
+export const page: KeyValueStore = available(() => window.sessionStorage);

@@ -100,7 +100,7 @@ const styles = StyleSheet.create({
   block: { gap: space.m },
   photo: { width: '100%', height: 164, borderRadius: radius.l, backgroundColor: colour.paper },
   photoWhole: { height: 340 },
-  head: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   plate: {
     width: 96,
     height: 76,
@@ -111,7 +111,7 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
-  words: { flex: 1, minWidth: 0, gap: 1 },
-  line: { flexDirection: 'row', gap: space.xs },
+  words: { flexGrow: 1, flexShrink: 1, flexBasis: 150, minWidth: 0, gap: 1 },
+  line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   change: { minHeight: TOUCH, minWidth: TOUCH, justifyContent: 'center', paddingHorizontal: space.xs },
 });

@@ -3,6 +3,8 @@ import { QUALIFIERS, type Qualifier } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
+import { keptForm } from '../../lib/keptForm';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -16,6 +18,10 @@ import { needsTaxon, QUALIFIER_LABELS } from './qualifiers';
 
 type Name = SpecimenWrite['determinations'][number];
 
+/** As it is typed; kept over a reload. */
+const Typed = z.object({ qualifier: z.enum(QUALIFIERS), name: z.string(), other: z.string(), reason: z.string() });
+type Typed = z.infer<typeof Typed>;
+
 /** What may be said where no guide stands behind it: nothing is outside a guide that is not there. */
 const SAID = QUALIFIERS.filter((qualifier) => qualifier !== 'outside');
 
@@ -23,10 +29,15 @@ const SAID = QUALIFIERS.filter((qualifier) => qualifier !== 'outside');
 export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft; suggested?: string }) {
   const router = useRouter();
   const by = useSession().account.name;
-  const [qualifier, setQualifier] = useState<Qualifier>('none');
-  const [name, setName] = useState(suggested ?? '');
-  const [other, setOther] = useState('');
-  const [reason, setReason] = useState('');
+  const kept = keptForm(`name.${id}`, Typed);
+  const [typed, setTyped] = useState(
+    () => kept.read() ?? { qualifier: 'none' as const, name: suggested ?? '', other: '', reason: '' },
+  );
+  const { qualifier, name, other, reason } = typed;
+  const change = (part: Partial<Typed>) => {
+    kept.keep({ ...typed, ...part });
+    setTyped({ ...typed, ...part });
+  };
   const [problem, setProblem] = useState<{ at: 'name' | 'other'; message: string }>();
   const write = async () => {
     const wrong = problemOf(qualifier, name, other);
@@ -46,6 +57,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
       ...(reason.trim() ? { reason: reason.trim() } : {}),
     };
     draft.change((content) => ({ ...content, determinations: [...content.determinations, determination] }));
+    kept.forget();
     await draft.flush();
     router.replace(`/specimens/${id}`);
   };
@@ -62,14 +74,14 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
           label="Said"
           options={SAID.map((one) => ({ id: one, label: QUALIFIER_LABELS[one] }))}
           chosen={[qualifier]}
-          onChange={([next]) => setQualifier(next)}
+          onChange={([next]) => change({ qualifier: next })}
         />
         {needsTaxon(qualifier) && (
           <TextField
             label={qualifier === 'or' ? 'One' : 'Name'}
             value={name}
             maxLength={200}
-            onChangeText={setName}
+            onChangeText={(text) => change({ name: text })}
             placeholder="genus and species, as it is written"
             problem={problem?.at === 'name' ? problem.message : undefined}
           />
@@ -79,7 +91,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
             label="The other"
             value={other}
             maxLength={200}
-            onChangeText={setOther}
+            onChangeText={(text) => change({ other: text })}
             problem={problem?.at === 'other' ? problem.message : undefined}
           />
         )}
@@ -88,7 +100,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
           value={reason}
           multiline
           maxLength={2000}
-          onChangeText={setReason}
+          onChangeText={(text) => change({ reason: text })}
           hint="The key, the book, the one who told you."
         />
       </Card>

@@ -4,6 +4,7 @@ import { standingOf } from '@plesion/core/evidence';
 import { compileGuide } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { forgetForms } from '../../lib/keptForm';
 import { NameScreen } from './NameScreen';
 
 const mockReplace = jest.fn();
@@ -147,6 +148,8 @@ describe('writing a name down', () => {
 });
 
 describe('naming by hand, without a guide', () => {
+  beforeEach(forgetForms);
+
   function show(suggested?: string) {
     let content: SpecimenWrite = { ...empty, guideId: undefined };
     const draft = {
@@ -175,6 +178,19 @@ describe('naming by hand, without a guide', () => {
     ]);
     expect(names()[0]).not.toHaveProperty('taxon');
     expect(mockReplace).toHaveBeenCalledWith('/specimens/s');
+  });
+
+  it('half typed is there again after a reload, and gone once it was given', async () => {
+    const { names } = show();
+    fireEvent.changeText(screen.getByLabelText('Name'), 'Velda tar');
+    screen.unmount();
+    const again = show('what the key came to');
+    expect(screen.getByLabelText('Name').props.value).toBe('Velda tar');
+    await press('Into the daybook');
+    expect([names(), again.names()]).toMatchObject([[], [{ written: { name: 'Velda tar' } }]]);
+    screen.unmount();
+    show();
+    expect(screen.getByLabelText('Name').props.value).toBe('');
   });
 
   it('as one of two wants two different names', async () => {

@@ -68,5 +68,5 @@ const styles = StyleSheet.create({
   },
   on: { borderColor: colour.kelp, borderWidth: 2.5, padding: space.s - 1.5, backgroundColor: colour.kelpWash },
   empty: { width: 76, height: 52, borderRadius: radius.m, borderWidth: 1.5, borderStyle: 'dashed', borderColor: colour.unknown },
-  name: { textAlign: 'center', lineHeight: 16 },
+  name: { textAlign: 'center' },
 });

@@ -4,6 +4,7 @@ import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tansta
 import { createContext, useContext } from 'react';
 import { api } from '../../lib/api';
 import { device } from '../../lib/device';
+import { forgetForms } from '../../lib/keptForm';
 import { forgetKept } from '../../lib/offline';
 
 const KEPT = 'plesion.session';
@@ -45,6 +46,7 @@ export function useSessionQuery() {
 function forgetStation(client: QueryClient): void {
   client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
   void forgetKept();
+  forgetForms();
 }
 
 export function useEnter() {

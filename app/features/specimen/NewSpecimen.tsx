@@ -31,6 +31,11 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
   const guideId = picked ?? usualGuide(guides.data?.guides ?? []);
   const without = guideId === NO_GUIDE;
   const guide = useGuide(without ? undefined : guideId);
+  // In the address, so that a reload finds the form that was begun.
+  const pick = (guide: string) => {
+    setPicked(guide);
+    router.setParams({ guide });
+  };
   const begin = (label: string, situation: Situation) => {
     const id = mintId();
     const content = { version: 0, label, situation, readings: [], determinations: [], hidden: false };
@@ -50,7 +55,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {(guides.data?.guides.length ?? 0) > 0 && (
         <Card>
-          <GuidePick rows={guides.data!.guides} chosen={guideId} onChange={setPicked} without />
+          <GuidePick rows={guides.data!.guides} chosen={guideId} onChange={pick} without />
         </Card>
       )}
       {without ? (
@@ -60,6 +65,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
           </Notice>
           <SituationForm
             key="none"
+            about="new.none"
             label=""
             submitLabel="Into the daybook"
             onSubmit={begin}
@@ -73,6 +79,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
           </Notice>
           <SituationForm
             key={guideId}
+            about={`new.${guideId}`}
             guide={guide.data.guide}
             label=""
             submitLabel="To the Bench"

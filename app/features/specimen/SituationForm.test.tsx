@@ -1,16 +1,35 @@
 import { ledgeCrabs } from '@plesion/demo';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { forgetForms } from '../../lib/keptForm';
 import { SituationForm } from './SituationForm';
 import { sayDate, saySituation } from '../records/situationText';
 
 const show = (situation = {}) => {
   const onSubmit = jest.fn();
-  render(<SituationForm guide={ledgeCrabs} label="L4" situation={situation} submitLabel="Go" onSubmit={onSubmit} />);
+  render(<SituationForm guide={ledgeCrabs} label="L4" situation={situation} submitLabel="Go" about="s" onSubmit={onSubmit} />);
   return onSubmit;
 };
 const submit = () => act(async () => fireEvent.press(screen.getByLabelText('Go')));
 
 describe('the situation', () => {
+  beforeEach(forgetForms);
+
+  it('half typed is there again after a reload, wrong parts of it too, and gone once it was taken', async () => {
+    show();
+    fireEvent.changeText(screen.getByLabelText('Place'), 'Skerry B');
+    fireEvent.changeText(screen.getByLabelText('Latitude'), 'forty');
+    screen.unmount();
+    const onSubmit = show();
+    expect(screen.getByLabelText('Place').props.value).toBe('Skerry B');
+    expect(screen.getByLabelText('Latitude').props.value).toBe('forty');
+    fireEvent.changeText(screen.getByLabelText('Latitude'), '');
+    await submit();
+    expect(onSubmit).toHaveBeenCalledWith('L4', { place: 'Skerry B' });
+    screen.unmount();
+    show();
+    expect(screen.getByLabelText('Place').props.value).toBe('');
+  });
+
   it('gives what was said and nothing else', async () => {
     const onSubmit = show({ date: '2026-05-12', distance: 'hand' });
     fireEvent.changeText(screen.getByLabelText('Place'), 'Skerry Bar');

@@ -1,10 +1,12 @@
 import { Situation as SituationSchema } from '@plesion/core/observation/schema';
 import { type Guide, HANDLING, PRIOR_PARTS, type PriorPart } from '@plesion/core/guide';
 import { DISTANCES, LIGHTS, type Situation, SUBJECTS } from '@plesion/core/observation';
+import { useEffect, useMemo } from 'react';
 import { type Control, Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { zodResolver } from '@hookform/resolvers/zod';
+import { keptForm } from '../../lib/keptForm';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -21,18 +23,24 @@ const coordinate = (limit: number, what: string) =>
       `${what} is a number from −${limit} to ${limit}.`,
     );
 
-/** Text as typed; made into a situation when it is right. */
-const Form = SituationSchema.omit({ latitude: true, longitude: true, date: true })
-  .extend({
-    label: z.string().max(120),
-    date: z.union([z.literal(''), z.iso.date('Write the date as 2026-05-12.')]),
-    latitude: coordinate(90, 'Latitude'),
-    longitude: coordinate(180, 'Longitude'),
-  })
-  .refine((form) => (form.latitude === '') === (form.longitude === ''), {
-    path: ['longitude'],
-    message: 'Give both coordinates or neither.',
-  });
+/** As it is typed, right or not yet; kept over a reload. */
+const Typed = SituationSchema.omit({ latitude: true, longitude: true, date: true }).extend({
+  label: z.string(),
+  date: z.string(),
+  latitude: z.string(),
+  longitude: z.string(),
+});
+
+/** Made into a situation when it is right. */
+const Form = Typed.extend({
+  label: z.string().max(120),
+  date: z.union([z.literal(''), z.iso.date('Write the date as 2026-05-12.')]),
+  latitude: coordinate(90, 'Latitude'),
+  longitude: coordinate(180, 'Longitude'),
+}).refine((form) => (form.latitude === '') === (form.longitude === ''), {
+  path: ['longitude'],
+  message: 'Give both coordinates or neither.',
+});
 type FormValues = z.infer<typeof Form>;
 
 const PRIOR_LABELS: Record<PriorPart, string> = {
@@ -50,6 +58,8 @@ interface SituationFormProps {
   label: string;
   situation: Situation;
   submitLabel: string;
+  /** What the form is about: what is typed is kept under it until it is taken. */
+  about: string;
   onSubmit: (label: string, situation: Situation) => void;
 }
 
@@ -59,8 +69,9 @@ type Offered = Pick<Guide, 'views' | 'regions' | 'habitats' | 'circumstances' | 
 const NOTHING: Offered = { views: [], regions: [], habitats: [] };
 
 /** Meet it: where, when, what can be seen and touched. */
-export function SituationForm({ guide: known, label, situation, submitLabel, onSubmit }: SituationFormProps) {
+export function SituationForm({ guide: known, label, situation, submitLabel, about, onSubmit }: SituationFormProps) {
   const guide: Offered = known ?? NOTHING;
+  const kept = useMemo(() => keptForm(`situation.${about}`, Typed), [about]);
   const form = useForm<FormValues>({
     resolver: zodResolver(Form),
     defaultValues: {
@@ -71,10 +82,17 @@ export function SituationForm({ guide: known, label, situation, submitLabel, onS
       note: situation.note ?? '',
       latitude: situation.latitude?.toString() ?? '',
       longitude: situation.longitude?.toString() ?? '',
+      ...kept.read(),
     },
   });
+  const { watch } = form;
+  useEffect(() => {
+    const { unsubscribe } = watch((typed) => kept.keep(typed as FormValues));
+    return unsubscribe;
+  }, [watch, kept]);
   const submit = form.handleSubmit(({ label: name, latitude, longitude, date, ...rest }) => {
     const number = (text: string) => (text === '' ? undefined : Number(text.replace(',', '.')));
+    kept.forget();
     onSubmit(
       name.trim(),
       withoutEmpty({ ...rest, date: date || undefined, latitude: number(latitude), longitude: number(longitude) }),

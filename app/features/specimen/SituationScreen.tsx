@@ -25,6 +25,7 @@ export function SituationScreen({ id }: { id: string }) {
         Situation
       </Text>
       <SituationForm
+        about={id}
         guide={guide.data?.guide}
         label={state.content.label}
         situation={state.content.situation}

@@ -3,6 +3,7 @@ import { screen, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
 import { fakeStation, type FakeStation, OFFLINE, specimenContent as content, STATION } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
+import { forgetForms } from '../../lib/keptForm';
 import { outbox } from '../../lib/outbox/outbox';
 import { memoryStorage } from '../../lib/outbox/storage';
 import { NewSpecimen } from './NewSpecimen';
@@ -10,7 +11,7 @@ import { SituationScreen } from './SituationScreen';
 import { SpecimenPage } from './SpecimenPage';
 
 let mockStation: FakeStation;
-const mockRouter = { push: jest.fn(), replace: jest.fn() };
+const mockRouter = { push: jest.fn(), replace: jest.fn(), setParams: jest.fn() };
 jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
@@ -40,6 +41,7 @@ const crab = (more: Partial<SpecimenWrite> = {}) =>
   });
 
 beforeEach(() => {
+  forgetForms();
   jest.clearAllMocks();
   mockStation = fakeStation();
 });

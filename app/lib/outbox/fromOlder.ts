@@ -19,7 +19,7 @@ export async function takeOver(older: KeyValueStore, outbox: Outbox): Promise<vo
 function readJson(text: string | undefined): { content: unknown; unanswered?: unknown } | undefined {
   try {
     const value: unknown = JSON.parse(text ?? '');
-    return typeof value === 'object' && value !== null && 'content' in value ? (value) : undefined;
+    return typeof value === 'object' && value !== null && 'content' in value ? value : undefined;
   } catch {
     return undefined;
   }
