@@ -3,8 +3,7 @@ import { stableJson } from '@plesion/core';
 import { IndividualEntity, type IndividualRecord } from '../database/entities';
 import type { Em } from '../database/orm';
 import { checkGuideId } from '../guides/service';
-import { notFound } from '../http/errors';
-import { type RecordKind, type Writer, writeVersioned } from '../records/write';
+import { findRecord, type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 export async function listIndividuals(em: Em, stationId: string, { guideId, hidden }: IndividualQuery): Promise<Individual[]> {
   const where = { stationId, hidden: hidden === 'yes', ...(guideId ? { guideId } : {}) };
@@ -12,11 +11,8 @@ export async function listIndividuals(em: Em, stationId: string, { guideId, hidd
   return records.map(individualOf);
 }
 
-export async function findIndividual(em: Em, stationId: string, id: string): Promise<Individual> {
-  const record = await em.findOne(IndividualEntity, { id, stationId });
-  if (!record) throw notFound('individual');
-  return individualOf(record);
-}
+export const findIndividual = (em: Em, stationId: string, id: string): Promise<Individual> =>
+  findRecord(em, INDIVIDUAL, stationId, id);
 
 const INDIVIDUAL: RecordKind<IndividualRecord, IndividualWrite, Individual> = {
   name: 'individual',

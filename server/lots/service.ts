@@ -3,9 +3,9 @@ import { stableJson } from '@plesion/core';
 import { LotEntity, type LotRecord, LotSpecimenEntity, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { checkGuideId } from '../guides/service';
-import { badRequest, notFound } from '../http/errors';
+import { badRequest } from '../http/errors';
 import { checkWalk } from '../keys/service';
-import { type RecordKind, type Writer, writeVersioned } from '../records/write';
+import { findRecord, type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 export async function listLots(em: Em, stationId: string, query: { guideId?: string; hidden?: 'yes' }): Promise<Lot[]> {
   const where = { stationId, hidden: query.hidden === 'yes', ...(query.guideId ? { guideId: query.guideId } : {}) };
@@ -14,11 +14,7 @@ export async function listLots(em: Em, stationId: string, query: { guideId?: str
   return records.map((record) => lotOf(record, members.get(record.id) ?? []));
 }
 
-export async function findLot(em: Em, stationId: string, id: string): Promise<Lot> {
-  const record = await em.findOne(LotEntity, { id, stationId });
-  if (!record) throw notFound('lot');
-  return LOT.wireOf(em, record);
-}
+export const findLot = (em: Em, stationId: string, id: string): Promise<Lot> => findRecord(em, LOT, stationId, id);
 
 const LOT: RecordKind<LotRecord, LotWrite, Lot> = {
   name: 'lot',

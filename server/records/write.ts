@@ -34,6 +34,18 @@ export interface RecordKind<R extends Row, S extends { version: number }, W exte
   parts?: (tx: Em, row: R, sent: S) => Promise<void>;
 }
 
+/** A record of the station as it goes over the wire; 404 where the station has none of that id. */
+export async function findRecord<R extends Row, S extends { version: number }, W extends object>(
+  em: Em,
+  { name, entity, wireOf }: RecordKind<R, S, W>,
+  stationId: string,
+  id: string,
+): Promise<W> {
+  const row = (await em.findOne(entity, { id, stationId } as never)) as R | null;
+  if (!row) throw notFound(name);
+  return wireOf(em, row);
+}
+
 /**
  * The one way a record is written: new at version 0, else on top of the version
  * named. The row is locked; a write that was not made from what is stored gets both

@@ -7,20 +7,16 @@ import type { AnalysisPool } from '../analysis/pool';
 import { IndividualEntity, MediaEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
 import type { Em } from '../database/orm';
 import { guideNamed } from '../guides/service';
-import { badRequest, notFound } from '../http/errors';
+import { badRequest } from '../http/errors';
 import type { Caller } from '../http/route';
 import { checkWalk } from '../keys/service';
 import { walkedOf } from '../keys/walk';
 import { checkPhotos } from '../photos/service';
-import { type RecordKind, writeVersioned } from '../records/write';
+import { findRecord, type RecordKind, writeVersioned } from '../records/write';
 import { checkAgainst } from '../standing/service';
 import { checkNames, signed } from './names';
 
-export async function findSpecimen(em: Em, stationId: string, id: string): Promise<Specimen> {
-  const record = await em.findOne(SpecimenEntity, { id, stationId });
-  if (!record) throw notFound('specimen');
-  return specimenOf(record, await mediaOf(em, record));
-}
+export const findSpecimen = (em: Em, stationId: string, id: string): Promise<Specimen> => findRecord(em, SPECIMEN, stationId, id);
 
 const SPECIMEN: RecordKind<SpecimenRecord, SpecimenWrite, Specimen> = {
   name: 'specimen',

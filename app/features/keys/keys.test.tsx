@@ -265,7 +265,7 @@ describe('making', () => {
       confirm: 2,
       forms: ['algarum', 'nudalis'],
     });
-    expect(await screen.findByText('4.68', {}, { timeout: 3000 })).toBeTruthy();
+    expect(await screen.findByText('4.68')).toBeTruthy();
     expect(screen.getByText('Nothing allowed tells apart: Lithonyx duplex and Lithonyx dubiosus.')).toBeTruthy();
     await press('Open the key');
     expect(mockRouter.replace).toHaveBeenCalledWith(`/keys/${KEY}`);

@@ -10,7 +10,6 @@ import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
-import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
@@ -23,10 +22,8 @@ import { CompareButton } from '../compare/CompareButton';
 import { SendPage } from '../compare/SendPage';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { GuidelessPage } from './GuidelessPage';
-import { RemovedNotice } from './RemovedNotice';
 import { History, sayUnion } from './History';
-import { SavingTrouble } from '../records/SavingTrouble';
-import { saySituation } from '../records/situationText';
+import { SpecimenFrame } from './SpecimenFrame';
 import { useDraft } from '../records/useDraft';
 
 /** A specimen as it stands in the daybook, with its history. */
@@ -46,42 +43,22 @@ export function SpecimenPage({ id }: { id: string }) {
   const { content } = state;
   const book = guide.data.guide;
   const last = content.determinations.at(-1);
-  const hide = (hidden: boolean) => draft.change((now) => ({ ...now, hidden }));
   return (
-    <Screen
-      foot={
-        <View style={styles.actions}>
-          <Button
-            label={content.readings.length ? 'Open on the Bench' : 'To the Bench'}
-            onPress={() => router.push(`/specimens/${id}/bench`)}
-          />
-          <Button
-            kind="main"
-            label={last ? 'Name it again' : 'Write it down'}
-            onPress={() => router.push(`/specimens/${id}/name`)}
-          />
-        </View>
+    <SpecimenFrame
+      id={id}
+      draft={draft}
+      state={state}
+      guide={book}
+      above={<DangerNotice guide={book} answer={answer} />}
+      facts={last ? [inHundred(last.p), sayFacets(book, last.facets), sayUnion(book, last)] : []}
+      beside={
+        <Button
+          label={content.readings.length ? 'Open on the Bench' : 'To the Bench'}
+          onPress={() => router.push(`/specimens/${id}/bench`)}
+        />
       }
+      nameIt="Write it down"
     >
-      <DangerNotice guide={book} answer={answer} />
-      <SavingTrouble draft={draft} state={state} />
-      {content.hidden && <RemovedNotice onPutBack={() => hide(false)} />}
-      <View style={styles.head}>
-        {last ? (
-          <TaxonName guide={book} {...last} size={30} />
-        ) : (
-          <Text size="display" heading={1}>
-            Not yet named
-          </Text>
-        )}
-        <Text quiet>
-          {[last && inHundred(last.p), last && sayFacets(book, last.facets), last && sayUnion(book, last), content.label]
-            .filter(Boolean)
-            .join(' · ')}
-        </Text>
-        <Text quiet>{saySituation(content.situation, book) || 'no place or date'}</Text>
-        {content.situation.note && <Text>{content.situation.note}</Text>}
-      </View>
       {content.photo && (
         <PointedPhoto
           hash={content.photo}
@@ -120,8 +97,7 @@ export function SpecimenPage({ id }: { id: string }) {
           ) : null;
         })}
       </Card>
-      {!content.hidden && <Button kind="quiet" label="Remove from the daybook" onPress={() => hide(true)} />}
-    </Screen>
+    </SpecimenFrame>
   );
 }
 
@@ -143,8 +119,6 @@ function SpecimenPlates({ guide, content, form }: { guide: Guide; content: Speci
 }
 
 const styles = StyleSheet.create({
-  head: { gap: space.xs },
-  actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
   what: { flex: 1 },

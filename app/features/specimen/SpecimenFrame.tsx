@@ -1,0 +1,70 @@
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Guide } from '@plesion/core/guide';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Screen } from '../../ui/Screen';
+import { TaxonName } from '../../ui/TaxonName';
+import { Text } from '../../ui/Text';
+import type { Draft, DraftState } from '../records/draft';
+import { SavingTrouble } from '../records/SavingTrouble';
+import { saySituation } from '../records/situationText';
+import { RemovedNotice } from './RemovedNotice';
+
+interface Props {
+  id: string;
+  draft: Draft;
+  state: DraftState;
+  guide?: Guide;
+  /** What stands above everything, such as a danger. */
+  above?: ReactNode;
+  /** What is said under the name. */
+  facts: readonly (string | undefined | false)[];
+  /** The way on that is not giving a name. */
+  beside: ReactNode;
+  /** What giving the first name is called. */
+  nameIt: string;
+  children: ReactNode;
+}
+
+/** What the page of every specimen has, with a guide and without: its name, its situation, naming it, and removing it. */
+export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, nameIt, children }: Props) {
+  const router = useRouter();
+  const { content } = state;
+  const last = content.determinations.at(-1);
+  const hide = (hidden: boolean) => draft.change((now) => ({ ...now, hidden }));
+  return (
+    <Screen
+      foot={
+        <View style={styles.actions}>
+          {beside}
+          <Button kind="main" label={last ? 'Name it again' : nameIt} onPress={() => router.push(`/specimens/${id}/name`)} />
+        </View>
+      }
+    >
+      {above}
+      <SavingTrouble draft={draft} state={state} />
+      {content.hidden && <RemovedNotice onPutBack={() => hide(false)} />}
+      <View style={styles.head}>
+        {last ? (
+          <TaxonName guide={guide} {...last} size={30} />
+        ) : (
+          <Text size="display" heading={1}>
+            Not yet named
+          </Text>
+        )}
+        <Text quiet>{[...facts, content.label].filter(Boolean).join(' · ')}</Text>
+        <Text quiet>{saySituation(content.situation, guide) || 'no place or date'}</Text>
+        {content.situation.note && <Text>{content.situation.note}</Text>}
+      </View>
+      {children}
+      {!content.hidden && <Button kind="quiet" label="Remove from the daybook" onPress={() => hide(true)} />}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { gap: space.xs },
+  actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
+});
