@@ -1,14 +1,11 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, configure, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import type { ReactElement } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { createOutbox, setOutbox } from '../lib/outbox/outbox';
 import { memoryStorage, type Storage } from '../lib/outbox/storage';
 
 const METRICS = { frame: { x: 0, y: 0, width: 390, height: 844 }, insets: { top: 0, left: 0, right: 0, bottom: 0 } };
-
-// A loaded machine takes its time; a wait ends as soon as what it waits for is there.
-configure({ asyncUtilTimeout: 30_000 });
 
 /** Put a screen up as the root does: with the device's outbox opened, and a cache of its own. */
 export async function showScreen(element: ReactElement, storage: Storage = memoryStorage()) {

@@ -11,18 +11,29 @@ const ROUNDS = 30;
  * @returns one weight a candidate, sum 1.
  */
 export function stackingWeights(loss: readonly Float64Array[], rows: readonly number[]): Float64Array {
-  let weights = new Float64Array(loss.length).fill(1 / loss.length);
+  const count = loss.length;
+  let weights = new Float64Array(count).fill(1 / count);
   if (rows.length === 0) return weights;
+  const likelihoods = relativeLikelihoods(loss, rows);
   for (let round = 0; round < ROUNDS; round++) {
-    const next = new Float64Array(loss.length);
-    for (const i of rows) {
-      let least = Number.POSITIVE_INFINITY;
-      for (const own of loss) least = Math.min(least, own[i]);
+    const next = new Float64Array(count);
+    for (let row = 0; row < likelihoods.length; row += count) {
       let total = 0;
-      for (let c = 0; c < loss.length; c++) total += weights[c] * Math.exp(least - loss[c][i]);
-      for (let c = 0; c < loss.length; c++) next[c] += (weights[c] * Math.exp(least - loss[c][i])) / total;
+      for (let c = 0; c < count; c++) total += weights[c] * likelihoods[row + c];
+      for (let c = 0; c < count; c++) next[c] += (weights[c] * likelihoods[row + c]) / total;
     }
     weights = next.map((w) => w / rows.length);
   }
   return weights;
+}
+
+/** P of what was true under each candidate, against the best of them: row by row, candidate after candidate. */
+function relativeLikelihoods(loss: readonly Float64Array[], rows: readonly number[]): Float64Array {
+  const relative = new Float64Array(rows.length * loss.length);
+  rows.forEach((i, row) => {
+    let least = Number.POSITIVE_INFINITY;
+    for (const own of loss) least = Math.min(least, own[i]);
+    loss.forEach((own, c) => (relative[row * loss.length + c] = Math.exp(least - own[i])));
+  });
+  return relative;
 }
