@@ -1,31 +1,24 @@
 import { useSyncExternalStore } from 'react';
+import { z } from 'zod';
 import { device } from '../lib/device';
+import { keptIn } from '../lib/kept';
 import { createStore } from '../lib/store';
 import { DAY, LAMP, type Palette } from './palette';
 
 /** How the person wants to see things; kept on this device. */
-export interface Appearance {
-  light: 'day' | 'lamp' | 'device';
-  letters: 'usual' | 'large' | 'larger';
-  motion: 'device' | 'less';
-}
+const Appearance = z.object({
+  light: z.enum(['day', 'lamp', 'device']).catch('day'),
+  letters: z.enum(['usual', 'large', 'larger']).catch('usual'),
+  motion: z.enum(['device', 'less']).catch('device'),
+});
+export type Appearance = z.infer<typeof Appearance>;
 
-const USUAL: Appearance = { light: 'day', letters: 'usual', motion: 'device' };
-const KEPT = 'plesion.look';
+const kept = keptIn(device, 'plesion.look', Appearance);
 
 /** How much larger letters are set. */
 const SCALES: Record<Appearance['letters'], number> = { usual: 1, large: 1.2, larger: 1.45 };
 
-const store = createStore<Appearance>(read());
-
-function read(): Appearance {
-  try {
-    const kept: unknown = JSON.parse(device.read(KEPT) ?? '{}');
-    return kept && typeof kept === 'object' ? { ...USUAL, ...kept } : USUAL;
-  } catch {
-    return USUAL;
-  }
-}
+const store = createStore<Appearance>(kept.read() ?? Appearance.parse({}));
 
 const darkDevice = () => globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false;
 const isLamp = ({ light }: Appearance): boolean => light === 'lamp' || (light === 'device' && darkDevice());
@@ -68,7 +61,7 @@ function apply(): void {
 export function setAppearance(change: Partial<Appearance>): void {
   store.set({ ...store.get(), ...change });
   apply();
-  device.write(KEPT, JSON.stringify(store.get()));
+  kept.keep(store.get());
 }
 
 export const useAppearance = (): Appearance => useSyncExternalStore(store.subscribe, store.get, store.get);

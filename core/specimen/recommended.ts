@@ -1,6 +1,5 @@
 import type { Call } from '../evidence';
-import type { Determination } from './schema';
-export type GivenName = Pick<Determination, 'qualifier' | 'taxon' | 'other' | 'facets' | 'union'>;
+import type { GivenName } from './schema';
 
 /** The name that a call recommends. */
 export function recommendedName(call: Call): GivenName {

@@ -44,6 +44,10 @@ export const Determination = z.strictObject({
 });
 export type Determination = z.infer<typeof Determination>;
 
+/** What is said of a specimen, without who said it and on what. */
+export const GivenName = Determination.pick({ qualifier: true, taxon: true, other: true, facets: true, union: true });
+export type GivenName = z.infer<typeof GivenName>;
+
 /** A photo, drawing or recording of a record. */
 export const Media = z.strictObject({
   id: z.uuid(),

@@ -1,16 +1,17 @@
 import type { Standing } from '@plesion/core/evidence';
 import type { Reading } from '@plesion/core/observation';
 import { inHundred } from '@plesion/core/evidence';
-import { type Facets, FACETS, type FacetName, type Guide, sayFacets } from '@plesion/core/guide';
-import { type GivenName, overrules, QUALIFIERS, type Qualifier, recommendedName } from '@plesion/core/specimen';
+import { type Guide, sayFacets } from '@plesion/core/guide';
+import { overrules, recommendedName } from '@plesion/core/specimen';
+import { GivenName } from '@plesion/core/specimen/schema';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
+import { keptForm } from '../../lib/keptForm';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
@@ -23,9 +24,9 @@ import { DangerNotice } from '../judgement/DangerNotice';
 import type { Draft } from '../records/draft';
 import { useDraft } from '../records/useDraft';
 import { NameByHand } from './NameByHand';
+import { NameOtherwise } from './NameOtherwise';
 import { NameRule } from './NameRule';
-import { needsTaxon, QUALIFIER_LABELS } from './qualifiers';
-import { TaxonPick } from './TaxonPick';
+import { needsTaxon } from './qualifiers';
 import { VerdictList } from './VerdictList';
 
 /** Write it down: by what its guide says, or by hand where there is none. */
@@ -57,6 +58,10 @@ function NameByGuide({ id }: { id: string }) {
   );
 }
 
+/** As it is typed; kept over a reload. */
+const Typed = z.object({ otherwise: z.boolean(), given: GivenName, reason: z.string() });
+type Typed = z.infer<typeof Typed>;
+
 interface NameFormProps {
   id: string;
   guide: Guide;
@@ -70,9 +75,13 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
   const router = useRouter();
   const by = useSession().account.name;
   const recommended = recommendedName(answer.call);
-  const [given, setGiven] = useState<GivenName>(recommended);
-  const [otherwise, setOtherwise] = useState(false);
-  const [reason, setReason] = useState('');
+  const kept = keptForm(`name.${id}`, Typed);
+  const [typed, setTyped] = useState<Typed>(() => kept.read() ?? { otherwise: false, given: recommended, reason: '' });
+  const { otherwise, given, reason } = typed;
+  const change = (part: Partial<Typed>) => {
+    kept.keep({ ...typed, ...part });
+    setTyped({ ...typed, ...part });
+  };
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const name = otherwise ? given : recommended;
@@ -100,6 +109,7 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
         },
       ],
     }));
+    kept.forget();
     await draft.flush();
     router.replace(`/specimens/${id}`);
   };
@@ -149,58 +159,18 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
       <Notice kind="caution" title="A name is not a promise">
         No result says that an animal is safe to touch, keep or eat. Local law, permits and licensed advice come first.
       </Notice>
-      {!otherwise && <Button label="Name it otherwise" onPress={() => setOtherwise(true)} />}
-      {otherwise && (
-        <Card title="Otherwise" aside={<Button small kind="quiet" label="As recommended" onPress={() => setOtherwise(false)} />}>
-          <ChoiceGroup
-            label="Said"
-            options={QUALIFIERS.map((q) => ({ id: q, label: QUALIFIER_LABELS[q] }))}
-            chosen={[given.qualifier]}
-            onChange={([qualifier]) => setGiven(withQualifier(given, qualifier))}
-          />
-          {needsTaxon(given.qualifier) && (
-            <TaxonPick
-              label={given.qualifier === 'or' ? 'One' : 'Name'}
-              guide={guide}
-              answer={answer}
-              chosen={given.taxon}
-              onPick={(taxon) => setGiven({ ...given, taxon })}
-            />
-          )}
-          {given.qualifier === 'or' && (
-            <TaxonPick
-              label="The other"
-              guide={guide}
-              answer={answer}
-              chosen={given.other}
-              onPick={(other) => setGiven({ ...given, other })}
-            />
-          )}
-          {needsTaxon(given.qualifier) && (
-            <>
-              <FacetPicks guide={guide} facets={given.facets} onChange={(facets) => setGiven({ ...given, facets })} />
-              {guide.unions && (
-                <ChoiceGroup
-                  label="or several together"
-                  clearable
-                  options={guide.unions}
-                  chosen={given.union ? [given.union] : []}
-                  onChange={([union]) => setGiven({ ...given, union })}
-                />
-              )}
-            </>
-          )}
-          {overruled && (
-            <TextField
-              label="Why otherwise than recommended"
-              value={reason}
-              onChangeText={setReason}
-              multiline
-              maxLength={2000}
-              hint="It stays with the name, for whoever reads it later."
-            />
-          )}
-        </Card>
+      {otherwise ? (
+        <NameOtherwise
+          guide={guide}
+          answer={answer}
+          given={given}
+          onGive={(next) => change({ given: next })}
+          reason={overruled ? reason : undefined}
+          onReason={(text) => change({ reason: text })}
+          onAsRecommended={() => change({ otherwise: false })}
+        />
+      ) : (
+        <Button label="Name it otherwise" onPress={() => change({ otherwise: true })} />
       )}
       {problem && <Notice kind="problem">{problem}</Notice>}
     </Screen>
@@ -208,11 +178,6 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
 }
 
 const unionLabel = (guide: Guide, id: string | undefined) => guide.unions?.find((union) => union.id === id)?.label;
-
-function withQualifier(given: GivenName, qualifier: Qualifier): GivenName {
-  if (!needsTaxon(qualifier)) return { qualifier, facets: {} };
-  return { ...given, qualifier, other: qualifier === 'or' ? given.other : undefined };
-}
 
 function problemOf(name: GivenName, overruled: boolean, reason: string): string | undefined {
   if (needsTaxon(name.qualifier) && !name.taxon) return 'Choose a name first.';
@@ -226,20 +191,6 @@ function probabilityOf(answer: Standing, { qualifier, taxon, other }: GivenName)
   if (qualifier === 'unknown') return 0;
   const of = (id: string | undefined) => answer.taxa.find((t) => t.taxon === id)?.p ?? 0;
   return Math.min(1, of(taxon) + (qualifier === 'or' ? of(other) : 0));
-}
-
-function FacetPicks({ guide, facets, onChange }: { guide: Guide; facets: Facets; onChange: (facets: Facets) => void }) {
-  const without = (facet: FacetName) => Object.fromEntries(Object.entries(facets).filter(([key]) => key !== facet)) as Facets;
-  return FACETS.filter((facet) => guide.facets[facet]).map((facet) => (
-    <ChoiceGroup
-      key={facet}
-      label={facet}
-      clearable
-      options={guide.facets[facet]!}
-      chosen={facets[facet] ? [facets[facet]] : []}
-      onChange={([value]) => onChange(value ? { ...facets, [facet]: value } : without(facet))}
-    />
-  ));
 }
 
 const styles = StyleSheet.create({

@@ -1,13 +1,13 @@
-import type { Session } from '@plesion/contract';
-import { RequestProblem } from '@plesion/contract';
+import { RequestProblem, schemas, type Session } from '@plesion/contract';
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext } from 'react';
 import { api } from '../../lib/api';
 import { device } from '../../lib/device';
+import { keptIn } from '../../lib/kept';
 import { forgetForms } from '../../lib/keptForm';
 import { forgetKept } from '../../lib/offline';
 
-const KEPT = 'plesion.session';
+const kept = keptIn(device, 'plesion.session', schemas.Session);
 
 export const SessionContext = createContext<Session | undefined>(undefined);
 
@@ -26,16 +26,16 @@ export function useSessionQuery() {
     queryFn: async ({ signal }): Promise<Session | null> => {
       try {
         const session = await api('session', {}, signal);
-        device.write(KEPT, JSON.stringify(session));
+        kept.keep(session);
         return session;
       } catch (error) {
         if (!(error instanceof RequestProblem)) throw error;
         if (error.status === 401) {
-          device.remove(KEPT);
+          kept.forget();
           return null;
         }
-        const kept = device.read(KEPT);
-        if (error.status === 0 && kept) return JSON.parse(kept) as Session;
+        const known = error.status === 0 ? kept.read() : undefined;
+        if (known) return known;
         throw error;
       }
     },
@@ -53,7 +53,7 @@ export function useEnter() {
   const client = useQueryClient();
   const entered = (session: Session) => {
     forgetStation(client);
-    device.write(KEPT, JSON.stringify(session));
+    kept.keep(session);
     client.setQueryData(['session'], session);
   };
   const signIn = useMutation({
@@ -72,7 +72,7 @@ export function useSignOut() {
   return useMutation({
     mutationFn: () => api('signOut', {}),
     onSuccess: () => {
-      device.remove(KEPT);
+      kept.forget();
       forgetStation(client);
       client.setQueryData(['session'], null);
     },
