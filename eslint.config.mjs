@@ -61,7 +61,7 @@ export default ts.config(
     languageOptions: { globals: { process: 'readonly', URL: 'readonly', Buffer: 'readonly', module: 'writable' } },
   },
   // Published coefficients are kept with all their printed digits.
-  { files: ['core/chance/normalCurve.ts', 'core/chance/gamma.ts'], rules: { 'no-loss-of-precision': 'off' } },
+  { files: ['core/probability/normalCurve.ts', 'core/probability/gamma.ts'], rules: { 'no-loss-of-precision': 'off' } },
   {
     // The core knows no clock, no chance of its own, no interface and no machine.
     files: ['core/**/*.ts'],

@@ -5,17 +5,17 @@
 
 /** core/<room>: the rooms of the core below it; `problem.ts` and `stableJson.ts` are everybody's. */
 const core = {
-  chance: [],
+  probability: [],
   linear: [],
-  guide: ['chance', 'linear'],
+  guide: ['probability', 'linear'],
   observation: ['guide'],
-  evidence: ['chance', 'linear', 'guide', 'observation'],
-  plates: ['chance', 'guide', 'observation'],
-  keys: ['chance', 'guide', 'observation', 'evidence'],
+  evidence: ['probability', 'linear', 'guide', 'observation'],
+  plates: ['probability', 'guide', 'observation'],
+  keys: ['probability', 'guide', 'observation', 'evidence'],
   specimen: ['guide', 'observation', 'evidence', 'keys'],
   analysis: ['guide', 'observation', 'evidence', 'keys', 'compare'],
-  compare: ['chance', 'linear', 'guide', 'observation', 'evidence', 'plates'],
-  learn: ['chance', 'linear', 'guide'],
+  compare: ['probability', 'linear', 'guide', 'observation', 'evidence', 'plates'],
+  learn: ['probability', 'linear', 'guide'],
   book: ['guide', 'evidence', 'plates'],
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
   formats: ['guide', 'observation', 'specimen'],
@@ -73,4 +73,8 @@ const between = Object.entries(rooms).flatMap(([room, below]) =>
     .map((other) => ({ target: `./${room}`, from: `./${other}`, message: `${room} does not know ${other}` })),
 );
 
-export const walls = [...between, ...within('core', core, ['problem.ts', 'stableJson.ts']), ...within('app/features', features, [])];
+export const walls = [
+  ...between,
+  ...within('core', core, ['problem.ts', 'stableJson.ts']),
+  ...within('app/features', features, []),
+];

@@ -1,4 +1,4 @@
-import { seeded } from '@plesion/core/chance';
+import { seeded } from '@plesion/core/probability';
 import { Guide, type Score, type ScoreValue } from '@plesion/core/guide';
 
 /** Every so many-th character is scored anew for the summer. */
@@ -10,7 +10,7 @@ const SEASONAL_EVERY = 20;
  * of every form in one of eight regions.
  */
 export function largeGuide(forms: number, characters: number, seed = 'large'): Guide {
-  const chance = seeded(seed);
+  const random = seeded(seed);
   const views = [{ id: 'any', label: 'any' }];
   const regions = Array.from({ length: 8 }, (_, r) => ({ id: `r${r}`, label: `r${r}` }));
   const shell = Guide.parse({
@@ -60,7 +60,7 @@ export function largeGuide(forms: number, characters: number, seed = 'large'): G
   const summers = scopes.map((scope) => ({ ...scope, dates: { from: '06-01', to: '08-31' } }));
   const states = [0, 1, 2].map((s): ScoreValue => ({ kind: 'states', states: { [`x${s}`]: 'usually' } }));
   const lengths = Array.from({ length: 64 }, (_, i): ScoreValue => ({ kind: 'values', mean: 5 + i * 0.7, sd: 0.8 }));
-  const any = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)];
+  const any = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
   const scores: Score[] = [];
   shell.characters.forEach(({ id, kind }, i) => {
     const values = kind === 'measurement' ? lengths : states;

@@ -1,4 +1,4 @@
-import { type Chance, normal, pick, seeded } from '@plesion/core/chance';
+import { type RandomSource, normal, pick, seeded } from '@plesion/core/probability';
 import { addOuter, cholesky, logDeterminant, lowerIndex, lowerSize, solveLower } from '@plesion/core/linear';
 
 export interface Specimen {
@@ -25,19 +25,19 @@ interface Normal {
 const COLUMNS = 6;
 
 /** Lengths that follow one size, with noise of their own: the covariance within a form, in logarithms. */
-function sizeCovariance(chance: Chance, size: number, noise: number): Float64Array {
+function sizeCovariance(random: RandomSource, size: number, noise: number): Float64Array {
   const covariance = new Float64Array(lowerSize(COLUMNS));
   addOuter(
     covariance,
-    Float64Array.from({ length: COLUMNS }, () => size * (1 + 0.15 * normal(chance))),
+    Float64Array.from({ length: COLUMNS }, () => size * (1 + 0.15 * normal(random))),
     1,
   );
   for (let i = 0; i < COLUMNS; i++) covariance[lowerIndex(i, i)] += noise ** 2;
   return cholesky(covariance, COLUMNS)!;
 }
 
-const drawNormal = ({ mean, factor }: Normal, chance: Chance): number[] => {
-  const z = mean.map(() => normal(chance));
+const drawNormal = ({ mean, factor }: Normal, random: RandomSource): number[] => {
+  const z = mean.map(() => normal(random));
   return mean.map((m, i) => z.slice(0, i + 1).reduce((sum, deviate, j) => sum + factor[lowerIndex(i, j)] * deviate, m));
 };
 
@@ -59,12 +59,12 @@ function posteriorOf(logs: readonly number[]): number[] {
 
 /** Strong overall size; forms differ in proportion only, by one covariance or by covariances of their own. */
 function proportions(name: string, forms: number, apart: number, own: boolean): Population {
-  const chance = seeded(name);
-  const usual = Array.from({ length: COLUMNS }, () => 2.5 + 0.4 * normal(chance));
-  const shared = sizeCovariance(chance, 0.22, 0.035);
+  const random = seeded(name);
+  const usual = Array.from({ length: COLUMNS }, () => 2.5 + 0.4 * normal(random));
+  const shared = sizeCovariance(random, 0.22, 0.035);
   const laws = Array.from({ length: forms }, (): Normal => {
-    const mean = usual.map((m) => m + apart * normal(chance));
-    return { mean, factor: own ? sizeCovariance(chance, 0.12 + 0.2 * chance(), 0.02 + 0.04 * chance()) : shared };
+    const mean = usual.map((m) => m + apart * normal(random));
+    return { mean, factor: own ? sizeCovariance(random, 0.12 + 0.2 * random(), 0.02 + 0.04 * random()) : shared };
   });
   return {
     name,
@@ -86,11 +86,11 @@ function proportions(name: string, forms: number, apart: number, own: boolean): 
 
 /** Characters of two to four states, independent within a form. */
 function characters(name: string, forms: number, columns: number): Population {
-  const chance = seeded(name);
+  const random = seeded(name);
   const states = Array.from({ length: columns }, (_, c) => 2 + (c % 3));
   const laws = Array.from({ length: forms }, () =>
     states.map((n) => {
-      const raw = Array.from({ length: n }, () => 0.08 + chance() ** 2);
+      const raw = Array.from({ length: n }, () => 0.08 + random() ** 2);
       const total = raw.reduce((a, b) => a + b, 0);
       return raw.map((p) => p / total);
     }),

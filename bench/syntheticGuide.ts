@@ -1,4 +1,4 @@
-import { normal, normalMass, pick, seeded } from '@plesion/core/chance';
+import { normal, normalMass, pick, seeded } from '@plesion/core/probability';
 import type { Reading } from '@plesion/core/observation';
 import {
   type Character,
@@ -27,12 +27,12 @@ const VALUE_EVERY = 5;
  * are told by 2 to 5 states, the fifth is measured. One cell in ten is not scored.
  */
 export function syntheticGuide(forms: number, characters: number, read: number, seed = 'bench'): Synthetic {
-  const chance = seeded(seed);
+  const random = seeded(seed);
   const guide = skeleton(forms, characters);
   const base = new Float64Array(forms).fill(1 / forms);
   const tables = new Map<string, Table>();
   for (const character of guide.characters) {
-    const resolved = Array.from({ length: forms }, () => cell(character, chance));
+    const resolved = Array.from({ length: forms }, () => cell(character, random));
     tables.set(
       character.id,
       character.states
@@ -57,22 +57,22 @@ export function syntheticGuide(forms: number, characters: number, read: number, 
     naming: { taxa: guide.taxa, of: guide.taxa.slice(1).map((taxon) => taxon.id) },
     forms: guide.taxa.slice(1).map((taxon) => ({ id: taxon.id, taxon: taxon.id, facets: {}, share: 1 })),
   };
-  const truth = Math.floor(chance() * forms);
+  const truth = Math.floor(random() * forms);
   // Spread over the guide, and shifted a little each time so that both kinds are read.
   const apart = characters / read;
   const shift = Math.max(1, Math.min(VALUE_EVERY, Math.floor(apart)));
   const asked = new Set(Array.from({ length: read }, (_, i) => Math.floor(i * apart) + (i % shift)));
-  const shown = guide.characters.map((character) => shownBy(tables.get(character.id)!, truth, chance));
+  const shown = guide.characters.map((character) => shownBy(tables.get(character.id)!, truth, random));
   const readings = [...asked].map((i): Reading => ({ character: guide.characters[i].id, ...shown[i].reading }));
   const whole = shown.map(({ classes, read: own }, i) => ({ classes, read: own, asked: asked.has(i) }));
   return { compiled, readings, whole };
 }
 
 /** One individual's reading of a character, and the character as classes. */
-function shownBy(table: Table, truth: number, chance: () => number) {
+function shownBy(table: Table, truth: number, random: () => number) {
   const forms = table.scored.length;
   if (table.type === 'values') {
-    const value = table.mean[truth] + normal(chance) * table.sd[truth];
+    const value = table.mean[truth] + normal(random) * table.sd[truth];
     const edges = Array.from({ length: CLASSES + 1 }, (_, k) =>
       k === 0 ? -1e9 : k === CLASSES ? 1e9 : table.centre + (k - CLASSES / 2) * table.spread * 0.6,
     );
@@ -84,7 +84,7 @@ function shownBy(table: Table, truth: number, chance: () => number) {
   const classes = table.states.map((_, s) => table.frequency.subarray(s * forms, (s + 1) * forms));
   const state = pick(
     classes.map((p) => p[truth]),
-    chance,
+    random,
   );
   return { reading: { states: [table.states[state]] }, classes, read: state };
 }
@@ -133,11 +133,11 @@ function skeleton(forms: number, characters: number): Guide {
   });
 }
 
-function cell(character: Character, chance: () => number): Resolved {
-  if (chance() < 0.1) return undefined;
-  if (!character.states) return { mean: 20 + 6 * normal(chance), sd: 0.6 + chance() };
+function cell(character: Character, random: () => number): Resolved {
+  if (random() < 0.1) return undefined;
+  if (!character.states) return { mean: 20 + 6 * normal(random), sd: 0.6 + random() };
   const states = character.states.length;
-  const main = Math.floor(chance() * states);
+  const main = Math.floor(random() * states);
   const rest = 0.15 / (states - 1);
   return { p: Array.from({ length: states }, (_, s) => (s === main ? 0.85 : rest)) };
 }

@@ -1,4 +1,4 @@
-import type { Reading } from "@plesion/core/observation";
+import type { Reading } from '@plesion/core/observation';
 import type { DemoSpecimen } from './specimens';
 
 const id = (n: number) => `0192f3a0-0000-7042-8000-${String(n).padStart(12, '0')}`;

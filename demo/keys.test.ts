@@ -1,4 +1,4 @@
-import { seeded } from '@plesion/core/chance';
+import { seeded } from '@plesion/core/probability';
 import { compileGuide, type Guide } from '@plesion/core/guide';
 import { endpointsOf, type Key, leadsOf, lintKey } from '@plesion/core/keys';
 import { traitsOf } from '@plesion/core/plates';
@@ -27,7 +27,7 @@ describe.each(KEYS)('%s', (_, key, guide, its) => {
   });
 
   it('leads most individuals drawn from the scores to a name they have, when they are read without error', () => {
-    const chance = seeded('keyed');
+    const random = seeded('keyed');
     let right = 0;
     let all = 0;
     for (const to of endpointsOf(key)) {
@@ -35,7 +35,7 @@ describe.each(KEYS)('%s', (_, key, guide, its) => {
       const forms = compiled.forms.flatMap((form, f) => (its.test(form.id) && isAt(guide, form.taxon, to.taxon!) ? [f] : []));
       for (let i = 0; i < 6; i++) {
         all++;
-        const end = keyedEnd(key, compiled, traitsOf(compiled, forms[i % forms.length], chance));
+        const end = keyedEnd(key, compiled, traitsOf(compiled, forms[i % forms.length], random));
         if (end === to.taxon) right++;
       }
     }

@@ -1,5 +1,5 @@
 import type { LotWrite } from '@plesion/contract';
-import type { Reading } from "@plesion/core/observation";
+import type { Reading } from '@plesion/core/observation';
 import type { DemoSpecimen } from './specimens';
 
 /** A lot of the demo station; `guide` is the guide's own id. */

@@ -1,6 +1,6 @@
 import type { SpecimenWrite } from '@plesion/contract';
 import type { Determination } from '@plesion/core/specimen';
-import type { Reading } from "@plesion/core/observation";
+import type { Reading } from '@plesion/core/observation';
 
 /** A specimen of the demo daybook; `guide` is the guide's own id. */
 export interface DemoSpecimen extends Omit<SpecimenWrite, 'version' | 'guideId' | 'hidden'> {

@@ -1,4 +1,4 @@
-import { normalBelow } from '../chance';
+import { normalBelow } from '../probability';
 import { groupOfCharacter, unitOf } from '../evidence';
 import { type CompiledGuide, type NamePart, sayFacets, shortName, typesetName } from '../guide/working';
 import type { ComparedCharacter, Comparison, Scored } from './schema';

@@ -1,4 +1,4 @@
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { type CompiledGuide, frequenciesOf } from '../guide/working';
 import type { Traits } from '../plates';
 

@@ -1,4 +1,4 @@
-import { multivariateT } from '../chance';
+import { multivariateT } from '../probability';
 import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
 import { predictiveBits } from './readingEvidence';

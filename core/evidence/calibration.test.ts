@@ -1,5 +1,5 @@
 import { demoGuides } from '../../demo';
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { compileGuide, isUnder } from '../guide';
 import { calledOver } from '../test/calledOver';
 import { drawnSpecimen } from '../test/drawnSpecimens';
@@ -28,11 +28,11 @@ describe.each(demoGuides.map((guide) => ({ name: guide.id, guide })))('over 10,0
   });
 
   it('calls, with all that a call asks, are wrong more seldom still', () => {
-    const chance = seeded(`called ${guide.id}`);
+    const random = seeded(`called ${guide.id}`);
     let called = 0;
     let wrong = 0;
     for (let i = 0; i < 60; i++) {
-      const { form, readings } = drawnSpecimen(compiled, chance, { share: 0.4, misreading: 2 });
+      const { form, readings } = drawnSpecimen(compiled, random, { share: 0.4, misreading: 2 });
       const { call } = standingOf(compiled, {}, readings);
       if (call.kind !== 'taxon') continue;
       called++;

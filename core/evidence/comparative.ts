@@ -1,4 +1,4 @@
-import { normalBelow } from '../chance';
+import { normalBelow } from '../probability';
 import { type CompiledGuide, isUnder, type Table, type ValuesTable, frequencyAt, reliabilityOf } from '../guide/working';
 import type { Evidence } from './model';
 import type { Reading, RelativeValue } from '../observation';

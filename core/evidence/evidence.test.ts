@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { type Character, compileGuide, type Guide } from '../guide';
 import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
@@ -329,15 +329,15 @@ describe('the call', () => {
   });
 
   it('is not surer of itself than it may be: 9 of 10 simulated crabs that it names are that species', () => {
-    const chance = seeded('calls');
+    const random = seeded('calls');
     const compiled = compileGuide(ledgeCrabs);
     let named = 0;
     let right = 0;
     for (let n = 0; n < 150; n++) {
-      const form = Math.floor(chance() * compiled.forms.length);
-      const traits = traitsOf(compiled, form, chance);
+      const form = Math.floor(random() * compiled.forms.length);
+      const traits = traitsOf(compiled, form, random);
       const readings = ledgeCrabs.characters
-        .filter(() => chance() < 0.5)
+        .filter(() => random() < 0.5)
         .map((c): Reading =>
           typeof traits[c.id] === 'number'
             ? { character: c.id, value: traits[c.id] as number }

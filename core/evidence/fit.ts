@@ -1,5 +1,5 @@
 import type { Fit } from './schema';
-import { type Chance, normal, pick, seeded } from '../chance';
+import { type RandomSource, normal, pick, seeded } from '../probability';
 import { type CompiledGuide, type StatesTable, type ValuesTable, likelihoodAt } from '../guide/working';
 import { lowerIndex } from '../linear';
 import { covarianceOf, factorOf, jointColumn, type BlockValue } from './block';
@@ -16,7 +16,7 @@ const UNUSUAL = 0.1;
 /** One reading's log2 likelihood under the form: as observed, and of a new individual of that form. */
 interface Trial {
   observed: number;
-  draw: (chance: Chance) => number;
+  draw: (random: RandomSource) => number;
 }
 
 /**
@@ -30,13 +30,13 @@ export function fitOf(compiled: CompiledGuide, full: WeighedPosterior, form: num
   const trials = [...singleTrials(compiled, full.weighed, form), ...blockTrials(compiled, full.weighed, form)];
   if (trials.length === 0) return { form: forms[form].id, tail: 1, poor: false, unusual: false };
   const observed = trials.reduce((sum, trial) => sum + trial.observed, 0);
-  const chance = seeded(
+  const random = seeded(
     JSON.stringify([forms[form].id, full.weighed.map(({ reading }) => ({ ...reading, id: undefined, at: undefined }))]),
   );
   let odder = 0;
   for (let i = 0; i < INDIVIDUALS; i++) {
     let sum = 0;
-    for (const trial of trials) sum += trial.draw(chance);
+    for (const trial of trials) sum += trial.draw(random);
     // Half of the ties: counts and states often give the very same total.
     if (sum < observed - 1e-9) odder++;
     else if (sum < observed + 1e-9) odder += 0.5;
@@ -62,7 +62,7 @@ function singleTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form
         : table.type === 'values'
           ? valueTrial(compiled, table, one, form)
           : statesTrial(table, one, form);
-      return { observed: weight * trial.observed, draw: (chance: Chance) => weight * trial.draw(chance) };
+      return { observed: weight * trial.observed, draw: (random: RandomSource) => weight * trial.draw(random) };
     });
 }
 
@@ -70,7 +70,7 @@ function singleTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form
 function eitherWay(compiled: CompiledGuide, { reading }: Weighed, form: number): Trial {
   const sure = evidenceOf(compiled, { ...reading, certainty: 'sure' })!;
   const p = Math.min(1 - 1e-9, 2 ** sure.bits[form]);
-  return { observed: Math.log2(p), draw: (chance) => (chance() < p ? Math.log2(p) : Math.log2(1 - p)) };
+  return { observed: Math.log2(p), draw: (random) => (random() < p ? Math.log2(p) : Math.log2(1 - p)) };
 }
 
 function statesTrial(table: StatesTable, { reading }: Weighed, form: number): Trial {
@@ -78,7 +78,7 @@ function statesTrial(table: StatesTable, { reading }: Weighed, form: number): Tr
   const p = table.states.map((_, s) => likelihoodAt(table, s, form));
   const set = table.states.reduce((sum, state, s) => sum + (read.has(state) ? p[s] : 0), 0);
   const bitsOf = (s: number) => Math.log2(read.has(table.states[s]) ? set : p[s]);
-  return { observed: Math.log2(set), draw: (chance) => bitsOf(pick(p, chance)) };
+  return { observed: Math.log2(set), draw: (random) => bitsOf(pick(p, random)) };
 }
 
 function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { value: given }: Weighed, form: number): Trial {
@@ -88,7 +88,7 @@ function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { value: given
   const bits = (z: number) => tailedLogDensity(z * z, tail) * Math.LOG2E;
   return {
     observed: bits((x - table.mean[form]) / sd),
-    draw: (chance) => bits(normal(chance) * (chance() < tail ? 4 : 1)),
+    draw: (random) => bits(normal(random) * (random() < tail ? 4 : 1)),
   };
 }
 
@@ -105,9 +105,9 @@ function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form:
     return [
       {
         observed: bits(taken),
-        draw(chance: Chance) {
-          const z = taken.map(() => normal(chance));
-          const stretch = degrees === undefined ? 1 : Math.sqrt((degrees - 2) / chiSquare(degrees, chance));
+        draw(random: RandomSource) {
+          const z = taken.map(() => normal(random));
+          const stretch = degrees === undefined ? 1 : Math.sqrt((degrees - 2) / chiSquare(degrees, random));
           return bits(
             taken.map((one, i) => {
               let x = mean[one.at];
@@ -122,7 +122,7 @@ function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form:
 }
 
 /** A chi-square deviate (Wilson & Hilferty 1931). */
-function chiSquare(degrees: number, chance: Chance): number {
+function chiSquare(degrees: number, random: RandomSource): number {
   const c = 2 / (9 * degrees);
-  return degrees * Math.max(1e-6, 1 - c + normal(chance) * Math.sqrt(c)) ** 3;
+  return degrees * Math.max(1e-6, 1 - c + normal(random) * Math.sqrt(c)) ** 3;
 }

@@ -1,4 +1,4 @@
-import { normalBelow } from '../chance';
+import { normalBelow } from '../probability';
 import type { StatesTable, Table, ValuesTable } from '../guide/working';
 import { OUTSIDE_WIDTH } from './model';
 import { TAIL_WIDTH, tailedDensity } from './density';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { demoGuides } from '../../demo';
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { compileGuide, readGuide, type Guide } from '../guide';
 import { drawnSpecimen } from '../test/drawnSpecimens';
 import { tinyGuide } from '../test/tinyGuide';
@@ -38,8 +38,8 @@ describe('readings that depend on each other', () => {
 });
 
 describe.each(compiled)('over random specimens of $name', ({ guide, compiled: own }) => {
-  const chance = seeded(`laws ${guide.id}`);
-  const specimens = Array.from({ length: 60 }, () => drawnSpecimen(own, chance, { share: 0.4 }));
+  const random = seeded(`laws ${guide.id}`);
+  const specimens = Array.from({ length: 60 }, () => drawnSpecimen(own, random, { share: 0.4 }));
 
   it('one more reading that favours the leader over every other form never lowers it', () => {
     let tried = 0;

@@ -1,6 +1,6 @@
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { tentCones } from '../../demo/tentCones';
-import { normal, pick, seeded } from '../chance';
+import { normal, pick, seeded } from '../probability';
 import { compileGuide, type Guide } from '../guide';
 import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
@@ -10,12 +10,12 @@ import { expectedInformation, groupByFacet, groupByRank, groupMasses, levelsOf, 
 const compiled = compileGuide(ledgeCrabs);
 
 /** A crab drawn from the guide as it lives there, read at random characters with the misreading the guide states. */
-function simulate(chance: () => number): { form: number; readings: Reading[] } {
-  let left = chance();
+function simulate(random: () => number): { form: number; readings: Reading[] } {
+  let left = random();
   const form = compiled.base.findIndex((weight) => (left -= weight) < 0);
-  const traits = traitsOf(compiled, Math.max(0, form), chance);
+  const traits = traitsOf(compiled, Math.max(0, form), random);
   const readings = ledgeCrabs.characters.flatMap((character): Reading[] => {
-    if (chance() > 0.12 || character.dependence) return [];
+    if (random() > 0.12 || character.dependence) return [];
     const trait = traits[character.id];
     return [typeof trait === 'number' ? { character: character.id, value: trait } : { character: character.id, states: [trait] }];
   });
@@ -24,13 +24,13 @@ function simulate(chance: () => number): { form: number; readings: Reading[] } {
 
 describe('stated probabilities', () => {
   it('hold: of crabs put at about 80 in 100 about 80 are that species', () => {
-    const chance = seeded('calibration');
+    const random = seeded('calibration');
     const species = groupByRank(compiled, 'species');
     let stated = 0;
     let right = 0;
     let count = 0;
     for (let n = 0; n < 4000; n++) {
-      const { form, readings } = simulate(chance);
+      const { form, readings } = simulate(random);
       const masses = groupMasses(species, posteriorOf(compiled, {}, readings).p);
       const [first] = ranked(masses);
       if (masses[first] < 0.7 || masses[first] > 0.9) continue;
@@ -50,11 +50,11 @@ describe('over 10,000 tent cones, read with the misreading and errors that the g
   const species = groupByRank(cones, 'species');
 
   /** A shell of the guide, read at random characters, one of each dependence group. */
-  function shell(chance: () => number): { form: number; readings: Reading[] } {
-    const form = pick(cones.base, chance);
+  function shell(random: () => number): { form: number; readings: Reading[] } {
+    const form = pick(cones.base, random);
     const seen = new Set<string>();
     const readings = tentCones.characters.flatMap(({ id, dependence, error }): Reading[] => {
-      if (chance() > 0.25 || seen.has(dependence ?? id)) return [];
+      if (random() > 0.25 || seen.has(dependence ?? id)) return [];
       seen.add(dependence ?? id);
       const table = cones.tables.get(id)!;
       if (!table.scored[form] || table.applies) return [];
@@ -64,25 +64,25 @@ describe('over 10,000 tent cones, read with the misreading and errors that the g
           table.states[
             pick(
               table.states.map((_, s) => 2 ** table.bits[s * forms + form]),
-              chance,
+              random,
             )
           ];
         return [table.character.kind === 'count' ? { character: id, value: Number(state) } : { character: id, states: [state] }];
       }
-      const wide = chance() < tentCones.settings.tail ? 4 : 1;
-      const true_ = table.mean[form] + wide * table.sd[form] * normal(chance);
-      if (!table.log) return [{ character: id, value: true_ + error! * normal(chance) }];
-      return [{ character: id, value: Math.exp(true_) * (1 + (error! / Math.exp(true_)) * normal(chance)) }];
+      const wide = random() < tentCones.settings.tail ? 4 : 1;
+      const true_ = table.mean[form] + wide * table.sd[form] * normal(random);
+      if (!table.log) return [{ character: id, value: true_ + error! * normal(random) }];
+      return [{ character: id, value: Math.exp(true_) * (1 + (error! / Math.exp(true_)) * normal(random)) }];
     });
     return { form, readings };
   }
 
   it('of what is called at about 90 in 100, 88 to 92 are right', () => {
-    const chance = seeded('ten thousand cones');
+    const random = seeded('ten thousand cones');
     let called = 0;
     let right = 0;
     for (let n = 0; n < 10_000; n++) {
-      const { form, readings } = shell(chance);
+      const { form, readings } = shell(random);
       const masses = groupMasses(species, posteriorOf(cones, {}, readings).p);
       const [first] = ranked(masses);
       if (masses[first] < 0.88 || masses[first] > 0.92) continue;

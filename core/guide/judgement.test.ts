@@ -1,6 +1,6 @@
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { tentCones } from '../../demo/tentCones';
-import { normalBelow } from '../chance';
+import { normalBelow } from '../probability';
 import { tinyGuide } from '../test/tinyGuide';
 import {
   checkGuide,

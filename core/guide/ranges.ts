@@ -1,4 +1,4 @@
-import { normalBelow } from '../chance';
+import { normalBelow } from '../probability';
 import { type Outcome, done, failed } from '../problem';
 
 /** A published range as printed: `b–c` is the usual span, `a` and `d` the extremes in brackets. */

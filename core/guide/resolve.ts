@@ -1,4 +1,4 @@
-import { normalMass } from '../chance';
+import { normalMass } from '../probability';
 import { isStates } from './check';
 import { parseRange, type PublishedRange, rangeSpread } from './ranges';
 import type { Character, ScoreValue, SourcePolicy } from './schema';

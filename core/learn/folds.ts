@@ -1,4 +1,4 @@
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import type { PreparedTable } from './preparedTable';
 import { addRow, noStatistics, plus, type PairStatistics } from './pairStatistics';
 import { addEntries, noTally, type Tally, tallyWithout } from './categorical';
@@ -29,12 +29,12 @@ export interface FoldedTable {
 /** Deal the rows of every form evenly into folds, stratified and shuffled by the seed. */
 export function assignFolds(data: PreparedTable, folds: number, seed: string): FoldedTable {
   const rows: number[][] = Array.from({ length: folds }, () => []);
-  const chance = seeded(seed);
+  const random = seeded(seed);
   let next = 0;
   data.forms.forEach((_, f) => {
     const own = Array.from(data.of.keys()).filter((row) => data.of[row] === f);
     for (let i = own.length - 1; i > 0; i--) {
-      const j = Math.floor(chance() * (i + 1));
+      const j = Math.floor(random() * (i + 1));
       [own[i], own[j]] = [own[j], own[i]];
     }
     for (const row of own) rows[next++ % folds].push(row);
@@ -42,7 +42,7 @@ export function assignFolds(data: PreparedTable, folds: number, seed: string): F
   // Dealt form by form; a sample from the front of a fold must hold all of them.
   for (const fold of rows) {
     for (let i = fold.length - 1; i > 0; i--) {
-      const j = Math.floor(chance() * (i + 1));
+      const j = Math.floor(random() * (i + 1));
       [fold[i], fold[j]] = [fold[j], fold[i]];
     }
   }

@@ -1,4 +1,4 @@
-import { multivariateT } from '../chance';
+import { multivariateT } from '../probability';
 import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
 import { type Kin, shrunkMeans } from './kin';
 import { addScatter, meansOf, plus, type PairStatistics } from './pairStatistics';

@@ -1,4 +1,4 @@
-import { seeded, wilson } from '../chance';
+import { seeded, wilson } from '../probability';
 import type { Ratio } from '../guide/working';
 import { lowerSize, symmetric } from '../linear';
 import type { FoldedTable, Scale } from './folds';
@@ -73,11 +73,11 @@ export function ratiosOf(dealt: FoldedTable, idOf: (column: string) => string): 
 /** The share of shuffled labels that give an error as low, the table's own among them. */
 function byChance(dealt: FoldedTable, scale: Scale, rows: readonly Placed[][], error: number, shuffles: number): number {
   const all = rows.flat();
-  const chance = seeded(`shuffled ${all.length} ${error}`);
+  const random = seeded(`shuffled ${all.length} ${error}`);
   let asGood = 1;
   for (let s = 0; s < shuffles; s++) {
     // Shuffled within folds, so that each fold keeps its numbers of both.
-    const labels = all.map(({ fold }, i) => ({ fold, first: i < rows[0].length, key: chance() }));
+    const labels = all.map(({ fold }, i) => ({ fold, first: i < rows[0].length, key: random() }));
     const inFold = new Map<number, number>();
     for (const { fold, first } of labels) if (first) inFold.set(fold, (inFold.get(fold) ?? 0) + 1);
     const order = labels.map((_, i) => i).sort((x, y) => labels[x].key - labels[y].key);

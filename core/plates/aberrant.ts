@@ -1,4 +1,4 @@
-import { type Chance, pick } from '../chance';
+import { type RandomSource, pick } from '../probability';
 import { type CompiledGuide, frequenciesOf } from '../guide/working';
 import { type Traits, traitsOf } from './traits';
 
@@ -10,8 +10,12 @@ const SELDOM = 0.06;
  * state that the form shows seldom, but that the guide knows. Everything else is
  * drawn from the form's scores. Without any such state it is an ordinary one.
  */
-export function aberrantTraits(compiled: CompiledGuide, form: number, chance: Chance): { traits: Traits; aberrant?: string } {
-  const traits = traitsOf(compiled, form, chance);
+export function aberrantTraits(
+  compiled: CompiledGuide,
+  form: number,
+  random: RandomSource,
+): { traits: Traits; aberrant?: string } {
+  const traits = traitsOf(compiled, form, random);
   const odd = [...compiled.tables].flatMap(([id, table]) => {
     if (table.type !== 'states' || !table.scored[form] || !table.character.plate || table.character.kind === 'count') return [];
     const seldom = frequenciesOf(table, form).filter(({ p }) => p <= SELDOM);
@@ -22,7 +26,7 @@ export function aberrantTraits(compiled: CompiledGuide, form: number, chance: Ch
     odd[
       pick(
         odd.map(() => 1),
-        chance,
+        random,
       )
     ];
   return {
@@ -31,7 +35,7 @@ export function aberrantTraits(compiled: CompiledGuide, form: number, chance: Ch
       [id]: states[
         pick(
           states.map(() => 1),
-          chance,
+          random,
         )
       ],
     },

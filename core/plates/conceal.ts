@@ -1,4 +1,4 @@
-import { type Chance, seeded } from '../chance';
+import { type RandomSource, seeded } from '../probability';
 import { curvePath, dotPath, INK, type Ink, linePath, PAPER, type Plate } from './display';
 import { type Box, curve, type Point, polar, sample } from './geometry';
 
@@ -29,11 +29,11 @@ export function conceal(plate: Plate, layers: readonly Concealment[]): Plate {
   );
 }
 
-const DRAWN: Record<Veil, (plate: Plate, amount: number, chance: Chance) => Plate> = {
-  dirt: (plate, amount, chance) => over(plate, splashes(plate, Math.round(4 + 16 * amount), chance)),
-  wear: (plate, amount, chance) => over(plate, scratches(plate, Math.round(6 + 30 * amount), chance)),
-  foliage: (plate, amount, chance) => over(plate, leaves(plate.box, Math.round(2 + 9 * amount), chance)),
-  glare: (plate, amount, chance) => over(plate, glare(plate.box, amount, chance)),
+const DRAWN: Record<Veil, (plate: Plate, amount: number, random: RandomSource) => Plate> = {
+  dirt: (plate, amount, random) => over(plate, splashes(plate, Math.round(4 + 16 * amount), random)),
+  wear: (plate, amount, random) => over(plate, scratches(plate, Math.round(6 + 30 * amount), random)),
+  foliage: (plate, amount, random) => over(plate, leaves(plate.box, Math.round(2 + 9 * amount), random)),
+  glare: (plate, amount, random) => over(plate, glare(plate.box, amount, random)),
   blur: (plate, amount) => ({
     ...plate,
     blur: Math.max(plate.blur ?? 0, amount * 0.016 * Math.max(plate.box.width, plate.box.height)),
@@ -44,36 +44,36 @@ const DRAWN: Record<Veil, (plate: Plate, amount: number, chance: Chance) => Plat
 const over = (plate: Plate, inks: Ink[]): Plate => ({ ...plate, inks: [...plate.inks, ...inks] });
 
 /** A point of some part, nearer its middle than its edge. */
-function somewhere(plate: Plate, chance: Chance): Point {
+function somewhere(plate: Plate, random: RandomSource): Point {
   const parts = Object.values(plate.parts);
-  const part = parts[Math.floor(chance() * parts.length)];
-  return [part.x + part.width * (0.2 + 0.6 * chance()), part.y + part.height * (0.2 + 0.6 * chance())];
+  const part = parts[Math.floor(random() * parts.length)];
+  return [part.x + part.width * (0.2 + 0.6 * random()), part.y + part.height * (0.2 + 0.6 * random())];
 }
 
-function blot(at: Point, radius: number, chance: Chance): Point[] {
+function blot(at: Point, radius: number, random: RandomSource): Point[] {
   const corners = 9;
-  const ring = Array.from({ length: corners }, (_, i) => polar(at, (360 * i) / corners, radius * (0.6 + 0.7 * chance())));
+  const ring = Array.from({ length: corners }, (_, i) => polar(at, (360 * i) / corners, radius * (0.6 + 0.7 * random())));
   return sample(curve(ring), 2);
 }
 
-function splashes(plate: Plate, many: number, chance: Chance): Ink[] {
+function splashes(plate: Plate, many: number, random: RandomSource): Ink[] {
   const size = Math.min(plate.box.width, plate.box.height);
-  const mud = Array.from({ length: many }, () => blot(somewhere(plate, chance), size * (0.015 + 0.06 * chance() ** 2), chance));
-  const drops = Array.from({ length: many * 3 }, () => somewhere(plate, chance));
+  const mud = Array.from({ length: many }, () => blot(somewhere(plate, random), size * (0.015 + 0.06 * random() ** 2), random));
+  const drops = Array.from({ length: many * 3 }, () => somewhere(plate, random));
   return [
     { d: mud.map((ring) => linePath(ring)).join(''), part: 'dirt', fill: '#6B5742', opacity: 0.86 },
     { d: dotPath(drops), part: 'dirt', stroke: '#54452F', strokeWidth: Math.round(size * 1.1), opacity: 0.8 },
   ];
 }
 
-function scratches(plate: Plate, many: number, chance: Chance): Ink[] {
+function scratches(plate: Plate, many: number, random: RandomSource): Ink[] {
   const size = Math.min(plate.box.width, plate.box.height);
   const lines = Array.from({ length: many }, (): Point[] => {
-    const from = somewhere(plate, chance);
-    return [from, polar(from, 20 + 60 * chance(), size * (0.02 + 0.09 * chance()))];
+    const from = somewhere(plate, random);
+    return [from, polar(from, 20 + 60 * random(), size * (0.02 + 0.09 * random()))];
   });
   const rubbed = Array.from({ length: Math.ceil(many / 5) }, () =>
-    blot(somewhere(plate, chance), size * (0.02 + 0.045 * chance()), chance),
+    blot(somewhere(plate, random), size * (0.02 + 0.045 * random()), random),
   );
   return [
     { d: rubbed.map((ring) => linePath(ring)).join(''), part: 'wear', fill: PAPER, opacity: 0.62 },
@@ -86,14 +86,14 @@ function scratches(plate: Plate, many: number, chance: Chance): Ink[] {
   ];
 }
 
-function leaves(box: Box, many: number, chance: Chance): Ink[] {
+function leaves(box: Box, many: number, random: RandomSource): Ink[] {
   const size = Math.max(box.width, box.height);
   return Array.from({ length: many }, (): Ink[] => {
-    const foot: Point = [box.x + box.width * chance(), box.y + box.height * (0.5 + 0.55 * chance())];
-    const way = -130 + 80 * chance();
-    const long = size * (0.26 + 0.3 * chance());
+    const foot: Point = [box.x + box.width * random(), box.y + box.height * (0.5 + 0.55 * random())];
+    const way = -130 + 80 * random();
+    const long = size * (0.26 + 0.3 * random());
     const tip = polar(foot, way, long);
-    const half = long * (0.07 + 0.06 * chance());
+    const half = long * (0.07 + 0.06 * random());
     const side = (t: number, u: number) =>
       polar(polar(foot, way + u * 4 * t, long * t), way + 90, u * half * Math.sin(Math.PI * t));
     const blade = curve([foot, side(0.3, 1), side(0.7, 1), tip, side(0.7, -1), side(0.3, -1)], [0, 3]);
@@ -104,7 +104,7 @@ function leaves(box: Box, many: number, chance: Chance): Ink[] {
       {
         d: curvePath(blade),
         part: 'foliage',
-        fill: chance() < 0.5 ? '#8FA57C' : '#7C9470',
+        fill: random() < 0.5 ? '#8FA57C' : '#7C9470',
         stroke: INK,
         strokeWidth: Math.max(1, Math.round(size * 0.3)),
       },
@@ -120,14 +120,14 @@ function leaves(box: Box, many: number, chance: Chance): Ink[] {
 }
 
 /** Bleached, with a burst of light from the upper left. */
-function glare({ x, y, width, height }: Box, amount: number, chance: Chance): Ink[] {
+function glare({ x, y, width, height }: Box, amount: number, random: RandomSource): Ink[] {
   const corners: Point[] = [
     [x, y],
     [x + width, y],
     [x + width, y + height],
     [x, y + height],
   ];
-  const at: Point = [x + width * (0.2 + 0.3 * chance()), y + height * (0.15 + 0.3 * chance())];
+  const at: Point = [x + width * (0.2 + 0.3 * random()), y + height * (0.15 + 0.3 * random())];
   const size = Math.max(width, height);
   const disc = (r: number): Ink => ({
     d: linePath(Array.from({ length: 24 }, (_, i) => polar(at, i * 15, r))),

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { compileGuide, formsOf } from '../guide';
 import { commandCount, cropPlate, curvePath, discPath, dotPath, linePath, squareRound } from './display';
 import {
@@ -254,8 +254,8 @@ describe('traits', () => {
   });
 
   it('of individuals vary as the scores allow', () => {
-    const chance = seeded('vary');
-    const drawn = Array.from({ length: 400 }, () => traitsOf(compiled, murica, chance));
+    const random = seeded('vary');
+    const drawn = Array.from({ length: 400 }, () => traitsOf(compiled, murica, random));
     const share = drawn.filter((traits) => traits['front-edge'] === 'three-teeth').length / drawn.length;
     expect(share).toBeCloseTo(0.85, 1);
     const ratios = drawn.map((traits) => traits['width-ratio'] as number);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { demoGuides } from '../../demo';
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { drawnGuide } from '../test/plans';
 import { commandCount, plateSvg, traitsOf } from '.';
 import { lengthOf } from './measure';

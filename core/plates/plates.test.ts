@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { compileGuide } from '../guide';
 import { commandCount, planOf, plateSvg, traitsOf } from '.';
 import { abdomenOutline, carapaceOutline, crabMeasures, crabModel, drawCrab, sternumOutline } from './crab';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { demoGuides, terns } from '../../demo';
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { compileGuide, frequenciesOf } from '../guide';
 import { aberrantTraits, conceal, leadersOf, planOf, plateSvg, scaleBar, traitsOf, VEILS } from '.';
 

@@ -1,4 +1,4 @@
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { boxOf, type Point } from './geometry';
 
 /** Dots of one unit square that repeats, in order of rank: any first n are evenly spread. */
@@ -23,15 +23,15 @@ let ranked: Dots | undefined;
  */
 function rankedDots(): Dots {
   if (ranked) return ranked;
-  const chance = seeded('stipple');
+  const random = seeded('stipple');
   const x = new Float64Array(RANKS);
   const y = new Float64Array(RANKS);
   const grid: number[][] = Array.from({ length: CELLS * CELLS }, () => []);
   let scale = 0.8;
   let misses = 0;
   for (let count = 0; count < RANKS;) {
-    const px = chance();
-    const py = chance();
+    const px = random();
+    const py = random();
     if (isFree(px, py, scale / Math.sqrt(count + 1), x, y, grid, count)) {
       x[count] = px;
       y[count] = py;

@@ -1,4 +1,4 @@
-import { type Chance, normal, pick } from '../chance';
+import { type RandomSource, normal, pick } from '../probability';
 import { type CompiledGuide, frequenciesOf } from '../guide/working';
 
 /** What a drawing shows: the state or value of each character, by the character's id. */
@@ -15,7 +15,7 @@ export const traitReader = (traits: Traits) => ({
  * the middle of each range. With a chance, a novel individual drawn from the
  * form's scores instead.
  */
-export function traitsOf(compiled: CompiledGuide, form: number, chance?: Chance): Traits {
+export function traitsOf(compiled: CompiledGuide, form: number, chance?: RandomSource): Traits {
   const traits: Traits = {};
   for (const [id, table] of compiled.tables) {
     if (table.type === 'states') {

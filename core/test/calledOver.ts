@@ -1,4 +1,4 @@
-import { seeded } from '../chance';
+import { seeded } from '../probability';
 import { groupByRank, groupMasses, ranked, posteriorOf } from '../evidence';
 import type { CompiledGuide } from '../guide';
 import { drawnSpecimen } from './drawnSpecimens';
@@ -15,11 +15,11 @@ export interface CalledOver {
 export function calledOver(compiled: CompiledGuide, specimens: number, seed: string, misreading = 1): CalledOver {
   const { posterior } = compiled.guide.settings.call;
   const species = groupByRank(compiled, 'species');
-  const chance = seeded(`${seed} ${compiled.guide.id}`);
+  const random = seeded(`${seed} ${compiled.guide.id}`);
   const about = { n: 0, right: 0 };
   const named = { n: 0, wrong: 0 };
   for (let i = 0; i < specimens; i++) {
-    const { form, readings } = drawnSpecimen(compiled, chance, { share: 0.25, onePerGroup: true, misreading });
+    const { form, readings } = drawnSpecimen(compiled, random, { share: 0.25, onePerGroup: true, misreading });
     const masses = groupMasses(species, posteriorOf(compiled, {}, readings).p);
     const [lead] = ranked(masses);
     const right = species.of[form] === lead;

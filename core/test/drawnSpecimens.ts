@@ -1,4 +1,4 @@
-import { type Chance, normal, pick } from '../chance';
+import { type RandomSource, normal, pick } from '../probability';
 import type { Reading } from '../observation';
 import { type CompiledGuide, misreadingMatrix, type StatesTable, type ValuesTable } from '../guide';
 
@@ -17,22 +17,26 @@ interface Drawing {
 }
 
 /** An individual of the guide as it lives there, read at random characters with the misreading and errors that the guide states. */
-export function drawnSpecimen(compiled: CompiledGuide, chance: Chance, { share, onePerGroup, misreading = 1 }: Drawing): Drawn {
-  const form = pick(compiled.base, chance);
+export function drawnSpecimen(
+  compiled: CompiledGuide,
+  random: RandomSource,
+  { share, onePerGroup, misreading = 1 }: Drawing,
+): Drawn {
+  const form = pick(compiled.base, random);
   const seen = new Set<string>();
   const readings = compiled.guide.characters.flatMap(({ id, dependence }): Reading[] => {
     const table = compiled.tables.get(id)!;
-    if (chance() > share || !table.scored[form] || (onePerGroup && seen.has(dependence ?? id))) return [];
-    if (table.applies && chance() > table.applies[form]) return [];
+    if (random() > share || !table.scored[form] || (onePerGroup && seen.has(dependence ?? id))) return [];
+    if (table.applies && random() > table.applies[form]) return [];
     seen.add(dependence ?? id);
     return [
-      table.type === 'states' ? stateOf(compiled, table, form, chance, misreading) : valueOf(compiled, table, form, chance),
+      table.type === 'states' ? stateOf(compiled, table, form, random, misreading) : valueOf(compiled, table, form, random),
     ];
   });
   return { form, readings };
 }
 
-function stateOf({ guide }: CompiledGuide, table: StatesTable, form: number, chance: Chance, misreading: number): Reading {
+function stateOf({ guide }: CompiledGuide, table: StatesTable, form: number, random: RandomSource, misreading: number): Reading {
   const forms = table.scored.length;
   const S = table.states.length;
   const { character } = table;
@@ -40,18 +44,18 @@ function stateOf({ guide }: CompiledGuide, table: StatesTable, form: number, cha
   const matrix = misreadingMatrix(S, character.kind !== 'nominal', Math.max(0, 1 - misreading * (1 - rho)), guide.settings.slip);
   const truth = pick(
     table.states.map((_, s) => table.frequency[s * forms + form]),
-    chance,
+    random,
   );
-  const state = table.states[pick(matrix.subarray(truth * S, (truth + 1) * S), chance)];
+  const state = table.states[pick(matrix.subarray(truth * S, (truth + 1) * S), random)];
   return character.kind === 'count'
     ? { character: character.id, value: Number(state) }
     : { character: character.id, states: [state] };
 }
 
-function valueOf({ guide }: CompiledGuide, table: ValuesTable, form: number, chance: Chance): Reading {
-  const wide = chance() < guide.settings.tail ? 4 : 1;
-  const at = table.mean[form] + wide * table.sd[form] * normal(chance);
-  const error = (table.character.error ?? 0) * normal(chance);
+function valueOf({ guide }: CompiledGuide, table: ValuesTable, form: number, random: RandomSource): Reading {
+  const wide = random() < guide.settings.tail ? 4 : 1;
+  const at = table.mean[form] + wide * table.sd[form] * normal(random);
+  const error = (table.character.error ?? 0) * normal(random);
   const value = table.log ? Math.exp(at) * (1 + error / Math.exp(at)) : at + error;
   // A length is above 0, and no careful reading gives another.
   const positive = table.log || table.character.kind === 'ratio';

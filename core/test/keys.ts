@@ -1,4 +1,4 @@
-import { type Chance, seeded } from '../chance';
+import { type RandomSource, seeded } from '../probability';
 import { Guide } from '../guide';
 import type { Couplet, Key, Statement } from '../keys';
 
@@ -70,8 +70,8 @@ const WORDS = [
 
 /** A key drawn at random: every couplet reached, some of them twice. */
 export function randomKey(seed: string | number, couplets: number, rejoining = true): Key {
-  const chance = seeded(seed);
-  const below = (n: number) => Math.floor(chance() * n);
+  const random = seeded(seed);
+  const below = (n: number) => Math.floor(random() * n);
   const list: Couplet[] = Array.from({ length: couplets }, (_, i) => ({ id: `c${i + 1}`, number: String(i + 1), leads: [] }));
   const slots: Couplet[] = [];
   list.forEach((couplet, i) => {
@@ -80,16 +80,16 @@ export function randomKey(seed: string | number, couplets: number, rejoining = t
       const [from] = slots.splice(at, 1);
       from.leads.push({ id: 'a', statements: [], to: { kind: 'couplet', couplet: couplet.id } });
     }
-    for (let k = chance() < 0.15 ? 3 : 2; k > 0; k--) slots.push(couplet);
+    for (let k = random() < 0.15 ? 3 : 2; k > 0; k--) slots.push(couplet);
   });
   for (const couplet of slots) {
-    const later = rejoining && chance() < 0.1 ? list.slice(list.indexOf(couplet) + 1) : [];
+    const later = rejoining && random() < 0.1 ? list.slice(list.indexOf(couplet) + 1) : [];
     couplet.leads.push({
       id: 'a',
       statements: [],
       to: later.length
         ? { kind: 'couplet', couplet: later[below(later.length)].id }
-        : chance() < 0.1
+        : random() < 0.1
           ? { kind: 'key', title: `Genus${below(9)}` }
           : {
               kind: 'taxon',
@@ -101,21 +101,21 @@ export function randomKey(seed: string | number, couplets: number, rejoining = t
     let n = 0;
     couplet.leads.forEach((lead, i) => {
       lead.id = 'abcdef'[i];
-      lead.statements = Array.from({ length: 1 + below(3) }, (_, k) => statement(++n, `${couplet.number}${lead.id}`, k, chance));
+      lead.statements = Array.from({ length: 1 + below(3) }, (_, k) => statement(++n, `${couplet.number}${lead.id}`, k, random));
     });
   }
   return { format: 'plesion-key', formatVersion: 1, title: 'Drawn at random', start: 'c1', couplets: list };
 }
 
-function statement(n: number, where: string, k: number, chance: Chance): Statement {
-  const words = Array.from({ length: 2 + Math.floor(chance() * 5) }, () => WORDS[Math.floor(chance() * WORDS.length)]);
-  const join = k > 0 && chance() < 0.25 ? { join: chance() < 0.5 ? ('or' as const) : ('except' as const) } : {};
+function statement(n: number, where: string, k: number, random: RandomSource): Statement {
+  const words = Array.from({ length: 2 + Math.floor(random() * 5) }, () => WORDS[Math.floor(random() * WORDS.length)]);
+  const join = k > 0 && random() < 0.25 ? { join: random() < 0.5 ? ('or' as const) : ('except' as const) } : {};
   return { n, text: `part x${where}${k} ${words.join(' ')} plain`, ...join };
 }
 
 /** Species told by states without variation, drawn at random, all equally common. */
 export function plainGuide(seed: string | number, taxa: number, characters: number, states: number): Guide {
-  const chance = seeded(seed);
+  const random = seeded(seed);
   const ids = Array.from({ length: taxa }, (_, i) => `t${i}`);
   return Guide.parse({
     format: 'plesion-guide',
@@ -147,7 +147,7 @@ export function plainGuide(seed: string | number, taxa: number, characters: numb
         character: `c${c}`,
         source: 'book',
         scope: { taxon },
-        value: { kind: 'states', states: { [`s${Math.floor(chance() * states)}`]: 1 } },
+        value: { kind: 'states', states: { [`s${Math.floor(random() * states)}`]: 1 } },
       })),
     ).flat(),
     occurrence: [],

@@ -1,4 +1,4 @@
-import { type Chance, normal, seeded } from '../chance';
+import { type RandomSource, normal, seeded } from '../probability';
 
 /** A simulated table of lengths: strong overall size, forms that differ in proportion. */
 export interface Lengths {
@@ -34,8 +34,8 @@ export function lengths({
   seed = 'lengths',
   careless = 0,
 }: Wanted): Lengths {
-  const chance = seeded(seed);
-  const draw = () => normal(chance);
+  const random = seeded(seed);
+  const draw = () => normal(random);
   const names = Array.from({ length: columns }, (_, c) => `length ${c + 1}`);
   const usual = names.map(() => 2 + 0.5 * draw());
   const slope = names.map(() => 1 + 0.15 * draw());
@@ -43,20 +43,20 @@ export function lengths({
   const rows = means.flatMap((mean, f) =>
     Array.from({ length: each }, () => {
       const whole = size * draw();
-      const slip = chance() < careless ? 5 : 1;
+      const slip = random() < careless ? 5 : 1;
       return {
         form: `form ${String.fromCharCode(65 + f)}`,
         x: mean.map((m, c) => Math.exp(m + slope[c] * whole + noise * slip * draw())),
       };
     }),
   );
-  return { columns: names, rows: shuffled(rows, chance) };
+  return { columns: names, rows: shuffled(rows, random) };
 }
 
-export function shuffled<T>(list: readonly T[], chance: Chance): T[] {
+export function shuffled<T>(list: readonly T[], random: RandomSource): T[] {
   const out = list.slice();
   for (let i = out.length - 1; i > 0; i--) {
-    const j = Math.floor(chance() * (i + 1));
+    const j = Math.floor(random() * (i + 1));
     [out[i], out[j]] = [out[j], out[i]];
   }
   return out;

@@ -1,4 +1,4 @@
-import { pick, seeded } from '../chance';
+import { pick, seeded } from '../probability';
 
 /** A made-up key, as it is meant: the truth that a print of it is read against. */
 export interface MeantLead {
@@ -40,28 +40,28 @@ const QUALITIES = [
 
 /** A binary key of so many couplets whose leads say things that are hard to read: numbers, commas, hedges. */
 export function meantKey(seed: string, couplets: number): MeantKey {
-  const chance = seeded(seed);
-  const any = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)];
+  const random = seeded(seed);
+  const any = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
   const names = new Set<string>();
   const name = (): string => {
     for (;;) {
-      const author = pick([0.4, 0.3, 0.15, 0.15], chance);
+      const author = pick([0.4, 0.3, 0.15, 0.15], random);
       const own = `${any(GENERA)} ${any(EPITHETS)}`;
       if (names.has(own)) continue;
       names.add(own);
       return [
         own,
-        `${own} ${any(AUTHORS)}, ${1850 + Math.floor(chance() * 120)}`,
+        `${own} ${any(AUTHORS)}, ${1850 + Math.floor(random() * 120)}`,
         `${own} (${any(AUTHORS)})`,
         `${own} ${any(AUTHORS).slice(0, 4)}.`,
       ][author];
     }
   };
-  const says = () => Array.from({ length: 1 + Math.floor(chance() * 2) }, () => `${any(PARTS)} ${any(QUALITIES)}`);
+  const says = () => Array.from({ length: 1 + Math.floor(random() * 2) }, () => `${any(PARTS)} ${any(QUALITIES)}`);
   const open: { couplet: number; lead: number }[] = [];
   const key: MeantKey = [];
   for (let n = 1; n <= couplets; n++) {
-    const from = n > 1 ? open.splice(Math.floor(chance() * open.length), 1)[0] : undefined;
+    const from = n > 1 ? open.splice(Math.floor(random() * open.length), 1)[0] : undefined;
     if (from) key[from.couplet][from.lead].to = { couplet: n };
     const first = says();
     let second = says();

@@ -1,4 +1,4 @@
-import { normal, seeded } from '../chance';
+import { normal, seeded } from '../probability';
 import { posteriorOf } from '../evidence';
 import { compileGuide, type Guide } from '../guide';
 import { learn } from '../learn';
@@ -33,8 +33,8 @@ export const SMALL_KINDS: SmallKind[] = [
 ];
 
 export function smallTable(kind: SmallKind, seed: string): SmallTable {
-  const chance = seeded(`${kind.name} ${seed}`);
-  const draw = () => normal(chance);
+  const random = seeded(`${kind.name} ${seed}`);
+  const draw = () => normal(random);
   const columns = Array.from({ length: kind.columns }, (_, c) => `length ${c + 1}`);
   const shift = columns.map(() => (kind.sexes ? kind.sexes.shift * draw() : 0));
   const sexes = kind.sexes ? ['male', 'female'] : [undefined];
@@ -44,7 +44,7 @@ export function smallTable(kind: SmallKind, seed: string): SmallTable {
       kind: `kind ${t + 1}`,
       ...(sex ? { sex } : {}),
       mean: mean.map((m, c) => m + (s ? shift[c] + (kind.sexes?.own ?? 0) * draw() : 0)),
-      n: kind.each[0] + Math.floor(chance() * (kind.each[1] - kind.each[0] + 1)),
+      n: kind.each[0] + Math.floor(random() * (kind.each[1] - kind.each[0] + 1)),
     }));
   }).flat();
   const loading = columns.map(() => 0.6 + 0.2 * draw());

@@ -1,7 +1,7 @@
 import { checkGuide, compileGuide, formsOf, lineage, readGuide, termsIn } from '@plesion/core/guide';
 import { endpointsOf, type Key, leadsOf, lintKey, wayTo } from '@plesion/core/keys';
 import { planOf, traitsOf } from '@plesion/core/plates';
-import { seeded } from '@plesion/core/chance';
+import { seeded } from '@plesion/core/probability';
 import { keyedEnd } from '@plesion/core/test';
 import { demoLots, demoSpecimens, selwithKey, strandBeetles, tolmarKey } from '..';
 
@@ -53,7 +53,7 @@ describe.each([selwithKey, tolmarKey].map((key): [string, Key] => [key.title, ke
   });
 
   it('leads nearly every individual drawn from the scores to its own name, when it is read without error', () => {
-    const chance = seeded('keyed');
+    const random = seeded('keyed');
     let right = 0;
     let all = 0;
     for (const to of endpointsOf(key)) {
@@ -61,7 +61,7 @@ describe.each([selwithKey, tolmarKey].map((key): [string, Key] => [key.title, ke
       const forms = compiled.forms.flatMap((form, f) => (form.taxon === to.taxon ? [f] : []));
       for (let i = 0; i < 4; i++) {
         all++;
-        if (keyedEnd(key, compiled, traitsOf(compiled, forms[i % 2], chance)) === to.taxon) right++;
+        if (keyedEnd(key, compiled, traitsOf(compiled, forms[i % 2], random)) === to.taxon) right++;
       }
     }
     // Scored variation, sizes near thresholds and rare states leave some to go wrong; a key that is right for all would not be true to life.

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Specimen } from '@plesion/contract';
-import { seeded } from '@plesion/core/chance';
+import { seeded } from '@plesion/core/probability';
 import { compileGuide } from '@plesion/core/guide';
 import { planOf, traitsOf } from '@plesion/core/plates';
 import { terns } from '@plesion/demo';

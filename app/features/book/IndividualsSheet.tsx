@@ -1,4 +1,4 @@
-import { seeded } from '@plesion/core/chance';
+import { seeded } from '@plesion/core/probability';
 import type { CompiledGuide } from '@plesion/core/guide';
 import { aberrantTraits, planOf, traitsOf } from '@plesion/core/plates';
 import { useMemo, useState } from 'react';
@@ -19,12 +19,12 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
   const drawn = useMemo(() => {
     const plan = planOf(guide);
     if (!plan) return [];
-    const chance = seeded(`${compiled.forms[form].id} ${draw}`);
-    const odd = aberrantTraits(compiled, form, chance);
+    const random = seeded(`${compiled.forms[form].id} ${draw}`);
+    const odd = aberrantTraits(compiled, form, random);
     const label = guide.characters.find(({ id }) => id === odd.aberrant)?.label;
     return [
       ...Array.from({ length: ORDINARY }, (_, i) => ({
-        traits: traitsOf(compiled, form, chance),
+        traits: traitsOf(compiled, form, random),
         says: `no. ${(draw - 1) * ORDINARY + i + 1}`,
       })),
       ...(label ? [{ traits: odd.traits, says: `out of the ordinary: ${label.toLowerCase()}` }] : []),

@@ -1,4 +1,4 @@
-import { normalBelow } from '../../chance';
+import { normalBelow } from '../../probability';
 import {
   type Character,
   type CompiledGuide,

@@ -1,5 +1,5 @@
 import type { BackCheckItem, BackCheck, KeyedSpecimen, Finding, TrailStep } from './schema';
-import { normalBelow } from '../../chance';
+import { normalBelow } from '../../probability';
 import { type Reading, valueOf, sayReading, type Situation } from '../../observation';
 import { onScale, posteriorOf } from '../../evidence';
 import { type CompiledGuide, isStates, type Table, taxonIndex, frequencyAt, likelihoodAt } from '../../guide/working';

@@ -1,5 +1,5 @@
 import type { Finding, CoupletAnswer, KeyedSpecimen } from './schema';
-import { normalBelow } from '../../chance';
+import { normalBelow } from '../../probability';
 import { type Reading, valueOf, sayReading, sayValue } from '../../observation';
 import { type Character, isStates } from '../../guide/working';
 import { onlyQuantity, type Quantity } from '../quantities';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { strandBeetles } from '../../../demo/strandBeetles';
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { compileGuide } from '../../guide';
 import { commandCount } from '../display';
 import { lengthOf } from '../measure';

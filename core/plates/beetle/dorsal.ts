@@ -1,4 +1,4 @@
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { dotPath, INK, PAPER } from '../display';
 import { curve, flat, inside, mirrored, type Point, polar, sample } from '../geometry';
 import { note, type Pen, roundTone, shape, sheen, stroke, wash } from '../pen';
@@ -201,9 +201,9 @@ export function drawPronotum(pen: Pen, model: BeetleModel): void {
     }
   }
   if (full) {
-    const chance = seeded('pronotum');
+    const random = seeded('pronotum');
     const edge = flat(polygon);
-    const dots = Array.from({ length: 150 }, () => at((chance() * 2 - 1) * 0.94, 0.06 + chance() * 0.88)).filter(([x, y]) =>
+    const dots = Array.from({ length: 150 }, () => at((random() * 2 - 1) * 0.94, 0.06 + random() * 0.88)).filter(([x, y]) =>
       inside(edge, x * 1.06, y),
     );
     pen.inks.push({ d: dotPath(dots), part: 'pronotum', stroke: INK, strokeWidth: Math.max(1, Math.round(model.length * 0.55)) });

@@ -1,4 +1,4 @@
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { dotPath, INK, linePath, PAPER } from '../display';
 import { curve, flat, inside, type Point, polar, sample } from '../geometry';
 import { note, type Pen, shape, sheen, stippleIn, stroke, wash } from '../pen';
@@ -163,14 +163,14 @@ function drawRows(pen: Pen, model: BeetleModel, half: (v: number) => number): vo
 function drawHair(pen: Pen, model: BeetleModel, polygon: readonly Point[]): void {
   if (model.hair === 'bare') return;
   const { head, pronotum, elytra, elytraWidth } = proportions(model);
-  const chance = seeded('hair');
+  const random = seeded('hair');
   const edge = flat(polygon);
   const full = pen.detail === 'full';
   const many = model.hair === 'dense' ? (full ? 520 : 40) : full ? 110 : 14;
   const long = model.length * (model.hair === 'dense' ? 0.026 : 0.034) * (full ? 1 : 1.7);
   const hairs = Array.from({ length: many }, (): Point[] => {
-    const from: Point = [(chance() * 2 - 1) * elytraWidth * 0.5, head + pronotum + elytra * (0.03 + chance() * 0.93)];
-    return [from, polar(from, 84 + chance() * 18, long)];
+    const from: Point = [(random() * 2 - 1) * elytraWidth * 0.5, head + pronotum + elytra * (0.03 + random() * 0.93)];
+    return [from, polar(from, 84 + random() * 18, long)];
   }).filter(([a, b]) => inside(edge, ...a) && inside(edge, ...b));
   pen.inks.push({
     d: hairs.map((line) => linePath(line, false)).join(''),
@@ -184,13 +184,13 @@ function drawHair(pen: Pen, model: BeetleModel, polygon: readonly Point[]): void
 /** Pale marks under the ink, clipped to the wing cases by their own shape. */
 function drawPattern(pen: Pen, model: BeetleModel, half: (v: number) => number): void {
   const { mark } = GROUNDS[model.ground];
-  const chance = seeded(`beetle ${model.pattern}`);
+  const random = seeded(`beetle ${model.pattern}`);
   const n = pen.detail === 'full' ? 14 : 7;
   const spot = (u: number, v: number, ru: number, rv: number) => {
     for (const side of [-1, 1]) {
       const ring = Array.from({ length: n }, (_, i): Point => {
         const a = (i / n) * 2 * Math.PI;
-        const r = 1 + (chance() - 0.5) * 0.16;
+        const r = 1 + (random() - 0.5) * 0.16;
         return rowPoint(model, half, side * (u + ru * r * Math.cos(a)), v + rv * r * Math.sin(a));
       });
       wash(pen, 'elytra', sample(curve(ring), pen.detail === 'full' ? 3 : 1), mark);
@@ -205,7 +205,7 @@ function drawPattern(pen: Pen, model: BeetleModel, half: (v: number) => number):
     const edge = (v: number, forward: boolean) =>
       Array.from({ length: n }, (_, i): Point => {
         const u = (forward ? -1 : 1) * (1 - (2 * i) / (n - 1));
-        return rowPoint(model, half, u * 0.985, v + 0.035 * Math.cos(u * 9) + (chance() - 0.5) * 0.012);
+        return rowPoint(model, half, u * 0.985, v + 0.035 * Math.cos(u * 9) + (random() - 0.5) * 0.012);
       });
     wash(pen, 'elytra', [...edge(0.4, true), ...edge(0.58, false)], mark);
   }
@@ -213,7 +213,7 @@ function drawPattern(pen: Pen, model: BeetleModel, half: (v: number) => number):
     for (const side of [-1, 1]) {
       const steps = Array.from({ length: n }, (_, i) => 0.06 + (0.88 * i) / (n - 1));
       const outer = steps.map((v) => rowPoint(model, half, side * 1.0, v));
-      const inner = steps.map((v) => rowPoint(model, half, side * (0.74 + (chance() - 0.5) * 0.03), v)).reverse();
+      const inner = steps.map((v) => rowPoint(model, half, side * (0.74 + (random() - 0.5) * 0.03), v)).reverse();
       wash(pen, 'elytra', [...outer, ...inner], mark);
     }
   }

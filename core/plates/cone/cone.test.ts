@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../../demo/ledgeCrabs';
 import { tentCones } from '../../../demo/tentCones';
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { compileGuide } from '../../guide';
 import { commandCount, planOf, plateSvg, traitsOf } from '..';
 import { boxOf, sample } from '../geometry';

@@ -1,4 +1,4 @@
-import { type Chance, seeded } from '../../chance';
+import { type RandomSource, seeded } from '../../probability';
 import { curvePath, dotPath, INK, linePath, PAPER } from '../display';
 import { type Curve, curve, type Point, sample } from '../geometry';
 import { grains, type Pen, wash } from '../pen';
@@ -13,14 +13,14 @@ const isFull = (pen: Pen) => pen.detail === 'full';
 
 /** Everything coloured on the body whorl, from the ground up. */
 export function paintBody(pen: Pen, model: ConeModel): void {
-  const chance = seeded(`pattern ${model.pattern} ${model.tents} ${Math.round(model.length * 10)}`);
+  const random = seeded(`pattern ${model.pattern} ${model.tents} ${Math.round(model.length * 10)}`);
   const ink = INKS[model.ink];
-  if (model.pattern === 'tents') paintTents(pen, model, chance);
-  if (model.pattern === 'dots') paintDots(pen, model, chance);
+  if (model.pattern === 'tents') paintTents(pen, model, random);
+  if (model.pattern === 'dots') paintDots(pen, model, random);
   if (model.pattern === 'bands') {
     for (const t of [0.17, 0.36, 0.57, 0.77]) band(pen, model, t, 0.05, ink.wash, 0.95);
   }
-  if (model.pattern === 'flames') paintFlames(pen, model, chance);
+  if (model.pattern === 'flames') paintFlames(pen, model, random);
   for (let b = 0; b < model.bands; b++) {
     const t = [0.33, 0.62, 0.85][b] ?? 0.5;
     band(pen, model, t, 0.036, ink.full, model.pattern === 'tents' ? 0.55 : 0.8);
@@ -40,7 +40,7 @@ function band(pen: Pen, model: ConeModel, t: number, half: number, colour: strin
 }
 
 /** Rows of pale tents, each with a dark edge, on a darker wash: overlapping like tiles. */
-function paintTents(pen: Pen, model: ConeModel, chance: Chance): void {
+function paintTents(pen: Pen, model: ConeModel, random: RandomSource): void {
   const ink = INKS[model.ink];
   const fine = model.tents === 'fine';
   const rows = isFull(pen) ? (fine ? 17 : 10) : fine ? 6 : 4;
@@ -59,7 +59,7 @@ function paintTents(pen: Pen, model: ConeModel, chance: Chance): void {
   for (let r = 0; r < rows; r++) {
     for (let k = 0; k < round; k++) {
       // In a tile the tents stand in order, so that their size is what one sees.
-      const stray = () => (isFull(pen) ? chance() - 0.5 : 0);
+      const stray = () => (isFull(pen) ? random() - 0.5 : 0);
       const size = 0.92 + stray() * 0.75;
       const theta = -EDGE + (2 * EDGE * (k + (r % 2) / 2 + stray() * 0.5)) / round;
       const t = 0.03 + (0.9 * (r + stray() * 0.4)) / rows;
@@ -92,17 +92,17 @@ function paintTents(pen: Pen, model: ConeModel, chance: Chance): void {
   });
 }
 
-function paintDots(pen: Pen, model: ConeModel, chance: Chance): void {
+function paintDots(pen: Pen, model: ConeModel, random: RandomSource): void {
   const rows = isFull(pen) ? 15 : 6;
   const round = isFull(pen) ? 15 : 5;
   const dots: Point[][] = [];
   const middles: Point[] = [];
   for (let r = 0; r < rows; r++) {
     for (let k = 0; k < round; k++) {
-      const theta = -EDGE + (2 * EDGE * (k + (r % 2) / 2 + (chance() - 0.5) * 0.35)) / round;
-      const t = 0.035 + (0.92 * r) / rows + (chance() - 0.5) * 0.008;
-      const wide = (EDGE / round) * (0.36 + chance() * 0.36);
-      const high = (0.42 / rows) * (0.55 + chance() * 0.5);
+      const theta = -EDGE + (2 * EDGE * (k + (r % 2) / 2 + (random() - 0.5) * 0.35)) / round;
+      const t = 0.035 + (0.92 * r) / rows + (random() - 0.5) * 0.008;
+      const wide = (EDGE / round) * (0.36 + random() * 0.36);
+      const high = (0.42 / rows) * (0.55 + random() * 0.5);
       const corners = 8;
       middles.push(onBody(model, theta, t));
       if (!isFull(pen)) continue;
@@ -120,13 +120,13 @@ function paintDots(pen: Pen, model: ConeModel, chance: Chance): void {
 }
 
 /** Wavy streaks from shoulder to base. */
-function paintFlames(pen: Pen, model: ConeModel, chance: Chance): void {
+function paintFlames(pen: Pen, model: ConeModel, random: RandomSource): void {
   const many = isFull(pen) ? 9 : 4;
   const steps = isFull(pen) ? 16 : 6;
   for (let k = 0; k < many; k++) {
-    const theta = -EDGE + (2 * EDGE * (k + 0.5 + (chance() - 0.5) * 0.3)) / many;
-    const phase = chance() * 6;
-    const wide = (EDGE / many) * (0.38 + chance() * 0.3);
+    const theta = -EDGE + (2 * EDGE * (k + 0.5 + (random() - 0.5) * 0.3)) / many;
+    const phase = random() * 6;
+    const wide = (EDGE / many) * (0.38 + random() * 0.3);
     const edge = (sign: number): Point[] =>
       Array.from({ length: steps + 1 }, (_, i) => {
         const t = 0.015 + (0.95 * i) / steps;
@@ -154,14 +154,14 @@ function stain(pen: Pen, model: ConeModel): void {
 /** Blotches on the whorls of the spire. */
 export function paintSpire(pen: Pen, model: ConeModel): void {
   if (model.spireBlotches === 'none') return;
-  const chance = seeded(`spire ${model.spireBlotches}`);
+  const random = seeded(`spire ${model.spireBlotches}`);
   const few = isFull(pen) ? 4 : 2;
   const many = model.spireBlotches === 'many' ? (isFull(pen) ? 9 : 5) : few;
   for (let w = 1; w < WHORLS; w++) {
     if (!isFull(pen) && w % 2 === 0) continue;
     for (let k = 0; k < many; k++) {
-      const theta = -1.3 + (2.6 * (k + 0.5 + (chance() - 0.5) * 0.5)) / many;
-      const wide = (1.3 / many) * (0.45 + chance() * 0.3);
+      const theta = -1.3 + (2.6 * (k + 0.5 + (random() - 0.5) * 0.5)) / many;
+      const wide = (1.3 / many) * (0.45 + random() * 0.3);
       const [top, foot] = [(w + 0.12) / WHORLS, (w + 0.86) / WHORLS];
       wash(
         pen,
@@ -188,16 +188,16 @@ export function coat(pen: Pen, model: ConeModel, outline: Curve): void {
 /** Chips and chalk of an old shell, and what grows on it. */
 export function wear(pen: Pen, model: ConeModel): void {
   if (model.worn === 'fresh') return;
-  const chance = seeded('cone wear');
+  const random = seeded('cone wear');
   const spots = model.worn === 'crusted' ? 9 : 5;
   for (let i = 0; i < spots; i++) {
-    const theta = (chance() * 2 - 1) * 1.1;
-    const t = 0.08 + chance() * 0.75;
-    const r = 0.03 + chance() * 0.045;
+    const theta = (random() * 2 - 1) * 1.1;
+    const t = 0.08 + random() * 0.75;
+    const r = 0.03 + random() * 0.045;
     const corners = isFull(pen) ? 7 : 5;
     const patch = Array.from({ length: corners }, (_, k) => {
       const a = (2 * Math.PI * k) / corners;
-      const rough = 0.7 + chance() * 0.6;
+      const rough = 0.7 + random() * 0.6;
       return onBody(model, theta + r * 3.4 * rough * Math.cos(a), t + r * rough * Math.sin(a));
     });
     const ring = isFull(pen) ? sample(curve(patch), 2) : patch;

@@ -1,4 +1,4 @@
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { discPath, dotPath } from '../display';
 import { type Curve, curve, flat, inside, mirrored, type Point, sample } from '../geometry';
 import { grains, note, type Pen, roundTone, shape, stroke } from '../pen';
@@ -168,14 +168,14 @@ function crossing(polygon: readonly Point[], y: number): number {
 }
 
 function eggs(pen: Pen, model: CrabModel, abdomen: readonly Point[]): void {
-  const chance = seeded('eggs');
+  const random = seeded('eggs');
   const edge = flat(abdomen);
   const reach = sternumHalf(model) * (model.abdomenRatio + 0.24);
   const count = pen.detail === 'full' ? 105 : 6;
   const radius = model.width * (pen.detail === 'full' ? 0.017 : 0.03);
   const mass = Array.from({ length: count }, (_, i): Point[] => {
-    const a = ((i + chance()) / count - 0.5) * Math.PI * 0.98;
-    const r = pen.detail === 'full' ? Math.sqrt(0.42 + 0.58 * chance()) : 0.92;
+    const a = ((i + random()) / count - 0.5) * Math.PI * 0.98;
+    const r = pen.detail === 'full' ? Math.sqrt(0.42 + 0.58 * random()) : 0.92;
     const right: Point = [reach * r * Math.cos(a), model.length * (0.68 + 0.33 * r * Math.sin(a))];
     return [right, [-right[0], right[1]]];
   })
@@ -187,13 +187,13 @@ function eggs(pen: Pen, model: CrabModel, abdomen: readonly Point[]): void {
 /** Spots of the breastplate and of the shell beside the mouth. */
 function spots(pen: Pen, model: CrabModel): void {
   if (model.belly === 'none') return;
-  const chance = seeded('belly');
+  const random = seeded('belly');
   const tile = pen.detail === 'tile';
   const many = (model.belly === 'many' ? 90 : 22) / (tile ? 4.4 : 1);
   const plate = flat(sample(sternumOutline(model), 3));
   const discs = Array.from({ length: many }, (_, i) => ({
-    at: onCarapace(model, (i % 2 ? 1 : -1) * (0.12 + 0.44 * chance()), 0.14 + 0.78 * chance()),
-    radius: model.width * (0.008 + 0.007 * chance()) * (tile ? 1.5 : 1),
+    at: onCarapace(model, (i % 2 ? 1 : -1) * (0.12 + 0.44 * random()), 0.14 + 0.78 * random()),
+    radius: model.width * (0.008 + 0.007 * random()) * (tile ? 1.5 : 1),
   })).filter(({ at: [x, y] }) => (y < model.length * 0.34 ? Math.abs(x) > model.width * 0.11 : inside(plate, x * 1.1, y)));
   const d = tile ? dotPath(discs.map((disc) => disc.at)) : discPath(discs);
   const ink = tile ? { stroke: SPOT, strokeWidth: Math.round(model.width * 4) } : { fill: SPOT };

@@ -1,4 +1,4 @@
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { discPath, dotPath, INK, PAPER } from '../display';
 import { type Curve, curve, distanceTo, flat, inside, mapCurve, mirrored, type Point, sample } from '../geometry';
 import { grains, note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
@@ -179,11 +179,11 @@ function halfWidthAt(polygon: readonly Point[], y: number): number {
 }
 
 function crossband(model: CrabModel, polygon: readonly Point[], from: number, to: number, bow: number, steps: number): Point[] {
-  const chance = seeded(`band ${from}`);
+  const random = seeded(`band ${from}`);
   const edge = (v: number, forward: boolean): Point[] => {
     return Array.from({ length: steps }, (_, i): Point => {
       const t = (forward ? i : steps - 1 - i) / (steps - 1);
-      const wobble = (chance() - 0.5) * 0.022;
+      const wobble = (random() - 0.5) * 0.022;
       const y = (v + bow * (2 * t - 1) ** 2 + wobble) * model.length;
       return [(2 * t - 1) * halfWidthAt(polygon, y) * 0.955, y];
     });
@@ -193,7 +193,7 @@ function crossband(model: CrabModel, polygon: readonly Point[], from: number, to
 
 function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
   const ground = GROUNDS[model.ground];
-  const chance = seeded(`back ${model.back}`);
+  const random = seeded(`back ${model.back}`);
   const edge = flat(polygon);
   const steps = pen.detail === 'full' ? 15 : 7;
   if (model.back === 'crossbands') {
@@ -204,15 +204,15 @@ function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
     const points = pen.detail === 'full' ? 22 : 9;
     const ring = Array.from({ length: points }, (_, i): Point => {
       const a = (i / points) * 2 * Math.PI;
-      const r = 1 + (chance() - 0.5) * 0.16;
+      const r = 1 + (random() - 0.5) * 0.16;
       return onCarapace(model, 0.46 * r * Math.cos(a) * (1 + 0.25 * Math.sin(a)), 0.55 + 0.2 * r * Math.sin(a));
     });
     wash(pen, 'carapace', sample(curve(ring), pen.detail === 'full' ? 3 : 2), ground.pale, 0.95);
   }
   if (model.back === 'speckled') {
     const spots = Array.from({ length: pen.detail === 'full' ? 70 : 14 }, () => ({
-      at: onCarapace(model, (chance() * 2 - 1) * 0.92, 0.1 + chance() * 0.82),
-      radius: model.width * (0.009 + chance() * 0.014) * (pen.detail === 'full' ? 1 : 1.5),
+      at: onCarapace(model, (random() * 2 - 1) * 0.92, 0.1 + random() * 0.82),
+      radius: model.width * (0.009 + random() * 0.014) * (pen.detail === 'full' ? 1 : 1.5),
     })).filter(({ at, radius }) => inside(edge, at[0] + radius * 2 * Math.sign(at[0]), at[1]));
     const d = pen.detail === 'full' ? discPath(spots) : dotPath(spots.map((spot) => spot.at));
     const ink =
@@ -223,11 +223,11 @@ function backPattern(pen: Pen, model: CrabModel, polygon: Point[]): void {
 
 function granules(pen: Pen, model: CrabModel, polygon: Point[]): void {
   if (model.granules === 'smooth') return;
-  const chance = seeded('granules');
+  const random = seeded('granules');
   const edge = flat(polygon);
   const many = (model.granules === 'dense' ? 150 : 26) / (pen.detail === 'full' ? 1 : model.granules === 'dense' ? 9 : 5);
   const size = pen.detail === 'full' ? 1 : 1.9;
-  const at = Array.from({ length: Math.round(many) }, () => onCarapace(model, (chance() * 2 - 1) * 0.9, 0.14 + chance() * 0.76));
+  const at = Array.from({ length: Math.round(many) }, () => onCarapace(model, (random() * 2 - 1) * 0.9, 0.14 + random() * 0.76));
   grains(
     pen,
     'carapace',
@@ -241,8 +241,8 @@ function granules(pen: Pen, model: CrabModel, polygon: Point[]): void {
 /** Barnacles and scratches of an old shell. */
 function wear(pen: Pen, model: CrabModel): void {
   if (model.worn === 'clean') return;
-  const chance = seeded('wear');
-  const at = () => onCarapace(model, (chance() * 2 - 1) * 0.66, 0.2 + chance() * 0.6);
+  const random = seeded('wear');
+  const at = () => onCarapace(model, (random() * 2 - 1) * 0.66, 0.2 + random() * 0.6);
   for (let i = 0; i < 9; i++) {
     const [x, y] = at();
     stroke(
@@ -264,7 +264,7 @@ function wear(pen: Pen, model: CrabModel): void {
   if (model.worn !== 'fouled') return;
   for (let i = 0; i < (pen.detail === 'full' ? 7 : 3); i++) {
     const centre = at();
-    const r = model.width * (0.02 + 0.014 * chance());
+    const r = model.width * (0.02 + 0.014 * random());
     pen.inks.push({ d: discPath([{ at: centre, radius: r * 1.1 }]), part: 'carapace', fill: INK });
     pen.inks.push({ d: discPath([{ at: centre, radius: r * 0.92 }]), part: 'carapace', fill: PAPER });
     pen.inks.push({ d: discPath([{ at: centre, radius: r * 0.36 }]), part: 'carapace', fill: INK });

@@ -1,4 +1,4 @@
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { dotPath, INK, linePath } from '../display';
 import { type Curve, curve, flat, inside, mix, type Point, sample } from '../geometry';
 import { note, type Pen, shape, stippleIn, stroke, wash } from '../pen';
@@ -117,9 +117,9 @@ export const bandFrom = (model: MothModel, v: number): number =>
 function drawBand(pen: Pen, model: MothModel, on: OnWing): void {
   if (model.band === 'none') return;
   const full = pen.detail === 'full';
-  const chance = seeded('midband');
+  const random = seeded('midband');
   const steps = full ? 12 : 5;
-  const wobble = () => (full ? (chance() - 0.5) * 0.012 : 0);
+  const wobble = () => (full ? (random() - 0.5) * 0.012 : 0);
   const downTo = (end: number) => Array.from({ length: steps }, (_, i) => 0.03 + ((end - 0.03) * i) / (steps - 1));
   const inner = downTo(0.76).map((v) => on(bandFrom(model, v) + (v < 0.04 ? 0 : wobble()), v));
   const outer = downTo(0.86).map((v) => on(bandFrom(model, v) + model.bandRatio * (1 - 0.42 * v) + (v < 0.04 ? 0 : wobble()), v));
@@ -232,12 +232,12 @@ function veins(pen: Pen, part: string, on: OnWing): void {
 
 /** Dust of dark scales. */
 function scales(pen: Pen, part: string, polygon: readonly Point[], dark: string): void {
-  const chance = seeded('scales');
+  const random = seeded('scales');
   const edge = flat(polygon);
   const xs = polygon.map(([x]) => x);
   const ys = polygon.map(([, y]) => y);
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const dots = Array.from({ length: 260 }, (): Point => [x0 + (x1 - x0) * chance(), y0 + (y1 - y0) * chance()]).filter(([x, y]) =>
+  const dots = Array.from({ length: 260 }, (): Point => [x0 + (x1 - x0) * random(), y0 + (y1 - y0) * random()]).filter(([x, y]) =>
     inside(edge, x, y),
   );
   pen.inks.push({ d: dotPath(dots), part, stroke: dark, strokeWidth: Math.max(1, Math.round(pen.size * 0.42)), opacity: 0.7 });

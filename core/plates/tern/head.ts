@@ -1,4 +1,4 @@
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { INK } from '../display';
 import { curve, cut, mix, type Point, sample } from '../geometry';
 import { note, type Pen, shape, stroke, wash } from '../pen';
@@ -139,10 +139,10 @@ export function drawCap(pen: Pen, at: At, model: TernModel, crown: readonly Poin
 
 /** Dark streaks where a cap is growing in or going. */
 function streaks(pen: Pen, at: At, line: readonly Point[]): void {
-  const chance = seeded('streaks');
+  const random = seeded('streaks');
   line.forEach(([x, y], i) => {
     if (i % 2) return;
-    const from: Point = [x + 0.2, y + 0.8 + chance() * 1.6];
+    const from: Point = [x + 0.2, y + 0.8 + random() * 1.6];
     stroke(
       pen,
       'cap',

@@ -1,4 +1,4 @@
-import { seeded } from '../../chance';
+import { seeded } from '../../probability';
 import { curvePath, dotPath, INK, linePath, PAPER } from '../display';
 import { curve, type Point, polar, sample } from '../geometry';
 import { note, type Pen, shape, stippleIn, stroke, wash } from '../pen';
@@ -80,7 +80,7 @@ function bristlesRound(pen: Pen, at: Point): void {
 export function drawLength(pen: Pen, model: UmbelModel, [left, top]: Point): void {
   const full = pen.detail === 'full';
   const [wide, high] = [RADIUS * 1.5, RADIUS * 4.2];
-  const chance = seeded('stem');
+  const random = seeded('stem');
   const hairs: Point[][] = [];
   if (model.surface === 'bristly') {
     const many = full ? 34 : 9;
@@ -129,8 +129,8 @@ export function drawLength(pen: Pen, model: UmbelModel, [left, top]: Point): voi
       );
     if (model.marks === 'blotched') {
       for (let k = 0; k < (full ? 26 : 8); k++) {
-        const at: Point = [left + wide * (0.12 + 0.76 * chance()), top + high * (0.04 + 0.92 * chance())];
-        const [rx, ry] = [wide * (0.05 + 0.06 * chance()), high * (0.016 + 0.024 * chance())].map((r) => r * (full ? 1 : 1.5));
+        const at: Point = [left + wide * (0.12 + 0.76 * random()), top + high * (0.04 + 0.92 * random())];
+        const [rx, ry] = [wide * (0.05 + 0.06 * random()), high * (0.016 + 0.024 * random())].map((r) => r * (full ? 1 : 1.5));
         const ring = Array.from({ length: 6 }, (_, i): Point => [
           at[0] + rx * Math.cos((i * Math.PI) / 3),
           at[1] + ry * Math.sin((i * Math.PI) / 3),
@@ -181,7 +181,7 @@ export function drawLength(pen: Pen, model: UmbelModel, [left, top]: Point): voi
   }
   if (model.surface === 'bristly' && full) {
     const dots = Array.from({ length: 46 }, (): Point[] => {
-      const from: Point = [left + wide * (0.1 + 0.8 * chance()), top + high * (0.03 + 0.92 * chance())];
+      const from: Point = [left + wide * (0.1 + 0.8 * random()), top + high * (0.03 + 0.92 * random())];
       return [from, [from[0] + RADIUS * 0.14, from[1] - RADIUS * 0.24]];
     });
     pen.inks.push({
@@ -218,10 +218,10 @@ export function drawStalk(pen: Pen, model: UmbelModel, from: Point, to: Point, h
     strokeWidth: Math.max(1, Math.round(pen.size * 0.32)),
   });
   if (model.marks !== 'blotched') return;
-  const chance = seeded('stalk');
+  const random = seeded('stalk');
   const spots = Array.from({ length: pen.detail === 'full' ? 18 : 6 }, (): Point => {
-    const t = 0.04 + 0.6 * chance();
-    const u = (chance() - 0.5) * half;
+    const t = 0.04 + 0.6 * random();
+    const u = (random() - 0.5) * half;
     return t < 0.5
       ? [from[0] + (middle[0] - from[0]) * t * 2 + u, from[1] + (middle[1] - from[1]) * t * 2]
       : [middle[0] + (to[0] - middle[0]) * (t * 2 - 1) + u * 0.7, middle[1] + (to[1] - middle[1]) * (t * 2 - 1)];

@@ -9,20 +9,20 @@ describe('chance', () => {
   });
 
   it('is even, and normal deviates have mean 0 and variance 1', () => {
-    const chance = seeded(1);
-    const uniform = Array.from({ length: 20_000 }, chance);
+    const random = seeded(1);
+    const uniform = Array.from({ length: 20_000 }, random);
     expect(uniform.reduce((a, b) => a + b, 0) / 20_000).toBeCloseTo(0.5, 1);
     expect(Math.min(...uniform)).toBeGreaterThanOrEqual(0);
     expect(Math.max(...uniform)).toBeLessThan(1);
-    const deviates = Array.from({ length: 20_000 }, () => normal(chance));
+    const deviates = Array.from({ length: 20_000 }, () => normal(random));
     expect(deviates.reduce((a, b) => a + b, 0) / 20_000).toBeCloseTo(0, 1);
     expect(deviates.reduce((a, b) => a + b * b, 0) / 20_000).toBeCloseTo(1, 1);
   });
 
   it('picks by weight', () => {
-    const chance = seeded(2);
+    const random = seeded(2);
     const counts = [0, 0, 0];
-    for (let i = 0; i < 9000; i++) counts[pick([1, 0, 2], chance)]++;
+    for (let i = 0; i < 9000; i++) counts[pick([1, 0, 2], random)]++;
     expect(counts[1]).toBe(0);
     expect(counts[2] / counts[0]).toBeCloseTo(2, 0);
   });

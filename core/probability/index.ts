@@ -1,4 +1,4 @@
-export { seeded, type Chance } from './seeded';
+export { seeded, type RandomSource } from './seeded';
 export { normal, pick } from './draw';
 export { erf, normalBelow, normalMass } from './normalCurve';
 export { lnGamma } from './gamma';

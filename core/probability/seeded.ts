@@ -1,5 +1,5 @@
 /** A source of numbers in [0, 1), the same for the same seed. */
-export type Chance = () => number;
+export type RandomSource = () => number;
 
 /**
  * Small fast counter-based generator (the finaliser of MurmurHash3 over a Weyl
@@ -7,7 +7,7 @@ export type Chance = () => number;
  *
  * @param seed any text or integer.
  */
-export function seeded(seed: string | number): Chance {
+export function seeded(seed: string | number): RandomSource {
   let state = typeof seed === 'number' ? seed >>> 0 : textHash(seed);
   return () => {
     state = (state + 0x9e3779b9) >>> 0;
