@@ -39,6 +39,8 @@ export interface Endpoint {
   params?: z.ZodType;
   query?: z.ZodType;
   body?: z.ZodType;
+  /** Most bytes of the body; 64 kB where absent. */
+  bytes?: number;
   response: z.ZodType;
   /** Name of the form field of a file sent as multipart. */
   upload?: string;
@@ -50,6 +52,7 @@ export interface Endpoint {
 
 const byId = z.strictObject({ id: z.uuid('this is not an id') });
 const nothing = z.strictObject({});
+const MB = 1024 * 1024;
 
 /** The wire: everything the server answers, and with what. */
 export const endpoints = {
@@ -100,6 +103,7 @@ export const endpoints = {
     path: '/api/guides',
     summary: 'Take in a guide as Plesion JSON that is new here; 409 with both sides where its id is known with another content.',
     body: z.unknown(),
+    bytes: 16 * MB,
     response: StoredGuide,
     status: 201,
   },
@@ -109,6 +113,7 @@ export const endpoints = {
     summary: 'Write a guide; 409 with both sides when it has changed since the version named.',
     params: byId,
     body: GuideWrite,
+    bytes: 16 * MB,
     response: StoredGuide,
   },
   exportGuide: {
@@ -135,6 +140,7 @@ export const endpoints = {
     summary: 'Weigh readings.',
     params: byId,
     body: StandingRequest,
+    bytes: MB,
     response: Standing,
   },
   compare: {
@@ -169,6 +175,7 @@ export const endpoints = {
     summary: 'Learn a guide from a table of labelled specimens; a job, or with ?wait=true its result.',
     query: WaitQuery,
     body: LearnRequest,
+    bytes: 16 * MB,
     response: LearnResponse,
     status: 202,
   },
@@ -178,6 +185,7 @@ export const endpoints = {
     path: '/api/keys/import',
     summary: 'Read in a key as text, SDD or JSON: all of it, or nothing with what is wrong by line.',
     body: KeyImport,
+    bytes: 16 * MB,
     response: KeyImported,
     status: 201,
   },
@@ -228,6 +236,7 @@ export const endpoints = {
     summary: 'Write a key; 409 with both sides when it has changed since the version named.',
     params: byId,
     body: KeyWrite,
+    bytes: 16 * MB,
     response: StoredKey,
   },
   walkKey: {
@@ -237,6 +246,7 @@ export const endpoints = {
     params: byId,
     query: KeyVersionQuery,
     body: WalkRequest,
+    bytes: 4 * MB,
     response: Walk,
   },
   makeKey: {
@@ -246,6 +256,7 @@ export const endpoints = {
     params: byId,
     query: WaitQuery,
     body: KeyMake,
+    bytes: MB,
     response: KeyMadeResponse,
     status: 202,
   },
@@ -257,6 +268,7 @@ export const endpoints = {
     summary: 'Write a lot; 409 with both sides when it has changed since the version named.',
     params: byId,
     body: LotWrite,
+    bytes: MB,
     response: Lot,
   },
   individuals: {
@@ -311,6 +323,7 @@ export const endpoints = {
     summary: 'Write a specimen; 409 with both sides when it has changed since the version named.',
     params: byId,
     body: SpecimenWrite,
+    bytes: 4 * MB,
     response: Specimen,
   },
   addPhoto: {

@@ -9,7 +9,7 @@ import {
   LineProblem,
   TEXT_STYLES,
 } from '@plesion/core/keys/schema';
-import { Reading, Situation } from '@plesion/core/observation/schema';
+import { Readings, Situation } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 import { JobStarted } from './jobs';
 
@@ -103,7 +103,7 @@ const asked = z.union([key, z.number().int().min(1)]);
 
 export const WalkRequest = z.strictObject({
   answers: z.array(CoupletAnswer.extend({ couplet: asked })).max(5000),
-  readings: z.array(Reading).max(500).optional(),
+  readings: Readings.optional(),
   /** The specimens of a lot instead of one. */
   specimens: z.array(KeyedSpecimen).min(1).max(100).optional(),
   situation: Situation.optional(),

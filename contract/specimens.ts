@@ -1,6 +1,6 @@
 import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk } from '@plesion/core/keys/schema';
-import { Reading, Situation } from '@plesion/core/observation/schema';
+import { Day, Readings, Situation } from '@plesion/core/observation/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import { PhotoHash } from './photos';
@@ -16,7 +16,7 @@ export const SpecimenWrite = z.strictObject({
   individualId: z.uuid().optional(),
   label: z.string().max(120),
   situation: Situation,
-  readings: z.array(Reading).max(500),
+  readings: Readings,
   judgement: Judgement.optional(),
   determinations: z.array(Determination).max(200),
   /** How far it was keyed. */
@@ -62,8 +62,8 @@ export const SpecimenQuery = z.strictObject({
   /** One guide's, or `none`: those without a guide. */
   guideId: z.union([z.uuid(), z.literal('none')], 'give the id of a guide, or “none”').optional(),
   place: z.string().max(200).optional(),
-  from: z.iso.date().optional(),
-  to: z.iso.date().optional(),
+  from: Day.optional(),
+  to: Day.optional(),
   hidden: z.enum(['yes']).optional(),
   limit: z.coerce.number().int().min(1).max(200).optional(),
   offset: z.coerce.number().int().min(0).optional(),

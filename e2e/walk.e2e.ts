@@ -114,6 +114,10 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.reload();
     await page.getByText('32.6 ± 0.3 mm').first().waitFor();
     await page.getByText('not visible: covered').first().waitFor();
+    // What stands above the list has come too: nothing moves under the hand any more.
+    await call(page)
+      .filter({ hasText: /Species/ })
+      .waitFor();
     await character(page, 'Closed fingers of the claw', () => choose(page, 'Closed fingers of the claw', 'leave a gap'));
     await call(page).filter({ hasText: 'Species yes: Petralda murica' }).waitFor();
     await saved(page);

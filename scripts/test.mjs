@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { needClient } from './lib/client.mjs';
 import { needChromium } from './lib/debian.mjs';
 import { needPackages } from './lib/packages.mjs';
@@ -15,13 +15,27 @@ function step(title, command, args, env = {}) {
   return status === 0;
 }
 
+/** A step that others may go beside; its output is shown when it is done. */
+function beside(title, command, args) {
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  let told = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (told += chunk));
+  return new Promise((resolve) => {
+    child.on('error', (error) => (told += error.message));
+    child.on('close', (status) => {
+      say(`\n— ${title}\n${told.trimEnd()}`);
+      resolve(status === 0);
+    });
+  });
+}
+
 await main(async () => {
   needPackages();
   const folder = join(dataFolder(), 'test');
   mkdirSync(folder, { recursive: true });
-  const types = step('types', 'npm', ['run', 'types']);
-  const lint = step('lint', 'npm', ['run', 'lint']);
+  const checks = Promise.all([beside('types', 'npm', ['run', 'types']), beside('lint', 'npm', ['run', 'lint'])]);
   const chromium = needChromium();
+  const [types, lint] = await checks;
   needClient();
   const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'));
   const results = join(folder, 'results.json');

@@ -83,7 +83,6 @@ export function createApp({
 
   const api = express.Router();
   api.use('/api', sessionCookie(pool, sessionSecret));
-  api.use('/api', express.json({ limit: '16mb' }));
   bind(api, em, 'health', async ({ em: own }) => {
     await own.getConnection().execute('select 1');
     return { ok: true as const, version };
@@ -106,10 +105,10 @@ export function createApp({
   firstLookRoutes(api, em, weighing);
   photoRoutes(api, em);
   exportRoutes(api, em);
-  api.use('/api', (request) => {
+  api.use('/api', () => {
     throw new HttpProblem(404, {
       code: 'no-endpoint',
-      message: `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`,
+      message: 'There is nothing at this address that can be asked for so.',
     });
   });
   app.use(api);

@@ -1,8 +1,10 @@
 import { compareForms, type Comparison } from '../compare';
 import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
-import { type Walk, walkKey, type WalkRequest } from '../keys';
+import { type Key, type Walk, walkKey, type WalkRequest } from '../keys';
+import { type KeyFormat, type KeySource, readKeyIn, type ReadIn, writeKeyOut } from '../keys/exchange';
 import type { Situation } from '../observation';
+import type { Outcome } from '../problem';
 import { type Analysis, analyse } from './analyse';
 import type { Reply, Request } from './ask';
 
@@ -14,6 +16,10 @@ export interface Questions {
   comparison: { asks: { forms: readonly string[]; situation?: Situation; judgement?: Judgement }; gives: Comparison };
   /** How a walk through a key stands; the guide behind the key may be absent. */
   walk: { asks: Omit<WalkRequest, 'compiled'> & { judgement?: Judgement }; gives: Walk };
+  /** A key read in, and tied to the guide where there is one. */
+  readKey: { asks: KeySource; gives: Outcome<ReadIn> };
+  /** A key written out. */
+  writeKey: { asks: { key: Key; format: KeyFormat }; gives: string };
 }
 
 export type QuestionName = keyof Questions;
@@ -24,6 +30,8 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
     compareForms(compiledFor(guide!, situation, judgement), forms, situation),
   walk: (guide, { judgement, ...asked }) =>
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
+  readKey: (guide, source) => readKeyIn(source, guide),
+  writeKey: (_, { key, format }) => writeKeyOut(key, format),
 };
 
 /**

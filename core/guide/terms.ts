@@ -1,3 +1,4 @@
+import '../shape';
 import { z } from 'zod';
 import { FACETS } from './vocabulary';
 

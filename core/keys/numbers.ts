@@ -53,7 +53,7 @@ const SIGNS = Object.keys(FRACTIONS).join('');
 const WORDS = [...Object.keys(PROPORTION_WORDS), ...Object.keys(NUMBER_WORDS)].sort((a, b) => b.length - a.length).join('|');
 
 /** 1,200 and 1 200 are a thousand and more; 0,125 and 3,5 have a decimal comma, 1·5 a raised point. */
-const THOUSANDS = /[1-9]\d{0,2}(?:(?:,\d{3})+|(?:[ \u2009\u202f]\d{3})+)(?![\d,])(?:\.\d+)?/y;
+const THOUSANDS = /[1-9]\d{0,2}(?:(?:,\d{3}){1,4}|(?:[ \u2009\u202f]\d{3}){1,4})(?![\d,])(?:\.\d+)?/y;
 const MIXED = new RegExp(String.raw`\d{1,4}(?:\s?[${SIGNS}]|\s[1-9]\/[2-9](?!\d))`, 'y');
 const PLAIN = /\d{1,9}(?:[.,·]\d{1,9})?(?:\/\d{1,4})?/y;
 const SIGN = new RegExp(`[${SIGNS}]`, 'y');

@@ -68,6 +68,9 @@ export const KeyScope = z.strictObject({
   note: text.optional(),
 });
 
+/** No printed key is longer. */
+export const MOST_COUPLETS = 5000;
+
 export const Key = z.strictObject({
   format: z.literal('plesion-key'),
   formatVersion: z.literal(1),
@@ -79,7 +82,7 @@ export const Key = z.strictObject({
   caution: text.optional(),
   scope: KeyScope.optional(),
   start: id,
-  couplets: z.array(Couplet).min(1, 'a key has at least one couplet').max(5000),
+  couplets: z.array(Couplet).min(1, 'a key has at least one couplet').max(MOST_COUPLETS),
 });
 export type Key = z.infer<typeof Key>;
 

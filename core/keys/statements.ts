@@ -1,4 +1,5 @@
 import type { FrequencyWord } from '../guide/words';
+import { spaceOr, trimmedEnd, trimmedStart, withoutWideGaps } from './bounds';
 import { quantitiesIn } from './quantities';
 import type { Lead, Statement } from './schema';
 /** Words that say how often a statement holds of those that it is about. */
@@ -41,6 +42,9 @@ export function hedgeOf(text: string): FrequencyWord | undefined {
 const ABBREVIATED =
   /(?:\b(?:figs?|ca|cf|aff|approx|sp|spp|ssp|subsp|var|vs|no|nos|pl|pls|incl|excl|usu|max|min|diam|al|resp|i\.e|e\.g|st|c)|\b\p{Lu})\.$/iu;
 
+/** Letters of the longest of them, with what stands before it. */
+const LONGEST_ABBREVIATION = 12;
+
 type Part = Pick<Statement, 'text' | 'join'>;
 
 /**
@@ -48,10 +52,10 @@ type Part = Pick<Statement, 'text' | 'join'>;
  * "or", "and", "except" or "unless" is joined to the one before it accordingly.
  */
 export function splitStatements(text: string): Part[] {
-  return sentences(text).flatMap((sentence) =>
+  return sentences(withoutWideGaps(text)).flatMap((sentence) =>
     sentence
       .split(/\s*;\s*|\s*,\s+(?=(?:or|except|unless|but not|and)\s)/i)
-      .map((part) => part.replace(/^[,;\s]+|[,;:\s]+$/g, ''))
+      .map((part) => trimmedEnd(trimmedStart(part, spaceOr(',;')), spaceOr(',;:')))
       .filter(Boolean)
       .map(joined),
   );
@@ -61,13 +65,12 @@ function sentences(text: string): string[] {
   const parts: string[] = [];
   let from = 0;
   for (const match of text.matchAll(/[.!]\s+(?=[\p{Lu}(])/gu)) {
-    const so = text.slice(from, match.index + 1);
-    if (ABBREVIATED.test(so)) continue;
-    parts.push(so.slice(0, -1));
+    if (ABBREVIATED.test(text.slice(Math.max(from, match.index - LONGEST_ABBREVIATION), match.index + 1))) continue;
+    parts.push(text.slice(from, match.index));
     from = match.index + match[0].length;
   }
   const last = text.slice(from).trim();
-  parts.push(ABBREVIATED.test(last) ? last : last.replace(/[.\s]+$/, ''));
+  parts.push(ABBREVIATED.test(last.slice(-LONGEST_ABBREVIATION)) ? last : trimmedEnd(last, spaceOr('.')));
   return parts;
 }
 

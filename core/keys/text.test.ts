@@ -236,9 +236,39 @@ describe('what is written can be read back', () => {
     );
   });
 
-  it('says where it repeats a part', () => {
+  it('writes a part that is reached twice once, and refers to it', () => {
     const twice = read('1a Foo ... 2\n1b Bar ... 2\n2a Baz ... Aus bus\n2b Qux ... Aus cus').key!;
-    expect(writeKeyText(twice, 'indented')).toContain('[couplet 2 is printed above and repeated here]');
+    const text = writeKeyText(twice, 'indented');
+    expect(text.split('Aus bus')).toHaveLength(2);
+    expect(text).toMatch(/^1b\. Bar \.{3,} 2$/m);
+    expect(read(text).key!.couplets).toEqual(twice.couplets);
+  });
+
+  it('is no longer than the key, however its ways join again', () => {
+    const joined = (many: number) => {
+      const couplets = Array.from({ length: many }, (_, i) =>
+        ['a', 'b']
+          .map((lead) => `${i + 1}${lead} Part ${lead} of ${i + 1} ... ${i + 1 < many ? i + 2 : `Aus ${lead}us`}`)
+          .join('\n'),
+      );
+      return read(couplets.join('\n\n')).key!;
+    };
+    const lines = (many: number) => writeKeyText(joined(many), 'indented').trimEnd().split('\n');
+    expect(lines(60)).toHaveLength(120);
+    const deep = lines(2000);
+    expect(deep).toHaveLength(4000);
+    // A deep key is not all spaces.
+    expect(Math.max(...deep.map((line) => /^ */.exec(line)![0].length))).toBe(120);
+  });
+
+  it('reads what earlier versions wrote where they repeated a part', () => {
+    const key = read(
+      '1a. Foo\n  2a. Baz ... Aus bus\n  2b. Qux ... Aus cus\n1b. Bar [couplet 2 is printed above and repeated here]\n  2a. Baz ... Aus bus\n  2b. Qux ... Aus cus',
+    ).key!;
+    expect(key.couplets.map(({ leads }) => leads.map(({ to }) => (to.kind === 'couplet' ? to.couplet : to.kind)))).toEqual([
+      ['c2', 'c2'],
+      ['taxon', 'taxon'],
+    ]);
   });
 
   it('as SDD and as JSON, links and all', () => {

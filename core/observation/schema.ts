@@ -6,6 +6,11 @@ import { CERTAINTIES, DISTANCES, LIGHTS, READING_STATUSES, SUBJECTS } from './vo
 /** An id that a guide gave, as it comes in with a record: the guide itself says which there are. */
 export const key = z.string().min(1).max(80);
 
+/** A day of the calendar, no earlier than collections go back. */
+export const Day = z.iso
+  .date('write the date as YYYY-MM-DD')
+  .refine((day) => day >= '1600-01-01', 'write a date from the year 1600 on');
+
 /** What one has to go on: views, nearness, light, what may be touched, where and when. */
 export const Situation = z.strictObject({
   /** Views that can be had; all of the guide's where absent. */
@@ -23,7 +28,7 @@ export const Situation = z.strictObject({
   circumstances: z.array(key).max(20).optional(),
   /** What was found with it: host, neighbours, parents. */
   company: z.array(key).max(20).optional(),
-  date: z.iso.date('write the date as YYYY-MM-DD').optional(),
+  date: Day.optional(),
   /** Degrees, WGS 84. */
   latitude: z.number().min(-90).max(90).optional(),
   longitude: z.number().min(-180).max(180).optional(),
@@ -65,3 +70,21 @@ export const Reading = z.strictObject({
   at: z.strictObject({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),
 });
 export type Reading = z.infer<typeof Reading>;
+
+/** Looks at one character that are weighed: more of them say nothing new. */
+export const MOST_LOOKS = 12;
+
+/** The readings of one specimen. */
+export const Readings = z
+  .array(Reading)
+  .max(500)
+  .superRefine((readings, context) => {
+    const looks = new Map<string, number>();
+    readings.forEach(({ character }, i) => {
+      const so = (looks.get(character) ?? 0) + 1;
+      looks.set(character, so);
+      if (so !== MOST_LOOKS + 1) return;
+      const message = `“${character}” is read more than ${MOST_LOOKS} times; keep the readings that differ`;
+      context.addIssue({ code: 'custom', message, path: [i] });
+    });
+  });

@@ -16,7 +16,7 @@ const readings = [{ character: 'front-edge', states: ['three-teeth'] }];
 describe('weighing in a thread', () => {
   it('gives what the core gives', async () => {
     const situation = { region: 'ostren', date: '2026-05-12' };
-    const threaded = await pool.ask('standing', { situation, readings }, { hash: 'a', guide: ledgeCrabs });
+    const threaded = await pool.ask('station', 'standing', { situation, readings }, { hash: 'a', guide: ledgeCrabs });
     const direct = standingOf(compileGuide(ledgeCrabs, situation), situation, readings);
     expect(JSON.parse(JSON.stringify(threaded))).toEqual(JSON.parse(JSON.stringify(direct)));
   });
@@ -27,7 +27,7 @@ describe('weighing in a thread', () => {
       taxa: ledgeCrabs.taxa.map((taxon) => (taxon.id === 'murica' ? { ...taxon, abundance: 1000 } : taxon)),
     };
     const p = async (hash: string, guide: typeof ledgeCrabs) =>
-      (await pool.ask('standing', { situation: {}, readings: [] }, { hash, guide })).taxa.find(
+      (await pool.ask('station', 'standing', { situation: {}, readings: [] }, { hash, guide })).taxa.find(
         (taxon) => taxon.taxon === 'murica',
       )!.p;
     expect(await p('a', ledgeCrabs)).toBeLessThan(0.5);
@@ -56,14 +56,14 @@ describe('a weighing that does not end', () => {
   it('is stopped with words, and the next is answered', async () => {
     const stuck = openAnalysisPool(join(__dirname, '../test/endless.worker.ts'), 1, 3000);
     await expect(
-      stuck.ask('standing', { situation: {}, readings: [] }, { hash: 'forever', guide: ledgeCrabs }),
+      stuck.ask('station', 'standing', { situation: {}, readings: [] }, { hash: 'forever', guide: ledgeCrabs }),
     ).rejects.toMatchObject({
       status: 503,
       body: { code: 'too-slow' },
     });
-    await expect(stuck.ask('standing', { situation: {}, readings: [] }, { hash: 'short', guide: ledgeCrabs })).resolves.toBe(
-      'weighed',
-    );
+    await expect(
+      stuck.ask('station', 'standing', { situation: {}, readings: [] }, { hash: 'short', guide: ledgeCrabs }),
+    ).resolves.toBe('weighed');
     await stuck.close();
   });
 });

@@ -4,16 +4,19 @@ import { ask } from '@plesion/core/analysis/ask';
 import type { Guide } from '@plesion/core/guide';
 import { Piscina } from 'piscina';
 import { HttpProblem } from '../http/errors';
+import { FairQueue } from '../threads/fairQueue';
 
 const tooSlow = () =>
   new HttpProblem(503, {
     code: 'too-slow',
-    message: 'The weighing took too long and was stopped. Send fewer readings, or try again; nothing was saved.',
+    message: 'This took too long and was stopped. Send less at once, or try again; nothing was saved.',
   });
 
-/** Weighs, compares and walks off the thread that answers requests. */
+/** Weighs, compares, walks, reads and writes keys off the thread that answers requests, for the stations in turn. */
 export interface AnalysisPool {
   ask<N extends QuestionName>(
+    /** Station that asks. */
+    station: string,
     name: N,
     asked: Questions[N]['asks'],
     guide?: { guide: Guide; hash: string },
@@ -21,20 +24,17 @@ export interface AnalysisPool {
   close(): Promise<void>;
 }
 
-/** Longer than any weighing takes, in milliseconds: the thread of one that goes on is ended. */
+/** Longer than anything asked takes, in milliseconds: the thread of one that goes on is ended. */
 const LONGEST = 20_000;
 
-export function openAnalysisPool(
-  workerFile: string,
-  threads = Math.max(1, availableParallelism() - 1),
-  longest = LONGEST,
-): AnalysisPool {
+export function openAnalysisPool(workerFile: string, threads = availableParallelism(), longest = LONGEST): AnalysisPool {
   const pool = new Piscina<Request, Reply>({
     filename: workerFile,
     minThreads: 1,
     maxThreads: threads,
     execArgv: ['--import', 'tsx'],
   });
+  const queue = new FairQueue(threads);
   const send = async <N extends QuestionName>(request: Request<N>): Promise<Reply<N>> => {
     const limit = new AbortController();
     const timer = setTimeout(() => limit.abort(), longest);
@@ -47,7 +47,8 @@ export function openAnalysisPool(
     }
   };
   return {
-    ask: (name, asked, guide) => ask(send, name, asked, guide && { guide: guide.guide, hash: guide.hash }),
+    ask: (station, name, asked, guide) =>
+      ask((request) => queue.run(station, () => send(request)), name, asked, guide && { guide: guide.guide, hash: guide.hash }),
     close: () => pool.destroy(),
   };
 }

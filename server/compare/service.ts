@@ -18,7 +18,7 @@ export async function compareFor(
   const { guide, hash } = await findGuide(em, stationId, guideId);
   checkAgainst(guide, situation, [], judgement, '');
   checkForms(guide, judgement, forms);
-  return pool.ask('comparison', { forms, situation, judgement }, { guide, hash });
+  return pool.ask(stationId, 'comparison', { forms, situation, judgement }, { guide, hash });
 }
 
 /** Two to four different forms that the guide has, or the cross that is a candidate beside them. */

@@ -1,6 +1,7 @@
 import { type Endpoint, type EndpointName, endpoints, type Endpoints } from '@plesion/contract';
-import type { Request, Response, Router } from 'express';
+import type { Request, RequestHandler, Response, Router } from 'express';
 import type { z } from 'zod';
+import { checkSent, jsonBody } from './body';
 import { badShape, signedOut } from './errors';
 import type { Em } from '../database/orm';
 
@@ -26,18 +27,22 @@ export interface Call<N extends EndpointName> {
 export type Handler<N extends EndpointName> = (call: Call<N>) => Promise<z.input<Endpoints[N]['response']>>;
 
 /**
- * Bind an endpoint of the contract to its handler: everything that comes in is
- * parsed by the contract, nobody gets in without a session, and under test what
- * goes out is held against the contract too.
+ * Bind an endpoint of the contract to its handler. Who may not come in is sent away
+ * before anything of the body is read, and what comes in is held against the contract
+ * before the handler sees it.
  */
 export function bind<N extends EndpointName>(router: Router, em: () => Em, name: N, handle: Handler<N>): void {
   const endpoint: Endpoint = endpoints[name];
   const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
-  router[method](endpoint.path, async (request, response) => {
+  const gate: RequestHandler = (request, _response, next) => {
+    if (!endpoint.open && !request.session?.caller) throw signedOut();
+    next();
+  };
+  router[method](endpoint.path, gate, ...(endpoint.body ? [jsonBody(endpoint.bytes)] : []), async (request, response) => {
     const caller = request.session?.caller;
-    if (!endpoint.open && !caller) throw signedOut();
     const parse = (schema: z.ZodType | undefined, value: unknown, root: string) => {
       if (!schema) return undefined;
+      checkSent(value, root);
       const parsed = schema.safeParse(value);
       if (!parsed.success) throw badShape(parsed.error, root);
       return parsed.data;

@@ -1,6 +1,4 @@
-import { writeKeyText } from '@plesion/core/keys';
-import { writeSdd } from '@plesion/core/keys/sdd';
-import { stableJson } from '@plesion/core';
+import type { KeyFormat } from '@plesion/core/keys/exchange';
 import type { Router } from 'express';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
@@ -10,12 +8,14 @@ import { begun } from '../jobs/waited';
 import { importKey } from './import';
 import { makeKeyFor } from './make';
 import type { KeyPool } from './pool';
-import { findKey, listKeys, writeKey } from './service';
+import { findKey, keyAndGuide, listKeys, writeKey } from './service';
 import { walkFor } from './walk';
 
 export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, pool: KeyPool, jobs: Jobs): void {
+  const written = async (own: Em, stationId: string, id: string, format: KeyFormat) =>
+    analysis.ask(stationId, 'writeKey', { key: (await keyAndGuide(own, stationId, id)).key, format });
   bind(router, em, 'keys', async ({ em: own, caller, query }) => ({ keys: await listKeys(own, caller.stationId, query) }));
-  bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, caller, body));
+  bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, analysis, caller, body));
   bind(router, em, 'makeKey', ({ em: own, caller, params, query, body, response }) =>
     begun(jobs, caller.stationId, query.wait === 'true', response, (signal, onProgress) =>
       makeKeyFor(own, pool, caller, params.id, body, signal, onProgress),
@@ -23,17 +23,14 @@ export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, 
   );
   // What ends in a suffix comes before the key itself, whose id would swallow it.
   bind(router, em, 'keyText', async ({ em: own, caller, params, query, response }) => {
-    const { key } = await findKey(own, caller.stationId, params.id);
     const style = query.style ?? 'bracketed';
     if (style === 'markdown') response.type('text/markdown');
-    return writeKeyText(key, style);
+    return written(own, caller.stationId, params.id, style);
   });
-  bind(router, em, 'keySdd', async ({ em: own, caller, params }) =>
-    writeSdd((await findKey(own, caller.stationId, params.id)).key),
-  );
+  bind(router, em, 'keySdd', ({ em: own, caller, params }) => written(own, caller.stationId, params.id, 'sdd'));
   bind(router, em, 'keyJson', async ({ em: own, caller, params, response }) => {
     response.attachment('key.json');
-    return stableJson((await findKey(own, caller.stationId, params.id)).key);
+    return written(own, caller.stationId, params.id, 'json');
   });
   bind(router, em, 'key', ({ em: own, caller, params, query }) => findKey(own, caller.stationId, params.id, query.version));
   bind(router, em, 'writeKey', ({ em: own, caller, params, body }) => writeKey(own, caller, params.id, body));

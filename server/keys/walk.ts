@@ -27,7 +27,7 @@ export async function walkFor(
   checkAnswers(key, { answers, start, specimens: asked.specimens });
   if (guide) specimens.forEach(({ readings }) => checkAgainst(guide, situation, readings, judgement, ''));
   const behind = guide && { guide, hash: guideHash! };
-  return pool.ask('walk', { key, answers, specimens, situation, judgement, start }, behind);
+  return pool.ask(stationId, 'walk', { key, answers, specimens, situation, judgement, start }, behind);
 }
 
 /** Couplets may be called by their id or by the number they are printed with. */

@@ -13,8 +13,9 @@ export function photoRoutes(router: Router, em: () => Em): void {
     // Nobody fills the memory of the server without a session.
     if (!request.session?.caller) throw signedOut();
     take(request, response, (error: unknown) => {
-      if (!(error instanceof MulterError)) return next(error);
-      const large = error.code === 'LIMIT_FILE_SIZE';
+      if (!error) return next();
+      // What is not multer's own came from the parts that read the form: it is broken, or was cut short.
+      const large = error instanceof MulterError && error.code === 'LIMIT_FILE_SIZE';
       const message = large ? 'The photo is larger than 20 MB; send a smaller one.' : 'Send one photo, in the field “photo”.';
       next(new HttpProblem(large ? 413 : 400, { code: large ? 'too-large' : 'bad-upload', message, field: 'photo' }));
     });

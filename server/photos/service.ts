@@ -2,11 +2,32 @@ import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import { PhotoEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { badRequest, notFound } from '../http/errors';
+import { FairQueue } from '../threads/fairQueue';
+import { badRequest, HttpProblem, notFound } from '../http/errors';
+import { formatOf } from './formats';
 
 /** Longest side kept, and the side of a thumbnail, in pixels. */
 const LONGEST = 2400;
 const THUMB = 240;
+
+/** Pixels of a photo, and seconds that drawing it may take. */
+const MOST_PIXELS = 100_000_000;
+const LONGEST_SECONDS = 20;
+
+/** A file that is cut short or broken is none; only what was told by its content is read at all. */
+const READING = { limitInputPixels: MOST_PIXELS, failOn: 'error' } as const;
+
+/** Photos drawn at once: the other threads that work for the server stay free for signing in. */
+const queue = new FairQueue(2, 50);
+
+const tooManyPixels = () =>
+  badRequest([
+    {
+      code: 'too-many-pixels',
+      message: `This photo has more than ${MOST_PIXELS / 1e6} million pixels; send a smaller one.`,
+      field: 'photo',
+    },
+  ]);
 
 const unreadable = () =>
   badRequest([
@@ -20,20 +41,11 @@ const unreadable = () =>
  */
 export async function addPhoto(em: Em, stationId: string, file: Buffer | undefined) {
   if (!file?.length) throw badRequest([{ code: 'photo-missing', message: 'Choose a photo to send.', field: 'photo' }]);
+  if (!formatOf(file)) throw unreadable();
   const hash = createHash('sha256').update(file).digest('hex');
   const known = await em.findOne(PhotoEntity, { stationId, hash }, { fields: ['hash', 'width', 'height'] });
   if (known) return { hash, width: known.width, height: known.height };
-  const upright = sharp(file, { limitInputPixels: 100_000_000 }).rotate();
-  const [whole, thumb] = await Promise.all([
-    upright
-      .clone()
-      .resize(LONGEST, LONGEST, { fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 86 })
-      .toBuffer({ resolveWithObject: true }),
-    upright.clone().resize(THUMB, THUMB, { fit: 'cover' }).jpeg({ quality: 80 }).toBuffer(),
-  ]).catch(() => {
-    throw unreadable();
-  });
+  const { whole, thumb } = await queue.run(stationId, () => drawn(file));
   const { width, height } = whole.info;
   await em.upsert(PhotoEntity, {
     stationId,
@@ -46,6 +58,24 @@ export async function addPhoto(em: Em, stationId: string, file: Buffer | undefin
     createdAt: new Date(),
   });
   return { hash, width, height };
+}
+
+/** Whole and thumbnail, one after the other: one thread at a time is taken for a photo. */
+async function drawn(file: Buffer) {
+  try {
+    const { width = 0, height = 0 } = await sharp(file, READING).metadata();
+    if (width * height > MOST_PIXELS) throw tooManyPixels();
+    const upright = sharp(file, READING).timeout({ seconds: LONGEST_SECONDS }).rotate();
+    const whole = await upright
+      .clone()
+      .resize(LONGEST, LONGEST, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 86 })
+      .toBuffer({ resolveWithObject: true });
+    const thumb = await upright.clone().resize(THUMB, THUMB, { fit: 'cover' }).jpeg({ quality: 80 }).toBuffer();
+    return { whole, thumb };
+  } catch (error) {
+    throw error instanceof HttpProblem ? error : unreadable();
+  }
 }
 
 export async function findPhoto(em: Em, stationId: string, hash: string, size: 'whole' | 'thumb' | 'original'): Promise<Buffer> {

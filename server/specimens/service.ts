@@ -84,7 +84,7 @@ async function standingOf(
   { situation, readings, judgement, walk }: SpecimenWrite,
 ): Promise<Standing> {
   const walked = await walkedOf(em, stationId, guide.settings.call.school === 'key' ? walk : undefined);
-  return pool.ask('standing', { situation, readings, judgement, walk: walked }, { guide, hash });
+  return pool.ask(stationId, 'standing', { situation, readings, judgement, walk: walked }, { guide, hash });
 }
 
 /** What JSON columns will hold: absent parts stay absent instead of becoming null. */

@@ -55,7 +55,7 @@ export async function standingFor(
   const named = withNames(guide, readings);
   checkAgainst(guide, situation, named, judgement, '');
   checkLevel(guide, level);
-  return pool.ask('standing', { situation, readings: named, level, judgement, keyed }, { guide, hash });
+  return pool.ask(stationId, 'standing', { situation, readings: named, level, judgement, keyed }, { guide, hash });
 }
 
 /** Readings may call characters and states by their labels: the columns and entries of a table a guide was learned from. */

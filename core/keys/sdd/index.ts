@@ -2,8 +2,16 @@ import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { failed, type Outcome } from '../../problem';
 import { endpointsOf, nextOf, topological } from '../graph';
 import { readKey } from '../json';
-import { type Couplet, type Destination, type Key, type Lead, type Statement, StatementLink } from '../schema';
-import { KeyScope } from '../schema';
+import {
+  type Couplet,
+  type Destination,
+  type Key,
+  KeyScope,
+  type Lead,
+  MOST_COUPLETS,
+  type Statement,
+  StatementLink,
+} from '../schema';
 import { printStatements, splitStatements } from '../statements';
 
 /**
@@ -139,7 +147,12 @@ export function readSdd(xml: string): Outcome<Key> {
       message: 'The document declares entities of its own; take its DOCTYPE out.',
       field: 'sdd',
     });
-  const parsed = new XMLParser(parserOptions).parse(xml) as Xml;
+  let parsed: Xml;
+  try {
+    parsed = new XMLParser(parserOptions).parse(xml) as Xml;
+  } catch (error) {
+    return failed({ code: 'xml-broken', message: `The XML cannot be read: ${(error as Error).message}.`, field: 'sdd' });
+  }
   const found = firstNamed(parsed, 'IdentificationKey') as Xml[] | undefined;
   const written = found?.[0];
   if (!written) return failed({ code: 'no-key', message: 'The document has no IdentificationKey.', field: 'sdd' });
@@ -151,6 +164,14 @@ export function readSdd(xml: string): Outcome<Key> {
   );
   const leads = (firstNamed(written, 'Lead') as Xml[] | undefined) ?? [];
   if (leads.length === 0) return failed({ code: 'no-couplets', message: 'The key has no leads.', field: 'sdd' });
+  const parents = new Set(leads.map(parentOf));
+  if (parents.size > MOST_COUPLETS) {
+    return failed({
+      code: 'too-many-couplets',
+      message: `The key has ${parents.size} couplets; one of at most ${MOST_COUPLETS} can be read in.`,
+      field: 'sdd',
+    });
+  }
   try {
     const title = labelOf(written) || labelOf((firstNamed(parsed, 'Dataset') as Xml[] | undefined)?.[0] ?? {}) || 'Key';
     const own = written['plesion:Key'] as Xml | undefined;
@@ -169,7 +190,7 @@ function ownKey(title: string, written: Xml, own: Xml, leads: readonly Xml[], na
   const byCouplet = new Map<string, Xml[]>();
   for (const lead of leads) {
     const couplet = textOf(lead['@plesion:couplet']);
-    byCouplet.set(couplet, [...(byCouplet.get(couplet) ?? []), lead]);
+    grouped(byCouplet, couplet).push(lead);
   }
   const scope = textOf(own['plesion:Scope']);
   return {
@@ -226,8 +247,7 @@ function endOf(lead: Xml, names: ReadonlyMap<string, string>): Destination | und
 function plainKey(title: string, leads: readonly Xml[], names: ReadonlyMap<string, string>): unknown {
   const children = new Map<string, Xml[]>();
   for (const lead of leads) {
-    const parent = textOf((lead.Parent as Xml | undefined)?.['@ref']);
-    children.set(parent, [...(children.get(parent) ?? []), lead]);
+    grouped(children, parentOf(lead)).push(lead);
   }
   const couplets: Couplet[] = [];
   const visit = (parent: string) => {
@@ -248,6 +268,14 @@ function plainKey(title: string, leads: readonly Xml[], names: ReadonlyMap<strin
   };
   const start = visit('');
   return { format: 'plesion-key', formatVersion: 1, title, start, couplets };
+}
+
+const parentOf = (lead: Xml): string => textOf((lead.Parent as Xml | undefined)?.['@ref']);
+
+function grouped(groups: Map<string, Xml[]>, name: string): Xml[] {
+  const group = groups.get(name) ?? [];
+  groups.set(name, group);
+  return group;
 }
 
 const statementOf = (lead: Xml): string =>

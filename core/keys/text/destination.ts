@@ -1,4 +1,5 @@
 import type { Destination } from '../schema';
+import { DESTINATION_REACH, lastStretch, spaceOr, trimmedEnd } from '../bounds';
 import { fromRoman } from './marker';
 
 /** Where a lead of a text goes on, before couplets are known by more than their numbers. */
@@ -44,6 +45,12 @@ export interface Parted {
  * @param text physical lines joined with `\n`.
  */
 export function splitDestination(text: string, roman = false): Parted {
+  const [before, stretch] = lastStretch(text.trim(), DESTINATION_REACH);
+  const parted = inStretch(stretch, roman);
+  return before ? { ...parted, words: trimmed(`${before}${before.endsWith('\n') ? '' : ' '}${parted.words}`) } : parted;
+}
+
+function inStretch(text: string, roman: boolean): Parted {
   const whole = text.replace(REPEATED, '').trim();
   const other = /(?:^|[\s.…])\(?((?:see\s+)?(?:the\s+)?key\s+(?:to|for)\s+[^.;]+?)\)?\.?$/i.exec(whole);
   if (other && /see\s/i.test(other[1]))
@@ -102,7 +109,7 @@ const joinedLines = (text: string) =>
     .replace(/([\p{Ll}])-\n\s*(?=\p{Ll})/gu, '$1')
     .replace(/\s*\n\s*/g, ' ')
     .trim();
-const trimmed = (text: string) => joinedLines(text).replace(/[\s.…:–—-]+$/, '');
+const trimmed = (text: string) => trimmedEnd(joinedLines(text), spaceOr('.…:–—-'));
 
 function destinationOf(tail: string, roman = false): Written | undefined {
   const plain = joinedLines(tail)

@@ -1,4 +1,5 @@
 import type { LineProblem } from '../schema';
+import { DESTINATION_REACH, endOf, withoutWideGaps } from '../bounds';
 import { splitDestination, type Written } from './destination';
 import { isNumberAlone, isPageHead, type Marker, markerOf, type Numbering, numberingOf } from './marker';
 
@@ -35,10 +36,18 @@ interface Open {
  * new lead when its number is the one expected. Heads and numbers of pages are
  * passed over, and said.
  */
-export function gatherLeads(lines: readonly string[]): { leads: WrittenLead[]; problems: LineProblem[] } {
+export function gatherLeads(text: readonly string[]): { leads: WrittenLead[]; problems: LineProblem[] } {
+  const lines = text.map(withoutWideGaps);
   const numbering = numberingOf(lines);
   const problems: LineProblem[] = [];
   const opened: Open[] = [];
+  /** Leads with each number so far. */
+  const counts = new Map<string, number>();
+  const open = (lead: Open) => {
+    counts.set(lead.number, (counts.get(lead.number) ?? 0) + 1);
+    opened.push(lead);
+    return lead;
+  };
   /** The last number at each indent: what a bare dash at that indent contrasts with. */
   const atIndent = new Map<number, string>();
   let current: Open | undefined;
@@ -55,24 +64,22 @@ export function gatherLeads(lines: readonly string[]): { leads: WrittenLead[]; p
       return passOver(line, raw, 'page-head');
     const marker = markerOf(raw, numbering);
     const number = marker && (marker.number ?? atIndent.get(marker.indent) ?? current?.number);
-    if (marker && number !== undefined && isLead(marker, number, current, opened)) {
-      current = { line, lastLine: line, marker, number, lines: [marker.rest] };
-      opened.push(current);
+    if (marker && number !== undefined && isLead(marker, number, current, counts)) {
+      current = open({ line, lastLine: line, marker, number, lines: [marker.rest] });
       if (marker.number) atIndent.set(marker.indent, number);
-    } else if (current && isUnmarkedLead(raw, current, opened)) {
+    } else if (current && isUnmarkedLead(raw, current, counts)) {
       const rest = raw.trim();
-      current = {
+      current = open({
         line,
         lastLine: line,
         marker: { indent: current.marker.indent, contrast: true, rest, weak: false },
         number: current.number,
         lines: [rest],
-      };
-      opened.push(current);
+      });
     } else if (!current || (afterGap && isComplete(current))) {
       passOver(line, raw);
     } else {
-      if (isComplete(current) && saysWhere(raw)) {
+      if (saysWhere(raw) && isComplete(current)) {
         problems.push({
           line,
           code: 'swallowed-line',
@@ -103,7 +110,8 @@ export function gatherLeads(lines: readonly string[]): { leads: WrittenLead[]; p
 }
 
 /** Does the last line of a lead ask for more: it ends in a leader, a comma or a dash? */
-const goesOn = (open: Open | undefined): boolean => /(?:\.{3,}|…|·{2,}|_{3,}|→|[,–-])\s*$/.test(open?.lines.at(-1) ?? '');
+const goesOn = (open: Open | undefined): boolean =>
+  /(?:\.\.\.|…|··|___|→|[,–-])$/.test((open?.lines.at(-1) ?? '').trimEnd().slice(-3));
 
 /** Does the next line that says anything begin a lead of its own? */
 function nextHasMark(lines: readonly string[], at: number, numbering: Numbering): boolean {
@@ -112,16 +120,20 @@ function nextHasMark(lines: readonly string[], at: number, numbering: Numbering)
 }
 
 /** A capitalised line that ends in a leader and a place to go. */
-const saysWhere = (raw: string): boolean =>
-  /^\s*\p{Lu}\p{Ll}/u.test(raw) && /(?:\.{3,}|…|·{2,}|_{3,}|-{3,}|–{2,}|→|\s{4,})\s*\S/u.test(raw.trim()) && isDestined(raw);
+const saysWhere = (raw: string): boolean => {
+  const text = raw.trim();
+  return (
+    /^\p{Lu}\p{Ll}/u.test(text) &&
+    /(?:\.\.\.|…|··|___|---|––|→|\s{4})\s*\S/u.test(text.slice(-DESTINATION_REACH)) &&
+    isDestined(text)
+  );
+};
 
-const isDestined = (text: string) => splitDestination(text.trim()).to !== undefined;
+const isDestined = (text: string) => splitDestination(text).to !== undefined;
 
 /** The second lead of a couplet, printed without a mark: the first has ended, and this one ends by itself. */
-function isUnmarkedLead(raw: string, current: Open, opened: readonly Open[]): boolean {
-  if (!isComplete(current) || !saysWhere(raw)) return false;
-  return opened.filter(({ number }) => number === current.number).length === 1;
-}
+const isUnmarkedLead = (raw: string, current: Open, counts: ReadonlyMap<string, number>): boolean =>
+  counts.get(current.number) === 1 && saysWhere(raw) && isComplete(current);
 
 /**
  * A stop behind a name is the printer's where numbers have it too, or most names
@@ -137,15 +149,15 @@ function withStops(leads: WrittenLead[]): WrittenLead[] {
   });
 }
 
-const isComplete = (open: Open) => isDestined(open.lines.join('\n'));
+const isComplete = (open: Open) => isDestined(endOf(open.lines, DESTINATION_REACH));
 
-function isLead(marker: Marker, number: string, current: Open | undefined, opened: readonly Open[]): boolean {
+function isLead(marker: Marker, number: string, current: Open | undefined, counts: ReadonlyMap<string, number>): boolean {
   if (!marker.weak || !current) return true;
   const [own, last] = [Number(number), Number(current.number)];
   const inSequence = own === last || own === last + 1;
   if (/^\p{Lu}/u.test(marker.rest)) {
     // An indented key goes one step in with each couplet, whatever its number.
-    const stepsIn = marker.indent > current.marker.indent && !opened.some((open) => open.number === number);
+    const stepsIn = marker.indent > current.marker.indent && !counts.has(number);
     return inSequence || stepsIn || isComplete(current);
   }
   return inSequence && isComplete(current);
@@ -156,8 +168,6 @@ export const linesOf = (text: string): string[] =>
   text
     .replace(/\r\n?/g, '\n')
     .replace(/\u00a0/g, ' ')
-    // A wide gap is a leader, however wide it is.
-    .replace(/ {120,}/g, ' '.repeat(120))
     .split('\n');
 
 export const excerpt = (text: string) => (text.trim().length > 60 ? `${text.trim().slice(0, 57)}…` : text.trim());

@@ -1,3 +1,5 @@
+import { MARK_REACH } from '../bounds';
+
 /** The mark a lead begins with, and what follows it on the line. */
 export interface Marker {
   indent: number;
@@ -30,10 +32,15 @@ const indentOf = (space: string) => [...space].reduce((sum, c) => sum + (c === '
 
 /** A line's mark, where it has one. */
 export function markerOf(line: string, numbering: Numbering): Marker | undefined {
-  const own = numbering === 'figures' ? numbered(line) : numbering === 'letters' ? lettered(line) : inRoman(line);
-  if (own) return own;
-  const bare = BARE.exec(line);
-  return bare && !/^\d/.test(bare[2]) ? { indent: indentOf(bare[1]), contrast: true, rest: bare[2], weak: false } : undefined;
+  const head = line.slice(0, MARK_REACH);
+  const marker =
+    (numbering === 'figures' ? numbered(head) : numbering === 'letters' ? lettered(head) : inRoman(head)) ?? bare(head);
+  return marker && { ...marker, rest: marker.rest + line.slice(MARK_REACH) };
+}
+
+function bare(line: string): Marker | undefined {
+  const match = BARE.exec(line);
+  return match && !/^\d/.test(match[2]) ? { indent: indentOf(match[1]), contrast: true, rest: match[2], weak: false } : undefined;
 }
 
 function numbered(line: string): Marker | undefined {
@@ -78,14 +85,16 @@ export function fromRoman(text: string): number | undefined {
 
 /** How the couplets of a text are numbered: in figures, where any line begins so; else by letters, or in roman numerals where they begin with I. */
 export function numberingOf(lines: readonly string[]): Numbering {
-  if (lines.some((line) => numbered(line) && !isPageHead(line))) return 'figures';
-  const first = lines.map((line) => lettered(line)?.number ?? (inRoman(line) && 'I')).find(Boolean);
-  return first === 'A' || !lines.some(inRoman) ? 'letters' : 'roman';
+  const heads = lines.map((line) => line.slice(0, MARK_REACH));
+  if (heads.some((head, i) => numbered(head) && !isPageHead(lines[i]))) return 'figures';
+  const first = heads.map((head) => lettered(head)?.number ?? (inRoman(head) && 'I')).find(Boolean);
+  return first === 'A' || !heads.some(inRoman) ? 'letters' : 'roman';
 }
 
 /** A number with words in capitals beside it: the head of a page. */
 export const isPageHead = (line: string): boolean =>
-  /^\s*\d{1,4}\s{2,}[\p{Lu}\s.,'’&–-]{6,}$/u.test(line) || /^\s*\p{Lu}[\p{Lu}\s.,'’&–-]{5,}\s{2,}\d{1,4}\s*$/u.test(line);
+  line.length <= MARK_REACH &&
+  (/^\s*\d{1,4}\s{2,}[\p{Lu}\s.,'’&–-]{6,}$/u.test(line) || /^\s*\p{Lu}[\p{Lu}\s.,'’&–-]{5,}\s{2,}\d{1,4}\s*$/u.test(line));
 
 /** A number alone on a line: a page's, unless a lead begins with it and goes on below. */
 export const isNumberAlone = (line: string): boolean => /^\s*\d{1,4}\s*$/.test(line);

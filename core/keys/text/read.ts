@@ -2,6 +2,7 @@ import { readKey } from '../json';
 import type { LineProblem, Couplet, Destination, Key, Lead } from '../schema';
 import { unclearIn } from '../quantities';
 import { splitStatements } from '../statements';
+import { spaceOr, trimmedEnd } from '../bounds';
 import { excerpt, gatherLeads, linesOf, type WrittenLead } from './leads';
 
 /** A text longer than this is not taken for a key. */
@@ -49,8 +50,10 @@ export function readKeyText(text: string, title: string): KeyRead {
   problems.push(...grouped.problems);
   if (grouped.problems.some(({ code }) => code === 'number-twice')) return { problems: sorted(problems), lines: {} };
   const numbers = new Set(grouped.groups.map(([first]) => first.number));
+  const places = new Map(leads.map((lead, i) => [lead, i]));
   const reached = new Set(leads.flatMap(({ to }) => (to?.kind === 'number' ? [to.number] : [])));
-  const unreached = [...numbers].filter((number, i) => i > 0 && !reached.has(number));
+  const unreached = new Set([...numbers].filter((number, i) => i > 0 && !reached.has(number)));
+  const [firstUnreached] = unreached;
   const couplets = grouped.groups.map((group, g): Couplet => {
     const nextNumber = grouped.groups[g + 1]?.[0].number;
     let n = 0;
@@ -60,11 +63,11 @@ export function readKeyText(text: string, title: string): KeyRead {
       leads: group.map((written, i): Lead => {
         const statements = splitStatements(written.words).map((part) => ({ n: ++n, ...part }));
         if (statements.length === 0) problems.push(problemOf(written, 'empty-lead', `${nameOf(written, i)} says nothing.`));
-        const to = destinationOf(written, leads, indented);
+        const to = destinationOf(written, leads[places.get(written)! + 1], indented);
         if (to.kind === 'open')
-          problems.push(noDestination(written, i, raw, unreached.includes(nextNumber) ? nextNumber : unreached[0]));
+          problems.push(noDestination(written, i, raw, unreached.has(nextNumber) ? nextNumber : firstUnreached));
         if (to.kind === 'couplet' && written.to?.kind === 'number' && !numbers.has(written.to.number)) {
-          problems.push(dangling(written, i, raw, unreached[0]));
+          problems.push(dangling(written, i, raw, firstUnreached));
         }
         return { id: letter(i), statements, to };
       }),
@@ -129,6 +132,9 @@ function inFigures(leads: readonly WrittenLead[]): WrittenLead[] {
   });
 }
 
+/** Of numbers that stand twice, so many are told: each is looked for in the whole text. */
+const MOST_MENDED = 20;
+
 type Groups = { groups: WrittenLead[][]; problems: LineProblem[] };
 
 /** Bracketed: the leads of a couplet stand together. */
@@ -144,8 +150,8 @@ function runsOf(leads: readonly WrittenLead[], raw: readonly string[]): Groups {
       continue;
     }
     const before = first.get(lead.number);
-    if (before !== undefined) problems.push(numberTwice(lead, before, leads, raw));
-    else first.set(lead.number, lead.line);
+    if (before !== undefined && problems.length < MOST_MENDED) problems.push(numberTwice(lead, before, leads, raw));
+    if (before === undefined) first.set(lead.number, lead.line);
     groups.push([lead]);
   }
   return { groups, problems };
@@ -153,18 +159,19 @@ function runsOf(leads: readonly WrittenLead[], raw: readonly string[]): Groups {
 
 /** Indented: a couplet's leads stand apart; a part that is printed again is the same part. */
 function mergeRepeats(leads: readonly WrittenLead[], raw: readonly string[]): Groups {
-  const byNumber = new Map<string, WrittenLead[]>();
+  const byNumber = new Map<string, Map<string, WrittenLead>>();
   const problems: LineProblem[] = [];
   for (const lead of leads) {
-    const known = byNumber.get(lead.number);
-    if (!known) byNumber.set(lead.number, [lead]);
-    else if (!known.some(({ words }) => words === lead.words)) known.push(lead);
+    const known = byNumber.get(lead.number) ?? new Map<string, WrittenLead>();
+    byNumber.set(lead.number, known);
+    if (!known.has(lead.words)) known.set(lead.words, lead);
   }
-  for (const group of byNumber.values()) {
+  const groups = [...byNumber.values()].map((group) => [...group.values()]);
+  for (const group of groups) {
     // More leads than letters is a number used for several couplets.
-    if (group.length > 6) problems.push(numberTwice(group[2], group[0].line, leads, raw));
+    if (group.length > 6 && problems.length < MOST_MENDED) problems.push(numberTwice(group[2], group[0].line, leads, raw));
   }
-  return { groups: [...byNumber.values()], problems };
+  return { groups, problems };
 }
 
 function numberTwice(lead: WrittenLead, before: number, leads: readonly WrittenLead[], raw: readonly string[]): LineProblem {
@@ -184,10 +191,9 @@ function numberTwice(lead: WrittenLead, before: number, leads: readonly WrittenL
   );
 }
 
-function destinationOf(written: WrittenLead, leads: readonly WrittenLead[], indented: boolean): Destination {
+function destinationOf(written: WrittenLead, next: WrittenLead | undefined, indented: boolean): Destination {
   const { to } = written;
   if (to) return to.kind === 'number' ? { kind: 'couplet', couplet: idOf(to.number) } : to;
-  const next = leads[leads.indexOf(written) + 1];
   return indented && next && next.number !== written.number ? { kind: 'couplet', couplet: idOf(next.number) } : { kind: 'open' };
 }
 
@@ -201,7 +207,7 @@ function noDestination(written: WrittenLead, i: number, raw: readonly string[], 
       ? undefined
       : {
           say: `Lead on to couplet ${guess}`,
-          edits: [{ line: lastLine, text: `${raw[lastLine - 1].replace(/[\s.…]+$/, '')} … ${guess}` }],
+          edits: [{ line: lastLine, text: `${trimmedEnd(raw[lastLine - 1], spaceOr('.…'))} … ${guess}` }],
         },
   );
 }
@@ -217,9 +223,15 @@ function dangling(written: WrittenLead, i: number, raw: readonly string[], guess
       ? undefined
       : {
           say: `Lead on to couplet ${guess}`,
-          edits: [{ line: lastLine, text: raw[lastLine - 1].replace(new RegExp(`${number}(\\D*)$`), `${guess}$1`) }],
+          edits: [{ line: lastLine, text: replacedLast(raw[lastLine - 1], number, guess) }],
         },
   );
+}
+
+/** The line with another number where its last one stood. */
+function replacedLast(line: string, number: string, by: string): string {
+  const at = line.lastIndexOf(number);
+  return at === -1 ? line : line.slice(0, at) + by + line.slice(at + number.length);
 }
 
 /** A couplet of one lead contrasts with nothing: its other lead was printed in a way that was not understood. */

@@ -46,21 +46,25 @@ function bracketed(key: Key): string {
     .join('\n\n');
 }
 
+/** No line is set further in than this many steps, so that a deep key is not all spaces. */
+const DEEPEST = 60;
+
 /**
  * Each lead followed by what it leads to, one step further in. A part that is
- * reached twice is printed twice, and says so; a circle is broken by its number.
+ * reached again is printed once, where it is first reached, and referred to by its
+ * number from then on.
  */
 function indented(key: Key): string {
   const index = coupletIndex(key);
   const printed = new Set<string>();
   const out: string[] = [];
-  const stack: { couplet: Couplet; lead: number; depth: number }[] = [];
-  const open = (couplet: Couplet, depth: number) => {
+  const stack: { couplet: Couplet; lead: number }[] = [];
+  const open = (couplet: Couplet) => {
     printed.add(couplet.id);
-    stack.push({ couplet, lead: 0, depth });
+    stack.push({ couplet, lead: 0 });
   };
   const first = index.get(key.start);
-  if (first) open(first, 0);
+  if (first) open(first);
   while (stack.length) {
     const top = stack[stack.length - 1];
     const lead = top.couplet.leads[top.lead++];
@@ -69,15 +73,13 @@ function indented(key: Key): string {
       continue;
     }
     const next = lead.to.kind === 'couplet' ? index.get(lead.to.couplet) : undefined;
-    const circular = next && stack.some(({ couplet }) => couplet.id === next.id);
-    const head = `${'  '.repeat(top.depth)}${top.couplet.number}${lead.id}. `;
-    if (!next || circular) {
+    const head = `${'  '.repeat(Math.min(DEEPEST, stack.length - 1))}${top.couplet.number}${lead.id}. `;
+    if (!next || printed.has(next.id)) {
       out.push(line(head, lead, lead.to.kind === 'open' ? '' : printDestination(key, lead.to)));
       continue;
     }
-    const again = printed.has(next.id) ? ` [couplet ${next.number} is printed above and repeated here]` : '';
-    out.push(line(head, lead, '') + again);
-    open(next, top.depth + 1);
+    out.push(line(head, lead, ''));
+    open(next);
   }
   return out.join('\n');
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Reading } from '../../observation/schema';
+import { Reading, Readings } from '../../observation/schema';
 import { CERTAINTIES } from '../../observation/vocabulary';
 import { SCHOOLS } from '../../guide/vocabulary';
 import { STATEMENT_ANSWERS } from '../vocabulary';
@@ -48,7 +48,7 @@ export const KeptWalk = z.strictObject({
 export type KeptWalk = z.infer<typeof KeptWalk>;
 
 /** A specimen that is keyed, alone or in a lot, with what was read of it. */
-export const KeyedSpecimen = z.strictObject({ id, label: z.string().max(120).optional(), readings: z.array(Reading).max(500) });
+export const KeyedSpecimen = z.strictObject({ id, label: z.string().max(120).optional(), readings: Readings });
 export type KeyedSpecimen = z.infer<typeof KeyedSpecimen>;
 
 /** What is known of one statement: what was ticked, or what readings say of it. */
