@@ -91,6 +91,9 @@ export const errorHandler =
   (log: Logger): ErrorRequestHandler =>
   (error, _request, response, next) => {
     if (response.headersSent) return next(error);
+    // What a handler said of the answer it meant to give does not hold for this one.
+    response.removeHeader('content-disposition');
+    response.set('cache-control', 'no-store').type('json');
     if (error instanceof HttpProblem) return void response.status(error.status).json(error.body);
     const refused = refusal(error);
     if (refused) {

@@ -56,6 +56,32 @@ describe('a comparison as a page', () => {
   });
 });
 
+describe('letters of any kind', () => {
+  it.each(['İ̇stanbulı', 'a\u0301\u0327b', 'ﷺ عربي', '👩‍🔬🦀', '漢字', '\u202eabc', 'x'.repeat(400)])(
+    'are set, or left out: %s',
+    async (text) => {
+      const page = {
+        width: 300,
+        height: 80,
+        title: text,
+        items: (['text', 'strong', 'name', 'upright'] as const).map((own, i) => ({
+          kind: 'text' as const,
+          text,
+          face: own,
+          size: 11,
+          x: 10,
+          y: 15 + 15 * i,
+          colour: '#000000',
+          middle: i === 1,
+        })),
+      };
+      expect((await printPdf(page)).subarray(0, 5).toString()).toBe('%PDF-');
+      expect(await sharp(await printPng(page)).metadata()).toMatchObject({ width: 600, height: 160 });
+      expect(wrapped(text, 'name', 11, 40).length).toBeGreaterThan(0);
+    },
+  );
+});
+
 describe('a specimen as a page', () => {
   const id = '0192f3a0-0000-7009-8000-000000000011';
   const write = (more: object, version: number) =>

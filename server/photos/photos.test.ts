@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
 
@@ -48,6 +48,49 @@ describe('photos', () => {
       .send(write(other.guideId, { photo: body.hash }))
       .expect(400);
     expect(foreign.body).toMatchObject({ code: 'unknown-photo', field: 'photo' });
+  });
+
+  it('are told by their content: a drawing that grows without end is not begun', async () => {
+    const bomb = Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"><defs><g id="a0"><rect width="9" height="9"/></g>${Array.from(
+        { length: 20 },
+        (_, i) => `<g id="a${i + 1}">${`<use xlink:href="#a${i}"/>`.repeat(10)}</g>`,
+      ).join('')}</defs><use xlink:href="#a20"/></svg>`,
+    );
+    for (const name of ['bomb.svg', 'bomb.jpg'])
+      expect((await send(bomb, name).expect(400)).body).toMatchObject({ code: 'photo-unreadable', field: 'photo' });
+    const gif = Buffer.from('R0lGODlhAQABAAAAACwAAAAAAQABAAACAkQBADs=', 'base64');
+    expect((await send(gif).expect(400)).body).toMatchObject({ code: 'photo-unreadable' });
+  });
+
+  it('cut short, or of too many pixels, are refused and nothing of them is kept', async () => {
+    const whole = await sharp({
+      create: { width: 600, height: 600, channels: 3, background: '#456', noise: { type: 'gaussian', mean: 128, sigma: 60 } },
+    })
+      .jpeg()
+      .toBuffer();
+    expect((await send(whole.subarray(0, whole.length / 2)).expect(400)).body).toMatchObject({ code: 'photo-unreadable' });
+    const vast = await sharp({
+      create: { width: 11_000, height: 10_000, channels: 3, background: '#fff' },
+      limitInputPixels: false,
+    })
+      .png()
+      .toBuffer();
+    expect((await send(vast).expect(400)).body).toMatchObject({ code: 'too-many-pixels', field: 'photo' });
+    const hash = createHash('sha256').update(vast).digest('hex');
+    await visitor.get(`/api/photos/${hash}`).expect(404);
+  });
+
+  it('sent in a form that is broken are refused with a sentence', async () => {
+    for (const [type, body] of [
+      ['multipart/form-data', 'x'],
+      ['multipart/form-data; boundary=x', '--x\r\nContent-Disposition: form-data; name="photo"; filename="a.jpg"\r\n\r\nhalf'],
+      ['multipart/form-data; boundary=x', 'no form at all'],
+    ])
+      expect((await visitor.post('/api/photos').set('content-type', type).send(body).expect(400)).body).toMatchObject({
+        field: 'photo',
+        message: expect.stringMatching(/\.$/),
+      });
   });
 
   it('that are none are refused by name', async () => {

@@ -63,7 +63,8 @@ export async function addPhoto(em: Em, stationId: string, file: Buffer | undefin
 /** Whole and thumbnail, one after the other: one thread at a time is taken for a photo. */
 async function drawn(file: Buffer) {
   try {
-    const { width = 0, height = 0 } = await sharp(file, READING).metadata();
+    // Only its head is read here, which costs nothing however large it says it is.
+    const { width = 0, height = 0 } = await sharp(file, { limitInputPixels: false }).metadata();
     if (width * height > MOST_PIXELS) throw tooManyPixels();
     const upright = sharp(file, READING).timeout({ seconds: LONGEST_SECONDS }).rotate();
     const whole = await upright

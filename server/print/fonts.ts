@@ -31,10 +31,21 @@ export function face(name: Face): LoadedFace {
   return known;
 }
 
+/** The text as a face can set it: letters and marks composed, and marks that it has no place for left off. */
+export function settable(text: string, name: Face): string {
+  const composed = text.normalize('NFC');
+  try {
+    face(name).font.layout(composed);
+    return composed;
+  } catch {
+    return composed.normalize('NFD').replace(/\p{M}/gu, '').normalize('NFC');
+  }
+}
+
 /** Width of a line, in the unit of the size. */
 export function widthOf(text: string, name: Face, size: number): number {
   const { font } = face(name);
-  return (font.layout(text).advanceWidth / font.unitsPerEm) * size;
+  return (font.layout(settable(text, name)).advanceWidth / font.unitsPerEm) * size;
 }
 
 /** A text broken into lines no wider than given. */

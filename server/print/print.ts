@@ -1,7 +1,7 @@
 import { escapeXml } from '@plesion/core/plates';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
-import { face, type Face, widthOf } from './fonts';
+import { face, type Face, settable, widthOf } from './fonts';
 import type { Item, Page } from './items';
 
 /** Pixels a point in a printed PNG. */
@@ -71,7 +71,7 @@ function drawPdf(doc: PDFKit.PDFDocument, item: Item): void {
         .font(item.face)
         .fontSize(item.size)
         .fillColor(item.colour)
-        .text(item.text, x, item.y, { lineBreak: false, baseline: 'alphabetic' });
+        .text(settable(item.text, item.face), x, item.y, { lineBreak: false, baseline: 'alphabetic' });
       return;
     }
   }
@@ -120,7 +120,7 @@ function letters({ text, face: name, size, x, y, colour, middle }: Extract<Item,
   const { font } = face(name);
   const scale = size / font.unitsPerEm;
   let at = middle ? x - widthOf(text, name, size) / 2 : x;
-  const { glyphs, positions } = font.layout(text);
+  const { glyphs, positions } = font.layout(settable(text, name));
   return glyphs
     .map((glyph, i) => {
       const d = glyph.path.toSVG();
