@@ -74,7 +74,9 @@ describe('whatever is sent', () => {
     expect(faults).toEqual([]);
     const refused = answers.filter(({ status }) => status >= 400);
     expect(refused.length).toBeGreaterThan(500);
-    expect(answers.flatMap(({ status, json, text }, i) => (status >= 400 && !json ? [{ ...requests[i], text }] : []))).toEqual([]);
+    expect(answers.flatMap(({ status, json, text }, i) => (status >= 400 && !json ? [{ ...requests[i], text }] : []))).toEqual(
+      [],
+    );
     for (const { text } of refused) {
       const { code, message } = JSON.parse(text) as { code: string; message: string };
       expect(code).toMatch(/^[a-z-]+$/);

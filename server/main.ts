@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import pg from 'pg';
 import pino from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
-import { openDatabase } from './database/orm';
+import { openDatabase, openPool } from './database/orm';
 import { loadDemo } from './demo';
 import { Jobs } from './jobs/jobs';
 import { openKeyPool } from './keys/pool';
@@ -26,7 +25,9 @@ const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
     `The database does not answer (${error.message}). Check that DATABASE_URL names a PostgreSQL that runs, or unset it to use Plesion’s own.`,
   ),
 );
-const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 8 });
+const pool = openPool(config.databaseUrl, (error) =>
+  log.warn({ message: error.message }, 'a connection to the database was lost'),
+);
 const weighing = openAnalysisPool(fileURLToPath(new URL('./analysis/analysis.worker.ts', import.meta.url)));
 const learning = openLearnPool(fileURLToPath(new URL('./learn/learn.worker.ts', import.meta.url)));
 const keying = openKeyPool(fileURLToPath(new URL('./keys/make.worker.ts', import.meta.url)));

@@ -1,34 +1,56 @@
 import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
+import pg from 'pg';
 import { entities } from './entities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
 import { Migration20261126000000 } from './migrations/Migration20261126000000';
 import { Migration20261127000000 } from './migrations/Migration20261127000000';
 
-/** Connect and bring the schema up to date. */
-export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
-  const orm = await MikroORM.init(
+const MIGRATIONS = [Migration20261124000000, Migration20261125000000, Migration20261126000000, Migration20261127000000];
+
+/** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
+const LONGEST_STATEMENT = 20_000;
+const LONGEST_WAIT = 5_000;
+
+const connect = (databaseUrl: string, limits: object) =>
+  MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
       entities,
       extensions: [Migrator],
       migrations: {
-        migrationsList: [
-          { name: 'Migration20261124000000', class: Migration20261124000000 },
-          { name: 'Migration20261125000000', class: Migration20261125000000 },
-          { name: 'Migration20261126000000', class: Migration20261126000000 },
-          { name: 'Migration20261127000000', class: Migration20261127000000 },
-        ],
+        migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),
         snapshot: false,
         silent: true,
       },
       metadataCache: { enabled: false },
       allowGlobalContext: false,
+      pool: { min: 0, max: 10 },
+      driverOptions: { acquireConnectionTimeout: LONGEST_WAIT, connection: { connectionTimeoutMillis: LONGEST_WAIT, ...limits } },
     }),
   );
-  await orm.migrator.up();
+
+/** Connect, and bring the schema up to date; to do that may take as long as it takes. */
+export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
+  const orm = await connect(databaseUrl, { statement_timeout: LONGEST_STATEMENT });
+  if ((await orm.migrator.getPendingMigrations()).length === 0) return orm;
+  const patient = await connect(databaseUrl, {});
+  await patient.migrator.up().finally(() => patient.close(true));
   return orm;
+  return orm;
+}
+
+/** Connections for what is no record: sessions. One that is lost while nobody uses it is no fault of anybody’s. */
+export function openPool(databaseUrl: string, onLost: (error: Error) => void): pg.Pool {
+  const pool = new pg.Pool({
+    connectionString: databaseUrl,
+    max: 8,
+    connectionTimeoutMillis: LONGEST_WAIT,
+    statement_timeout: LONGEST_STATEMENT,
+  });
+  pool.on('error', onLost);
+  return pool;
 }
 
 /** An entity manager of its own, one a request. */

@@ -4,25 +4,30 @@ import pg from 'pg';
 import pino from 'pino';
 import request from 'supertest';
 import { createApp } from '../app';
-import { openDatabase } from '../database/orm';
+import { openDatabase, openPool } from '../database/orm';
 import { Jobs } from '../jobs/jobs';
 import { openKeyPool } from '../keys/pool';
 import { openLearnPool } from '../learn/pool';
 import { openPagePool } from '../page/pool';
 import { openAnalysisPool } from '../analysis/pool';
 
-/** A server on a database of its own, made from nothing and dropped at the end. */
-export async function openTestServer() {
+/**
+ * A server on a database of its own, made from nothing and dropped at the end.
+ *
+ * @param through the way to it, where it is not the straight one.
+ */
+export async function openTestServer(through: (databaseUrl: URL) => Promise<URL> = async (url) => url) {
   const base = process.env.TEST_DATABASE_URL;
   if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
   const name = `test_${randomBytes(6).toString('hex')}`;
   const admin = new pg.Client({ connectionString: base });
   await admin.connect();
   await admin.query(`create database ${name}`);
-  const url = new URL(base);
-  url.pathname = `/${name}`;
+  const own = new URL(base);
+  own.pathname = `/${name}`;
+  const url = await through(own);
   const orm = await openDatabase(url.href);
-  const pool = new pg.Pool({ connectionString: url.href });
+  const pool = openPool(url.href, () => undefined);
   const weighing = openAnalysisPool(join(__dirname, '../analysis/analysis.worker.ts'), 1);
   const learning = openLearnPool(join(__dirname, '../learn/learn.worker.ts'));
   const keying = openKeyPool(join(__dirname, '../keys/make.worker.ts'));
