@@ -6,6 +6,7 @@ import { needClient, webRoot } from './lib/client.mjs';
 import { needPackages } from './lib/packages.mjs';
 import { dataFolder, startPostgres } from './lib/postgres.mjs';
 import { child } from './lib/run.mjs';
+import { keepUp } from './lib/keepUp.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
 /** Signs session cookies; made once and kept beside the data. */
@@ -42,24 +43,15 @@ await main(async () => {
   const folder = dataFolder();
   mkdirSync(folder, { recursive: true });
   const database = process.env.DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'));
-  const server = child(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    env: {
-      NODE_ENV: 'production',
-      PORT: String(port),
-      WEB_ROOT: webRoot,
-      SESSION_SECRET: sessionSecret(folder),
-      DATABASE_URL: process.env.DATABASE_URL ?? database.ensure('plesion'),
-    },
-  });
-  let asked = false;
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
-    process.on(signal, () => {
-      asked = true;
-      server.kill('SIGTERM');
-    });
-  }
-  const code = await new Promise((resolve) => server.on('exit', (status) => resolve(status ?? 1)));
+  const env = {
+    NODE_ENV: 'production',
+    PORT: String(port),
+    WEB_ROOT: webRoot,
+    SESSION_SECRET: sessionSecret(folder),
+    DATABASE_URL: process.env.DATABASE_URL ?? (await database.ensure('plesion')),
+  };
+  const code = await keepUp(() => child(process.execPath, ['--import', 'tsx', 'server/main.ts'], { env }), database);
   database?.stop();
-  if (asked) say('\nStopped.');
-  process.exit(asked ? 0 : code);
+  if (code === undefined) say('\nStopped.');
+  process.exit(code ?? 0);
 });

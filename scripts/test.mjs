@@ -47,7 +47,7 @@ await main(async () => {
       'npx',
       ['jest', '--maxWorkers=3', '--json', `--outputFile=${results}`, '--testLocationInResults=false'],
       {
-        TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? database.ensure('plesion_test'),
+        TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? (await database.ensure('plesion_test')),
         CHROMIUM: chromium,
         NODE_ENV: 'test',
       },

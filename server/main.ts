@@ -15,14 +15,19 @@ const config = readConfig(process.env);
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string };
 
-const fail = (sentence: string): never => {
+/** Codes to end with: what may be mended by itself, and what has to be set otherwise first (sysexits, EX_CONFIG). */
+const LATER = 1;
+const HOPELESS = 78;
+
+const fail = (sentence: string, code: number): never => {
   process.stderr.write(`${sentence}\n`);
-  process.exit(1);
+  process.exit(code);
 };
 
 const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
   fail(
     `The database does not answer (${error.message}). Check that DATABASE_URL names a PostgreSQL that runs, or unset it to use Plesion’s own.`,
+    LATER,
   ),
 );
 const pool = openPool(config.databaseUrl, (error) =>
@@ -59,6 +64,7 @@ server.on('error', (error: NodeJS.ErrnoException) =>
     error.code === 'EADDRINUSE'
       ? `Port ${config.port} is in use. Stop what uses it, or choose another: PORT=${config.port + 1} npm start`
       : `The server cannot listen: ${error.message}`,
+    HOPELESS,
   ),
 );
 

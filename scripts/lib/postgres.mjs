@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { needPostgres } from './debian.mjs';
+import { closeEarlier, needApplication, needDatabase, secretsOf } from './roles.mjs';
 import { isRoot, root, run } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
@@ -27,7 +28,7 @@ const freePort = () =>
  * Start a PostgreSQL of the project's own on loopback, in `folder`, making it on
  * first use. Its port is kept with it, and changed when something else took it.
  *
- * @returns its `url(database)` and `stop()`.
+ * @returns `ensure(database)`, which gives its address; `revive()`, which starts it again where it has died; and `stop()`.
  */
 export async function startPostgres(wanted) {
   const bin = needPostgres();
@@ -35,30 +36,15 @@ export async function startPostgres(wanted) {
   const folder = owner ? folderFor(owner, wanted) : wanted;
   mkdirSync(folder, { recursive: true });
   const data = join(folder, 'data');
-  if (!existsSync(join(data, 'PG_VERSION'))) {
-    say('Making a database …');
-    const [command, args] = as(owner, `${bin}/initdb`, [
-      '-D',
-      data,
-      '-U',
-      'plesion',
-      '-A',
-      'trust',
-      '-E',
-      'UTF8',
-      '--locale=C.UTF-8',
-    ]);
-    run(command, args, {
-      cwd: '/',
-      hint: `PostgreSQL could not make a database in ${folder}. Remove that folder and try again.`,
-    });
-  }
+  const made = existsSync(join(data, 'PG_VERSION'));
+  const trusting = made && /\btrust$/m.test(readFileSync(join(data, 'pg_hba.conf'), 'utf8'));
+  const secrets = secretsOf(folder, trusting);
+  if (!made) initialise(bin, owner, folder, data, secrets);
   const status = spawnSync(...as(owner, `${bin}/pg_ctl`, ['-D', data, 'status']), { cwd: '/' });
   const portFile = join(folder, 'port');
   const running = status.status === 0;
   const port = running && existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : await freePort();
-  if (!running) {
-    writeFileSync(portFile, String(port));
+  const start = () => {
     const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=`;
     const [command, args] = as(owner, `${bin}/pg_ctl`, [
       '-D',
@@ -76,18 +62,21 @@ export async function startPostgres(wanted) {
       cwd: '/',
       hint: `The database in ${folder} does not start; its log is ${join(data, 'server.log')}. If you can do without its data, remove the folder.`,
     });
+  };
+  if (!running) {
+    writeFileSync(portFile, String(port));
+    start();
   }
-  const url = (database) => `postgresql://plesion@127.0.0.1:${port}/${database}`;
+  if (trusting) await closeEarlier(port, secrets, data);
+  else await needApplication(port, secrets);
   return {
-    url,
-    /** Make a database if there is none of that name. */
-    ensure(database) {
-      const made = spawnSync(`${bin}/createdb`, ['-h', '127.0.0.1', '-p', String(port), '-U', 'plesion', database], {
-        encoding: 'utf8',
-      });
-      if (made.status !== 0 && !/already exists/.test(made.stderr))
-        throw new Stop(`The database “${database}” could not be made: ${made.stderr.trim()}`);
-      return url(database);
+    ensure: (database) => needDatabase(port, secrets, database),
+    /** @returns whether it had died. */
+    revive() {
+      const { status: up } = spawnSync(...as(owner, `${bin}/pg_ctl`, ['-D', data, 'status']), { cwd: '/' });
+      if (up === 0) return false;
+      start();
+      return true;
     },
     stop() {
       if (!running) spawnSync(...as(owner, `${bin}/pg_ctl`, ['-D', data, '-m', 'fast', '-w', 'stop']), { cwd: '/' });
@@ -95,16 +84,36 @@ export async function startPostgres(wanted) {
   };
 }
 
+function initialise(bin, owner, folder, data, { owner: { name, password } }) {
+  say('Making a database …');
+  const file = join(folder, 'password');
+  writeFileSync(file, password, { mode: 0o600 });
+  if (owner) chownSync(file, ...idsOf(owner));
+  try {
+    const [command, args] = as(owner, `${bin}/initdb`, [
+      ...['-D', data, '-U', name, '-A', 'scram-sha-256', `--pwfile=${file}`],
+      ...['-E', 'UTF8', '--locale=C.UTF-8'],
+    ]);
+    run(command, args, {
+      cwd: '/',
+      hint: `PostgreSQL could not make a database in ${folder}. Remove that folder and try again.`,
+    });
+  } finally {
+    rmSync(file);
+  }
+}
+
+const idsOf = (owner) => ['-u', '-g'].map((flag) => Number(run('id', [flag, owner], { cwd: '/' }).trim()));
+
 /**
  * A folder that the owner owns and can walk down to. A clone in a closed folder
  * (root's home, say) keeps its database under /var/lib instead.
  */
 function folderFor(owner, wanted) {
-  const id = (flag) => Number(run('id', [flag, owner], { cwd: '/' }).trim());
   const elsewhere = join('/var/lib/plesion', createHash('sha256').update(wanted).digest('hex').slice(0, 12));
   for (const folder of [wanted, elsewhere]) {
     mkdirSync(folder, { recursive: true });
-    chownSync(folder, id('-u'), id('-g'));
+    chownSync(folder, ...idsOf(owner));
     if (spawnSync('runuser', ['-u', owner, '--', 'test', '-w', folder], { cwd: '/' }).status === 0) return folder;
   }
   throw new Stop(`PostgreSQL runs as “${owner}” and cannot reach ${wanted}. Set PLESION_DATA to a folder it can reach.`);
