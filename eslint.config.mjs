@@ -58,7 +58,17 @@ export default ts.config(
   },
   {
     files: ['**/*.mjs', 'app/*.js'],
-    languageOptions: { globals: { process: 'readonly', URL: 'readonly', Buffer: 'readonly', module: 'writable' } },
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        URL: 'readonly',
+        Buffer: 'readonly',
+        module: 'writable',
+        AbortController: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+      },
+    },
   },
   // Published coefficients are kept with all their printed digits.
   { files: ['core/probability/normalCurve.ts', 'core/probability/gamma.ts'], rules: { 'no-loss-of-precision': 'off' } },

@@ -3,7 +3,7 @@
  * wall that the linter keeps (`import-x/no-restricted-paths`), beside `no-cycle`.
  */
 
-/** core/<room>: the rooms of the core below it; `problem.ts` and `stableJson.ts` are everybody's. */
+/** core/<room>: the rooms of the core below it; `problem.ts`, `shape.ts` and `stableJson.ts` are everybody's. */
 const core = {
   probability: [],
   linear: [],
@@ -29,7 +29,7 @@ const features = {
   photos: ['session'],
   learn: [],
   firstLook: [],
-  look: ['session'],
+  appearance: ['session'],
   door: ['session', 'plates'],
   analysis: ['records'],
   reading: ['analysis', 'plates', 'records'],
@@ -75,6 +75,6 @@ const between = Object.entries(rooms).flatMap(([room, below]) =>
 
 export const walls = [
   ...between,
-  ...within('core', core, ['problem.ts', 'stableJson.ts']),
+  ...within('core', core, ['problem.ts', 'shape.ts', 'stableJson.ts']),
   ...within('app/features', features, []),
 ];

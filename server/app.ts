@@ -13,6 +13,7 @@ import { firstLookRoutes } from './firstLook/routes';
 import { guideRoutes } from './guides/routes';
 import { errorHandler } from './http/errorHandler';
 import { HttpProblem } from './http/errors';
+import { ownHost, ownOrigin } from './http/origin';
 import { bind } from './http/route';
 import { individualRoutes } from './individuals/routes';
 import type { Jobs } from './jobs/jobs';
@@ -28,6 +29,7 @@ import { photoRoutes } from './photos/routes';
 import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
+import { countTries } from './session/tries';
 import { specimenRoutes } from './specimens/routes';
 import type { AnalysisPool } from './analysis/pool';
 import { standingRoutes } from './standing/routes';
@@ -45,6 +47,9 @@ export interface Parts {
   version: string;
   log: Logger;
   webRoot?: string;
+  /** The address people use. */
+  publicUrl?: string;
+  trustProxy?: number | string;
 }
 
 /** The whole server, without a port: tests and the real start put it on one. */
@@ -60,8 +65,12 @@ export function createApp({
   version,
   log,
   webRoot,
+  publicUrl,
+  trustProxy,
 }: Parts): Express {
   const app = express();
+  const secure = publicUrl?.startsWith('https:') ?? false;
+  if (trustProxy !== undefined) app.set('trust proxy', trustProxy);
   const em = () => orm.em.fork();
   app.disable('x-powered-by');
   app.set('query parser', 'simple');
@@ -74,22 +83,27 @@ export function createApp({
           'script-src': ["'self'"],
           'worker-src': ["'self'", 'blob:'],
           'img-src': ["'self'", 'data:', 'blob:'],
+          'media-src': ["'self'", 'blob:'],
+          'connect-src': ["'self'"],
+          'font-src': ["'self'", 'data:'],
           'upgrade-insecure-requests': null,
         },
       },
-      strictTransportSecurity: false,
+      strictTransportSecurity: secure ? { maxAge: 63_072_000 } : false,
     }),
   );
   app.use(compression());
+  app.use(ownHost(publicUrl));
 
   const api = express.Router();
-  api.use('/api', sessionCookie(pool, sessionSecret));
+  api.use('/api', ownOrigin(publicUrl));
+  api.use('/api', sessionCookie(pool, sessionSecret, secure));
   bind(api, em, 'health', async ({ em: own }) => {
     await own.getConnection().execute('select 1');
     return { ok: true as const, version };
   });
   bind(api, em, 'openapi', async () => openApi(version));
-  sessionRoutes(api, em);
+  sessionRoutes(api, em, countTries(pool), secure);
   guideRoutes(api, em);
   learnRoutes(api, em, learning, jobs);
   standingRoutes(api, em, weighing);

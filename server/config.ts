@@ -7,6 +7,10 @@ export interface Config {
   /** Folder of the exported web client; nothing is served from it when absent. */
   webRoot?: string;
   production: boolean;
+  /** The address people use, such as `https://plesion.example.org`; cookies are for TLS only where it is https. */
+  publicUrl?: string;
+  /** Proxies in front that are believed: how many, or their addresses; see `docs/deploy.md`. */
+  trustProxy?: number | string;
 }
 
 /** Read the environment; throws one sentence that says which variable to set. */
@@ -26,5 +30,14 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     sessionSecret: required('SESSION_SECRET'),
     webRoot: env.WEB_ROOT,
     production: env.NODE_ENV === 'production',
+    publicUrl: publicUrl(env.PUBLIC_URL),
+    trustProxy: env.TRUST_PROXY === undefined || !/^\d+$/.test(env.TRUST_PROXY) ? env.TRUST_PROXY : Number(env.TRUST_PROXY),
   };
+}
+
+function publicUrl(given: string | undefined): string | undefined {
+  if (given === undefined || given === '') return undefined;
+  if (!URL.canParse(given) || !/^https?:$/.test(new URL(given).protocol))
+    throw new Error(`PUBLIC_URL is “${given}”; it must be an address such as https://plesion.example.org.`);
+  return given;
 }

@@ -1,7 +1,7 @@
 import type { AddressInfo } from 'node:net';
 import { randomUUID } from 'node:crypto';
 import { type HostileRequest, hostileSample } from './test/hostile';
-import { newStation, openTestServer, type TestServer, type Visitor, write } from './test/testServer';
+import { newStation, openTestServer, ORIGIN, type TestServer, type Visitor, write } from './test/testServer';
 
 /** Who asks at once. */
 const CALLERS = 6;
@@ -28,7 +28,7 @@ beforeAll(async () => {
   const name = `mallory ${randomUUID()}`;
   const made = await fetch(`${base}/api/stations`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', origin: ORIGIN },
     body: JSON.stringify({ station: name, name, password: 'long enough' }),
   });
   cookie = made.headers.get('set-cookie')!.split(';')[0];
@@ -44,7 +44,7 @@ async function ask({ method, path, query, headers, body }: HostileRequest, who: 
   );
   const answer = await fetch(`${base}${path}${search.length ? `?${search.join('&')}` : ''}`, {
     method,
-    headers: { ...headers, ...(who ? { cookie: who } : {}) },
+    headers: { ...headers, origin: ORIGIN, ...(who ? { cookie: who } : {}) },
     ...(body === undefined ? {} : { body }),
   });
   const text = await answer.text();

@@ -52,6 +52,8 @@ const app = createApp({
   version,
   log,
   webRoot: config.webRoot,
+  publicUrl: config.publicUrl,
+  trustProxy: config.trustProxy,
 });
 const server = app.listen(config.port, config.host);
 server.on('listening', () => {

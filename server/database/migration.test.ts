@@ -71,7 +71,7 @@ describe.each(DUMPS)('a database of %s', (dump) => {
   });
 
   it('can go back and forth', async () => {
-    await orm.migrator.down();
+    await orm.migrator.down({ to: 'Migration20261127000000' });
     const rows = await orm.em
       .fork()
       .getConnection()

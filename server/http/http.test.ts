@@ -14,6 +14,8 @@ describe('what the server is told', () => {
       sessionSecret: 'secret',
       webRoot: undefined,
       production: false,
+      publicUrl: undefined,
+      trustProxy: undefined,
     });
   });
 
@@ -22,6 +24,7 @@ describe('what the server is told', () => {
     [{ DATABASE_URL: 'x' }, /SESSION_SECRET is not set/],
     [{ ...good, PORT: 'eighty' }, /PORT is “eighty”/],
     [{ ...good, PORT: '70000' }, /PORT is “70000”/],
+    [{ ...good, PUBLIC_URL: 'plesion.example.org' }, /PUBLIC_URL is “plesion.example.org”/],
   ])('says which variable is wrong in %j', (given, message) => {
     expect(() => readConfig(env(given))).toThrow(message);
   });

@@ -11,16 +11,19 @@ declare module 'express-session' {
 
 const MONTH = 30 * 24 * 60 * 60 * 1000;
 
+/** Over TLS the browser itself sees to it that no other host and no plain connection sets it (RFC 6265bis, `__Host-`). */
+export const cookieName = (secure: boolean): string => (secure ? '__Host-plesion' : 'plesion.session');
+
 /** Sessions in PostgreSQL; the cookie is out of reach of scripts and not sent across sites. */
-export function sessionCookie(pool: Pool, secret: string) {
+export function sessionCookie(pool: Pool, secret: string, secure: boolean) {
   const Store = connectPgSimple(session);
   return session({
-    name: 'plesion.session',
+    name: cookieName(secure),
     secret,
     resave: false,
     saveUninitialized: false,
     rolling: true,
     store: new Store({ pool, tableName: 'session', pruneSessionInterval: 3600 }),
-    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: MONTH },
+    cookie: { httpOnly: true, sameSite: 'lax', secure: secure || 'auto', maxAge: MONTH },
   });
 }

@@ -1,21 +1,9 @@
 import type { Request, Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { Em } from '../database/orm';
 import { bind, type Caller } from '../http/route';
-import { describeSession, makeStation, signIn } from './service';
-
-/** Wrong passwords allowed from one address in a quarter of an hour, and stations made. */
-const LIMITS = { signIn: 20, station: 30 };
-
-const limited = (limit: number, skipSuccessfulRequests: boolean) =>
-  rateLimit({
-    windowMs: 15 * 60 * 1000,
-    limit,
-    skipSuccessfulRequests,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    message: { code: 'too-many-tries', message: 'Too many tries. Wait a quarter of an hour and try again.' },
-  });
+import { cookieName } from './cookie';
+import { describeSession, makeStation, signIn, wrongPassword } from './service';
+import type { Tries } from './tries';
 
 const done = (work: (callback: (error?: Error) => void) => void) =>
   new Promise<void>((resolve, reject) => work((error) => (error ? reject(error) : resolve())));
@@ -27,11 +15,15 @@ async function enter(request: Request, caller: Caller): Promise<void> {
   await done((callback) => request.session.save(callback));
 }
 
-export function sessionRoutes(router: Router, em: () => Em): void {
-  router.post('/api/session', limited(LIMITS.signIn, true));
-  router.post('/api/stations', limited(LIMITS.station, false));
+export function sessionRoutes(router: Router, em: () => Em, tries: Tries, secure: boolean): void {
+  router.post('/api/stations', tries.station);
   bind(router, em, 'signIn', async ({ body, em: own, request }) => {
+    await tries.enter(request);
     const caller = await signIn(own, body.name, body.password);
+    if (!caller) {
+      await tries.wrong(request, body.name.toLowerCase());
+      throw wrongPassword();
+    }
     await enter(request, caller);
     return describeSession(own, caller);
   });
@@ -43,7 +35,7 @@ export function sessionRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'session', ({ em: own, caller }) => describeSession(own, caller));
   bind(router, em, 'signOut', async ({ request, response }) => {
     await new Promise<void>((resolve) => (request.session ? request.session.destroy(() => resolve()) : resolve()));
-    response.clearCookie('plesion.session');
+    response.clearCookie(cookieName(secure), { path: '/', secure });
     return {};
   });
 }

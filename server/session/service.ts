@@ -16,12 +16,14 @@ const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 /** Checked against when no account has the name, so that the answer takes as long. */
 const nobody = hash('nobody has this password', ARGON);
 
-export async function signIn(em: Em, name: string, password: string): Promise<Caller> {
+export const wrongPassword = () =>
+  new HttpProblem(401, { code: 'wrong-password', message: 'No account has this name and password.', field: 'password' });
+
+/** Whose name and password these are; nobody's, where they do not belong together. */
+export async function signIn(em: Em, name: string, password: string): Promise<Caller | undefined> {
   const account = await em.findOne(AccountEntity, { [raw('lower(name)')]: name.toLowerCase() });
   const matches = await verify(account?.passwordHash ?? (await nobody), password);
-  if (!account || !matches) {
-    throw new HttpProblem(401, { code: 'wrong-password', message: 'No account has this name and password.', field: 'password' });
-  }
+  if (!account || !matches) return undefined;
   return { accountId: account.id, accountName: account.name, stationId: account.stationId };
 }
 
@@ -57,10 +59,12 @@ export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintViolationException)) throw error;
-    const [field, what] =
-      /station/.test(error.message) && !/account_name/.test(error.message) ? ['station', 'station'] : ['name', 'account'];
+    // Which of the two, and whose it is, is nobody's business.
     throw badRequest([
-      { code: 'name-taken', message: `There is already ${what === 'account' ? 'an' : 'a'} ${what} with this name.`, field },
+      {
+        code: 'names-unusable',
+        message: 'These names cannot be used here. Choose another name for the station, or for the account.',
+      },
     ]);
   }
   return { accountId: ids.account, accountName: wanted.name, stationId: ids.station };

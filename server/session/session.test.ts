@@ -97,7 +97,11 @@ describe('the door', () => {
       .post('/api/stations')
       .send({ station: 'another', name: name.toUpperCase(), password: 'long enough' })
       .expect(400);
-    expect(again.body).toMatchObject({ code: 'name-taken', field: 'name' });
+    // Neither which of the two it is, nor that anybody has it.
+    expect(again.body).toEqual({
+      code: 'names-unusable',
+      message: 'These names cannot be used here. Choose another name for the station, or for the account.',
+    });
     const [{ count }] = await server.orm.em
       .getConnection()
       .execute<{ count: string }[]>("select count(*) from station where name = 'another'");
@@ -121,11 +125,35 @@ describe('the door', () => {
     expect(nowhere.body.code).toBe('no-endpoint');
   });
 
-  it('slows down those who guess', async () => {
-    const visitor = server.visitor();
+  it('holds off an address that guesses, and nobody else', async () => {
+    const { name } = await newStation(server);
+    const from = (address: string) => {
+      const visitor = server.visitor();
+      return (password: string) => visitor.post('/api/session').set('x-forwarded-for', address).send({ name, password });
+    };
+    const guesser = from('203.0.113.7');
     const statuses = [];
-    for (let i = 0; i < 24; i++)
-      statuses.push((await visitor.post('/api/session').send({ name: 'demo', password: `guess ${i}` })).status);
-    expect(statuses.at(-1)).toBe(429);
+    for (let i = 0; i < 22; i++) statuses.push((await guesser(`guess ${i}`)).status);
+    expect(statuses.slice(0, 20)).toEqual(Array(20).fill(401));
+    const { headers, body } = await guesser('long enough').expect(429);
+    expect(body).toMatchObject({ code: 'too-many-tries', message: expect.stringMatching(/quarter of an hour/) });
+    expect(headers['retry-after']).toBeDefined();
+    await from('203.0.113.8')('long enough').expect(200);
+  });
+
+  it('holds off guesses at one account from everywhere, but not its own password', async () => {
+    const { name } = await newStation(server);
+    const attempt = (address: string, password: string) =>
+      server.visitor().post('/api/session').set('x-forwarded-for', address).send({ name, password });
+    const statuses = [];
+    for (let i = 0; i < 62; i++) statuses.push((await attempt(`198.51.100.${i}`, 'guess')).status);
+    expect(statuses.slice(0, 60)).toEqual(Array(60).fill(401));
+    expect(statuses.slice(60)).toEqual([429, 429]);
+    await attempt('192.0.2.1', 'long enough').expect(200);
+  });
+
+  it('counts tries for every process that shares the database', async () => {
+    const { rows } = await server.pool.query<{ key: string }>("select key from tries where key like 'address:203.0.113.7%'");
+    expect(rows).toHaveLength(1);
   });
 });

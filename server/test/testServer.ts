@@ -11,6 +11,9 @@ import { openLearnPool } from '../learn/pool';
 import { openPagePool } from '../page/pool';
 import { openAnalysisPool } from '../analysis/pool';
 
+/** Where its pages would be. */
+export const ORIGIN = 'http://plesion.test';
+
 /**
  * A server on a database of its own, made from nothing and dropped at the end.
  *
@@ -43,13 +46,16 @@ export async function openTestServer(through: (databaseUrl: URL) => Promise<URL>
     sessionSecret: 'for tests only',
     version: 'test',
     log: pino({ level: 'silent' }),
+    publicUrl: ORIGIN,
+    trustProxy: 1,
   });
   return {
     orm,
+    pool,
     weighing,
     app,
     /** A visitor with cookies of its own. */
-    visitor: () => request.agent(app),
+    visitor: () => request.agent(app).set('origin', ORIGIN),
     async close() {
       await weighing.close();
       await learning.close();
