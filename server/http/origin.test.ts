@@ -3,6 +3,8 @@ import { newStation, openTestServer, ORIGIN, type TestServer, type Visitor, writ
 import { randomUUID } from 'node:crypto';
 import express from 'express';
 import { cookieName } from '../session/cookie';
+import pino from 'pino';
+import { errorHandler } from './errorHandler';
 import { ownHost } from './origin';
 
 let server: TestServer;
@@ -58,10 +60,7 @@ describe('the name of the server', () => {
     express()
       .use(ownHost(publicUrl))
       .get('/', (_request, response) => void response.send('here'))
-      .use(
-        ((error, _request, response, _next) =>
-          void response.status(error.status).json(error.body)) as express.ErrorRequestHandler,
-      );
+      .use(errorHandler(pino({ level: 'silent' })));
 
   it.each([
     ['localhost:4180', undefined, 200],
