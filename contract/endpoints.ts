@@ -1,3 +1,4 @@
+import { MadeToken, NewToken, OpenSessionList, PasswordChange, SessionPath, TokenList } from './account';
 import { Comparison } from '@plesion/core/compare/schema';
 import { Standing } from '@plesion/core/evidence/schema';
 import { Walk } from '@plesion/core/keys/schema';
@@ -34,8 +35,12 @@ export interface Endpoint {
   /** Express style: `/api/guides/:id`. */
   path: string;
   summary: string;
-  /** Does it need a session? */
+  /** Does it need nobody to be signed in? */
   open?: boolean;
+  /** A person's own affair: no script does it with a token. */
+  personal?: boolean;
+  /** It asks and changes nothing, though it is sent with a body: a token that may only read may do it. */
+  asks?: boolean;
   params?: z.ZodType;
   query?: z.ZodType;
   body?: z.ZodType;
@@ -89,6 +94,53 @@ export const endpoints = {
     response: Session,
     status: 201,
   },
+  changePassword: {
+    method: 'POST',
+    path: '/api/account/password',
+    summary: 'Change the password; everywhere else the account is signed out.',
+    personal: true,
+    body: PasswordChange,
+    response: nothing,
+  },
+  sessions: {
+    method: 'GET',
+    path: '/api/account/sessions',
+    summary: 'Where the account is signed in.',
+    personal: true,
+    response: OpenSessionList,
+  },
+  endSession: {
+    method: 'DELETE',
+    path: '/api/account/sessions/:id',
+    summary: 'Sign out somewhere else.',
+    personal: true,
+    params: SessionPath,
+    response: nothing,
+  },
+  tokens: {
+    method: 'GET',
+    path: '/api/account/tokens',
+    summary: 'The account’s API tokens, without what makes them tokens.',
+    personal: true,
+    response: TokenList,
+  },
+  makeToken: {
+    method: 'POST',
+    path: '/api/account/tokens',
+    summary: 'Make an API token for a script; it is told this once.',
+    personal: true,
+    body: NewToken,
+    response: MadeToken,
+    status: 201,
+  },
+  endToken: {
+    method: 'DELETE',
+    path: '/api/account/tokens/:id',
+    summary: 'End an API token at once.',
+    personal: true,
+    params: byId,
+    response: nothing,
+  },
   guides: { method: 'GET', path: '/api/guides', summary: 'The station’s guides.', response: GuideList },
   guide: {
     method: 'GET',
@@ -139,6 +191,7 @@ export const endpoints = {
     path: '/api/guides/:id/standing',
     summary: 'Weigh readings.',
     params: byId,
+    asks: true,
     body: StandingRequest,
     bytes: MB,
     response: Standing,
@@ -148,6 +201,7 @@ export const endpoints = {
     path: '/api/guides/:id/compare',
     summary: 'Two to four forms side by side: what separates them, what does not, and in plain words.',
     params: byId,
+    asks: true,
     body: CompareRequest,
     response: Comparison,
   },
@@ -245,6 +299,7 @@ export const endpoints = {
     summary: 'How a walk through the key stands: where to decide next, endings, missteps, back-check.',
     params: byId,
     query: KeyVersionQuery,
+    asks: true,
     body: WalkRequest,
     bytes: 4 * MB,
     response: Walk,

@@ -90,7 +90,7 @@ function operation(name: string, endpoint: Endpoint, components: Components) {
     summary: endpoint.summary,
     parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
     ...requestBody(endpoint, components),
-    ...(endpoint.open ? {} : { security: [{ session: [] }] }),
+    ...(endpoint.open ? {} : { security: [{ session: [] }, ...(endpoint.personal ? [] : [{ token: [] }])] }),
     responses: {
       [endpoint.status ?? 200]: endpoint.media
         ? answer('Done.', { type: 'string', format: 'binary' }, endpoint.media)
@@ -117,7 +117,10 @@ export function openApi(version: string) {
     paths,
     components: {
       schemas: components.schemas,
-      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'plesion.session' } },
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'plesion.session' },
+        token: { type: 'http', scheme: 'bearer', description: 'An API token of an account, to read or to read and write.' },
+      },
     },
   };
 }

@@ -1,3 +1,4 @@
+export * from './account';
 export * from './book';
 export * from './changes';
 export * from './compare';

@@ -6,6 +6,8 @@ import { join } from 'node:path';
 import type { MikroORM } from '@mikro-orm/postgresql';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
+import { accountRoutes } from './account/routes';
+import { findCaller } from './account/tokens';
 import { bookRoutes } from './book/routes';
 import { compareRoutes } from './compare/routes';
 import { exportRoutes } from './export/routes';
@@ -98,12 +100,14 @@ export function createApp({
   const api = express.Router();
   api.use('/api', ownOrigin(publicUrl));
   api.use('/api', sessionCookie(pool, sessionSecret, secure));
+  api.use('/api', findCaller(em));
   bind(api, em, 'health', async ({ em: own }) => {
     await own.getConnection().execute('select 1');
     return { ok: true as const, version };
   });
   bind(api, em, 'openapi', async () => openApi(version));
   sessionRoutes(api, em, countTries(pool), secure);
+  accountRoutes(api, em, pool);
   guideRoutes(api, em);
   learnRoutes(api, em, learning, jobs);
   standingRoutes(api, em, weighing);

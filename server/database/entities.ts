@@ -37,6 +37,23 @@ export const AccountEntity = defineEntity({
   },
 });
 
+/** What a script shows instead of a session; only its hash is kept. */
+export const TokenEntity = defineEntity({
+  name: 'Token',
+  tableName: 'api_token',
+  properties: {
+    stationId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    accountId: p.uuid(),
+    name: p.string(),
+    scope: p.enum(['read', 'write'] as const),
+    hash: p.string(),
+    createdAt: p.datetime(),
+    usedAt: p.datetime().nullable(),
+  },
+});
+export type TokenColumns = InferEntity<typeof TokenEntity>;
+
 export const GuideEntity = defineEntity({
   name: 'Guide',
   tableName: 'guide',
@@ -223,6 +240,7 @@ export const PhotoEntity = defineEntity({
 export const entities = [
   StationEntity,
   AccountEntity,
+  TokenEntity,
   GuideEntity,
   GuideVersionEntity,
   SpecimenEntity,

@@ -19,6 +19,9 @@ export const notFound = (what: string) =>
 
 export const signedOut = () => new HttpProblem(401, { code: 'signed-out', message: 'Sign in first.' });
 
+export const notAllowed = () =>
+  new HttpProblem(403, { code: 'not-allowed', message: 'This API token does not allow that. Make one that does, or sign in.' });
+
 /** Both sides of a write that was not made from what is stored. */
 export const staleVersion = (what: string, stored: unknown, sent: unknown) =>
   new HttpProblem(409, {

@@ -2,7 +2,7 @@ import { type Endpoint, type EndpointName, endpoints, type Endpoints } from '@pl
 import type { Request, RequestHandler, Response, Router } from 'express';
 import type { z } from 'zod';
 import { checkSent, jsonBody } from './body';
-import { badShape, signedOut } from './errors';
+import { badShape, notAllowed, signedOut } from './errors';
 import type { Em } from '../database/orm';
 
 /** Who asks. */
@@ -10,6 +10,14 @@ export interface Caller {
   accountId: string;
   accountName: string;
   stationId: string;
+  /** What the token it asks with allows; absent for a person who is signed in. */
+  scope?: 'read' | 'write';
+}
+
+declare module 'express-serve-static-core' {
+  interface Request {
+    caller?: Caller;
+  }
 }
 
 type Parsed<E, K extends string> = K extends keyof E ? (E[K] extends z.ZodType ? z.output<E[K]> : undefined) : undefined;
@@ -35,11 +43,12 @@ export function bind<N extends EndpointName>(router: Router, em: () => Em, name:
   const endpoint: Endpoint = endpoints[name];
   const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
   const gate: RequestHandler = (request, _response, next) => {
-    if (!endpoint.open && !request.session?.caller) throw signedOut();
+    if (!endpoint.open && !request.caller) throw signedOut();
+    if (request.caller?.scope && !allows(request.caller.scope, endpoint)) throw notAllowed();
     next();
   };
   router[method](endpoint.path, gate, ...(endpoint.body ? [jsonBody(endpoint.bytes)] : []), async (request, response) => {
-    const caller = request.session?.caller;
+    const { caller } = request;
     const parse = (schema: z.ZodType | undefined, value: unknown, root: string) => {
       if (!schema) return undefined;
       checkSent(value, root);
@@ -66,3 +75,7 @@ export function bind<N extends EndpointName>(router: Router, em: () => Em, name:
     } else response.json(answer);
   });
 }
+
+/** May a token of this scope do it? */
+const allows = (scope: 'read' | 'write', { method, asks, personal }: Endpoint): boolean =>
+  !personal && (scope === 'write' || method === 'GET' || Boolean(asks));

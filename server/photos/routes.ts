@@ -1,7 +1,7 @@
 import type { Router } from 'express';
 import multer, { memoryStorage, MulterError } from 'multer';
 import type { Em } from '../database/orm';
-import { HttpProblem, signedOut } from '../http/errors';
+import { HttpProblem, notAllowed, signedOut } from '../http/errors';
 import { bind } from '../http/route';
 import { addPhoto, findPhoto } from './service';
 
@@ -11,7 +11,8 @@ export function photoRoutes(router: Router, em: () => Em): void {
   const take = multer({ storage: memoryStorage(), limits: { fileSize: LARGEST, files: 1, fields: 0 } }).single('photo');
   router.post('/api/photos', (request, response, next) => {
     // Nobody fills the memory of the server without a session.
-    if (!request.session?.caller) throw signedOut();
+    if (!request.caller) throw signedOut();
+    if (request.caller.scope === 'read') throw notAllowed();
     take(request, response, (error: unknown) => {
       if (!error) return next();
       // What is not multer's own came from the parts that read the form: it is broken, or was cut short.

@@ -6,6 +6,9 @@ import type { Caller } from '../http/route';
 declare module 'express-session' {
   interface SessionData {
     caller: Caller;
+    /** Since when, and what the browser called itself: so that a person can tell sessions apart. */
+    since: string;
+    device: string;
   }
 }
 

@@ -5,6 +5,9 @@ import { cookieName } from './cookie';
 import { describeSession, makeStation, signIn, wrongPassword } from './service';
 import type { Tries } from './tries';
 
+/** As much of a browser's name as is kept, in characters. */
+const LONGEST_DEVICE = 200;
+
 const done = (work: (callback: (error?: Error) => void) => void) =>
   new Promise<void>((resolve, reject) => work((error) => (error ? reject(error) : resolve())));
 
@@ -12,6 +15,8 @@ const done = (work: (callback: (error?: Error) => void) => void) =>
 async function enter(request: Request, caller: Caller): Promise<void> {
   await done((callback) => request.session.regenerate(callback));
   request.session.caller = caller;
+  request.session.since = new Date().toISOString();
+  request.session.device = (request.get('user-agent') ?? '').slice(0, LONGEST_DEVICE);
   await done((callback) => request.session.save(callback));
 }
 

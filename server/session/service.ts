@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { raw, UniqueConstraintViolationException } from '@mikro-orm/core';
-import type { Session } from '@plesion/contract';
+import type { PasswordChange, Session } from '@plesion/contract';
 import { demoGuides } from '@plesion/demo';
 import { AccountEntity, StationEntity } from '../database/entities';
 import type { Em } from '../database/orm';
@@ -25,6 +25,16 @@ export async function signIn(em: Em, name: string, password: string): Promise<Ca
   const matches = await verify(account?.passwordHash ?? (await nobody), password);
   if (!account || !matches) return undefined;
   return { accountId: account.id, accountName: account.name, stationId: account.stationId };
+}
+
+/** Another password for an account, by whoever knows the one it has. */
+export async function changePassword(em: Em, { accountId, stationId }: Caller, { current, next }: PasswordChange): Promise<void> {
+  const account = await em.findOne(AccountEntity, { id: accountId, stationId });
+  if (!account) throw signedOut();
+  if (!(await verify(account.passwordHash, current)))
+    throw badRequest([{ code: 'wrong-password', message: 'This is not the password as it is now.', field: 'current' }]);
+  const passwordHash = await hash(next, ARGON);
+  await em.nativeUpdate(AccountEntity, { id: accountId, stationId }, { passwordHash });
 }
 
 export interface NewStation {

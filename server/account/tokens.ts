@@ -1,0 +1,78 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import type { MadeToken, NewToken, Token } from '@plesion/contract';
+import type { RequestHandler } from 'express';
+import { AccountEntity, TokenEntity, type TokenColumns } from '../database/entities';
+import type { Em } from '../database/orm';
+import { HttpProblem, notFound } from '../http/errors';
+import type { Caller } from '../http/route';
+
+/** Tokens that one account may have. */
+const MOST = 50;
+/** Milliseconds: so exactly is it kept when a token was used last. */
+const MINUTE = 60_000;
+
+/** The station stands in the token, so that it is looked for among that station's alone. */
+const SHAPE = /^plesion_([0-9a-f]{32})_([A-Za-z0-9_-]{43})$/;
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+const badToken = () =>
+  new HttpProblem(401, { code: 'bad-token', message: 'This API token is not known here, or was ended. Make another one.' });
+
+/** Who asks: the bearer of a token, else whoever is signed in. */
+export function findCaller(em: () => Em): RequestHandler {
+  return async (request, _response, next) => {
+    const { authorization } = request.headers;
+    if (authorization === undefined) request.caller = request.session?.caller;
+    else request.caller = await bearer(em(), authorization);
+    next();
+  };
+}
+
+async function bearer(em: Em, authorization: string): Promise<Caller> {
+  const token = /^Bearer (\S+)$/i.exec(authorization)?.[1] ?? '';
+  const [, station] = SHAPE.exec(token) ?? [];
+  if (station === undefined) throw badToken();
+  const stationId = [
+    station.slice(0, 8),
+    station.slice(8, 12),
+    station.slice(12, 16),
+    station.slice(16, 20),
+    station.slice(20),
+  ].join('-');
+  const known = await em.findOne(TokenEntity, { stationId, hash: hashOf(token) });
+  const account = known && (await em.findOne(AccountEntity, { id: known.accountId, stationId }));
+  if (!account) throw badToken();
+  if (!known.usedAt || Date.now() - known.usedAt.getTime() > MINUTE)
+    await em.nativeUpdate(TokenEntity, { stationId, id: known.id }, { usedAt: new Date() });
+  return { accountId: account.id, accountName: account.name, stationId, scope: known.scope };
+}
+
+export async function listTokens(em: Em, { stationId, accountId }: Caller): Promise<Token[]> {
+  const rows = await em.find(TokenEntity, { stationId, accountId }, { orderBy: { createdAt: 'asc' } });
+  return rows.map(tokenOf);
+}
+
+export async function makeToken(em: Em, { stationId, accountId }: Caller, { name, scope }: NewToken): Promise<MadeToken> {
+  if ((await em.count(TokenEntity, { stationId, accountId })) >= MOST)
+    throw new HttpProblem(409, {
+      code: 'too-many-tokens',
+      message: `There are ${MOST} tokens already; end one that is not used.`,
+    });
+  const token = `plesion_${stationId.replaceAll('-', '')}_${randomBytes(32).toString('base64url')}`;
+  const row = { stationId, id: randomUUID(), accountId, name, scope, hash: hashOf(token), createdAt: new Date(), usedAt: null };
+  await em.insert(TokenEntity, row);
+  return { ...tokenOf(row), token };
+}
+
+export async function endToken(em: Em, { stationId, accountId }: Caller, id: string): Promise<void> {
+  if ((await em.nativeDelete(TokenEntity, { stationId, accountId, id })) === 0) throw notFound('token');
+}
+
+const tokenOf = ({ id, name, scope, createdAt, usedAt }: TokenColumns): Token => ({
+  id,
+  name,
+  scope,
+  createdAt: createdAt.toISOString(),
+  ...(usedAt ? { usedAt: usedAt.toISOString() } : {}),
+});
