@@ -30,6 +30,7 @@ const features = {
   learn: [],
   firstLook: [],
   appearance: ['session'],
+  account: ['session'],
   door: ['session', 'plates'],
   analysis: ['records'],
   reading: ['analysis', 'plates', 'records'],

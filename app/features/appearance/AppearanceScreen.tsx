@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/index';
 import { type Appearance, setAppearance, useAppearance } from '../../theme/appearance';
@@ -28,6 +29,7 @@ export function AppearanceScreen() {
   const appearance = useAppearance();
   const session = useSession();
   const signOut = useSignOut();
+  const router = useRouter();
   return (
     <Screen>
       <Text size="display" heading={1}>
@@ -51,6 +53,7 @@ export function AppearanceScreen() {
       <Card title={session.station.name}>
         <View style={styles.line}>
           <Text style={styles.grow}>{`Signed in as ${session.account.name}`}</Text>
+          <Button label="Account" hint="Account: password, sessions, tokens" onPress={() => router.push('/account')} />
           <Button label="Sign out" onPress={() => signOut.mutate()} />
         </View>
       </Card>
@@ -59,6 +62,6 @@ export function AppearanceScreen() {
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1 },
 });

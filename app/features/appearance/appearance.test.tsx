@@ -5,6 +5,8 @@ import { setAppearance } from '../../theme/appearance';
 import { Text } from '../../ui/Text';
 import { AppearanceScreen } from './AppearanceScreen';
 
+const mockPush = jest.fn();
+jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush }) }));
 jest.mock('../session/useSession', () => ({
   useSession: () => ({ station: { name: 'Skerry' }, account: { name: 'ann' } }),
   useSignOut: () => ({ mutate: jest.fn() }),
@@ -67,4 +69,10 @@ describe.each([
 
 it('lamp ink has no blue to speak of', () => {
   for (const name of ['ink', 'quiet', 'kelp', 'for'] as const) expect(parseInt(LAMP[name].slice(5, 7), 16)).toBeLessThan(0x80);
+});
+
+it('leads to the account', () => {
+  render(<AppearanceScreen />);
+  fireEvent.press(screen.getByLabelText('Account: password, sessions, tokens'));
+  expect(mockPush).toHaveBeenCalledWith('/account');
 });

@@ -1,9 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { RequestProblem, schemas } from '@plesion/contract';
+import { schemas } from '@plesion/contract';
 import { lazy, Suspense, useState } from 'react';
-import { type Path, useForm, type UseFormSetError } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
+import { showProblem } from '../../lib/formProblem';
 import { Button } from '../../ui/Button';
 import { FormTextField } from '../../ui/FormTextField';
 import { Logo } from '../../ui/Logo';
@@ -62,13 +63,6 @@ export function SignIn() {
       </Card>
     </Screen>
   );
-}
-
-/** Put the server's complaint at the field it names. */
-function showProblem<T extends object>(error: unknown, fields: Path<T>[], setError: UseFormSetError<T>): void {
-  if (!(error instanceof RequestProblem)) throw error;
-  const field = fields.find((name) => name === error.body.field);
-  setError(field ?? 'root', { message: error.message });
 }
 
 function AccountForm() {

@@ -70,9 +70,13 @@ function Rail() {
         <Text size="small" strong>
           {session.station.name}
         </Text>
-        <Text size="small" quiet>
-          {session.account.name}
-        </Text>
+        <Link href="/account" asChild>
+          <Pressable accessibilityLabel={`Account: ${session.account.name}`} style={styles.leave}>
+            <Text size="small" color={colour.kelp}>
+              {session.account.name}
+            </Text>
+          </Pressable>
+        </Link>
         <Pressable role="button" onPress={() => signOut.mutate()} style={styles.leave}>
           <Text size="small" color={colour.kelp}>
             Sign out

@@ -1,0 +1,3 @@
+import { AccountScreen } from '../features/account/AccountScreen';
+
+export default AccountScreen;

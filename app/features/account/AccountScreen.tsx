@@ -1,0 +1,46 @@
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Text } from '../../ui/Text';
+import { useSession, useSignOut } from '../session/useSession';
+import { PasswordForm } from './PasswordForm';
+import { SessionList } from './SessionList';
+import { TokenSheet } from './TokenSheet';
+
+/** Whoever is signed in: where, with which password, and what scripts may do in their name. */
+export function AccountScreen() {
+  const { account, station } = useSession();
+  const signOut = useSignOut();
+  return (
+    <Screen widest={760}>
+      <Text size="display" heading={1}>
+        Account
+      </Text>
+      <Card>
+        <View style={styles.line}>
+          <Text style={styles.grow}>{`${account.name}, of ${station.name}`}</Text>
+          <Button label="Sign out" busy={signOut.isPending} onPress={() => signOut.mutate()} />
+        </View>
+      </Card>
+      {station.demo ? (
+        <Notice kind="note" title="Everybody’s account">
+          The demo’s password stays as it is, and no script works in its name. Make a station of your own for that.
+        </Notice>
+      ) : (
+        <>
+          <PasswordForm />
+          <SessionList />
+          <TokenSheet />
+        </>
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  grow: { flex: 1, minWidth: 180 },
+});

@@ -1,0 +1,55 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { format, parseISO } from 'date-fns';
+import { StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Notice } from '../../ui/Notice';
+import { Failed, Loading } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { nameOfDevice } from './deviceName';
+import { SESSIONS } from './queries';
+
+/** Where one is signed in; what is not one's own any more is ended. */
+export function SessionList() {
+  const client = useQueryClient();
+  const { data, error, refetch } = useQuery({ queryKey: SESSIONS, queryFn: ({ signal }) => api('sessions', {}, signal) });
+  const end = useMutation({
+    mutationFn: (id: string) => api('endSession', { params: { id } }),
+    onSettled: () => client.invalidateQueries({ queryKey: SESSIONS }),
+  });
+  return (
+    <Card title="Signed in">
+      {error && <Failed error={error} retry={() => void refetch()} />}
+      {!data && !error && <Loading what="Where you are signed in" />}
+      {data?.sessions.map(({ id, current, device, since }) => (
+        <View key={id} style={styles.line}>
+          <View style={styles.grow}>
+            <Text strong={current}>{current ? `${nameOfDevice(device)}, here` : nameOfDevice(device)}</Text>
+            {since && (
+              <Text size="small" quiet>
+                {`since ${format(parseISO(since), 'd MMM yyyy, HH:mm')}`}
+              </Text>
+            )}
+          </View>
+          {!current && (
+            <Button
+              small
+              label="Sign out there"
+              hint={`Sign out: ${nameOfDevice(device)}`}
+              busy={end.isPending && end.variables === id}
+              onPress={() => end.mutate(id)}
+            />
+          )}
+        </View>
+      ))}
+      {end.error && <Notice kind="problem">{end.error.message}</Notice>}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  grow: { flex: 1, minWidth: 160 },
+});

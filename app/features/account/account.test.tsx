@@ -1,0 +1,110 @@
+import { RequestProblem } from '@plesion/contract';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { fakeStation, type FakeStation } from '../../test/fakeStation';
+import { press, showScreen, shown, type } from '../../test/showScreen';
+import { AccountScreen } from './AccountScreen';
+import { nameOfDevice } from './deviceName';
+
+let mockStation: FakeStation;
+let mockDemo = false;
+jest.mock('../../lib/api', () => ({ api: (name: string, given: object) => mockStation.api(name, given) }));
+jest.mock('../session/useSession', () => ({
+  useSession: () => ({ station: { name: 'Quell', demo: mockDemo }, account: { name: 'ann' } }),
+  useSignOut: () => ({ mutate: jest.fn(), isPending: false }),
+}));
+
+const HERE = {
+  id: 'a'.repeat(32),
+  current: true,
+  device: 'X11; Linux x86_64',
+  since: '2026-05-12T10:00:00Z',
+  until: '2026-06-12T10:00:00Z',
+};
+const THERE = { ...HERE, id: 'b'.repeat(32), current: false, device: 'Linux; Android 15' };
+const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);
+const pressButton = (label: string) => act(async () => fireEvent.press(screen.getByLabelText(label)));
+
+beforeEach(() => {
+  mockDemo = false;
+  mockStation = fakeStation();
+  let sessions = [HERE, THERE];
+  let tokens: object[] = [];
+  mockStation.answer('sessions', () => ({ sessions }));
+  mockStation.answer('endSession', ({ params }) => {
+    sessions = sessions.filter(({ id }) => id !== params!.id);
+    return {};
+  });
+  mockStation.answer('tokens', () => ({ tokens }));
+  mockStation.answer('makeToken', ({ body }) => {
+    const token = { ...(body as object), id: '0192f3a0-0000-7006-8000-000000000001', createdAt: HERE.since };
+    tokens = [token];
+    return { ...token, token: 'plesion_secret' };
+  });
+  mockStation.answer('endToken', () => {
+    tokens = [];
+    return {};
+  });
+});
+
+describe('an account', () => {
+  it('shows where it is signed in, and signs out there', async () => {
+    await showScreen(<AccountScreen />);
+    await shown('a computer, here');
+    expect(screen.getByText('a phone or tablet')).toBeTruthy();
+    await pressButton('Sign out: a phone or tablet');
+    expect(sent('endSession')).toEqual([{ params: { id: THERE.id } }]);
+    await waitFor(() => expect(screen.queryByText('a phone or tablet')).toBeNull());
+  });
+
+  it('changes its password, and says at the field what is wrong', async () => {
+    mockStation.answer('changePassword', ({ body }) => {
+      if ((body as { current: string }).current === 'right one') return {};
+      throw new RequestProblem(400, {
+        code: 'wrong-password',
+        message: 'This is not the password as it is now.',
+        field: 'current',
+      });
+    });
+    await showScreen(<AccountScreen />);
+    await press('Change it');
+    await shown('give the password as it is now');
+    expect(sent('changePassword')).toEqual([]);
+    await type('As it is now', 'wrong one');
+    await type('As it is to be', 'quite another');
+    await press('Change it');
+    await shown('This is not the password as it is now.');
+    await type('As it is now', 'right one');
+    await press('Change it');
+    await shown('The password is changed.');
+    expect(screen.getByLabelText('As it is to be')).toHaveProp('value', '');
+  });
+
+  it('makes a token, tells it once, and ends it', async () => {
+    await showScreen(<AccountScreen />);
+    await shown('a computer, here');
+    await type('What it is for', 'weather hut');
+    await press('read and write');
+    await press('Make a token');
+    await shown('plesion_secret');
+    expect(sent('makeToken')).toEqual([{ body: { name: 'weather hut', scope: 'write' } }]);
+    await shown('may read and write · not used yet');
+    await pressButton('End the token “weather hut”');
+    await waitFor(() => expect(screen.queryByText('may read and write · not used yet')).toBeNull());
+    expect(screen.queryByText('plesion_secret')).toBeNull();
+  });
+
+  it('of the demo is nobody’s own', async () => {
+    mockDemo = true;
+    await showScreen(<AccountScreen />);
+    await shown('Everybody’s account');
+    expect(screen.queryByText('Make a token')).toBeNull();
+    expect(sent('sessions')).toEqual([]);
+  });
+});
+
+it.each([
+  ['Mozilla/5.0 (iPhone; CPU iPhone OS 19_0 like Mac OS X)', 'a phone or tablet'],
+  ['Mozilla/5.0 (Windows NT 10.0)', 'a computer'],
+  ['curl/8', 'another device'],
+  ['', 'an unnamed device'],
+])('“%s” is %s', (agent, name) => expect(nameOfDevice(agent)).toBe(name));
