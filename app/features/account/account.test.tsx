@@ -49,11 +49,11 @@ beforeEach(() => {
 describe('an account', () => {
   it('shows where it is signed in, and signs out there', async () => {
     await showScreen(<AccountScreen />);
-    await shown('a computer, here');
-    expect(screen.getByText('a phone or tablet')).toBeTruthy();
-    await pressButton('Sign out: a phone or tablet');
+    await shown('Computer, here');
+    expect(screen.getByText('Phone or tablet')).toBeTruthy();
+    await pressButton('Sign out: Phone or tablet');
     expect(sent('endSession')).toEqual([{ params: { id: THERE.id } }]);
-    await waitFor(() => expect(screen.queryByText('a phone or tablet')).toBeNull());
+    await waitFor(() => expect(screen.queryByText('Phone or tablet')).toBeNull());
   });
 
   it('changes its password, and says at the field what is wrong', async () => {
@@ -81,7 +81,7 @@ describe('an account', () => {
 
   it('makes a token, tells it once, and ends it', async () => {
     await showScreen(<AccountScreen />);
-    await shown('a computer, here');
+    await shown('Computer, here');
     await type('What it is for', 'weather hut');
     await press('read and write');
     await press('Make a token');
@@ -103,8 +103,8 @@ describe('an account', () => {
 });
 
 it.each([
-  ['Mozilla/5.0 (iPhone; CPU iPhone OS 19_0 like Mac OS X)', 'a phone or tablet'],
-  ['Mozilla/5.0 (Windows NT 10.0)', 'a computer'],
-  ['curl/8', 'another device'],
-  ['', 'an unnamed device'],
+  ['Mozilla/5.0 (iPhone; CPU iPhone OS 19_0 like Mac OS X)', 'Phone or tablet'],
+  ['Mozilla/5.0 (Windows NT 10.0)', 'Computer'],
+  ['curl/8', 'Another device'],
+  ['', 'A device without a name'],
 ])('“%s” is %s', (agent, name) => expect(nameOfDevice(agent)).toBe(name));
