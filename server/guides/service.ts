@@ -6,6 +6,7 @@ import { foreignTo } from '@plesion/core/plates';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
+import { contentOf } from './contents';
 import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 /** Hash of a guide's content, whatever the order its JSON came in. */
@@ -100,9 +101,17 @@ export async function listGuides(em: Em, stationId: string): Promise<GuideRow[]>
 export async function findGuide(em: Em, stationId: string, id: string, version?: number): Promise<StoredGuide> {
   const head = await em.findOne(GuideEntity, { stationId, id });
   if (!head) throw notFound('guide');
-  const stored = await em.findOne(GuideVersionEntity, { guideId: id, version: version ?? head.version });
+  return version === undefined || version === head.version ? newest(em, head) : earlier(em, head, version);
+}
+
+async function newest(em: Em, head: GuideHead): Promise<StoredGuide> {
+  return { ...headRow(head), guide: await contentOf(em, head.id, head.version, head.hash) };
+}
+
+async function earlier(em: Em, head: GuideHead, version: number): Promise<StoredGuide> {
+  const stored = await em.findOne(GuideVersionEntity, { guideId: head.id, version }, { fields: ['version', 'hash'] });
   if (!stored) throw notFound('version of the guide');
-  return { ...headRow(head), version: stored.version, hash: stored.hash, guide: stored.content };
+  return { ...headRow(head), version, hash: stored.hash, guide: await contentOf(em, head.id, version, stored.hash) };
 }
 
 /** A guide for whoever looks at it, with what its author should know. */
@@ -117,13 +126,18 @@ function withCautions(stored: StoredGuide): StoredGuide {
 /** A record may name only a guide of its station. */
 export async function checkGuideId(em: Em, stationId: string, id: string | undefined): Promise<void> {
   if (id === undefined || (await em.count(GuideEntity, { id, stationId }))) return;
-  throw badRequest([{ code: 'unknown-guide', message: 'There is no such guide in this station.', field: 'guideId' }]);
+  throw unknownGuide();
 }
+
+const unknownGuide = () =>
+  badRequest([{ code: 'unknown-guide', message: 'There is no such guide in this station.', field: 'guideId' }]);
 
 /** The guide that a record names; undefined where it names none. */
 export async function guideNamed(em: Em, stationId: string, id: string | undefined): Promise<StoredGuide | undefined> {
-  await checkGuideId(em, stationId, id);
-  return id === undefined ? undefined : findGuide(em, stationId, id);
+  if (id === undefined) return undefined;
+  const head = await em.findOne(GuideEntity, { stationId, id });
+  if (!head) throw unknownGuide();
+  return newest(em, head);
 }
 
 function headRow(head: Omit<GuideHead, 'stationId'>): GuideRow {

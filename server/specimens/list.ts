@@ -4,28 +4,61 @@ import { traitsRead } from '@plesion/core/plates';
 import type { FilterQuery } from '@mikro-orm/core';
 import { GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
 import type { Em } from '../database/orm';
+import { contentOf } from '../guides/contents';
 
 const PAGE = 60;
 
 /** The daybook: newest day first, what has no date yet on top. */
 export async function listSpecimens(em: Em, stationId: string, query: SpecimenQuery): Promise<SpecimenList> {
-  const [records, total] = await em.findAndCount(SpecimenEntity, filterOf(stationId, query), {
+  const where = filterOf(stationId, query);
+  const records = await em.find(SpecimenEntity, where, {
+    fields: SHOWN,
     orderBy: [{ seenOn: 'desc nulls first' }, { createdAt: 'desc' }],
     limit: query.limit ?? PAGE,
     offset: query.offset ?? 0,
   });
+  const total = await em.count(SpecimenEntity, where);
   const versions = await guideVersions(em, records);
-  const places = await em
-    .getConnection()
-    .execute<{ place: string }[]>(
-      'select distinct place from specimen where station_id = ? and not hidden and place is not null order by place limit 200',
-      [stationId],
-    );
   return {
     specimens: records.map((record) => rowOf(record, guideOf(versions, record))),
     total,
-    places: places.map((row) => row.place),
+    places: await placesOf(em, stationId),
   };
+}
+
+/** What a row of the daybook shows: neither names given earlier nor what is searched in is read for it. */
+const SHOWN = [
+  'id',
+  'version',
+  'guideId',
+  'guideVersion',
+  'label',
+  'place',
+  'seenOn',
+  'named',
+  'hidden',
+  'photo',
+  'summary',
+  'readings',
+  'updatedAt',
+] as const satisfies (keyof SpecimenRecord)[];
+
+/** Places to choose from: more than these are typed. */
+const MOST_PLACES = 200;
+
+/** The places of a station's daybook: from one to the next along the index, however many specimens each has. */
+export const PLACES = `
+  with recursive next (place) as (
+    (select place from specimen where station_id = ? and not hidden and place is not null order by place limit 1)
+    union all
+    select (select place from specimen where station_id = ? and not hidden and place > next.place order by place limit 1)
+    from next where next.place is not null
+  )
+  select place from next where place is not null limit ${MOST_PLACES}`;
+
+async function placesOf(em: Em, stationId: string): Promise<string[]> {
+  const rows = await em.getConnection().execute<{ place: string }[]>(PLACES, [stationId, stationId]);
+  return rows.map(({ place }) => place);
 }
 
 export function filterOf(stationId: string, query: SpecimenQuery): FilterQuery<SpecimenRecord> {
@@ -60,13 +93,19 @@ export async function guideVersions(em: Em, records: readonly ReadWith[]): Promi
   }
   const wanted = [...known.values()];
   if (wanted.length === 0) return new Map();
-  const stored = await em.find(GuideVersionEntity, { $or: wanted });
-  return new Map(stored.map((row) => [versionKey({ guideId: row.guideId, guideVersion: row.version }), row.content]));
+  const stored = await em.find(GuideVersionEntity, { $or: wanted }, { fields: ['guideId', 'version', 'hash'] });
+  const pairs = await Promise.all(
+    stored.map(
+      async ({ guideId, version, hash }) =>
+        [versionKey({ guideId, guideVersion: version }), await contentOf(em, guideId, version, hash)] as const,
+    ),
+  );
+  return new Map(pairs);
 }
 
 export const guideOf = (versions: Map<string, Guide>, record: ReadWith): Guide | undefined => versions.get(versionKey(record));
 
-function rowOf(record: SpecimenRecord, guide: Guide | undefined): SpecimenRow {
+function rowOf(record: Pick<SpecimenRecord, (typeof SHOWN)[number]>, guide: Guide | undefined): SpecimenRow {
   const { id, version, guideId, label, place, seenOn, named, hidden, photo, summary, readings, updatedAt } = record;
   return {
     id,

@@ -6,6 +6,11 @@ export class Migration20261128000000 extends Migration {
     this.addSql('create table tries (key varchar(255) primary key, points integer not null default 0, expire bigint);');
     this.addSql('create index tries_expired on tries (expire);');
     this.addSql("create index session_of_account on session ((sess -> 'caller' ->> 'accountId'));");
+    // The daybook is found in by parts of words, and its places are listed, without reading it all.
+    this.addSql('create extension if not exists pg_trgm;');
+    this.addSql('create extension if not exists btree_gin;');
+    this.addSql('create index specimen_found on specimen using gin (station_id, search gin_trgm_ops);');
+    this.addSql('create index specimen_place on specimen (station_id, place) where not hidden and place is not null;');
     this.addSql(`create table api_token (
       station_id uuid not null references station (id) on delete cascade,
       id uuid not null,
@@ -22,6 +27,7 @@ export class Migration20261128000000 extends Migration {
 
   override down(): void {
     this.addSql('drop table api_token;');
+    this.addSql('drop index specimen_found, specimen_place;');
     this.addSql('drop index session_of_account;');
     this.addSql('drop table tries;');
   }
