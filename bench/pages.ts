@@ -120,7 +120,9 @@ export async function reportPages(print: (line?: string) => void): Promise<void>
       '  page of a form',
       await followed(page, `${book}/wall`, 'a[aria-label="crinita-palliax juvenile"]', 'text=Easily taken for'),
     );
-    const many = (await (await page.request.post(`${station.url}/api/guides`, { data: manyTerns() })).json()) as { id: string };
+    const many = (await (
+      await page.request.post(`${station.url}/api/guides`, { data: manyTerns(), headers: { origin: station.url } })
+    ).json()) as { id: string };
     for (const [name, path, ready] of [
       [`plate wall of ${FORMS} forms`, 'wall', 'a[aria-label="crinita-palliax juvenile"] svg'],
       [`taxa of ${FORMS} forms`, 'taxa', 'text=black-tip tern'],

@@ -64,7 +64,14 @@ export const endpoints = {
   health: {
     method: 'GET',
     path: '/api/health',
-    summary: 'Is the server up and its database answering?',
+    summary: 'Is the server up?',
+    open: true,
+    response: z.object({ ok: z.literal(true), version: z.string() }),
+  },
+  ready: {
+    method: 'GET',
+    path: '/api/ready',
+    summary: 'Can it work: does its database answer? 503 where it does not.',
     open: true,
     response: z.object({ ok: z.literal(true), version: z.string() }),
   },

@@ -6,6 +6,8 @@ export const ProblemBody = z.object({
   code: z.string(),
   message: z.string(),
   field: z.string().optional(),
+  /** Of a fault of the server: what to quote when it is told to whoever runs it. */
+  requestId: z.string().optional(),
   /** All problems, where there are several. */
   problems: z
     .array(

@@ -60,7 +60,11 @@ describe.each(SIZES)('keys, $kind', ({ kind, width, height }) => {
       determinations: [],
       hidden: false,
     };
-    expect((await page.request.put(`${station.url}/api/specimens/${specimen}`, { data: body })).status()).toBe(200);
+    expect(
+      (
+        await page.request.put(`${station.url}/api/specimens/${specimen}`, { data: body, headers: { origin: station.url } })
+      ).status(),
+    ).toBe(200);
   });
 
   it('are found on their guide, each with its picture, what is to consider, and ways out of it', async () => {

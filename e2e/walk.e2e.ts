@@ -317,7 +317,7 @@ describe('a station of one’s own', () => {
     await page.getByText('use at least 8 characters').waitFor();
     await page.getByLabel('Password').fill('long enough');
     await page.getByRole('button', { name: 'Make the station' }).click();
-    await page.getByText('There is already an account with this name.').waitFor();
+    await page.getByText(/^These names cannot be used here\./).waitFor();
     await page.getByLabel('Your account').fill('skerry');
     await page.getByRole('button', { name: 'Make the station' }).click();
     await page.getByText('An empty daybook').waitFor();

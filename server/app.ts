@@ -16,6 +16,8 @@ import { guideRoutes } from './guides/routes';
 import { errorHandler } from './http/errorHandler';
 import { HttpProblem } from './http/errors';
 import { ownHost, ownOrigin } from './http/origin';
+import type { Metrics } from './observe/metrics';
+import { logRequests } from './observe/requests';
 import { bind } from './http/route';
 import { individualRoutes } from './individuals/routes';
 import type { Jobs } from './jobs/jobs';
@@ -48,6 +50,7 @@ export interface Parts {
   sessionSecret: string;
   version: string;
   log: Logger;
+  metrics?: Metrics;
   webRoot?: string;
   /** The address people use. */
   publicUrl?: string;
@@ -66,6 +69,7 @@ export function createApp({
   sessionSecret,
   version,
   log,
+  metrics,
   webRoot,
   publicUrl,
   trustProxy,
@@ -94,14 +98,18 @@ export function createApp({
       strictTransportSecurity: secure ? { maxAge: 63_072_000 } : false,
     }),
   );
+  app.use('/api', logRequests(log));
+  if (metrics) app.use('/api', metrics.measure);
   app.use(compression());
   app.use(ownHost(publicUrl));
 
   const api = express.Router();
+  // Whether the server is up is said before anything is asked of the database.
+  bind(api, em, 'health', async () => ({ ok: true as const, version }));
   api.use('/api', ownOrigin(publicUrl));
   api.use('/api', sessionCookie(pool, sessionSecret, secure));
   api.use('/api', findCaller(em));
-  bind(api, em, 'health', async ({ em: own }) => {
+  bind(api, em, 'ready', async ({ em: own }) => {
     await own.getConnection().execute('select 1');
     return { ok: true as const, version };
   });

@@ -11,6 +11,8 @@ export interface Config {
   publicUrl?: string;
   /** Proxies in front that are believed: how many, or their addresses; see `docs/deploy.md`. */
   trustProxy?: number | string;
+  /** Where Prometheus may read; nothing is measured when absent. */
+  metricsPort?: number;
 }
 
 /** Read the environment; throws one sentence that says which variable to set. */
@@ -20,9 +22,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     if (!value) throw new Error(`${name} is not set. Start Plesion with “npm start”, which sets it, or set it yourself.`);
     return value;
   };
-  const port = Number(env.PORT ?? 4180);
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
-    throw new Error(`PORT is “${env.PORT}”; it must be a number from 0 to 65535.`);
+  const port = portOf('PORT', env.PORT ?? '4180');
   return {
     port,
     host: env.HOST ?? '127.0.0.1',
@@ -30,9 +30,17 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     sessionSecret: required('SESSION_SECRET'),
     webRoot: env.WEB_ROOT,
     production: env.NODE_ENV === 'production',
+    metricsPort: env.METRICS_PORT === undefined ? undefined : portOf('METRICS_PORT', env.METRICS_PORT),
     publicUrl: publicUrl(env.PUBLIC_URL),
     trustProxy: env.TRUST_PROXY === undefined || !/^\d+$/.test(env.TRUST_PROXY) ? env.TRUST_PROXY : Number(env.TRUST_PROXY),
   };
+}
+
+function portOf(name: string, given: string): number {
+  const port = Number(given);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`${name} is “${given}”; it must be a number from 0 to 65535.`);
+  return port;
 }
 
 function publicUrl(given: string | undefined): string | undefined {

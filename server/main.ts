@@ -4,6 +4,7 @@ import pino from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
 import { openDatabase, openPool } from './database/orm';
+import { openMetrics } from './observe/metrics';
 import { loadDemo } from './demo';
 import { Jobs } from './jobs/jobs';
 import { openKeyPool } from './keys/pool';
@@ -40,6 +41,7 @@ const paging = openPagePool(fileURLToPath(new URL('./page/page.worker.ts', impor
 const jobs = new Jobs();
 await loadDemo(orm.em.fork(), weighing);
 
+const metrics = config.metricsPort === undefined ? undefined : openMetrics(weighing.waiting);
 const app = createApp({
   orm,
   pool,
@@ -51,11 +53,13 @@ const app = createApp({
   sessionSecret: config.sessionSecret,
   version,
   log,
+  metrics,
   webRoot: config.webRoot,
   publicUrl: config.publicUrl,
   trustProxy: config.trustProxy,
 });
 const server = app.listen(config.port, config.host);
+metrics?.listen(config.metricsPort!, config.host).unref();
 server.on('listening', () => {
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : config.port;

@@ -21,6 +21,8 @@ export interface AnalysisPool {
     asked: Questions[N]['asks'],
     guide?: { guide: Guide; hash: string },
   ): Promise<Questions[N]['gives']>;
+  /** How many wait for a thread. */
+  waiting(): number;
   close(): Promise<void>;
 }
 
@@ -49,6 +51,7 @@ export function openAnalysisPool(workerFile: string, threads = availableParallel
   return {
     ask: (station, name, asked, guide) =>
       ask((request) => queue.run(station, () => send(request)), name, asked, guide && { guide: guide.guide, hash: guide.hash }),
+    waiting: () => queue.waiting,
     close: () => pool.destroy(),
   };
 }

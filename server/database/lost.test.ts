@@ -65,7 +65,7 @@ describe('a database that is lost', () => {
     const id = randomUUID();
     const put = () => visitor.put(`/api/specimens/${id}`).send(write(guideId, { label: 'kept' }));
     await wire.cut();
-    for (const asked of [put(), visitor.get('/api/specimens'), server.visitor().get('/api/health')]) {
+    for (const asked of [put(), visitor.get('/api/specimens'), server.visitor().get('/api/ready')]) {
       const answer = await asked.expect(503);
       expect(answer.headers['retry-after']).toBe('2');
       expect(answer.body).toEqual({
@@ -73,9 +73,11 @@ describe('a database that is lost', () => {
         message: 'The station’s database cannot be reached just now. Nothing was saved; try again in a moment.',
       });
     }
+    // The server itself is up all the while.
+    await server.visitor().get('/api/health').expect(200);
     await wire.mend();
     expect((await put().expect(200)).body).toMatchObject({ version: 1, label: 'kept' });
-    await server.visitor().get('/api/health').expect(200);
+    await server.visitor().get('/api/ready').expect(200);
   });
 
   it('that ends every connection while nobody asks ends nothing else', async () => {

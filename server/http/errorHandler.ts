@@ -44,7 +44,7 @@ function refusal(error: unknown) {
 /** The last stop: known problems as they are, what HTTP's parts refuse by name, anything else as 500 and in the log. */
 export const errorHandler =
   (log: Logger): ErrorRequestHandler =>
-  (error, _request, response, next) => {
+  (error, request, response, next) => {
     if (response.headersSent) return next(error);
     // What a handler said of the answer it meant to give does not hold for this one.
     response.removeHeader('content-disposition');
@@ -63,8 +63,11 @@ export const errorHandler =
       const { status, ...body } = refused;
       return void response.status(status).json(body);
     }
-    log.error(error);
-    response
-      .status(500)
-      .json({ code: 'server-failed', message: 'Something failed in the server. Nothing was saved; try again.' });
+    const requestId = request.id === undefined ? undefined : String(request.id);
+    log.error({ requestId, err: error as Error }, 'a request failed');
+    response.status(500).json({
+      code: 'server-failed',
+      message: 'Something failed in the server. Nothing was saved; try again.',
+      ...(requestId ? { requestId } : {}),
+    });
   };

@@ -16,6 +16,7 @@ describe('what the server is told', () => {
       production: false,
       publicUrl: undefined,
       trustProxy: undefined,
+      metricsPort: undefined,
     });
   });
 

@@ -37,6 +37,11 @@ export class FairQueue {
     }
   }
 
+  /** How many wait, of all stations. */
+  get waiting(): number {
+    return [...this.lines.values()].reduce((sum, line) => sum + line.length, 0);
+  }
+
   private turn(station: string): Promise<void> {
     const line = this.lines.get(station) ?? [];
     if (line.length >= this.most) throw tooBusy();
