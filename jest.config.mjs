@@ -29,7 +29,7 @@ export default {
       preset: 'jest-expo',
       rootDir: `${import.meta.dirname}/app`,
       testMatch: ['**/*.test.ts', '**/*.test.tsx'],
-      setupFilesAfterEnv: [`${import.meta.dirname}/app/test/patience.ts`],
+      setupFilesAfterEnv: [`${import.meta.dirname}/app/test/setUp.ts`],
       moduleNameMapper: {
         '^@plesion/core/([a-z]+)/schema$': '<rootDir>/../core/$1/schema.ts',
         '^@plesion/(core|demo)/(.+)$': '<rootDir>/../$1/$2/index.ts',

@@ -1,7 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawn, spawnSync } from 'node:child_process';
-import { needClient } from './lib/client.mjs';
 import { needChromium } from './lib/debian.mjs';
 import { needPackages } from './lib/packages.mjs';
 import { dataFolder, startPostgres } from './lib/postgres.mjs';
@@ -33,10 +32,14 @@ await main(async () => {
   needPackages();
   const folder = join(dataFolder(), 'test');
   mkdirSync(folder, { recursive: true });
-  const checks = Promise.all([beside('types', 'npm', ['run', 'types']), beside('lint', 'npm', ['run', 'lint'])]);
+  const checks = Promise.all([
+    beside('types', 'npm', ['run', 'types']),
+    beside('lint', 'npm', ['run', 'lint']),
+    beside('web client', process.execPath, ['scripts/client.mjs']),
+  ]);
   const chromium = needChromium();
-  const [types, lint] = await checks;
-  needClient();
+  const [types, lint, client] = await checks;
+  if (!client) throw new Stop('The web client could not be made.');
   const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'));
   const results = join(folder, 'results.json');
   rmSync(results, { force: true });

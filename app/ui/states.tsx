@@ -54,10 +54,16 @@ export function Failed({ error, retry }: FailedProps) {
       title={offline ? 'No connection' : 'That did not work'}
       action={retry && <Button small label="Try again" onPress={retry} />}
     >
-      {offline ? `${message} What you have entered is kept on this device.` : message}
+      {offline ? `${message} What you have entered is kept on this device.` : `${message}${sayQuote(error)}`}
     </Notice>
   );
 }
+
+/** A fault of the server's can be told to whoever runs it. */
+const sayQuote = (error: unknown): string =>
+  error instanceof RequestProblem && error.body.requestId
+    ? ` If it goes on, tell whoever runs the server: ${error.body.requestId}.`
+    : '';
 
 const styles = StyleSheet.create({
   middle: { alignItems: 'center', justifyContent: 'center', gap: space.m, padding: space.xxl },

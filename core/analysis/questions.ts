@@ -2,7 +2,7 @@ import { compareForms, type Comparison } from '../compare';
 import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
 import { type Key, type Walk, walkKey, type WalkRequest } from '../keys';
-import { type KeyFormat, type KeySource, readKeyIn, type ReadIn, writeKeyOut } from '../keys/exchange';
+import { type CheckedKey, checkKey, type KeyFormat, type KeySource, readKeyIn, type ReadIn, writeKeyOut } from '../keys/exchange';
 import type { Situation } from '../observation';
 import type { Outcome } from '../problem';
 import { type Analysis, analyse } from './analyse';
@@ -18,6 +18,8 @@ export interface Questions {
   walk: { asks: Omit<WalkRequest, 'compiled'> & { judgement?: Judgement }; gives: Walk };
   /** A key read in, and tied to the guide where there is one. */
   readKey: { asks: KeySource; gives: Outcome<ReadIn> };
+  /** What is wrong with a key. */
+  checkKey: { asks: { key: Key }; gives: CheckedKey };
   /** A key written out. */
   writeKey: { asks: { key: Key; format: KeyFormat }; gives: string };
 }
@@ -31,6 +33,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   walk: (guide, { judgement, ...asked }) =>
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
   readKey: (guide, source) => readKeyIn(source, guide),
+  checkKey: (guide, { key }) => checkKey(key, guide),
   writeKey: (_, { key, format }) => writeKeyOut(key, format),
 };
 

@@ -4,6 +4,7 @@ import type { Em } from '../database/orm';
 import { guideNamed } from '../guides/service';
 import { badRequest } from '../http/errors';
 import type { Writer } from '../records/write';
+import { checkInThread } from './check';
 import { addKey } from './service';
 
 /** Take in a key: the whole of it, tied to the guide where it names its taxa and characters, or nothing and why. */
@@ -13,6 +14,6 @@ export async function importKey(em: Em, analysis: AnalysisPool, writer: Writer, 
   const read = await analysis.ask(writer.stationId, 'readKey', source, behind);
   if (!read.ok) throw badRequest(read.problems);
   const { key, problems, endpoints } = read.value;
-  const stored = await addKey(em, writer, key, guideId);
+  const stored = await addKey(em, checkInThread(analysis, writer.stationId), writer, key, guideId);
   return { keyId: stored.id, couplets: key.couplets.length, endpoints, problems };
 }

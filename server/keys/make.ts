@@ -3,6 +3,7 @@ import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
 import type { Writer } from '../records/write';
+import type { KeyCheck } from './check';
 import type { KeyPool } from './pool';
 import { addKey } from './service';
 
@@ -10,6 +11,7 @@ import { addKey } from './service';
 export async function makeKeyFor(
   em: Em,
   pool: KeyPool,
+  check: KeyCheck,
   writer: Writer,
   guideId: string,
   asked: KeyMake,
@@ -21,6 +23,6 @@ export async function makeKeyFor(
   if (!outcome.ok) throw badRequest(outcome.problems);
   signal.throwIfAborted();
   const { key, ...paths } = outcome.value;
-  const stored = await addKey(em, writer, key, guideId, paths);
+  const stored = await addKey(em, check, writer, key, guideId, paths);
   return { ...stored, keyId: stored.id, ...paths };
 }

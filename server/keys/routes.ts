@@ -5,6 +5,7 @@ import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import type { Jobs } from '../jobs/jobs';
 import { begun } from '../jobs/waited';
+import { checkInThread } from './check';
 import { importKey } from './import';
 import { makeKeyFor } from './make';
 import type { KeyPool } from './pool';
@@ -18,7 +19,7 @@ export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, 
   bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, analysis, caller, body));
   bind(router, em, 'makeKey', ({ em: own, caller, params, query, body, response }) =>
     begun(jobs, caller.stationId, query.wait === 'true', response, (signal, onProgress) =>
-      makeKeyFor(own, pool, caller, params.id, body, signal, onProgress),
+      makeKeyFor(own, pool, checkInThread(analysis, caller.stationId), caller, params.id, body, signal, onProgress),
     ),
   );
   // What ends in a suffix comes before the key itself, whose id would swallow it.
@@ -32,8 +33,12 @@ export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, 
     response.attachment('key.json');
     return written(own, caller.stationId, params.id, 'json');
   });
-  bind(router, em, 'key', ({ em: own, caller, params, query }) => findKey(own, caller.stationId, params.id, query.version));
-  bind(router, em, 'writeKey', ({ em: own, caller, params, body }) => writeKey(own, caller, params.id, body));
+  bind(router, em, 'key', ({ em: own, caller, params, query }) =>
+    findKey(own, checkInThread(analysis, caller.stationId), caller.stationId, params.id, query.version),
+  );
+  bind(router, em, 'writeKey', ({ em: own, caller, params, body }) =>
+    writeKey(own, checkInThread(analysis, caller.stationId), caller, params.id, body),
+  );
   bind(router, em, 'walkKey', ({ em: own, caller, params, query, body }) =>
     walkFor(own, analysis, caller.stationId, params.id, body, query.version),
   );

@@ -1,12 +1,14 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { KeyRow, KeyWrite, StoredKey } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
-import { depthOf, endpointsOf, type KeptWalk, type Key, lintKey, type KeyPaths, type KeyProblem } from '@plesion/core/keys';
+import { endpointsOf, type KeptWalk, type Key, type KeyPaths } from '@plesion/core/keys';
+import type { CheckedKey } from '@plesion/core/keys/exchange';
 import { KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import { type RecordKind, type Writer, writeVersioned } from '../records/write';
+import type { KeyCheck } from './check';
 
 const keyHash = (key: Key): string => createHash('sha256').update(stableJson(key)).digest('hex');
 
@@ -20,9 +22,10 @@ export async function listKeys(em: Em, stationId: string, query: { guideId?: str
 }
 
 /** A key of the station, at its newest version or the one asked for. */
-export async function findKey(em: Em, stationId: string, id: string, version?: number): Promise<StoredKey> {
-  const { head, key, guide, paths } = await keyAndGuide(em, stationId, id, version);
-  return storedOf(head, key, lintKey(key, guide), paths);
+export async function findKey(em: Em, check: KeyCheck, stationId: string, id: string, version?: number): Promise<StoredKey> {
+  const { head, key, hash, guide, guideHash, paths } = await keyAndGuide(em, stationId, id, version);
+  const checked = await check(key, hash, guide && { guide, hash: guideHash! });
+  return storedOf(head, key, checked, paths);
 }
 
 /** A key with the guide behind it, where there is one. */
@@ -35,16 +38,23 @@ export async function keyAndGuide(em: Em, stationId: string, id: string, version
   return {
     head: { ...head, version: stored.version },
     key: stored.content,
+    hash: stored.version === head.version ? head.hash : keyHash(stored.content),
     paths: stored.paths ?? undefined,
     guide: behind?.guide,
     guideHash: behind?.hash,
   };
 }
 
-const kindOf = (hash: string, problems: KeyProblem[], paths: KeyPaths | undefined): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
+const kindOf = (
+  hash: string,
+  check: KeyCheck,
+  checked: CheckedKey,
+  paths: KeyPaths | undefined,
+): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
   name: 'key',
   entity: KeyEntity,
-  wireOf: (em, head, written) => (written ? storedOf(head, written.key, problems, paths) : findKey(em, head.stationId, head.id)),
+  wireOf: (em, head, written) =>
+    written ? storedOf(head, written.key, checked, paths) : findKey(em, check, head.stationId, head.id),
   same: (_, { guideId, hidden }, head) => head.hash === hash && head.hidden === hidden && (head.guideId ?? undefined) === guideId,
   parts: async (tx, { id, stationId, version }, { key }) => {
     const row = { keyId: id, version, stationId, content: key, paths: paths ?? null, createdAt: new Date() };
@@ -53,12 +63,19 @@ const kindOf = (hash: string, problems: KeyProblem[], paths: KeyPaths | undefine
 });
 
 /** Write a key; every version of it is kept. */
-export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrite, paths?: KeyPaths): Promise<StoredKey> {
+export async function writeKey(
+  em: Em,
+  check: KeyCheck,
+  writer: Writer,
+  id: string,
+  sent: KeyWrite,
+  paths?: KeyPaths,
+): Promise<StoredKey> {
   const { stationId } = writer;
   const behind = await guideNamed(em, stationId, sent.guideId);
-  const problems = lintKey(sent.key, behind?.guide);
   const hash = keyHash(sent.key);
-  return writeVersioned(em, kindOf(hash, problems, paths), writer, id, sent, (_, version) => ({
+  const checked = await check(sent.key, hash, behind);
+  return writeVersioned(em, kindOf(hash, check, checked, paths), writer, id, sent, (_, version) => ({
     id,
     stationId,
     guideId: sent.guideId ?? null,
@@ -68,15 +85,21 @@ export async function writeKey(em: Em, writer: Writer, id: string, sent: KeyWrit
     hash,
     couplets: sent.key.couplets.length,
     endpoints: endpointsOf(sent.key).length,
-    faults: problems.filter(({ weight }) => weight === 'fault').length,
+    faults: checked.problems.filter(({ weight }) => weight === 'fault').length,
     hidden: sent.hidden,
     updatedAt: new Date(),
   }));
 }
 
 /** A key that is new in the station. */
-export const addKey = (em: Em, writer: Writer, key: Key, guideId: string | undefined, paths?: KeyPaths): Promise<StoredKey> =>
-  writeKey(em, writer, randomUUID(), { version: 0, guideId, key, hidden: false }, paths);
+export const addKey = (
+  em: Em,
+  check: KeyCheck,
+  writer: Writer,
+  key: Key,
+  guideId: string | undefined,
+  paths?: KeyPaths,
+): Promise<StoredKey> => writeKey(em, check, writer, randomUUID(), { version: 0, guideId, key, hidden: false }, paths);
 
 /** A walk goes through a key of the station. */
 export async function checkWalk(em: Em, stationId: string, walk: KeptWalk | undefined): Promise<void> {
@@ -102,6 +125,6 @@ function rowOf(head: Omit<KeyHead, 'stationId' | 'hash'>): KeyRow {
   };
 }
 
-function storedOf(head: KeyHead, key: Key, problems: KeyProblem[], paths: KeyPaths | undefined): StoredKey {
-  return { ...rowOf(head), key, problems, depth: depthOf(key), ...(paths ? { paths } : {}) };
+function storedOf(head: KeyHead, key: Key, { problems, depth }: CheckedKey, paths: KeyPaths | undefined): StoredKey {
+  return { ...rowOf(head), key, problems, depth, ...(paths ? { paths } : {}) };
 }

@@ -1,7 +1,7 @@
 import type { Guide } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { stableJson } from '../../stableJson';
-import { endpointsOf } from '../graph';
+import { depthOf, endpointsOf } from '../graph';
 import { readKey } from '../json';
 import { withLinks } from '../link';
 import { lintKey } from '../lint';
@@ -57,6 +57,15 @@ function keyFrom({ text, sdd, json, title }: KeySource): Outcome<{ key: Key; pro
   const outcome = sdd !== undefined ? readSdd(sdd) : readKey(json);
   return outcome.ok ? done({ key: outcome.value, problems: [] }) : outcome;
 }
+
+/** What is to be looked at in a key, and its longest way in couplets. */
+export interface CheckedKey {
+  problems: KeyProblem[];
+  depth: number;
+}
+
+/** @see lintKey */
+export const checkKey = (key: Key, guide?: Guide): CheckedKey => ({ problems: lintKey(key, guide), depth: depthOf(key) });
 
 /** What a key is written out as. */
 export type KeyFormat = TextStyle | 'sdd' | 'json';

@@ -1,0 +1,18 @@
+import { type ManagedTimerId, timeoutManager } from '@tanstack/react-query';
+import { configure } from '@testing-library/react-native';
+
+// A loaded machine takes its time; a wait ends as soon as what it waits for is there.
+configure({ asyncUtilTimeout: 20_000 });
+
+/** A timer that does not keep the process waiting: what is cached for minutes is nothing to wait for at the end. */
+function waitedForByNobody(timer: unknown): ManagedTimerId {
+  (timer as { unref?: () => void }).unref?.();
+  return timer as ManagedTimerId;
+}
+
+timeoutManager.setTimeoutProvider({
+  setTimeout: (callback, delay) => waitedForByNobody(setTimeout(callback, delay)),
+  clearTimeout: (timer) => clearTimeout(timer as unknown as number),
+  setInterval: (callback, delay) => waitedForByNobody(setInterval(callback, delay)),
+  clearInterval: (timer) => clearInterval(timer as unknown as number),
+});
