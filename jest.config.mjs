@@ -1,4 +1,8 @@
-/** Node rooms are compiled by swc; the app by Expo's preset. */
+import { createRequire } from 'node:module';
+
+/** How Expo's preset compiles what Expo and React Native ship; our own files are compiled by swc, in the app too. */
+const { transform: expo } = createRequire(import.meta.url)('jest-expo/jest-preset');
+
 const node = (name) => ({
   displayName: name,
   rootDir: import.meta.dirname,
@@ -27,6 +31,19 @@ export default {
     {
       displayName: 'app',
       preset: 'jest-expo',
+      transform: {
+        '^(?!.*/node_modules/).+\\.tsx?$': [
+          '@swc/jest',
+          {
+            jsc: {
+              parser: { syntax: 'typescript', tsx: true },
+              target: 'es2022',
+              transform: { react: { runtime: 'automatic' } },
+            },
+          },
+        ],
+        ...expo,
+      },
       rootDir: `${import.meta.dirname}/app`,
       testMatch: ['**/*.test.ts', '**/*.test.tsx'],
       setupFilesAfterEnv: [`${import.meta.dirname}/app/test/setUp.ts`],
