@@ -1,6 +1,7 @@
 import { chmodSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { connected } from './connected.mjs';
 import { run } from './run.mjs';
 import { Stop } from './say.mjs';
 
@@ -25,18 +26,6 @@ function accessTo(url) {
   return { dbname: `--dbname=${plain}`, env: password ? { PGPASSWORD: decodeURIComponent(password) } : {} };
 }
 
-async function connected(url, work) {
-  const { default: pg } = await import('pg');
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  try {
-    await client.query(PLAINLY);
-    return await work(client);
-  } finally {
-    await client.end();
-  }
-}
-
 const tablesOf = async (client) =>
   (await client.query("select tablename from pg_tables where schemaname = 'public' order by tablename")).rows.map(
     ({ tablename }) => tablename,
@@ -47,6 +36,7 @@ const PLAINLY = "set timezone = 'UTC'; set bytea_output = 'hex'; set extra_float
 
 /** How many rows each table has, and a digest of them all, whatever their order. */
 async function contentsOf(client) {
+  await client.query(PLAINLY);
   const contents = {};
   for (const table of await tablesOf(client)) {
     const { rows } = await client.query(

@@ -49,14 +49,12 @@ export const errorHandler =
     // What a handler said of the answer it meant to give does not hold for this one.
     response.removeHeader('content-disposition');
     response.set('cache-control', 'no-store').type('json');
-    if (error instanceof HttpProblem) {
-      if (error.status === 429 || error.status === 503) response.set('retry-after', '2');
-      return void response.status(error.status).json(error.body);
-    }
     const unreachable = databaseProblem(error);
-    if (unreachable) {
-      log.warn({ code: unreachable.body.code }, 'the database does not answer');
-      return void response.status(503).set('retry-after', '2').json(unreachable.body);
+    if (unreachable) log.warn({ code: unreachable.body.code }, 'the database does not answer');
+    const problem = error instanceof HttpProblem ? error : unreachable;
+    if (problem) {
+      if (problem.status === 429 || problem.status === 503) response.set('retry-after', '2');
+      return void response.status(problem.status).json(problem.body);
     }
     const refused = refusal(error);
     if (refused) {

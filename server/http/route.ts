@@ -39,7 +39,14 @@ export type Handler<N extends EndpointName> = (call: Call<N>) => Promise<z.input
  * before anything of the body is read, and what comes in is held against the contract
  * before the handler sees it.
  */
-export function bind<N extends EndpointName>(router: Router, em: () => Em, name: N, handle: Handler<N>): void {
+export function bind<N extends EndpointName>(
+  router: Router,
+  em: () => Em,
+  name: N,
+  handle: Handler<N>,
+  /** Reads a body that is not JSON. */
+  read?: RequestHandler,
+): void {
   const endpoint: Endpoint = endpoints[name];
   const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
   const gate: RequestHandler = (request, _response, next) => {
@@ -47,33 +54,38 @@ export function bind<N extends EndpointName>(router: Router, em: () => Em, name:
     if (request.caller?.scope && !allows(request.caller.scope, endpoint)) throw notAllowed();
     next();
   };
-  router[method](endpoint.path, gate, ...(endpoint.body ? [jsonBody(endpoint.bytes)] : []), async (request, response) => {
-    const { caller } = request;
-    const parse = (schema: z.ZodType | undefined, value: unknown, root: string) => {
-      if (!schema) return undefined;
-      checkSent(value, root);
-      const parsed = schema.safeParse(value);
-      if (!parsed.success) throw badShape(parsed.error, root);
-      return parsed.data;
-    };
-    const call = {
-      params: parse(endpoint.params, request.params, 'path'),
-      query: parse(endpoint.query, request.query, 'query'),
-      body: parse(endpoint.body, request.body, 'body'),
-      caller,
-      em: em(),
-      request,
-      response,
-    } as Call<N>;
-    const answer = await handle(call);
-    if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer);
-    // A handler may have said otherwise: long work that was waited for is done, not begun.
-    if (response.statusCode === 200) response.status(endpoint.status ?? 200);
-    if (endpoint.media) {
-      if (!response.get('content-type')) response.type(endpoint.media);
-      response.send(answer);
-    } else response.json(answer);
-  });
+  router[method](
+    endpoint.path,
+    gate,
+    ...(endpoint.body ? [jsonBody(endpoint.bytes)] : read ? [read] : []),
+    async (request, response) => {
+      const { caller } = request;
+      const parse = (schema: z.ZodType | undefined, value: unknown, root: string) => {
+        if (!schema) return undefined;
+        checkSent(value, root);
+        const parsed = schema.safeParse(value);
+        if (!parsed.success) throw badShape(parsed.error, root);
+        return parsed.data;
+      };
+      const call = {
+        params: parse(endpoint.params, request.params, 'path'),
+        query: parse(endpoint.query, request.query, 'query'),
+        body: parse(endpoint.body, request.body, 'body'),
+        caller,
+        em: em(),
+        request,
+        response,
+      } as Call<N>;
+      const answer = await handle(call);
+      if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer);
+      // A handler may have said otherwise: long work that was waited for is done, not begun.
+      if (response.statusCode === 200) response.status(endpoint.status ?? 200);
+      if (endpoint.media) {
+        if (!response.get('content-type')) response.type(endpoint.media);
+        response.send(answer);
+      } else response.json(answer);
+    },
+  );
 }
 
 /** May a token of this scope do it? */
