@@ -10,7 +10,7 @@ import { main, say, Stop } from './lib/say.mjs';
 await main(async () => {
   const [file] = process.argv.slice(2);
   if (!file) throw new Stop('Say where to: npm run backup -- plesion.backup');
-  needPackages();
+  await needPackages();
   mkdirSync(dataFolder(), { recursive: true });
   const database = process.env.DATABASE_URL ? undefined : await startPostgres(join(dataFolder(), 'postgres'));
   try {

@@ -8,7 +8,7 @@ import { child } from './lib/run.mjs';
 import { main } from './lib/say.mjs';
 
 await main(async () => {
-  needPackages();
+  await needPackages();
   mkdirSync(join(dataFolder(), 'bench'), { recursive: true });
   const chromium = needChromium();
   needClient();

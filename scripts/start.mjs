@@ -38,7 +38,7 @@ await main(async () => {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Stop(`PORT is “${process.env.PORT}”; it must be a number from 1 to 65535.`);
   await needPort(port, process.env.HOST ?? '127.0.0.1');
-  needPackages();
+  await needPackages();
   needClient();
   const folder = dataFolder();
   mkdirSync(folder, { recursive: true });

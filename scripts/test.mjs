@@ -1,73 +1,78 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { needChromium } from './lib/debian.mjs';
 import { needPackages } from './lib/packages.mjs';
 import { dataFolder, startPostgres } from './lib/postgres.mjs';
 import { root } from './lib/run.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
-/** One step of the checks; its output is shown as it comes. */
-function step(title, command, args, env = {}) {
-  say(`\n— ${title}`);
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
-  return status === 0;
-}
-
-/** A step that others may go beside; its output is shown when it is done. */
-function beside(title, command, args) {
-  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+/** A step that others may go beside; its output is shown when it is done, or as it comes with `live`. */
+function beside(title, command, args, { env, live } = {}) {
+  if (live) say(`\n— ${title}`);
+  const child = spawn(command, args, {
+    cwd: root,
+    stdio: live ? 'inherit' : ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...env },
+  });
   let told = '';
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (told += chunk));
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => (told += chunk));
   return new Promise((resolve) => {
     child.on('error', (error) => (told += error.message));
     child.on('close', (status) => {
-      say(`\n— ${title}\n${told.trimEnd()}`);
+      if (!live) say(`\n— ${title}\n${told.trimEnd()}`);
       resolve(status === 0);
     });
   });
 }
 
+/** Rooms whose tests need no database and no browser, and the rest. */
+const PLAIN = ['core', 'contract', 'demo', 'bench', 'app'];
+const WHOLE = ['server', 'e2e'];
+
+/** Run the tests of some rooms; what Jest counted, undefined where it did not come to its end. */
+async function test(title, folder, rooms, workers, env) {
+  const results = join(folder, `results-${rooms[0]}.json`);
+  rmSync(results, { force: true });
+  const args = ['jest', '--selectProjects', ...rooms, `--maxWorkers=${workers}`, '--json', `--outputFile=${results}`];
+  const passed = await beside(title, 'npx', [...args, '--testLocationInResults=false'], {
+    env: { ...env, NODE_ENV: 'test' },
+    live: true,
+  });
+  return existsSync(results) ? { passed, ...JSON.parse(readFileSync(results, 'utf8')) } : undefined;
+}
+
 await main(async () => {
-  needPackages();
   const folder = join(dataFolder(), 'test');
   mkdirSync(folder, { recursive: true });
-  const checks = Promise.all([
-    beside('types', 'npm', ['run', 'types']),
-    beside('lint', 'npm', ['run', 'lint']),
-    beside('web client', process.execPath, ['scripts/client.mjs']),
-  ]);
-  const chromium = needChromium();
-  const [types, lint, client] = await checks;
-  if (!client) throw new Stop('The web client could not be made.');
-  const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'));
-  const results = join(folder, 'results.json');
-  rmSync(results, { force: true });
-  let jest;
+  // What is missing is fetched beside the packages; what needs none of it is tested meanwhile.
+  const programs = beside('PostgreSQL and Chromium', process.execPath, ['scripts/programs.mjs']);
+  await needPackages();
+  const client = beside('web client', process.execPath, ['scripts/client.mjs']);
+  const types = beside('types', 'npm', ['run', 'types']);
+  const lint = beside('lint', 'npm', ['run', 'lint']);
+  const plain = await test(`tests of ${PLAIN.join(', ')}`, folder, PLAIN, 2);
+  if (!(await programs)) throw new Stop('PostgreSQL or Chromium is missing.');
+  if (!(await client)) throw new Stop('The web client could not be made.');
+  const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'), { lasting: false });
+  let whole;
   try {
-    jest = step(
-      'unit, server and browser tests',
-      'npx',
-      ['jest', '--maxWorkers=3', '--json', `--outputFile=${results}`, '--testLocationInResults=false'],
-      {
-        TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? (await database.ensure('plesion_test')),
-        CHROMIUM: chromium,
-        NODE_ENV: 'test',
-      },
-    );
+    whole = await test(`tests of ${WHOLE.join(', ')}`, folder, WHOLE, 3, {
+      TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? (await database.ensure('plesion_test')),
+      CHROMIUM: needChromium(),
+    });
   } finally {
     database?.stop();
   }
-  if (!existsSync(results)) throw new Stop('The tests did not run to their end.');
-  const { numPassedTests, numFailedTests, numPendingTests, numFailedTestSuites } = JSON.parse(readFileSync(results, 'utf8'));
-  const others = [
-    ['types', types],
-    ['lint', lint],
-  ]
-    .filter(([, passed]) => !passed)
-    .map(([name]) => name);
-  if (others.length) say(`\nNot passed: ${others.join(', ')}`);
-  const failed = numFailedTests + others.length + (numFailedTests === 0 ? numFailedTestSuites : 0);
-  say(`\n${numPassedTests} passed, ${failed} failed${numPendingTests ? `, ${numPendingTests} skipped` : ''}`);
-  process.exit(types && lint && jest && failed === 0 ? 0 : 1);
+  const checks = { types: await types, lint: await lint };
+  if (!plain || !whole) throw new Stop('The tests did not run to their end.');
+  const failedChecks = Object.keys(checks).filter((name) => !checks[name]);
+  if (failedChecks.length) say(`\nNot passed: ${failedChecks.join(', ')}`);
+  const sum = (what) => plain[what] + whole[what];
+  say(`\nTest Suites: ${sum('numPassedTestSuites')} passed, ${sum('numTotalTestSuites')} total`);
+  say(`Tests:       ${sum('numPassedTests')} passed, ${sum('numTotalTests')} total`);
+  const failed = sum('numFailedTests') || sum('numFailedTestSuites');
+  const skipped = sum('numPendingTests');
+  say(`\n${sum('numPassedTests')} passed, ${failed + failedChecks.length} failed${skipped ? `, ${skipped} skipped` : ''}`);
+  process.exit(plain.passed && whole.passed && failedChecks.length === 0 ? 0 : 1);
 });

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { join } from 'node:path';
 import { root } from './lib/run.mjs';
 
 /** Each room is checked with what it may see: the core without a browser and without Node. */
@@ -15,12 +16,15 @@ const PROJECTS = [
 ];
 const AT_ONCE = 2;
 
+/** The compiler written for the machine: it says the same in a quarter of the time. The linter needs the other. */
+const compiler = join(root, 'node_modules/typescript-native/bin/tsc');
+
 let failed = false;
 const left = [...PROJECTS];
 
 function check(project) {
   return new Promise((resolve) => {
-    const child = spawn('npx', ['tsc', '-p', project, '--pretty', 'false'], {
+    const child = spawn(process.execPath, [compiler, '-p', project, '--pretty', 'false'], {
       cwd: root,
       stdio: ['ignore', 'inherit', 'inherit'],
     });

@@ -28,9 +28,10 @@ const freePort = () =>
  * Start a PostgreSQL of the project's own on loopback, in `folder`, making it on
  * first use. Its port is kept with it, and changed when something else took it.
  *
+ * @param lasting whether what is written must outlive a loss of power; tests do without.
  * @returns `ensure(database)`, which gives its address; `revive()`, which starts it again where it has died; and `stop()`.
  */
-export async function startPostgres(wanted) {
+export async function startPostgres(wanted, { lasting = true } = {}) {
   const bin = needPostgres();
   const owner = isRoot() ? OWNER : undefined;
   const folder = owner ? folderFor(owner, wanted) : wanted;
@@ -45,7 +46,7 @@ export async function startPostgres(wanted) {
   const running = status.status === 0;
   const port = running && existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : await freePort();
   const start = () => {
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=`;
+    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=${lasting ? '' : ' -c fsync=off'}`;
     const [command, args] = as(owner, `${bin}/pg_ctl`, [
       '-D',
       data,

@@ -5,18 +5,31 @@ import { Stop } from './say.mjs';
 /** The clone. */
 export const root = fileURLToPath(new URL('../../', import.meta.url));
 
-/** Run to its end; its output is shown only when it fails (or always, with `show`). */
-export function run(command, args, { show = false, env, cwd = root, hint } = {}) {
+const failure = (told, hint, command, args) =>
+  new Stop(`${told.trim().split('\n').slice(-25).join('\n')}\n${hint ?? `“${command} ${args.join(' ')}” failed.`}`.trim());
+
+/** Run to its end; its output is shown only when it fails. */
+export function run(command, args, { env, cwd = root, hint } = {}) {
   const result = spawnSync(command, args, {
     cwd,
     env: { ...process.env, ...env },
-    stdio: show ? 'inherit' : 'pipe',
+    stdio: 'pipe',
     encoding: 'utf8',
     maxBuffer: 1 << 28,
   });
-  if (result.status === 0) return result.stdout ?? '';
-  const tail = [result.stdout, result.stderr].filter(Boolean).join('\n').trim().split('\n').slice(-25).join('\n');
-  throw new Stop(`${tail}\n${hint ?? `“${command} ${args.join(' ')}” failed.`}`.trim());
+  if (result.status === 0) return result.stdout;
+  throw failure([result.stdout, result.stderr].filter(Boolean).join('\n'), hint, command, args);
+}
+
+/** {@link run}, while others run too. */
+export function runBeside(command, args, { hint } = {}) {
+  const running = child(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+  let told = '';
+  for (const stream of [running.stdout, running.stderr]) stream.on('data', (chunk) => (told += chunk));
+  return new Promise((resolve, reject) => {
+    running.on('error', reject);
+    running.on('close', (status) => (status === 0 ? resolve(told) : reject(failure(told, hint, command, args))));
+  });
 }
 
 export const has = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;

@@ -2,9 +2,9 @@ import { availableParallelism } from 'node:os';
 import type { QuestionName, Questions, Reply, Request } from '@plesion/core/analysis';
 import { ask } from '@plesion/core/analysis/ask';
 import type { Guide } from '@plesion/core/guide';
-import { Piscina } from 'piscina';
 import { HttpProblem } from '../http/errors';
 import { FairQueue } from '../threads/fairQueue';
+import { openThreads } from '../threads/threads';
 
 const tooSlow = () =>
   new HttpProblem(503, {
@@ -30,12 +30,7 @@ export interface AnalysisPool {
 const LONGEST = 20_000;
 
 export function openAnalysisPool(workerFile: string, threads = availableParallelism(), longest = LONGEST): AnalysisPool {
-  const pool = new Piscina<Request, Reply>({
-    filename: workerFile,
-    minThreads: 1,
-    maxThreads: threads,
-    execArgv: ['--import', 'tsx'],
-  });
+  const pool = openThreads<Request, Reply>(workerFile, { least: 1, most: threads });
   const queue = new FairQueue(threads);
   const send = async <N extends QuestionName>(request: Request<N>): Promise<Reply<N>> => {
     const limit = new AbortController();
@@ -52,6 +47,6 @@ export function openAnalysisPool(workerFile: string, threads = availableParallel
     ask: (station, name, asked, guide) =>
       ask((request) => queue.run(station, () => send(request)), name, asked, guide && { guide: guide.guide, hash: guide.hash }),
     waiting: () => queue.waiting,
-    close: () => pool.destroy(),
+    close: pool.close,
   };
 }

@@ -45,7 +45,6 @@ export async function openDatabase(databaseUrl: string): Promise<MikroORM> {
   const patient = await connect(databaseUrl, {});
   await patient.migrator.up().finally(() => patient.close(true));
   return orm;
-  return orm;
 }
 
 /** Connections for what is no record: sessions. One that is lost while nobody uses it is no fault of anybody’s. */

@@ -1,5 +1,5 @@
 import { MessageChannel } from 'node:worker_threads';
-import { Piscina } from 'piscina';
+import { openThreads } from '../threads/threads';
 
 /** What a job's thread is given: the request, and where it tells how far it is. */
 export interface JobTask<Request> {
@@ -14,13 +14,7 @@ export interface JobPool<Request, Result> {
 }
 
 export function openJobPool<Request, Result>(workerFile: string): JobPool<Request, Result> {
-  const pool = new Piscina<JobTask<Request>, Result>({
-    filename: workerFile,
-    minThreads: 0,
-    maxThreads: 1,
-    idleTimeout: 60_000,
-    execArgv: ['--import', 'tsx'],
-  });
+  const pool = openThreads<JobTask<Request>, Result>(workerFile, { least: 0, most: 1 });
   return {
     async run(request, signal, onProgress) {
       const { port1, port2 } = new MessageChannel();
@@ -31,6 +25,6 @@ export function openJobPool<Request, Result>(workerFile: string): JobPool<Reques
         port1.close();
       }
     },
-    close: () => pool.destroy(),
+    close: pool.close,
   };
 }

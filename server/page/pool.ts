@@ -1,4 +1,4 @@
-import { Piscina } from 'piscina';
+import { openThreads } from '../threads/threads';
 import type { PageTask } from './draw';
 
 /** Draws pages off the thread that answers requests. */
@@ -8,15 +8,9 @@ export interface PagePool {
 }
 
 export function openPagePool(workerFile: string): PagePool {
-  const pool = new Piscina<PageTask, Uint8Array>({
-    filename: workerFile,
-    minThreads: 0,
-    maxThreads: 1,
-    idleTimeout: 60_000,
-    execArgv: ['--import', 'tsx'],
-  });
+  const pool = openThreads<PageTask, Uint8Array>(workerFile, { least: 0, most: 1 });
   return {
     draw: async (task) => Buffer.from(await pool.run(task)),
-    close: () => pool.destroy(),
+    close: pool.close,
   };
 }
