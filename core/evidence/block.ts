@@ -1,17 +1,14 @@
 import { multivariateT } from '../probability';
 import type { CompiledBlock, CompiledGuide, Table } from '../guide/working';
-import { cholesky, logDeterminant, lowerIndex, lowerSize, solveLower, symmetric } from '../linear';
+import { solveLower, symmetric } from '../linear';
+import { type BlockPattern, covarianceOf, type Factored, factorOf, patternOf, type ReadPlace } from './blockPattern';
 import { predictiveBits } from './readingEvidence';
 import { type Evidence, OUTSIDE_WIDTH } from './model';
 import type { Reading } from '../observation';
 
 /** One value of a block as it was read, on the block's scale. */
-export interface BlockValue {
-  /** Place of its character in the block. */
-  at: number;
+export interface BlockValue extends ReadPlace {
   x: number;
-  /** Standard error beyond what the block's own specimens were measured with. */
-  error: number;
 }
 
 /** The smallest length whose logarithm is taken. */
@@ -47,63 +44,53 @@ export function measuredBy(compiled: CompiledGuide, reading: Reading, given: num
  */
 export function jointColumn(compiled: CompiledGuide, measured: CompiledBlock, taken: readonly BlockValue[]): Evidence {
   const { block, rows, rowOf } = measured;
-  const { base } = compiled;
   const law = lawOf(block.degrees, taken.length);
-  const shared = covarianceOf(block.covariance, taken);
-  const sharedFactor = factorOf(shared, taken.length);
-  const ofRow = rows.map((form) => {
-    const factor = form.covariance ? factorOf(covarianceOf(form.covariance, taken), taken.length) : sharedFactor;
-    const gap = Float64Array.from(taken, ({ at, x }) => x - form.mean[at]);
-    return block.temper * law(factor, gap, 1 + 1 / form.n) * Math.LOG2E;
-  });
+  const pattern = patternOf(compiled, measured, taken);
+  const ofRow = rows.map((_, row) => bitsOfRow(measured, pattern, law, taken, row));
   const bits = Float64Array.from(rowOf, (row) => (row < 0 ? 0 : ofRow[row]));
-  fillUnmeasured(bits, rowOf, base);
-  return { bits, outside: outsideBits(measured, base, taken, law, shared) };
+  fillUnmeasured(bits, rowOf, compiled.base);
+  const { centre, spread } = pattern.middle;
+  const gap = Float64Array.from(taken, ({ x }, i) => x - centre[i]);
+  return { bits, outside: block.temper * law(spread, gap, OUTSIDE_WIDTH ** 2) * Math.LOG2E };
 }
 
-type Law = (factor: Float64Array, gap: Float64Array, widen: number) => number;
+/** {@link jointColumn} of one measured form, again and again for the same characters read with the same errors. */
+export function jointBitsOf(
+  compiled: CompiledGuide,
+  measured: CompiledBlock,
+  read: readonly BlockValue[],
+  row: number,
+): (taken: readonly BlockValue[]) => number {
+  const law = lawOf(measured.block.degrees, read.length);
+  const pattern = patternOf(compiled, measured, read);
+  return (taken) => bitsOfRow(measured, pattern, law, taken, row);
+}
+
+function bitsOfRow(
+  { block, rows }: CompiledBlock,
+  pattern: BlockPattern,
+  law: Law,
+  taken: readonly BlockValue[],
+  row: number,
+): number {
+  const { mean, n } = rows[row];
+  const gap = new Float64Array(taken.length);
+  for (let i = 0; i < gap.length; i++) gap[i] = taken[i].x - mean[taken[i].at];
+  return block.temper * law(pattern.rows[row], gap, 1 + 1 / n) * Math.LOG2E;
+}
+
+type Law = (factored: Factored, gap: Float64Array, widen: number) => number;
 
 /** ln density at a gap from the mean, for a covariance given by its factor and widened by a number. */
 function lawOf(degrees: number | undefined, order: number): Law {
   const density = multivariateT(degrees, order);
   const z = new Float64Array(order);
-  return (factor, gap, widen) => {
-    solveLower(factor, gap, z);
+  return ({ lower, lnDeterminant }, gap, widen) => {
+    solveLower(lower, gap, z);
     let distance = 0;
     for (let i = 0; i < order; i++) distance += z[i] * z[i];
-    return density(distance / widen, logDeterminant(factor, order) + order * Math.log(widen));
+    return density(distance / widen, lnDeterminant + order * Math.log(widen));
   };
-}
-
-/** The part of a covariance that was read, with the readings' own errors on its diagonal. */
-export function covarianceOf(lower: ArrayLike<number>, taken: readonly BlockValue[]): Float64Array {
-  const out = new Float64Array(lowerSize(taken.length));
-  taken.forEach(({ at, error }, i) => {
-    for (let j = 0; j <= i; j++) out[lowerIndex(i, j)] = symmetric(lower, at, taken[j].at);
-    out[lowerIndex(i, i)] += error * error;
-  });
-  return out;
-}
-
-/** Times the diagonal is raised before a matrix is given up on. */
-const RAISES = 12;
-
-/**
- * The factor, with the diagonal raised a little where rounding made the matrix
- * indefinite. Guides whose covariance is not positive definite are refused when
- * they are read; of one that came in all the same, only the diagonal is used.
- */
-export function factorOf(lower: Float64Array, order: number): Float64Array {
-  let raised = lower;
-  for (let raise = 0, by = 1e-9; raise < RAISES; raise++, by *= 10) {
-    const factor = cholesky(raised, order);
-    if (factor) return factor;
-    raised = lower.slice();
-    for (let i = 0; i < order; i++) raised[lowerIndex(i, i)] = raised[lowerIndex(i, i)] * (1 + by) + by * 1e-12;
-  }
-  const diagonal = new Float64Array(lowerSize(order));
-  for (let i = 0; i < order; i++) diagonal[lowerIndex(i, i)] = Math.sqrt(Math.max(Math.abs(lower[lowerIndex(i, i)]), 1e-12));
-  return diagonal;
 }
 
 function fillUnmeasured(bits: Float64Array, rowOf: Int32Array, base: Float64Array): void {
@@ -157,30 +144,6 @@ export function tablesGiven(compiled: CompiledGuide, weighed: readonly { measure
     made.set(character, table);
     return table;
   };
-}
-
-/** What is not in the guide: about the middle of all forms, within and between them, and wider still. */
-function outsideBits(
-  { block, rows, rowOf }: CompiledBlock,
-  base: Float64Array,
-  taken: readonly BlockValue[],
-  law: Law,
-  shared: Float64Array,
-): number {
-  const weights = new Float64Array(rows.length);
-  rowOf.forEach((row, f) => row >= 0 && (weights[row] += base[f]));
-  const total = weights.reduce((a, b) => a + b, 0) || 1;
-  const centre = taken.map(({ at }) => rows.reduce((sum, form, row) => sum + (weights[row] / total) * form.mean[at], 0));
-  const spread = shared.slice();
-  rows.forEach((form, row) => {
-    taken.forEach(({ at }, i) => {
-      for (let j = 0; j <= i; j++) {
-        spread[lowerIndex(i, j)] += (weights[row] / total) * (form.mean[at] - centre[i]) * (form.mean[taken[j].at] - centre[j]);
-      }
-    });
-  });
-  const gap = Float64Array.from(taken, ({ x }, i) => x - centre[i]);
-  return block.temper * law(factorOf(spread, taken.length), gap, OUTSIDE_WIDTH ** 2) * Math.LOG2E;
 }
 
 /**

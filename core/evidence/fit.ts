@@ -2,10 +2,12 @@ import type { Fit } from './schema';
 import { type RandomSource, normal, pick, seeded } from '../probability';
 import { type CompiledGuide, type StatesTable, type ValuesTable, likelihoodAt } from '../guide/working';
 import { lowerIndex } from '../linear';
-import { covarianceOf, factorOf, jointColumn, type BlockValue } from './block';
+import { type BlockValue, jointBitsOf } from './block';
+import { patternOf } from './blockPattern';
 import { evidenceOf, onScale } from './readingEvidence';
 import { tailedLogDensity } from './density';
 import type { WeighedPosterior, Weighed } from './posterior';
+import { tailedBits } from './tailedBits';
 import { evenWeights } from './weights';
 
 const INDIVIDUALS = 600;
@@ -77,18 +79,19 @@ function statesTrial(table: StatesTable, { reading }: Weighed, form: number): Tr
   const read = new Set(reading.states ?? [String(reading.value)]);
   const p = table.states.map((_, s) => likelihoodAt(table, s, form));
   const set = table.states.reduce((sum, state, s) => sum + (read.has(state) ? p[s] : 0), 0);
-  const bitsOf = (s: number) => Math.log2(read.has(table.states[s]) ? set : p[s]);
-  return { observed: Math.log2(set), draw: (random) => bitsOf(pick(p, random)) };
+  const bits = p.map((share, s) => Math.log2(read.has(table.states[s]) ? set : share));
+  return { observed: Math.log2(set), draw: (random) => bits[pick(p, random)] };
 }
 
 function valueTrial({ guide }: CompiledGuide, table: ValuesTable, { value: given }: Weighed, form: number): Trial {
   const { tail } = guide.settings;
   const { x, e } = onScale(table, given!.value, given!.error);
   const sd = Math.hypot(table.sd[form], e);
-  const bits = (z: number) => tailedLogDensity(z * z, tail) * Math.LOG2E;
+  const z = (x - table.mean[form]) / sd;
+  const own = tailedBits(tail);
   return {
-    observed: bits((x - table.mean[form]) / sd),
-    draw: (random) => bits(normal(random) * (random() < tail ? 4 : 1)),
+    observed: tailedLogDensity(z * z, tail) * Math.LOG2E,
+    draw: (random) => own[Math.floor(random() * own.length)],
   };
 }
 
@@ -98,9 +101,9 @@ function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form:
     const row = measured.rowOf[form];
     const taken = weighed.flatMap((one) => (one.measured?.block === measured ? [one.measured.taken] : []));
     if (taken.length === 0 || row < 0) return [];
-    const { mean, covariance } = measured.rows[row];
-    const factor = factorOf(covarianceOf(covariance ?? measured.block.covariance, taken), taken.length);
-    const bits = (values: readonly BlockValue[]) => jointColumn(compiled, measured, values).bits[form];
+    const { mean } = measured.rows[row];
+    const { lower: factor } = patternOf(compiled, measured, taken).rows[row];
+    const bits = jointBitsOf(compiled, measured, taken, row);
     const { degrees } = measured.block;
     return [
       {
@@ -109,7 +112,7 @@ function blockTrials(compiled: CompiledGuide, weighed: readonly Weighed[], form:
           const z = taken.map(() => normal(random));
           const stretch = degrees === undefined ? 1 : Math.sqrt((degrees - 2) / chiSquare(degrees, random));
           return bits(
-            taken.map((one, i) => {
+            taken.map((one, i): BlockValue => {
               let x = mean[one.at];
               for (let j = 0; j <= i; j++) x += stretch * factor[lowerIndex(i, j)] * z[j];
               return { ...one, x };

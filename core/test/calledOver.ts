@@ -1,6 +1,7 @@
 import { seeded } from '../probability';
-import { groupByRank, groupMasses, ranked, posteriorOf } from '../evidence';
+import { fromPrior, groupByRank, groupMasses, ranked } from '../evidence';
 import type { CompiledGuide } from '../guide';
+import { priorBits } from '../guide/working';
 import { drawnSpecimen } from './drawnSpecimens';
 
 /** What was said of many specimens whose truth is known. */
@@ -15,12 +16,13 @@ export interface CalledOver {
 export function calledOver(compiled: CompiledGuide, specimens: number, seed: string, misreading = 1): CalledOver {
   const { posterior } = compiled.guide.settings.call;
   const species = groupByRank(compiled, 'species');
+  const prior = priorBits(compiled, {});
   const random = seeded(`${seed} ${compiled.guide.id}`);
   const about = { n: 0, right: 0 };
   const named = { n: 0, wrong: 0 };
   for (let i = 0; i < specimens; i++) {
     const { form, readings } = drawnSpecimen(compiled, random, { share: 0.25, onePerGroup: true, misreading });
-    const masses = groupMasses(species, posteriorOf(compiled, {}, readings).p);
+    const masses = groupMasses(species, fromPrior(compiled, prior, readings).p);
     const [lead] = ranked(masses);
     const right = species.of[form] === lead;
     if (masses[lead] >= posterior) {

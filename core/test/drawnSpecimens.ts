@@ -1,6 +1,7 @@
 import { type RandomSource, normal, pick } from '../probability';
 import type { Reading } from '../observation';
 import { type CompiledGuide, misreadingMatrix, type StatesTable, type ValuesTable } from '../guide';
+import { keepNewest } from '../guide/working';
 
 export interface Drawn {
   form: number;
@@ -36,12 +37,17 @@ export function drawnSpecimen(
   return { form, readings };
 }
 
+const matrices = new Map<string, Float64Array>();
+
 function stateOf({ guide }: CompiledGuide, table: StatesTable, form: number, random: RandomSource, misreading: number): Reading {
   const forms = table.scored.length;
   const S = table.states.length;
   const { character } = table;
   const rho = character.reliability ?? guide.settings.reliability;
-  const matrix = misreadingMatrix(S, character.kind !== 'nominal', Math.max(0, 1 - misreading * (1 - rho)), guide.settings.slip);
+  const misread = Math.max(0, 1 - misreading * (1 - rho));
+  const matrix = keepNewest(matrices, [S, character.kind, misread, guide.settings.slip].join(), 256, () =>
+    misreadingMatrix(S, character.kind !== 'nominal', misread, guide.settings.slip),
+  );
   const truth = pick(
     table.states.map((_, s) => table.frequency[s * forms + form]),
     random,
