@@ -79,7 +79,8 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
     await page.getByTestId('compared-spire-angle').waitFor();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Download the page as PDF' }).click(),
+      // By key: the page may still grow above it while a pointer is on its way.
+      page.getByRole('button', { name: 'Download the page as PDF' }).press('Enter'),
     ]);
     expect(download.suggestedFilename()).toBe('comparison.pdf');
     const bytes = await readFile(await download.path());

@@ -22,7 +22,7 @@ describe.each(demoGuides.map((guide) => ({ name: guide.id, guide })))('over 10,0
   });
 
   it('names wrong no oftener than allowed with twice the misreading, too', () => {
-    const { named } = calledOver(compiled, SPECIMENS, 'misread', 2);
+    const { named } = calledOver(compiled, 3000, 'misread', 2);
     expect(named.n).toBeGreaterThan(100);
     expect(named.wrong / named.n).toBeLessThan(1 - guide.settings.call.posterior);
   });
