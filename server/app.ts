@@ -3,8 +3,6 @@ import { openApi } from '@plesion/contract/openapi';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { join } from 'node:path';
-import type { MikroORM } from '@mikro-orm/postgresql';
-import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import { accountRoutes } from './account/routes';
 import { findCaller } from './account/tokens';
@@ -20,33 +18,21 @@ import type { Metrics } from './observe/metrics';
 import { logRequests } from './observe/requests';
 import { bind } from './http/route';
 import { individualRoutes } from './individuals/routes';
-import type { Jobs } from './jobs/jobs';
 import { jobRoutes } from './jobs/routes';
-import type { KeyPool } from './keys/pool';
 import { keyRoutes } from './keys/routes';
-import type { LearnPool } from './learn/pool';
 import { learnRoutes } from './learn/routes';
 import { lotRoutes } from './lots/routes';
-import type { PagePool } from './page/pool';
 import { pageRoutes } from './page/routes';
+import type { Parts } from './parts';
 import { photoRoutes } from './photos/routes';
 import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
 import { countTries } from './session/tries';
 import { specimenRoutes } from './specimens/routes';
-import type { AnalysisPool } from './analysis/pool';
 import { standingRoutes } from './standing/routes';
 
-export interface Parts {
-  orm: MikroORM;
-  /** Connections for sessions. */
-  pool: Pool;
-  weighing: AnalysisPool;
-  learning: LearnPool;
-  keying: KeyPool;
-  paging: PagePool;
-  jobs: Jobs;
+export interface Surroundings {
   sessionSecret: string;
   version: string;
   log: Logger;
@@ -58,22 +44,10 @@ export interface Parts {
 }
 
 /** The whole server, without a port: tests and the real start put it on one. */
-export function createApp({
-  orm,
-  pool,
-  weighing,
-  learning,
-  keying,
-  paging,
-  jobs,
-  sessionSecret,
-  version,
-  log,
-  metrics,
-  webRoot,
-  publicUrl,
-  trustProxy,
-}: Parts): Express {
+export function createApp(
+  { orm, pool, weighing, paging }: Pick<Parts, 'orm' | 'pool' | 'weighing' | 'paging'>,
+  { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy }: Surroundings,
+): Express {
   const app = express();
   const secure = publicUrl?.startsWith('https:') ?? false;
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy);
@@ -117,17 +91,17 @@ export function createApp({
   sessionRoutes(api, em, countTries(pool), secure);
   accountRoutes(api, em, pool);
   guideRoutes(api, em);
-  learnRoutes(api, em, learning, jobs);
+  learnRoutes(api, em);
   standingRoutes(api, em, weighing);
   bookRoutes(api, em);
   compareRoutes(api, em, weighing);
   // Paths that end in a name of their own come before the key itself.
   pageRoutes(api, em, paging);
-  keyRoutes(api, em, weighing, keying, jobs);
+  keyRoutes(api, em, weighing);
   lotRoutes(api, em);
   individualRoutes(api, em);
   changeRoutes(api, em);
-  jobRoutes(api, em, jobs);
+  jobRoutes(api, em);
   specimenRoutes(api, em, weighing);
   firstLookRoutes(api, em, weighing);
   photoRoutes(api, em);

@@ -14,7 +14,7 @@ let cookie: string;
 let close: () => Promise<unknown>;
 
 beforeAll(async () => {
-  server = await openTestServer();
+  server = await openTestServer({ works: true });
   const station = await newStation(server);
   ({ visitor } = station);
   const { keys } = (await visitor.get('/api/keys')).body as { keys: { id: string }[] };

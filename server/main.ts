@@ -1,16 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
-import { openDatabase, openPool } from './database/orm';
 import { openMetrics } from './observe/metrics';
 import { loadDemo } from './demo';
-import { Jobs } from './jobs/jobs';
-import { openKeyPool } from './keys/pool';
-import { openLearnPool } from './learn/pool';
-import { openPagePool } from './page/pool';
-import { openAnalysisPool } from './analysis/pool';
+import { openParts } from './parts';
 
 const config = readConfig(process.env);
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
@@ -25,39 +19,17 @@ const fail = (sentence: string, code: number): never => {
   process.exit(code);
 };
 
-const orm = await openDatabase(config.databaseUrl).catch((error: Error) =>
+const parts = await openParts({ databaseUrl: config.databaseUrl, log }).catch((error: Error) =>
   fail(
     `The database does not answer (${error.message}). Check that DATABASE_URL names a PostgreSQL that runs, or unset it to use Plesion’s own.`,
     LATER,
   ),
 );
-const pool = openPool(config.databaseUrl, (error) =>
-  log.warn({ message: error.message }, 'a connection to the database was lost'),
-);
-const weighing = openAnalysisPool(fileURLToPath(new URL('./analysis/analysis.worker.ts', import.meta.url)));
-const learning = openLearnPool(fileURLToPath(new URL('./learn/learn.worker.ts', import.meta.url)));
-const keying = openKeyPool(fileURLToPath(new URL('./keys/make.worker.ts', import.meta.url)));
-const paging = openPagePool(fileURLToPath(new URL('./page/page.worker.ts', import.meta.url)));
-const jobs = new Jobs();
-await loadDemo(orm.em.fork(), weighing);
+await loadDemo(parts.orm.em.fork(), parts.weighing);
 
-const metrics = config.metricsPort === undefined ? undefined : openMetrics(weighing.waiting);
-const app = createApp({
-  orm,
-  pool,
-  weighing,
-  learning,
-  keying,
-  paging,
-  jobs,
-  sessionSecret: config.sessionSecret,
-  version,
-  log,
-  metrics,
-  webRoot: config.webRoot,
-  publicUrl: config.publicUrl,
-  trustProxy: config.trustProxy,
-});
+const metrics = config.metricsPort === undefined ? undefined : openMetrics(parts.weighing.waiting);
+const { sessionSecret, webRoot, publicUrl, trustProxy } = config;
+const app = createApp(parts, { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy });
 const server = app.listen(config.port, config.host);
 metrics?.listen(config.metricsPort!, config.host).unref();
 server.on('listening', () => {
@@ -80,8 +52,7 @@ const stop = async () => {
   stopping = true;
   server.close();
   server.closeAllConnections();
-  jobs.close();
-  await Promise.allSettled([weighing.close(), learning.close(), keying.close(), paging.close(), pool.end(), orm.close(true)]);
+  await parts.close();
   process.exit(0);
 };
 process.on('SIGINT', stop);

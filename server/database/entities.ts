@@ -1,4 +1,5 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
+import type { ProblemBody } from '@plesion/contract';
 import type { Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
 import type { KeptWalk, Key, KeyPaths } from '@plesion/core/keys';
@@ -237,6 +238,29 @@ export const PhotoEntity = defineEntity({
   },
 });
 
+/** Long work: what it was asked, how far it is, and what it gave. */
+export const JobEntity = defineEntity({
+  name: 'Job',
+  tableName: 'job',
+  properties: {
+    stationId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    kind: p.string(),
+    accountName: p.string(),
+    /** Gone once it has ended. */
+    asked: p.json<object>().columnType('json').nullable(),
+    state: p.enum(['running', 'done', 'failed', 'cancelled'] as const),
+    progress: p.float(),
+    result: p.json<object>().columnType('json').nullable(),
+    problem: p.json<ProblemBody>().columnType('json').nullable(),
+    createdAt: p.datetime().onCreate(() => new Date()),
+    /** When the process that does it last said so. */
+    beatAt: p.datetime().nullable(),
+    endedAt: p.datetime().nullable(),
+  },
+});
+export type JobRow = InferEntity<typeof JobEntity>;
+
 export const entities = [
   StationEntity,
   AccountEntity,
@@ -252,4 +276,5 @@ export const entities = [
   MediaEntity,
   ChangeEntity,
   PhotoEntity,
+  JobEntity,
 ];

@@ -53,7 +53,7 @@ describe('a database that is lost', () => {
   let visitor: Visitor;
   let guideId: string;
   beforeAll(async () => {
-    server = await openTestServer((url) => wire.lay(url));
+    server = await openTestServer({ through: (url) => wire.lay(url) });
     ({ visitor, guideId } = await newStation(server));
   });
   afterAll(async () => {

@@ -7,6 +7,7 @@ import { Migration20261125000000 } from './migrations/Migration20261125000000';
 import { Migration20261126000000 } from './migrations/Migration20261126000000';
 import { Migration20261127000000 } from './migrations/Migration20261127000000';
 import { Migration20261128000000 } from './migrations/Migration20261128000000';
+import { Migration20261129000000 } from './migrations/Migration20261129000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -14,6 +15,7 @@ const MIGRATIONS = [
   Migration20261126000000,
   Migration20261127000000,
   Migration20261128000000,
+  Migration20261129000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -1,24 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { Job } from '@plesion/contract';
+import { JobEntity, type JobRow } from '../database/entities';
+import type { Em } from '../database/orm';
 import { HttpProblem, notFound } from '../http/errors';
-import { FairQueue } from '../threads/fairQueue';
+import type { Writer } from '../records/write';
+import type { Asked, JobName } from './kinds';
 
-/** Long work: does it until done or told to stop, and tells how far it is. */
-export type Work<T> = (signal: AbortSignal, onProgress: (share: number) => void) => Promise<T>;
+/** What one station may have running and waiting. */
+export const MOST_OF_A_STATION = 6;
 
-interface Running {
-  job: Job;
-  stationId: string;
-  controller: AbortController;
-  finished: Promise<void>;
-}
-
-/** Finished jobs kept to be asked for. */
-const KEPT = 200;
-
-/** Jobs under way at once, of all stations; and what one station may have running and waiting. */
-const PLACES = 2;
-const MOST_OF_A_STATION = 6;
+/** Times that work is begun before it is given up: it may be what brings its process down. */
+const MOST_TRIES = 3;
 
 const tooMany = () =>
   new HttpProblem(429, {
@@ -26,65 +18,54 @@ const tooMany = () =>
     message: `Your station has ${MOST_OF_A_STATION} long tasks under way or waiting. Let one of them end, or cancel one, then begin this.`,
   });
 
-/** The long work of all stations, kept in memory: what is lost with the server is begun again. */
-export class Jobs {
-  private readonly running = new Map<string, Running>();
-  private readonly queue = new FairQueue(PLACES);
-
-  /** @throws 429 where the station has too many. */
-  start<T>(stationId: string, work: Work<T>): { jobId: string; finished: Promise<void> } {
-    const own = [...this.running.values()].filter((one) => one.stationId === stationId && one.job.state === 'running');
-    if (own.length >= MOST_OF_A_STATION) throw tooMany();
-    const controller = new AbortController();
-    const job: Job = { jobId: randomUUID(), state: 'running', progress: 0 };
-    const { signal } = controller;
-    const onProgress = (share: number) => (job.progress = Math.max(job.progress, Math.min(1, share)));
-    const begin = async () => {
-      // Told to stop while it waited for its turn.
-      signal.throwIfAborted();
-      return work(signal, onProgress);
-    };
-    const finished = this.queue.run(stationId, begin).then(
-      (result) => {
-        if (job.state === 'running') Object.assign(job, { state: 'done', progress: 1, result });
-      },
-      (error: unknown) => {
-        if (job.state === 'running') Object.assign(job, { state: 'failed', problem: problemOf(error) });
-      },
-    );
-    this.running.set(job.jobId, { job, stationId, controller, finished });
-    this.forget();
-    return { jobId: job.jobId, finished };
-  }
-
-  find(stationId: string, jobId: string): Job {
-    const known = this.running.get(jobId);
-    if (!known || known.stationId !== stationId) throw notFound('job');
-    return known.job;
-  }
-
-  cancel(stationId: string, jobId: string): Job {
-    const job = this.find(stationId, jobId);
-    if (job.state === 'running') {
-      job.state = 'cancelled';
-      this.running.get(jobId)!.controller.abort();
-    }
-    return job;
-  }
-
-  close(): void {
-    for (const { controller } of this.running.values()) controller.abort();
-  }
-
-  private forget(): void {
-    for (const [id, { job }] of this.running) {
-      if (this.running.size <= KEPT) return;
-      if (job.state !== 'running') this.running.delete(id);
-    }
-  }
+/**
+ * Take up long work; whichever server process is free will do it, and do it again should that one die.
+ * A station's first task goes before another's second, whoever asked first.
+ *
+ * @returns its id.
+ * @throws 429 where the station has too many.
+ */
+export async function startJob<N extends JobName>(em: Em, name: N, writer: Writer, asked: Asked<N>): Promise<string> {
+  const { stationId, accountName } = writer;
+  const id = randomUUID();
+  await em.transactional(async (tx) => {
+    const execute = (sql: string, values: unknown[]) =>
+      tx.getConnection().execute(sql, values, 'all', tx.getTransactionContext());
+    // One at a time for the station, so that two at once do not both count themselves the last.
+    await execute('select id from station where id = ? for update', [stationId]);
+    const own = await tx.count(JobEntity, { stationId, state: 'running' });
+    if (own >= MOST_OF_A_STATION) throw tooMany();
+    await tx.insert(JobEntity, { stationId, id, kind: name, accountName, asked, state: 'running', progress: 0 });
+    await execute('select graphile_worker.add_job(?, ?::json, priority := ?, max_attempts := ?, job_key := ?)', [
+      name,
+      JSON.stringify({ stationId, id }),
+      own,
+      MOST_TRIES,
+      id,
+    ]);
+  });
+  return id;
 }
 
-function problemOf(error: unknown) {
-  if (error instanceof HttpProblem) return error.body;
-  return { code: 'server-failed', message: 'Something failed in the server. Nothing was saved; try again.' };
+export async function findJob(em: Em, stationId: string, id: string): Promise<Job> {
+  const row = await em.findOne(JobEntity, { stationId, id }, { exclude: ['asked'], disableIdentityMap: true });
+  if (!row) throw notFound('job');
+  return jobOf(row);
 }
+
+/** Told to stop; what had ended stays as it was. The process that does it hears of it with its next beat. */
+export async function cancelJob(em: Em, stationId: string, id: string): Promise<Job> {
+  await em.nativeUpdate(JobEntity, { stationId, id, state: 'running' }, { ...ENDED(), state: 'cancelled' });
+  return findJob(em, stationId, id);
+}
+
+/** What an end sets: what was asked is not kept. */
+export const ENDED = () => ({ asked: null, endedAt: new Date() });
+
+const jobOf = ({ id, state, progress, result, problem }: Omit<JobRow, 'asked'>): Job => ({
+  jobId: id,
+  state,
+  progress,
+  ...(result == null ? {} : { result }),
+  ...(problem == null ? {} : { problem }),
+});

@@ -9,7 +9,7 @@ let visitor: Visitor;
 let beetles: string;
 let keyId: string;
 beforeAll(async () => {
-  server = await openTestServer();
+  server = await openTestServer({ works: true });
   ({ visitor } = await newStation(server));
   const { guides } = (await visitor.get('/api/guides')).body as { guides: { id: string; slug: string }[] };
   beetles = guides.find(({ slug }) => slug === 'strand-beetles')!.id;

@@ -3,24 +3,19 @@ import type { Router } from 'express';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
-import type { Jobs } from '../jobs/jobs';
 import { begun } from '../jobs/waited';
 import { checkInThread } from './check';
 import { importKey } from './import';
-import { makeKeyFor } from './make';
-import type { KeyPool } from './pool';
 import { findKey, keyAndGuide, listKeys, writeKey } from './service';
 import { walkFor } from './walk';
 
-export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool, pool: KeyPool, jobs: Jobs): void {
+export function keyRoutes(router: Router, em: () => Em, analysis: AnalysisPool): void {
   const written = async (own: Em, stationId: string, id: string, format: KeyFormat) =>
     analysis.ask(stationId, 'writeKey', { key: (await keyAndGuide(own, stationId, id)).key, format });
   bind(router, em, 'keys', async ({ em: own, caller, query }) => ({ keys: await listKeys(own, caller.stationId, query) }));
   bind(router, em, 'importKey', ({ em: own, caller, body }) => importKey(own, analysis, caller, body));
   bind(router, em, 'makeKey', ({ em: own, caller, params, query, body, response }) =>
-    begun(jobs, caller.stationId, query.wait === 'true', response, (signal, onProgress) =>
-      makeKeyFor(own, pool, checkInThread(analysis, caller.stationId), caller, params.id, body, signal, onProgress),
-    ),
+    begun(own, 'makeKey', caller, { guideId: params.id, asked: body }, query.wait === 'true', response),
   );
   // What ends in a suffix comes before the key itself, whose id would swallow it.
   bind(router, em, 'keyText', async ({ em: own, caller, params, query, response }) => {

@@ -2,13 +2,12 @@ import type { Standing } from '@plesion/core/evidence';
 import { randomUUID } from 'node:crypto';
 import { lengths, toCsv } from '@plesion/core/test';
 import type { Job, LearnAnswer } from '@plesion/contract';
-import { Jobs } from '../jobs/jobs';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;
 let visitor: Visitor;
 beforeAll(async () => {
-  server = await openTestServer();
+  server = await openTestServer({ works: true });
   ({ visitor } = await newStation(server));
 });
 afterAll(() => server.close());
@@ -156,45 +155,5 @@ describe('learning as a job', () => {
     await other.visitor.delete(`/api/jobs/${body.jobId}`).expect(404);
     await visitor.get(`/api/jobs/${randomUUID()}`).expect(404);
     await until(body.jobId, ({ state }) => state === 'done');
-  });
-});
-
-describe('the list of jobs', () => {
-  it('never lets progress go back, nor past the end', async () => {
-    const jobs = new Jobs();
-    let tell: (share: number) => void = () => {};
-    let end: (value: string) => void = () => {};
-    const { jobId, finished } = jobs.start('s', (_signal, onProgress) => {
-      tell = onProgress;
-      return new Promise<string>((resolve) => (end = resolve));
-    });
-    tell(0.5);
-    tell(0.2);
-    expect(jobs.find('s', jobId).progress).toBe(0.5);
-    tell(9);
-    expect(jobs.find('s', jobId).progress).toBe(1);
-    end('made');
-    await finished;
-    expect(jobs.find('s', jobId)).toMatchObject({ state: 'done', result: 'made' });
-    expect(jobs.cancel('s', jobId).state).toBe('done');
-  });
-
-  it('tells no one of what failed inside', async () => {
-    const jobs = new Jobs();
-    const { jobId, finished } = jobs.start('s', () => Promise.reject(new Error('secret of the house')));
-    await finished;
-    expect(JSON.stringify(jobs.find('s', jobId))).not.toContain('secret');
-    expect(jobs.find('s', jobId)).toMatchObject({ state: 'failed', problem: { code: 'server-failed' } });
-  });
-
-  it('stops what runs when it closes', async () => {
-    const jobs = new Jobs();
-    const { finished, jobId } = jobs.start(
-      's',
-      (signal) => new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))),
-    );
-    jobs.close();
-    await finished;
-    expect(jobs.find('s', jobId).state).toBe('failed');
   });
 });

@@ -1,37 +1,29 @@
 import { randomBytes } from 'node:crypto';
-import type { LearnAnswer, LearnRequest } from '@plesion/contract';
+import type { LearnAnswer } from '@plesion/contract';
 import { formsOf, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
-import type { Em } from '../database/orm';
 import { addGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
-import type { Writer } from '../records/write';
+import type { JobKinds } from '../jobs/kinds';
 import type { LearnPool } from './pool';
 
 /** Learn a guide in a thread, store it in the station, and say what it is worth. Nothing is stored when it fails. */
-export async function learnGuide(
-  em: Em,
-  pool: LearnPool,
-  writer: Writer,
-  asked: LearnRequest,
-  signal: AbortSignal,
-  onProgress: (share: number) => void,
-): Promise<LearnAnswer> {
-  const outcome = await pool.run({ id: slugOf(asked.title), ...asked }, signal, (share) => onProgress(share * 0.97));
-  if (!outcome.ok) throw badRequest(outcome.problems);
-  signal.throwIfAborted();
-  const { guide, problems, leftOut } = outcome.value;
-  const stored = await addGuide(em, writer, guide);
-  return {
-    guideId: stored.id,
-    forms: formList(guide),
-    characters: guide.characters.map(({ id, label, kind }) => ({ id, label, kind })),
-    crossValidation: guide.learned!.crossValidation,
-    ratios: guide.learned!.ratios,
-    choice: guide.learned!.choice,
-    problems,
-    leftOut,
-  };
-}
+export const learnKind = (pool: LearnPool): JobKinds['learn'] => ({
+  async work(_em, writer, asked, signal, onProgress) {
+    const outcome = await pool.run({ id: slugOf(asked.title), ...asked }, signal, (share) => onProgress(share * 0.97));
+    if (!outcome.ok) throw badRequest(outcome.problems);
+    const { guide, problems, leftOut } = outcome.value;
+    return async (tx): Promise<LearnAnswer> => ({
+      guideId: (await addGuide(tx, writer, guide)).id,
+      forms: formList(guide),
+      characters: guide.characters.map(({ id, label, kind }) => ({ id, label, kind })),
+      crossValidation: guide.learned!.crossValidation,
+      ratios: guide.learned!.ratios,
+      choice: guide.learned!.choice,
+      problems,
+      leftOut,
+    });
+  },
+});
 
 /** A guide of its own every time: the same title may be given to another table. */
 const slugOf = (title: string) =>

@@ -1,25 +1,22 @@
 import { randomBytes } from 'node:crypto';
-import { join } from 'node:path';
 import pg from 'pg';
 import pino from 'pino';
 import request from 'supertest';
 import { createApp } from '../app';
-import { openDatabase, openPool } from '../database/orm';
-import { Jobs } from '../jobs/jobs';
-import { openKeyPool } from '../keys/pool';
-import { openLearnPool } from '../learn/pool';
-import { openPagePool } from '../page/pool';
-import { openAnalysisPool } from '../analysis/pool';
+import { openParts } from '../parts';
 
 /** Where its pages would be. */
 export const ORIGIN = 'http://plesion.test';
 
-/**
- * A server on a database of its own, made from nothing and dropped at the end.
- *
- * @param through the way to it, where it is not the straight one.
- */
-export async function openTestServer(through: (databaseUrl: URL) => Promise<URL> = async (url) => url) {
+interface TestSettings {
+  /** The way to the database, where it is not the straight one. */
+  through?: (databaseUrl: URL) => Promise<URL>;
+  /** Does it do long work? */
+  works?: boolean;
+}
+
+/** A server on a database of its own, made from nothing and dropped at the end. */
+export async function openTestServer({ through = async (url) => url, works = false }: TestSettings = {}) {
   const base = process.env.TEST_DATABASE_URL;
   if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
   const name = `test_${randomBytes(6).toString('hex')}`;
@@ -29,26 +26,10 @@ export async function openTestServer(through: (databaseUrl: URL) => Promise<URL>
   const own = new URL(base);
   own.pathname = `/${name}`;
   const url = await through(own);
-  const orm = await openDatabase(url.href);
-  const pool = openPool(url.href, () => undefined);
-  const weighing = openAnalysisPool(join(__dirname, '../analysis/analysis.worker.ts'), 1);
-  const learning = openLearnPool(join(__dirname, '../learn/learn.worker.ts'));
-  const keying = openKeyPool(join(__dirname, '../keys/make.worker.ts'));
-  const paging = openPagePool(join(__dirname, '../page/page.worker.ts'));
-  const app = createApp({
-    orm,
-    pool,
-    weighing,
-    learning,
-    keying,
-    paging,
-    jobs: new Jobs(),
-    sessionSecret: 'for tests only',
-    version: 'test',
-    log: pino({ level: 'silent' }),
-    publicUrl: ORIGIN,
-    trustProxy: 1,
-  });
+  const log = pino({ level: 'silent' });
+  const parts = await openParts({ databaseUrl: url.href, log, threads: 1, works });
+  const { orm, pool, weighing } = parts;
+  const app = createApp(parts, { sessionSecret: 'for tests only', version: 'test', log, publicUrl: ORIGIN, trustProxy: 1 });
   return {
     orm,
     pool,
@@ -57,12 +38,7 @@ export async function openTestServer(through: (databaseUrl: URL) => Promise<URL>
     /** A visitor with cookies of its own. */
     visitor: () => request.agent(app).set('origin', ORIGIN),
     async close() {
-      await weighing.close();
-      await learning.close();
-      await keying.close();
-      await paging.close();
-      await pool.end();
-      await orm.close(true);
+      await parts.close();
       await admin.query(`drop database ${name} with (force)`);
       await admin.end();
     },

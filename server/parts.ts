@@ -1,0 +1,58 @@
+import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import type { MikroORM } from '@mikro-orm/postgresql';
+import type { Pool } from 'pg';
+import type { Logger } from 'pino';
+import { type AnalysisPool, openAnalysisPool } from './analysis/pool';
+import { openDatabase, openPool } from './database/orm';
+import { needWorkerTables, openJobWorker } from './jobs/worker';
+import { makeKeyKind } from './keys/make';
+import { openKeyPool } from './keys/pool';
+import { openLearnPool } from './learn/pool';
+import { learnKind } from './learn/service';
+import { openPagePool, type PagePool } from './page/pool';
+
+/** What a server process stands on: the database, and the threads that do its heavy work. */
+export interface Parts {
+  orm: MikroORM;
+  /** Connections for what is no record: sessions, tries, the queue of long work. */
+  pool: Pool;
+  weighing: AnalysisPool;
+  paging: PagePool;
+  close(): Promise<void>;
+}
+
+interface Settings {
+  databaseUrl: string;
+  log: Logger;
+  /** Threads that weigh. */
+  threads?: number;
+  /** Does this process do long work too? */
+  works?: boolean;
+}
+
+const source = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+
+export async function openParts({ databaseUrl, log, threads = availableParallelism(), works = true }: Settings): Promise<Parts> {
+  const orm = await openDatabase(databaseUrl);
+  const pool = openPool(databaseUrl, ({ message }) => log.warn({ message }, 'a connection to the database was lost'));
+  await needWorkerTables(pool);
+  const weighing = openAnalysisPool(source('./analysis/analysis.worker.ts'), threads);
+  const learning = openLearnPool(source('./learn/learn.worker.ts'));
+  const keying = openKeyPool(source('./keys/make.worker.ts'));
+  const paging = openPagePool(source('./page/page.worker.ts'));
+  const worker = works
+    ? openJobWorker(orm, pool, { learn: learnKind(learning), makeKey: makeKeyKind(keying, weighing) }, log)
+    : undefined;
+  return {
+    orm,
+    pool,
+    weighing,
+    paging,
+    async close() {
+      await worker?.close();
+      await Promise.allSettled([weighing.close(), learning.close(), keying.close(), paging.close()]);
+      await Promise.allSettled([pool.end(), orm.close(true)]);
+    },
+  };
+}
