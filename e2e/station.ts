@@ -72,7 +72,7 @@ export async function openStation(): Promise<Station> {
       const gone = new Promise((resolve) => server.on('exit', resolve));
       server.kill('SIGTERM');
       await gone;
-      await admin.query(`drop database ${name} with (force)`);
+      await admin.query(`drop database ${name}`);
       await admin.end();
     },
   };

@@ -19,20 +19,23 @@ export async function loadDemo(em: Em, weighing: AnalysisPool): Promise<void> {
   const caller =
     (await demoCaller(em)) ??
     (await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true }));
-  const had = new Set((await listGuides(em, caller.stationId)).map(({ slug }) => slug));
+  const { stationId } = caller;
+  const had = new Set((await listGuides(em, stationId)).map(({ slug }) => slug));
   for (const guide of demoGuides) if (!had.has(guide.id)) await addGuide(em, caller, guide);
   await putDemoKeys(em, caller);
-  const guides = new Map((await listGuides(em, caller.stationId)).map((guide) => [guide.slug, guide.id]));
+  const guides = new Map((await listGuides(em, stationId)).map((guide) => [guide.slug, guide.id]));
   const known = new Set(
-    (await em.find(SpecimenEntity, { id: { $in: demoSpecimens.map(({ id }) => id) } }, { fields: ['id'] })).map(({ id }) => id),
+    (await em.find(SpecimenEntity, { stationId, id: { $in: demoSpecimens.map(({ id }) => id) } }, { fields: ['id'] })).map(
+      ({ id }) => id,
+    ),
   );
   for (const { id, guide, ...content } of demoSpecimens) {
     if (known.has(id)) continue;
     const write: SpecimenWrite = { ...content, version: 0, guideId: guides.get(guide)!, hidden: false };
     await writeSpecimen(em, weighing, caller, id, write);
   }
-  if (!(await em.count(SpecimenEntity, { id: PIER_TERN }))) await putFirstLook(em, weighing, caller, PIER_TERN);
-  const kept = new Set((await em.find(LotEntity, { stationId: caller.stationId }, { fields: ['id'] })).map(({ id }) => id));
+  if (!(await em.count(SpecimenEntity, { stationId, id: PIER_TERN }))) await putFirstLook(em, weighing, caller, PIER_TERN);
+  const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });
   }

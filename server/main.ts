@@ -3,6 +3,7 @@ import pino from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
 import { openMetrics } from './observe/metrics';
+import { alone } from './database/alone';
 import { loadDemo } from './demo';
 import { openParts } from './parts';
 
@@ -19,13 +20,17 @@ const fail = (sentence: string, code: number): never => {
   process.exit(code);
 };
 
-const parts = await openParts({ databaseUrl: config.databaseUrl, log }).catch((error: Error) =>
+/** Several processes may start at once on an empty database; one of them makes it ready. */
+const parts = await alone(config.databaseUrl, async () => {
+  const opened = await openParts({ databaseUrl: config.databaseUrl, log });
+  await loadDemo(opened.orm.em.fork(), opened.weighing);
+  return opened;
+}).catch((error: Error) =>
   fail(
     `The database does not answer (${error.message}). Check that DATABASE_URL names a PostgreSQL that runs, or unset it to use Plesion’s own.`,
     LATER,
   ),
 );
-await loadDemo(parts.orm.em.fork(), parts.weighing);
 
 const metrics = config.metricsPort === undefined ? undefined : openMetrics(parts.weighing.waiting);
 const { sessionSecret, webRoot, publicUrl, trustProxy } = config;

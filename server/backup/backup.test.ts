@@ -62,7 +62,7 @@ beforeAll(async () => {
 afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
   await server.close();
-  for (const name of databases) await admin.query(`drop database ${name} with (force)`);
+  for (const name of databases) await admin.query(`drop database ${name}`);
   await admin.end();
 });
 

@@ -7,8 +7,8 @@ import type { Determination, Summary } from '@plesion/core/specimen';
 
 /** What every record has that is written by versions, and can be hidden. */
 const recordColumns = {
+  stationId: p.uuid().primary(),
   id: p.uuid().primary(),
-  stationId: p.uuid(),
   version: p.integer(),
   hidden: p.boolean(),
 };
@@ -30,8 +30,8 @@ export const AccountEntity = defineEntity({
   name: 'Account',
   tableName: 'account',
   properties: {
+    stationId: p.uuid().primary(),
     id: p.uuid().primary(),
-    stationId: p.uuid(),
     name: p.string(),
     passwordHash: p.string(),
     createdAt: p.datetime().onCreate(() => new Date()),
@@ -59,8 +59,8 @@ export const GuideEntity = defineEntity({
   name: 'Guide',
   tableName: 'guide',
   properties: {
+    stationId: p.uuid().primary(),
     id: p.uuid().primary(),
-    stationId: p.uuid(),
     slug: p.string(),
     title: p.string(),
     summary: p.text(),
@@ -80,9 +80,9 @@ export const GuideVersionEntity = defineEntity({
   name: 'GuideVersion',
   tableName: 'guide_version',
   properties: {
+    stationId: p.uuid().primary(),
     guideId: p.uuid().primary(),
     version: p.integer().primary(),
-    stationId: p.uuid(),
     hash: p.string(),
     // Not jsonb: that would put the author's order of names away.
     content: p.json<Guide>().columnType('json'),
@@ -138,9 +138,9 @@ export const KeyVersionEntity = defineEntity({
   name: 'KeyVersion',
   tableName: 'identification_key_version',
   properties: {
+    stationId: p.uuid().primary(),
     keyId: p.uuid().primary(),
     version: p.integer().primary(),
-    stationId: p.uuid(),
     content: p.json<Key>().columnType('json'),
     /** How short its ways are, where it was made from a guide. */
     paths: p.json<KeyPaths>().fieldName('making').nullable(),

@@ -36,7 +36,7 @@ describe.each(DUMPS)('a database of %s', (dump) => {
   });
   afterAll(async () => {
     await orm.close(true);
-    await admin.query(`drop database ${name} with (force)`);
+    await admin.query(`drop database ${name}`);
     await admin.end();
   });
 

@@ -8,6 +8,7 @@ import { Migration20261126000000 } from './migrations/Migration20261126000000';
 import { Migration20261127000000 } from './migrations/Migration20261127000000';
 import { Migration20261128000000 } from './migrations/Migration20261128000000';
 import { Migration20261129000000 } from './migrations/Migration20261129000000';
+import { Migration20261130000000 } from './migrations/Migration20261130000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -16,6 +17,7 @@ const MIGRATIONS = [
   Migration20261127000000,
   Migration20261128000000,
   Migration20261129000000,
+  Migration20261130000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -10,7 +10,7 @@ export function exportRoutes(router: Router, em: () => Em): void {
     const records = await own.find(SpecimenEntity, filterOf(caller.stationId, query), {
       orderBy: [{ seenOn: 'desc nulls first' }, { createdAt: 'desc' }],
     });
-    const versions = await guideVersions(own, records);
+    const versions = await guideVersions(own, caller.stationId, records);
     response.attachment('occurrences.csv');
     return occurrencesCsv(
       records.map((record) => ({

@@ -17,10 +17,13 @@ const contents = new LRUCache<string, Guide>({
 });
 
 /** What a version of a guide holds; read from the database only where it is not at hand. */
-export async function contentOf(em: Em, guideId: string, version: number, hash: string): Promise<Guide> {
+export async function contentOf(
+  em: Em,
+  { stationId, guideId, version, hash }: { stationId: string; guideId: string; version: number; hash: string },
+): Promise<Guide> {
   const known = contents.get(hash);
   if (known) return known;
-  const stored = await em.findOne(GuideVersionEntity, { guideId, version });
+  const stored = await em.findOne(GuideVersionEntity, { stationId, guideId, version });
   if (!stored) throw notFound('version of the guide');
   contents.set(stored.hash, stored.content);
   return stored.content;

@@ -105,13 +105,18 @@ export async function findGuide(em: Em, stationId: string, id: string, version?:
 }
 
 async function newest(em: Em, head: GuideHead): Promise<StoredGuide> {
-  return { ...headRow(head), guide: await contentOf(em, head.id, head.version, head.hash) };
+  return { ...headRow(head), guide: await contentOf(em, { ...head, guideId: head.id }) };
 }
 
 async function earlier(em: Em, head: GuideHead, version: number): Promise<StoredGuide> {
-  const stored = await em.findOne(GuideVersionEntity, { guideId: head.id, version }, { fields: ['version', 'hash'] });
+  const stored = await em.findOne(
+    GuideVersionEntity,
+    { stationId: head.stationId, guideId: head.id, version },
+    { fields: ['version', 'hash'] },
+  );
   if (!stored) throw notFound('version of the guide');
-  return { ...headRow(head), version, hash: stored.hash, guide: await contentOf(em, head.id, version, stored.hash) };
+  const { hash } = stored;
+  return { ...headRow(head), version, hash, guide: await contentOf(em, { ...head, guideId: head.id, version, hash }) };
 }
 
 /** A guide for whoever looks at it, with what its author should know. */

@@ -32,7 +32,7 @@ export async function findKey(em: Em, check: KeyCheck, stationId: string, id: st
 export async function keyAndGuide(em: Em, stationId: string, id: string, version?: number) {
   const head = await em.findOne(KeyEntity, { id, stationId });
   if (!head) throw notFound('key');
-  const stored = await em.findOne(KeyVersionEntity, { keyId: id, version: version ?? head.version });
+  const stored = await em.findOne(KeyVersionEntity, { stationId, keyId: id, version: version ?? head.version });
   if (!stored) throw notFound('version of the key');
   const behind = head.guideId ? await findGuide(em, stationId, head.guideId) : undefined;
   return {

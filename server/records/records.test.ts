@@ -86,14 +86,21 @@ describe.each(KINDS)('%ss', (kind, path, make, change) => {
     expect(Date.parse(lines[1].at)).toBeGreaterThanOrEqual(Date.parse(lines[0].at));
   });
 
-  it('of another station are not there, to be written or to be read of', async () => {
+  it('of another station are not there; the same id here is a record of its own', async () => {
     const id = randomUUID();
-    await visitor.put(url(id)).send(make()).expect(200);
+    const first = (await visitor.put(url(id)).send(make()).expect(200)).body as object;
     const other = await newStation(server);
     const sent = kind === 'individual' || kind === 'key' ? make() : { ...make(), guideId: other.guideId };
-    await other.visitor.put(url(id)).send(sent).expect(404);
     await other.visitor.get(url(id)).expect(404);
+    await other.visitor
+      .put(url(id))
+      .send({ ...sent, version: 1 })
+      .expect(404);
     expect((await changes(0, other.visitor)).filter((line) => line.id === id)).toEqual([]);
+    await other.visitor.put(url(id)).send(sent).expect(200);
+    expect((await changes(0, other.visitor)).filter((line) => line.id === id)).toHaveLength(1);
+    expect((await visitor.get(url(id)).expect(200)).body).toEqual(first);
+    expect((await changes()).filter((line) => line.id === id)).toHaveLength(1);
   });
 });
 

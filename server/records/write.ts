@@ -62,22 +62,23 @@ export async function writeVersioned<R extends Row, S extends { version: number 
   sent: S,
   make: (stored: R | undefined, version: number) => R,
 ): Promise<W> {
+  const own = { stationId, id } as never;
   return em.transactional(async (tx) => {
     for (;;) {
-      const stored = ((await tx.findOne(kind.entity, { id } as never, {
+      const stored = ((await tx.findOne(kind.entity, own, {
         lockMode: LockMode.PESSIMISTIC_WRITE,
         disableIdentityMap: true,
       })) ?? undefined) as R | undefined;
-      if (stored ? stored.stationId !== stationId : sent.version > 0) throw notFound(kind.name);
+      if (!stored && sent.version > 0) throw notFound(kind.name);
       const known = stored && (await kind.wireOf(tx, stored));
       const stale = stored && stored.version !== sent.version;
       if (known && (stale || !kind.again) && kind.same(known, sent, stored)) return known;
       if (stale) throw staleVersion(kind.name, known, sent);
       const row = make(stored, (stored?.version ?? 0) + 1);
-      if (stored) await tx.nativeUpdate(kind.entity, { id } as never, row as never);
+      if (stored) await tx.nativeUpdate(kind.entity, own, row as never);
       else if (!(await insertNew(tx, kind.entity, row))) {
         // Somebody was there first: with the same id, to be read again, or with something else that must be unique.
-        if (await tx.count(kind.entity, { id } as never)) continue;
+        if (await tx.count(kind.entity, own)) continue;
         throw (await kind.taken?.(tx, stationId, sent)) ?? notFound(kind.name);
       }
       await kind.parts?.(tx, row, sent);

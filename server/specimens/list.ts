@@ -18,7 +18,7 @@ export async function listSpecimens(em: Em, stationId: string, query: SpecimenQu
     offset: query.offset ?? 0,
   });
   const total = await em.count(SpecimenEntity, where);
-  const versions = await guideVersions(em, records);
+  const versions = await guideVersions(em, stationId, records);
   return {
     specimens: records.map((record) => rowOf(record, guideOf(versions, record))),
     total,
@@ -86,18 +86,18 @@ interface ReadWith {
 const versionKey = ({ guideId, guideVersion }: ReadWith) => `${guideId} ${guideVersion}`;
 
 /** The guides that some specimens were read with, fetched as a set. */
-export async function guideVersions(em: Em, records: readonly ReadWith[]): Promise<Map<string, Guide>> {
+export async function guideVersions(em: Em, stationId: string, records: readonly ReadWith[]): Promise<Map<string, Guide>> {
   const known = new Map<string, { guideId: string; version: number }>();
   for (const one of records) {
     if (one.guideId && one.guideVersion) known.set(versionKey(one), { guideId: one.guideId, version: one.guideVersion });
   }
   const wanted = [...known.values()];
   if (wanted.length === 0) return new Map();
-  const stored = await em.find(GuideVersionEntity, { $or: wanted }, { fields: ['guideId', 'version', 'hash'] });
+  const stored = await em.find(GuideVersionEntity, { stationId, $or: wanted }, { fields: ['guideId', 'version', 'hash'] });
   const pairs = await Promise.all(
     stored.map(
       async ({ guideId, version, hash }) =>
-        [versionKey({ guideId, guideVersion: version }), await contentOf(em, guideId, version, hash)] as const,
+        [versionKey({ guideId, guideVersion: version }), await contentOf(em, { stationId, guideId, version, hash })] as const,
     ),
   );
   return new Map(pairs);

@@ -39,7 +39,7 @@ export async function openTestServer({ through = async (url) => url, works = fal
     visitor: () => request.agent(app).set('origin', ORIGIN),
     async close() {
       await parts.close();
-      await admin.query(`drop database ${name} with (force)`);
+      await admin.query(`drop database ${name}`);
       await admin.end();
     },
   };
