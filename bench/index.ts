@@ -5,6 +5,7 @@ import { reportCalibration } from './calibration';
 import { reportGrowth } from './growth';
 import { reportKeys } from './keys';
 import { reportLearning } from './learning';
+import { reportLoad } from './load';
 import { reportPages } from './pages';
 import { reportSmallTables } from './smallTables';
 import { syntheticGuide, type Synthetic } from './syntheticGuide';
@@ -47,40 +48,51 @@ function peer(columns: Synthetic['whole']): () => unknown {
   return () => model.predict(specimen);
 }
 
-const synthetic = syntheticGuide(FORMS, CHARACTERS, READ);
-const { compiled, readings } = synthetic;
-const grouping = groupByRank(compiled, 'species');
-const prior = priorBits(compiled, {});
+function reportReasoning(): void {
+  const synthetic = syntheticGuide(FORMS, CHARACTERS, READ);
+  const { compiled, readings } = synthetic;
+  const grouping = groupByRank(compiled, 'species');
+  const prior = priorBits(compiled, {});
 
-const bare = medianMs(barePass());
-const cold = medianMs(() => {
-  compiled.columns.clear();
-  return fromPrior(compiled, prior, readings);
-});
-const warm = medianMs(() => fromPrior(compiled, prior, readings));
-const full = posteriorOf(compiled, {}, readings);
-const next = medianMs(() => nextLooks(compiled, full, grouping, {}, readings), 21, 4);
-const early = posteriorOf(compiled, {}, readings.slice(0, 1));
-const nextEarly = medianMs(() => nextLooks(compiled, early, grouping, {}, readings.slice(0, 1)), 5, 1);
-const onRead = medianMs(peer(synthetic.whole.filter(({ asked }) => asked)), 9, 2);
-const onTable = medianMs(peer(synthetic.whole), 5, 1);
+  const bare = medianMs(barePass());
+  const cold = medianMs(() => {
+    compiled.columns.clear();
+    return fromPrior(compiled, prior, readings);
+  });
+  const warm = medianMs(() => fromPrior(compiled, prior, readings));
+  const full = posteriorOf(compiled, {}, readings);
+  const next = medianMs(() => nextLooks(compiled, full, grouping, {}, readings), 21, 4);
+  const early = posteriorOf(compiled, {}, readings.slice(0, 1));
+  const nextEarly = medianMs(() => nextLooks(compiled, early, grouping, {}, readings.slice(0, 1)), 5, 1);
+  const onRead = medianMs(peer(synthetic.whole.filter(({ asked }) => asked)), 9, 2);
+  const onTable = medianMs(peer(synthetic.whole), 5, 1);
 
-print(`Synthetic guide: ${FORMS} forms × ${CHARACTERS} characters, ${READ} readings. Medians.`);
-print();
-print(`bare pass over ${FORMS} × ${READ} floats        ${ms(bare)}`);
-print(`standing, one reading changed            ${ms(warm)}   ${(warm / bare).toFixed(1)} × the bare pass   (aim: 3)`);
-print(`standing, every reading weighed anew     ${ms(cold)}   ${(cold / bare).toFixed(1)} × the bare pass`);
-print(
-  `ml-naivebayes on the same table          ${ms(onTable)}   the standing is ${(onTable / cold).toFixed(0)} × faster anew, ${(onTable / warm).toFixed(0)} × changed   (aim: 20)`,
-);
-print(
-  `ml-naivebayes on the ${READ} columns read     ${ms(onRead)}   the standing is ${(onRead / cold).toFixed(1)} × faster anew, ${(onRead / warm).toFixed(1)} × changed`,
-);
-print(`next looks over ${CHARACTERS - READ} characters         ${ms(next)}   (aim: 100 ms)`);
-print(`next looks after a single reading        ${ms(nextEarly)}   ${(nextEarly / bare).toFixed(0)} × the bare pass`);
-reportGrowth(print);
-reportCalibration(print);
-reportKeys(print);
-reportLearning(print);
-reportSmallTables(print);
-await reportPages(print);
+  print(`Synthetic guide: ${FORMS} forms × ${CHARACTERS} characters, ${READ} readings. Medians.`);
+  print();
+  print(`bare pass over ${FORMS} × ${READ} floats        ${ms(bare)}`);
+  print(`standing, one reading changed            ${ms(warm)}   ${(warm / bare).toFixed(1)} × the bare pass   (aim: 3)`);
+  print(`standing, every reading weighed anew     ${ms(cold)}   ${(cold / bare).toFixed(1)} × the bare pass`);
+  print(
+    `ml-naivebayes on the same table          ${ms(onTable)}   the standing is ${(onTable / cold).toFixed(0)} × faster anew, ${(onTable / warm).toFixed(0)} × changed   (aim: 20)`,
+  );
+  print(
+    `ml-naivebayes on the ${READ} columns read     ${ms(onRead)}   the standing is ${(onRead / cold).toFixed(1)} × faster anew, ${(onRead / warm).toFixed(1)} × changed`,
+  );
+  print(`next looks over ${CHARACTERS - READ} characters         ${ms(next)}   (aim: 100 ms)`);
+  print(`next looks after a single reading        ${ms(nextEarly)}   ${(nextEarly / bare).toFixed(0)} × the bare pass`);
+}
+
+/** What is measured, by the name it can be asked for by; all of it where none is named. */
+const PARTS: Record<string, () => void | Promise<void>> = {
+  reasoning: reportReasoning,
+  growth: () => reportGrowth(print),
+  calibration: () => reportCalibration(print),
+  keys: () => reportKeys(print),
+  learning: () => reportLearning(print),
+  tables: () => reportSmallTables(print),
+  pages: () => reportPages(print),
+  load: () => reportLoad(print),
+};
+
+const named = process.argv.slice(2);
+for (const [name, report] of Object.entries(PARTS)) if (named.length === 0 || named.includes(name)) await report();

@@ -34,6 +34,29 @@ const CHROMIUM_FLAGS = [
   '--disable-sync',
 ];
 
+/** The real server on a database, at a port of its own. */
+export async function openServer(databaseUrl: string): Promise<{ url: string; close: () => Promise<void> }> {
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: '0',
+      DATABASE_URL: databaseUrl,
+      SESSION_SECRET: 'for tests only',
+      WEB_ROOT: pathTo('app/dist'),
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  return {
+    url: await addressOf(server),
+    async close() {
+      const gone = new Promise<void>((resolve) => server.on('exit', () => resolve()));
+      server.kill('SIGTERM');
+      await gone;
+    },
+  };
+}
+
 export async function openStation(): Promise<Station> {
   const base = process.env.TEST_DATABASE_URL;
   if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
@@ -43,24 +66,13 @@ export async function openStation(): Promise<Station> {
   await admin.query(`create database ${name}`);
   const database = new URL(base);
   database.pathname = `/${name}`;
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      PORT: '0',
-      DATABASE_URL: database.href,
-      SESSION_SECRET: 'for tests only',
-      WEB_ROOT: pathTo('app/dist'),
-    },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  const url = await addressOf(server);
+  const server = await openServer(database.href);
   const browser: Browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: CHROMIUM_FLAGS,
   });
   return {
-    url,
+    url: server.url,
     async page(size) {
       const context = await browser.newContext({ viewport: size, reducedMotion: 'reduce' });
       const page = await context.newPage();
@@ -69,9 +81,7 @@ export async function openStation(): Promise<Station> {
     },
     async close() {
       await browser.close();
-      const gone = new Promise((resolve) => server.on('exit', resolve));
-      server.kill('SIGTERM');
-      await gone;
+      await server.close();
       await admin.query(`drop database ${name}`);
       await admin.end();
     },

@@ -14,7 +14,7 @@ await main(async () => {
   needClient();
   const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(dataFolder(), 'bench', 'postgres'));
   try {
-    const bench = child(process.execPath, ['--import', 'tsx', 'bench/index.ts'], {
+    const bench = child(process.execPath, ['--import', 'tsx', 'bench/index.ts', ...process.argv.slice(2)], {
       env: { TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? (await database.ensure('plesion_bench')), CHROMIUM: chromium },
     });
     process.exitCode = await new Promise((resolve) => bench.on('exit', (code) => resolve(code ?? 1)));

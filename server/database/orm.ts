@@ -9,6 +9,7 @@ import { Migration20261127000000 } from './migrations/Migration20261127000000';
 import { Migration20261128000000 } from './migrations/Migration20261128000000';
 import { Migration20261129000000 } from './migrations/Migration20261129000000';
 import { Migration20261130000000 } from './migrations/Migration20261130000000';
+import { Migration20261201000000 } from './migrations/Migration20261201000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -18,6 +19,7 @@ const MIGRATIONS = [
   Migration20261128000000,
   Migration20261129000000,
   Migration20261130000000,
+  Migration20261201000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -5,9 +5,10 @@ import { ChangeEntity } from '../database/entities';
 const PAGE = 500;
 
 /**
- * A line in the station's feed: what was written, by whom, when. Its number is drawn
- * under the lock of the station's row, which is held to the end of the transaction,
- * so that the numbers are in the order of commits and a reader never misses one.
+ * A line in the station's feed: what was written, by whom, when. It waits under a
+ * number below 0 and gets its own while the transaction commits (`number_change` in
+ * the migrations), under the lock of the station's row, so that the numbers are in
+ * the order of commits and a reader never misses one.
  */
 export async function logChange(
   tx: Em,
@@ -17,10 +18,9 @@ export async function logChange(
   fields: readonly string[],
 ): Promise<void> {
   await tx.getConnection().execute(
-    `with next as (update station set changes = changes + 1 where id = ? returning changes)
-     insert into change (station_id, seq, kind, record_id, version, account, fields, at)
-     select ?, next.changes, ?, ?, ?, ?, ?::jsonb, now() from next`,
-    [stationId, stationId, kind, id, version, accountName, JSON.stringify(fields)],
+    `insert into change (station_id, seq, kind, record_id, version, account, fields, at)
+     values (?, -nextval('change_waiting'), ?, ?, ?, ?, ?::jsonb, now())`,
+    [stationId, kind, id, version, accountName, JSON.stringify(fields)],
     'run',
     tx.getTransactionContext(),
   );

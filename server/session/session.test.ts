@@ -118,6 +118,28 @@ describe('the door', () => {
     expect(answer.body).toMatchObject({ code: 'bad-shape', field });
   });
 
+  it('lengthens a session that is used once a day, and writes nothing for it else', async () => {
+    const { visitor, name } = await newStation(server);
+    const row = async () =>
+      (
+        await server.pool.query<{ sid: string; expire: Date; xmin: string }>(
+          `select sid, expire, xmin::text from session where sess -> 'caller' ->> 'accountName' = $1`,
+          [name],
+        )
+      ).rows[0];
+    await visitor.get('/api/guides').expect(200);
+    const before = await row();
+    expect((await visitor.get('/api/guides').expect(200)).headers['set-cookie']).toBeUndefined();
+    expect(await row()).toEqual(before);
+    // As if it had been used last on another day.
+    await server.pool.query(
+      `update session set expire = expire - interval '5 days', sess = jsonb_set(sess::jsonb, '{usedOn}', '"2020-01-01"')::json where sid = $1`,
+      [before.sid],
+    );
+    expect((await visitor.get('/api/guides').expect(200)).headers['set-cookie']).toHaveLength(1);
+    expect((await row()).expire.getTime()).toBeGreaterThanOrEqual(before.expire.getTime());
+  });
+
   it('tells of broken JSON and of paths that lead nowhere', async () => {
     const broken = await server.visitor().post('/api/session').type('json').send('{"name":').expect(400);
     expect(broken.body).toMatchObject({ code: 'bad-json', field: 'body' });
