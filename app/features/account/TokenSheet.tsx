@@ -2,11 +2,13 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { type MadeToken, schemas, type Token } from '@plesion/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { api } from '../../lib/api';
 import { showProblem } from '../../lib/formProblem';
+import { keptForm } from '../../lib/keptForm';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -80,13 +82,24 @@ function TokenLine({ token: { name, scope, usedAt }, ending, onEnd }: { token: T
   );
 }
 
+/** As it is typed; kept over a reload. */
+const Typed = z.object({ name: z.string(), scope: z.enum(['read', 'write']) });
+const EMPTY: z.output<typeof Typed> = { name: '', scope: 'read' };
+const kept = keptForm('token', Typed);
+
 function TokenForm({ onMade }: { onMade: (token: MadeToken) => void }) {
-  const form = useForm({ resolver: zodResolver(schemas.NewToken), defaultValues: { name: '', scope: 'read' as Token['scope'] } });
+  const form = useForm({ resolver: zodResolver(schemas.NewToken), defaultValues: { ...EMPTY, ...kept.read() } });
+  const { watch } = form;
+  useEffect(() => {
+    const { unsubscribe } = watch((typed) => kept.keep({ ...EMPTY, ...typed }));
+    return unsubscribe;
+  }, [watch]);
   const make = useMutation({ mutationFn: (body: { name: string; scope: Token['scope'] }) => api('makeToken', { body }) });
   const submit = form.handleSubmit((values) =>
     make.mutateAsync(values).then(
       (token) => {
-        form.reset();
+        form.reset(EMPTY);
+        kept.forget();
         onMade(token);
       },
       (error: unknown) => showProblem(error, ['name', 'scope'], form.setError),

@@ -1,5 +1,7 @@
 import { RequestProblem } from '@plesion/contract';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { z } from 'zod';
+import { forgetForms, keptForm } from '../../lib/keptForm';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
 import { AccountScreen } from './AccountScreen';
@@ -25,6 +27,7 @@ const sent = (name: string) => mockStation.asked.filter((one) => one.name === na
 const pressButton = (label: string) => act(async () => fireEvent.press(screen.getByLabelText(label)));
 
 beforeEach(() => {
+  forgetForms();
   mockDemo = false;
   mockStation = fakeStation();
   let sessions = [HERE, THERE];
@@ -77,6 +80,20 @@ describe('an account', () => {
     await press('Change it');
     await shown('The password is changed.');
     expect(screen.getByLabelText('As it is to be')).toHaveProp('value', '');
+  });
+
+  it('keeps what a token is to be called over a reload, until it is made', async () => {
+    await showScreen(<AccountScreen />);
+    await shown('Computer, here');
+    await type('What it is for', 'weather hut');
+    await press('read and write');
+    screen.unmount();
+    await showScreen(<AccountScreen />);
+    await shown('Computer, here');
+    await press('Make a token');
+    expect(sent('makeToken')).toEqual([{ body: { name: 'weather hut', scope: 'write' } }]);
+    await shown('plesion_secret');
+    expect(keptForm('token', z.object({ name: z.string() })).read()).toBeUndefined();
   });
 
   it('makes a token, tells it once, and ends it', async () => {
