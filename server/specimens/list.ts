@@ -2,6 +2,8 @@ import type { SpecimenList, SpecimenQuery, SpecimenRow } from '@plesion/contract
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import type { FilterQuery } from '@mikro-orm/core';
+import { stableJson } from '@plesion/core';
+import { LRUCache } from 'lru-cache';
 import { GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
 import type { Em } from '../database/orm';
 import { contentOf } from '../guides/contents';
@@ -17,13 +19,31 @@ export async function listSpecimens(em: Em, stationId: string, query: SpecimenQu
     limit: query.limit ?? PAGE,
     offset: query.offset ?? 0,
   });
-  const total = await em.count(SpecimenEntity, where);
   const versions = await guideVersions(em, stationId, records);
   return {
     specimens: records.map((record) => rowOf(record, guideOf(versions, record))),
-    total,
-    places: await placesOf(em, stationId),
+    ...(await sumsOf(em, stationId, query)),
   };
+}
+
+type Sums = Pick<SpecimenList, 'total' | 'places'>;
+
+/** How many there are and where, of stations as they were at a number of their feed: every write has the next one. */
+const sums = new LRUCache<string, Sums>({ max: 5000 });
+
+/** Counted anew only where something was written since: whoever leafs through a daybook counts it once. */
+async function sumsOf(em: Em, stationId: string, query: SpecimenQuery): Promise<Sums> {
+  const filter = { ...query, limit: undefined, offset: undefined };
+  const [station] = await em
+    .getConnection()
+    .execute<{ changes: string }[]>('select changes from station where id = ?', [stationId]);
+  const key = stableJson({ stationId, changes: station?.changes, filter });
+  const known = sums.get(key);
+  if (known) return known;
+  const total = await em.count(SpecimenEntity, filterOf(stationId, filter));
+  const counted = { total, places: await placesOf(em, stationId) };
+  sums.set(key, counted);
+  return counted;
 }
 
 /** What a row of the daybook shows: neither names given earlier nor what is searched in is read for it. */

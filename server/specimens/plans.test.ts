@@ -43,6 +43,8 @@ const nodes = (plan: Plan): Plan[] => [plan, ...(plan.Plans ?? []).flatMap(nodes
 
 /** Every statement about specimens that listing the daybook makes, with how PostgreSQL carries it out. */
 async function plansOf(query: SpecimenQuery): Promise<Plan[][]> {
+  // As after a write: nothing that was counted before is of use.
+  await server.pool.query('update station set changes = changes + 1 where id = $1', [stationId]);
   const em = server.orm.em.fork();
   const connection = em.getConnection();
   const execute = jest.spyOn(connection, 'execute');
@@ -83,6 +85,29 @@ describe('the daybook of many specimens', () => {
     expect(plan.flatMap((node) => node['Index Name'] ?? [])).toEqual(expect.arrayContaining(['specimen_place']));
     const { places } = await listSpecimens(server.orm.em.fork(), stationId, {});
     expect(places).toEqual(Array.from({ length: 37 }, (_, i) => `Place ${i}`).sort());
+  });
+
+  it('counts what is leafed through once, and anew after a write', async () => {
+    const counted = async (query: SpecimenQuery) => {
+      const em = server.orm.em.fork();
+      const execute = jest.spyOn(em.getConnection(), 'execute');
+      const { total } = await listSpecimens(em, stationId, query);
+      const counts = execute.mock.calls.filter(([sql]) => /count\(/.test(sql as string)).length;
+      execute.mockRestore();
+      return { total, counts };
+    };
+    const written = () => server.pool.query('update station set changes = changes + 1 where id = $1', [stationId]);
+    await written();
+    const first = await counted({ place: 'Place 5' });
+    expect(first).toEqual({ total: expect.any(Number), counts: 1 });
+    expect(await counted({ place: 'Place 5', offset: 60 })).toEqual({ ...first, counts: 0 });
+    expect((await counted({ place: 'Place 6' })).counts).toBe(1);
+    await server.pool.query(`update specimen set place = 'Elsewhere' where station_id = $1 and place = 'Place 5'`, [stationId]);
+    await written();
+    expect(await counted({ place: 'Place 5' })).toEqual({ total: 0, counts: 1 });
+    await server.pool.query(`update specimen set place = 'Place 5' where station_id = $1 and place = 'Elsewhere'`, [stationId]);
+    await written();
+    expect(await counted({ place: 'Place 5' })).toEqual(first);
   });
 
   it('finds what holds every part asked for, and nothing of another station', async () => {
