@@ -9,7 +9,6 @@ const READERS = 8;
 const SECONDS = 8;
 /** Specimens of the station whose daybook is read. */
 const DAYBOOK = 100_000;
-const ORIGIN_OF = (url: string) => new URL(url).origin;
 
 interface Measured {
   /** Answers a second. */
@@ -49,7 +48,7 @@ class Client {
           method,
           agent: this.agent,
           headers: {
-            origin: ORIGIN_OF(this.url),
+            origin: this.url,
             cookie: this.cookie,
             ...(body === undefined ? {} : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) }),
           },

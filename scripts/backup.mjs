@@ -1,9 +1,9 @@
-import { mkdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { backUp } from './lib/backup.mjs';
 import { needPostgres } from './lib/debian.mjs';
 import { needPackages } from './lib/packages.mjs';
-import { dataFolder, startPostgres } from './lib/postgres.mjs';
+import { withDatabase } from './lib/postgres.mjs';
 import { root } from './lib/run.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
@@ -11,15 +11,8 @@ await main(async () => {
   const [file] = process.argv.slice(2);
   if (!file) throw new Stop('Say where to: npm run backup -- plesion.backup');
   await needPackages();
-  mkdirSync(dataFolder(), { recursive: true });
-  const database = process.env.DATABASE_URL ? undefined : await startPostgres(join(dataFolder(), 'postgres'));
-  try {
-    const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
-    const url = process.env.DATABASE_URL ?? (await database.ensure('plesion'));
-    const { tables } = await backUp(needPostgres(), url, file, version);
-    const rows = Object.values(tables).reduce((sum, table) => sum + table.rows, 0);
-    say(`${file}: ${tables.station?.rows ?? 0} stations, ${rows} rows, read back and whole.`);
-  } finally {
-    database?.stop();
-  }
+  const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
+  const { tables } = await withDatabase((url) => backUp(needPostgres(), url, file, version));
+  const rows = Object.values(tables).reduce((sum, table) => sum + table.rows, 0);
+  say(`${file}: ${tables.station?.rows ?? 0} stations, ${rows} rows, read back and whole.`);
 });

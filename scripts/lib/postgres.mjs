@@ -125,5 +125,17 @@ function folderFor(owner, wanted) {
   throw new Stop(`PostgreSQL runs as “${owner}” and cannot reach ${wanted}. Set PLESION_DATA to a folder it can reach.`);
 }
 
+/** Work on the station's database, the project's own or the one that DATABASE_URL names; what was started for it is stopped. */
+export async function withDatabase(work) {
+  if (process.env.DATABASE_URL) return work(process.env.DATABASE_URL);
+  mkdirSync(dataFolder(), { recursive: true });
+  const database = await startPostgres(join(dataFolder(), 'postgres'));
+  try {
+    return await work(await database.ensure('plesion'));
+  } finally {
+    database.stop();
+  }
+}
+
 /** Where the project keeps its data: PLESION_DATA, or `.plesion` in the clone. */
 export const dataFolder = () => process.env.PLESION_DATA ?? join(root, '.plesion');
