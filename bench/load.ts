@@ -1,8 +1,9 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { Agent, request } from 'node:http';
 import { demoSpecimens } from '@plesion/demo';
 import pg from 'pg';
 import { openServer } from '../e2e/station';
+import { openPlace } from '../server/test/place';
 
 const CLIENTS = 100;
 const READERS = 8;
@@ -72,14 +73,10 @@ class Client {
 
 /** Many people at once, beside the bare database in the same run. */
 export async function reportLoad(print: (line?: string) => void): Promise<void> {
-  const name = `bench_${randomBytes(4).toString('hex')}`;
-  const base = new URL(process.env.TEST_DATABASE_URL!);
-  const admin = new pg.Client({ connectionString: base.href });
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  base.pathname = `/${name}`;
-  const server = await openServer(base.href);
-  const pool = new pg.Pool({ connectionString: base.href, max: 10 });
+  const name = 'bench';
+  const place = await openPlace(name);
+  const server = await openServer(place);
+  const pool = new pg.Pool({ connectionString: place.database.href, max: 10 });
   try {
     const client = new Client(server.url);
     const login = { station: name, name, password: 'long enough' };
@@ -147,8 +144,7 @@ export async function reportLoad(print: (line?: string) => void): Promise<void> 
   } finally {
     await pool.end();
     await server.close();
-    await admin.query(`drop database ${name}`);
-    await admin.end();
+    await place.close();
   }
 }
 

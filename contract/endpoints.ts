@@ -8,7 +8,7 @@ import { CompareRequest } from './compare';
 import { ChangeList, ChangeQuery } from './changes';
 import { GuideList, GuideQuery, GuideWrite, StoredGuide } from './guides';
 import { Individual, IndividualList, IndividualQuery, IndividualWrite } from './individuals';
-import { Job } from './jobs';
+import { Job, JobStarted } from './jobs';
 import {
   KeyImport,
   KeyImported,
@@ -28,6 +28,7 @@ import { ComparePageQuery, PageQuery } from './pages';
 import { Photo, PhotoHash } from './photos';
 import { Credentials, NewStation, Session } from './session';
 import { StandingRequest } from './standing';
+import { StationView } from './station';
 import { Specimen, SpecimenList, SpecimenQuery, SpecimenWrite } from './specimens';
 
 export interface Endpoint {
@@ -147,6 +148,36 @@ export const endpoints = {
     personal: true,
     params: byId,
     response: nothing,
+  },
+  station: {
+    method: 'GET',
+    path: '/api/station',
+    summary: 'The station: how much it holds of what it may.',
+    response: StationView,
+  },
+  exportStation: {
+    method: 'POST',
+    path: '/api/station/archives',
+    summary: 'Make an archive of everything in the station; a job, whose result says where it lies.',
+    asks: true,
+    response: JobStarted,
+    status: 202,
+  },
+  archive: {
+    method: 'GET',
+    path: '/api/station/archives/:id.zip',
+    summary: 'An archive that was made within a day.',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/zip',
+  },
+  importStation: {
+    method: 'POST',
+    path: '/api/station/archives/read',
+    summary: 'Read an archive into a station in which nothing was written yet; a job.',
+    upload: 'archive',
+    response: JobStarted,
+    status: 202,
   },
   guides: { method: 'GET', path: '/api/guides', summary: 'The station’s guides.', response: GuideList },
   guide: {
@@ -410,7 +441,7 @@ export const endpoints = {
     path: '/api/export/occurrences.csv',
     summary: 'The daybook as Darwin Core occurrences.',
     query: SpecimenQuery,
-    response: z.string(),
+    response: z.unknown(),
     media: 'text/csv',
   },
 } as const satisfies Record<string, Endpoint>;

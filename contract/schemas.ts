@@ -14,3 +14,4 @@ export * from './problem';
 export * from './session';
 export * from './specimens';
 export * from './standing';
+export * from './station';

@@ -66,12 +66,16 @@ export const SpecimenQuery = z.strictObject({
   to: Day.optional(),
   hidden: z.enum(['yes']).optional(),
   limit: z.coerce.number().int().min(1).max(200).optional(),
-  offset: z.coerce.number().int().min(0).optional(),
+  /** The page after this specimen, which `next` of the page before named. */
+  after: z.uuid('give the id that `next` of the page before named').optional(),
 });
 export type SpecimenQuery = z.output<typeof SpecimenQuery>;
 
 export const SpecimenList = z.object({
   specimens: z.array(SpecimenRow),
+  /** There are more after this one; absent on the last page. */
+  next: z.uuid().optional(),
+  /** Of all pages. */
   total: z.number().int(),
   places: z.array(z.string()),
 });

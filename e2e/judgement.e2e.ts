@@ -52,7 +52,7 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
   });
 
   it('lifts what was withheld when it is a photograph, and still says what it is', async () => {
-    await page.getByRole('link', { name: /Change the situation/ }).click();
+    await page.getByRole('link', { name: /Situation: change views/ }).click();
     await page.getByRole('radio', { name: 'a photograph', exact: true }).click();
     await page.getByRole('button', { name: /Bench/ }).last().click();
     await page.getByTestId('danger').waitFor();
@@ -63,7 +63,7 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
       .waitFor();
     await expect(page.getByText('withheld: danger').count()).resolves.toBe(0);
     // The other size reads the same specimen: it is a living one again when this is done.
-    await page.getByRole('link', { name: /Change the situation/ }).click();
+    await page.getByRole('link', { name: /Situation: change views/ }).click();
     await page.getByRole('radio', { name: 'alive', exact: true }).click();
     await page.getByRole('button', { name: /Bench/ }).last().click();
     await page

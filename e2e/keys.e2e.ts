@@ -169,7 +169,7 @@ describe.each(SIZES)('keys, $kind', ({ kind, width, height }) => {
     await button('Lead on to couplet 3').click();
     await page.getByText('It will be taken in whole.', { exact: true }).waitFor();
     await page.getByText('4 of 4 names and 4 of 6 statements are tied').waitFor();
-    await button('Take it in').click();
+    await button('Import').click();
     await page.getByRole('heading', { name: `From print, ${kind}` }).waitFor();
     await page.getByText('3 couplets · 4 endings').waitFor();
   });

@@ -1,28 +1,24 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Job, Specimen, StoredGuide } from '@plesion/contract';
 import type { Standing } from '@plesion/core/evidence';
 import pg from 'pg';
+import { openPlace, type Place } from '../server/test/place';
 import { type Fleet, openFleet } from './ordeal/fleet';
 import { Visitor } from './ordeal/visitor';
 
 /** Three server processes on one database that none of them has seen before, behind one address. */
 let fleet: Fleet;
-let admin: pg.Client;
+let place: Place;
 let own: pg.Client;
 let ann: Visitor;
-const database = `fleet_${randomBytes(6).toString('hex')}`;
 const name = 'ann of the fleet';
 
 beforeAll(async () => {
-  const base = new URL(process.env.TEST_DATABASE_URL!);
-  admin = new pg.Client({ connectionString: base.href });
-  await admin.connect();
-  await admin.query(`create database ${database}`);
-  base.pathname = `/${database}`;
-  own = new pg.Client({ connectionString: base.href });
+  place = await openPlace('fleet');
+  own = new pg.Client({ connectionString: place.database.href });
   await own.connect();
-  fleet = await openFleet(3, base.href);
+  fleet = await openFleet(3, place);
   await fleet.ready();
   ann = new Visitor(fleet.url);
   expect((await ann.ask('POST', '/api/stations', { station: name, name, password: 'long enough' })).status).toBe(201);
@@ -30,8 +26,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await fleet.close();
   await own.end();
-  await admin.query(`drop database ${database}`);
-  await admin.end();
+  await place.close();
 }, 60_000);
 
 const at = (member: number, who = ann) => who.at(fleet.members[member]);

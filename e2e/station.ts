@@ -1,8 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
 import { resolve as pathTo } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
-import pg from 'pg';
+import { openPlace, type Place } from '../server/test/place';
 
 /** Plesion as a person gets it: the real server on a fresh database, and a browser. */
 export interface Station {
@@ -34,19 +33,24 @@ const CHROMIUM_FLAGS = [
   '--disable-sync',
 ];
 
-/** The real server on a database, at a port of its own. */
-export async function openServer(databaseUrl: string): Promise<{ url: string; close: () => Promise<void> }> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+/** The real server, at a port of its own; which one is said where it is not to be any. */
+export const startServer = ({ database, files }: Pick<Place, 'database' | 'files'>, env: NodeJS.ProcessEnv = {}): ChildProcess =>
+  spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     env: {
       ...process.env,
       NODE_ENV: 'production',
       PORT: '0',
-      DATABASE_URL: databaseUrl,
+      DATABASE_URL: database.href,
+      FILES_FOLDER: files,
       SESSION_SECRET: 'for tests only',
-      WEB_ROOT: pathTo('app/dist'),
+      ...env,
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
+
+/** The server with its pages, once it is ready. */
+export async function openServer(place: Place): Promise<{ url: string; close: () => Promise<void> }> {
+  const server = startServer(place, { WEB_ROOT: pathTo('app/dist') });
   return {
     url: await addressOf(server),
     async close() {
@@ -58,15 +62,8 @@ export async function openServer(databaseUrl: string): Promise<{ url: string; cl
 }
 
 export async function openStation(): Promise<Station> {
-  const base = process.env.TEST_DATABASE_URL;
-  if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
-  const name = `walk_${randomBytes(6).toString('hex')}`;
-  const admin = new pg.Client({ connectionString: base });
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  const database = new URL(base);
-  database.pathname = `/${name}`;
-  const server = await openServer(database.href);
+  const place = await openPlace('walk');
+  const server = await openServer(place);
   const browser: Browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: CHROMIUM_FLAGS,
@@ -82,8 +79,7 @@ export async function openStation(): Promise<Station> {
     async close() {
       await browser.close();
       await server.close();
-      await admin.query(`drop database ${name}`);
-      await admin.end();
+      await place.close();
     },
   };
 }

@@ -178,7 +178,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
 
   it('is removed without being lost', async () => {
     await page.getByRole('button', { name: 'Remove from the daybook' }).click();
-    await page.getByRole('button', { name: 'Put it back' }).click();
+    await page.getByRole('button', { name: 'Restore' }).click();
     await page.getByRole('button', { name: 'Remove from the daybook' }).waitFor();
   });
 
@@ -188,7 +188,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.getByText('1 specimen found').waitFor();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Download these as Darwin Core occurrences' }).click(),
+      page.getByRole('button', { name: 'Download these as Darwin Core CSV' }).click(),
     ]);
     const { data } = Papa.parse<Record<string, string>>(await readFile(await download.path(), 'utf8'), { header: true });
     expect(data).toMatchObject([
@@ -226,13 +226,13 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.getByRole('link', { name: 'Guides' }).click();
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: 'Take in a guide from a Plesion JSON file' }).click(),
+      page.getByRole('button', { name: 'Import a guide from a Plesion JSON file' }).click(),
     ]);
     await chooser.setFiles(file);
     await page.getByText('version 1, is in the station').waitFor();
     const [second] = await Promise.all([
       page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: 'Take in a guide from a Plesion JSON file' }).click(),
+      page.getByRole('button', { name: 'Import a guide from a Plesion JSON file' }).click(),
     ]);
     await second.setFiles({
       name: 'broken.json',
@@ -321,7 +321,7 @@ describe('a station of one’s own', () => {
     await page.getByLabel('Your account').fill('skerry');
     await page.getByRole('button', { name: 'Make the station' }).click();
     await page.getByText('An empty daybook').waitFor();
-    await page.getByRole('button', { name: 'Meet the first specimen' }).click();
+    await page.getByRole('button', { name: 'Add the first specimen' }).click();
     await page.getByRole('button', { name: 'To the Bench' }).waitFor();
     await page.goto(`${station.url}/specimens/0192f3a0-0000-7001-8000-000000000001`);
     await page.getByText('There is no such specimen in this station.').waitFor();

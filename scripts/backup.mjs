@@ -12,7 +12,8 @@ await main(async () => {
   if (!file) throw new Stop('Say where to: npm run backup -- plesion.backup');
   await needPackages();
   const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
-  const { tables } = await withDatabase((url) => backUp(needPostgres(), url, file, version));
+  const { tables, files, lost } = await withDatabase((url) => backUp(needPostgres(), url, file, version));
   const rows = Object.values(tables).reduce((sum, table) => sum + table.rows, 0);
-  say(`${file}: ${tables.station?.rows ?? 0} stations, ${rows} rows, read back and whole.`);
+  say(`${file}: ${tables.station?.rows ?? 0} stations, ${rows} rows, ${files.length} files, read back and whole.`);
+  if (lost) say(`${lost} photos have rows, but no file where files lie; they were lost before this.`);
 });

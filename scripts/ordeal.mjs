@@ -7,7 +7,7 @@ import { main } from './lib/say.mjs';
 
 await main(async () => {
   await needPackages();
-  const folder = join(dataFolder(), 'ordeal', 'postgres');
+  const folder = join(dataFolder(), 'ordeal');
   mkdirSync(folder, { recursive: true });
   const ordeal = child(process.execPath, [
     ...['--import', 'tsx', 'e2e/ordeal/index.ts', '--folder', folder],

@@ -48,6 +48,7 @@ await main(async () => {
     PORT: String(port),
     WEB_ROOT: webRoot,
     SESSION_SECRET: sessionSecret(folder),
+    FILES_FOLDER: process.env.FILES_FOLDER ?? join(folder, 'files'),
     DATABASE_URL: process.env.DATABASE_URL ?? (await database.ensure('plesion')),
   };
   const code = await keepUp(() => child(process.execPath, ['--import', 'tsx', 'server/main.ts'], { env }), database);

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { accountRoutes } from './account/routes';
 import { findCaller } from './account/tokens';
+import { archiveRoutes } from './archive/routes';
 import { bookRoutes } from './book/routes';
 import { compareRoutes } from './compare/routes';
 import { exportRoutes } from './export/routes';
@@ -29,6 +30,8 @@ import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
 import { countTries } from './session/tries';
+import { type Quotas, USUAL_QUOTAS } from './station/quota';
+import { stationRoutes } from './station/routes';
 import { specimenRoutes } from './specimens/routes';
 import { standingRoutes } from './standing/routes';
 
@@ -41,12 +44,13 @@ export interface Surroundings {
   /** The address people use. */
   publicUrl?: string;
   trustProxy?: number | string;
+  quotas?: Quotas;
 }
 
 /** The whole server, without a port: tests and the real start put it on one. */
 export function createApp(
-  { orm, pool, weighing, paging }: Pick<Parts, 'orm' | 'pool' | 'weighing' | 'paging'>,
-  { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy }: Surroundings,
+  { orm, pool, files, weighing, paging }: Omit<Parts, 'close'>,
+  { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy, quotas = USUAL_QUOTAS }: Surroundings,
 ): Express {
   const app = express();
   const secure = publicUrl?.startsWith('https:') ?? false;
@@ -82,7 +86,10 @@ export function createApp(
   bind(api, em, 'health', async () => ({ ok: true as const, version }));
   api.use('/api', ownOrigin(publicUrl));
   api.use('/api', sessionCookie(pool, sessionSecret, secure));
-  api.use('/api', findCaller(em));
+  api.use('/api', findCaller(em), (request, _response, next) => {
+    if (request.caller) request.caller = { ...request.caller, quotas };
+    next();
+  });
   bind(api, em, 'ready', async ({ em: own }) => {
     await own.getConnection().execute('select 1');
     return { ok: true as const, version };
@@ -90,21 +97,23 @@ export function createApp(
   bind(api, em, 'openapi', async () => openApi(version));
   sessionRoutes(api, em, countTries(pool), secure);
   accountRoutes(api, em, pool);
+  stationRoutes(api, em, quotas);
+  archiveRoutes(api, em, files, quotas);
   guideRoutes(api, em);
   learnRoutes(api, em);
   standingRoutes(api, em, weighing);
   bookRoutes(api, em);
   compareRoutes(api, em, weighing);
   // Paths that end in a name of their own come before the key itself.
-  pageRoutes(api, em, paging);
+  pageRoutes(api, em, files, paging);
   keyRoutes(api, em, weighing);
   lotRoutes(api, em);
   individualRoutes(api, em);
   changeRoutes(api, em);
   jobRoutes(api, em);
   specimenRoutes(api, em, weighing);
-  firstLookRoutes(api, em, weighing);
-  photoRoutes(api, em);
+  firstLookRoutes(api, em, { files, weighing });
+  photoRoutes(api, em, files);
   exportRoutes(api, em);
   api.use('/api', () => {
     throw new HttpProblem(404, {

@@ -1,8 +1,14 @@
+import { fileSettings } from './files/settings';
+import type { FileSettings } from './files/store';
+import { type Quotas, USUAL_QUOTAS } from './station/quota';
+
 /** What the server is told by its surroundings. */
 export interface Config {
   port: number;
   host: string;
   databaseUrl: string;
+  /** Where photos and archives lie. */
+  files: FileSettings;
   sessionSecret: string;
   /** Folder of the exported web client; nothing is served from it when absent. */
   webRoot?: string;
@@ -11,6 +17,8 @@ export interface Config {
   publicUrl?: string;
   /** Proxies in front that are believed: how many, or their addresses; see `docs/deploy.md`. */
   trustProxy?: number | string;
+  /** The most that one station may have. */
+  quotas: Quotas;
   /** Where Prometheus may read; nothing is measured when absent. */
   metricsPort?: number;
 }
@@ -27,13 +35,34 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     port,
     host: env.HOST ?? '127.0.0.1',
     databaseUrl: required('DATABASE_URL'),
+    files: fileSettings(env),
     sessionSecret: required('SESSION_SECRET'),
     webRoot: env.WEB_ROOT,
     production: env.NODE_ENV === 'production',
     metricsPort: env.METRICS_PORT === undefined ? undefined : portOf('METRICS_PORT', env.METRICS_PORT),
+    quotas: quotasOf(env),
     publicUrl: publicUrl(env.PUBLIC_URL),
     trustProxy: env.TRUST_PROXY === undefined || !/^\d+$/.test(env.TRUST_PROXY) ? env.TRUST_PROXY : Number(env.TRUST_PROXY),
   };
+}
+
+/** How a quota is set, and how many of what it counts one of its units is. */
+const QUOTA_VARIABLES: Record<keyof Quotas, [name: string, unit: number]> = {
+  specimens: ['QUOTA_SPECIMENS', 1],
+  guides: ['QUOTA_GUIDES', 1],
+  keys: ['QUOTA_KEYS', 1],
+  photos: ['QUOTA_PHOTOS_MB', 1024 * 1024],
+};
+
+function quotasOf(env: NodeJS.ProcessEnv): Quotas {
+  const quotas = { ...USUAL_QUOTAS };
+  for (const [kind, [name, unit]] of Object.entries(QUOTA_VARIABLES) as [keyof Quotas, [string, number]][]) {
+    const given = env[name];
+    if (given === undefined) continue;
+    if (!/^\d{1,12}$/.test(given)) throw new Error(`${name} is “${given}”; it must be a whole number.`);
+    quotas[kind] = Number(given) * unit;
+  }
+  return quotas;
 }
 
 function portOf(name: string, given: string): number {

@@ -9,13 +9,13 @@ import { putDemoKeys } from './keys/demo';
 import { writeLot } from './lots/service';
 import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
-import type { AnalysisPool } from './analysis/pool';
+import type { Parts } from './parts';
 
 /** The photographed tern of the demo; what visitors did to it, renamed or removed, stays. */
 const PIER_TERN = '0192f3a0-0000-7041-8000-000000000001';
 
 /** The demo station, made once; what people change in it stays, and what it has not yet is added. */
-export async function loadDemo(em: Em, weighing: AnalysisPool): Promise<void> {
+export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>): Promise<void> {
   const caller =
     (await demoCaller(em)) ??
     (await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true }));
@@ -32,9 +32,9 @@ export async function loadDemo(em: Em, weighing: AnalysisPool): Promise<void> {
   for (const { id, guide, ...content } of demoSpecimens) {
     if (known.has(id)) continue;
     const write: SpecimenWrite = { ...content, version: 0, guideId: guides.get(guide)!, hidden: false };
-    await writeSpecimen(em, weighing, caller, id, write);
+    await writeSpecimen(em, parts.weighing, caller, id, write);
   }
-  if (!(await em.count(SpecimenEntity, { stationId, id: PIER_TERN }))) await putFirstLook(em, weighing, caller, PIER_TERN);
+  if (!(await em.count(SpecimenEntity, { stationId, id: PIER_TERN }))) await putFirstLook(em, parts, caller, PIER_TERN);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

@@ -1,14 +1,15 @@
 import { readFileSync } from 'node:fs';
-import pino from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
+import { openLog } from './observe/log';
 import { openMetrics } from './observe/metrics';
 import { alone } from './database/alone';
 import { loadDemo } from './demo';
 import { openParts } from './parts';
+import { moveOut } from './photos/moveOut';
 
 const config = readConfig(process.env);
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+const log = openLog(process.env.LOG_LEVEL ?? 'warn');
 const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string };
 
 /** Codes to end with: what may be mended by itself, and what has to be set otherwise first (sysexits, EX_CONFIG). */
@@ -22,8 +23,8 @@ const fail = (sentence: string, code: number): never => {
 
 /** Several processes may start at once on an empty database; one of them makes it ready. */
 const parts = await alone(config.databaseUrl, async () => {
-  const opened = await openParts({ databaseUrl: config.databaseUrl, log });
-  await loadDemo(opened.orm.em.fork(), opened.weighing);
+  const opened = await openParts({ ...config, version, log });
+  await loadDemo(opened.orm.em.fork(), opened);
   return opened;
 }).catch((error: Error) =>
   fail(
@@ -33,8 +34,8 @@ const parts = await alone(config.databaseUrl, async () => {
 );
 
 const metrics = config.metricsPort === undefined ? undefined : openMetrics(parts.weighing.waiting);
-const { sessionSecret, webRoot, publicUrl, trustProxy } = config;
-const app = createApp(parts, { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy });
+const { sessionSecret, webRoot, publicUrl, trustProxy, quotas } = config;
+const app = createApp(parts, { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy, quotas });
 const server = app.listen(config.port, config.host);
 metrics?.listen(config.metricsPort!, config.host).unref();
 server.on('listening', () => {
@@ -49,6 +50,10 @@ server.on('error', (error: NodeJS.ErrnoException) =>
       : `The server cannot listen: ${error.message}`,
     HOPELESS,
   ),
+);
+
+void moveOut(parts.orm.em.fork(), parts.files).catch((error: Error) =>
+  log.warn({ message: error.message }, 'photos still lie in rows'),
 );
 
 let stopping = false;

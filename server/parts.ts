@@ -4,12 +4,16 @@ import type { MikroORM } from '@mikro-orm/postgresql';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import { type AnalysisPool, openAnalysisPool } from './analysis/pool';
+import { importKind, openUnpackPool } from './archive/read';
+import { exportKind } from './archive/write';
 import { openDatabase, openPool } from './database/orm';
+import { type FileSettings, type FileStore, openFiles } from './files/store';
 import { needWorkerTables, openJobWorker } from './jobs/worker';
 import { makeKeyKind } from './keys/make';
 import { openKeyPool } from './keys/pool';
 import { openLearnPool } from './learn/pool';
 import { learnKind } from './learn/service';
+import { type Quotas, USUAL_QUOTAS } from './station/quota';
 import { openPagePool, type PagePool } from './page/pool';
 
 /** What a server process stands on: the database, and the threads that do its heavy work. */
@@ -17,6 +21,7 @@ export interface Parts {
   orm: MikroORM;
   /** Connections for what is no record: sessions, tries, the queue of long work. */
   pool: Pool;
+  files: FileStore;
   weighing: AnalysisPool;
   paging: PagePool;
   close(): Promise<void>;
@@ -24,7 +29,11 @@ export interface Parts {
 
 interface Settings {
   databaseUrl: string;
+  files: FileSettings;
   log: Logger;
+  /** Of this Plesion. */
+  version: string;
+  quotas?: Quotas;
   /** Threads that weigh. */
   threads?: number;
   /** Does this process do long work too? */
@@ -33,25 +42,40 @@ interface Settings {
 
 const source = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
-export async function openParts({ databaseUrl, log, threads = availableParallelism(), works = true }: Settings): Promise<Parts> {
+export async function openParts(settings: Settings): Promise<Parts> {
+  const { databaseUrl, log, version, quotas = USUAL_QUOTAS, threads = availableParallelism(), works = true } = settings;
+  const files = await openFiles(settings.files);
   const orm = await openDatabase(databaseUrl);
   const pool = openPool(databaseUrl, ({ message }) => log.warn({ message }, 'a connection to the database was lost'));
   await needWorkerTables(pool);
   const weighing = openAnalysisPool(source('./analysis/analysis.worker.ts'), threads);
   const learning = openLearnPool(source('./learn/learn.worker.ts'));
+  const unpacking = openUnpackPool(source('./archive/unpack.worker.ts'));
   const keying = openKeyPool(source('./keys/make.worker.ts'));
   const paging = openPagePool(source('./page/page.worker.ts'));
   const worker = works
-    ? openJobWorker(orm, pool, { learn: learnKind(learning), makeKey: makeKeyKind(keying, weighing) }, log)
+    ? openJobWorker(
+        orm,
+        pool,
+        {
+          learn: learnKind(learning),
+          makeKey: makeKeyKind(keying, weighing),
+          exportStation: exportKind(files, version),
+          importStation: importKind(files, unpacking),
+        },
+        log,
+        quotas,
+      )
     : undefined;
   return {
     orm,
     pool,
+    files,
     weighing,
     paging,
     async close() {
       await worker?.close();
-      await Promise.allSettled([weighing.close(), learning.close(), keying.close(), paging.close()]);
+      await Promise.allSettled([weighing.close(), learning.close(), keying.close(), unpacking.close(), paging.close()]);
       await Promise.allSettled([pool.end(), orm.close(true)]);
     },
   };

@@ -9,8 +9,10 @@ const POLL_MS = 400;
 export function useJob<Body, Result>(
   start: (body: Body) => Promise<object>,
   parse: (result: unknown) => Result,
-  /** What is fetched anew when it is done. */
-  changes: string,
+  /** What is fetched anew when it is done; all there is where absent. */
+  changes?: string,
+  /** One that was begun before this screen was opened. */
+  earlier?: string,
 ) {
   const client = useQueryClient();
   const begin = useMutation({
@@ -20,7 +22,7 @@ export function useJob<Body, Result>(
       return started.jobId as string;
     },
   });
-  const jobId = begin.data;
+  const jobId = begin.data ?? earlier;
   const job = useQuery({
     queryKey: ['job', jobId],
     queryFn: ({ signal }) => api('job', { params: { id: jobId! } }, signal),
@@ -33,7 +35,10 @@ export function useJob<Body, Result>(
   });
   const done = job.data?.state === 'done';
   useEffect(() => {
-    if (done) void client.invalidateQueries({ queryKey: [changes] });
+    if (done)
+      void client.invalidateQueries(
+        changes === undefined ? { predicate: ({ queryKey }) => queryKey[0] !== 'job' } : { queryKey: [changes] },
+      );
   }, [client, done, changes]);
   return {
     begin: begin.mutate,

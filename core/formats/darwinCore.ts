@@ -53,13 +53,15 @@ type Term = (typeof OCCURRENCE_TERMS)[number];
  * The daybook as Darwin Core occurrences. A specimen without a name is exported
  * without one; "A or B" stands under the taxon that holds both, with the two
  * names as the qualifier. Cells that a spreadsheet would run as a formula are
- * made harmless.
+ * made harmless. A longer one is made piece by piece, the first with its header, with a
+ * line's end between two.
  */
-export function occurrencesCsv(records: readonly OccurrenceRecord[]): string {
-  return Papa.unparse(
-    { fields: [...OCCURRENCE_TERMS], data: records.map((record) => OCCURRENCE_TERMS.map((term) => rowOf(record)[term] ?? '')) },
-    { escapeFormulae: true, newline: '\r\n' },
-  );
+export function occurrencesCsv(records: readonly OccurrenceRecord[], { header = true } = {}): string {
+  const lines = records.map((record) => {
+    const row = rowOf(record);
+    return OCCURRENCE_TERMS.map((term) => row[term] ?? '');
+  });
+  return Papa.unparse(header ? [[...OCCURRENCE_TERMS], ...lines] : lines, { escapeFormulae: true, newline: '\r\n' });
 }
 
 function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>> {

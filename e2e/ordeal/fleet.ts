@@ -1,6 +1,8 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { type AddressInfo, connect, createServer, type Server } from 'node:net';
 import { setTimeout as pause } from 'node:timers/promises';
+import type { Place } from '../../server/test/place';
+import { startServer } from '../station';
 
 /** Several server processes behind one address; each can be killed, and comes again by itself. */
 export interface Fleet {
@@ -28,24 +30,20 @@ const freePort = () =>
     probe.on('error', reject);
   });
 
-export async function openFleet(size: number, databaseUrl: string): Promise<Fleet> {
+export async function openFleet(size: number, place: Pick<Place, 'database' | 'files'>): Promise<Fleet> {
   const [port, ...members] = await Promise.all(Array.from({ length: size + 1 }, freePort));
   const processes: (ChildProcess | undefined)[] = [];
   let closed = false;
   const start = (member: number) => {
     if (closed) return;
-    const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        LOG_LEVEL: 'silent',
-        PORT: String(members[member]),
-        PUBLIC_URL: `http://127.0.0.1:${port}`,
-        DATABASE_URL: databaseUrl,
-        SESSION_SECRET: 'for tests only',
-      },
-      stdio: 'ignore',
+    const server = startServer(place, {
+      LOG_LEVEL: 'silent',
+      PORT: String(members[member]),
+      PUBLIC_URL: `http://127.0.0.1:${port}`,
     });
+    // What it says is read away, so that it does not stand still when nobody listens.
+    server.stdout?.resume();
+    server.stderr?.resume();
     processes[member] = server;
     server.on('exit', () => void setTimeout(start, AGAIN, member).unref());
   };

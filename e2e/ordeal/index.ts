@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { startPostgres } from '../../scripts/lib/postgres.mjs';
 import { ordeal } from './ordeal';
@@ -12,18 +13,22 @@ const { values } = parseArgs({
     seed: { type: 'string', default: String(process.pid) },
   },
 });
-if (!values.folder) throw new Error('--folder says where the database of the ordeal is made.');
+if (!values.folder) throw new Error('--folder says where the ordeal keeps its database and files.');
 
-const database = await startPostgres(values.folder);
+const database = await startPostgres(join(values.folder, 'postgres'));
 try {
   const name = `ordeal_${Date.now().toString(36)}`;
-  const verdict = await ordeal(database, await database.ensure(name), {
-    kills: Number(values.kills),
-    writers: Number(values.writers),
-    between: Number(values.between),
-    seed: values.seed,
-    say: (line) => process.stdout.write(`${line}\n`),
-  });
+  const verdict = await ordeal(
+    database,
+    { database: new URL(await database.ensure(name)), files: join(values.folder, 'files') },
+    {
+      kills: Number(values.kills),
+      writers: Number(values.writers),
+      between: Number(values.between),
+      seed: values.seed,
+      say: (line) => process.stdout.write(`${line}\n`),
+    },
+  );
   process.stdout.write(`${JSON.stringify(verdict)}\n`);
   process.exitCode = verdict.faults.length ? 1 : 0;
 } finally {

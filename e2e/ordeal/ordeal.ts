@@ -2,6 +2,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import type { ChangeList, Specimen } from '@plesion/contract';
 import { seeded } from '@plesion/core/probability';
 import type { OwnPostgres } from '../../scripts/lib/postgres.mjs';
+import type { Place } from '../../server/test/place';
 import { openFleet } from './fleet';
 import { Visitor } from './visitor';
 import { type Kept, type Tally, writeOn } from './writer';
@@ -29,10 +30,14 @@ const PROCESSES = 3;
  * Three server processes on one database, many writers, and kills of both with no
  * warning; afterwards every acknowledged write is there, once, and nothing else is.
  */
-export async function ordeal(database: OwnPostgres, databaseUrl: string, settings: Settings): Promise<Verdict> {
+export async function ordeal(
+  database: OwnPostgres,
+  place: Pick<Place, 'database' | 'files'>,
+  settings: Settings,
+): Promise<Verdict> {
   const { kills, writers, between, seed, say } = settings;
   const random = seeded(seed);
-  const fleet = await openFleet(PROCESSES, databaseUrl);
+  const fleet = await openFleet(PROCESSES, place);
   const tally: Tally = { acknowledged: 0, unanswered: 0, duplicates: 0, late: 0, faults: [] };
   const killed = { server: 0, database: 0 };
   const [stop, over] = [new AbortController(), new AbortController()];

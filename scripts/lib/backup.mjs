@@ -1,16 +1,21 @@
-import { chmodSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { connected } from './connected.mjs';
+import { carry } from './files.mjs';
 import { run } from './run.mjs';
 import { Stop } from './say.mjs';
 
-/** The form of the file: a tar of `manifest.json` and `database.dump` (PostgreSQL's custom form). A newer one is refused. */
-const FORMAT = 1;
+/**
+ * The form of the file: a tar of `manifest.json`, `database.dump` (PostgreSQL's custom
+ * form) and, since the second, `files`, a folder of what lies beside the database. A newer one is refused.
+ */
+const FORMAT = 2;
 
 /** A folder that is gone when the work is done, whatever comes of it. */
-async function inFolder(work) {
-  const folder = mkdtempSync(join(tmpdir(), 'plesion-backup-'));
+async function inFolder(where, work) {
+  const folder = mkdtempSync(join(where, 'plesion-backup-'));
   try {
     return await work(folder);
   } finally {
@@ -52,13 +57,25 @@ const migrationsOf = async (client) =>
     ? (await client.query('select name from mikro_orm_migrations order by name')).rows.map(({ name }) => name)
     : [];
 
+/** The files of the photos that no longer lie in their rows; files never change, so they may be fetched after the moment. */
+async function filesOf(client) {
+  if (!(await tablesOf(client)).includes('photo')) return [];
+  const { rows } = await client.query('select station_id as station, hash from photo where whole is null order by 1, 2');
+  return rows.flatMap(({ station, hash }) =>
+    ['original', 'whole', 'thumb'].map((size) => ({ key: `${station}/photos/${hash.slice(0, 2)}/${hash}.${size}` })),
+  );
+}
+
+const digestOf = (path) => createHash('sha256').update(readFileSync(path)).digest('hex');
+
 /**
  * Write everything that is in the database to a file, photos and sessions too, as it
  * is at one moment, while the server goes on; the file stands under its name only when
  * it has been read back.
  */
 export const backUp = (bin, url, file, version) =>
-  inFolder(async (folder) => {
+  inFolder(dirname(resolve(file)), async (folder) => {
+    const wanted = [];
     const manifest = await connected(url, async (client) => {
       await client.query('begin isolation level repeatable read read only');
       const { rows } = await client.query('select pg_export_snapshot() as snapshot');
@@ -71,6 +88,7 @@ export const backUp = (bin, url, file, version) =>
         ],
         { env },
       );
+      wanted.push(...(await filesOf(client)));
       const made = {
         format: FORMAT,
         plesion: version,
@@ -82,22 +100,31 @@ export const backUp = (bin, url, file, version) =>
       return made;
     });
     run(`${bin}/pg_restore`, ['--list', join(folder, 'database.dump')]);
+    mkdirSync(join(folder, 'files'));
+    manifest.files = carry('out', join(folder, 'files'), wanted);
     writeFileSync(join(folder, 'manifest.json'), JSON.stringify(manifest, undefined, 2));
     const whole = resolve(file);
     const half = `${whole}.half`;
-    run('tar', ['-C', folder, '-cf', half, 'manifest.json', 'database.dump']);
+    run('tar', ['-C', folder, '-cf', half, 'manifest.json', 'database.dump', 'files']);
     // What is in it opens every account.
     chmodSync(half, 0o600);
     readManifest(half, folder);
     renameSync(half, whole);
-    return manifest;
+    const there = new Set(manifest.files.map(({ key }) => key));
+    return { ...manifest, lost: wanted.filter(({ key }) => key.endsWith('.whole') && !there.has(key)).length };
   });
 
+/** Unpack a backup, and hold its files against what was written. */
 function readManifest(file, folder) {
   run('tar', ['-C', folder, '-xf', resolve(file)], { hint: `“${file}” is not a backup of Plesion, or is damaged.` });
   const manifest = JSON.parse(readFileSync(join(folder, 'manifest.json'), 'utf8'));
   if (!(manifest.format <= FORMAT))
     throw new Stop(`“${file}” has the form ${manifest.format}, which a newer Plesion made; this one reads up to ${FORMAT}.`);
+  const damaged = (manifest.files ?? []).find(({ key, digest }) => {
+    const path = join(folder, 'files', key);
+    return !existsSync(path) || digestOf(path) !== digest;
+  });
+  if (damaged) throw new Stop(`“${file}” is damaged: ${damaged.key} is not what was written.`);
   return manifest;
 }
 
@@ -108,7 +135,7 @@ function readManifest(file, folder) {
  * @param known migrations that this Plesion knows.
  */
 export const restore = (bin, url, file, known) =>
-  inFolder(async (folder) => {
+  inFolder(tmpdir(), async (folder) => {
     const manifest = readManifest(file, folder);
     const foreign = manifest.migrations.filter((name) => !known.includes(name));
     if (foreign.length)
@@ -127,6 +154,8 @@ export const restore = (bin, url, file, known) =>
       if (tables.length)
         await client.query(`drop table ${tables.map((name) => client.escapeIdentifier(name)).join(', ')} cascade`);
     });
+    // Files first: what the rows name is there, and files that nothing names do no harm.
+    carry('in', join(folder, 'files'), manifest.files ?? []);
     const { dbname, env } = accessTo(url);
     run(
       `${bin}/pg_restore`,

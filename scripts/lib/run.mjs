@@ -9,11 +9,12 @@ const failure = (told, hint, command, args) =>
   new Stop(`${told.trim().split('\n').slice(-25).join('\n')}\n${hint ?? `“${command} ${args.join(' ')}” failed.`}`.trim());
 
 /** Run to its end; its output is shown only when it fails. */
-export function run(command, args, { env, cwd = root, hint } = {}) {
+export function run(command, args, { env, cwd = root, hint, input } = {}) {
   const result = spawnSync(command, args, {
     cwd,
     env: { ...process.env, ...env },
     stdio: 'pipe',
+    input,
     encoding: 'utf8',
     maxBuffer: 1 << 28,
   });

@@ -59,7 +59,7 @@ describe('an account', () => {
   });
 
   it('of the demo is everybody’s, and stays as it is', async () => {
-    await loadDemo(server.orm.em.fork(), server.weighing);
+    await loadDemo(server.orm.em.fork(), server);
     const demo = await signIn('demo', 'demo');
     await signIn('demo', 'demo');
     for (const asked of [

@@ -1,8 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { randomBytes, randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import pg from 'pg';
 import sharp from 'sharp';
 import { newStation, openTestServer, type TestServer, write } from '../test/testServer';
@@ -20,10 +20,10 @@ async function emptyDatabase() {
   databases.push(name);
   return name;
 }
-const run = (script: 'backup' | 'restore', path: string, database: string) =>
+const run = (script: 'backup' | 'restore', path: string, database: string, files = server.place.files) =>
   spawnSync(process.execPath, [`scripts/${script}.mjs`, path], {
     encoding: 'utf8',
-    env: { ...process.env, DATABASE_URL: urlOf(database) },
+    env: { ...process.env, DATABASE_URL: urlOf(database), FILES_FOLDER: files },
   });
 
 /** Every row of every table, as text. */
@@ -41,6 +41,14 @@ async function everything(name: string): Promise<Record<string, string[]>> {
   await client.end();
   return all;
 }
+
+/** Every file under a folder, by its path. */
+const filesIn = (place: string): Record<string, string> =>
+  Object.fromEntries(
+    readdirSync(place, { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile())
+      .map(({ parentPath, name }) => [relative(place, join(parentPath, name)), readFileSync(join(parentPath, name), 'base64')]),
+  );
 
 let own: string;
 beforeAll(async () => {
@@ -70,20 +78,44 @@ describe('a backup', () => {
   it('is made while the server runs, and read back', () => {
     const { status, stdout, stderr } = run('backup', file, own);
     expect([status, stderr.replace(/npm warn.*\n/g, '')]).toEqual([0, '']);
-    expect(stdout).toMatch(/plesion\.backup: 1 stations, \d{2,} rows, read back and whole\./);
+    expect(stdout).toMatch(/plesion\.backup: 1 stations, \d{2,} rows, 3 files, read back and whole\./);
     // What is in it opens every account.
     expect(statSync(file).mode & 0o077).toBe(0);
   });
 
   it('restored is the original, row by row and byte by byte', async () => {
     const name = await emptyDatabase();
-    const { status, stdout } = run('restore', file, name);
+    const files = join(folder, 'files');
+    const { status, stdout } = run('restore', file, name, files);
     expect([status, stdout]).toEqual([0, expect.stringMatching(/^Restored as it was at .*: 1 stations\./)]);
     const [before, after] = [await everything(own), await everything(name)];
     expect(Object.keys(after).sort()).toEqual(Object.keys(before).sort());
     expect(before.specimen).toHaveLength(5);
     expect(before.photo).toHaveLength(1);
     expect(after).toEqual(before);
+    const [there, here] = [filesIn(server.place.files), filesIn(files)];
+    expect(Object.keys(there)).toHaveLength(3);
+    expect(here).toEqual(there);
+  });
+
+  it('says how many photos it could not find', async () => {
+    const other = join(folder, 'without');
+    const { status, stdout } = run('backup', join(folder, 'poor.backup'), own, other);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/0 files, read back and whole\.\n1 photos have rows, but no file/);
+  });
+
+  it('whose photo was changed is refused, and nothing is restored', async () => {
+    const unpacked = mkdtempSync(join(folder, 'changed-'));
+    spawnSync('tar', ['-C', unpacked, '-xf', file]);
+    const [photo] = Object.keys(filesIn(join(unpacked, 'files')));
+    writeFileSync(join(unpacked, 'files', photo), 'another');
+    const path = join(folder, 'changed.backup');
+    spawnSync('tar', ['-C', unpacked, '-cf', path, 'manifest.json', 'database.dump', 'files']);
+    const name = await emptyDatabase();
+    const { status, stderr } = run('restore', path, name, join(folder, 'nothing'));
+    expect([status, stderr]).toEqual([1, expect.stringMatching(/is damaged: .* is not what was written\./)]);
+    expect(await everything(name)).toEqual({});
   });
 
   it('is not restored over stations that are there', async () => {
@@ -102,12 +134,12 @@ describe('a backup', () => {
     const pack = (changed: object) => {
       writeFileSync(join(unpacked, 'manifest.json'), JSON.stringify({ ...manifest, ...changed }));
       const path = join(folder, `newer-${randomUUID()}`);
-      spawnSync('tar', ['-C', unpacked, '-cf', path, 'manifest.json', 'database.dump']);
+      spawnSync('tar', ['-C', unpacked, '-cf', path, 'manifest.json', 'database.dump', 'files']);
       return path;
     };
     const name = await emptyDatabase();
     for (const [path, words] of [
-      [pack({ format: 2 }), /a newer Plesion made; this one reads up to 1\./],
+      [pack({ format: 3 }), /a newer Plesion made; this one reads up to 2\./],
       [
         pack({ migrations: [...manifest.migrations, 'Migration29991231000000'] }),
         /made by a newer Plesion.*Migration29991231000000/,

@@ -230,10 +230,12 @@ export const PhotoEntity = defineEntity({
     hash: p.string().primary(),
     width: p.integer(),
     height: p.integer(),
-    /** The file as it was sent; absent for those kept before originals were. */
+    /** Of its files together. */
+    bytes: p.bigint('number'),
+    /** Where its files lay before they were files; `photos/moveOut.ts` empties these. */
     original: p.blob().nullable(),
-    whole: p.blob(),
-    thumb: p.blob(),
+    whole: p.blob().nullable(),
+    thumb: p.blob().nullable(),
     createdAt: p.datetime().onCreate(() => new Date()),
   },
 });

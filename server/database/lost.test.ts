@@ -102,6 +102,7 @@ describe('an error of the database', () => {
     [{ message: 'x', cause: { code: 'ECONNREFUSED' } }, 'database-lost'],
     [{ message: '', errors: [{ code: 'ECONNREFUSED' }] }, 'database-lost'],
     [{ code: '57014', message: 'canceling statement due to statement timeout' }, 'too-slow'],
+    [{ code: '40P01', message: 'deadlock detected' }, 'in-the-way'],
   ])('%j is to be tried again', (error, code) => {
     expect(databaseProblem(error)).toMatchObject({ status: 503, body: { code } });
   });

@@ -10,6 +10,9 @@ import { Migration20261128000000 } from './migrations/Migration20261128000000';
 import { Migration20261129000000 } from './migrations/Migration20261129000000';
 import { Migration20261130000000 } from './migrations/Migration20261130000000';
 import { Migration20261201000000 } from './migrations/Migration20261201000000';
+import { Migration20261202000000 } from './migrations/Migration20261202000000';
+import { Migration20261203000000 } from './migrations/Migration20261203000000';
+import { Migration20261204000000 } from './migrations/Migration20261204000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -20,6 +23,9 @@ const MIGRATIONS = [
   Migration20261129000000,
   Migration20261130000000,
   Migration20261201000000,
+  Migration20261202000000,
+  Migration20261203000000,
+  Migration20261204000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

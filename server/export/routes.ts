@@ -1,27 +1,20 @@
-import { occurrencesCsv } from '@plesion/core/formats';
+import { Readable } from 'node:stream';
 import type { Router } from 'express';
-import { SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
-import { filterOf, guideOf, guideVersions } from '../specimens/list';
+import { occurrences } from './occurrences';
 
 export function exportRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'exportOccurrences', async ({ em: own, caller, query, response }) => {
-    const records = await own.find(SpecimenEntity, filterOf(caller.stationId, query), {
-      orderBy: [{ seenOn: 'desc nulls first' }, { createdAt: 'desc' }],
-    });
-    const versions = await guideVersions(own, caller.stationId, records);
+    const lines = occurrences(own, caller.stationId, query);
+    // What can be refused is refused before anything is sent.
+    const first = await lines.next();
     response.attachment('occurrences.csv');
-    return occurrencesCsv(
-      records.map((record) => ({
-        id: record.id,
-        guide: guideOf(versions, record),
-        label: record.label,
-        situation: record.situation,
-        determinations: record.determinations,
-        recordedBy: record.recordedBy,
-        modified: record.updatedAt.toISOString(),
-      })),
+    return Readable.from(
+      (async function* () {
+        if (!first.done) yield first.value;
+        yield* lines;
+      })(),
     );
   });
 }

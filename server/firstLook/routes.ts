@@ -1,9 +1,9 @@
 import type { Router } from 'express';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
-import type { AnalysisPool } from '../analysis/pool';
+import type { Parts } from '../parts';
 import { putFirstLook } from './service';
 
-export function firstLookRoutes(router: Router, em: () => Em, weighing: AnalysisPool): void {
-  bind(router, em, 'firstLook', ({ em: own, caller }) => putFirstLook(own, weighing, caller));
+export function firstLookRoutes(router: Router, em: () => Em, parts: Pick<Parts, 'files' | 'weighing'>): void {
+  bind(router, em, 'firstLook', ({ em: own, caller }) => putFirstLook(own, parts, caller));
 }

@@ -10,7 +10,7 @@ import { notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { addPhoto } from '../photos/service';
 import { findSpecimen, writeSpecimen } from '../specimens/service';
-import type { AnalysisPool } from '../analysis/pool';
+import type { Parts } from '../parts';
 import { photograph } from './camera';
 
 /** How the specimen is known again: a station has it once. */
@@ -39,14 +39,19 @@ function takePicture(): Promise<Buffer> {
  * A photographed tern for whoever has not used Plesion before: in the station's
  * daybook, unread. Asked again, the same specimen is given.
  */
-export async function putFirstLook(em: Em, weighing: AnalysisPool, caller: Caller, id: string = randomUUID()): Promise<Specimen> {
+export async function putFirstLook(
+  em: Em,
+  { files, weighing }: Pick<Parts, 'files' | 'weighing'>,
+  caller: Caller,
+  id: string = randomUUID(),
+): Promise<Specimen> {
   const { stationId } = caller;
   const known = await em.findOne(SpecimenEntity, { stationId, label: LABEL, hidden: false }, { fields: ['id'] });
   if (known) return findSpecimen(em, stationId, known.id);
   const guide = await em.findOne(GuideEntity, { stationId, slug: terns.id }, { fields: ['id'] });
   if (!guide) throw notFound('guide of the terns');
   picture ??= takePicture();
-  const { hash } = await addPhoto(em, stationId, await picture);
+  const { hash } = await addPhoto(em, files, caller, await picture);
   return writeSpecimen(em, weighing, caller, id, {
     version: 0,
     guideId: guide.id,

@@ -1,16 +1,23 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { GuideRow, GuideWrite, StoredGuide } from '@plesion/contract';
-import { stableJson } from '@plesion/core';
 import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
 import { foreignTo } from '@plesion/core/plates';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import { contentOf } from './contents';
+import { contentHash } from '../records/contentHash';
 import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 
+/** Guides are never changed in place; those that every station begins with come again and again. */
+const hashes = new WeakMap<Guide, string>();
+
 /** Hash of a guide's content, whatever the order its JSON came in. */
-export const guideHash = (guide: Guide): string => createHash('sha256').update(stableJson(guide)).digest('hex');
+export function guideHash(guide: Guide): string {
+  const hash = hashes.get(guide) ?? contentHash(guide);
+  hashes.set(guide, hash);
+  return hash;
+}
 
 const kindOf = (guide: Guide, hash: string): RecordKind<GuideHead, GuideWrite, StoredGuide> => ({
   name: 'guide',
@@ -97,9 +104,18 @@ export async function listGuides(em: Em, stationId: string): Promise<GuideRow[]>
   return heads.map(headRow);
 }
 
+/** Asked for with every write and every weighing, so as a plain row: to make an entity of it takes longer than to fetch it. */
+async function headOf(em: Em, stationId: string, id: string): Promise<GuideHead | undefined> {
+  const row = await em
+    .createQueryBuilder(GuideEntity)
+    .where({ stationId, id })
+    .execute<(Omit<GuideHead, 'updatedAt'> & { updatedAt: string }) | undefined>('get');
+  return row && { ...row, updatedAt: new Date(row.updatedAt) };
+}
+
 /** A guide of the station, at its newest version or the one asked for. */
 export async function findGuide(em: Em, stationId: string, id: string, version?: number): Promise<StoredGuide> {
-  const head = await em.findOne(GuideEntity, { stationId, id });
+  const head = await headOf(em, stationId, id);
   if (!head) throw notFound('guide');
   return version === undefined || version === head.version ? newest(em, head) : earlier(em, head, version);
 }
@@ -140,7 +156,7 @@ const unknownGuide = () =>
 /** The guide that a record names; undefined where it names none. */
 export async function guideNamed(em: Em, stationId: string, id: string | undefined): Promise<StoredGuide | undefined> {
   if (id === undefined) return undefined;
-  const head = await em.findOne(GuideEntity, { stationId, id });
+  const head = await headOf(em, stationId, id);
   if (!head) throw unknownGuide();
   return newest(em, head);
 }

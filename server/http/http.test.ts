@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { USUAL_QUOTAS } from '../station/quota';
 import { readConfig } from '../config';
 import { badRequest, badShape, HttpProblem, notFound, signedOut } from './errors';
 
@@ -11,6 +12,8 @@ describe('what the server is told', () => {
       port: 4180,
       host: '127.0.0.1',
       databaseUrl: 'postgresql://somewhere',
+      files: { folder: '.plesion/files' },
+      quotas: USUAL_QUOTAS,
       sessionSecret: 'secret',
       webRoot: undefined,
       production: false,
@@ -23,6 +26,8 @@ describe('what the server is told', () => {
   it.each([
     [{ SESSION_SECRET: 'x' }, /DATABASE_URL is not set/],
     [{ DATABASE_URL: 'x' }, /SESSION_SECRET is not set/],
+    [{ ...good, QUOTA_SPECIMENS: 'many' }, /QUOTA_SPECIMENS is “many”; it must be a whole number/],
+    [{ ...good, S3_BUCKET: 'isles' }, /S3_BUCKET is set, but S3_ENDPOINT is not/],
     [{ ...good, PORT: 'eighty' }, /PORT is “eighty”/],
     [{ ...good, PORT: '70000' }, /PORT is “70000”/],
     [{ ...good, PUBLIC_URL: 'plesion.example.org' }, /PUBLIC_URL is “plesion.example.org”/],

@@ -1,15 +1,16 @@
 import { type Endpoint, type EndpointName, endpoints, type Endpoints } from '@plesion/contract';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import type { z } from 'zod';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { checkSent, jsonBody } from './body';
 import { badShape, notAllowed, signedOut } from './errors';
 import type { Em } from '../database/orm';
+import type { Writer } from '../records/write';
 
 /** Who asks. */
-export interface Caller {
+export interface Caller extends Writer {
   accountId: string;
-  accountName: string;
-  stationId: string;
   /** What the token it asks with allows; absent for a person who is signed in. */
   scope?: 'read' | 'write';
 }
@@ -82,6 +83,7 @@ export function bind<N extends EndpointName>(
       if (response.statusCode === 200) response.status(endpoint.status ?? 200);
       if (endpoint.media) {
         if (!response.get('content-type')) response.type(endpoint.media);
+        if (answer instanceof Readable) return pipeline(answer, response);
         response.send(answer);
       } else response.json(answer);
     },

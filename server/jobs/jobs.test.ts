@@ -4,8 +4,10 @@ import pino from 'pino';
 import { StationEntity } from '../database/entities';
 import { HttpProblem } from '../http/errors';
 import { openTestServer, type TestServer } from '../test/testServer';
+import { join } from 'node:path';
+import { openJobPool } from './pool';
 import { cancelJob, findJob, startJob } from './jobs';
-import type { JobKinds } from './kinds';
+import type { JobKinds, JobTools } from './kinds';
 import { sweep } from './sweep';
 import { type JobWorker, openJobWorker } from './worker';
 
@@ -38,13 +40,7 @@ class Workshop {
 
   kinds(): JobKinds {
     const learn = {
-      work: async (
-        _em: unknown,
-        _writer: unknown,
-        { title }: LearnRequest,
-        signal: AbortSignal,
-        onProgress: (share: number) => void,
-      ) => {
+      work: async (_em: unknown, _writer: unknown, { title }: LearnRequest, { signal, onProgress }: JobTools) => {
         this.begun.push(title);
         onProgress(0.5);
         onProgress(0.25);
@@ -197,14 +193,14 @@ describe('a process that goes', () => {
     await start(a, 'alive');
     await sql(`update graphile_worker._private_jobs set locked_by = 'busy', locked_at = now() - interval '1 hour', attempts = 1`);
     await sql('update job set beat_at = now()');
-    await sweep(em());
+    await sweep(em(), {} as JobKinds);
     expect(await sql('select locked_by from graphile_worker.jobs')).toEqual([{ locked_by: 'busy' }]);
   });
 
   it('over and over with the same work brings that work to an end, in words', async () => {
     const id = await start(a, 'deadly');
     await sql('update graphile_worker._private_jobs set attempts = max_attempts');
-    await sweep(em());
+    await sweep(em(), {} as JobKinds);
     const job = await findJob(em(), a, id);
     expect(job).toMatchObject({ state: 'failed', problem: { message: expect.stringMatching(/never came to its end/) } });
   });
@@ -215,7 +211,7 @@ describe('what is kept of it', () => {
     const [old, fresh] = [await start(a, 'old'), await start(a, 'fresh')];
     for (const id of [old, fresh]) await cancelJob(em(), a, id);
     await sql(`update job set ended_at = now() - interval '25 hours' where id = ?`, [old]);
-    await sweep(em());
+    await sweep(em(), {} as JobKinds);
     await expect(findJob(em(), a, old)).rejects.toThrow(HttpProblem);
     await expect(findJob(em(), a, fresh)).resolves.toBeTruthy();
   });
@@ -226,7 +222,23 @@ describe('what is kept of it', () => {
       (await sql('select priority from graphile_worker.jobs order by id')).map(({ priority }) => priority as number);
     expect(await order()).toEqual([0, 1, 2]);
     await sql(`update graphile_worker._private_jobs set updated_at = now() - interval '1 minute'`);
-    await sweep(em());
+    await sweep(em(), {} as JobKinds);
     expect(await order()).toEqual([0, 0, 1]);
+  });
+});
+
+describe('threads of long work', () => {
+  it('go on with the next when one is told to stop', async () => {
+    const pool = openJobPool<{ hash: string }, unknown>(join(__dirname, '../test/endless.worker.ts'));
+    const [first, second] = [new AbortController(), new AbortController()];
+    let stuck!: Promise<unknown>;
+    await new Promise<void>((resolve) => {
+      stuck = pool.run({ hash: 'forever' }, first.signal, () => resolve());
+    });
+    const next = pool.run({ hash: 'once' }, second.signal, () => undefined);
+    first.abort();
+    await expect(stuck).rejects.toThrow(/abort/i);
+    expect(await next).toMatchObject({ answer: 'weighed' });
+    await pool.close();
   });
 });

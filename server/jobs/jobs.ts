@@ -25,9 +25,14 @@ const tooMany = () =>
  * @returns its id.
  * @throws 429 where the station has too many.
  */
-export async function startJob<N extends JobName>(em: Em, name: N, writer: Writer, asked: Asked<N>): Promise<string> {
+export async function startJob<N extends JobName>(
+  em: Em,
+  name: N,
+  writer: Writer,
+  asked: Asked<N>,
+  id: string = randomUUID(),
+): Promise<string> {
   const { stationId, accountName } = writer;
-  const id = randomUUID();
   await em.transactional(async (tx) => {
     const execute = (sql: string, values: unknown[]) =>
       tx.getConnection().execute(sql, values, 'all', tx.getTransactionContext());

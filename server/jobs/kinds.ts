@@ -1,27 +1,41 @@
-import type { KeyMade, KeyMake, LearnAnswer, LearnRequest } from '@plesion/contract';
+import type { ArchiveMade, ArchiveRead, KeyMade, KeyMake, LearnAnswer, LearnRequest } from '@plesion/contract';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
 
 /** Stores what was worked out, in one transaction with the job's end: both or neither. */
 export type Store<Result> = (tx: Em) => Promise<Result>;
 
+/** What long work is given to work with. */
+export interface JobTools {
+  /** Of the job. */
+  id: string;
+  signal: AbortSignal;
+  /** Share done, 0..1. */
+  onProgress: (share: number) => void;
+  /** A folder of this machine that is there until the job has ended. */
+  folder: () => Promise<string>;
+}
+
 /** One kind of long work. */
 export interface JobKind<Asked, Result> {
   /** The long part, which stores nothing: it may be done again from its beginning by another process. */
-  work(
-    em: Em,
-    writer: Writer,
-    asked: Asked,
-    signal: AbortSignal,
-    /** Share done, 0..1. */
-    onProgress: (share: number) => void,
-  ): Promise<Store<Result>>;
+  work(em: Em, writer: Writer, asked: Asked, tools: JobTools): Promise<Store<Result>>;
+  /** Called when it has ended, however: what lies beside the database for it is taken away. */
+  ended?(place: JobPlace, done: boolean): Promise<void>;
+}
+
+/** Which job, and whose. */
+export interface JobPlace {
+  stationId: string;
+  id: string;
 }
 
 /** All long work there is, by its name in the database. */
 export interface JobKinds {
   learn: JobKind<LearnRequest, LearnAnswer>;
   makeKey: JobKind<{ guideId: string; asked: KeyMake }, KeyMade>;
+  exportStation: JobKind<object, ArchiveMade>;
+  importStation: JobKind<object, ArchiveRead>;
 }
 
 export type JobName = keyof JobKinds;

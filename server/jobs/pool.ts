@@ -7,14 +7,18 @@ export interface JobTask<Request> {
   port: MessagePort;
 }
 
-/** Does long work off the thread that answers requests, one at a time; told to stop, its thread is ended. */
+/** Jobs that one process does at once. */
+export const PLACES = 2;
+
+/** Does long work off the thread that answers requests; told to stop, its thread is ended. */
 export interface JobPool<Request, Result> {
   run(request: Request, signal: AbortSignal, onProgress: (share: number) => void): Promise<Result>;
   close(): Promise<void>;
 }
 
 export function openJobPool<Request, Result>(workerFile: string): JobPool<Request, Result> {
-  const pool = openThreads<JobTask<Request>, Result>(workerFile, { least: 0, most: 1 });
+  // As many as there are jobs at once: what waited behind a thread that is ended would wait for good.
+  const pool = openThreads<JobTask<Request>, Result>(workerFile, { least: 0, most: PLACES });
   return {
     async run(request, signal, onProgress) {
       const { port1, port2 } = new MessageChannel();

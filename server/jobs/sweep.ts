@@ -1,4 +1,5 @@
 import type { Em } from '../database/orm';
+import type { JobKinds, JobName } from './kinds';
 
 /** Seconds without a beat after which the process that did a job is taken for dead. */
 const SILENT = 15;
@@ -13,9 +14,14 @@ const GIVEN_UP = JSON.stringify({
 });
 
 /** Look after what other processes left; any process may do it, and two at once do no harm. */
-export async function sweep(em: Em): Promise<void> {
+export async function sweep(em: Em, kinds: JobKinds): Promise<void> {
   const execute = (sql: string, values: unknown[] = []) => em.getConnection().execute(sql, values);
-  await execute(`delete from job where ended_at < now() - interval '${KEPT}'`);
+  const gone = await em
+    .getConnection()
+    .execute<{ station_id: string; id: string; kind: JobName }[]>(
+      `delete from job where ended_at < now() - interval '${KEPT}' returning station_id, id, kind`,
+    );
+  for (const { station_id: stationId, id, kind } of gone) await kinds[kind]?.ended?.({ stationId, id }, false);
   // Taken from who is silent, and begun again by whoever is free.
   await execute(
     `select graphile_worker.force_unlock_workers(array_agg(held.locked_by))

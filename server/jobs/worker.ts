@@ -4,11 +4,10 @@ import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import { setTimeout as pause } from 'node:timers/promises';
 import { sweep } from './sweep';
+import type { Quotas } from '../station/quota';
 import { doJob } from './do';
+import { PLACES } from './pool';
 import type { JobKinds, JobName } from './kinds';
-
-/** Jobs that one process does at once. */
-const PLACES = 2;
 
 /** Milliseconds between two looks after what other processes left, and before the worker is begun again after a fault. */
 const SWEEP = 5_000;
@@ -24,16 +23,16 @@ export const needWorkerTables = (pool: Pool): Promise<void> => runMigrations({ p
 const quiet = new WorkerLogger(() => () => undefined);
 
 /** Do the long work of all stations, together with the other server processes; the database says who does what. */
-export function openJobWorker(orm: MikroORM, pool: Pool, kinds: JobKinds, log: Logger): JobWorker {
+export function openJobWorker(orm: MikroORM, pool: Pool, kinds: JobKinds, log: Logger, quotas?: Quotas): JobWorker {
   const closing = new AbortController();
   const em = () => orm.em.fork();
   const task = (name: JobName) => (payload: unknown) =>
-    doJob(em, kinds[name], payload as { stationId: string; id: string }, closing.signal, log);
+    doJob(em, kinds[name], payload as { stationId: string; id: string }, closing.signal, log, quotas);
   const begin = (): Promise<Runner> =>
     run({
       pgPool: pool,
       concurrency: PLACES,
-      taskList: { learn: task('learn'), makeKey: task('makeKey') },
+      taskList: Object.fromEntries((Object.keys(kinds) as JobName[]).map((name) => [name, task(name)])),
       noHandleSignals: true,
       logger: quiet,
     });
@@ -53,7 +52,7 @@ export function openJobWorker(orm: MikroORM, pool: Pool, kinds: JobKinds, log: L
   };
   const keepSweeping = async () => {
     while (!closing.signal.aborted) {
-      await sweep(em()).catch((error: Error) => log.warn({ message: error.message }, 'long work was not looked after'));
+      await sweep(em(), kinds).catch((error: Error) => log.warn({ message: error.message }, 'long work was not looked after'));
       await pause(SWEEP, undefined, { signal: closing.signal }).catch(() => undefined);
     }
   };

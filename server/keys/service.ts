@@ -1,16 +1,14 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { KeyRow, KeyWrite, StoredKey } from '@plesion/contract';
-import { stableJson } from '@plesion/core';
 import { endpointsOf, type KeptWalk, type Key, type KeyPaths } from '@plesion/core/keys';
 import type { CheckedKey } from '@plesion/core/keys/exchange';
 import { KeyEntity, type KeyHead, KeyVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
+import { contentHash } from '../records/contentHash';
 import { type RecordKind, type Writer, writeVersioned } from '../records/write';
 import type { KeyCheck } from './check';
-
-const keyHash = (key: Key): string => createHash('sha256').update(stableJson(key)).digest('hex');
 
 export async function listKeys(em: Em, stationId: string, query: { guideId?: string; hidden?: 'yes' }): Promise<KeyRow[]> {
   const heads = await em.find(
@@ -38,7 +36,7 @@ export async function keyAndGuide(em: Em, stationId: string, id: string, version
   return {
     head: { ...head, version: stored.version },
     key: stored.content,
-    hash: stored.version === head.version ? head.hash : keyHash(stored.content),
+    hash: stored.version === head.version ? head.hash : contentHash(stored.content),
     paths: stored.paths ?? undefined,
     guide: behind?.guide,
     guideHash: behind?.hash,
@@ -73,7 +71,7 @@ export async function writeKey(
 ): Promise<StoredKey> {
   const { stationId } = writer;
   const behind = await guideNamed(em, stationId, sent.guideId);
-  const hash = keyHash(sent.key);
+  const hash = contentHash(sent.key);
   const checked = await check(sent.key, hash, behind);
   return writeVersioned(em, kindOf(hash, check, checked, paths), writer, id, sent, (_, version) => ({
     id,

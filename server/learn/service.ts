@@ -8,7 +8,7 @@ import type { LearnPool } from './pool';
 
 /** Learn a guide in a thread, store it in the station, and say what it is worth. Nothing is stored when it fails. */
 export const learnKind = (pool: LearnPool): JobKinds['learn'] => ({
-  async work(_em, writer, asked, signal, onProgress) {
+  async work(_em, writer, asked, { signal, onProgress }) {
     const outcome = await pool.run({ id: slugOf(asked.title), ...asked }, signal, (share) => onProgress(share * 0.97));
     if (!outcome.ok) throw badRequest(outcome.problems);
     const { guide, problems, leftOut } = outcome.value;

@@ -1,15 +1,15 @@
 import express from 'express';
-import pino from 'pino';
 import request from 'supertest';
 import { errorHandler } from '../http/errorHandler';
 import { HttpProblem } from '../http/errors';
+import { openLog } from './log';
 import { openMetrics } from './metrics';
 import { logRequests } from './requests';
 
 /** A server of three answers, with what it wrote in its log. */
 function watched() {
   const lines: Record<string, unknown>[] = [];
-  const log = pino({ level: 'info' }, { write: (line: string) => void lines.push(JSON.parse(line) as Record<string, unknown>) });
+  const log = openLog('info', { write: (line: string) => void lines.push(JSON.parse(line) as Record<string, unknown>) });
   const metrics = openMetrics(() => 3);
   const app = express()
     .use(logRequests(log))
@@ -17,6 +17,10 @@ function watched() {
     .get('/things/:id', (_request, response) => void response.json({ ok: true }))
     .get('/broken', () => {
       throw new TypeError('the fault itself');
+    })
+    .get('/stored', () => {
+      const statement = "insert into specimen values ('secret-nest') - duplicate key";
+      throw Object.assign(new Error(statement), { code: '23505', detail: 'secret-nest', query: statement });
     })
     .get('/refused', () => {
       throw new HttpProblem(409, { code: 'x', message: 'No.' });
@@ -49,6 +53,15 @@ describe('a request', () => {
       .set('cookie', 'plesion.session=secret')
       .set('authorization', 'Bearer secret');
     expect(JSON.stringify(lines)).not.toMatch(/secret/);
+  });
+
+  it('whose statement fails leaves no more than its code', async () => {
+    const { app, lines } = watched();
+    await request(app).get('/stored').expect(500);
+    const told = JSON.stringify(lines);
+    expect(told).toMatch(/a statement failed with 23505/);
+    expect(told).toMatch(/observe\.test/);
+    expect(told).not.toMatch(/secret/);
   });
 
   it('that fails tells the person what to quote, and the log why', async () => {

@@ -1,5 +1,6 @@
 import type { Router } from 'express';
 import type { Em } from '../database/orm';
+import type { FileStore } from '../files/store';
 import { bind } from '../http/route';
 import type { PageKind } from './draw';
 import type { PagePool } from './pool';
@@ -7,7 +8,7 @@ import { comparePage, keySheetPage, specimenPage } from './service';
 
 const MEDIA: Record<PageKind, string> = { pdf: 'application/pdf', png: 'image/png' };
 
-export function pageRoutes(router: Router, em: () => Em, pool: PagePool): void {
+export function pageRoutes(router: Router, em: () => Em, files: FileStore, pool: PagePool): void {
   bind(router, em, 'comparePage', async ({ em: own, caller, params, query, response }) => {
     const kind = query.as ?? 'pdf';
     const page = await comparePage(own, pool, caller.stationId, params.id, { ...query, forms: query.forms.split(','), kind });
@@ -16,7 +17,7 @@ export function pageRoutes(router: Router, em: () => Em, pool: PagePool): void {
   });
   bind(router, em, 'specimenPage', async ({ em: own, caller, params, query, response }) => {
     const kind = query.as ?? 'pdf';
-    const page = await specimenPage(own, pool, caller.stationId, params.id, kind);
+    const page = await specimenPage(own, { files, pool }, caller.stationId, params.id, kind);
     response.attachment(`specimen.${kind}`).type(MEDIA[kind]);
     return page;
   });

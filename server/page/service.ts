@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import { checkForms } from '../compare/service';
 import type { Em } from '../database/orm';
+import type { FileStore } from '../files/store';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
 import { keyAndGuide } from '../keys/service';
@@ -44,12 +45,18 @@ export async function comparePage(
 }
 
 /** How a specimen stands, as a page to send: on the guide it was read with, with its photo where there is one. */
-export async function specimenPage(em: Em, pool: PagePool, stationId: string, id: string, kind: PageKind): Promise<Buffer> {
+export async function specimenPage(
+  em: Em,
+  { files, pool }: { files: FileStore; pool: PagePool },
+  stationId: string,
+  id: string,
+  kind: PageKind,
+): Promise<Buffer> {
   const { situation, readings, judgement, label, photo, ...specimen } = await findSpecimen(em, stationId, id);
   if (specimen.guideId === undefined) throw badRequest([NO_GUIDE]);
   const { guide, hash } = await findGuide(em, stationId, specimen.guideId, specimen.guideVersion);
   const walk = await walkedOf(em, stationId, specimen.walk);
-  const shown = photo ? await photoOf(em, stationId, photo) : undefined;
+  const shown = photo ? await photoOf(em, files, stationId, photo) : undefined;
   return pool.draw({ page: 'specimen', guide, hash, situation, judgement, readings, walk, label, photo: shown, kind });
 }
 
@@ -59,8 +66,8 @@ export async function keySheetPage(em: Em, pool: PagePool, stationId: string, id
   return pool.draw({ page: 'key', key, guide });
 }
 
-async function photoOf(em: Em, stationId: string, hash: string): Promise<Photo> {
-  const whole = await findPhoto(em, stationId, hash, 'whole');
+async function photoOf(em: Em, files: FileStore, stationId: string, hash: string): Promise<Photo> {
+  const whole = await findPhoto(em, files, stationId, hash, 'whole');
   const { data, info } = await sharp(whole)
     .resize(LONGEST, LONGEST, { fit: 'inside' })
     .jpeg({ quality: 82 })

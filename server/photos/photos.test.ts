@@ -1,5 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto';
+import { readdir } from 'node:fs/promises';
+import { join, relative } from 'node:path';
 import sharp from 'sharp';
+import { moveOut } from './moveOut';
+import { keyOf } from './service';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
 
 let server: TestServer;
@@ -19,6 +23,14 @@ const picture = (red = 200) =>
     .toBuffer();
 const send = (file: Buffer, name = 'crab.jpg') => visitor.post('/api/photos').attach('photo', file, name);
 
+/** The names of the files that the station has, without their folders. */
+const filesKept = async () =>
+  (await readdir(server.place.files, { recursive: true, withFileTypes: true })).filter((entry) => entry.isFile());
+const originals = async () =>
+  (await filesKept())
+    .filter(({ name }) => name.endsWith('.original'))
+    .map(({ parentPath, name }) => relative(server.place.files, join(parentPath, name)));
+
 describe('photos', () => {
   it('are kept once for their content, upright, as a whole and a thumbnail, without their place', async () => {
     const file = await picture();
@@ -28,6 +40,12 @@ describe('photos', () => {
     expect((await send(file).expect(201)).body).toEqual(first.body);
     const [{ count }] = await server.orm.em.getConnection().execute<{ count: string }[]>('select count(*) from photo');
     expect(Number(count)).toBe(1);
+    // One file each for what was sent and the two that are shown; the rows hold none.
+    expect((await filesKept()).map(({ name }) => name).sort()).toEqual(
+      ['original', 'thumb', 'whole'].map((size) => `${first.body.hash}.${size}`),
+    );
+    expect(await server.files.get((await originals())[0])).toEqual(file);
+    expect((await server.pool.query('select whole, bytes from photo')).rows[0].whole).toBeNull();
     const whole = await visitor.get(`/api/photos/${first.body.hash}`).expect(200).expect('content-type', 'image/jpeg');
     expect((await sharp(whole.body as Buffer).metadata()).exif).toBeUndefined();
     const thumb = await visitor.get(`/api/photos/${first.body.hash}?size=thumb`).expect(200);
@@ -91,6 +109,40 @@ describe('photos', () => {
         field: 'photo',
         message: expect.stringMatching(/\.$/),
       });
+  });
+
+  it('from before they were files are shown as they lie, moved once, and are the same then', async () => {
+    const own = await newStation(server);
+    const { body } = await own.visitor
+      .post('/api/photos')
+      .attach('photo', await picture(33), 'x.jpg')
+      .expect(201);
+    const hash = body.hash as string;
+    const get = async (size: string) => (await own.visitor.get(`/api/photos/${hash}?size=${size}`).expect(200)).body as Buffer;
+    const before = [await get('whole'), await get('thumb')];
+    const {
+      rows: [{ station_id: stationId, bytes }],
+    } = await server.pool.query<{ station_id: string; bytes: string }>('select station_id, bytes from photo where hash = $1', [
+      hash,
+    ]);
+    // As an earlier Plesion left it, and one from before originals were kept.
+    await server.pool.query('update photo set whole = $2, thumb = $3, bytes = 0 where hash = $1', [hash, ...before]);
+    for (const size of ['original', 'whole', 'thumb'] as const) await server.files.remove(keyOf(stationId, hash, size));
+    expect([await get('whole'), await get('thumb')]).toEqual(before);
+    const em = server.orm.em.fork();
+    expect(await moveOut(em, server.files)).toBe(1);
+    expect(await moveOut(em, server.files)).toBe(0);
+    expect([await get('whole'), await get('thumb')]).toEqual(before);
+    expect(await server.files.get(keyOf(stationId, hash, 'thumb'))).toEqual(before[1]);
+    const {
+      rows: [row],
+    } = await server.pool.query<{ whole: Buffer | null; thumb: Buffer | null; bytes: string }>(
+      'select * from photo where hash = $1',
+      [hash],
+    );
+    expect([row.whole, row.thumb]).toEqual([null, null]);
+    expect(Number(row.bytes)).toBe(before[0].length + before[1].length);
+    expect(Number(bytes)).toBeGreaterThan(Number(row.bytes));
   });
 
   it('that are none are refused by name', async () => {

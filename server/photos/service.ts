@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import { PhotoEntity } from '../database/entities';
 import type { Em } from '../database/orm';
+import type { FileStore } from '../files/store';
+import { type Counted, needRoom } from '../station/quota';
 import { FairQueue } from '../threads/fairQueue';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import { formatOf } from './formats';
@@ -34,30 +36,35 @@ const unreadable = () =>
     { code: 'photo-unreadable', message: 'This file is not a photo that can be read. Send a JPEG, PNG or WebP.', field: 'photo' },
   ]);
 
+/** The forms in which a photo is kept; the file as it was sent is absent for those kept before originals were. */
+export const SIZES = ['original', 'whole', 'thumb'] as const;
+export type Size = (typeof SIZES)[number];
+
+export const keyOf = (stationId: string, hash: string, size: Size) => `${stationId}/photos/${hash.slice(0, 2)}/${hash}.${size}`;
+
 /**
  * Keep a photo, once for its content. What is shown and sent on is turned upright and
  * made anew, so that the place it was taken at does not stay hidden in it; the file as
  * it was sent is kept for measuring, and goes to nobody outside the station.
  */
-export async function addPhoto(em: Em, stationId: string, file: Buffer | undefined) {
+export async function addPhoto(em: Em, files: FileStore, counted: Counted, file: Buffer | undefined) {
+  const { stationId } = counted;
   if (!file?.length) throw badRequest([{ code: 'photo-missing', message: 'Choose a photo to send.', field: 'photo' }]);
   if (!formatOf(file)) throw unreadable();
   const hash = createHash('sha256').update(file).digest('hex');
   const known = await em.findOne(PhotoEntity, { stationId, hash }, { fields: ['hash', 'width', 'height'] });
   if (known) return { hash, width: known.width, height: known.height };
-  const { whole, thumb } = await queue.run(stationId, () => drawn(file));
-  const { width, height } = whole.info;
-  await em.upsert(PhotoEntity, {
-    stationId,
-    hash,
-    width,
-    height,
-    original: file,
-    whole: whole.data,
-    thumb,
-    createdAt: new Date(),
+  return queue.run(stationId, async () => {
+    const { whole, thumb } = await drawn(file);
+    const { width, height } = whole.info;
+    const kept: Record<Size, Buffer> = { original: file, whole: whole.data, thumb };
+    const bytes = SIZES.reduce((sum, size) => sum + kept[size].length, 0);
+    await needRoom(em, counted, 'photos', bytes);
+    // The row comes last: what it names is there. A file without a row, where the server dies between, is written over the next time.
+    await Promise.all(SIZES.map((size) => files.put(keyOf(stationId, hash, size), kept[size])));
+    await em.upsert(PhotoEntity, { stationId, hash, width, height, bytes, createdAt: new Date() });
+    return { hash, width, height };
   });
-  return { hash, width, height };
 }
 
 /** Whole and thumbnail, one after the other: one thread at a time is taken for a photo. */
@@ -79,10 +86,14 @@ async function drawn(file: Buffer) {
   }
 }
 
-export async function findPhoto(em: Em, stationId: string, hash: string, size: 'whole' | 'thumb' | 'original'): Promise<Buffer> {
-  const photo = await em.findOne(PhotoEntity, { stationId, hash }, { fields: [size] });
-  if (!photo) throw notFound('photo');
-  return (photo as Partial<Record<typeof size, Buffer>>)[size] ?? findPhoto(em, stationId, hash, 'whole');
+export async function findPhoto(em: Em, files: FileStore, stationId: string, hash: string, size: Size): Promise<Buffer> {
+  const file = await files.get(keyOf(stationId, hash, size));
+  if (file) return file;
+  // From before photos were files, and not moved yet.
+  const row = await em.findOne(PhotoEntity, { stationId, hash }, { fields: SIZES });
+  if (row?.[size]) return Buffer.from(row[size]);
+  if (size === 'original') return findPhoto(em, files, stationId, hash, 'whole');
+  throw notFound('photo');
 }
 
 /** A specimen may show only files of its own station. */

@@ -3,11 +3,11 @@ import type { RecordName } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
 import type { Em } from '../database/orm';
 import { type HttpProblem, notFound, staleVersion } from '../http/errors';
+import { type Counted, needRoomForRecord } from '../station/quota';
 import { logChange } from './changes';
 
 /** Who writes. */
-export interface Writer {
-  stationId: string;
+export interface Writer extends Counted {
   accountName: string;
 }
 
@@ -31,7 +31,7 @@ export interface RecordKind<R extends Row, S extends { version: number }, W exte
   /** The refusal where something else that must be unique is taken already. */
   taken?: (em: Em, stationId: string, sent: S) => Promise<HttpProblem>;
   /** What is stored in rows of its own, such as a version's content or the members of a lot. */
-  parts?: (tx: Em, row: R, sent: S) => Promise<void>;
+  parts?: (tx: Em, row: R, sent: S, isNew: boolean) => Promise<void>;
 }
 
 /** A record of the station as it goes over the wire; 404 where the station has none of that id. */
@@ -57,35 +57,45 @@ export async function findRecord<R extends Row, S extends { version: number }, W
 export async function writeVersioned<R extends Row, S extends { version: number }, W extends object>(
   em: Em,
   kind: RecordKind<R, S, W>,
-  { stationId, accountName }: Writer,
+  writer: Writer,
   id: string,
   sent: S,
   make: (stored: R | undefined, version: number) => R,
 ): Promise<W> {
+  const { stationId, accountName } = writer;
   const own = { stationId, id } as never;
   return em.transactional(async (tx) => {
-    for (;;) {
-      const stored = ((await tx.findOne(kind.entity, own, {
-        lockMode: LockMode.PESSIMISTIC_WRITE,
-        disableIdentityMap: true,
-      })) ?? undefined) as R | undefined;
-      if (!stored && sent.version > 0) throw notFound(kind.name);
-      const known = stored && (await kind.wireOf(tx, stored));
-      const stale = stored && stored.version !== sent.version;
-      if (known && (stale || !kind.again) && kind.same(known, sent, stored)) return known;
-      if (stale) throw staleVersion(kind.name, known, sent);
-      const row = make(stored, (stored?.version ?? 0) + 1);
-      if (stored) await tx.nativeUpdate(kind.entity, own, row as never);
-      else if (!(await insertNew(tx, kind.entity, row))) {
-        // Somebody was there first: with the same id, to be read again, or with something else that must be unique.
-        if (await tx.count(kind.entity, own)) continue;
-        throw (await kind.taken?.(tx, stationId, sent)) ?? notFound(kind.name);
+    // Most writes are new: that is tried before anything is read.
+    if (sent.version === 0) {
+      const row = make(undefined, 1);
+      if (await insertNew(tx, kind.entity, row)) {
+        await needRoomForRecord(tx, writer, kind.name);
+        return finish(tx, row, undefined);
       }
-      await kind.parts?.(tx, row, sent);
-      await logChange(tx, { stationId, accountName }, kind.name, row, changedFields(known, sent));
-      return kind.wireOf(tx, row, sent);
     }
+    const stored = (await tx.findOne(kind.entity, own, {
+      lockMode: LockMode.PESSIMISTIC_WRITE,
+      disableIdentityMap: true,
+    })) as R | null;
+    if (!stored) {
+      // What stood in the way of a new one was something else that must be unique.
+      const taken = sent.version === 0 ? await kind.taken?.(tx, stationId, sent) : undefined;
+      throw taken ?? notFound(kind.name);
+    }
+    const known = await kind.wireOf(tx, stored);
+    const stale = stored.version !== sent.version;
+    if ((stale || !kind.again) && kind.same(known, sent, stored)) return known;
+    if (stale) throw staleVersion(kind.name, known, sent);
+    const row = make(stored, stored.version + 1);
+    await tx.nativeUpdate(kind.entity, own, row as never);
+    return finish(tx, row, known);
   });
+
+  async function finish(tx: Em, row: R, known: W | undefined): Promise<W> {
+    await kind.parts?.(tx, row, sent, known === undefined);
+    await logChange(tx, { stationId, accountName }, kind.name, row, changedFields(known, sent));
+    return kind.wireOf(tx, row, sent);
+  }
 }
 
 async function insertNew<R extends object>(tx: Em, entity: EntityName<R>, row: R): Promise<boolean> {
@@ -101,9 +111,8 @@ async function insertNew<R extends object>(tx: Em, entity: EntityName<R>, row: R
 /** Which parts of the record the write changed; all it holds for a new one. */
 function changedFields(known: object | undefined, sent: object): string[] {
   const before = known as Record<string, unknown> | undefined;
+  const differs = (name: string, value: unknown) => !before || stableJson(value) !== stableJson(before[name] ?? null);
   return Object.entries(sent)
-    .filter(
-      ([name, value]) => name !== 'version' && value !== undefined && stableJson(value) !== stableJson(before?.[name] ?? null),
-    )
+    .filter(([name, value]) => name !== 'version' && value !== undefined && differs(name, value))
     .map(([name]) => name);
 }

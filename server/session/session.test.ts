@@ -35,7 +35,7 @@ describe('the door', () => {
   });
 
   it('signs in to the demo, with a cookie that scripts cannot read', async () => {
-    await loadDemo(server.orm.em.fork(), server.weighing);
+    await loadDemo(server.orm.em.fork(), server);
     const visitor = server.visitor();
     const answer = await visitor.post('/api/session').send({ name: 'Demo', password: 'demo' }).expect(200);
     expect(answer.headers['set-cookie'][0]).toMatch(/^plesion\.session=.*HttpOnly.*SameSite=Lax/);
@@ -48,7 +48,7 @@ describe('the door', () => {
   });
 
   it('loads the demo only once', async () => {
-    await loadDemo(server.orm.em.fork(), server.weighing);
+    await loadDemo(server.orm.em.fork(), server);
     const visitor = server.visitor();
     await visitor.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
     expect((await visitor.get('/api/specimens')).body.total).toBe(demoSpecimens.length + 1);
@@ -62,7 +62,7 @@ describe('the door', () => {
     await em.nativeDelete(SpecimenEntity, { guideId: cones.id });
     await em.nativeDelete(GuideVersionEntity, { guideId: cones.id });
     await em.nativeDelete(GuideEntity, { id: cones.id });
-    await loadDemo(server.orm.em.fork(), server.weighing);
+    await loadDemo(server.orm.em.fork(), server);
     const again = server.orm.em.fork();
     expect(await again.count(GuideEntity, { slug: 'tent-cones' })).toBe(1);
     expect(await again.count(SpecimenEntity, { id: { $in: demoSpecimens.map(({ id }) => id) } })).toBe(demoSpecimens.length);
@@ -74,7 +74,7 @@ describe('the door', () => {
     const { id } = await em.findOneOrFail(SpecimenEntity, { label: 'Pier tern' });
     for (const done of [{ hidden: true }, { hidden: false, label: 'my tern' }]) {
       await em.nativeUpdate(SpecimenEntity, { id }, done);
-      await loadDemo(server.orm.em.fork(), server.weighing);
+      await loadDemo(server.orm.em.fork(), server);
       expect(await server.orm.em.fork().findOneOrFail(SpecimenEntity, { id })).toMatchObject(done);
     }
     expect(await em.count(SpecimenEntity, { label: 'Pier tern' })).toBe(0);

@@ -1,7 +1,7 @@
 import type { SpecimenList, SpecimenQuery, SpecimenRow } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
-import type { FilterQuery } from '@mikro-orm/core';
+import { type FilterQuery, raw } from '@mikro-orm/core';
 import { stableJson } from '@plesion/core';
 import { LRUCache } from 'lru-cache';
 import { GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
@@ -12,18 +12,37 @@ const PAGE = 60;
 
 /** The daybook: newest day first, what has no date yet on top. */
 export async function listSpecimens(em: Em, stationId: string, query: SpecimenQuery): Promise<SpecimenList> {
-  const where = filterOf(stationId, query);
-  const records = await em.find(SpecimenEntity, where, {
-    fields: SHOWN,
-    orderBy: [{ seenOn: 'desc nulls first' }, { createdAt: 'desc' }],
-    limit: query.limit ?? PAGE,
-    offset: query.offset ?? 0,
-  });
+  const limit = query.limit ?? PAGE;
+  // As plain rows: to make entities of them, which nobody changes, takes longer than all the rest.
+  const found = await em
+    .createQueryBuilder(SpecimenEntity)
+    .select([...SHOWN])
+    .where(pageFilter(stationId, query))
+    .orderBy(daybookOrder())
+    .limit(limit + 1)
+    .execute<Shown[]>('all');
+  const records = found.slice(0, limit);
   const versions = await guideVersions(em, stationId, records);
   return {
     specimens: records.map((record) => rowOf(record, guideOf(versions, record))),
+    ...(found.length > limit ? { next: records.at(-1)!.id } : {}),
     ...(await sumsOf(em, stationId, query)),
   };
+}
+
+/** Newest day first, what has no date before all days (`day` in the migrations); of one day what was written last. No two specimens are level. */
+export const daybookOrder = () => [{ [raw('day')]: 'desc' as const }, { createdAt: 'desc' as const }, { id: 'desc' as const }];
+
+/** Under some filters, from the specimen on that the page before ended with. */
+export function pageFilter(stationId: string, query: SpecimenQuery): FilterQuery<SpecimenRecord> {
+  const filter = filterOf(stationId, query);
+  if (query.after === undefined) return filter;
+  const of = (column: string) => `(select ${column} from specimen where station_id = ? and id = ?)`;
+  const beyond = raw(`(day, created_at, id) < (${of('day')}, ${of('created_at')}, ?)`, [
+    ...[stationId, query.after, stationId, query.after],
+    query.after,
+  ]);
+  return { $and: [filter, { [beyond]: [] }] };
 }
 
 type Sums = Pick<SpecimenList, 'total' | 'places'>;
@@ -33,7 +52,7 @@ const sums = new LRUCache<string, Sums>({ max: 5000 });
 
 /** Counted anew only where something was written since: whoever leafs through a daybook counts it once. */
 async function sumsOf(em: Em, stationId: string, query: SpecimenQuery): Promise<Sums> {
-  const filter = { ...query, limit: undefined, offset: undefined };
+  const filter = { ...query, limit: undefined, after: undefined };
   const [station] = await em
     .getConnection()
     .execute<{ changes: string }[]>('select changes from station where id = ?', [stationId]);
@@ -63,6 +82,9 @@ const SHOWN = [
   'updatedAt',
 ] as const satisfies (keyof SpecimenRecord)[];
 
+/** A row as the database gives it. */
+type Shown = Omit<Pick<SpecimenRecord, (typeof SHOWN)[number]>, 'updatedAt'> & { updatedAt: string };
+
 /** Places to choose from: more than these are typed. */
 const MOST_PLACES = 200;
 
@@ -81,7 +103,7 @@ async function placesOf(em: Em, stationId: string): Promise<string[]> {
   return rows.map(({ place }) => place);
 }
 
-export function filterOf(stationId: string, query: SpecimenQuery): FilterQuery<SpecimenRecord> {
+function filterOf(stationId: string, query: SpecimenQuery): FilterQuery<SpecimenRecord> {
   const words = (query.search ?? '').toLowerCase().split(/\s+/).filter(Boolean);
   const pattern = (word: string) => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
   return {
@@ -91,7 +113,9 @@ export function filterOf(stationId: string, query: SpecimenQuery): FilterQuery<S
     ...(query.named ? { named: query.named === 'yes' } : {}),
     ...(query.place ? { place: query.place } : {}),
     ...(query.from || query.to
-      ? { seenOn: { ...(query.from ? { $gte: query.from } : {}), ...(query.to ? { $lte: query.to } : {}) } }
+      ? {
+          [raw('day')]: { ...(query.from ? { $gte: query.from } : {}), ...(query.to ? { $lte: query.to } : { $lt: 'infinity' }) },
+        }
       : {}),
     ...(words.length ? { $and: words.map((word) => ({ search: { $like: pattern(word) } })) } : {}),
   };
@@ -125,7 +149,7 @@ export async function guideVersions(em: Em, stationId: string, records: readonly
 
 export const guideOf = (versions: Map<string, Guide>, record: ReadWith): Guide | undefined => versions.get(versionKey(record));
 
-function rowOf(record: Pick<SpecimenRecord, (typeof SHOWN)[number]>, guide: Guide | undefined): SpecimenRow {
+function rowOf(record: Shown, guide: Guide | undefined): SpecimenRow {
   const { id, version, guideId, label, place, seenOn, named, hidden, photo, summary, readings, updatedAt } = record;
   return {
     id,
@@ -140,6 +164,6 @@ function rowOf(record: Pick<SpecimenRecord, (typeof SHOWN)[number]>, guide: Guid
     summary,
     readings: readings.length,
     traits: guide ? traitsRead(guide, readings) : {},
-    updatedAt: updatedAt.toISOString(),
+    updatedAt: new Date(updatedAt).toISOString(),
   };
 }

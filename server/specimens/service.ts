@@ -25,7 +25,7 @@ const SPECIMEN: RecordKind<SpecimenRecord, SpecimenWrite, Specimen> = {
   same: (stored, sent) => sameContent(stored, sent),
   // The guide may be newer than when it was written last.
   again: true,
-  parts: (tx, record, sent) => putMedia(tx, record, sent.media ?? []),
+  parts: (tx, record, sent, isNew) => putMedia(tx, record, sent.media ?? [], isNew),
 };
 
 /** Write a specimen. What its readings come to is weighed on the guide as it is now, and kept with it. */
@@ -104,8 +104,13 @@ async function checkIndividual(em: Em, stationId: string, id: string | undefined
   ]);
 }
 
-async function putMedia(tx: Em, { id: specimenId, stationId }: SpecimenRecord, media: readonly Media[]): Promise<void> {
-  await tx.nativeDelete(MediaEntity, { stationId, specimenId });
+async function putMedia(
+  tx: Em,
+  { id: specimenId, stationId }: SpecimenRecord,
+  media: readonly Media[],
+  isNew: boolean,
+): Promise<void> {
+  if (!isNew) await tx.nativeDelete(MediaEntity, { stationId, specimenId });
   if (media.length === 0) return;
   await tx.insertMany(
     MediaEntity,

@@ -201,14 +201,65 @@ describe('the daybook', () => {
     [{ to: '2026-05-11' }, ['Gannet Steps']],
     [{ hidden: 'yes' }, ['Ostren']],
     [{ limit: 1 }, ['Skerry Bar 100%']],
-    [{ limit: 1, offset: 1 }, ['Gannet Steps']],
   ])('finds %j', async (query, expected) => {
     expect(await labels(query)).toEqual(expected);
+  });
+
+  it('is leafed through without a gap or a repeat, whatever has no date or came at one moment', async () => {
+    const station = await newStation(server);
+    const dates = ['2026-05-10', undefined, '2026-05-11', undefined, '2026-05-10', '1999-01-01', undefined];
+    for (const [i, date] of dates.entries())
+      await station.visitor
+        .put(`/api/specimens/${randomUUID()}`)
+        .send(write(station.guideId, { label: `L${i}`, situation: date ? { date } : {} }))
+        .expect(200);
+    // Written at one moment, to the last digit that the database keeps.
+    await server.pool.query(
+      `update specimen set created_at = now() where station_id = (select station_id from account where name = $1)`,
+      [station.name],
+    );
+    const page = async (query: object) =>
+      (await station.visitor.get('/api/specimens').query(query).expect(200)).body as {
+        specimens: Specimen[];
+        next?: string;
+        total: number;
+      };
+    for (const filter of [{}, { from: '2026-05-10' }, { to: '2026-05-10' }]) {
+      const whole = (await page(filter)).specimens.map(({ label }) => label);
+      const seen: string[] = [];
+      for (let after: string | undefined, turned = 0; turned < 20; turned++) {
+        const { specimens, next, total } = await page({ ...filter, limit: 2, after });
+        expect(total).toBe(whole.length);
+        seen.push(...specimens.map(({ label }) => label));
+        after = next;
+        if (!next) break;
+      }
+      expect(seen).toEqual(whole);
+    }
+    expect((await page({})).specimens.map(({ situation: at, label }) => [label, at])).toHaveLength(7);
+    expect((await page({ from: '2026-05-10' })).specimens.map(({ label }) => label).sort()).toEqual(['L0', 'L2', 'L4']);
+    // After one that is not there is nothing, and no fault.
+    expect((await page({ after: randomUUID() })).specimens).toEqual([]);
   });
 
   it('names a filter that it does not know', async () => {
     expect((await own.get('/api/specimens').query({ colour: 'red' }).expect(400)).body).toMatchObject({ field: 'colour' });
     expect((await own.get('/api/specimens').query({ from: 'May' }).expect(400)).body).toMatchObject({ field: 'from' });
+  });
+
+  it('goes out piece by piece, each specimen once', async () => {
+    const station = await newStation(server);
+    await server.pool.query(
+      `insert into specimen (id, station_id, version, label, named, hidden, search, situation, readings, determinations, summary, recorded_by, created_at, updated_at)
+       select gen_random_uuid(), (select station_id from account where name = $1), 1, 'L' || i, false, false, '', '{}', '[]', '[]', '{}', 'ann', now(), now()
+       from generate_series(1, 450) i`,
+      [station.name],
+    );
+    const { text } = await station.visitor.get('/api/export/occurrences.csv').expect(200);
+    const { data, errors } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true });
+    expect(errors).toEqual([]);
+    expect(new Set(data.map(({ catalogNumber }) => catalogNumber)).size).toBe(450);
+    expect(data).toHaveLength(450);
   });
 
   it('goes out as Darwin Core, with the same filters', async () => {

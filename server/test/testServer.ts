@@ -1,9 +1,9 @@
-import { randomBytes } from 'node:crypto';
-import pg from 'pg';
-import pino from 'pino';
 import request from 'supertest';
 import { createApp } from '../app';
+import { openLog } from '../observe/log';
 import { openParts } from '../parts';
+import type { Quotas } from '../station/quota';
+import { openPlace } from './place';
 
 /** Where its pages would be. */
 export const ORIGIN = 'http://plesion.test';
@@ -13,34 +13,44 @@ interface TestSettings {
   through?: (databaseUrl: URL) => Promise<URL>;
   /** Does it do long work? */
   works?: boolean;
+  quotas?: Quotas;
 }
 
 /** A server on a database of its own, made from nothing and dropped at the end. */
-export async function openTestServer({ through = async (url) => url, works = false }: TestSettings = {}) {
-  const base = process.env.TEST_DATABASE_URL;
-  if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
-  const name = `test_${randomBytes(6).toString('hex')}`;
-  const admin = new pg.Client({ connectionString: base });
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  const own = new URL(base);
-  own.pathname = `/${name}`;
-  const url = await through(own);
-  const log = pino({ level: 'silent' });
-  const parts = await openParts({ databaseUrl: url.href, log, threads: 1, works });
-  const { orm, pool, weighing } = parts;
-  const app = createApp(parts, { sessionSecret: 'for tests only', version: 'test', log, publicUrl: ORIGIN, trustProxy: 1 });
+export async function openTestServer({ through = async (url) => url, works = false, quotas }: TestSettings = {}) {
+  const place = await openPlace('test');
+  const url = await through(place.database);
+  const log = openLog('silent');
+  const parts = await openParts({
+    databaseUrl: url.href,
+    files: { folder: place.files },
+    log,
+    version: 'test',
+    quotas,
+    threads: 1,
+    works,
+  });
+  const { orm, pool, weighing, files } = parts;
+  const app = createApp(parts, {
+    sessionSecret: 'for tests only',
+    version: 'test',
+    log,
+    publicUrl: ORIGIN,
+    trustProxy: 1,
+    quotas,
+  });
   return {
     orm,
     pool,
     weighing,
+    files,
+    place,
     app,
     /** A visitor with cookies of its own. */
     visitor: () => request.agent(app).set('origin', ORIGIN),
     async close() {
       await parts.close();
-      await admin.query(`drop database ${name}`);
-      await admin.end();
+      await place.close();
     },
   };
 }

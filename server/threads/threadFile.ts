@@ -27,7 +27,7 @@ export function threadFile(source: string): string {
     target: 'node20',
     // Packages are found as ever; only what is ours is put together.
     packages: 'external',
-    alias: { '@plesion/core': join(dirname(source), '../../core') },
+    alias: Object.fromEntries(['core', 'contract'].map((room) => [`@plesion/${room}`, join(dirname(source), '../..', room)])),
   }).outputFiles;
   const hash = createHash('sha256').update(script.contents).digest('hex').slice(0, 16);
   const folder = join(dirname(source), '..', KEPT);

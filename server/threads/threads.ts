@@ -10,6 +10,9 @@ interface Settings {
 /** Milliseconds after which a thread with nothing to do is let go. */
 const IDLE = 60_000;
 
+/** A thread that wants more memory is ended, and not the process with it. */
+const LIMITS = { maxOldGenerationSizeMb: 2048 };
+
 /** Threads that run one source file; begun with the first task. */
 export interface Threads<Task, Result> {
   run(task: Task, options?: Parameters<Piscina['run']>[1]): Promise<Result>;
@@ -19,7 +22,13 @@ export interface Threads<Task, Result> {
 export function openThreads<Task, Result>(source: string, { least, most }: Settings): Threads<Task, Result> {
   let pool: Piscina<Task, Result> | undefined;
   const open = () =>
-    (pool ??= new Piscina({ filename: threadFile(source), minThreads: least, maxThreads: most, idleTimeout: IDLE }));
+    (pool ??= new Piscina({
+      filename: threadFile(source),
+      minThreads: least,
+      maxThreads: most,
+      idleTimeout: IDLE,
+      resourceLimits: LIMITS,
+    }));
   return {
     run: (task, options) => open().run(task, options),
     close: async () => pool?.destroy(),

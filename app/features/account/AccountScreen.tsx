@@ -4,7 +4,10 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
+import { ArchiveCard } from '../station/ArchiveCard';
+import { StationCard } from '../station/StationCard';
 import { useSession, useSignOut } from '../session/useSession';
 import { PasswordForm } from './PasswordForm';
 import { SessionList } from './SessionList';
@@ -16,15 +19,15 @@ export function AccountScreen() {
   const signOut = useSignOut();
   return (
     <Screen widest={760}>
-      <Text size="display" heading={1}>
-        Account
-      </Text>
+      <PageHeading>Account</PageHeading>
       <Card>
         <View style={styles.line}>
           <Text style={styles.grow}>{`${account.name}, of ${station.name}`}</Text>
           <Button label="Sign out" busy={signOut.isPending} onPress={() => signOut.mutate()} />
         </View>
       </Card>
+      <StationCard />
+      <ArchiveCard />
       {station.demo ? (
         <Notice kind="note" title="Everybody’s account">
           The demo’s password stays as it is, and no script works in its name. Make a station of your own for that.

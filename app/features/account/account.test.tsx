@@ -23,6 +23,12 @@ const HERE = {
   until: '2026-06-12T10:00:00Z',
 };
 const THERE = { ...HERE, id: 'b'.repeat(32), current: false, device: 'Linux; Android 15' };
+const STATION = {
+  name: 'Quell',
+  since: HERE.since,
+  use: Object.fromEntries(['specimens', 'guides', 'keys', 'photos'].map((kind) => [kind, { used: 1, most: 9 }])),
+  fresh: false,
+};
 const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);
 const pressButton = (label: string) => act(async () => fireEvent.press(screen.getByLabelText(label)));
 
@@ -33,6 +39,7 @@ beforeEach(() => {
   let sessions = [HERE, THERE];
   let tokens: object[] = [];
   mockStation.answer('sessions', () => ({ sessions }));
+  mockStation.answer('station', () => STATION);
   mockStation.answer('endSession', ({ params }) => {
     sessions = sessions.filter(({ id }) => id !== params!.id);
     return {};

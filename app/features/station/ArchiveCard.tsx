@@ -1,0 +1,64 @@
+import { urlOf } from '@plesion/contract';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { DownloadButton } from '../../ui/DownloadButton';
+import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { WorkProgress } from '../../ui/WorkProgress';
+import { ReadArchive } from './ReadArchive';
+import { sayContent } from './content';
+import { sayBytes } from './sizes';
+import { useMakeArchive } from './useArchive';
+import { useStation } from './useStation';
+
+/** Everything in the station as one file, to keep or to take to another server. */
+export function ArchiveCard() {
+  const { data } = useStation();
+  const make = useMakeArchive(data?.making);
+  const ready = make.running ? undefined : make.result;
+  return (
+    <Card title="Export and import">
+      <Text quiet size="small">
+        All that is in the station as one file: records with their history, guides, keys, photos. Passwords are not in it; the
+        originals of photos are, and may tell where they were taken.
+      </Text>
+      {make.error != null && <Failed error={make.error} />}
+      {make.problem && <Notice kind="problem">{make.problem.message}</Notice>}
+      {make.running && <WorkProgress what="Exporting" share={make.progress} onCancel={() => make.cancel()} />}
+      <View style={styles.line}>
+        {ready && (
+          <>
+            <View style={styles.grow}>
+              <Text strong>{`An archive of ${sayBytes(ready.bytes)} lies ready for a day`}</Text>
+              <Text size="small" quiet>
+                {sayContent(ready.content)}
+              </Text>
+            </View>
+            <DownloadButton
+              label="Download"
+              hint="Download the archive"
+              url={() => urlOf('archive', { params: { id: ready.archive } })}
+            />
+          </>
+        )}
+        {/* One button all along, so that the focus has where to stay. */}
+        <Button
+          key="export"
+          kind={ready ? 'quiet' : 'plain'}
+          label={ready ? 'Export it again' : 'Export the station'}
+          busy={make.running}
+          onPress={() => make.begin(undefined)}
+        />
+      </View>
+      {data && <ReadArchive fresh={data.fresh} reading={data.reading} />}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  grow: { flexGrow: 1, flexBasis: 240 },
+});

@@ -1,0 +1,66 @@
+import { RequestProblem } from '@plesion/contract';
+import { StyleSheet, View } from 'react-native';
+import { pickFile } from '../../lib/files';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Icon } from '../../ui/Icon';
+import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { WorkProgress } from '../../ui/WorkProgress';
+import { sayContent } from './content';
+import { useReadArchive } from './useArchive';
+
+/** The other way: an archive becomes what a new station holds. */
+export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: string }) {
+  const read = useReadArchive(reading);
+  const stopped = read.error instanceof RequestProblem && read.error.body.code === 'stopped';
+  if (read.result) {
+    return (
+      <Notice kind="note" title={`Imported: ${read.result.from}`}>
+        {sayContent(read.result.content)}
+      </Notice>
+    );
+  }
+  return (
+    <View style={styles.part}>
+      <Text strong>Import an archive</Text>
+      {read.error != null && !stopped && <Failed error={read.error} />}
+      {read.problem && (
+        <Notice kind="problem" title="The archive was not imported">
+          {read.problem.message}
+        </Notice>
+      )}
+      {(read.cancelled || stopped) && <Notice kind="note">Stopped. Nothing was imported.</Notice>}
+      {read.running ? (
+        <WorkProgress
+          what={read.sent === undefined ? 'Importing' : 'Uploading'}
+          share={read.sent ?? read.progress}
+          onCancel={read.stop}
+        />
+      ) : fresh ? (
+        <View style={styles.line}>
+          <Text quiet size="small" style={styles.grow}>
+            Nothing was written in this station yet, so the archive of another station can be imported: it replaces what this one
+            began with.
+          </Text>
+          <Button
+            label="Choose an archive"
+            icon={<Icon name="upload" size={18} color={colour.kelp} />}
+            onPress={() => void pickFile('.zip,application/zip').then((file) => file && read.begin(file))}
+          />
+        </View>
+      ) : (
+        <Text quiet size="small">
+          This station has records of its own. To import an archive, make a new station first, and import it there.
+        </Text>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  part: { gap: space.s, borderTopWidth: StyleSheet.hairlineWidth, borderTopColor: colour.hairline, paddingTop: space.m },
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  grow: { flexGrow: 1, flexBasis: 240, flexShrink: 1 },
+});

@@ -1,0 +1,80 @@
+import type { StationView } from '@plesion/contract';
+import { format, parseISO } from 'date-fns';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Card } from '../../ui/Card';
+import { Failed, Loading } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { sayBytes, sayCount } from './sizes';
+import { useStation } from './useStation';
+
+type Kind = keyof StationView['use'];
+
+const KINDS: { kind: Kind; label: string; say: (amount: number) => string }[] = [
+  { kind: 'specimens', label: 'Specimens', say: sayCount },
+  { kind: 'photos', label: 'Photos', say: sayBytes },
+  { kind: 'guides', label: 'Guides', say: sayCount },
+  { kind: 'keys', label: 'Keys', say: sayCount },
+];
+
+/** From here on it is said that room runs out. */
+const NEARLY = 0.9;
+
+/** How much the station holds of what it may. */
+export function StationCard() {
+  const { data, error, refetch } = useStation();
+  return (
+    <Card title="What the station holds">
+      {error && <Failed error={error} retry={() => void refetch()} />}
+      {!data && !error && <Loading what="What the station holds" />}
+      {data && (
+        <>
+          <View style={styles.kinds}>
+            {KINDS.map(({ kind, label, say }) => (
+              <UseMeter key={kind} label={label} {...data.use[kind]} say={say} />
+            ))}
+          </View>
+          <Text size="small" quiet>
+            {`Begun on ${format(parseISO(data.since), 'd MMMM yyyy')}. What is hidden counts too: it is kept.`}
+          </Text>
+        </>
+      )}
+    </Card>
+  );
+}
+
+function UseMeter({ label, used, most, say }: { label: string; used: number; most: number; say: (amount: number) => string }) {
+  const share = most > 0 ? Math.min(1, used / most) : 1;
+  const nearly = share >= NEARLY;
+  const words = `${say(used)} of ${say(most)}${nearly ? ', nearly all' : ''}`;
+  return (
+    <View
+      role="meter"
+      aria-label={label}
+      aria-valuenow={used}
+      aria-valuemin={0}
+      aria-valuemax={most}
+      aria-valuetext={words}
+      style={styles.meter}
+    >
+      <View style={styles.words}>
+        <Text strong>{label}</Text>
+        <Text size="small" color={nearly ? colour.hazard : undefined} quiet={!nearly}>
+          {words}
+        </Text>
+      </View>
+      <View style={styles.track}>
+        <View style={[styles.bar, nearly && styles.full, { width: `${Math.max(share * 100, used > 0 ? 1 : 0)}%` }]} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  kinds: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.xl, rowGap: space.m },
+  meter: { flexGrow: 1, flexShrink: 1, flexBasis: 260, maxWidth: '100%', gap: space.xs },
+  words: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', alignItems: 'baseline', columnGap: space.m },
+  track: { height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
+  bar: { height: 8, borderRadius: 4, backgroundColor: colour.kelp },
+  full: { backgroundColor: colour.hazard },
+});

@@ -1,0 +1,186 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
+import type { Page } from 'playwright-core';
+import { enterDemo, openStation, SIZES, type Station } from './station';
+
+const axe = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
+
+let station: Station;
+beforeAll(async () => {
+  station = await openStation();
+});
+afterAll(() => station.close());
+
+/** Every address, with records of the demo in it. */
+async function addresses(page: Page): Promise<string[]> {
+  const get = async <T>(path: string) => (await (await page.request.get(`${station.url}${path}`)).json()) as T;
+  const { specimens } = await get<{ specimens: { id: string; guideId?: string; readings: number }[] }>('/api/specimens');
+  const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
+  const { keys } = await get<{ keys: { id: string; guideId?: string }[] }>('/api/keys');
+  const { lots } = await get<{ lots: { id: string }[] }>('/api/lots');
+  const specimen = `/specimens/${specimens.find(({ guideId, readings }) => guideId && readings > 2)!.id}`;
+  const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
+  const guide = `/guides/${crabs}`;
+  const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
+  return [
+    ...['/', '/account', '/appearance', '/bench', '/guides', '/guides/learn', guide],
+    ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare'].map(
+      (one) => `${guide}/${one}`,
+    ),
+    ...[`/keys/make?guide=${crabs}`, '/keys/read', key, `${key}/edit`, `${key}/walk`, '/lots', `/lots/${lots[0].id}`],
+    ...['/specimens/new', specimen, `${specimen}/bench`, `${specimen}/name`, `${specimen}/situation`, '/nowhere'],
+  ];
+}
+
+/** What axe finds wrong, a line each. */
+async function faultsOf(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  const { violations } = await page.evaluate<AxeResults>('axe.run(document, { resultTypes: ["violations"] })');
+  return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
+}
+
+const settled = async (page: Page) => {
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  await page.waitForLoadState('networkidle');
+};
+
+it('no page has a fault that axe finds, at either size; each has one title and heading of its own', async () => {
+  const [phone, wide] = SIZES;
+  const page = await station.page(phone);
+  await page.goto(station.url);
+  await page.getByRole('button', { name: 'Open the demo' }).waitFor();
+  const faults: Record<string, string[]> = {};
+  const look = async (path: string) => {
+    const found = await faultsOf(page);
+    const [title, headings] = [await page.title(), await page.locator('h1').count()];
+    if (!title.endsWith(' · Plesion')) found.push(`its title is “${title}”`);
+    if (headings !== 1) found.push(`it has ${headings} headings of the first level`);
+    if (found.length) faults[path] = found;
+  };
+  await look('the door');
+  await enterDemo(page, station.url);
+  for (const path of await addresses(page)) {
+    await page.setViewportSize(phone);
+    await page.goto(`${station.url}${path}`);
+    await settled(page);
+    await look(`${path} on a phone`);
+    await page.setViewportSize(wide);
+    await page.getByRole('banner').waitFor();
+    await look(`${path} on a wide screen`);
+  }
+  expect(faults).toEqual({});
+}, 240_000);
+
+describe('by keys alone', () => {
+  const focused = (page: Page) => page.evaluate(() => document.activeElement?.textContent ?? '');
+
+  it('one comes to the heading of a page, and not to nowhere', async () => {
+    const page = await station.page(SIZES[1]);
+    await enterDemo(page, station.url);
+    await page.getByRole('link', { name: 'Guides' }).press('Enter');
+    await page.getByRole('heading', { name: 'Guides', level: 1 }).waitFor();
+    await page.waitForFunction(() => document.activeElement?.tagName === 'H1');
+    expect(await focused(page)).toBe('Guides');
+    await page.goBack();
+    await page.waitForFunction(() => document.activeElement?.textContent === 'Daybook');
+  });
+
+  it('options are one stop of Tab, gone through with arrows and chosen with Space, and the page stays where it is', async () => {
+    const page = await station.page(SIZES[1]);
+    await enterDemo(page, station.url);
+    await page.goto(`${station.url}/appearance`);
+    const group = page.getByRole('radiogroup').first();
+    await group.waitFor();
+    const radios = group.getByRole('radio');
+    const stops = await radios.evaluateAll((all) => all.map((one) => (one as HTMLElement).tabIndex));
+    expect(stops.filter((stop) => stop === 0)).toHaveLength(1);
+    const at = stops.indexOf(0);
+    const next = (at + 1) % stops.length;
+    await radios.nth(at).focus();
+    await page.keyboard.press('ArrowRight');
+    // Gone to, and not yet chosen.
+    expect(await radios.nth(next).evaluate((one) => one === document.activeElement)).toBe(true);
+    expect(await radios.nth(next).getAttribute('aria-checked')).toBe('false');
+    await page.keyboard.press('Space');
+    await page.waitForFunction(() => document.activeElement?.getAttribute('aria-checked') === 'true');
+    expect(await radios.nth(next).getAttribute('aria-checked')).toBe('true');
+    await page.keyboard.press('End');
+    await page.keyboard.press('ArrowRight');
+    expect(await radios.first().evaluate((one) => one === document.activeElement)).toBe(true);
+    await radios.nth(at).press('Space');
+  });
+
+  it('a digit on a count of the Bench is the count, Backspace takes no reading away, and the character stays', async () => {
+    const page = await station.page(SIZES[1]);
+    await enterDemo(page, station.url);
+    const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
+      guides: { id: string; slug: string }[];
+    };
+    const id = crypto.randomUUID();
+    const made = await page.request.put(`${station.url}/api/specimens/${id}`, {
+      headers: { origin: station.url },
+      data: {
+        version: 0,
+        guideId: guides.find(({ slug }) => slug === 'ledge-crabs')!.id,
+        label: 'By keys',
+        situation: {},
+        readings: [],
+        determinations: [],
+        hidden: false,
+      },
+    });
+    expect(made.status()).toBe(200);
+    await page.goto(`${station.url}/specimens/${id}/bench`);
+    await page.getByRole('button', { name: /^Side teeth, one side/ }).press('Enter');
+    await page.getByRole('radiogroup', { name: 'Side teeth, one side' }).waitFor();
+    await page.keyboard.press('5');
+    await page.getByRole('radio', { name: '5', exact: true, checked: true }).waitFor();
+    await page.keyboard.press('Backspace');
+    const written = async () =>
+      ((await (await page.request.get(`${station.url}/api/specimens/${id}`)).json()) as { readings: { value?: number }[] })
+        .readings;
+    await expect(until(async () => (await written()).length > 0)).resolves.toBe(true);
+    expect(await written()).toMatchObject([{ character: 'side-teeth', value: 5 }]);
+    expect(await page.getByRole('radiogroup', { name: 'Side teeth, one side' }).isVisible()).toBe(true);
+    // The arrows go on in the list, and the focus goes along, into sight.
+    const row = page.locator('[aria-current=true]').first();
+    await row.focus();
+    for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowDown');
+    await page.waitForFunction(() => document.activeElement?.getAttribute('aria-current') === 'true');
+    expect(await row.innerText()).not.toMatch(/Side teeth/);
+    expect(
+      await page.evaluate(() => {
+        const { top, bottom } = document.activeElement!.getBoundingClientRect();
+        return top >= 0 && bottom <= window.innerHeight;
+      }),
+    ).toBe(true);
+    // Keys of one letter can be switched off; the others stay.
+    const at = await row.innerText();
+    await page.evaluate(() =>
+      localStorage.setItem(
+        'plesion.look',
+        JSON.stringify({ light: 'day', letters: 'usual', motion: 'device', shortcuts: 'off' }),
+      ),
+    );
+    await page.reload();
+    await page
+      .getByRole('button', { name: /^Side teeth, one side/ })
+      .first()
+      .press('Enter');
+    await page.keyboard.press('6');
+    await page.keyboard.press('j');
+    expect(await row.innerText()).toMatch(/Side teeth.*5/s);
+    await page.keyboard.press('ArrowDown');
+    await page.waitForFunction(
+      () => !/Side teeth/.test(document.querySelector('[aria-current=true]')?.textContent ?? 'Side teeth'),
+    );
+    expect(at).not.toBe('');
+  });
+});
+
+/** Looks again and again; a test that never sees it runs out of its time. */
+async function until(holds: () => Promise<boolean>): Promise<boolean> {
+  while (!(await holds())) await new Promise((resolve) => setTimeout(resolve, 100));
+  return true;
+}

@@ -1,0 +1,169 @@
+import { schemas } from '@plesion/contract';
+import { Judgement } from '@plesion/core/guide/schema';
+import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
+import { Reading, Situation } from '@plesion/core/observation/schema';
+import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
+import { z } from 'zod';
+
+/** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
+export const FORM = 'plesion-station';
+export const FORM_VERSION = 1;
+
+const id = z.uuid();
+const instant = z.iso.datetime({ offset: true });
+const hash = z.string().regex(/^[0-9a-f]{64}$/);
+const { PhotoHash } = schemas;
+const version = z.number().int().min(1);
+const count = z.number().int().min(0);
+const title = z.string().max(2000);
+/** What is found by search is made of several fields. */
+const text = z.string().max(40_000);
+
+interface Part {
+  /** The table whose rows it holds. */
+  table: string;
+  /** What its rows are in the order of. */
+  order: string;
+  /** Its columns but the station's, in the order they are written in. */
+  row: z.ZodObject;
+}
+
+const part = <R extends z.ZodRawShape>(table: string, order: string, shape: R) => ({ table, order, row: z.strictObject(shape) });
+
+/**
+ * What an archive holds, one file of lines each, so ordered that each refers only to those before it.
+ */
+export const PARTS = {
+  guides: part('guide', 'id', {
+    id,
+    slug: z.string().max(200),
+    title,
+    summary: text,
+    kind: title,
+    area: title,
+    version,
+    hash,
+    forms: count,
+    characters: count,
+    updated_at: instant,
+  }),
+  guide_versions: part('guide_version', 'guide_id, version', {
+    guide_id: id,
+    version,
+    hash,
+    // Read as a guide that is taken in is.
+    content: z.unknown(),
+    created_at: instant,
+  }),
+  keys: part('identification_key', 'id', {
+    id,
+    guide_id: id.nullable(),
+    title,
+    summary: text.nullable(),
+    version,
+    hash,
+    couplets: count,
+    endpoints: count,
+    faults: count,
+    hidden: z.boolean(),
+    updated_at: instant,
+  }),
+  key_versions: part('identification_key_version', 'key_id, version', {
+    key_id: id,
+    version,
+    content: Key,
+    making: KeyPaths.nullable(),
+    created_at: instant,
+  }),
+  individuals: part('individual', 'id', {
+    id,
+    guide_id: id.nullable(),
+    version,
+    label: title,
+    note: text.nullable(),
+    hidden: z.boolean(),
+    created_at: instant,
+    updated_at: instant,
+  }),
+  photos: part('photo', 'hash', { hash: PhotoHash, width: count, height: count, bytes: count, created_at: instant }),
+  specimens: part('specimen', 'id', {
+    id,
+    guide_id: id.nullable(),
+    guide_version: version.nullable(),
+    individual_id: id.nullable(),
+    version,
+    label: title,
+    place: title.nullable(),
+    seen_on: z.iso.date().nullable(),
+    named: z.boolean(),
+    search: text,
+    situation: Situation,
+    readings: z.array(Reading).max(2000),
+    judgement: Judgement.nullable(),
+    walk: KeptWalk.nullable(),
+    determinations: z.array(Determination).max(2000),
+    summary: Summary,
+    photo: PhotoHash.nullable(),
+    hidden: z.boolean(),
+    recorded_by: title,
+    created_at: instant,
+    updated_at: instant,
+  }),
+  media: part('media', 'specimen_id, position', {
+    specimen_id: id,
+    position: count,
+    id,
+    kind: Media.shape.kind,
+    hash: PhotoHash,
+    view: title.nullable(),
+    note: text.nullable(),
+  }),
+  lots: part('lot', 'id', {
+    id,
+    guide_id: id.nullable(),
+    version,
+    label: title,
+    walk: KeptWalk.nullable(),
+    note: text.nullable(),
+    hidden: z.boolean(),
+    created_at: instant,
+    updated_at: instant,
+  }),
+  lot_specimens: part('lot_specimen', 'lot_id, position', { lot_id: id, specimen_id: id, position: count }),
+  changes: part('change', 'seq', {
+    seq: z.number().int().min(1),
+    kind: z.enum(schemas.RECORD_NAMES),
+    record_id: id,
+    version,
+    account: title,
+    fields: z.array(title).max(200),
+    at: instant,
+  }),
+} satisfies Record<string, Part>;
+
+export type PartName = keyof typeof PARTS;
+export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;
+export const PART_NAMES = Object.keys(PARTS) as PartName[];
+export const columnsOf = (name: PartName): string[] => Object.keys(PARTS[name].row.shape);
+
+/** Each part has a file of lines, each line a row. */
+export const fileOf = (name: PartName) => `${name}.jsonl`;
+
+/** The files of a photo, by their size. */
+export const PHOTO_FILES = { original: 'original', whole: 'whole.jpg', thumb: 'thumb.jpg' } as const;
+export const photoFile = (photo: string, size: keyof typeof PHOTO_FILES) => `photos/${photo}/${PHOTO_FILES[size]}`;
+
+const written = z.object({ rows: count, sha256: hash });
+
+/** `station.json`: what is in the archive, where it comes from, and by what it is told whether it is whole. */
+export const Manifest = z.object({
+  form: z.literal(FORM),
+  version: z.number().int().min(1),
+  plesion: z.string(),
+  at: instant,
+  station: z.object({ name: z.string() }),
+  parts: z.object(Object.fromEntries(PART_NAMES.map((name) => [name, written])) as Record<PartName, typeof written>),
+});
+export type Manifest = z.output<typeof Manifest>;
+
+export const MANIFEST = 'station.json';

@@ -1,0 +1,34 @@
+import { randomBytes } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+
+/** Where a server of the tests keeps things: a database and a folder of files, made from nothing. */
+export interface Place {
+  /** The address of the database. */
+  database: URL;
+  /** The folder of its files. */
+  files: string;
+  /** Both are gone afterwards. */
+  close(): Promise<void>;
+}
+
+export async function openPlace(what: string): Promise<Place> {
+  const base = process.env.TEST_DATABASE_URL;
+  if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
+  const name = `${what}_${randomBytes(6).toString('hex')}`;
+  const admin = new pg.Client({ connectionString: base });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  const files = await mkdtemp(join(tmpdir(), 'plesion-test-'));
+  return {
+    database: Object.assign(new URL(base), { pathname: `/${name}` }),
+    files,
+    async close() {
+      await rm(files, { recursive: true, force: true });
+      await admin.query(`drop database ${name}`);
+      await admin.end();
+    },
+  };
+}
