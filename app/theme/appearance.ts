@@ -10,6 +10,8 @@ const Appearance = z.object({
   light: z.enum(['day', 'lamp', 'device']).catch('day'),
   letters: z.enum(['usual', 'large', 'larger']).catch('usual'),
   motion: z.enum(['device', 'less']).catch('device'),
+  /** Does a single letter, digit or sign do something? */
+  shortcuts: z.enum(['on', 'off']).catch('on'),
 });
 export type Appearance = z.infer<typeof Appearance>;
 

@@ -16,6 +16,8 @@ interface ButtonProps {
   small?: boolean;
 }
 
+const nothing = () => undefined;
+
 export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, hint, small }: ButtonProps) {
   const off = disabled || busy;
   return (
@@ -24,8 +26,9 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
       accessibilityLabel={hint ?? label}
       aria-disabled={off}
       aria-busy={busy}
-      disabled={off}
-      onPress={onPress}
+      disabled={disabled}
+      // One that is busy is not `disabled`: it keeps the focus, which would fall to the page.
+      onPress={busy ? nothing : onPress}
       style={({ pressed }) => [
         styles.base,
         small && styles.small,

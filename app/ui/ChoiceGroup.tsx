@@ -1,5 +1,6 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../theme';
+import { Option, Options } from './Options';
 import { Text } from './Text';
 
 interface ChoiceProps<T extends string> {
@@ -22,7 +23,7 @@ export function ChoiceGroup<T extends string>({ label, options, chosen, onChange
     else onChange(on && clearable ? [] : [id]);
   };
   return (
-    <View role={many ? 'group' : 'radiogroup'} aria-label={label} style={styles.group}>
+    <Options label={label} many={many} style={styles.group}>
       {!hideLabel && (
         <Text size="small" strong quiet>
           {label}
@@ -32,22 +33,21 @@ export function ChoiceGroup<T extends string>({ label, options, chosen, onChange
         {options.map((option) => {
           const on = chosen.includes(option.id);
           return (
-            <Pressable
+            <Option
               key={option.id}
-              role={many ? 'checkbox' : 'radio'}
-              aria-checked={on}
-              accessibilityLabel={option.label}
+              on={on}
+              label={option.label}
               onPress={() => press(option.id)}
               style={[styles.option, on && styles.on]}
             >
               <Text size="small" strong={on} color={on ? colour.kelp : colour.ink}>
                 {option.label}
               </Text>
-            </Pressable>
+            </Option>
           );
         })}
       </View>
-    </View>
+    </Options>
   );
 }
 

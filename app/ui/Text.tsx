@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { ReactNode, Ref } from 'react';
 import { StyleSheet, Text as NativeText, type TextProps as NativeTextProps } from 'react-native';
 import { colour, font } from '../theme';
 import { useLetterScale } from '../theme/appearance';
@@ -15,6 +15,7 @@ export interface TextProps extends Omit<NativeTextProps, 'children'> {
   color?: string;
   /** Heading level for screen readers. */
   heading?: 1 | 2 | 3;
+  ref?: Ref<NativeText>;
 }
 
 /** Height of the letters, and of a line of them. */
@@ -28,11 +29,12 @@ const SIZES: Record<Size, readonly [number, number]> = {
 const sized = (size: Size) => ({ fontSize: SIZES[size][0], lineHeight: SIZES[size][1] });
 
 /** All text of the interface. */
-export function Text({ children, size = 'body', strong, quiet, figures, color, heading, style, ...rest }: TextProps) {
+export function Text({ children, size = 'body', strong, quiet, figures, color, heading, style, ref, ...rest }: TextProps) {
   const scale = useLetterScale();
   return (
     <NativeText
       {...rest}
+      ref={ref}
       {...(heading ? { role: 'heading', 'aria-level': heading } : {})}
       style={[
         styles.base,

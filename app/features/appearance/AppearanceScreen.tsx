@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
 
@@ -24,6 +25,11 @@ const MOTION: { id: Appearance['motion']; label: string }[] = [
   { id: 'less', label: 'none' },
 ];
 
+const SHORTCUTS: { id: Appearance['shortcuts']; label: string }[] = [
+  { id: 'on', label: 'on' },
+  { id: 'off', label: 'off' },
+];
+
 /** How things look on this device, and who is signed in. */
 export function AppearanceScreen() {
   const appearance = useAppearance();
@@ -32,9 +38,7 @@ export function AppearanceScreen() {
   const router = useRouter();
   return (
     <Screen>
-      <Text size="display" heading={1}>
-        Appearance
-      </Text>
+      <PageHeading>Appearance</PageHeading>
       <Card title="On this device">
         <ChoiceGroup label="Light" options={LIGHT} chosen={[appearance.light]} onChange={([light]) => setAppearance({ light })} />
         <ChoiceGroup
@@ -48,6 +52,12 @@ export function AppearanceScreen() {
           options={MOTION}
           chosen={[appearance.motion]}
           onChange={([motion]) => setAppearance({ motion })}
+        />
+        <ChoiceGroup
+          label="Shortcuts of one key, such as J and 1"
+          options={SHORTCUTS}
+          chosen={[appearance.shortcuts]}
+          onChange={([shortcuts]) => setAppearance({ shortcuts })}
         />
       </Card>
       <Card title={session.station.name}>

@@ -6,6 +6,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { PageHeading } from '../../ui/PageHeading';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
@@ -36,7 +37,9 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
           </View>
         )}
         <View style={styles.words}>
-          <StandingName guide={guide} content={content} answer={answer} />
+          <PageHeading title={content.label ? `Bench: ${content.label}` : 'Bench'}>
+            <StandingName guide={guide} content={content} answer={answer} />
+          </PageHeading>
           <Text size="small" quiet numberOfLines={1}>
             {saySituation(content.situation, guide) || 'no place or date yet'}
           </Text>
@@ -51,7 +54,7 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
           </View>
         </View>
         <Link href={`/specimens/${id}/situation`} asChild>
-          <Pressable accessibilityLabel="Change the situation: views, place, date" style={styles.change}>
+          <Pressable accessibilityLabel="Situation: change views, place, date" style={styles.change}>
             <Text size="small" strong color={colour.kelp}>
               Situation
             </Text>
@@ -90,7 +93,7 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
     return <TaxonName guide={guide} taxon={call.taxon} other={call.other} qualifier="or" short size={20} />;
   if (call.kind === 'outside') return <TaxonName guide={guide} qualifier="outside" size={20} />;
   return (
-    <Text size="lead" strong heading={1}>
+    <Text size="lead" strong>
       {content.readings.length ? 'Not yet a name' : 'Nothing read yet'}
     </Text>
   );

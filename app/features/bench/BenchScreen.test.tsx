@@ -121,7 +121,7 @@ describe('the Bench on a wide screen', () => {
     await shown('offered next');
     const keyed = (press: (keys: BenchKeys) => void) => act(async () => press(mockKeys));
     await keyed((keys) => keys.next());
-    await keyed((keys) => keys.state(2));
+    await keyed((keys) => keys.digit(2, 0));
     await waitFor(() => expect(stored(id).readings).toMatchObject([{ states: [expect.any(String)] }]));
     await keyed((keys) => keys.certainty());
     await waitFor(() => expect(stored(id).readings).toMatchObject([{ certainty: 'likely' }]));

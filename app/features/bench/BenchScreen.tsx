@@ -1,8 +1,8 @@
 import type { Standing } from '@plesion/core/evidence';
-import { sayReading } from '@plesion/core/observation';
+import { type Reading, sayReading } from '@plesion/core/observation';
 import { Redirect, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -95,6 +95,16 @@ function PhoneBench({ id, bench }: PartProps) {
   );
 }
 
+/** Widths of the rail, of the columns to either side, and of what stands round a plate between them. */
+const RAIL = 208;
+const CHARACTERS = 264;
+const STANDING = 392;
+const BESIDE = RAIL + CHARACTERS + STANDING + 4 * space.l;
+
+/** A plate to measure on fills its card, within these. */
+const LEAST_PLATE = 240;
+const MOST_PLATE = 420;
+
 function WideBench({ id, bench }: PartProps) {
   const {
     stored: { guide },
@@ -102,10 +112,20 @@ function WideBench({ id, bench }: PartProps) {
     answer,
   } = bench;
   const [help, setHelp] = useState(false);
+  const plateWidth = Math.max(LEAST_PLATE, Math.min(MOST_PLATE, useWindowDimensions().width - BESIDE));
   const router = useRouter();
   const offered = answer?.nextLooks.find((look) => !look.setAside)?.character;
   const chosen = bench.chosen ?? guide.characters.find((c) => c.id === offered);
-  const shown = { ...bench, chosen, reading: chosen && readingOf(state.content.readings, chosen.id) };
+  const shown = {
+    ...bench,
+    chosen,
+    reading: chosen && readingOf(state.content.readings, chosen.id),
+    // What is being read stays under the hand, though another is offered next now.
+    put(reading: Reading) {
+      if (!bench.chosen && chosen) bench.choose(chosen.id);
+      bench.put(reading);
+    },
+  };
   useBenchKeys(
     keysOf(
       shown,
@@ -113,7 +133,6 @@ function WideBench({ id, bench }: PartProps) {
       () => router.push(`/specimens/${id}/name`),
       () => setHelp(!help),
     ),
-    true,
   );
   return (
     <View style={styles.fill}>
@@ -137,7 +156,7 @@ function WideBench({ id, bench }: PartProps) {
           <WeighTrouble error={bench.weighError} />
           {chosen && (
             <Card title={chosen.label} aside={chosen.id === offered ? 'offered next' : undefined}>
-              <ReadingEditor bench={shown} keys plateWidth={420} />
+              <ReadingEditor bench={shown} keys plateWidth={plateWidth} />
             </Card>
           )}
           {answer && (
@@ -253,9 +272,15 @@ const styles = StyleSheet.create({
   unit: { textAlign: 'right' },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
   alert: { backgroundColor: colour.mist },
-  characters: { width: 264, flexGrow: 0, backgroundColor: colour.sheet, borderRightWidth: 1, borderColor: colour.hairline },
+  characters: {
+    width: CHARACTERS,
+    flexGrow: 0,
+    backgroundColor: colour.sheet,
+    borderRightWidth: 1,
+    borderColor: colour.hairline,
+  },
   middle: { flex: 1 },
-  right: { width: 392 },
+  right: { width: STANDING },
   column: { padding: space.l, gap: space.m },
   call: { backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, padding: space.m },
 });

@@ -1,6 +1,7 @@
 import type { Standing } from '@plesion/core/evidence';
 import { type Reading, sayReading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
+import { useEffect, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Text } from '../../ui/Text';
@@ -15,10 +16,24 @@ interface CharacterListProps {
   onChoose: (character: string) => void;
 }
 
+/** The row that is chosen by key comes into sight; where the focus is in the list it goes along. */
+function useKeptInSight(chosen: string | undefined) {
+  const list = useRef<View>(null);
+  useEffect(() => {
+    const rows = list.current as unknown;
+    if (typeof HTMLElement === 'undefined' || !(rows instanceof HTMLElement)) return;
+    const row = rows.querySelector<HTMLElement>('[aria-current=true]');
+    row?.scrollIntoView({ block: 'nearest' });
+    if (rows.contains(document.activeElement)) row?.focus({ preventScroll: true });
+  }, [chosen]);
+  return list;
+}
+
 /** Every character of the guide in working order, with what was read of it. */
 export function CharacterList({ guide, readings, chosen, setAside = [], onChoose }: CharacterListProps) {
+  const list = useKeptInSight(chosen);
   return (
-    <View style={styles.list}>
+    <View ref={list} style={styles.list}>
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
         <View key={group} role="group" aria-label={label}>
           <Text size="small" strong color={colour.kelp} heading={3} style={styles.group}>
@@ -33,7 +48,6 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
                 key={character.id}
                 role="button"
                 aria-current={character.id === chosen ? 'true' : undefined}
-                accessibilityLabel={said ? `${character.label}: ${said}` : character.label}
                 onPress={() => onChoose(character.id)}
                 style={({ pressed }) => [styles.row, (pressed || character.id === chosen) && styles.chosen]}
               >

@@ -1,9 +1,9 @@
-import { useEffect } from 'react';
-import { isTyping } from '../../lib/keyboard';
+import { useShortcuts } from '../../ui/useShortcuts';
 
 export interface BenchKeys {
   choose: (step: 1 | -1) => void;
-  state: (number: number) => void;
+  /** A digit: the state with that number, or the next figure of a count. */
+  digit: (digit: number, at: number) => void;
   unseen: () => void;
   absent: () => void;
   certainty: () => void;
@@ -18,7 +18,7 @@ export interface BenchKeys {
 /** What each key does, as the help shows it. */
 export const KEY_HELP: [keys: string, what: string][] = [
   ['J  K', 'next and previous character'],
-  ['1 … 9', 'choose the state with that number'],
+  ['1 … 9', 'choose the state with that number; digits of a count are the count'],
   ['N', 'not visible'],
   ['X', 'does not apply'],
   ['C', 'change how certain'],
@@ -30,23 +30,10 @@ export const KEY_HELP: [keys: string, what: string][] = [
 ];
 
 /** The bench by keyboard, forceps in the other hand. */
-export function useBenchKeys(keys: BenchKeys, active: boolean): void {
-  useEffect(() => {
-    if (!active) return undefined;
-    const press = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const act = actionOf(event, keys);
-      if (!act) return;
-      event.preventDefault();
-      act();
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [keys, active]);
-}
+export const useBenchKeys = (keys: BenchKeys): void => useShortcuts((event) => actionOf(event, keys));
 
 function actionOf(event: KeyboardEvent, keys: BenchKeys): (() => void) | undefined {
-  if (/^[1-9]$/.test(event.key)) return () => keys.state(Number(event.key));
+  if (/^[0-9]$/.test(event.key)) return () => keys.digit(Number(event.key), event.timeStamp);
   // A focused button keeps its own Space and Enter.
   if (event.key === ' ') return event.target instanceof HTMLElement && event.target !== document.body ? undefined : keys.next;
   switch (event.key.toLowerCase()) {
@@ -63,7 +50,6 @@ function actionOf(event: KeyboardEvent, keys: BenchKeys): (() => void) | undefin
     case 'c':
       return keys.certainty;
     case 'delete':
-    case 'backspace':
       return keys.clear;
     case 'u':
       return event.shiftKey ? keys.redo : keys.undo;

@@ -8,6 +8,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { compiledOf } from '../records/compiled';
@@ -38,9 +39,7 @@ function About({ id, guide, character }: { id: string; guide: Guide; character: 
   return (
     <Screen widest={980}>
       <View>
-        <Text size="display" heading={1}>
-          {character.label}
-        </Text>
+        <PageHeading>{character.label}</PageHeading>
         <Text quiet>{guide.title}</Text>
       </View>
       {character.help && <TermText guide={guide} text={character.help} size="lead" />}
@@ -124,7 +123,7 @@ function HolderRow({ id, compiled, holder: { taxon, least, most } }: { id: strin
   return (
     <Pressable
       role="link"
-      accessibilityLabel={`${taxon}: ${low === high ? high : `${low} to ${high}`} in 100`}
+      testID={`holder ${taxon}`}
       onPress={() => router.push({ pathname: '/guides/[id]/form', params: { id, form } })}
       style={styles.holder}
     >
@@ -159,7 +158,6 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
         <Pressable
           key={form.id}
           role="link"
-          accessibilityLabel={`${form.taxon} ${sayFacets(compiled.guide, form.facets)}: ${low.toPrecision(3)} to ${high.toPrecision(3)}`}
           onPress={() => router.push({ pathname: '/guides/[id]/form', params: { id, form: form.id } })}
           style={styles.holder}
         >

@@ -4,6 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { inWorkingOrder } from '../analysis/readings';
 import { WithGuide } from '../records/WithGuide';
@@ -24,9 +25,7 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
   return (
     <Screen widest={1080}>
       <View>
-        <Text size="display" heading={1}>
-          Characters
-        </Text>
+        <PageHeading>Characters</PageHeading>
         <Text quiet>{`${guide.title}, in the order of work`}</Text>
       </View>
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
@@ -36,7 +35,6 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
               <Pressable
                 key={character.id}
                 role="link"
-                accessibilityLabel={character.label}
                 onPress={() => router.push({ pathname: '/guides/[id]/character', params: { id, character: character.id } })}
                 style={({ pressed }) => [styles.row, pressed && styles.pressed]}
               >

@@ -4,11 +4,12 @@ import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
-import { Icon } from '../../ui/Icon';
+import { DownloadButton } from '../../ui/DownloadButton';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { emblems } from '../plates/emblems';
 import { JudgingSheet } from './JudgingSheet';
@@ -43,9 +44,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
       <View style={[styles.cover, wide && styles.coverWide]}>
         <Frontispiece guide={guide} />
         <View style={styles.title}>
-          <Text size="display" heading={1}>
-            {guide.title}
-          </Text>
+          <PageHeading>{guide.title}</PageHeading>
           <Text quiet>{`${guide.area} · version ${version}`}</Text>
           <Text size="lead">{guide.summary}</Text>
           <Ways id={id} guide={guide} />
@@ -71,11 +70,10 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
           </View>
         ))}
       </Card>
-      <Button
+      <DownloadButton
         label="Plesion JSON"
         hint="Download this guide as Plesion JSON"
-        icon={<Icon name="download" size={18} color={colour.kelp} />}
-        onPress={() => window.location.assign(urlOf('exportGuide', { params: { id } }))}
+        url={() => urlOf('exportGuide', { params: { id } })}
       />
     </Screen>
   );
@@ -157,7 +155,7 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
       ? [
           {
             href: { pathname: '/guides/[id]/words' as const, params },
-            label: 'Words',
+            label: 'Glossary',
             says: `${guide.glossary.length} terms, drawn`,
           },
         ]
@@ -167,7 +165,7 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
     <View style={styles.ways}>
       {ways.map(({ href, label, says }) => (
         <Link key={label} href={href} asChild>
-          <Pressable accessibilityLabel={`${label}: ${says}`} style={styles.way}>
+          <Pressable style={styles.way}>
             <Text strong color={colour.kelp}>
               {label}
             </Text>

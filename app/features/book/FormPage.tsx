@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Notice } from '../../ui/Notice';
+import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
@@ -36,6 +37,7 @@ function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string 
   if (at < 0)
     return (
       <Screen>
+        <PageHeading>No such form</PageHeading>
         <Notice kind="problem">{`There is no form “${formId}” in this guide.`}</Notice>
       </Screen>
     );
@@ -69,8 +71,10 @@ function FormHead({ guide, compiled, form: at }: { guide: Guide; compiled: Compi
   const taxon = taxonIndex(guide).get(form.taxon);
   return (
     <View style={styles.head}>
-      <TaxonName guide={guide} taxon={form.taxon} size={32} />
-      <Text size="lead">{sayFacets(guide, form.facets)}</Text>
+      <PageHeading title={[taxon?.name, sayFacets(guide, form.facets)].filter(Boolean).join(', ')}>
+        <TaxonName guide={guide} taxon={form.taxon} size={32} />
+        <Text size="lead">{sayFacets(guide, form.facets)}</Text>
+      </PageHeading>
       <Text quiet size="small">
         {[taxon?.vernacular, taxon?.authority].filter(Boolean).join(' · ')}
       </Text>

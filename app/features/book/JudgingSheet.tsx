@@ -37,7 +37,7 @@ export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide;
   };
   const disagreements = disagreementsOf(compiledOf(guide)).length;
   return (
-    <Card title="How names are called">
+    <Card title="Rules for naming">
       <ChoiceGroup
         label="School"
         options={SCHOOLS.map((school) => ({ id: school, label: SCHOOL_LABELS[school] }))}

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { WithGuide } from '../records/WithGuide';
 import { BookSearch } from './BookSearch';
@@ -55,9 +56,7 @@ function Tree({ id, guide }: { id: string; guide: Guide }) {
       windowSize={7}
       ListHeaderComponent={
         <View style={styles.head}>
-          <Text size="display" heading={1}>
-            Taxa
-          </Text>
+          <PageHeading>Taxa</PageHeading>
           <Text quiet>{guide.title}</Text>
           <BookSearch guides={[{ id, guide }]} />
         </View>

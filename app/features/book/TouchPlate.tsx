@@ -35,7 +35,12 @@ export function TouchPlate({ guide, form, view, parts, part, onPart, width }: To
   const drawn = [...parts].filter(([name]) => plate.parts[name]);
   return (
     <View style={styles.block}>
-      <Pressable accessibilityLabel="Touch a part of the drawing" onPress={press} style={[styles.plate, { width, height }]}>
+      <Pressable
+        role="group"
+        accessibilityLabel="Touch a part of the drawing"
+        onPress={press}
+        style={[styles.plate, { width, height }]}
+      >
         <PlateView plate={plate} width={width} height={height}>
           {lit && (
             <Rect

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Empty } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
 import { WithGuide } from '../records/WithGuide';
@@ -56,9 +57,7 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
 
   const panel = (
     <View style={[styles.panel, wide && styles.panelWide]}>
-      <Text size={wide ? 'display' : 'title'} heading={1}>
-        Plate wall
-      </Text>
+      <PageHeading size={wide ? 'display' : 'title'}>Plate wall</PageHeading>
       <Text quiet size="small">{`${guide.title}. Touch a part, then choose how it looks.`}</Text>
       <ChoiceGroup
         label="View"
@@ -145,7 +144,7 @@ function Cell({ id, guide, form: at, view, width }: { id: string; guide: Guide; 
   const facets = sayFacets(guide, form.facets);
   return (
     <Link href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
-      <Pressable accessibilityLabel={`${form.taxon} ${facets}`} style={StyleSheet.flatten([styles.cell, { width }])}>
+      <Pressable style={StyleSheet.flatten([styles.cell, { width }])}>
         {plate && <PlateView plate={plate} width={width - 2 * space.s} height={(width - 2 * space.s) * 0.74} />}
         <TaxonName guide={guide} taxon={form.taxon} size={14} short lines={1} />
         <Text size="small" quiet numberOfLines={1}>

@@ -1,7 +1,8 @@
 import type { Wanted } from '@plesion/core/book';
 import type { Character, Guide } from '@plesion/core/guide';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
+import { Option, Options } from '../../ui/Options';
 import { Text } from '../../ui/Text';
 import { tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -23,7 +24,7 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
     const press = (state: string) =>
       onChange(character.id, on.includes(state) ? on.filter((one) => one !== state) : [...on, state]);
     return (
-      <View key={character.id} role="group" aria-label={character.label} style={styles.group}>
+      <Options many key={character.id} label={character.label} style={styles.group}>
         <Text size="small" strong>
           {character.label}
         </Text>
@@ -32,11 +33,10 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
             const plate = tilePlate(guide, character, id);
             const chosen = on.includes(id);
             return (
-              <Pressable
+              <Option
                 key={id}
-                role="checkbox"
-                aria-checked={chosen}
-                accessibilityLabel={`${label}, ${left[id]} forms`}
+                on={chosen}
+                label={`${label}, ${left[id]} forms`}
                 onPress={() => press(id)}
                 style={[styles.tile, chosen && styles.on, left[id] === 0 && styles.none]}
               >
@@ -47,11 +47,11 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
                 <Text size="small" quiet figures>
                   {left[id]}
                 </Text>
-              </Pressable>
+              </Option>
             );
           })}
         </View>
-      </View>
+      </Options>
     );
   });
 }

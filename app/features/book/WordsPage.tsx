@@ -5,6 +5,7 @@ import { space } from '../../theme';
 import { TextField } from '../../ui/TextField';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { TermCard } from '../glossary/TermText';
 import { WithGuide } from '../records/WithGuide';
@@ -28,9 +29,7 @@ function Glossary({ guide, asked }: { guide: Guide; asked?: string }) {
   return (
     <Screen widest={980}>
       <View>
-        <Text size="display" heading={1}>
-          Words
-        </Text>
+        <PageHeading>Glossary</PageHeading>
         <Text quiet>{guide.title}</Text>
       </View>
       {all.length === 0 ? (

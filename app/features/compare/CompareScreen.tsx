@@ -9,7 +9,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Empty } from '../../ui/states';
 import { Typeset } from '../../ui/Typeset';
-import { Text } from '../../ui/Text';
+import { PageHeading } from '../../ui/PageHeading';
 import { WithGuide } from '../records/WithGuide';
 import { useDraft } from '../records/useDraft';
 import { ComparedCharacters } from './ComparedCharacters';
@@ -86,9 +86,7 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
         )
       }
     >
-      <Text size="display" heading={1}>
-        Side by side
-      </Text>
+      <PageHeading>Side by side</PageHeading>
       <FormPick guide={guide} compiled={compiled} chosen={forms} onChange={choose} />
       {!comparison && (
         <Empty title="Choose two to four forms">

@@ -1,7 +1,6 @@
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
-import { Button } from '../../ui/Button';
-import { Icon } from '../../ui/Icon';
+import { space } from '../../theme';
+import { DownloadButton } from '../../ui/DownloadButton';
 import { Text } from '../../ui/Text';
 
 interface SendPageProps {
@@ -18,22 +17,9 @@ export function SendPage({ url, small }: SendPageProps) {
         A page to send, with the characters pointed at.
       </Text>
       {(['pdf', 'png'] as const).map((as) => (
-        <Button
-          key={as}
-          label={as.toUpperCase()}
-          hint={`Download the page as ${as.toUpperCase()}`}
-          icon={<Icon name="download" size={18} color={colour.kelp} />}
-          onPress={() => window.location.assign(url(as))}
-        />
+        <DownloadButton key={as} label={as.toUpperCase()} hint={`Download the page as ${as.toUpperCase()}`} url={() => url(as)} />
       ))}
-      {small && (
-        <Button
-          label="A5"
-          hint="Download a small sheet to print, A5"
-          icon={<Icon name="download" size={18} color={colour.kelp} />}
-          onPress={() => window.location.assign(url('pdf', 'a5'))}
-        />
-      )}
+      {small && <DownloadButton label="A5" hint="Download a small sheet to print, A5" url={() => url('pdf', 'a5')} />}
     </View>
   );
 }

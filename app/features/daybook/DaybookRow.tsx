@@ -19,10 +19,7 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
   const sure = row.summary.p > 0 ? inHundred(row.summary.p) : undefined;
   return (
     <Link href={row.named || !row.guideId ? `/specimens/${row.id}` : `/specimens/${row.id}/bench`} asChild>
-      <Pressable
-        accessibilityLabel={[row.summary.name, facets, sure, row.place, row.label].filter(Boolean).join(', ')}
-        style={styles.row}
-      >
+      <Pressable style={styles.row}>
         <View style={styles.thumb}>
           {row.photo ? (
             <Image

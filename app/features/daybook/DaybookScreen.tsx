@@ -8,6 +8,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
 import { Icon } from '../../ui/Icon';
 import { Empty, Failed, Loading } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 import { FirstLook } from '../firstLook/FirstLook';
@@ -75,7 +76,7 @@ export function DaybookScreen() {
                   small
                   kind="quiet"
                   label="Darwin Core CSV"
-                  hint="Download these as Darwin Core occurrences"
+                  hint="Download these as Darwin Core CSV"
                   disabled={total === 0}
                   icon={<Icon name="download" size={18} color={colour.kelp} />}
                   onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
@@ -104,9 +105,7 @@ function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
   return (
     <View style={styles.title}>
       <View style={styles.grow}>
-        <Text size="display" heading={1}>
-          Daybook
-        </Text>
+        <PageHeading>Daybook</PageHeading>
         <Text size="small" quiet numberOfLines={1}>
           {session.station.name}
         </Text>
@@ -212,7 +211,7 @@ function NothingHere({
       title="An empty daybook"
       action={
         <View style={styles.begin}>
-          <Button kind="main" label="Meet the first specimen" onPress={onNew} />
+          <Button kind="main" label="Add the first specimen" onPress={onNew} />
           <FirstLook />
         </View>
       }

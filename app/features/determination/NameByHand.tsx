@@ -11,7 +11,7 @@ import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { Text } from '../../ui/Text';
+import { PageHeading } from '../../ui/PageHeading';
 import type { Draft } from '../records/draft';
 import { useSession } from '../session/useSession';
 import { needsTaxon, QUALIFIER_LABELS } from './qualifiers';
@@ -63,9 +63,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
   };
   return (
     <Screen widest={760} foot={<Button kind="main" label="Into the daybook" onPress={() => void write()} />}>
-      <Text size="display" heading={1}>
-        Name it by hand
-      </Text>
+      <PageHeading>Name it by hand</PageHeading>
       <Notice kind="note" title="No guide stands behind it">
         Nothing was weighed: the name rests on you and on what you say of it.
       </Notice>

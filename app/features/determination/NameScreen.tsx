@@ -17,6 +17,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { useBench } from '../analysis/useBench';
 import { useSession } from '../session/useSession';
@@ -130,9 +131,7 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
         </View>
       }
     >
-      <Text size="display" heading={1}>
-        How far may it be named?
-      </Text>
+      <PageHeading>How far may it be named?</PageHeading>
       <Card title="Recommended">
         {answer.call.kind === 'undetermined' ? (
           <Text size="title">Not yet a name</Text>

@@ -1,8 +1,9 @@
 import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { Option, Options } from '../../ui/Options';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 
@@ -17,24 +18,23 @@ interface TaxonPickProps {
 /** Every taxon of the guide, broad to narrow, with its probability. */
 export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickProps) {
   return (
-    <View role="radiogroup" aria-label={label} style={styles.group}>
+    <Options label={label} style={styles.group}>
       <Text size="small" strong quiet>
         {label}
       </Text>
       {answer.taxa.map(({ taxon, name, rank, p }) => (
-        <Pressable
+        <Option
           key={taxon}
-          role="radio"
-          aria-checked={chosen === taxon}
-          accessibilityLabel={`${name}, ${inHundred(p)}`}
+          on={chosen === taxon}
+          label={`${name}, ${rank} · ${inHundred(p)}`}
           onPress={() => onPick(taxon)}
           style={[styles.row, chosen === taxon && styles.on]}
         >
           <TaxonName guide={guide} taxon={taxon} size={16} />
           <Text size="small" quiet>{`${rank} · ${inHundred(p)}`}</Text>
-        </Pressable>
+        </Option>
       ))}
-    </View>
+    </Options>
   );
 }
 

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { FormTextField } from '../../ui/FormTextField';
 import { Logo } from '../../ui/Logo';
 import { Notice } from '../../ui/Notice';
+import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
@@ -27,9 +28,7 @@ export function SignIn() {
       <View style={[styles.head, wide && styles.headWide]}>
         <View style={styles.brand}>
           <Logo size={48} />
-          <Text size="display" heading={1}>
-            Plesion
-          </Text>
+          <PageHeading title="The door">Plesion</PageHeading>
         </View>
         <View style={styles.plate}>
           <Suspense fallback={null}>

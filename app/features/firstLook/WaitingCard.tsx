@@ -18,10 +18,7 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
   const title = row.readings === 0 ? 'What is it?' : left > 0 ? `${row.readings} of ${ENOUGH} characters read` : row.summary.name;
   return (
     <Link href={`/specimens/${row.id}/bench`} asChild>
-      <Pressable
-        accessibilityLabel={`${row.label}: ${title} ${sayLeft(left)}`}
-        style={StyleSheet.flatten([styles.card, wide && styles.wide])}
-      >
+      <Pressable style={StyleSheet.flatten([styles.card, wide && styles.wide])}>
         <Image
           source={{ uri: urlOf('photo', { params: { hash: row.photo! } }) }}
           resizeMode="cover"

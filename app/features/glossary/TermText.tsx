@@ -26,7 +26,7 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
             <NativeText
               key={i}
               role="button"
-              accessibilityLabel={`What is ${run.term.term}?`}
+              accessibilityLabel={`${run.text}: what is ${run.term.term}?`}
               aria-expanded={open?.id === run.term.id}
               onPress={() => setOpen(open?.id === run.term!.id ? undefined : run.term)}
               style={styles.term}

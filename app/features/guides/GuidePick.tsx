@@ -1,7 +1,8 @@
 import type { GuideRow } from '@plesion/contract';
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
+import { Option, Options } from '../../ui/Options';
 import { Text } from '../../ui/Text';
 import { GuideFigure } from './GuideFigure';
 
@@ -20,7 +21,7 @@ export const NO_GUIDE = 'none';
 /** Which guide: each by a drawing of what it is about. */
 export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
   return (
-    <View role="radiogroup" aria-label="Guide" style={styles.row}>
+    <Options label="Guide" style={styles.row}>
       {rows.map((row) => (
         <Tile key={row.id} title={row.title} on={row.id === chosen} onPress={() => onChange(row.id)}>
           <GuideFigure id={row.id} width={88} height={60} />
@@ -33,15 +34,15 @@ export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
           <TileName on={chosen === NO_GUIDE}>no guide</TileName>
         </Tile>
       )}
-    </View>
+    </Options>
   );
 }
 
 function Tile({ title, on, onPress, children }: { title: string; on: boolean; onPress: () => void; children: ReactNode }) {
   return (
-    <Pressable role="radio" aria-checked={on} accessibilityLabel={title} onPress={onPress} style={[styles.tile, on && styles.on]}>
+    <Option on={on} label={title} onPress={onPress} style={[styles.tile, on && styles.on]}>
       {children}
-    </Pressable>
+    </Option>
   );
 }
 

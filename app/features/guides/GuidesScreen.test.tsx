@@ -62,7 +62,7 @@ describe('taking in a guide', () => {
   it('that is new says that it is there', async () => {
     mockStation.answer('importGuide', () => mockStation.storedGuide(mine(), changed));
     await showScreen(<GuidesScreen />);
-    await press('Take in a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file');
     await shown('Ledge crabs, revised, version 1, is in the station.');
   });
 
@@ -70,7 +70,7 @@ describe('taking in a guide', () => {
     mockStation.answer('importGuide', conflict);
     mockStation.answer('writeGuide', () => mockStation.storedGuide(mine(), changed, 5));
     await showScreen(<GuidesScreen />);
-    await press('Take in a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file');
     await shown('This guide is here already, with other content');
     await shown(/at version 4. Nothing was changed/);
     await press('Make it version 5');
@@ -82,7 +82,7 @@ describe('taking in a guide', () => {
   it('and may be left as it is', async () => {
     mockStation.answer('importGuide', conflict);
     await showScreen(<GuidesScreen />);
-    await press('Take in a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file');
     await shown('This guide is here already, with other content');
     await press('Leave it as it is');
     await waitFor(() => expect(screen.queryByText(/here already/)).toBeNull());
@@ -95,7 +95,7 @@ describe('taking in a guide', () => {
       throw new RequestProblem(400, { ...problems[0], problems });
     });
     await showScreen(<GuidesScreen />);
-    await press('Take in a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file');
     await shown('The guide was not taken in');
     expect(screen.getByText('scores[7]: Wrong 7.')).toBeTruthy();
     expect(screen.getByText('and 2 more')).toBeTruthy();
@@ -104,7 +104,7 @@ describe('taking in a guide', () => {
   it('that is no JSON is said to be none, and nothing is sent', async () => {
     mockFile = file('{"format":');
     await showScreen(<GuidesScreen />);
-    await press('Take in a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file');
     await shown(/The file is not JSON/);
     expect(mockStation.asked.some(({ name }) => name === 'importGuide')).toBe(false);
   });
@@ -112,7 +112,7 @@ describe('taking in a guide', () => {
   it('that was not chosen after all does nothing', async () => {
     mockFile = undefined;
     await showScreen(<GuidesScreen />);
-    await press('Take in a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file');
     expect(mockStation.asked.some(({ name }) => name === 'importGuide')).toBe(false);
     expect(screen.queryByRole('alert')).toBeNull();
   });

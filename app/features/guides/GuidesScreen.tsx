@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
@@ -22,14 +23,12 @@ export function GuidesScreen() {
     <Screen widest={1080}>
       <View style={styles.title}>
         <View style={styles.grow}>
-          <Text size="display" heading={1}>
-            Guides
-          </Text>
+          <PageHeading>Guides</PageHeading>
         </View>
         <Button label="Learn from a table" onPress={() => router.push('/guides/learn')} />
         <Button
-          label="Take in a guide"
-          hint="Take in a guide from a Plesion JSON file"
+          label="Import a guide"
+          hint="Import a guide from a Plesion JSON file"
           busy={take.busy}
           onPress={take.choose}
           icon={<Icon name="upload" size={18} color={colour.kelp} />}
@@ -38,7 +37,7 @@ export function GuidesScreen() {
       <TakenGuide take={take} />
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {guides.isPending && <Loading what="The guides" />}
-      {guides.data?.guides.length === 0 && <Empty title="No guide yet">Take in a guide from a Plesion JSON file to begin.</Empty>}
+      {guides.data?.guides.length === 0 && <Empty title="No guide yet">Import a guide from a Plesion JSON file to begin.</Empty>}
       <SearchAll rows={guides.data?.guides ?? []} />
       <View style={styles.shelf}>
         {guides.data?.guides.map((row) => (
@@ -60,7 +59,7 @@ function SearchAll({ rows }: { rows: readonly GuideRow[] }) {
 function GuideCard({ row }: { row: GuideRow }) {
   return (
     <Link href={`/guides/${row.id}`} asChild>
-      <Pressable accessibilityLabel={row.title} style={styles.card}>
+      <Pressable style={styles.card}>
         <View style={styles.plate}>
           {[0, 1, 2].map((nth) => (
             <GuideFigure key={nth} id={row.id} nth={nth} width={106} height={88} />

@@ -12,6 +12,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
 import { KeyProblems } from './KeyProblems';
@@ -52,15 +53,13 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
       widest={1080}
       foot={
         <View style={styles.foot}>
-          <Button label="Mend it" hint="Edit this key" onPress={() => router.push(`/keys/${id}/edit`)} />
+          <Button label="Edit" hint="Edit this key" onPress={() => router.push(`/keys/${id}/edit`)} />
           <Button kind="main" label="Walk it" onPress={() => router.push(`/keys/${id}/walk`)} />
         </View>
       }
     >
       <View style={styles.head}>
-        <Text size="display" heading={1}>
-          {key.title}
-        </Text>
+        <PageHeading>{key.title}</PageHeading>
         <Text quiet>
           {[
             `${stored.couplets} couplets`,
@@ -223,7 +222,7 @@ function Restore({ stored }: { stored: StoredKey }) {
     <Notice
       kind="note"
       title="Removed"
-      action={<Button small label="Put it back" busy={hide.isPending} onPress={() => hide.mutate(false)} />}
+      action={<Button small label="Restore" busy={hide.isPending} onPress={() => hide.mutate(false)} />}
     >
       It is kept and can be restored.
     </Notice>

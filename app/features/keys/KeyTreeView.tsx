@@ -48,7 +48,7 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
         <Button small label="+" hint="Larger" disabled={zoom === ZOOMS.length - 1} onPress={() => setZoom(zoom + 1)} />
       </View>
       <ScrollView style={[styles.window, { maxHeight: height }]}>
-        <ScrollView horizontal>
+        <ScrollView horizontal tabIndex={0} role="region" aria-label="The key as a tree, scrolled with the arrow keys">
           <Svg
             width={width * scale}
             height={tall * scale}

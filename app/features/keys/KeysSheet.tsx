@@ -24,7 +24,7 @@ export function KeysSheet({ guideId }: { guideId?: string }) {
         </Text>
       )}
       <View style={styles.ways}>
-        <Button label="Read a key in" onPress={() => router.push(guideId ? `/keys/read?guide=${guideId}` : '/keys/read')} />
+        <Button label="Import a key" onPress={() => router.push(guideId ? `/keys/read?guide=${guideId}` : '/keys/read')} />
         {guideId && <Button label="Make one from this guide" onPress={() => router.push(`/keys/make?guide=${guideId}`)} />}
       </View>
     </Card>
@@ -36,7 +36,7 @@ const sayMany = (n: number) => (n === 0 ? undefined : n === 1 ? '1 key' : `${n} 
 export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
   return (
     <Link href={href ?? `/keys/${row.id}`} asChild>
-      <Pressable accessibilityLabel={row.title} style={styles.row}>
+      <Pressable style={styles.row}>
         <View style={styles.grow}>
           <Text strong>{row.title}</Text>
           <Text size="small" quiet>

@@ -14,6 +14,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { WithGuide } from '../records/WithGuide';
@@ -66,9 +67,7 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           </View>
         }
       >
-        <Text size="display" heading={1}>
-          {key.title}
-        </Text>
+        <PageHeading>{key.title}</PageHeading>
         <Text quiet>{`${key.couplets.length} couplets, ${job.result.endpoints} endings.`}</Text>
         <PathsSheet paths={job.result} />
       </Screen>
@@ -89,9 +88,7 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
         )
       }
     >
-      <Text size="display" heading={1}>
-        Make a key
-      </Text>
+      <PageHeading>Make a key</PageHeading>
       <Text
         quiet
       >{`From “${guide.title}”: at every couplet the character that leaves least to be told, with others that agree beside it.`}</Text>

@@ -15,6 +15,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { useGuide, useGuides } from '../records/useGuide';
 import { KeyText } from './KeyText';
@@ -64,13 +65,11 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
           <Text size="small" quiet style={styles.grow}>
             {sayState(text, tied, preview.problems, title, source)}
           </Text>
-          <Button kind="main" label="Take it in" busy={take.isPending} disabled={!ready} onPress={() => take.mutate()} />
+          <Button kind="main" label="Import" busy={take.isPending} disabled={!ready} onPress={() => take.mutate()} />
         </View>
       }
     >
-      <Text size="display" heading={1}>
-        Read a key in
-      </Text>
+      <PageHeading>Import a key</PageHeading>
       <Text quiet>
         From a paper or book, as it is printed: numbered pairs or indented, with dotted leaders or without. Nothing is taken in by
         halves.

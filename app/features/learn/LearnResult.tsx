@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { LearnedReport } from './LearnedSheet';
 
@@ -12,9 +13,7 @@ const MOST = 12;
 export function LearnResult({ result, onOpen }: { result: LearnAnswer; onOpen: (guideId: string) => void }) {
   return (
     <Screen foot={<Button kind="main" label="Open the guide" onPress={() => onOpen(result.guideId)} />}>
-      <Text size="display" heading={1}>
-        Learned
-      </Text>
+      <PageHeading>Learned</PageHeading>
       <Text quiet>{`${result.forms.length} forms, ${result.characters.length} characters.`}</Text>
       {(result.problems.length > 0 || result.leftOut.length > 0) && (
         <Notice kind="note" title="Left out">

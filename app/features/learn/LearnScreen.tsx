@@ -11,6 +11,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { ColumnRoles } from './ColumnRoles';
@@ -61,9 +62,7 @@ export function LearnScreen() {
         )
       }
     >
-      <Text size="display" heading={1}>
-        Learn from a table
-      </Text>
+      <PageHeading>Learn from a table</PageHeading>
       <Text quiet>
         One row a specimen, with a header. Say which columns name what it is; the lengths, counts and words of the others become
         its characters. Cells may be missing.

@@ -8,6 +8,7 @@ import { api } from '../../lib/api';
 import { colour, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
+import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
@@ -44,9 +45,10 @@ export function LotPage({ id }: { id: string }) {
       : undefined;
   return (
     <Screen>
+      <PageHeading title={content.label || 'Lot'}>Lot</PageHeading>
       <View>
         <TextField
-          label="Lot"
+          label="Label"
           value={content.label}
           maxLength={120}
           onChangeText={(label) => draft.change((now) => ({ ...now, label }))}

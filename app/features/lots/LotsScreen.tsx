@@ -9,6 +9,7 @@ import { TextField } from '../../ui/TextField';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Empty, Failed, Loading } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { useGuides } from '../records/useGuide';
@@ -23,9 +24,7 @@ export function LotsScreen() {
     id === undefined ? 'no guide' : (guides.data?.guides.find((guide) => guide.id === id)?.title ?? '');
   return (
     <Screen>
-      <Text size="display" heading={1}>
-        Lots
-      </Text>
+      <PageHeading>Lots</PageHeading>
       <Text quiet>
         Specimens taken together and thought alike: one key for all of them, each part read on whichever shows it.
       </Text>
@@ -45,7 +44,7 @@ export function LotsScreen() {
 function LotRow({ lot, guide }: { lot: Lot; guide: string }) {
   return (
     <Link href={`/lots/${lot.id}`} asChild>
-      <Pressable accessibilityLabel={lot.label} style={styles.row}>
+      <Pressable style={styles.row}>
         <Text strong>{lot.label}</Text>
         <Text size="small" quiet>
           {[`${lot.specimens.length} specimens`, guide, lot.walk && `${lot.walk.answers.length} couplets answered`]

@@ -1,10 +1,14 @@
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { listenToKeys } from '../../lib/keyboard';
 import { colour, radius, space } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
 
+/** What the keys do; Escape puts it away. */
 export function KeyHelp({ keys: list, onClose }: { keys: readonly [keys: string, what: string][]; onClose: () => void }) {
+  useEffect(() => listenToKeys((event) => event.key === 'Escape' && onClose()), [onClose]);
   return (
     <Card title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
       {list.map(([keys, what]) => (

@@ -1,10 +1,11 @@
 import type { Reading } from '@plesion/core/observation';
 import type { Character, Guide } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme/index';
 import { Icon } from '../../ui/Icon';
 import { Hatch } from '../../ui/Hatch';
+import { Option, Options } from '../../ui/Options';
 import { Text } from '../../ui/Text';
 import { tilePlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -36,7 +37,7 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
     if (next.length) onStates(next);
   };
   return (
-    <View role={several ? 'group' : 'radiogroup'} aria-label={character.label} style={styles.tiles}>
+    <Options label={character.label} many={several} style={styles.tiles}>
       {options.map(({ id, label }, i) => {
         const plate = tilePlate(guide, character, character.kind === 'count' ? Number(id) : id);
         const on = character.kind === 'count' ? seen?.value === Number(id) : Boolean(seen?.states?.includes(id));
@@ -45,8 +46,8 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
             key={id}
             label={label}
             on={on}
-            many={several}
-            character={keys && i < 9 ? String(i + 1) : undefined}
+            // A count is typed as it is.
+            character={keys && i < 9 && character.kind !== 'count' ? String(i + 1) : undefined}
             onPress={() => press(id)}
           >
             {plate ? (
@@ -68,7 +69,7 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
       >
         <Icon name="unseen" size={34} color={colour.quiet} />
       </Tile>
-    </View>
+    </Options>
   );
 }
 
@@ -82,19 +83,17 @@ function optionsOf(character: Character): { id: string; label: string }[] {
 interface TileProps {
   label: string;
   on: boolean;
-  many?: boolean;
   hatched?: boolean;
   character?: string;
   onPress: () => void;
   children: ReactNode;
 }
 
-function Tile({ label, on, many, hatched, character, onPress, children }: TileProps) {
+function Tile({ label, on, hatched, character, onPress, children }: TileProps) {
   return (
-    <Pressable
-      role={many ? 'checkbox' : 'radio'}
-      aria-checked={on}
-      accessibilityLabel={label}
+    <Option
+      on={on}
+      label={label}
       onPress={onPress}
       style={({ pressed }) => [styles.tile, on && styles.on, pressed && styles.pressed]}
     >
@@ -110,7 +109,7 @@ function Tile({ label, on, many, hatched, character, onPress, children }: TilePr
           </Text>
         </View>
       )}
-    </Pressable>
+    </Option>
   );
 }
 

@@ -10,11 +10,8 @@ export type Filters = Pick<SpecimenQuery, 'search' | 'named' | 'place' | 'from' 
 export const useDaybook = (filters: Filters) =>
   useInfiniteQuery({
     queryKey: ['specimens', filters],
-    initialPageParam: 0,
-    queryFn: ({ pageParam, signal }) => api('specimens', { query: { ...filters, limit: PAGE, offset: pageParam } }, signal),
-    getNextPageParam: (last, pages) => {
-      const have = pages.reduce((sum, page) => sum + page.specimens.length, 0);
-      return have < last.total ? have : undefined;
-    },
+    initialPageParam: undefined as string | undefined,
+    queryFn: ({ pageParam, signal }) => api('specimens', { query: { ...filters, limit: PAGE, after: pageParam } }, signal),
+    getNextPageParam: ({ next }) => next,
     placeholderData: keepPreviousData,
   });

@@ -55,7 +55,12 @@ function Gate({ children }: { children: ReactNode }) {
   if (session.isPending || records.isPending) return <Loading what="Your station" />;
   if (session.error) return <Failed error={session.error} retry={() => void session.refetch()} />;
   if (records.error) return <Failed error={records.error} retry={() => void records.refetch()} />;
-  if (!session.data) return <SignIn />;
+  if (!session.data)
+    return (
+      <View role="main" style={styles.page}>
+        <SignIn />
+      </View>
+    );
   return (
     <SessionContext.Provider value={session.data}>
       <Sending station={session.data.station.id} />

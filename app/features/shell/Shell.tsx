@@ -53,7 +53,7 @@ function Rail() {
   const session = useSession();
   const signOut = useSignOut();
   return (
-    <View style={styles.rail}>
+    <View role="banner" style={styles.rail}>
       <View style={styles.brand}>
         <Logo size={34} />
         <Text size="lead" strong>

@@ -8,7 +8,7 @@ import { Failed, Loading } from '../../ui/states';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { Text } from '../../ui/Text';
+import { PageHeading } from '../../ui/PageHeading';
 import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { rememberGuide, usualGuide } from '../records/usualGuide';
 import { useGuide, useGuides } from '../records/useGuide';
@@ -49,9 +49,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
   };
   return (
     <Screen widest={720}>
-      <Text size="display" heading={1}>
-        A new specimen
-      </Text>
+      <PageHeading>A new specimen</PageHeading>
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {(guides.data?.guides.length ?? 0) > 0 && (
         <Card>

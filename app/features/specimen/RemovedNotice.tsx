@@ -3,7 +3,7 @@ import { Notice } from '../../ui/Notice';
 
 /** Stands over a specimen that was removed from the daybook. */
 export const RemovedNotice = ({ onPutBack }: { onPutBack: () => void }) => (
-  <Notice kind="note" title="Removed from the daybook" action={<Button small label="Put it back" onPress={onPutBack} />}>
+  <Notice kind="note" title="Removed from the daybook" action={<Button small label="Restore" onPress={onPutBack} />}>
     It is kept and can be restored.
   </Notice>
 );

@@ -162,13 +162,13 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
         </View>
       </Card>
       {known && (
-        <Card title="What may speak before looking">
+        <Card title="What counts before looking">
           <Controller
             control={control}
             name="switchedOff"
             render={({ field }) => (
               <ChoiceGroup
-                label="Let these count"
+                label="Counted"
                 many
                 options={PRIOR_PARTS.map((id) => ({ id, label: PRIOR_LABELS[id] }))}
                 chosen={PRIOR_PARTS.filter((part) => !field.value?.includes(part))}

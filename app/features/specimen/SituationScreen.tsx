@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { Screen } from '../../ui/Screen';
 import { Failed, Loading } from '../../ui/states';
-import { Text } from '../../ui/Text';
+import { PageHeading } from '../../ui/PageHeading';
 import { useGuide } from '../records/useGuide';
 import { SituationForm } from './SituationForm';
 import { useDraft } from '../records/useDraft';
@@ -21,9 +21,7 @@ export function SituationScreen({ id }: { id: string }) {
   if (!draft || !state || !(guide.data || guideless)) return <Loading what="The specimen" />;
   return (
     <Screen widest={720}>
-      <Text size="display" heading={1}>
-        Situation
-      </Text>
+      <PageHeading>Situation</PageHeading>
       <SituationForm
         about={id}
         guide={guide.data?.guide}

@@ -6,6 +6,7 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { TaxonName } from '../../ui/TaxonName';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import type { Draft, DraftState } from '../records/draft';
 import { SavingTrouble } from '../records/SavingTrouble';
@@ -48,11 +49,11 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
       {content.hidden && <RemovedNotice onPutBack={() => hide(false)} />}
       <View style={styles.head}>
         {last ? (
-          <TaxonName guide={guide} {...last} size={30} />
+          <PageHeading title={content.label || 'Specimen'}>
+            <TaxonName guide={guide} {...last} size={30} />
+          </PageHeading>
         ) : (
-          <Text size="display" heading={1}>
-            Not yet named
-          </Text>
+          <PageHeading title={content.label || 'Specimen'}>Not yet named</PageHeading>
         )}
         <Text quiet>{[...facts, content.label].filter(Boolean).join(' · ')}</Text>
         <Text quiet>{saySituation(content.situation, guide) || 'no place or date'}</Text>

@@ -67,7 +67,7 @@ describe('the page of a specimen', () => {
     await shown('Not yet named');
     await press('Remove from the daybook');
     await shown('Removed from the daybook');
-    await press('Put it back');
+    await press('Restore');
     expect(screen.queryByText('Removed from the daybook')).toBeNull();
   });
 
@@ -175,7 +175,7 @@ describe('a specimen without a guide', () => {
     await showScreen(<SituationScreen id={id} />);
     await shown('Where and when');
     expect(screen.queryByText('Views')).toBeNull();
-    expect(screen.queryByText('What may speak before looking')).toBeNull();
+    expect(screen.queryByText('What counts before looking')).toBeNull();
     await type('Place', 'Ostren, wrack line');
     await press('Back to the specimen');
     await waitFor(() => expect(mockRouter.replace).toHaveBeenCalledWith(`/specimens/${id}`));

@@ -58,8 +58,8 @@ export function LeadCard({ bench, couplet, lead, standing, guide, specimen, take
         </View>
         <Button
           kind={taken ? 'plain' : 'main'}
-          label={taken ? 'Taken' : keys ? `Take ${lead.id.toUpperCase()}` : 'Take this lead'}
-          hint={`Take lead ${couplet.number}${lead.id}`}
+          label={taken ? 'Taken' : `Take lead ${couplet.number}${lead.id}`}
+          hint={taken ? `Taken lead ${couplet.number}${lead.id}` : undefined}
           onPress={onTake}
         />
       </View>

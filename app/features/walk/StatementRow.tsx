@@ -8,9 +8,10 @@ import {
   unclearIn,
 } from '@plesion/core/keys';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme/index';
 import { Button } from '../../ui/Button';
+import { Option, Options } from '../../ui/Options';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { ticking } from './answering';
@@ -84,7 +85,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
           />
         )}
       </View>
-      <View role="radiogroup" aria-label={statement.text} style={styles.ticks}>
+      <Options label={statement.text} style={styles.ticks}>
         {STATEMENT_ANSWERS.map((answer) => (
           <Tick
             key={answer}
@@ -95,7 +96,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
             onPress={() => bench.answer(couplet, ticking(statement.n, ticked === answer ? undefined : answer, specimen))}
           />
         ))}
-      </View>
+      </Options>
       {measuring && <MeasureStatement bench={bench} couplet={couplet} statement={statement} guide={guide} specimen={specimen} />}
       {chosen && keys && (
         <Text size="small" quiet>
@@ -135,12 +136,10 @@ interface TickProps {
 function Tick({ answer, on, silent, off, onPress }: TickProps) {
   const color = answer === 'fits' ? colour.for : answer === 'does-not' ? colour.against : colour.quiet;
   return (
-    <Pressable
-      role="radio"
-      aria-checked={on || silent}
-      accessibilityLabel={ANSWER_LABELS[answer]}
-      aria-disabled={off}
-      disabled={off}
+    <Option
+      on={on || silent}
+      label={ANSWER_LABELS[answer]}
+      off={off}
       onPress={onPress}
       style={[
         styles.tick,
@@ -159,7 +158,7 @@ function Tick({ answer, on, silent, off, onPress }: TickProps) {
       <Text size="small" strong={on} color={on || silent ? color : colour.ink} style={styles.label}>
         {ANSWER_LABELS[answer]}
       </Text>
-    </Pressable>
+    </Option>
   );
 }
 

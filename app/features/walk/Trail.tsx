@@ -46,7 +46,7 @@ export function Trail({ bench, shown, onShow }: TrailProps) {
   return (
     <ScrollView
       horizontal
-      role="list"
+      role="group"
       aria-label="The way so far"
       contentContainerStyle={styles.along}
       showsHorizontalScrollIndicator={false}

@@ -9,6 +9,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
+import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { KeyHelp } from '../reading/KeyHelp';
 import { DangerNotice } from '../judgement/DangerNotice';
@@ -79,9 +80,9 @@ function Head({ bench }: { bench: OpenWalk }) {
   return (
     <View style={styles.head}>
       <View style={styles.grow}>
-        <Text size="title" heading={1} numberOfLines={2}>
+        <PageHeading size="title" title={`Walk: ${bench.stored.key.title}`} numberOfLines={2}>
           {bench.stored.key.title}
-        </Text>
+        </PageHeading>
         <Text size="small" quiet>
           {bench.lot
             ? bench.lot.label

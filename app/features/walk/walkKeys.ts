@@ -1,5 +1,4 @@
-import { useEffect } from 'react';
-import { isTyping } from '../../lib/keyboard';
+import { useShortcuts } from '../../ui/useShortcuts';
 
 /** What each key does on the wide screen, as the help shows it. */
 export const WALK_KEYS: [keys: string, what: string][] = [
@@ -19,16 +18,5 @@ export const WALK_KEYS: [keys: string, what: string][] = [
 ];
 
 /** The walk by keyboard: what to do for a key, where there is anything. */
-export function useWalkKeys(act: (key: string, shift: boolean) => (() => void) | undefined): void {
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const todo = act(event.key.length === 1 ? event.key.toLowerCase() : event.key, event.shiftKey);
-      if (!todo) return;
-      event.preventDefault();
-      todo();
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [act]);
-}
+export const useWalkKeys = (act: (key: string, shift: boolean) => (() => void) | undefined): void =>
+  useShortcuts((event) => act(event.key.length === 1 ? event.key.toLowerCase() : event.key, event.shiftKey));

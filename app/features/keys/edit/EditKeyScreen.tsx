@@ -6,6 +6,7 @@ import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
+import { PageHeading } from '../../../ui/PageHeading';
 import { Screen } from '../../../ui/Screen';
 import { Failed, Loading } from '../../../ui/states';
 import { Text } from '../../../ui/Text';
@@ -47,6 +48,9 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
   const change = (next: (key: Key) => Key) => draft.change((content) => ({ ...content, key: next(content.key) }));
   return (
     <Screen widest={1180} foot={<SaveBar id={id} draft={draft} state={state} onRenumber={() => change(renumber)} />}>
+      <PageHeading size="title" title={`Edit: ${key.title}`}>
+        Edit the key
+      </PageHeading>
       <View style={styles.head}>
         <View style={styles.grow}>
           <TextField
@@ -100,7 +104,7 @@ function CoupletList({
     <Pressable
       role="tab"
       aria-selected={couplet.id === chosen}
-      accessibilityLabel={`Couplet ${couplet.number}${faults.has(couplet.id) ? ', to mend' : ''}`}
+      accessibilityLabel={tall ? undefined : `Couplet ${couplet.number}${faults.has(couplet.id) ? ', to mend' : ''}`}
       onPress={() => onChoose(couplet.id)}
       style={[
         styles.number,
@@ -117,6 +121,11 @@ function CoupletList({
           {couplet.leads[0]?.statements[0]?.text ?? '…'}
         </Text>
       )}
+      {tall && faults.has(couplet.id) && (
+        <Text size="small" color={colour.hazard}>
+          to mend
+        </Text>
+      )}
     </Pressable>
   );
   // Thousands of couplets are listed as they come into sight.
@@ -131,7 +140,7 @@ function CoupletList({
       showsHorizontalScrollIndicator={false}
       role="tablist"
       aria-label="Couplets"
-      style={tall ? styles.list : undefined}
+      style={tall ? styles.list : styles.row}
       contentContainerStyle={tall ? styles.listContent : styles.along}
     />
   );
@@ -161,7 +170,7 @@ function SaveBar({
     <View style={styles.foot}>
       <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
       <Button small kind="quiet" label="Redo" disabled={!state.canRedo} onPress={draft.redo} />
-      <Button small kind="quiet" label="Renumber" hint="Number couplets in the order they are met" onPress={onRenumber} />
+      <Button small kind="quiet" label="Renumber" hint="Renumber couplets in the order they are met" onPress={onRenumber} />
       <Text size="small" quiet style={styles.grow} role="status">
         {clean ? `version ${state.content.version}` : 'changes kept on this device'}
       </Text>
@@ -191,6 +200,7 @@ const styles = StyleSheet.create({
     borderColor: colour.edge,
   },
   listContent: { padding: space.s, gap: space.xs },
+  row: { flexGrow: 0, flexShrink: 0 },
   along: { gap: space.xs },
   number: {
     minHeight: TOUCH,

@@ -34,7 +34,7 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
             small
             kind="quiet"
             label={character ? sayLink(character, link!) : 'tie to a character'}
-            hint={`Tie “${text}” to a character`}
+            hint={`“${text}”: ${character ? sayLink(character, link!) : 'tie to a character'}`}
             onPress={onOpen}
           />
         )}

@@ -1,0 +1,55 @@
+import { type ReactNode, useEffect, useRef } from 'react';
+import { type Text as NativeText, View } from 'react-native';
+import { omit } from '../lib/omit';
+import { Text, type TextProps } from './Text';
+
+interface OwnWords extends Omit<TextProps, 'heading' | 'children' | 'ref'> {
+  children: string;
+  /** What the page is called in the browser, where that is not its heading. */
+  title?: string;
+}
+
+interface Drawn {
+  /** A heading of more than words, a name for instance. */
+  children: ReactNode;
+  title: string;
+}
+
+/** Where one came last: the first page of a visit leaves the focus where the browser puts it. */
+let lastPath: string | undefined;
+
+/** Is somebody at something on the new page already, a field for instance? */
+const isTaken = () => document.activeElement?.closest('main, [role=main]') != null;
+
+/** The heading of a page, once on each: it gives the page its title, and takes the focus when one comes to it. */
+export function PageHeading(props: OwnWords | Drawn) {
+  const words = useRef<NativeText>(null);
+  const drawn = useRef<View>(null);
+  const title = props.title ?? props.children;
+  useEffect(() => {
+    if (typeof HTMLElement === 'undefined') return;
+    document.title = `${String(title)} · Plesion`;
+    const path = window.location.pathname;
+    const moved = lastPath !== undefined && lastPath !== path;
+    lastPath = path;
+    const heading = (words.current ?? drawn.current) as unknown;
+    if (!moved || !(heading instanceof HTMLElement) || isTaken()) return;
+    heading.tabIndex = -1;
+    heading.focus({ preventScroll: true });
+  }, [title]);
+  if (isOwnWords(props)) {
+    const { children, size = 'display', ...rest } = omit(props, 'title');
+    return (
+      <Text {...rest} ref={words} size={size} heading={1}>
+        {children}
+      </Text>
+    );
+  }
+  return (
+    <View ref={drawn} role="heading" aria-level={1}>
+      {props.children}
+    </View>
+  );
+}
+
+const isOwnWords = (props: OwnWords | Drawn): props is OwnWords => typeof props.children === 'string';
