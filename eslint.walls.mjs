@@ -32,7 +32,7 @@ const features = {
   appearance: ['session'],
   station: [],
   account: ['session', 'station'],
-  door: ['session', 'plates'],
+  door: ['session', 'plates', 'records'],
   analysis: ['records'],
   reading: ['analysis', 'plates', 'records'],
   glossary: ['plates', 'records'],

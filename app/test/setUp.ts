@@ -1,5 +1,6 @@
 import { type ManagedTimerId, timeoutManager } from '@tanstack/react-query';
 import { configure } from '@testing-library/react-native';
+import { loadPlan } from '../features/records/plans';
 
 // A loaded machine takes its time; a wait ends as soon as what it waits for is there.
 configure({ asyncUtilTimeout: 20_000 });
@@ -15,4 +16,9 @@ timeoutManager.setTimeoutProvider({
   clearTimeout: (timer) => clearTimeout(timer as unknown as number),
   setInterval: (callback, delay) => waitedForByNobody(setInterval(callback, delay)),
   clearInterval: (timer) => clearInterval(timer as unknown as number),
+});
+
+// A guide comes to a screen with what draws it.
+beforeAll(async () => {
+  for (const plan of ['crab', 'cone', 'beetle', 'tern', 'umbel', 'moth'] as const) await loadPlan(plan);
 });

@@ -1,7 +1,8 @@
 import { bogUmbels, demoGuides, lanternMoths, terns } from '../../demo';
 import { compileGuide } from '../guide';
 import { disagreementsOf } from '../guide/working';
-import { planOf, traitsOf } from '../plates';
+import { traitsOf } from '../plates';
+import { planOf } from '../plates/plans';
 import {
   conditionsOf,
   countsOf,

@@ -1,6 +1,6 @@
 import { disagreementsOf } from '../guide/disagreements';
 import { type Character, type CompiledGuide, frequenciesOf, type Guide } from '../guide/working';
-import { planOf } from '../plates';
+import { closedViews } from '../plates';
 
 /** Who shows a state, and how often: forms alike in it are said once, by taxon. */
 export interface Holder {
@@ -48,7 +48,7 @@ export const disputedForms = (compiled: CompiledGuide, character: string): numbe
 
 /** What hides a character, or changes it, in words; nothing where it stays in sight. */
 export function hidesOf(guide: Guide, character: Character): string[] {
-  const closed = planOf(guide)?.closed ?? {};
+  const closed = closedViews(guide);
   const shut =
     character.plate && character.plate.view in closed && character.views.every((view) => view in closed || view === 'hand');
   const changing = new Set(

@@ -10,7 +10,8 @@ import {
   shortName,
   typesetName,
 } from '../guide/working';
-import { type Plate, planOf, traitsOf, traitsRead } from '../plates';
+import { type Plate, traitsOf, traitsRead } from '../plates';
+import { planOf } from '../plates/plans';
 import { nameParts } from '../specimen';
 
 /** A character on the page: numbered, pointed at where it can be seen, and said in words. */

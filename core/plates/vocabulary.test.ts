@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { demoGuides, ledgeCrabs } from '../../demo';
 import { compileGuide, type Guide, readGuide } from '../guide';
-import { foreignTo, type Plate, planOf, traitsOf, type Traits } from '.';
+import { type Plate, traitsOf, type Traits } from '.';
+import { foreignTo, planOf } from './plans';
 
 const drawings = (guide: Guide, traits: Traits): Plate[] => {
   const plan = planOf(guide)!;

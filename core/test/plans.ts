@@ -1,5 +1,6 @@
 import { compileGuide, type Guide } from '../guide';
-import { planOf, traitsOf, type Traits } from '../plates';
+import { traitsOf, type Traits } from '../plates';
+import { planOf } from '../plates/plans';
 
 /** A guide drawn: its usual individuals, and which parts of a drawing a change of one trait touches. */
 export function drawnGuide(guide: Guide) {

@@ -1,6 +1,7 @@
 import { checkGuide, compileGuide, formsOf, lineage, readGuide, termsIn } from '@plesion/core/guide';
 import { endpointsOf, type Key, leadsOf, lintKey, wayTo } from '@plesion/core/keys';
-import { planOf, traitsOf } from '@plesion/core/plates';
+import { traitsOf } from '@plesion/core/plates';
+import { planOf } from '@plesion/core/plates/plans';
 import { seeded } from '@plesion/core/probability';
 import { keyedEnd } from '@plesion/core/test';
 import { demoLots, demoSpecimens, selwithKey, strandBeetles, tolmarKey } from '..';

@@ -1,6 +1,6 @@
 import { standingOf } from '@plesion/core/evidence';
 import { checkGuide, compiledFor, compileGuide, formsOf, readGuide } from '@plesion/core/guide';
-import { planOf } from '@plesion/core/plates';
+import { planOf } from '@plesion/core/plates/plans';
 import { demoGuides, demoSpecimens, tentCones } from '..';
 
 const compiled = compileGuide(tentCones, { circumstances: ['crawling'], date: '04-15' });

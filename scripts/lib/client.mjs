@@ -33,9 +33,9 @@ export function needClient() {
     env: { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' },
     hint: 'The web client could not be made.',
   });
-  run(process.execPath, ['offline.mjs'], {
+  run(process.execPath, ['export/index.mjs'], {
     cwd: join(root, 'app'),
-    hint: 'The web client could not be made ready for use without a connection.',
+    hint: 'The web client could not be made ready.',
   });
   writeFileSync(mark, hash);
 }

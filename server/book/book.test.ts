@@ -1,5 +1,6 @@
 import { demoGuides } from '@plesion/demo';
-import { planOf, plateSvg } from '@plesion/core/plates';
+import { plateSvg } from '@plesion/core/plates';
+import { planOf } from '@plesion/core/plates/plans';
 import sharp from 'sharp';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 

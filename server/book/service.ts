@@ -1,7 +1,8 @@
 import type { PlateQuery } from '@plesion/contract';
 import { tellingCharacters, usualCircumstances } from '@plesion/core/book';
 import { compileGuide, sayFacets } from '@plesion/core/guide';
-import { planOf, traitsOf } from '@plesion/core/plates';
+import { traitsOf } from '@plesion/core/plates';
+import { planOf } from '@plesion/core/plates/plans';
 import { nameParts } from '@plesion/core/specimen';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';

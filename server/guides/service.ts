@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { GuideRow, GuideWrite, StoredGuide } from '@plesion/contract';
 import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
-import { foreignTo } from '@plesion/core/plates';
+import { foreignTo } from '@plesion/core/plates/plans';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest, HttpProblem, notFound } from '../http/errors';

@@ -1,6 +1,7 @@
 import { compileGuide, type Guide } from '@plesion/core/guide';
 import { endpointsOf, type Key, printDestination, printStatements } from '@plesion/core/keys';
-import { planOf, traitsOf } from '@plesion/core/plates';
+import { traitsOf } from '@plesion/core/plates';
+import { planOf } from '@plesion/core/plates/plans';
 import { type Face, widthOf, wrapped } from '../print/fonts';
 import type { Item, Page } from '../print/items';
 

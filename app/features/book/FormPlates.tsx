@@ -1,7 +1,7 @@
 import { urlOf } from '@plesion/contract';
 import type { TellingCharacter } from '@plesion/core/book';
 import type { Guide } from '@plesion/core/guide';
-import { conceal, leadersOf, planOf, type Veil, VEILS } from '@plesion/core/plates';
+import { closedViews, conceal, leadersOf, type Veil, VEILS } from '@plesion/core/plates';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -11,6 +11,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Icon } from '../../ui/Icon';
 import { Text } from '../../ui/Text';
 import { drawnViews, formPlate } from '../plates/plates';
+import { planOf } from '../records/plans';
 import { PlateSheet } from '../plates/PlateSheet';
 
 interface FormPlatesProps {
@@ -31,7 +32,7 @@ export function FormPlates({ id, guide, formId, characters }: FormPlatesProps) {
   const [layers, setLayers] = useState<Layer[]>([]);
   const plan = planOf(guide);
   if (!plan) return null;
-  const options = [...(plan.closed ? ['closed wing' as const] : []), ...VEILS].map((layer) => ({ id: layer, label: layer }));
+  const options = [...(Object.keys(closedViews(guide)).length ? ['closed wing' as const] : []), ...VEILS].map((layer) => ({ id: layer, label: layer }));
   return (
     <View style={styles.block}>
       <View style={styles.plates}>
@@ -67,7 +68,7 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
   const screen = useWindowDimensions().width;
   const many = drawnViews(guide).length;
   const width = screen >= WIDE ? (many > 3 ? 316 : 486) : Math.min(screen - 44, 480);
-  const closed = layers.includes('closed wing') ? planOf(guide)?.closed?.[view.id] : undefined;
+  const closed = layers.includes('closed wing') ? closedViews(guide)[view.id] : undefined;
   const drawn = formPlate(guide, formId, closed ?? view.id, 'full');
   if (!drawn) return null;
   const veils = layers.filter((layer): layer is Veil => layer !== 'closed wing');

@@ -1,6 +1,6 @@
 import { seeded } from '@plesion/core/probability';
 import type { CompiledGuide } from '@plesion/core/guide';
-import { aberrantTraits, planOf, traitsOf } from '@plesion/core/plates';
+import { aberrantTraits, traitsOf } from '@plesion/core/plates';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
@@ -9,6 +9,7 @@ import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
 import { mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
+import { planOf } from '../records/plans';
 
 const ORDINARY = 4;
 

@@ -1,7 +1,7 @@
 import { lookalikesOf, seriesOf } from '@plesion/core/compare';
 import { inHundred } from '@plesion/core/evidence';
 import type { CompiledGuide, Guide } from '@plesion/core/guide';
-import { type Plate, planOf } from '@plesion/core/plates';
+import type { Plate } from '@plesion/core/plates';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -10,6 +10,7 @@ import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
+import { planOf } from '../records/plans';
 import { sayForm } from './FormPick';
 
 interface OfForm {

@@ -1,7 +1,9 @@
-import { planOf, type Traits } from '@plesion/core/plates';
+import type { Traits } from '@plesion/core/plates';
+import { use } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme/index';
 import { PlateView } from '../plates/PlateView';
+import { loadPlan, planOf } from '../records/plans';
 
 /** Two terns that differ in three characters only: what Plesion is for, before a word is read. */
 const TWO: Traits[] = [
@@ -11,8 +13,11 @@ const TWO: Traits[] = [
 
 const LABELS = ['A tern with a dark-tipped bill', 'A tern that looks almost the same'];
 
+const loading = loadPlan('tern');
+
 /** The plate at the door. */
 export default function DoorPlate() {
+  use(loading);
   const plan = planOf({ plan: 'tern' })!;
   return (
     <View style={styles.plate}>

@@ -7,12 +7,14 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
+import { loadPlan } from '../records/plans';
 
 /** Take in a guide from a file; one that is here with other content is written over only as a new version, and when asked. */
 export function useTakeGuide() {
   const client = useQueryClient();
-  const onSuccess = (stored: StoredGuide | undefined) => {
+  const onSuccess = async (stored: StoredGuide | undefined) => {
     if (!stored) return;
+    await loadPlan(stored.guide.plan);
     client.setQueryData(['guide', stored.id], stored);
     void client.invalidateQueries({ queryKey: ['guides'] });
   };
@@ -28,7 +30,7 @@ export function useTakeGuide() {
       api('writeGuide', { params: { id: stored.id }, body: { version: stored.version, guide } }),
     onSuccess: (stored) => {
       take.reset();
-      onSuccess(stored);
+      return onSuccess(stored);
     },
   });
   return {

@@ -1,6 +1,7 @@
 import type { Character, Guide } from '@plesion/core/guide';
-import { type Detail, type Measure, type Plate, planOf, type Traits, traitsOf } from '@plesion/core/plates';
+import { type Detail, type Measure, type Plate, type Traits, traitsOf } from '@plesion/core/plates';
 import { compiledOf } from '../records/compiled';
+import { planOf } from '../records/plans';
 
 /** Drawings kept at once; the oldest go first. */
 const KEPT = 400;

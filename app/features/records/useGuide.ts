@@ -1,6 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { queryOptions, useQueries, useQuery } from '@tanstack/react-query';
 import { api } from '../../lib/api';
+import { loadPlan } from './plans';
 
 /** Guides change rarely: what is here is used at once and checked now and then. */
 const FRESH = 5 * 60_000;
@@ -8,7 +9,11 @@ const FRESH = 5 * 60_000;
 const wholeGuide = (id: string | undefined) =>
   queryOptions({
     queryKey: ['guide', id],
-    queryFn: ({ signal }) => api('guide', { params: { id: id! } }, signal),
+    queryFn: async ({ signal }) => {
+      const stored = await api('guide', { params: { id: id! } }, signal);
+      await loadPlan(stored.guide.plan);
+      return stored;
+    },
     enabled: id !== undefined,
     staleTime: FRESH,
     gcTime: Number.POSITIVE_INFINITY,

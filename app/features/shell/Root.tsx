@@ -1,38 +1,24 @@
-import { SchibstedGrotesk_400Regular } from '@expo-google-fonts/schibsted-grotesk/400Regular';
-import { SchibstedGrotesk_500Medium } from '@expo-google-fonts/schibsted-grotesk/500Medium';
-import { SchibstedGrotesk_600SemiBold } from '@expo-google-fonts/schibsted-grotesk/600SemiBold';
-import { SchibstedGrotesk_700Bold } from '@expo-google-fonts/schibsted-grotesk/700Bold';
-import { Spectral_500Medium } from '@expo-google-fonts/spectral/500Medium';
-import { Spectral_500Medium_Italic } from '@expo-google-fonts/spectral/500Medium_Italic';
 import { QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { useFonts } from 'expo-font';
-import { type ReactNode, useEffect } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { queryClient } from '../../lib/api';
 import { keepForOffline } from '../../lib/offline';
-import { colour, font } from '../../theme';
+import { colour } from '../../theme';
 import { startAppearance } from '../../theme/appearance';
 import { Failed, Loading } from '../../ui/states';
-import { SignIn } from '../door/SignIn';
 import { keepSending, openRecords } from '../records/sending';
 import { SessionContext, useSessionQuery } from '../session/useSession';
 import { Shell } from './Shell';
 
 startAppearance();
 
-/** Everything round the screens: fonts, the server's cache, the door and the places. */
+/** Who is signed in does not load the door's forms. */
+const SignIn = lazy(() => import('../door/SignIn').then((door) => ({ default: door.SignIn })));
+
+/** Everything round the screens: the server's cache, the door and the places. */
 export function Root({ children }: { children: ReactNode }) {
-  const [ready, fontError] = useFonts({
-    [font.text]: SchibstedGrotesk_400Regular,
-    [font.medium]: SchibstedGrotesk_500Medium,
-    [font.strong]: SchibstedGrotesk_600SemiBold,
-    [font.bold]: SchibstedGrotesk_700Bold,
-    [font.name]: Spectral_500Medium_Italic,
-    [font.nameUpright]: Spectral_500Medium,
-  });
   useEffect(keepForOffline, []);
-  if (!ready && !fontError) return <View style={styles.page} />;
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={queryClient}>
@@ -58,7 +44,9 @@ function Gate({ children }: { children: ReactNode }) {
   if (!session.data)
     return (
       <View role="main" style={styles.page}>
-        <SignIn />
+        <Suspense fallback={<Loading what="The door" />}>
+          <SignIn />
+        </Suspense>
       </View>
     );
   return (

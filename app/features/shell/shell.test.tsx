@@ -20,14 +20,11 @@ jest.mock(
   'react-native-safe-area-context',
   () => jest.requireActual<{ default: object }>('react-native-safe-area-context/jest/mock').default,
 );
-jest.mock('expo-font', () => ({ useFonts: () => [true, null] }));
 jest.mock('expo-router', () => ({
   usePathname: () => mockPath,
   useRouter: () => ({ push: jest.fn() }),
   Link: ({ children }: { children: React.ReactNode }) => children,
 }));
-// The door's plate comes by a dynamic import, which is not to be had here.
-jest.mock('react', () => ({ ...jest.requireActual<object>('react'), lazy: () => () => null }));
 jest.mock('../records/sending', () => ({ openRecords: async () => undefined, keepSending: () => () => undefined }));
 
 const SIGNED_OUT = new RequestProblem(401, { code: 'signed-out', message: 'Sign in first.' });

@@ -5,7 +5,9 @@ import { compileGuide } from '../../guide';
 import { commandCount } from '../display';
 import { lengthOf } from '../measure';
 import { traitsOf } from '../traits';
-import { beetleMeasures, beetleTile, BEETLE_VIEWS, type BeetleView, drawBeetle } from '.';
+import { BEETLE_VIEWS, type BeetleView, drawBeetle } from '.';
+import { beetleMeasures } from './measures';
+import { beetleTile } from './tiles';
 
 const compiled = compileGuide(strandBeetles);
 const forms = compiled.forms.flatMap(({ facets }, f) => (facets.sex === 'male' ? [f] : []));

@@ -1,14 +1,16 @@
 import type { Plate } from '../display';
 import { type Detail, finish, newPen } from '../pen';
+import type { Plan } from '../plan';
 import type { Traits } from '../traits';
 import { drawAbove } from './dorsal';
 import { drawFace } from './head';
 import { drawHindLeg } from './hindLeg';
 import { drawSide } from './lateral';
 import { beetleModel, sizeOf } from './model';
+import { beetleMeasures } from './measures';
+import { beetleTile } from './tiles';
+import { BEETLE_TRAITS } from './vocabulary';
 
-export { beetleMeasures } from './measures';
-export { beetleTile } from './tiles';
 
 export const BEETLE_VIEWS = ['dorsal', 'lateral', 'head', 'hind-leg'] as const;
 export type BeetleView = (typeof BEETLE_VIEWS)[number];
@@ -29,3 +31,11 @@ export function drawBeetle(traits: Traits, view: BeetleView, detail: Detail = 'f
   draw(pen, model);
   return finish(pen, 0.07);
 }
+
+export const BEETLE: Plan = {
+  vocabulary: BEETLE_TRAITS,
+  views: BEETLE_VIEWS,
+  draw: (traits, view, detail) => drawBeetle(traits, view as BeetleView, detail),
+  tile: beetleTile,
+  measures: beetleMeasures,
+};

@@ -3,10 +3,13 @@ import { ledgeCrabs } from '../../../demo/ledgeCrabs';
 import { tentCones } from '../../../demo/tentCones';
 import { seeded } from '../../probability';
 import { compileGuide } from '../../guide';
-import { commandCount, planOf, plateSvg, traitsOf } from '..';
+import { commandCount, plateSvg, traitsOf } from '..';
+import { planOf } from '../plans';
 import { boxOf, sample } from '../geometry';
 import { angleOf, lengthOf } from '../measure';
-import { coneMeasures, coneModel, coneOutline, coneTile, drawCone } from '.';
+import { coneModel, coneOutline, drawCone } from '.';
+import { coneMeasures } from './measures';
+import { coneTile } from './tiles';
 
 const compiled = compileGuide(tentCones, { circumstances: ['crawling'] });
 const plan = planOf(tentCones)!;

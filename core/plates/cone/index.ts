@@ -1,5 +1,17 @@
+import type { Plan } from '../plan';
+import { CONE_VIEWS, type ConeView, drawCone } from './draw';
+import { coneMeasures } from './measures';
+import { coneTile } from './tiles';
+import { CONE_TRAITS } from './vocabulary';
+
 export { CONE_VIEWS, type ConeView, drawCone } from './draw';
-export { coneMeasures } from './measures';
 export { coneModel, type ConeModel } from './model';
 export { coneOutline } from './outline';
-export { coneTile } from './tiles';
+
+export const CONE: Plan = {
+  vocabulary: CONE_TRAITS,
+  views: CONE_VIEWS,
+  draw: (traits, view, detail) => drawCone(traits, view as ConeView, detail),
+  tile: coneTile,
+  measures: coneMeasures,
+};

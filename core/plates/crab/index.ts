@@ -1,6 +1,7 @@
 import type { Plate } from '../display';
 import type { Point } from '../geometry';
 import { type Detail, finish, newPen, type Pen } from '../pen';
+import type { Plan } from '../plan';
 import type { Traits } from '../traits';
 import { drawAbdomen, drawSternum, drawUnderside } from './belly';
 import { drawBack, onCarapace } from './carapace';
@@ -8,12 +9,13 @@ import { drawFace } from './face';
 import { drawClaw } from './claws';
 import { drawLeg, LEG_ROOTS } from './legs';
 import { type CrabModel, crabModel, GROUNDS } from './model';
+import { crabMeasures } from './measures';
+import { crabTile } from './tiles';
+import { CRAB_TRAITS } from './vocabulary';
 
 export { crabModel, type CrabModel } from './model';
 export { carapaceOutline } from './carapace';
 export { abdomenOutline, sternumOutline } from './belly';
-export { crabMeasures } from './measures';
-export { crabTile } from './tiles';
 
 export const CRAB_VIEWS = ['dorsal', 'ventral'] as const;
 export type CrabView = (typeof CRAB_VIEWS)[number];
@@ -58,3 +60,11 @@ function drawBelow(pen: Pen, model: CrabModel): void {
   drawSternum(pen, model);
   drawAbdomen(pen, model);
 }
+
+export const CRAB: Plan = {
+  vocabulary: CRAB_TRAITS,
+  views: CRAB_VIEWS,
+  draw: (traits, view, detail) => drawCrab(traits, view as CrabView, detail),
+  tile: crabTile,
+  measures: crabMeasures,
+};

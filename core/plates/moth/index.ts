@@ -1,11 +1,13 @@
 import type { Plate } from '../display';
 import { type Detail, finish, newPen } from '../pen';
+import type { Plan } from '../plan';
 import type { Traits } from '../traits';
 import { mothModel, sizeOf } from './model';
 import { drawAtRest, drawSpread } from './spread';
+import { mothMeasures } from './measures';
+import { mothTile } from './tiles';
+import { MOTH_TRAITS } from './vocabulary';
 
-export { mothMeasures } from './measures';
-export { mothTile } from './tiles';
 
 export const MOTH_VIEWS = ['spread', 'rest'] as const;
 export type MothView = (typeof MOTH_VIEWS)[number];
@@ -18,3 +20,11 @@ export function drawMoth(traits: Traits, view: MothView, detail: Detail = 'full'
   else drawAtRest(pen, model);
   return finish(pen, 0.06);
 }
+
+export const MOTH: Plan = {
+  vocabulary: MOTH_TRAITS,
+  views: MOTH_VIEWS,
+  draw: (traits, view, detail) => drawMoth(traits, view as MothView, detail),
+  tile: mothTile,
+  measures: mothMeasures,
+};

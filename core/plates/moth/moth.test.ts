@@ -1,7 +1,8 @@
 import { lanternMoths } from '../../../demo/lanternMoths';
 import { drawnGuide } from '../../test/plans';
 import { lengthOf } from '../measure';
-import { drawMoth, mothMeasures } from '.';
+import { drawMoth } from '.';
+import { mothMeasures } from './measures';
 
 const { changed } = drawnGuide(lanternMoths);
 const base = { lantern: 'round', midband: 'straight', 'outer-line': 'single', antenna: 'thread' };

@@ -1,13 +1,15 @@
 import type { Plate } from '../display';
 import { type Detail, finish, newPen } from '../pen';
+import type { Plan } from '../plan';
 import type { Traits } from '../traits';
 import { drawBelow } from './below';
 import { drawHeadOn } from './headOn';
 import { sizeOf, ternModel } from './model';
 import { drawPerched } from './perched';
+import { ternMeasures } from './measures';
+import { ternTile } from './tiles';
+import { TERN_TRAITS } from './vocabulary';
 
-export { ternMeasures } from './measures';
-export { ternTile } from './tiles';
 
 export const TERN_VIEWS = ['perched', 'below', 'head-on'] as const;
 export type TernView = (typeof TERN_VIEWS)[number];
@@ -21,3 +23,11 @@ export function drawTern(traits: Traits, view: TernView, detail: Detail = 'full'
   DRAWN[view](pen, model);
   return finish(pen, 0.05);
 }
+
+export const TERN: Plan = {
+  vocabulary: TERN_TRAITS,
+  views: TERN_VIEWS,
+  draw: (traits, view, detail) => drawTern(traits, view as TernView, detail),
+  tile: ternTile,
+  measures: ternMeasures,
+};

@@ -1,7 +1,7 @@
 import { terns } from '../../../demo/terns';
 import { drawnGuide } from '../../test/plans';
 import { lengthOf } from '../measure';
-import { ternMeasures } from '.';
+import { ternMeasures } from './measures';
 
 const { compiled, usual, changed } = drawnGuide(terns);
 const base = {

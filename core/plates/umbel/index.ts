@@ -1,5 +1,6 @@
 import type { Plate } from '../display';
 import { type Detail, finish, newPen } from '../pen';
+import type { Plan } from '../plan';
 import type { Traits } from '../traits';
 import { drawFlowerPlate, drawFruitingHead, drawUmbelPlate } from './flower';
 import { drawFruitPlate, PLATE } from './fruit';
@@ -7,9 +8,10 @@ import { drawHabit } from './habit';
 import { drawLeafPlate } from './leaf';
 import { umbelModel, type UmbelModel } from './model';
 import { drawStemPlate } from './stem';
+import { umbelMeasures } from './measures';
+import { umbelTile } from './tiles';
+import { UMBEL_TRAITS } from './vocabulary';
 
-export { umbelMeasures } from './measures';
-export { umbelTile } from './tiles';
 
 export const UMBEL_VIEWS = ['habit', 'leaf', 'stem', 'umbel', 'flower', 'fruit'] as const;
 export type UmbelView = (typeof UMBEL_VIEWS)[number];
@@ -41,3 +43,12 @@ export function umbelShows(traits: Traits, view: UmbelView): boolean {
   const { bears } = umbelModel(traits);
   return ALWAYS.includes(view) || bears === 'fruits' || (bears === 'flowers' && view !== 'fruit');
 }
+
+export const UMBEL: Plan = {
+  vocabulary: UMBEL_TRAITS,
+  views: UMBEL_VIEWS,
+  draw: (traits, view, detail) => drawUmbelView(traits, view as UmbelView, detail),
+  tile: umbelTile,
+  measures: umbelMeasures,
+  shows: (traits, view) => umbelShows(traits, view as UmbelView),
+};

@@ -1,7 +1,8 @@
 import { bogUmbels } from '../../../demo/bogUmbels';
 import { drawnGuide } from '../../test/plans';
 import { lengthOf } from '../measure';
-import { umbelMeasures, umbelShows } from '.';
+import { umbelShows } from '.';
+import { umbelMeasures } from './measures';
 import { rayEnds } from './flower';
 import { umbelModel } from './model';
 

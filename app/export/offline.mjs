@@ -1,8 +1,7 @@
 import { generateSW } from 'workbox-build';
 
 /**
- * Run after the web export: a service worker that keeps the application itself on
- * the device, and the guides and specimens last seen, for use without a connection.
+ * A service worker that keeps the application itself on the device, and the guides and specimens last seen, for use without a connection.
  */
 const lately = (pattern, cacheName) => ({
   urlPattern: pattern,
@@ -12,7 +11,7 @@ const lately = (pattern, cacheName) => ({
 
 await generateSW({
   globDirectory: 'dist',
-  globPatterns: ['index.html', 'favicon.ico', '_expo/**/*.js', 'assets/**/*.{ttf,png}'],
+  globPatterns: ['index.html', 'favicon.ico', '_expo/**/*.js', 'opening.js', 'manifest.webmanifest', 'assets/fonts/*.woff2'],
   swDest: 'dist/sw.js',
   maximumFileSizeToCacheInBytes: 4_000_000,
   inlineWorkboxRuntime: true,

@@ -1,0 +1,127 @@
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import vm from 'node:vm';
+
+/**
+ * The bundler puts whatever two routes share into one file
+ * that is loaded at the door, so that the door carries the keys, the plates and the
+ * arithmetic. Here that file is divided: what the door itself needs stays; the rest goes
+ * into files by the routes that need it, loaded with them.
+ */
+const FOLDER = '_expo/static/js/web';
+/** Smaller files than this (in characters) are not worth a request of their own. */
+const LEAST = 24_000;
+
+const dist = 'dist';
+const folder = join(dist, FOLDER);
+const files = readdirSync(folder).filter((file) => file.endsWith('.js'));
+const only = (name) => files.find((file) => file.startsWith(`${name}-`));
+const RUNTIME = only('__expo-metro-runtime');
+const COMMON = only('__common');
+const ENTRY = only('entry');
+
+/** The modules a file defines, by number: their code, what they need at once, what they load later. */
+function modulesOf(file) {
+  const modules = new Map();
+  const define = (factory, id, needs = []) => {
+    const paths = needs.paths ?? {};
+    const ids = Object.entries(needs).flatMap(([key, value]) => (key === 'paths' || value == null ? [] : [value]));
+    modules.set(id, {
+      code: `__d(${factory},${id},${JSON.stringify(needs)});`,
+      needs: ids.filter((need) => !(need in paths)),
+      paths,
+      order: needs,
+    });
+  };
+  vm.runInNewContext(readFileSync(join(folder, file), 'utf8'), { __d: define, __r: () => {} });
+  return modules;
+}
+
+/** Is this one of the files with modules only? A worker brings its own runtime along. */
+const plain = (file) => file === ENTRY || readFileSync(join(folder, file), 'utf8').startsWith('__d(');
+const defined = new Map(files.filter((file) => file !== RUNTIME && plain(file)).map((file) => [file, modulesOf(file)]));
+const common = defined.get(COMMON);
+const all = new Map([...defined.values()].flatMap((modules) => [...modules]));
+
+/** The modules of the common file that these need, through whatever they need in turn. */
+function commonNeeds(ids) {
+  const seen = new Set(ids);
+  for (const id of seen) for (const need of all.get(id)?.needs ?? []) seen.add(need);
+  return new Set([...seen].filter((id) => common.has(id)));
+}
+
+const layout = only('_layout');
+const atTheDoor = commonNeeds([...defined.get(ENTRY).keys(), ...defined.get(layout).keys()]);
+const routes = [...defined.keys()].filter((file) => ![ENTRY, COMMON, layout].includes(file));
+const needsOf = new Map(routes.map((file) => [file, commonNeeds(defined.get(file).keys())]));
+
+/** Modules needed by the same routes lie together. */
+const groups = new Map();
+for (const id of common.keys()) {
+  if (atTheDoor.has(id)) continue;
+  const users = routes.filter((file) => needsOf.get(file).has(id));
+  const key = users.join('|');
+  const group = groups.get(key) ?? { users: new Set(users), ids: [], size: 0 };
+  group.ids.push(id);
+  group.size += common.get(id).code.length;
+  groups.set(key, group);
+}
+
+/** How much of what two groups' routes are, they have in common. */
+const alike = (a, b) => {
+  const both = [...a.users].filter((user) => b.users.has(user)).length;
+  return both / (a.users.size + b.users.size - both);
+};
+
+/** Small groups join the one whose routes are most like theirs. */
+const kept = [...groups.values()];
+for (;;) {
+  kept.sort((a, b) => a.size - b.size);
+  const [least, ...others] = kept;
+  if (!least || least.size >= LEAST || !others.length) break;
+  const into = others.reduce((best, other) => (alike(least, other) > alike(least, best) ? other : best));
+  into.users = new Set([...into.users, ...least.users]);
+  into.ids.push(...least.ids);
+  into.size += least.size;
+  kept.shift();
+}
+
+const write = (name, code) => {
+  const file = `${name}-${createHash('md5').update(code).digest('hex')}.js`;
+  writeFileSync(join(folder, file), code);
+  return file;
+};
+const codeOf = (ids) => [...ids].map((id) => common.get(id).code).join('\n');
+
+const door = write('__common', codeOf(atTheDoor));
+const shared = Object.fromEntries(routes.map((file) => [`/${FOLDER}/${file}`, []]));
+for (const { users, ids } of kept) {
+  const file = write('shared', codeOf(ids));
+  for (const user of users) shared[`/${FOLDER}/${user}`].push(`/${FOLDER}/${file}`);
+}
+
+/** What loads a route's file loads beside it what it shares with others. */
+const loader = `(function(shared){var load;Object.defineProperty(globalThis,"__loadBundleAsync",{configurable:true,get:function(){return load&&function(path){return Promise.all([path].concat(shared[path]||[]).map(load)).then(function(all){return all[0]})}},set:function(own){load=own}})})(${JSON.stringify(shared)});`;
+const runtime = write('__expo-metro-runtime', `${loader}\n${readFileSync(join(folder, RUNTIME), 'utf8')}`);
+
+let page = readFileSync(join(dist, 'index.html'), 'utf8').replace(COMMON, door).replace(RUNTIME, runtime);
+page = page.replace('</head>', `<link rel="preload" as="script" href="/${FOLDER}/${layout}"></head>`);
+writeFileSync(join(dist, 'index.html'), page);
+for (const file of [COMMON, RUNTIME]) rmSync(join(folder, file));
+
+/** What a cold load of each route brings, for the budget: route → files. */
+const table = [...defined.get(ENTRY).values()].find(({ code }) => code.includes('"./_layout.tsx"'));
+const fileOf = (position) => {
+  const id = Object.keys(table.paths).find((key) => Number(key) === table.order[position]);
+  return table.paths[id];
+};
+const onDoor = [runtime, door, ENTRY, layout].map((file) => `/${FOLDER}/${file}`);
+const weights = {};
+for (const [, route, position] of table.code.matchAll(/"\.\/([^"]+)\.tsx":\{enumerable:!0,get:\(\)=>r\(d\[\d+\]\)\(d\[(\d+)\]/g)) {
+  if (route === '_layout') continue;
+  const file = fileOf(Number(position));
+  weights[route] = [...onDoor, file, ...shared[file]];
+}
+if (!weights.index) throw new Error('The routes are no longer found in the bundle; see the end of app/export/chunks.mjs.');
+writeFileSync(join(dist, 'weights.json'), JSON.stringify(weights, null, 1));

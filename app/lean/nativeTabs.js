@@ -1,0 +1,2 @@
+export const isNativeTabTrigger = () => false;
+export const convertTabPropsToOptions = () => ({});

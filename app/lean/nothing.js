@@ -1,0 +1,2 @@
+/** Stands in for what is never shown. */
+module.exports = {};
