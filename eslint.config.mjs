@@ -57,13 +57,26 @@ export default ts.config(
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
   {
-    files: ['**/*.mjs', 'app/*.js'],
+    // The bundler's own settings are read by programs that know no modules.
+    files: ['app/*.js', 'app/lean/*.js'],
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
+  {
+    // What runs in the page before, or in place of, what is compiled.
+    files: ['app/lean/*.js', 'app/public/*.js'],
+    languageOptions: { globals: { window: 'readonly', document: 'readonly', localStorage: 'readonly', matchMedia: 'readonly' } },
+  },
+  {
+    files: ['**/*.mjs', 'app/*.js', 'app/lean/*.js'],
     languageOptions: {
       globals: {
         process: 'readonly',
         URL: 'readonly',
         Buffer: 'readonly',
         module: 'writable',
+        require: 'readonly',
+        __dirname: 'readonly',
+        console: 'readonly',
         AbortController: 'readonly',
         setInterval: 'readonly',
         clearInterval: 'readonly',

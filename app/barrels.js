@@ -28,7 +28,12 @@ const passed = new Map();
 function passesOn(file) {
   if (passed.has(file)) return passed.get(file);
   const names = new Map();
-  for (const [, list, source] of readFileSync(file, 'utf8').matchAll(/^export \{([^}]+)\} from '([^']+)';/gm)) {
+  const text = readFileSync(file, 'utf8');
+  for (const [, source] of text.matchAll(/^export \* from '([^']+)';/gm)) {
+    const target = meant(source, file);
+    if (target) for (const name of exportedBy(target)) names.set(name, { file: target, name });
+  }
+  for (const [, list, source] of text.matchAll(/^export \{([^}]+)\} from '([^']+)';/gm)) {
     const target = meant(source, file);
     for (const item of list.split(',')) {
       const [own, called] = item.trim().split(' as ');
@@ -37,6 +42,12 @@ function passesOn(file) {
   }
   passed.set(file, names);
   return names;
+}
+
+/** The values a file exports, its own and those it passes on. */
+function exportedBy(file) {
+  const own = readFileSync(file, 'utf8').matchAll(/^export (?:async )?(?:const|function|class) (\w+)/gm);
+  return [...[...own].map(([, name]) => name), ...passesOn(file).keys()];
 }
 
 function originOf(file, name) {
@@ -87,7 +98,10 @@ module.exports.version = () => {
   for (const room of ROOMS)
     for (const name of readdirSync(room, { recursive: true }).sort()) {
       if (!name.endsWith('.ts') || name.includes('node_modules')) continue;
-      for (const [line] of readFileSync(join(room, name), 'utf8').matchAll(/^export \{[^}]+\} from .*$/gm)) hash.update(name + line);
+      for (const [line] of readFileSync(join(room, name), 'utf8').matchAll(
+        /^export (?:\{[^}]+\} from .*|\* from .*|(?:async )?(?:const|function|class) \w+)/gm,
+      ))
+        hash.update(name + line);
     }
   return hash.digest('hex');
 };

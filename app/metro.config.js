@@ -28,9 +28,11 @@ const STAND_INS = {
   'expo-router/build/react-navigation/core/StaticNavigation.js': lean('nothing'),
   'expo-router/build/react-navigation/routers/DrawerRouter.js': lean('nothing'),
   'expo-router/build/react-navigation/routers/TabRouter.js': lean('nothing'),
-  'expo-router/build/screensFeatureFlags.js': lean('nothing'),
+  'expo-router/build/screensFeatureFlags.js': lean('screens'),
   'expo-router/vendor/react-helmet-async/lib/index.js': lean('helmet'),
   'expo-router/build/index.js': lean('router'),
+  'expo-linking/build/Linking.js': lean('linking'),
+  'expo-constants/build/Constants.js': lean('constants'),
   // Packages that ask for all of React Native get the parts they use.
   'react-native-web/dist/index.js': lean('reactNative'),
   // Styles are looked over while developing only.
@@ -50,6 +52,8 @@ config.cacheVersion = barrels.version();
 const { resolveRequest } = config.resolver;
 
 config.resolver.resolveRequest = (context, name, platform) => {
+  const ours = !context.originModulePath.includes(`${sep}node_modules${sep}`);
+  if (name === 'react-native-svg' && ours) return { type: 'sourceFile', filePath: lean('svg') };
   const found = (resolveRequest ?? context.resolveRequest)(context, name, platform);
   if (found.type !== 'sourceFile') return found;
   const inPackages = found.filePath.split(`${sep}node_modules${sep}`).at(-1).replaceAll(sep, '/');

@@ -54,6 +54,7 @@ await main(async () => {
   const plain = await test(`tests of ${PLAIN.join(', ')}`, folder, PLAIN, 2);
   if (!(await programs)) throw new Stop('PostgreSQL or Chromium is missing.');
   if (!(await client)) throw new Stop('The web client could not be made.');
+  const weights = beside('what each route weighs', process.execPath, ['app/export/budget.mjs']);
   const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'), { lasting: false });
   let whole;
   try {
@@ -64,7 +65,7 @@ await main(async () => {
   } finally {
     database?.stop();
   }
-  const checks = { types: await types, lint: await lint };
+  const checks = { types: await types, lint: await lint, weights: await weights };
   if (!plain || !whole) throw new Stop('The tests did not run to their end.');
   const failedChecks = Object.keys(checks).filter((name) => !checks[name]);
   if (failedChecks.length) say(`\nNot passed: ${failedChecks.join(', ')}`);

@@ -27,7 +27,8 @@ for (const [route, files] of Object.entries(weights)) {
   if (most === undefined) wrong.push(`${route} weighs ${size} kB and has no line in app/budget.json.`);
   else if (size > most) wrong.push(`${route} weighs ${size} kB; app/budget.json allows ${most}.`);
 }
-for (const route of Object.keys(budget.routes)) if (!weights[route]) wrong.push(`app/budget.json names ${route}, which is no route.`);
+for (const route of Object.keys(budget.routes))
+  if (!weights[route]) wrong.push(`app/budget.json names ${route}, which is no route.`);
 
 const page = read('dist/index.html').toString();
 const letters = [...new Set([...page.matchAll(/\/assets\/fonts\/[\w-]+\.woff2/g)].map(([path]) => path))]
@@ -39,4 +40,4 @@ if (kB(letters) > budget.letters) wrong.push(`The letters weigh ${kB(letters)} k
 if (wrong.length) {
   console.error(wrong.join('\n'));
   process.exitCode = 1;
-} else console.log(`Every route keeps to its budget (${Object.keys(weights).length}); the daybook is the door to them.`);
+} else console.log(`All ${Object.keys(weights).length} routes and the letters keep to app/budget.json.`);

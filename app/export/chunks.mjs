@@ -11,7 +11,7 @@ import vm from 'node:vm';
  */
 const FOLDER = '_expo/static/js/web';
 /** Smaller files than this (in characters) are not worth a request of their own. */
-const LEAST = 24_000;
+const LEAST = 12_000;
 
 const dist = 'dist';
 const folder = join(dist, FOLDER);
@@ -51,6 +51,20 @@ function commonNeeds(ids) {
   return new Set([...seen].filter((id) => common.has(id)));
 }
 
+/** The routes, and the file of each. */
+const table = [...defined.get(ENTRY).values()].find(({ code }) => code.includes('"./_layout.tsx"'));
+const pathOf = (position) => table.paths[Object.keys(table.paths).find((key) => Number(key) === table.order[position])];
+const fileOfRoute = new Map(
+  [...table.code.matchAll(/"\.\/([^"]+)\.tsx":\{enumerable:!0,get:\(\)=>r\(d\[\d+\]\)\(d\[(\d+)\]/g)]
+    .filter(([, route]) => route !== '_layout')
+    .map(([, route, position]) => [route, pathOf(Number(position)).split('/').at(-1)]),
+);
+if (!fileOfRoute.has('index')) throw new Error('The routes are no longer found in the bundle; see app/export/chunks.mjs.');
+
+/** What is loaded in vain weighs most where a visit begins. */
+const FIRST = fileOfRoute.get('index');
+const weightOf = (file) => (file === FIRST ? 30 : 1);
+
 const layout = only('_layout');
 const atTheDoor = commonNeeds([...defined.get(ENTRY).keys(), ...defined.get(layout).keys()]);
 const routes = [...defined.keys()].filter((file) => ![ENTRY, COMMON, layout].includes(file));
@@ -68,19 +82,19 @@ for (const id of common.keys()) {
   groups.set(key, group);
 }
 
-/** How much of what two groups' routes are, they have in common. */
-const alike = (a, b) => {
-  const both = [...a.users].filter((user) => b.users.has(user)).length;
-  return both / (a.users.size + b.users.size - both);
-};
+/** What routes would load in vain if two groups lay together. */
+function inVain(a, b) {
+  const without = (other) => (sum, user) => sum + (other.users.has(user) ? 0 : weightOf(user));
+  return [...a.users].reduce(without(b), 0) * b.size + [...b.users].reduce(without(a), 0) * a.size;
+}
 
-/** Small groups join the one whose routes are most like theirs. */
+/** Small groups join the one with which least is loaded in vain. */
 const kept = [...groups.values()];
 for (;;) {
   kept.sort((a, b) => a.size - b.size);
   const [least, ...others] = kept;
   if (!least || least.size >= LEAST || !others.length) break;
-  const into = others.reduce((best, other) => (alike(least, other) > alike(least, best) ? other : best));
+  const into = others.reduce((best, other) => (inVain(least, other) < inVain(least, best) ? other : best));
   into.users = new Set([...into.users, ...least.users]);
   into.ids.push(...least.ids);
   into.size += least.size;
@@ -110,18 +124,9 @@ page = page.replace('</head>', `<link rel="preload" as="script" href="/${FOLDER}
 writeFileSync(join(dist, 'index.html'), page);
 for (const file of [COMMON, RUNTIME]) rmSync(join(folder, file));
 
-/** What a cold load of each route brings, for the budget: route → files. */
-const table = [...defined.get(ENTRY).values()].find(({ code }) => code.includes('"./_layout.tsx"'));
-const fileOf = (position) => {
-  const id = Object.keys(table.paths).find((key) => Number(key) === table.order[position]);
-  return table.paths[id];
-};
+/** What a cold load of each route brings, for the budget. */
 const onDoor = [runtime, door, ENTRY, layout].map((file) => `/${FOLDER}/${file}`);
-const weights = {};
-for (const [, route, position] of table.code.matchAll(/"\.\/([^"]+)\.tsx":\{enumerable:!0,get:\(\)=>r\(d\[\d+\]\)\(d\[(\d+)\]/g)) {
-  if (route === '_layout') continue;
-  const file = fileOf(Number(position));
-  weights[route] = [...onDoor, file, ...shared[file]];
-}
-if (!weights.index) throw new Error('The routes are no longer found in the bundle; see the end of app/export/chunks.mjs.');
+const weights = Object.fromEntries(
+  [...fileOfRoute].map(([route, file]) => [route, [...onDoor, `/${FOLDER}/${file}`, ...shared[`/${FOLDER}/${file}`]]]),
+);
 writeFileSync(join(dist, 'weights.json'), JSON.stringify(weights, null, 1));

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
+import { useKeptScroll } from '../lib/keptScroll';
 import { colour, space, useWide } from '../theme';
 
 interface ScreenProps {
@@ -15,7 +16,11 @@ export function Screen({ children, foot, widest = 860 }: ScreenProps) {
   const wide = useWide();
   return (
     <View style={styles.fill}>
-      <ScrollView style={styles.fill} contentContainerStyle={[styles.content, wide && styles.wide, { maxWidth: widest }]}>
+      <ScrollView
+        ref={useKeptScroll()}
+        style={styles.fill}
+        contentContainerStyle={[styles.content, wide && styles.wide, { maxWidth: widest }]}
+      >
         {children}
       </ScrollView>
       {foot && <View style={styles.foot}>{foot}</View>}

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { format, parseISO } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
+import { sayDate } from '../../lib/dates';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -29,7 +29,7 @@ export function SessionList() {
             <Text strong={current}>{current ? `${nameOfDevice(device)}, here` : nameOfDevice(device)}</Text>
             {since && (
               <Text size="small" quiet>
-                {`since ${format(parseISO(since), 'd MMM yyyy, HH:mm')}`}
+                {`since ${sayDate(since, 'minute')}`}
               </Text>
             )}
           </View>

@@ -1,12 +1,12 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { type MadeToken, schemas, type Token } from '@plesion/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { format, parseISO } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { api } from '../../lib/api';
+import { sayDate } from '../../lib/dates';
 import { showProblem } from '../../lib/formProblem';
 import { keptForm } from '../../lib/keptForm';
 import { space } from '../../theme';
@@ -74,7 +74,7 @@ function TokenLine({ token: { name, scope, usedAt }, ending, onEnd }: { token: T
       <View style={styles.grow}>
         <Text>{name}</Text>
         <Text size="small" quiet>
-          {`${may} · ${usedAt ? `last used ${format(parseISO(usedAt), 'd MMM yyyy, HH:mm')}` : 'not used yet'}`}
+          {`${may} · ${usedAt ? `last used ${sayDate(usedAt, 'minute')}` : 'not used yet'}`}
         </Text>
       </View>
       <Button small label="End it" hint={`End the token “${name}”`} busy={ending} onPress={onEnd} />

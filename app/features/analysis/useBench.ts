@@ -1,10 +1,11 @@
-import type { Standing } from '@plesion/core/evidence';
+import type { Level, Standing } from '@plesion/core/evidence';
+import { Level as LevelSchema } from '@plesion/core/evidence/schema';
 import type { StoredGuide } from '@plesion/contract';
 import { CERTAINTIES, type Reading } from '@plesion/core/observation';
-import { type Level } from '@plesion/core/evidence';
 import type { Character, Judgement } from '@plesion/core/guide';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { v7 as mintId } from 'uuid';
+import { useAddress } from '../../lib/useAddress';
 import { useGuide } from '../records/useGuide';
 import type { Draft, DraftState } from '../records/draft';
 import { useDraft } from '../records/useDraft';
@@ -33,12 +34,23 @@ export interface Bench {
   judge: (judgement: Judgement) => void;
 }
 
+/** A level in the address: "rank-species", "facet-sex". */
+const writeLevel = (level: Level): string => (level.kind === 'rank' ? `rank-${level.rank}` : `facet-${level.facet}`);
+
+function readLevel(written = ''): Level | undefined {
+  const [kind, ...of] = written.split('-');
+  return LevelSchema.safeParse({ kind, [kind]: of.join('-') }).data;
+}
+
 /** A specimen on the bench: its guide, its readings, its standing, and the character at hand. */
 export function useBench(id: string): { bench?: Bench; guideless?: boolean; error: unknown; retry: () => void } {
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
-  const [level, setLevel] = useState<Level>();
-  const [chosenId, choose] = useState<string>();
+  const [address, setAddress] = useAddress(['level', 'character']);
+  const level = useMemo(() => readLevel(address.level), [address.level]);
+  const setLevel = (next: Level | undefined) => setAddress({ level: next && writeLevel(next) });
+  const chosenId = address.character;
+  const choose = (character: string | undefined) => setAddress({ character });
   const standing = useStanding(guide.data, state?.content, level);
   const retry = () => {
     refetch();

@@ -10,6 +10,7 @@ import type { BenchKeys } from './useBenchKeys';
 let mockStation: FakeStation;
 let mockWide = false;
 const mockRouter = { push: jest.fn(), replace: jest.fn() };
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };

@@ -45,7 +45,8 @@ export function BenchScreen({ id }: { id: string }) {
       </Screen>
     );
   if (guideless) return <Redirect href={`/specimens/${id}`} />;
-  if (!bench) return <Loading what="The specimen" />;
+  // All of it at once: what comes to stand above would push away what is about to be touched.
+  if (!bench || (!bench.answer && !bench.weighError)) return <Loading what="The specimen" />;
   return wide ? <WideBench id={id} bench={bench} /> : <PhoneBench id={id} bench={bench} />;
 }
 

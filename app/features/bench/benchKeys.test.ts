@@ -2,6 +2,8 @@ import type { Reading } from '@plesion/core/observation';
 import type { Bench } from '../analysis/useBench';
 import { keysOf } from './benchKeys';
 
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
+
 const nothing = () => undefined;
 /** A bench on which a count is read, and what is put on it. */
 function counting(counts = { from: 0, to: 24 }) {

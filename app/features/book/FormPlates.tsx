@@ -32,7 +32,10 @@ export function FormPlates({ id, guide, formId, characters }: FormPlatesProps) {
   const [layers, setLayers] = useState<Layer[]>([]);
   const plan = planOf(guide);
   if (!plan) return null;
-  const options = [...(Object.keys(closedViews(guide)).length ? ['closed wing' as const] : []), ...VEILS].map((layer) => ({ id: layer, label: layer }));
+  const options = [...(Object.keys(closedViews(guide)).length ? ['closed wing' as const] : []), ...VEILS].map((layer) => ({
+    id: layer,
+    label: layer,
+  }));
   return (
     <View style={styles.block}>
       <View style={styles.plates}>

@@ -3,6 +3,7 @@ import { type Guide, sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useAddress } from '../../lib/useAddress';
 import { colour, radius, space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -15,6 +16,7 @@ import { WithGuide } from '../records/WithGuide';
 import { drawnViews, formPlate, hasView, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { TouchPlate } from './TouchPlate';
+import { readWanted, writeWanted } from './wantedAddress';
 import { WantedStates } from './WantedStates';
 
 /** Every form drawn, side by side; touch a part of the drawing to keep those that look so. */
@@ -38,8 +40,11 @@ const CELL = 168;
 function Wall({ id, guide }: { id: string; guide: Guide }) {
   const screen = useWindowDimensions().width;
   const wide = screen >= WIDE;
-  const [view, setView] = useState(mainView(guide));
-  const [wanted, setWanted] = useState<Wanted>({});
+  const [address, setAddress] = useAddress(['view', 'wanted']);
+  const view = drawnViews(guide).some(({ id: known }) => known === address.view) ? address.view! : mainView(guide);
+  const wanted = useMemo(() => readWanted(guide, address.wanted), [guide, address.wanted]);
+  const setView = (chosen: string) => setAddress({ view: chosen });
+  const setWanted = (next: Wanted) => setAddress({ wanted: writeWanted(next) });
   const [part, setPart] = useState<string>();
   const compiled = compiledOf(guide);
   const asked = useDeferredValue(wanted);

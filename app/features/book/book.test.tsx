@@ -14,6 +14,7 @@ import { WordsPage } from './WordsPage';
 
 const mockPush = jest.fn();
 let mockGuide: Guide = terns;
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('expo-router', () => ({
   useRouter: () => ({ push: mockPush }),
   Link: ({ children }: { children: unknown }) => children,

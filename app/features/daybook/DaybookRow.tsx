@@ -2,19 +2,20 @@ import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import { sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
+import { lazy, Suspense } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
 import { useGuide } from '../records/useGuide';
-import { formPlate, mainView } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
+
+/** Names and places are there to be read before anything is drawn. */
+const RowPlate = lazy(() => import('./RowPlate'));
 
 /** One specimen of the daybook: what it is as far as it goes, how sure, where. */
 export function DaybookRow({ row }: { row: SpecimenRow }) {
   const guide = useGuide(row.guideId).data?.guide;
-  const plate = guide && formPlate(guide, row.summary.leadingForm, mainView(guide), 'thumb', row.traits);
   const facets = guide ? sayFacets(guide, row.summary.facets) : '';
   const sure = row.summary.p > 0 ? inHundred(row.summary.p) : undefined;
   return (
@@ -27,7 +28,11 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
               style={styles.photo}
             />
           ) : (
-            plate && <PlateView plate={plate} width={78} height={60} />
+            guide && (
+              <Suspense fallback={null}>
+                <RowPlate guide={guide} row={row} />
+              </Suspense>
+            )
           )}
         </View>
         <View style={styles.words}>

@@ -12,6 +12,7 @@ jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('expo-router', () => ({
   useRouter: () => ({ push: mockPush, replace: jest.fn() }),
   Link: ({ children }: { children: ReactNode }) => children,
@@ -66,6 +67,7 @@ describe('the daybook', () => {
     mockStation.put(id(1), content({ label: 'one' }));
     mockStation.put(id(2), content({ label: 'two' }));
     await showScreen(<DaybookScreen />);
+    await screen.findByLabelText('Find');
     await type('Find', 'two');
     await shown('1 specimen found');
     expect(mockStation.asked.filter(({ name }) => name === 'specimens').at(-1)!.given.query).toMatchObject({ search: 'two' });
@@ -143,6 +145,7 @@ describe('the daybook', () => {
     mockStation.put(id(1), content({ label: 'open one' }));
     mockStation.put(id(2), content({ determinations: [written('Velda alba')] }));
     await showScreen(<DaybookScreen />);
+    await screen.findByLabelText('Find');
     await press('Filters');
     await act(async () => fireEvent.press(screen.getByText('named')));
     await shown('1 specimen found');

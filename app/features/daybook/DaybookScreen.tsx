@@ -1,12 +1,16 @@
 import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
-import { SectionList, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
+import { sayDate } from '../../lib/dates';
+import { useKeptScroll } from '../../lib/keptScroll';
+import { useAddress } from '../../lib/useAddress';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
 import { Icon } from '../../ui/Icon';
+import { ListEnd, LongRow } from '../../ui/LongList';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
@@ -14,17 +18,24 @@ import { useSession } from '../session/useSession';
 import { FirstLook } from '../firstLook/FirstLook';
 import { WaitingCard, waitingOf } from '../firstLook/WaitingCard';
 import { AppearanceLink } from '../shell/AppearanceLink';
-import { sayDate } from '../records/situationText';
 import { DaybookRow } from './DaybookRow';
 import { Unsent } from './Unsent';
 import { type Filters, useDaybook } from '../records/useDaybook';
+
+const NO_FILTERS = { search: '', named: '', place: '', from: '', to: '', hidden: '' } as const;
+
+/** About the height of a row with its gap, for those not in sight. */
+const ROW = 94;
 
 /** Today's and earlier specimens. */
 export function DaybookScreen() {
   const router = useRouter();
   const wide = useWide();
-  const [filters, setFilters] = useState<Filters>({});
-  const [filtering, setFiltering] = useState(false);
+  const [address, setFilters] = useAddress(['search', 'named', 'place', 'from', 'to', 'hidden']);
+  const filters = address as Filters;
+  const [filtering, setFiltering] = useState(
+    Object.keys(filters).some((name) => name !== 'search' && filters[name as keyof Filters]),
+  );
   const daybook = useDaybook(useDeferredValue(filters));
   const rows = daybook.data?.pages.flatMap((page) => page.specimens) ?? [];
   const total = daybook.data?.pages[0]?.total ?? 0;
@@ -33,64 +44,73 @@ export function DaybookScreen() {
   const start = () => router.push('/specimens/new');
   return (
     <View style={styles.fill}>
-      <SectionList
-        sections={byDay(rows)}
-        keyExtractor={(row) => row.id}
-        stickySectionHeadersEnabled={false}
-        contentContainerStyle={[styles.content, wide && styles.wide]}
-        onEndReached={() => daybook.hasNextPage && void daybook.fetchNextPage()}
-        renderSectionHeader={({ section }) => (
-          <Text strong color={colour.kelp} heading={2} style={styles.day}>
-            {section.title}
-          </Text>
-        )}
-        renderItem={({ item }) => (
-          <View style={styles.item}>
-            <DaybookRow row={item} />
-          </View>
-        )}
-        ListHeaderComponent={
-          <View style={styles.head}>
-            <TitleLine wide={wide} onNew={start} />
-            <Unsent />
-            {waiting && !anyFilter && <WaitingCard row={waiting} />}
-            <View style={styles.find}>
-              <View style={styles.grow}>
-                <TextField
-                  label="Find"
-                  placeholder="name, place, label or note"
-                  value={filters.search ?? ''}
-                  onChangeText={(search) => setFilters({ ...filters, search })}
-                />
+      <ScrollView ref={useKeptScroll()} contentContainerStyle={[styles.content, wide && styles.wide]}>
+        <View style={styles.head}>
+          <TitleLine wide={wide} onNew={start} />
+          <Unsent />
+          {waiting && !anyFilter && <WaitingCard row={waiting} />}
+          {daybook.isPending ? null : (
+            <>
+              <View style={styles.find}>
+                <View style={styles.grow}>
+                  <TextField
+                    label="Find"
+                    placeholder="name, place, label or note"
+                    value={filters.search ?? ''}
+                    onChangeText={(search) => setFilters({ search })}
+                  />
+                </View>
+                <Button label={filtering ? 'Fewer filters' : 'Filters'} onPress={() => setFiltering(!filtering)} />
               </View>
-              <Button label={filtering ? 'Fewer filters' : 'Filters'} onPress={() => setFiltering(!filtering)} />
-            </View>
-            {filtering && <FilterChoices filters={filters} places={daybook.data?.pages[0]?.places ?? []} onChange={setFilters} />}
-            <View style={styles.sum}>
-              <Text size="small" quiet role="status">
-                {daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}
-              </Text>
-              <View style={styles.ways}>
-                <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
-                <Button
-                  small
-                  kind="quiet"
-                  label="Darwin Core CSV"
-                  hint="Download these as Darwin Core CSV"
-                  disabled={total === 0}
-                  icon={<Icon name="download" size={18} color={colour.kelp} />}
-                  onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
-                />
+              {filtering && (
+                <FilterChoices filters={filters} places={daybook.data?.pages[0]?.places ?? []} onChange={setFilters} />
+              )}
+              <View style={styles.sum}>
+                <Text size="small" quiet role="status">
+                  {daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}
+                </Text>
+                <View style={styles.ways}>
+                  <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
+                  <Button
+                    small
+                    kind="quiet"
+                    label="Darwin Core CSV"
+                    hint="Download these as Darwin Core CSV"
+                    disabled={total === 0}
+                    icon={<Icon name="download" size={18} color={colour.kelp} />}
+                    onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
+                  />
+                </View>
               </View>
-            </View>
-            {daybook.error && <Failed error={daybook.error} retry={() => void daybook.refetch()} />}
+            </>
+          )}
+          {daybook.error && <Failed error={daybook.error} retry={() => void daybook.refetch()} />}
+        </View>
+        {rows.length === 0 && (
+          <NothingHere pending={daybook.isPending} filtered={anyFilter} onNew={start} onClear={() => setFilters(NO_FILTERS)} />
+        )}
+        {byDay(rows).map((day) => (
+          <View key={day.title}>
+            <Text strong color={colour.kelp} heading={2} style={styles.day}>
+              {day.title}
+            </Text>
+            {day.rows.map((row) => (
+              <LongRow key={row.id} height={ROW} style={styles.item}>
+                <DaybookRow row={row} />
+              </LongRow>
+            ))}
           </View>
-        }
-        ListEmptyComponent={
-          <NothingHere pending={daybook.isPending} filtered={anyFilter} onNew={start} onClear={() => setFilters({})} />
-        }
-        ListFooterComponent={daybook.isFetchingNextPage ? <Loading what="Earlier ones" /> : null}
-      />
+        ))}
+        {daybook.hasNextPage && (
+          <ListEnd key={rows.length} onNear={() => daybook.isFetchingNextPage || void daybook.fetchNextPage()}>
+            {daybook.isFetchingNextPage ? (
+              <Loading what="Earlier ones" />
+            ) : (
+              <Button kind="quiet" label="Show earlier ones" onPress={() => void daybook.fetchNextPage()} />
+            )}
+          </ListEnd>
+        )}
+      </ScrollView>
       {!wide && (
         <View style={styles.foot}>
           <Button kind="main" label="New specimen" icon={<Icon name="plus" color={colour.sheet} />} onPress={start} />
@@ -126,14 +146,14 @@ function FilterChoices({
 }: {
   filters: Filters;
   places: string[];
-  onChange: (filters: Filters) => void;
+  onChange: (change: Filters) => void;
 }) {
   const isDay = (text: string) => text === '' || /^\d{4}-\d{2}-\d{2}$/.test(text);
   const [days, setDays] = useState({ from: filters.from ?? '', to: filters.to ?? '' });
   const setDay = (part: Partial<typeof days>) => {
     const next = { ...days, ...part };
     setDays(next);
-    if (isDay(next.from) && isDay(next.to)) onChange({ ...filters, from: next.from || undefined, to: next.to || undefined });
+    if (isDay(next.from) && isDay(next.to)) onChange({ from: next.from || undefined, to: next.to || undefined });
   };
   const wrong = (text: string) => (isDay(text) ? undefined : 'Write it as 2026-05-12.');
   return (
@@ -146,7 +166,7 @@ function FilterChoices({
           { id: 'no', label: 'still open' },
         ]}
         chosen={filters.named ? [filters.named] : []}
-        onChange={([named]) => onChange({ ...filters, named })}
+        onChange={([named]) => onChange({ named })}
       />
       {places.length > 0 && (
         <ChoiceGroup
@@ -154,7 +174,7 @@ function FilterChoices({
           clearable
           options={places.map((place) => ({ id: place, label: place }))}
           chosen={filters.place ? [filters.place] : []}
-          onChange={([place]) => onChange({ ...filters, place })}
+          onChange={([place]) => onChange({ place })}
         />
       )}
       <View style={styles.find}>
@@ -182,7 +202,7 @@ function FilterChoices({
         clearable
         options={[{ id: 'yes', label: 'show what was removed' }]}
         chosen={filters.hidden ? ['yes'] : []}
-        onChange={([hidden]) => onChange({ ...filters, hidden: hidden })}
+        onChange={([hidden]) => onChange({ hidden })}
       />
     </View>
   );
@@ -222,13 +242,13 @@ function NothingHere({
 }
 
 /** Rows under their day, as they come. */
-function byDay(rows: SpecimenRow[]): { title: string; data: SpecimenRow[] }[] {
+function byDay(rows: SpecimenRow[]): { title: string; rows: SpecimenRow[] }[] {
   const days = new Map<string, SpecimenRow[]>();
   for (const row of rows) {
-    const title = sayDate(row.date, 'EEEE d MMMM yyyy') ?? 'No date yet';
+    const title = sayDate(row.date, 'weekday') ?? 'No date yet';
     days.set(title, [...(days.get(title) ?? []), row]);
   }
-  return [...days].map(([title, data]) => ({ title, data }));
+  return [...days].map(([title, ofDay]) => ({ title, rows: ofDay }));
 }
 
 const styles = StyleSheet.create({

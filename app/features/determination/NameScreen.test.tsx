@@ -10,6 +10,7 @@ import { NameScreen } from './NameScreen';
 const mockReplace = jest.fn();
 const mockBench = { current: {} as object };
 const mockDraft = { current: {} as object };
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('expo-router', () => ({ useRouter: () => ({ replace: mockReplace }) }));
 jest.mock('../analysis/useBench', () => ({ useBench: () => mockBench.current }));
 jest.mock('../records/useDraft', () => ({ useDraft: () => mockDraft.current }));

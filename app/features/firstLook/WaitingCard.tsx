@@ -1,6 +1,7 @@
 import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { Link } from 'expo-router';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
 import { colour, radius, space, useWide } from '../../theme';
 import { Text } from '../../ui/Text';
 
@@ -30,7 +31,7 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
           </Text>
           <Text>{left > 0 ? sayLeft(left) : row.summary.text}</Text>
           <Text size="small" quiet>
-            {[row.label, row.place, row.date].filter(Boolean).join(' · ')}
+            {[row.label, row.place, sayDate(row.date)].filter(Boolean).join(' · ')}
           </Text>
           <View style={styles.go}>
             <Text strong color={colour.sheet}>

@@ -1,6 +1,6 @@
 import type { Guide } from '@plesion/core/guide';
 import type { Distance, Light, Situation, Subject } from '@plesion/core/observation';
-import { format, isValid, parseISO } from 'date-fns';
+import { sayDate } from '../../lib/dates';
 
 export const DISTANCE_LABELS: Record<Distance, string> = { hand: 'in the hand', near: 'a few paces', far: 'far off' };
 export const LIGHT_LABELS: Record<Light, string> = { fair: 'fair', glare: 'glare', dusk: 'dusk', lamp: 'lamp' };
@@ -11,13 +11,6 @@ export const SUBJECT_LABELS: Record<Subject, string> = {
   photograph: 'a photograph',
   dead: 'dead, safely held',
 };
-
-/** 12 May 2026; nothing where there is no date. */
-export function sayDate(date: string | undefined, pattern = 'd MMM yyyy'): string | undefined {
-  if (!date) return undefined;
-  const parsed = parseISO(date);
-  return isValid(parsed) ? format(parsed, pattern) : undefined;
-}
 
 /** "Quell Harbour, ledge 4 · 12 May 2026 · in the hand". */
 export function saySituation(situation: Situation, guide?: Guide): string {

@@ -6,7 +6,7 @@ import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
-import { sayDate } from '../records/situationText';
+import { sayDate } from '../../lib/dates';
 
 export const sayUnion = (guide: Guide | undefined, { union }: Determination) =>
   guide?.unions?.find(({ id }) => id === union)?.label;
@@ -25,7 +25,7 @@ export function History({ guide, determinations }: { guide?: Guide; determinatio
               sayUnion(guide, name),
               guide && inHundred(name.p),
               name.by,
-              sayDate(name.at, 'd MMM yyyy, HH:mm'),
+              sayDate(name.at, 'minute'),
               name.guideVersion && `guide version ${name.guideVersion}`,
             ]
               .filter(Boolean)

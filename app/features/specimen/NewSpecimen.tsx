@@ -1,9 +1,9 @@
 import type { Guide } from '@plesion/core/guide';
 import type { Situation } from '@plesion/core/observation';
-import { format } from 'date-fns';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
+import { today } from '../../lib/dates';
 import { Failed, Loading } from '../../ui/states';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -67,7 +67,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
             label=""
             submitLabel="Into the daybook"
             onSubmit={begin}
-            situation={{ date: format(new Date(), 'yyyy-MM-dd'), light: 'fair' }}
+            situation={{ date: today(), light: 'fair' }}
           />
         </>
       ) : guide.data ? (
@@ -82,7 +82,7 @@ export function NewSpecimen({ guideId: wanted }: { guideId?: string }) {
             label=""
             submitLabel="To the Bench"
             onSubmit={begin}
-            situation={{ date: format(new Date(), 'yyyy-MM-dd'), light: 'fair', ...nearness(guide.data.guide) }}
+            situation={{ date: today(), light: 'fair', ...nearness(guide.data.guide) }}
           />
         </>
       ) : guide.error ? (

@@ -2,7 +2,8 @@ import { ledgeCrabs } from '@plesion/demo';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { forgetForms } from '../../lib/keptForm';
 import { SituationForm } from './SituationForm';
-import { sayDate, saySituation } from '../records/situationText';
+import { sayDate } from '../../lib/dates';
+import { saySituation } from '../records/situationText';
 
 const show = (situation = {}) => {
   const onSubmit = jest.fn();
@@ -85,6 +86,6 @@ describe('in words', () => {
   it('no date is made up', () => {
     expect(sayDate(undefined)).toBeUndefined();
     expect(sayDate('2026-13-45')).toBeUndefined();
-    expect(sayDate('2026-05-12', 'EEEE')).toBe('Tuesday');
+    expect(sayDate('2026-05-12', 'weekday')).toBe('Tuesday 12 May 2026');
   });
 });

@@ -1,6 +1,6 @@
 import type { StationView } from '@plesion/contract';
-import { format, parseISO } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
@@ -35,7 +35,7 @@ export function StationCard() {
             ))}
           </View>
           <Text size="small" quiet>
-            {`Begun on ${format(parseISO(data.since), 'd MMMM yyyy')}. What is hidden counts too: it is kept.`}
+            {`Begun on ${sayDate(data.since)}. What is hidden counts too: it is kept.`}
           </Text>
         </>
       )}

@@ -4,7 +4,7 @@ import { coneMeasures } from './measures';
 import { coneTile } from './tiles';
 import { CONE_TRAITS } from './vocabulary';
 
-export { CONE_VIEWS, type ConeView, drawCone } from './draw';
+export { drawCone } from './draw';
 export { coneModel, type ConeModel } from './model';
 export { coneOutline } from './outline';
 

@@ -1,0 +1,2 @@
+/** No native screens are there to set anything for. */
+export const initScreensFeatureFlags = () => {};

@@ -1,0 +1,34 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+
+/** A pause in typing, in milliseconds, after which the address follows. */
+const PAUSE = 250;
+
+type Values<K extends string> = Partial<Record<K, string>>;
+
+/**
+ * What a page is set to, kept in its address: Back, a reload and a link sent to somebody
+ * else show the same. The page follows at once, the address after a moment.
+ *
+ * @param names the parts of the address; what is absent or empty there is undefined here.
+ */
+export function useAddress<const K extends string>(names: readonly K[]): [Values<K>, (change: Values<K>) => void] {
+  const params = useLocalSearchParams() as Record<string, string | string[] | undefined>;
+  const router = useRouter();
+  /** What was set here, and the address does not say yet. */
+  const [ahead, setAhead] = useState<Values<K>>();
+  const inAddress = Object.fromEntries(names.map((name) => [name, [params[name]].flat()[0] || undefined])) as Values<K>;
+  const there = !ahead || Object.entries(ahead).every(([name, value]) => (value || undefined) === inAddress[name as K]);
+  useEffect(() => {
+    if (!ahead) return;
+    if (there) return setAhead(undefined);
+    const timer = setTimeout(
+      () => router.setParams(Object.fromEntries(Object.keys(ahead).map((name) => [name, ahead[name as K] || undefined]))),
+      PAUSE,
+    );
+    return () => clearTimeout(timer);
+  }, [ahead, there, router]);
+  const said = JSON.stringify({ ...inAddress, ...ahead });
+  const values = useMemo(() => JSON.parse(said) as Values<K>, [said]);
+  return [values, (change) => setAhead((before) => ({ ...before, ...change }))];
+}

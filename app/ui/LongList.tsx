@@ -1,0 +1,37 @@
+import { type ReactNode, useEffect, useRef } from 'react';
+import { Platform, type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
+
+/** Where the browser can, rows out of sight cost nothing but their height. */
+const outOfSight = (height: number): StyleProp<ViewStyle> =>
+  Platform.OS === 'web' && ({ contentVisibility: 'auto', containIntrinsicSize: `auto ${height}px` } as object);
+
+/**
+ * One row of a long list. All rows are in the page, so that the keyboard, a search of the
+ * page and a screen reader find them; what is out of sight is neither laid out nor painted.
+ */
+export const LongRow = ({ height, style, children }: { height: number; style?: StyleProp<ViewStyle>; children: ReactNode }) => (
+  <View style={[outOfSight(height), style]}>{children}</View>
+);
+
+/** The end of what has come of a list; asks for more as soon as it is nearly in sight. */
+export function ListEnd({ onNear, children }: { onNear: () => void; children?: ReactNode }) {
+  const end = useRef<View>(null);
+  const near = useRef(onNear);
+  useEffect(() => {
+    near.current = onNear;
+  });
+  useEffect(() => {
+    const element = end.current as unknown as Element | null;
+    if (!element || typeof IntersectionObserver === 'undefined') return;
+    const watch = new IntersectionObserver(([{ isIntersecting }]) => isIntersecting && near.current(), { rootMargin: '600px' });
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, []);
+  return (
+    <View ref={end} style={styles.end}>
+      {children}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ end: { minHeight: 1 } });
