@@ -10,6 +10,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
+import { sayBeam, saySide } from './beamWords';
 import { layOutBeam, type Placed } from './beamLayout';
 import { leadingForm } from '../analysis/leadingForm';
 
@@ -190,12 +191,6 @@ function Weight({ weight, x }: { weight: Placed; x: number }) {
     </G>
   );
 }
-
-const saySide = (answer: Standing, bits: number, what: string) =>
-  `${what}: ${Math.abs(bits).toFixed(1)} bits for ${bits > 0 ? answer.beam.left.label : answer.beam.right.label}`;
-
-const sayBeam = (answer: Standing) =>
-  saySide(answer, answer.beam.sum, `Beam between ${answer.beam.left.label} and ${answer.beam.right.label}`);
 
 const styles = StyleSheet.create({
   fill: { width: '100%' },

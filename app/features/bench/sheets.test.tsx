@@ -75,7 +75,9 @@ describe('the beam', () => {
     const { left, right } = answer.beam;
     render(<Beam guide={ledgeCrabs} answer={answer} say={(i) => `reading ${i}`} onOpen={onOpen} />);
     expect(
-      screen.getByLabelText(new RegExp(`^Beam between ${left.label} and ${right.label}: [\\d.]+ bits for ${left.label}$`)),
+      screen.getByLabelText(
+        new RegExp(`^Beam between ${left.label}, \\d+ in 100, and ${right.label}, \\d+ in 100: [\\d.]+ bits for ${left.label}$`),
+      ),
     ).toBeTruthy();
     expect(screen.getByLabelText(/^Place, date and numbers: [\d.]+ bits for Petralda /)).toBeDisabled();
     fireEvent.press(screen.getByLabelText(/^reading 1: /));

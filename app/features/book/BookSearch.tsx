@@ -1,9 +1,9 @@
 import { type Hit, searchGuide } from '@plesion/core/book';
 import { type Guide, sayOtherName } from '@plesion/core/guide';
-import { useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
 import { TextField } from '../../ui/TextField';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -29,9 +29,9 @@ export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
         onChangeText={setText}
         placeholder="a name of any kind, a character, a word"
       />
-      {wanted.trim() !== '' && found.length === 0 && (
-        <Text size="small" quiet>
-          Nothing here has that name. Try fewer letters.
+      {wanted.trim() !== '' && (
+        <Text size="small" quiet role="status">
+          {found.length === 0 ? 'Nothing here has that name. Try fewer letters.' : `${found.length} found`}
         </Text>
       )}
       {found.slice(0, MOST).map(({ hit, own }) => (
@@ -59,17 +59,10 @@ function pathOf(hit: Hit, id: string) {
 const KINDS: Record<Hit['kind'], string> = { taxon: 'name', character: 'character', term: 'word', source: 'source' };
 
 function Result({ hit, own: { id, guide }, several }: { hit: Hit; own: InGuide; several: boolean }) {
-  const router = useRouter();
   const path = pathOf(hit, id);
   const by = hit.kind === 'taxon' ? hit.by.by : (hit.by ?? hit.label);
-  return (
-    <Pressable
-      role="link"
-      accessibilityLabel={`${hit.label}, found as ${by}`}
-      disabled={!path}
-      onPress={() => path && router.push(path)}
-      style={styles.hit}
-    >
+  const said = (
+    <>
       <View style={styles.words}>
         {hit.kind === 'taxon' ? <TaxonName guide={guide} taxon={hit.id} size={18} /> : <Text strong>{hit.label}</Text>}
         <Text size="small" quiet>
@@ -79,7 +72,14 @@ function Result({ hit, own: { id, guide }, several }: { hit: Hit; own: InGuide; 
       <Text size="small" color={colour.kelp}>
         {KINDS[hit.kind]}
       </Text>
-    </Pressable>
+    </>
+  );
+  return path ? (
+    <LinkBox href={path} label={`${hit.label}, found as ${by}`} style={styles.hit}>
+      {said}
+    </LinkBox>
+  ) : (
+    <View style={styles.hit}>{said}</View>
   );
 }
 

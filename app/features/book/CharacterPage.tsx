@@ -1,9 +1,9 @@
 import { conditionsOf, disputedForms, hidesOf, type Holder, holdersOf } from '@plesion/core/book';
 import { scoredOf } from '@plesion/core/compare';
 import { type Character, type CompiledGuide, type Guide, isValue, sayFacets } from '@plesion/core/guide';
-import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
@@ -117,16 +117,10 @@ function States({ id, compiled, character }: { id: string; compiled: CompiledGui
 
 /** How often a taxon shows a state, as a bar from its least to its most among forms. */
 function HolderRow({ id, compiled, holder: { taxon, least, most } }: { id: string; compiled: CompiledGuide; holder: Holder }) {
-  const router = useRouter();
   const form = compiled.forms.find((one) => one.taxon === taxon)!.id;
   const [low, high] = [least, most].map((p) => Math.round(p * 100));
   return (
-    <Pressable
-      role="link"
-      testID={`holder ${taxon}`}
-      onPress={() => router.push({ pathname: '/guides/[id]/form', params: { id, form } })}
-      style={styles.holder}
-    >
+    <LinkBox testID={`holder ${taxon}`} href={{ pathname: '/guides/[id]/form', params: { id, form } }} style={styles.holder}>
       <View style={styles.holderName}>
         <TaxonName guide={compiled.guide} taxon={taxon} size={15} short lines={1} />
       </View>
@@ -137,13 +131,12 @@ function HolderRow({ id, compiled, holder: { taxon, least, most } }: { id: strin
       <Text size="small" figures style={styles.share}>
         {low === high ? high : `${low}–${high}`}
       </Text>
-    </Pressable>
+    </LinkBox>
   );
 }
 
 /** What every form measures, on one axis. */
 function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGuide; character: Character }) {
-  const router = useRouter();
   const table = compiled.tables.get(character.id)!;
   const rows = compiled.forms.flatMap((form, f) => {
     const scored = form.cross ? null : scoredOf(table, f);
@@ -155,12 +148,7 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
   return (
     <Card title="What each form measures" aside={character.unit}>
       {rows.map(({ form, low, high }) => (
-        <Pressable
-          key={form.id}
-          role="link"
-          onPress={() => router.push({ pathname: '/guides/[id]/form', params: { id, form: form.id } })}
-          style={styles.holder}
-        >
+        <LinkBox key={form.id} href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} style={styles.holder}>
           <View style={styles.rangeName}>
             <TaxonName guide={compiled.guide} taxon={form.taxon} size={15} short lines={1} />
             <Text size="small" quiet numberOfLines={1}>
@@ -173,7 +161,7 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
           <Text size="small" figures style={styles.wideShare}>
             {`${Number(low.toPrecision(3))}–${Number(high.toPrecision(3))}`}
           </Text>
-        </Pressable>
+        </LinkBox>
       ))}
     </Card>
   );

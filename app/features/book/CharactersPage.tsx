@@ -1,7 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
-import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { PageHeading } from '../../ui/PageHeading';
@@ -21,7 +21,6 @@ export function CharactersPage({ id }: { id: string }) {
 }
 
 function Characters({ id, guide }: { id: string; guide: Guide }) {
-  const router = useRouter();
   return (
     <Screen widest={1080}>
       <View>
@@ -32,11 +31,10 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
         <Card key={group} title={label}>
           <View style={styles.rows}>
             {characters.map((character) => (
-              <Pressable
+              <LinkBox
                 key={character.id}
-                role="link"
-                onPress={() => router.push({ pathname: '/guides/[id]/character', params: { id, character: character.id } })}
-                style={({ pressed }) => [styles.row, pressed && styles.pressed]}
+                href={{ pathname: '/guides/[id]/character', params: { id, character: character.id } }}
+                style={styles.row}
               >
                 <View style={styles.words}>
                   <Text strong>{character.label}</Text>
@@ -50,7 +48,7 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
                     return plate && <PlateView key={state.id} plate={plate} width={48} height={48} />;
                   })}
                 </View>
-              </Pressable>
+              </LinkBox>
             ))}
           </View>
         </Card>

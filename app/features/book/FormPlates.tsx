@@ -2,10 +2,10 @@ import { urlOf } from '@plesion/contract';
 import type { TellingCharacter } from '@plesion/core/book';
 import type { Guide } from '@plesion/core/guide';
 import { closedViews, conceal, leadersOf, type Veil, VEILS } from '@plesion/core/plates';
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, TOUCH, WIDE } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Icon } from '../../ui/Icon';
@@ -67,7 +67,6 @@ interface OnePlateProps extends Omit<FormPlatesProps, 'characters'> {
 const MOST = 5;
 
 function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps) {
-  const router = useRouter();
   const screen = useWindowDimensions().width;
   const many = drawnViews(guide).length;
   const width = screen >= WIDE ? (many > 3 ? 316 : 486) : Math.min(screen - 44, 480);
@@ -86,16 +85,13 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
     <View style={{ width: width + 2 * space.s + 2 }}>
       <PlateSheet plate={plate} width={width} label={`Plate, ${caption}`} caption={caption} leaders={leaders}>
         {leaders.map(({ part, text }, i) => (
-          <Pressable
+          <LinkBox
             key={part}
-            role="link"
-            accessibilityLabel={`${i + 1}: ${text}`}
-            onPress={() =>
-              router.push({
-                pathname: '/guides/[id]/character',
-                params: { id, character: characters.find((character) => character.part === part)!.character },
-              })
-            }
+            label={`${i + 1}: ${text}`}
+            href={{
+              pathname: '/guides/[id]/character',
+              params: { id, character: characters.find((character) => character.part === part)!.character },
+            }}
             style={styles.character}
           >
             <Text size="small" strong color={colour.kelp} figures style={styles.number}>
@@ -104,7 +100,7 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
             <Text size="small" style={styles.grow}>
               {text}
             </Text>
-          </Pressable>
+          </LinkBox>
         ))}
         <View style={styles.keep}>
           {(['svg', 'png'] as const).map((as) => (

@@ -17,7 +17,9 @@ let mockGuide: Guide = terns;
 jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('expo-router', () => ({
   useRouter: () => ({ push: mockPush }),
-  Link: ({ children }: { children: unknown }) => children,
+  Link: jest
+    .requireActual<{ linkTo: (go: (href: unknown) => void) => unknown }>('../../test/link')
+    .linkTo((href) => mockPush(href)),
 }));
 jest.mock('../records/useGuide', () => ({ useGuide: () => ({ data: { id: 'g', guide: mockGuide, version: 1 } }) }));
 jest.mock('../keys/KeysSheet', () => ({ KeysSheet: () => null }));
@@ -200,7 +202,12 @@ describe('the page of a character', () => {
 describe('characters, taxa and words', () => {
   it('lists every character in the order of work', () => {
     render(<CharactersPage id="g" />);
-    expect(screen.getAllByRole('link')).toHaveLength(terns.characters.length);
+    for (const { label } of terns.characters) expect(screen.getByText(label)).toBeTruthy();
+    fireEvent.press(screen.getByText(terns.characters[0].label));
+    expect(mockPush).toHaveBeenLastCalledWith({
+      pathname: '/guides/[id]/character',
+      params: { id: 'g', character: terns.characters[0].id },
+    });
   });
 
   it('lists taxa below their parents, with every form to open', () => {

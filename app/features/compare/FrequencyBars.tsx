@@ -16,7 +16,16 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
   return (
     <View style={styles.table}>
       {states.map(({ state, label }) => (
-        <View key={state} style={styles.row}>
+        <View
+          key={state}
+          style={styles.row}
+          role="img"
+          aria-label={sayShares(
+            label,
+            names,
+            scored.map((list) => list?.find((one) => one.state === state)?.p),
+          )}
+        >
           <Text size="small" style={styles.state}>
             {label}
           </Text>
@@ -24,11 +33,7 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
             {scored.map((list, i) => {
               const p = list?.find((one) => one.state === state)?.p;
               return (
-                <View
-                  key={names[i]}
-                  style={styles.line}
-                  accessibilityLabel={`${names[i]}: ${p === undefined ? 'not scored' : `${Math.round(p * 100)} in 100`}`}
-                >
+                <View key={names[i]} style={styles.line}>
                   <View
                     style={[
                       styles.bar,
@@ -51,6 +56,14 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
     </View>
   );
 }
+
+/** "level: 86 in 100 of H. sodalis, 13 of H. consors". */
+const sayShares = (label: string, names: readonly string[], shares: readonly (number | undefined)[]): string =>
+  `${label}: ${names
+    .map((name, i) =>
+      shares[i] === undefined ? `${name} not scored` : `${Math.round(shares[i] * 100)}${i ? '' : ' in 100'} of ${name}`,
+    )
+    .join(', ')}`;
 
 const styles = StyleSheet.create({
   table: { gap: space.s },

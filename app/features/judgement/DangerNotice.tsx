@@ -37,7 +37,7 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
       <Pressable
         role="button"
         aria-expanded={open}
-        accessibilityLabel={open ? 'Make the danger notice smaller' : 'Show the whole danger notice'}
+        accessibilityLabel={`${WORDS[worst.grade]}: ${worst.name}, ${KINDS[worst.kind]}, possible, ${inHundred(worst.p)}. ${open ? 'Show less' : 'Show more'}`}
         onPress={() => setTurned(turned === key ? undefined : key)}
         style={styles.head}
       >

@@ -92,7 +92,7 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
         />
       </Card>
       <KeyProblems problems={problems} onOpen={(couplet) => router.push(`/keys/${id}/edit?couplet=${couplet}`)} />
-      <KeyText keyed={key} guide={guide} onOpen={(couplet) => router.push(`/keys/${id}/walk?start=${couplet}`)} />
+      <KeyText keyed={key} guide={guide} hrefOf={(couplet) => `/keys/${id}/walk?start=${couplet}`} />
       <WriteOut id={id} />
       {!stored.hidden && <Remove stored={stored} />}
     </Screen>

@@ -1,8 +1,10 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Key, printStatements } from '@plesion/core/keys';
+import type { Href } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
@@ -12,8 +14,15 @@ import { DestinationName } from './DestinationName';
 /** Couplets shown at once. */
 const PORTION = 40;
 
+interface KeyTextProps {
+  keyed: Key;
+  guide?: Guide;
+  /** Where a couplet leads on to; a key that is only looked at leads nowhere. */
+  hrefOf?: (couplet: string) => Href;
+}
+
 /** The key as it is read: couplet by couplet, terms open in place. */
-export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; onOpen: (couplet: string) => void }) {
+export function KeyText({ keyed, guide, hrefOf }: KeyTextProps) {
   const [shown, setShown] = useState(PORTION);
   return (
     <Card title="Couplets">
@@ -21,16 +30,7 @@ export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; o
         <View key={couplet.id} nativeID={`couplet-${couplet.number}`} style={styles.couplet}>
           {couplet.leads.map((lead) => (
             <View key={lead.id} style={styles.lead}>
-              <Pressable
-                role="link"
-                accessibilityLabel={`Walk from couplet ${couplet.number}`}
-                onPress={() => onOpen(couplet.id)}
-                style={styles.character}
-              >
-                <Text strong color={colour.kelp}>
-                  {`${couplet.number}${lead.id}`}
-                </Text>
-              </Pressable>
+              <CoupletNumber number={couplet.number} lead={lead.id} href={hrefOf?.(couplet.id)} />
               <View style={styles.words}>
                 <TermText guide={guide} text={printStatements(lead.statements) || '…'} />
                 <View style={styles.to}>
@@ -55,6 +55,20 @@ export function KeyText({ keyed, guide, onOpen }: { keyed: Key; guide?: Guide; o
         />
       )}
     </Card>
+  );
+}
+
+function CoupletNumber({ number, lead, href }: { number: string; lead: string; href?: Href }) {
+  const said = (
+    <Text strong color={colour.kelp}>
+      {`${number}${lead}`}
+    </Text>
+  );
+  if (!href) return <View style={styles.character}>{said}</View>;
+  return (
+    <LinkBox label={`${number}${lead}: walk from couplet ${number}`} href={href} style={styles.character}>
+      {said}
+    </LinkBox>
   );
 }
 

@@ -138,7 +138,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
                     </Text>
                   ))}
               </Card>
-              <KeyText keyed={tied} guide={guide} onOpen={() => undefined} />
+              <KeyText keyed={tied} guide={guide} />
             </>
           )}
         </View>

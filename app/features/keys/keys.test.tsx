@@ -24,7 +24,10 @@ jest.mock('../../lib/api', () => {
   const { QueryClient: Client } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (...given: unknown[]) => mockApi(...given), queryClient: new Client() };
 });
-jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: ReactNode }) => children }));
+jest.mock('expo-router', () => ({
+  useRouter: () => mockRouter,
+  Link: jest.requireActual<{ linkTo: (go: (href: unknown) => void) => unknown }>('../../test/link').linkTo((href) => mockRouter.push(href)),
+}));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'ann' } }) }));
 let mockStanding: object | undefined;
 jest.mock('../analysis/useStanding', () => ({ useStanding: () => ({ data: mockStanding }) }));
@@ -104,7 +107,7 @@ describe('the page of a key', () => {
     expect(await screen.findByText('20 couplets · 22 endings · at most 9 steps · version 1')).toBeTruthy();
     expect(screen.getByText(/permit/)).toBeTruthy();
     expect(screen.getByText('Couplet 11 rests on colour alone, which fades and shifts.')).toBeTruthy();
-    await act(async () => fireEvent.press(screen.getAllByLabelText('Walk from couplet 15')[0]));
+    await act(async () => fireEvent.press(screen.getAllByLabelText(/walk from couplet 15$/)[0]));
     expect(mockRouter.push).toHaveBeenCalledWith(`/keys/${KEY}/walk?start=c15`);
   });
 

@@ -7,6 +7,7 @@ import { Logo } from '../../ui/Logo';
 import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
 import { AppearanceLink } from './AppearanceLink';
+import { UpLink } from './UpLink';
 
 interface Place {
   href: string;
@@ -34,7 +35,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const wide = useWide();
   return (
     <View style={[styles.fill, wide && styles.beside]}>
-      {wide && <Rail />}
+      {wide ? <Rail /> : <UpLink />}
       <View role="main" style={styles.fill}>
         {children}
       </View>

@@ -1,8 +1,10 @@
 import { CERTAINTIES, type Certainty } from '@plesion/core/observation';
-import { coupletIndex } from '@plesion/core/keys';
+import { inHundred } from '@plesion/core/evidence';
+import { coupletIndex, type LeadStanding } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
+import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -35,8 +37,11 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
   const guide = bench.guide?.guide;
   return (
     <View style={styles.group}>
+      <Announce>{saySupport(standings)}</Announce>
       <View style={styles.head}>
-        <Text size="title" heading={2}>{`Couplet ${couplet.number}`}</Text>
+        <View aria-live="polite">
+          <Text size="title" heading={2}>{`Couplet ${couplet.number}`}</Text>
+        </View>
         {step && <Button small kind="quiet" label="Decide it anew" onPress={() => bench.reopen(id)} />}
       </View>
       {couplet.prepare && (
@@ -94,6 +99,13 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
     </View>
   );
 }
+
+/** What was ticked says for each lead. */
+const saySupport = (standings: readonly LeadStanding[] = []): string =>
+  standings
+    .filter(({ findings }) => findings.some(({ fit }) => fit !== undefined))
+    .map(({ lead, support, p }) => `Lead ${lead}: ${support.toFixed(1)} bits, ${inHundred(p)}`)
+    .join('. ');
 
 /** How a fork is weighed: by what was ticked, or as the person leans. */
 function ForkWeights({ bench, couplet }: { bench: OpenWalk; couplet: string }) {

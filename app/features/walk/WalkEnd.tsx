@@ -4,6 +4,7 @@ import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour, space, TOUCH } from '../../theme/index';
+import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
@@ -25,6 +26,7 @@ export function WalkEnd({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: 
   const known = guide?.taxa.some(({ id }) => id === reached.taxon);
   return (
     <View style={styles.group}>
+      <Announce>{`The key comes to ${reached.name}, ${inHundred(reached.p)}. ${call?.text ?? ''}`}</Announce>
       <Card title="The key comes to">
         {known ? <TaxonName guide={guide} taxon={reached.taxon} size={30} /> : <WrittenName name={reached.name} size={30} />}
         <Text quiet>{`${inHundred(reached.p)}, by the decisions and what may have been misread in them`}</Text>

@@ -1,0 +1,31 @@
+/** Where a page belongs, and what that is called. */
+export interface Up {
+  href: string;
+  label: string;
+}
+
+const DAYBOOK: Up = { href: '/', label: 'Daybook' };
+const GUIDES: Up = { href: '/guides', label: 'Guides' };
+
+/** Addresses as the router has them, from the nearest; `$1` is the id in them. */
+const BELONGS: [RegExp, Up][] = [
+  [/^\/specimens\/([^/]+)\/name$/, { href: '/specimens/$1/bench', label: 'Bench' }],
+  [/^\/specimens\/([^/]+)\/.+$/, { href: '/specimens/$1', label: 'Specimen' }],
+  [/^\/specimens\/.+$/, DAYBOOK],
+  [/^\/lots\/.+$/, { href: '/lots', label: 'Lots' }],
+  [/^\/lots$/, DAYBOOK],
+  [/^\/(account|appearance)$/, DAYBOOK],
+  [/^\/guides\/([^/]+)\/.+$/, { href: '/guides/$1', label: 'Guide' }],
+  [/^\/guides\/.+$/, GUIDES],
+  [/^\/keys\/([^/]+)\/.+$/, { href: '/keys/$1', label: 'Key' }],
+  [/^\/keys\/.+$/, GUIDES],
+];
+
+/** The page above one; undefined for a place of the bar, which is above all. */
+export function upFrom(path: string): Up | undefined {
+  for (const [pattern, { href, label }] of BELONGS) {
+    const found = pattern.exec(path);
+    if (found) return { href: href.replace('$1', found[1]), label };
+  }
+  return undefined;
+}
