@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { AxeResults } from 'axe-core';
 import type { Page } from 'playwright-core';
+import { addresses } from './addresses';
 import { enterDemo, openStation, SIZES, type Station } from './station';
 
 const axe = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
@@ -11,27 +12,6 @@ beforeAll(async () => {
   station = await openStation();
 });
 afterAll(() => station.close());
-
-/** Every address, with records of the demo in it. */
-async function addresses(page: Page): Promise<string[]> {
-  const get = async <T>(path: string) => (await (await page.request.get(`${station.url}${path}`)).json()) as T;
-  const { specimens } = await get<{ specimens: { id: string; guideId?: string; readings: number }[] }>('/api/specimens');
-  const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
-  const { keys } = await get<{ keys: { id: string; guideId?: string }[] }>('/api/keys');
-  const { lots } = await get<{ lots: { id: string }[] }>('/api/lots');
-  const specimen = `/specimens/${specimens.find(({ guideId, readings }) => guideId && readings > 2)!.id}`;
-  const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
-  const guide = `/guides/${crabs}`;
-  const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
-  return [
-    ...['/', '/account', '/appearance', '/bench', '/guides', '/guides/learn', guide],
-    ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare'].map(
-      (one) => `${guide}/${one}`,
-    ),
-    ...[`/keys/make?guide=${crabs}`, '/keys/read', key, `${key}/edit`, `${key}/walk`, '/lots', `/lots/${lots[0].id}`],
-    ...['/specimens/new', specimen, `${specimen}/bench`, `${specimen}/name`, `${specimen}/situation`, '/nowhere'],
-  ];
-}
 
 /** What axe finds wrong, a line each. */
 async function faultsOf(page: Page): Promise<string[]> {
@@ -60,7 +40,7 @@ it('no page has a fault that axe finds, at either size; each has one title and h
   };
   await look('the door');
   await enterDemo(page, station.url);
-  for (const path of await addresses(page)) {
+  for (const path of await addresses(page, station.url)) {
     await page.setViewportSize(phone);
     await page.goto(`${station.url}${path}`);
     await settled(page);

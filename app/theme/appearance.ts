@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { useWindowDimensions } from 'react-native';
 import { z } from 'zod';
 import { device } from '../lib/device';
 import { keptIn } from '../lib/kept';
@@ -8,7 +9,7 @@ import { DAY, LAMP, type Palette } from './palette';
 /** How the person wants to see things; kept on this device. */
 const Appearance = z.object({
   light: z.enum(['day', 'lamp', 'device']).catch('day'),
-  letters: z.enum(['usual', 'large', 'larger']).catch('usual'),
+  letters: z.enum(['usual', 'large', 'larger', 'twice']).catch('usual'),
   motion: z.enum(['device', 'less']).catch('device'),
   /** Does a single letter, digit or sign do something? */
   shortcuts: z.enum(['on', 'off']).catch('on'),
@@ -18,7 +19,7 @@ export type Appearance = z.infer<typeof Appearance>;
 const kept = keptIn(device, 'plesion.look', Appearance);
 
 /** How much larger letters are set. */
-const SCALES: Record<Appearance['letters'], number> = { usual: 1, large: 1.2, larger: 1.45 };
+const SCALES: Record<Appearance['letters'], number> = { usual: 1, large: 1.2, larger: 1.45, twice: 2 };
 
 const store = createStore<Appearance>(kept.read() ?? Appearance.parse({}));
 
@@ -67,6 +68,12 @@ export function setAppearance(change: Partial<Appearance>): void {
 }
 
 export const useAppearance = (): Appearance => useSyncExternalStore(store.subscribe, store.get, store.get);
+
+/** Is there little room for what stays in sight: large letters, or a small window? Bars fold then. */
+export const useTight = (): boolean => {
+  const { width, height } = useWindowDimensions();
+  return useLetterScale() > 1.3 || height < 600 || width < 360;
+};
 
 /** By how much letters are to be set larger. */
 export const useLetterScale = (): number => SCALES[useAppearance().letters];

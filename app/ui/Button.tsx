@@ -39,7 +39,7 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
     >
       <View style={styles.row}>
         {busy ? <ActivityIndicator size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon}
-        <Text strong size={small ? 'small' : 'body'} color={kind === 'main' ? colour.sheet : colour.kelp}>
+        <Text strong style={styles.label} size={small ? 'small' : 'body'} color={kind === 'main' ? colour.sheet : colour.kelp}>
           {label}
         </Text>
       </View>
@@ -48,9 +48,18 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
 }
 
 const styles = StyleSheet.create({
-  base: { minHeight: TOUCH, borderRadius: radius.m, paddingHorizontal: space.l, justifyContent: 'center', alignItems: 'center' },
+  base: {
+    minHeight: TOUCH,
+    borderRadius: radius.m,
+    paddingHorizontal: space.l,
+    justifyContent: 'center',
+    alignItems: 'center',
+    maxWidth: '100%',
+    flexShrink: 1,
+  },
   small: { paddingHorizontal: space.m },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  label: { flexShrink: 1 },
   main: { backgroundColor: colour.kelp },
   plain: { backgroundColor: colour.sheet, borderWidth: 1, borderColor: colour.hairline },
   quiet: { backgroundColor: 'transparent' },

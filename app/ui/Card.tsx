@@ -42,6 +42,6 @@ const styles = StyleSheet.create({
     padding: space.l,
     gap: space.m,
   },
-  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space.m },
+  head: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', alignItems: 'center', gap: space.m },
   title: { flexShrink: 1 },
 });

@@ -52,10 +52,11 @@ export function ChoiceGroup<T extends string>({ label, options, chosen, onChange
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.xs + 2 },
+  group: { gap: space.xs + 2, maxWidth: '100%' },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   option: {
     minHeight: TOUCH,
+    maxWidth: '100%',
     paddingHorizontal: space.m + 2,
     justifyContent: 'center',
     borderRadius: radius.m,

@@ -2,18 +2,23 @@ import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useKeptScroll } from '../lib/keptScroll';
 import { colour, space, useWide } from '../theme';
+import { useTight } from '../theme/appearance';
 
 interface ScreenProps {
   children: ReactNode;
   /** Stays in sight below the scrolled part. */
   foot?: ReactNode;
+  /** The foot makes itself small where there is little room; one that does not ends the scrolled part then. */
+  footFolds?: boolean;
   /** Widest the column grows on a wide screen. */
   widest?: number;
 }
 
 /** One scrolled column with an optional foot. */
-export function Screen({ children, foot, widest = 860 }: ScreenProps) {
+export function Screen({ children, foot, footFolds, widest = 860 }: ScreenProps) {
   const wide = useWide();
+  const tight = useTight();
+  const fixed = footFolds || !tight;
   return (
     <View style={styles.fill}>
       <ScrollView
@@ -22,8 +27,9 @@ export function Screen({ children, foot, widest = 860 }: ScreenProps) {
         contentContainerStyle={[styles.content, wide && styles.wide, { maxWidth: widest }]}
       >
         {children}
+        {foot && !fixed && <View>{foot}</View>}
       </ScrollView>
-      {foot && <View style={styles.foot}>{foot}</View>}
+      {foot && fixed && <View style={styles.foot}>{foot}</View>}
     </View>
   );
 }

@@ -29,11 +29,25 @@ const SIZES: Record<Size, readonly [number, number]> = {
 const sized = (size: Size) => ({ fontSize: SIZES[size][0], lineHeight: SIZES[size][1] });
 
 /** All text of the interface. */
-export function Text({ children, size = 'body', strong, quiet, figures, color, heading, style, ref, ...rest }: TextProps) {
+export function Text({
+  children,
+  size = 'body',
+  strong,
+  quiet,
+  figures,
+  color,
+  heading,
+  style,
+  ref,
+  numberOfLines,
+  ...rest
+}: TextProps) {
   const scale = useLetterScale();
   return (
     <NativeText
       {...rest}
+      // Who needs large letters needs all of them.
+      numberOfLines={scale === 1 ? numberOfLines : undefined}
       ref={ref}
       {...(heading ? { role: 'heading', 'aria-level': heading } : {})}
       style={[

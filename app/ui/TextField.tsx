@@ -33,7 +33,7 @@ export function TextField({ label, problem, unit, hint, style, ...input }: TextF
           style={[
             styles.input,
             { fontSize: 16 * scale },
-            input.multiline && styles.tall,
+            input.multiline && [styles.tall, GROWS],
             problem ? styles.wrong : undefined,
             style,
           ]}
@@ -53,6 +53,9 @@ export function TextField({ label, problem, unit, hint, style, ...input }: TextF
     </View>
   );
 }
+
+/** A field of several lines is as high as what is in it, where the browser can. */
+const GROWS = { fieldSizing: 'content' } as object;
 
 const styles = StyleSheet.create({
   group: { gap: space.xs, flexShrink: 1 },

@@ -12,9 +12,13 @@ interface WrittenPartsProps {
 
 /** A name in parts: what is a scientific name leans; authorities, ranks, qualifiers and words stand upright. */
 export function WrittenParts({ parts, size = 17, color = colour.ink, lines }: WrittenPartsProps) {
-  const letters = size * useLetterScale();
+  const scale = useLetterScale();
+  const letters = size * scale;
   return (
-    <Text numberOfLines={lines} style={[styles.upright, { fontSize: letters, lineHeight: Math.round(letters * 1.3), color }]}>
+    <Text
+      numberOfLines={scale === 1 ? lines : undefined}
+      style={[styles.upright, { fontSize: letters, lineHeight: Math.round(letters * 1.3), color }]}
+    >
       {parts.map((part, i) => (
         <Text key={i} style={part.italic ? styles.italic : styles.upright}>
           {part.text}

@@ -19,6 +19,7 @@ const LETTERS: { id: Appearance['letters']; label: string }[] = [
   { id: 'usual', label: 'usual' },
   { id: 'large', label: 'large' },
   { id: 'larger', label: 'larger' },
+  { id: 'twice', label: 'twice as large' },
 ];
 const MOTION: { id: Appearance['motion']; label: string }[] = [
   { id: 'device', label: 'as the device' },

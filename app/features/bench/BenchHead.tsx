@@ -40,7 +40,7 @@ export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
           <PageHeading title={content.label ? `Bench: ${content.label}` : 'Bench'}>
             <StandingName guide={guide} content={content} answer={answer} />
           </PageHeading>
-          <Text size="small" quiet numberOfLines={1}>
+          <Text size="small" quiet numberOfLines={2}>
             {saySituation(content.situation, guide) || 'no place or date yet'}
           </Text>
           <View style={styles.line}>

@@ -4,6 +4,7 @@ import { Redirect, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
+import { useTight } from '../../theme/appearance';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -62,13 +63,15 @@ function PhoneBench({ id, bench }: PartProps) {
     answer,
   } = bench;
   const [next, setNext] = useState<string>();
+  const tight = useTight();
   return (
     <View style={styles.fill}>
-      <DangerNotice guide={guide} answer={answer} />
+      <DangerNotice guide={guide} answer={answer} folded={tight} />
       <Screen
+        footFolds
         foot={
           <View>
-            {answer && <MiniBeam answer={answer} />}
+            {answer && !tight && <MiniBeam answer={answer} />}
             <CallBar id={id} answer={answer} />
           </View>
         }

@@ -1,25 +1,51 @@
 import type { Standing } from '@plesion/core/evidence';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
+import { useTight } from '../../theme/appearance';
+import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 
-/** What may be said now, and the way to say it. */
-export function CallBar({ id, answer, keys }: { id: string; answer?: Standing; keys?: () => void }) {
+interface CallBarProps {
+  id: string;
+  answer?: Standing;
+  keys?: () => void;
+}
+
+/** What may be said now, and the way to say it. Where there is little room it is a line that unfolds. */
+export function CallBar({ id, answer, keys }: CallBarProps) {
   const router = useRouter();
+  const tight = useTight();
+  const [open, setOpen] = useState(false);
+  const text = answer?.call.text ?? 'Weighing …';
+  const folded = tight && !open;
   return (
     <View style={styles.callBar}>
-      <View role="status" aria-live="polite" style={styles.fill}>
-        <Text size="small" numberOfLines={4} testID="call">
-          {answer?.call.text ?? 'Weighing …'}
-        </Text>
-        {answer?.call.proviso && (
-          <Text size="small" quiet>
-            {answer.call.proviso}
+      {folded ? (
+        <Announce>{text}</Announce>
+      ) : (
+        <View role="status" aria-live="polite" style={styles.call}>
+          <Text size="small" numberOfLines={4} testID="call">
+            {text}
           </Text>
-        )}
-      </View>
+          {answer?.call.proviso && (
+            <Text size="small" quiet>
+              {answer.call.proviso}
+            </Text>
+          )}
+        </View>
+      )}
+      {tight && (
+        <Button
+          small
+          kind="quiet"
+          label={open ? 'Fold' : 'The call'}
+          hint={open ? 'Fold the call' : 'Show the call'}
+          onPress={() => setOpen(!open)}
+        />
+      )}
       {keys && <Button small kind="quiet" label="?" hint="Show the keys" onPress={keys} />}
       <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />
     </View>
@@ -27,6 +53,6 @@ export function CallBar({ id, answer, keys }: { id: string; answer?: Standing; k
 }
 
 const styles = StyleSheet.create({
-  fill: { flex: 1 },
-  callBar: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  call: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
+  callBar: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', justifyContent: 'flex-end', gap: space.m },
 });

@@ -33,7 +33,7 @@ export function MiniBeam({ answer }: { answer: Standing }) {
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', alignItems: 'center', gap: space.s, marginBottom: space.s },
-  name: { fontFamily: font.name, flexBasis: 104, flexShrink: 1 },
+  name: { fontFamily: font.name, flexBasis: 124, flexShrink: 1 },
   right: { textAlign: 'right' },
   track: { flex: 1, height: 18, justifyContent: 'center' },
   axis: { height: 3, borderRadius: 2, backgroundColor: colour.ink },

@@ -60,7 +60,7 @@ export function NextLookSheet({ guide, answer, chosen, onChoose, children }: Nex
           </Text>
           {others.map((look) => (
             <Pressable key={look.character} role="button" onPress={() => onChoose(look.character)} style={styles.other}>
-              <Text size="small" color={colour.kelp} strong>
+              <Text size="small" color={colour.kelp} strong style={styles.shrinks}>
                 {labelOf(look.character)}
               </Text>
               <Text size="small" quiet>
@@ -111,11 +111,13 @@ function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: 
 
 const styles = StyleSheet.create({
   answers: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l, rowGap: 2 },
+  shrinks: { flexShrink: 1 },
   others: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   other: {
     flexDirection: 'row',
     gap: space.s,
     minHeight: TOUCH,
+    maxWidth: '100%',
     alignItems: 'center',
     paddingHorizontal: space.m,
     borderRadius: 22,

@@ -108,5 +108,5 @@ function Description({ guide, compiled, form }: { guide: Guide; compiled: Compil
 const styles = StyleSheet.create({
   head: { gap: space.xs },
   columns: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.xl, rowGap: space.m },
-  group: { gap: space.xs, flexGrow: 1, flexBasis: 320 },
+  group: { gap: space.xs, flexGrow: 1, flexBasis: 320, maxWidth: '100%' },
 });

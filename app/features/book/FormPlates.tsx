@@ -124,7 +124,7 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
 
 const styles = StyleSheet.create({
   block: { gap: space.m },
-  met: { flexGrow: 1, flexBasis: 280 },
+  met: { flexGrow: 1, flexBasis: 280, maxWidth: '100%' },
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   character: { minHeight: TOUCH - 10, flexDirection: 'row', alignItems: 'center', gap: space.s, paddingHorizontal: space.s },
   number: { width: 16, textAlign: 'center' },

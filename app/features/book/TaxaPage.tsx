@@ -112,6 +112,7 @@ const styles = StyleSheet.create({
   name: { gap: 0 },
   forms: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, paddingTop: space.xs },
   form: {
+    maxWidth: '100%',
     minHeight: TOUCH,
     justifyContent: 'center',
     paddingHorizontal: space.m,

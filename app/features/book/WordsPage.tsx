@@ -51,5 +51,5 @@ function Glossary({ guide, asked }: { guide: Guide; asked?: string }) {
 
 const styles = StyleSheet.create({
   terms: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  term: { flexGrow: 1, flexBasis: 300 },
+  term: { flexGrow: 1, flexBasis: 300, maxWidth: '100%' },
 });

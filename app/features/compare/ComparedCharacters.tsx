@@ -59,5 +59,5 @@ export function ComparedCharacters({
 
 const styles = StyleSheet.create({
   characters: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  character: { flexGrow: 1, flexBasis: 330 },
+  character: { flexGrow: 1, flexBasis: 330, maxWidth: '100%' },
 });

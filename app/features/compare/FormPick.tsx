@@ -90,6 +90,7 @@ const styles = StyleSheet.create({
   block: { gap: space.s },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
   chip: {
+    maxWidth: '100%',
     flexDirection: 'row',
     alignItems: 'center',
     gap: space.xs,

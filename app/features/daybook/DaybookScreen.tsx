@@ -253,7 +253,7 @@ function byDay(rows: SpecimenRow[]): { title: string; rows: SpecimenRow[] }[] {
 
 const styles = StyleSheet.create({
   begin: { gap: space.m, alignItems: 'center' },
-  ways: { flexDirection: 'row', alignItems: 'center' },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', maxWidth: '100%' },
   fill: { flex: 1, backgroundColor: colour.mist },
   content: { padding: space.m, width: '100%', maxWidth: 920, alignSelf: 'center', paddingBottom: space.xxl },
   wide: { padding: space.xl },
@@ -262,7 +262,7 @@ const styles = StyleSheet.create({
   grow: { flex: 1, minWidth: 0 },
   find: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
   filters: { gap: space.m },
-  sum: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+  sum: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', justifyContent: 'space-between' },
   day: { paddingTop: space.m, paddingBottom: space.s },
   item: { paddingBottom: space.s },
   foot: { padding: space.m, backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline },

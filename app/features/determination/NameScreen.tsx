@@ -193,6 +193,6 @@ function probabilityOf(answer: Standing, { qualifier, taxon, other }: GivenName)
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m },
-  grow: { flex: 1 },
+  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
 });

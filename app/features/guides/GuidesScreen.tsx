@@ -83,6 +83,7 @@ const styles = StyleSheet.create({
   shelf: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   card: {
     flexGrow: 1,
+    flexShrink: 1,
     flexBasis: 330,
     maxWidth: 620,
     backgroundColor: colour.sheet,

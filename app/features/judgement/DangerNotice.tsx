@@ -2,13 +2,16 @@ import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 
 const WORDS = { grave: 'Danger', serious: 'Danger', slight: 'Take care' } as const;
 const KINDS = { venom: 'venom', toxin: 'poison', irritant: 'blisters skin', bite: 'bites or pinches' } as const;
+
+/** The share of the window the words may take before they are scrolled: below it is what one works with. */
+const MOST = 0.22;
 
 interface DangerNoticeProps {
   guide: Guide;
@@ -26,6 +29,7 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
   const worst = answer?.hazards[0];
   // A danger that comes up anew is shown as it first would be, whatever was folded before.
   const [turned, setTurned] = useState<string>();
+  const { height } = useWindowDimensions();
   if (!answer || !worst) return null;
   const key = answer.hazards.map(({ taxon, kind }) => `${taxon} ${kind}`).join();
   const whole = !folded && worst.grade !== 'slight';
@@ -57,7 +61,7 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
         </Text>
       </Pressable>
       {open && (
-        <View style={styles.body}>
+        <ScrollView style={{ maxHeight: MOST * height }} contentContainerStyle={styles.body} tabIndex={0}>
           {answer.hazards.map((hazard) => (
             <View key={`${hazard.taxon} ${hazard.kind}`} style={styles.one}>
               {hazard !== worst && (
@@ -77,7 +81,7 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
             </View>
           ))}
           {answer.withheld.reason && <Text size="small">{answer.withheld.reason}</Text>}
-        </View>
+        </ScrollView>
       )}
     </View>
   );
@@ -115,6 +119,7 @@ const styles = StyleSheet.create({
   right: { right: -12 },
   head: {
     flexDirection: 'row',
+    flexWrap: 'wrap',
     alignItems: 'center',
     gap: space.m,
     minHeight: TOUCH,
@@ -122,7 +127,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: space.l,
   },
   word: { backgroundColor: colour.hazard, borderRadius: 6, paddingHorizontal: space.s + 2, paddingVertical: 2 },
-  grow: { flex: 1 },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
   body: { paddingHorizontal: space.l, paddingBottom: space.m, gap: space.s },
   one: { gap: 3 },
 });

@@ -2,7 +2,8 @@ import type { Reading } from '@plesion/core/observation';
 import type { Character, Guide } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme/index';
+import { colour, radius, space } from '../../theme';
+import { useLetterScale } from '../../theme/appearance';
 import { Icon } from '../../ui/Icon';
 import { Hatch } from '../../ui/Hatch';
 import { Option, Options } from '../../ui/Options';
@@ -24,6 +25,10 @@ interface StateTilesProps {
 }
 
 const SIZE = 64;
+
+/** How wide a tile is at least, and may grow, with letters of the usual size. */
+const BASIS = 76;
+const WIDEST = 116;
 
 /** The states of a character as drawings to choose from, and "not visible", always. */
 export function StateTiles({ guide, character, reading, onStates, onCount, onUnseen, several, keys }: StateTilesProps) {
@@ -90,12 +95,18 @@ interface TileProps {
 }
 
 function Tile({ label, on, hatched, character, onPress, children }: TileProps) {
+  const scale = useLetterScale();
   return (
     <Option
       on={on}
       label={label}
       onPress={onPress}
-      style={({ pressed }) => [styles.tile, on && styles.on, pressed && styles.pressed]}
+      style={({ pressed }) => [
+        styles.tile,
+        { flexBasis: BASIS * scale, maxWidth: WIDEST * scale },
+        on && styles.on,
+        pressed && styles.pressed,
+      ]}
     >
       {hatched && <Hatch />}
       <View style={styles.drawing}>{children}</View>
@@ -117,8 +128,6 @@ const styles = StyleSheet.create({
   tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
     flexGrow: 1,
-    flexBasis: 76,
-    maxWidth: 116,
     minHeight: 108,
     borderRadius: radius.m,
     borderWidth: 1,

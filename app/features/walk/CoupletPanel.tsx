@@ -138,6 +138,6 @@ const styles = StyleSheet.create({
   leads: { gap: space.m },
   beside: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch' },
   doubt: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'flex-end', justifyContent: 'space-between' },
-  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, maxWidth: '100%' },
   note: { borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.m },
 });

@@ -108,7 +108,7 @@ const styles = StyleSheet.create({
     gap: space.xs,
   },
   // Only side by side: down a phone it would be a height.
-  beside: { flexGrow: 1, flexBasis: 280 },
+  beside: { flexGrow: 1, flexBasis: 280, maxWidth: '100%' },
   taken: { borderColor: colour.kelp, borderWidth: 2, padding: space.l - 1 },
   head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.m },
   support: { flexDirection: 'row', alignItems: 'center', gap: space.s },

@@ -1,0 +1,22 @@
+import type { Page } from 'playwright-core';
+
+/** Every address, with records of the demo in it. */
+export async function addresses(page: Page, url: string): Promise<string[]> {
+  const get = async <T>(path: string) => (await (await page.request.get(`${url}${path}`)).json()) as T;
+  const { specimens } = await get<{ specimens: { id: string; guideId?: string; readings: number }[] }>('/api/specimens');
+  const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
+  const { keys } = await get<{ keys: { id: string; guideId?: string }[] }>('/api/keys');
+  const { lots } = await get<{ lots: { id: string }[] }>('/api/lots');
+  const specimen = `/specimens/${specimens.find(({ guideId, readings }) => guideId && readings > 2)!.id}`;
+  const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
+  const guide = `/guides/${crabs}`;
+  const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
+  return [
+    ...['/', '/account', '/appearance', '/bench', '/guides', '/guides/learn', guide],
+    ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare'].map(
+      (one) => `${guide}/${one}`,
+    ),
+    ...[`/keys/make?guide=${crabs}`, '/keys/read', key, `${key}/edit`, `${key}/walk`, '/lots', `/lots/${lots[0].id}`],
+    ...['/specimens/new', specimen, `${specimen}/bench`, `${specimen}/name`, `${specimen}/situation`, '/nowhere'],
+  ];
+}
