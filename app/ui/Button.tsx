@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { ActivityIndicator, Pressable, StyleSheet, View } from 'react-native';
+import { ActivityIndicator, type GestureResponderEvent, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../theme';
 import { Text } from './Text';
 
@@ -18,6 +18,9 @@ interface ButtonProps {
 
 const nothing = () => undefined;
 
+const isSecondClick = (event?: GestureResponderEvent): boolean =>
+  ((event?.nativeEvent as { detail?: number } | undefined)?.detail ?? 0) > 1;
+
 export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, hint, small }: ButtonProps) {
   const off = disabled || busy;
   return (
@@ -28,7 +31,8 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
       aria-busy={busy}
       disabled={disabled}
       // One that is busy is not `disabled`: it keeps the focus, which would fall to the page.
-      onPress={busy ? nothing : onPress}
+      // The second click of a double one makes no second thing.
+      onPress={busy ? nothing : (event) => (kind === 'main' && isSecondClick(event) ? undefined : onPress())}
       style={({ pressed }) => [
         styles.base,
         small && styles.small,

@@ -3,7 +3,8 @@ import { COLUMN_KINDS } from '../guide/working';
 import { type ColumnKind, type Labels, LABELS } from './table';
 
 /** What to do with a column: a label, a character (of a kind that is guessed, or said), or nothing. */
-export type Role = (typeof LABELS)[number] | 'character' | ColumnKind | 'ignore';
+export const ROLES = [...LABELS, 'character', ...COLUMN_KINDS, 'ignore'] as const;
+export type Role = (typeof ROLES)[number];
 
 /** Names by which tables usually call what a specimen is. */
 const USUAL: Record<(typeof LABELS)[number], RegExp> = {

@@ -121,7 +121,7 @@ function Frontispiece({ guide }: { guide: Guide }) {
 
 interface Way {
   href: {
-    pathname: '/guides/[id]/wall' | '/guides/[id]/taxa' | '/guides/[id]/characters' | '/guides/[id]/words';
+    pathname: `/guides/[id]/${'wall' | 'taxa' | 'characters' | 'compare' | 'words'}`;
     params: { id: string };
   };
   label: string;
@@ -150,6 +150,11 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
       href: { pathname: '/guides/[id]/characters', params },
       label: 'Characters',
       says: `${guide.characters.length} characters: who has what, how reliable`,
+    },
+    {
+      href: { pathname: '/guides/[id]/compare' as const, params },
+      label: 'Compare',
+      says: 'two to four forms side by side, drawn alike',
     },
     ...(guide.glossary?.length
       ? [

@@ -2,10 +2,11 @@ import { type KeyMade, type KeyMake, schemas } from '@plesion/contract';
 import { formsOf, type Guide, taxonIndex } from '@plesion/core/guide';
 import { KEY_PURPOSES, type KeyPurpose, sayPurpose } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { api } from '../../lib/api';
 import { useJob } from '../../lib/useJob';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -38,13 +39,24 @@ export function MakeKeyScreen({ guideId }: { guideId: string }) {
 
 const parse = (result: unknown): KeyMade => schemas.KeyMade.parse(result);
 
+/** As it is put together; kept over a reload. */
+const Typed = z.object({
+  purpose: z.enum(KEY_PURPOSES),
+  taxa: z.array(z.string()),
+  prefer: z.array(z.string()),
+  confirm: z.string(),
+  title: z.string(),
+});
+
 function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
   const router = useRouter();
-  const [purpose, setPurpose] = useState<KeyPurpose>('bench');
-  const [taxa, setTaxa] = useState<string[]>([]);
-  const [prefer, setPrefer] = useState<string[]>([]);
-  const [confirm, setConfirm] = useState('2');
-  const [title, setTitle] = useState('');
+  const [{ purpose, taxa, prefer, confirm, title }, change] = useKeptState(`makeKey.${guideId}`, Typed, {
+    purpose: 'bench',
+    taxa: [],
+    prefer: [],
+    confirm: '2',
+    title: '',
+  });
   const job = useJob((body: KeyMake) => api('makeKey', { params: { id: guideId }, body }), parse, 'keys');
   const index = taxonIndex(guide);
   const own = [...new Set(formsOf(guide).flatMap(({ taxon, cross }) => (cross ? [] : [taxon])))];
@@ -105,7 +117,7 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           hideLabel
           options={KEY_PURPOSES.map((id) => ({ id, label: PURPOSES[id] }))}
           chosen={[purpose]}
-          onChange={([next]) => setPurpose(next)}
+          onChange={([next]) => change({ purpose: next })}
         />
         <Text size="small" quiet>
           {EXPLAINED[purpose]}
@@ -114,19 +126,21 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           label="Confirming statements a lead, where others agree"
           options={['0', '1', '2', '3'].map((id) => ({ id, label: id }))}
           chosen={[confirm]}
-          onChange={([next]) => setConfirm(next)}
+          onChange={([next]) => change({ confirm: next })}
         />
         <TextField
           label="Title"
           value={title}
           maxLength={200}
-          onChangeText={setTitle}
+          onChangeText={(next) => change({ title: next })}
           placeholder={`Key to ${guide.group}, ${sayPurpose(purpose)}`}
         />
       </Card>
       <Card
         title="Which taxa"
-        aside={taxa.length ? <Button small kind="quiet" label="All of them" onPress={() => setTaxa([])} /> : 'all of them'}
+        aside={
+          taxa.length ? <Button small kind="quiet" label="All of them" onPress={() => change({ taxa: [] })} /> : 'all of them'
+        }
       >
         <ChoiceGroup
           label="Taxa"
@@ -134,13 +148,17 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           many
           options={own.map((id) => ({ id, label: index.get(id)!.name }))}
           chosen={taxa}
-          onChange={setTaxa}
+          onChange={(next) => change({ taxa: next })}
         />
       </Card>
       <Card
         title="Characters to use first"
         aside={
-          prefer.length ? <Button small kind="quiet" label="No preference" onPress={() => setPrefer([])} /> : 'no preference'
+          prefer.length ? (
+            <Button small kind="quiet" label="No preference" onPress={() => change({ prefer: [] })} />
+          ) : (
+            'no preference'
+          )
         }
       >
         <ChoiceGroup
@@ -149,7 +167,7 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           many
           options={guide.characters.map(({ id, label }) => ({ id, label }))}
           chosen={prefer}
-          onChange={setPrefer}
+          onChange={(next) => change({ prefer: next })}
         />
       </Card>
     </Screen>

@@ -3,10 +3,12 @@ import { endpointsOf, lintKey, type LineProblem, mendText, readKeyText, withLink
 import { readSdd } from '@plesion/core/keys/sdd';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { api } from '../../lib/api';
 import { pickFile } from '../../lib/files';
+import { useKeptState } from '../../lib/useKeptState';
 import { colour, font, radius, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -27,7 +29,11 @@ const PREVIEWED = 300_000;
 const EXAMPLE =
   '1a Hind foot with four segments …… 2\n1b Hind foot with five segments …… Lithonyx aridus\n2a Wing cases under dense down …… Fucalis algarum\n2b Wing cases bare …… see key to Fucalis';
 
-type Source = { kind: 'text' | 'sdd' | 'json'; text: string };
+const Source = z.object({ kind: z.enum(['text', 'sdd', 'json']), text: z.string() });
+type Source = z.infer<typeof Source>;
+
+/** What was put together so far; kept over a reload. */
+const Typed = z.object({ guideId: z.string().optional(), title: z.string(), source: Source });
 
 /** Read in a key from print: paste, look at what was understood, mend by line, take it in whole. */
 export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
@@ -35,9 +41,13 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
   const wide = useWide();
   const client = useQueryClient();
   const guides = useGuides();
-  const [guideId, setGuide] = useState(asked);
-  const [title, setTitle] = useState('');
-  const [source, setSource] = useState<Source>({ kind: 'text', text: '' });
+  const [typed, change, forget] = useKeptState(`readKey.${asked ?? ''}`, Typed, {
+    guideId: asked,
+    title: '',
+    source: { kind: 'text', text: '' },
+  });
+  const { guideId, title, source } = typed;
+  const setSource = (next: Source) => change({ source: next });
   const guide = useGuide(guideId).data?.guide;
   const deferred = useDeferredValue(source);
   const preview = useMemo(() => previewOf(deferred, title), [deferred, title]);
@@ -48,6 +58,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
   const take = useMutation({
     mutationFn: () => api('importKey', { body: bodyOf(source, title, guideId) }),
     onSuccess: async ({ keyId }) => {
+      forget();
       await client.invalidateQueries({ queryKey: ['keys'] });
       router.replace(`/keys/${keyId}`);
     },
@@ -82,7 +93,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               label="Title"
               value={title}
               maxLength={200}
-              onChangeText={setTitle}
+              onChangeText={(next) => change({ title: next })}
               placeholder="Strand beetles, after Selwith"
             />
             <ChoiceGroup
@@ -90,7 +101,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               clearable
               options={guides.data?.guides.map(({ id, title: label }) => ({ id, label })) ?? []}
               chosen={guideId ? [guideId] : []}
-              onChange={([id]) => setGuide(id)}
+              onChange={([id]) => change({ guideId: id })}
             />
             <TextField
               label="Paste it here"
@@ -116,8 +127,13 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
                   )
                 }
               />
-              {text !== '' && <Button small kind="quiet" label="Clear" onPress={() => setSource({ kind: 'text', text: '' })} />}
-              {text === '' && <Button small kind="quiet" label="Show an example" onPress={() => setText(EXAMPLE)} />}
+              {/* One button all along, so that the focus has where to stay. */}
+              <Button
+                small
+                kind="quiet"
+                label={text === '' ? 'Show an example' : 'Clear'}
+                onPress={() => setSource({ kind: 'text', text: text === '' ? EXAMPLE : '' })}
+              />
             </View>
           </Card>
           <Problems

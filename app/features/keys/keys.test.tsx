@@ -26,7 +26,9 @@ jest.mock('../../lib/api', () => {
 });
 jest.mock('expo-router', () => ({
   useRouter: () => mockRouter,
-  Link: jest.requireActual<{ linkTo: (go: (href: unknown) => void) => unknown }>('../../test/link').linkTo((href) => mockRouter.push(href)),
+  Link: jest
+    .requireActual<{ linkTo: (go: (href: unknown) => void) => unknown }>('../../test/link')
+    .linkTo((href) => mockRouter.push(href)),
 }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'ann' } }) }));
 let mockStanding: object | undefined;

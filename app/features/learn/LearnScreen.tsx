@@ -1,8 +1,10 @@
-import { asRequest, guessRoles, readTable, type Role } from '@plesion/core/learn';
+import { asRequest, guessRoles, readTable, type Role, ROLES } from '@plesion/core/learn';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { pickFile } from '../../lib/files';
+import { useKeptState } from '../../lib/useKeptState';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
@@ -22,16 +24,21 @@ import { useLearn } from './useLearn';
 /** A larger table is looked at in part here, and as a whole by the server. */
 const PREVIEWED = 400_000;
 
+/** What was put together so far; kept over a reload. */
+const Typed = z.object({
+  title: z.string(),
+  csv: z.string(),
+  roles: z.array(z.object({ name: z.string(), role: z.enum(ROLES) })),
+});
+
 /** Learn a guide from a table of labelled, measured specimens. */
 export function LearnScreen() {
   const router = useRouter();
-  const [title, setTitle] = useState('');
-  const [csv, setCsv] = useState('');
-  const [roles, setRoles] = useState<{ name: string; role: Role }[]>([]);
+  const [{ title, csv, roles }, change, forget] = useKeptState('learn', Typed, { title: '', csv: '', roles: [] });
+  const setRoles = (next: { name: string; role: Role }[]) => change({ roles: next });
   const learn = useLearn();
   const take = (text: string) => {
-    setCsv(text);
-    setRoles(guessRoles(text));
+    change({ csv: text, roles: guessRoles(text) });
   };
   const preview = useMemo(() => {
     if (!csv.trim()) return undefined;
@@ -41,6 +48,10 @@ export function LearnScreen() {
   }, [csv, roles]);
   const ready = title.trim() !== '' && preview?.ok === true;
 
+  const learned = learn.result !== undefined;
+  useEffect(() => {
+    if (learned) forget();
+  }, [learned, forget]);
   if (learn.result) return <LearnResult result={learn.result} onOpen={(id) => router.replace(`/guides/${id}`)} />;
   return (
     <Screen
@@ -78,7 +89,7 @@ export function LearnScreen() {
         <TextField
           label="Title of the guide"
           value={title}
-          onChangeText={setTitle}
+          onChangeText={(next) => change({ title: next })}
           maxLength={120}
           placeholder="Twin cones of the lagoon, 2026"
         />

@@ -2,7 +2,9 @@ import type { Lot } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { v7 as mintId } from 'uuid';
+import { useKeptState } from '../../lib/useKeptState';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
@@ -56,12 +58,14 @@ function LotRow({ lot, guide }: { lot: Lot; guide: string }) {
   );
 }
 
+/** As it is typed; kept over a reload. */
+const Typed = z.object({ label: z.string(), guideId: z.string().optional() });
+
 function NewLot() {
   const router = useRouter();
   const station = useSession().station.id;
   const guides = useGuides().data?.guides ?? [];
-  const [label, setLabel] = useState('');
-  const [guideId, setGuide] = useState<string>();
+  const [{ label, guideId }, change, forget] = useKeptState('lot', Typed, { label: '' });
   const [problem, setProblem] = useState<string>();
   const begin = () => {
     if (!label.trim()) return setProblem('Give the lot a label, such as the trap it came from.');
@@ -69,6 +73,7 @@ function NewLot() {
     const id = mintId();
     const behind = guideId === NO_GUIDE ? {} : { guideId };
     lotDrafts.startDraft(station, id, { version: 0, ...behind, label: label.trim(), specimens: [], hidden: false });
+    forget();
     router.push(`/lots/${id}`);
   };
   return (
@@ -78,10 +83,10 @@ function NewLot() {
         value={label}
         maxLength={120}
         problem={problem}
-        onChangeText={setLabel}
+        onChangeText={(next) => change({ label: next })}
         placeholder="pitfall 7, night of the 18th"
       />
-      <GuidePick rows={guides} chosen={guideId} onChange={setGuide} without />
+      <GuidePick rows={guides} chosen={guideId} onChange={(next) => change({ guideId: next })} without />
       <View style={styles.foot}>
         <Button kind="main" label="Begin the lot" onPress={begin} />
       </View>
