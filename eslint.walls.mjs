@@ -47,6 +47,7 @@ const features = {
   determination: ['analysis', 'judgement', 'records', 'session'],
   specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'photos', 'plates', 'records', 'session'],
   shell: ['door', 'records', 'session'],
+  kit: ['shell'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],
 };
 

@@ -52,7 +52,49 @@ it('no page has a fault that axe finds, at either size; each has one title and h
   expect(faults).toEqual({});
 }, 240_000);
 
+it('no part of the kit has a fault that axe finds, by day and by lamp, with letters as usual and twice as large', async () => {
+  const page = await station.page(SIZES[0]);
+  await enterDemo(page, station.url);
+  await page.goto(`${station.url}/kit`);
+  // It is for those who build: nobody comes upon it.
+  await page.getByRole('heading', { name: 'There is no such page' }).waitFor();
+  await page.evaluate(() => localStorage.setItem('plesion.kit', 'on'));
+  await page.reload();
+  const faults: Record<string, string[]> = {};
+  for (const light of ['day', 'lamp'])
+    for (const letters of ['usual', 'twice']) {
+      await page.getByRole('radio', { name: light, exact: true }).click();
+      await page.getByRole('radio', { name: letters, exact: true }).click();
+      await page.getByRole('radio', { name: letters, exact: true, checked: true }).waitFor();
+      const found = await faultsOf(page);
+      if (found.length) faults[`${light}, ${letters}`] = found;
+    }
+  expect(faults).toEqual({});
+}, 120_000);
+
 describe('by keys alone', () => {
+  it('a dialog takes the focus, keeps it, and gives it back', async () => {
+    const page = await station.page(SIZES[0]);
+    await enterDemo(page, station.url);
+    await page.evaluate(() => localStorage.setItem('plesion.kit', 'on'));
+    await page.goto(`${station.url}/kit`);
+    const opener = page.getByRole('button', { name: 'Open a dialog' });
+    await opener.press('Enter');
+    const dialog = page.getByRole('dialog', { name: 'A dialog' });
+    await dialog.waitFor();
+    const inside = () => dialog.evaluate((one) => one === document.activeElement || one.contains(document.activeElement));
+    expect(await inside()).toBe(true);
+    for (const key of ['Tab', 'Tab', 'Tab', 'Tab', 'Tab', 'Shift+Tab', 'Shift+Tab']) {
+      await page.keyboard.press(key);
+      expect(await inside()).toBe(true);
+    }
+    // What lies behind is neither to be touched nor read.
+    expect(await page.locator('h1').evaluate((one) => one.closest('[inert]') !== null)).toBe(true);
+    await page.keyboard.press('Escape');
+    await dialog.waitFor({ state: 'detached' });
+    expect(await opener.evaluate((one) => one === document.activeElement)).toBe(true);
+  });
+
   const focused = (page: Page) => page.evaluate(() => document.activeElement?.textContent ?? '');
 
   it('one comes to the heading of a page, and not to nowhere', async () => {

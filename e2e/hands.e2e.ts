@@ -196,6 +196,33 @@ describe('a day without a mouse', () => {
       await page.waitForURL(/\/keys\/[0-9a-f-]{36}$/);
     }));
 
+  it('learns a guide from a table', () =>
+    within(60, async () => {
+      await hands.tabTo('Guides');
+      await hands.press('Enter');
+      await heading('Guides');
+      await hands.tabTo('Learn from a table');
+      await hands.press('Enter');
+      await heading('Learn from a table');
+      await hands.tabTo('Title of the guide');
+      await hands.type('Twins');
+      await hands.tabTo('or paste it');
+      const rows = Array.from(
+        { length: 8 },
+        (_, i) => `slender,${40 + (i % 4)},${21 + i * 0.3}\nbroad,${40 + (i % 3)},${27 + i * 0.4}`,
+      );
+      await hands.paste(['kind,length,width', ...rows].join('\n'));
+      // A reload in the middle of it loses nothing.
+      await page.reload();
+      await page.getByText('16 rows').waitFor();
+      await hands.tabTo('Learn it');
+      await hands.press('Enter');
+      await page.getByRole('button', { name: 'Open the guide' }).waitFor();
+      await hands.tabTo('Open the guide');
+      await hands.press('Enter');
+      await heading('Twins');
+    }));
+
   it('signs out', () =>
     within(40, async () => {
       await hands.tabTo('Sign out');

@@ -25,6 +25,11 @@ export function handsOf(page: Page) {
       await page.keyboard.type(words);
       pressed += words.length;
     },
+    /** From the clipboard: two keys. */
+    async paste(words: string): Promise<void> {
+      await page.keyboard.insertText(words);
+      pressed += 2;
+    },
     /** Tab until what is called so has the focus; back with Shift where that is nearer. */
     async tabTo(name: string | RegExp, back = false): Promise<void> {
       const passed: string[] = [];

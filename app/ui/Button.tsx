@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { ActivityIndicator, type GestureResponderEvent, Pressable, StyleSheet, View } from 'react-native';
+import { type GestureResponderEvent, Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../theme';
+import { Spinner } from './Spinner';
 import { Text } from './Text';
 
 interface ButtonProps {
@@ -38,11 +39,11 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
         small && styles.small,
         styles[kind],
         pressed && pressedStyles[kind],
-        off && styles.off,
+        disabled && styles.off,
       ]}
     >
       <View style={styles.row}>
-        {busy ? <ActivityIndicator size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon}
+        {busy ? <Spinner size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon}
         <Text strong style={styles.label} size={small ? 'small' : 'body'} color={kind === 'main' ? colour.sheet : colour.kelp}>
           {label}
         </Text>

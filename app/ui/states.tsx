@@ -1,16 +1,17 @@
 import type { ReactNode } from 'react';
-import { ActivityIndicator, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { RequestProblem } from '@plesion/contract';
 import { colour, space } from '../theme';
 import { Button } from './Button';
 import { Logo } from './Logo';
 import { Notice } from './Notice';
+import { Spinner } from './Spinner';
 import { Text } from './Text';
 
 export function Loading({ what }: { what: string }) {
   return (
     <View style={styles.middle} role="status" aria-label={`${what} is being fetched`}>
-      <ActivityIndicator color={colour.kelp} />
+      <Spinner color={colour.kelp} />
       <Text quiet size="small">
         {what} …
       </Text>

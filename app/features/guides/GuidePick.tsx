@@ -1,8 +1,7 @@
 import type { GuideRow } from '@plesion/contract';
-import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
-import { Option, Options } from '../../ui/Options';
+import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { GuideFigure } from './GuideFigure';
 
@@ -18,31 +17,31 @@ interface GuidePickProps {
 /** Stands for doing without a guide. */
 export const NO_GUIDE = 'none';
 
-/** Which guide: each by a drawing of what it is about. */
+/** Which guide: each by a drawing of what it is about; of many, those that are called so. */
 export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
+  const guides = rows.map(({ id, title, group, area }) => ({ id, label: title, words: `${group} ${area}` }));
+  const items = without ? [...guides, { id: NO_GUIDE, label: 'No guide: named by a key alone, or by hand' }] : guides;
   return (
-    <Options label="Guide" style={styles.row}>
-      {rows.map((row) => (
-        <Tile key={row.id} title={row.title} on={row.id === chosen} onPress={() => onChange(row.id)}>
-          <GuideFigure id={row.id} width={88} height={60} />
-          <TileName on={row.id === chosen}>{row.group.replace(/\s*\(.*\)$/, '')}</TileName>
-        </Tile>
-      ))}
-      {without && (
-        <Tile title="No guide: named by a key alone, or by hand" on={chosen === NO_GUIDE} onPress={() => onChange(NO_GUIDE)}>
-          <View style={styles.empty} />
-          <TileName on={chosen === NO_GUIDE}>no guide</TileName>
-        </Tile>
-      )}
-    </Options>
-  );
-}
-
-function Tile({ title, on, onPress, children }: { title: string; on: boolean; onPress: () => void; children: ReactNode }) {
-  return (
-    <Option on={on} label={title} onPress={onPress} style={[styles.tile, on && styles.on]}>
-      {children}
-    </Option>
+    <Picker
+      label="Guide"
+      items={items}
+      chosen={chosen}
+      onChange={onChange}
+      itemStyle={(on) => [styles.tile, on && styles.on]}
+      draw={({ id }, on) =>
+        id === NO_GUIDE ? (
+          <>
+            <View style={styles.empty} />
+            <TileName on={on}>no guide</TileName>
+          </>
+        ) : (
+          <>
+            <GuideFigure id={id} width={88} height={60} />
+            <TileName on={on}>{rows.find((row) => row.id === id)!.group.replace(/\s*\(.*\)$/, '')}</TileName>
+          </>
+        )
+      }
+    />
   );
 }
 
@@ -53,7 +52,6 @@ const TileName = ({ on, children }: { on: boolean; children: string }) => (
 );
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
     flexGrow: 1,
     flexBasis: 98,

@@ -11,7 +11,7 @@ import { pickFile } from '../../lib/files';
 import { useKeptState } from '../../lib/useKeptState';
 import { colour, font, radius, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Picker } from '../../ui/Picker';
 import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -96,12 +96,15 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               onChangeText={(next) => change({ title: next })}
               placeholder="Strand beetles, after Selwith"
             />
-            <ChoiceGroup
+            <Text size="small" strong quiet>
+              Guide it names the taxa of
+            </Text>
+            <Picker
               label="Guide it names the taxa of"
-              clearable
-              options={guides.data?.guides.map(({ id, title: label }) => ({ id, label })) ?? []}
-              chosen={guideId ? [guideId] : []}
-              onChange={([id]) => change({ guideId: id })}
+              items={guides.data?.guides.map(({ id, title: label, group }) => ({ id, label, words: group })) ?? []}
+              chosen={guideId}
+              onChange={(id) => change({ guideId: id })}
+              onClear={() => change({ guideId: undefined })}
             />
             <TextField
               label="Paste it here"

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-chart-kit';
 import { colour, font } from '../../theme';
-import { Text } from '../../ui/Text';
+import { ChartFrame } from '../../ui/ChartFrame';
 
 /** A class of fewer specimens than this says nothing yet. */
 const FEWEST = 8;
@@ -15,39 +15,45 @@ export function CalibrationChart({ calibration: all }: { calibration: CrossValid
   if (calibration.length < 2) return null;
   const hundred = (share: number) => Math.round(share * 100);
   return (
-    <View
-      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
-      role="img"
-      aria-label={`Calibration: ${calibration.map(({ stated, right, n }) => `said ${hundred(stated)}, right ${hundred(right)} of 100 (${n})`).join('; ')}`}
+    <ChartFrame
+      says={`Calibration: ${calibration.map(({ stated, right, n }) => `said ${hundred(stated)}, right ${hundred(right)} of 100 (${n})`).join('; ')}`}
+      axes="Said (dashed grey) against right (kelp), in 100, by how sure it was"
+      n={calibration.reduce((sum, { n }) => sum + n, 0)}
+      columns={['How sure', 'Said', 'Right', 'Of']}
+      rows={calibration.map(({ from, to, stated, right, n }) => [
+        `${hundred(from)}–${hundred(to)} in 100`,
+        `${hundred(stated)}`,
+        `${hundred(right)}`,
+        `${n}`,
+      ])}
     >
-      <Text size="small" quiet>
-        Said (dashed grey) against right (kelp), in 100, by how sure it was
-      </Text>
-      <LineChart
-        data={{
-          labels: calibration.map(({ from, to }) => `${hundred(from)}–${hundred(to)}`),
-          datasets: [
-            { data: calibration.map(({ stated }) => hundred(stated)), color: () => colour.unknown, strokeDashArray: [6, 4] },
-            { data: calibration.map(({ right }) => hundred(right)), color: () => colour.kelp },
-          ],
-        }}
-        width={Math.min(width, 560)}
-        height={190}
-        fromZero
-        yAxisInterval={1}
-        withInnerLines
-        withShadow={false}
-        chartConfig={{
-          backgroundGradientFrom: colour.sheet,
-          backgroundGradientTo: colour.sheet,
-          decimalPlaces: 0,
-          color: () => colour.quiet,
-          labelColor: () => colour.quiet,
-          propsForDots: { r: '3' },
-          propsForLabels: { fontSize: 11, fontFamily: font.text },
-          propsForBackgroundLines: { stroke: colour.hairline },
-        }}
-      />
-    </View>
+      <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
+        <LineChart
+          data={{
+            labels: calibration.map(({ from, to }) => `${hundred(from)}–${hundred(to)}`),
+            datasets: [
+              { data: calibration.map(({ stated }) => hundred(stated)), color: () => colour.unknown, strokeDashArray: [6, 4] },
+              { data: calibration.map(({ right }) => hundred(right)), color: () => colour.kelp },
+            ],
+          }}
+          width={Math.min(width, 560)}
+          height={190}
+          fromZero
+          yAxisInterval={1}
+          withInnerLines
+          withShadow={false}
+          chartConfig={{
+            backgroundGradientFrom: colour.sheet,
+            backgroundGradientTo: colour.sheet,
+            decimalPlaces: 0,
+            color: () => colour.quiet,
+            labelColor: () => colour.quiet,
+            propsForDots: { r: '3' },
+            propsForLabels: { fontSize: 11, fontFamily: font.text },
+            propsForBackgroundLines: { stroke: colour.hairline },
+          }}
+        />
+      </View>
+    </ChartFrame>
   );
 }

@@ -14,7 +14,7 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/specimens\/.+$/, DAYBOOK],
   [/^\/lots\/.+$/, { href: '/lots', label: 'Lots' }],
   [/^\/lots$/, DAYBOOK],
-  [/^\/(account|appearance)$/, DAYBOOK],
+  [/^\/(account|appearance|kit)$/, DAYBOOK],
   [/^\/guides\/([^/]+)\/.+$/, { href: '/guides/$1', label: 'Guide' }],
   [/^\/guides\/.+$/, GUIDES],
   [/^\/keys\/([^/]+)\/.+$/, { href: '/keys/$1', label: 'Key' }],

@@ -1,0 +1,3 @@
+import { KitScreen } from '../features/kit/KitScreen';
+
+export default KitScreen;

@@ -1,0 +1,102 @@
+import { type ReactNode, useDeferredValue, useState } from 'react';
+import { type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
+import { colour, radius, space, TOUCH } from '../theme';
+import { Option, Options } from './Options';
+import { Text } from './Text';
+import { TextField } from './TextField';
+
+/** From so many on one searches; below it all are in sight. */
+const MANY = 12;
+
+export interface PickerItem<T extends string> {
+  id: T;
+  label: string;
+  /** What else it is found by. */
+  words?: string;
+}
+
+interface PickerProps<T extends string> {
+  label: string;
+  items: readonly PickerItem<T>[];
+  chosen?: T;
+  onChange: (id: T) => void;
+  /** What is chosen may be given up by choosing it again. */
+  onClear?: () => void;
+  /** What one looks like, and the box it stands in; its label in a frame, where absent. */
+  draw?: (item: PickerItem<T>, on: boolean) => ReactNode;
+  itemStyle?: (on: boolean) => StyleProp<ViewStyle>;
+}
+
+const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+
+/**
+ * One of few or of many. Few are all in sight; of many those are that fit what is typed,
+ * and the one that is chosen.
+ */
+export function Picker<T extends string>({ label, items, chosen, onChange, onClear, draw, itemStyle }: PickerProps<T>) {
+  const [text, setText] = useState('');
+  const wanted = plain(useDeferredValue(text)).split(/\s+/).filter(Boolean);
+  const many = items.length > MANY;
+  const fits = ({ label: own, words = '' }: PickerItem<T>) => {
+    const said = plain(`${own} ${words}`);
+    return wanted.every((word) => said.includes(word));
+  };
+  const found = many ? items.filter(fits) : items;
+  const shown = many ? found.slice(0, MANY) : found;
+  const held = items.find(({ id }) => id === chosen);
+  const all = held && !shown.includes(held) ? [held, ...shown] : shown;
+  return (
+    <View style={styles.group}>
+      {many && (
+        <TextField label={`${label}: find one of ${items.length}`} value={text} onChangeText={setText} autoCorrect={false} />
+      )}
+      {many && (
+        <Text size="small" quiet role="status">
+          {found.length === 0
+            ? 'None is called so. Try fewer letters.'
+            : found.length > shown.length
+              ? `${found.length} fit, ${shown.length} are shown: add a letter`
+              : `${found.length} ${found.length === 1 ? 'fits' : 'fit'}`}
+        </Text>
+      )}
+      <Options label={label} style={styles.row}>
+        {all.map((item) => {
+          const on = item.id === chosen;
+          return (
+            <Option
+              key={item.id}
+              on={on}
+              label={item.label}
+              onPress={() => (on && onClear ? onClear() : onChange(item.id))}
+              style={itemStyle ? itemStyle(on) : [styles.item, on && styles.on]}
+            >
+              {draw ? (
+                draw(item, on)
+              ) : (
+                <Text size="small" strong={on} color={on ? colour.kelp : colour.ink}>
+                  {item.label}
+                </Text>
+              )}
+            </Option>
+          );
+        })}
+      </Options>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  item: {
+    minHeight: TOUCH,
+    maxWidth: '100%',
+    justifyContent: 'center',
+    paddingHorizontal: space.m + 2,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash, paddingHorizontal: space.m + 1 },
+});
