@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useRef } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { createPortal } from 'react-dom';
+import { Platform, Pressable, ScrollView, StyleSheet, View, type ViewStyle } from 'react-native';
 import { colour, radius, space, TOUCH } from '../theme';
 import { Icon } from './Icon';
 import { Text } from './Text';
@@ -45,7 +46,7 @@ export function Dialog({ title, onClose, children, foot }: DialogProps) {
       if (before instanceof HTMLElement && before.isConnected) before.focus();
     };
   }, []);
-  return (
+  const shown = (
     <View style={styles.veil}>
       <Pressable aria-hidden tabIndex={-1} style={styles.behind} onPress={onClose} />
       <View ref={panel} role="dialog" aria-modal aria-label={title} tabIndex={-1} style={styles.panel}>
@@ -62,6 +63,8 @@ export function Dialog({ title, onClose, children, foot }: DialogProps) {
       </View>
     </View>
   );
+  // Over the whole page, whatever part of it opened the dialog.
+  return Platform.OS === 'web' ? createPortal(shown, document.body) : shown;
 }
 
 /** All that lies beside the way from the dialog up to the page. */
@@ -87,7 +90,7 @@ function goRound(event: KeyboardEvent, dialog: HTMLElement): void {
 }
 
 const styles = StyleSheet.create({
-  veil: { ...StyleSheet.absoluteFill, justifyContent: 'flex-end' },
+  veil: { ...StyleSheet.absoluteFill, position: 'fixed' as ViewStyle['position'], justifyContent: 'flex-end' },
   behind: { ...StyleSheet.absoluteFill, backgroundColor: colour.shade },
   panel: { maxHeight: '92%', backgroundColor: colour.sheet, borderTopLeftRadius: radius.l, borderTopRightRadius: radius.l },
   head: { flexDirection: 'row', alignItems: 'center', paddingLeft: space.l, paddingRight: space.s, paddingTop: space.s },
