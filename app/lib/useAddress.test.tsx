@@ -1,0 +1,55 @@
+import { act, renderHook } from '@testing-library/react-native';
+import { useAddress } from './useAddress';
+
+let mockParams: Record<string, string | undefined>;
+const mockSet = jest.fn((change: Record<string, string | undefined>) => {
+  mockParams = { ...mockParams, ...change };
+});
+const mockRouter = { setParams: mockSet };
+jest.mock('expo-router', () => ({ useLocalSearchParams: () => mockParams, useRouter: () => mockRouter }));
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  mockSet.mockClear();
+  mockParams = { id: 'g', search: 'cinerata' };
+});
+afterEach(() => jest.useRealTimers());
+
+const open = () => renderHook(() => useAddress(['search', 'named']));
+
+describe('what a page is set to', () => {
+  it('is read from the address, the rest of which is left alone', () => {
+    expect(open().result.current[0]).toEqual({ search: 'cinerata' });
+  });
+
+  it('holds at once; the address follows after a pause, once, and drops what is empty', () => {
+    const { result, rerender } = open();
+    for (const search of ['m', 'mu', 'mur']) act(() => result.current[1]({ search }));
+    expect(result.current[0].search).toBe('mur');
+    expect(mockSet).not.toHaveBeenCalled();
+    act(() => jest.advanceTimersByTime(300));
+    expect(mockSet.mock.calls).toEqual([[{ search: 'mur' }]]);
+    rerender({});
+    act(() => result.current[1]({ search: '', named: 'yes' }));
+    act(() => jest.advanceTimersByTime(300));
+    expect(mockSet).toHaveBeenLastCalledWith({ search: undefined, named: 'yes' });
+  });
+
+  it('follows the address when that changes under it, as by Back', () => {
+    const { result, rerender } = open();
+    act(() => result.current[1]({ search: 'murica' }));
+    act(() => jest.advanceTimersByTime(300));
+    rerender({});
+    mockParams = { id: 'g', search: 'cinerata' };
+    rerender({});
+    expect(result.current[0].search).toBe('cinerata');
+  });
+
+  it('does not write after one has left the page', () => {
+    const { result, unmount } = open();
+    act(() => result.current[1]({ search: 'x' }));
+    unmount();
+    act(() => jest.advanceTimersByTime(300));
+    expect(mockSet).not.toHaveBeenCalled();
+  });
+});
