@@ -8,7 +8,7 @@ import { reportLearning } from './learning';
 import { reportLoad } from './load';
 import { reportPages } from './pages';
 import { reportSmallTables } from './smallTables';
-import { reportTouch } from './touch';
+import { reportCold, reportTouch } from './touch';
 import { syntheticGuide, type Synthetic } from './syntheticGuide';
 import { medianMs } from './timing';
 
@@ -92,6 +92,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   learning: () => reportLearning(print),
   tables: () => reportSmallTables(print),
   pages: () => reportPages(print),
+  cold: () => reportCold(print),
   touch: () => reportTouch(print),
   load: () => reportLoad(print),
 };

@@ -11,6 +11,9 @@ const COLOURS = [colour.hazard, colour.kelp];
 /** A long animal or shell leaves room for the entry below it. */
 const TALLEST = 320;
 
+/** About how wide a letter of a name is, at its size of 13. */
+const LETTER = 7.4;
+
 /** The plate with the lines along which a character is measured. */
 export function MeasureGuide({
   guide,
@@ -48,6 +51,8 @@ export function MeasureGuide({
       <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
         {measures.map((measure, i) => {
           const [x, y] = to(measure.line[measure.line.length - 1]);
+          // A name that would run off ends at the edge instead.
+          const fits = x + 6 + LETTER * measure.name.length < width;
           return [
             <Path
               key={`${measure.name}-under`}
@@ -62,7 +67,8 @@ export function MeasureGuide({
             ...[colour.sheet, COLOURS[i]].map((ink, layer) => (
               <SvgText
                 key={`${measure.name}-name-${layer}`}
-                x={Math.min(width - 40, x + 6)}
+                x={fits ? x + 6 : width - 2}
+                textAnchor={fits ? 'start' : 'end'}
                 y={Math.max(12, y - 5)}
                 fontSize={13}
                 fontFamily={font.bold}
