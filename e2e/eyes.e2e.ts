@@ -100,7 +100,7 @@ describe('by keys alone', () => {
   it('one comes to the heading of a page, and not to nowhere', async () => {
     const page = await station.page(SIZES[1]);
     await enterDemo(page, station.url);
-    await page.getByRole('link', { name: 'Guides' }).press('Enter');
+    await page.getByRole('link', { name: 'Guides', exact: true }).press('Enter');
     await page.getByRole('heading', { name: 'Guides', level: 1 }).waitFor();
     await page.waitForFunction(() => document.activeElement?.tagName === 'H1');
     expect(await focused(page)).toBe('Guides');

@@ -55,7 +55,7 @@ describe('a newcomer with a phone', () => {
       .getByTestId('saving')
       .filter({ hasText: /^Saved$/ })
       .waitFor();
-    await page.getByRole('link', { name: 'Daybook' }).click();
+    await page.getByRole('link', { name: 'Daybook', exact: true }).click();
     await page
       .getByRole('link', { name: /^(?!What is it).*Pier tern/s })
       .first()
@@ -63,7 +63,7 @@ describe('a newcomer with a phone', () => {
   });
 
   it('leafs through the guide: wall, form, character and word, in lamp light', async () => {
-    await page.getByRole('link', { name: 'Guides' }).click();
+    await page.getByRole('link', { name: 'Guides', exact: true }).click();
     await page.getByRole('link', { name: 'Terns of the Tessary Isles' }).click();
     await page.getByRole('link', { name: /^Plate wall/ }).click();
     await page.getByText('24 forms', { exact: true }).waitFor();

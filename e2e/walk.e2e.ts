@@ -183,7 +183,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
   });
 
   it('exports it as Darwin Core', async () => {
-    await page.getByRole('link', { name: 'Daybook' }).click();
+    await page.getByRole('link', { name: 'Daybook', exact: true }).click();
     await page.getByLabel('Find', { exact: true }).fill(place.toLowerCase());
     await page.getByText('1 specimen found').waitFor();
     const [download] = await Promise.all([
@@ -209,7 +209,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
   });
 
   it('leafs through the guide, takes it out and in again without loss', async () => {
-    await page.getByRole('link', { name: 'Guides' }).click();
+    await page.getByRole('link', { name: 'Guides', exact: true }).click();
     await page.getByRole('link', { name: 'Ledge crabs of the Tessary Isles' }).click();
     await page.getByText('Vask’s handbook').waitFor();
     const [download] = await Promise.all([
@@ -223,7 +223,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
     await page.getByRole('link', { name: 'Petralda murica adult female, pale' }).click();
     await page.getByRole('img', { name: 'Plate, from above' }).waitFor();
     await page.getByRole('img', { name: 'Plate, from below' }).waitFor();
-    await page.getByRole('link', { name: 'Guides' }).click();
+    await page.getByRole('link', { name: 'Guides', exact: true }).click();
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),
       page.getByRole('button', { name: 'Import a guide from a Plesion JSON file' }).click(),
