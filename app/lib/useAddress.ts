@@ -11,8 +11,12 @@ type Values<K extends string> = Partial<Record<K, string>>;
  * else show the same. The page follows at once, the address after a moment.
  *
  * @param names the parts of the address; what is absent or empty there is undefined here.
+ * @param pause milliseconds after which the address follows: none where nothing is typed.
  */
-export function useAddress<const K extends string>(names: readonly K[]): [Values<K>, (change: Values<K>) => void] {
+export function useAddress<const K extends string>(
+  names: readonly K[],
+  pause = PAUSE,
+): [Values<K>, (change: Values<K>) => void] {
   const params = useLocalSearchParams() as Record<string, string | string[] | undefined>;
   const router = useRouter();
   /** What was set here, and the address does not say yet. */
@@ -24,10 +28,10 @@ export function useAddress<const K extends string>(names: readonly K[]): [Values
     if (there) return setAhead(undefined);
     const timer = setTimeout(
       () => router.setParams(Object.fromEntries(Object.keys(ahead).map((name) => [name, ahead[name as K] || undefined]))),
-      PAUSE,
+      pause,
     );
     return () => clearTimeout(timer);
-  }, [ahead, there, router]);
+  }, [ahead, there, router, pause]);
   const said = JSON.stringify({ ...inAddress, ...ahead });
   const values = useMemo(() => JSON.parse(said) as Values<K>, [said]);
   return [values, (change) => setAhead((before) => ({ ...before, ...change }))];

@@ -46,7 +46,7 @@ function readLevel(written = ''): Level | undefined {
 export function useBench(id: string): { bench?: Bench; guideless?: boolean; error: unknown; retry: () => void } {
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
-  const [address, setAddress] = useAddress(['level', 'character']);
+  const [address, setAddress] = useAddress(['level', 'character'], 0);
   const level = useMemo(() => readLevel(address.level), [address.level]);
   const setLevel = (next: Level | undefined) => setAddress({ level: next && writeLevel(next) });
   const chosenId = address.character;

@@ -40,7 +40,7 @@ const CELL = 168;
 function Wall({ id, guide }: { id: string; guide: Guide }) {
   const screen = useWindowDimensions().width;
   const wide = screen >= WIDE;
-  const [address, setAddress] = useAddress(['view', 'wanted']);
+  const [address, setAddress] = useAddress(['view', 'wanted'], 0);
   const view = drawnViews(guide).some(({ id: known }) => known === address.view) ? address.view! : mainView(guide);
   const wanted = useMemo(() => readWanted(guide, address.wanted), [guide, address.wanted]);
   const setView = (chosen: string) => setAddress({ view: chosen });
