@@ -13,10 +13,7 @@ type Values<K extends string> = Partial<Record<K, string>>;
  * @param names the parts of the address; what is absent or empty there is undefined here.
  * @param pause milliseconds after which the address follows: none where nothing is typed.
  */
-export function useAddress<const K extends string>(
-  names: readonly K[],
-  pause = PAUSE,
-): [Values<K>, (change: Values<K>) => void] {
+export function useAddress<const K extends string>(names: readonly K[], pause = PAUSE): [Values<K>, (change: Values<K>) => void] {
   const params = useLocalSearchParams() as Record<string, string | string[] | undefined>;
   const router = useRouter();
   /** What was set here, and the address does not say yet. */
