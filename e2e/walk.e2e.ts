@@ -134,9 +134,15 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
 
   it('answers the level asked', async () => {
     await page.getByRole('radiogroup', { name: 'Level' }).getByRole('radio', { name: 'sex' }).click();
-    await page.getByLabel(/^Beam between female, .* and male/).first().waitFor();
+    await page
+      .getByLabel(/^Beam between female, .* and male/)
+      .first()
+      .waitFor();
     await page.getByRole('radiogroup', { name: 'Level' }).getByRole('radio', { name: 'sex' }).click();
-    await page.getByLabel(/^Beam between Petralda murica, .* and/).first().waitFor();
+    await page
+      .getByLabel(/^Beam between Petralda murica, .* and/)
+      .first()
+      .waitFor();
   });
 
   it('writes the recommended name into the daybook, with its reasons', async () => {
