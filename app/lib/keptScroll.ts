@@ -25,18 +25,22 @@ export function useKeptScroll() {
     const address = window.location.pathname;
     const goal = cameBack ? left.get(address) : undefined;
     const keep = () => left.set(address, element.scrollTop);
+    let growth: ResizeObserver | undefined;
     if (goal) {
       const until = Date.now() + PATIENCE;
       const settle = () => {
         element.scrollTop = goal;
-        if (Math.abs(element.scrollTop - goal) < 2 || Date.now() > until) return growth.disconnect();
+        if (Math.abs(element.scrollTop - goal) < 2 || Date.now() > until) growth?.disconnect();
       };
-      const growth = new ResizeObserver(settle);
+      growth = new ResizeObserver(settle);
       for (const child of element.children) growth.observe(child);
       settle();
     }
     element.addEventListener('scroll', keep, { passive: true });
-    return () => element.removeEventListener('scroll', keep);
+    return () => {
+      growth?.disconnect();
+      element.removeEventListener('scroll', keep);
+    };
   }, []);
   return view;
 }

@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../theme';
-import { Option, Options } from './Options';
+import { space } from '../theme';
+import { ChoiceChip } from './ChoiceChip';
+import { Options } from './Options';
 import { Text } from './Text';
 
 interface ChoiceProps<T extends string> {
@@ -30,22 +31,9 @@ export function ChoiceGroup<T extends string>({ label, options, chosen, onChange
         </Text>
       )}
       <View style={styles.row}>
-        {options.map((option) => {
-          const on = chosen.includes(option.id);
-          return (
-            <Option
-              key={option.id}
-              on={on}
-              label={option.label}
-              onPress={() => press(option.id)}
-              style={[styles.option, on && styles.on]}
-            >
-              <Text size="small" strong={on} color={on ? colour.kelp : colour.ink}>
-                {option.label}
-              </Text>
-            </Option>
-          );
-        })}
+        {options.map(({ id, label: said }) => (
+          <ChoiceChip key={id} on={chosen.includes(id)} label={said} onPress={() => press(id)} />
+        ))}
       </View>
     </Options>
   );
@@ -54,15 +42,4 @@ export function ChoiceGroup<T extends string>({ label, options, chosen, onChange
 const styles = StyleSheet.create({
   group: { gap: space.xs + 2, maxWidth: '100%' },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  option: {
-    minHeight: TOUCH,
-    maxWidth: '100%',
-    paddingHorizontal: space.m + 2,
-    justifyContent: 'center',
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
-  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash, paddingHorizontal: space.m + 1 },
 });

@@ -1,6 +1,8 @@
+import { plainText } from '@plesion/core/guide';
 import { type ReactNode, useDeferredValue, useState } from 'react';
 import { type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
-import { colour, radius, space, TOUCH } from '../theme';
+import { space } from '../theme';
+import { ChoiceChip } from './ChoiceChip';
 import { Option, Options } from './Options';
 import { Text } from './Text';
 import { TextField } from './TextField';
@@ -22,12 +24,10 @@ interface PickerProps<T extends string> {
   onChange: (id: T) => void;
   /** What is chosen may be given up by choosing it again. */
   onClear?: () => void;
-  /** What one looks like, and the box it stands in; its label in a frame, where absent. */
+  /** What one looks like, and the box it stands in; its label in words, where absent. */
   draw?: (item: PickerItem<T>, on: boolean) => ReactNode;
   itemStyle?: (on: boolean) => StyleProp<ViewStyle>;
 }
-
-const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
 /**
  * One of few or of many. Few are all in sight; of many those are that fit what is typed,
@@ -35,10 +35,10 @@ const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toL
  */
 export function Picker<T extends string>({ label, items, chosen, onChange, onClear, draw, itemStyle }: PickerProps<T>) {
   const [text, setText] = useState('');
-  const wanted = plain(useDeferredValue(text)).split(/\s+/).filter(Boolean);
+  const wanted = plainText(useDeferredValue(text)).split(/\s+/).filter(Boolean);
   const many = items.length > MANY;
   const fits = ({ label: own, words = '' }: PickerItem<T>) => {
-    const said = plain(`${own} ${words}`);
+    const said = plainText(`${own} ${words}`);
     return wanted.every((word) => said.includes(word));
   };
   const found = many ? items.filter(fits) : items;
@@ -62,21 +62,11 @@ export function Picker<T extends string>({ label, items, chosen, onChange, onCle
       <Options label={label} style={styles.row}>
         {all.map((item) => {
           const on = item.id === chosen;
+          const press = () => (on && onClear ? onClear() : onChange(item.id));
+          if (!draw) return <ChoiceChip key={item.id} on={on} label={item.label} onPress={press} />;
           return (
-            <Option
-              key={item.id}
-              on={on}
-              label={item.label}
-              onPress={() => (on && onClear ? onClear() : onChange(item.id))}
-              style={itemStyle ? itemStyle(on) : [styles.item, on && styles.on]}
-            >
-              {draw ? (
-                draw(item, on)
-              ) : (
-                <Text size="small" strong={on} color={on ? colour.kelp : colour.ink}>
-                  {item.label}
-                </Text>
-              )}
+            <Option key={item.id} on={on} label={item.label} onPress={press} style={itemStyle?.(on)}>
+              {draw(item, on)}
             </Option>
           );
         })}
@@ -88,15 +78,4 @@ export function Picker<T extends string>({ label, items, chosen, onChange, onCle
 const styles = StyleSheet.create({
   group: { gap: space.s },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  item: {
-    minHeight: TOUCH,
-    maxWidth: '100%',
-    justifyContent: 'center',
-    paddingHorizontal: space.m + 2,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
-  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash, paddingHorizontal: space.m + 1 },
 });

@@ -1,4 +1,4 @@
-import { findTaxa, formsOf, type Found, type Guide, isUnder } from '../guide/working';
+import { findTaxa, formsOf, type Found, type Guide, isUnder, plainText } from '../guide/working';
 
 /** Anything of a guide that can be looked up by a name. */
 export type Hit =
@@ -7,17 +7,15 @@ export type Hit =
   | { kind: 'term'; id: string; label: string; by?: string }
   | { kind: 'source'; id: string; label: string; by?: string };
 
-const plain = (text: string) => text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
-
 /**
  * Everything of a guide that some words name: taxa by any of their names, then
  * characters by their label or a state's, terms, and sources. Every word must be
  * found; accents and case do not matter. Nothing is found by no words.
  */
 export function searchGuide(guide: Guide, text: string): Hit[] {
-  const words = plain(text).split(/\s+/).filter(Boolean);
+  const words = plainText(text).split(/\s+/).filter(Boolean);
   if (words.length === 0) return [];
-  const holds = (name: string) => words.every((word) => plain(name).includes(word));
+  const holds = (name: string) => words.every((word) => plainText(name).includes(word));
   const forms = formsOf(guide);
   const taxa = findTaxa(guide, text).map((by): Hit => {
     const form = forms.find((one) => isUnder(guide, one.taxon, by.taxon))?.id;

@@ -1,3 +1,4 @@
+import { plainText } from './plainText';
 import type { Guide, OtherName } from './schema';
 
 /** A taxon found by one of its names. */
@@ -13,8 +14,7 @@ const KIND_ORDER = ['name', 'vernacular', 'nickname', 'former', 'misleading'];
 
 /** Taxa whose name, vernacular, former name, nickname or misleading name holds every word asked, each once. */
 export function findTaxa(guide: Pick<Guide, 'taxa'>, text: string): Found[] {
-  const plain = (name: string) => name.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
-  const words = plain(text).split(/\s+/).filter(Boolean);
+  const words = plainText(text).split(/\s+/).filter(Boolean);
   if (words.length === 0) return [];
   const found = guide.taxa.flatMap((taxon): Found[] => {
     const names: Found[] = [
@@ -22,7 +22,7 @@ export function findTaxa(guide: Pick<Guide, 'taxa'>, text: string): Found[] {
       ...(taxon.vernacular ? [{ taxon: taxon.id, by: taxon.vernacular, kind: 'vernacular' as const }] : []),
       ...(taxon.names ?? []).map(({ name, kind, note }) => ({ taxon: taxon.id, by: name, kind, note })),
     ];
-    const match = names.find(({ by }) => words.every((word) => plain(by).includes(word)));
+    const match = names.find(({ by }) => words.every((word) => plainText(by).includes(word)));
     return match ? [match] : [];
   });
   return found.sort((a, b) => KIND_ORDER.indexOf(a.kind) - KIND_ORDER.indexOf(b.kind));

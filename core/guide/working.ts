@@ -39,6 +39,7 @@ export { countFrequencies, stateIds } from './resolve';
 export { holdsIn, type OutOfScope, outOfScopeBy, type Setting } from './scopes';
 export { type TermRun, termsIn } from './glossary';
 export { findTaxa, type Found, sayOtherName } from './search';
+export { plainText } from './plainText';
 export { type Naming, namingOf } from './treatments';
 export { priorBits, type PriorSetting } from './prior';
 export {

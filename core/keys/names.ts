@@ -1,8 +1,7 @@
-import { type Guide, lineage, type Taxon } from '../guide/working';
+import { type Guide, lineage, plainText, type Taxon } from '../guide/working';
 import { leadsOf } from './graph';
 import type { Key, Lead } from './schema';
-const plain = (name: string) =>
-  name.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '').replace(/[*_]/g, '').replace(/\s+/g, ' ').trim();
+const plain = (name: string) => plainText(name).replace(/[*_]/g, '').replace(/\s+/g, ' ').trim();
 
 /** Names of taxa, current and former, from the longest, so that a subspecies is not taken for its species. */
 function namesOf(guide: Pick<Guide, 'taxa'>): { name: string; taxon: Taxon }[] {

@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { keptForm } from '../../lib/keptForm';
+import { useKeptState } from '../../lib/useKeptState';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -29,15 +29,12 @@ const SAID = QUALIFIERS.filter((qualifier) => qualifier !== 'outside');
 export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft; suggested?: string }) {
   const router = useRouter();
   const by = useSession().account.name;
-  const kept = keptForm(`name.${id}`, Typed);
-  const [typed, setTyped] = useState(
-    () => kept.read() ?? { qualifier: 'none' as const, name: suggested ?? '', other: '', reason: '' },
-  );
-  const { qualifier, name, other, reason } = typed;
-  const change = (part: Partial<Typed>) => {
-    kept.keep({ ...typed, ...part });
-    setTyped({ ...typed, ...part });
-  };
+  const [{ qualifier, name, other, reason }, change, forget] = useKeptState<Typed>(`name.${id}`, Typed, {
+    qualifier: 'none',
+    name: suggested ?? '',
+    other: '',
+    reason: '',
+  });
   const [problem, setProblem] = useState<{ at: 'name' | 'other'; message: string }>();
   const write = async () => {
     const wrong = problemOf(qualifier, name, other);
@@ -57,7 +54,7 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
       ...(reason.trim() ? { reason: reason.trim() } : {}),
     };
     draft.change((content) => ({ ...content, determinations: [...content.determinations, determination] }));
-    kept.forget();
+    forget();
     await draft.flush();
     router.replace(`/specimens/${id}`);
   };

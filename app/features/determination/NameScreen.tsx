@@ -9,7 +9,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { keptForm } from '../../lib/keptForm';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -76,13 +76,11 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
   const router = useRouter();
   const by = useSession().account.name;
   const recommended = recommendedName(answer.call);
-  const kept = keptForm(`name.${id}`, Typed);
-  const [typed, setTyped] = useState<Typed>(() => kept.read() ?? { otherwise: false, given: recommended, reason: '' });
-  const { otherwise, given, reason } = typed;
-  const change = (part: Partial<Typed>) => {
-    kept.keep({ ...typed, ...part });
-    setTyped({ ...typed, ...part });
-  };
+  const [{ otherwise, given, reason }, change, forget] = useKeptState<Typed>(`name.${id}`, Typed, {
+    otherwise: false,
+    given: recommended,
+    reason: '',
+  });
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const name = otherwise ? given : recommended;
@@ -110,7 +108,7 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
         },
       ],
     }));
-    kept.forget();
+    forget();
     await draft.flush();
     router.replace(`/specimens/${id}`);
   };
