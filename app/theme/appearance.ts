@@ -36,8 +36,9 @@ const STILL =
 
 /** Both looks as a sheet of styles; which is in force is an attribute of the page. */
 const SHEET =
-  `:root{${variables(DAY)};--plate:none;color-scheme:light}` +
-  `:root[data-light=lamp]{${variables(LAMP)};--plate:invert(1) grayscale(.75) sepia(1) saturate(2.1) hue-rotate(-20deg) brightness(.8);color-scheme:dark}` +
+  `:root{${variables(DAY)};--plate:none;--photo:none;color-scheme:light}` +
+  `:root[data-light=lamp]{${variables(LAMP)};--plate:invert(1) grayscale(.75) sepia(1) saturate(2.1) hue-rotate(-20deg) brightness(.8);--photo:sepia(.7) saturate(1.3) hue-rotate(-12deg) brightness(.5);color-scheme:dark}` +
+  `:focus-visible{outline:3px solid var(--kelp);outline-offset:2px}` +
   `:root[data-motion=less] *,:root[data-motion=less]{${STILL}}` +
   `@media (prefers-reduced-motion:reduce){*{${STILL}}}` +
   `body{background:var(--mist)!important}`;

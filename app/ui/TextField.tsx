@@ -29,7 +29,7 @@ export function TextField({ label, problem, unit, hint, style, ...input }: TextF
           accessibilityLabel={label}
           aria-invalid={Boolean(problem)}
           aria-describedby={problem ? `${id}-problem` : undefined}
-          placeholderTextColor={colour.unknown}
+          placeholderTextColor={colour.quiet}
           style={[
             styles.input,
             { fontSize: 16 * scale },

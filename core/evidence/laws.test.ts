@@ -218,7 +218,7 @@ describe('a guide that is hostile but well formed', () => {
           expect(answer.forms.reduce((sum, { p }) => sum + p, answer.outside)).toBeCloseTo(1, 6);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 200 },
     );
     expect(weighed).toBeGreaterThan(40);
   });

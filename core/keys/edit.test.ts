@@ -28,6 +28,7 @@ import {
   setRemark,
   setWords,
   splitCouplet,
+  sayTree,
   treeOf,
   treeWithin,
 } from '.';
@@ -159,6 +160,11 @@ describe('the picture of a key', () => {
     expect(nodes.find(({ id }) => id === 'c1')!.row).toBeCloseTo(1.875, 3);
     expect(branches.find(({ couplet, lead }) => couplet === 'c1' && lead === 'a')).toMatchObject({ to: 'c2', taxa: 3 });
     expect(new Set(nodes.filter(({ kind }) => kind !== 'couplet').map(({ row }) => row)).size).toBe(4);
+    expect(sayTree(treeOf(joined)).map(({ text }) => text)).toEqual([
+      'Couplet 1. a: to couplet 2, 3 endings. b: to 3.',
+      'Couplet 2. a: Aus bus. b: to couplet 3, 2 endings.',
+      'Couplet 3. a: Aus cus. b: key to Dus.',
+    ]);
   });
 });
 

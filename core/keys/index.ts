@@ -34,5 +34,6 @@ export { walkKey, type WalkRequest } from './walk/walk';
 export { type MadeKey, makeKey, type MakeRequest, sayPurpose } from './make/make';
 export { type LotUnity, lotUnity } from './lot';
 export { comingCharacters } from './checklist';
+export { sayTree } from './sayTree';
 export { type TreeNode, treeOf, treeWithin } from './tree';
 export * from './edit';

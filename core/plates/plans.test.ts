@@ -26,7 +26,7 @@ describe.each(demoGuides.map((guide) => [guide.title, guide] as const))('%s', (_
         const plate = plan.draw(traitsOf(compiled, forms[at], seeded(seed)), view, 'thumb');
         expect(plateSvg(plate, 200, 'x')).not.toMatch(/NaN|undefined|Infinity/);
       }),
-      { numRuns: 30 },
+      { numRuns: 15 },
     );
   });
 

@@ -36,7 +36,7 @@ describe('a crab drawn from its scores', () => {
         expect(measured(traits, 'width-ratio')).toBeCloseTo(traits['width-ratio'] as number, 2);
         expect(measured(traits, 'leg-ratio')).toBeCloseTo(traits['leg-ratio'] as number, 2);
       }),
-      { numRuns: 40 },
+      { numRuns: 20 },
     );
   });
 

@@ -15,7 +15,7 @@ const ROUND = [1, 2, 5];
  *
  * @example scaleBar({ box: { width: 900, … } }) // { mm: 200, label: '20 cm' }
  */
-export function scaleBar({ box }: Pick<Plate, 'box'>): ScaleBar {
+export function scaleBar({ box }: { box: Pick<Plate['box'], 'width'> }): ScaleBar {
   const most = box.width / 4;
   const power = 10 ** Math.floor(Math.log10(most));
   const mm = [...ROUND]

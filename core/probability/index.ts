@@ -1,6 +1,7 @@
 export { seeded, type RandomSource } from './seeded';
 export { normal, pick } from './draw';
-export { erf, normalBelow, normalMass } from './normalCurve';
+export { erf, normalBelow, normalMass, normalQuantile } from './normalCurve';
+export { fQuantile, tBelow, tQuantile } from './studentT';
 export { lnGamma } from './gamma';
 export { multivariateT } from './multivariateT';
 export { wilson } from './wilson';

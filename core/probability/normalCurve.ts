@@ -49,3 +49,21 @@ export function normalBelow(x: number, mean: number, sd: number): number {
 export function normalMass(low: number, high: number, mean: number, sd: number): number {
   return normalBelow(high, mean, sd) - normalBelow(low, mean, sd);
 }
+
+/**
+ * The value that a standard normal falls below with probability p, to about 1e-12: by bisection.
+ *
+ * @param p in (0, 1).
+ * @example normalQuantile(0.975) // 1.959964
+ */
+export function normalQuantile(p: number): number {
+  let low = -40;
+  let high = 40;
+  while (high - low > 1e-13) {
+    const middle = (low + high) / 2;
+    if (middle === low || middle === high) break;
+    if (normalBelow(middle, 0, 1) < p) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

@@ -1,4 +1,17 @@
-import { erf, lnGamma, multivariateT, normal, normalBelow, normalMass, pick, seeded } from '.';
+import {
+  erf,
+  fQuantile,
+  lnGamma,
+  multivariateT,
+  normal,
+  normalBelow,
+  normalMass,
+  normalQuantile,
+  pick,
+  seeded,
+  tBelow,
+  tQuantile,
+} from '.';
 
 describe('chance', () => {
   it('is the same for the same seed and different for another', () => {
@@ -82,4 +95,29 @@ describe('the multivariate t', () => {
     expect(multivariateT(4, 2)(60, 0)).toBeGreaterThan(multivariateT(40, 2)(60, 0));
     expect(multivariateT(40, 2)(60, 0)).toBeGreaterThan(multivariateT(undefined, 2)(60, 0));
   });
+});
+
+describe('Student’s t and F', () => {
+  // As tabulated.
+  it.each([
+    [0.975, 1, 12.7062047],
+    [0.975, 2, 4.30265273],
+    [0.975, 4, 2.77644511],
+    [0.95, 10, 1.81246112],
+    [0.995, 30, 2.74999565],
+    [0.975, Infinity, 1.95996398],
+    [0.025, 5, -2.57058184],
+  ])('t of %f with %f degrees of freedom', (p, df, t) => expect(tQuantile(p, df)).toBeCloseTo(t, 6));
+
+  it('go there and back for degrees that are not whole', () => {
+    for (const df of [0.7, 1.5, 3.3, 17.2, 400.5])
+      for (const p of [0.501, 0.7, 0.975, 0.9999]) expect(tBelow(tQuantile(p, df), df)).toBeCloseTo(p, 10);
+    expect(normalBelow(normalQuantile(0.3), 0, 1)).toBeCloseTo(0.3, 12);
+  });
+
+  it.each([
+    [0.95, 3, 12, 3.49029482],
+    [0.975, 9, 10, 3.77896289],
+    [0.95, 1, 5, 6.60789097],
+  ])('F of %f with %d and %d', (p, a, b, f) => expect(fQuantile(p, a, b)).toBeCloseTo(f, 6));
 });

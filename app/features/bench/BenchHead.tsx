@@ -4,7 +4,8 @@ import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { Link } from 'expo-router';
 import { useState } from 'react';
-import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Photo } from '../../ui/Photo';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { PageHeading } from '../../ui/PageHeading';
 import { TaxonName } from '../../ui/TaxonName';
@@ -75,7 +76,7 @@ function PhotoSheet({ hash }: { hash: string }) {
       accessibilityLabel={whole ? 'Photograph, show less of it' : 'Photograph, show it whole'}
       onPress={() => setWhole(!whole)}
     >
-      <Image source={{ uri }} resizeMode={whole ? 'contain' : 'cover'} style={[styles.photo, whole && styles.photoWhole]} />
+      <Photo source={{ uri }} resizeMode={whole ? 'contain' : 'cover'} style={[styles.photo, whole && styles.photoWhole]} />
     </Pressable>
   );
 }

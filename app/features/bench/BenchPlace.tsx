@@ -1,28 +1,31 @@
 import { Redirect, useRouter } from 'expo-router';
 import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
-import { Empty, Failed, Loading } from '../../ui/states';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Empty } from '../../ui/states';
 import { useDaybook } from '../records/useDaybook';
 import { useWaiting } from '../records/useWaiting';
 
 /** The Bench from the bar: the specimen last left open, or a new one. */
 export function BenchPlace() {
-  const router = useRouter();
   const open = useDaybook({ named: 'no' });
   const kept = useWaiting().find(({ entry, readable }) => readable && entry.kind === 'specimen');
   if (kept) return <Redirect href={`/specimens/${kept.entry.id}/bench`} />;
-  if (open.error)
-    return (
-      <Screen>
-        <Failed error={open.error} retry={() => void open.refetch()} />
-      </Screen>
-    );
-  if (!open.data) return <Loading what="The bench" />;
-  const latest = open.data.pages[0].specimens.reduce<{ id: string; updatedAt: string } | undefined>(
-    (newest, row) => (!newest || row.updatedAt > newest.updatedAt ? row : newest),
-    undefined,
+  return (
+    <AsyncScreen what="The bench" value={open.data} error={open.error} retry={() => void open.refetch()}>
+      {({ pages }) => {
+        const latest = pages[0].specimens.reduce<{ id: string; updatedAt: string } | undefined>(
+          (newest, row) => (!newest || row.updatedAt > newest.updatedAt ? row : newest),
+          undefined,
+        );
+        return latest ? <Redirect href={`/specimens/${latest.id}/bench`} /> : <Clear />;
+      }}
+    </AsyncScreen>
   );
-  if (latest) return <Redirect href={`/specimens/${latest.id}/bench`} />;
+}
+
+function Clear() {
+  const router = useRouter();
   return (
     <Screen>
       <Empty

@@ -9,7 +9,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { Failed, Loading } from '../../ui/states';
+import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Text } from '../../ui/Text';
 import { CompareButton } from '../compare/CompareButton';
 import { DangerNotice } from '../judgement/DangerNotice';
@@ -39,16 +39,14 @@ import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 export function BenchScreen({ id }: { id: string }) {
   const { bench, guideless, error, retry } = useBench(id);
   const wide = useWide();
-  if (error)
-    return (
-      <Screen>
-        <Failed error={error} retry={retry} />
-      </Screen>
-    );
-  if (guideless) return <Redirect href={`/specimens/${id}`} />;
+  if (guideless && !error) return <Redirect href={`/specimens/${id}`} />;
   // All of it at once: what comes to stand above would push away what is about to be touched.
-  if (!bench || (!bench.answer && !bench.weighError)) return <Loading what="The specimen" />;
-  return wide ? <WideBench id={id} bench={bench} /> : <PhoneBench id={id} bench={bench} />;
+  const whole = bench?.answer || bench?.weighError ? bench : undefined;
+  return (
+    <AsyncScreen what="The specimen" value={whole} error={error} retry={retry}>
+      {(open) => (wide ? <WideBench id={id} bench={open} /> : <PhoneBench id={id} bench={open} />)}
+    </AsyncScreen>
+  );
 }
 
 interface PartProps {

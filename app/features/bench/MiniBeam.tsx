@@ -5,15 +5,17 @@ import { StyleSheet, View } from 'react-native';
 import { colour, font, space } from '../../theme';
 import { Text } from '../../ui/Text';
 import { layOutBeam } from './beamLayout';
-import { sayBeam } from './beamWords';
 
-/** The beam in one line, in sight while characters are read: who leads, by how much, and how far it is to enough. */
+/**
+ * The beam in one line, in sight while characters are read: who leads, by how much, and how far it is to
+ * enough. For the eye only: the beam itself says all of it, and the call announces what changes.
+ */
 export function MiniBeam({ answer }: { answer: Standing }) {
   const { beam } = answer;
   const { pointer, notches } = layOutBeam([{ reading: -1, bits: beam.start }], beam.sum, beam.enough, 200);
   const place = (at: number) => `${50 + at * 50}%` as const;
   return (
-    <View role="img" aria-label={sayBeam(answer)} style={styles.line}>
+    <View aria-hidden style={styles.line}>
       <Text size="small" color={colour.for} numberOfLines={1} style={styles.name}>
         {`${shortName(beam.left.label)} ${ofHundred(beam.left.p)}`}
       </Text>

@@ -1,7 +1,8 @@
 import { type Hit, searchGuide } from '@plesion/core/book';
 import { type Guide, sayOtherName } from '@plesion/core/guide';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useAddress } from '../../lib/useAddress';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { TextField } from '../../ui/TextField';
@@ -17,7 +18,7 @@ interface InGuide {
 
 /** Any word leads to the right page: names of every kind, characters and their states, words of the glossary, sources. */
 export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
-  const [text, setText] = useState('');
+  const [{ find: text = '' }, setAddress] = useAddress(['find']);
   const wanted = useDeferredValue(text);
   const found = guides.flatMap((own) => searchGuide(own.guide, wanted).map((hit) => ({ hit, own })));
   const several = guides.length > 1;
@@ -26,7 +27,7 @@ export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
       <TextField
         label="Find by any name"
         value={text}
-        onChangeText={setText}
+        onChangeText={(find) => setAddress({ find })}
         placeholder="a name of any kind, a character, a word"
       />
       {wanted.trim() !== '' && (

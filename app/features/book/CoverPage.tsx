@@ -109,7 +109,12 @@ function Frontispiece({ guide }: { guide: Guide }) {
         return (
           plate && (
             <View key={form.id} style={[styles.figure, { width }]}>
-              <PlateView plate={plate} width={width - space.s} height={wide ? 96 : 76} label={form.taxon} />
+              <PlateView
+                plate={plate}
+                width={width - space.s}
+                height={wide ? 96 : 76}
+                label={guide.taxa.find(({ id }) => id === form.taxon)?.name}
+              />
               <TaxonName guide={guide} taxon={form.taxon} size={14} short lines={1} />
             </View>
           )

@@ -95,7 +95,7 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
       )}
       {comparison && (
         <>
-          <ComparedPlates guide={guide} forms={comparison.forms} />
+          <ComparedPlates guide={guide} forms={comparison.forms} names={names} />
           <Card title="In plain words">
             <Typeset testID="paragraph" parts={comparison.typeset} />
           </Card>

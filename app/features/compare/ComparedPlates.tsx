@@ -1,5 +1,6 @@
 import type { Comparison } from '@plesion/core/compare';
 import { type Guide, sayFacets } from '@plesion/core/guide';
+import { scaleBar } from '@plesion/core/plates';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
@@ -11,7 +12,7 @@ import { PlateView } from '../plates/PlateView';
 import { FORM_INKS } from './inks';
 
 /** The same view and the same scale for all: nearness is what is to be seen. */
-export function ComparedPlates({ guide, forms }: { guide: Guide; forms: Comparison['forms'] }) {
+export function ComparedPlates({ guide, forms, names }: { guide: Guide; forms: Comparison['forms']; names: readonly string[] }) {
   const screen = useWindowDimensions().width;
   const views = drawnViews(guide);
   const [view, setView] = useState(views[0]?.id);
@@ -26,6 +27,7 @@ export function ComparedPlates({ guide, forms }: { guide: Guide; forms: Comparis
   const widest = Math.max(...drawn.map(({ plate }) => plate.box.width));
   const tallest = Math.max(...drawn.map(({ plate }) => plate.box.height));
   const scale = Math.min((room - 16) / widest, 400 / tallest);
+  const bar = scaleBar({ box: { width: widest } });
   const panel = Math.min(room, widest * scale + 72);
   return (
     <View style={styles.block}>
@@ -36,7 +38,7 @@ export function ComparedPlates({ guide, forms }: { guide: Guide; forms: Comparis
         {drawn.map(({ form, taxon, facets, i, plate }) => (
           <View key={form} style={[styles.plate, { width: panel, borderColor: FORM_INKS[i].line }]}>
             <View style={{ height: tallest * scale, justifyContent: 'flex-end' }}>
-              <PlateView plate={plate} width={plate.box.width * scale} height={plate.box.height * scale} label={form} />
+              <PlateView plate={plate} width={plate.box.width * scale} height={plate.box.height * scale} label={names[i]} />
             </View>
             <TaxonName guide={guide} taxon={taxon} short size={17} color={FORM_INKS[i].line} />
             <Text size="small" quiet>
@@ -46,9 +48,9 @@ export function ComparedPlates({ guide, forms }: { guide: Guide; forms: Comparis
         ))}
       </View>
       <View style={styles.scale}>
-        <View style={[styles.bar, { width: 10 * scale }]} />
+        <View style={[styles.bar, { width: bar.mm * scale }]} />
         <Text size="small" quiet>
-          10 mm, for all
+          {`${bar.label}, for all`}
         </Text>
       </View>
     </View>

@@ -67,9 +67,9 @@ describe('all characters', () => {
 
 describe('the plates', () => {
   it('are drawn in one view and at one scale', () => {
-    render(<ComparedPlates guide={tentCones} forms={comparison.forms} />);
-    expect(screen.getByLabelText('vexillax/adult')).toBeTruthy();
-    expect(screen.getByText('10 mm, for all')).toBeTruthy();
+    render(<ComparedPlates guide={tentCones} forms={comparison.forms} names={['Turbiconus vexillax', 'the other']} />);
+    expect(screen.getByLabelText('Turbiconus vexillax')).toBeTruthy();
+    expect(screen.getByText(/^\d+ (mm|cm), for all$/)).toBeTruthy();
     fireEvent.press(screen.getByLabelText('from the opening'));
     expect(screen.getByLabelText('from the opening')).toBeChecked();
   });

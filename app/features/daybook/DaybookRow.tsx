@@ -3,7 +3,8 @@ import { inHundred } from '@plesion/core/evidence';
 import { sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
 import { lazy, Suspense } from 'react';
-import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Photo } from '../../ui/Photo';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -23,7 +24,7 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
       <Pressable style={styles.row}>
         <View style={styles.thumb}>
           {row.photo ? (
-            <Image
+            <Photo
               source={{ uri: urlOf('photo', { params: { hash: row.photo }, query: { size: 'thumb' } }) }}
               style={styles.photo}
             />

@@ -15,7 +15,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { Failed, Loading } from '../../ui/states';
+import { AsyncScreen } from '../../ui/AsyncScreen';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
@@ -40,22 +40,20 @@ export function NameScreen({ id, suggested }: { id: string; suggested?: string }
 /** What the evidence allows, or otherwise with a reason. */
 function NameByGuide({ id }: { id: string }) {
   const { bench, error, retry } = useBench(id);
-  if (error)
-    return (
-      <Screen>
-        <Failed error={error} retry={retry} />
-      </Screen>
-    );
-  if (!bench?.answer) return <Loading what="The standing" />;
+  const weighed = bench?.answer && { ...bench, answer: bench.answer };
   return (
-    <NameForm
-      id={id}
-      guide={bench.stored.guide}
-      version={bench.stored.version}
-      answer={bench.answer}
-      readings={bench.state.content.readings}
-      draft={bench.draft}
-    />
+    <AsyncScreen what="The standing" value={weighed} error={error} retry={retry}>
+      {({ stored, answer, state, draft }) => (
+        <NameForm
+          id={id}
+          guide={stored.guide}
+          version={stored.version}
+          answer={answer}
+          readings={state.content.readings}
+          draft={draft}
+        />
+      )}
+    </AsyncScreen>
   );
 }
 

@@ -1,6 +1,7 @@
 import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { Link } from 'expo-router';
-import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Photo } from '../../ui/Photo';
 import { sayDate } from '../../lib/dates';
 import { colour, radius, space, useWide } from '../../theme';
 import { Text } from '../../ui/Text';
@@ -20,7 +21,7 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
   return (
     <Link href={`/specimens/${row.id}/bench`} asChild>
       <Pressable style={StyleSheet.flatten([styles.card, wide && styles.wide])}>
-        <Image
+        <Photo
           source={{ uri: urlOf('photo', { params: { hash: row.photo! } }) }}
           resizeMode="cover"
           style={StyleSheet.flatten([styles.photo, wide && styles.photoWide])}

@@ -13,6 +13,7 @@ jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('../../lib/files', () => ({ pickFile: async () => mockFile }));
 jest.mock('expo-router', () => ({
   useRouter: () => ({ push: mockPush }),

@@ -11,7 +11,8 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { Failed, Loading } from '../../ui/states';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Failed } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
@@ -27,14 +28,17 @@ export function KeyPage({ id }: { id: string }) {
   const earlier = useKey(version === undefined ? undefined : id, version);
   const stored = version === undefined ? newest : earlier;
   const guide = useGuide(stored.data?.guideId);
-  if (stored.error)
-    return (
-      <Screen>
-        <Failed error={stored.error} retry={() => void stored.refetch()} />
-      </Screen>
-    );
-  if (!stored.data || (stored.data.guideId && !guide.data && !guide.error)) return <Loading what="The key" />;
-  return <Page stored={stored.data} newest={newest.data ?? stored.data} guide={guide.data?.guide} onVersion={setVersion} />;
+  const awaited = stored.data?.guideId && !guide.data && !guide.error;
+  return (
+    <AsyncScreen
+      what="The key"
+      value={awaited ? undefined : stored.data}
+      error={stored.error}
+      retry={() => void stored.refetch()}
+    >
+      {(shown) => <Page stored={shown} newest={newest.data ?? shown} guide={guide.data?.guide} onVersion={setVersion} />}
+    </AsyncScreen>
+  );
 }
 
 interface PageProps {
@@ -48,18 +52,20 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
   const router = useRouter();
   const wide = useWide();
   const { id, key, problems, paths } = stored;
+  const actions = (
+    <View style={styles.foot}>
+      <Button label="Edit" hint="Edit this key" onPress={() => router.push(`/keys/${id}/edit`)} />
+      <Button kind="main" label="Walk it" onPress={() => router.push(`/keys/${id}/walk`)} />
+    </View>
+  );
   return (
-    <Screen
-      widest={1080}
-      foot={
-        <View style={styles.foot}>
-          <Button label="Edit" hint="Edit this key" onPress={() => router.push(`/keys/${id}/edit`)} />
-          <Button kind="main" label="Walk it" onPress={() => router.push(`/keys/${id}/walk`)} />
-        </View>
-      }
-    >
+    // Below the thumb on a phone; beside the heading where there is room, and a keyboard that would come to the foot last.
+    <Screen widest={1080} foot={!wide && actions}>
       <View style={styles.head}>
-        <PageHeading>{key.title}</PageHeading>
+        <View style={wide && styles.title}>
+          <PageHeading>{key.title}</PageHeading>
+          {wide && actions}
+        </View>
         <Text quiet>
           {[
             `${stored.couplets} couplets`,
@@ -231,6 +237,7 @@ function Restore({ stored }: { stored: StoredKey }) {
 
 const styles = StyleSheet.create({
   head: { gap: space.xs },
+  title: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', gap: space.m },
   foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
   ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },

@@ -1,10 +1,11 @@
 import { type Guide, shortName } from '@plesion/core/guide';
-import { coupletIndex, type Key, type TreeNode, treeWithin } from '@plesion/core/keys';
+import { coupletIndex, type Key, sayTree, type TreeNode, treeWithin } from '@plesion/core/keys';
 import { useMemo, useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Path, Text as SvgText } from 'react-native-svg';
-import { colour, font, radius, space } from '../../theme';
+import { colour, font, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Disclosure } from '../../ui/Disclosure';
 import { Text } from '../../ui/Text';
 
 interface KeyTreeProps {
@@ -86,6 +87,20 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
           </Svg>
         </ScrollView>
       </ScrollView>
+      <Disclosure title="The tree in words">
+        {sayTree(tree).map(({ couplet, text }) => (
+          <Pressable
+            key={couplet}
+            role={onOpen ? 'button' : undefined}
+            disabled={!onOpen}
+            aria-current={couplet === at ? 'step' : undefined}
+            onPress={() => onOpen?.(couplet)}
+            style={styles.words}
+          >
+            <Text color={onOpen ? colour.kelp : undefined}>{text}</Text>
+          </Pressable>
+        ))}
+      </Disclosure>
     </View>
   );
 }
@@ -146,5 +161,6 @@ const styles = StyleSheet.create({
   group: { gap: space.s },
   tools: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
   grow: { flex: 1 },
+  words: { minHeight: TOUCH, justifyContent: 'center' },
   window: { borderWidth: 1, borderColor: colour.hairline, borderRadius: radius.m, backgroundColor: colour.paper },
 });

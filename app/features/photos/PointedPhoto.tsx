@@ -2,6 +2,7 @@ import type { Reading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
 import { useEffect, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { Photo } from '../../ui/Photo';
 import { pressedAt } from '../../lib/pressedAt';
 import { colour, radius, space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -48,7 +49,7 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
         onLayout={({ nativeEvent }) => setSize(nativeEvent.layout)}
         style={[styles.photo, { aspectRatio: shape }, chosen !== undefined && styles.aiming]}
       >
-        <Image source={{ uri }} style={StyleSheet.absoluteFill} resizeMode="stretch" />
+        <Photo source={{ uri }} style={StyleSheet.absoluteFill} resizeMode="stretch" />
         {seen.map(({ i, reading, label }, n) =>
           reading.at ? (
             <View

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Image, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { Photo } from '../../ui/Photo';
 import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -28,7 +29,7 @@ export function GuidelessPage({ id, draft, state }: { id: string; draft: Draft; 
       nameIt="Name it by hand"
     >
       <SavingLine state={state} />
-      {content.photo && <Photo hash={content.photo} />}
+      {content.photo && <PhotoSheet hash={content.photo} />}
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
       <KeyItSheet id={id} content={content} />
       <History determinations={content.determinations} />
@@ -37,9 +38,9 @@ export function GuidelessPage({ id, draft, state }: { id: string; draft: Draft; 
   );
 }
 
-function Photo({ hash }: { hash: string }) {
+function PhotoSheet({ hash }: { hash: string }) {
   const uri = usePhotoUri(hash);
-  return <Image source={{ uri }} accessibilityLabel="Photo of the specimen" resizeMode="contain" style={styles.photo} />;
+  return <Photo source={{ uri }} accessibilityLabel="Photo of the specimen" resizeMode="contain" style={styles.photo} />;
 }
 
 /** A guide can be given to it as long as no name rests on doing without. */

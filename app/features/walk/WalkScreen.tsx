@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { Failed, Loading } from '../../ui/states';
+import { AsyncScreen } from '../../ui/AsyncScreen';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { KeyHelp } from '../reading/KeyHelp';
@@ -38,14 +38,11 @@ interface WalkScreenProps {
 export function WalkScreen({ keyId, ...target }: WalkScreenProps) {
   const { bench, error, retry } = useWalk(keyId, target);
   const wide = useWide();
-  if (error)
-    return (
-      <Screen>
-        <Failed error={error} retry={retry} />
-      </Screen>
-    );
-  if (!bench) return <Loading what="The key" />;
-  return wide ? <WideWalk bench={bench} /> : <PhoneWalk bench={bench} />;
+  return (
+    <AsyncScreen what="The key" value={bench} error={error} retry={retry}>
+      {(open) => (wide ? <WideWalk bench={open} /> : <PhoneWalk bench={open} />)}
+    </AsyncScreen>
+  );
 }
 
 /** What is in sight, who answers, and how sure the next decision is. */

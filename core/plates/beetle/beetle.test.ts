@@ -27,7 +27,7 @@ describe('a beetle drawn from its scores', () => {
         for (const ratio of RATIOS) expect(measured(plain, ratio)).toBeCloseTo(traits[ratio] as number, 2);
         expect(measured(traits, 'body-length')).toBeCloseTo(traits['body-length'] as number, 6);
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 

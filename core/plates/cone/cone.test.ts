@@ -36,7 +36,7 @@ describe('a shell drawn from its scores', () => {
         const box = boxOf(sample(coneOutline(coneModel(traits)), 8));
         expect(box.height).toBeCloseTo(traits['shell-length'] as number, 0);
       }),
-      { numRuns: 40 },
+      { numRuns: 20 },
     );
   });
 

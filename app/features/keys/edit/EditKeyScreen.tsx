@@ -8,7 +8,7 @@ import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
 import { PageHeading } from '../../../ui/PageHeading';
 import { Screen } from '../../../ui/Screen';
-import { Failed, Loading } from '../../../ui/states';
+import { AsyncScreen } from '../../../ui/AsyncScreen';
 import { Text } from '../../../ui/Text';
 import { RecordTrouble } from '../../records/SavingTrouble';
 import { useGuide } from '../../records/useGuide';
@@ -20,14 +20,12 @@ import { CoupletEditor } from './CoupletEditor';
 export function EditKeyScreen({ id, couplet }: { id: string; couplet?: string }) {
   const { draft, state, error, refetch } = useKeyDraft(id);
   const guide = useGuide(state?.content.guideId);
-  if (error)
-    return (
-      <Screen>
-        <Failed error={error} retry={refetch} />
-      </Screen>
-    );
-  if (!draft || !state || (state.content.guideId && !guide.data && !guide.error)) return <Loading what="The key" />;
-  return <Editor id={id} draft={draft} state={state} stored={guide.data} first={couplet} />;
+  const awaited = state?.content.guideId && !guide.data && !guide.error;
+  return (
+    <AsyncScreen what="The key" value={draft && state && !awaited ? { draft, state } : undefined} error={error} retry={refetch}>
+      {(open) => <Editor id={id} {...open} stored={guide.data} first={couplet} />}
+    </AsyncScreen>
+  );
 }
 
 interface EditorProps {

@@ -1,0 +1,17 @@
+export { beyond, type Beyond } from './beyond';
+export { type CountingError, onSide } from './count';
+export { darkShare, type DarkShare } from './dark';
+export { type Dip, dipOf } from './dip';
+export { edgesFrom, type EdgeWays } from './edge';
+export { drawnFrom, fourierOf, type Harmonic, outlineDistance } from './fourier';
+export { type Grey, greyOf } from './grey';
+export { measure, type Measuring, namesIn } from './measure';
+export { crossing } from './outline';
+export { ENOUGH_DF, type Pointing, pointingOf, pointingSquares, USUAL_POINTING_SD } from './pointing';
+export { agreementOf, type Agreement, reliabilityOf, type Reliability } from './reliability';
+export { tiltCost } from './scale';
+export type { Line, Measured, MeasureRequest, PixelPoint, PointSet, Quantity, Scale } from './schema';
+export { findSpots, isWithin, type Spot, type SpotSearch } from './spots';
+export { type Stripes, stripesAlong } from './stripes';
+export { type Tempo, tempoOf } from './tempo';
+export { type GreyCard, type Shade, type Tone, toneOf } from './tone';

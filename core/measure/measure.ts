@@ -1,0 +1,307 @@
+import type { Problem } from '../problem';
+import { type CountingError, counted, onSide } from './count';
+import { dipRatio } from './dip';
+import { angleAt, areaWithin, type At, type Estimate, over, pathLength, reach } from './estimate';
+import { elongation, roundness } from './outline';
+import { planeOf, type Plane } from './plane';
+import { type Pointing, pointingOf, pointingSquares } from './pointing';
+import { outlineCrosses, pointsOutside } from './points';
+import { raggedness } from './raggedness';
+import { intervalOf, pixelSize, type PixelSize, TILT_SHARE } from './scale';
+import type { Line, Measured, MeasureRequest, PixelPoint, PointSet, Quantity } from './schema';
+
+/** What came out, and what did not and why. */
+export interface Measuring {
+  values: Measured[];
+  warnings: Problem[];
+  /** The pointing error that was used, in pixels. */
+  pointing: Pointing;
+}
+
+/** From the fourth repeat on a quantity's own spread speaks; up to then all landmarks lend theirs. */
+const OWN_SPREAD = 4;
+
+/**
+ * Pixels in, values with their errors out.
+ *
+ * Each quantity is worked out of the points; their pointing error goes through it by its exact
+ * slopes (delta method), that of the scale is added. Several sets are averaged: with up to three,
+ * by the pointing error pooled over all landmarks; from four on, and for curves and outlines, by the
+ * spread of the values themselves with Student's t (the two sources of error joined by Welch 1947 and
+ * Satterthwaite 1946). Intervals hold 95 %. Lengths in mm and areas in mm² with a scale, in px and px²
+ * without one; angles in °; the rest has no unit.
+ *
+ * @param counting how often the counter is wrong; never, where absent.
+ * @returns what cannot be worked out is left out, with the reason by its field; the rest is kept.
+ */
+export function measure(request: MeasureRequest, counting?: CountingError): Measuring {
+  const warnings: Problem[] = [];
+  const sets = [request.points, ...(request.repeats ?? [])].map((set, r) => {
+    const outside = pointsOutside(set, request.photo, r === 0 ? 'points' : `repeats[${r - 1}]`);
+    warnings.push(...outside.problems);
+    return outside.rest;
+  });
+  const known =
+    request.pointingSd === undefined ? undefined : { sd: request.pointingSd, df: request.pointingDf ?? Number.POSITIVE_INFINITY };
+  const pointing = pointingOf(pointingSquares(sets), known);
+  const ground = groundOf(request, pointing.sd, warnings);
+  const frames = sets.map((set) => frameOf(set, ground));
+  const values = request.quantities.flatMap((quantity, q) => {
+    const field = `quantities[${q}]`;
+    const found = frames.flatMap((frame, r) => {
+      const one = estimate(quantity, frame, ground, r === 0 ? field : `repeats[${r - 1}]`);
+      if ('code' in one) warnings.push(one);
+      return 'code' in one ? [] : [one];
+    });
+    if (found.length === 0) return [];
+    const out = quantity.kind === 'count' ? countOf(quantity, found, counting) : told(quantity, found, ground, pointing);
+    if (Number.isFinite(out.value) && Number.isFinite(out.sd)) return [out];
+    warnings.push({
+      code: 'no-value',
+      message: `“${quantity.id}” has no value: two of its points lie on one another, or it has no extent.`,
+      field,
+    });
+    return [];
+  });
+  return { values, warnings, pointing };
+}
+
+/** What the points lie in: pixels as they are, pixels of a known size, or a plane put right. */
+type Ground = { kind: 'pixels' } | { kind: 'sized'; size: PixelSize } | { kind: 'plane'; plane: Plane; sd: number };
+
+function groundOf({ scale }: MeasureRequest, pointingSd: number, warnings: Problem[]): Ground {
+  if (!scale || scale.kind === 'none') return { kind: 'pixels' };
+  if (scale.kind === 'lengths') {
+    const size = pixelSize(scale.references, pointingSd);
+    if (!size) {
+      warnings.push({
+        code: 'scale-without-length',
+        message: 'The scale has no length: set its two ends apart.',
+        field: 'scale.references',
+      });
+      return { kind: 'pixels' };
+    }
+    if (size.disagreement > TILT_SHARE)
+      warnings.push({
+        code: 'scales-disagree',
+        message: `The scales differ by ${Math.round(size.disagreement * 100)} in 100: the photo is tilted, or one of them is wrong. Lengths may be out by as much; a grid would put it right.`,
+        field: 'scale.references',
+      });
+    return { kind: 'sized', size };
+  }
+  const plane = planeOf(scale.points);
+  if (!plane) {
+    warnings.push({
+      code: 'no-plane',
+      message: 'The grid makes no plane: set at least four of its crossings, no three of them in one line.',
+      field: 'scale.points',
+    });
+    return { kind: 'pixels' };
+  }
+  // Where the crossings lie further off than pointing explains, that is the error they are known with.
+  const sd = Math.max(pointingSd, plane.spare > 0 ? plane.reprojection * Math.sqrt((plane.spare + 8) / plane.spare / 2) : 0);
+  if (sd > 3 * pointingSd)
+    warnings.push({
+      code: 'grid-uneven',
+      message: `The crossings lie ${plane.reprojection.toFixed(1)} px from where a flat grid has them: check each, or the grid is bent.`,
+      field: 'scale.points',
+    });
+  return { kind: 'plane', plane, sd };
+}
+
+/** A value of one set, with its variance by pointing and by the scale. */
+interface Found {
+  value: number;
+  /** Variance by pointing of 1 px, and by the scale. */
+  pointed: number;
+  scaled: number;
+}
+
+function estimate(quantity: Quantity, frame: Frame, ground: Ground, field: string): Found | Problem {
+  const missing = namesIn(quantity).find((id) => !frame.has(id));
+  if (missing !== undefined)
+    return { code: 'landmark-missing', message: `“${quantity.id}” needs “${missing}”, which is not set.`, field };
+  const short = TOO_FEW[quantity.kind];
+  const several = namesIn(quantity).find((id) => frame.numbers(id).length < (short?.[0] ?? 1));
+  if (short && several !== undefined && several === pointsOf(quantity))
+    return { code: 'too-few-points', message: `“${several}” ${short[1]}`, field };
+  const crossed =
+    'outline' in quantity && outlineCrosses(frame.numbers(quantity.outline).map(frame.pixel), quantity.outline, field);
+  if (crossed) return crossed;
+  if (quantity.kind === 'count') {
+    const markers = frame.numbers(quantity.markers).map(frame.pixel);
+    const [from, to] = quantity.axis?.map((id) => frame.pixel(frame.numbers(id)[0])) ?? [];
+    const counted = from && to && quantity.side ? onSide(markers, from, to, quantity.side) : markers;
+    return { value: counted.length, pointed: 0, scaled: 0 };
+  }
+  return spread(workedOut(quantity, frame), frame, ground);
+}
+
+/** Points that a kind needs, and what is said where there are fewer. */
+const TOO_FEW: Partial<Record<Quantity['kind'], [number, string]>> = {
+  area: [3, 'has fewer than three points: go round it.'],
+  elongation: [3, 'has fewer than three points: go round it.'],
+  roundness: [3, 'has fewer than three points: go round it.'],
+  dip: [3, 'has fewer than three points: from rim to rim by way of the bottom.'],
+  raggedness: [5, 'has fewer than five points: follow the edge.'],
+};
+
+const pointsOf = (quantity: Quantity): string | undefined =>
+  'outline' in quantity ? quantity.outline : 'path' in quantity ? quantity.path : undefined;
+
+/** The names of the points that a quantity is worked out of. */
+export function namesIn(quantity: Quantity): string[] {
+  switch (quantity.kind) {
+    case 'length':
+      return quantity.line.points;
+    case 'ratio':
+      return [...quantity.numerator.points, ...quantity.denominator.points];
+    case 'reach':
+      return [quantity.tip, quantity.past, quantity.from, quantity.to, ...(quantity.denominator?.points ?? [])];
+    case 'angle':
+      return [...quantity.points];
+    case 'count':
+      return [quantity.markers, ...(quantity.axis ?? [])];
+    case 'dip':
+    case 'raggedness':
+      return [quantity.path];
+    default:
+      return [quantity.outline];
+  }
+}
+
+/** Every point of a set has a number; a name is one of them, or several in turn. */
+interface Frame {
+  has: (id: string) => boolean;
+  numbers: (id: string) => number[];
+  at: At;
+  pixel: At;
+}
+
+function frameOf(set: PointSet, ground: Ground): Frame {
+  const pixels: PixelPoint[] = [];
+  const byName = new Map<string, number[]>();
+  for (const [id, place] of Object.entries(set)) {
+    const points = (typeof place[0] === 'number' ? [place] : place) as PixelPoint[];
+    byName.set(
+      id,
+      points.map((point) => pixels.push(point) - 1),
+    );
+  }
+  const placed = ground.kind === 'plane' ? pixels.map(ground.plane.toPlane) : pixels;
+  return { has: (id) => byName.has(id), numbers: (id) => byName.get(id)!, at: (i) => placed[i], pixel: (i) => pixels[i] };
+}
+
+function workedOut(quantity: Exclude<Quantity, { kind: 'count' }>, { numbers, at }: Frame): Estimate {
+  const one = (id: string) => numbers(id)[0];
+  const line = ({ points }: Line) => pathLength(at, points.flatMap(numbers));
+  switch (quantity.kind) {
+    case 'length':
+      return line(quantity.line);
+    case 'ratio':
+      return over(line(quantity.numerator), line(quantity.denominator));
+    case 'reach': {
+      const far = reach(at, one(quantity.tip), one(quantity.past), one(quantity.from), one(quantity.to));
+      return quantity.denominator ? over(far, line(quantity.denominator)) : far;
+    }
+    case 'angle':
+      return angleAt(at, one(quantity.points[0]), one(quantity.points[1]), one(quantity.points[2]));
+    case 'area':
+      return areaWithin(at, numbers(quantity.outline));
+    case 'elongation':
+      return elongation(at, numbers(quantity.outline));
+    case 'roundness':
+      return roundness(at, numbers(quantity.outline));
+    case 'dip':
+      return dipRatio(at, numbers(quantity.path));
+    case 'raggedness':
+      return raggedness(at, numbers(quantity.path));
+  }
+}
+
+/** The value in its unit, and how it spreads by pointing and by the scale. */
+function spread(found: Estimate, frame: Frame, ground: Ground): Found & { bend: number } {
+  const { value, slopes, bend, power } = found;
+  let pointed = 0;
+  if (ground.kind !== 'plane') {
+    for (const [x, y] of slopes.values()) pointed += x * x + y * y;
+    if (ground.kind === 'pixels' || power === 0) return { value, pointed, scaled: 0, bend };
+    const k = ground.size.mm ** power;
+    return {
+      value: value * k,
+      pointed: pointed * k * k,
+      scaled: (value * k * power * ground.size.relative) ** 2,
+      bend: bend * k,
+    };
+  }
+  const { plane, sd } = ground;
+  const byPlane = new Array<number>(8).fill(0);
+  let stretch = 0;
+  for (const [i, [x, y]] of slopes) {
+    const pixel = frame.pixel(i);
+    const [[a, b], [c, d]] = plane.slope(pixel);
+    pointed += (x * a + y * c) ** 2 + (x * b + y * d) ** 2;
+    stretch += Math.abs(a * d - b * c) / slopes.size;
+    const [X, Y] = plane.byPlane(pixel);
+    byPlane.forEach((_, k) => (byPlane[k] += x * X[k] + y * Y[k]));
+  }
+  let scaled = 0;
+  byPlane.forEach((p, i) => byPlane.forEach((q, j) => (scaled += p * q * plane.covariance[i][j])));
+  return { value, pointed, scaled: scaled * sd * sd, bend: bend * stretch };
+}
+
+const UNITS = { mm: ['', 'mm', 'mm²'], px: ['', 'px', 'px²'] } as const;
+const POWERS: Partial<Record<Quantity['kind'], 1 | 2>> = { length: 1, area: 2 };
+
+/** The unit a quantity is told in. */
+function unitOf(quantity: Quantity, ground: Ground): string {
+  if (quantity.kind === 'angle') return '°';
+  const power = quantity.kind === 'reach' && !quantity.denominator ? 1 : (POWERS[quantity.kind] ?? 0);
+  return UNITS[ground.kind === 'pixels' ? 'px' : 'mm'][power];
+}
+
+function told(quantity: Quantity, found: readonly (Found & { bend?: number })[], ground: Ground, pointing: Pointing): Measured {
+  const n = found.length;
+  const even = found.map(({ value, bend = 0 }) => value - bend * pointing.sd ** 2);
+  const value = mean(even);
+  const scaled = mean(found.map((one) => one.scaled));
+  const curved = pointsOf(quantity) !== undefined;
+  const own = n >= OWN_SPREAD || (curved && n > 1);
+  const variance = own
+    ? even.reduce((sum, one) => sum + (one - value) ** 2, 0) / (n - 1) / n
+    : (mean(found.map((one) => one.pointed)) * pointing.sd ** 2) / n;
+  const df = own ? n - 1 : pointing.df;
+  const sd = Math.sqrt(variance + scaled);
+  // Only the part that was estimated has few degrees of freedom.
+  const joined = variance > 0 ? df * ((variance + scaled) / variance) ** 2 : Number.POSITIVE_INFINITY;
+  return {
+    quantity: quantity.id,
+    value,
+    unit: unitOf(quantity, ground),
+    sd,
+    ...(Number.isFinite(joined) ? { df: joined } : {}),
+    interval: intervalOf(value, sd, joined),
+    n,
+  };
+}
+
+function countOf(quantity: Quantity, found: readonly Found[], counting?: CountingError): Measured {
+  const n = found.length;
+  const once = counted(mean(found.map(({ value }) => value)), counting ?? { missed: 0, extra: 0 });
+  const variance =
+    n > 1 ? found.reduce((sum, { value }) => sum + (value - mean(found.map((f) => f.value))) ** 2, 0) / (n - 1) : 0;
+  const own = n >= OWN_SPREAD || !counting;
+  const sd = Math.sqrt(own ? variance / n : once.sd ** 2 / n);
+  const [low, high] = intervalOf(once.value, sd, own && n > 1 ? n - 1 : undefined);
+  return {
+    quantity: quantity.id,
+    value: once.value,
+    unit: '',
+    sd,
+    ...(own && n > 1 ? { df: n - 1 } : {}),
+    interval: [Math.max(0, low), high],
+    n,
+  };
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;

@@ -1,0 +1,42 @@
+import type { Problem } from '../problem';
+import { crossing } from './outline';
+import type { PixelPoint, PointSet } from './schema';
+
+const severalOf = (place: PointSet[string]): PixelPoint[] => (typeof place[0] === 'number' ? [place] : place) as PixelPoint[];
+
+/**
+ * Points that lie outside the photo, each named by its field, and the set without them:
+ * what does not need them is measured all the same.
+ */
+export function pointsOutside(
+  set: PointSet,
+  photo: { width: number; height: number } | undefined,
+  field: string,
+): { problems: Problem[]; rest: PointSet } {
+  if (!photo) return { problems: [], rest: set };
+  const rest: PointSet = {};
+  const problems: Problem[] = [];
+  for (const [id, place] of Object.entries(set)) {
+    const points = severalOf(place);
+    const out = points.findIndex(([x, y]) => x < 0 || y < 0 || x > photo.width || y > photo.height);
+    if (out < 0) {
+      rest[id] = place;
+      continue;
+    }
+    const which = points.length > 1 ? `Point ${out + 1} of “${id}”` : `“${id}”`;
+    problems.push({ code: 'outside-photo', message: `${which} lies outside the photo; set it again.`, field: `${field}.${id}` });
+  }
+  return { problems, rest };
+}
+
+/** What is said of an outline that crosses itself, and so encloses no area. */
+export function outlineCrosses(outline: readonly PixelPoint[], id: string, field: string): Problem | undefined {
+  const sides = crossing(outline);
+  return (
+    sides && {
+      code: 'outline-crosses',
+      message: `The outline “${id}” crosses itself where its sides ${sides[0] + 1} and ${sides[1] + 1} meet: move one of their points.`,
+      field,
+    }
+  );
+}

@@ -1,0 +1,54 @@
+import { tQuantile } from '../probability';
+import type { Scale } from './schema';
+
+/** How large a pixel is. */
+export interface PixelSize {
+  /** Millimetres per pixel. */
+  mm: number;
+  /** Its standard error, relative: a share of it. */
+  relative: number;
+  /** How far the references differ, at most: a share; 0 where there is one. */
+  disagreement: number;
+}
+
+type Lengths = Extract<Scale, { kind: 'lengths' }>['references'];
+
+/** Two references that differ by more than this share show that the photo is tilted, or one of them wrong. */
+export const TILT_SHARE = 0.03;
+
+/**
+ * Millimetres per pixel from lengths that are known: the mean of what each says, weighed by
+ * its precision. Each end is pointed at with the standard deviation given; a bar's own
+ * tolerance is added.
+ *
+ * @param pointingSd in pixels, along x and along y. @returns undefined where a reference has no length.
+ */
+export function pixelSize(references: Lengths, pointingSd: number): PixelSize | undefined {
+  const each = references.map(({ ends: [a, b], mm, error = 0 }) => {
+    const pixels = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    // The same upward bend as of any length that is pointed at: see pathLength.
+    const length = pixels - pointingSd ** 2 / pixels;
+    return { mm: mm / length, relative: Math.hypot((Math.SQRT2 * pointingSd) / length, error / mm), pixels };
+  });
+  if (each.some(({ pixels, mm }) => !(pixels > 0) || !(mm > 0) || !Number.isFinite(mm))) return undefined;
+  const weight = ({ relative }: { relative: number }) => 1 / Math.max(relative, 1e-9) ** 2;
+  const total = each.reduce((sum, one) => sum + weight(one), 0);
+  const mm = each.reduce((sum, one) => sum + weight(one) * one.mm, 0) / total;
+  const sizes = each.map((one) => one.mm);
+  return { mm, relative: 1 / Math.sqrt(total), disagreement: (Math.max(...sizes) - Math.min(...sizes)) / mm };
+}
+
+/**
+ * How much a length may be out because the photo is tilted and nothing puts it right: a plane
+ * turned by an angle is shorter across the turn by its cosine.
+ *
+ * @param degrees of tilt. @returns a share of the length.
+ * @example tiltCost(5) // 0.0038
+ */
+export const tiltCost = (degrees: number): number => 1 - Math.cos((degrees * Math.PI) / 180);
+
+/** The central 95 % of a t about a value. */
+export function intervalOf(value: number, sd: number, df = Number.POSITIVE_INFINITY): [number, number] {
+  const reach = sd === 0 ? 0 : tQuantile(0.975, df) * sd;
+  return [value - reach, value + reach];
+}
