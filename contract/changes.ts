@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** Every kind of record that is written by versions. */
-export const RECORD_NAMES = ['specimen', 'lot', 'key', 'guide', 'individual'] as const;
+export const RECORD_NAMES = ['specimen', 'lot', 'key', 'guide', 'individual', 'measurement'] as const;
 export type RecordName = (typeof RECORD_NAMES)[number];
 
 /** One write: what was written, by whom, when. */

@@ -2,6 +2,7 @@ import { MadeToken, NewToken, OpenSessionList, PasswordChange, SessionPath, Toke
 import { Comparison } from '@plesion/core/compare/schema';
 import { Standing } from '@plesion/core/evidence/schema';
 import { Walk } from '@plesion/core/keys/schema';
+import { MeasureRequest } from '@plesion/core/measure/schema';
 import { z } from 'zod';
 import { PlateQuery } from './book';
 import { CompareRequest } from './compare';
@@ -24,6 +25,7 @@ import {
 } from './keys';
 import { LearnRequest, LearnResponse, WaitQuery } from './learn';
 import { Lot, LotList, LotQuery, LotWrite } from './lots';
+import { Measurement, MeasurementList, MeasurementQuery, MeasurementWrite, Measuring } from './measurements';
 import { ComparePageQuery, PageQuery } from './pages';
 import { Photo, PhotoHash } from './photos';
 import { Credentials, NewStation, Session } from './session';
@@ -379,6 +381,32 @@ export const endpoints = {
     params: byId,
     body: IndividualWrite,
     response: Individual,
+  },
+  measure: {
+    method: 'POST',
+    path: '/api/measurements',
+    summary: 'Pixel points in, lengths, ratios, angles, areas, counts and forms out, each with its error. Nothing is kept.',
+    asks: true,
+    body: MeasureRequest,
+    bytes: 8 * MB,
+    response: Measuring,
+  },
+  measurements: {
+    method: 'GET',
+    path: '/api/measurements',
+    summary: 'What was measured, of a specimen or of a character, oldest first.',
+    query: MeasurementQuery,
+    response: MeasurementList,
+  },
+  measurement: { method: 'GET', path: '/api/measurements/:id', summary: 'One measurement.', params: byId, response: Measurement },
+  writeMeasurement: {
+    method: 'PUT',
+    path: '/api/measurements/:id',
+    summary: 'Write a measurement; 409 with both sides when it has changed since the version named.',
+    params: byId,
+    body: MeasurementWrite,
+    bytes: 8 * MB,
+    response: Measurement,
   },
   changes: {
     method: 'GET',

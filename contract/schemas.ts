@@ -8,6 +8,7 @@ export * from './jobs';
 export * from './keys';
 export * from './learn';
 export * from './lots';
+export * from './measurements';
 export * from './pages';
 export * from './photos';
 export * from './problem';

@@ -26,6 +26,7 @@ export const ArchiveContent = z.object({
   guides: z.number().int().min(0),
   keys: z.number().int().min(0),
   photos: z.number().int().min(0),
+  measurements: z.number().int().min(0),
   changes: z.number().int().min(0),
 });
 export type ArchiveContent = z.output<typeof ArchiveContent>;

@@ -19,6 +19,7 @@ import type { Metrics } from './observe/metrics';
 import { logRequests } from './observe/requests';
 import { bind } from './http/route';
 import { individualRoutes } from './individuals/routes';
+import { measurementRoutes } from './measurements/routes';
 import { jobRoutes } from './jobs/routes';
 import { keyRoutes } from './keys/routes';
 import { learnRoutes } from './learn/routes';
@@ -109,6 +110,7 @@ export function createApp(
   keyRoutes(api, em, weighing);
   lotRoutes(api, em);
   individualRoutes(api, em);
+  measurementRoutes(api, em);
   changeRoutes(api, em);
   jobRoutes(api, em);
   specimenRoutes(api, em, weighing);

@@ -1,6 +1,7 @@
 import type { Problem } from '../problem';
 import { checkJudgement } from './checkJudgement';
 import { checkNumbers } from './checkNumbers';
+import { checkProtocol } from './checkProtocol';
 import { formsOf, lineage } from './forms';
 import { parseRange } from './ranges';
 import type { Character, Guide, Scope, Score } from './schema';
@@ -142,6 +143,8 @@ function checkCharacter(character: Character, field: string, report: Report, kno
   if (isValue(character) && !character.error) {
     report(`${field}.error`, 'error-missing', `“${character.label}” is measured and needs its usual error.`);
   }
+  if (character.protocol) known('view', character.protocol.view, `${field}.protocol.view`);
+  checkProtocol(character, `${field}.protocol`, report);
 }
 
 function checkValue(guide: Guide, character: Character, score: Score, field: string, report: Report): void {

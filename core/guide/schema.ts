@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Cost, Treatment, Union } from './judgementSchema';
 import { Block, Learned } from './learnedSchema';
+import { Protocol } from './protocolSchema';
 import { FacetName, id, label, monthDay, positive, share, text } from './terms';
 import {
   CHARACTER_GROUPS,
@@ -15,6 +16,8 @@ import {
   SCHOOLS,
 } from './vocabulary';
 import { FREQUENCY_WORDS } from './words';
+
+export { Protocol };
 
 /** The formats of Plesion JSON that are read; the last is the one that is written. */
 export const FORMATS = [1, 2] as const;
@@ -122,6 +125,8 @@ export const Character = z.strictObject({
   salience: share.optional(),
   /** Which part of the plate shows it. */
   plate: z.strictObject({ view: id, part: id }).optional(),
+  /** How it is taken on a photo. */
+  protocol: Protocol.optional(),
 });
 export type Character = z.infer<typeof Character>;
 

@@ -18,6 +18,9 @@ export const CHARACTER_KINDS = ['nominal', 'ordered', 'measurement', 'ratio', 'a
 
 export const CHARACTER_GROUPS = ['baseline', 'shape', 'pattern', 'colour', 'behaviour'] as const;
 
+/** How a landmark is set: one point, points along a curve, points round an outline, or a marker on each of several. */
+export const LANDMARK_KINDS = ['point', 'path', 'outline', 'markers'] as const;
+
 export const HANDLING = ['look', 'touch', 'hold', 'instrument'] as const;
 
 /** What a column of a table can hold that a guide is learned from. */

@@ -19,6 +19,8 @@ export type {
   Term,
 } from './schema';
 export type { Treatment, Union } from './judgementSchema';
+export type { Line, Protocol, Quantity } from './protocolSchema';
+export { landmarksIn } from './landmarks';
 export type { Block, CrossValidation, Learned, Ratio } from './learnedSchema';
 export type { FacetName, Facets } from './terms';
 export * from './vocabulary';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { normal, seeded } from '../probability';
-import { measure, type PixelPoint, type PointSet, type Quantity, type Scale } from '.';
+import type { Quantity } from '../guide';
+import { measure, type PixelPoint, type PointSet, type Scale } from '.';
 
 const line = (...points: string[]) => ({ points });
 const QUANTITIES: Quantity[] = [

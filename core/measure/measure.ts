@@ -1,3 +1,4 @@
+import { landmarksIn, type Line, type Quantity } from '../guide/working';
 import type { Problem } from '../problem';
 import { type CountingError, counted, onSide } from './count';
 import { dipRatio } from './dip';
@@ -8,7 +9,7 @@ import { type Pointing, pointingOf, pointingSquares } from './pointing';
 import { outlineCrosses, pointsOutside } from './points';
 import { raggedness } from './raggedness';
 import { intervalOf, pixelSize, type PixelSize, TILT_SHARE } from './scale';
-import type { Line, Measured, MeasureRequest, PixelPoint, PointSet, Quantity } from './schema';
+import type { Measured, MeasureRequest, PixelPoint, PointSet } from './schema';
 
 /** What came out, and what did not and why. */
 export interface Measuring {
@@ -118,11 +119,11 @@ interface Found {
 }
 
 function estimate(quantity: Quantity, frame: Frame, ground: Ground, field: string): Found | Problem {
-  const missing = namesIn(quantity).find((id) => !frame.has(id));
+  const missing = landmarksIn(quantity).find((id) => !frame.has(id));
   if (missing !== undefined)
     return { code: 'landmark-missing', message: `“${quantity.id}” needs “${missing}”, which is not set.`, field };
   const short = TOO_FEW[quantity.kind];
-  const several = namesIn(quantity).find((id) => frame.numbers(id).length < (short?.[0] ?? 1));
+  const several = landmarksIn(quantity).find((id) => frame.numbers(id).length < (short?.[0] ?? 1));
   if (short && several !== undefined && several === pointsOf(quantity))
     return { code: 'too-few-points', message: `“${several}” ${short[1]}`, field };
   const crossed =
@@ -148,27 +149,6 @@ const TOO_FEW: Partial<Record<Quantity['kind'], [number, string]>> = {
 
 const pointsOf = (quantity: Quantity): string | undefined =>
   'outline' in quantity ? quantity.outline : 'path' in quantity ? quantity.path : undefined;
-
-/** The names of the points that a quantity is worked out of. */
-export function namesIn(quantity: Quantity): string[] {
-  switch (quantity.kind) {
-    case 'length':
-      return quantity.line.points;
-    case 'ratio':
-      return [...quantity.numerator.points, ...quantity.denominator.points];
-    case 'reach':
-      return [quantity.tip, quantity.past, quantity.from, quantity.to, ...(quantity.denominator?.points ?? [])];
-    case 'angle':
-      return [...quantity.points];
-    case 'count':
-      return [quantity.markers, ...(quantity.axis ?? [])];
-    case 'dip':
-    case 'raggedness':
-      return [quantity.path];
-    default:
-      return [quantity.outline];
-  }
-}
 
 /** Every point of a set has a number; a name is one of them, or several in turn. */
 interface Frame {

@@ -1,5 +1,7 @@
 import { Guide } from '@plesion/core/guide';
+import { withProtocols } from '../protocols';
 import { characters } from './characters';
+import { protocols } from './protocols';
 import { glossary } from './glossary';
 import { scores } from './scores';
 import { taxa } from './taxa';
@@ -29,7 +31,7 @@ export const lanternMoths: Guide = Guide.parse({
     ],
   },
   taxa,
-  characters,
+  characters: withProtocols(characters, protocols),
   dependence: [
     { id: 'size', label: 'size', gamma: 0.6 },
     { id: 'wing', label: 'form of the wing', gamma: 0.35 },

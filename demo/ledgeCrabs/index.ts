@@ -1,5 +1,7 @@
 import { Guide } from '@plesion/core/guide';
+import { withProtocols } from '../protocols';
 import { characters } from './characters';
+import { protocols } from './protocols';
 import { scores } from './scores';
 
 /** The ledge crabs of the Tessary Isles. Everything in it is invented. */
@@ -110,7 +112,7 @@ export const ledgeCrabs: Guide = Guide.parse({
       ],
     },
   ],
-  characters,
+  characters: withProtocols(characters, protocols),
   dependence: [
     { id: 'abdomen', label: 'the abdomen', gamma: 0.7 },
     { id: 'size', label: 'overall size', gamma: 0.6 },

@@ -1,5 +1,7 @@
 import { Guide } from '@plesion/core/guide';
+import { withProtocols } from '../protocols';
 import { characters } from './characters';
+import { protocols } from './protocols';
 import { glossary } from './glossary';
 import { scores } from './scores';
 import { taxa } from './taxa';
@@ -25,7 +27,7 @@ export const strandBeetles: Guide = Guide.parse({
     ],
   },
   taxa,
-  characters,
+  characters: withProtocols(characters, protocols),
   dependence: [
     { id: 'size', label: 'size', gamma: 0.6 },
     { id: 'proportion', label: 'proportion', gamma: 0.3 },

@@ -1,5 +1,7 @@
 import { Guide } from '@plesion/core/guide';
+import { withProtocols } from '../protocols';
 import { characters } from './characters';
+import { protocols } from './protocols';
 import { scores } from './scores';
 
 const grown = { share: 0.72, facets: { stage: { adult: 1 } } };
@@ -148,7 +150,7 @@ export const tentCones: Guide = Guide.parse({
       note: 'Met where rain and hoop cones share a slab.',
     },
   ],
-  characters,
+  characters: withProtocols(characters, protocols),
   dependence: [
     { id: 'size', label: 'growth', gamma: 0.6 },
     { id: 'proportion', label: 'proportion of the shell', gamma: 0.35 },

@@ -1,5 +1,7 @@
 import { Guide } from '@plesion/core/guide';
+import { withProtocols } from '../protocols';
 import { characters } from './characters';
+import { protocols } from './protocols';
 import { glossary } from './glossary';
 import { scores } from './scores';
 import { taxa } from './taxa';
@@ -29,7 +31,7 @@ export const terns: Guide = Guide.parse({
     ],
   },
   taxa,
-  characters,
+  characters: withProtocols(characters, protocols),
   dependence: [
     { id: 'size', label: 'size', gamma: 0.6 },
     { id: 'bill', label: 'form of the bill', gamma: 0.35 },

@@ -9,6 +9,7 @@ import type { Response } from 'supertest';
 import yauzl from 'yauzl';
 import yazl from 'yazl';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
+import { widthOf } from '../test/widthOf';
 import { columnsOf, FORM_VERSION, PART_NAMES, PARTS } from './parts';
 
 let there: TestServer;
@@ -52,6 +53,10 @@ async function fill(server: TestServer): Promise<Visitor> {
         .expect(200);
   }
   await own
+    .put(`/api/measurements/${randomUUID()}`)
+    .send(widthOf(ids[0], { photo: hash, size: { width: 300, height: 200 } }))
+    .expect(200);
+  await own
     .put(`/api/lots/${randomUUID()}`)
     .send({ version: 0, guideId, label: 'Jar 4', specimens: ids.slice(2, 5), hidden: false })
     .expect(200);
@@ -83,6 +88,7 @@ async function fetchArchive(own: Visitor): Promise<Buffer> {
     guides: 6,
     keys: expect.any(Number),
     photos: 1,
+    measurements: 1,
     changes: expect.any(Number),
   });
   const { body } = await own
@@ -259,10 +265,22 @@ describe('an archive of a station', () => {
     expect(Object.keys(await filesOf(there)).filter((name) => name.endsWith('.zip'))).toEqual([`${next}.zip`]);
   });
 
+  it('of the first form, from before there were measurements, is read', async () => {
+    const { visitor: reader } = await newStation(here);
+    const archive = await changed((all) => {
+      all.delete('measurements.jsonl');
+      const { parts, ...rest } = JSON.parse(all.get('station.json')!.toString()) as { parts: Record<string, unknown> };
+      const { measurements: _, ...older } = parts;
+      all.set('station.json', Buffer.from(JSON.stringify({ ...rest, parts: older, version: 1 })));
+    });
+    const job = await readIn(reader, archive);
+    expect(job.result).toMatchObject({ content: { specimens: 6, measurements: 0 } });
+  });
+
   const REFUSED: [string, RegExp, (all: Map<string, Buffer>) => void, ...how: { honest: boolean }[]][] = [
     [
       'of a newer form',
-      /form 2, which a newer Plesion made/,
+      /form 3, which a newer Plesion made/,
       (all) =>
         all.set(
           'station.json',

@@ -82,6 +82,9 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   lot_specimens({ lot_id, specimen_id }, { lots, specimens }) {
     return lots.has(lot_id) && specimens.has(specimen_id) ? undefined : 'its lot or its specimen is not in the archive';
   },
+  measurements({ specimen_id, photo }, known) {
+    return known.specimens.has(specimen_id) ? photoOf(photo, known) : 'its specimen is not in the archive';
+  },
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

@@ -7,12 +7,12 @@ import { z } from 'zod';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 1;
+export const FORM_VERSION = 2;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
 const hash = z.string().regex(/^[0-9a-f]{64}$/);
-const { PhotoHash } = schemas;
+const { MeasurementWrite, Measurement, PhotoHash } = schemas;
 const version = z.number().int().min(1);
 const count = z.number().int().min(0);
 const title = z.string().max(2000);
@@ -130,6 +130,23 @@ export const PARTS = {
     updated_at: instant,
   }),
   lot_specimens: part('lot_specimen', 'lot_id, position', { lot_id: id, specimen_id: id, position: count }),
+  measurements: part('measurement', 'id', {
+    id,
+    version,
+    specimen_id: id,
+    photo: PhotoHash.nullable(),
+    size: MeasurementWrite.shape.size.unwrap().nullable(),
+    character: title,
+    protocol: MeasurementWrite.shape.protocol,
+    sets: MeasurementWrite.shape.sets,
+    scale: MeasurementWrite.shape.scale.unwrap().nullable(),
+    value: Measurement.shape.value,
+    note: text.nullable(),
+    measured_by: title,
+    hidden: z.boolean(),
+    created_at: instant,
+    updated_at: instant,
+  }),
   changes: part('change', 'seq', {
     seq: z.number().int().min(1),
     kind: z.enum(schemas.RECORD_NAMES),
@@ -140,6 +157,9 @@ export const PARTS = {
     at: instant,
   }),
 } satisfies Record<string, Part>;
+
+/** What came in with the second form: an archive of the first has none of it. */
+export const SINCE_SECOND: readonly PartName[] = ['measurements'];
 
 export type PartName = keyof typeof PARTS;
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

@@ -10,6 +10,7 @@ individuals.jsonl animals and plants met several times
 specimens.jsonl   specimens: situation, readings, names with their history, what they came to
 media.jsonl       which photos belong to which specimen
 lots.jsonl        lots; lot_specimens.jsonl which specimens are in them
+measurements.jsonl what was measured on photos: points, scale, and what they came to
 photos.jsonl      photos, by the SHA-256 of the file as it was sent
 photos/<hash>/    original as it was sent (it may tell where it was taken), whole.jpg and thumb.jpg as they are shown
 changes.jsonl     every write in its order: what, when, by whom

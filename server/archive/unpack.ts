@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdir, readFile } from 'node:fs/promises';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { openPromise, type ZipFile } from 'yauzl';
-import { fileOf, FORM, FORM_VERSION, Manifest, MANIFEST, PART_NAMES, PHOTO_FILES } from './parts';
+import { fileOf, FORM, FORM_VERSION, Manifest, MANIFEST, PART_NAMES, PHOTO_FILES, SINCE_SECOND } from './parts';
 import { README } from './readme';
 import { noArchive, Refused } from './refused';
 
@@ -81,7 +81,7 @@ export async function unpack(file: string, folder: string, most: number, onProgr
 /** No room on the disk, and the like. */
 const isOurs = (error: unknown) => ['ENOSPC', 'EACCES', 'EMFILE', 'EIO'].includes((error as NodeJS.ErrnoException).code ?? '');
 
-async function readManifest(folder: string, digests: ReadonlyMap<string, string>): Promise<Manifest> {
+async function readManifest(folder: string, digests: Map<string, string>): Promise<Manifest> {
   if (!digests.has(MANIFEST)) throw noArchive();
   let json: unknown;
   try {
@@ -95,7 +95,17 @@ async function readManifest(folder: string, digests: ReadonlyMap<string, string>
       'archive-newer',
       `This archive has the form ${version}, which a newer Plesion made; this one reads up to ${FORM_VERSION}.`,
     );
-  const manifest = Manifest.safeParse(json);
+  const manifest = Manifest.safeParse(version === 1 ? await withLaterParts(folder, digests, json as object) : json);
   if (!manifest.success) throw noArchive();
   return manifest.data;
+}
+
+/** An archive of the first form, with nothing of what came in later. */
+async function withLaterParts(folder: string, digests: Map<string, string>, json: { parts?: object }): Promise<object> {
+  const none = { rows: 0, sha256: createHash('sha256').digest('hex') };
+  for (const name of SINCE_SECOND) {
+    await writeFile(join(folder, fileOf(name)), '');
+    digests.set(fileOf(name), none.sha256);
+  }
+  return { ...json, parts: { ...Object.fromEntries(SINCE_SECOND.map((name) => [name, none])), ...json.parts } };
 }

@@ -142,5 +142,6 @@ export const contentOf = (parts: Manifest['parts']): ArchiveContent => ({
   guides: parts.guides.rows,
   keys: parts.keys.rows,
   photos: parts.photos.rows,
+  measurements: parts.measurements.rows,
   changes: parts.changes.rows,
 });

@@ -1,5 +1,5 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
-import type { ProblemBody } from '@plesion/contract';
+import type { Measurement, ProblemBody } from '@plesion/contract';
 import type { Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
 import type { KeptWalk, Key, KeyPaths } from '@plesion/core/keys';
@@ -205,6 +205,27 @@ export const MediaEntity = defineEntity({
   },
 });
 
+/** What was measured of a specimen on a photo. */
+export const MeasurementEntity = defineEntity({
+  name: 'Measurement',
+  tableName: 'measurement',
+  properties: {
+    ...recordColumns,
+    specimenId: p.uuid(),
+    photo: p.string().nullable(),
+    size: p.json<NonNullable<Measurement['size']>>().nullable(),
+    character: p.string(),
+    protocol: p.json<Measurement['protocol']>(),
+    sets: p.json<Measurement['sets']>(),
+    scale: p.json<NonNullable<Measurement['scale']>>().nullable(),
+    value: p.json<Measurement['value']>(),
+    note: p.text().nullable(),
+    measuredBy: p.string(),
+    ...times,
+  },
+});
+export type MeasurementRecord = InferEntity<typeof MeasurementEntity>;
+
 /** Every write, in the order of commits: the feed that devices follow, and who did what. */
 export const ChangeEntity = defineEntity({
   name: 'Change',
@@ -276,6 +297,7 @@ export const entities = [
   LotSpecimenEntity,
   IndividualEntity,
   MediaEntity,
+  MeasurementEntity,
   ChangeEntity,
   PhotoEntity,
   JobEntity,

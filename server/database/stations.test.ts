@@ -68,7 +68,7 @@ describe('every table but those that are everybody’s', () => {
   it('has an index of the daybook, and of every list, that begins with the station', async () => {
     const lists = await ask<{ definition: string }>(`
       select indexdef as definition from pg_indexes
-      where schemaname = 'public' and tablename in ('specimen', 'lot', 'individual', 'identification_key', 'media', 'change', 'lot_specimen')`);
+      where schemaname = 'public' and tablename in ('specimen', 'lot', 'individual', 'measurement', 'identification_key', 'media', 'change', 'lot_specimen')`);
     const others = lists.filter(({ definition }) => !/\(station_id\b/.test(definition));
     expect(others).toEqual([]);
   });

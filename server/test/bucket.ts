@@ -8,7 +8,8 @@ export async function openTestBucket() {
   const settings = { bucket: 'isles', region: 'us-east-1', keyId: 'key of the tests', secret: 'secret of the tests' };
   const state = { away: false };
   const server = createServer((request, response) => {
-    const answer = (status: number, body: Buffer | string = '') => response.writeHead(status, { 'content-length': Buffer.byteLength(body) }).end(body);
+    const answer = (status: number, body: Buffer | string = '') =>
+      response.writeHead(status, { 'content-length': Buffer.byteLength(body) }).end(body);
     const problem = (status: number, code: string) =>
       answer(status, `<?xml version="1.0"?><Error><Code>${code}</Code><Message>${code}</Message></Error>`);
     void bodyOf(request).then((body) => {

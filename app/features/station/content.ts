@@ -4,6 +4,7 @@ import { sayCount } from './sizes';
 const WORDS: [kind: keyof ArchiveContent, one: string, many: string][] = [
   ['specimens', 'specimen', 'specimens'],
   ['photos', 'photo', 'photos'],
+  ['measurements', 'measurement', 'measurements'],
   ['individuals', 'individual', 'individuals'],
   ['lots', 'lot', 'lots'],
   ['guides', 'guide', 'guides'],

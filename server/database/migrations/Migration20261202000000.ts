@@ -5,9 +5,7 @@ export class Migration20261202000000 extends Migration {
   override up(): void {
     this.addSql('alter table photo alter column whole drop not null, alter column thumb drop not null;');
     this.addSql('alter table photo add column bytes bigint not null default 0;');
-    this.addSql(
-      'update photo set bytes = coalesce(octet_length(original), 0) + octet_length(whole) + octet_length(thumb);',
-    );
+    this.addSql('update photo set bytes = coalesce(octet_length(original), 0) + octet_length(whole) + octet_length(thumb);');
     this.addSql('create index photo_in_row on photo (station_id) where whole is not null;');
   }
 

@@ -1,0 +1,71 @@
+import type { Character, Protocol } from '@plesion/core/guide';
+
+/** The two ends of a length, in words. */
+type Ends = readonly [string, string];
+type Landmark = Protocol['landmarks'][number];
+
+const points = (ids: readonly string[], words: readonly string[]): Landmark[] =>
+  ids.map((id, i) => ({ id, label: words[i], kind: 'point' }));
+
+/** A length from one place to another. */
+export const lengthOf = (view: string, ends: Ends): Protocol => ({
+  view,
+  landmarks: points(['from', 'to'], ends),
+  quantity: { id: 'value', kind: 'length', line: { points: ['from', 'to'] } },
+  repeats: 2,
+});
+
+/** One length in another. */
+export const ratioOf = (view: string, upper: Ends, lower: Ends): Protocol => ({
+  view,
+  landmarks: [...points(['upper-from', 'upper-to'], upper), ...points(['lower-from', 'lower-to'], lower)],
+  quantity: {
+    id: 'value',
+    kind: 'ratio',
+    numerator: { points: ['upper-from', 'upper-to'] },
+    denominator: { points: ['lower-from', 'lower-to'] },
+  },
+});
+
+/** A curve that is followed, in a straight length. */
+export const curveOver = (view: string, curve: string, lower: Ends): Protocol => ({
+  view,
+  landmarks: [{ id: 'curve', label: curve, kind: 'path' }, ...points(['lower-from', 'lower-to'], lower)],
+  quantity: {
+    id: 'value',
+    kind: 'ratio',
+    numerator: { points: ['curve'] },
+    denominator: { points: ['lower-from', 'lower-to'] },
+  },
+});
+
+/** The angle at the second of three places. */
+export const angleOf = (view: string, words: readonly [string, string, string]): Protocol => ({
+  view,
+  landmarks: points(['one-side', 'tip', 'other-side'], words),
+  quantity: { id: 'value', kind: 'angle', points: ['one-side', 'tip', 'other-side'] },
+});
+
+/** How many there are: a marker on each. */
+export const countOf = (view: string, each: string): Protocol => ({
+  view,
+  landmarks: [{ id: 'each', label: each, kind: 'markers' }],
+  quantity: { id: 'value', kind: 'count', markers: 'each' },
+});
+
+/** A form that is told by how an edge runs, or by the form of a dip. */
+export const edgeOf = (
+  view: string,
+  kind: 'raggedness' | 'dip',
+  words: string,
+  states: NonNullable<Protocol['states']>,
+): Protocol => ({
+  view,
+  landmarks: [{ id: 'edge', label: words, kind: 'path' }],
+  quantity: { id: 'value', kind, path: 'edge' },
+  states,
+});
+
+/** Characters with the protocols that they are taken by. */
+export const withProtocols = (characters: readonly Character[], protocols: Record<string, Protocol>): Character[] =>
+  characters.map((character) => (protocols[character.id] ? { ...character, protocol: protocols[character.id] } : character));
