@@ -15,17 +15,17 @@ export const lengthOf = (view: string, ends: Ends): Protocol => ({
   repeats: 2,
 });
 
-/** One length in another. */
-export const ratioOf = (view: string, upper: Ends, lower: Ends): Protocol => ({
-  view,
-  landmarks: [...points(['upper-from', 'upper-to'], upper), ...points(['lower-from', 'lower-to'], lower)],
-  quantity: {
-    id: 'value',
-    kind: 'ratio',
-    numerator: { points: ['upper-from', 'upper-to'] },
-    denominator: { points: ['lower-from', 'lower-to'] },
-  },
-});
+/** One length in another; a place that is an end of both is set once. */
+export function ratioOf(view: string, upper: Ends, lower: Ends): Protocol {
+  const words = [...new Set([...upper, ...lower])];
+  const ids = words.map((_, i) => `place-${i + 1}`);
+  const line = (ends: Ends) => ({ points: ends.map((end) => ids[words.indexOf(end)]) });
+  return {
+    view,
+    landmarks: points(ids, words),
+    quantity: { id: 'value', kind: 'ratio', numerator: line(upper), denominator: line(lower) },
+  };
+}
 
 /** A curve that is followed, in a straight length. */
 export const curveOver = (view: string, curve: string, lower: Ends): Protocol => ({

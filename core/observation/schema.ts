@@ -66,6 +66,8 @@ export const Reading = z.strictObject({
   status: z.enum(READING_STATUSES).optional(),
   /** Why it is not visible or does not apply. */
   reason: z.string().max(400).optional(),
+  /** The measurement it comes from, where it was taken on a photo. */
+  measurement: z.uuid().optional(),
   /** Where it shows on the specimen's photo: shares of its width and height from the upper left. */
   at: z.strictObject({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),
 });

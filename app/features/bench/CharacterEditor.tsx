@@ -1,13 +1,15 @@
 import type { Standing } from '@plesion/core/evidence';
 import { CERTAINTIES, type Reading, type Situation } from '@plesion/core/observation';
 import { type Character, type Guide, isValue, type Judgement } from '@plesion/core/guide';
+import type { Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { space } from '../../theme';
+import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
+import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { ComparisonEntry } from '../reading/ComparisonEntry';
@@ -29,6 +31,8 @@ interface CharacterEditorProps {
   onLookAgain: () => void;
   /** Show the keys that answer. */
   keys?: boolean;
+  /** Where it is measured on a photo, where there is one. */
+  measureHref?: Href;
   /** Room for the measuring plate; none is shown without it. */
   plateWidth?: number;
 }
@@ -47,6 +51,7 @@ export function CharacterEditor({
   onClear,
   onLookAgain,
   keys,
+  measureHref,
   plateWidth,
 }: CharacterEditorProps) {
   const [several, setSeveral] = useState((reading?.states?.length ?? 0) > 1);
@@ -67,6 +72,13 @@ export function CharacterEditor({
         </Notice>
       )}
       {character.help && <Text quiet>{character.help}</Text>}
+      {measureHref && character.protocol && (
+        <LinkBox href={measureHref} style={styles.measure}>
+          <Text strong color={colour.kelp}>
+            Measure it on the photo
+          </Text>
+        </LinkBox>
+      )}
       {isValue(character) ? (
         <>
           {plateWidth && leader && <MeasureGuide guide={guide} form={leader} character={character} width={plateWidth} />}
@@ -176,4 +188,12 @@ const styles = StyleSheet.create({
   editor: { gap: space.m },
   line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   why: { gap: space.s },
+  measure: {
+    alignSelf: 'flex-start',
+    justifyContent: 'center',
+    paddingHorizontal: space.l,
+    borderRadius: radius.m,
+    borderWidth: 1.5,
+    borderColor: colour.kelp,
+  },
 });

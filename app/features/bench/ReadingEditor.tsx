@@ -10,7 +10,9 @@ export function ReadingEditor({ bench, keys, plateWidth }: { bench: Bench; keys?
     answer,
   } = bench;
   if (!chosen) return null;
-  const looks = state.content.readings.filter((reading) => reading.character === chosen.id).length;
+  const { content } = state;
+  const photographed = content.photo !== undefined || (content.media?.length ?? 0) > 0;
+  const looks = content.readings.filter((reading) => reading.character === chosen.id).length;
   return (
     <CharacterEditor
       key={`${chosen.id} ${Math.max(1, looks)}`}
@@ -22,6 +24,7 @@ export function ReadingEditor({ bench, keys, plateWidth }: { bench: Bench; keys?
       onPut={bench.put}
       onClear={bench.clear}
       onLookAgain={bench.lookAgain}
+      measureHref={photographed ? `/specimens/${bench.draft.id}/measure?character=${chosen.id}` : undefined}
       keys={keys}
       plateWidth={plateWidth}
     />

@@ -3,10 +3,11 @@ import { takeOver } from '../../lib/outbox/fromOlder';
 import { device } from '../../lib/device';
 import type { Entry } from '../../lib/outbox/storage';
 import { specimenDrafts } from './drafts';
+import { measurementDrafts } from './measurements';
 import { keyDrafts } from './useKeys';
 import { lotDrafts } from './useLots';
 
-const kinds = [specimenDrafts, lotDrafts, keyDrafts];
+const kinds = [specimenDrafts, lotDrafts, keyDrafts, measurementDrafts];
 
 const kindOf = (entry: Entry) => kinds.find(({ name }) => name === entry.kind);
 

@@ -9,7 +9,7 @@ const GUIDES: Up = { href: '/guides', label: 'Guides' };
 
 /** Addresses as the router has them, from the nearest; `$1` is the id in them. */
 const BELONGS: [RegExp, Up][] = [
-  [/^\/specimens\/([^/]+)\/name$/, { href: '/specimens/$1/bench', label: 'Bench' }],
+  [/^\/specimens\/([^/]+)\/(?:name|measure)$/, { href: '/specimens/$1/bench', label: 'Bench' }],
   [/^\/specimens\/([^/]+)\/.+$/, { href: '/specimens/$1', label: 'Specimen' }],
   [/^\/specimens\/.+$/, DAYBOOK],
   [/^\/lots\/.+$/, { href: '/lots', label: 'Lots' }],

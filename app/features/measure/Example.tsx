@@ -1,0 +1,82 @@
+import type { Character, Guide, Protocol } from '@plesion/core/guide';
+import type { Point } from '@plesion/core/plates';
+import { View } from 'react-native';
+import Svg, { Circle, Path } from 'react-native-svg';
+import { colour } from '../../theme';
+import { measuresOn } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+interface ExampleProps {
+  guide: Guide;
+  form: string;
+  character: Character;
+  protocol: Protocol;
+  /** The landmark at hand. */
+  active: string;
+  width: number;
+  height: number;
+}
+
+/** The plate beside the photo, with the place that is to be set next. */
+export function Example({ guide, form, character, protocol, active, width: room, height: most }: ExampleProps) {
+  const drawn = measuresOn(guide, form, character);
+  if (!drawn) return null;
+  const { plate, measures } = drawn;
+  const scale = Math.min(room / plate.box.width, most / plate.box.height);
+  const [width, height] = [plate.box.width * scale, plate.box.height * scale];
+  const to = ([x, y]: Point) => [(x - plate.box.x) * scale, (y - plate.box.y) * scale] as const;
+  const shown = exampleOf(
+    protocol,
+    measures.map(({ line }) => line),
+    active,
+  );
+  const path = (line: readonly Point[]) =>
+    line
+      .map(
+        (p, i) =>
+          `${i ? 'L' : 'M'}${to(p)
+            .map((n) => n.toFixed(1))
+            .join(' ')}`,
+      )
+      .join('');
+  const label = protocol.landmarks.find(({ id }) => id === active)?.label;
+  return (
+    <View style={{ width, height }} role="img" aria-label={label ? `On the plate: ${label}` : 'The plate'}>
+      <PlateView plate={plate} width={width} height={height} />
+      <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
+        {measures.map(({ line, name }) => (
+          <Path key={name} d={path(line)} stroke={colour.kelp} strokeWidth={1.5} strokeDasharray="4 3" fill="none" />
+        ))}
+        {shown?.length === 1 && (
+          <>
+            <Circle cx={to(shown[0])[0]} cy={to(shown[0])[1]} r={9} fill="none" stroke={colour.sheet} strokeWidth={5} />
+            <Circle cx={to(shown[0])[0]} cy={to(shown[0])[1]} r={9} fill="none" stroke={colour.hazard} strokeWidth={2.5} />
+          </>
+        )}
+        {shown && shown.length > 1 && <Path d={path(shown)} stroke={colour.hazard} strokeWidth={3.5} fill="none" />}
+      </Svg>
+    </View>
+  );
+}
+
+/** Where a landmark lies on the lines that the plate is measured along: one point, or a curve; undefined where it is not drawn. */
+export function exampleOf(
+  { quantity, landmarks }: Protocol,
+  lines: readonly (readonly Point[])[],
+  id: string,
+): readonly Point[] | undefined {
+  const asked =
+    quantity.kind === 'ratio' ? [quantity.numerator, quantity.denominator] : quantity.kind === 'length' ? [quantity.line] : [];
+  if (quantity.kind === 'angle') {
+    const n = quantity.points.indexOf(id);
+    return n >= 0 && lines[0]?.[n] ? [lines[0][n]] : undefined;
+  }
+  for (const [i, { points }] of asked.entries()) {
+    const n = points.indexOf(id);
+    const line = lines[i];
+    if (n < 0 || !line) continue;
+    if (landmarks.find((one) => one.id === id)?.kind === 'path') return line;
+    return [n === 0 ? line[0] : line[line.length - 1]];
+  }
+  return undefined;
+}

@@ -1,0 +1,70 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Text } from '../../ui/Text';
+import { isWhole, pointsOf, type Step } from './steps';
+import type { Table } from './table';
+
+/** What is to be set, in its order, with where it lies: pressed, it is gone on with. */
+export function LandmarkList({
+  steps,
+  table,
+  onChoose,
+}: {
+  steps: readonly Step[];
+  table: Table;
+  onChoose: (id: string) => void;
+}) {
+  return (
+    <View role="list" style={styles.list}>
+      {steps.map((step, i) => {
+        const at = table.active === step.id;
+        return (
+          <View key={step.id} role="listitem">
+            <Pressable
+              role="button"
+              aria-pressed={at}
+              accessibilityLabel={`${i + 1}: ${step.label}, ${sayPlace(step, table)}`}
+              onPress={() => onChoose(step.id)}
+              style={[styles.row, at && styles.at]}
+            >
+              <Text strong color={colour.kelp} style={styles.n}>
+                {isWhole(table.points, step) ? '✓' : String(i + 1)}
+              </Text>
+              <View style={styles.words}>
+                <Text strong={at}>{step.label}</Text>
+                <Text size="small" quiet figures>
+                  {sayPlace(step, table)}
+                </Text>
+              </View>
+            </Pressable>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+/** "at 812, 440", "14 points", "not set". */
+export function sayPlace({ id, kind }: Step, { points }: Table): string {
+  const places = pointsOf(points, id);
+  if (places.length === 0) return 'not set';
+  if (kind === 'point') return `at ${places[0].map((c) => Math.round(c)).join(', ')}`;
+  return `${places.length} ${places.length === 1 ? 'point' : 'points'}`;
+}
+
+const styles = StyleSheet.create({
+  list: { gap: space.xs },
+  row: {
+    minHeight: TOUCH,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.s,
+    paddingHorizontal: space.s,
+    borderRadius: radius.s,
+    borderWidth: 1,
+    borderColor: 'transparent',
+  },
+  at: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
+  n: { width: 22, textAlign: 'center' },
+  words: { flex: 1 },
+});

@@ -1,0 +1,88 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { type Character, type Guide, type Protocol } from '@plesion/core/guide';
+import { useState } from 'react';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { useBench, type Bench } from '../analysis/useBench';
+import { PhotoButton } from '../photos/PhotoButton';
+import { MeasureDesk } from './MeasureDesk';
+
+/** Measure one character on a photo of a specimen: point by point, as its guide says. */
+export function MeasureScreen({ id }: { id: string }) {
+  const { character } = useLocalSearchParams<{ character?: string }>();
+  const { bench, error, retry } = useBench(id);
+  const ready = bench?.answer || bench?.weighError ? bench : undefined;
+  return (
+    <AsyncScreen what="The photo" value={ready} error={error} retry={retry}>
+      {(open) => <Chosen id={id} bench={open} wanted={character} />}
+    </AsyncScreen>
+  );
+}
+
+type Measurable = Character & { protocol: Protocol };
+
+/** The characters of a guide that can be taken on a photo. */
+export const measurableIn = (guide: Guide): Measurable[] =>
+  guide.characters.filter((character): character is Measurable => character.protocol !== undefined);
+
+function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: string }) {
+  const router = useRouter();
+  const { guide } = bench.stored;
+  const { content } = bench.state;
+  const photos = [...new Set([...(content.photo ? [content.photo] : []), ...(content.media ?? []).map(({ hash }) => hash)])];
+  const [photo, setPhoto] = useState(photos[0]);
+  const all = measurableIn(guide);
+  const character = all.find((one) => one.id === wanted);
+  const choose = (next: string) => router.setParams({ character: next });
+  if (!character || !photo || !photos.includes(photo))
+    return (
+      <Screen>
+        <PageHeading>Measure on a photo</PageHeading>
+        {all.length === 0 ? (
+          <Empty title="Nothing to measure">This guide does not say how any of its characters is taken on a photo.</Empty>
+        ) : (
+          <>
+            {photos.length === 0 && (
+              <Card title="A photo to measure on">
+                <PhotoButton
+                  has={false}
+                  onPhoto={(hash) => {
+                    bench.draft.change((now) => ({ ...now, photo: hash }));
+                    setPhoto(hash!);
+                  }}
+                />
+              </Card>
+            )}
+            {photos.length > 0 && photo !== undefined && !photos.includes(photo) && (
+              <Button label="Use the specimen’s photo" onPress={() => setPhoto(photos[0])} />
+            )}
+            <Card title="What to measure">
+              <ChoiceGroup
+                label="Character"
+                hideLabel
+                options={all.map((one) => ({ id: one.id, label: one.label }))}
+                chosen={character ? [character.id] : []}
+                onChange={([next]) => choose(next)}
+              />
+            </Card>
+          </>
+        )}
+      </Screen>
+    );
+  return (
+    <MeasureDesk
+      key={`${character.id} ${photo}`}
+      id={id}
+      bench={bench}
+      character={character}
+      photo={photo}
+      photos={photos}
+      onPhoto={setPhoto}
+    />
+  );
+}

@@ -1,0 +1,196 @@
+import type { PixelPoint } from '@plesion/core/measure';
+import { createElement, useEffect, useMemo, useRef, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius } from '../../theme';
+import { Loupe } from './Loupe';
+import { PointMarks } from './PointMarks';
+import { pointsOf, type Step } from './steps';
+import { type Held, nearest, type Table } from './table';
+import { tableKey, type TableKey } from './tableKeys';
+import { usePointers } from './usePointers';
+import { fit, inSight, onPhoto, type Size, toPhoto, toScreen, type View as Placed, within, zoomAt } from './view';
+
+/** A point is taken hold of from so near, in pixels of the screen. */
+const GRIP = 26;
+
+interface PhotoTableProps {
+  image: HTMLImageElement;
+  steps: readonly Step[];
+  table: Table;
+  /** Is there something to be set yet? */
+  setting: boolean;
+  /** Does one finger move the photo, instead of setting points? */
+  panning: boolean;
+  onPlace: (at: PixelPoint) => void;
+  onMove: (held: Held, at: PixelPoint, goesOn: boolean) => void;
+  /** A point is taken hold of, for the keys to move. */
+  onHold: (held: Held) => void;
+  onKey: (key: TableKey) => void;
+  /** What a screen reader says of the table. */
+  says: string;
+}
+
+/** The photo with the points that were set: moved and enlarged by fingers, wheel or keys, with a loupe beside the finger. */
+export function PhotoTable({ image, steps, table, setting, panning, onPlace, onMove, onHold, onKey, says }: PhotoTableProps) {
+  const surface = useRef<HTMLElement>(null);
+  const photo = useMemo<Size>(() => ({ width: image.naturalWidth, height: image.naturalHeight }), [image]);
+  const [room, setRoom] = useState<Size>();
+  const [chosen, setView] = useState<Placed>();
+  const view = room && (chosen ?? fit(photo, room));
+  /** Where the finger or the cross-hair aims, while it does. */
+  const [aim, setAim] = useState<PixelPoint>();
+  const [byKeys, setByKeys] = useState(false);
+  const change = (next: (view: Placed, room: Size) => Placed) => view && room && setView(next(view, room));
+  /** What the finger does: move the photo, a point it took hold of, or set one where it goes up. */
+  const doing = useRef<{ kind: 'pan' } | { kind: 'aim' } | { kind: 'hold'; held: Held; at: PixelPoint; moved: boolean }>(
+    undefined,
+  );
+  usePointers(surface, {
+    onBegin(at, aside) {
+      if (!view) return;
+      setByKeys(false);
+      const finger = toPhoto(view, at);
+      const held = nearest(table.points, steps, finger, GRIP / view.scale);
+      if (panning || aside) doing.current = { kind: 'pan' };
+      else if (held) doing.current = { kind: 'hold', held, at: pointsOf(table.points, held.id)[held.n], moved: false };
+      else doing.current = { kind: 'aim' };
+      if (doing.current.kind === 'aim') setAim(onPhoto(finger, photo));
+    },
+    onDrag(at, [dx, dy]) {
+      const now = doing.current;
+      if (!view || !now) return;
+      if (now.kind === 'pan') return change((so) => within({ ...so, x: so.x + dx, y: so.y + dy }, photo, room));
+      if (now.kind === 'aim') return setAim(onPhoto(toPhoto(view, at), photo));
+      // It moves along with the finger, and does not jump under it.
+      const next = onPhoto([now.at[0] + dx / view.scale, now.at[1] + dy / view.scale], photo);
+      onMove(now.held, next, now.moved);
+      setAim(next);
+      doing.current = { ...now, at: next, moved: true };
+    },
+    onEnd(at, cancelled) {
+      const now = doing.current;
+      doing.current = undefined;
+      setAim(undefined);
+      if (!view || cancelled || now?.kind === 'pan') return;
+      if (now?.kind === 'aim') onPlace(onPhoto(toPhoto(view, at), photo));
+      // A tap near a point sets the next one all the same, as long as there is one to set.
+      if (now?.kind === 'hold' && !now.moved) {
+        if (setting) onPlace(onPhoto(toPhoto(view, at), photo));
+        else onHold(now.held);
+      }
+    },
+    onPinch: (factor, about, [dx, dy]) =>
+      change((so, size) => zoomAt(within({ ...so, x: so.x + dx, y: so.y + dy }, photo, size), factor, about, photo, size)),
+    onWheel: ([dx, dy], at, sideways) =>
+      change((so, size) =>
+        sideways ? within({ ...so, x: so.x - dx - dy }, photo, size) : zoomAt(so, Math.exp(-dy / 300), at, photo, size),
+      ),
+  });
+  // Keys move the point that is held, or else a cross-hair that Enter sets a point at.
+  const hear = (event: KeyboardEvent) => {
+    const key = tableKey(event);
+    if (!key || !view || !room) return;
+    event.preventDefault();
+    event.stopPropagation();
+    setByKeys(true);
+    const middle: PixelPoint = [room.width / 2, room.height / 2];
+    const aimed = aim ?? onPhoto(toPhoto(view, middle), photo);
+    if (key.kind === 'zoom') return change((so, size) => zoomAt(so, key.by, aim ? toScreen(so, aim) : middle, photo, size));
+    if (key.kind === 'fit') return setView(undefined);
+    if (key.kind === 'move' && !table.held) {
+      const at = onPhoto([aimed[0] + key.by[0], aimed[1] + key.by[1]], photo);
+      setAim(at);
+      return change((so, size) => inSight(so, at, photo, size));
+    }
+    if (key.kind === 'set') {
+      if (!table.held) onPlace(aimed);
+      return setAim(aimed);
+    }
+    if (key.kind === 'free') setAim(aimed);
+    onKey(key);
+  };
+  const hearing = useRef(hear);
+  useEffect(() => {
+    hearing.current = hear;
+  });
+  useEffect(() => {
+    const at = surface.current;
+    const listen = (event: KeyboardEvent) => hearing.current(event);
+    at?.addEventListener('keydown', listen);
+    return () => at?.removeEventListener('keydown', listen);
+  }, []);
+  const at = table.held && table.points[table.held.id];
+  const heldAt = at && ((typeof at[0] === 'number' ? at : at[table.held!.n]) as PixelPoint | undefined);
+  const [hx, hy] = heldAt ?? [];
+  // A point that is moved by keys stays in sight.
+  useEffect(() => {
+    if (byKeys && hx !== undefined && hy !== undefined) change((so, size) => inSight(so, [hx, hy], photo, size));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only where the point itself moved
+  }, [hx, hy, byKeys]);
+  const looked = aim && (!byKeys || !table.held) ? aim : byKeys ? heldAt : undefined;
+  return (
+    <View
+      ref={surface as never}
+      role="application"
+      tabIndex={0}
+      aria-label={says}
+      testID="photo-table"
+      onLayout={({ nativeEvent: { layout } }) => setRoom({ width: layout.width, height: layout.height })}
+      style={[styles.table, NO_SCROLL]}
+    >
+      {view && (
+        <>
+          {createElement('div', { style: layerOf(view) }, createElement(Drawn, { image, large: view.scale > 3 }))}
+          <PointMarks steps={steps} table={table} view={view} room={room} aim={byKeys && !table.held ? aim : undefined} />
+          {looked && (
+            <Loupe
+              image={image}
+              at={looked}
+              scale={Math.min(24, Math.max(4, view.scale * 3))}
+              away={toScreen(view, looked)}
+              room={room}
+            />
+          )}
+        </>
+      )}
+    </View>
+  );
+}
+
+const layerOf = ({ scale, x, y }: Placed) => ({
+  position: 'absolute' as const,
+  left: 0,
+  top: 0,
+  transformOrigin: '0 0',
+  transform: `translate(${x}px, ${y}px) scale(${scale})`,
+  willChange: 'transform',
+});
+
+/** The very image that was decoded, so that nothing is fetched or decoded twice; single pixels stay square from near. */
+function Drawn({ image, large }: { image: HTMLImageElement; large: boolean }) {
+  const holder = useRef<HTMLElement>(null);
+  useEffect(() => {
+    holder.current?.replaceChildren(image);
+  }, [image]);
+  useEffect(() => {
+    image.style.imageRendering = large ? 'pixelated' : 'auto';
+    image.style.filter = 'var(--photo)';
+    image.draggable = false;
+    image.alt = '';
+  }, [image, large]);
+  return createElement('div', { ref: holder });
+}
+
+const NO_SCROLL = { touchAction: 'none', cursor: 'crosshair', userSelect: 'none' } as object;
+
+const styles = StyleSheet.create({
+  table: {
+    flex: 1,
+    minHeight: 240,
+    overflow: 'hidden',
+    borderRadius: radius.m,
+    backgroundColor: colour.edge,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+  },
+});

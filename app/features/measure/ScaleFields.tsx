@@ -1,0 +1,69 @@
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { TextField } from '../../ui/TextField';
+import { Text } from '../../ui/Text';
+import { SCALE_KINDS, type ScaleEntry, type ScaleKind } from './steps';
+
+const LABELS: Record<ScaleKind, string> = {
+  none: 'no scale',
+  length: 'a bar or a known length',
+  rectangle: 'a known rectangle or grid',
+};
+
+const wrong = (text: string) =>
+  text.trim() && !(Number(text.trim().replace(',', '.')) > 0) ? 'Write a length above 0, such as 10.' : undefined;
+
+/** What tells how large a pixel is; a rectangle also puts a tilted photo right. */
+export function ScaleFields({
+  scale,
+  needed,
+  onChange,
+}: {
+  scale: ScaleEntry;
+  needed: boolean;
+  onChange: (scale: ScaleEntry) => void;
+}) {
+  const field = (name: 'mm' | 'width' | 'height', label: string) => (
+    <View style={styles.field}>
+      <TextField
+        label={label}
+        unit="mm"
+        inputMode="decimal"
+        value={scale[name]}
+        problem={wrong(scale[name])}
+        onChangeText={(text) => onChange({ ...scale, [name]: text })}
+      />
+    </View>
+  );
+  return (
+    <View style={styles.group}>
+      <ChoiceGroup
+        label="Scale"
+        options={SCALE_KINDS.map((id) => ({ id, label: LABELS[id] }))}
+        chosen={[scale.kind]}
+        onChange={([kind]) => onChange({ ...scale, kind: kind })}
+      />
+      {scale.kind === 'none' && (
+        <Text size="small" quiet>
+          {needed
+            ? 'A length in millimetres needs one: set both ends of something whose length you know.'
+            : 'A ratio needs none. A rectangle that lies beside the specimen puts a tilted photo right.'}
+        </Text>
+      )}
+      {scale.kind === 'length' && field('mm', 'Its length')}
+      {scale.kind === 'rectangle' && (
+        <View style={styles.row}>
+          {field('width', 'Its width')}
+          {field('height', 'Its height')}
+        </View>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.s },
+  row: { flexDirection: 'row', gap: space.m },
+  field: { flex: 1, maxWidth: 220 },
+});

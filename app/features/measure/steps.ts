@@ -1,0 +1,102 @@
+import type { Protocol } from '@plesion/core/guide';
+import type { PixelPoint, PointSet, Scale } from '@plesion/core/measure';
+
+/** What tells how large a pixel is: nothing, a known length, or the corners of a known rectangle. */
+export const SCALE_KINDS = ['none', 'length', 'rectangle'] as const;
+export type ScaleKind = (typeof SCALE_KINDS)[number];
+
+/** The scale as it is entered: its kind, and what is known, in millimetres. */
+export interface ScaleEntry {
+  kind: ScaleKind;
+  mm: string;
+  width: string;
+  height: string;
+}
+
+export const NO_SCALE: ScaleEntry = { kind: 'none', mm: '', width: '', height: '' };
+
+type LandmarkKind = Protocol['landmarks'][number]['kind'];
+
+/** One thing to be set on the photo. */
+export interface Step {
+  id: string;
+  label: string;
+  kind: LandmarkKind;
+  /** Belongs to the scale, and is set once for all repeats. */
+  scale?: boolean;
+}
+
+const LENGTH_ENDS = ['scale from', 'scale to'];
+const CORNERS = ['corner 1', 'corner 2', 'corner 3', 'corner 4'];
+const CORNER_WORDS = ['upper left', 'upper right', 'lower right', 'lower left'];
+
+/** Needs a value a scale, because it is told in millimetres? */
+export const needsScale = ({ quantity }: Protocol): boolean =>
+  quantity.kind === 'length' || quantity.kind === 'area' || (quantity.kind === 'reach' && !quantity.denominator);
+
+/** All that is to be set, in its order: the scale first, since nothing can be told without it. */
+export function stepsOf({ landmarks }: Protocol, scale: ScaleKind): Step[] {
+  const own = landmarks.map(({ id, label, kind }) => ({ id, label, kind }));
+  if (scale === 'length') {
+    const words = ['one end of the known length', 'its other end'];
+    return [...LENGTH_ENDS.map((id, i) => ({ id, label: words[i], kind: 'point' as const, scale: true })), ...own];
+  }
+  if (scale === 'rectangle')
+    return [
+      ...CORNERS.map((id, i) => ({
+        id,
+        label: `${CORNER_WORDS[i]} corner of the rectangle`,
+        kind: 'point' as const,
+        scale: true,
+      })),
+      ...own,
+    ];
+  return own;
+}
+
+export const isSet = (set: PointSet, id: string): boolean => (set[id]?.length ?? 0) > 0;
+/** Is a step done with? Curves and markers go on until the person says so. */
+export const isWhole = (set: PointSet, { id, kind }: Step): boolean =>
+  kind === 'point' ? isSet(set, id) : pointsOf(set, id).length >= LEAST[kind];
+const LEAST: Record<LandmarkKind, number> = { point: 1, path: 2, outline: 3, markers: 1 };
+
+export const pointsOf = (set: PointSet, id: string): PixelPoint[] => {
+  const place = set[id];
+  if (!place) return [];
+  return (typeof place[0] === 'number' ? [place] : place) as PixelPoint[];
+};
+
+const numberOf = (text: string): number | undefined => {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() && Number.isFinite(value) && value > 0 ? value : undefined;
+};
+
+/** The scale for the measuring core; undefined while something of it is missing. */
+export function scaleOf({ kind, mm, width, height }: ScaleEntry, set: PointSet): Scale | undefined {
+  if (kind === 'length') {
+    const [a, b] = LENGTH_ENDS.map((id) => pointsOf(set, id)[0]);
+    const long = numberOf(mm);
+    return a && b && long ? { kind: 'lengths', references: [{ ends: [a, b], mm: long }] } : undefined;
+  }
+  if (kind === 'rectangle') {
+    const at = CORNERS.map((id) => pointsOf(set, id)[0]);
+    const [w, h] = [numberOf(width), numberOf(height)];
+    if (!w || !h || at.some((corner) => !corner)) return undefined;
+    const mms: PixelPoint[] = [
+      [0, 0],
+      [w, 0],
+      [w, h],
+      [0, h],
+    ];
+    return { kind: 'grid', points: at.map((corner, i) => ({ at: corner, mm: mms[i] })) };
+  }
+  return undefined;
+}
+
+/** The points that belong to the thing measured, without those of the scale. */
+export const withoutScale = (set: PointSet): PointSet =>
+  Object.fromEntries(Object.entries(set).filter(([id]) => !LENGTH_ENDS.includes(id) && !CORNERS.includes(id)));
+
+/** The points of the scale alone. */
+export const onlyScale = (set: PointSet): PointSet =>
+  Object.fromEntries(Object.entries(set).filter(([id]) => LENGTH_ENDS.includes(id) || CORNERS.includes(id)));

@@ -1,0 +1,32 @@
+import { type Measurement, type MeasurementWrite, schemas } from '@plesion/contract';
+import { useQuery } from '@tanstack/react-query';
+import { api, queryClient } from '../../lib/api';
+import type { Kind } from '../../lib/draft';
+import { createDrafts } from '../../lib/drafts';
+import { omit } from '../../lib/omit';
+
+const contentOf = (stored: Measurement): MeasurementWrite => omit(stored, 'id', 'by', 'value', 'createdAt', 'updatedAt');
+const told = (content: MeasurementWrite) => JSON.stringify({ ...content, version: 0 });
+
+const measurementKind: Kind<MeasurementWrite, Measurement> = {
+  contentOf,
+  same: (stored, sent) => told(contentOf(stored)) === told({ ...contentOf(stored), ...sent }),
+  back: (target) => target,
+  merge: (mine) => mine,
+};
+
+/** What was measured, on this device: it waits for its specimen, which is sent before it. */
+export const measurementDrafts = createDrafts<MeasurementWrite, Measurement>({
+  name: 'measurement',
+  schema: schemas.MeasurementWrite,
+  kind: measurementKind,
+  send: (id, body) => api('writeMeasurement', { params: { id }, body }),
+  onSaved: ({ specimenId }) => void queryClient.invalidateQueries({ queryKey: ['measurements', specimenId] }),
+});
+
+/** What was measured of a specimen, as far as the server has it. */
+export const useMeasurements = (specimenId: string) =>
+  useQuery({
+    queryKey: ['measurements', specimenId],
+    queryFn: ({ signal }) => api('measurements', { query: { specimenId } }, signal),
+  });
