@@ -25,7 +25,7 @@ import {
 } from './keys';
 import { LearnRequest, LearnResponse, WaitQuery } from './learn';
 import { Lot, LotList, LotQuery, LotWrite } from './lots';
-import { Measurement, MeasurementList, MeasurementQuery, MeasurementWrite, Measuring } from './measurements';
+import { LandmarkQuery, Measurement, MeasurementList, MeasurementQuery, MeasurementWrite, Measuring } from './measurements';
 import { ComparePageQuery, PageQuery } from './pages';
 import { Photo, PhotoHash } from './photos';
 import { Credentials, NewStation, Session } from './session';
@@ -463,6 +463,22 @@ export const endpoints = {
     query: z.strictObject({ size: z.enum(['whole', 'thumb', 'original']).optional() }),
     response: z.unknown(),
     media: 'image/jpeg',
+  },
+  exportMeasurements: {
+    method: 'GET',
+    path: '/api/export/measurements.csv',
+    summary: 'What was measured, as Darwin Core’s measurement-or-fact: value, accuracy, unit, method, by whom.',
+    query: MeasurementQuery,
+    response: z.unknown(),
+    media: 'text/csv',
+  },
+  exportLandmarks: {
+    method: 'GET',
+    path: '/api/export/landmarks',
+    summary: 'The points that were set, as JSON, CSV or TPS text, or as a table of distances to learn a guide from.',
+    query: LandmarkQuery,
+    response: z.unknown(),
+    media: 'text/plain',
   },
   exportOccurrences: {
     method: 'GET',

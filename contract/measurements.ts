@@ -52,5 +52,13 @@ export const MeasurementQuery = z.strictObject({
 });
 export type MeasurementQuery = z.output<typeof MeasurementQuery>;
 
+/** How landmarks are written: documented JSON, a line a point, TPS text, or a row a specimen with the distances between its landmarks. */
+export const LandmarkQuery = z.strictObject({
+  as: z.enum(['json', 'csv', 'tps', 'table']).optional(),
+  specimenId: z.uuid().optional(),
+  character: key.optional(),
+});
+export type LandmarkQuery = z.output<typeof LandmarkQuery>;
+
 export const MeasurementList = z.object({ measurements: z.array(Measurement) });
 export type MeasurementList = z.output<typeof MeasurementList>;

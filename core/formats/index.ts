@@ -1,2 +1,4 @@
 export { type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv } from './darwinCore';
 export { printGuide } from './plesionJson';
+export { landmarksCsv, landmarksJson, type LandmarkRecord, landmarkTable, readTps, writeTps } from './landmarks';
+export { type MeasurementFact, measurementsCsv } from './measurementFacts';

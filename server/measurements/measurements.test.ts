@@ -155,6 +155,41 @@ describe('a measurement', () => {
     expect(await refused(widthOf(specimen, { sets: [] }))).toMatchObject({ field: expect.stringMatching(/sets/) });
   });
 
+  it('goes out as Darwin Core, and its points as JSON, CSV, TPS text and a table', async () => {
+    const own = await newStation(server);
+    const one = randomUUID();
+    await own.visitor.put(`/api/specimens/${one}`).send(write(own.guideId, {})).expect(200);
+    const id = randomUUID();
+    await own.visitor
+      .put(`/api/measurements/${id}`)
+      .send(widthOf(one, { size: { width: 300, height: 200 }, note: '=1+1' }))
+      .expect(200);
+    const facts = (await own.visitor.get('/api/export/measurements.csv').expect(200).expect('content-type', /csv/)).text.split(
+      '\r\n',
+    );
+    expect(facts[1]).toMatch(
+      new RegExp(
+        `^urn:uuid:${id},urn:uuid:${one},Carapace width,[\\d.]+,[\\d.]+,mm,"on a photo|^urn:uuid:${id},urn:uuid:${one},Carapace width`,
+      ),
+    );
+    expect(facts[1]).toMatch(/'=1\+1/);
+    const tps = (await own.visitor.get('/api/export/landmarks?as=tps').expect(200)).text;
+    expect(tps).toBe(`LM=2\n50 140\n150 140\nID=${one}/${id}\nSCALE=0.1\n`);
+    const json = JSON.parse((await own.visitor.get('/api/export/landmarks').expect(200)).text) as { records: object[] };
+    expect(json.records).toMatchObject([
+      {
+        landmarks: [
+          { name: 'left', at: [50, 60] },
+          { name: 'right', at: [150, 60] },
+        ],
+      },
+    ]);
+    expect((await own.visitor.get('/api/export/landmarks?as=csv').expect(200)).text.split('\r\n')).toHaveLength(3);
+    expect((await own.visitor.get('/api/export/landmarks?as=table').expect(200)).text).toMatch(/left–right \(mm\)\r\n.*,10$/);
+    const none = (await newStation(server)).visitor;
+    expect((await none.get('/api/export/landmarks?as=tps').expect(200)).text.trim()).toBe('');
+  });
+
   it('is the station’s own', async () => {
     const id = randomUUID();
     await put(id, widthOf(specimen)).expect(200);

@@ -5,6 +5,7 @@ import { MeasurementEntity, type MeasurementRecord, SpecimenEntity } from '../da
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 import { checkPhotos } from '../photos/service';
+import { guideOf, guideVersions } from '../specimens/list';
 import { findRecord, type RecordKind, type Writer, writeVersioned } from '../records/write';
 
 /** Most measurements told at once. */
@@ -26,6 +27,24 @@ export async function listMeasurements(em: Em, stationId: string, query: Measure
   };
   const records = await em.find(MeasurementEntity, where, { orderBy: { createdAt: 'asc', id: 'asc' }, limit: MOST });
   return records.map(measurementOf);
+}
+
+/** What the characters of measurements are called in the guides of their specimens: by the id where there is none any more. */
+export async function labelsFor(
+  em: Em,
+  stationId: string,
+  measurements: readonly Measurement[],
+): Promise<(one: Measurement) => string> {
+  const ids = [...new Set(measurements.map(({ specimenId }) => specimenId))];
+  const specimens = await em.find(SpecimenEntity, { stationId, id: { $in: ids } });
+  const versions = await guideVersions(em, stationId, specimens);
+  const labels = new Map(
+    specimens.map((specimen) => [
+      specimen.id,
+      new Map(guideOf(versions, specimen)?.characters.map(({ id, label }) => [id, label])),
+    ]),
+  );
+  return ({ specimenId, character }) => labels.get(specimenId)?.get(character) ?? character;
 }
 
 export const findMeasurement = (em: Em, stationId: string, id: string): Promise<Measurement> =>
@@ -75,8 +94,8 @@ function valueOf({ sets, protocol, scale, size }: MeasurementWrite): Measurement
   const [points, ...repeats] = sets;
   const { values, warnings } = measure({ points, repeats, scale, quantities: [protocol.quantity], photo: size });
   if (values.length === 0) throw badRequest(warnings);
-  const { quantity: _, ...value } = values[0];
-  return value;
+  const { value, unit, sd, df, interval, n } = values[0];
+  return { value, unit, sd, interval, n, ...(df === undefined ? {} : { df }) };
 }
 
 const contentOf = ({
@@ -91,25 +110,23 @@ const contentOf = ({
   hidden,
 }: Omit<MeasurementWrite, 'version'>) => stableJson({ specimenId, photo, size, character, protocol, sets, scale, note, hidden });
 
-function measurementOf({
-  stationId: _,
-  measuredBy,
-  createdAt,
-  updatedAt,
-  photo,
-  size,
-  scale,
-  note,
-  ...rest
-}: MeasurementRecord): Measurement {
+function measurementOf(record: MeasurementRecord): Measurement {
+  const { id, version, specimenId, character, protocol, sets, value, hidden, measuredBy, photo, size, scale, note } = record;
   return {
-    ...rest,
+    id,
+    version,
+    specimenId,
     ...(photo ? { photo } : {}),
     ...(size ? { size } : {}),
+    character,
+    protocol,
+    sets,
     ...(scale ? { scale } : {}),
     ...(note ? { note } : {}),
+    hidden,
     by: measuredBy,
-    createdAt: createdAt.toISOString(),
-    updatedAt: updatedAt.toISOString(),
+    value,
+    createdAt: record.createdAt.toISOString(),
+    updatedAt: record.updatedAt.toISOString(),
   };
 }

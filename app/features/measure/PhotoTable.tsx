@@ -1,7 +1,8 @@
 import type { PixelPoint } from '@plesion/core/measure';
 import { createElement, useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius } from '../../theme';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
 import { Loupe } from './Loupe';
 import { PointMarks } from './PointMarks';
 import { pointsOf, type Step } from './steps';
@@ -128,31 +129,39 @@ export function PhotoTable({ image, steps, table, setting, panning, onPlace, onM
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only where the point itself moved
   }, [hx, hy, byKeys]);
   const looked = aim && (!byKeys || !table.held) ? aim : byKeys ? heldAt : undefined;
+  const nearer = (factor: number) => change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], photo, size));
   return (
-    <View
-      ref={surface as never}
-      role="application"
-      tabIndex={0}
-      aria-label={says}
-      testID="photo-table"
-      onLayout={({ nativeEvent: { layout } }) => setRoom({ width: layout.width, height: layout.height })}
-      style={[styles.table, NO_SCROLL]}
-    >
-      {view && (
-        <>
-          {createElement('div', { style: layerOf(view) }, createElement(Drawn, { image, large: view.scale > 3 }))}
-          <PointMarks steps={steps} table={table} view={view} room={room} aim={byKeys && !table.held ? aim : undefined} />
-          {looked && (
-            <Loupe
-              image={image}
-              at={looked}
-              scale={Math.min(24, Math.max(4, view.scale * 3))}
-              away={toScreen(view, looked)}
-              room={room}
-            />
-          )}
-        </>
-      )}
+    <View style={styles.frame}>
+      <View
+        ref={surface as never}
+        role="application"
+        tabIndex={0}
+        aria-label={says}
+        testID="photo-table"
+        onLayout={({ nativeEvent: { layout } }) => setRoom({ width: layout.width, height: layout.height })}
+        style={[styles.table, NO_SCROLL]}
+      >
+        {view && (
+          <>
+            {createElement('div', { style: layerOf(view) }, createElement(Drawn, { image, large: view.scale > 3 }))}
+            <PointMarks steps={steps} table={table} view={view} room={room} aim={byKeys && !table.held ? aim : undefined} />
+            {looked && (
+              <Loupe
+                image={image}
+                at={looked}
+                scale={Math.min(24, Math.max(4, view.scale * 3))}
+                away={toScreen(view, looked)}
+                room={room}
+              />
+            )}
+          </>
+        )}
+      </View>
+      <View style={styles.zoom}>
+        <Button small label="−" hint="Farther" onPress={() => nearer(1 / 1.6)} />
+        <Button small label="+" hint="Nearer" onPress={() => nearer(1.6)} />
+        <Button small label="All" hint="Show all of the photo" onPress={() => setView(undefined)} />
+      </View>
     </View>
   );
 }
@@ -184,9 +193,10 @@ function Drawn({ image, large }: { image: HTMLImageElement; large: boolean }) {
 const NO_SCROLL = { touchAction: 'none', cursor: 'crosshair', userSelect: 'none' } as object;
 
 const styles = StyleSheet.create({
+  frame: { flex: 1, minHeight: 240 },
+  zoom: { position: 'absolute', right: space.s, bottom: space.s, flexDirection: 'row', gap: space.xs },
   table: {
     flex: 1,
-    minHeight: 240,
     overflow: 'hidden',
     borderRadius: radius.m,
     backgroundColor: colour.edge,
