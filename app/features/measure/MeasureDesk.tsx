@@ -1,10 +1,8 @@
 import { type Character, type Protocol } from '@plesion/core/guide';
-import { sayValue } from '@plesion/core/observation';
-import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import type { PixelPoint } from '@plesion/core/measure';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { v7 as mintId } from 'uuid';
-import { colour, radius, space, useWide } from '../../theme';
+import { colour, space, useWide } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -13,19 +11,19 @@ import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { readingOf as lastReadingOf, withReading } from '../analysis/readings';
 import type { Bench } from '../analysis/useBench';
 import { usePhotoUri } from '../photos/usePhotoUri';
-import { measurementDrafts } from '../records/measurements';
-import { useSession } from '../session/useSession';
 import { Example } from './Example';
+import { EdgeChoice, SpotFinder, useLooker } from './Helpers';
 import { LandmarkList, sayPlace } from './LandmarkList';
+import type { Part } from './looking';
 import { PhotoTable } from './PhotoTable';
+import { Result, sayTaken } from './Result';
 import { ScaleFields } from './ScaleFields';
-import { isWhole, needsScale, NO_SCALE, scaleOf, type ScaleEntry, stepsOf, withoutScale } from './steps';
-import { again, choose, emptyTable, heldInOrder, move, place, redo, take, type Table, undo } from './table';
+import { isWhole, needsScale, NO_SCALE, pointsOf, scaleOf, type ScaleEntry, stepsOf, withoutScale } from './steps';
+import { again, choose, emptyTable, foundBy, keyed, move, place, placeAll, redo, type Table, undo } from './table';
 import { TABLE_KEYS, type TableKey } from './tableKeys';
-import { middleOf, readingOf, takenBy, type Taken } from './taken';
+import { takenBy } from './taken';
 import { usePhoto } from './usePhoto';
 
 interface DeskProps {
@@ -54,6 +52,31 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
   const known = scaleOf(scale, table.points);
   const taken = whole && size ? takenBy(character, protocol, sets, known, size) : undefined;
   const step = steps.find(({ id: one }) => one === table.active) ?? steps[0];
+  const looker = useLooker();
+  const seen = useRef<Part>(undefined);
+  const onSeen = useCallback((part: Part) => {
+    seen.current = part;
+  }, []);
+  const [follows, setFollows] = useState(false);
+  const [ahead, setAhead] = useState<PixelPoint[]>();
+  const curve = step.kind === 'path' || step.kind === 'outline';
+  const from = curve && follows ? pointsOf(table.points, step.id).at(-1) : undefined;
+  const [fx, fy] = from ?? [];
+  // The ways along the edges are worked out once from each point that was set.
+  useEffect(() => {
+    if (image && fx !== undefined && fy !== undefined) void looker.seed(image, [fx, fy]);
+  }, [image, looker, fx, fy]);
+  const aimed = (at: PixelPoint | undefined) => {
+    if (!from || !at) return setAhead(undefined);
+    void looker.edge(at).then((points) => setAhead([from, ...points]));
+  };
+  const put = (at: PixelPoint) => {
+    if (!from) return setTable((so) => place(so, steps, at));
+    void looker.edge(at).then((points) => {
+      setAhead(undefined);
+      setTable((so) => placeAll(so, step.id, [...pointsOf(so.points, step.id), ...points]));
+    });
+  };
   const onKey = (key: TableKey) => setTable((so) => keyed(so, steps, key));
   const form = bench.answer?.forms[0].form;
   if (failed)
@@ -100,7 +123,10 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       table={table}
       setting={!whole || step.kind !== 'point'}
       panning={panning}
-      onPlace={(at) => setTable((so) => place(so, steps, at))}
+      onPlace={put}
+      onSeen={onSeen}
+      onAim={from ? aimed : undefined}
+      ahead={ahead}
       onMove={(held, at, goesOn) => setTable((so) => move(so, held, at, goesOn))}
       onHold={(held) => setTable((so) => ({ ...so, held, active: held.id }))}
       onKey={onKey}
@@ -121,6 +147,15 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
         chosen={[panning ? 'pan' : 'set']}
         onChange={([chosen]) => setPanning(chosen === 'pan')}
       />
+      {curve && <EdgeChoice step={step} follows={follows} onChange={setFollows} />}
+      {step.kind === 'markers' && (
+        <SpotFinder
+          image={image}
+          looker={looker}
+          seen={() => seen.current ?? { left: 0, top: 0, ...size }}
+          onFound={(points) => setTable((so) => foundBy(so, step.id, points))}
+        />
+      )}
     </View>
   );
   const result = (
@@ -201,108 +236,6 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
   );
 }
 
-function keyed(table: Table, steps: ReturnType<typeof stepsOf>, key: TableKey): Table {
-  switch (key.kind) {
-    case 'move': {
-      const at = table.held && table.points[table.held.id];
-      if (!table.held || !at) return table;
-      const [x, y] = (typeof at[0] === 'number' ? at : at[table.held.n]) as [number, number];
-      return move(table, table.held, [x + key.by[0], y + key.by[1]]);
-    }
-    case 'next':
-    case 'previous': {
-      const all = heldInOrder(table.points, steps);
-      if (all.length === 0) return table;
-      const so = all.findIndex(({ id, n }) => id === table.held?.id && n === table.held.n);
-      const to = key.kind === 'next' ? (so + 1) % all.length : (so <= 0 ? all.length : so) - 1;
-      return { ...table, held: all[to], active: all[to].id };
-    }
-    case 'free':
-      return { ...table, held: undefined };
-    case 'take':
-      return table.held ? take(table, table.held) : table;
-    case 'undo':
-      return undo(table, steps);
-    case 'redo':
-      return redo(table, steps);
-    default:
-      return table;
-  }
-}
-
-/** "1.24 ± 0.01" and, of a form, the states it allows. */
-function sayTaken(character: Character, { value, states }: Taken): string {
-  if (!value) return '';
-  if (value.unit.startsWith('px')) return `${value.value.toFixed(1)} ${value.unit}, without a scale`;
-  const said = sayValue(character, value.value, value.sd);
-  if (!states) return said;
-  const labels = states.map((id) => character.states?.find((one) => one.id === id)?.label ?? id);
-  return `${value.value.toFixed(3)} ± ${value.sd.toFixed(3)}: ${labels.join(' or ') || 'none of its states'}`;
-}
-
-interface ResultProps extends Pick<DeskProps, 'id' | 'bench' | 'character' | 'photo'> {
-  size: { width: number; height: number };
-  sets: Parameters<typeof takenBy>[2];
-  scale: ReturnType<typeof scaleOf>;
-  taken?: Taken;
-  onAgain: () => void;
-}
-
-/** What it comes to, with its error; used, it becomes a reading and is kept with its points. */
-function Result({ id, bench, character, photo, size, sets, scale, taken, onAgain }: ResultProps) {
-  const router = useRouter();
-  const station = useSession().station.id;
-  const [measurement] = useState(() => mintId());
-  const [reading] = useState(() => lastReadingOf(bench.state.content.readings, character.id)?.id ?? mintId());
-  const made = taken && readingOf(character, reading, taken, measurement, middleOf(sets[sets.length - 1]), size);
-  const use = () => {
-    if (!made) return;
-    measurementDrafts.startDraft(station, measurement, {
-      version: 0,
-      specimenId: id,
-      photo,
-      size,
-      character: character.id,
-      protocol: character.protocol,
-      sets: [...sets],
-      ...(scale ? { scale } : {}),
-      hidden: false,
-    });
-    bench.draft.change((content) => withReading(content, made));
-    if (router.canGoBack()) router.back();
-    else router.replace(`/specimens/${id}/bench?character=${character.id}`);
-  };
-  const repeats = character.protocol.repeats ?? 1;
-  return (
-    <View style={styles.result}>
-      <View style={styles.value}>
-        <Text size="small" quiet>
-          {taken?.value ? `measured ${taken.value.n === 1 ? 'once' : `${taken.value.n} times`}` : 'not yet'}
-        </Text>
-        <Text size="lead" strong figures testID="measured">
-          {taken ? sayTaken(character, taken) || '–' : '–'}
-        </Text>
-        {taken?.value && taken.value.n < repeats && (
-          <Text size="small" quiet>{`The guide asks for ${repeats} measurements.`}</Text>
-        )}
-      </View>
-      <Button
-        small
-        label="Again, blind"
-        hint="Measure again, with the earlier points hidden"
-        disabled={!taken?.value}
-        onPress={onAgain}
-      />
-      <Button kind="main" label="Use it" disabled={!made} onPress={use} />
-      {taken?.problems.map((problem) => (
-        <Notice key={problem} kind="problem">
-          {problem}
-        </Notice>
-      ))}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.mist },
   beside: { flexDirection: 'row', padding: space.l, gap: space.l },
@@ -314,16 +247,4 @@ const styles = StyleSheet.create({
   top: { flexDirection: 'row', gap: space.s, justifyContent: 'space-between' },
   instruction: { flex: 1, gap: 2 },
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
-  result: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.s,
-    padding: space.m,
-    borderRadius: radius.m,
-    backgroundColor: colour.sheet,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
-  value: { flexGrow: 1, flexShrink: 1, minWidth: 130 },
 });

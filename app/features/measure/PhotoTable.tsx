@@ -3,6 +3,7 @@ import { createElement, useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
+import type { Part } from './looking';
 import { Loupe } from './Loupe';
 import { PointMarks } from './PointMarks';
 import { pointsOf, type Step } from './steps';
@@ -27,19 +28,43 @@ interface PhotoTableProps {
   /** A point is taken hold of, for the keys to move. */
   onHold: (held: Held) => void;
   onKey: (key: TableKey) => void;
+  /** Told what is in sight of the photo. */
+  onSeen: (part: Part) => void;
+  /** Told where the finger aims; undefined once it does not. */
+  onAim?: (at: PixelPoint | undefined) => void;
+  /** A path that is being drawn, to where the finger aims. */
+  ahead?: readonly PixelPoint[];
   /** What a screen reader says of the table. */
   says: string;
 }
 
 /** The photo with the points that were set: moved and enlarged by fingers, wheel or keys, with a loupe beside the finger. */
-export function PhotoTable({ image, steps, table, setting, panning, onPlace, onMove, onHold, onKey, says }: PhotoTableProps) {
+export function PhotoTable({
+  image,
+  steps,
+  table,
+  setting,
+  panning,
+  onPlace,
+  onMove,
+  onHold,
+  onKey,
+  onSeen,
+  onAim,
+  ahead,
+  says,
+}: PhotoTableProps) {
   const surface = useRef<HTMLElement>(null);
   const photo = useMemo<Size>(() => ({ width: image.naturalWidth, height: image.naturalHeight }), [image]);
   const [room, setRoom] = useState<Size>();
   const [chosen, setView] = useState<Placed>();
   const view = room && (chosen ?? fit(photo, room));
   /** Where the finger or the cross-hair aims, while it does. */
-  const [aim, setAim] = useState<PixelPoint>();
+  const [aim, putAim] = useState<PixelPoint>();
+  const setAim = (at: PixelPoint | undefined) => {
+    putAim(at);
+    onAim?.(at);
+  };
   const [byKeys, setByKeys] = useState(false);
   const change = (next: (view: Placed, room: Size) => Placed) => view && room && setView(next(view, room));
   /** What the finger does: move the photo, a point it took hold of, or set one where it goes up. */
@@ -129,6 +154,9 @@ export function PhotoTable({ image, steps, table, setting, panning, onPlace, onM
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only where the point itself moved
   }, [hx, hy, byKeys]);
   const looked = aim && (!byKeys || !table.held) ? aim : byKeys ? heldAt : undefined;
+  useEffect(() => {
+    if (view && room) onSeen(inSightOf(view, photo, room));
+  }, [view, room, photo, onSeen]);
   const nearer = (factor: number) => change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], photo, size));
   return (
     <View style={styles.frame}>
@@ -144,7 +172,14 @@ export function PhotoTable({ image, steps, table, setting, panning, onPlace, onM
         {view && (
           <>
             {createElement('div', { style: layerOf(view) }, createElement(Drawn, { image, large: view.scale > 3 }))}
-            <PointMarks steps={steps} table={table} view={view} room={room} aim={byKeys && !table.held ? aim : undefined} />
+            <PointMarks
+              steps={steps}
+              table={table}
+              view={view}
+              room={room}
+              aim={byKeys && !table.held ? aim : undefined}
+              ahead={ahead}
+            />
             {looked && (
               <Loupe
                 image={image}
@@ -164,6 +199,13 @@ export function PhotoTable({ image, steps, table, setting, panning, onPlace, onM
       </View>
     </View>
   );
+}
+
+/** The part of the photo that is in sight, in its pixels. */
+function inSightOf(view: Placed, photo: Size, room: Size): Part {
+  const [left, top] = onPhoto(toPhoto(view, [0, 0]), photo).map(Math.floor);
+  const [right, foot] = onPhoto(toPhoto(view, [room.width, room.height]), photo).map(Math.ceil);
+  return { left, top, width: Math.max(1, right - left), height: Math.max(1, foot - top) };
 }
 
 const layerOf = ({ scale, x, y }: Placed) => ({

@@ -16,26 +16,39 @@ interface PointMarksProps {
   view: View;
   room: Size;
   aim?: PixelPoint;
+  /** A path to where the finger aims. */
+  ahead?: readonly PixelPoint[];
 }
 
 /** What was set, by its number; of the scale square, of a thing to be counted a ring with its count. */
-export function PointMarks({ steps, table, view, room, aim }: PointMarksProps) {
+export function PointMarks({ steps, table, view, room, aim, ahead }: PointMarksProps) {
   return (
     <Svg width={room.width} height={room.height} style={styles.over} aria-hidden>
       {steps.map((step, i) => (
         <Mark key={step.id} step={step} n={i + 1} table={table} view={view} />
       ))}
+      {ahead && ahead.length > 1 && (
+        <Path
+          d={pathOf(ahead.map((point) => toScreen(view, point)))}
+          fill="none"
+          stroke={INK}
+          strokeWidth={2}
+          strokeDasharray="3 3"
+        />
+      )}
       {aim && <CrossHair at={toScreen(view, aim)} />}
     </Svg>
   );
 }
 
+const pathOf = (points: readonly PixelPoint[]): string =>
+  points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
+
 function Mark({ step, n, table, view }: { step: Step; n: number; table: Table; view: View }) {
   const places = pointsOf(table.points, step.id).map((point) => toScreen(view, point));
   if (places.length === 0) return null;
   const line = step.kind === 'path' || step.kind === 'outline';
-  const d =
-    places.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('') + (step.kind === 'outline' ? 'z' : '');
+  const d = pathOf(places) + (step.kind === 'outline' ? 'z' : '');
   return (
     <G>
       {line && <Path d={d} fill="none" stroke={UNDER} strokeWidth={4} />}

@@ -1,5 +1,6 @@
 import type { PixelPoint, PointSet } from '@plesion/core/measure';
 import { isWhole, onlyScale, pointsOf, type Step } from './steps';
+import type { TableKey } from './tableKeys';
 
 /** A point that can be moved: of which landmark, and which of its points. */
 export interface Held {
@@ -131,3 +132,39 @@ export function nearest(points: PointSet, steps: readonly Step[], [x, y]: PixelP
 /** All points that were set, in the order of the steps: what Tab goes through. */
 export const heldInOrder = (points: PointSet, steps: readonly Step[]): Held[] =>
   steps.flatMap(({ id }) => pointsOf(points, id).map((_, n) => ({ id, n })));
+
+/** What a key of the table does to what lies on it. */
+export function keyed(table: Table, steps: readonly Step[], key: TableKey): Table {
+  switch (key.kind) {
+    case 'move': {
+      const at = table.held && table.points[table.held.id];
+      if (!table.held || !at) return table;
+      const [x, y] = (typeof at[0] === 'number' ? at : at[table.held.n]) as PixelPoint;
+      return move(table, table.held, [x + key.by[0], y + key.by[1]]);
+    }
+    case 'next':
+    case 'previous': {
+      const all = heldInOrder(table.points, steps);
+      if (all.length === 0) return table;
+      const so = all.findIndex(({ id, n }) => id === table.held?.id && n === table.held.n);
+      const to = key.kind === 'next' ? (so + 1) % all.length : (so <= 0 ? all.length : so) - 1;
+      return { ...table, held: all[to], active: all[to].id };
+    }
+    case 'free':
+      return { ...table, held: undefined };
+    case 'take':
+      return table.held ? take(table, table.held) : table;
+    case 'undo':
+      return undo(table, steps);
+    case 'redo':
+      return redo(table, steps);
+    default:
+      return table;
+  }
+}
+
+/** What the machine found, beside what is made of it: both are kept. */
+export const foundBy = (table: Table, id: string, points: readonly PixelPoint[]): Table => {
+  const next = placeAll(table, id, points);
+  return { ...next, points: { ...next.points, [`${id} found`]: [...points] } };
+};

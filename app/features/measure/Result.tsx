@@ -1,0 +1,108 @@
+import { type Character, type Protocol } from '@plesion/core/guide';
+import type { PointSet, Scale } from '@plesion/core/measure';
+import { sayValue } from '@plesion/core/observation';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { readingOf as lastReadingOf, withReading } from '../analysis/readings';
+import type { Bench } from '../analysis/useBench';
+import { measurementDrafts } from '../records/measurements';
+import { useSession } from '../session/useSession';
+import { middleOf, readingOf, type Taken } from './taken';
+
+/** "1.24 ± 0.01" and, of a form, the states it allows. */
+export function sayTaken(character: Character, { value, states }: Taken): string {
+  if (!value) return '';
+  if (value.unit.startsWith('px')) return `${value.value.toFixed(1)} ${value.unit}, without a scale`;
+  const said = sayValue(character, value.value, value.sd);
+  if (!states) return said;
+  const labels = states.map((id) => character.states?.find((one) => one.id === id)?.label ?? id);
+  return `${value.value.toFixed(3)} ± ${value.sd.toFixed(3)}: ${labels.join(' or ') || 'none of its states'}`;
+}
+
+interface ResultProps {
+  id: string;
+  bench: Bench;
+  character: Character & { protocol: Protocol };
+  photo: string;
+  size: { width: number; height: number };
+  sets: readonly PointSet[];
+  scale?: Scale;
+  taken?: Taken;
+  onAgain: () => void;
+}
+
+/** What it comes to, with its error; used, it becomes a reading and is kept with its points. */
+export function Result({ id, bench, character, photo, size, sets, scale, taken, onAgain }: ResultProps) {
+  const router = useRouter();
+  const station = useSession().station.id;
+  const [measurement] = useState(() => mintId());
+  const [reading] = useState(() => lastReadingOf(bench.state.content.readings, character.id)?.id ?? mintId());
+  const made = taken && readingOf(character, reading, taken, measurement, middleOf(sets[sets.length - 1]), size);
+  const use = () => {
+    if (!made) return;
+    measurementDrafts.startDraft(station, measurement, {
+      version: 0,
+      specimenId: id,
+      photo,
+      size,
+      character: character.id,
+      protocol: character.protocol,
+      sets: [...sets],
+      ...(scale ? { scale } : {}),
+      hidden: false,
+    });
+    bench.draft.change((content) => withReading(content, made));
+    if (router.canGoBack()) router.back();
+    else router.replace(`/specimens/${id}/bench?character=${character.id}`);
+  };
+  const repeats = character.protocol.repeats ?? 1;
+  return (
+    <View style={styles.result}>
+      <View style={styles.value}>
+        <Text size="small" quiet>
+          {taken?.value ? `measured ${taken.value.n === 1 ? 'once' : `${taken.value.n} times`}` : 'not yet'}
+        </Text>
+        <Text size="lead" strong figures testID="measured">
+          {taken ? sayTaken(character, taken) || '–' : '–'}
+        </Text>
+        {taken?.value && taken.value.n < repeats && (
+          <Text size="small" quiet>{`The guide asks for ${repeats} measurements.`}</Text>
+        )}
+      </View>
+      <Button
+        small
+        label="Again, blind"
+        hint="Measure again, with the earlier points hidden"
+        disabled={!taken?.value}
+        onPress={onAgain}
+      />
+      <Button kind="main" label="Use it" disabled={!made} onPress={use} />
+      {taken?.problems.map((problem) => (
+        <Notice key={problem} kind="problem">
+          {problem}
+        </Notice>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  result: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.s,
+    padding: space.m,
+    borderRadius: radius.m,
+    backgroundColor: colour.sheet,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+  },
+  value: { flexGrow: 1, flexShrink: 1, minWidth: 130 },
+});
