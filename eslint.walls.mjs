@@ -11,6 +11,7 @@ const core = {
   observation: ['guide'],
   evidence: ['probability', 'linear', 'guide', 'observation'],
   plates: ['probability', 'guide', 'observation'],
+  camera: ['probability', 'guide', 'observation', 'plates'],
   measure: ['probability', 'linear', 'guide', 'observation'],
   keys: ['probability', 'guide', 'observation', 'evidence'],
   specimen: ['guide', 'observation', 'evidence', 'keys'],

@@ -1,10 +1,12 @@
 import { MadeToken, NewToken, OpenSessionList, PasswordChange, SessionPath, TokenList } from './account';
+import { ShotTruth } from '@plesion/core/camera/schema';
 import { Comparison } from '@plesion/core/compare/schema';
 import { Standing } from '@plesion/core/evidence/schema';
 import { Walk } from '@plesion/core/keys/schema';
 import { MeasureRequest } from '@plesion/core/measure/schema';
 import { z } from 'zod';
 import { PlateQuery } from './book';
+import { ShotRequest, ShotTaken } from './camera';
 import { CompareRequest } from './compare';
 import { ChangeList, ChangeQuery } from './changes';
 import { GuideList, GuideQuery, GuideWrite, StoredGuide } from './guides';
@@ -446,6 +448,29 @@ export const endpoints = {
     body: SpecimenWrite,
     bytes: 4 * MB,
     response: Specimen,
+  },
+  takeShot: {
+    method: 'POST',
+    path: '/api/camera',
+    summary: 'Photograph a novel individual with the simulated field camera; who it is stays sealed.',
+    body: ShotRequest,
+    response: ShotTaken,
+    status: 201,
+  },
+  shot: {
+    method: 'GET',
+    path: '/api/camera/:id.png',
+    summary: 'What the simulated field camera saw.',
+    params: byId,
+    response: z.unknown(),
+    media: 'image/png',
+  },
+  shotTruth: {
+    method: 'GET',
+    path: '/api/camera/:id/truth',
+    summary: 'Who it was: form, traits, true measurements, and where each landmark is seen.',
+    params: byId,
+    response: ShotTruth,
   },
   addPhoto: {
     method: 'POST',

@@ -1,5 +1,6 @@
 export * from './account';
 export * from './book';
+export * from './camera';
 export * from './changes';
 export * from './compare';
 export * from './guides';

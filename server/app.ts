@@ -27,6 +27,7 @@ import { lotRoutes } from './lots/routes';
 import { pageRoutes } from './page/routes';
 import type { Parts } from './parts';
 import { photoRoutes } from './photos/routes';
+import { cameraRoutes } from './camera/routes';
 import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
@@ -50,7 +51,7 @@ export interface Surroundings {
 
 /** The whole server, without a port: tests and the real start put it on one. */
 export function createApp(
-  { orm, pool, files, weighing, paging }: Omit<Parts, 'close'>,
+  { orm, pool, files, weighing, paging, camera }: Omit<Parts, 'close'>,
   { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy, quotas = USUAL_QUOTAS }: Surroundings,
 ): Express {
   const app = express();
@@ -116,6 +117,7 @@ export function createApp(
   specimenRoutes(api, em, weighing);
   firstLookRoutes(api, em, { files, weighing });
   photoRoutes(api, em, files);
+  cameraRoutes(api, em, { files, camera });
   exportRoutes(api, em);
   api.use('/api', () => {
     throw new HttpProblem(404, {

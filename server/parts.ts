@@ -14,6 +14,7 @@ import { openKeyPool } from './keys/pool';
 import { openLearnPool } from './learn/pool';
 import { learnKind } from './learn/service';
 import { type Quotas, USUAL_QUOTAS } from './station/quota';
+import { type CameraPool, openCameraPool } from './camera/pool';
 import { openPagePool, type PagePool } from './page/pool';
 
 /** What a server process stands on: the database, and the threads that do its heavy work. */
@@ -24,6 +25,7 @@ export interface Parts {
   files: FileStore;
   weighing: AnalysisPool;
   paging: PagePool;
+  camera: CameraPool;
   close(): Promise<void>;
 }
 
@@ -53,6 +55,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
   const unpacking = openUnpackPool(source('./archive/unpack.worker.ts'));
   const keying = openKeyPool(source('./keys/make.worker.ts'));
   const paging = openPagePool(source('./page/page.worker.ts'));
+  const camera = openCameraPool(source('./camera/camera.worker.ts'));
   const worker = works
     ? openJobWorker(
         orm,
@@ -73,9 +76,17 @@ export async function openParts(settings: Settings): Promise<Parts> {
     files,
     weighing,
     paging,
+    camera,
     async close() {
       await worker?.close();
-      await Promise.allSettled([weighing.close(), learning.close(), keying.close(), unpacking.close(), paging.close()]);
+      await Promise.allSettled([
+        weighing.close(),
+        learning.close(),
+        keying.close(),
+        unpacking.close(),
+        paging.close(),
+        camera.close(),
+      ]);
       await Promise.allSettled([pool.end(), orm.close(true)]);
     },
   };

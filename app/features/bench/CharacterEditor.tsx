@@ -75,7 +75,7 @@ export function CharacterEditor({
       {measureHref && character.protocol && (
         <LinkBox href={measureHref} style={styles.measure}>
           <Text strong color={colour.kelp}>
-            Measure it on the photo
+            Measure it on a photo
           </Text>
         </LinkBox>
       )}

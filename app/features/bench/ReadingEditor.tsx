@@ -11,7 +11,6 @@ export function ReadingEditor({ bench, keys, plateWidth }: { bench: Bench; keys?
   } = bench;
   if (!chosen) return null;
   const { content } = state;
-  const photographed = content.photo !== undefined || (content.media?.length ?? 0) > 0;
   const looks = content.readings.filter((reading) => reading.character === chosen.id).length;
   return (
     <CharacterEditor
@@ -24,7 +23,7 @@ export function ReadingEditor({ bench, keys, plateWidth }: { bench: Bench; keys?
       onPut={bench.put}
       onClear={bench.clear}
       onLookAgain={bench.lookAgain}
-      measureHref={photographed ? `/specimens/${bench.draft.id}/measure?character=${chosen.id}` : undefined}
+      measureHref={`/specimens/${bench.draft.id}/measure?character=${chosen.id}`}
       keys={keys}
       plateWidth={plateWidth}
     />

@@ -10,6 +10,8 @@ import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { useBench, type Bench } from '../analysis/useBench';
 import { PhotoButton } from '../photos/PhotoButton';
+import { PracticeCamera } from '../photos/PracticeCamera';
+import { mainView } from '../plates/plates';
 import { MeasureDesk } from './MeasureDesk';
 
 /** Measure one character on a photo of a specimen: point by point, as its guide says. */
@@ -54,6 +56,15 @@ function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: stri
                   onPhoto={(hash) => {
                     bench.draft.change((now) => ({ ...now, photo: hash }));
                     setPhoto(hash!);
+                  }}
+                />
+                <PracticeCamera
+                  guideId={content.guideId!}
+                  guide={guide}
+                  view={character?.protocol.view ?? mainView(guide)}
+                  onPhoto={(hash) => {
+                    bench.draft.change((now) => ({ ...now, photo: hash }));
+                    setPhoto(hash);
                   }}
                 />
               </Card>

@@ -1,0 +1,151 @@
+import type { CompiledGuide } from '../guide/working';
+import { conceal, type Ink, mapInks, type Plan, type Plate, type Point, scaleAt, type Traits, traitsOf } from '../plates';
+import { pick, seeded } from '../probability';
+import type { Shot, ShotTruth } from './schema';
+
+/** A photograph before it is taken: paths in pixels, and the truth. */
+export interface Framed {
+  width: number;
+  height: number;
+  inks: Ink[];
+  /** Where the specimen lies, in pixels. */
+  box: { x: number; y: number; width: number; height: number };
+  /** The bar or the grid that lies in its plane, in pixels. */
+  card: { at: Point; mm: Point }[];
+  blur: number;
+  truth: ShotTruth;
+}
+
+const WIDTH = 1600;
+const HEIGHT = 1200;
+
+/** Share of the picture that the specimen fills. */
+const FILLS = { hand: 0.78, near: 0.6, far: 0.28 } as const;
+
+/** The camera stands off by so many heights of what it sees: near enough for a tilt to show. */
+const STANDS_OFF = 6;
+
+/** Round lengths for a bar or the side of a grid's square. */
+const ROUND = [1, 2, 5];
+
+/**
+ * What the simulated field camera sees: a novel individual, drawn as the guide's scores say, its
+ * plane turned away by a tilt about a level axis, in perspective. The same shot gives the same picture.
+ *
+ * @param shot what is asked for; a form that is absent is drawn from all that the view shows.
+ */
+export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed: string): Framed {
+  const random = seeded(seed);
+  const shown = compiled.forms.map((_, i) => i).filter((i) => plan.shows?.(traitsOf(compiled, i), shot.view) !== false);
+  const asked = compiled.forms.findIndex(({ id }) => id === shot.form);
+  const form =
+    asked >= 0
+      ? asked
+      : shown[
+          pick(
+            shown.map(() => 1),
+            random,
+          )
+        ];
+  const traits = traitsOf(compiled, form, random);
+  const drawn = plan.draw(traits, shot.view, 'full');
+  // What a plate stands its animals on is no part of the scene, but for a bird, which would stand in the air.
+  const bare: Plate =
+    compiled.guide.plan === 'tern' ? drawn : { ...drawn, inks: drawn.inks.filter(({ part }) => part !== 'ground') };
+  const veils = (shot.concealment ?? []).map((one) => ({ ...one, seed }));
+  const plate = veils.length ? conceal(bare, veils) : bare;
+  const { box } = plate;
+  const fills = FILLS[shot.distance ?? 'near'];
+  const scale = fills * Math.min(WIDTH / box.width, HEIGHT / box.height);
+  const tilt = shot.tilt ?? 0;
+  const see = camera([box.x + box.width / 2, box.y + box.height / 2], scale, tilt, box.height * STANDS_OFF);
+  const corners: Point[] = [
+    [box.x, box.y],
+    [box.x + box.width, box.y],
+    [box.x + box.width, box.y + box.height],
+    [box.x, box.y + box.height],
+  ];
+  const seen = corners.map(see);
+  const [left, right] = [Math.min(...seen.map(([x]) => x)), Math.max(...seen.map(([x]) => x))];
+  const [top, foot] = [Math.min(...seen.map(([, y]) => y)), Math.max(...seen.map(([, y]) => y))];
+  const card = cardOf(shot.scaleBar ?? 'none', box).map((mm) => ({ at: see(mm), mm }));
+  return {
+    width: WIDTH,
+    height: HEIGHT,
+    inks: mapInks(plate, see),
+    box: { x: left, y: top, width: right - left, height: foot - top },
+    card,
+    blur: (shot.blur ?? 0.8) + (plate.blur ?? 0) * scale,
+    truth: {
+      guide: compiled.guide.id,
+      form: compiled.forms[form].id,
+      view: shot.view,
+      traits,
+      mmPerPixel: 1 / scaleAt(see, [box.x + box.width / 2, box.y + box.height / 2]),
+      tilt,
+      scale: card,
+      measures: measuresIn(compiled, plan, traits, shot.view, see),
+    },
+  };
+}
+
+/** From millimetres in the plane to pixels: tilted about a level axis through its middle, seen from a distance in mm. */
+function camera(middle: Point, scale: number, tilt: number, far: number) {
+  const a = (tilt * Math.PI) / 180;
+  return ([x, y]: Point): Point => {
+    const [dx, dy] = [x - middle[0], y - middle[1]];
+    const shrink = far / (far + dy * Math.sin(a));
+    return [WIDTH / 2 + scale * dx * shrink, HEIGHT / 2 + scale * dy * Math.cos(a) * shrink];
+  };
+}
+
+/**
+ * Where a bar's ends, or a grid's crossings, lie below or beside the specimen in its own plane, in mm.
+ *
+ * @returns two points for a bar, nine for a grid, none for none.
+ */
+export function cardOf(kind: NonNullable<Shot['scaleBar']>, box: Plate['box']): Point[] {
+  if (kind === 'none') return [];
+  const most = Math.max(box.width, box.height) / 4;
+  const power = 10 ** Math.floor(Math.log10(most));
+  const mm = [...ROUND]
+    .reverse()
+    .map((n) => n * power)
+    .find((n) => n <= most)!;
+  const y = box.y + box.height * 1.06;
+  const x = box.x + box.width * 0.04;
+  if (kind === 'bar')
+    return [
+      [x, y],
+      [x + mm, y],
+    ];
+  const side = mm / 2;
+  return [0, 1, 2].flatMap((i) => [0, 1, 2].map((j): Point => [x + i * side, y - 2 * side + j * side]));
+}
+
+/** What each measured character truly is on this individual, and where its lines are seen. */
+function measuresIn(
+  { guide }: CompiledGuide,
+  plan: Plan,
+  traits: Traits,
+  view: string,
+  see: (mm: Point) => Point,
+): ShotTruth['measures'] {
+  return guide.characters.flatMap((character) => {
+    if (character.plate?.view !== view || character.states || character.kind === 'count') return [];
+    const lines = plan.measures(traits, character.id).map(({ line }) => line);
+    if (lines.length === 0) return [];
+    const lengths = lines.map((line) =>
+      line.slice(1).reduce((sum, p, i) => sum + Math.hypot(p[0] - line[i][0], p[1] - line[i][1]), 0),
+    );
+    const value =
+      character.kind === 'angle' ? angle(lines[0]) : character.kind === 'ratio' ? lengths[0] / lengths[1] : lengths[0];
+    const unit = character.kind === 'measurement' ? 'mm' : (character.unit ?? '');
+    return Number.isFinite(value) ? [{ character: character.id, value, unit, lines: lines.map((line) => line.map(see)) }] : [];
+  });
+}
+
+function angle([a, at, b]: readonly Point[]): number {
+  const turn = Math.abs(Math.atan2(a[1] - at[1], a[0] - at[0]) - Math.atan2(b[1] - at[1], b[0] - at[0]));
+  return ((turn > Math.PI ? 2 * Math.PI - turn : turn) * 180) / Math.PI;
+}

@@ -1,0 +1,2 @@
+export { cardOf, type Framed, frameShot } from './frame';
+export type { Shot, ShotTruth } from './schema';
