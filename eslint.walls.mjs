@@ -48,7 +48,7 @@ const features = {
   measure: ['analysis', 'photos', 'plates', 'records', 'session'],
   bench: ['analysis', 'compare', 'judgement', 'keys', 'photos', 'plates', 'reading', 'records', 'session'],
   determination: ['analysis', 'judgement', 'records', 'session'],
-  specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'photos', 'plates', 'records', 'session'],
+  specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'measure', 'photos', 'plates', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],

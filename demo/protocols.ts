@@ -46,10 +46,10 @@ export const angleOf = (view: string, words: readonly [string, string, string]):
   quantity: { id: 'value', kind: 'angle', points: ['one-side', 'tip', 'other-side'] },
 });
 
-/** How many there are: a marker on each. */
-export const countOf = (view: string, each: string): Protocol => ({
+/** How many there are: a marker on each; the machine may look for `spots`. */
+export const countOf = (view: string, each: string, spots = false): Protocol => ({
   view,
-  landmarks: [{ id: 'each', label: each, kind: 'markers' }],
+  landmarks: [{ id: 'each', label: each, kind: 'markers', ...(spots ? { spots } : {}) }],
   quantity: { id: 'value', kind: 'count', markers: 'each' },
 });
 

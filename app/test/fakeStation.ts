@@ -91,6 +91,7 @@ export function fakeStation() {
     guide: ({ params }) => storedGuide(params!.id, guides.get(params!.id)!),
     keys: () => ({ keys: [] }),
     lots: () => ({ lots: [] }),
+    measurements: () => ({ measurements: [] }),
     specimens({ query = {} }) {
       const search = String(query.search ?? '').toLowerCase();
       const found = [...specimens.values()].filter(

@@ -104,7 +104,7 @@ function camera(middle: Point, scale: number, tilt: number, far: number) {
  *
  * @returns two points for a bar, nine for a grid, none for none.
  */
-export function cardOf(kind: NonNullable<Shot['scaleBar']>, box: Plate['box']): Point[] {
+function cardOf(kind: NonNullable<Shot['scaleBar']>, box: Plate['box']): Point[] {
   if (kind === 'none') return [];
   const most = Math.max(box.width, box.height) / 4;
   const power = 10 ** Math.floor(Math.log10(most));

@@ -1,2 +1,2 @@
-export { cardOf, type Framed, frameShot } from './frame';
+export { type Framed, frameShot } from './frame';
 export type { Shot, ShotTruth } from './schema';

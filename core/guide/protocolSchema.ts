@@ -51,7 +51,15 @@ export const Protocol = z.strictObject({
   view: id,
   /** In the order in which they are set, each said in words. */
   landmarks: z
-    .array(z.strictObject({ id, label, kind: z.enum(LANDMARK_KINDS).default('point') }))
+    .array(
+      z.strictObject({
+        id,
+        label,
+        kind: z.enum(LANDMARK_KINDS).default('point'),
+        /** Each of them is a spot, darker or lighter than what is about it: the machine may look for them. */
+        spots: z.boolean().optional(),
+      }),
+    )
     .min(1)
     .max(40),
   quantity: Quantity,

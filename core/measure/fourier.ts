@@ -80,16 +80,3 @@ export function outlineDistance(a: readonly Harmonic[], b: readonly Harmonic[], 
   const tried = [a, a.map(halfTurn)];
   return Math.min(...(mirrored ? [...tried, ...tried.map((one) => one.map(flip))] : tried).map(same));
 }
-
-/** Points of an outline from its descriptors, for drawing it: half length 1 about 0. */
-export const drawnFrom = (harmonics: readonly Harmonic[], points = 180): PixelPoint[] =>
-  Array.from({ length: points }, (_, i) => {
-    const t = (2 * Math.PI * i) / points;
-    return harmonics.reduce<[number, number]>(
-      ([x, y], [a, b, c, d], k) => {
-        const [cos, sin] = [Math.cos((k + 1) * t), Math.sin((k + 1) * t)];
-        return [x + a * cos + b * sin, y + c * cos + d * sin];
-      },
-      [0, 0],
-    );
-  });

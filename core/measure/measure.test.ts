@@ -111,6 +111,15 @@ describe('what is worked out of points', () => {
     );
   });
 
+  it('takes a densely traced edge for what it is: even it is 1, however many points', () => {
+    const edge = Array.from({ length: 300 }, (_, i): PixelPoint => [100 + i, 200 + (i % 2) * 0.2]);
+    const [found] = measure({ points: { edge }, quantities: [{ id: 'r', kind: 'raggedness', path: 'edge' }] }).values;
+    expect(found.value).toBeGreaterThan(1);
+    expect(found.value).toBeLessThan(1.03);
+    const [long] = measure({ points: { edge }, quantities: [{ id: 'l', kind: 'length', line: { points: ['edge'] } }] }).values;
+    expect(long.value).toBeCloseTo(299 * Math.hypot(1, 0.2), 3);
+  });
+
   it('tells a V from a U by its width at half depth', () => {
     const dip = (path: PixelPoint[]) =>
       measure({ points: { dip: path }, quantities: [{ id: 'd', kind: 'dip', path: 'dip' }], pointingSd: 0.1 }).values[0].value;

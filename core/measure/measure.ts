@@ -230,6 +230,13 @@ function spread(found: Estimate, frame: Frame, ground: Ground): Found & { bend: 
   return { value, pointed, scaled: scaled * sd * sd, bend: bend * stretch };
 }
 
+/** Points set so densely that the correction would be more than this share are no pointing: an edge was traced. */
+const MOST_CORRECTED = 0.05;
+
+/** A value without what pointing in all directions adds to it on the average; see `pathLength`. */
+const straightened = (value: number, added: number): number =>
+  Math.abs(added) > MOST_CORRECTED * Math.abs(value) ? value : value - added;
+
 const UNITS = { mm: ['', 'mm', 'mm²'], px: ['', 'px', 'px²'] } as const;
 const POWERS: Partial<Record<Quantity['kind'], 1 | 2>> = { length: 1, area: 2 };
 
@@ -242,7 +249,7 @@ function unitOf(quantity: Quantity, ground: Ground): string {
 
 function told(quantity: Quantity, found: readonly (Found & { bend?: number })[], ground: Ground, pointing: Pointing): Measured {
   const n = found.length;
-  const even = found.map(({ value, bend = 0 }) => value - bend * pointing.sd ** 2);
+  const even = found.map(({ value, bend = 0 }) => straightened(value, bend * pointing.sd ** 2));
   const value = mean(even);
   const scaled = mean(found.map((one) => one.scaled));
   const curved = pointsOf(quantity) !== undefined;

@@ -38,15 +38,6 @@ export function pixelSize(references: Lengths, pointingSd: number): PixelSize | 
   return { mm, relative: 1 / Math.sqrt(total), disagreement: (Math.max(...sizes) - Math.min(...sizes)) / mm };
 }
 
-/**
- * How much a length may be out because the photo is tilted and nothing puts it right: a plane
- * turned by an angle is shorter across the turn by its cosine.
- *
- * @param degrees of tilt. @returns a share of the length.
- * @example tiltCost(5) // 0.0038
- */
-export const tiltCost = (degrees: number): number => 1 - Math.cos((degrees * Math.PI) / 180);
-
 /** The central 95 % of a t about a value. */
 export function intervalOf(value: number, sd: number, df = Number.POSITIVE_INFINITY): [number, number] {
   const reach = sd === 0 ? 0 : tQuantile(0.975, df) * sd;

@@ -23,6 +23,6 @@ export const protocols: Record<string, Protocol> = {
     ['foot of the longer spur', 'its tip'],
     ['where the first segment of the foot begins', 'where it ends'],
   ),
-  'puncture-rows': countOf('dorsal', 'each row of punctures, on a line across the middle of one wing case'),
+  'puncture-rows': countOf('dorsal', 'each row of punctures, on a line across the middle of one wing case', true),
   'foot-segments': countOf('hind-leg', 'each segment of the hind foot, claws left out'),
 };

@@ -1,4 +1,4 @@
-import { type ShotTask, type Taken, takePicture } from './take';
+import { type ShotTask, takePicture } from './take';
 
 /** Runs in a worker thread: a photograph is heavy work. */
-export default (task: ShotTask): Promise<Taken> => takePicture(task);
+export default (task: ShotTask): Promise<Uint8Array> => takePicture(task);

@@ -6,10 +6,10 @@ import { findShot, shotTruth, takeShot } from './service';
 
 export function cameraRoutes(router: Router, em: () => Em, parts: Pick<Parts, 'files' | 'camera'>): void {
   const { files } = parts;
-  bind(router, em, 'takeShot', ({ em: own, caller, body }) => takeShot(own, parts, caller.stationId, body));
-  bind(router, em, 'shot', ({ caller, params, response }) => {
+  bind(router, em, 'takeShot', ({ em: own, caller, body }) => takeShot(own, files, caller.stationId, body));
+  bind(router, em, 'shot', ({ em: own, caller, params, response }) => {
     response.set('cache-control', 'private, max-age=31536000, immutable');
-    return findShot(files, caller.stationId, params.id);
+    return findShot(own, parts, caller.stationId, params.id);
   });
   bind(router, em, 'shotTruth', ({ caller, params }) => shotTruth(files, caller.stationId, params.id));
 }

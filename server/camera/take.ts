@@ -1,4 +1,4 @@
-import { frameShot, type Shot, type ShotTruth } from '@plesion/core/camera';
+import { frameShot, type Shot } from '@plesion/core/camera';
 import { compileGuide, type Guide } from '@plesion/core/guide';
 import { planOf } from '@plesion/core/plates/plans';
 import { photograph } from './photograph';
@@ -9,13 +9,6 @@ export interface ShotTask {
   seed: string;
 }
 
-export interface Taken {
-  picture: Uint8Array;
-  truth: ShotTruth;
-}
-
-/** Photograph an individual of a guide that is drawn, in a view that its plan knows. */
-export async function takePicture({ guide, shot, seed }: ShotTask): Promise<Taken> {
-  const framed = frameShot(compileGuide(guide), planOf(guide)!, shot, seed);
-  return { picture: await photograph(framed, guide.plan!, shot, seed), truth: framed.truth };
-}
+/** Photograph an individual of a guide that is drawn, in a view that its plan knows: PNG. */
+export const takePicture = ({ guide, shot, seed }: ShotTask): Promise<Uint8Array> =>
+  photograph(frameShot(compileGuide(guide), planOf(guide)!, shot, seed), guide.plan!, shot, seed);

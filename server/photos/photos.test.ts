@@ -156,7 +156,7 @@ describe('photos', () => {
           .expect(400)
       ).body,
     ).toMatchObject({ code: 'bad-upload' });
-    expect((await send(Buffer.alloc(21 * 1024 * 1024)).expect(413)).body).toMatchObject({ code: 'too-large', field: 'photo' });
+    expect((await send(Buffer.alloc(41 * 1024 * 1024)).expect(413)).body).toMatchObject({ code: 'too-large', field: 'photo' });
     await visitor.get('/api/photos/nothing').expect(400);
   });
 });

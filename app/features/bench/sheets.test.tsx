@@ -14,6 +14,8 @@ import { MeasureGuide } from '../reading/MeasureGuide';
 import { NextLookSheet } from './NextLookSheet';
 import { RangeStrips } from '../reading/RangeStrips';
 
+jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children }));
+
 const compiled = compileGuide(ledgeCrabs);
 const character = (id: string) => ledgeCrabs.characters.find((c) => c.id === id)!;
 const readings: Reading[] = [

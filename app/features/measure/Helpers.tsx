@@ -53,7 +53,7 @@ export function SpotFinder({ image, looker, seen, onFound }: FinderProps) {
         <Button
           small
           label="Find them"
-          hint="Find the spots in what is in sight"
+          hint="Find them: the spots in what is in sight"
           busy={far !== undefined}
           onPress={() => void find()}
         />

@@ -23,17 +23,16 @@ export function LandmarkList({
             <Pressable
               role="button"
               aria-pressed={at}
-              accessibilityLabel={`${i + 1}: ${step.label}, ${sayPlace(step, table)}`}
               onPress={() => onChoose(step.id)}
               style={[styles.row, at && styles.at]}
             >
               <Text strong color={colour.kelp} style={styles.n}>
-                {isWhole(table.points, step) ? '✓' : String(i + 1)}
+                {i + 1}
               </Text>
               <View style={styles.words}>
                 <Text strong={at}>{step.label}</Text>
                 <Text size="small" quiet figures>
-                  {sayPlace(step, table)}
+                  {`${isWhole(table.points, step) ? '✓ ' : ''}${sayPlace(step, table)}`}
                 </Text>
               </View>
             </Pressable>

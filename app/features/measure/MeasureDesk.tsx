@@ -148,7 +148,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
         onChange={([chosen]) => setPanning(chosen === 'pan')}
       />
       {curve && <EdgeChoice step={step} follows={follows} onChange={setFollows} />}
-      {step.kind === 'markers' && (
+      {step.spots && (
         <SpotFinder
           image={image}
           looker={looker}

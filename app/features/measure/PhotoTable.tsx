@@ -195,7 +195,7 @@ export function PhotoTable({
       <View style={styles.zoom}>
         <Button small label="−" hint="Farther" onPress={() => nearer(1 / 1.6)} />
         <Button small label="+" hint="Nearer" onPress={() => nearer(1.6)} />
-        <Button small label="All" hint="Show all of the photo" onPress={() => setView(undefined)} />
+        <Button small label="All" hint="All of the photo" onPress={() => setView(undefined)} />
       </View>
     </View>
   );

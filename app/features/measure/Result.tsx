@@ -11,8 +11,10 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { readingOf as lastReadingOf, withReading } from '../analysis/readings';
 import type { Bench } from '../analysis/useBench';
+import { compiledOf } from '../records/compiled';
 import { measurementDrafts } from '../records/measurements';
 import { useSession } from '../session/useSession';
+import { outsideAll, sayOutside } from './outside';
 import { middleOf, readingOf, type Taken } from './taken';
 
 /** "1.24 ± 0.01" and, of a form, the states it allows. */
@@ -61,6 +63,7 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
     if (router.canGoBack()) router.back();
     else router.replace(`/specimens/${id}/bench?character=${character.id}`);
   };
+  const out = taken?.value && !taken.states ? outsideAll(compiledOf(bench.stored.guide), character.id, taken.value) : undefined;
   const repeats = character.protocol.repeats ?? 1;
   return (
     <View style={styles.result}>
@@ -78,11 +81,16 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
       <Button
         small
         label="Again, blind"
-        hint="Measure again, with the earlier points hidden"
+        hint="Again, blind: with the earlier points hidden"
         disabled={!taken?.value}
         onPress={onAgain}
       />
       <Button kind="main" label="Use it" disabled={!made} onPress={use} />
+      {out && (
+        <Notice kind="note" title="Beyond what is known">
+          {sayOutside(out)}
+        </Notice>
+      )}
       {taken?.problems.map((problem) => (
         <Notice key={problem} kind="problem">
           {problem}

@@ -22,6 +22,8 @@ export interface Step {
   id: string;
   label: string;
   kind: LandmarkKind;
+  /** Spots, that the machine may look for. */
+  spots?: boolean;
   /** Belongs to the scale, and is set once for all repeats. */
   scale?: boolean;
 }
@@ -36,7 +38,7 @@ export const needsScale = ({ quantity }: Protocol): boolean =>
 
 /** All that is to be set, in its order: the scale first, since nothing can be told without it. */
 export function stepsOf({ landmarks }: Protocol, scale: ScaleKind): Step[] {
-  const own = landmarks.map(({ id, label, kind }) => ({ id, label, kind }));
+  const own = landmarks.map(({ id, label, kind, spots }): Step => ({ id, label, kind, spots }));
   if (scale === 'length') {
     const words = ['one end of the known length', 'its other end'];
     return [...LENGTH_ENDS.map((id, i) => ({ id, label: words[i], kind: 'point' as const, scale: true })), ...own];

@@ -14,6 +14,7 @@ import { Text } from '../../ui/Text';
 import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
 import { KeyItSheet } from '../keys/KeyItSheet';
+import { MeasuredSheet } from '../measure/MeasuredSheet';
 import { PhotoButton } from '../photos/PhotoButton';
 import { PointedPhoto } from '../photos/PointedPhoto';
 import { drawnViews, formPlate } from '../plates/plates';
@@ -70,6 +71,7 @@ export function SpecimenPage({ id }: { id: string }) {
         />
       )}
       <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
+      <MeasuredSheet id={id} guide={book} />
       <KeyItSheet id={id} content={content} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
       {answer && <CompareButton id={id} guide={book} guideId={guide.data.id} answer={answer} />}

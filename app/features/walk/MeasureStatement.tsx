@@ -3,7 +3,8 @@ import { onlyQuantity, type Statement } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { space } from '../../theme/index';
+import { colour, space } from '../../theme/index';
+import { LinkBox } from '../../ui/LinkBox';
 import { TextField } from '../../ui/TextField';
 import { Text } from '../../ui/Text';
 import { StateTiles } from '../reading/StateTiles';
@@ -39,12 +40,21 @@ export function MeasureStatement({ bench, couplet, statement, guide, specimen }:
     );
   }
   return (
-    <ValueEntry
-      key={character.id}
-      character={character}
-      reading={reading}
-      onGive={(given) => given && bench.read(at.id, { id, character: character.id, ...given })}
-    />
+    <View style={styles.measured}>
+      {character.protocol && (
+        <LinkBox href={`/specimens/${at.id}/measure?character=${character.id}`} style={styles.photo}>
+          <Text strong color={colour.kelp}>
+            Measure it on a photo
+          </Text>
+        </LinkBox>
+      )}
+      <ValueEntry
+        key={character.id}
+        character={character}
+        reading={reading}
+        onGive={(given) => given && bench.read(at.id, { id, character: character.id, ...given })}
+      />
+    </View>
   );
 }
 
@@ -82,6 +92,8 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
 }
 
 const styles = StyleSheet.create({
+  measured: { gap: space.s },
+  photo: { alignSelf: 'flex-start', justifyContent: 'center' },
   row: { flexDirection: 'row', gap: space.s },
   value: { flex: 2 },
   error: { flex: 1 },

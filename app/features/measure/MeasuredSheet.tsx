@@ -1,0 +1,132 @@
+import { type Measurement, urlOf } from '@plesion/contract';
+import type { Guide } from '@plesion/core/guide';
+import { sayValue } from '@plesion/core/observation';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { measurementDrafts, useMeasurements } from '../records/measurements';
+import { useSession } from '../session/useSession';
+
+/** What was measured of a specimen, with the points as files; what was measured in vain can be removed, and restored. */
+export function MeasuredSheet({ id, guide }: { id: string; guide: Guide }) {
+  const router = useRouter();
+  const { data, error, refetch } = useMeasurements(id);
+  const [removed, setRemoved] = useState<readonly Measurement[]>([]);
+  const all = [...(data?.measurements ?? []).filter((one) => !removed.some((gone) => gone.id === one.id))];
+  const files: [string, string][] = [
+    ['Values (CSV)', urlOf('exportMeasurements', { query: { specimenId: id } })],
+    ['Points (CSV)', urlOf('exportLandmarks', { query: { specimenId: id, as: 'csv' } })],
+    ['Points (TPS)', urlOf('exportLandmarks', { query: { specimenId: id, as: 'tps' } })],
+  ];
+  if (!guide.characters.some(({ protocol }) => protocol)) return null;
+  return (
+    <Card
+      title="Measured"
+      aside={<Button small label="Measure on a photo" onPress={() => router.push(`/specimens/${id}/measure`)} />}
+    >
+      {error && <Failed error={error} retry={() => void refetch()} />}
+      {data && all.length === 0 && (
+        <Text size="small" quiet>
+          Nothing yet. A length, an angle or a count is taken on a photo, point by point, and told with its error.
+        </Text>
+      )}
+      {all.map((one) => (
+        <Row key={one.id} measurement={one} guide={guide} onRemoved={() => setRemoved([...removed, one])} />
+      ))}
+      {removed.map((one) => (
+        <Removed
+          key={one.id}
+          measurement={one}
+          guide={guide}
+          onRestored={() => setRemoved(removed.filter((gone) => gone.id !== one.id))}
+        />
+      ))}
+      {all.length > 0 && (
+        <View style={styles.files}>
+          {files.map(([label, url]) => (
+            <Button key={label} small kind="quiet" label={label} onPress={() => window.open(url, '_blank')} />
+          ))}
+        </View>
+      )}
+    </Card>
+  );
+}
+
+const labelOf = (guide: Guide, id: string) => guide.characters.find((one) => one.id === id)?.label ?? id;
+
+/** Hide a measurement, or show it again; it is kept either way. */
+function useHide(measurement: Measurement) {
+  const station = useSession().station.id;
+  return (hidden: boolean) =>
+    measurementDrafts.draftOf(station, measurement.id, measurement)?.change((now) => ({ ...now, hidden }));
+}
+
+function Removed({ measurement, guide, onRestored }: { measurement: Measurement; guide: Guide; onRestored: () => void }) {
+  const hide = useHide(measurement);
+  return (
+    <View style={styles.row} role="status">
+      <Text quiet style={styles.words}>{`${labelOf(guide, measurement.character)}: removed`}</Text>
+      <Button
+        small
+        label="Restore"
+        onPress={() => {
+          hide(false);
+          onRestored();
+        }}
+      />
+    </View>
+  );
+}
+
+function Row({ measurement, guide, onRemoved }: { measurement: Measurement; guide: Guide; onRemoved: () => void }) {
+  const { value, by, createdAt, character: id } = measurement;
+  const character = guide.characters.find((one) => one.id === id);
+  const hide = useHide(measurement);
+  return (
+    <View style={styles.row}>
+      <View style={styles.words}>
+        <Text strong>{labelOf(guide, id)}</Text>
+        <Text size="small" quiet>
+          {[value.n === 1 ? 'once' : `${value.n} times`, by, sayDate(createdAt.slice(0, 10))].filter(Boolean).join(' · ')}
+        </Text>
+      </View>
+      <Text figures>{sayMeasured(character, value)}</Text>
+      <Button
+        small
+        kind="quiet"
+        label="Remove"
+        hint={`Remove the measurement of ${labelOf(guide, id)}`}
+        onPress={() => {
+          hide(true);
+          onRemoved();
+        }}
+      />
+    </View>
+  );
+}
+
+/** In the character's own words where the unit is its own, else as it was worked out. */
+const sayMeasured = (character: Guide['characters'][number] | undefined, { value, sd, unit }: Measurement['value']): string =>
+  character && !character.states && (character.unit ?? '') === unit
+    ? sayValue(character, value, sd)
+    : `${Number(value.toPrecision(4))} ± ${Number(sd.toPrecision(2))} ${unit}`.trim();
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.m,
+    borderBottomWidth: 1,
+    borderColor: colour.mist,
+    paddingVertical: space.xs,
+  },
+  words: { flexGrow: 1, flexShrink: 1, minWidth: 160 },
+  files: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
+});

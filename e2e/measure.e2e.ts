@@ -1,0 +1,139 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
+import type { Page } from 'playwright-core';
+import { enterDemo, openStation, SIZES, type Station } from './station';
+
+const axe = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
+
+let station: Station;
+beforeAll(async () => {
+  station = await openStation();
+});
+afterAll(() => station.close());
+
+interface Truth {
+  scale: { at: [number, number] }[];
+  measures: { character: string; value: number; lines: [number, number][][] }[];
+}
+
+/** A crab on the Bench with a photograph by the camera, and what is true of it. */
+async function photographed(page: Page): Promise<{ id: string; truth: Truth }> {
+  const headers = { origin: station.url };
+  const get = async <T>(path: string) => (await (await page.request.get(`${station.url}${path}`)).json()) as T;
+  const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
+  const guideId = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
+  const shot = { guide: guideId, view: 'dorsal', form: 'murica/adult.male.plain', seed: 'measured', scaleBar: 'bar' };
+  const { id: taken } = (await (await page.request.post(`${station.url}/api/camera`, { headers, data: shot })).json()) as {
+    id: string;
+  };
+  const truth = await get<Truth>(`/api/camera/${taken}/truth`);
+  const buffer = await (await page.request.get(`${station.url}/api/camera/${taken}.png`)).body();
+  const photo = { name: 'crab.png', mimeType: 'image/png', buffer };
+  const { hash } = (await (await page.request.post(`${station.url}/api/photos`, { headers, multipart: { photo } })).json()) as {
+    hash: string;
+  };
+  const id = crypto.randomUUID();
+  const data = {
+    version: 0,
+    guideId,
+    label: 'Measured',
+    situation: {},
+    readings: [],
+    determinations: [],
+    hidden: false,
+    photo: hash,
+  };
+  expect((await page.request.put(`${station.url}/api/specimens/${id}`, { headers, data })).status()).toBe(200);
+  return { id, truth };
+}
+
+/** Where a pixel of the photo is on the screen, while all of the photo is in sight. */
+async function onScreen(page: Page, [x, y]: readonly [number, number]): Promise<[number, number]> {
+  const table = (await page.getByTestId('photo-table').boundingBox())!;
+  const scale = Math.min((table.width - 2) / 1600, (table.height - 2) / 1200);
+  return [table.x + table.width / 2 + (x - 800) * scale, table.y + table.height / 2 + (y - 600) * scale];
+}
+
+const measured = async (page: Page): Promise<number> => Number.parseFloat(await page.getByTestId('measured').innerText());
+
+describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, height }) => {
+  it('point by point, from the Bench and back, with its error', async () => {
+    const page = await station.page({ width, height });
+    const problems: string[] = [];
+    page.on('pageerror', (error) => problems.push(error.message));
+    await enterDemo(page, station.url);
+    const { id, truth } = await photographed(page);
+    const { value, lines } = truth.measures.find(({ character }) => character === 'width-ratio')!;
+    await page.goto(`${station.url}/specimens/${id}/bench?character=width-ratio`);
+    await page.getByRole('link', { name: 'Measure it on a photo' }).click();
+    await page.getByTestId('photo-table').waitFor();
+    await page.getByText('Set: left edge of the carapace at its widest').waitFor();
+    for (const at of [lines[0][0], lines[0].at(-1)!, lines[1][0], lines[1].at(-1)!]) {
+      await page.mouse.move(...(await onScreen(page, at)));
+      await page.mouse.down();
+      await page.mouse.up();
+    }
+    await page.getByText('All is set.', { exact: false }).first().waitFor();
+    expect(Math.abs((await measured(page)) / value - 1)).toBeLessThan(0.03);
+    // Blind once more: what was set is out of sight, and the mean of both is told.
+    await page.getByRole('button', { name: 'Again, blind: with the earlier points hidden' }).click();
+    await page.getByText('Set: left edge of the carapace at its widest').waitFor();
+    await page.getByRole('button', { name: 'Undo' }).waitFor();
+    for (const at of [lines[0][0], lines[0].at(-1)!, lines[1][0], lines[1].at(-1)!]) {
+      await page.mouse.move(...(await onScreen(page, at)));
+      await page.mouse.down();
+      await page.mouse.up();
+    }
+    await page.getByText('measured 2 times').waitFor();
+    await page.evaluate(axe);
+    const { violations } = await page.evaluate<AxeResults>('axe.run(document, { resultTypes: ["violations"] })');
+    expect(violations.map((one) => `${one.id}: ${one.nodes[0].html.slice(0, 120)}`)).toEqual([]);
+    const sent = page.waitForResponse(
+      (answer) => answer.url().includes('/api/measurements/') && answer.request().method() === 'PUT',
+    );
+    await page.getByRole('button', { name: 'Use it' }).click();
+    expect((await sent).status()).toBe(200);
+    await page.getByRole('link', { name: 'Measure it on a photo' }).waitFor();
+    expect(Number(await page.getByLabel('value', { exact: true }).inputValue()) / value).toBeCloseTo(1, 1);
+    await page.goto(`${station.url}/specimens/${id}`);
+    await page.getByText('Points (TPS)').waitFor();
+    await page.getByText('2 times', { exact: false }).first().waitFor();
+    expect(problems).toEqual([]);
+  });
+});
+
+it('by keys alone a length is measured with a scale, to the pixel', async () => {
+  const page = await station.page(SIZES[1]);
+  await enterDemo(page, station.url);
+  const { id, truth } = await photographed(page);
+  const { value, lines } = truth.measures.find(({ character }) => character === 'carapace-width')!;
+  await page.goto(`${station.url}/specimens/${id}/measure?character=carapace-width`);
+  const table = page.getByTestId('photo-table');
+  await table.waitFor();
+  await page.getByLabel('Its length').fill('10');
+  await table.focus();
+  let [x, y] = [800, 600];
+  for (const at of [...truth.scale.map((one) => one.at), lines[0][0], lines[0].at(-1)!]) {
+    const [tx, ty] = at.map(Math.round);
+    const go = async (by: number, less: string, more: string) => {
+      for (let i = 0; i < Math.floor(Math.abs(by) / 10); i++) await page.keyboard.press(`Shift+${by < 0 ? less : more}`);
+      for (let i = 0; i < Math.abs(by) % 10; i++) await page.keyboard.press(by < 0 ? less : more);
+    };
+    await go(tx - x, 'ArrowLeft', 'ArrowRight');
+    await go(ty - y, 'ArrowUp', 'ArrowDown');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+    [x, y] = [tx, ty];
+  }
+  await page.getByText('All is set.', { exact: false }).first().waitFor();
+  expect(Math.abs((await measured(page)) / value - 1)).toBeLessThan(0.02);
+  // The last point is held again and moved: ten pixels more make it wider.
+  const before = await measured(page);
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.waitForFunction((so) => document.querySelector('[data-testid=measured]')?.textContent !== so, String(before));
+  expect(await measured(page)).toBeGreaterThan(before);
+  await page.keyboard.press('Control+z');
+  await expect(measured(page)).resolves.toBe(before);
+});
