@@ -27,7 +27,7 @@ import {
 } from './keys';
 import { LearnRequest, LearnResponse, WaitQuery } from './learn';
 import { Lot, LotList, LotQuery, LotWrite } from './lots';
-import { LandmarkQuery, Measurement, MeasurementList, MeasurementQuery, MeasurementWrite, Measuring } from './measurements';
+import { LandmarkQuery, Measurement, MeasurementList, MeasurementQuery, MeasurementWrite, Measuring, Pointing } from './measure';
 import { ComparePageQuery, PageQuery } from './pages';
 import { Photo, PhotoHash } from './photos';
 import { Credentials, NewStation, Session } from './session';
@@ -399,6 +399,12 @@ export const endpoints = {
     summary: 'What was measured, of a specimen or of a character, oldest first.',
     query: MeasurementQuery,
     response: MeasurementList,
+  },
+  pointing: {
+    method: 'GET',
+    path: '/api/measurements/pointing',
+    summary: 'How well whoever asks points, from all that they set more than once.',
+    response: Pointing,
   },
   measurement: { method: 'GET', path: '/api/measurements/:id', summary: 'One measurement.', params: byId, response: Measurement },
   writeMeasurement: {

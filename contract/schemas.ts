@@ -9,7 +9,7 @@ export * from './jobs';
 export * from './keys';
 export * from './learn';
 export * from './lots';
-export * from './measurements';
+export * from './measure';
 export * from './pages';
 export * from './photos';
 export * from './problem';

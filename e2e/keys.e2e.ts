@@ -161,53 +161,54 @@ describe.each(SIZES)('keys, $kind', ({ kind, width, height }) => {
     await page.getByText('1 specimens · Strand beetles of the Tessary Isles').waitFor();
   });
 
-  it('are read in from print: problems by line, a mend by one press, and all of it or nothing', async () => {
-    await open(`/keys/read?guide=${await beetles()}`);
-    await page.getByLabel('Title').fill(`From print, ${kind}`);
-    await page.getByLabel('Paste it here').fill(FAULTY);
-    await page.getByText(/Lead 2a, “Jaws: short”, leads nowhere/).waitFor();
-    await button('Lead on to couplet 3').click();
-    await page.getByText('It will be taken in whole.', { exact: true }).waitFor();
-    await page.getByText('4 of 4 names and 4 of 6 statements are tied').waitFor();
-    await button('Import').click();
-    await page.getByRole('heading', { name: `From print, ${kind}` }).waitFor();
-    await page.getByText('3 couplets · 4 endings').waitFor();
-  });
-
-  it('are mended: every change can be undone, saving makes a version', async () => {
-    await open(`/keys/${await keyId(`From print, ${kind}`)}/edit`);
-    const words = page.getByLabel('Statements of 1a');
-    await words.fill('Feet long; usually black');
-    await words.blur();
-    await page.getByRole('status').getByText('changes kept on this device').waitFor();
-    await page.reload();
-    await page.getByText('usually black', { exact: true }).waitFor();
-    await button('Insert a couplet before').click();
-    await page.getByText('No lead goes to', { exact: false }).first().waitFor({ state: 'detached' });
-    await page.getByText('Lead 4b says nothing.').waitFor();
-    await button(/^Undo$/).click();
-    await page.getByText('Lead 4b says nothing.').waitFor({ state: 'detached' });
-    await button('Save as version 2').click();
-    await page.getByText(/version 2/).waitFor();
-    await page.getByText('Feet long; usually black').waitFor();
-  });
-
-  it('are made from a guide, with how short they are', async () => {
-    await open('/guides');
-    await page
-      .getByRole('link', { name: /^Tent cones/ })
-      .first()
-      .click();
-    await button('Make one from this guide').click();
-    await page.getByRole('radio', { name: 'without touching' }).click();
-    await button('Make it').click();
-    await page.getByText('no key can do with fewer (entropy)').waitFor();
-    await button('Open the key').click();
-    await page.getByRole('heading', { name: /without touching/ }).waitFor();
-    await page.getByText('Take care').first().waitFor();
-  });
-
+  // These pages are looked at on a phone by the tests of eyes and letters; what they do is the same there.
   if (kind === 'wide') {
+    it('are read in from print: problems by line, a mend by one press, and all of it or nothing', async () => {
+      await open(`/keys/read?guide=${await beetles()}`);
+      await page.getByLabel('Title').fill('From print');
+      await page.getByLabel('Paste it here').fill(FAULTY);
+      await page.getByText(/Lead 2a, “Jaws: short”, leads nowhere/).waitFor();
+      await button('Lead on to couplet 3').click();
+      await page.getByText('It will be taken in whole.', { exact: true }).waitFor();
+      await page.getByText('4 of 4 names and 4 of 6 statements are tied').waitFor();
+      await button('Import').click();
+      await page.getByRole('heading', { name: 'From print' }).waitFor();
+      await page.getByText('3 couplets · 4 endings').waitFor();
+    });
+
+    it('are mended: every change can be undone, saving makes a version', async () => {
+      await open(`/keys/${await keyId('From print')}/edit`);
+      const words = page.getByLabel('Statements of 1a');
+      await words.fill('Feet long; usually black');
+      await words.blur();
+      await page.getByRole('status').getByText('changes kept on this device').waitFor();
+      await page.reload();
+      await page.getByText('usually black', { exact: true }).waitFor();
+      await button('Insert a couplet before').click();
+      await page.getByText('No lead goes to', { exact: false }).first().waitFor({ state: 'detached' });
+      await page.getByText('Lead 4b says nothing.').waitFor();
+      await button(/^Undo$/).click();
+      await page.getByText('Lead 4b says nothing.').waitFor({ state: 'detached' });
+      await button('Save as version 2').click();
+      await page.getByText(/version 2/).waitFor();
+      await page.getByText('Feet long; usually black').waitFor();
+    });
+
+    it('are made from a guide, with how short they are', async () => {
+      await open('/guides');
+      await page
+        .getByRole('link', { name: /^Tent cones/ })
+        .first()
+        .click();
+      await button('Make one from this guide').click();
+      await page.getByRole('radio', { name: 'without touching' }).click();
+      await button('Make it').click();
+      await page.getByText('no key can do with fewer (entropy)').waitFor();
+      await button('Open the key').click();
+      await page.getByRole('heading', { name: /without touching/ }).waitFor();
+      await page.getByText('Take care').first().waitFor();
+    });
+
     it('are walked by keyboard alone', async () => {
       await open(`/keys/${await keyId('Tolmar')}/walk?specimen=${specimen}`);
       await page.getByRole('heading', { name: 'Couplet 1', exact: true }).waitFor();

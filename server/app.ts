@@ -19,7 +19,7 @@ import type { Metrics } from './observe/metrics';
 import { logRequests } from './observe/requests';
 import { bind } from './http/route';
 import { individualRoutes } from './individuals/routes';
-import { measurementRoutes } from './measurements/routes';
+import { measurementRoutes } from './measure/routes';
 import { jobRoutes } from './jobs/routes';
 import { keyRoutes } from './keys/routes';
 import { learnRoutes } from './learn/routes';

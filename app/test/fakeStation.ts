@@ -92,6 +92,7 @@ export function fakeStation() {
     keys: () => ({ keys: [] }),
     lots: () => ({ lots: [] }),
     measurements: () => ({ measurements: [] }),
+    pointing: () => ({ sd: 2 }),
     specimens({ query = {} }) {
       const search = String(query.search ?? '').toLowerCase();
       const found = [...specimens.values()].filter(

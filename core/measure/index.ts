@@ -7,6 +7,7 @@ export { fourierOf, type Harmonic, outlineDistance } from './fourier';
 export { type Grey, greyOf } from './grey';
 export { measure, type Measuring } from './measure';
 export { crossing } from './outline';
+export { type Pointing, pointingOf, pointingSquares } from './pointing';
 export { agreementOf, type Agreement, reliabilityOf, type Reliability } from './reliability';
 export type { Measured, MeasureRequest, PixelPoint, PointSet, Scale } from './schema';
 export { findSpots, type Spot, type SpotSearch } from './spots';

@@ -141,6 +141,7 @@ export const PARTS = {
     sets: MeasurementWrite.shape.sets,
     scale: MeasurementWrite.shape.scale.unwrap().nullable(),
     value: Measurement.shape.value,
+    pointing: Measurement.shape.pointing,
     note: text.nullable(),
     measured_by: title,
     hidden: z.boolean(),

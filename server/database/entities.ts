@@ -219,6 +219,7 @@ export const MeasurementEntity = defineEntity({
     sets: p.json<Measurement['sets']>(),
     scale: p.json<NonNullable<Measurement['scale']>>().nullable(),
     value: p.json<Measurement['value']>(),
+    pointing: p.json<Measurement['pointing']>(),
     note: p.text().nullable(),
     measuredBy: p.string(),
     ...times,

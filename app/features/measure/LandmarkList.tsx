@@ -20,12 +20,7 @@ export function LandmarkList({
         const at = table.active === step.id;
         return (
           <View key={step.id} role="listitem">
-            <Pressable
-              role="button"
-              aria-pressed={at}
-              onPress={() => onChoose(step.id)}
-              style={[styles.row, at && styles.at]}
-            >
+            <Pressable role="button" aria-pressed={at} onPress={() => onChoose(step.id)} style={[styles.row, at && styles.at]}>
               <Text strong color={colour.kelp} style={styles.n}>
                 {i + 1}
               </Text>

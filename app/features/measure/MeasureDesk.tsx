@@ -13,6 +13,7 @@ import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import type { Bench } from '../analysis/useBench';
 import { usePhotoUri } from '../photos/usePhotoUri';
+import { usePointing } from '../records/useMeasurements';
 import { Example } from './Example';
 import { EdgeChoice, SpotFinder, useLooker } from './Helpers';
 import { LandmarkList, sayPlace } from './LandmarkList';
@@ -47,10 +48,11 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
   const [table, setTable] = useState<Table>(() => emptyTable(steps));
   const [panning, setPanning] = useState(false);
   const size = useMemo(() => (image ? { width: image.naturalWidth, height: image.naturalHeight } : undefined), [image]);
+  const pointing = usePointing().data;
   const whole = steps.every((step) => isWhole(table.points, step));
   const sets = [...table.earlier, table.points].map(withoutScale);
   const known = scaleOf(scale, table.points);
-  const taken = whole && size ? takenBy(character, protocol, sets, known, size) : undefined;
+  const taken = whole && size ? takenBy(character, protocol, sets, known, size, pointing) : undefined;
   const step = steps.find(({ id: one }) => one === table.active) ?? steps[0];
   const looker = useLooker();
   const seen = useRef<Part>(undefined);
@@ -168,6 +170,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       sets={sets}
       scale={known}
       taken={taken}
+      pointing={pointing}
       onAgain={() => setTable((so) => again(so, steps))}
     />
   );

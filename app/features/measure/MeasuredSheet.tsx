@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { measurementDrafts, useMeasurements } from '../records/measurements';
+import { measurementDrafts, useMeasurements } from '../records/useMeasurements';
 import { useSession } from '../session/useSession';
 
 /** What was measured of a specimen, with the points as files; what was measured in vain can be removed, and restored. */

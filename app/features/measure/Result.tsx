@@ -1,3 +1,4 @@
+import type { Pointing } from '@plesion/contract';
 import { type Character, type Protocol } from '@plesion/core/guide';
 import type { PointSet, Scale } from '@plesion/core/measure';
 import { sayValue } from '@plesion/core/observation';
@@ -12,7 +13,7 @@ import { Text } from '../../ui/Text';
 import { readingOf as lastReadingOf, withReading } from '../analysis/readings';
 import type { Bench } from '../analysis/useBench';
 import { compiledOf } from '../records/compiled';
-import { measurementDrafts } from '../records/measurements';
+import { measurementDrafts } from '../records/useMeasurements';
 import { useSession } from '../session/useSession';
 import { outsideAll, sayOutside } from './outside';
 import { middleOf, readingOf, type Taken } from './taken';
@@ -36,11 +37,13 @@ interface ResultProps {
   sets: readonly PointSet[];
   scale?: Scale;
   taken?: Taken;
+  /** How well the person points. */
+  pointing?: Pointing;
   onAgain: () => void;
 }
 
 /** What it comes to, with its error; used, it becomes a reading and is kept with its points. */
-export function Result({ id, bench, character, photo, size, sets, scale, taken, onAgain }: ResultProps) {
+export function Result({ id, bench, character, photo, size, sets, scale, taken, pointing, onAgain }: ResultProps) {
   const router = useRouter();
   const station = useSession().station.id;
   const [measurement] = useState(() => mintId());
@@ -74,6 +77,13 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
         <Text size="lead" strong figures testID="measured">
           {taken ? sayTaken(character, taken) || '–' : '–'}
         </Text>
+        {taken?.value && (
+          <Text size="small" quiet>
+            {pointing?.df === undefined
+              ? 'With the usual pointing error of 2 px; measured again blind, it becomes your own.'
+              : `With your own pointing error of ${pointing.sd.toFixed(1)} px.`}
+          </Text>
+        )}
         {taken?.value && taken.value.n < repeats && (
           <Text size="small" quiet>{`The guide asks for ${repeats} measurements.`}</Text>
         )}

@@ -16,7 +16,7 @@ const UNITS: Record<string, number> = { mm: 1, cm: 10, m: 1000, µm: 0.001 };
 /**
  * Work the quantity of a protocol out of what was set: the first set, and one for each repeat.
  *
- * @param size of the photo, in its own pixels.
+ * @param size of the photo, in its own pixels; @param own how well the person points, where that is known.
  */
 export function takenBy(
   character: Character,
@@ -24,9 +24,11 @@ export function takenBy(
   sets: readonly PointSet[],
   scale: Scale | undefined,
   size: { width: number; height: number },
+  own?: { sd: number; df?: number },
 ): Taken {
   const [points, ...repeats] = sets;
-  const { values, warnings } = measure({ points, repeats, scale, quantities: [quantity], photo: size });
+  const known = own?.df === undefined ? {} : { pointingSd: own.sd, pointingDf: own.df };
+  const { values, warnings } = measure({ points, repeats, scale, quantities: [quantity], photo: size, ...known });
   const problems = warnings.map(({ message }) => message);
   const found = values[0];
   if (!found) return { problems };

@@ -3,7 +3,7 @@ import { takeOver } from '../../lib/outbox/fromOlder';
 import { device } from '../../lib/device';
 import type { Entry } from '../../lib/outbox/storage';
 import { specimenDrafts } from './drafts';
-import { measurementDrafts } from './measurements';
+import { measurementDrafts } from './useMeasurements';
 import { keyDrafts } from './useKeys';
 import { lotDrafts } from './useLots';
 

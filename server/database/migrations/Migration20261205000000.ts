@@ -15,6 +15,7 @@ export class Migration20261205000000 extends Migration {
       sets jsonb not null,
       scale jsonb,
       value jsonb not null,
+      pointing jsonb not null,
       note text,
       measured_by varchar(60) not null,
       hidden boolean not null default false,
@@ -24,6 +25,9 @@ export class Migration20261205000000 extends Migration {
       foreign key (station_id, specimen_id) references specimen (station_id, id) on delete cascade
     );`);
     this.addSql('create index measurement_of_specimen on measurement (station_id, specimen_id, hidden, created_at);');
+    this.addSql(
+      'create index measurement_of_person on measurement (station_id, measured_by, created_at desc) where jsonb_array_length(sets) > 1;',
+    );
     this.addSql('create index measurement_of_character on measurement (station_id, character, hidden, created_at);');
   }
 

@@ -155,6 +155,37 @@ describe('a measurement', () => {
     expect(await refused(widthOf(specimen, { sets: [] }))).toMatchObject({ field: expect.stringMatching(/sets/) });
   });
 
+  it('is told with the person’s own pointing error, once they have measured enough again', async () => {
+    const own = await newStation(server);
+    const one = randomUUID();
+    await own.visitor.put(`/api/specimens/${one}`).send(write(own.guideId, {})).expect(200);
+    const pointing = async () => (await own.visitor.get('/api/measurements/pointing').expect(200)).body as object;
+    expect(await pointing()).toEqual({ sd: 2 });
+    // Each landmark set twice, 1 px apart along x: half a square each, 2 degrees of freedom.
+    const twice = [
+      { left: [50, 60], right: [150, 60] },
+      { left: [51, 60], right: [151, 60] },
+    ];
+    const put = async (sets: object) =>
+      (
+        await own.visitor
+          .put(`/api/measurements/${randomUUID()}`)
+          .send({ ...widthOf(one), sets })
+          .expect(200)
+      ).body as Measurement;
+    const first = await put(twice);
+    expect(first.pointing).toEqual({ sd: 2 });
+    await put(twice);
+    const known = { sd: Math.sqrt(0.25), df: 8 };
+    expect(await pointing()).toEqual({ sd: expect.closeTo(known.sd, 9), df: 8 });
+    const single = await put([twice[0]]);
+    expect(single.pointing).toEqual({ sd: expect.closeTo(known.sd, 9), df: 8 });
+    expect(single.value.sd).toBeLessThan(first.value.sd);
+    expect(single.value.df).toBeGreaterThanOrEqual(8);
+    // Somebody else's is their own.
+    expect((await (await newStation(server)).visitor.get('/api/measurements/pointing').expect(200)).body).toEqual({ sd: 2 });
+  });
+
   it('goes out as Darwin Core, and its points as JSON, CSV, TPS text and a table', async () => {
     const own = await newStation(server);
     const one = randomUUID();

@@ -2,7 +2,15 @@ import type { Router } from 'express';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import { factsCsv, landmarkFile } from './export';
-import { findMeasurement, labelsFor, listMeasurements, measuringOf, writeMeasurement } from './service';
+import {
+  findMeasurement,
+  labelsFor,
+  listMeasurements,
+  measuringOf,
+  pointingOfPerson,
+  sayPointing,
+  writeMeasurement,
+} from './service';
 
 export function measurementRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'measure', async ({ body }) => measuringOf(body));
@@ -19,6 +27,10 @@ export function measurementRoutes(router: Router, em: () => Em): void {
     response.attachment(name).type(type);
     return text;
   });
+  // A path that ends in a name of its own comes before the measurement itself.
+  bind(router, em, 'pointing', async ({ em: own, caller }) =>
+    sayPointing(await pointingOfPerson(own, caller.stationId, caller.accountName)),
+  );
   bind(router, em, 'measurement', ({ em: own, caller, params }) => findMeasurement(own, caller.stationId, params.id));
   bind(router, em, 'writeMeasurement', ({ em: own, caller, params, body }) => writeMeasurement(own, caller, params.id, body));
 }

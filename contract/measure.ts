@@ -6,13 +6,17 @@ import { PhotoHash } from './photos';
 
 const instant = z.iso.datetime({ offset: true });
 
+/** How well somebody points: the standard deviation along each axis in pixels, and the degrees of freedom it rests on; none where it is what is usual. */
+export const Pointing = z.object({ sd: z.number(), df: z.number().optional() });
+export type Pointing = z.output<typeof Pointing>;
+
 /** What the measuring core makes of points. */
 export const Measuring = z.object({
   values: z.array(Measured),
   /** What could not be worked out, or is doubtful, each by its field. */
   warnings: z.array(z.object({ code: z.string(), message: z.string(), field: z.string().optional() })),
   /** The pointing error that was used, in pixels; degrees of freedom where it was estimated. */
-  pointing: z.object({ sd: z.number(), df: z.number().optional() }),
+  pointing: Pointing,
 });
 export type Measuring = z.output<typeof Measuring>;
 
@@ -38,6 +42,8 @@ export const Measurement = MeasurementWrite.extend({
   id: z.uuid(),
   /** Who measured. */
   by: z.string(),
+  /** The pointing error that was used. */
+  pointing: Pointing,
   /** What it came to: worked out when it was written. */
   value: Measured.omit({ quantity: true }),
   createdAt: instant,

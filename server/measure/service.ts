@@ -1,6 +1,6 @@
 import type { Measurement, MeasurementQuery, MeasurementWrite, Measuring } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
-import { measure, type MeasureRequest } from '@plesion/core/measure';
+import { measure, type MeasureRequest, type Pointing, pointingOf, pointingSquares } from '@plesion/core/measure';
 import { MeasurementEntity, type MeasurementRecord, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
@@ -14,7 +14,30 @@ const MOST = 2000;
 /** The measuring core, for whoever asks: pixels in, values with their errors out. */
 export function measuringOf(request: MeasureRequest): Measuring {
   const { pointing, ...rest } = measure(request);
-  return { ...rest, pointing: { sd: pointing.sd, ...(Number.isFinite(pointing.df) ? { df: pointing.df } : {}) } };
+  return { ...rest, pointing: sayPointing(pointing) };
+}
+
+/** Without degrees of freedom where it is what is usual, or taken as known. */
+export const sayPointing = ({ sd, df }: Pointing): Measuring['pointing'] => ({ sd, ...(Number.isFinite(df) ? { df } : {}) });
+
+/** Repeated measurements that tell how well somebody points: the newest. */
+const TELLING = 300;
+
+/** How well somebody points, pooled over the landmarks of all that they set more than once. */
+export async function pointingOfPerson(em: Em, stationId: string, name: string, without?: string): Promise<Pointing> {
+  const rows = await em.getConnection().execute<{ id: string; sets: MeasurementWrite['sets'] }[]>(
+    `select id, sets from measurement
+     where station_id = ? and measured_by = ? and not hidden and jsonb_array_length(sets) > 1
+     order by created_at desc limit ?`,
+    [stationId, name, TELLING],
+    'all',
+    em.getTransactionContext(),
+  );
+  const all = rows.filter(({ id }) => id !== without).map(({ sets }) => pointingSquares(sets));
+  return pointingOf({
+    squares: all.reduce((sum, { squares }) => sum + squares, 0),
+    df: all.reduce((sum, { df }) => sum + df, 0),
+  });
 }
 
 export async function listMeasurements(em: Em, stationId: string, query: MeasurementQuery): Promise<Measurement[]> {
@@ -60,7 +83,8 @@ const MEASUREMENT: RecordKind<MeasurementRecord, MeasurementWrite, Measurement> 
 /** Keep a measurement, with what it comes to; one that comes to nothing is refused with the reason. */
 export async function writeMeasurement(em: Em, writer: Writer, id: string, sent: MeasurementWrite): Promise<Measurement> {
   const { stationId } = writer;
-  const value = valueOf(sent);
+  const before = await pointingOfPerson(em, stationId, writer.accountName, id);
+  const { value, pointing } = valueOf(sent, before);
   const specimen = await em.findOne(SpecimenEntity, { stationId, id: sent.specimenId }, { fields: ['id'] });
   if (!specimen)
     throw badRequest([
@@ -81,6 +105,7 @@ export async function writeMeasurement(em: Em, writer: Writer, id: string, sent:
       sets: sent.sets,
       scale: sent.scale ?? null,
       value,
+      pointing,
       note: sent.note ?? null,
       measuredBy: stored?.measuredBy ?? writer.accountName,
       hidden: sent.hidden,
@@ -90,12 +115,17 @@ export async function writeMeasurement(em: Em, writer: Writer, id: string, sent:
   });
 }
 
-function valueOf({ sets, protocol, scale, size }: MeasurementWrite): Measurement['value'] {
+function valueOf({ sets, protocol, scale, size }: MeasurementWrite, before: Pointing): Pick<Measurement, 'value' | 'pointing'> {
   const [points, ...repeats] = sets;
-  const { values, warnings } = measure({ points, repeats, scale, quantities: [protocol.quantity], photo: size });
+  const known = Number.isFinite(before.df) ? { pointingSd: before.sd, pointingDf: before.df } : {};
+  const asked = { points, repeats, scale, quantities: [protocol.quantity], photo: size, ...known };
+  const { values, warnings, pointing } = measure(asked);
   if (values.length === 0) throw badRequest(warnings);
   const { value, unit, sd, df, interval, n } = values[0];
-  return { value, unit, sd, interval, n, ...(df === undefined ? {} : { df }) };
+  return {
+    value: { value, unit, sd, interval, n, ...(df === undefined ? {} : { df }) },
+    pointing: sayPointing(pointing),
+  };
 }
 
 const contentOf = ({
@@ -125,6 +155,7 @@ function measurementOf(record: MeasurementRecord): Measurement {
     ...(note ? { note } : {}),
     hidden,
     by: measuredBy,
+    pointing: record.pointing,
     value,
     createdAt: record.createdAt.toISOString(),
     updatedAt: record.updatedAt.toISOString(),

@@ -5,7 +5,8 @@ import type { Kind } from '../../lib/draft';
 import { createDrafts } from '../../lib/drafts';
 import { omit } from '../../lib/omit';
 
-const contentOf = (stored: Measurement): MeasurementWrite => omit(stored, 'id', 'by', 'value', 'createdAt', 'updatedAt');
+const contentOf = (stored: Measurement): MeasurementWrite =>
+  omit(stored, 'id', 'by', 'value', 'pointing', 'createdAt', 'updatedAt');
 const told = (content: MeasurementWrite) => JSON.stringify({ ...content, version: 0 });
 
 const measurementKind: Kind<MeasurementWrite, Measurement> = {
@@ -21,8 +22,14 @@ export const measurementDrafts = createDrafts<MeasurementWrite, Measurement>({
   schema: schemas.MeasurementWrite,
   kind: measurementKind,
   send: (id, body) => api('writeMeasurement', { params: { id }, body }),
-  onSaved: ({ specimenId }) => void queryClient.invalidateQueries({ queryKey: ['measurements', specimenId] }),
+  onSaved({ specimenId }) {
+    void queryClient.invalidateQueries({ queryKey: ['measurements', specimenId] });
+    void queryClient.invalidateQueries({ queryKey: ['pointing'] });
+  },
 });
+
+/** How well one points oneself; what is usual until it is known. */
+export const usePointing = () => useQuery({ queryKey: ['pointing'], queryFn: ({ signal }) => api('pointing', {}, signal) });
 
 /** What was measured of a specimen, as far as the server has it. */
 export const useMeasurements = (specimenId: string) =>
