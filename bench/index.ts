@@ -6,6 +6,7 @@ import { reportGrowth } from './growth';
 import { reportKeys } from './keys';
 import { reportLearning } from './learning';
 import { reportLoad } from './load';
+import { reportMeasure } from './measure';
 import { reportPages } from './pages';
 import { reportSmallTables } from './smallTables';
 import { reportCold, reportTouch } from './touch';
@@ -89,6 +90,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   growth: () => reportGrowth(print),
   calibration: () => reportCalibration(print),
   keys: () => reportKeys(print),
+  measure: () => reportMeasure(print),
   learning: () => reportLearning(print),
   tables: () => reportSmallTables(print),
   pages: () => reportPages(print),

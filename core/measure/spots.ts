@@ -32,7 +32,7 @@ const STEPS = 3;
 const PEAK = 2 / Math.E;
 /** A photo's own blur, and the size from which it is looked at in half as many pixels. */
 const OWN = 0.5;
-const COARSE = 4;
+const COARSE = 2.4;
 /** Fainter is not looked at. */
 const LEAST_CONTRAST = 12;
 /** How plain spots are is told by the one after so many, and what is fainter than this share of it is left out. */
@@ -78,7 +78,7 @@ function levelsOf(
   const first = Math.log2(Math.max(OWN * 1.5, least / Math.SQRT2)) - 1 / STEPS;
   const count = Math.ceil((Math.log2(most / Math.SQRT2) + 1 / STEPS - first) * STEPS) + 1;
   const levels: Level[] = [];
-  let so: Shades = { ...photo, data: Float32Array.from(photo.data) };
+  let so: Shades = { ...photo, data: new Float32Array(photo.data) };
   let [soft, step] = [OWN, 1];
   for (let k = 0; k < count; k++) {
     const sd = 2 ** (first + k / STEPS);
@@ -119,8 +119,8 @@ function peaksOf(levels: readonly Level[], k: number, least: number): Spot[] {
       if (v < answer[i - width - 1] || v < answer[i - width + 1] || v <= answer[i + width - 1] || v <= answer[i + width + 1])
         continue;
       const [px, py] = [(x + 0.5) * step, (y + 0.5) * step];
-      const below = answerNear(levels[k - 1], px, py);
-      const above = answerNear(levels[k + 1], px, py);
+      const below = answerNear(levels[k - 1], px, py, step);
+      const above = answerNear(levels[k + 1], px, py, step);
       if (v < below || v < above) continue;
       const longer = lengthOver(answer, width, i);
       if (longer > EDGE) continue;
@@ -141,12 +141,13 @@ function peaksOf(levels: readonly Level[], k: number, least: number): Spot[] {
   return spots;
 }
 
-/** The strongest answer of a level about a place of the photo. */
-function answerNear({ width, height, answer, step }: Level, px: number, py: number): number {
+/** The strongest answer of a level about a place of the photo, as far as a pixel of the level that asks reaches. */
+function answerNear({ width, height, answer, step }: Level, px: number, py: number, asking: number): number {
+  const reach = asking > step ? asking / step : 1;
   const [cx, cy] = [Math.floor(px / step), Math.floor(py / step)];
   let most = Number.NEGATIVE_INFINITY;
-  for (let y = Math.max(0, cy - 1); y <= Math.min(height - 1, cy + 1); y++)
-    for (let x = Math.max(0, cx - 1); x <= Math.min(width - 1, cx + 1); x++) most = Math.max(most, answer[y * width + x]);
+  for (let y = Math.max(0, cy - reach); y <= Math.min(height - 1, cy + reach); y++)
+    for (let x = Math.max(0, cx - reach); x <= Math.min(width - 1, cx + reach); x++) most = Math.max(most, answer[y * width + x]);
   return most;
 }
 

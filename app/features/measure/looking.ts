@@ -57,7 +57,7 @@ export function partAbout([x, y]: PixelPoint, reach: number, photo: { width: num
 }
 
 /** How far an edge is followed from its last point, in pixels of the photo. */
-export const EDGE_REACH = 320;
+export const EDGE_REACH = 220;
 
 /** Looks into the photo in a thread of its own: edges from a place, and spots. */
 export function createLooker() {
