@@ -200,7 +200,7 @@ describe('the 95 % intervals hold the truth in 93 to 97 of 100, each kind by its
   it('from two repeats, where nothing is known of the person', () =>
     expectHeld(
       coverage(
-        1500,
+        800,
         'twice',
         (r) => straight(12 + 10 * r()),
         (c) => bar(c),
@@ -211,11 +211,63 @@ describe('the 95 % intervals hold the truth in 93 to 97 of 100, each kind by its
   it('from five repeats', () =>
     expectHeld(
       coverage(
-        1500,
+        800,
         'five',
         (r) => straight(12 + 10 * r()),
         (c) => bar(c),
         4,
       ),
     ));
+});
+
+describe('what cannot be worked out', () => {
+  it('is named, whatever is sent, and never a number that is none', () => {
+    const place = fc.oneof(
+      fc.tuple(fc.double(), fc.double()),
+      fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 })),
+      fc.array(fc.tuple(fc.integer({ min: 0, max: 4 }), fc.integer({ min: 0, max: 4 })), { maxLength: 6 }),
+    );
+    const points = fc.record({ left: place, right: place, front: place, back: place, curve: place, outline: place, dip: place });
+    const scale = fc.option(
+      fc.oneof(
+        fc.record({
+          kind: fc.constant('lengths' as const),
+          references: fc.array(
+            fc.record({
+              ends: fc.tuple(fc.tuple(fc.double(), fc.double()), fc.tuple(fc.double(), fc.double())),
+              mm: fc.double({ min: 1e-9, max: 1e9, noNaN: true }),
+            }),
+            { minLength: 1, maxLength: 3 },
+          ),
+        }),
+        fc.record({
+          kind: fc.constant('grid' as const),
+          points: fc.array(
+            fc.record({
+              at: fc.tuple(fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 5 })),
+              mm: fc.tuple(fc.integer({ min: 0, max: 2 }), fc.integer({ min: 0, max: 2 })),
+            }),
+            { minLength: 4, maxLength: 9 },
+          ),
+        }),
+      ),
+      { nil: undefined },
+    );
+    fc.assert(
+      fc.property(points, scale, fc.array(points, { maxLength: 2 }), (set, of, repeats) => {
+        const asked = QUANTITIES.length;
+        const { values, warnings } = measure({
+          points: set,
+          quantities: QUANTITIES,
+          scale: of,
+          repeats: repeats,
+        });
+        for (const { value, sd, interval } of values)
+          for (const number of [value, sd, ...interval]) expect(Number.isFinite(number)).toBe(true);
+        // What has no value has a reason.
+        if (values.length < asked) expect(warnings.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 400 },
+    );
+  });
 });

@@ -126,6 +126,9 @@ function estimate(quantity: Quantity, frame: Frame, ground: Ground, field: strin
   const several = landmarksIn(quantity).find((id) => frame.numbers(id).length < (short?.[0] ?? 1));
   if (short && several !== undefined && several === pointsOf(quantity))
     return { code: 'too-few-points', message: `“${several}” ${short[1]}`, field };
+  const single = linesIn(quantity).find(({ points }) => points.flatMap(frame.numbers).length < 2);
+  if (single)
+    return { code: 'too-few-points', message: `“${single.points.join(', ')}” is one point: a length needs two.`, field };
   const crossed =
     'outline' in quantity && outlineCrosses(frame.numbers(quantity.outline).map(frame.pixel), quantity.outline, field);
   if (crossed) return crossed;
@@ -146,6 +149,15 @@ const TOO_FEW: Partial<Record<Quantity['kind'], [number, string]>> = {
   dip: [3, 'has fewer than three points: from rim to rim by way of the bottom.'],
   raggedness: [5, 'has fewer than five points: follow the edge.'],
 };
+
+const linesIn = (quantity: Quantity): Line[] =>
+  quantity.kind === 'length'
+    ? [quantity.line]
+    : quantity.kind === 'ratio'
+      ? [quantity.numerator, quantity.denominator]
+      : quantity.kind === 'reach' && quantity.denominator
+        ? [quantity.denominator]
+        : [];
 
 const pointsOf = (quantity: Quantity): string | undefined =>
   'outline' in quantity ? quantity.outline : 'path' in quantity ? quantity.path : undefined;
@@ -169,7 +181,12 @@ function frameOf(set: PointSet, ground: Ground): Frame {
     );
   }
   const placed = ground.kind === 'plane' ? pixels.map(ground.plane.toPlane) : pixels;
-  return { has: (id) => byName.has(id), numbers: (id) => byName.get(id)!, at: (i) => placed[i], pixel: (i) => pixels[i] };
+  return {
+    has: (id) => (byName.get(id)?.length ?? 0) > 0,
+    numbers: (id) => byName.get(id)!,
+    at: (i) => placed[i],
+    pixel: (i) => pixels[i],
+  };
 }
 
 function workedOut(quantity: Exclude<Quantity, { kind: 'count' }>, { numbers, at }: Frame): Estimate {

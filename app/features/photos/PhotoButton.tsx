@@ -8,8 +8,15 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useSession } from '../session/useSession';
 
+interface PhotoButtonProps {
+  has: boolean;
+  onPhoto: (hash: string | undefined) => void;
+  /** Told of a photo that was kept. */
+  onFile?: (file: File) => void;
+}
+
 /** Choose or take a photo. It is kept on the device, and goes to the server with the specimen that names it. */
-export function PhotoButton({ has, onPhoto }: { has: boolean; onPhoto: (hash: string | undefined) => void }) {
+export function PhotoButton({ has, onPhoto, onFile }: PhotoButtonProps) {
   const station = useSession().station.id;
   const take = useMutation({
     networkMode: 'always',
@@ -18,9 +25,10 @@ export function PhotoButton({ has, onPhoto }: { has: boolean; onPhoto: (hash: st
       if (!file) return undefined;
       if (!(await isPicture(file))) throw new Error('This file is not a photo that can be read. Choose a JPEG, PNG or WebP.');
       const hash = await hashOf(file);
-      if (hash === undefined) return sendNow(file);
-      await outbox().keepFile(station, hash, file);
-      return hash;
+      if (hash !== undefined) await outbox().keepFile(station, hash, file);
+      const kept = hash ?? (await sendNow(file));
+      onFile?.(file);
+      return kept;
     },
     onSuccess: (hash) => hash !== undefined && onPhoto(hash),
   });

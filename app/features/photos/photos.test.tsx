@@ -4,6 +4,7 @@ import { fireEvent, render, screen } from '@testing-library/react-native';
 import { Image } from 'react-native';
 import { createOutbox, setOutbox } from '../../lib/outbox/outbox';
 import { memoryStorage } from '../../lib/outbox/storage';
+import { FactsNotice } from './FactsNotice';
 import { PointedPhoto } from './PointedPhoto';
 
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' } }) }));
@@ -18,6 +19,22 @@ beforeEach(async () => {
   jest
     .spyOn(Image, 'getSize')
     .mockImplementation(((_uri: string, done: (w: number, h: number) => void) => done(400, 300)) as typeof Image.getSize);
+});
+
+describe('what a photo says of itself', () => {
+  it('is offered, used only where one says so, and not offered where it is known', () => {
+    const onUse = jest.fn();
+    const facts = { date: '2026-05-12', latitude: -41.2, longitude: -28.1 };
+    render(<FactsNotice facts={facts} situation={{}} onUse={onUse} onClose={jest.fn()} />);
+    fireEvent.press(screen.getByLabelText('Use the date'));
+    expect(onUse).toHaveBeenLastCalledWith({ date: '2026-05-12' });
+    fireEvent.press(screen.getByLabelText('Use the place'));
+    expect(onUse).toHaveBeenLastCalledWith({ latitude: -41.2, longitude: -28.1 });
+    screen.rerender(<FactsNotice facts={facts} situation={facts} onUse={onUse} onClose={jest.fn()} />);
+    expect(screen.queryByText('The photo says when and where')).toBeNull();
+    screen.rerender(<FactsNotice facts={{}} situation={{}} onUse={onUse} onClose={jest.fn()} />);
+    expect(screen.queryByLabelText('Leave it')).toBeNull();
+  });
 });
 
 const show = () => {

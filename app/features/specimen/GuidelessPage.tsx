@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { GuidePick } from '../guides/GuidePick';
 import { KeyItSheet } from '../keys/KeyItSheet';
-import { PhotoButton } from '../photos/PhotoButton';
+import { SpecimenPhoto } from '../photos/SpecimenPhoto';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import type { Draft, DraftState } from '../records/draft';
 import { SavingLine } from '../records/SavingLine';
@@ -30,7 +30,12 @@ export function GuidelessPage({ id, draft, state }: { id: string; draft: Draft; 
     >
       <SavingLine state={state} />
       {content.photo && <PhotoSheet hash={content.photo} />}
-      <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
+      <SpecimenPhoto
+        has={Boolean(content.photo)}
+        situation={content.situation}
+        onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))}
+        onSituation={(part) => draft.change((now) => ({ ...now, situation: { ...now.situation, ...part } }))}
+      />
       <KeyItSheet id={id} content={content} />
       <History determinations={content.determinations} />
       {content.determinations.length === 0 && <GiveGuide id={id} draft={draft} />}

@@ -15,7 +15,7 @@ import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { MeasuredSheet } from '../measure/MeasuredSheet';
-import { PhotoButton } from '../photos/PhotoButton';
+import { SpecimenPhoto } from '../photos/SpecimenPhoto';
 import { PointedPhoto } from '../photos/PointedPhoto';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
@@ -70,7 +70,12 @@ export function SpecimenPage({ id }: { id: string }) {
           }
         />
       )}
-      <PhotoButton has={Boolean(content.photo)} onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))} />
+      <SpecimenPhoto
+        has={Boolean(content.photo)}
+        situation={content.situation}
+        onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))}
+        onSituation={(part) => draft.change((now) => ({ ...now, situation: { ...now.situation, ...part } }))}
+      />
       <MeasuredSheet id={id} guide={book} />
       <KeyItSheet id={id} content={content} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}
