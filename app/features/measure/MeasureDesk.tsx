@@ -12,6 +12,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import type { Bench } from '../analysis/useBench';
+import { DangerNotice } from '../judgement/DangerNotice';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { usePointing } from '../records/useMeasurements';
 import { Example } from './Example';
@@ -21,11 +22,12 @@ import type { Part } from './looking';
 import { PhotoTable } from './PhotoTable';
 import { Result, sayTaken } from './Result';
 import { ScaleFields } from './ScaleFields';
-import { isWhole, needsScale, NO_SCALE, pointsOf, scaleOf, type ScaleEntry, stepsOf, withoutScale } from './steps';
-import { again, choose, emptyTable, foundBy, keyed, move, place, placeAll, redo, type Table, undo } from './table';
+import { isWhole, needsScale, pointsOf, scaleOf, withoutScale } from './steps';
+import { again, choose, foundBy, keyed, move, place, placeAll, redo, undo } from './table';
 import { TABLE_KEYS, type TableKey } from './tableKeys';
 import { takenBy } from './taken';
 import { usePhoto } from './usePhoto';
+import { useTable } from './useTable';
 
 interface DeskProps {
   id: string;
@@ -43,9 +45,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
   const uri = usePhotoUri(photo, 'original');
   const { image, failed } = usePhoto(uri);
   const needed = needsScale(protocol);
-  const [scale, setScale] = useState<ScaleEntry>({ ...NO_SCALE, kind: needed ? 'length' : 'none' });
-  const steps = useMemo(() => stepsOf(protocol, scale.kind), [protocol, scale.kind]);
-  const [table, setTable] = useState<Table>(() => emptyTable(steps));
+  const { steps, table, setTable, scale, setScale, forget } = useTable(`${id} ${character.id} ${photo}`, protocol);
   const [panning, setPanning] = useState(false);
   const size = useMemo(() => (image ? { width: image.naturalWidth, height: image.naturalHeight } : undefined), [image]);
   const pointing = usePointing().data;
@@ -80,6 +80,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
     });
   };
   const onKey = (key: TableKey) => setTable((so) => keyed(so, steps, key));
+  const danger = <DangerNotice guide={bench.stored.guide} answer={bench.answer} folded />;
   const form = bench.answer?.forms[0].form;
   if (failed)
     return (
@@ -171,13 +172,14 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       scale={known}
       taken={taken}
       pointing={pointing}
+      onTaken={forget}
       onAgain={() => setTable((so) => again(so, steps))}
     />
   );
   const rest = (
     <>
       <LandmarkList steps={steps} table={table} onChoose={(one) => setTable((so) => choose(so, one))} />
-      <ScaleFields scale={scale} needed={needed} onChange={(next) => changeScale(next)} />
+      <ScaleFields scale={scale} needed={needed} onChange={setScale} />
       {photos.length > 1 && (
         <ChoiceGroup
           label="Photo"
@@ -193,14 +195,6 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       </Disclosure>
     </>
   );
-  function changeScale(next: ScaleEntry): void {
-    setScale(next);
-    if (next.kind !== scale.kind)
-      setTable((so) => ({
-        ...so,
-        active: stepsOf(protocol, next.kind).find((one) => !isWhole(so.points, one))?.id ?? so.active,
-      }));
-  }
   const said = `${step.label}: ${sayPlace(step, table)}. ${taken ? sayTaken(character, taken) : ''}`;
   if (wide)
     return (
@@ -210,6 +204,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
           {tools}
         </View>
         <ScrollView style={styles.right} contentContainerStyle={styles.column}>
+          {danger}
           <PageHeading size="title" title={`Measure: ${character.label}`}>
             {character.label}
           </PageHeading>
@@ -223,6 +218,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
     );
   return (
     <ScrollView style={styles.fill} contentContainerStyle={styles.phone}>
+      {danger}
       <PageHeading size="title" title={`Measure: ${character.label}`}>
         {character.label}
       </PageHeading>

@@ -40,10 +40,12 @@ interface ResultProps {
   /** How well the person points. */
   pointing?: Pointing;
   onAgain: () => void;
+  /** It was used: what was set need not be kept any more. */
+  onTaken: () => void;
 }
 
 /** What it comes to, with its error; used, it becomes a reading and is kept with its points. */
-export function Result({ id, bench, character, photo, size, sets, scale, taken, pointing, onAgain }: ResultProps) {
+export function Result({ id, bench, character, photo, size, sets, scale, taken, pointing, onAgain, onTaken }: ResultProps) {
   const router = useRouter();
   const station = useSession().station.id;
   const [measurement] = useState(() => mintId());
@@ -63,6 +65,7 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
       hidden: false,
     });
     bench.draft.change((content) => withReading(content, made));
+    onTaken();
     if (router.canGoBack()) router.back();
     else router.replace(`/specimens/${id}/bench?character=${character.id}`);
   };

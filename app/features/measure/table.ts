@@ -30,7 +30,7 @@ export const emptyTable = (steps: readonly Step[]): Table => ({
 });
 
 /** The landmark to go on with: the first that is not whole yet, else the one at hand. */
-function onward(steps: readonly Step[], points: PointSet, active: string): string {
+export function onward(steps: readonly Step[], points: PointSet, active: string): string {
   const at = steps.findIndex(({ id }) => id === active);
   if (at >= 0 && !isWhole(points, steps[at])) return active;
   return steps.find((step) => !isWhole(points, step))?.id ?? active;

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+
+export interface Endpoint {
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** Express style: `/api/guides/:id`. */
+  path: string;
+  summary: string;
+  /** Does it need nobody to be signed in? */
+  open?: boolean;
+  /** A person's own affair: no script does it with a token. */
+  personal?: boolean;
+  /** It asks and changes nothing, though it is sent with a body: a token that may only read may do it. */
+  asks?: boolean;
+  params?: z.ZodType;
+  query?: z.ZodType;
+  body?: z.ZodType;
+  /** Most bytes of the body; 64 kB where absent. */
+  bytes?: number;
+  response: z.ZodType;
+  /** Name of the form field of a file sent as multipart. */
+  upload?: string;
+  /** Media type of an answer that is not JSON. */
+  media?: string;
+  /** Status of success, 200 where absent. */
+  status?: number;
+}
+
+/** The path of one thing. */
+export const byId = z.strictObject({ id: z.uuid('this is not an id') });
+export const nothing = z.strictObject({});
+export const MB = 1024 * 1024;
