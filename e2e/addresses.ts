@@ -17,6 +17,14 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       (one) => `${guide}/${one}`,
     ),
     ...[`/keys/make?guide=${crabs}`, '/keys/read', key, `${key}/edit`, `${key}/walk`, '/lots', `/lots/${lots[0].id}`],
-    ...['/specimens/new', specimen, `${specimen}/bench`, `${specimen}/name`, `${specimen}/situation`, `${specimen}/measure`, '/nowhere'],
+    ...[
+      '/specimens/new',
+      specimen,
+      `${specimen}/bench`,
+      `${specimen}/name`,
+      `${specimen}/situation`,
+      `${specimen}/measure`,
+      '/nowhere',
+    ],
   ];
 }

@@ -1,24 +1,13 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import type { AxeResults } from 'axe-core';
 import type { Page } from 'playwright-core';
 import { addresses } from './addresses';
+import { faultsOf } from './axe';
 import { enterDemo, openStation, SIZES, type Station } from './station';
-
-const axe = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
 
 let station: Station;
 beforeAll(async () => {
   station = await openStation();
 });
 afterAll(() => station.close());
-
-/** What axe finds wrong, a line each. */
-async function faultsOf(page: Page): Promise<string[]> {
-  await page.evaluate(axe);
-  const { violations } = await page.evaluate<AxeResults>('axe.run(document, { resultTypes: ["violations"] })');
-  return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
-}
 
 const settled = async (page: Page) => {
   await page.getByRole('heading', { level: 1 }).first().waitFor();

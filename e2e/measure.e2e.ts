@@ -1,10 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import type { AxeResults } from 'axe-core';
 import type { Page } from 'playwright-core';
+import { faultsOf } from './axe';
 import { enterDemo, openStation, SIZES, type Station } from './station';
-
-const axe = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
 
 let station: Station;
 beforeAll(async () => {
@@ -90,9 +86,7 @@ describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, heigh
     await page.getByRole('button', { name: 'Undo' }).waitFor();
     await set([lines[0][0], lines[0].at(-1)!, lines[1][0], lines[1].at(-1)!]);
     await page.getByText('measured 2 times').waitFor();
-    await page.evaluate(axe);
-    const { violations } = await page.evaluate<AxeResults>('axe.run(document, { resultTypes: ["violations"] })');
-    expect(violations.map((one) => `${one.id}: ${one.nodes[0].html.slice(0, 120)}`)).toEqual([]);
+    expect(await faultsOf(page)).toEqual([]);
     const sent = page.waitForResponse(
       (answer) => answer.url().includes('/api/measurements/') && answer.request().method() === 'PUT',
     );

@@ -1,5 +1,18 @@
 import type { CompiledGuide } from '../guide/working';
-import { conceal, type Ink, mapInks, type Plan, type Plate, type Point, scaleAt, type Traits, traitsOf } from '../plates';
+import {
+  angleOf,
+  conceal,
+  type Ink,
+  lengthOf,
+  mapInks,
+  type Plan,
+  type Plate,
+  type Point,
+  scaleAt,
+  scaleBar,
+  type Traits,
+  traitsOf,
+} from '../plates';
 import { pick, seeded } from '../probability';
 import type { Shot, ShotTruth } from './schema';
 
@@ -24,9 +37,6 @@ const FILLS = { hand: 0.78, near: 0.6, far: 0.28 } as const;
 
 /** The camera stands off by so many heights of what it sees: near enough for a tilt to show. */
 const STANDS_OFF = 6;
-
-/** Round lengths for a bar or the side of a grid's square. */
-const ROUND = [1, 2, 5];
 
 /**
  * What the simulated field camera sees: a novel individual, drawn as the guide's scores say, its
@@ -106,12 +116,7 @@ function camera(middle: Point, scale: number, tilt: number, far: number) {
  */
 function cardOf(kind: NonNullable<Shot['scaleBar']>, box: Plate['box']): Point[] {
   if (kind === 'none') return [];
-  const most = Math.max(box.width, box.height) / 4;
-  const power = 10 ** Math.floor(Math.log10(most));
-  const mm = [...ROUND]
-    .reverse()
-    .map((n) => n * power)
-    .find((n) => n <= most)!;
+  const { mm } = scaleBar({ box: { width: Math.max(box.width, box.height) } });
   const y = box.y + box.height * 1.06;
   const x = box.x + box.width * 0.04;
   if (kind === 'bar')
@@ -133,19 +138,18 @@ function measuresIn(
 ): ShotTruth['measures'] {
   return guide.characters.flatMap((character) => {
     if (character.plate?.view !== view || character.states || character.kind === 'count') return [];
-    const lines = plan.measures(traits, character.id).map(({ line }) => line);
-    if (lines.length === 0) return [];
-    const lengths = lines.map((line) =>
-      line.slice(1).reduce((sum, p, i) => sum + Math.hypot(p[0] - line[i][0], p[1] - line[i][1]), 0),
-    );
+    const drawn = plan.measures(traits, character.id);
+    if (drawn.length === 0) return [];
+    const [first, second] = drawn;
     const value =
-      character.kind === 'angle' ? angle(lines[0]) : character.kind === 'ratio' ? lengths[0] / lengths[1] : lengths[0];
+      character.kind === 'angle'
+        ? angleOf(first)
+        : character.kind === 'ratio'
+          ? lengthOf(first) / lengthOf(second)
+          : lengthOf(first);
     const unit = character.kind === 'measurement' ? 'mm' : (character.unit ?? '');
-    return Number.isFinite(value) ? [{ character: character.id, value, unit, lines: lines.map((line) => line.map(see)) }] : [];
+    return Number.isFinite(value)
+      ? [{ character: character.id, value, unit, lines: drawn.map(({ line }) => line.map(see)) }]
+      : [];
   });
-}
-
-function angle([a, at, b]: readonly Point[]): number {
-  const turn = Math.abs(Math.atan2(a[1] - at[1], a[0] - at[0]) - Math.atan2(b[1] - at[1], b[0] - at[0]));
-  return ((turn > Math.PI ? 2 * Math.PI - turn : turn) * 180) / Math.PI;
 }

@@ -1,3 +1,4 @@
+import { along } from './along';
 import type { At, Estimate } from './estimate';
 import type { PixelPoint } from './schema';
 
@@ -84,9 +85,9 @@ const ROUND = 0.68;
  */
 export function dipOf(path: readonly PixelPoint[]): Dip | undefined {
   const at: At = (i) => path[i];
-  const along = path.map((_, i) => i);
-  const halfWidth = dipRatio(at, along).value;
-  const { rim, down, bottom } = depths(at, along);
+  const numbers = path.map((_, i) => i);
+  const halfWidth = dipRatio(at, numbers).value;
+  const { rim, down, bottom } = depths(at, numbers);
   if (!Number.isFinite(halfWidth)) return rim > 0 ? { halfWidth: NaN, depth: 0, radius: Infinity, form: 'flat' } : undefined;
   const depth = down[bottom].deep / rim;
   const radius = bottomRadius(path, rim) / rim;
@@ -96,10 +97,7 @@ export function dipOf(path: readonly PixelPoint[]): Dip | undefined {
 
 /** The least radius of the circle through points a twelfth of the rim apart: nearer ones are pointing, not form. */
 function bottomRadius(path: readonly PixelPoint[], rim: number): number {
-  const gone = path.reduce<number[]>(
-    (sum, p, i) => [...sum, i === 0 ? 0 : sum[i - 1] + Math.hypot(p[0] - path[i - 1][0], p[1] - path[i - 1][1])],
-    [],
-  );
+  const gone = along(path);
   const total = gone[gone.length - 1];
   const place = (s: number): PixelPoint => {
     const k = Math.max(

@@ -71,6 +71,14 @@ export function over(a: Estimate, b: Estimate): Estimate {
   return { value, slopes, bend, power: (a.power - b.power) as Estimate['power'] };
 }
 
+/** A value times a number. */
+export const times = ({ slopes, ...rest }: Estimate, k: number): Estimate => ({
+  ...rest,
+  value: rest.value * k,
+  bend: rest.bend * k,
+  slopes: new Map([...slopes].map(([point, [x, y]]) => [point, [k * x, k * y]])),
+});
+
 /**
  * How far `tip` lies beyond `past` in the direction from `from` to `to`; negative where it falls short.
  * The direction is worked out of the points, so its own error is in the slopes.

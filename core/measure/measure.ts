@@ -6,7 +6,7 @@ import { angleAt, areaWithin, type At, type Estimate, over, pathLength, reach } 
 import { elongation, roundness } from './outline';
 import { planeOf, type Plane } from './plane';
 import { type Pointing, pointingOf, pointingSquares } from './pointing';
-import { outlineCrosses, pointsOutside } from './points';
+import { outlineCrosses, placesOf, pointsOutside } from './points';
 import { raggedness } from './raggedness';
 import { intervalOf, pixelSize, type PixelSize, TILT_SHARE } from './scale';
 import type { Measured, MeasureRequest, PixelPoint, PointSet } from './schema';
@@ -174,10 +174,9 @@ function frameOf(set: PointSet, ground: Ground): Frame {
   const pixels: PixelPoint[] = [];
   const byName = new Map<string, number[]>();
   for (const [id, place] of Object.entries(set)) {
-    const points = (typeof place[0] === 'number' ? [place] : place) as PixelPoint[];
     byName.set(
       id,
-      points.map((point) => pixels.push(point) - 1),
+      placesOf(place).map((point) => pixels.push(point) - 1),
     );
   }
   const placed = ground.kind === 'plane' ? pixels.map(ground.plane.toPlane) : pixels;

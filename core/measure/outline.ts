@@ -1,4 +1,4 @@
-import { type At, type Estimate, over, pathLength, areaWithin, reach } from './estimate';
+import { areaWithin, type At, type Estimate, over, pathLength, reach, times } from './estimate';
 import type { PixelPoint } from './schema';
 
 /**
@@ -79,27 +79,11 @@ export function elongation(at: At, around: readonly number[]): Estimate {
 /** How far a point lies off the line through two others. */
 export function off(at: At, point: number, a: number, b: number): Estimate {
   // The distance from a line is the area of the triangle, doubled, over the side.
-  const { slopes, ...rest } = over(areaWithin(at, [point, a, b]), pathLength(at, [a, b]));
-  return {
-    ...rest,
-    value: rest.value * 2,
-    slopes: new Map([...slopes].map(([i, [x, y]]) => [i, [2 * x, 2 * y]])),
-    bend: rest.bend * 2,
-  };
+  return times(over(areaWithin(at, [point, a, b]), pathLength(at, [a, b])), 2);
 }
 
 /** 4πA ÷ P² of an outline: 1 for a circle, less for anything else. */
 export function roundness(at: At, around: readonly number[]): Estimate {
-  const area = areaWithin(at, around);
   const length = pathLength(at, [...around, around[0]]);
-  const once = over(area, length);
-  const { slopes, ...rest } = over({ ...once, power: 1 }, length);
-  const k = 4 * Math.PI;
-  return {
-    ...rest,
-    value: rest.value * k,
-    bend: rest.bend * k,
-    slopes: new Map([...slopes].map(([i, [x, y]]) => [i, [x * k, y * k]])),
-    power: 0,
-  };
+  return times(over(over(areaWithin(at, around), length), length), 4 * Math.PI);
 }

@@ -2,7 +2,9 @@ import type { Problem } from '../problem';
 import { crossing } from './outline';
 import type { PixelPoint, PointSet } from './schema';
 
-const severalOf = (place: PointSet[string]): PixelPoint[] => (typeof place[0] === 'number' ? [place] : place) as PixelPoint[];
+/** The points of a landmark as a list: one for a point, several for a curve, an outline or markers. */
+export const placesOf = (place: PointSet[string]): PixelPoint[] =>
+  (typeof place[0] === 'number' ? [place] : place) as PixelPoint[];
 
 /**
  * Points that lie outside the photo, each named by its field, and the set without them:
@@ -17,7 +19,7 @@ export function pointsOutside(
   const rest: PointSet = {};
   const problems: Problem[] = [];
   for (const [id, place] of Object.entries(set)) {
-    const points = severalOf(place);
+    const points = placesOf(place);
     const out = points.findIndex(([x, y]) => x < 0 || y < 0 || x > photo.width || y > photo.height);
     if (out < 0) {
       rest[id] = place;

@@ -1,3 +1,4 @@
+import { along } from './along';
 import { type At, type Estimate, over, pathLength } from './estimate';
 import type { PixelPoint } from './schema';
 
@@ -37,14 +38,6 @@ export function raggedness(at: At, path: readonly number[]): Estimate {
   });
   // Smoothing takes nearly all of the pointing out of the lower length: only the upper one is too long by it.
   return over(pathLength(at, path), { value: smooth.value, slopes, bend: 0, power: 1 });
-}
-
-/** How far along each point lies. */
-function along(points: readonly PixelPoint[]): number[] {
-  const gone = [0];
-  for (let i = 1; i < points.length; i++)
-    gone.push(gone[i - 1] + Math.hypot(points[i][0] - points[i - 1][0], points[i][1] - points[i - 1][1]));
-  return gone;
 }
 
 /** For each point the points it is the mean of, with their weights: fewer and fewer of them towards the ends. */

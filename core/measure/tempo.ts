@@ -1,4 +1,4 @@
-import { tQuantile } from '../probability';
+import { intervalOf } from './scale';
 
 /** How fast something beats. */
 export interface Tempo {
@@ -41,8 +41,8 @@ export function tempoOf(seconds: readonly number[]): Tempo | undefined {
   const mean = kept.reduce((sum, gap) => sum + gap, 0) / n;
   const error = Math.sqrt(kept.reduce((sum, gap) => sum + (gap - mean) ** 2, 0) / (n - 1) / n);
   const [rate, sd, df] = [1 / mean, error / mean ** 2, n - 1];
-  const reach = tQuantile(0.975, df) * sd;
-  return { rate, sd, df, interval: [Math.max(0, rate - reach), rate + reach], gaps: n, odd };
+  const [low, high] = intervalOf(rate, sd, df);
+  return { rate, sd, df, interval: [Math.max(0, low), high], gaps: n, odd };
 }
 
 function looksLike(times: number): Tempo['odd'][number]['looks'] {

@@ -5,7 +5,7 @@ export { conceal, type Concealment, type Veil, VEILS } from './conceal';
 export { type Box, type Point } from './geometry';
 export { type Leader, leadersOf, type PointedPart } from './leaders';
 export { mapInks, scaleAt } from './mapPlate';
-export { type Measure } from './measure';
+export { angleOf, lengthOf, type Measure } from './measure';
 export { type Detail } from './pen';
 export { type DrawnGuide, type Plan, planFor, type PlanName } from './plan';
 export { type ScaleBar, scaleBar } from './scale';

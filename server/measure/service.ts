@@ -1,6 +1,6 @@
 import type { Measurement, MeasurementQuery, MeasurementWrite, Measuring } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
-import { measure, type MeasureRequest, type Pointing, pointingOf, pointingSquares } from '@plesion/core/measure';
+import { measure, measureSets, type MeasureRequest, type Pointing, pointingOf, pointingSquares } from '@plesion/core/measure';
 import { MeasurementEntity, type MeasurementRecord, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
@@ -115,11 +115,8 @@ export async function writeMeasurement(em: Em, writer: Writer, id: string, sent:
   });
 }
 
-function valueOf({ sets, protocol, scale, size }: MeasurementWrite, before: Pointing): Pick<Measurement, 'value' | 'pointing'> {
-  const [points, ...repeats] = sets;
-  const known = Number.isFinite(before.df) ? { pointingSd: before.sd, pointingDf: before.df } : {};
-  const asked = { points, repeats, scale, quantities: [protocol.quantity], photo: size, ...known };
-  const { values, warnings, pointing } = measure(asked);
+function valueOf({ sets, protocol, scale, size }: MeasurementWrite, own: Pointing): Pick<Measurement, 'value' | 'pointing'> {
+  const { values, warnings, pointing } = measureSets({ sets, quantity: protocol.quantity, scale, photo: size, own });
   if (values.length === 0) throw badRequest(warnings);
   const { value, unit, sd, df, interval, n } = values[0];
   return {

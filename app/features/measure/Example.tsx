@@ -3,6 +3,7 @@ import type { Point } from '@plesion/core/plates';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { colour } from '../../theme';
+import { overPlate } from '../plates/overPlate';
 import { measuresOn } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -22,23 +23,12 @@ export function Example({ guide, form, character, protocol, active, width: room,
   const drawn = measuresOn(guide, form, character);
   if (!drawn) return null;
   const { plate, measures } = drawn;
-  const scale = Math.min(room / plate.box.width, most / plate.box.height);
-  const [width, height] = [plate.box.width * scale, plate.box.height * scale];
-  const to = ([x, y]: Point) => [(x - plate.box.x) * scale, (y - plate.box.y) * scale] as const;
+  const { width, height, to, path } = overPlate(plate, room, most);
   const shown = exampleOf(
     protocol,
     measures.map(({ line }) => line),
     active,
   );
-  const path = (line: readonly Point[]) =>
-    line
-      .map(
-        (p, i) =>
-          `${i ? 'L' : 'M'}${to(p)
-            .map((n) => n.toFixed(1))
-            .join(' ')}`,
-      )
-      .join('');
   const label = protocol.landmarks.find(({ id }) => id === active)?.label;
   return (
     <View style={{ width, height }} role="img" aria-label={label ? `On the plate: ${label}` : 'The plate'}>

@@ -7,7 +7,7 @@ import type { Part } from './looking';
 import { Loupe } from './Loupe';
 import { PointMarks } from './PointMarks';
 import { pointsOf, type Step } from './steps';
-import { type Held, nearest, type Table } from './table';
+import { heldPoint, type Held, nearest, type Table } from './table';
 import { tableKey, type TableKey } from './tableKeys';
 import { usePointers } from './usePointers';
 import { fit, inSight, onPhoto, type Size, toPhoto, toScreen, type View as Placed, within, zoomAt } from './view';
@@ -145,8 +145,7 @@ export function PhotoTable({
     at?.addEventListener('keydown', listen);
     return () => at?.removeEventListener('keydown', listen);
   }, []);
-  const at = table.held && table.points[table.held.id];
-  const heldAt = at && ((typeof at[0] === 'number' ? at : at[table.held!.n]) as PixelPoint | undefined);
+  const heldAt = heldPoint(table);
   const [hx, hy] = heldAt ?? [];
   // A point that is moved by keys stays in sight.
   useEffect(() => {

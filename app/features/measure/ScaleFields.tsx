@@ -3,7 +3,7 @@ import { space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
 import { Text } from '../../ui/Text';
-import { SCALE_KINDS, type ScaleEntry, type ScaleKind } from './steps';
+import { lengthTyped, SCALE_KINDS, type ScaleEntry, type ScaleKind } from './steps';
 
 const LABELS: Record<ScaleKind, string> = {
   none: 'no scale',
@@ -12,7 +12,7 @@ const LABELS: Record<ScaleKind, string> = {
 };
 
 const wrong = (text: string) =>
-  text.trim() && !(Number(text.trim().replace(',', '.')) > 0) ? 'Write a length above 0, such as 10.' : undefined;
+  text.trim() && lengthTyped(text) === undefined ? 'Write a length above 0, such as 10.' : undefined;
 
 /** What tells how large a pixel is; a rectangle also puts a tilted photo right. */
 export function ScaleFields({

@@ -1,5 +1,5 @@
 import type { Protocol } from '@plesion/core/guide';
-import type { PixelPoint, PointSet, Scale } from '@plesion/core/measure';
+import { type PixelPoint, placesOf, type PointSet, type Scale } from '@plesion/core/measure';
 
 /** What tells how large a pixel is: nothing, a known length, or the corners of a known rectangle. */
 export const SCALE_KINDS = ['none', 'length', 'rectangle'] as const;
@@ -56,19 +56,17 @@ export function stepsOf({ landmarks }: Protocol, scale: ScaleKind): Step[] {
   return own;
 }
 
-export const isSet = (set: PointSet, id: string): boolean => (set[id]?.length ?? 0) > 0;
 /** Is a step done with? Curves and markers go on until the person says so. */
-export const isWhole = (set: PointSet, { id, kind }: Step): boolean =>
-  kind === 'point' ? isSet(set, id) : pointsOf(set, id).length >= LEAST[kind];
+export const isWhole = (set: PointSet, { id, kind }: Step): boolean => pointsOf(set, id).length >= LEAST[kind];
 const LEAST: Record<LandmarkKind, number> = { point: 1, path: 2, outline: 3, markers: 1 };
 
 export const pointsOf = (set: PointSet, id: string): PixelPoint[] => {
   const place = set[id];
-  if (!place) return [];
-  return (typeof place[0] === 'number' ? [place] : place) as PixelPoint[];
+  return place ? placesOf(place) : [];
 };
 
-const numberOf = (text: string): number | undefined => {
+/** A length above 0 as it is typed, with a comma or a point; undefined where it is none. */
+export const lengthTyped = (text: string): number | undefined => {
   const value = Number(text.trim().replace(',', '.'));
   return text.trim() && Number.isFinite(value) && value > 0 ? value : undefined;
 };
@@ -77,12 +75,12 @@ const numberOf = (text: string): number | undefined => {
 export function scaleOf({ kind, mm, width, height }: ScaleEntry, set: PointSet): Scale | undefined {
   if (kind === 'length') {
     const [a, b] = LENGTH_ENDS.map((id) => pointsOf(set, id)[0]);
-    const long = numberOf(mm);
+    const long = lengthTyped(mm);
     return a && b && long ? { kind: 'lengths', references: [{ ends: [a, b], mm: long }] } : undefined;
   }
   if (kind === 'rectangle') {
     const at = CORNERS.map((id) => pointsOf(set, id)[0]);
-    const [w, h] = [numberOf(width), numberOf(height)];
+    const [w, h] = [lengthTyped(width), lengthTyped(height)];
     if (!w || !h || at.some((corner) => !corner)) return undefined;
     const mms: PixelPoint[] = [
       [0, 0],

@@ -133,13 +133,16 @@ export function nearest(points: PointSet, steps: readonly Step[], [x, y]: PixelP
 export const heldInOrder = (points: PointSet, steps: readonly Step[]): Held[] =>
   steps.flatMap(({ id }) => pointsOf(points, id).map((_, n) => ({ id, n })));
 
+/** Where the point lies that is held; undefined where none is. */
+export const heldPoint = ({ held, points }: Table): PixelPoint | undefined => held && pointsOf(points, held.id)[held.n];
+
 /** What a key of the table does to what lies on it. */
 export function keyed(table: Table, steps: readonly Step[], key: TableKey): Table {
   switch (key.kind) {
     case 'move': {
-      const at = table.held && table.points[table.held.id];
+      const at = heldPoint(table);
       if (!table.held || !at) return table;
-      const [x, y] = (typeof at[0] === 'number' ? at : at[table.held.n]) as PixelPoint;
+      const [x, y] = at;
       return move(table, table.held, [x + key.by[0], y + key.by[1]]);
     }
     case 'next':

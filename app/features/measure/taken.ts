@@ -1,5 +1,5 @@
 import { type Character, isStates, type Protocol } from '@plesion/core/guide';
-import { measure, type Measured, type PixelPoint, type PointSet, type Scale } from '@plesion/core/measure';
+import { type Measured, measureSets, type PixelPoint, placesOf, type PointSet, type Scale } from '@plesion/core/measure';
 import type { Reading } from '@plesion/core/observation';
 
 /** What the points come to at this moment: a value in the character's unit, or why there is none yet. */
@@ -26,9 +26,7 @@ export function takenBy(
   size: { width: number; height: number },
   own?: { sd: number; df?: number },
 ): Taken {
-  const [points, ...repeats] = sets;
-  const known = own?.df === undefined ? {} : { pointingSd: own.sd, pointingDf: own.df };
-  const { values, warnings } = measure({ points, repeats, scale, quantities: [quantity], photo: size, ...known });
+  const { values, warnings } = measureSets({ sets, quantity, scale, photo: size, own });
   const problems = warnings.map(({ message }) => message);
   const found = values[0];
   if (!found) return { problems };
@@ -79,9 +77,7 @@ function rounded(value: number, sd: number): number {
 
 /** The middle of what was set: where it shows on the photo. */
 export function middleOf(set: PointSet): PixelPoint | undefined {
-  const all = Object.values(set).flatMap((place) =>
-    typeof place[0] === 'number' ? [place as PixelPoint] : (place as PixelPoint[]),
-  );
+  const all = Object.values(set).flatMap(placesOf);
   if (all.length === 0) return undefined;
   return [0, 1].map((c) => all.reduce((sum, p) => sum + p[c], 0) / all.length) as PixelPoint;
 }

@@ -1,8 +1,8 @@
 import type { Character, Guide } from '@plesion/core/guide';
-import type { Measure } from '@plesion/core/plates';
 import Svg, { Path, Text as SvgText } from 'react-native-svg';
 import { View } from 'react-native';
 import { colour, font } from '../../theme/index';
+import { overPlate } from '../plates/overPlate';
 import { measuresOn } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -29,18 +29,8 @@ export function MeasureGuide({
   const drawn = measuresOn(guide, form, character);
   if (!drawn) return null;
   const { plate, measures } = drawn;
-  const scale = Math.min(room / plate.box.width, TALLEST / plate.box.height);
-  const [width, height] = [Math.round(plate.box.width * scale), Math.round(plate.box.height * scale)];
-  const to = ([x, y]: readonly [number, number]) => [(x - plate.box.x) * scale, (y - plate.box.y) * scale] as const;
-  const path = ({ line }: Measure) =>
-    line
-      .map(
-        (p, i) =>
-          `${i ? 'L' : 'M'}${to(p)
-            .map((n) => n.toFixed(1))
-            .join(' ')}`,
-      )
-      .join('');
+  const { to, path, ...drawnAt } = overPlate(plate, room, TALLEST);
+  const [width, height] = [Math.round(drawnAt.width), Math.round(drawnAt.height)];
   return (
     <View
       style={{ width, height, alignSelf: 'center' }}
@@ -56,13 +46,20 @@ export function MeasureGuide({
           return [
             <Path
               key={`${measure.name}-under`}
-              d={path(measure)}
+              d={path(measure.line)}
               stroke={colour.sheet}
               strokeWidth={6}
               fill="none"
               opacity={0.8}
             />,
-            <Path key={measure.name} d={path(measure)} stroke={COLOURS[i]} strokeWidth={2.5} fill="none" strokeLinecap="round" />,
+            <Path
+              key={measure.name}
+              d={path(measure.line)}
+              stroke={COLOURS[i]}
+              strokeWidth={2.5}
+              fill="none"
+              strokeLinecap="round"
+            />,
             // A pale rim round the word keeps it legible on the drawing.
             ...[colour.sheet, COLOURS[i]].map((ink, layer) => (
               <SvgText
