@@ -3,8 +3,7 @@ import type { Point } from '@plesion/core/plates';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { colour } from '../../theme';
-import { overPlate } from '../plates/overPlate';
-import { measuresOn } from '../plates/plates';
+import { measuresOn, overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
 interface ExampleProps {

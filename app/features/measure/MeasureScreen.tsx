@@ -41,6 +41,10 @@ function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: stri
   const all = measurableIn(guide);
   const character = all.find((one) => one.id === wanted);
   const choose = (next: string) => router.setParams({ character: next });
+  const use = (hash: string) => {
+    bench.draft.change((now) => ({ ...now, photo: hash }));
+    setPhoto(hash);
+  };
   if (!character || !photo || !photos.includes(photo))
     return (
       <Screen>
@@ -51,21 +55,12 @@ function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: stri
           <>
             {photos.length === 0 && (
               <Card title="A photo to measure on">
-                <PhotoButton
-                  has={false}
-                  onPhoto={(hash) => {
-                    bench.draft.change((now) => ({ ...now, photo: hash }));
-                    setPhoto(hash!);
-                  }}
-                />
+                <PhotoButton has={false} onPhoto={(hash) => hash !== undefined && use(hash)} />
                 <PracticeCamera
                   guideId={content.guideId!}
                   guide={guide}
                   view={character?.protocol.view ?? mainView(guide)}
-                  onPhoto={(hash) => {
-                    bench.draft.change((now) => ({ ...now, photo: hash }));
-                    setPhoto(hash);
-                  }}
+                  onPhoto={use}
                 />
               </Card>
             )}

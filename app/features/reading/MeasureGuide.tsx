@@ -2,8 +2,7 @@ import type { Character, Guide } from '@plesion/core/guide';
 import Svg, { Path, Text as SvgText } from 'react-native-svg';
 import { View } from 'react-native';
 import { colour, font } from '../../theme/index';
-import { overPlate } from '../plates/overPlate';
-import { measuresOn } from '../plates/plates';
+import { measuresOn, overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
 const COLOURS = [colour.hazard, colour.kelp];
