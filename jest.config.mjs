@@ -15,7 +15,11 @@ const node = (name) => ({
     '^@plesion/(core|demo)/(.+)$': '<rootDir>/$1/$2/index.ts',
     '^@plesion/([a-z]+)$': '<rootDir>/$1/index.ts',
   },
-  transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' } }] },
+  transform: {
+    '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' } }],
+    '/node_modules/(@tus|srvx)/.+\\.m?js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(@tus|srvx)/)'],
 });
 
 export default {

@@ -51,7 +51,7 @@ export interface Surroundings {
 
 /** The whole server, without a port: tests and the real start put it on one. */
 export function createApp(
-  { orm, pool, files, weighing, paging, camera }: Omit<Parts, 'close'>,
+  { orm, pool, files, uploads, weighing, paging, camera }: Omit<Parts, 'close'>,
   { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy, quotas = USUAL_QUOTAS }: Surroundings,
 ): Express {
   const app = express();
@@ -116,7 +116,7 @@ export function createApp(
   jobRoutes(api, em);
   specimenRoutes(api, em, weighing);
   firstLookRoutes(api, em, { files, weighing });
-  photoRoutes(api, em, files);
+  photoRoutes(api, em, files, uploads);
   cameraRoutes(api, em, { files, camera });
   exportRoutes(api, em);
   api.use('/api', () => {

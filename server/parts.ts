@@ -1,4 +1,6 @@
-import { availableParallelism } from 'node:os';
+import { mkdtemp } from 'node:fs/promises';
+import { availableParallelism, tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { MikroORM } from '@mikro-orm/postgresql';
 import type { Pool } from 'pg';
@@ -23,6 +25,8 @@ export interface Parts {
   /** Connections for what is no record: sessions, tries, the queue of long work. */
   pool: Pool;
   files: FileStore;
+  /** Folder of what is sent piece by piece and has not arrived whole. */
+  uploads: string;
   weighing: AnalysisPool;
   paging: PagePool;
   camera: CameraPool;
@@ -47,6 +51,7 @@ const source = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 export async function openParts(settings: Settings): Promise<Parts> {
   const { databaseUrl, log, version, quotas = USUAL_QUOTAS, threads = availableParallelism(), works = true } = settings;
   const files = await openFiles(settings.files);
+  const uploads = 'folder' in settings.files ? join(settings.files.folder, 'uploads') : await mkdtemp(join(tmpdir(), 'plesion-'));
   const orm = await openDatabase(databaseUrl);
   const pool = openPool(databaseUrl, ({ message }) => log.warn({ message }, 'a connection to the database was lost'));
   await needWorkerTables(pool);
@@ -74,6 +79,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
     orm,
     pool,
     files,
+    uploads,
     weighing,
     paging,
     camera,

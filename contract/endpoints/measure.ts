@@ -16,6 +16,13 @@ export const measureEndpoints = {
     response: Photo,
     status: 201,
   },
+  photoKnown: {
+    method: 'GET',
+    path: '/api/photos/:hash/known',
+    summary: 'Is a photo of this content in the station already? Then it need not be sent.',
+    params: z.strictObject({ hash: PhotoHash }),
+    response: z.object({ known: z.boolean() }),
+  },
   photo: {
     method: 'GET',
     path: '/api/photos/:hash',

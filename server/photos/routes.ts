@@ -4,18 +4,21 @@ import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { bind } from '../http/route';
 import { oneFile } from '../http/upload';
-import { addPhoto, findPhoto } from './service';
+import { addPhoto, findPhoto, isPhotoKnown, LARGEST_PHOTO, TOO_LARGE } from './service';
+import { uploadRoutes } from './uploads';
 
-const LARGEST = 40 * 1024 * 1024;
-
-export function photoRoutes(router: Router, em: () => Em, files: FileStore): void {
+export function photoRoutes(router: Router, em: () => Em, files: FileStore, uploads: string): void {
   const read = oneFile({
     field: 'photo',
     storage: memoryStorage(),
-    most: LARGEST,
-    tooLarge: 'The photo is larger than 40 MB; send a smaller one.',
+    most: LARGEST_PHOTO,
+    tooLarge: TOO_LARGE,
   });
   bind(router, em, 'addPhoto', ({ em: own, caller, request }) => addPhoto(own, files, caller, request.file?.buffer), read);
+  uploadRoutes(router, em, files, uploads);
+  bind(router, em, 'photoKnown', async ({ em: own, caller: { stationId }, params: { hash } }) => ({
+    known: await isPhotoKnown(own, stationId, hash),
+  }));
   bind(router, em, 'photo', ({ em: own, caller, params, query, response }) => {
     response.set('cache-control', 'private, max-age=31536000, immutable');
     return findPhoto(own, files, caller.stationId, params.hash, query.size ?? 'whole');

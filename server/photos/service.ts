@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { NOT_HEIC } from '@plesion/contract';
 import sharp from 'sharp';
 import { PhotoEntity } from '../database/entities';
 import type { Em } from '../database/orm';
@@ -6,11 +7,17 @@ import type { FileStore } from '../files/store';
 import { type Counted, needRoom } from '../station/quota';
 import { FairQueue } from '../threads/fairQueue';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
-import { formatOf } from './formats';
+import { formatOf, isHeic } from './formats';
 
 /** Longest side kept, and the side of a thumbnail, in pixels. */
 const LONGEST = 2400;
 const THUMB = 240;
+
+/** Bytes of a photo as it is sent. */
+export const LARGEST_PHOTO = 40 * 1024 * 1024;
+
+export const TOO_LARGE = 'The photo is larger than 40 MB; send a smaller one.';
+export const tooLarge = () => new HttpProblem(413, { code: 'too-large', message: TOO_LARGE, field: 'photo' });
 
 /** Pixels of a photo, and seconds that drawing it may take. */
 const MOST_PIXELS = 100_000_000;
@@ -31,10 +38,8 @@ const tooManyPixels = () =>
     },
   ]);
 
-const unreadable = () =>
-  badRequest([
-    { code: 'photo-unreadable', message: 'This file is not a photo that can be read. Send a JPEG, PNG or WebP.', field: 'photo' },
-  ]);
+const unreadable = (message = 'This file is not a photo that can be read. Send a JPEG, PNG or WebP.') =>
+  badRequest([{ code: 'photo-unreadable', message, field: 'photo' }]);
 
 /** The forms in which a photo is kept; the file as it was sent is absent for those kept before originals were. */
 export const SIZES = ['original', 'whole', 'thumb'] as const;
@@ -50,7 +55,7 @@ export const keyOf = (stationId: string, hash: string, size: Size) => `${station
 export async function addPhoto(em: Em, files: FileStore, counted: Counted, file: Buffer | undefined) {
   const { stationId } = counted;
   if (!file?.length) throw badRequest([{ code: 'photo-missing', message: 'Choose a photo to send.', field: 'photo' }]);
-  if (!formatOf(file)) throw unreadable();
+  if (!formatOf(file)) throw unreadable(isHeic(file) ? NOT_HEIC : undefined);
   const hash = createHash('sha256').update(file).digest('hex');
   const known = await em.findOne(PhotoEntity, { stationId, hash }, { fields: ['hash', 'width', 'height'] });
   if (known) return { hash, width: known.width, height: known.height };
@@ -85,6 +90,10 @@ async function drawn(file: Buffer) {
     throw error instanceof HttpProblem ? error : unreadable();
   }
 }
+
+/** Is a photo in the station already? Then its file need not be sent. */
+export const isPhotoKnown = async (em: Em, stationId: string, hash: string): Promise<boolean> =>
+  (await em.count(PhotoEntity, { stationId, hash })) > 0;
 
 export async function findPhoto(em: Em, files: FileStore, stationId: string, hash: string, size: Size): Promise<Buffer> {
   const file = await files.get(keyOf(stationId, hash, size));
