@@ -1,9 +1,10 @@
-/** Let the person choose a file; undefined when they think better of it. */
-export function pickFile(accept: string): Promise<File | undefined> {
+/** Let the person choose a file; undefined when they think better of it. With `camera`, a phone takes one. */
+export function pickFile(accept: string, camera = false): Promise<File | undefined> {
   return new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
     input.accept = accept;
+    if (camera) input.setAttribute('capture', 'environment');
     input.onchange = () => resolve(input.files?.[0]);
     input.oncancel = () => resolve(undefined);
     input.click();
@@ -35,4 +36,12 @@ export async function isPicture(file: Blob): Promise<boolean> {
     },
     () => false,
   );
+}
+
+/** The kinds of picture in the box format (ISO/IEC 23008-12) that some phones write. */
+const HEIC = /^ftyp(hei[cxms]|hev[cx]|mif1|msf1)/;
+
+export async function isHeic(file: Blob): Promise<boolean> {
+  const head = new Uint8Array(await file.slice(4, 12).arrayBuffer());
+  return HEIC.test(String.fromCharCode(...head));
 }

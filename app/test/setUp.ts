@@ -18,6 +18,16 @@ timeoutManager.setTimeoutProvider({
   clearInterval: (timer) => clearInterval(timer as unknown as number),
 });
 
+// What is dropped comes from a page with a window, which is not here: the browser tests drop.
+jest.mock('react-dropzone', () => ({
+  useDropzone: () => ({
+    getRootProps: (own: object) => own,
+    getInputProps: () => ({}),
+    open: () => undefined,
+    isDragActive: false,
+  }),
+}));
+
 // A guide comes to a screen with what draws it.
 beforeAll(async () => {
   for (const plan of ['crab', 'cone', 'beetle', 'tern', 'umbel', 'moth'] as const) await loadPlan(plan);

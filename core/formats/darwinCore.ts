@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { type Guide, lineage, type Taxon, taxonIndex, nameText } from '../guide/working';
 import type { Situation } from '../observation';
 import { type Determination, nameParts } from '../specimen';
+import { isSensitive, localityOf } from './locality';
 
 /** What one line of the export is made from. */
 export interface OccurrenceRecord {
@@ -11,6 +12,8 @@ export interface OccurrenceRecord {
   label: string;
   situation: Situation;
   determinations: readonly Determination[];
+  /** Taxa that its readings led to, while nobody has named it. */
+  ledTo?: readonly string[];
   recordedBy: string;
   /** ISO instant. */
   modified: string;
@@ -43,6 +46,7 @@ export const OCCURRENCE_TERMS = [
   'decimalLatitude',
   'decimalLongitude',
   'geodeticDatum',
+  'dataGeneralizations',
   'recordedBy',
   'occurrenceRemarks',
   'modified',
@@ -69,7 +73,7 @@ function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>>
   const last = determinations.at(-1);
   const labelOf = (list: readonly { id: string; label: string }[], id: string | undefined) =>
     list.find((item) => item.id === id)?.label ?? id;
-  const hasPoint = situation.latitude !== undefined && situation.longitude !== undefined;
+  const mayBe = [...(record.ledTo ?? []), ...[last?.taxon, last?.other].flatMap((id) => id ?? [])];
   return {
     occurrenceID: `urn:uuid:${record.id}`,
     catalogNumber: record.label,
@@ -80,12 +84,9 @@ function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>>
       .slice(0, -1)
       .map((d) => `${nameText(nameParts(guide, d))} (${d.by}, ${d.at.slice(0, 10)})`)
       .join(' | '),
-    locality: situation.place,
     habitat: labelOf(guide?.habitats ?? [], situation.habitat),
     higherGeography: labelOf(guide?.regions ?? [], situation.region),
-    decimalLatitude: hasPoint ? situation.latitude : undefined,
-    decimalLongitude: hasPoint ? situation.longitude : undefined,
-    geodeticDatum: hasPoint ? 'WGS84' : undefined,
+    ...localityOf(situation, isSensitive(guide, mayBe)),
     recordedBy: record.recordedBy,
     occurrenceRemarks: situation.note,
     modified: record.modified,

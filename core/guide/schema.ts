@@ -71,6 +71,8 @@ export const Taxon = z.strictObject({
   hazards: z.array(Hazard).optional(),
   /** Protection, permits and the like, as a pointer to local law. */
   legal: text.optional(),
+  /** Its places are not to be published: exports tell them coarsely. */
+  sensitive: z.boolean().optional(),
   note: text.optional(),
 });
 export type Taxon = z.infer<typeof Taxon>;

@@ -68,8 +68,17 @@ export const Reading = z.strictObject({
   reason: z.string().max(400).optional(),
   /** The measurement it comes from, where it was taken on a photo. */
   measurement: z.uuid().optional(),
-  /** Where it shows on the specimen's photo: shares of its width and height from the upper left. */
-  at: z.strictObject({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),
+  /** Where it shows on a photo of the specimen, the one on top where none is named: shares of its width and height from the upper left. */
+  at: z
+    .strictObject({
+      x: z.number().min(0).max(1),
+      y: z.number().min(0).max(1),
+      photo: z
+        .string()
+        .regex(/^[0-9a-f]{64}$/, 'this is not the hash of a photo')
+        .optional(),
+    })
+    .optional(),
 });
 export type Reading = z.infer<typeof Reading>;
 

@@ -57,6 +57,8 @@ export const Media = z.strictObject({
   /** The guide's view that it shows. */
   view: key.optional(),
   note: z.string().max(400).optional(),
+  /** Who made it, as they want to be named. */
+  credit: z.string().max(200).optional(),
 });
 export type Media = z.infer<typeof Media>;
 

@@ -83,6 +83,7 @@ export const taxa: Guide['taxa'] = [
   species('minuta', 'minuta', 'Orvane, 1926', 'least umbel', {
     abundance: 2,
     legal: 'Protected: not to be picked or dug, and its places are not to be published.',
+    sensitive: true,
     note: 'A hand high; flowers a fortnight before all others.',
   }),
 ];

@@ -7,7 +7,7 @@ import { z } from 'zod';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 2;
+export const FORM_VERSION = 3;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
@@ -117,6 +117,8 @@ export const PARTS = {
     hash: PhotoHash,
     view: title.nullable(),
     note: text.nullable(),
+    // Since the third form.
+    credit: title.nullable().default(null),
   }),
   lots: part('lot', 'id', {
     id,

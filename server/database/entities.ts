@@ -202,6 +202,7 @@ export const MediaEntity = defineEntity({
     hash: p.string(),
     view: p.string().nullable(),
     note: p.text().nullable(),
+    credit: p.text().nullable(),
   },
 });
 

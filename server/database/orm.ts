@@ -14,6 +14,7 @@ import { Migration20261202000000 } from './migrations/Migration20261202000000';
 import { Migration20261203000000 } from './migrations/Migration20261203000000';
 import { Migration20261204000000 } from './migrations/Migration20261204000000';
 import { Migration20261205000000 } from './migrations/Migration20261205000000';
+import { Migration20261206000000 } from './migrations/Migration20261206000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -28,6 +29,7 @@ const MIGRATIONS = [
   Migration20261203000000,
   Migration20261204000000,
   Migration20261205000000,
+  Migration20261206000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

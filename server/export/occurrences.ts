@@ -25,6 +25,7 @@ export async function* occurrences(em: Em, stationId: string, query: SpecimenQue
         label: record.label,
         situation: record.situation,
         determinations: record.determinations,
+        ledTo: [record.summary.taxon, record.summary.other].flatMap((taxon) => taxon ?? []),
         recordedBy: record.recordedBy,
         modified: record.updatedAt.toISOString(),
       })),

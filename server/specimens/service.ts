@@ -118,6 +118,7 @@ async function putMedia(
       ...one,
       view: one.view ?? null,
       note: one.note ?? null,
+      credit: one.credit ?? null,
       stationId,
       specimenId,
       position,
@@ -127,12 +128,13 @@ async function putMedia(
 
 async function mediaOf(em: Em, { id: specimenId, stationId }: SpecimenRecord): Promise<Media[]> {
   const rows = await em.find(MediaEntity, { stationId, specimenId }, { orderBy: { position: 'asc' } });
-  return rows.map(({ id, kind, hash, view, note }) => ({
+  return rows.map(({ id, kind, hash, view, note, credit }) => ({
     id,
     kind: kind as Media['kind'],
     hash,
     ...(view ? { view } : {}),
     ...(note ? { note } : {}),
+    ...(credit ? { credit } : {}),
   }));
 }
 

@@ -1,5 +1,6 @@
 import { type Character, type Protocol } from '@plesion/core/guide';
 import type { PixelPoint } from '@plesion/core/measure';
+import type { KeptPhoto } from '@plesion/core/specimen';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
@@ -13,6 +14,7 @@ import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import type { Bench } from '../analysis/useBench';
 import { DangerNotice } from '../judgement/DangerNotice';
+import { PhotoStrip } from '../photos/PhotoStrip';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { usePointing } from '../records/useMeasurements';
 import { Example } from './Example';
@@ -34,7 +36,7 @@ interface DeskProps {
   bench: Bench;
   character: Character & { protocol: Protocol };
   photo: string;
-  photos: readonly string[];
+  photos: readonly KeptPhoto[];
   onPhoto: (hash: string) => void;
 }
 
@@ -180,14 +182,12 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
     <>
       <LandmarkList steps={steps} table={table} onChoose={(one) => setTable((so) => choose(so, one))} />
       <ScaleFields scale={scale} needed={needed} onChange={setScale} />
-      {photos.length > 1 && (
-        <ChoiceGroup
-          label="Photo"
-          options={photos.map((hash, i) => ({ id: hash, label: `photo ${i + 1}` }))}
-          chosen={[photo]}
-          onChange={([hash]) => onPhoto(hash)}
-        />
-      )}
+      <PhotoStrip
+        photos={photos}
+        shown={photo}
+        sayView={({ view }) => bench.stored.guide.views.find(({ id: one }) => one === view)?.label}
+        onChoose={onPhoto}
+      />
       <Disclosure title="Keys">
         {TABLE_KEYS.map(([keys, does]) => (
           <Text key={keys} size="small">{`${keys}: ${does}`}</Text>

@@ -1,15 +1,16 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { type Character, type Guide, type Protocol } from '@plesion/core/guide';
+import { photosOf, withPhoto } from '@plesion/core/specimen';
 import { useState } from 'react';
+import { v7 as mintId } from 'uuid';
 import { AsyncScreen } from '../../ui/AsyncScreen';
-import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { useBench, type Bench } from '../analysis/useBench';
-import { PhotoButton } from '../photos/PhotoButton';
+import { AddPhotos } from '../photos/AddPhotos';
 import { PracticeCamera } from '../photos/PracticeCamera';
 import { mainView } from '../plates/plates';
 import { MeasureDesk } from './MeasureDesk';
@@ -36,16 +37,22 @@ function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: stri
   const router = useRouter();
   const { guide } = bench.stored;
   const { content } = bench.state;
-  const photos = [...new Set([...(content.photo ? [content.photo] : []), ...(content.media ?? []).map(({ hash }) => hash)])];
-  const [photo, setPhoto] = useState(photos[0]);
+  const photos = photosOf(content);
   const all = measurableIn(guide);
   const character = all.find((one) => one.id === wanted);
+  // The photo that shows the view it is taken in comes first.
+  const [picked, setPhoto] = useState<string>();
+  const photo = (
+    photos.find(({ hash }) => hash === picked) ??
+    photos.find(({ view }) => view !== undefined && view === character?.protocol.view) ??
+    photos.at(0)
+  )?.hash;
   const choose = (next: string) => router.setParams({ character: next });
   const use = (hash: string) => {
-    bench.draft.change((now) => ({ ...now, photo: hash }));
+    bench.draft.change((now) => withPhoto(now, hash, mintId()));
     setPhoto(hash);
   };
-  if (!character || !photo || !photos.includes(photo))
+  if (!character || !photo)
     return (
       <Screen>
         <PageHeading>Measure on a photo</PageHeading>
@@ -55,7 +62,7 @@ function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: stri
           <>
             {photos.length === 0 && (
               <Card title="A photo to measure on">
-                <PhotoButton has={false} onPhoto={(hash) => hash !== undefined && use(hash)} />
+                <AddPhotos has={false} onPhoto={use} />
                 <PracticeCamera
                   guideId={content.guideId!}
                   guide={guide}
@@ -63,9 +70,6 @@ function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: stri
                   onPhoto={use}
                 />
               </Card>
-            )}
-            {photos.length > 0 && photo !== undefined && !photos.includes(photo) && (
-              <Button label="Use the specimen’s photo" onPress={() => setPhoto(photos[0])} />
             )}
             <Card title="What to measure">
               <ChoiceGroup

@@ -11,14 +11,16 @@ import { usePhotoUri } from './usePhotoUri';
 
 interface PointedPhotoProps {
   hash: string;
-  guide: Guide;
+  /** Is it the one on top? What was pointed at without naming a photo is on that one. */
+  top: boolean;
+  guide?: Guide;
   readings: readonly Reading[];
   /** Where a reading shows; undefined takes it off the photo again. */
   onPoint: (reading: number, at: Reading['at']) => void;
 }
 
 /** The photo with the characters that were read pointed at: choose a character, then press where it shows. */
-export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoProps) {
+export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPhotoProps) {
   const [size, setSize] = useState<{ width: number; height: number }>();
   const [shape, setShape] = useState(1.5);
   const [chosen, setChosen] = useState<number>();
@@ -32,13 +34,15 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
     );
   }, [uri]);
   const seen = readings.flatMap((reading, i) => {
-    const character = guide.characters.find(({ id }) => id === reading.character);
-    return character && (reading.status ?? 'seen') === 'seen' ? [{ i, reading, label: character.label }] : [];
+    const character = guide?.characters.find(({ id }) => id === reading.character);
+    if (!character || (reading.status ?? 'seen') !== 'seen') return [];
+    const { at } = reading;
+    return [{ i, label: character.label, at: at && (at.photo === hash || (top && !at.photo)) ? at : undefined }];
   });
   const press = (x: number, y: number) => {
     if (chosen === undefined || !size) return;
     const share = (at: number, of: number) => Math.round(Math.max(0, Math.min(1, at / of)) * 1000) / 1000;
-    onPoint(chosen, { x: share(x, size.width), y: share(y, size.height) });
+    onPoint(chosen, { x: share(x, size.width), y: share(y, size.height), ...(top ? {} : { photo: hash }) });
     setChosen(undefined);
   };
   return (
@@ -50,12 +54,12 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
         style={[styles.photo, { aspectRatio: shape }, chosen !== undefined && styles.aiming]}
       >
         <Photo source={{ uri }} style={StyleSheet.absoluteFill} resizeMode="stretch" />
-        {seen.map(({ i, reading, label }, n) =>
-          reading.at ? (
+        {seen.map(({ i, at, label }, n) =>
+          at ? (
             <View
               key={i}
               accessibilityLabel={`${n + 1}: ${label}, pointed at`}
-              style={[styles.pin, { left: `${reading.at.x * 100}%`, top: `${reading.at.y * 100}%` }]}
+              style={[styles.pin, { left: `${at.x * 100}%`, top: `${at.y * 100}%` }]}
             >
               <Text size="small" strong color={colour.kelp}>
                 {n + 1}
@@ -68,14 +72,14 @@ export function PointedPhoto({ hash, guide, readings, onPoint }: PointedPhotoPro
         <ChoiceGroup
           label="Point at a character on the photo; press a pointed one to take it off"
           clearable
-          options={seen.map(({ i, reading, label }, n) => ({
+          options={seen.map(({ i, at, label }, n) => ({
             id: String(i),
-            label: `${n + 1} ${label}${reading.at ? ' ✓' : ''}`,
+            label: `${n + 1} ${label}${at ? ' ✓' : ''}`,
           }))}
           chosen={chosen === undefined ? [] : [String(chosen)]}
           onChange={([id]) => {
             const index = id === undefined ? undefined : Number(id);
-            if (index !== undefined && readings[index].at) onPoint(index, undefined);
+            if (index !== undefined && seen.find(({ i }) => i === index)?.at) onPoint(index, undefined);
             else setChosen(index);
           }}
         />

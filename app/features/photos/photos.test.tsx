@@ -1,10 +1,16 @@
+import type { SpecimenWrite } from '@plesion/contract';
 import type { Reading } from '@plesion/core/observation';
 import { tentCones } from '@plesion/demo';
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { useState } from 'react';
 import { Image } from 'react-native';
 import { createOutbox, setOutbox } from '../../lib/outbox/outbox';
 import { memoryStorage } from '../../lib/outbox/storage';
+import { specimenContent } from '../../test/fakeStation';
+import { uploads } from '../../lib/uploads';
 import { FactsNotice } from './FactsNotice';
+import { PhotosSheet } from './PhotosSheet';
 import { PointedPhoto } from './PointedPhoto';
 
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' } }) }));
@@ -37,9 +43,78 @@ describe('what a photo says of itself', () => {
   });
 });
 
+const HASHES = ['a', 'b'].map((letter) => letter.repeat(64));
+
+/** The sheet of a specimen with two photos, as it stands after each change. */
+function Sheet({ first }: { first: SpecimenWrite }) {
+  const [content, setContent] = useState(first);
+  last = content;
+  return (
+    <QueryClientProvider client={client}>
+      <PhotosSheet content={content} onChange={setContent} guide={tentCones} />
+    </QueryClientProvider>
+  );
+}
+let last: SpecimenWrite;
+const client = new QueryClient();
+
+describe('the photos of a specimen', () => {
+  const two = () =>
+    specimenContent({
+      photo: HASHES[0],
+      media: HASHES.map((hash, i) => ({ id: `0192f3a0-0000-7009-8000-00000000000${i}`, kind: 'photo', hash })),
+      readings: [readings[0], { ...readings[2], at: { x: 0.5, y: 0.9, photo: HASHES[1] } }],
+    });
+  const other = () => fireEvent.press(screen.getByLabelText('photo 2'));
+
+  it('are chosen of, say what each shows, and one of them is on top', () => {
+    render(<Sheet first={two()} />);
+    expect(screen.queryByLabelText(/pointed at$/)).toBeNull();
+    other();
+    expect(screen.getByLabelText('2: Stain at the tip of the base, pointed at')).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('What it shows, and whose it is'));
+    fireEvent.press(screen.getByLabelText(tentCones.views[0].label));
+    fireEvent.changeText(screen.getByLabelText('Credit'), ' A. Orvane ');
+    fireEvent(screen.getByLabelText('Credit'), 'blur');
+    expect(last.media![1]).toMatchObject({ view: tentCones.views[0].id, credit: 'A. Orvane' });
+    fireEvent.press(screen.getByLabelText('Put it on top'));
+    expect(last.photo).toBe(HASHES[1]);
+    expect(screen.getByLabelText(`photo 1, ${tentCones.views[0].label}`)).toBeTruthy();
+  });
+
+  it('are pointed at each for itself', () => {
+    render(<Sheet first={two()} />);
+    other();
+    fireEvent(screen.getByLabelText('Photo of the specimen'), 'layout', {
+      nativeEvent: { layout: { width: 400, height: 300 } },
+    });
+    fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
+    fireEvent.press(screen.getByLabelText('Press where the character shows'), { nativeEvent: { locationX: 200, locationY: 30 } });
+    expect(last.readings[0].at).toEqual({ x: 0.5, y: 0.1, photo: HASHES[1] });
+  });
+
+  it('are taken off, and the next one comes on top', () => {
+    render(<Sheet first={two()} />);
+    fireEvent.press(screen.getByLabelText('Take the photo off'));
+    expect(last).toMatchObject({ photo: HASHES[1], media: [{ hash: HASHES[1] }] });
+    fireEvent.press(screen.getByLabelText('Take the photo off'));
+    expect(last.photo).toBeUndefined();
+    expect(screen.getByLabelText('Add a photo')).toBeTruthy();
+  });
+
+  it('on their way say how far they are, and can be stopped: they are taken off then', () => {
+    render(<Sheet first={two()} />);
+    act(() => uploads.set({ [HASHES[1]]: 0.4 }));
+    expect(screen.getByText('Sending photo 2, 40 in 100 done')).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('Stop'));
+    expect(last.media).toHaveLength(1);
+    act(() => uploads.set({}));
+  });
+});
+
 const show = () => {
   const onPoint = jest.fn();
-  render(<PointedPhoto hash="h" guide={tentCones} readings={readings} onPoint={onPoint} />);
+  render(<PointedPhoto hash="h" top guide={tentCones} readings={readings} onPoint={onPoint} />);
   fireEvent(screen.getByLabelText('Photo of the specimen'), 'layout', { nativeEvent: { layout: { width: 400, height: 300 } } });
   return onPoint;
 };

@@ -2,6 +2,7 @@ import { schemas, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import { api, queryClient } from '../../lib/api';
 import { createDrafts } from '../../lib/drafts';
 import { outbox } from '../../lib/outbox/outbox';
+import { uploadPhoto } from '../../lib/uploads';
 import { specimenKind } from './draft';
 
 /** The specimens worked on, on this device. */
@@ -27,9 +28,7 @@ async function sendFiles(station: string, { photo, media = [] }: SpecimenWrite):
   for (const hash of hashes) {
     const file = outbox().file(station, hash);
     if (!file) continue;
-    const body = new FormData();
-    body.append('photo', file);
-    await api('addPhoto', { body });
+    await uploadPhoto(station, hash, file);
     outbox().forgetFile(station, hash);
   }
 }

@@ -12,6 +12,9 @@ jest.mock('../../lib/api', () => {
   return { api: (...given: unknown[]) => mockApi(...given), queryClient: new QueryClient() };
 });
 
+const mockUpload = jest.fn();
+jest.mock('../../lib/uploads', () => ({ uploadPhoto: (...given: unknown[]) => mockUpload(...given) }));
+
 const STATION = 'station';
 let made = 0;
 const mint = () => `0192f3a0-0000-7009-8000-${String(++made).padStart(12, '0')}`;
@@ -29,7 +32,7 @@ const HASH = 'a'.repeat(64);
 
 interface Asked {
   params?: { id: string };
-  body: { version: number } & FormData;
+  body: { version: number };
 }
 const sent: string[] = [];
 let failing: RequestProblem | undefined;
@@ -39,8 +42,14 @@ beforeEach(async () => {
   setOutbox(await createOutbox(memoryStorage()));
   mockApi.mockImplementation(async (name: string, { params, body }: Asked) => {
     if (failing) throw failing;
-    sent.push(name === 'addPhoto' ? name : `${name} ${params!.id.slice(-2)}`);
-    return name === 'addPhoto' ? { hash: HASH } : { ...body, id: params!.id, version: body.version + 1 };
+    sent.push(`${name} ${params!.id.slice(-2)}`);
+    return { ...body, id: params!.id, version: body.version + 1 };
+  });
+});
+beforeEach(() => {
+  mockUpload.mockImplementation(async (station: string, hash: string) => {
+    if (failing) throw failing;
+    sent.push(`upload ${station} ${hash.slice(0, 2)}`);
   });
 });
 const short = (id: string) => id.slice(-2);
@@ -63,7 +72,7 @@ describe('what waits', () => {
     const id = mint();
     await outbox().keepFile(STATION, HASH, new Blob(['photo']));
     await startDraft(STATION, id, specimen({ photo: HASH })).flush();
-    expect(sent).toEqual(['addPhoto', `writeSpecimen ${short(id)}`]);
+    expect(sent).toEqual(['upload station aa', `writeSpecimen ${short(id)}`]);
     expect(outbox().file(STATION, HASH)).toBeUndefined();
   });
 

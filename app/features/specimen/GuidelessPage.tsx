@@ -1,14 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Photo } from '../../ui/Photo';
-import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { GuidePick } from '../guides/GuidePick';
 import { KeyItSheet } from '../keys/KeyItSheet';
-import { SpecimenPhoto } from '../photos/SpecimenPhoto';
-import { usePhotoUri } from '../photos/usePhotoUri';
+import { PhotosSheet } from '../photos/PhotosSheet';
 import type { Draft, DraftState } from '../records/draft';
 import { SavingLine } from '../records/SavingLine';
 import { useGuides } from '../records/useGuide';
@@ -29,23 +26,12 @@ export function GuidelessPage({ id, draft, state }: { id: string; draft: Draft; 
       nameIt="Name it by hand"
     >
       <SavingLine state={state} />
-      {content.photo && <PhotoSheet hash={content.photo} />}
-      <SpecimenPhoto
-        has={Boolean(content.photo)}
-        situation={content.situation}
-        onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))}
-        onSituation={(part) => draft.change((now) => ({ ...now, situation: { ...now.situation, ...part } }))}
-      />
+      <PhotosSheet content={content} onChange={draft.change} />
       <KeyItSheet id={id} content={content} />
       <History determinations={content.determinations} />
       {content.determinations.length === 0 && <GiveGuide id={id} draft={draft} />}
     </SpecimenFrame>
   );
-}
-
-function PhotoSheet({ hash }: { hash: string }) {
-  const uri = usePhotoUri(hash);
-  return <Photo source={{ uri }} accessibilityLabel="Photo of the specimen" resizeMode="contain" style={styles.photo} />;
 }
 
 /** A guide can be given to it as long as no name rests on doing without. */
@@ -70,5 +56,4 @@ function GiveGuide({ id, draft }: { id: string; draft: Draft }) {
 
 const styles = StyleSheet.create({
   give: { alignItems: 'flex-end' },
-  photo: { width: '100%', maxWidth: 640, height: 320, borderRadius: radius.l, backgroundColor: colour.paper },
 });

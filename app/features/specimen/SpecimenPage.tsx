@@ -15,8 +15,7 @@ import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { MeasuredSheet } from '../measure/MeasuredSheet';
-import { SpecimenPhoto } from '../photos/SpecimenPhoto';
-import { PointedPhoto } from '../photos/PointedPhoto';
+import { PhotosSheet } from '../photos/PhotosSheet';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
 import { CompareButton } from '../compare/CompareButton';
@@ -60,22 +59,7 @@ export function SpecimenPage({ id }: { id: string }) {
       }
       nameIt="Write it down"
     >
-      {content.photo && (
-        <PointedPhoto
-          hash={content.photo}
-          guide={book}
-          readings={content.readings}
-          onPoint={(index, at) =>
-            draft.change((now) => ({ ...now, readings: now.readings.map((r, i) => (i === index ? { ...r, at } : r)) }))
-          }
-        />
-      )}
-      <SpecimenPhoto
-        has={Boolean(content.photo)}
-        situation={content.situation}
-        onPhoto={(photo) => draft.change((now) => ({ ...now, photo }))}
-        onSituation={(part) => draft.change((now) => ({ ...now, situation: { ...now.situation, ...part } }))}
-      />
+      <PhotosSheet content={content} onChange={draft.change} guide={book} />
       <MeasuredSheet id={id} guide={book} />
       <KeyItSheet id={id} content={content} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}

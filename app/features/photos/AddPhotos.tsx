@@ -1,0 +1,92 @@
+import { useMutation } from '@tanstack/react-query';
+import { createElement, useEffect, useRef } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { Platform, StyleSheet, View } from 'react-native';
+import { pickFile } from '../../lib/files';
+import { colour, radius, space, useWide } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { useSession } from '../session/useSession';
+import { keepPhoto } from './keepPhoto';
+
+/** What the chooser of files offers; what a file is, is told by its content. */
+const PICTURES = { 'image/*': [] };
+
+interface AddPhotosProps {
+  has: boolean;
+  /** Told of each photo that was kept. */
+  onPhoto: (hash: string, file: File) => void;
+}
+
+/** Choose, take, drop or paste photos. Each is kept on the device, and goes to the server with the specimen that names it. */
+export function AddPhotos({ has, onPhoto }: AddPhotosProps) {
+  const station = useSession().station.id;
+  const wide = useWide();
+  const take = useMutation({
+    networkMode: 'always',
+    async mutationFn(files: readonly File[]) {
+      const refused: string[] = [];
+      for (const file of files)
+        try {
+          onPhoto(await keepPhoto(station, file), file);
+        } catch (error) {
+          refused.push(`${file.name}: ${(error as Error).message}`);
+        }
+      return refused;
+    },
+  });
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    accept: PICTURES,
+    noClick: true,
+    noKeyboard: true,
+    // What is no picture is told with a sentence of ours.
+    onDrop: (good, bad) => take.mutate([...good, ...bad.map(({ file }) => file)]),
+  });
+  const taking = useRef(take.mutate);
+  useEffect(() => {
+    taking.current = take.mutate;
+  });
+  useEffect(() => {
+    if (Platform.OS !== 'web') return;
+    const paste = ({ clipboardData }: ClipboardEvent) => {
+      const files = [...(clipboardData?.files ?? [])];
+      if (files.length) taking.current(files);
+    };
+    document.addEventListener('paste', paste);
+    return () => document.removeEventListener('paste', paste);
+  }, []);
+  const camera = async () => {
+    const file = await pickFile('image/*', true);
+    if (file) take.mutate([file]);
+  };
+  return createElement(
+    'div',
+    getRootProps({ role: undefined, tabIndex: undefined, 'data-testid': 'drop-photos' }),
+    createElement('input', { ...getInputProps(), 'aria-hidden': true }),
+    <View style={[styles.zone, wide && styles.wide, isDragActive && styles.over]}>
+      <View style={styles.row}>
+        <Button small label={has ? 'Another photo' : 'Add a photo'} busy={take.isPending} onPress={open} />
+        {!wide && <Button small label="Take a photo" onPress={() => void camera()} />}
+      </View>
+      {wide && (
+        <Text size="small" quiet>
+          {isDragActive ? 'Let go to add them.' : 'Or drop photos here, or paste one.'}
+        </Text>
+      )}
+      {take.data?.map((said) => (
+        <Notice key={said} kind="problem" title="The photo was not kept">
+          {said}
+        </Notice>
+      ))}
+      {take.error && <Notice kind="problem">{`The photo was not kept. ${take.error.message}`}</Notice>}
+    </View>,
+  );
+}
+
+const styles = StyleSheet.create({
+  zone: { gap: space.s, alignItems: 'flex-start' },
+  wide: { padding: space.m, borderRadius: radius.m, borderWidth: 1, borderStyle: 'dashed', borderColor: colour.unknown },
+  over: { borderColor: colour.kelp, backgroundColor: colour.mist },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});
