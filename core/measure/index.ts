@@ -1,10 +1,12 @@
 export { beyond, type Beyond } from './beyond';
 export { type CountingError, onSide } from './count';
 export { darkShare, type DarkShare } from './dark';
+export { type Difference, differenceOf, type Valued } from './difference';
 export { type Dip, dipOf } from './dip';
 export { edgesFrom, type EdgeWays } from './edge';
 export { fourierOf, type Harmonic, outlineDistance } from './fourier';
 export { type Grey, greyOf } from './grey';
+export { type Match, matched, matchOf } from './match';
 export { measure, type Measuring } from './measure';
 export { measureSets } from './measureSets';
 export { crossing } from './outline';

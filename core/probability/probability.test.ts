@@ -109,6 +109,11 @@ describe('Student’s t and F', () => {
     [0.025, 5, -2.57058184],
   ])('t of %f with %f degrees of freedom', (p, df, t) => expect(tQuantile(p, df)).toBeCloseTo(t, 6));
 
+  it('knows t of infinite degrees of freedom as the normal', () => {
+    expect(tBelow(1.95996398, Infinity)).toBeCloseTo(0.975, 8);
+    expect(tBelow(-3, Infinity)).toBeCloseTo(tBelow(-3, 999_999), 7);
+  });
+
   it('go there and back for degrees that are not whole', () => {
     for (const df of [0.7, 1.5, 3.3, 17.2, 400.5])
       for (const p of [0.501, 0.7, 0.975, 0.9999]) expect(tBelow(tQuantile(p, df), df)).toBeCloseTo(p, 10);

@@ -1,5 +1,5 @@
 import { lnGamma } from './gamma';
-import { normalQuantile } from './normalCurve';
+import { normalBelow, normalQuantile } from './normalCurve';
 
 /** Above this many degrees of freedom a t is a normal to about 1e-6. */
 const MANY = 1e6;
@@ -10,6 +10,7 @@ const MANY = 1e6;
  * @param degrees ν > 0; need not be whole (Welch 1947), and may be infinite.
  */
 export function tBelow(t: number, degrees: number): number {
+  if (degrees > MANY) return normalBelow(t, 0, 1);
   const tail = 0.5 * betaBelow(degrees / (degrees + t * t), degrees / 2, 0.5);
   return t > 0 ? 1 - tail : tail;
 }

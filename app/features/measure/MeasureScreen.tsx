@@ -17,12 +17,12 @@ import { MeasureDesk } from './MeasureDesk';
 
 /** Measure one character on a photo of a specimen: point by point, as its guide says. */
 export function MeasureScreen({ id }: { id: string }) {
-  const { character } = useLocalSearchParams<{ character?: string }>();
+  const { character, photo } = useLocalSearchParams<{ character?: string; photo?: string }>();
   const { bench, error, retry } = useBench(id);
   const ready = bench?.answer || bench?.weighError ? bench : undefined;
   return (
     <AsyncScreen what="The photo" value={ready} error={error} retry={retry}>
-      {(open) => <Chosen id={id} bench={open} wanted={character} />}
+      {(open) => <Chosen id={id} bench={open} wanted={character} first={photo} />}
     </AsyncScreen>
   );
 }
@@ -33,7 +33,7 @@ type Measurable = Character & { protocol: Protocol };
 export const measurableIn = (guide: Guide): Measurable[] =>
   guide.characters.filter((character): character is Measurable => character.protocol !== undefined);
 
-function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: string }) {
+function Chosen({ id, bench, wanted, first }: { id: string; bench: Bench; wanted?: string; first?: string }) {
   const router = useRouter();
   const { guide } = bench.stored;
   const { content } = bench.state;
@@ -41,7 +41,7 @@ function Chosen({ id, bench, wanted }: { id: string; bench: Bench; wanted?: stri
   const all = measurableIn(guide);
   const character = all.find((one) => one.id === wanted);
   // The photo that shows the view it is taken in comes first.
-  const [picked, setPhoto] = useState<string>();
+  const [picked, setPhoto] = useState(first);
   const photo = (
     photos.find(({ hash }) => hash === picked) ??
     photos.find(({ view }) => view !== undefined && view === character?.protocol.view) ??

@@ -29,7 +29,7 @@ interface PhotoTableProps {
   onHold: (held: Held) => void;
   onKey: (key: TableKey) => void;
   /** Told what is in sight of the photo. */
-  onSeen: (part: Part) => void;
+  onSeen?: (part: Part) => void;
   /** Told where the finger aims; undefined once it does not. */
   onAim?: (at: PixelPoint | undefined) => void;
   /** A path that is being drawn, to where the finger aims. */
@@ -154,7 +154,7 @@ export function PhotoTable({
   }, [hx, hy, byKeys]);
   const looked = aim && (!byKeys || !table.held) ? aim : byKeys ? heldAt : undefined;
   useEffect(() => {
-    if (view && room) onSeen(inSightOf(view, photo, room));
+    if (view && room) onSeen?.(inSightOf(view, photo, room));
   }, [view, room, photo, onSeen]);
   const nearer = (factor: number) => change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], photo, size));
   return (

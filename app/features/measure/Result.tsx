@@ -50,7 +50,8 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
   const station = useSession().station.id;
   const [measurement] = useState(() => mintId());
   const [reading] = useState(() => lastReadingOf(bench.state.content.readings, character.id)?.id ?? mintId());
-  const made = taken && readingOf(character, reading, taken, measurement, middleOf(sets[sets.length - 1]), size);
+  const place = photo === bench.state.content.photo ? undefined : photo;
+  const made = taken && readingOf(character, reading, taken, measurement, middleOf(sets[sets.length - 1]), size, place);
   const use = () => {
     if (!made) return;
     measurementDrafts.startDraft(station, measurement, {

@@ -11,14 +11,16 @@ interface PhotoStripProps {
   /** The view a photo shows, in words. */
   sayView?: (photo: KeptPhoto) => string | undefined;
   onChoose: (hash: string) => void;
+  /** Is it shown even where there is one alone? */
+  alone?: boolean;
 }
 
 /** What a photo among others is called. */
 export const sayPhoto = (n: number, view?: string): string => `photo ${n + 1}${view ? `, ${view}` : ''}`;
 
 /** The photos of a specimen in small, to choose one of; nothing where there is one alone. */
-export function PhotoStrip({ photos, shown, sayView, onChoose }: PhotoStripProps) {
-  if (photos.length < 2) return null;
+export function PhotoStrip({ photos, shown, sayView, onChoose, alone }: PhotoStripProps) {
+  if (photos.length < (alone ? 1 : 2)) return null;
   return (
     <Options label="Photo" style={styles.strip}>
       {photos.map((photo, n) => (

@@ -21,10 +21,12 @@ interface PhotosSheetProps {
   onChange: (next: (content: SpecimenWrite) => SpecimenWrite) => void;
   /** Absent for a specimen without one: nothing can be pointed at then. */
   guide?: Guide;
+  /** Lay a photo beside a plate or another one. */
+  onBeside?: (hash: string) => void;
 }
 
 /** The photos of a specimen, with what each shows, whose it is, and what it says of when and where it was taken. */
-export function PhotosSheet({ content, onChange, guide }: PhotosSheetProps) {
+export function PhotosSheet({ content, onChange, guide, onBeside }: PhotosSheetProps) {
   const photos = photosOf(content);
   const [chosen, choose] = useState<string>();
   const [facts, setFacts] = useState<PhotoFacts>();
@@ -63,6 +65,7 @@ export function PhotosSheet({ content, onChange, guide }: PhotosSheetProps) {
             />
           </Disclosure>
           <View style={styles.row}>
+            {onBeside && <Button small label="Side by side" onPress={() => onBeside(shown.hash)} />}
             {shown.hash !== content.photo && (
               <Button small label="Put it on top" onPress={() => onChange((now) => withTop(now, shown.hash, mintId()))} />
             )}

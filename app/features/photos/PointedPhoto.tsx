@@ -48,6 +48,7 @@ export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPho
   return (
     <View style={styles.block}>
       <Pressable
+        role="group"
         accessibilityLabel={chosen === undefined ? 'Photo of the specimen' : 'Press where the character shows'}
         onPress={(event) => press(...pressedAt(event))}
         onLayout={({ nativeEvent }) => setSize(nativeEvent.layout)}
@@ -58,6 +59,7 @@ export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPho
           at ? (
             <View
               key={i}
+              role="img"
               accessibilityLabel={`${n + 1}: ${label}, pointed at`}
               style={[styles.pin, { left: `${at.x * 100}%`, top: `${at.y * 100}%` }]}
             >

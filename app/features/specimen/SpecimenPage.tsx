@@ -59,7 +59,12 @@ export function SpecimenPage({ id }: { id: string }) {
       }
       nameIt="Write it down"
     >
-      <PhotosSheet content={content} onChange={draft.change} guide={book} />
+      <PhotosSheet
+        content={content}
+        onChange={draft.change}
+        guide={book}
+        onBeside={(hash) => router.push(`/specimens/${id}/beside?photo=${hash}`)}
+      />
       <MeasuredSheet id={id} guide={book} />
       <KeyItSheet id={id} content={content} />
       {answer && <SpecimenPlates guide={book} content={content} form={answer.forms[0].form} />}

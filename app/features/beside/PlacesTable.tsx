@@ -1,0 +1,49 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Text } from '../../ui/Text';
+import { PhotoTable } from '../measure/PhotoTable';
+import { pointsOf, type Step } from '../measure/steps';
+import { emptyTable, keyed, move, place, type Table } from '../measure/table';
+import type { MatchedBy, Pair } from './pictures';
+
+interface PlacesTableProps {
+  image: HTMLImageElement;
+  /** What the photo is called. */
+  label: string;
+  by: MatchedBy;
+  onSet: (pair: Pair) => void;
+}
+
+/** The two places of a photo that the other picture is laid on. */
+export function PlacesTable({ image, label, by, onSet }: PlacesTableProps) {
+  const steps = by.places.map((one): Step => ({ ...one, kind: 'point' }));
+  const [table, setTable] = useState<Table>(() => emptyTable(steps));
+  const active = steps.find(({ id }) => id === table.active) ?? steps[0];
+  const put = (next: Table) => {
+    const [p, q] = steps.map(({ id }) => pointsOf(next.points, id)[0]);
+    setTable(next);
+    if (p && q) onSet([p, q]);
+  };
+  return (
+    <View style={styles.block}>
+      <Text strong testID="places">{`On ${label}: ${active.label}`}</Text>
+      <View style={styles.table}>
+        <PhotoTable
+          image={image}
+          steps={steps}
+          table={table}
+          setting
+          panning={false}
+          onPlace={(at) => put(place(table, steps, at))}
+          onMove={(held, at, goesOn) => setTable((so) => move(so, held, at, goesOn))}
+          onHold={(held) => setTable((so) => ({ ...so, held, active: held.id }))}
+          onKey={(key) => setTable((so) => keyed(so, steps, key))}
+          says={`${label}. Set: ${active.label}. Arrows move the cross-hair, Enter sets a point.`}
+        />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ block: { gap: space.s }, table: { height: 420 } });

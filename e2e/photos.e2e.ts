@@ -1,0 +1,136 @@
+import type { Page, Response } from 'playwright-core';
+import sharp from 'sharp';
+import { faultsOf } from './axe';
+import { enterDemo, openStation, type Station } from './station';
+
+let station: Station;
+beforeAll(async () => {
+  station = await openStation();
+});
+afterAll(() => station.close());
+
+const noisy = (width: number, height: number, quality: number) =>
+  sharp({ create: { width, height, channels: 3, background: '#567', noise: { type: 'gaussian', mean: 128, sigma: 60 } } })
+    .jpeg({ quality })
+    .toBuffer();
+
+/** A new specimen of the demo's crabs, on its page. */
+async function begun(page: Page): Promise<string> {
+  const headers = { origin: station.url };
+  const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
+    guides: { id: string; slug: string }[];
+  };
+  const guideId = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
+  const id = crypto.randomUUID();
+  const data = {
+    version: 0,
+    guideId,
+    label: 'Photos',
+    situation: {},
+    readings: [],
+    determinations: [],
+    hidden: false,
+  };
+  expect((await page.request.put(`${station.url}/api/specimens/${id}`, { headers, data })).status()).toBe(200);
+  await page.goto(`${station.url}/specimens/${id}`);
+  await page.getByRole('button', { name: 'Add a photo' }).waitFor();
+  return id;
+}
+
+/** A file let go over, or pasted into, the page, as a hand does it. */
+const hand = (page: Page, how: 'drop' | 'paste', files: { name: string; type: string; bytes: Buffer }[]) =>
+  page.evaluate(
+    ([kind, given]) => {
+      const data = new DataTransfer();
+      for (const { name, type, base64 } of given)
+        data.items.add(new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, { type }));
+      if (kind === 'paste') {
+        const event = new ClipboardEvent('paste', { clipboardData: data, bubbles: true });
+        document.body.dispatchEvent(event);
+        return;
+      }
+      const zone = document.querySelector('[data-testid="drop-photos"]')!;
+      for (const name of ['dragenter', 'dragover', 'drop'])
+        zone.dispatchEvent(new DragEvent(name, { dataTransfer: data, bubbles: true, cancelable: true }));
+    },
+    [how, files.map(({ name, type, bytes }) => ({ name, type, base64: bytes.toString('base64') }))] as const,
+  );
+
+const kept = async (page: Page, id: string) =>
+  (await (await page.request.get(`${station.url}/api/specimens/${id}`)).json()) as {
+    photo?: string;
+    media?: { hash: string; view?: string; credit?: string }[];
+  };
+
+describe('photos of a specimen', () => {
+  it('are dropped and pasted, several at once, and what is none is told by its name', async () => {
+    const page = await station.page({ width: 1280, height: 800 });
+    const problems: string[] = [];
+    page.on('pageerror', (error) => problems.push(error.message));
+    await enterDemo(page, station.url);
+    const id = await begun(page);
+    const type = 'image/jpeg';
+    const jpegs = [await noisy(300, 200, 80), await noisy(200, 300, 80), await noisy(100, 100, 80)];
+    const heic = Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(40)]);
+    await hand(page, 'drop', [
+      { name: 'one.jpg', type, bytes: jpegs[0] },
+      { name: 'two.jpg', type, bytes: jpegs[1] },
+      { name: 'bad.jpg', type, bytes: Buffer.from('not a picture') },
+      { name: 'phone.heic', type: 'image/heic', bytes: heic },
+    ]);
+    await page.getByText(/^bad\.jpg: This file is not a photo/).waitFor();
+    await page.getByText(/^phone\.heic: This is a HEIC picture/).waitFor();
+    await page.getByRole('radio', { name: 'photo 2' }).waitFor();
+    await hand(page, 'paste', [{ name: 'three.jpg', type, bytes: jpegs[2] }]);
+    await page.getByRole('radio', { name: 'photo 3' }).waitFor();
+    await page.getByRole('button', { name: 'What it shows, and whose it is' }).click();
+    await page.getByRole('radiogroup', { name: 'View' }).getByRole('radio').first().click();
+    await page.getByLabel('Credit').fill('A. Orvane');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Put it on top' }).click();
+    const put = (answer: Response) => answer.request().method() === 'PUT' && answer.ok();
+    await page.waitForResponse(async (answer) => put(answer) && (await kept(page, id)).media?.[2].credit !== undefined);
+    const { photo, media } = await kept(page, id);
+    expect(media).toHaveLength(3);
+    expect(media![2]).toMatchObject({ credit: 'A. Orvane', view: expect.any(String) });
+    expect(photo).toBe(media![2].hash);
+    expect(await faultsOf(page)).toEqual([]);
+    expect(problems).toEqual([]);
+  });
+
+  it('are gone on with after a lost connection and a reload, from where they stopped', async () => {
+    const page = await station.page({ width: 390, height: 844 });
+    await enterDemo(page, station.url);
+    const id = await begun(page);
+    const bytes = await noisy(3700, 3200, 92);
+    // Three pieces of 4 MB at least.
+    expect(bytes.length).toBeGreaterThan(8.5 * 1024 * 1024);
+    const offsets: number[] = [];
+    let lost = true;
+    await page.route('**/api/uploads/*', (route) => {
+      const request = route.request();
+      const offset = Number(request.headers()['upload-offset']);
+      if (request.method() !== 'PATCH') return route.continue();
+      if (lost && offset > 0) return route.abort('connectionreset');
+      offsets.push(offset);
+      return route.continue();
+    });
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Add a photo' }).click(),
+    ]);
+    await chooser.setFiles({ name: 'large.jpg', mimeType: 'image/jpeg', buffer: bytes });
+    await page.waitForEvent('requestfailed', (request) => request.method() === 'PATCH');
+    expect((await kept(page, id)).photo).toBeUndefined();
+    lost = false;
+    const whole = page.waitForResponse((answer) => answer.request().method() === 'PATCH' && answer.status() === 200);
+    await page.reload();
+    await whole;
+    const piece = 4 * 1024 * 1024;
+    expect(offsets).toEqual([0, piece, 2 * piece]);
+    await page.waitForResponse((answer) => answer.request().method() === 'PUT' && answer.ok());
+    const { photo } = await kept(page, id);
+    const original = await page.request.get(`${station.url}/api/photos/${photo}?size=original`);
+    expect((await original.body()).equals(bytes)).toBe(true);
+  });
+});
