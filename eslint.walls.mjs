@@ -15,7 +15,7 @@ const core = {
   measure: ['probability', 'linear', 'guide', 'observation'],
   keys: ['probability', 'guide', 'observation', 'evidence'],
   specimen: ['guide', 'observation', 'evidence', 'keys'],
-  analysis: ['guide', 'observation', 'evidence', 'keys', 'compare'],
+  analysis: ['probability', 'guide', 'observation', 'evidence', 'keys', 'compare'],
   compare: ['probability', 'linear', 'guide', 'observation', 'evidence', 'plates'],
   learn: ['probability', 'linear', 'guide'],
   book: ['guide', 'evidence', 'plates'],

@@ -6,12 +6,15 @@ import { type CheckedKey, checkKey, type KeyFormat, type KeySource, readKeyIn, t
 import type { Situation } from '../observation';
 import type { Outcome } from '../problem';
 import { type Analysis, analyse } from './analyse';
+import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
 
 /** Everything that can be asked of a guide, and what it gives: one table for the worker, the server's threads and pages. */
 export interface Questions {
   /** How a specimen stands. */
   standing: { asks: Omit<Analysis, 'guide'>; gives: Standing };
+  /** Whether it is the measuring error that keeps a name open. */
+  moreRepeats: { asks: Omit<Analysis, 'guide'> & { times?: Readonly<Record<number, number>> }; gives: MoreRepeats[] };
   /** Two to four forms side by side. */
   comparison: { asks: { forms: readonly string[]; situation?: Situation; judgement?: Judgement }; gives: Comparison };
   /** How a walk through a key stands; the guide behind the key may be absent. */
@@ -28,6 +31,7 @@ export type QuestionName = keyof Questions;
 
 const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Questions[N]['asks']) => Questions[N]['gives'] } = {
   standing: (guide, asked) => analyse({ ...asked, guide: guide! }),
+  moreRepeats: (guide, { times, ...asked }) => moreRepeats({ ...asked, guide: guide! }, times),
   comparison: (guide, { forms, situation, judgement }) =>
     compareForms(compiledFor(guide!, situation, judgement), forms, situation),
   walk: (guide, { judgement, ...asked }) =>

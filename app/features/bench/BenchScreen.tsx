@@ -29,6 +29,7 @@ import { LeadersSheet } from './LeadersSheet';
 import { LedgerSheet } from './LedgerSheet';
 import { ReadingEditor } from './ReadingEditor';
 import { CharacterPanel } from './CharacterPanel';
+import { MeasuringError } from './MeasuringError';
 import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from '../analysis/readings';
@@ -170,6 +171,7 @@ function WideBench({ id, bench }: PartProps) {
           )}
           {answer && (
             <NextLookSheet guide={guide} answer={answer} onChoose={bench.choose} chosen={chosen?.id}>
+              <MeasuringError bench={bench} />
               {offered && chosen?.id !== offered && <Button small label="Go to it" onPress={() => bench.choose(offered)} />}
             </NextLookSheet>
           )}
@@ -208,6 +210,7 @@ function NextLook({
   const character = guide.characters.find((c) => c.id === at?.character);
   return (
     <NextLookSheet guide={guide} answer={answer} chosen={chosen} onChoose={onChoose}>
+      <MeasuringError bench={bench} />
       {character && (
         <CharacterEditor
           key={character.id}

@@ -17,8 +17,10 @@ import { DangerNotice } from '../judgement/DangerNotice';
 import { PhotoStrip } from '../photos/PhotoStrip';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { usePointing } from '../records/useMeasurements';
+import { useSession } from '../session/useSession';
 import { Example } from './Example';
 import { EdgeChoice, SpotFinder, useLooker } from './Helpers';
+import { HowWell } from './HowWell';
 import { LandmarkList, sayPlace } from './LandmarkList';
 import type { Part } from './looking';
 import { PhotoTable } from './PhotoTable';
@@ -43,6 +45,7 @@ interface DeskProps {
 /** The measuring table with what belongs to it: what to set, the plate beside it, the scale, and what it comes to. */
 export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: DeskProps) {
   const wide = useWide();
+  const session = useSession();
   const { protocol } = character;
   const uri = usePhotoUri(photo, 'original');
   const { image, failed } = usePhoto(uri);
@@ -188,6 +191,9 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
         sayView={({ view }) => bench.stored.guide.views.find(({ id: one }) => one === view)?.label}
         onChoose={onPhoto}
       />
+      <Disclosure title="How well it is measured">
+        <HowWell character={character} photo={photo} value={taken?.value} by={session.account.name} />
+      </Disclosure>
       <Disclosure title="Keys">
         {TABLE_KEYS.map(([keys, does]) => (
           <Text key={keys} size="small">{`${keys}: ${does}`}</Text>

@@ -1,9 +1,9 @@
 import type { Pointing } from '@plesion/contract';
 import { type Character, type Protocol } from '@plesion/core/guide';
-import type { PointSet, Scale } from '@plesion/core/measure';
+import { type PointSet, type Scale, tiltCost } from '@plesion/core/measure';
 import { sayValue } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour, radius, space } from '../../theme';
@@ -15,6 +15,7 @@ import type { Bench } from '../analysis/useBench';
 import { compiledOf } from '../records/compiled';
 import { measurementDrafts } from '../records/useMeasurements';
 import { useSession } from '../session/useSession';
+import { useRepeatsOf } from '../analysis/useMoreRepeats';
 import { outsideAll, sayOutside } from './outside';
 import { middleOf, readingOf, type Taken } from './taken';
 
@@ -27,6 +28,9 @@ export function sayTaken(character: Character, { value, states }: Taken): string
   const labels = states.map((id) => character.states?.find((one) => one.id === id)?.label ?? id);
   return `${value.value.toFixed(3)} ± ${value.sd.toFixed(3)}: ${labels.join(' or ') || 'none of its states'}`;
 }
+
+/** A tilt that is easily overlooked, in degrees. */
+const TILT = 10;
 
 interface ResultProps {
   id: string;
@@ -70,6 +74,14 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
     if (router.canGoBack()) router.back();
     else router.replace(`/specimens/${id}/bench?character=${character.id}`);
   };
+  const tilt = useMemo(
+    () =>
+      taken?.value && scale?.kind !== 'grid'
+        ? tiltCost({ sets, quantity: character.protocol.quantity, scale }, TILT)
+        : undefined,
+    [taken, sets, scale, character],
+  );
+  const worth = useRepeatsOf(bench, character.label, made, taken?.value?.n ?? 1);
   const out = taken?.value && !taken.states ? outsideAll(compiledOf(bench.stored.guide), character.id, taken.value) : undefined;
   const repeats = character.protocol.repeats ?? 1;
   return (
@@ -86,6 +98,16 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
             {pointing?.df === undefined
               ? 'With the usual pointing error of 2 px; measured again blind, it becomes your own.'
               : `With your own pointing error of ${pointing.sd.toFixed(1)} px.`}
+          </Text>
+        )}
+        {taken?.value && tilt !== undefined && tilt > 0 && (
+          <Text size="small" quiet>
+            {`A tilt of ${TILT}° that nobody noticed could change it by ${Number((tilt * (taken.raw ? taken.value.value / taken.raw : 1)).toPrecision(2))}; a known rectangle puts it right.`}
+          </Text>
+        )}
+        {worth && (
+          <Text size="small" testID="more-repeats">
+            {worth}
           </Text>
         )}
         {taken?.value && taken.value.n < repeats && (

@@ -5,6 +5,8 @@ import type { Reading } from '@plesion/core/observation';
 /** What the points come to at this moment: a value in the character's unit, or why there is none yet. */
 export interface Taken {
   value?: Measured;
+  /** The same in the core's own unit, millimetres. */
+  raw: number;
   /** The states that the value allows, for a character told by states. */
   states?: string[];
   problems: string[];
@@ -29,12 +31,12 @@ export function takenBy(
   const { values, warnings } = measureSets({ sets, quantity, scale, photo: size, own });
   const problems = warnings.map(({ message }) => message);
   const found = values[0];
-  if (!found) return { problems };
+  if (!found) return { raw: NaN, problems };
   const value = inUnit(found, character.unit);
-  if (!states || !isStates(character)) return { value, problems };
+  if (!states || !isStates(character)) return { value, raw: found.value, problems };
   const [low, high] = value.interval;
   const fitting = states.filter(({ from = -Infinity, to = Infinity }) => high >= from && low <= to).map(({ state }) => state);
-  return { value, states: fitting, problems };
+  return { value, raw: found.value, states: fitting, problems };
 }
 
 function inUnit(found: Measured, unit: string | undefined): Measured {

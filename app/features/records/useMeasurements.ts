@@ -24,6 +24,7 @@ export const measurementDrafts = createDrafts<MeasurementWrite, Measurement>({
   send: (id, body) => api('writeMeasurement', { params: { id }, body }),
   onSaved({ specimenId }) {
     void queryClient.invalidateQueries({ queryKey: ['measurements', specimenId] });
+    void queryClient.invalidateQueries({ queryKey: ['measurements of'] });
     void queryClient.invalidateQueries({ queryKey: ['pointing'] });
   },
 });
@@ -36,4 +37,11 @@ export const useMeasurements = (specimenId: string) =>
   useQuery({
     queryKey: ['measurements', specimenId],
     queryFn: ({ signal }) => api('measurements', { query: { specimenId } }, signal),
+  });
+
+/** What was measured of one character, on all specimens and by everybody. */
+export const useMeasurementsOf = (character: string) =>
+  useQuery({
+    queryKey: ['measurements of', character],
+    queryFn: ({ signal }) => api('measurements', { query: { character } }, signal),
   });
