@@ -20,7 +20,7 @@ const core = {
   learn: ['probability', 'linear', 'guide'],
   book: ['guide', 'evidence', 'plates'],
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
-  formats: ['guide', 'measure', 'observation', 'specimen'],
+  formats: ['guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 
 /** app/features/<capability>: records below analysis below the screens. */

@@ -32,6 +32,14 @@ export const measureEndpoints = {
     response: z.unknown(),
     media: 'image/jpeg',
   },
+  markedPhoto: {
+    method: 'GET',
+    path: '/api/specimens/:id/photos/:hash.svg',
+    summary: 'A photo of a specimen as SVG, with what was pointed at and what was measured on it.',
+    params: byId.extend({ hash: PhotoHash }),
+    response: z.unknown(),
+    media: 'image/svg+xml',
+  },
   takeShot: {
     method: 'POST',
     path: '/api/camera',

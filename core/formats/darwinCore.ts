@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
-import { type Guide, lineage, type Taxon, taxonIndex, nameText } from '../guide/working';
+import { type Guide, isSensitive, lineage, type Taxon, taxonIndex, nameText } from '../guide/working';
 import type { Situation } from '../observation';
 import { type Determination, nameParts } from '../specimen';
-import { isSensitive, localityOf } from './locality';
+import { localityOf } from './locality';
 
 /** What one line of the export is made from. */
 export interface OccurrenceRecord {

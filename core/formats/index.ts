@@ -2,3 +2,4 @@ export { type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv } from './darwi
 export { printGuide } from './plesionJson';
 export { landmarksCsv, landmarksJson, type LandmarkRecord, landmarkTable, readTps, writeTps } from './landmarks';
 export { type MeasurementFact, measurementsCsv } from './measurementFacts';
+export { type MarkedPhoto, markedPhotoSvg } from './markedPhoto';

@@ -1,5 +1,6 @@
 import { bogUmbels, tentCones } from '@plesion/demo';
-import { isSensitive, localityOf } from './locality';
+import { isSensitive } from '../guide';
+import { localityOf } from './locality';
 
 const guarded = bogUmbels.taxa.find(({ sensitive }) => sensitive)!;
 const other = bogUmbels.taxa.find(({ rank, parent, id }) => rank === 'species' && parent === guarded.parent && id !== guarded.id)!;

@@ -1,22 +1,7 @@
-import { type Guide, lineage } from '../guide/working';
 import type { Situation } from '../observation';
 
 /** Degrees to which a place that must not be told precisely is rounded: some 11 km of latitude. */
 const BLUR = 0.1;
-
-/**
- * May the precise place be told? Not where a taxon that it may be (a name given or led to, what holds
- * it, or what it holds) is one whose places are not to be published; and not where nothing is known of
- * what it is while the guide has such taxa.
- */
-export function isSensitive(guide: Guide | undefined, taxa: readonly string[]): boolean {
-  const guarded = guide?.taxa.filter(({ sensitive }) => sensitive) ?? [];
-  if (!guide || guarded.length === 0) return false;
-  const known = taxa.filter((id) => guide.taxa.some((taxon) => taxon.id === id));
-  if (known.length === 0) return true;
-  const holds = (upper: string, lower: string) => lineage(guide, lower).some(({ id }) => id === upper);
-  return known.some((id) => guarded.some((taxon) => holds(taxon.id, id) || holds(id, taxon.id)));
-}
 
 export interface Locality {
   locality?: string;

@@ -30,6 +30,7 @@ export { DEFAULT_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies }
 export * from './ranges';
 export { curveAt, dayOfYear, withinDates } from './dates';
 export { type Form, formsOf, hasFacets, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
+export { isSensitive } from './sensitive';
 export { checkGuide, isStates, isValue } from './check';
 export { GREATEST, LEAST } from './checkNumbers';
 export { type CompiledGuide, compileGuide, frequenciesOf, keepNewest, tableUnder } from './compile';

@@ -3,6 +3,7 @@ export { type CountingError, onSide } from './count';
 export { darkShare, type DarkShare } from './dark';
 export { type Difference, differenceOf, type Valued } from './difference';
 export { type Dip, dipOf } from './dip';
+export { type Drawn, drawnOf } from './drawn';
 export { edgesFrom, type EdgeWays } from './edge';
 export { fourierOf, type Harmonic, outlineDistance } from './fourier';
 export { type Grey, greyOf } from './grey';

@@ -5,6 +5,7 @@ import {
   type Character,
   type CompiledGuide,
   type Guide,
+  isSensitive,
   type NamePart,
   sayFacets,
   shortName,
@@ -44,6 +45,9 @@ export interface PageContent {
 }
 
 const MOST_MARKS = 6;
+
+/** What is less probable plays no part in what must stay untold. */
+const UNLIKELY = 0.01;
 
 const NOT_A_PROMISE =
   'No result says that anything is safe to touch, keep or eat. Local law, permits and licensed or medical advice come first.';
@@ -112,6 +116,8 @@ export function standingPage(
   readings: readonly Reading[],
   label: string,
   sayReading: (character: Character, reading: Reading) => string,
+  /** The photo that is on the page: what was pointed at on others stands on them. */
+  photo?: string,
 ): PageContent {
   const { guide } = compiled;
   const { call, beam } = standing;
@@ -123,7 +129,7 @@ export function standingPage(
     number: i + 1,
     heading: `${characterOf(guide, character).label}: ${sayReading(characterOf(guide, character), readings[reading])}`,
     text: sayBits(bits, beam),
-    ...(readings[reading].at ? { at: readings[reading].at } : {}),
+    ...(atOn(readings[reading].at, photo)),
   }));
   const read = heard.map(({ character }) => character);
   const form = compiled.forms.findIndex(({ id }) => id === standing.forms[0].form);
@@ -138,10 +144,13 @@ export function standingPage(
     call.kind === 'undetermined'
       ? [{ text: 'Not yet a name', italic: false }]
       : nameParts({ taxa: compiled.naming.taxa }, { qualifier, taxon: call.taxon, other: call.other });
+  // A page goes out of the station: the place of what must not be found stays at home.
+  const mayBe = standing.taxa.filter(({ p }) => p >= UNLIKELY).map(({ taxon }) => taxon);
+  const place = isSensitive(guide, mayBe) ? undefined : situation.place;
   const facets = [sayFacets(guide, call.facets), call.union?.label].filter(Boolean).join(', ');
   return {
     title: name,
-    subtitle: [facets, label, situation.place, situation.date, guide.title].filter(Boolean).join(' · '),
+    subtitle: [facets, label, place, situation.date, guide.title].filter(Boolean).join(' · '),
     plates,
     lead: [
       { text: `${call.text} `, italic: false },
@@ -166,6 +175,9 @@ export function standingPage(
     caution: `${guide.caution} ${NOT_A_PROMISE}`,
   };
 }
+
+const atOn = (at: Reading['at'], photo: string | undefined): Pick<PagePoint, 'at'> =>
+  at && (at.photo === undefined || at.photo === photo) ? { at: { x: at.x, y: at.y } } : {};
 
 const characterOf = (guide: Guide, id: string): Character => guide.characters.find((character) => character.id === id)!;
 

@@ -1,3 +1,4 @@
+import { bogUmbels } from '../../demo/bogUmbels';
 import { tentCones } from '../../demo/tentCones';
 import { compareForms } from '../compare';
 import { type Reading, sayReading, type Situation } from '../observation';
@@ -30,6 +31,29 @@ describe('a comparison to send', () => {
     expect(page.notes.join(' ')).toContain('Trap: stain at the tip of the base');
     expect(page.caution).toMatch(/seek medical help.*No result says that anything is safe/);
     expect(JSON.stringify(page)).not.toMatch(/harmless|edible/);
+  });
+});
+
+describe('a page that goes out of the station', () => {
+  const page = (place: Reading['at'], photo?: string) => {
+    const situation: Situation = { place: 'Hallin Moss, north pool' };
+    const umbels = compiledFor(bogUmbels, situation);
+    const given: Reading[] = [{ character: bogUmbels.characters[0].id, states: [bogUmbels.characters[0].states![0].id], at: place }];
+    return standingPage(umbels, standingOf(umbels, situation, given), situation, given, 'U1', sayReading, photo);
+  };
+
+  it('does not tell where something was found whose places are not to be published', () => {
+    expect(page(undefined).subtitle).not.toContain('Hallin Moss');
+    const cones = standingOf(compiled, { place: 'slab 3' }, []);
+    expect(standingPage(compiled, cones, { place: 'slab 3' }, [], 'R', sayReading).subtitle).toContain('slab 3');
+  });
+
+  it('has what was pointed at on its own photo alone', () => {
+    const [own, other] = ['a', 'b'].map((letter) => letter.repeat(64));
+    const at = (photo?: string) => page({ x: 0.1, y: 0.2, photo }, own).characters[0]?.at;
+    expect(at()).toEqual({ x: 0.1, y: 0.2 });
+    expect(at(own)).toEqual({ x: 0.1, y: 0.2 });
+    expect(at(other)).toBeUndefined();
   });
 });
 

@@ -33,6 +33,8 @@ export type PageTask =
       walk?: Walked;
       label: string;
       photo?: Photo;
+      /** The hash of that photo: what was pointed at on others stays away. */
+      photoHash?: string;
       kind: PageKind;
     }
   | { page: 'key'; key: Key; guide?: Guide };
@@ -71,11 +73,12 @@ function specimen({
   walk,
   label,
   photo,
+  photoHash,
   kind,
 }: Of<'specimen'>): Promise<Buffer> {
   const guide = knownGuide(hash, given);
   const standing = analyse({ guide, situation, judgement, readings, walk });
-  const content = standingPage(compiledFor(guide, situation, judgement), standing, situation, readings, label, sayReading);
+  const content = standingPage(compiledFor(guide, situation, judgement), standing, situation, readings, label, sayReading, photoHash);
   // Bytes lose their kind on the way between threads.
   return print(kind)(layOut(content, photo && { ...photo, jpeg: Buffer.from(photo.jpeg) }));
 }

@@ -30,6 +30,8 @@ export interface Photo {
   jpeg: Buffer;
   width: number;
   height: number;
+  /** What was measured on it: points as shares of its width and height. */
+  lines?: [number, number][][];
 }
 
 /** Lay a page out: title, plates with their characters pointed at, the words, the caution. All of it on one sheet. */
@@ -128,6 +130,16 @@ function badge(items: Item[], number: number, at: [number, number]): void {
 /** The photo, with the characters that were pointed at on it. */
 function placePhoto(items: Item[], photo: Photo, box: Box, characters: PageContent['characters']): void {
   items.push({ kind: 'photo', jpeg: photo.jpeg, box });
+  // Dark under pale, so that they show on any ground.
+  for (const [stroke, width] of [
+    ['#08110F', 2],
+    ['#FFFFFF', 0.9],
+  ] as const)
+    for (const line of photo.lines ?? [])
+      line.slice(1).forEach(([x, y], i) => {
+        const at = (sx: number, sy: number): [number, number] => [box.x + sx * box.width, box.y + sy * box.height];
+        items.push({ kind: 'line', from: at(...line[i]), to: at(x, y), stroke, width });
+      });
   for (const { number, at } of characters) {
     if (!at) continue;
     const own: [number, number] = [box.x + at.x * box.width, box.y + at.y * box.height];

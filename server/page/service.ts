@@ -4,6 +4,8 @@ import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { findGuide } from '../guides/service';
 import { badRequest } from '../http/errors';
+import { drawnOf } from '@plesion/core/measure';
+import { listMeasurements } from '../measure/service';
 import { keyAndGuide } from '../keys/service';
 import { walkedOf } from '../keys/walk';
 import { findPhoto } from '../photos/service';
@@ -56,8 +58,8 @@ export async function specimenPage(
   if (specimen.guideId === undefined) throw badRequest([NO_GUIDE]);
   const { guide, hash } = await findGuide(em, stationId, specimen.guideId, specimen.guideVersion);
   const walk = await walkedOf(em, stationId, specimen.walk);
-  const shown = photo ? await photoOf(em, files, stationId, photo) : undefined;
-  return pool.draw({ page: 'specimen', guide, hash, situation, judgement, readings, walk, label, photo: shown, kind });
+  const shown = photo ? { ...(await photoOf(em, files, stationId, photo)), lines: await linesOn(em, stationId, id, photo) } : undefined;
+  return pool.draw({ page: 'specimen', guide, hash, situation, judgement, readings, walk, label, photo: shown, photoHash: photo, kind });
 }
 
 /** A key as a sheet to print, with plates of its endings where a guide stands behind it. */
@@ -66,7 +68,19 @@ export async function keySheetPage(em: Em, pool: PagePool, stationId: string, id
   return pool.draw({ page: 'key', key, guide });
 }
 
-async function photoOf(em: Em, files: FileStore, stationId: string, hash: string): Promise<Photo> {
+/** What was measured on a photo, as lines in shares of its width and height. */
+async function linesOn(em: Em, stationId: string, specimenId: string, photo: string): Promise<Photo['lines']> {
+  const all = await listMeasurements(em, stationId, { specimenId });
+  return all.flatMap(({ photo: on, size, protocol: { quantity }, sets }) =>
+    on === photo && size
+      ? drawnOf(quantity, sets[0]).lines.map(({ points, closed }) =>
+          (closed ? [...points, points[0]] : points).map(([x, y]): [number, number] => [x / size.width, y / size.height]),
+        )
+      : [],
+  );
+}
+
+async function photoOf(em: Em, files: FileStore, stationId: string, hash: string): Promise<Omit<Photo, 'lines'>> {
   const whole = await findPhoto(em, files, stationId, hash, 'whole');
   const { data, info } = await sharp(whole)
     .resize(LONGEST, LONGEST, { fit: 'inside' })

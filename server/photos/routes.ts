@@ -4,6 +4,7 @@ import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { bind } from '../http/route';
 import { oneFile } from '../http/upload';
+import { markedPhoto } from './marked';
 import { addPhoto, findPhoto, isPhotoKnown, LARGEST_PHOTO, TOO_LARGE } from './service';
 import { uploadRoutes } from './uploads';
 
@@ -19,6 +20,11 @@ export function photoRoutes(router: Router, em: () => Em, files: FileStore, uplo
   bind(router, em, 'photoKnown', async ({ em: own, caller: { stationId }, params: { hash } }) => ({
     known: await isPhotoKnown(own, stationId, hash),
   }));
+  bind(router, em, 'markedPhoto', async ({ em: own, caller, params: { id, hash }, response }) => {
+    const svg = await markedPhoto(own, files, caller.stationId, id, hash);
+    response.attachment('photo.svg').type('image/svg+xml');
+    return svg;
+  });
   bind(router, em, 'photo', ({ em: own, caller, params, query, response }) => {
     response.set('cache-control', 'private, max-age=31536000, immutable');
     return findPhoto(own, files, caller.stationId, params.hash, query.size ?? 'whole');

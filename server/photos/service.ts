@@ -95,6 +95,13 @@ async function drawn(file: Buffer) {
 export const isPhotoKnown = async (em: Em, stationId: string, hash: string): Promise<boolean> =>
   (await em.count(PhotoEntity, { stationId, hash })) > 0;
 
+/** How large a photo is as it is shown, in pixels. */
+export async function photoSize(em: Em, stationId: string, hash: string): Promise<{ width: number; height: number }> {
+  const row = await em.findOne(PhotoEntity, { stationId, hash }, { fields: ['width', 'height'] });
+  if (!row) throw notFound('photo');
+  return { width: row.width, height: row.height };
+}
+
 export async function findPhoto(em: Em, files: FileStore, stationId: string, hash: string, size: Size): Promise<Buffer> {
   const file = await files.get(keyOf(stationId, hash, size));
   if (file) return file;

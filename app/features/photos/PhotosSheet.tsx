@@ -1,4 +1,4 @@
-import type { SpecimenWrite } from '@plesion/contract';
+import { type SpecimenWrite, urlOf } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { describePhoto, type KeptPhoto, photosOf, withoutPhoto, withPhoto, withTop } from '@plesion/core/specimen';
 import { useState } from 'react';
@@ -17,6 +17,7 @@ import { PointedPhoto } from './PointedPhoto';
 import { SendingPhotos } from './SendingPhotos';
 
 interface PhotosSheetProps {
+  id: string;
   content: SpecimenWrite;
   onChange: (next: (content: SpecimenWrite) => SpecimenWrite) => void;
   /** Absent for a specimen without one: nothing can be pointed at then. */
@@ -26,7 +27,7 @@ interface PhotosSheetProps {
 }
 
 /** The photos of a specimen, with what each shows, whose it is, and what it says of when and where it was taken. */
-export function PhotosSheet({ content, onChange, guide, onBeside }: PhotosSheetProps) {
+export function PhotosSheet({ id, content, onChange, guide, onBeside }: PhotosSheetProps) {
   const photos = photosOf(content);
   const [chosen, choose] = useState<string>();
   const [facts, setFacts] = useState<PhotoFacts>();
@@ -69,6 +70,13 @@ export function PhotosSheet({ content, onChange, guide, onBeside }: PhotosSheetP
             {shown.hash !== content.photo && (
               <Button small label="Put it on top" onPress={() => onChange((now) => withTop(now, shown.hash, mintId()))} />
             )}
+            <Button
+              small
+              kind="quiet"
+              label="Marks as SVG"
+              hint="Marks as SVG: the photo with what was pointed at and measured on it, as a file"
+              onPress={() => window.open(urlOf('markedPhoto', { params: { id, hash: shown.hash } }), '_blank')}
+            />
             <Button small kind="quiet" label="Take the photo off" onPress={() => takeOff(shown.hash)} />
           </View>
         </>

@@ -51,7 +51,7 @@ function Sheet({ first }: { first: SpecimenWrite }) {
   last = content;
   return (
     <QueryClientProvider client={client}>
-      <PhotosSheet content={content} onChange={setContent} guide={tentCones} />
+      <PhotosSheet id="one" content={content} onChange={setContent} guide={tentCones} />
     </QueryClientProvider>
   );
 }

@@ -26,7 +26,7 @@ export function GuidelessPage({ id, draft, state }: { id: string; draft: Draft; 
       nameIt="Name it by hand"
     >
       <SavingLine state={state} />
-      <PhotosSheet content={content} onChange={draft.change} />
+      <PhotosSheet id={id} content={content} onChange={draft.change} />
       <KeyItSheet id={id} content={content} />
       <History determinations={content.determinations} />
       {content.determinations.length === 0 && <GiveGuide id={id} draft={draft} />}

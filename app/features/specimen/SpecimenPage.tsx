@@ -60,6 +60,7 @@ export function SpecimenPage({ id }: { id: string }) {
       nameIt="Write it down"
     >
       <PhotosSheet
+        id={id}
         content={content}
         onChange={draft.change}
         guide={book}
