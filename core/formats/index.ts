@@ -1,5 +1,5 @@
 export { type OccurrenceRecord, OCCURRENCE_TERMS, occurrencesCsv } from './darwinCore';
 export { printGuide } from './plesionJson';
-export { landmarksCsv, landmarksJson, type LandmarkRecord, landmarkTable, readTps, writeTps } from './landmarks';
+export { landmarksCsv, landmarksJson, type LandmarkRecord, landmarkTable, readTps, tpsTable, writeTps } from './landmarks';
 export { type MeasurementFact, measurementsCsv } from './measurementFacts';
 export { type MarkedPhoto, markedPhotoSvg } from './markedPhoto';

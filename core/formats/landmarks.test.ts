@@ -1,5 +1,6 @@
+import Papa from 'papaparse';
 import fc from 'fast-check';
-import { landmarksCsv, landmarksJson, type LandmarkRecord, landmarkTable, measurementsCsv, readTps, writeTps } from '.';
+import { landmarksCsv, landmarksJson, type LandmarkRecord, landmarkTable, measurementsCsv, readTps, tpsTable, writeTps } from '.';
 
 const point = fc.tuple(fc.integer({ min: 0, max: 4000 }), fc.integer({ min: 0, max: 3000 }));
 const record = fc.record({
@@ -77,6 +78,35 @@ const RECORDS: LandmarkRecord[] = [
     curves: [],
   },
 ];
+
+describe('a table to learn from, out of TPS', () => {
+  const specimen = (id: string, points: string[]) => [`LM=${points.length}`, ...points, `ID=${id}`].join('\n');
+  const text = [
+    specimen('slender 01', ['0 0', '10 0', '0 20']),
+    specimen('slender_2', ['0 0', '20 0', '0 40']),
+    specimen('broad-3', ['0 0', '20 0', '0 20']),
+  ].join('\n');
+
+  it('takes what each is from its ID, and the distances between its landmarks', () => {
+    const table = tpsTable(text);
+    if (!table.ok) throw new Error(table.problems[0].message);
+    const [header, ...rows] = Papa.parse<string[]>(table.value).data;
+    expect(header).toEqual(['id', 'kind', '1–2', '1–3', '2–3']);
+    expect(rows.map(([, kind]) => kind)).toEqual(['slender', 'slender', 'broad']);
+    // Without a scale nearness cancels: one twice as large has the same row.
+    expect(rows[0].slice(2)).toEqual(rows[1].slice(2));
+    expect(Number(rows[2][2])).toBeCloseTo(Number(rows[2][3]), 6);
+  });
+
+  it('of specimens with other numbers of landmarks, or of none, is refused by name', () => {
+    expect(tpsTable(`${text}\n${specimen('odd 4', ['0 0', '1 1'])}`)).toMatchObject({
+      ok: false,
+      problems: [{ code: 'tps-unequal', message: expect.stringContaining('“odd 4” has 2 landmarks') }],
+    });
+    expect(tpsTable(specimen('one', ['0 0']))).toMatchObject({ ok: false, problems: [{ code: 'tps-few-landmarks' }] });
+    expect(tpsTable('LM=2\n0 0\nx y')).toMatchObject({ ok: false, problems: [{ code: 'tps-bad-point' }] });
+  });
+});
 
 describe('landmarks as tables', () => {
   it('are a line a point, and made harmless for a spreadsheet', () => {

@@ -5,6 +5,8 @@ import { type Outcome, done, failed } from '../problem';
 /** The landmarks of one specimen on one photo, as they were set once. */
 export interface LandmarkRecord {
   id: string;
+  /** What it is, where that is known: the label that a guide is learned by. */
+  kind?: string;
   /** The photo's name. */
   image?: string;
   /** Its height in pixels: y runs down here, and up in TPS. */
@@ -123,7 +125,8 @@ export function landmarkTable(records: readonly LandmarkRecord[]): string {
   const alike = records.filter(({ landmarks }) => names.every((name) => landmarks.some((one) => one.name === name)));
   const scaled = alike.every(({ scale }) => scale !== undefined);
   const pairs = names.flatMap((a, i) => names.slice(i + 1).map((b) => [a, b] as const));
-  const rows = alike.map(({ id, scale, landmarks }) => {
+  const labelled = alike.some(({ kind }) => kind !== undefined);
+  const rows = alike.map(({ id, kind = '', scale, landmarks }) => {
     const place = new Map(landmarks.map(({ name, at }) => [name, at]));
     const places = names.map((name) => place.get(name)!);
     const middle = [0, 1].map((c) => places.reduce((sum, p) => sum + p[c], 0) / places.length);
@@ -131,14 +134,39 @@ export function landmarkTable(records: readonly LandmarkRecord[]): string {
     const unit = scaled ? scale! : 1 / size;
     return [
       id,
+      ...(labelled ? [kind] : []),
       ...pairs.map(([a, b]) => {
         const [p, q] = [place.get(a)!, place.get(b)!];
         return Number((Math.hypot(p[0] - q[0], p[1] - q[1]) * unit).toPrecision(7));
       }),
     ];
   });
-  return Papa.unparse([['id', ...pairs.map(([a, b]) => `${a}–${b}${scaled ? ' (mm)' : ''}`)], ...rows], {
+  return Papa.unparse([['id', ...(labelled ? ['kind'] : []), ...pairs.map(([a, b]) => `${a}–${b}${scaled ? ' (mm)' : ''}`)], ...rows], {
     escapeFormulae: true,
     newline: '\r\n',
   });
+}
+
+/**
+ * TPS text of many specimens as a table to learn a guide from. What each is, is taken from its ID: the words
+ * before its number, as in `ID=slender 07`.
+ */
+export function tpsTable(text: string): Outcome<string> {
+  const read = readTps(text);
+  if (!read.ok) return read;
+  const records = read.value.map((record) => {
+    const kind = record.id.replace(/[\s_\-.#]*\d.*$/s, '').trim();
+    return { ...record, ...(kind ? { kind } : {}) };
+  });
+  const [{ landmarks }] = records;
+  if (landmarks.length < 2)
+    return failed({ code: 'tps-few-landmarks', message: 'Its specimens have fewer than two landmarks: there is no distance to learn from.', field: 'text' });
+  const other = records.find((record) => record.landmarks.length !== landmarks.length);
+  if (other)
+    return failed({
+      code: 'tps-unequal',
+      message: `“${other.id}” has ${other.landmarks.length} landmarks and “${records[0].id}” ${landmarks.length}: all need the same.`,
+      field: 'text',
+    });
+  return done(landmarkTable(records));
 }

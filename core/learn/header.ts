@@ -14,6 +14,9 @@ const USUAL: Record<(typeof LABELS)[number], RegExp> = {
   morph: /^(morph|phase|colou?r form)$/i,
 };
 
+/** Names of columns that only tell one row from another. */
+const TELLS_APART = /^(id|specimen|catalog(ue)?( number)?|no\.?|#)$/i;
+
 /** The columns of a table by name, and the role each most likely has. */
 export function guessRoles(csv: string): { name: string; role: Role }[] {
   const [header] = Papa.parse<string[]>(csv.slice(0, 20_000).replace(/^\uFEFF/, ''), { preview: 1 }).data;
@@ -22,7 +25,7 @@ export function guessRoles(csv: string): { name: string; role: Role }[] {
     const name = raw.trim();
     const label = LABELS.find((one) => USUAL[one].test(name) && !taken.has(one));
     if (label) taken.add(label);
-    return { name, role: label ?? 'character' };
+    return { name, role: label ?? (TELLS_APART.test(name) ? 'ignore' : 'character') };
   });
 }
 

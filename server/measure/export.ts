@@ -34,13 +34,22 @@ const methodOf = ({ protocol, scale, photo }: Measurement): string =>
     SCALES[scale?.kind ?? 'none'],
   ].join('; ');
 
-/** One record for each time that landmarks were set. */
-export function landmarkRecords(measurements: readonly Measurement[]): LandmarkRecord[] {
+/**
+ * One record for each time that landmarks were set.
+ *
+ * @param kindOf what a specimen is, where it is named.
+ */
+export function landmarkRecords(
+  measurements: readonly Measurement[],
+  kindOf: (specimenId: string) => string | undefined = () => undefined,
+): LandmarkRecord[] {
   return measurements.flatMap(({ id, specimenId, photo, size, protocol, sets, scale }) =>
     sets.map((set, n): LandmarkRecord => {
+      const kind = kindOf(specimenId);
       const mm = scale?.kind === 'lengths' ? mmPerPixel(scale.references[0]) : undefined;
       return {
         id: [specimenId, id, ...(sets.length > 1 ? [n + 1] : [])].join('/'),
+        ...(kind ? { kind } : {}),
         ...(photo ? { image: photo } : {}),
         ...(size ? { height: size.height } : {}),
         ...(mm ? { scale: mm } : {}),
@@ -69,7 +78,11 @@ const WAYS: Record<NonNullable<LandmarkQuery['as']>, { name: string; type: strin
   table: { name: 'landmarks-table.csv', type: 'text/csv', write: landmarkTable },
 };
 
-export function landmarkFile(measurements: readonly Measurement[], as: LandmarkQuery['as'] = 'json') {
+export function landmarkFile(
+  measurements: readonly Measurement[],
+  as: LandmarkQuery['as'] = 'json',
+  kindOf?: (specimenId: string) => string | undefined,
+) {
   const { name, type, write } = WAYS[as];
-  return { name, type, text: write(landmarkRecords(measurements)) };
+  return { name, type, text: write(landmarkRecords(measurements, kindOf)) };
 }

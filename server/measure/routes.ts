@@ -4,6 +4,7 @@ import { bind } from '../http/route';
 import { factsCsv, landmarkFile } from './export';
 import {
   findMeasurement,
+  kindsFor,
   labelsFor,
   listMeasurements,
   measuringOf,
@@ -23,7 +24,8 @@ export function measurementRoutes(router: Router, em: () => Em): void {
     return factsCsv(measurements, await labelsFor(own, caller.stationId, measurements));
   });
   bind(router, em, 'exportLandmarks', async ({ em: own, caller, query: { as, ...query }, response }) => {
-    const { name, type, text } = landmarkFile(await listMeasurements(own, caller.stationId, query), as);
+    const measurements = await listMeasurements(own, caller.stationId, query);
+    const { name, type, text } = landmarkFile(measurements, as, await kindsFor(own, caller.stationId, measurements));
     response.attachment(name).type(type);
     return text;
   });

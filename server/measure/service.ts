@@ -70,6 +70,23 @@ export async function labelsFor(
   return ({ specimenId, character }) => labels.get(specimenId)?.get(character) ?? character;
 }
 
+/** What the specimens of measurements were named, where one taxon without a doubt was; the label that a guide is learned by. */
+export async function kindsFor(
+  em: Em,
+  stationId: string,
+  measurements: readonly Measurement[],
+): Promise<(specimenId: string) => string | undefined> {
+  const ids = [...new Set(measurements.map(({ specimenId }) => specimenId))];
+  const specimens = await em.find(SpecimenEntity, { stationId, id: { $in: ids } }, { fields: ['id', 'determinations'] });
+  const kinds = new Map(
+    specimens.map(({ id, determinations }) => {
+      const last = determinations.at(-1);
+      return [id, last?.qualifier === 'none' ? last.taxon : undefined];
+    }),
+  );
+  return (id) => kinds.get(id);
+}
+
 export const findMeasurement = (em: Em, stationId: string, id: string): Promise<Measurement> =>
   findRecord(em, MEASUREMENT, stationId, id);
 

@@ -1,12 +1,13 @@
 import { asRequest, guessRoles, readTable, type Role, ROLES } from '@plesion/core/learn';
 import { useRouter } from 'expo-router';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { pickFile } from '../../lib/files';
 import { useKeptState } from '../../lib/useKeptState';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Disclosure } from '../../ui/Disclosure';
 import { TextField } from '../../ui/TextField';
 import { Icon } from '../../ui/Icon';
 import { Notice } from '../../ui/Notice';
@@ -19,10 +20,14 @@ import { WorkProgress } from '../../ui/WorkProgress';
 import { ColumnRoles } from './ColumnRoles';
 import { LearnResult } from './LearnResult';
 import { TablePreview } from './TablePreview';
+import { TakeMeasured } from './TakeMeasured';
 import { useLearn } from './useLearn';
 
 /** A larger table is looked at in part here, and as a whole by the server. */
 const PREVIEWED = 400_000;
+
+/** Landmarks of morphometrics (TPS) begin with how many there are. */
+const looksLikeTps = (text: string): boolean => /^\s*LM\s*=\s*\d/i.test(text);
 
 /** What was put together so far; kept over a reload. */
 const Typed = z.object({
@@ -37,8 +42,16 @@ export function LearnScreen() {
   const [{ title, csv, roles }, change, forget] = useKeptState('learn', Typed, { title: '', csv: '', roles: [] });
   const setRoles = (next: { name: string; role: Role }[]) => change({ roles: next });
   const learn = useLearn();
+  const [unread, setUnread] = useState<string>();
+  const takeTable = (text: string) => change({ csv: text, roles: guessRoles(text) });
   const take = (text: string) => {
-    change({ csv: text, roles: guessRoles(text) });
+    setUnread(undefined);
+    if (!looksLikeTps(text)) return takeTable(text);
+    void import('@plesion/core/formats').then(({ tpsTable }) => {
+      const table = tpsTable(text);
+      if (table.ok) takeTable(table.value);
+      else setUnread(table.problems[0].message);
+    });
   };
   const preview = useMemo(() => {
     if (!csv.trim()) return undefined;
@@ -95,9 +108,9 @@ export function LearnScreen() {
         />
         <View style={styles.row}>
           <Button
-            label="Choose a CSV file"
+            label="Choose a CSV or TPS file"
             icon={<Icon name="upload" size={18} color={colour.kelp} />}
-            onPress={() => void pickFile('.csv,text/csv,.tsv,.txt').then(async (file) => file && take(await file.text()))}
+            onPress={() => void pickFile('.csv,text/csv,.tsv,.txt,.tps').then(async (file) => file && take(await file.text()))}
           />
         </View>
         <TextField
@@ -110,6 +123,14 @@ export function LearnScreen() {
           hint={csv ? `${csv.split('\n').filter((line) => line.trim()).length - 1} rows` : undefined}
           style={styles.paste}
         />
+        {unread && (
+          <Notice kind="problem" title="These landmarks cannot be read">
+            {unread}
+          </Notice>
+        )}
+        <Disclosure title="From what was measured here">
+          <TakeMeasured onTable={takeTable} />
+        </Disclosure>
         {csv !== '' && <Button small kind="quiet" label="Clear the table" onPress={() => take('')} />}
       </Card>
       {roles.length > 0 && <ColumnRoles roles={roles} columns={preview?.ok ? preview.value.columns : []} onChange={setRoles} />}

@@ -65,6 +65,38 @@ describe('learning from a table', () => {
     });
   });
 
+  it('takes landmarks as TPS text, and says which line cannot be read', async () => {
+    mockApi.mockReturnValue(new Promise(() => {}));
+    show();
+    const specimen = (kind: string, n: number, width: number) => `LM=3\n0 0\n${width} 0\n0 ${20 + (n % 3)}\nID=${kind} ${n}`;
+    const text = Array.from({ length: 12 }, (_, n) =>
+      n % 2 ? specimen('slender', n, 8 + (n % 5) / 10) : specimen('broad', n, 20 + (n % 5) / 10),
+    ).join('\n');
+    fireEvent.changeText(screen.getByLabelText('or paste it'), text.replace('0 21', '0 x'));
+    await waitFor(() => expect(screen.getByText(/^Line \d+: a point should be here/)).toBeTruthy());
+    fireEvent.changeText(screen.getByLabelText('Title of the guide'), 'From landmarks');
+    fireEvent.changeText(screen.getByLabelText('or paste it'), text);
+    await waitFor(() => expect(screen.getByText('12 specimens, 2 kinds')).toBeTruthy());
+    expect(screen.queryByText(/^Line \d+/)).toBeNull();
+    await begin();
+    expect(mockApi).toHaveBeenCalledWith('learn', {
+      body: expect.objectContaining({ labels: { taxon: 'kind' }, ignore: ['id'], csv: expect.stringMatching(/^id,kind,1–2/) }),
+    });
+  });
+
+  it('takes what was measured at the station, a character at a time', async () => {
+    const measured = ['a', 'b', 'b'].map((specimenId) => ({ character: 'width-ratio', specimenId }));
+    mockApi.mockResolvedValue({ measurements: measured });
+    const fetched = jest.fn(async () => ({ ok: true, text: async () => csv }));
+    globalThis.fetch = fetched as unknown as typeof fetch;
+    show();
+    fireEvent.press(screen.getByLabelText('From what was measured here'));
+    await waitFor(() => screen.getByLabelText('width ratio: 2 specimens'));
+    await act(async () => fireEvent.press(screen.getByLabelText('width ratio: 2 specimens')));
+    expect(fetched).toHaveBeenCalledWith('/api/export/landmarks?as=table&character=width-ratio');
+    await waitFor(() => expect(screen.getByText('30 specimens, 2 kinds')).toBeTruthy());
+  });
+
   it('tells how far it is, and can be stopped', async () => {
     mockApi.mockImplementation((name: string) =>
       Promise.resolve(
