@@ -46,6 +46,7 @@ const features = {
   lots: ['guides', 'keys', 'plates', 'records', 'session'],
   walk: ['analysis', 'glossary', 'judgement', 'keys', 'lots', 'plates', 'reading', 'records', 'session'],
   measure: ['analysis', 'judgement', 'photos', 'plates', 'records', 'session'],
+  tempo: ['analysis', 'judgement', 'plates', 'records', 'session'],
   beside: ['analysis', 'compare', 'judgement', 'measure', 'photos', 'plates', 'records', 'session'],
   bench: ['analysis', 'compare', 'judgement', 'keys', 'photos', 'plates', 'reading', 'records', 'session'],
   determination: ['analysis', 'judgement', 'records', 'session'],

@@ -128,6 +128,8 @@ export const Character = z.strictObject({
   /** Which part of the plate shows it. */
   plate: z.strictObject({ view: id, part: id }).optional(),
   /** How it is taken on a photo. */
+  /** Its value is how often something happens in its unit of time, such as wing-beats a second: it can be tapped, or marked on a clip. */
+  tempo: z.boolean().optional(),
   protocol: Protocol.optional(),
 });
 export type Character = z.infer<typeof Character>;

@@ -32,7 +32,7 @@ interface CharacterEditorProps {
   /** Show the keys that answer. */
   keys?: boolean;
   /** Where it is measured on a photo, where there is one. */
-  measureHref?: Href;
+  way?: { href: Href; label: string };
   /** Room for the measuring plate; none is shown without it. */
   plateWidth?: number;
 }
@@ -51,7 +51,7 @@ export function CharacterEditor({
   onClear,
   onLookAgain,
   keys,
-  measureHref,
+  way,
   plateWidth,
 }: CharacterEditorProps) {
   const [several, setSeveral] = useState((reading?.states?.length ?? 0) > 1);
@@ -72,10 +72,10 @@ export function CharacterEditor({
         </Notice>
       )}
       {character.help && <Text quiet>{character.help}</Text>}
-      {measureHref && character.protocol && (
-        <LinkBox href={measureHref} style={styles.measure}>
+      {way && (
+        <LinkBox href={way.href} style={styles.measure}>
           <Text strong color={colour.kelp}>
-            Measure it on a photo
+            {way.label}
           </Text>
         </LinkBox>
       )}

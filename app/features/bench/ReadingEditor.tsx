@@ -1,3 +1,4 @@
+import type { Character } from '@plesion/core/guide';
 import { CharacterEditor } from './CharacterEditor';
 import { type Bench, settingOf } from '../analysis/useBench';
 
@@ -23,9 +24,16 @@ export function ReadingEditor({ bench, keys, plateWidth }: { bench: Bench; keys?
       onPut={bench.put}
       onClear={bench.clear}
       onLookAgain={bench.lookAgain}
-      measureHref={`/specimens/${bench.draft.id}/measure?character=${chosen.id}`}
+      way={wayTo(bench.draft.id, chosen)}
       keys={keys}
       plateWidth={plateWidth}
     />
   );
+}
+
+/** The page on which a character is taken; undefined where it is read by eye alone. */
+function wayTo(id: string, { id: character, protocol, tempo }: Character) {
+  if (tempo) return { href: `/specimens/${id}/tempo?character=${character}`, label: 'Count the beat' } as const;
+  if (protocol) return { href: `/specimens/${id}/measure?character=${character}`, label: 'Measure it on a photo' } as const;
+  return undefined;
 }

@@ -1,0 +1,56 @@
+import { createElement, useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { pickFile } from '../../lib/files';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { ClipDesk } from './ClipDesk';
+import { useFilmPlayer } from './player';
+
+/** A film from this device, with beats marked on its time line. It is looked at here and sent nowhere. */
+export function FilmClip({ beats, onBeat }: { beats: readonly number[]; onBeat: (second: number) => void }) {
+  const [file, setFile] = useState<File>();
+  const [uri, setUri] = useState<string>();
+  const [film, setFilm] = useState<HTMLVideoElement | null>(null);
+  const [failed, setFailed] = useState(false);
+  const player = useFilmPlayer(film);
+  useEffect(() => {
+    if (!file) return;
+    const own = URL.createObjectURL(file);
+    setUri(own);
+    setFailed(false);
+    return () => URL.revokeObjectURL(own);
+  }, [file]);
+  return (
+    <View style={{ gap: space.s, alignItems: 'stretch' }}>
+      <View style={{ alignItems: 'flex-start', gap: space.xs }}>
+        <Button
+          small
+          label={file ? 'Another clip' : 'Choose a clip'}
+          onPress={() => void pickFile('video/*').then((chosen) => chosen && setFile(chosen))}
+        />
+        <Text size="small" quiet>
+          It stays on this device.
+        </Text>
+      </View>
+      {failed && (
+        <Notice kind="problem" title="The clip cannot be shown">
+          This browser does not play it. Save it as MP4 (H.264) or WebM, and choose that.
+        </Notice>
+      )}
+      {uri &&
+        createElement('video', {
+          key: uri,
+          ref: setFilm,
+          src: uri,
+          muted: true,
+          playsInline: true,
+          'aria-label': 'The clip',
+          onError: () => setFailed(true),
+          style: { width: '100%', maxHeight: 420, borderRadius: 12, background: '#000', filter: 'var(--photo)' },
+        })}
+      {player && <ClipDesk player={player} beats={beats} onBeat={onBeat} />}
+    </View>
+  );
+}
