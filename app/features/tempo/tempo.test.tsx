@@ -51,9 +51,12 @@ describe('beats', () => {
 describe('the page of a beat', () => {
   it('is tapped, told with its error, taken back, and used as a reading', async () => {
     render(<TempoScreen id="one" />);
-    const pad = screen.getByLabelText('Tap at each beat');
-    for (const [i, at] of [1000, 1350, 1695, 2052, 2400].entries())
-      fireEvent(pad, 'pressIn', { nativeEvent: { timestamp: at + i }, timeStamp: at });
+    const pad = screen.getByText('Tap at each beat');
+    for (const timeStamp of [1000, 1350, 1695, 2052]) fireEvent(pad, 'pointerDown', { timeStamp });
+    // A key that is held repeats itself, and is one tap.
+    for (const repeat of [false, true, true])
+      fireEvent(pad, 'keyDown', { key: ' ', repeat, timeStamp: repeat ? 2500 : 2400, preventDefault: jest.fn() });
+    fireEvent(pad, 'keyDown', { key: 'Tab', timeStamp: 2600, preventDefault: jest.fn() });
     expect(screen.getByTestId('tempo')).toHaveTextContent(/^2\.8\d+ ± 0\.0\d+ beats\/s$/);
     expect(screen.getByText('5 beats')).toBeTruthy();
     fireEvent.press(screen.getByLabelText('Take the last back'));
@@ -67,7 +70,7 @@ describe('the page of a beat', () => {
 
   it('is not used on too few beats', () => {
     render(<TempoScreen id="two" />);
-    fireEvent(screen.getByLabelText('Tap at each beat'), 'pressIn', { nativeEvent: { timestamp: 5 }, timeStamp: 5 });
+    fireEvent(screen.getByText('Tap at each beat'), 'pointerDown', { timeStamp: 5 });
     expect(screen.getByText('1 beat')).toBeTruthy();
     expect(screen.getByLabelText('Use it')).toBeDisabled();
     fireEvent.press(screen.getByLabelText('Begin again'));
