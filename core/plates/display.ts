@@ -31,16 +31,25 @@ const units = (mm: number) => Math.round(mm * 100);
 /** Joins numbers with the fewest characters: a minus sign needs no space before it. */
 const packed = (numbers: readonly number[]) => numbers.reduce((text, n, i) => text + (i > 0 && n >= 0 ? ' ' : '') + n, '');
 
-/** A smooth curve as an SVG path of relative cubic segments. */
+/**
+ * A smooth curve as an SVG path of relative cubic segments. Where it runs on smoothly, the handle
+ * into a knot mirrors the one out of it, and need not be written.
+ */
 export function curvePath(c: Curve): string {
   const segments = c.closed ? c.points.length : c.points.length - 1;
   let [x, y] = [units(c.points[0][0]), units(c.points[0][1])];
   let d = `M${packed([x, y])}`;
+  let last = '';
   for (let i = 0; i < segments; i++) {
     const bends = handles(c, i)
       .slice(1)
       .map(([px, py]) => [units(px), units(py)]);
-    d += `c${packed(bends.flatMap(([px, py]) => [px - x, py - y]))}`;
+    const command = i > 0 && !c.sharp.has(i) ? 's' : 'c';
+    const numbers = (command === 's' ? bends.slice(1) : bends).flatMap(([px, py]) => [px - x, py - y]);
+    // A command that is repeated need not be named again.
+    d += command === last ? (numbers[0] < 0 ? '' : ' ') : command;
+    d += packed(numbers);
+    last = command;
     [x, y] = bends[2];
   }
   return c.closed ? `${d}z` : d;
@@ -85,7 +94,7 @@ export function discPath(discs: readonly { at: Point; radius: number }[]): strin
 }
 
 /** Numbers that one command of each letter takes; `l` followed by four numbers is two commands. */
-const TAKES: Record<string, number> = { c: 6, l: 2, a: 7, m: 2, h: 1, z: 0 };
+const TAKES: Record<string, number> = { c: 6, s: 4, l: 2, a: 7, m: 2, h: 1, z: 0 };
 
 /** How many drawing commands a plate has, repeated ones counted each time. */
 export const commandCount = (plate: Pick<Plate, 'inks'>): number =>

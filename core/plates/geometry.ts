@@ -55,6 +55,61 @@ export function handles(c: Curve, i: number): [Point, Point, Point, Point] {
   return [from, add(from, times(minus(to, before), 1 / 6)), minus(to, times(minus(after, from), 1 / 6)), to];
 }
 
+/** Where a line through points turns by more than this, in radians, it has a corner. */
+const CORNER = 0.6;
+
+/** A place of a flat patch that lies no further from the straight line between those beside it, as a share of the whole, is not missed. */
+const NEAR = 0.006;
+
+/** How much a closed line turns at each of its points, in radians. */
+function turnsOf(points: readonly Point[]): number[] {
+  const n = points.length;
+  const heading = points.map((at, i) => {
+    const [dx, dy] = minus(points[(i + 1) % n], at);
+    return Math.atan2(dy, dx);
+  });
+  return heading.map((to, i) => {
+    const turn = Math.abs(to - heading[(i + n - 1) % n]);
+    return Math.min(turn, 2 * Math.PI - turn);
+  });
+}
+
+/**
+ * A closed curve with fewer knots: of those that lie nearly in line, every other one.
+ *
+ * @param share how far a knot may lie from the straight line between those beside it, as a share of the whole.
+ */
+export function thinned({ points, sharp, closed }: Curve, share: number): Curve {
+  const n = points.length;
+  const { width, height } = boxOf(points);
+  const near = share * Math.hypot(width, height);
+  const kept: Point[] = [];
+  const corners: number[] = [];
+  let dropped = true;
+  points.forEach((at, i) => {
+    const [before, after] = [points[(i + n - 1) % n], points[(i + 1) % n]];
+    const beside = [i + n - 1, i, i + 1].some((k) => sharp.has(k % n));
+    dropped = !dropped && !beside && i < n - 1 && offLine(at, before, after) < near;
+    if (dropped) return;
+    if (sharp.has(i)) corners.push(kept.length);
+    kept.push(at);
+  });
+  return curve(kept, corners, closed);
+}
+
+/** How far a point lies from the straight line through two others. */
+function offLine(at: Point, a: Point, b: Point): number {
+  const [dx, dy] = minus(b, a);
+  const [px, py] = minus(at, a);
+  return Math.abs(px * dy - py * dx) / (Math.hypot(dx, dy) || 1);
+}
+
+/** A closed curve through the points of a polygon, round but where the polygon has a corner. */
+export function rounded(polygon: readonly Point[]): Curve {
+  const corners = turnsOf(polygon).flatMap((turn, i) => (turn > CORNER ? [i] : []));
+  return thinned(curve([...polygon], corners), NEAR);
+}
+
 /** Points along the curve, `per` to a segment. */
 export function sample(c: Curve, per: number): Point[] {
   const segments = c.closed ? c.points.length : c.points.length - 1;

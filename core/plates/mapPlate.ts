@@ -5,7 +5,7 @@ import type { Point } from './geometry';
 const UNIT = 100;
 
 /** Numbers that each command takes, as plates use them. */
-const TAKES: Record<string, number> = { M: 2, m: 2, l: 2, h: 1, c: 6, a: 7, z: 0 };
+const TAKES: Record<string, number> = { M: 2, m: 2, l: 2, h: 1, c: 6, s: 4, a: 7, z: 0 };
 
 /**
  * The paths of a plate with each of their points sent elsewhere: placed, turned, or seen aslant.
@@ -34,6 +34,8 @@ export function scaleAt(to: (mm: Point) => Point, [x, y]: Point): number {
 function mapPath(d: string, to: (mm: Point) => Point): string {
   let [x, y] = [0, 0];
   let start: Point = [0, 0];
+  /** The last handle of the curve that goes on. */
+  let handle: Point = [0, 0];
   const seen = (px: number, py: number) => {
     const [sx, sy] = to([px / UNIT, py / UNIT]);
     return `${sx.toFixed(2)} ${sy.toFixed(2)}`;
@@ -65,9 +67,14 @@ function mapPath(d: string, to: (mm: Point) => Point): string {
           x += n[0];
           break;
         case 'c':
-          out.push(`C${seen(x + n[0], y + n[1])} ${seen(x + n[2], y + n[3])} ${seen(x + n[4], y + n[5])}`);
-          [x, y] = [x + n[4], y + n[5]];
+        case 's': {
+          // A handle that is not written mirrors the one before.
+          const [ox, oy, ...bend] = kind === 'c' ? n : [x - handle[0], y - handle[1], ...n];
+          out.push(`C${seen(x + ox, y + oy)} ${seen(x + bend[0], y + bend[1])} ${seen(x + bend[2], y + bend[3])}`);
+          handle = [x + bend[0], y + bend[1]];
+          [x, y] = [x + bend[2], y + bend[3]];
           continue;
+        }
         case 'a': {
           const radius = scaleAt(to, [x / UNIT, y / UNIT]) / UNIT;
           [x, y] = [x + n[5], y + n[6]];

@@ -1,5 +1,19 @@
 import { curvePath, dotPath, INK, type Ink, linePath, type Plate } from './display';
-import { add, type Box, boxOf, type Curve, flat, inside, minus, type Point, runsClockwise, sample, times } from './geometry';
+import {
+  add,
+  type Box,
+  boxOf,
+  type Curve,
+  flat,
+  inside,
+  minus,
+  type Point,
+  rounded,
+  runsClockwise,
+  sample,
+  thinned,
+  times,
+} from './geometry';
 import { stipple, type Tone } from './stipple';
 
 /**
@@ -34,7 +48,12 @@ export interface Shape {
 }
 
 /** A closed part: tint, then what `onTop` draws, then stipple, then the weighted contour. */
-export function shape(pen: Pen, { outline, part, tint, tone, weight = 1 }: Shape, onTop?: (polygon: Point[]) => void): Point[] {
+export function shape(
+  pen: Pen,
+  { outline: whole, part, tint, tone, weight = 1 }: Shape,
+  onTop?: (polygon: Point[]) => void,
+): Point[] {
+  const outline = pen.detail === 'full' && whole.points.length > MANY_KNOTS ? thinned(whole, IN_LINE) : whole;
   const polygon = sample(outline, pen.detail === 'full' ? 5 : 3);
   note(pen, part, polygon);
   const fill: Ink = { d: curvePath(outline), part, fill: tint };
@@ -72,7 +91,7 @@ function edgeHatch(pen: Pen, part: string, polygon: readonly Point[]): void {
   const turn = runsClockwise(polygon) ? 1 : -1;
   const box = boxOf(polygon);
   // Limbs are many and small: fewer strokes say it.
-  const pitch = pen.size * (Math.max(box.width, box.height) > pen.size * 0.5 ? 0.026 : 0.07);
+  const pitch = pen.size * (Math.max(box.width, box.height) > pen.size * 0.5 ? 0.038 : 0.1);
   const edge = flat(polygon);
   const strokes: string[] = [];
   let gone = 0;
@@ -113,11 +132,13 @@ export function sheen(pen: Pen, part: string, patch: readonly Point[], light: st
     );
 }
 
-/** A ribbon round the outline, thin towards the light and thick away from it. */
+/** An outline of more knots than this says no more by those that lie so nearly in line. */
+const MANY_KNOTS = 8;
+const IN_LINE = 0.0015;
+
+/** A ribbon round the outline, thin towards the light and thick away from it; as smooth as the outline, at any size. */
 function contour(pen: Pen, part: string, outline: Curve, weight: number): Ink {
-  const box = boxOf(outline.points);
-  const large = weight >= HATCHED && Math.max(box.width, box.height) > pen.size * 0.5;
-  const line = sample(outline, outline.points.length > 30 ? 4 : large ? 3 : 2);
+  const line = outline.points;
   const n = line.length;
   const turn = runsClockwise(line) ? 1 : -1;
   const outer: Point[] = [];
@@ -131,8 +152,11 @@ function contour(pen: Pen, part: string, outline: Curve, weight: number): Ink {
     outer.push(add(at, times(out, half)));
     inner.push(add(at, times(out, -half)));
   });
-  return { d: linePath(outer) + linePath(inner), part, fill: INK };
+  return { d: curvePath({ ...outline, points: outer }) + curvePath({ ...outline, points: inner }), part, fill: INK };
 }
+
+/** From so few knots on a line needs places between them to swell and taper. */
+const FEW_KNOTS = 4;
 
 /** An open line that tapers to a point at both ends. */
 export function stroke(pen: Pen, part: string, line: Curve, weight: number, color: string = INK, opacity?: number): void {
@@ -141,7 +165,8 @@ export function stroke(pen: Pen, part: string, line: Curve, weight: number, colo
     pen.inks.push({ d: curvePath(line), part, stroke: color, strokeWidth, ...(opacity === undefined ? {} : { opacity }) });
     return;
   }
-  const points = sample(line, 4);
+  const per = line.points.length <= FEW_KNOTS ? 2 : 1;
+  const points = sample(line, per);
   const n = points.length - 1;
   const sides = points.map((at, i) => {
     const along = minus(points[Math.min(n, i + 1)], points[Math.max(0, i - 1)]);
@@ -151,13 +176,15 @@ export function stroke(pen: Pen, part: string, line: Curve, weight: number, colo
     return [add(at, out), minus(at, out)] as const;
   });
   const ring = [...sides.map(([a]) => a), ...sides.map(([, b]) => b).reverse()];
-  pen.inks.push({ d: linePath(ring), part, fill: color, ...(opacity === undefined ? {} : { opacity }) });
+  const corners = [...line.sharp].flatMap((i) => [i * per, 2 * n + 1 - i * per]);
+  const d = curvePath({ points: ring, sharp: new Set([0, n, n + 1, 2 * n + 1, ...corners]), closed: true });
+  pen.inks.push({ d, part, fill: color, ...(opacity === undefined ? {} : { opacity }) });
 }
 
 /** Flat colour under the ink: a band, blotch or dark tip. */
 export function wash(pen: Pen, part: string, polygon: readonly Point[], color: string, opacity = 1): void {
   if (polygon.length < 3) return;
-  pen.inks.push({ d: linePath(polygon), part, fill: color, opacity });
+  pen.inks.push({ d: pen.detail === 'full' ? curvePath(rounded(polygon)) : linePath(polygon), part, fill: color, opacity });
 }
 
 /** Round grains of one size: an ink ring with a lighter middle, moved towards the light by `lift`. */

@@ -64,7 +64,7 @@ export function drawUnderside(pen: Pen, model: CrabModel): void {
     part: 'carapace',
     tint: GROUNDS[model.ground].limb,
     weight: 1.35,
-    tone: roundTone(polygon, model.width * 0.16, 0.05, 0.7),
+    tone: roundTone(polygon, model.width * 0.16, 0.03, 0.5),
   });
   if (pen.detail === 'tile') return;
   const at = (u: number, v: number) => onCarapace(model, u, v);
@@ -82,7 +82,7 @@ export function drawSternum(pen: Pen, model: CrabModel): void {
     part: 'sternum',
     tint: under(model),
     weight: 0.95,
-    tone: roundTone(polygon, model.width * 0.12, 0.03, 0.6),
+    tone: roundTone(polygon, model.width * 0.12, 0.02, 0.48),
   });
   const at = (u: number, v: number) => onCarapace(model, u * STERNUM, v);
   const lines = [

@@ -105,7 +105,7 @@ export function drawLeg(pen: Pen, model: CrabModel, { root, leg, right, tint }: 
     const polygon = sample(own(outline), 4);
     shape(
       pen,
-      { outline: own(outline), part, tint, weight: 0.82, tone: roundTone(polygon, model.width * 0.06, 0.02, 0.62) },
+      { outline: own(outline), part, tint, weight: 0.82, tone: roundTone(polygon, model.width * 0.06, 0.015, 0.5) },
       (within) => i !== 3 && bands(pen, model, part, within, side(joints[i]), side(joints[i + 1])),
     );
     if (i === 0 && pen.detail === 'full') {

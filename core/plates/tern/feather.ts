@@ -26,7 +26,7 @@ export function onFeather({ root, tip, width, bow = 0, taper = 0.4 }: Feather, t
 }
 
 function featherOutline(feather: Feather, full: boolean): Curve {
-  const stops = full ? [0, 0.24, 0.56, 0.84, 0.96] : [0.08, 0.8];
+  const stops = full ? [0, 0.26, 0.6, 0.93] : [0.08, 0.8];
   return curve([
     ...stops.map((t) => onFeather(feather, t, -1)),
     onFeather(feather, 1, 0),
@@ -83,7 +83,7 @@ export function drawFeather(
   );
   if (side === 0) return;
   const length = Math.hypot(...minus(feather.tip, feather.root));
-  const barbs = Math.max(4, Math.min(8, Math.round(length / (pen.size * 0.05))));
+  const barbs = Math.max(4, Math.min(7, Math.round(length / (pen.size * 0.055))));
   const lines = Array.from({ length: barbs }, (_, i) => {
     const t = 0.32 + (0.6 * i) / barbs;
     return linePath([onFeather(feather, t, 0.1 * side), onFeather(feather, t + 0.05, 0.84 * side)], false);
@@ -121,18 +121,7 @@ export function scallops(
       const down = (r + 0.5) / rows;
       const deep = down + 0.62 / rows;
       const foot = at((left + right) / 2, deep);
-      if (pen.detail !== 'full') {
-        arcs.push(curvePath(curve([at(left, down), foot, at(right, down)], [], false)));
-        continue;
-      }
-      const points = [
-        at(left, down),
-        at(left + 0.2 / many, deep - 0.1 / rows),
-        foot,
-        at(right - 0.2 / many, deep - 0.1 / rows),
-        at(right, down),
-      ];
-      arcs.push(linePath(points, false));
+      arcs.push(curvePath(curve([at(left, down), foot, at(right, down)], [], false)));
     }
   }
   pen.inks.push({ d: arcs.join(''), part, stroke: colour, strokeWidth: Math.max(1, Math.round(pen.size * weight)), opacity });

@@ -1,14 +1,23 @@
-import { curve, type Point, polar, sample } from '../geometry';
-import { note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
+import { curve, mix, type Point, polar, sample } from '../geometry';
+import { note, type Pen, roundTone, stippleIn, stroke, wash } from '../pen';
 import { drawFeather, scallops } from './feather';
 import { MANTLES, SADDLES, type TernModel, WHITE } from './model';
 import { type At, placed, shade, WING_TIP, WRIST } from './sheet';
 
-/** Folded wing: primaries from the longest up, then tertials, then coverts over them. */
+/**
+ * The folded wing as it lies on the bird: groups of feathers that overlap like tiles, each from the lowest
+ * up and from the tip inwards. Nothing outlines it as a whole: above it goes over into the back.
+ */
 export function drawFoldedWing(pen: Pen, at: At, model: TernModel): void {
   const grey = MANTLES[model.mantle];
-  const full = pen.detail === 'full';
-  const backs = full ? [0, 6.5, 13, 19.5, 26, 32] : [0, 14, 28];
+  drawPrimaries(pen, at, grey);
+  // In a tile the group of the tertials stands for all of them.
+  for (const group of pen.detail === 'tile' ? GROUPS.slice(0, 1) : GROUPS) drawGroup(pen, at, group, grey);
+  drawLesserCoverts(pen, at, model);
+}
+
+function drawPrimaries(pen: Pen, at: At, grey: string): void {
+  const backs = pen.detail === 'full' ? [0, 6.5, 13, 19.5, 26, 32] : pen.detail === 'tile' ? [0, 18] : [0, 14, 28];
   const dark = pen.detail === 'figure' ? grey : shade(grey, 0.8);
   backs.forEach((back, i) => {
     const root: Point = [64 + i * 0.8, 9.4 - i * 0.9];
@@ -20,59 +29,98 @@ export function drawFoldedWing(pen: Pen, at: At, model: TernModel): void {
     );
   });
   note(pen, 'primaries', [at([100, 4]), at(WING_TIP)]);
-  const tertials: Point[] = [
-    [44, 0],
-    [60, -1.4],
-    [80, 1.4],
-    [97, 5.2],
-    [94, 8.6],
-    [80, 10],
-    [64, 10.4],
-    [48, 9],
-  ];
-  shape(pen, { outline: curve(tertials.map(at), [3]), part: 'tertials', tint: grey, weight: 0.6 });
-  if (full) {
-    for (const [y, long] of [
-      [-0.6, 88],
-      [2.2, 91],
-      [5, 93],
-    ] as const) {
-      stroke(
-        pen,
-        'tertials',
-        curve(
-          placed(at, [
-            [54, y + 1.6],
-            [70, y + 1.9],
-            [long - 4, y + 3.4],
-            [long, y + 4.6],
-          ]),
-          [],
-          false,
-        ),
-        0.008,
-      );
-      stroke(
-        pen,
-        'tertials',
-        curve(
-          placed(at, [
-            [70, y + 2.7],
-            [long - 5, y + 4.2],
-            [long - 1.4, y + 5],
-          ]),
-          [],
-          false,
-        ),
-        0.01,
-        WHITE,
-      );
-    }
-  }
-  drawCoverts(pen, at, model);
 }
 
-/** The edge of the coverts, above and below, at a share along the wing. */
+/** Feathers that lie over each other like tiles: the lowest and the uppermost, and how many there are in between. */
+interface Group {
+  part: string;
+  roots: [Point, Point];
+  tips: [Point, Point];
+  /** How far the middle ones reach beyond the line between the two. */
+  bulge: number;
+  width: number;
+  taper: number;
+  many: { full: number; small: number };
+  weight: number;
+  /** Do they have pale ends? */
+  pale?: boolean;
+}
+
+const GROUPS: readonly Group[] = [
+  {
+    part: 'tertials',
+    roots: [
+      [62, 9.6],
+      [54, -1.6],
+    ],
+    tips: [
+      [84, 10.8],
+      [95, 6.2],
+    ],
+    bulge: 2,
+    width: 6.4,
+    taper: 0.7,
+    many: { full: 4, small: 2 },
+    weight: 0.55,
+    pale: true,
+  },
+  {
+    part: 'coverts',
+    roots: [
+      [50, 10.6],
+      [50, -2.2],
+    ],
+    tips: [
+      [70, 12.2],
+      [77.5, 1.6],
+    ],
+    bulge: 1.6,
+    width: 4.6,
+    taper: 0.5,
+    many: { full: 7, small: 3 },
+    weight: 0.42,
+  },
+  {
+    part: 'coverts',
+    roots: [
+      [39, 9.6],
+      [43, -3.4],
+    ],
+    tips: [
+      [55, 12.4],
+      [63, -1.2],
+    ],
+    bulge: 2.2,
+    width: 4.4,
+    taper: 0.3,
+    many: { full: 7, small: 0 },
+    weight: 0.36,
+  },
+];
+
+function drawGroup(pen: Pen, at: At, group: Group, grey: string): void {
+  const { part, roots, tips, bulge, width, taper, many, weight, pale } = group;
+  const full = pen.detail === 'full';
+  const count = full ? many.full : many.small;
+  for (let i = 0; i < count; i++) {
+    const t = count === 1 ? 0.5 : i / (count - 1);
+    const [tx, ty] = mix(tips[0], tips[1], t);
+    const tip: Point = [tx + bulge * Math.sin(Math.PI * t), ty];
+    drawFeather(
+      pen,
+      { root: at(mix(roots[0], roots[1], t)), tip: at(tip), width: at([full ? width : width * 1.6, 0])[0], bow: -0.02, taper },
+      {
+        part,
+        tint: i % 2 && full ? shade(grey, 0.97) : grey,
+        weight: full ? weight : weight * 1.1,
+        side: part === 'tertials' ? 1 : 0,
+        marks: pale && full ? [{ from: 0.93, colour: WHITE, opacity: 0.85 }] : [],
+      },
+    );
+  }
+}
+
+/** A place of the coverts: backwards along the wing, and down from its upper edge. */
 const covertPoint = (along: number, down: number): Point => {
   const x = 33.4 + along * 41;
   const top = 0.6 - 4.2 * Math.sin(Math.PI * Math.min(1, along * 0.9 + 0.08)) + along * 1.6;
@@ -80,24 +128,32 @@ const covertPoint = (along: number, down: number): Point => {
   return [x, top + (foot - top) * down];
 };
 
-function drawCoverts(pen: Pen, at: At, model: TernModel): void {
-  const grey = MANTLES[model.mantle];
+/** The wing from the wrist along its lower edge: all that is drawn of its outline. */
+const LOWER_EDGE: Point[] = [
+  [34.6, -0.6],
+  [32.8, 2.2],
+  [33.6, 6.2],
+  [38, 10],
+  [46, 12.4],
+  [56, 13.2],
+];
+
+/** The small coverts round the wrist, which hide the roots of the others and go over into the back. */
+function drawLesserCoverts(pen: Pen, at: At, model: TernModel): void {
   const full = pen.detail === 'full';
-  const edge: Point[] = [
-    [32.2, 2.6],
-    [36, -3.2],
-    [46, -4.4],
-    [60, -2.6],
-    [75, 2.6],
-    [74.6, 9],
-    [66, 12.4],
-    [52, 13.2],
-    [40, 11.2],
-    [33.8, 7.2],
+  const upper: Point[] = [
+    [58, 11.6],
+    [52, 8.4],
+    [53.5, 3.6],
+    [52, -1],
+    [48, -5.2],
+    [40, -6.2],
+    [35.4, -3.6],
   ];
-  const polygon = shape(pen, { outline: curve(edge.map(at)), part: 'coverts', tint: grey, weight: 0.8 }, () => {
-    if (model.carpal !== 'none') drawCarpalBar(pen, at, model);
-  });
+  const region = sample(curve(placed(at, [...LOWER_EDGE, ...upper])), full ? 3 : pen.detail === 'thumb' ? 2 : 1);
+  wash(pen, 'coverts', region, MANTLES[model.mantle]);
+  note(pen, 'coverts', region);
+  if (model.carpal !== 'none') drawCarpalBar(pen, at, model);
   note(
     pen,
     'saddle',
@@ -116,9 +172,10 @@ function drawCoverts(pen: Pen, at: At, model: TernModel): void {
   );
   const place = (along: number, down: number) => at(covertPoint(0.03 + along * 0.93, 0.05 + down * 0.86));
   if (model.saddle !== 'plain') drawSaddle(pen, at, model, place);
+  stroke(pen, 'coverts', curve(placed(at, LOWER_EDGE), [], false), full ? 0.012 : 0.02);
   if (!full) return;
-  scallops(pen, 'coverts', { rows: 4, across: 8, at: place, opacity: 0.55 });
-  stippleIn(pen, 'coverts', polygon, roundTone(polygon, at([9, 0])[0], 0.03, 0.55));
+  scallops(pen, 'coverts', { rows: 5, across: 5, at: (a, d) => at(covertPoint(d * 0.42, 0.08 + a * 0.84)), opacity: 0.6 });
+  stippleIn(pen, 'coverts', region, roundTone(region, at([9, 0])[0], 0.03, 0.5));
 }
 
 function drawCarpalBar(pen: Pen, at: At, model: TernModel): void {

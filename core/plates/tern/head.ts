@@ -79,9 +79,11 @@ export function drawBill(pen: Pen, at: At, model: TernModel): void {
 const FRONT = { full: 0, 'white-forehead': 0.36, receding: 0.6, mask: 1 } as const;
 
 /** The dark of the head: cut from the head's own outline, so that it never leaves it. */
-export function drawCap(pen: Pen, at: At, model: TernModel, crown: readonly Point[]): void {
+export function drawCap(pen: Pen, at: At, model: TernModel, crown: readonly Point[], back: Point): void {
   const full = pen.detail === 'full';
-  const line = sample(curve([...crown], [], false), full ? 6 : 2);
+  const per = full ? 6 : 2;
+  // With the first place of the back, so that it bends as the body's own outline does.
+  const line = sample(curve([...crown, back], [], false), per).slice(0, (crown.length - 1) * per + 1);
   const start = Math.round(FRONT[model.cap] * (line.length - 1));
   if (model.cap === 'mask') {
     const patch: Point[] = [

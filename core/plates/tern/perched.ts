@@ -167,7 +167,7 @@ function drawBody(pen: Pen, at: At, model: TernModel): void {
   const polygon = shape(pen, { outline, part: 'body', tint: WHITE, weight: 0.85 }, () => {
     drawUnderparts(pen, at, model);
     drawMantle(pen, at, model);
-    drawCap(pen, at, model, CROWN);
+    drawCap(pen, at, model, CROWN, BACK[0]);
   });
   if (full) {
     const round = roundTone(polygon, at([13, 0])[0], 0.015, 0.62);
@@ -225,6 +225,8 @@ function drawUnderparts(pen: Pen, at: At, model: TernModel): void {
 }
 
 function drawMantle(pen: Pen, at: At, model: TernModel): void {
-  const upper = sample(curve([[33, -11], ...BACK.slice(1, 4)] as Point[], [], false), pen.detail === 'full' ? 4 : 1);
+  const per = pen.detail === 'full' ? 4 : 1;
+  // From the nape on, so that it bends as the body's own outline does.
+  const upper = sample(curve([NAPE, ...BACK], [], false), per).slice(per, 4 * per + 1);
   wash(pen, 'mantle', placed(at, [...upper, [78, 8], [52, 6], [38, 2.4], [33.6, -1.4], [32.4, -5.4]]), MANTLES[model.mantle]);
 }

@@ -81,8 +81,8 @@ function touches(d: string, { x, y, width, height }: Box): boolean {
       y1 = Math.max(y1, ey);
     };
     if (letter === 'M') [px, py] = numbers;
-    const step = letter === 'c' ? 6 : 2;
-    if (letter === 'c' || letter === 'l' || letter === 'm')
+    const step = { c: 6, s: 4, l: 2, m: 2 }[letter];
+    if (step)
       for (let i = 0; i + step <= numbers.length; i += step) {
         px += numbers[i + step - 2];
         py += numbers[i + step - 1];

@@ -38,11 +38,30 @@ export function drawHabit(pen: Pen, model: UmbelModel): void {
   ]);
 }
 
+/** How basal leaves stand, the hindmost first: how far each leans, how long it is, and how far it spreads. */
+const BASAL: readonly [lean: number, long: number, spread: number][] = [
+  [0, 1, 0.62],
+  [-37, 0.94, 0.6],
+  [38, 0.97, 0.6],
+  [-74, 0.82, 0.52],
+  [73, 0.84, 0.52],
+];
+
+/** Leaves from the ground, in planes that do not cross: each has room of its own between its neighbours. */
 function drawRosette(pen: Pen, model: UmbelModel, size: number): void {
-  const leaves = pen.detail === 'figure' ? [-64, 0, 64] : [-78, 76, -48, 50, -18, 20];
-  for (const lean of leaves)
-    drawLeaf(pen, model, { foot: [0, 0], degrees: -90 + lean, length: size * (1 - Math.abs(lean) / 500) }, true);
-  if (pen.detail !== 'figure') drawSheath(pen, model, [0, size * 0.03], size * 0.22);
+  const figure = pen.detail === 'figure';
+  for (const [lean, long, spread] of figure ? BASAL.filter(([lean]) => lean === 0 || Math.abs(lean) > 50) : BASAL) {
+    const foot: Point = figure ? [0, 0] : [(size * 0.05 * lean) / 74, -size * 0.06];
+    drawLeaf(pen, model, { foot, degrees: -90 + lean, length: size * long, spread }, true);
+  }
+  if (figure) return;
+  // The sheaths at their feet, the outer ones behind.
+  for (const [x, long] of [
+    [-0.055, 0.15],
+    [0.055, 0.15],
+    [0, 0.2],
+  ])
+    drawSheath(pen, model, [size * x, size * 0.03], size * long);
 }
 
 function drawGround(pen: Pen, height: number): void {

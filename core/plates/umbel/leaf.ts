@@ -67,7 +67,8 @@ function drawLeaflet(pen: Pen, leaflet: Leaflet, model: UmbelModel, hairline: nu
   note(pen, 'leaf', outline.points);
   // The smallest ones are cut with straight strokes.
   const small = coarse || model.division === 'thrice';
-  const d = small && !leaflet.fine ? linePath(outline.points) : curvePath(outline);
+  const straight = small && !leaflet.fine && !(coarse && pen.detail === 'full');
+  const d = straight ? linePath(outline.points) : curvePath(outline);
   pen.inks.push({ d, part: 'leaf', fill: GREENS[model.leafTint].leaf, stroke: INK, strokeWidth: hairline });
   if (coarse) return;
   const lines = [[place(leaflet, model.leafletRatio, 0, 0), place(leaflet, model.leafletRatio, 0.9, 0)]];
@@ -118,10 +119,12 @@ export interface LeafPlace {
   /** The way the leaf points; −90 is upwards. */
   degrees: number;
   length: number;
+  /** How far it spreads to its sides, as a share of what is usual: leaves that stand close keep to themselves. */
+  spread?: number;
 }
 
 /** Leaflets of a leaf from its stalk outwards, with the stalks that carry them. */
-function leafPlan(model: UmbelModel, { foot, degrees, length }: LeafPlace, coarse: boolean) {
+function leafPlan(model: UmbelModel, { foot, degrees, length, spread = 1 }: LeafPlace, coarse: boolean) {
   const stalks: Point[][] = [];
   const leaflets: Leaflet[] = [];
   const blade = length * 0.7;
@@ -149,7 +152,7 @@ function leafPlan(model: UmbelModel, { foot, degrees, length }: LeafPlace, coars
   for (let k = 0; k < pairs; k++) {
     const t = k / (pairs - 0.4);
     const at = mix(start, end, t * 0.9);
-    const size = blade * (model.division === 'once' ? 0.36 : 0.52) * (1 - 0.52 * t);
+    const size = blade * (model.division === 'once' ? 0.36 : 0.52) * (1 - 0.52 * t) * spread;
     for (const side of [-1, 1]) pinna(at, degrees + side * (58 - 14 * t), size, levels);
   }
   const last = blade * (model.division === 'once' ? 0.38 : 0.3);
@@ -163,6 +166,7 @@ export function drawLeaf(pen: Pen, model: UmbelModel, at: LeafPlace, coarse = fa
     return;
   }
   const { stalks, leaflets } = leafPlan(model, at, coarse);
+  const { spread = 1 } = at;
   // From afar teeth are not seen.
   const shown: UmbelModel = coarse && model.edge === 'toothed' && pen.detail !== 'tile' ? { ...model, edge: 'entire' } : model;
   const tint = GREENS[model.leafTint].stem;
@@ -178,7 +182,7 @@ export function drawLeaf(pen: Pen, model: UmbelModel, at: LeafPlace, coarse = fa
         d: linePath(stalk, false),
         part: 'leaf',
         stroke: INK,
-        strokeWidth: Math.max(1, Math.round(thick * (model.division === 'thrice' ? 26 : 40))),
+        strokeWidth: Math.max(1, Math.round(thick * (model.division === 'thrice' || spread < 1 ? 26 : 40))),
       });
   });
   const hairline = Math.max(1, Math.round(at.length * (coarse ? 0.5 : 0.28)));
