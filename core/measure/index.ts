@@ -16,6 +16,7 @@ export { type Pointing, pointingOf, pointingSquares } from './pointing';
 export { agreementOf, type Agreement, reliabilityOf, type Reliability } from './reliability';
 export { agreementByPeople, reliabilityByPerson, type Repeated, repeatedOf, type Taken as RepeatedSets } from './repeats';
 export type { Measured, MeasureRequest, PixelPoint, PointSet, Scale } from './schema';
+export { shadeWithin } from './shadeWithin';
 export { findSpots, type Spot, type SpotSearch } from './spots';
 export { type Stripes, stripesAlong } from './stripes';
 export { type Tempo, tempoOf } from './tempo';

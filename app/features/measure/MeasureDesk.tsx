@@ -50,7 +50,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
   const uri = usePhotoUri(photo, 'original');
   const { image, failed } = usePhoto(uri);
   const needed = needsScale(protocol);
-  const { steps, table, setTable, scale, setScale, forget } = useTable(`${id} ${character.id} ${photo}`, protocol);
+  const { steps, table, setTable, scale, setScale, forget } = useTable(`${id} ${character.id} ${photo}`, protocol, needed);
   const [panning, setPanning] = useState(false);
   const size = useMemo(() => (image ? { width: image.naturalWidth, height: image.naturalHeight } : undefined), [image]);
   const pointing = usePointing().data;

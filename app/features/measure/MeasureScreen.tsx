@@ -9,20 +9,23 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
 import { useBench, type Bench } from '../analysis/useBench';
 import { AddPhotos } from '../photos/AddPhotos';
 import { PracticeCamera } from '../photos/PracticeCamera';
 import { mainView } from '../plates/plates';
+import { FreeDesk } from './FreeDesk';
 import { MeasureDesk } from './MeasureDesk';
+import { TOOL, type ToolName, TOOLS } from './tools';
 
 /** Measure one character on a photo of a specimen: point by point, as its guide says. */
 export function MeasureScreen({ id }: { id: string }) {
-  const { character, photo } = useLocalSearchParams<{ character?: string; photo?: string }>();
+  const { character, photo, tool } = useLocalSearchParams<{ character?: string; photo?: string; tool?: string }>();
   const { bench, error, retry } = useBench(id);
   const ready = bench?.answer || bench?.weighError ? bench : undefined;
   return (
     <AsyncScreen what="The photo" value={ready} error={error} retry={retry}>
-      {(open) => <Chosen id={id} bench={open} wanted={character} first={photo} />}
+      {(open) => <Chosen id={id} bench={open} wanted={character} first={photo} tool={TOOLS.find((one) => one === tool)} />}
     </AsyncScreen>
   );
 }
@@ -33,7 +36,16 @@ type Measurable = Character & { protocol: Protocol };
 export const measurableIn = (guide: Guide): Measurable[] =>
   guide.characters.filter((character): character is Measurable => character.protocol !== undefined);
 
-function Chosen({ id, bench, wanted, first }: { id: string; bench: Bench; wanted?: string; first?: string }) {
+interface ChosenProps {
+  id: string;
+  bench: Bench;
+  wanted?: string;
+  /** The photo that was asked for. */
+  first?: string;
+  tool?: ToolName;
+}
+
+function Chosen({ id, bench, wanted, first, tool }: ChosenProps) {
   const router = useRouter();
   const { guide } = bench.stored;
   const { content } = bench.state;
@@ -52,35 +64,48 @@ function Chosen({ id, bench, wanted, first }: { id: string; bench: Bench; wanted
     bench.draft.change((now) => withPhoto(now, hash, mintId()));
     setPhoto(hash);
   };
+  if (tool && photo) return <FreeDesk key={`${tool} ${photo}`} id={id} bench={bench} tool={tool} photo={photo} />;
   if (!character || !photo)
     return (
       <Screen>
         <PageHeading>Measure on a photo</PageHeading>
+        {photos.length === 0 && (
+          <Card title="A photo to measure on">
+            <AddPhotos has={false} onPhoto={use} />
+            <PracticeCamera
+              guideId={content.guideId!}
+              guide={guide}
+              view={character?.protocol.view ?? mainView(guide)}
+              onPhoto={use}
+            />
+          </Card>
+        )}
         {all.length === 0 ? (
-          <Empty title="Nothing to measure">This guide does not say how any of its characters is taken on a photo.</Empty>
+          <Empty title="No character to measure">This guide does not say how any of its characters is taken on a photo.</Empty>
         ) : (
-          <>
-            {photos.length === 0 && (
-              <Card title="A photo to measure on">
-                <AddPhotos has={false} onPhoto={use} />
-                <PracticeCamera
-                  guideId={content.guideId!}
-                  guide={guide}
-                  view={character?.protocol.view ?? mainView(guide)}
-                  onPhoto={use}
-                />
-              </Card>
-            )}
-            <Card title="What to measure">
-              <ChoiceGroup
-                label="Character"
-                hideLabel
-                options={all.map((one) => ({ id: one.id, label: one.label }))}
-                chosen={character ? [character.id] : []}
-                onChange={([next]) => choose(next)}
-              />
-            </Card>
-          </>
+          <Card title="What to measure">
+            <ChoiceGroup
+              label="Character"
+              hideLabel
+              options={all.map((one) => ({ id: one.id, label: one.label }))}
+              chosen={character ? [character.id] : []}
+              onChange={([next]) => choose(next)}
+            />
+          </Card>
+        )}
+        {photos.length > 0 && (
+          <Card title="Or something else">
+            <Text size="small" quiet>
+              Told with its error, and kept as a note: no character of the guide stands behind it.
+            </Text>
+            <ChoiceGroup
+              label="Something else"
+              hideLabel
+              options={TOOLS.map((one) => ({ id: one, label: TOOL[one].label }))}
+              chosen={[]}
+              onChange={([next]) => router.setParams({ tool: next })}
+            />
+          </Card>
         )}
       </Screen>
     );

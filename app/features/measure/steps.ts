@@ -37,7 +37,7 @@ export const needsScale = ({ quantity }: Protocol): boolean =>
   quantity.kind === 'length' || quantity.kind === 'area' || (quantity.kind === 'reach' && !quantity.denominator);
 
 /** All that is to be set, in its order: the scale first, since nothing can be told without it. */
-export function stepsOf({ landmarks }: Protocol, scale: ScaleKind): Step[] {
+export function stepsOf({ landmarks }: Pick<Protocol, 'landmarks'>, scale: ScaleKind): Step[] {
   const own = landmarks.map(({ id, label, kind, spots }): Step => ({ id, label, kind, spots }));
   if (scale === 'length') {
     const words = ['one end of the known length', 'its other end'];

@@ -3,7 +3,7 @@ import { PointSet } from '@plesion/core/measure/schema';
 import { useEffect, useMemo, useState } from 'react';
 import { z } from 'zod';
 import { keptForm } from '../../lib/keptForm';
-import { needsScale, NO_SCALE, SCALE_KINDS, type ScaleEntry, type Step, stepsOf } from './steps';
+import { NO_SCALE, SCALE_KINDS, type ScaleEntry, type Step, stepsOf } from './steps';
 import { emptyTable, onward, type Table } from './table';
 
 /** What lies on the table over a reload: the points, those of earlier repeats, and the scale. */
@@ -26,13 +26,13 @@ export interface OpenTable {
 /**
  * The points of a protocol as they are set, kept over a reload until they are taken.
  *
- * @param name of the specimen, the character and the photo.
+ * @param name of the specimen, the character and the photo; @param scaled does it begin with a scale?
  */
-export function useTable(name: string, protocol: Protocol): OpenTable {
+export function useTable(name: string, protocol: Pick<Protocol, 'landmarks'>, scaled: boolean): OpenTable {
   const kept = useMemo(() => keptForm(`measure.${name}`, KeptTable), [name]);
   const [first] = useState(() => kept.read());
   const [scale, putScale] = useState<ScaleEntry>(
-    () => first?.scale ?? { ...NO_SCALE, kind: needsScale(protocol) ? 'length' : 'none' },
+    () => first?.scale ?? { ...NO_SCALE, kind: scaled ? 'length' : 'none' },
   );
   const steps = useMemo(() => stepsOf(protocol, scale.kind), [protocol, scale.kind]);
   const [table, setTable] = useState<Table>(() => {
