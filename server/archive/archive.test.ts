@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { readdir, readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -277,10 +277,30 @@ describe('an archive of a station', () => {
     expect(job.result).toMatchObject({ content: { specimens: 6, measurements: 0 } });
   });
 
+  it('of the second form, from before photos told whose they are, is read', async () => {
+    const { visitor: reader } = await newStation(here);
+    const archive = await changed((all) => {
+      const manifest = JSON.parse(all.get('station.json')!.toString()) as { parts: Record<string, { sha256: string }> };
+      const rows = all.get('media.jsonl')!.toString().trim().split('\n');
+      const older = rows.map((row) => {
+        const { credit, ...rest } = JSON.parse(row) as { credit: unknown };
+        expect(credit).toBeNull();
+        return JSON.stringify(rest);
+      });
+      const media = Buffer.from(`${older.join('\n')}\n`);
+      all.set('media.jsonl', media);
+      const sha256 = createHash('sha256').update(media).digest('hex');
+      const parts = { ...manifest.parts, media: { ...manifest.parts.media, sha256 } };
+      all.set('station.json', Buffer.from(JSON.stringify({ ...manifest, parts, version: 2 })));
+    });
+    const job = await readIn(reader, archive);
+    expect(job).toMatchObject({ state: 'done', result: { content: { specimens: 6 } } });
+  });
+
   const REFUSED: [string, RegExp, (all: Map<string, Buffer>) => void, ...how: { honest: boolean }[]][] = [
     [
       'of a newer form',
-      /form 3, which a newer Plesion made/,
+      /form \d+, which a newer Plesion made/,
       (all) =>
         all.set(
           'station.json',
