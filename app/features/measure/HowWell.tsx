@@ -8,12 +8,13 @@ import {
   repeatedOf,
   type RepeatedSets,
 } from '@plesion/core/measure';
+import { Suspense } from 'react';
 import { View } from 'react-native';
 import { space } from '../../theme';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useMeasurementsOf } from '../records/useMeasurements';
-import { RepeatsChart } from './RepeatsChart';
+import { RepeatsChart } from './lazyChart';
 
 interface HowWellProps {
   character: Character & { protocol: Protocol };
@@ -64,7 +65,11 @@ export function HowWell({ character, photo, value, by }: HowWellProps) {
           Measure two things twice or more, blind: then your technical error and repeatability stand here.
         </Text>
       )}
-      {most && <RepeatsChart groups={groups.filter((one) => one.by === most.by)} tem={most.reliability.tem} unit={unit} />}
+      {most && (
+        <Suspense fallback={<Loading what="The chart" />}>
+          <RepeatsChart groups={groups.filter((one) => one.by === most.by)} tem={most.reliability.tem} unit={unit} />
+        </Suspense>
+      )}
     </View>
   );
 }

@@ -1,7 +1,7 @@
 import type { Measurement } from '@plesion/contract';
 import type { Character, Protocol } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
-import { render, screen } from '@testing-library/react-native';
+import { render, screen, waitFor } from '@testing-library/react-native';
 import { HowWell } from './HowWell';
 
 let mockAll: Measurement[] = [];
@@ -32,13 +32,13 @@ const taken = (n: number, by: string, ...widths: number[]): Measurement => ({
 const own = (value: number) => ({ quantity: 'q', value, sd: 0.01, unit: '', interval: [0, 2] as [number, number], n: 1 });
 
 describe('how well a character is measured', () => {
-  it('says each person’s technical error and repeatability, how two agree, and shows the repeats', () => {
+  it('says each person’s technical error and repeatability, how two agree, and shows the repeats', async () => {
     mockAll = [110, 130, 150].flatMap((width, n) => [taken(n, 'ann', width, width + 2, width - 2), taken(n, 'ben', width + 4)]);
     render(<HowWell character={character} photo={photo(9)} by="ann" />);
     expect(screen.getByText(/^ann: technical error 0\.02 .* 9 measurements of 3 things\.$/)).toBeTruthy();
     expect(screen.queryByText(/^ben: technical/)).toBeNull();
     expect(screen.getByText(/^ann less ben: -0\.04/)).toBeTruthy();
-    expect(screen.getByLabelText(/^Repeats about their mean: -0\.020 to 0\.020 \(3\)/)).toBeTruthy();
+    await waitFor(() => screen.getByLabelText(/^Repeats about their mean: -0\.020 to 0\.020 \(3\)/));
   });
 
   it('puts one’s own value beside what others found on the same photo', () => {
