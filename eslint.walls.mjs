@@ -49,7 +49,7 @@ const features = {
   tempo: ['analysis', 'judgement', 'plates', 'records', 'session'],
   beside: ['analysis', 'compare', 'judgement', 'measure', 'photos', 'plates', 'records', 'session'],
   bench: ['analysis', 'compare', 'judgement', 'keys', 'photos', 'plates', 'reading', 'records', 'session'],
-  determination: ['analysis', 'judgement', 'records', 'session'],
+  determination: ['analysis', 'judgement', 'photos', 'records', 'session'],
   specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'measure', 'photos', 'plates', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],

@@ -33,6 +33,7 @@ import { MeasuringError } from './MeasuringError';
 import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from '../analysis/readings';
+import { PinLinks } from '../photos/PinLinks';
 import { type Bench, settingOf, useBench } from '../analysis/useBench';
 import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
@@ -265,7 +266,14 @@ function Ledger({ bench, onOpen }: { bench: Bench; onOpen: (character: string) =
       onUndo={bench.draft.undo}
       canUndo={bench.state.canUndo}
       onClearAll={bench.clearAll}
-    />
+    >
+      <PinLinks
+        id={bench.draft.id}
+        guide={bench.stored.guide}
+        readings={bench.state.content.readings}
+        top={bench.state.content.photo}
+      />
+    </LedgerSheet>
   );
 }
 

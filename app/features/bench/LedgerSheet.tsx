@@ -2,6 +2,7 @@ import type { Standing } from '@plesion/core/evidence';
 import { type Reading, sayReading } from '@plesion/core/observation';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
+import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -17,10 +18,12 @@ interface LedgerSheetProps {
   onUndo: () => void;
   canUndo: boolean;
   onClearAll: () => void;
+  /** Below the readings. */
+  children?: ReactNode;
 }
 
 /** What was read, each with its bits for the left (◂ amber) or the right (▸ violet) of the beam. */
-export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, onClearAll }: LedgerSheetProps) {
+export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, onClearAll, children }: LedgerSheetProps) {
   const characters = new Set(answer?.ledger.filter((entry) => entry.weight > 0).map((entry) => entry.group)).size;
   return (
     <Card title="Readings" aside={readings.length ? `${readings.length} read, ${characters} independent` : undefined}>
@@ -39,6 +42,7 @@ export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, 
           />
         ))}
       </View>
+      {children}
       <View style={styles.actions}>
         <Button
           small

@@ -26,6 +26,7 @@ import type { Draft } from '../records/draft';
 import { useDraft } from '../records/useDraft';
 import { NameByHand } from './NameByHand';
 import { NameOtherwise } from './NameOtherwise';
+import { PinLinks } from '../photos/PinLinks';
 import { NameRule } from './NameRule';
 import { needsTaxon } from './qualifiers';
 import { VerdictList } from './VerdictList';
@@ -50,6 +51,7 @@ function NameByGuide({ id }: { id: string }) {
           version={stored.version}
           answer={answer}
           readings={state.content.readings}
+          photo={state.content.photo}
           draft={draft}
         />
       )}
@@ -67,10 +69,12 @@ interface NameFormProps {
   version: number;
   answer: Standing;
   readings: readonly Reading[];
+  /** The photo on top. */
+  photo?: string;
   draft: Draft;
 }
 
-function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps) {
+function NameForm({ id, guide, version, answer, readings, photo, draft }: NameFormProps) {
   const router = useRouter();
   const by = useSession().account.name;
   const recommended = recommendedName(answer.call);
@@ -145,6 +149,7 @@ function NameForm({ id, guide, version, answer, readings, draft }: NameFormProps
         )}
       </Card>
       <NameRule guide={guide} answer={answer} readings={readings} taxon={name.taxon} />
+      <PinLinks id={id} guide={guide} readings={readings} top={photo} />
       <DangerNotice guide={guide} answer={answer} />
       {answer.fit.poor && (
         <Notice kind="problem" title="It does not fit well">

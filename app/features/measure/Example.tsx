@@ -1,4 +1,5 @@
 import type { Character, Guide, Protocol } from '@plesion/core/guide';
+import { matchOf, type PointSet } from '@plesion/core/measure';
 import type { Point } from '@plesion/core/plates';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
@@ -15,10 +16,12 @@ interface ExampleProps {
   active: string;
   width: number;
   height: number;
+  /** What was set so far: two of its places say how the animal lies on the photo. */
+  points?: PointSet;
 }
 
 /** The plate beside the photo, with the place that is to be set next. */
-export function Example({ guide, form, character, protocol, active, width: room, height: most }: ExampleProps) {
+export function Example({ guide, form, character, protocol, active, width: room, height: most, points }: ExampleProps) {
   const drawn = measuresOn(guide, form, character);
   if (!drawn) return null;
   const { plate, measures } = drawn;
@@ -28,9 +31,14 @@ export function Example({ guide, form, character, protocol, active, width: room,
     measures.map(({ line }) => line),
     active,
   );
+  const turn = turnOf(
+    protocol,
+    measures.map(({ line }) => line),
+    points,
+  );
   const label = protocol.landmarks.find(({ id }) => id === active)?.label;
   return (
-    <View style={{ width, height }} role="img" aria-label={label ? `On the plate: ${label}` : 'The plate'}>
+    <View style={{ width, height, ...(turn ? { transform: [{ rotate: `${turn.toFixed(1)}deg` }] } : {}) }} role="img" aria-label={label ? `On the plate: ${label}` : 'The plate'}>
       <PlateView plate={plate} width={width} height={height} />
       <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
         {measures.map(({ line, name }) => (
@@ -46,6 +54,19 @@ export function Example({ guide, form, character, protocol, active, width: room,
       </Svg>
     </View>
   );
+}
+
+/** By how much the plate is turned to lie as the animal does on the photo: told by two landmarks that are set on both. */
+export function turnOf(protocol: Protocol, lines: readonly (readonly Point[])[], points: PointSet = {}): number {
+  const both = protocol.landmarks.flatMap(({ id, kind }): [Point, Point][] => {
+    const drawn = exampleOf(protocol, lines, id);
+    const set = points[id];
+    return kind === 'point' && drawn?.length === 1 && set && typeof set[0] === 'number' ? [[drawn[0], set as Point]] : [];
+  });
+  if (both.length < 2) return 0;
+  const [[p, r], [q, s]] = both;
+  const match = matchOf([[...p], [...q]], [[...r], [...s]]);
+  return match ? (Math.atan2(match.b, match.a) * 180) / Math.PI : 0;
 }
 
 /** Where a landmark lies on the lines that the plate is measured along: one point, or a curve; undefined where it is not drawn. */

@@ -104,6 +104,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       character={character}
       protocol={protocol}
       active={step.id}
+      points={table.points}
       width={wide ? 320 : 132}
       height={wide ? 240 : 92}
     />

@@ -1,6 +1,7 @@
 import type { Character, Protocol } from '@plesion/core/guide';
 import { ledgeCrabs, lanternMoths } from '@plesion/demo';
 import type { Step } from './steps';
+import { turnOf } from './Example';
 import { isWhole, needsScale, NO_SCALE, onlyScale, scaleOf, stepsOf, withoutScale } from './steps';
 import { again, choose, emptyTable, heldInOrder, move, nearest, place, redo, take, undo } from './table';
 import { tableKey } from './tableKeys';
@@ -178,5 +179,28 @@ describe('the keys of the table', () => {
     expect(key('Delete')).toEqual({ kind: 'take' });
     for (const name of ['Tab', 'a', 'z']) expect(key(name)).toBeUndefined();
     expect(key('Enter', { altKey: true })).toBeUndefined();
+  });
+});
+
+describe('the plate beside the photo', () => {
+  const { protocol } = character('width-ratio');
+  const [left, right] = protocol.landmarks.map(({ id }) => id);
+  const lines = [
+    [
+      [0, 5],
+      [10, 5],
+    ],
+    [
+      [5, 0],
+      [5, 8],
+    ],
+  ] as [number, number][][];
+
+  it('is turned as the animal lies, once two of its places are set', () => {
+    expect(turnOf(protocol, lines)).toBe(0);
+    expect(turnOf(protocol, lines, { [left]: [100, 100] })).toBe(0);
+    expect(turnOf(protocol, lines, { [left]: [100, 100], [right]: [300, 100] })).toBeCloseTo(0, 9);
+    expect(turnOf(protocol, lines, { [left]: [100, 100], [right]: [100, 400] })).toBeCloseTo(90, 9);
+    expect(turnOf(protocol, lines, { [left]: [100, 100], [right]: [100, 100] })).toBe(0);
   });
 });

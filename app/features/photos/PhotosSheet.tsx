@@ -18,6 +18,8 @@ import { SendingPhotos } from './SendingPhotos';
 
 interface PhotosSheetProps {
   id: string;
+  /** The photo that was asked for. */
+  first?: string;
   content: SpecimenWrite;
   onChange: (next: (content: SpecimenWrite) => SpecimenWrite) => void;
   /** Absent for a specimen without one: nothing can be pointed at then. */
@@ -27,9 +29,9 @@ interface PhotosSheetProps {
 }
 
 /** The photos of a specimen, with what each shows, whose it is, and what it says of when and where it was taken. */
-export function PhotosSheet({ id, content, onChange, guide, onBeside }: PhotosSheetProps) {
+export function PhotosSheet({ id, first, content, onChange, guide, onBeside }: PhotosSheetProps) {
   const photos = photosOf(content);
-  const [chosen, choose] = useState<string>();
+  const [chosen, choose] = useState(first);
   const [facts, setFacts] = useState<PhotoFacts>();
   const shown = photos.find(({ hash }) => hash === chosen) ?? photos.at(0);
   const viewOf = ({ view }: KeptPhoto) => guide?.views.find(({ id }) => id === view)?.label;

@@ -3,7 +3,7 @@ import type { Reading } from '@plesion/core/observation';
 import { tentCones } from '@plesion/demo';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Image } from 'react-native';
 import { createOutbox, setOutbox } from '../../lib/outbox/outbox';
 import { memoryStorage } from '../../lib/outbox/storage';
@@ -11,8 +11,16 @@ import { specimenContent } from '../../test/fakeStation';
 import { uploads } from '../../lib/uploads';
 import { FactsNotice } from './FactsNotice';
 import { PhotosSheet } from './PhotosSheet';
+import { PinLinks } from './PinLinks';
 import { PointedPhoto } from './PointedPhoto';
 
+const mockHrefs: string[] = [];
+jest.mock('expo-router', () => ({
+  Link: ({ href, children }: { href: string; children: ReactNode }) => {
+    mockHrefs.push(href);
+    return children;
+  },
+}));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' } }) }));
 
 const readings: Reading[] = [
@@ -57,6 +65,20 @@ function Sheet({ first }: { first: SpecimenWrite }) {
 }
 let last: SpecimenWrite;
 const client = new QueryClient();
+
+describe('the ways to what was pointed at', () => {
+  it('lead to the photo that shows it: the one that is named, or the one on top', () => {
+    const pinned: Reading[] = [
+      readings[0],
+      { ...readings[2], at: { x: 0.5, y: 0.9 } },
+      { character: 'spire-angle', value: 71, at: { x: 0.1, y: 0.1, photo: HASHES[1] } },
+    ];
+    render(<PinLinks id="one" guide={tentCones} readings={pinned} top={HASHES[0]} />);
+    expect(mockHrefs).toEqual([`/specimens/one?photo=${HASHES[0]}`, `/specimens/one?photo=${HASHES[1]}`]);
+    screen.rerender(<PinLinks id="one" guide={tentCones} readings={readings.slice(0, 2)} top={HASHES[0]} />);
+    expect(screen.queryByText('On the photo:')).toBeNull();
+  });
+});
 
 describe('the photos of a specimen', () => {
   const two = () =>

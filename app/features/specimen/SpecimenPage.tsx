@@ -3,7 +3,7 @@ import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { sayReading } from '@plesion/core/observation';
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -29,6 +29,7 @@ import { useDraft } from '../records/useDraft';
 /** A specimen as it stands in the daybook, with its history. */
 export function SpecimenPage({ id }: { id: string }) {
   const router = useRouter();
+  const { photo } = useLocalSearchParams<{ photo?: string }>();
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
   const answer = useStanding(guide.data, state?.content).data;
@@ -60,7 +61,9 @@ export function SpecimenPage({ id }: { id: string }) {
       nameIt="Write it down"
     >
       <PhotosSheet
+        key={photo}
         id={id}
+        first={photo}
         content={content}
         onChange={draft.change}
         guide={book}

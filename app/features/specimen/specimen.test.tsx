@@ -18,6 +18,7 @@ jest.mock('../../lib/api', () => {
 });
 jest.mock('expo-router', () => ({
   useRouter: () => mockRouter,
+  useLocalSearchParams: () => ({}),
   Link: ({ children }: { children: ReactNode }) => children,
 }));
 const mockStationId = STATION;
