@@ -16,6 +16,8 @@ import { ComparisonEntry } from '../reading/ComparisonEntry';
 import { MeasureGuide } from '../reading/MeasureGuide';
 import { RangeStrips } from '../reading/RangeStrips';
 import { StateTiles } from '../reading/StateTiles';
+import { takesCalliper } from '../reading/calliper';
+import { CalliperPanel } from '../reading/CalliperPanel';
 import { ValueEntry } from '../reading/ValueEntry';
 
 interface CharacterEditorProps {
@@ -87,6 +89,9 @@ export function CharacterEditor({
             reading={seen ? reading : undefined}
             onGive={(given) => (given ? onPut({ ...kept, ...given }) : onClear(reading?.id))}
           />
+          {leader && takesCalliper(character) && (
+            <CalliperPanel guide={guide} form={leader} character={character} onTake={(value) => onPut({ ...kept, value })} />
+          )}
           {answer && (
             <RangeStrips
               guide={guide}
