@@ -35,7 +35,7 @@ export function BesideScreen({ id }: { id: string }) {
 function NoPhoto({ id }: { id: string }) {
   return (
     <Screen>
-      <PageHeading>Side by side</PageHeading>
+      <PageHeading>Photos side by side</PageHeading>
       <Empty title="No photo yet">Add a photo on the specimen’s page, and lay it beside a plate or another photo here.</Empty>
       <LinkBox href={`/specimens/${id}`}>
         <Text strong>To the specimen</Text>
@@ -53,7 +53,7 @@ function Pictures({ id, bench }: { id: string; bench: Bench }) {
   return (
     <Screen widest={1240}>
       <DangerNotice guide={guide} answer={bench.answer} folded />
-      <PageHeading>Side by side</PageHeading>
+      <PageHeading>Photos side by side</PageHeading>
       <Looked beside={beside} />
       <View style={styles.row}>
         <ChoiceGroup
