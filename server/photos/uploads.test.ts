@@ -63,7 +63,11 @@ describe('a photo sent piece by piece', () => {
     const wrong = await goOn(place, 500, file.subarray(500)).expect(409);
     expect(JSON.parse(wrong.text)).toMatchObject({ code: 'bad-upload', field: 'photo' });
     expect(await arrived(place)).toBe(1000);
-    await goOn(place, 1000, file.subarray(1000)).expect(200);
+    // Two at once, as from two windows: one of them is taken.
+    const both = await Promise.all([1, 2].map(() => goOn(place, 1000, file.subarray(1000))));
+    expect(both.map(({ status }) => status).sort()).toEqual([200, expect.any(Number)]);
+    expect(both.every(({ status }) => status === 200 || (status >= 400 && status < 500))).toBe(true);
+    expect(await known(file)).toBe(true);
   });
 
   it('that is none, or too large, is refused with a sentence, and nothing of it stays', async () => {
@@ -76,6 +80,10 @@ describe('a photo sent piece by piece', () => {
     expect(JSON.parse((await goOn(other, 0, heic).expect(400)).text).message).toMatch(/^This is a HEIC picture/);
     expect(JSON.parse((await begin(41 * 1024 * 1024).expect(413)).text)).toMatchObject({ code: 'too-large', field: 'photo' });
     await visitor.post('/api/uploads').set(PROTOCOL).set('upload-defer-length', '1').expect(400);
+    const short = (await begin(10).expect(201)).headers.location;
+    expect(JSON.parse((await goOn(short, 0, await picture(10)).expect(400)).text)).toMatchObject({ code: 'bad-upload' });
+    await visitor.delete(short).set(PROTOCOL).expect(204);
+    expect(JSON.parse((await begin(0).expect(400)).text)).toMatchObject({ code: 'photo-missing' });
     expect(await underWay()).toEqual([]);
   });
 

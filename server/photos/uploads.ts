@@ -67,10 +67,12 @@ export function uploadRoutes(router: Router, em: () => Em, files: FileStore, fol
         await store.remove(id);
       }
     },
-    onResponseError(_request, error) {
+    onResponseError({ method }, error) {
       const { status_code: status = 500 } = error as { status_code?: number };
       if (!(error instanceof HttpProblem) && status >= 500) return undefined;
-      const problem = error instanceof HttpProblem ? error : status === 413 ? tooLarge() : badUpload(status);
+      // A piece that is too long is more than was announced; only what is announced is held against the limit.
+      const large = status === 413 && method === 'POST';
+      const problem = error instanceof HttpProblem ? error : large ? tooLarge() : badUpload(status === 413 ? 400 : status);
       return { status_code: problem.status, body: JSON.stringify(problem.body) };
     },
   });
