@@ -15,7 +15,7 @@ const noisy = (width: number, height: number, quality: number) =>
     .toBuffer();
 
 /** A new specimen of the demo's crabs, on its page. */
-async function begun(page: Page): Promise<string> {
+async function begun(page: Page, readings: object[] = []): Promise<string> {
   const headers = { origin: station.url };
   const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
     guides: { id: string; slug: string }[];
@@ -27,7 +27,7 @@ async function begun(page: Page): Promise<string> {
     guideId,
     label: 'Photos',
     situation: {},
-    readings: [],
+    readings,
     determinations: [],
     hidden: false,
   };
@@ -96,6 +96,28 @@ describe('photos of a specimen', () => {
     expect(photo).toBe(media![2].hash);
     expect(await faultsOf(page)).toEqual([]);
     expect(problems).toEqual([]);
+  });
+
+  it('are pointed at with keys alone', async () => {
+    const page = await station.page({ width: 390, height: 844 });
+    await enterDemo(page, station.url);
+    const id = await begun(page, [{ character: 'front-edge', states: ['three-teeth'] }]);
+    await hand(page, 'paste', [{ name: 'one.jpg', type: 'image/jpeg', bytes: await noisy(300, 200, 80) }]);
+    const chip = page.getByRole('radio', { name: /^1 Front edge/ });
+    await chip.focus();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('Enter');
+    await page.getByLabel(/^1: Front edge.*, pointed at$/).waitFor();
+    await page.waitForResponse(async (answer) => {
+      if (answer.request().method() !== 'PUT' || !answer.ok()) return false;
+      const { readings } = (await answer.json()) as { readings: { at?: object }[] };
+      return readings[0].at !== undefined;
+    });
+    const { readings } = (await kept(page, id)) as { readings?: object[] };
+    expect(readings).toMatchObject([{ at: { x: 0.495, y: 0.45 } }]);
+    expect(await faultsOf(page)).toEqual([]);
   });
 
   it('are gone on with after a lost connection and a reload, from where they stopped', async () => {

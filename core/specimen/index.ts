@@ -3,4 +3,4 @@ export * from './vocabulary';
 export { nameParts } from './naming';
 export { overrules, recommendedName } from './recommended';
 export { summarise } from './summary';
-export { describePhoto, type KeptPhoto, MOST_MEDIA, photosOf, withoutPhoto, withPhoto, withTop } from './photos';
+export { describePhoto, type KeptPhoto, photosOf, withoutPhoto, withPhoto, withTop } from './photos';

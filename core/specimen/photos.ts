@@ -2,7 +2,7 @@ import type { Reading } from '../observation';
 import type { Media } from './schema';
 
 /** Most photos, drawings and recordings kept of one specimen. */
-export const MOST_MEDIA = 40;
+const MOST_MEDIA = 40;
 
 /** What a specimen holds of its photos: the one on top, and everything kept of it, in order. */
 interface WithPhotos {

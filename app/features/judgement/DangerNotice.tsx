@@ -41,7 +41,6 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
       <Pressable
         role="button"
         aria-expanded={open}
-        accessibilityLabel={`${WORDS[worst.grade]}: ${worst.name}, ${KINDS[worst.kind]}, possible, ${inHundred(worst.p)}. ${open ? 'Show less' : 'Show more'}`}
         onPress={() => setTurned(turned === key ? undefined : key)}
         style={styles.head}
       >

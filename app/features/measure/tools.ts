@@ -57,7 +57,7 @@ export const TOOL: Record<ToolName, Tool> = {
     landmarks: [
       point('head', 'front end of the axis'),
       point('rear', 'hind end of the axis'),
-      { id: 'each', label: 'each one to be counted', kind: 'markers', spots: true },
+      { id: 'each', label: 'each one to be counted', kind: 'markers' },
     ],
     quantities: (['left', 'right'] as const).map((side) => ({
       says: side === 'left' ? 'Left, as one looks along the axis' : 'Right',

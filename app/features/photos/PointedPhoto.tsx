@@ -1,6 +1,6 @@
 import type { Reading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Photo } from '../../ui/Photo';
 import { pressedAt } from '../../lib/pressedAt';
@@ -39,18 +39,46 @@ export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPho
     const { at } = reading;
     return [{ i, label: character.label, at: at && (at.photo === hash || (top && !at.photo)) ? at : undefined }];
   });
-  const press = (x: number, y: number) => {
-    if (chosen === undefined || !size) return;
-    const share = (at: number, of: number) => Math.round(Math.max(0, Math.min(1, at / of)) * 1000) / 1000;
-    onPoint(chosen, { x: share(x, size.width), y: share(y, size.height), ...(top ? {} : { photo: hash }) });
+  /** Where the keys aim, as shares; undefined while they do not. */
+  const [aim, setAim] = useState<{ x: number; y: number }>();
+  const photo = useRef<View>(null);
+  const put = (x: number, y: number) => {
+    if (chosen === undefined) return;
+    const rounded = (share: number) => Math.round(Math.max(0, Math.min(1, share)) * 1000) / 1000;
+    onPoint(chosen, { x: rounded(x), y: rounded(y), ...(top ? {} : { photo: hash }) });
     setChosen(undefined);
+    setAim(undefined);
+  };
+  const hear = ({ key, shiftKey, preventDefault }: { key: string; shiftKey: boolean; preventDefault: () => void }) => {
+    if (chosen === undefined) return;
+    const at = aim ?? MIDDLE;
+    const by = ARROWS[key];
+    if (by) {
+      const step = shiftKey ? 0.05 : 0.005;
+      const moved = (share: number, way: number) => Math.max(0, Math.min(1, share + way * step));
+      setAim({ x: moved(at.x, by[0]), y: moved(at.y, by[1]) });
+    } else if (key === 'Enter' || key === ' ') put(at.x, at.y);
+    else if (key === 'Escape') {
+      setChosen(undefined);
+      setAim(undefined);
+    } else return;
+    preventDefault();
+  };
+  const press = (x: number, y: number) => {
+    if (size) put(x / size.width, y / size.height);
   };
   return (
     <View style={styles.block}>
       <Pressable
+        ref={photo}
         role="group"
-        accessibilityLabel={chosen === undefined ? 'Photo of the specimen' : 'Press where the character shows'}
+        accessibilityLabel={
+          chosen === undefined
+            ? 'Photo of the specimen'
+            : 'Press where the character shows; or move with the arrows, and press Enter'
+        }
         onPress={(event) => press(...pressedAt(event))}
+        {...({ onKeyDownCapture: (event: KeyboardEvent) => hear(keyOf(event)) } as object)}
         onLayout={({ nativeEvent }) => setSize(nativeEvent.layout)}
         style={[styles.photo, { aspectRatio: shape }, chosen !== undefined && styles.aiming]}
       >
@@ -69,6 +97,13 @@ export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPho
             </View>
           ) : null,
         )}
+        {aim && (
+          <View aria-hidden style={[styles.pin, styles.aim, { left: `${aim.x * 100}%`, top: `${aim.y * 100}%` }]}>
+            <Text size="small" strong color={colour.hazard}>
+              +
+            </Text>
+          </View>
+        )}
       </Pressable>
       {seen.length > 0 && (
         <ChoiceGroup
@@ -82,7 +117,11 @@ export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPho
           onChange={([id]) => {
             const index = id === undefined ? undefined : Number(id);
             if (index !== undefined && seen.find(({ i }) => i === index)?.at) onPoint(index, undefined);
-            else setChosen(index);
+            else {
+              setChosen(index);
+              // The keys aim on the photo itself.
+              if (index !== undefined) photo.current?.focus();
+            }
           }}
         />
       )}
@@ -90,12 +129,32 @@ export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPho
   );
 }
 
+/** What keys begin to aim at. */
+const MIDDLE = { x: 0.5, y: 0.5 };
+const ARROWS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** What is asked of a key; what it would do otherwise, such as a press in the middle, is kept from it. */
+const keyOf = (event: KeyboardEvent) => ({
+  key: event.key,
+  shiftKey: event.shiftKey,
+  preventDefault() {
+    event.preventDefault();
+    event.stopPropagation();
+  },
+});
+
 const PIN = 26;
 
 const styles = StyleSheet.create({
   block: { gap: space.s },
   photo: { width: '100%', maxWidth: 640, borderRadius: radius.l, overflow: 'hidden', backgroundColor: colour.paper },
   aiming: { borderWidth: 3, borderColor: colour.kelp },
+  aim: { borderColor: colour.hazard },
   pin: {
     position: 'absolute',
     width: PIN,

@@ -111,7 +111,7 @@ describe('the photos of a specimen', () => {
       nativeEvent: { layout: { width: 400, height: 300 } },
     });
     fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
-    fireEvent.press(screen.getByLabelText('Press where the character shows'), { nativeEvent: { locationX: 200, locationY: 30 } });
+    fireEvent.press(screen.getByLabelText(/^Press where the character shows/), { nativeEvent: { locationX: 200, locationY: 30 } });
     expect(last.readings[0].at).toEqual({ x: 0.5, y: 0.1, photo: HASHES[1] });
   });
 
@@ -152,9 +152,29 @@ describe('pointing at characters on the photo', () => {
   it('puts a chosen character where one presses, as shares of the photo', () => {
     const onPoint = show();
     fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
-    fireEvent.press(screen.getByLabelText('Press where the character shows'), { nativeEvent: { locationX: 100, locationY: 60 } });
+    fireEvent.press(screen.getByLabelText(/^Press where the character shows/), { nativeEvent: { locationX: 100, locationY: 60 } });
     expect(onPoint).toHaveBeenCalledWith(0, { x: 0.25, y: 0.2 });
     expect(screen.getByLabelText('Photo of the specimen')).toBeTruthy();
+  });
+
+  it('puts it by keys alone: from the middle, by steps, and Escape gives it up', () => {
+    const onPoint = show();
+    const key = (name: string, shiftKey = false) =>
+      fireEvent(screen.getByLabelText(/^Press where/), 'keyDownCapture', {
+        key: name,
+        shiftKey,
+        preventDefault: jest.fn(),
+        stopPropagation: jest.fn(),
+      });
+    fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
+    for (let i = 0; i < 3; i++) key('ArrowRight', true);
+    key('ArrowUp');
+    key('Enter');
+    expect(onPoint).toHaveBeenLastCalledWith(0, { x: 0.65, y: 0.495 });
+    fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
+    key('Escape');
+    expect(screen.getByLabelText('Photo of the specimen')).toBeTruthy();
+    expect(onPoint).toHaveBeenCalledTimes(1);
   });
 
   it('does nothing when no character is chosen, and takes a pointed one off', () => {

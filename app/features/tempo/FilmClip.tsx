@@ -8,13 +8,26 @@ import { Text } from '../../ui/Text';
 import { ClipDesk } from './ClipDesk';
 import { useFilmPlayer } from './player';
 
+interface FilmClipProps {
+  beats: readonly number[];
+  onBeat: (second: number) => void;
+  /** Another clip is shown: what was marked was of the one before. */
+  onOther: () => void;
+}
+
 /** A film from this device, with beats marked on its time line. It is looked at here and sent nowhere. */
-export function FilmClip({ beats, onBeat }: { beats: readonly number[]; onBeat: (second: number) => void }) {
+export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
   const [file, setFile] = useState<File>();
   const [uri, setUri] = useState<string>();
   const [film, setFilm] = useState<HTMLVideoElement | null>(null);
   const [failed, setFailed] = useState(false);
   const player = useFilmPlayer(film);
+  const take = (chosen: File | undefined) => {
+    if (!chosen) return;
+    // After a reload the same clip is chosen again: what was marked on it stays.
+    if (file) onOther();
+    setFile(chosen);
+  };
   useEffect(() => {
     if (!file) return;
     const own = URL.createObjectURL(file);
@@ -28,7 +41,7 @@ export function FilmClip({ beats, onBeat }: { beats: readonly number[]; onBeat: 
         <Button
           small
           label={file ? 'Another clip' : 'Choose a clip'}
-          onPress={() => void pickFile('video/*').then((chosen) => chosen && setFile(chosen))}
+          onPress={() => void pickFile('video/*').then(take)}
         />
         <Text size="small" quiet>
           It stays on this device.
