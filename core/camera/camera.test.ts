@@ -3,7 +3,7 @@ import { compileGuide, type Quantity } from '../guide';
 import { measure, type PixelPoint, type PointSet, type Scale } from '../measure';
 import { planOf } from '../plates/plans';
 import { normal, seeded } from '../probability';
-import { type Framed, frameShot, type Shot } from '.';
+import { type Framed, frameShot, type Shot, STROKES } from '.';
 
 const guides = demoGuides.map((guide) => ({ guide, compiled: compileGuide(guide), plan: planOf(guide)! }));
 const of = (id: string) => guides.find(({ guide }) => guide.id === id)!;
@@ -51,6 +51,43 @@ describe('the simulated field camera', () => {
         }
       }
     expect(told).toBeGreaterThan(20);
+  });
+
+  it('lays several individuals side by side, each with its own truth, and none on another', () => {
+    const framed = shoot('ledge-crabs', { view: 'dorsal', specimens: 5, scaleBar: 'grid', tilt: 8 });
+    const { truth, box } = framed;
+    expect(truth.others).toHaveLength(4);
+    const spans = [truth, ...truth.others!].map(({ measures }) => {
+      const xs = measures.find(({ character }) => character === 'carapace-width')!.lines[0];
+      return { x0: Math.min(...xs.map(([x]) => x)), x1: Math.max(...xs.map(([x]) => x)), y: xs[0][1] };
+    });
+    for (const [i, a] of spans.entries())
+      for (const b of spans.slice(i + 1)) expect(a.x1 < b.x0 || b.x1 < a.x0 || Math.abs(a.y - b.y) > 40).toBe(true);
+    for (const { x0, x1 } of spans) {
+      expect(x0).toBeGreaterThan(box.x);
+      expect(x1).toBeLessThan(box.x + box.width);
+    }
+    for (const one of [truth, ...truth.others!]) {
+      const { values } = asked({ ...framed, truth: { ...truth, ...one } }, 1e-6, seeded(1));
+      for (const { character, value } of one.measures)
+        expect([character, values.find(({ quantity }) => quantity === character)!.value / value]).toEqual([
+          character,
+          expect.closeTo(1, 4),
+        ]);
+    }
+    // The first is who it would be alone.
+    expect(shoot('ledge-crabs', { view: 'dorsal' }).truth.traits).toEqual(truth.traits);
+    expect(shoot('ledge-crabs', { view: 'dorsal' }).truth.others).toBeUndefined();
+  });
+
+  it('has a graticule of even parts across the middle of the field', () => {
+    const { truth, card } = shoot('strand-beetles', { view: 'head', scaleBar: 'graticule' });
+    expect(card).toHaveLength(STROKES);
+    const parts = card.slice(1).map(({ at, mm }, i) => [at[0] - card[i].at[0], mm[0] - card[i].mm[0]]);
+    for (const [pixels, mm] of parts) {
+      expect(mm).toBeCloseTo(parts[0][1], 9);
+      expect(mm / pixels).toBeCloseTo(truth.mmPerPixel, 6);
+    }
   });
 
   it('keeps the specimen in the picture, whatever the view, the distance and the tilt', () => {

@@ -13,7 +13,7 @@ import {
   type Traits,
   traitsOf,
 } from '../plates';
-import { pick, seeded } from '../probability';
+import { pick, type RandomSource, seeded } from '../probability';
 import type { Shot, ShotTruth } from './schema';
 
 /** A photograph before it is taken: paths in pixels, and the truth. */
@@ -45,7 +45,55 @@ const STANDS_OFF = 6;
  * @param shot what is asked for; a form that is absent is drawn from all that the view shows.
  */
 export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed: string): Framed {
-  const random = seeded(seed);
+  const one = (chance: RandomSource) => individual(compiled, plan, shot, chance, seed);
+  const all = Array.from({ length: shot.specimens ?? 1 }, (_, i) => one(seeded(i === 0 ? seed : `${seed} ${i}`)));
+  const { box, offsets } = laidOut(all.map(({ plate }) => plate.box));
+  const fills = FILLS[shot.distance ?? 'near'];
+  const scale = fills * Math.min(WIDTH / box.width, HEIGHT / box.height);
+  const tilt = shot.tilt ?? 0;
+  const see = camera([box.x + box.width / 2, box.y + box.height / 2], scale, tilt, box.height * STANDS_OFF);
+  const corners: Point[] = [
+    [box.x, box.y],
+    [box.x + box.width, box.y],
+    [box.x + box.width, box.y + box.height],
+    [box.x, box.y + box.height],
+  ];
+  const seen = corners.map(see);
+  const [left, right] = [Math.min(...seen.map(([x]) => x)), Math.max(...seen.map(([x]) => x))];
+  const [top, foot] = [Math.min(...seen.map(([, y]) => y)), Math.max(...seen.map(([, y]) => y))];
+  const card = cardOf(shot.scaleBar ?? 'none', box).map((mm) => ({ at: see(mm), mm }));
+  /** An individual's own millimetres to pixels. */
+  const seeing =
+    ([dx, dy]: Point) =>
+    ([x, y]: Point) =>
+      see([x + dx, y + dy]);
+  const told = all.map(({ form, traits }, i) => ({
+    form: compiled.forms[form].id,
+    traits,
+    measures: measuresIn(compiled, plan, traits, shot.view, seeing(offsets[i])),
+  }));
+  const [first, ...others] = told;
+  return {
+    width: WIDTH,
+    height: HEIGHT,
+    inks: all.flatMap(({ plate }, i) => mapInks(plate, seeing(offsets[i]))),
+    box: { x: left, y: top, width: right - left, height: foot - top },
+    card,
+    blur: (shot.blur ?? 0.8) + (all[0].plate.blur ?? 0) * scale,
+    truth: {
+      guide: compiled.guide.id,
+      view: shot.view,
+      ...first,
+      mmPerPixel: 1 / scaleAt(see, [box.x + box.width / 2, box.y + box.height / 2]),
+      tilt,
+      scale: card,
+      ...(others.length ? { others } : {}),
+    },
+  };
+}
+
+/** One individual of the form that is asked for, or of any that the view shows. */
+function individual(compiled: CompiledGuide, plan: Plan, shot: Shot, random: RandomSource, seed: string) {
   const shown = compiled.forms.map((_, i) => i).filter((i) => plan.shows?.(traitsOf(compiled, i), shot.view) !== false);
   const asked = compiled.forms.findIndex(({ id }) => id === shot.form);
   const form =
@@ -62,41 +110,25 @@ export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed:
   // What a plate stands its animals on is no part of the scene, but for a bird, which would stand in the air.
   const bare: Plate =
     compiled.guide.plan === 'tern' ? drawn : { ...drawn, inks: drawn.inks.filter(({ part }) => part !== 'ground') };
-  const veils = (shot.concealment ?? []).map((one) => ({ ...one, seed }));
-  const plate = veils.length ? conceal(bare, veils) : bare;
-  const { box } = plate;
-  const fills = FILLS[shot.distance ?? 'near'];
-  const scale = fills * Math.min(WIDTH / box.width, HEIGHT / box.height);
-  const tilt = shot.tilt ?? 0;
-  const see = camera([box.x + box.width / 2, box.y + box.height / 2], scale, tilt, box.height * STANDS_OFF);
-  const corners: Point[] = [
-    [box.x, box.y],
-    [box.x + box.width, box.y],
-    [box.x + box.width, box.y + box.height],
-    [box.x, box.y + box.height],
-  ];
-  const seen = corners.map(see);
-  const [left, right] = [Math.min(...seen.map(([x]) => x)), Math.max(...seen.map(([x]) => x))];
-  const [top, foot] = [Math.min(...seen.map(([, y]) => y)), Math.max(...seen.map(([, y]) => y))];
-  const card = cardOf(shot.scaleBar ?? 'none', box).map((mm) => ({ at: see(mm), mm }));
-  return {
-    width: WIDTH,
-    height: HEIGHT,
-    inks: mapInks(plate, see),
-    box: { x: left, y: top, width: right - left, height: foot - top },
-    card,
-    blur: (shot.blur ?? 0.8) + (plate.blur ?? 0) * scale,
-    truth: {
-      guide: compiled.guide.id,
-      form: compiled.forms[form].id,
-      view: shot.view,
-      traits,
-      mmPerPixel: 1 / scaleAt(see, [box.x + box.width / 2, box.y + box.height / 2]),
-      tilt,
-      scale: card,
-      measures: measuresIn(compiled, plan, traits, shot.view, see),
-    },
-  };
+  const veils = (shot.concealment ?? []).map((veil) => ({ ...veil, seed }));
+  return { form, traits, plate: veils.length ? conceal(bare, veils) : bare };
+}
+
+/** Room between two individuals, as a share of one. */
+const APART = 1.12;
+
+/** Several individuals in rows, none on another: the box about all, and by how much each is moved. One alone stays where it is. */
+function laidOut(boxes: readonly Plate['box'][]): { box: Plate['box']; offsets: Point[] } {
+  if (boxes.length === 1) return { box: boxes[0], offsets: [[0, 0]] };
+  const columns = Math.ceil(Math.sqrt(boxes.length));
+  const rows = Math.ceil(boxes.length / columns);
+  const wide = APART * Math.max(...boxes.map(({ width }) => width));
+  const high = APART * Math.max(...boxes.map(({ height }) => height));
+  const offsets = boxes.map(({ x, y, width, height }, i): Point => {
+    const [column, row] = [i % columns, Math.floor(i / columns)];
+    return [(column + 0.5) * wide - (x + width / 2), (row + 0.5) * high - (y + height / 2)];
+  });
+  return { box: { x: 0, y: 0, width: columns * wide, height: rows * high }, offsets };
 }
 
 /** From millimetres in the plane to pixels: tilted about a level axis through its middle, seen from a distance in mm. */
@@ -109,10 +141,13 @@ function camera(middle: Point, scale: number, tilt: number, far: number) {
   };
 }
 
+/** Strokes of a graticule: a stroke for each fifth of a round length. */
+export const STROKES = 11;
+
 /**
  * Where a bar's ends, or a grid's crossings, lie below or beside the specimen in its own plane, in mm.
  *
- * @returns two points for a bar, nine for a grid, none for none.
+ * @returns two points for a bar, nine for a grid, the eleven strokes of a graticule across its middle, none for none.
  */
 function cardOf(kind: NonNullable<Shot['scaleBar']>, box: Plate['box']): Point[] {
   if (kind === 'none') return [];
@@ -124,6 +159,11 @@ function cardOf(kind: NonNullable<Shot['scaleBar']>, box: Plate['box']): Point[]
       [x, y],
       [x + mm, y],
     ];
+  if (kind === 'graticule')
+    return Array.from({ length: STROKES }, (_, i): Point => [
+      box.x + box.width / 2 + ((i - (STROKES - 1) / 2) * mm) / 5,
+      box.y + box.height / 2,
+    ]);
   const side = mm / 2;
   return [0, 1, 2].flatMap((i) => [0, 1, 2].map((j): Point => [x + i * side, y - 2 * side + j * side]));
 }

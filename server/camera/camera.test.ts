@@ -21,6 +21,18 @@ const truth = async (id: string) => (await visitor.get(`/api/camera/${id}/truth`
 const statsOf = async (image: sharp.Sharp) => (await sharp(await image.png().toBuffer()).stats()).channels;
 
 describe('the camera', () => {
+  it('photographs several at once, and through a microscope', async () => {
+    const several = await shot({ seed: 'many', specimens: 3, scaleBar: 'graticule' });
+    const { scale, others } = await truth(several);
+    expect([scale.length, others?.length]).toEqual([11, 2]);
+    const { data, info } = await sharp(await picture(several)).greyscale().raw().toBuffer({ resolveWithObject: true });
+    const at = (x: number, y: number) => data[Math.round(y * info.height) * info.width + Math.round(x * info.width)];
+    // Round: dark in the corners, light in the field.
+    for (const x of [0.02, 0.98]) for (const y of [0.02, 0.98]) expect(at(x, y)).toBeLessThan(50);
+    expect(at(0.5, 0.06)).toBeGreaterThan(60);
+    expect((await take({ specimens: 7 }).expect(400)).body).toMatchObject({ field: expect.stringContaining('specimens') });
+  });
+
   it('gives a picture, the same for the same seed, and tells who it was only when asked', async () => {
     const [a, b] = [await shot({ seed: 'one', scaleBar: 'bar' }), await shot({ seed: 'one', scaleBar: 'bar' })];
     const [first, second] = [await picture(a), await picture(b)];

@@ -1,4 +1,4 @@
-import type { Framed, Shot } from '@plesion/core/camera';
+import { type Framed, type Shot, STROKES } from '@plesion/core/camera';
 import type { Ink, PlanName } from '@plesion/core/plates';
 import sharp from 'sharp';
 import { addGrain, groundOf } from './ground';
@@ -45,8 +45,9 @@ export async function photograph(framed: Framed, plan: PlanName, shot: Shot, see
   ]);
   const taken = await scene.removeAlpha().raw().toBuffer();
   const soft = blur >= 0.3 ? await sharp(taken, { raw }).blur(blur).raw().toBuffer() : taken;
-  addGrain(soft, shot.noise ?? USUAL_GRAIN, seed);
-  return sharp(soft, { raw }).png({ compressionLevel: 6 }).toBuffer();
+  const looked = shot.scaleBar === 'graticule' ? await throughEyepiece(soft, framed) : soft;
+  addGrain(looked, shot.noise ?? USUAL_GRAIN, seed);
+  return sharp(looked, { raw }).png({ compressionLevel: 6 }).toBuffer();
 }
 
 const pathOf = ({ d, fill, stroke, strokeWidth, opacity }: Ink): string =>
@@ -63,9 +64,36 @@ async function shadowOf(specimen: Buffer, width: number, height: number, reach: 
     .toBuffer();
 }
 
+/** The round field of a microscope, with the graticule that lies in its eyepiece: sharp, whatever is in focus. */
+async function throughEyepiece(pixels: Buffer, { width, height, card }: Framed): Promise<Buffer> {
+  const [x, y, radius] = [width / 2, height / 2, height * 0.485];
+  const circle = `M${x - radius} ${y}a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 ${-2 * radius} 0z`;
+  const strokes = card.map(({ at: [cx, cy] }, i) => {
+    const long = i % 5 === 0 ? 22 : 13;
+    const number =
+      i % 5 === 0
+        ? `<text x="${cx}" y="${cy - 30}" font-family="sans-serif" font-size="20" text-anchor="middle" fill="#111">${i}</text>`
+        : '';
+    return `<path d="M${cx} ${cy - long}v${2 * long}" stroke="#111" stroke-width="2"/>${number}`;
+  });
+  const [[x0, y0], [x1]] = [card[0].at, card[card.length - 1].at];
+  const part = sayMm(card[1].mm[0] - card[0].mm[0]);
+  const overlay =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">` +
+    `<path d="M0 0h${width}v${height}h${-width}z${circle}" fill="#0b0c0d" fill-rule="evenodd"/>` +
+    `<path d="M${x0} ${y0}L${x1} ${y0}" stroke="#111" stroke-width="2"/>${strokes.join('')}` +
+    `<text x="${x}" y="${y + radius * 0.9}" font-family="sans-serif" font-size="22" text-anchor="middle" fill="#111">1 part = ${part}</text></svg>`;
+  return sharp(pixels, { raw: { width, height, channels: 3 } })
+    .composite([{ input: Buffer.from(overlay) }])
+    .removeAlpha()
+    .raw()
+    .toBuffer();
+}
+
 /** A bar or a grid of known size, in the plane of the specimen. */
 function cardOf({ card }: Framed): string {
-  if (card.length === 0) return '';
+  // A graticule lies in the eyepiece and not beside the specimen.
+  if (card.length === 0 || card.length === STROKES) return '';
   const at = (i: number) => card[i].at.map((c) => c.toFixed(2)).join(' ');
   const line = (a: number, b: number, width: number) =>
     `<path d="M${at(a)}L${at(b)}" stroke="#111" stroke-width="${width}" fill="none"/>`;
