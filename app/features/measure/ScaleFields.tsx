@@ -8,13 +8,14 @@ import { lengthTyped, SCALE_KINDS, type ScaleEntry, type ScaleKind } from './ste
 const LABELS: Record<ScaleKind, string> = {
   none: 'no scale',
   length: 'a bar or a known length',
-  rectangle: 'a known rectangle or grid',
+  rectangle: 'a known rectangle',
+  grid: 'a grid, 3 × 3 crossings',
 };
 
 const wrong = (text: string) =>
   text.trim() && lengthTyped(text) === undefined ? 'Write a length above 0, such as 10.' : undefined;
 
-/** What tells how large a pixel is; a rectangle also puts a tilted photo right. */
+/** What tells how large a pixel is; a rectangle or a grid also puts a tilted photo right. */
 export function ScaleFields({
   scale,
   needed,
@@ -48,10 +49,11 @@ export function ScaleFields({
         <Text size="small" quiet>
           {needed
             ? 'A length in millimetres needs one: set both ends of something whose length you know.'
-            : 'A ratio needs none. A rectangle that lies beside the specimen puts a tilted photo right.'}
+            : 'A ratio needs none. A rectangle or a grid that lies beside the specimen puts a tilted photo right.'}
         </Text>
       )}
       {scale.kind === 'length' && field('mm', 'Its length')}
+      {scale.kind === 'grid' && field('mm', 'From crossing to crossing')}
       {scale.kind === 'rectangle' && (
         <View style={styles.row}>
           {field('width', 'Its width')}

@@ -1,8 +1,8 @@
 import type { Protocol } from '@plesion/core/guide';
 import { type PixelPoint, placesOf, type PointSet, type Scale } from '@plesion/core/measure';
 
-/** What tells how large a pixel is: nothing, a known length, or the corners of a known rectangle. */
-export const SCALE_KINDS = ['none', 'length', 'rectangle'] as const;
+/** What tells how large a pixel is: nothing, a known length, the corners of a known rectangle, or nine crossings of a grid. */
+export const SCALE_KINDS = ['none', 'length', 'rectangle', 'grid'] as const;
 export type ScaleKind = (typeof SCALE_KINDS)[number];
 
 /** The scale as it is entered: its kind, and what is known, in millimetres. */
@@ -30,6 +30,11 @@ export interface Step {
 
 const LENGTH_ENDS = ['scale from', 'scale to'];
 const CORNERS = ['corner 1', 'corner 2', 'corner 3', 'corner 4'];
+/** Crossings of a grid, three rows of three; more of them say how even it lies. */
+const CROSSINGS = [0, 1, 2].flatMap((row) => [0, 1, 2].map((column) => ({ id: `crossing ${3 * row + column + 1}`, row, column })));
+const ROWS = ['upper', 'middle', 'lower'];
+const COLUMNS = ['left', 'middle', 'right'];
+
 const CORNER_WORDS = ['upper left', 'upper right', 'lower right', 'lower left'];
 
 /** Needs a value a scale, because it is told in millimetres? */
@@ -43,6 +48,16 @@ export function stepsOf({ landmarks }: Pick<Protocol, 'landmarks'>, scale: Scale
     const words = ['one end of the known length', 'its other end'];
     return [...LENGTH_ENDS.map((id, i) => ({ id, label: words[i], kind: 'point' as const, scale: true })), ...own];
   }
+  if (scale === 'grid')
+    return [
+      ...CROSSINGS.map(({ id, row, column }) => ({
+        id,
+        label: `crossing of the grid: ${ROWS[row]} row, ${COLUMNS[column]}`,
+        kind: 'point' as const,
+        scale: true,
+      })),
+      ...own,
+    ];
   if (scale === 'rectangle')
     return [
       ...CORNERS.map((id, i) => ({
@@ -78,6 +93,14 @@ export function scaleOf({ kind, mm, width, height }: ScaleEntry, set: PointSet):
     const long = lengthTyped(mm);
     return a && b && long ? { kind: 'lengths', references: [{ ends: [a, b], mm: long }] } : undefined;
   }
+  if (kind === 'grid') {
+    const side = lengthTyped(mm);
+    const points = CROSSINGS.flatMap(({ id, row, column }) => {
+      const at = pointsOf(set, id)[0];
+      return at && side ? [{ at, mm: [column * side, row * side] as PixelPoint }] : [];
+    });
+    return points.length === CROSSINGS.length ? { kind: 'grid', points } : undefined;
+  }
   if (kind === 'rectangle') {
     const at = CORNERS.map((id) => pointsOf(set, id)[0]);
     const [w, h] = [lengthTyped(width), lengthTyped(height)];
@@ -93,10 +116,11 @@ export function scaleOf({ kind, mm, width, height }: ScaleEntry, set: PointSet):
   return undefined;
 }
 
+const OF_SCALE = new Set([...LENGTH_ENDS, ...CORNERS, ...CROSSINGS.map(({ id }) => id)]);
+
 /** The points that belong to the thing measured, without those of the scale. */
 export const withoutScale = (set: PointSet): PointSet =>
-  Object.fromEntries(Object.entries(set).filter(([id]) => !LENGTH_ENDS.includes(id) && !CORNERS.includes(id)));
+  Object.fromEntries(Object.entries(set).filter(([id]) => !OF_SCALE.has(id)));
 
 /** The points of the scale alone. */
-export const onlyScale = (set: PointSet): PointSet =>
-  Object.fromEntries(Object.entries(set).filter(([id]) => LENGTH_ENDS.includes(id) || CORNERS.includes(id)));
+export const onlyScale = (set: PointSet): PointSet => Object.fromEntries(Object.entries(set).filter(([id]) => OF_SCALE.has(id)));

@@ -61,6 +61,25 @@ describe('what is set', () => {
     expect(choose(table, 'edge').held).toEqual({ id: 'edge', n: 2 });
   });
 
+  it('takes nine crossings of a grid, which put a tilted photo right', () => {
+    const own = stepsOf(width.protocol, 'grid');
+    expect(own.filter(({ scale }) => scale)).toHaveLength(9);
+    expect(own[5].label).toBe('crossing of the grid: middle row, right');
+    let table = emptyTable(own);
+    const entry = { ...NO_SCALE, kind: 'grid' as const, mm: '5' };
+    // Seen aslant: rows nearer to the foot are wider.
+    for (let row = 0; row < 3; row++)
+      for (let column = 0; column < 3; column++) {
+        expect(scaleOf(entry, table.points)).toBeUndefined();
+        table = place(table, own, [200 + (column - 1) * (50 + 5 * row), 100 + 45 * row]);
+      }
+    const scale = scaleOf(entry, table.points);
+    expect(scale).toMatchObject({ kind: 'grid', points: expect.arrayContaining([{ at: [260, 190], mm: [10, 10] }]) });
+    expect(scaleOf({ ...entry, mm: '0' }, table.points)).toBeUndefined();
+    expect(withoutScale(table.points)).toEqual({});
+    expect(Object.keys(onlyScale(table.points))).toHaveLength(9);
+  });
+
   it('again and blind hides what was set, and keeps the scale', () => {
     const own = stepsOf(width.protocol, 'length');
     let table = emptyTable(own);
