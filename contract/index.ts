@@ -5,4 +5,4 @@ export { conflictOf } from './conflict';
 export { type Endpoint, type EndpointName, endpoints, type Endpoints } from './endpoints';
 export { lenient } from './lenient';
 export { sameContent } from './sameContent';
-export { NOT_HEIC, UPLOADS } from './uploads';
+export { isHeic, LARGEST_PHOTO, NOT_HEIC, UPLOADS } from './uploads';

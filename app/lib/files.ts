@@ -37,11 +37,3 @@ export async function isPicture(file: Blob): Promise<boolean> {
     () => false,
   );
 }
-
-/** The kinds of picture in the box format (ISO/IEC 23008-12) that some phones write. */
-const HEIC = /^ftyp(hei[cxms]|hev[cx]|mif1|msf1)/;
-
-export async function isHeic(file: Blob): Promise<boolean> {
-  const head = new Uint8Array(await file.slice(4, 12).arrayBuffer());
-  return HEIC.test(String.fromCharCode(...head));
-}

@@ -12,3 +12,11 @@ export const isSingle = ({ key }: KeyboardEvent): boolean => key.length === 1 &&
 /** Is the person writing in a field? Then its keys are its own. */
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+
+/** Which way an arrow key goes: x to the right, y down. */
+export const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};

@@ -1,5 +1,5 @@
 export { type Analysis, analyse, keyedBy, type Walked } from './analyse';
 export { type MoreRepeats, moreRepeats } from './moreRepeats';
-export { sayMoreRepeats } from './sayMoreRepeats';
+export { isByError, sayMoreRepeats } from './sayMoreRepeats';
 export type { Reply, Request } from './ask';
 export { type QuestionName, type Questions, reply } from './questions';

@@ -45,8 +45,21 @@ const STANDS_OFF = 6;
  * @param shot what is asked for; a form that is absent is drawn from all that the view shows.
  */
 export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed: string): Framed {
-  const one = (chance: RandomSource) => individual(compiled, plan, shot, chance, seed);
-  const all = Array.from({ length: shot.specimens ?? 1 }, (_, i) => one(seeded(i === 0 ? seed : `${seed} ${i}`)));
+  const asked = compiled.forms.findIndex(({ id }) => id === shot.form);
+  const shown = compiled.forms.map((_, i) => i).filter((i) => plan.shows?.(traitsOf(compiled, i), shot.view) !== false);
+  const all = Array.from({ length: shot.specimens ?? 1 }, (_, i) => {
+    const random = seeded(i === 0 ? seed : `${seed} ${i}`);
+    const form =
+      asked >= 0
+        ? asked
+        : shown[
+            pick(
+              shown.map(() => 1),
+              random,
+            )
+          ];
+    return individual(compiled, plan, shot, form, random, seed);
+  });
   const { box, offsets } = laidOut(all.map(({ plate }) => plate.box));
   const fills = FILLS[shot.distance ?? 'near'];
   const scale = fills * Math.min(WIDTH / box.width, HEIGHT / box.height);
@@ -92,19 +105,8 @@ export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed:
   };
 }
 
-/** One individual of the form that is asked for, or of any that the view shows. */
-function individual(compiled: CompiledGuide, plan: Plan, shot: Shot, random: RandomSource, seed: string) {
-  const shown = compiled.forms.map((_, i) => i).filter((i) => plan.shows?.(traitsOf(compiled, i), shot.view) !== false);
-  const asked = compiled.forms.findIndex(({ id }) => id === shot.form);
-  const form =
-    asked >= 0
-      ? asked
-      : shown[
-          pick(
-            shown.map(() => 1),
-            random,
-          )
-        ];
+/** One individual of a form, as the camera is to see it. */
+function individual(compiled: CompiledGuide, plan: Plan, shot: Shot, form: number, random: RandomSource, seed: string) {
   const traits = traitsOf(compiled, form, random);
   const drawn = plan.draw(traits, shot.view, 'full');
   // What a plate stands its animals on is no part of the scene, but for a bird, which would stand in the air.

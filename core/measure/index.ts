@@ -15,6 +15,7 @@ export { placesOf } from './points';
 export { type Pointing, pointingOf, pointingSquares } from './pointing';
 export { agreementOf, type Agreement, reliabilityOf, type Reliability } from './reliability';
 export { agreementByPeople, reliabilityByPerson, type Repeated, repeatedOf, type Taken as RepeatedSets } from './repeats';
+export { mmPerPixel } from './scale';
 export type { Measured, MeasureRequest, PixelPoint, PointSet, Scale } from './schema';
 export { shadeWithin } from './shadeWithin';
 export { findSpots, type Spot, type SpotSearch } from './spots';

@@ -13,6 +13,12 @@ export interface PixelSize {
 
 type Lengths = Extract<Scale, { kind: 'lengths' }>['references'];
 
+/** Millimetres a pixel by one known length, as its ends lie; undefined where they lie on one another. */
+export function mmPerPixel({ ends: [a, b], mm }: Pick<Lengths[number], 'ends' | 'mm'>): number | undefined {
+  const pixels = Math.hypot(b[0] - a[0], b[1] - a[1]);
+  return pixels > 0 ? mm / pixels : undefined;
+}
+
 /** Two references that differ by more than this share show that the photo is tilted, or one of them wrong. */
 export const TILT_SHARE = 0.03;
 

@@ -32,3 +32,15 @@ export function sayValue(character: Character, value: number, error: number): st
   const unit = character.unit ? ` ${character.unit}` : '';
   return `${value.toFixed(digits)}${error > 0 ? ` ± ${error.toFixed(digits)}` : ''}${unit}`;
 }
+
+/**
+ * What was measured, with its error: as the character's own value where the unit is its own, else as it was
+ * worked out; what has no error is told without one.
+ */
+export function sayMeasured(
+  character: Character | undefined,
+  { value, sd, unit }: { value: number; sd: number; unit: string },
+): string {
+  if (character && !character.states && (character.unit ?? '') === unit) return sayValue(character, value, sd);
+  return `${Number(value.toPrecision(4))}${sd > 0 ? ` ± ${Number(sd.toPrecision(2))}` : ''} ${unit}`.trim();
+}

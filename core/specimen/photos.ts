@@ -1,8 +1,6 @@
 import type { Reading } from '../observation';
 import type { Media } from './schema';
-
-/** Most photos, drawings and recordings kept of one specimen. */
-const MOST_MEDIA = 40;
+import { MOST_MEDIA } from './vocabulary';
 
 /** What a specimen holds of its photos: the one on top, and everything kept of it, in order. */
 interface WithPhotos {

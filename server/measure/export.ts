@@ -8,7 +8,7 @@ import {
   measurementsCsv,
   writeTps,
 } from '@plesion/core/formats';
-import type { PixelPoint } from '@plesion/core/measure';
+import { mmPerPixel, type PixelPoint } from '@plesion/core/measure';
 
 /** Measurements as lines of Darwin Core; characters by the label of the place where they end. */
 export const factsCsv = (measurements: readonly Measurement[], labelOf: (one: Measurement) => string): string =>
@@ -64,11 +64,6 @@ export function landmarkRecords(
       };
     }),
   );
-}
-
-function mmPerPixel({ ends: [a, b], mm }: { ends: [PixelPoint, PixelPoint]; mm: number }): number | undefined {
-  const pixels = Math.hypot(b[0] - a[0], b[1] - a[1]);
-  return pixels > 0 ? mm / pixels : undefined;
 }
 
 const WAYS: Record<NonNullable<LandmarkQuery['as']>, { name: string; type: string; write: (all: LandmarkRecord[]) => string }> = {

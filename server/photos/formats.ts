@@ -12,9 +12,3 @@ export type PhotoFormat = 'jpeg' | 'png' | 'webp';
 
 /** The format of a file; undefined where it is no photo that is taken. */
 export const formatOf = (file: Buffer): PhotoFormat | undefined => BEGINNINGS.find(({ says }) => says(file))?.format;
-
-/** The kinds of picture in the box format (ISO/IEC 23008-12) that phones write when they are not told otherwise. */
-const HEIC = ['heic', 'heix', 'hevc', 'hevx', 'heim', 'heis', 'mif1', 'msf1'];
-
-export const isHeic = (file: Buffer): boolean =>
-  file.toString('latin1', 4, 8) === 'ftyp' && HEIC.includes(file.toString('latin1', 8, 12));

@@ -1,8 +1,6 @@
 import { markedPhotoSvg } from '@plesion/core/formats';
-import { type Character, isStates } from '@plesion/core/guide';
-import { sayReading, sayValue } from '@plesion/core/observation';
+import { sayMeasured, sayReading } from '@plesion/core/observation';
 import { photosOf } from '@plesion/core/specimen';
-import type { Measurement } from '@plesion/contract';
 import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { findGuide } from '../guides/service';
@@ -34,7 +32,7 @@ export async function markedPhoto(em: Em, files: FileStore, stationId: string, i
             quantity: one.protocol.quantity,
             set: one.sets[0],
             size: one.size,
-            says: sayMeasured(characterOf(one.character), one),
+            says: `${characterOf(one.character)?.label ?? one.character}: ${sayMeasured(characterOf(one.character), one.value)}, by ${one.by}`,
           },
         ]
       : [],
@@ -47,11 +45,4 @@ export async function markedPhoto(em: Em, files: FileStore, stationId: string, i
     pins,
     measured,
   });
-}
-
-/** "Carapace width ÷ length: 1.31 ± 0.01, by ann". */
-function sayMeasured(character: Character | undefined, { value: { value, sd, unit }, character: id, by }: Measurement): string {
-  const own = character && !isStates(character) && (character.unit ?? '') === unit;
-  const said = own ? sayValue(character, value, sd) : `${Number(value.toPrecision(4))} ± ${Number(sd.toPrecision(2))} ${unit}`.trim();
-  return `${character?.label ?? id}: ${said}, by ${by}`;
 }

@@ -1,3 +1,4 @@
+import { LARGEST_PHOTO } from '@plesion/contract';
 import type { Router } from 'express';
 import { memoryStorage } from 'multer';
 import type { Em } from '../database/orm';
@@ -5,7 +6,7 @@ import type { FileStore } from '../files/store';
 import { bind } from '../http/route';
 import { oneFile } from '../http/upload';
 import { markedPhoto } from './marked';
-import { addPhoto, findPhoto, isPhotoKnown, LARGEST_PHOTO, TOO_LARGE } from './service';
+import { addPhoto, findPhoto, isPhotoKnown, TOO_LARGE } from './service';
 import { uploadRoutes } from './uploads';
 
 export function photoRoutes(router: Router, em: () => Em, files: FileStore, uploads: string): void {

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { NOT_HEIC } from '@plesion/contract';
+import { isHeic, NOT_HEIC } from '@plesion/contract';
 import sharp from 'sharp';
 import { PhotoEntity } from '../database/entities';
 import type { Em } from '../database/orm';
@@ -7,14 +7,11 @@ import type { FileStore } from '../files/store';
 import { type Counted, needRoom } from '../station/quota';
 import { FairQueue } from '../threads/fairQueue';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
-import { formatOf, isHeic } from './formats';
+import { formatOf } from './formats';
 
 /** Longest side kept, and the side of a thumbnail, in pixels. */
 const LONGEST = 2400;
 const THUMB = 240;
-
-/** Bytes of a photo as it is sent. */
-export const LARGEST_PHOTO = 40 * 1024 * 1024;
 
 export const TOO_LARGE = 'The photo is larger than 40 MB; send a smaller one.';
 export const tooLarge = () => new HttpProblem(413, { code: 'too-large', message: TOO_LARGE, field: 'photo' });

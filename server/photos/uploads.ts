@@ -2,14 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { FileConfigstore, FileStore as PieceStore } from '@tus/file-store';
 import { Server } from '@tus/server';
-import { UPLOADS } from '@plesion/contract';
+import { LARGEST_PHOTO, UPLOADS } from '@plesion/contract';
 import type { Request, RequestHandler, Router } from 'express';
 import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { HttpProblem, notAllowed, notFound, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
 import { needRoom } from '../station/quota';
-import { addPhoto, LARGEST_PHOTO, tooLarge } from './service';
+import { addPhoto, tooLarge } from './service';
 
 /** An upload that was left lying is forgotten after a day; a station may have so many under way. */
 const LASTS = 24 * 60 * 60 * 1000;

@@ -42,6 +42,10 @@ function readLevel(written = ''): Level | undefined {
   return LevelSchema.safeParse({ kind, [kind]: of.join('-') }).data;
 }
 
+/** A bench that was weighed, or could not be: what is shown is shown at once, and nothing comes in above it later. */
+export const onceWeighed = (bench: Bench | undefined): Bench | undefined =>
+  bench?.answer || bench?.weighError ? bench : undefined;
+
 /** A specimen on the bench: its guide, its readings, its standing, and the character at hand. */
 export function useBench(id: string): { bench?: Bench; guideless?: boolean; error: unknown; retry: () => void } {
   const { draft, state, error, refetch } = useDraft(id);

@@ -1,4 +1,4 @@
-import { type MoreRepeats, sayMoreRepeats } from '@plesion/core/analysis';
+import { isByError, type MoreRepeats, sayMoreRepeats } from '@plesion/core/analysis';
 import type { Reading } from '@plesion/core/observation';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -55,9 +55,9 @@ export function useRepeatsOf(bench: Bench, label: string, reading: Reading | und
 /** Whether the error of something that was measured keeps a name open, in words: said of the one whose repeats would help most. */
 export function useMeasuringError(bench: Bench): string | undefined {
   const { readings } = bench.state.content;
-  const all = useMoreRepeats(bench, readings.filter(({ measurement }) => measurement).length ? readings : [], {});
+  const all = useMoreRepeats(bench, readings.some(({ measurement }) => measurement) ? readings : [], {});
   const [best] = all
-    .filter(({ reading, repeats, exact }) => readings[reading]?.measurement && repeats && exact >= 5)
+    .filter((one) => readings[one.reading]?.measurement && isByError(one))
     .sort((a, b) => b.repeats!.of10 - a.repeats!.of10);
   const character = best && bench.stored.guide.characters.find(({ id }) => id === best.character);
   return character && sayMoreRepeats(best, character.label);

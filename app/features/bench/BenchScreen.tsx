@@ -34,7 +34,7 @@ import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from '../analysis/readings';
 import { PinLinks } from '../photos/PinLinks';
-import { type Bench, settingOf, useBench } from '../analysis/useBench';
+import { type Bench, onceWeighed, settingOf, useBench } from '../analysis/useBench';
 import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
 /** The Bench: characters to read, and what they make of the specimen. */
@@ -42,10 +42,8 @@ export function BenchScreen({ id }: { id: string }) {
   const { bench, guideless, error, retry } = useBench(id);
   const wide = useWide();
   if (guideless && !error) return <Redirect href={`/specimens/${id}`} />;
-  // All of it at once: what comes to stand above would push away what is about to be touched.
-  const whole = bench?.answer || bench?.weighError ? bench : undefined;
   return (
-    <AsyncScreen what="The specimen" value={whole} error={error} retry={retry}>
+    <AsyncScreen what="The specimen" value={onceWeighed(bench)} error={error} retry={retry}>
       {(open) => (wide ? <WideBench id={id} bench={open} /> : <PhoneBench id={id} bench={open} />)}
     </AsyncScreen>
   );

@@ -11,7 +11,7 @@ import { Picker } from '../../ui/Picker';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { type Bench, useBench } from '../analysis/useBench';
+import { type Bench, onceWeighed, useBench } from '../analysis/useBench';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { PhotoStrip } from '../photos/PhotoStrip';
 import { BesideView } from './BesideView';
@@ -24,9 +24,8 @@ import { type Beside, useBeside } from './useBeside';
 /** A photo of a specimen beside a plate, another photo, or another specimen. */
 export function BesideScreen({ id }: { id: string }) {
   const { bench, error, retry } = useBench(id);
-  const ready = bench?.answer || bench?.weighError ? bench : undefined;
   return (
-    <AsyncScreen what="The photo" value={ready} error={error} retry={retry}>
+    <AsyncScreen what="The photo" value={onceWeighed(bench)} error={error} retry={retry}>
       {(open) => (photosOf(open.state.content).length > 0 ? <Pictures id={id} bench={open} /> : <NoPhoto id={id} />)}
     </AsyncScreen>
   );

@@ -2,10 +2,10 @@ import type { Match } from '@plesion/core/measure';
 import { createElement, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
-import { Button } from '../../ui/Button';
 import { Slider } from '../../ui/Slider';
 import { Text } from '../../ui/Text';
 import type { Size, View as Placed } from '../measure/view';
+import { ZoomButtons } from '../measure/ZoomButtons';
 import { Layer } from './Layer';
 import { NO_MATCH, type Way } from './layers';
 import type { Picture } from './pictures';
@@ -105,11 +105,7 @@ function Pane({ sides, right, size, match, chosen, onView, height, laid }: PaneP
           {sides.map(({ label }) => label).join(' / ')}
         </Text>
       </View>
-      <View style={styles.zoom}>
-        <Button small label="−" hint="Farther" onPress={() => nearer(1 / 1.6)} />
-        <Button small label="+" hint="Nearer" onPress={() => nearer(1.6)} />
-        <Button small label="All" hint="All of the picture" onPress={all} />
-      </View>
+      <ZoomButtons what="picture" nearer={nearer} all={all} />
     </View>
   );
 }
@@ -140,5 +136,4 @@ const styles = StyleSheet.create({
     borderRadius: radius.s,
     backgroundColor: colour.sheet,
   },
-  zoom: { position: 'absolute', right: space.s, bottom: space.s, flexDirection: 'row', gap: space.xs },
 });

@@ -1,6 +1,7 @@
 import type { Measurement } from '@plesion/contract';
 import { type Character, type Guide, isStates, type Protocol } from '@plesion/core/guide';
 import { differenceOf, type Valued } from '@plesion/core/measure';
+import { sayMeasured } from '@plesion/core/observation';
 import { angleOf, lengthOf } from '@plesion/core/plates';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -100,8 +101,7 @@ export function valueOn(guide: Guide, character: Row['character'], on: Measurabl
   return undefined;
 }
 
-const sayTold = ({ value, sd, unit }: Told): string =>
-  `${Number(value.toPrecision(4))}${sd > 0 ? ` ± ${Number(sd.toPrecision(2))}` : ' (as drawn)'} ${unit}`.trim();
+const sayTold = (told: Told): string => `${sayMeasured(undefined, told)}${told.sd > 0 ? '' : ' (as drawn)'}`;
 
 /** With its sign, as finely as its error. */
 function signed(value: number, sd: number): string {

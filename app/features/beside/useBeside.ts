@@ -85,7 +85,7 @@ export function useBeside(id: string, { stored, state, answer }: Bench): Beside 
   const otherHash = (candidates.find(({ hash }) => hash === other.photo) ?? candidates.at(0))?.hash;
   const otherId = other.kind === 'specimen' ? (other.specimen ?? id) : id;
   const photo = usePhotoPicture(own);
-  const otherPhoto = usePhotoPicture(otherHash ?? own);
+  const otherPhoto = usePhotoPicture(otherHash);
   const plate = formPlate(guide, other.form, other.view, 'full');
   const drawn = useMemo(() => plate && platePicture(plate), [plate]);
   const measured = useMeasurements(id).data?.measurements;
@@ -148,9 +148,9 @@ export function useBeside(id: string, { stored, state, answer }: Bench): Beside 
   };
 }
 
-/** A photo as it was sent, decoded; undefined until it is there. */
-function usePhotoPicture(hash: string) {
-  const uri = usePhotoUri(hash, 'original');
-  const { image } = usePhoto(uri);
+/** A photo as it was sent, decoded; undefined until it is there, or where there is none. */
+function usePhotoPicture(hash: string | undefined) {
+  const uri = usePhotoUri(hash ?? '', 'original');
+  const { image } = usePhoto(hash === undefined ? undefined : uri);
   return useMemo(() => image && photoPicture(uri, image), [uri, image]);
 }

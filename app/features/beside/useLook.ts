@@ -1,7 +1,9 @@
-import { type RefObject, useEffect, useRef } from 'react';
+import type { PixelPoint } from '@plesion/core/measure';
+import type { RefObject } from 'react';
 import { tableKey } from '../measure/tableKeys';
+import { useKeys } from '../measure/useKeys';
 import { usePointers } from '../measure/usePointers';
-import { fit, type Size, within, type View, zoomAt } from '../measure/view';
+import { fit, moved, pinched, type Size, type View, wheeled, zoomAt } from '../measure/view';
 
 /** So far the arrows move what is seen, in pixels of the screen; ten of it with Shift. */
 const STEP = 24;
@@ -22,16 +24,13 @@ export function useLook(
 ): Look {
   const view = room && (chosen ?? fit(picture, room));
   const change = (next: (view: View, room: Size) => View) => view && room && onView(next(view, room));
-  const moved = ([dx, dy]: readonly [number, number]) =>
-    change((so, size) => within({ ...so, x: so.x + dx, y: so.y + dy }, picture, size));
+  const move = (by: PixelPoint) => change((so, size) => moved(so, by, picture, size));
   usePointers(surface, {
     onBegin: () => undefined,
-    onDrag: (_, by) => moved(by),
+    onDrag: (_, by) => move(by),
     onEnd: () => undefined,
-    onPinch: (factor, about, [dx, dy]) =>
-      change((so, size) => zoomAt(within({ ...so, x: so.x + dx, y: so.y + dy }, picture, size), factor, about, picture, size)),
-    onWheel: ([dx, dy], at, sideways) =>
-      sideways ? moved([-dx - dy, 0]) : change((so, size) => zoomAt(so, Math.exp(-dy / 300), at, picture, size)),
+    onPinch: (factor, about, by) => change((so, size) => pinched(so, factor, about, by, picture, size)),
+    onWheel: (by, at, sideways) => change((so, size) => wheeled(so, by, at, sideways, picture, size)),
   });
   const nearer = (factor: number) =>
     change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], picture, size));
@@ -42,17 +41,8 @@ export function useLook(
     event.stopPropagation();
     if (key.kind === 'zoom') nearer(key.by);
     else if (key.kind === 'fit') onView(undefined);
-    else moved([-key.by[0] * STEP, -key.by[1] * STEP]);
+    else move([-key.by[0] * STEP, -key.by[1] * STEP]);
   };
-  const hearing = useRef(hear);
-  useEffect(() => {
-    hearing.current = hear;
-  });
-  useEffect(() => {
-    const at = surface.current;
-    const listen = (event: KeyboardEvent) => hearing.current(event);
-    at?.addEventListener('keydown', listen);
-    return () => at?.removeEventListener('keydown', listen);
-  }, [surface]);
+  useKeys(surface, hear);
   return { view, nearer, all: () => onView(undefined) };
 }

@@ -2,7 +2,8 @@ import type { CrossValidation } from '@plesion/core/guide';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-chart-kit';
-import { colour, font } from '../../theme';
+import { colour } from '../../theme';
+import { chartLook } from '../../ui/chartLook';
 import { ChartFrame } from '../../ui/ChartFrame';
 
 /** A class of fewer specimens than this says nothing yet. */
@@ -42,16 +43,7 @@ export function CalibrationChart({ calibration: all }: { calibration: CrossValid
           yAxisInterval={1}
           withInnerLines
           withShadow={false}
-          chartConfig={{
-            backgroundGradientFrom: colour.sheet,
-            backgroundGradientTo: colour.sheet,
-            decimalPlaces: 0,
-            color: () => colour.quiet,
-            labelColor: () => colour.quiet,
-            propsForDots: { r: '3' },
-            propsForLabels: { fontSize: 11, fontFamily: font.text },
-            propsForBackgroundLines: { stroke: colour.hairline },
-          }}
+          chartConfig={chartLook(0)}
         />
       </View>
     </ChartFrame>

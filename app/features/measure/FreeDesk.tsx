@@ -1,10 +1,10 @@
+import { mmPerPixel } from '@plesion/core/measure';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, space, useWide } from '../../theme';
+import { space, useWide } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
@@ -17,10 +17,12 @@ import { DangerNotice } from '../judgement/DangerNotice';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { usePointing } from '../records/useMeasurements';
 import { LandmarkList } from './LandmarkList';
+import { PhotoFailed } from './PhotoFailed';
 import { PhotoTable } from './PhotoTable';
 import { ScaleFields } from './ScaleFields';
 import { isWhole, lengthTyped, scaleOf, withoutScale } from './steps';
-import { choose, keyed, move, place, redo, undo } from './table';
+import { choose, keyed, move, place } from './table';
+import { TableTools } from './TableTools';
 import { type Told, TOOL, toldByPixels, toldByPoints, type ToolName } from './tools';
 import { usePhoto } from './usePhoto';
 import { useTable } from './useTable';
@@ -65,9 +67,7 @@ export function FreeDesk({ id, bench, tool, photo }: FreeDeskProps) {
     return (
       <Screen>
         <PageHeading>{`Measure ${label}`}</PageHeading>
-        <Notice kind="problem" title="The photo cannot be shown">
-          It could not be fetched, or is no picture. Try again when there is a connection.
-        </Notice>
+        <PhotoFailed />
       </Screen>
     );
   if (!image) return <Loading what="The photo" />;
@@ -104,20 +104,7 @@ export function FreeDesk({ id, bench, tool, photo }: FreeDeskProps) {
           says={`The photo. Set: ${step.label}. Arrows move the cross-hair, Enter sets a point.`}
         />
       </View>
-      <View style={styles.row}>
-        <Button small label="Undo" disabled={table.past.length === 0} onPress={() => setTable((so) => undo(so, steps))} />
-        <Button small label="Redo" disabled={table.future.length === 0} onPress={() => setTable((so) => redo(so, steps))} />
-        <ChoiceGroup
-          label="One finger"
-          hideLabel
-          options={[
-            { id: 'set', label: 'Set points' },
-            { id: 'pan', label: 'Move photo' },
-          ]}
-          chosen={[panning ? 'pan' : 'set']}
-          onChange={([chosen]) => setPanning(chosen === 'pan')}
-        />
-      </View>
+      <TableTools steps={steps} table={table} onTable={setTable} panning={panning} onPanning={setPanning} />
       <Card title="What it comes to">
         {(told?.lines ?? ['–']).map((line) => (
           <Text key={line} strong figures testID="told">
@@ -175,11 +162,6 @@ export function FreeDesk({ id, bench, tool, photo }: FreeDeskProps) {
   );
 }
 
-function mmPerPixel({ ends: [a, b], mm }: { ends: [[number, number], [number, number]]; mm: number }): number | undefined {
-  const pixels = Math.hypot(b[0] - a[0], b[1] - a[1]);
-  return pixels > 0 ? mm / pixels : undefined;
-}
-
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center', backgroundColor: colour.mist },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
 });

@@ -8,7 +8,8 @@ import {
   repeatedOf,
   type RepeatedSets,
 } from '@plesion/core/measure';
-import { Suspense } from 'react';
+import { sayMeasured } from '@plesion/core/observation';
+import { Suspense, useMemo } from 'react';
 import { View } from 'react-native';
 import { space } from '../../theme';
 import { Failed, Loading } from '../../ui/states';
@@ -28,11 +29,13 @@ interface HowWellProps {
 /** How well a character is measured: each person's error, how people agree, and what others found on this very photo. */
 export function HowWell({ character, photo, value, by }: HowWellProps) {
   const { data, error, refetch } = useMeasurementsOf(character.id);
+  // Once for what was fetched, and not with every point that is dragged.
+  const { groups, people, agreements } = useMemo(() => {
+    const all = repeatedOf((data?.measurements ?? []).map(repeatedSets));
+    return { groups: all, people: reliabilityByPerson(all), agreements: agreementByPeople(all) };
+  }, [data]);
   if (error) return <Failed error={error} retry={() => void refetch()} />;
   if (!data) return <Loading what="What was measured" />;
-  const groups = repeatedOf(data.measurements.map(repeatedSets));
-  const people = reliabilityByPerson(groups);
-  const agreements = agreementByPeople(groups);
   const unit = groups[0]?.unit ?? '';
   const others = value ? othersOn(data.measurements, photo, by, value) : [];
   const most = people.reduce(
@@ -88,7 +91,7 @@ const repeatedSets = ({ specimenId, photo, by, sets, protocol, scale }: Measurem
 function othersOn(all: readonly Measurement[], photo: string, by: string, own: Measured): string[] {
   const last = new Map(all.filter((one) => one.photo === photo && one.by !== by).map((one) => [one.by, one]));
   return [...last.values()].map(({ by: who, value }) => {
-    const said = `${who} found ${rounded4(value)} on this photo`;
+    const said = `${who} found ${sayMeasured(undefined, value)} on this photo`;
     // The own value may be in the guide's unit, theirs in that of the core.
     if (value.unit !== own.unit) return `${said}.`;
     const { difference, beyondError } = differenceOf(own, value);
@@ -96,6 +99,3 @@ function othersOn(all: readonly Measurement[], photo: string, by: string, own: M
     return `${said}: yours differs by ${sign}${rounded(Math.abs(difference))}, ${beyondError ? 'more than' : 'no more than'} measuring error.`;
   });
 }
-
-const rounded4 = ({ value, sd, unit }: Pick<Measured, 'value' | 'sd' | 'unit'>): string =>
-  `${Number(value.toPrecision(4))} ± ${Number(sd.toPrecision(2))} ${unit}`.trim();

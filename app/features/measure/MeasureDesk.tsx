@@ -5,10 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
 import { Announce } from '../../ui/Announce';
-import { Button } from '../../ui/Button';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
-import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -23,11 +20,13 @@ import { EdgeChoice, SpotFinder, useLooker } from './Helpers';
 import { HowWell } from './HowWell';
 import { LandmarkList, sayPlace } from './LandmarkList';
 import type { Part } from './looking';
+import { PhotoFailed } from './PhotoFailed';
 import { PhotoTable } from './PhotoTable';
 import { Result, sayTaken } from './Result';
 import { ScaleFields } from './ScaleFields';
 import { isWhole, needsScale, pointsOf, scaleOf, withoutScale } from './steps';
-import { again, choose, foundBy, keyed, move, place, placeAll, redo, undo } from './table';
+import { again, choose, foundBy, keyed, move, place, placeAll } from './table';
+import { TableTools } from './TableTools';
 import { TABLE_KEYS, type TableKey } from './tableKeys';
 import { takenBy } from './taken';
 import { usePhoto } from './usePhoto';
@@ -55,9 +54,13 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
   const size = useMemo(() => (image ? { width: image.naturalWidth, height: image.naturalHeight } : undefined), [image]);
   const pointing = usePointing().data;
   const whole = steps.every((step) => isWhole(table.points, step));
-  const sets = [...table.earlier, table.points].map(withoutScale);
-  const known = scaleOf(scale, table.points);
-  const taken = whole && size ? takenBy(character, protocol, sets, known, size, pointing) : undefined;
+  const sets = useMemo(() => [...table.earlier, table.points].map(withoutScale), [table.earlier, table.points]);
+  const known = useMemo(() => scaleOf(scale, table.points), [scale, table.points]);
+  // Once for what is set: the finger that aims draws anew at every step.
+  const taken = useMemo(
+    () => (whole && size ? takenBy(character, protocol, sets, known, size, pointing) : undefined),
+    [whole, size, character, protocol, sets, known, pointing],
+  );
   const step = steps.find(({ id: one }) => one === table.active) ?? steps[0];
   const looker = useLooker();
   const seen = useRef<Part>(undefined);
@@ -91,9 +94,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
     return (
       <View style={styles.fill}>
         <PageHeading>{`Measure: ${character.label}`}</PageHeading>
-        <Notice kind="problem" title="The photo cannot be shown">
-          It could not be fetched, or is no picture. Try again when there is a connection.
-        </Notice>
+        <PhotoFailed />
       </View>
     );
   if (!image || !size) return <Loading what="The photo" />;
@@ -143,19 +144,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
     />
   );
   const tools = (
-    <View style={styles.tools}>
-      <Button small label="Undo" disabled={table.past.length === 0} onPress={() => setTable((so) => undo(so, steps))} />
-      <Button small label="Redo" disabled={table.future.length === 0} onPress={() => setTable((so) => redo(so, steps))} />
-      <ChoiceGroup
-        label="One finger"
-        hideLabel
-        options={[
-          { id: 'set', label: 'Set points' },
-          { id: 'pan', label: 'Move photo' },
-        ]}
-        chosen={[panning ? 'pan' : 'set']}
-        onChange={([chosen]) => setPanning(chosen === 'pan')}
-      />
+    <TableTools steps={steps} table={table} onTable={setTable} panning={panning} onPanning={setPanning}>
       {curve && <EdgeChoice step={step} follows={follows} onChange={setFollows} />}
       {step.spots && (
         <SpotFinder
@@ -165,7 +154,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
           onFound={(points) => setTable((so) => foundBy(so, step.id, points))}
         />
       )}
-    </View>
+    </TableTools>
   );
   const result = (
     <Result
@@ -252,5 +241,4 @@ const styles = StyleSheet.create({
   phoneTable: { height: 380 },
   top: { flexDirection: 'row', gap: space.s, justifyContent: 'space-between' },
   instruction: { flex: 1, gap: 2 },
-  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
 });

@@ -10,7 +10,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { useBench, type Bench } from '../analysis/useBench';
+import { type Bench, onceWeighed, useBench } from '../analysis/useBench';
 import { AddPhotos } from '../photos/AddPhotos';
 import { PracticeCamera } from '../photos/PracticeCamera';
 import { mainView } from '../plates/plates';
@@ -22,9 +22,8 @@ import { TOOL, type ToolName, TOOLS } from './tools';
 export function MeasureScreen({ id }: { id: string }) {
   const { character, photo, tool } = useLocalSearchParams<{ character?: string; photo?: string; tool?: string }>();
   const { bench, error, retry } = useBench(id);
-  const ready = bench?.answer || bench?.weighError ? bench : undefined;
   return (
-    <AsyncScreen what="The photo" value={ready} error={error} retry={retry}>
+    <AsyncScreen what="The photo" value={onceWeighed(bench)} error={error} retry={retry}>
       {(open) => <Chosen id={id} bench={open} wanted={character} first={photo} tool={TOOLS.find((one) => one === tool)} />}
     </AsyncScreen>
   );

@@ -1,6 +1,6 @@
 import { type Measurement, urlOf } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
-import { sayValue } from '@plesion/core/observation';
+import { sayMeasured } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -110,12 +110,6 @@ function Row({ measurement, guide, onRemoved }: { measurement: Measurement; guid
     </View>
   );
 }
-
-/** In the character's own words where the unit is its own, else as it was worked out. */
-const sayMeasured = (character: Guide['characters'][number] | undefined, { value, sd, unit }: Measurement['value']): string =>
-  character && !character.states && (character.unit ?? '') === unit
-    ? sayValue(character, value, sd)
-    : `${Number(value.toPrecision(4))} ± ${Number(sd.toPrecision(2))} ${unit}`.trim();
 
 const styles = StyleSheet.create({
   row: {

@@ -1,16 +1,17 @@
 import type { PixelPoint } from '@plesion/core/measure';
 import { createElement, useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
-import { Button } from '../../ui/Button';
+import { colour, radius } from '../../theme';
 import type { Part } from './looking';
 import { Loupe } from './Loupe';
 import { PointMarks } from './PointMarks';
 import { pointsOf, type Step } from './steps';
 import { heldPoint, type Held, nearest, type Table } from './table';
 import { tableKey, type TableKey } from './tableKeys';
+import { useKeys } from './useKeys';
 import { usePointers } from './usePointers';
-import { fit, inSight, onPhoto, type Size, toPhoto, toScreen, type View as Placed, within, zoomAt } from './view';
+import { ZoomButtons } from './ZoomButtons';
+import { fit, inSight, moved, onPhoto, pinched, type Size, toPhoto, toScreen, type View as Placed, wheeled, zoomAt } from './view';
 
 /** A point is taken hold of from so near, in pixels of the screen. */
 const GRIP = 26;
@@ -82,13 +83,13 @@ export function PhotoTable({
       else doing.current = { kind: 'aim' };
       if (doing.current.kind === 'aim') setAim(onPhoto(finger, photo));
     },
-    onDrag(at, [dx, dy]) {
+    onDrag(at, by) {
       const now = doing.current;
       if (!view || !now) return;
-      if (now.kind === 'pan') return change((so) => within({ ...so, x: so.x + dx, y: so.y + dy }, photo, room));
+      if (now.kind === 'pan') return change((so, size) => moved(so, by, photo, size));
       if (now.kind === 'aim') return setAim(onPhoto(toPhoto(view, at), photo));
       // It moves along with the finger, and does not jump under it.
-      const next = onPhoto([now.at[0] + dx / view.scale, now.at[1] + dy / view.scale], photo);
+      const next = onPhoto([now.at[0] + by[0] / view.scale, now.at[1] + by[1] / view.scale], photo);
       onMove(now.held, next, now.moved);
       setAim(next);
       doing.current = { ...now, at: next, moved: true };
@@ -105,12 +106,8 @@ export function PhotoTable({
         else onHold(now.held);
       }
     },
-    onPinch: (factor, about, [dx, dy]) =>
-      change((so, size) => zoomAt(within({ ...so, x: so.x + dx, y: so.y + dy }, photo, size), factor, about, photo, size)),
-    onWheel: ([dx, dy], at, sideways) =>
-      change((so, size) =>
-        sideways ? within({ ...so, x: so.x - dx - dy }, photo, size) : zoomAt(so, Math.exp(-dy / 300), at, photo, size),
-      ),
+    onPinch: (factor, about, by) => change((so, size) => pinched(so, factor, about, by, photo, size)),
+    onWheel: (by, at, sideways) => change((so, size) => wheeled(so, by, at, sideways, photo, size)),
   });
   // Keys move the point that is held, or else a cross-hair that Enter sets a point at.
   const hear = (event: KeyboardEvent) => {
@@ -135,16 +132,7 @@ export function PhotoTable({
     if (key.kind === 'free') setAim(aimed);
     onKey(key);
   };
-  const hearing = useRef(hear);
-  useEffect(() => {
-    hearing.current = hear;
-  });
-  useEffect(() => {
-    const at = surface.current;
-    const listen = (event: KeyboardEvent) => hearing.current(event);
-    at?.addEventListener('keydown', listen);
-    return () => at?.removeEventListener('keydown', listen);
-  }, []);
+  useKeys(surface, hear);
   const heldAt = heldPoint(table);
   const [hx, hy] = heldAt ?? [];
   // A point that is moved by keys stays in sight.
@@ -191,11 +179,7 @@ export function PhotoTable({
           </>
         )}
       </View>
-      <View style={styles.zoom}>
-        <Button small label="−" hint="Farther" onPress={() => nearer(1 / 1.6)} />
-        <Button small label="+" hint="Nearer" onPress={() => nearer(1.6)} />
-        <Button small label="All" hint="All of the photo" onPress={() => setView(undefined)} />
-      </View>
+      <ZoomButtons what="photo" nearer={nearer} all={() => setView(undefined)} />
     </View>
   );
 }
@@ -235,7 +219,6 @@ const NO_SCROLL = { touchAction: 'none', cursor: 'crosshair', userSelect: 'none'
 
 const styles = StyleSheet.create({
   frame: { flex: 1, minHeight: 240 },
-  zoom: { position: 'absolute', right: space.s, bottom: space.s, flexDirection: 'row', gap: space.xs },
   table: {
     flex: 1,
     overflow: 'hidden',

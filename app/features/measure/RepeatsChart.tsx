@@ -2,7 +2,8 @@ import type { Repeated } from '@plesion/core/measure';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-chart-kit';
-import { colour, font } from '../../theme';
+import { colour } from '../../theme';
+import { chartLook } from '../../ui/chartLook';
 import { ChartFrame } from '../../ui/ChartFrame';
 
 /** Things shown: of more, the last. */
@@ -45,16 +46,7 @@ export function RepeatsChart({ groups, tem, unit }: { groups: readonly Repeated[
           height={170}
           withInnerLines
           withShadow={false}
-          chartConfig={{
-            backgroundGradientFrom: colour.sheet,
-            backgroundGradientTo: colour.sheet,
-            decimalPlaces: digits,
-            color: () => colour.quiet,
-            labelColor: () => colour.quiet,
-            propsForDots: { r: '3' },
-            propsForLabels: { fontSize: 11, fontFamily: font.text },
-            propsForBackgroundLines: { stroke: colour.hairline },
-          }}
+          chartConfig={chartLook(digits)}
         />
       </View>
     </ChartFrame>

@@ -2,19 +2,19 @@ import type { Pointing } from '@plesion/contract';
 import { type Character, type Protocol } from '@plesion/core/guide';
 import { type PointSet, type Scale, tiltCost } from '@plesion/core/measure';
 import { sayValue } from '@plesion/core/observation';
-import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { readingOf as lastReadingOf, withReading } from '../analysis/readings';
+import { readingOf as lastReadingOf } from '../analysis/readings';
 import type { Bench } from '../analysis/useBench';
 import { compiledOf } from '../records/compiled';
 import { measurementDrafts } from '../records/useMeasurements';
 import { useSession } from '../session/useSession';
+import { useTakeToBench } from '../analysis/useTakeToBench';
 import { useRepeatsOf } from '../analysis/useMoreRepeats';
 import { outsideAll, sayOutside } from './outside';
 import { middleOf, readingOf, type Taken } from './taken';
@@ -50,7 +50,7 @@ interface ResultProps {
 
 /** What it comes to, with its error; used, it becomes a reading and is kept with its points. */
 export function Result({ id, bench, character, photo, size, sets, scale, taken, pointing, onAgain, onTaken }: ResultProps) {
-  const router = useRouter();
+  const take = useTakeToBench(id, bench);
   const station = useSession().station.id;
   const [measurement] = useState(() => mintId());
   const [reading] = useState(() => lastReadingOf(bench.state.content.readings, character.id)?.id ?? mintId());
@@ -69,17 +69,14 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
       ...(scale ? { scale } : {}),
       hidden: false,
     });
-    bench.draft.change((content) => withReading(content, made));
     onTaken();
-    if (router.canGoBack()) router.back();
-    else router.replace(`/specimens/${id}/bench?character=${character.id}`);
+    take(made);
   };
+  // Every axis is gone through: that waits until a point that is dragged rests.
+  const rested = useDeferredValue(sets);
   const tilt = useMemo(
-    () =>
-      taken?.value && scale?.kind !== 'grid'
-        ? tiltCost({ sets, quantity: character.protocol.quantity, scale }, TILT)
-        : undefined,
-    [taken, sets, scale, character],
+    () => (scale?.kind === 'grid' ? undefined : tiltCost({ sets: rested, quantity: character.protocol.quantity, scale }, TILT)),
+    [rested, scale, character],
   );
   const worth = useRepeatsOf(bench, character.label, made, taken?.value?.n ?? 1);
   const out = taken?.value && !taken.states ? outsideAll(compiledOf(bench.stored.guide), character.id, taken.value) : undefined;

@@ -1,3 +1,5 @@
+import { ARROWS } from '../../lib/keyboard';
+
 /** What a key does on the table. */
 export type TableKey =
   | { kind: 'move'; by: [number, number] }
@@ -8,8 +10,6 @@ export type TableKey =
   | { kind: 'next' | 'previous' }
   | { kind: 'take' }
   | { kind: 'undo' | 'redo' };
-
-const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
 /** Arrows move by a pixel of the photo, with Shift by ten. Tab is left alone: it leaves the table. */
 export function tableKey(

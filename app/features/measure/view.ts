@@ -32,6 +32,18 @@ export function zoomAt(view: View, factor: number, [sx, sy]: PixelPoint, photo: 
   return within({ scale, x: sx - (sx - view.x) * by, y: sy - (sy - view.y) * by }, photo, table);
 }
 
+/** By two fingers: so much farther apart about a place, and so far together. */
+export const pinched = (view: View, factor: number, about: PixelPoint, by: PixelPoint, photo: Size, table: Size): View =>
+  zoomAt(moved(view, by, photo, table), factor, about, photo, table);
+
+/** By the wheel: nearer or farther about a place, or to the side. */
+export const wheeled = (view: View, [dx, dy]: PixelPoint, at: PixelPoint, sideways: boolean, photo: Size, table: Size): View =>
+  sideways ? moved(view, [-dx - dy, 0], photo, table) : zoomAt(view, Math.exp(-dy / 300), at, photo, table);
+
+/** Moved by so much, and no further than the photo goes. */
+export const moved = (view: View, [dx, dy]: PixelPoint, photo: Size, table: Size): View =>
+  within({ ...view, x: view.x + dx, y: view.y + dy }, photo, table);
+
 /** Moved so that the photo does not leave the table: smaller than it, it lies in the middle. */
 export function within(view: View, photo: Size, table: Size): View {
   const along = (at: number, long: number, room: number) =>

@@ -3,6 +3,7 @@ import type { Guide } from '@plesion/core/guide';
 import { useEffect, useRef, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Photo } from '../../ui/Photo';
+import { ARROWS } from '../../lib/keyboard';
 import { pressedAt } from '../../lib/pressedAt';
 import { colour, radius, space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -131,12 +132,6 @@ export function PointedPhoto({ hash, top, guide, readings, onPoint }: PointedPho
 
 /** What keys begin to aim at. */
 const MIDDLE = { x: 0.5, y: 0.5 };
-const ARROWS: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 /** What is asked of a key; what it would do otherwise, such as a press in the middle, is kept from it. */
 const keyOf = (event: KeyboardEvent) => ({

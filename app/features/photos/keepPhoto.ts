@@ -1,10 +1,7 @@
-import { NOT_HEIC } from '@plesion/contract';
+import { isHeic, LARGEST_PHOTO, NOT_HEIC } from '@plesion/contract';
 import { api } from '../../lib/api';
-import { hashOf, isHeic, isPicture } from '../../lib/files';
+import { hashOf, isPicture } from '../../lib/files';
 import { outbox } from '../../lib/outbox/outbox';
-
-/** Bytes of a photo that the server takes. */
-const LARGEST = 40 * 1024 * 1024;
 
 /**
  * Keep a photo on this device; it goes to the server with the specimen that names it.
@@ -13,8 +10,8 @@ const LARGEST = 40 * 1024 * 1024;
  * @throws Error that says what is wrong with the file and what to do.
  */
 export async function keepPhoto(station: string, file: File): Promise<string> {
-  if (file.size > LARGEST) throw new Error('It is larger than 40 MB. Choose a smaller one.');
-  if (await isHeic(file)) throw new Error(NOT_HEIC);
+  if (file.size > LARGEST_PHOTO) throw new Error('It is larger than 40 MB. Choose a smaller one.');
+  if (isHeic(new Uint8Array(await file.slice(0, 12).arrayBuffer()))) throw new Error(NOT_HEIC);
   if (!(await isPicture(file))) throw new Error('This file is not a photo that can be read. Choose a JPEG, PNG or WebP.');
   const hash = await hashOf(file);
   // Where the page cannot work the hash out, the server does.

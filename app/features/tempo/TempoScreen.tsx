@@ -1,5 +1,4 @@
 import type { Character } from '@plesion/core/guide';
-import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
@@ -15,8 +14,9 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { readingOf, withReading } from '../analysis/readings';
-import { type Bench, useBench } from '../analysis/useBench';
+import { readingOf } from '../analysis/readings';
+import { type Bench, onceWeighed, useBench } from '../analysis/useBench';
+import { useTakeToBench } from '../analysis/useTakeToBench';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { roundedTempo, sayOdd, tempoIn } from './beats';
 import { FilmClip } from './FilmClip';
@@ -35,9 +35,8 @@ const NO_BEATS: z.output<typeof Beats> = { live: [], film: [], practice: [] };
 /** How often something happens: a wing-beat, a tail-flick; from taps, or from beats marked on a clip. */
 export function TempoScreen({ id }: { id: string }) {
   const { bench, error, retry } = useBench(id);
-  const ready = bench?.answer || bench?.weighError ? bench : undefined;
   return (
-    <AsyncScreen what="The specimen" value={ready} error={error} retry={retry}>
+    <AsyncScreen what="The specimen" value={onceWeighed(bench)} error={error} retry={retry}>
       {(open) => {
         const all = open.stored.guide.characters.filter(({ tempo }) => tempo);
         const character = all.find((one) => one.id === open.chosen?.id) ?? all.at(0);
@@ -55,7 +54,7 @@ export function TempoScreen({ id }: { id: string }) {
 }
 
 function Tempo({ id, bench, character }: { id: string; bench: Bench; character: Character }) {
-  const router = useRouter();
+  const take = useTakeToBench(id, bench);
   const { guide } = bench.stored;
   const [{ source: asked }, setAddress] = useAddress(['source'], 0);
   const source = SOURCES.find((one) => one === asked) ?? 'live';
@@ -71,10 +70,8 @@ function Tempo({ id, bench, character }: { id: string; bench: Bench; character: 
     if (!told) return;
     const { readings } = bench.state.content;
     const reading = { id: readingOf(readings, character.id)?.id ?? mintId(), character: character.id, ...told };
-    bench.draft.change((content) => withReading(content, reading));
     forget();
-    if (router.canGoBack()) router.back();
-    else router.replace(`/specimens/${id}/bench?character=${character.id}`);
+    take(reading);
   };
   return (
     <Screen>

@@ -13,7 +13,10 @@ jest.mock('expo-router', () => ({
 }));
 jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 let mockBench: object;
-jest.mock('../analysis/useBench', () => ({ useBench: () => ({ bench: mockBench }) }));
+jest.mock('../analysis/useBench', () => ({
+  ...jest.requireActual<object>('../analysis/useBench'),
+  useBench: () => ({ bench: mockBench }),
+}));
 
 const character = terns.characters.find(({ tempo }) => tempo)!;
 beforeEach(() => {
