@@ -1,8 +1,7 @@
 import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk } from '@plesion/core/keys/schema';
 import { Day, Readings, Situation } from '@plesion/core/observation/schema';
-import { MOST_MEDIA } from '@plesion/core/specimen';
-import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
+import { Determination, MediaList, Summary } from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import { PhotoHash } from './photos';
 
@@ -25,7 +24,7 @@ export const SpecimenWrite = z.strictObject({
   /** A photo sent before. */
   photo: PhotoHash.optional(),
   /** Everything kept of it, in order. */
-  media: z.array(Media).max(MOST_MEDIA).optional(),
+  media: MediaList.optional(),
   hidden: z.boolean(),
 });
 export type SpecimenWrite = z.output<typeof SpecimenWrite>;

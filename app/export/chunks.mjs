@@ -11,7 +11,7 @@ import vm from 'node:vm';
  */
 const FOLDER = '_expo/static/js/web';
 /** Smaller files than this (in characters) are not worth a request of their own. */
-const LEAST = 10_000;
+const LEAST = 8_000;
 
 const dist = 'dist';
 const folder = join(dist, FOLDER);
@@ -88,17 +88,22 @@ function inVain(a, b) {
   return [...a.users].reduce(without(b), 0) * b.size + [...b.users].reduce(without(a), 0) * a.size;
 }
 
-/** Small groups join the one with which least is loaded in vain. */
-const kept = [...groups.values()];
+/**
+ * While there are small groups, of all pairs with a small one that is joined by which least
+ * is loaded in vain. Were the smallest always the first to join, one module more could
+ * turn everything joined after it.
+ */
+const kept = new Set(groups.values());
 for (;;) {
-  kept.sort((a, b) => a.size - b.size);
-  const [least, ...others] = kept;
-  if (!least || least.size >= LEAST || !others.length) break;
-  const into = others.reduce((best, other) => (inVain(least, other) < inVain(least, best) ? other : best));
-  into.users = new Set([...into.users, ...least.users]);
-  into.ids.push(...least.ids);
-  into.size += least.size;
-  kept.shift();
+  const pairs = [...kept]
+    .filter(({ size }) => size < LEAST)
+    .flatMap((small) => [...kept].filter((other) => other !== small).map((other) => ({ small, other, cost: inVain(small, other) })));
+  if (!pairs.length) break;
+  const { small, other } = pairs.reduce((best, pair) => (pair.cost < best.cost ? pair : best));
+  kept.delete(small);
+  other.users = new Set([...other.users, ...small.users]);
+  other.ids.push(...small.ids);
+  other.size += small.size;
 }
 
 const write = (name, code) => {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Facets, Judgement, SourcePolicy } from '../guide/schema';
 import { KeptWalk } from '../keys/schema';
 import { key, Reading, Situation } from '../observation/schema';
-import { MEDIA_KINDS, QUALIFIERS } from './vocabulary';
+import { MEDIA_KINDS, MOST_MEDIA, QUALIFIERS } from './vocabulary';
 
 /** The name given to a specimen: at a level, with a qualifier, by whom, when and why. */
 export const Determination = z.strictObject({
@@ -61,6 +61,9 @@ export const Media = z.strictObject({
   credit: z.string().max(200).optional(),
 });
 export type Media = z.infer<typeof Media>;
+
+/** Everything kept of a specimen, in order. */
+export const MediaList = z.array(Media).max(MOST_MEDIA);
 
 /** A specimen's name as far as it goes, and how sure, in one line: kept with it, so that lists need not weigh anything. */
 export const Summary = z.object({
