@@ -20,6 +20,7 @@ const core = {
   learn: ['probability', 'linear', 'guide'],
   book: ['guide', 'evidence', 'plates'],
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
+  fieldwork: ['probability', 'guide', 'observation'],
   formats: ['guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 

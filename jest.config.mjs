@@ -31,7 +31,12 @@ export default {
     node('demo'),
     node('bench'),
     node('server'),
-    { ...node('e2e'), testMatch: ['**/*.e2e.ts'] },
+    {
+      ...node('e2e'),
+      testMatch: ['**/*.e2e.ts'],
+      globalSetup: '<rootDir>/e2e/demoPlace.ts',
+      globalTeardown: '<rootDir>/e2e/demoPlaceGone.ts',
+    },
     {
       displayName: 'app',
       preset: 'jest-expo',

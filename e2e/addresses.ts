@@ -28,3 +28,12 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
     ],
   ];
 }
+
+/** Where a danger stands above everything, room is scarcest. */
+export async function danger(page: Page, url: string): Promise<string> {
+  const get = async <T>(path: string) => (await (await page.request.get(`${url}${path}`)).json()) as T;
+  const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
+  const { specimens } = await get<{ specimens: { id: string; guideId?: string }[] }>('/api/specimens');
+  const cones = guides.find(({ slug }) => slug === 'tent-cones')!.id;
+  return `/specimens/${specimens.find(({ guideId }) => guideId === cones)!.id}/bench`;
+}

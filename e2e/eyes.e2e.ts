@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
-import { addresses } from './addresses';
+import { addresses, danger } from './addresses';
 import { faultsOf } from './axe';
+import { cutWithLargeLetters } from './cut';
 import { enterDemo, openStation, SIZES, type Station } from './station';
 
 let station: Station;
@@ -14,7 +15,7 @@ const settled = async (page: Page) => {
   await page.waitForLoadState('networkidle');
 };
 
-it('no page has a fault that axe finds, at either size; each has one title and heading of its own', async () => {
+it('no page has a fault that axe finds, at either size, or cuts anything with letters twice as large; each has one title and heading', async () => {
   const [phone, wide] = SIZES;
   const page = await station.page(phone);
   await page.goto(station.url);
@@ -29,7 +30,7 @@ it('no page has a fault that axe finds, at either size; each has one title and h
   };
   await look('the door');
   await enterDemo(page, station.url);
-  for (const path of await addresses(page, station.url)) {
+  for (const path of [...(await addresses(page, station.url)), await danger(page, station.url)]) {
     await page.setViewportSize(phone);
     await page.goto(`${station.url}${path}`);
     await settled(page);
@@ -37,6 +38,8 @@ it('no page has a fault that axe finds, at either size; each has one title and h
     await page.setViewportSize(wide);
     await page.getByRole('banner').waitFor();
     await look(`${path} on a wide screen`);
+    const cut = await cutWithLargeLetters(page, phone);
+    if (cut.length) faults[`${path} with large letters`] = cut;
   }
   expect(faults).toEqual({});
 }, 240_000);

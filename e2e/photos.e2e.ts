@@ -99,7 +99,11 @@ describe('photos of a specimen', () => {
     await page.getByLabel('Credit').fill('A. Orvane');
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'Put it on top' }).click();
-    const { photo, media } = await keptOnce(page, id, ({ photo: top, media: all }) => all?.[2]?.credit !== undefined && top === all[2].hash);
+    const { photo, media } = await keptOnce(
+      page,
+      id,
+      ({ photo: top, media: all }) => all?.[2]?.credit !== undefined && top === all[2].hash,
+    );
     expect(media).toHaveLength(3);
     expect(media![2]).toMatchObject({ credit: 'A. Orvane', view: expect.any(String) });
     expect(photo).toBe(media![2].hash);

@@ -61,8 +61,15 @@ export async function openServer(place: Place): Promise<{ url: string; close: ()
   };
 }
 
+/** The place that `demoPlace.ts` has filled for all browser tests of a run, where it has. */
+function demoPlace(): Pick<Place, 'database' | 'files'> | undefined {
+  const { DEMO_DATABASE: database, DEMO_FILES: files } = process.env;
+  return database && files ? { database: new URL(database), files } : undefined;
+}
+
+/** The real server with the demo in a database and a folder of its own, and a browser. */
 export async function openStation(): Promise<Station> {
-  const place = await openPlace('walk');
+  const place = await openPlace('walk', demoPlace());
   const server = await openServer(place);
   const browser: Browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

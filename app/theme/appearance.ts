@@ -16,7 +16,8 @@ const Appearance = z.object({
 });
 export type Appearance = z.infer<typeof Appearance>;
 
-const kept = keptIn(device, 'plesion.look', Appearance);
+const KEY = 'plesion.look';
+const kept = keptIn(device, KEY, Appearance);
 
 /** How much larger letters are set. */
 const SCALES: Record<Appearance['letters'], number> = { usual: 1, large: 1.2, larger: 1.45, twice: 2 };
@@ -52,6 +53,12 @@ export function startAppearance(): void {
   document.head.append(style);
   apply();
   globalThis.matchMedia?.('(prefers-color-scheme: dark)').addEventListener?.('change', apply);
+  // Another page of this device was set to another look: all follow.
+  window.addEventListener('storage', ({ key }) => {
+    if (key !== KEY) return;
+    store.set(kept.read() ?? Appearance.parse({}));
+    apply();
+  });
 }
 
 function apply(): void {

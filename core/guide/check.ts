@@ -1,4 +1,5 @@
 import type { Problem } from '../problem';
+import { checkField } from './checkField';
 import { checkJudgement } from './checkJudgement';
 import { checkNumbers } from './checkNumbers';
 import { checkProtocol } from './checkProtocol';
@@ -95,6 +96,8 @@ export function checkGuide(guide: Guide): Problem[] {
       }
     }
   });
+
+  checkField(guide, report, known);
 
   const policySources = guide.policy.kind === 'prefer' ? guide.policy.order : Object.keys(guide.policy.weights);
   [...policySources, ...(guide.policy.exclude ?? [])].forEach((source) => known('source', source, 'policy'));

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Cost, Treatment, Union } from './judgementSchema';
+import { FieldSection } from './fieldSchema';
 import { Block, Learned } from './learnedSchema';
 import { Protocol } from './protocolSchema';
 import { FacetName, id, label, monthDay, positive, share, text } from './terms';
@@ -273,6 +274,8 @@ export const Guide = z.strictObject({
   costs: z.array(Cost).optional(),
   blocks: z.array(Block).optional(),
   learned: Learned.optional(),
+  /** Rules of a catch, and what rings may be put on. */
+  field: FieldSection.optional(),
   settings: Settings.prefault({}),
 });
 export type Guide = z.infer<typeof Guide>;

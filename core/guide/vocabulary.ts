@@ -50,3 +50,11 @@ export type PriorPart = (typeof PRIOR_PARTS)[number];
 
 /** Body plans that plates can be drawn of. */
 export const PLANS = ['crab', 'cone', 'beetle', 'tern', 'umbel', 'moth'] as const;
+
+/** A sex as it is called in the hand. */
+export const SEXES = ['male', 'female', 'unknown'] as const;
+export type Sex = (typeof SEXES)[number];
+
+/** By what a sex was told. */
+export const SEX_METHODS = ['plumage', 'size', 'vent', 'brood-patch', 'molecular', 'behaviour'] as const;
+export type SexMethod = (typeof SEX_METHODS)[number];

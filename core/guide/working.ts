@@ -19,6 +19,7 @@ export type {
   Term,
 } from './schema';
 export type { Treatment, Union } from './judgementSchema';
+export type { CatchCheck, CatchCondition, FieldSection } from './fieldSchema';
 export type { Line, Protocol, Quantity } from './protocolSchema';
 export { landmarksIn } from './landmarks';
 export type { Block, CrossValidation, Learned, Ratio } from './learnedSchema';

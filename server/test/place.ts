@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -14,14 +14,18 @@ export interface Place {
   close(): Promise<void>;
 }
 
-export async function openPlace(what: string): Promise<Place> {
+/**
+ * @param like a place that nobody uses any more, whose database and files it begins with.
+ */
+export async function openPlace(what: string, like?: Pick<Place, 'database' | 'files'>): Promise<Place> {
   const base = process.env.TEST_DATABASE_URL;
   if (!base) throw new Error('TEST_DATABASE_URL is not set. Run the tests with “npm test”, which starts a PostgreSQL for them.');
   const name = `${what}_${randomBytes(6).toString('hex')}`;
   const admin = new pg.Client({ connectionString: base });
   await admin.connect();
-  await admin.query(`create database ${name}`);
+  await admin.query(`create database ${name}${like ? ` template ${like.database.pathname.slice(1)}` : ''}`);
   const files = await mkdtemp(join(tmpdir(), 'plesion-test-'));
+  if (like) await cp(like.files, files, { recursive: true });
   return {
     database: Object.assign(new URL(base), { pathname: `/${name}` }),
     files,

@@ -1,0 +1,3 @@
+import { empty } from './demoPlace';
+
+export default empty;
