@@ -11,7 +11,7 @@ const node = (name) => ({
   testMatch: ['**/*.test.ts'],
   moduleNameMapper: {
     '^@plesion/core/([a-z]+)/schema$': '<rootDir>/core/$1/schema.ts',
-    '^@plesion/contract/openapi$': '<rootDir>/contract/openapi.ts',
+    '^@plesion/contract/(.+)$': '<rootDir>/contract/$1.ts',
     '^@plesion/(core|demo)/(.+)$': '<rootDir>/$1/$2/index.ts',
     '^@plesion/([a-z]+)$': '<rootDir>/$1/index.ts',
   },
@@ -58,6 +58,7 @@ export default {
       setupFilesAfterEnv: [`${import.meta.dirname}/app/test/setUp.ts`],
       moduleNameMapper: {
         '^@plesion/core/([a-z]+)/schema$': '<rootDir>/../core/$1/schema.ts',
+        '^@plesion/contract/(.+)$': '<rootDir>/../contract/$1.ts',
         '^@plesion/(core|demo)/(.+)$': '<rootDir>/../$1/$2/index.ts',
         '^@plesion/([a-z]+)$': '<rootDir>/../$1/index.ts',
       },

@@ -1,7 +1,20 @@
 import { z } from 'zod';
 
 /** Every kind of record that is written by versions. */
-export const RECORD_NAMES = ['specimen', 'lot', 'key', 'guide', 'individual', 'measurement'] as const;
+export const RECORD_NAMES = [
+  'specimen',
+  'lot',
+  'key',
+  'guide',
+  'individual',
+  'measurement',
+  'site',
+  'visit',
+  'capture',
+  'string',
+  'count',
+  'sheet',
+] as const;
 export type RecordName = (typeof RECORD_NAMES)[number];
 
 /** One write: what was written, by whom, when. */

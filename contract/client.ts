@@ -1,5 +1,6 @@
 import type { z } from 'zod';
-import { type Endpoint, endpoints, type EndpointName, type Endpoints } from './endpoints';
+import type { Endpoint, EndpointName, Endpoints } from './endpoints';
+import { everyday, type EverydayName } from './endpoints/everyday';
 import { lenient } from './lenient';
 import { ProblemBody } from './problem';
 
@@ -29,9 +30,13 @@ export class RequestProblem extends Error {
   }
 }
 
+/** Where a call of a page goes. */
+export const urlOf = (name: EverydayName, asked: { params?: object; query?: object } = {}): string =>
+  addressOf(everyday[name], asked);
+
 /** Path and query of a call, with its parameters in place. */
-export function urlOf(name: EndpointName, asked: { params?: object; query?: object } = {}): string {
-  const path = endpoints[name].path.replace(/:(\w+)/g, (_, key: string) =>
+export function addressOf(endpoint: Endpoint, asked: { params?: object; query?: object }): string {
+  const path = endpoint.path.replace(/:(\w+)/g, (_, key: string) =>
     encodeURIComponent(String((asked.params as Record<string, unknown> | undefined)?.[key])),
   );
   const query = Object.entries(asked.query ?? {}).filter(([, value]) => value !== undefined && value !== '');
@@ -44,12 +49,18 @@ export function urlOf(name: EndpointName, asked: { params?: object; query?: obje
  * A typed client over `fetch`. JSON answers are checked against the contract, so
  * that a server of another version fails loudly and not in the middle of a screen;
  * what a newer one says beyond it is kept.
+ *
+ * @param table the endpoints it can ask.
  */
-export function createClient(base: string, doFetch: typeof fetch = fetch) {
-  return async function call<N extends EndpointName>(name: N, asked: Asked<N>, signal?: AbortSignal): Promise<Answer<N>> {
-    const endpoint: Endpoint = endpoints[name];
+export function createClient<Name extends EndpointName = EverydayName>(
+  base: string,
+  doFetch: typeof fetch = fetch,
+  table: Record<Name, Endpoint> = everyday as unknown as Record<Name, Endpoint>,
+) {
+  return async function call<N extends Name>(name: N, asked: Asked<N>, signal?: AbortSignal): Promise<Answer<N>> {
+    const endpoint = table[name];
     const { params, query, body } = asked as { params?: object; query?: object; body?: unknown };
-    const response = await doFetch(base + urlOf(name, { params, query }), {
+    const response = await doFetch(base + addressOf(endpoint, { params, query }), {
       method: endpoint.method,
       credentials: 'same-origin',
       signal,

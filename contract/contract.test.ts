@@ -1,4 +1,5 @@
-import { conflictOf, createClient, endpoints, RequestProblem, urlOf } from '.';
+import { conflictOf, createClient, RequestProblem, urlOf } from '.';
+import { endpoints } from './endpoints';
 import { openApi } from './openapi';
 
 const answering = (status: number, body: unknown) => {

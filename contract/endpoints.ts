@@ -1,19 +1,10 @@
-import { guidesEndpoints } from './endpoints/guides';
-import { keysEndpoints } from './endpoints/keys';
-import { measureEndpoints } from './endpoints/measure';
-import { specimensEndpoints } from './endpoints/specimens';
-import { stationEndpoints } from './endpoints/station';
+import { everyday } from './endpoints/everyday';
+import { fieldworkEndpoints } from './endpoints/fieldwork';
 
 export type { Endpoint } from './endpoints/endpoint';
 
 /** The wire: everything the server answers, and with what. */
-export const endpoints = {
-  ...stationEndpoints,
-  ...guidesEndpoints,
-  ...keysEndpoints,
-  ...specimensEndpoints,
-  ...measureEndpoints,
-};
+export const endpoints = { ...everyday, ...fieldworkEndpoints };
 
 export type Endpoints = typeof endpoints;
 export type EndpointName = keyof Endpoints;

@@ -1,5 +1,6 @@
 import * as compare from '@plesion/core/compare/schema';
 import * as evidence from '@plesion/core/evidence/schema';
+import * as fieldworkShapes from '@plesion/core/fieldwork/schema';
 import * as guide from '@plesion/core/guide/schema';
 import * as keys from '@plesion/core/keys/schema';
 import * as observation from '@plesion/core/observation/schema';
@@ -7,6 +8,7 @@ import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
+import * as fieldwork from './fieldwork';
 import * as wire from './schemas';
 
 type Json = Record<string, unknown>;
@@ -30,7 +32,10 @@ function componentsOf() {
     used.add(free);
     registry.add(schema, { id: free });
   };
-  for (const room of [guide, observation, evidence, keys, specimen, compare, wire] as Record<string, unknown>[]) {
+  for (const room of [guide, observation, evidence, keys, specimen, compare, fieldworkShapes, wire, fieldwork] as Record<
+    string,
+    unknown
+  >[]) {
     for (const [id, schema] of Object.entries(room)) {
       if (/^[A-Z]/.test(id) && schema instanceof z.ZodType) name(schema, id);
     }

@@ -27,6 +27,9 @@ export const ArchiveContent = z.object({
   keys: z.number().int().min(0),
   photos: z.number().int().min(0),
   measurements: z.number().int().min(0),
+  visits: z.number().int().min(0).default(0),
+  captures: z.number().int().min(0).default(0),
+  counts: z.number().int().min(0).default(0),
   changes: z.number().int().min(0),
 });
 export type ArchiveContent = z.output<typeof ArchiveContent>;

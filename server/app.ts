@@ -10,6 +10,7 @@ import { archiveRoutes } from './archive/routes';
 import { bookRoutes } from './book/routes';
 import { compareRoutes } from './compare/routes';
 import { exportRoutes } from './export/routes';
+import { fieldworkRoutes } from './fieldwork/routes';
 import { firstLookRoutes } from './firstLook/routes';
 import { guideRoutes } from './guides/routes';
 import { errorHandler } from './http/errorHandler';
@@ -111,6 +112,7 @@ export function createApp(
   keyRoutes(api, em, weighing);
   lotRoutes(api, em);
   individualRoutes(api, em);
+  fieldworkRoutes(api, em);
   measurementRoutes(api, em);
   changeRoutes(api, em);
   jobRoutes(api, em);

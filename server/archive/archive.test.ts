@@ -10,7 +10,9 @@ import yauzl from 'yauzl';
 import yazl from 'yazl';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
 import { widthOf } from '../test/widthOf';
-import { columnsOf, FORM_VERSION, PART_NAMES, PARTS } from './parts';
+import { columnsOf, FORM_VERSION, PART_NAMES, PARTS, SINCE } from './parts';
+
+const LATER = Object.keys(SINCE);
 
 let there: TestServer;
 let here: TestServer;
@@ -60,12 +62,41 @@ async function fill(server: TestServer): Promise<Visitor> {
     .put(`/api/lots/${randomUUID()}`)
     .send({ version: 0, guideId, label: 'Jar 4', specimens: ids.slice(2, 5), hidden: false })
     .expect(200);
+  await fillField(own, guideId, hash);
   const { guide, version } = (await own.get(`/api/guides/${guideId}`).expect(200)).body as StoredGuide;
   await own
     .put(`/api/guides/${guideId}`)
     .send({ version, guide: { ...guide, title: 'Ledge crabs, again' } })
     .expect(200);
   return own;
+}
+
+/** One of every kind of fieldwork's records. */
+async function fillField(own: Visitor, guideId: string, photo: string): Promise<void> {
+  const put = (path: string, id: string, body: object) =>
+    own
+      .put(`/api/${path}/${id}`)
+      .send({ version: 0, hidden: false, ...body })
+      .expect(200);
+  const [siteId, visitId] = [randomUUID(), randomUUID()];
+  const at = '2026-05-12T20:00:00Z';
+  await put('sites', siteId, { name: 'Long Spit', licences: [] });
+  await put('visits', visitId, { siteId, startedAt: at, people: ['Mira'], method: 'watch', overrides: [] });
+  const caught = { visitId, at, what: 'ringed', mark: 'H 04501', guideId, taxon: 'murica', readings: [], photo, overrides: [] };
+  await put('captures', randomUUID(), { ...caught, followUp: { due: '2026-06-01', text: 'look again' } });
+  const string = {
+    letters: 'H',
+    digits: 5,
+    first: 4501,
+    last: 4600,
+    size: 'C',
+    ringer: 'Mira',
+    loadedOn: '2026-05-01',
+    unused: [],
+  };
+  await put('strings', randomUUID(), string);
+  await put('counts', randomUUID(), { kind: 'inventory', label: 'Pen 1', siteId, at, by: 'Mira', tallies: [] });
+  await put('sheets', randomUUID(), { fields: [{ field: 'age', needed: true }], family: 'letters', families: [] });
 }
 
 async function ended(own: Visitor, jobId: string): Promise<Job> {
@@ -89,6 +120,9 @@ async function fetchArchive(own: Visitor): Promise<Buffer> {
     keys: expect.any(Number),
     photos: 1,
     measurements: 1,
+    visits: 1,
+    captures: 1,
+    counts: 1,
     changes: expect.any(Number),
   });
   const { body } = await own
@@ -265,16 +299,16 @@ describe('an archive of a station', () => {
     expect(Object.keys(await filesOf(there)).filter((name) => name.endsWith('.zip'))).toEqual([`${next}.zip`]);
   });
 
-  it('of the first form, from before there were measurements, is read', async () => {
+  it('of the first form, from before there were measurements and fieldwork, is read', async () => {
     const { visitor: reader } = await newStation(here);
     const archive = await changed((all) => {
-      all.delete('measurements.jsonl');
+      for (const name of LATER) all.delete(`${name}.jsonl`);
       const { parts, ...rest } = JSON.parse(all.get('station.json')!.toString()) as { parts: Record<string, unknown> };
-      const older = Object.fromEntries(Object.entries(parts).filter(([name]) => name !== 'measurements'));
+      const older = Object.fromEntries(Object.entries(parts).filter(([name]) => !LATER.includes(name)));
       all.set('station.json', Buffer.from(JSON.stringify({ ...rest, parts: older, version: 1 })));
     });
     const job = await readIn(reader, archive);
-    expect(job.result).toMatchObject({ content: { specimens: 6, measurements: 0 } });
+    expect(job.result).toMatchObject({ content: { specimens: 6, measurements: 0, captures: 0 } });
   });
 
   it('of the second form, from before photos told whose they are, is read', async () => {
@@ -291,6 +325,10 @@ describe('an archive of a station', () => {
       all.set('media.jsonl', media);
       const sha256 = createHash('sha256').update(media).digest('hex');
       const parts = { ...manifest.parts, media: { ...manifest.parts.media, sha256 } };
+      for (const name of LATER.filter((one) => one !== 'measurements')) {
+        all.delete(`${name}.jsonl`);
+        delete (parts as Record<string, unknown>)[name];
+      }
       all.set('station.json', Buffer.from(JSON.stringify({ ...manifest, parts, version: 2 })));
     });
     const job = await readIn(reader, archive);

@@ -21,6 +21,8 @@ class Known {
   readonly photos = new Set<string>();
   readonly specimens = new Set<string>();
   readonly lots = new Set<string>();
+  readonly sites = new Set<string>();
+  readonly visits = new Set<string>();
   seq = 0;
 }
 
@@ -85,6 +87,26 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   measurements({ specimen_id, photo }, known) {
     return known.specimens.has(specimen_id) ? photoOf(photo, known) : 'its specimen is not in the archive';
   },
+  sites({ id }, { sites }) {
+    sites.add(id);
+    return undefined;
+  },
+  visits({ id, site_id, content }, { sites, visits }) {
+    visits.add(id);
+    if (content.siteId !== site_id) return 'its site is not the one it says';
+    return sites.has(site_id) ? undefined : `site ${site_id} is not in the archive`;
+  },
+  captures({ visit_id, mark, what, content }, known) {
+    if (content.visitId !== visit_id || (content.mark ?? null) !== mark || content.what !== what)
+      return 'what it is found by is not what it says';
+    if (!known.visits.has(visit_id)) return `visit ${visit_id} is not in the archive`;
+    return guideOf(content.guideId ?? null, known) ?? photoOf(content.photo ?? null, known);
+  },
+  strings: () => undefined,
+  counts({ site_id }, { sites }) {
+    return site_id === null || sites.has(site_id) ? undefined : `site ${site_id} is not in the archive`;
+  },
+  sheets: () => undefined,
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

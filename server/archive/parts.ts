@@ -1,4 +1,12 @@
 import { schemas } from '@plesion/contract';
+import {
+  CaptureContent,
+  CountContent,
+  SheetContent,
+  SiteContent,
+  StringContent,
+  VisitContent,
+} from '@plesion/core/fieldwork/schema';
 import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
@@ -7,7 +15,7 @@ import { z } from 'zod';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 3;
+export const FORM_VERSION = 4;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
@@ -29,6 +37,9 @@ interface Part {
 }
 
 const part = <R extends z.ZodRawShape>(table: string, order: string, shape: R) => ({ table, order, row: z.strictObject(shape) });
+
+/** What every record of fieldwork has. */
+const fieldRecord = { id, version, hidden: z.boolean(), recorded_by: title, created_at: instant, updated_at: instant };
 
 /**
  * What an archive holds, one file of lines each, so ordered that each refers only to those before it.
@@ -150,6 +161,26 @@ export const PARTS = {
     created_at: instant,
     updated_at: instant,
   }),
+  sites: part('site', 'id', { ...fieldRecord, content: SiteContent }),
+  visits: part('visit', 'id', {
+    ...fieldRecord,
+    site_id: id,
+    started_at: instant,
+    ended_at: instant.nullable(),
+    content: VisitContent,
+  }),
+  captures: part('capture', 'id', {
+    ...fieldRecord,
+    visit_id: id,
+    at: instant,
+    what: CaptureContent.shape.what,
+    mark: CaptureContent.shape.mark.unwrap().nullable(),
+    due: z.iso.date().nullable(),
+    content: CaptureContent,
+  }),
+  strings: part('ring_string', 'id', { ...fieldRecord, content: StringContent }),
+  counts: part('field_count', 'id', { ...fieldRecord, site_id: id.nullable(), at: instant, content: CountContent }),
+  sheets: part('field_sheet', 'id', { ...fieldRecord, content: SheetContent }),
   changes: part('change', 'seq', {
     seq: z.number().int().min(1),
     kind: z.enum(schemas.RECORD_NAMES),
@@ -161,10 +192,19 @@ export const PARTS = {
   }),
 } satisfies Record<string, Part>;
 
-/** What came in with the second form: an archive of the first has none of it. */
-export const SINCE_SECOND: readonly PartName[] = ['measurements'];
-
 export type PartName = keyof typeof PARTS;
+
+/** The form since which an archive has a part, where it is not the first: an older one has none of it. */
+export const SINCE: Partial<Record<PartName, number>> = {
+  measurements: 2,
+  sites: 4,
+  visits: 4,
+  captures: 4,
+  strings: 4,
+  counts: 4,
+  sheets: 4,
+};
+
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;
 export const PART_NAMES = Object.keys(PARTS) as PartName[];
 export const columnsOf = (name: PartName): string[] => Object.keys(PARTS[name].row.shape);

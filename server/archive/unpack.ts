@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { openPromise, type ZipFile } from 'yauzl';
-import { fileOf, FORM, FORM_VERSION, Manifest, MANIFEST, PART_NAMES, PHOTO_FILES, SINCE_SECOND } from './parts';
+import { fileOf, FORM, FORM_VERSION, Manifest, MANIFEST, PART_NAMES, type PartName, PHOTO_FILES, SINCE } from './parts';
 import { README } from './readme';
 import { noArchive, Refused } from './refused';
 
@@ -95,17 +95,25 @@ async function readManifest(folder: string, digests: Map<string, string>): Promi
       'archive-newer',
       `This archive has the form ${version}, which a newer Plesion made; this one reads up to ${FORM_VERSION}.`,
     );
-  const manifest = Manifest.safeParse(version === 1 ? await withLaterParts(folder, digests, json as object) : json);
+  const manifest = Manifest.safeParse(
+    typeof version === 'number' ? await withLaterParts(folder, digests, json as object, version) : json,
+  );
   if (!manifest.success) throw noArchive();
   return manifest.data;
 }
 
-/** An archive of the first form, with nothing of what came in later. */
-async function withLaterParts(folder: string, digests: Map<string, string>, json: { parts?: object }): Promise<object> {
+/** An archive of an older form, with nothing of what came in later. */
+async function withLaterParts(
+  folder: string,
+  digests: Map<string, string>,
+  json: { parts?: object },
+  version: number,
+): Promise<object> {
   const none = { rows: 0, sha256: createHash('sha256').digest('hex') };
-  for (const name of SINCE_SECOND) {
+  const later = (Object.keys(SINCE) as PartName[]).filter((name) => SINCE[name]! > version);
+  for (const name of later) {
     await writeFile(join(folder, fileOf(name)), '');
     digests.set(fileOf(name), none.sha256);
   }
-  return { ...json, parts: { ...Object.fromEntries(SINCE_SECOND.map((name) => [name, none])), ...json.parts } };
+  return { ...json, parts: { ...Object.fromEntries(later.map((name) => [name, none])), ...json.parts } };
 }

@@ -143,5 +143,8 @@ export const contentOf = (parts: Manifest['parts']): ArchiveContent => ({
   keys: parts.keys.rows,
   photos: parts.photos.rows,
   measurements: parts.measurements.rows,
+  visits: parts.visits.rows,
+  captures: parts.captures.rows,
+  counts: parts.counts.rows,
   changes: parts.changes.rows,
 });

@@ -2,6 +2,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import pg from 'pg';
 import { entities } from './entities';
+import { fieldEntities } from './fieldEntities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
 import { Migration20261126000000 } from './migrations/Migration20261126000000';
@@ -15,6 +16,7 @@ import { Migration20261203000000 } from './migrations/Migration20261203000000';
 import { Migration20261204000000 } from './migrations/Migration20261204000000';
 import { Migration20261205000000 } from './migrations/Migration20261205000000';
 import { Migration20261206000000 } from './migrations/Migration20261206000000';
+import { Migration20261207000000 } from './migrations/Migration20261207000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -30,6 +32,7 @@ const MIGRATIONS = [
   Migration20261204000000,
   Migration20261205000000,
   Migration20261206000000,
+  Migration20261207000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -40,7 +43,7 @@ const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
-      entities,
+      entities: [...entities, ...fieldEntities],
       extensions: [Migrator],
       migrations: {
         migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),

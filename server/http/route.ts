@@ -1,4 +1,5 @@
-import { type Endpoint, type EndpointName, endpoints, type Endpoints } from '@plesion/contract';
+import type { Endpoint, EndpointName, Endpoints } from '@plesion/contract';
+import { endpoints } from '@plesion/contract/endpoints';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import type { z } from 'zod';
 import { Readable } from 'node:stream';

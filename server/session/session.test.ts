@@ -1,4 +1,5 @@
-import { type Endpoint, endpoints, urlOf } from '@plesion/contract';
+import { type Endpoint, addressOf } from '@plesion/contract';
+import { endpoints } from '@plesion/contract/endpoints';
 import { openApi } from '@plesion/contract/openapi';
 import { demoSpecimens } from '@plesion/demo';
 import { GuideEntity, GuideVersionEntity, SpecimenEntity } from '../database/entities';
@@ -20,7 +21,7 @@ describe('the door', () => {
     for (const [name, endpoint] of closed) {
       const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put';
       const visitor = server.visitor();
-      const answer = await visitor[method](urlOf(name as keyof typeof endpoints, { params: { id: ID } })).send({});
+      const answer = await visitor[method](addressOf(endpoint, { params: { id: ID, hash: ID, mark: 'H 1' } })).send({});
       expect([name, answer.status, answer.body.code]).toEqual([name, 401, 'signed-out']);
     }
   });

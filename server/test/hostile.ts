@@ -1,4 +1,5 @@
-import { type Endpoint, endpoints } from '@plesion/contract';
+import type { Endpoint } from '@plesion/contract';
+import { endpoints } from '@plesion/contract/endpoints';
 import * as fc from 'fast-check';
 import { z } from 'zod';
 

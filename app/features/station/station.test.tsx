@@ -16,7 +16,19 @@ jest.mock('../../lib/sendFile', () => ({ sendFile: jest.fn() }));
 
 const MAKING = '0192f3a0-0000-7006-8000-000000000001';
 const READING = '0192f3a0-0000-7006-8000-000000000002';
-const CONTENT = { measurements: 0, specimens: 1234, individuals: 0, lots: 1, guides: 6, keys: 5, photos: 2, changes: 90 };
+const CONTENT = {
+  measurements: 0,
+  visits: 0,
+  captures: 0,
+  counts: 0,
+  specimens: 1234,
+  individuals: 0,
+  lots: 1,
+  guides: 6,
+  keys: 5,
+  photos: 2,
+  changes: 90,
+};
 const use = (used: number, most: number) => ({ used, most });
 let view: StationView;
 let jobs: Record<string, object>;

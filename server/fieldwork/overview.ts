@@ -1,0 +1,91 @@
+import type { CaptureWrite, FieldView } from '@plesion/contract';
+import { contradictions, type Seen } from '@plesion/core/fieldwork';
+import { CaptureEntity, VisitEntity } from '../database/fieldEntities';
+import type { Em } from '../database/orm';
+import { familiesOf } from './captures';
+import { wireOf } from './records';
+import { listSheets, listSites, listStrings, withCatch } from './service';
+
+/** Visits shown that have ended, marks looked through, reminders. */
+const RECENT = 12;
+const MARKS = 400;
+const DUE = 60;
+
+/** What is under way, due, left, and what looks wrong. */
+export async function fieldView(em: Em, stationId: string, today: string): Promise<FieldView> {
+  const where = { stationId, hidden: false };
+  const open = await em.find(VisitEntity, { ...where, endedAt: null }, { orderBy: { startedAt: 'desc' }, limit: 50 });
+  const recent = await em.find(
+    VisitEntity,
+    { ...where, endedAt: { $ne: null } },
+    { orderBy: { startedAt: 'desc', id: 'desc' }, limit: RECENT },
+  );
+  const rows = await withCatch(em, stationId, [...open, ...recent]);
+  const due = await em.find(CaptureEntity, { ...where, due: { $ne: null } }, { orderBy: { due: 'asc' }, limit: DUE });
+  const year = Number(today.slice(0, 4));
+  return {
+    sites: await listSites(em, stationId, false),
+    open: rows.slice(0, open.length),
+    recent: rows.slice(open.length),
+    due: due.map(({ id, mark, content }) => {
+      const { followUp } = content as CaptureWrite;
+      return { captureId: id, ...(mark ? { mark } : {}), due: followUp!.due, text: followUp!.text };
+    }),
+    strings: await listStrings(em, stationId, false),
+    sheets: await listSheets(em, stationId, false),
+    ...(await seasonOf(em, stationId, year)),
+    wrong: await wrongOf(em, stationId, year),
+  };
+}
+
+/** Captures of a year by what became of them, and rings put on at each site. */
+async function seasonOf(em: Em, stationId: string, year: number): Promise<Pick<FieldView, 'season' | 'used'>> {
+  const rows = await em.getConnection().execute<{ site_id: string; what: string; n: string }[]>(
+    `select visit.site_id, capture.what, count(*) as n from capture
+     join visit on visit.station_id = capture.station_id and visit.id = capture.visit_id
+     where capture.station_id = ? and not capture.hidden and capture.at >= ? and capture.at < ?
+     group by visit.site_id, capture.what`,
+    [stationId, `${year}-01-01T00:00:00Z`, `${year + 1}-01-01T00:00:00Z`],
+  );
+  const sum = (what: string) => rows.filter((row) => row.what === what).reduce((all, { n }) => all + Number(n), 0);
+  return {
+    season: {
+      year,
+      ringed: sum('ringed'),
+      again: sum('again'),
+      unringed: sum('unringed'),
+      others: sum('other-kind'),
+      lost: sum('lost'),
+    },
+    used: rows.filter(({ what }) => what === 'ringed').map(({ site_id, n }) => ({ siteId: site_id, ringed: Number(n) })),
+  };
+}
+
+/** Marks met this year and last whose captures do not go together; all of their captures are fetched as one set. */
+async function wrongOf(em: Em, stationId: string, year: number): Promise<FieldView['wrong']> {
+  const marks = await em.getConnection().execute<{ mark: string }[]>(
+    `select mark from (
+       select mark, max(at) as at from capture
+       where station_id = ? and mark is not null and not hidden and at >= ? group by mark having count(*) > 1 or bool_or(what = 'again')
+     ) met order by at desc limit ?`,
+    [stationId, `${year - 1}-01-01T00:00:00Z`, MARKS],
+  );
+  if (!marks.length) return [];
+  const captures = await em.find(
+    CaptureEntity,
+    { stationId, hidden: false, mark: { $in: marks.map(({ mark }) => mark) } },
+    { orderBy: { at: 'asc', id: 'asc' } },
+  );
+  const byMark = new Map<string, Seen[]>();
+  for (const row of captures) {
+    const capture = wireOf<CaptureWrite>(row);
+    const seen = { ...capture, day: capture.at.slice(0, 10), at: undefined };
+    byMark.set(row.mark!, [...(byMark.get(row.mark!) ?? []), seen]);
+  }
+  const families = await familiesOf(em, stationId);
+  return marks.flatMap(({ mark }) =>
+    contradictions(byMark.get(mark) ?? [], families)
+      .filter(({ resolved }) => !resolved)
+      .map(({ code, message, between }) => ({ mark, code, message, captureId: between[1] })),
+  );
+}
