@@ -28,6 +28,7 @@ import { harbourSpecimens } from './harbourSpecimens';
 import { beetleSpecimens } from './lots';
 import { type DemoSpecimen, shoreSpecimens } from './specimens';
 
+export { type DemoFieldwork, demoFieldwork } from './fieldwork';
 export { demoLots, type DemoLot } from './lots';
 export { type DemoSpecimen };
 

@@ -2,6 +2,7 @@ import type { SpecimenWrite } from '@plesion/contract';
 import { demoGuides, demoLots, demoSpecimens } from '@plesion/demo';
 import { AccountEntity, LotEntity, SpecimenEntity, StationEntity } from './database/entities';
 import type { Em } from './database/orm';
+import { putDemoFieldwork } from './fieldwork/demo';
 import { putFirstLook } from './firstLook/service';
 import { addGuide, listGuides } from './guides/service';
 import type { Caller } from './http/route';
@@ -35,6 +36,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
     await writeSpecimen(em, parts.weighing, caller, id, write);
   }
   if (!(await em.count(SpecimenEntity, { stationId, id: PIER_TERN }))) await putFirstLook(em, parts, caller, PIER_TERN);
+  await putDemoFieldwork(em, caller, guides);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

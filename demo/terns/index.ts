@@ -1,6 +1,7 @@
 import { Guide } from '@plesion/core/guide';
 import { withProtocols } from '../protocols';
 import { characters } from './characters';
+import { field } from './field';
 import { protocols } from './protocols';
 import { glossary } from './glossary';
 import { scores } from './scores';
@@ -64,6 +65,7 @@ export const terns: Guide = Guide.parse({
   ],
   policy: { kind: 'prefer', order: ['tern-book', 'ring-records', 'autumn-paper'] },
   scores,
+  field,
   occurrence: [
     { kind: 'range', taxon: 'crinita-crinita', region: 'outer-skerries', frequency: 0.8 },
     { kind: 'range', taxon: 'crinita-crinita', region: 'east-cays', frequency: 0.15 },

@@ -276,12 +276,7 @@ const ways: Score[] = [
     [N, { raised: 'often', level: 'sometimes' }],
     [N, { bowed: 'often', raised: 'sometimes' }, undefined, windy],
   ]),
-  from(BOOK, 'wing-beat', [
-    [M, '2.3–2.9'],
-    ...both('2.9–3.6'),
-    [F, '3.0–3.7'],
-    [N, '4.1–5.2'],
-  ]),
+  from(BOOK, 'wing-beat', [[M, '2.3–2.9'], ...both('2.9–3.6'), [F, '3.0–3.7'], [N, '4.1–5.2']]),
   from(BOOK, 'fishing', [
     [M, { plunge: 'usually' }],
     [S, { plunge: 'usually', dip: 0.12 }],

@@ -238,7 +238,8 @@ it('Field shows what is under way, due, used up, and what looks wrong', async ()
   const open = await send('visits', visit(siteId));
   const ended = await send('visits', visit(siteId, { startedAt: '2026-05-01T05:00:00Z', endedAt: '2026-05-01T09:00:00Z' }));
   await send('captures', capture(ended, { at: '2026-05-01T06:00:00Z', sex: 'male' }));
-  const again = capture(open, { what: 'again', sex: 'female', followUp: { due: '2026-06-16', text: 'look at the wing' } });
+  const followUp = { due: '2026-06-16', text: 'look at the wing' };
+  const again = capture(open, { what: 'again', sex: 'female', followUp });
   const captureId = await send('captures', again);
   const asked = async () => (await own.visitor.get('/api/field?today=2026-06-10').expect(200)).body as FieldView;
   const view = await asked();
@@ -251,7 +252,7 @@ it('Field shows what is under way, due, used up, and what looks wrong', async ()
     { mark: 'H 04501', code: 'sexes-differ', message: 'Male on 2026-05-01, female on 2026-06-02.', captureId },
   ]);
   // A reason settles it, and what was looked at again is no longer due; nothing is overwritten.
-  const settled = { ...again, followUp: { ...again.followUp, done: true }, overrides: [why('sexes-differ')] };
+  const settled = { ...again, followUp: { ...followUp, done: true }, overrides: [why('sexes-differ')] };
   await own.visitor
     .put(`/api/captures/${captureId}`)
     .send({ version: 1, hidden: false, ...settled })

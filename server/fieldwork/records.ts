@@ -54,10 +54,11 @@ export const wireOf = <S extends Sent>({ id, version, hidden, recordedBy, create
     updatedAt: updatedAt.toISOString(),
   }) as unknown as Wire<S>;
 
-function contentOf<S extends Sent>(sent: S): Omit<S, 'version' | 'hidden'> {
-  const { version: _version, hidden: _hidden, ...content } = sent;
-  return content;
-}
+const HEAD = ['version', 'hidden'];
+
+/** What is sent, without what is kept beside it. */
+const contentOf = <S extends Sent>(sent: S) =>
+  Object.fromEntries(Object.entries(sent).filter(([name]) => !HEAD.includes(name))) as Omit<S, 'version' | 'hidden'>;
 
 /** Write one; whoever wrote it first stays named. */
 export function writeField<R extends FieldRow, S extends Sent>(

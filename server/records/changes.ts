@@ -26,6 +26,23 @@ export async function logChange(
   );
 }
 
+/** The same for many records that are new, as one set. */
+export async function logCreations(
+  tx: Em,
+  { stationId, accountName }: { stationId: string; accountName: string },
+  kind: RecordName,
+  ids: readonly string[],
+): Promise<void> {
+  await tx.getConnection().execute(
+    `insert into change (station_id, seq, kind, record_id, version, account, fields, at)
+     select ?, -nextval('change_waiting'), ?, id::uuid, 1, ?, '[]'::jsonb, now()
+     from jsonb_array_elements_text(?::jsonb) as id`,
+    [stationId, kind, accountName, JSON.stringify(ids)],
+    'run',
+    tx.getTransactionContext(),
+  );
+}
+
 /** What was written since a cursor, in the order of commits. */
 export async function changesSince(em: Em, stationId: string, since: number, limit = PAGE): Promise<ChangeList> {
   const rows = await em.find(ChangeEntity, { stationId, seq: { $gt: since } }, { orderBy: { seq: 'asc' }, limit: limit + 1 });
