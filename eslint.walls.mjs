@@ -52,6 +52,7 @@ const features = {
   bench: ['analysis', 'compare', 'judgement', 'keys', 'photos', 'plates', 'reading', 'records', 'session'],
   determination: ['analysis', 'judgement', 'photos', 'records', 'session'],
   specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'measure', 'photos', 'plates', 'records', 'session'],
+  field: ['photos', 'plates', 'reading', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],

@@ -7,6 +7,11 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
   const { keys } = await get<{ keys: { id: string; guideId?: string }[] }>('/api/keys');
   const { lots } = await get<{ lots: { id: string }[] }>('/api/lots');
+  const { captures } = await get<{ captures: { id: string; mark?: string }[] }>('/api/captures?limit=20');
+  const { visits } = await get<{ visits: { id: string }[] }>('/api/visits');
+  const { counts } = await get<{ counts: { id: string; kind: string }[] }>('/api/counts');
+  const { sites } = await get<{ sites: { id: string }[] }>('/api/sites');
+  const ringed = captures.find(({ mark }) => mark)!;
   const specimen = `/specimens/${specimens.find(({ guideId, readings }) => guideId && readings > 2)!.id}`;
   const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
   const guide = `/guides/${crabs}`;
@@ -24,6 +29,18 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       `${specimen}/name`,
       `${specimen}/situation`,
       `${specimen}/measure`,
+      '/field',
+      '/field/visits/new',
+      `/field/visits/${visits[2].id}`,
+      `/field/catch?visit=${visits[0].id}`,
+      `/field/captures/${ringed.id}`,
+      `/field/rings/${encodeURIComponent(ringed.mark!)}`,
+      '/field/strings',
+      '/field/sheet',
+      '/field/sums',
+      '/field/counts',
+      ...['inventory', 'transect', 'flock'].map((kind) => `/field/counts/${counts.find((one) => one.kind === kind)!.id}`),
+      `/field/sites/${sites[0].id}`,
       '/nowhere',
     ],
   ];

@@ -97,7 +97,9 @@ const kept = new Set(groups.values());
 for (;;) {
   const pairs = [...kept]
     .filter(({ size }) => size < LEAST)
-    .flatMap((small) => [...kept].filter((other) => other !== small).map((other) => ({ small, other, cost: inVain(small, other) })));
+    .flatMap((small) =>
+      [...kept].filter((other) => other !== small).map((other) => ({ small, other, cost: inVain(small, other) })),
+    );
   if (!pairs.length) break;
   const { small, other } = pairs.reduce((best, pair) => (pair.cost < best.cost ? pair : best));
   kept.delete(small);

@@ -21,7 +21,10 @@ await generateSW({
   navigateFallback: '/index.html',
   navigateFallbackDenylist: [/^\/api\//],
   runtimeCaching: [
-    lately(/\/api\/(guides|specimens|keys|lots)(\/[^/]+)?(\?.*)?$/, 'plesion-station'),
+    lately(
+      /\/api\/(guides|specimens|keys|lots|field|sites|visits|captures|marks|strings|counts|sheets)(\/[^/]+)?(\?.*)?$/,
+      'plesion-station',
+    ),
     {
       urlPattern: /\/api\/photos\//,
       handler: 'CacheFirst',

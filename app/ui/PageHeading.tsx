@@ -21,6 +21,14 @@ let lastPath: string | undefined;
 /** Is somebody at something on the new page already, a field for instance? */
 const isTaken = () => document.activeElement?.closest('main, [role=main]') != null;
 
+/** Put the focus on the heading, where a page begins anew without another address. */
+export function focusHeading(): void {
+  const heading = document.querySelector<HTMLElement>('h1, [role=heading][aria-level="1"]');
+  if (!heading) return;
+  heading.tabIndex = -1;
+  heading.focus();
+}
+
 /** The heading of a page, once on each: it gives the page its title, and takes the focus when one comes to it. */
 export function PageHeading(props: OwnWords | Drawn) {
   const words = useRef<NativeText>(null);

@@ -1,4 +1,5 @@
 import { done, failed, type Outcome } from '../problem';
+import { sayDay } from './days';
 import type { AgeCode, AgeFamily } from './schema';
 
 /**
@@ -111,7 +112,7 @@ export function convertAge(
   if (alike.length) return done({ codes: alike });
   return failed({
     code: 'no-such-age',
-    message: `The ${target.label} have no code that says the same as “${code.code}” on ${day}; write down a wider one by hand if it is meant.`,
+    message: `The ${target.label} have no code that says the same as “${code.code}” on ${sayDay(day)}; write down a wider one by hand if it is meant.`,
     field: 'to',
   });
 }
@@ -176,7 +177,7 @@ export function ageNow(
     if (from !== undefined && from > to)
       return failed({
         code: 'ages-disagree',
-        message: `“${age.code}” on ${day} does not go with “${last!.code}” on ${last!.day}.`,
+        message: `“${age.code}” on ${sayDay(day)} does not go with “${last!.code}” on ${sayDay(last!.day)}.`,
         field: 'age',
       });
     hatched = { ...(from === undefined ? {} : { from }), to };

@@ -65,8 +65,7 @@ describe('rules of a catch', () => {
   });
 
   it('that cannot be followed are named in the guide', () => {
-    const codes = (given: object) =>
-      checkGuide(tinyGuide({ field: given })).map(({ code, field: at }) => `${code} ${at}`);
+    const codes = (given: object) => checkGuide(tinyGuide({ field: given })).map(({ code, field: at }) => `${code} ${at}`);
     expect(codes(field)).toEqual([]);
     const when = (condition: object) => ({ checks: [{ id: 'x', says: 'x', when: [condition] }] });
     expect(codes(when({ kind: 'states', character: 'tail', states: ['round'] }))).toEqual([

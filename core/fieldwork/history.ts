@@ -1,5 +1,6 @@
 import type { Problem } from '../problem';
 import { AGE_FAMILIES, ageNow } from './ageCodes';
+import { sayDay } from './days';
 import { atLiberty, type Position } from './liberty';
 import type { AgeFamily, CaptureContent } from './schema';
 
@@ -38,10 +39,10 @@ export function contradictions(seen: readonly Seen[], families: readonly AgeFami
     const sexOf = (one: Seen) => (one.sex === 'unknown' ? undefined : one.sex);
     const kind = before(i, kindOf);
     if (kind && kindOf(now) !== undefined && kindOf(kind) !== kindOf(now))
-      add('kinds-differ', kind, now, `Another kind than on ${kind.day}.`);
+      add('kinds-differ', kind, now, `Another kind than on ${sayDay(kind.day)}.`);
     const sexed = before(i, sexOf);
     if (sexed && sexOf(now) && sexOf(sexed) !== sexOf(now))
-      add('sexes-differ', sexed, now, `${capital(sexOf(sexed)!)} on ${sexed.day}, ${sexOf(now)} on ${now.day}.`);
+      add('sexes-differ', sexed, now, `${capital(sexOf(sexed)!)} on ${sayDay(sexed.day)}, ${sexOf(now)} on ${sayDay(now.day)}.`);
     const aged = before(i, (one) => one.age);
     if (aged && now.age) {
       const together = ageNow([aged, now], now.day, families);
@@ -49,7 +50,7 @@ export function contradictions(seen: readonly Seen[], families: readonly AgeFami
         add('ages-disagree', aged, now, `${together.problems[0].message}`);
     }
     const first = seen.slice(0, i).find(({ what }) => what === 'ringed');
-    if (first && now.what === 'ringed') add('ringed-twice', first, now, `The ring was put on already, on ${first.day}.`);
+    if (first && now.what === 'ringed') add('ringed-twice', first, now, `The ring was put on already, on ${sayDay(first.day)}.`);
   });
   return found;
 }

@@ -1,4 +1,4 @@
-import { calendarDays } from './days';
+import { calendarDays, sayDay } from './days';
 import type { SiteContent } from './schema';
 import { LOOKING, type Method } from './vocabulary';
 
@@ -25,9 +25,9 @@ export function licenceFor({ licences }: Pick<SiteContent, 'licences'>, method: 
 export function sayOnFile(found: OnFile, method: string): string {
   if (found.kind === 'not-asked') return 'Nothing is caught by it, so no licence is asked for here.';
   if (found.kind === 'held')
-    return `On file: ${found.label}, held by ${found.holder}, ${found.days === 1 ? 'its last day is today' : `${found.days} days left (to ${found.to})`}. What it allows is for the authority to say.`;
+    return `On file: ${found.label}, held by ${found.holder}, ${found.days === 1 ? 'its last day is today' : `${found.days} days left (to ${sayDay(found.to)})`}. What it allows is for the authority to say.`;
   return found.lapsed
-    ? `The licence on file for ${method} ended on ${found.lapsed}. Ask the authority before anything is caught.`
+    ? `The licence on file for ${method} ended on ${sayDay(found.lapsed)}. Ask the authority before anything is caught.`
     : `No licence for ${method} is on file at this site. Ask the authority before anything is caught.`;
 }
 

@@ -3,13 +3,13 @@ import { normal, pick, type RandomSource, seeded } from '@plesion/core/probabili
 import { idOf } from './ids';
 import { PIER, SPIT, STACK } from './sites';
 
-/** The terns of the spit: how common they are in the nets, how long their wings are, which ring they take. */
+/** The terns of the spit: how common they are in the nets, how long their wings are (mm), how heavy they are (g), which ring they take. */
 const KINDS = [
-  { taxon: 'sodalis', share: 8, wing: 271, sd: 5.5, letters: 'H' },
-  { taxon: 'consors', share: 5, wing: 269.5, sd: 5.8, letters: 'H' },
-  { taxon: 'furtiva', share: 1.2, wing: 263, sd: 5.5, letters: 'H' },
-  { taxon: 'crinita-crinita', share: 1.5, wing: 313, sd: 6, letters: 'T' },
-  { taxon: 'nivalis', share: 1.8, wing: 178, sd: 4, letters: 'B' },
+  { taxon: 'sodalis', share: 8, mass: 118, wing: 271, sd: 5.5, letters: 'H' },
+  { taxon: 'consors', share: 5, mass: 112, wing: 269.5, sd: 5.8, letters: 'H' },
+  { taxon: 'furtiva', share: 1.2, mass: 104, wing: 263, sd: 5.5, letters: 'H' },
+  { taxon: 'crinita-crinita', share: 1.5, mass: 196, wing: 313, sd: 6, letters: 'T' },
+  { taxon: 'nivalis', share: 1.8, mass: 54, wing: 178, sd: 4, letters: 'B' },
 ] as const;
 
 /** What else flies into a net on a shore at dusk. */
@@ -140,7 +140,9 @@ function measured(bird: Bird, day: string, random: RandomSource): Partial<Captur
   // Young birds' wings are not grown out yet; who measures is off by a mm or so.
   const wing = Math.round(bird.wing - (age === 0 ? 6 : 0) + normal(random) * 1.1);
   const sexed = age > 0 && random() < 0.62;
-  const mass = Math.round((0.0000058 * bird.wing ** 3 + normal(random) * 5 + (age === 0 ? -4 : 0)) * 2) / 2;
+  const mass =
+    Math.round(bird.kind.mass * (bird.wing / bird.kind.wing) ** 3 * (1 + normal(random) * 0.035 - (age === 0 ? 0.04 : 0)) * 2) /
+    2;
   return {
     mark: bird.mark,
     taxon: bird.kind.taxon,
@@ -148,7 +150,7 @@ function measured(bird: Bird, day: string, random: RandomSource): Partial<Captur
     sex: sexed ? bird.sex : 'unknown',
     ...(sexed ? { sexBy: 'brood-patch' as const } : {}),
     condition: random() < 0.05 ? 'tired' : 'good',
-    mass: Math.max(42, mass),
+    mass,
     readings: [
       {
         id: 'wing-1',

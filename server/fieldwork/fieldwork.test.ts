@@ -249,7 +249,7 @@ it('Field shows what is under way, due, used up, and what looks wrong', async ()
   expect(view.season).toEqual({ year: 2026, ringed: 1, again: 1, unringed: 0, others: 0, lost: 0 });
   expect(view.used).toEqual([{ siteId, ringed: 1 }]);
   expect(view.wrong).toEqual([
-    { mark: 'H 04501', code: 'sexes-differ', message: 'Male on 2026-05-01, female on 2026-06-02.', captureId },
+    { mark: 'H 04501', code: 'sexes-differ', message: 'Male on 1 May 2026, female on 2 Jun 2026.', captureId },
   ]);
   // A reason settles it, and what was looked at again is no longer due; nothing is overwritten.
   const settled = { ...again, followUp: { ...followUp, done: true }, overrides: [why('sexes-differ')] };

@@ -15,7 +15,7 @@ import type {
   VisitRow,
   VisitWrite,
 } from '@plesion/contract';
-import { isRested, licenceFor, METHOD_WORDS, ringIn, sayOnFile } from '@plesion/core/fieldwork';
+import { isRested, licenceFor, METHOD_WORDS, ringIn, sayDay, sayOnFile } from '@plesion/core/fieldwork';
 import {
   CaptureEntity,
   type CaptureRecord,
@@ -140,7 +140,7 @@ export async function writeVisit(em: Em, writer: Writer, id: string, sent: Visit
     throw badRequest([
       {
         code: 'rested',
-        message: `${site.name} is left alone until ${site.rested!.until}: ${site.rested!.reason}. Say why it is visited all the same.`,
+        message: `${site.name} is left alone until ${sayDay(site.rested!.until)}: ${site.rested!.reason}. Say why it is visited all the same.`,
         field: 'overrides',
       },
     ]);

@@ -10,7 +10,9 @@ import { useMeasuringError, useRepeatsOf } from './useMoreRepeats';
 jest.mock('./useKeyed', () => ({ useKeyed: () => undefined }));
 const mockAsked: string[] = [];
 jest.mock('./weigher', () => {
-  const { moreRepeats } = jest.requireActual<{ moreRepeats: (asked: object, times: object) => unknown }>('@plesion/core/analysis');
+  const { moreRepeats } = jest.requireActual<{ moreRepeats: (asked: object, times: object) => unknown }>(
+    '@plesion/core/analysis',
+  );
   return {
     askWorker: async (name: string, { times, ...asked }: { times: object }, { guide }: { guide: object }) => {
       mockAsked.push(name);

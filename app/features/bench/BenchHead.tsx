@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Photo } from '../../ui/Photo';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -19,17 +20,25 @@ import { saySituation } from '../records/situationText';
 
 interface BenchHeadProps {
   id: string;
+  visit?: string;
   guide: Guide;
   state: DraftState;
   answer?: Standing;
 }
 
 /** The specimen as it is known so far: its plate as read, its name as it stands, where and when. */
-export function BenchHead({ id, guide, state, answer }: BenchHeadProps) {
+export function BenchHead({ id, visit, guide, state, answer }: BenchHeadProps) {
   const { content } = state;
   const plate = answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
   return (
     <View style={styles.block}>
+      {visit && (
+        <LinkBox href={`/field/catch?visit=${visit}`} style={styles.back}>
+          <Text strong color={colour.kelp}>
+            Back to the catch sheet
+          </Text>
+        </LinkBox>
+      )}
       {content.photo && <PhotoSheet hash={content.photo} />}
       <View style={styles.head}>
         {mainView(guide) !== '' && (
@@ -101,6 +110,7 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
 }
 
 const styles = StyleSheet.create({
+  back: { justifyContent: 'center', alignSelf: 'flex-start' },
   block: { gap: space.m },
   photo: { width: '100%', height: 164, borderRadius: radius.l, backgroundColor: colour.paper },
   photoWhole: { height: 340 },

@@ -37,24 +37,29 @@ import { PinLinks } from '../photos/PinLinks';
 import { type Bench, onceWeighed, settingOf, useBench } from '../analysis/useBench';
 import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
-/** The Bench: characters to read, and what they make of the specimen. */
-export function BenchScreen({ id }: { id: string }) {
+/**
+ * The Bench: characters to read, and what they make of the specimen.
+ *
+ * @param visit the visit whose catch sheet one came from.
+ */
+export function BenchScreen({ id, visit }: { id: string; visit?: string }) {
   const { bench, guideless, error, retry } = useBench(id);
   const wide = useWide();
   if (guideless && !error) return <Redirect href={`/specimens/${id}`} />;
   return (
     <AsyncScreen what="The specimen" value={onceWeighed(bench)} error={error} retry={retry}>
-      {(open) => (wide ? <WideBench id={id} bench={open} /> : <PhoneBench id={id} bench={open} />)}
+      {(open) => (wide ? <WideBench id={id} visit={visit} bench={open} /> : <PhoneBench id={id} visit={visit} bench={open} />)}
     </AsyncScreen>
   );
 }
 
 interface PartProps {
   id: string;
+  visit?: string;
   bench: Bench;
 }
 
-function PhoneBench({ id, bench }: PartProps) {
+function PhoneBench({ id, visit, bench }: PartProps) {
   const {
     stored: { guide },
     state,
@@ -74,7 +79,7 @@ function PhoneBench({ id, bench }: PartProps) {
           </View>
         }
       >
-        <BenchHead id={id} guide={guide} state={state} answer={answer} />
+        <BenchHead id={id} visit={visit} guide={guide} state={state} answer={answer} />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
@@ -107,7 +112,7 @@ const BESIDE = RAIL + CHARACTERS + STANDING + 4 * space.l;
 const LEAST_PLATE = 240;
 const MOST_PLATE = 420;
 
-function WideBench({ id, bench }: PartProps) {
+function WideBench({ id, visit, bench }: PartProps) {
   const {
     stored: { guide },
     state,
@@ -153,7 +158,7 @@ function WideBench({ id, bench }: PartProps) {
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
           {help && <KeyHelp keys={KEY_HELP} onClose={() => setHelp(false)} />}
-          <BenchHead id={id} guide={guide} state={state} answer={answer} />
+          <BenchHead id={id} visit={visit} guide={guide} state={state} answer={answer} />
           <SavingTrouble draft={bench.draft} state={state} />
           <WeighTrouble error={bench.weighError} />
           {chosen && (

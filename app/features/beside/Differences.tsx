@@ -14,8 +14,7 @@ import { measurementOn } from './pictures';
 
 /** One of the two: what was measured on it, or the form whose plate it is. */
 export type Measurable =
-  | { kind: 'photo'; specimen: string; photo: string; measurements?: readonly Measurement[] }
-  | { kind: 'plate'; form: string };
+  { kind: 'photo'; specimen: string; photo: string; measurements?: readonly Measurement[] } | { kind: 'plate'; form: string };
 
 interface DifferencesProps {
   guide: Guide;
@@ -69,7 +68,10 @@ function DifferenceRow({ character, values: [a, b], sides }: Row & { sides: [Mea
         </>
       )}
       {a && b && a.unit !== b.unit && (
-        <Text size="small" quiet>{`One is in ${a.unit || 'no unit'}, the other in ${b.unit || 'no unit'}: set a scale on both.`}</Text>
+        <Text
+          size="small"
+          quiet
+        >{`One is in ${a.unit || 'no unit'}, the other in ${b.unit || 'no unit'}: set a scale on both.`}</Text>
       )}
       <View style={styles.buttons}>
         {sides.map((side, i) =>

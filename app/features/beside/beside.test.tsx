@@ -51,7 +51,12 @@ describe('two pictures', () => {
     const match = { a: 0.5, b: 0.25, dx: 7, dy: -3, mirrored: true };
     const view = { scale: 2, x: 11, y: 13 };
     const [a, b, c, d, e, f] = /matrix\((.*)\)/.exec(cssMatrix(view, match))![1].split(', ').map(Number);
-    for (const [x, y] of [[0, 0], [10, 0], [3, 8]] as const) { // prettier-ignore
+    for (const [x, y] of [
+      [0, 0],
+      [10, 0],
+      [3, 8],
+    ] as const) {
+      // prettier-ignore
       const [mx, my] = matched(match, [x, y]);
       expect(a * x + c * y + e).toBeCloseTo(mx * 2 + 11, 5);
       expect(b * x + d * y + f).toBeCloseTo(my * 2 + 13, 5);

@@ -81,7 +81,8 @@ export function useBeside(id: string, { stored, state, answer }: Bench): Beside 
     photo: address.other,
   };
   const otherSpecimen = useOtherSpecimen(other.kind === 'specimen' ? other.specimen : undefined);
-  const candidates = other.kind === 'photo' ? otherPhotos : other.kind === 'specimen' && otherSpecimen ? photosOf(otherSpecimen) : [];
+  const candidates =
+    other.kind === 'photo' ? otherPhotos : other.kind === 'specimen' && otherSpecimen ? photosOf(otherSpecimen) : [];
   const otherHash = (candidates.find(({ hash }) => hash === other.photo) ?? candidates.at(0))?.hash;
   const otherId = other.kind === 'specimen' ? (other.specimen ?? id) : id;
   const photo = usePhotoPicture(own);

@@ -32,8 +32,7 @@ export function useLook(
     onPinch: (factor, about, by) => change((so, size) => pinched(so, factor, about, by, picture, size)),
     onWheel: (by, at, sideways) => change((so, size) => wheeled(so, by, at, sideways, picture, size)),
   });
-  const nearer = (factor: number) =>
-    change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], picture, size));
+  const nearer = (factor: number) => change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], picture, size));
   const hear = (event: KeyboardEvent) => {
     const key = tableKey(event);
     if (key?.kind !== 'move' && key?.kind !== 'zoom' && key?.kind !== 'fit') return;

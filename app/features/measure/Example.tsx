@@ -38,7 +38,11 @@ export function Example({ guide, form, character, protocol, active, width: room,
   );
   const label = protocol.landmarks.find(({ id }) => id === active)?.label;
   return (
-    <View style={{ width, height, ...(turn ? { transform: [{ rotate: `${turn.toFixed(1)}deg` }] } : {}) }} role="img" aria-label={label ? `On the plate: ${label}` : 'The plate'}>
+    <View
+      style={{ width, height, ...(turn ? { transform: [{ rotate: `${turn.toFixed(1)}deg` }] } : {}) }}
+      role="img"
+      aria-label={label ? `On the plate: ${label}` : 'The plate'}
+    >
       <PlateView plate={plate} width={width} height={height} />
       <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
         {measures.map(({ line, name }) => (

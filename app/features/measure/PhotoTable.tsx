@@ -11,7 +11,19 @@ import { tableKey, type TableKey } from './tableKeys';
 import { useKeys } from './useKeys';
 import { usePointers } from './usePointers';
 import { ZoomButtons } from './ZoomButtons';
-import { fit, inSight, moved, onPhoto, pinched, type Size, toPhoto, toScreen, type View as Placed, wheeled, zoomAt } from './view';
+import {
+  fit,
+  inSight,
+  moved,
+  onPhoto,
+  pinched,
+  type Size,
+  toPhoto,
+  toScreen,
+  type View as Placed,
+  wheeled,
+  zoomAt,
+} from './view';
 
 /** A point is taken hold of from so near, in pixels of the screen. */
 const GRIP = 26;

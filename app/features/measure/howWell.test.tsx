@@ -11,7 +11,8 @@ jest.mock('../records/useMeasurements', () => ({
 
 const character = ledgeCrabs.characters.find(({ id }) => id === 'width-ratio') as Character & { protocol: Protocol };
 const [left, right, front, rear] = character.protocol.landmarks.map(({ id }) => id);
-const set = (width: number) => ({ [left]: [0, 50], [right]: [width, 50], [front]: [50, 0], [rear]: [50, 100] }) as Measurement['sets'][0];
+const set = (width: number) =>
+  ({ [left]: [0, 50], [right]: [width, 50], [front]: [50, 0], [rear]: [50, 100] }) as Measurement['sets'][0];
 const photo = (n: number) => String(n).padStart(64, 'a');
 
 const taken = (n: number, by: string, ...widths: number[]): Measurement => ({
@@ -44,7 +45,9 @@ describe('how well a character is measured', () => {
   it('puts one’s own value beside what others found on the same photo', () => {
     mockAll = [taken(1, 'ben', 130), taken(1, 'ann', 150)];
     render(<HowWell character={character} photo={photo(1)} value={own(1.2)} by="ann" />);
-    expect(screen.getByText('ben found 1.3 ± 0.01 on this photo: yours differs by −0.1, more than measuring error.')).toBeTruthy();
+    expect(
+      screen.getByText('ben found 1.3 ± 0.01 on this photo: yours differs by −0.1, more than measuring error.'),
+    ).toBeTruthy();
     expect(screen.queryByText(/^ann found/)).toBeNull();
     screen.rerender(<HowWell character={character} photo={photo(1)} value={own(1.31)} by="ann" />);
     expect(screen.getByText(/differs by \+0\.01, no more than measuring error\.$/)).toBeTruthy();

@@ -31,7 +31,9 @@ export interface Step {
 const LENGTH_ENDS = ['scale from', 'scale to'];
 const CORNERS = ['corner 1', 'corner 2', 'corner 3', 'corner 4'];
 /** Crossings of a grid, three rows of three; more of them say how even it lies. */
-const CROSSINGS = [0, 1, 2].flatMap((row) => [0, 1, 2].map((column) => ({ id: `crossing ${3 * row + column + 1}`, row, column })));
+const CROSSINGS = [0, 1, 2].flatMap((row) =>
+  [0, 1, 2].map((column) => ({ id: `crossing ${3 * row + column + 1}`, row, column })),
+);
 const ROWS = ['upper', 'middle', 'lower'];
 const COLUMNS = ['left', 'middle', 'right'];
 

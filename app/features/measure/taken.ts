@@ -65,7 +65,8 @@ export function readingOf(
 ): Reading | undefined {
   if (!value || value.unit === 'px' || value.unit === 'px²') return undefined;
   const share = (one: number, whole: number) => Math.round((one / whole) * 1000) / 1000;
-  const pin = at && size ? { at: { x: share(at[0], size.width), y: share(at[1], size.height), ...(photo ? { photo } : {}) } } : {};
+  const pin =
+    at && size ? { at: { x: share(at[0], size.width), y: share(at[1], size.height), ...(photo ? { photo } : {}) } } : {};
   const own = { id, character: character.id, measurement, ...pin };
   if (isStates(character)) return states?.length ? { ...own, states } : undefined;
   if (character.kind === 'count') return { ...own, value: Math.round(value.value) };

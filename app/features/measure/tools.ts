@@ -1,5 +1,16 @@
 import type { Protocol, Quantity } from '@plesion/core/guide';
-import { darkShare, type Grey, greyOf, measureSets, type PixelPoint, type PointSet, type Scale, shadeWithin, stripesAlong, toneOf } from '@plesion/core/measure';
+import {
+  darkShare,
+  type Grey,
+  greyOf,
+  measureSets,
+  type PixelPoint,
+  type PointSet,
+  type Scale,
+  shadeWithin,
+  stripesAlong,
+  toneOf,
+} from '@plesion/core/measure';
 import { type Part, pixelsOf } from './looking';
 import { pointsOf } from './steps';
 
@@ -176,6 +187,7 @@ export function toldByPixels(
   if (!surface || !card) return none('Fewer than 20 pixels lie within one of the areas. Draw both larger.');
   const { percent, error } = settings.card;
   const tone = toneOf(surface, card, { reflectance: percent / 100, error: error / 100 });
-  if (!tone) return none('The card cannot be used: it is black or burnt out here. A tone is not told without one in the same light.');
+  if (!tone)
+    return none('The card cannot be used: it is black or burnt out here. A tone is not told without one in the same light.');
   return { lines: [`Lightness L*: ${rounded(tone.lightness, tone.sd)}, 0 black to 100 white`], problems: [] };
 }

@@ -31,9 +31,7 @@ export interface OpenTable {
 export function useTable(name: string, protocol: Pick<Protocol, 'landmarks'>, scaled: boolean): OpenTable {
   const kept = useMemo(() => keptForm(`measure.${name}`, KeptTable), [name]);
   const [first] = useState(() => kept.read());
-  const [scale, putScale] = useState<ScaleEntry>(
-    () => first?.scale ?? { ...NO_SCALE, kind: scaled ? 'length' : 'none' },
-  );
+  const [scale, putScale] = useState<ScaleEntry>(() => first?.scale ?? { ...NO_SCALE, kind: scaled ? 'length' : 'none' });
   const steps = useMemo(() => stepsOf(protocol, scale.kind), [protocol, scale.kind]);
   const [table, setTable] = useState<Table>(() => {
     const empty = emptyTable(steps);

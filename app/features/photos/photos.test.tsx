@@ -111,7 +111,9 @@ describe('the photos of a specimen', () => {
       nativeEvent: { layout: { width: 400, height: 300 } },
     });
     fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
-    fireEvent.press(screen.getByLabelText(/^Press where the character shows/), { nativeEvent: { locationX: 200, locationY: 30 } });
+    fireEvent.press(screen.getByLabelText(/^Press where the character shows/), {
+      nativeEvent: { locationX: 200, locationY: 30 },
+    });
     expect(last.readings[0].at).toEqual({ x: 0.5, y: 0.1, photo: HASHES[1] });
   });
 
@@ -152,7 +154,9 @@ describe('pointing at characters on the photo', () => {
   it('puts a chosen character where one presses, as shares of the photo', () => {
     const onPoint = show();
     fireEvent.press(screen.getByLabelText('1 Pattern of the body'));
-    fireEvent.press(screen.getByLabelText(/^Press where the character shows/), { nativeEvent: { locationX: 100, locationY: 60 } });
+    fireEvent.press(screen.getByLabelText(/^Press where the character shows/), {
+      nativeEvent: { locationX: 100, locationY: 60 },
+    });
     expect(onPoint).toHaveBeenCalledWith(0, { x: 0.25, y: 0.2 });
     expect(screen.getByLabelText('Photo of the specimen')).toBeTruthy();
   });

@@ -27,7 +27,13 @@ const TREMBLE = 0.03;
  *
  * @returns undefined where the guide does not know the form's length.
  */
-export function calliperOn(compiled: CompiledGuide, form: string, character: string, unit: string, seed: string): Calliper | undefined {
+export function calliperOn(
+  compiled: CompiledGuide,
+  form: string,
+  character: string,
+  unit: string,
+  seed: string,
+): Calliper | undefined {
   const f = compiled.forms.findIndex(({ id }) => id === form);
   const length = f >= 0 ? traitsOf(compiled, f, seeded(`calliper ${seed}`))[character] : undefined;
   if (typeof length !== 'number' || !(length > 0)) return undefined;

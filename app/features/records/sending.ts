@@ -7,9 +7,33 @@ import { measurementDrafts } from './useMeasurements';
 import { keyDrafts } from './useKeys';
 import { lotDrafts } from './useLots';
 
-const kinds = [specimenDrafts, lotDrafts, keyDrafts, measurementDrafts];
+/** What can be done with an entry, whatever its kind. */
+interface Sender {
+  name: string;
+  isReadable: (entry: Entry) => boolean;
+  sendEntry: (entry: Entry) => Promise<void>;
+}
+
+const kinds: Sender[] = [specimenDrafts, lotDrafts, keyDrafts, measurementDrafts];
+
+const EVERYDAY = kinds.length;
+
+/** Kinds whose shapes are fetched only when something of theirs waits. */
+const FIELD = ['site', 'visit', 'capture', 'string', 'count', 'sheet'];
+let fetching: Promise<void> | undefined;
+
+const fetchField = (): Promise<void> =>
+  (fetching ??= import('./fieldSending').then(
+    ({ fieldKinds }) => void kinds.push(...fieldKinds),
+    () => (fetching = undefined),
+  ));
 
 const kindOf = (entry: Entry) => kinds.find(({ name }) => name === entry.kind);
+
+async function fetchedKindOf(entry: Entry): Promise<Sender | undefined> {
+  if (!kindOf(entry) && FIELD.includes(entry.kind)) await fetchField();
+  return kindOf(entry);
+}
 
 /** Read what this device holds, with what an earlier version kept elsewhere. */
 export async function openRecords(): Promise<void> {
@@ -18,14 +42,17 @@ export async function openRecords(): Promise<void> {
 
 /** Try to send everything that waits, in its order. */
 export async function sendWaiting(station: string): Promise<void> {
-  for (const entry of outbox().waiting(station)) await kindOf(entry)?.sendEntry(entry);
+  for (const entry of outbox().waiting(station)) await (await fetchedKindOf(entry))?.sendEntry(entry);
 }
 
-/** What waits, and whether this version can read it. */
+/** What waits, and whether this version can read it; what nobody has looked at yet is thought readable. */
 export const waitingOf = (station: string): { entry: Entry; readable: boolean }[] =>
   outbox()
     .waiting(station)
-    .map((entry) => ({ entry, readable: kindOf(entry)?.isReadable(entry) ?? false }));
+    .map((entry) => ({
+      entry,
+      readable: kindOf(entry)?.isReadable(entry) ?? (FIELD.includes(entry.kind) && kinds.length === EVERYDAY),
+    }));
 
 /** Milliseconds until it is tried again: soon at first, seldom after that. */
 const FIRST = 4_000;

@@ -28,6 +28,7 @@ const PLACES: Place[] = [
   },
   { href: '/bench', label: 'Bench', glyph: 'bench', holds: onBench },
   { href: '/guides', label: 'Guides', glyph: 'guides', holds: (path) => path.startsWith('/guides') },
+  { href: '/field', label: 'Field', glyph: 'field', holds: (path) => path.startsWith('/field') },
 ];
 
 /** Bottom bar on a phone, left rail on a wide screen. */

@@ -13,7 +13,8 @@ const PLACES = ['/', '/bench', '/guides'];
 describe('the way up', () => {
   it('begins at every page but the places of the bar', () => {
     expect(ADDRESSES.length).toBeGreaterThan(20);
-    for (const address of ADDRESSES) expect([address, upFrom(address) === undefined]).toEqual([address, PLACES.includes(address)]);
+    for (const address of ADDRESSES)
+      expect([address, upFrom(address) === undefined]).toEqual([address, PLACES.includes(address)]);
   });
 
   it('leads to a page there is, and in the end to a place', () => {

@@ -6,6 +6,7 @@ export interface Up {
 
 const DAYBOOK: Up = { href: '/', label: 'Daybook' };
 const GUIDES: Up = { href: '/guides', label: 'Guides' };
+const FIELD: Up = { href: '/field', label: 'Field' };
 
 /** Addresses as the router has them, from the nearest; `$1` is the id in them. */
 const BELONGS: [RegExp, Up][] = [
@@ -19,6 +20,8 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/guides\/.+$/, GUIDES],
   [/^\/keys\/([^/]+)\/.+$/, { href: '/keys/$1', label: 'Key' }],
   [/^\/keys\/.+$/, GUIDES],
+  [/^\/field\/counts\/.+$/, { href: '/field/counts', label: 'Counts' }],
+  [/^\/field\/.+$/, FIELD],
 ];
 
 /** The page above one; undefined for a place of the bar, which is above all. */

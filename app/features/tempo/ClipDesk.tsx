@@ -65,7 +65,9 @@ export function ClipDesk({ player, beats, onBeat }: ClipDeskProps) {
 }
 
 const sayBeats = (beats: readonly number[]): string =>
-  beats.length ? `Time line, ${beats.length} beats: ${beats.map((beat) => beat.toFixed(2)).join(', ')} s` : 'Time line, no beats yet';
+  beats.length
+    ? `Time line, ${beats.length} beats: ${beats.map((beat) => beat.toFixed(2)).join(', ')} s`
+    : 'Time line, no beats yet';
 
 const styles = StyleSheet.create({
   block: { gap: space.s },

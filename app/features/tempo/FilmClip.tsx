@@ -38,11 +38,7 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
   return (
     <View style={{ gap: space.s, alignItems: 'stretch' }}>
       <View style={{ alignItems: 'flex-start', gap: space.xs }}>
-        <Button
-          small
-          label={file ? 'Another clip' : 'Choose a clip'}
-          onPress={() => void pickFile('video/*').then(take)}
-        />
+        <Button small label={file ? 'Another clip' : 'Choose a clip'} onPress={() => void pickFile('video/*').then(take)} />
         <Text size="small" quiet>
           It stays on this device.
         </Text>

@@ -87,7 +87,9 @@ function Tempo({ id, bench, character }: { id: string; bench: Bench; character: 
       />
       {source === 'live' && <TapPad onTap={add} />}
       {source === 'film' && <FilmClip beats={beats} onBeat={add} onOther={() => put([])} />}
-      {source === 'practice' && <PracticeClip bench={bench} character={character} beats={beats} onBeat={add} onOther={() => put([])} />}
+      {source === 'practice' && (
+        <PracticeClip bench={bench} character={character} beats={beats} onBeat={add} onOther={() => put([])} />
+      )}
       <Card title={`${beats.length} ${beats.length === 1 ? 'beat' : 'beats'}`}>
         <Text size="lead" strong figures testID="tempo">
           {said}

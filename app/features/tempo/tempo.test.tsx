@@ -65,7 +65,9 @@ describe('the page of a beat', () => {
     fireEvent.press(screen.getByLabelText('Take the last back'));
     expect(screen.getByText('4 beats')).toBeTruthy();
     await act(async () => fireEvent.press(screen.getByLabelText('Use it')));
-    const next = mockChange.mock.calls[0][0](specimenContent()) as { readings: { character: string; value: number; error: number }[] };
+    const next = mockChange.mock.calls[0][0](specimenContent()) as {
+      readings: { character: string; value: number; error: number }[];
+    };
     expect(next.readings).toMatchObject([{ character: character.id, value: expect.any(Number), error: expect.any(Number) }]);
     expect(next.readings[0].value).toBeCloseTo(1000 / 351, 1);
     expect(mockBack).toHaveBeenCalled();

@@ -2,5 +2,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { BenchScreen } from '../../../features/bench/BenchScreen';
 
 export default function Route() {
-  return <BenchScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  const { id, visit } = useLocalSearchParams<{ id: string; visit?: string }>();
+  return <BenchScreen id={id} visit={visit} />;
 }

@@ -1,0 +1,5 @@
+import { CountsScreen } from '../../../features/field/CountsScreen';
+
+export default function Route() {
+  return <CountsScreen />;
+}

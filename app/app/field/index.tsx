@@ -1,0 +1,5 @@
+import { FieldScreen } from '../../features/field/FieldScreen';
+
+export default function Route() {
+  return <FieldScreen />;
+}

@@ -1,0 +1,5 @@
+import { SheetPage } from '../../features/field/SheetPage';
+
+export default function Route() {
+  return <SheetPage />;
+}

@@ -1,0 +1,5 @@
+import { StringsScreen } from '../../features/field/StringsScreen';
+
+export default function Route() {
+  return <StringsScreen />;
+}

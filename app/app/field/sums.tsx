@@ -1,0 +1,5 @@
+import { SumsScreen } from '../../features/field/SumsScreen';
+
+export default function Route() {
+  return <SumsScreen />;
+}

@@ -1,0 +1,5 @@
+import { BeginVisit } from '../../../features/field/BeginVisit';
+
+export default function Route() {
+  return <BeginVisit />;
+}

@@ -1,0 +1,86 @@
+import type { CaptureWrite } from '@plesion/contract';
+import { CATCH_WORDS, readBack } from '@plesion/core/fieldwork';
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { focusHeading, PageHeading } from '../../ui/PageHeading';
+import { Text } from '../../ui/Text';
+import { captureDrafts } from '../records/fieldDrafts';
+import { useSession } from '../session/useSession';
+import { CatchForm } from './CatchForm';
+import { useCatchGuide } from './useCatchGuide';
+import { notePutOn, noteTakenOff, useField } from './useField';
+import { kindName } from './words';
+
+/** Catch after catch into one visit. */
+export function CatchScreen({ visitId }: { visitId: string }) {
+  const station = useSession().station.id;
+  const { field, error, refetch } = useField();
+  const guide = useCatchGuide(undefined);
+  const [last, setLast] = useState<{ id: string; capture: CaptureWrite; gone?: boolean }>();
+  /** Each catch begins on an empty sheet, at its top. */
+  const [saved, setSaved] = useState(0);
+  const keep = (capture: CaptureWrite, id: string) => {
+    if (capture.what === 'ringed') notePutOn(capture.mark!);
+    captureDrafts.startDraft(station, id, capture);
+    setLast({ id, capture });
+    setSaved(saved + 1);
+  };
+  useEffect(() => {
+    if (saved > 0) focusHeading();
+  }, [saved]);
+  const takeBack = () => {
+    if (!last) return;
+    if (last.capture.mark) noteTakenOff(last.capture.mark);
+    captureDrafts.draftOf(station, last.id)?.change((now) => ({ ...now, hidden: true }));
+    setLast({ ...last, gone: true });
+  };
+  const visit = field?.open.find(({ id }) => id === visitId);
+  const site = field?.view.sites.find(({ id }) => id === visit?.siteId);
+  return (
+    <AsyncScreen
+      what="The catch sheet"
+      value={field && guide.stored ? { field, stored: guide.stored } : undefined}
+      error={error ?? (guide.stored ? undefined : guide.error)}
+      retry={() => (refetch(), guide.retry())}
+    >
+      {(open) => (
+        <CatchForm
+          {...open}
+          about={visitId}
+          often={guide.often}
+          visitId={visitId}
+          onSave={keep}
+          key={saved}
+          head={<PageHeading title="Catch sheet">{site ? `Catch, ${site.name}` : 'Catch'}</PageHeading>}
+          said={
+            last && (
+              <View role="status" style={styles.saved}>
+                <Text size="small" style={styles.grow}>
+                  {`${last.gone ? 'Taken back' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${kindName(open.stored.guide, last.capture)}`}
+                </Text>
+                {!last.gone && <Button small kind="quiet" label="Take back" onPress={takeBack} />}
+              </View>
+            )
+          }
+        />
+      )}
+    </AsyncScreen>
+  );
+}
+
+const styles = StyleSheet.create({
+  saved: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.s,
+    backgroundColor: colour.kelpWash,
+    borderRadius: radius.m,
+    paddingHorizontal: space.m,
+    minHeight: 44,
+  },
+  grow: { flex: 1, minWidth: 160 },
+});

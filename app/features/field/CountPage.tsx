@@ -1,0 +1,93 @@
+import type { Count, CountWrite } from '@plesion/contract';
+import { StyleSheet, View } from 'react-native';
+import type { Draft } from '../../lib/draft';
+import { sayDate } from '../../lib/dates';
+import { useDraftOf } from '../../lib/useDraftOf';
+import { space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { Card } from '../../ui/Card';
+import { countDrafts, fieldApi } from '../records/fieldDrafts';
+import { RecordTrouble } from '../records/SavingTrouble';
+import { useSession } from '../session/useSession';
+import { sayCount } from './countWords';
+import { FlockCount } from './FlockCount';
+import { InventoryCount } from './InventoryCount';
+import { TransectCount } from './TransectCount';
+
+export interface CountProps {
+  content: CountWrite;
+  change: (next: (content: CountWrite) => CountWrite) => void;
+}
+
+/** A count under way, or one that was made. */
+export function CountPage({ id }: { id: string }) {
+  const { draft, state, error, refetch } = useDraftOf(countDrafts, useSession().station.id, id, 'count', (signal) =>
+    fieldApi('count', { params: { id } }, signal),
+  );
+  return (
+    <AsyncScreen what="The count" value={draft && state ? { draft, state } : undefined} error={error} retry={refetch}>
+      {(open) => (
+        <Screen
+          widest={860}
+          foot={
+            <View style={styles.foot}>
+              <Text style={styles.grow} strong figures>
+                {sayCount(open.state.content)}
+              </Text>
+              <Button label="Undo" hint="Undo the last" disabled={!open.state.canUndo} onPress={open.draft.undo} />
+            </View>
+          }
+        >
+          <PageHeading title={open.state.content.label}>{open.state.content.label}</PageHeading>
+          <Text quiet>{`${sayDate(open.state.content.at, 'minute')} · ${open.state.content.by}`}</Text>
+          <RecordTrouble
+            draft={open.draft}
+            state={open.state}
+            what="count"
+            sayThere={(stored) => `There it comes to ${sayCount(stored)}.`}
+            offline="The count is kept on this device and sent when the server can be reached."
+          />
+          <Body content={open.state.content} draft={open.draft} />
+        </Screen>
+      )}
+    </AsyncScreen>
+  );
+}
+
+function Body({ content, draft }: { content: CountWrite; draft: Draft<CountWrite, Count> }) {
+  const { change } = draft;
+  return (
+    <>
+      {content.kind === 'inventory' && <InventoryCount content={content} change={change} />}
+      {content.kind === 'transect' && <TransectCount content={content} change={change} />}
+      {content.kind === 'flock' && <FlockCount content={content} change={change} />}
+      <Card title="In passing">
+        <TextField
+          label="Note"
+          value={content.note ?? ''}
+          onChangeText={(note) => change((now) => ({ ...now, note: note || undefined }))}
+          multiline
+          maxLength={2000}
+        />
+        <View style={styles.foot}>
+          <Button
+            small
+            kind="quiet"
+            label={content.hidden ? 'Put the count back' : 'Remove the count'}
+            onPress={() => change((now) => ({ ...now, hidden: !now.hidden }))}
+          />
+        </View>
+      </Card>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  foot: { flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-end', gap: space.s },
+  grow: { flex: 1 },
+});

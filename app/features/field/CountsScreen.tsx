@@ -1,0 +1,148 @@
+import type { Count } from '@plesion/contract';
+import { COUNT_KINDS, type CountKind } from '@plesion/core/fieldwork';
+import { useQuery } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { Suspense, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
+import { sayDate } from '../../lib/dates';
+import { useKeptState } from '../../lib/useKeptState';
+import { colour, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { countDrafts, fieldApi } from '../records/fieldDrafts';
+import { useSession } from '../session/useSession';
+import { CountsChart } from './lazyCharts';
+import { headsOf, sayCount } from './countWords';
+
+const KIND_WORDS: Record<CountKind, string> = {
+  inventory: 'inventory by sex and stage',
+  transect: 'quadrats along a line',
+  flock: 'a flock of several kinds',
+};
+
+/** What was counted, each thing over time. */
+export function CountsScreen() {
+  const counts = useQuery({ queryKey: ['counts'], queryFn: ({ signal }) => fieldApi('counts', {}, signal) });
+  return (
+    <AsyncScreen what="The counts" value={counts.data?.counts} error={counts.error} retry={() => void counts.refetch()}>
+      {(all) => {
+        const things = new Map<string, Count[]>();
+        for (const count of all) things.set(count.label, [...(things.get(count.label) ?? []), count]);
+        return (
+          <Screen widest={860}>
+            <PageHeading>Counts</PageHeading>
+            <NewCount />
+            {all.length === 0 && (
+              <Empty title="Nothing was counted yet">A cage, a tank, a stretch of shore, a roost: begin one above.</Empty>
+            )}
+            {[...things].map(([label, own]) => (
+              <Thing key={label} label={label} counts={own} />
+            ))}
+          </Screen>
+        );
+      }}
+    </AsyncScreen>
+  );
+}
+
+function Thing({ label, counts }: { label: string; counts: Count[] }) {
+  const [newest] = counts;
+  const router = useRouter();
+  const session = useSession();
+  /** The next count of the same: the same rows, nothing in them. */
+  const again = () => {
+    const id = mintId();
+    const { kind, siteId, tallies, expected, quadrats, flock } = newest;
+    countDrafts.startDraft(session.station.id, id, {
+      version: 0,
+      hidden: false,
+      kind,
+      label,
+      ...(siteId ? { siteId } : {}),
+      at: new Date().toISOString(),
+      by: session.account.name,
+      tallies: tallies.map((one) => ({ ...one, males: 0, females: 0, unsexed: 0 })),
+      ...(expected ? { expected: expected.map(({ name }) => ({ name, seen: false })) } : {}),
+      ...(kind === 'inventory' && !expected ? { heads: headsOf(newest) } : {}),
+      ...(quadrats ? { quadrats: quadrats.map((one) => ({ ...one, counts: one.counts.map(() => 0) })) } : {}),
+      ...(flock ? { flock: flock.map(({ kind: name }) => ({ kind: name, amount: { how: 'counted' as const, n: 0 } })) } : {}),
+    });
+    router.push(`/field/counts/${id}`);
+  };
+  return (
+    <Card title={label} aside={<Button small label="Count again" hint={`Count again: ${label}`} onPress={again} />}>
+      {counts.length > 1 && (
+        <Suspense fallback={<Text quiet>The chart …</Text>}>
+          <CountsChart counts={counts} />
+        </Suspense>
+      )}
+      {counts.slice(0, 5).map((count) => (
+        <LinkBox key={count.id} href={`/field/counts/${count.id}`} style={styles.row}>
+          <Text strong>{sayDate(count.at)}</Text>
+          <Text size="small" quiet>{`${sayCount(count)} · ${count.by}`}</Text>
+        </LinkBox>
+      ))}
+    </Card>
+  );
+}
+
+const Typed = z.object({ label: z.string(), kind: z.enum(COUNT_KINDS) });
+
+function NewCount() {
+  const router = useRouter();
+  const session = useSession();
+  const [typed, change, forget] = useKeptState<z.infer<typeof Typed>>('count', Typed, { label: '', kind: 'inventory' });
+  const [problem, setProblem] = useState<string>();
+  const begin = () => {
+    if (!typed.label.trim()) return setProblem('Say what is counted, such as “Cage 2, lantern moths”.');
+    const id = mintId();
+    countDrafts.startDraft(session.station.id, id, {
+      version: 0,
+      hidden: false,
+      kind: typed.kind,
+      label: typed.label.trim(),
+      at: new Date().toISOString(),
+      by: session.account.name,
+      tallies: [],
+      ...(typed.kind === 'transect' ? { quadrats: [] } : {}),
+      ...(typed.kind === 'flock' ? { flock: [] } : {}),
+    });
+    forget();
+    router.push(`/field/counts/${id}`);
+  };
+  return (
+    <Card title="A new count">
+      <TextField
+        label="What is counted"
+        value={typed.label}
+        onChangeText={(label) => change({ label })}
+        problem={problem}
+        maxLength={120}
+      />
+      <ChoiceGroup
+        label="How"
+        options={COUNT_KINDS.map((id) => ({ id, label: KIND_WORDS[id] }))}
+        chosen={[typed.kind]}
+        onChange={([kind]) => change({ kind })}
+      />
+      <View style={styles.foot}>
+        <Button kind="main" label="Begin the count" onPress={begin} />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
+  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
+});

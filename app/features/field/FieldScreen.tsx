@@ -1,0 +1,187 @@
+import { CATCH_WORDS, METHOD_WORDS, readBack } from '@plesion/core/fieldwork';
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { sayDate, today } from '../../lib/dates';
+import { colour, space, useWide } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Text } from '../../ui/Text';
+import { FindRing } from './FindRing';
+import { SiteRow } from './SiteRow';
+import { StringRows } from './StringRows';
+import { type Field, useField } from './useField';
+import { inWords } from './words';
+
+/** The fourth place: what is under way, due, left, and what looks wrong. */
+export function FieldScreen() {
+  const { field, error, refetch } = useField();
+  return (
+    <AsyncScreen what="Field" value={field} error={error} retry={refetch}>
+      {(now) => <FieldDay field={now} />}
+    </AsyncScreen>
+  );
+}
+
+function FieldDay({ field }: { field: Field }) {
+  const router = useRouter();
+  const wide = useWide();
+  const { view, open } = field;
+  const due = view.due.filter((one) => one.due <= today());
+  const later = view.due.filter((one) => one.due > today());
+  return (
+    <Screen widest={1100}>
+      <PageHeading>Field</PageHeading>
+      <Season field={field} />
+      <View style={wide ? styles.columns : styles.column}>
+        <View style={wide ? styles.half : styles.column}>
+          {due.length > 0 && <Due title="Look again now" rows={due} />}
+          <Card title="Under way" aside={<Button small label="Begin a visit" onPress={() => router.push('/field/visits/new')} />}>
+            {open.length === 0 && <Text quiet>No visit is open. Begin one, and catch by catch goes into it.</Text>}
+            {open.map((visit) => (
+              <View key={visit.id} style={styles.under}>
+                <LinkBox href={`/field/visits/${visit.id}`} style={styles.grow}>
+                  <Text strong>{siteName(field, visit.siteId)}</Text>
+                  <Text size="small" quiet>
+                    {[
+                      METHOD_WORDS[visit.method],
+                      visit.people.join(', '),
+                      `since ${clock(visit.startedAt)}`,
+                      inWords(visit.caught, 'catch', 'catches'),
+                    ].join(' · ')}
+                  </Text>
+                </LinkBox>
+                <Button
+                  small
+                  label="Catch"
+                  hint={`Catch at ${siteName(field, visit.siteId)}`}
+                  onPress={() => router.push(`/field/catch?visit=${visit.id}`)}
+                />
+              </View>
+            ))}
+          </Card>
+          {view.wrong.length > 0 && (
+            <Card title="Does not go together" aside={inWords(view.wrong.length, 'ring')}>
+              {view.wrong.slice(0, 6).map((one) => (
+                <LinkBox key={one.mark + one.code} href={`/field/rings/${encodeURIComponent(one.mark)}`} style={styles.row}>
+                  <Text strong color={colour.hazard} figures>
+                    {readBack(one.mark)}
+                  </Text>
+                  <Text size="small">{one.message}</Text>
+                </LinkBox>
+              ))}
+            </Card>
+          )}
+          {later.length > 0 && <Due title="To look at again" rows={later} />}
+        </View>
+        <View style={wide ? styles.half : styles.column}>
+          <FindRing field={field} />
+          <Card title="Rings" aside={<Button small kind="quiet" label="Strings" onPress={() => router.push('/field/strings')} />}>
+            <StringRows field={field} />
+          </Card>
+          <Card
+            title="Sites"
+            aside={<Button small kind="quiet" label="New site" onPress={() => router.push('/field/sites/new')} />}
+          >
+            {view.sites.map((site) => (
+              <SiteRow key={site.id} site={site} ringed={view.used.find(({ siteId }) => siteId === site.id)?.ringed ?? 0} />
+            ))}
+            {view.sites.length === 0 && <Text quiet>No site yet: a visit is made to one.</Text>}
+          </Card>
+          <Card title="Counts and sums">
+            <View style={styles.buttons}>
+              <Button small label="Counts" onPress={() => router.push('/field/counts')} />
+              <Button small label="How many are there" onPress={() => router.push('/field/sums')} />
+              <Button small label="The catch sheet" onPress={() => router.push('/field/sheet')} />
+            </View>
+          </Card>
+        </View>
+      </View>
+      {view.recent.length > 0 && (
+        <Card title="Visits before">
+          {view.recent.map((visit) => (
+            <LinkBox key={visit.id} href={`/field/visits/${visit.id}`} style={styles.row}>
+              <Text strong>{`${sayDate(visit.startedAt)} · ${siteName(field, visit.siteId)}`}</Text>
+              <Text size="small" quiet>
+                {`${METHOD_WORDS[visit.method]} · ${visit.people.join(', ')} · ${inWords(visit.caught, 'catch', 'catches')}`}
+              </Text>
+            </LinkBox>
+          ))}
+        </Card>
+      )}
+    </Screen>
+  );
+}
+
+/** The year in one line of figures. */
+function Season({ field: { view } }: { field: Field }) {
+  const { season } = view;
+  const figures: [number, string][] = [
+    [season.ringed, CATCH_WORDS.ringed],
+    [season.again, CATCH_WORDS.again],
+    [season.unringed, CATCH_WORDS.unringed],
+    [season.others, 'other kinds'],
+    [season.lost, CATCH_WORDS.lost],
+  ];
+  return (
+    <View style={styles.season} role="group" aria-label={`Captures of ${season.year}`}>
+      <View style={styles.figure}>
+        <Text size="title" strong figures quiet>
+          {season.year}
+        </Text>
+        <Text size="small" quiet>
+          this year
+        </Text>
+      </View>
+      {figures.map(([n, label]) => (
+        <View key={label} style={styles.figure}>
+          <Text size="title" strong figures color={colour.kelp}>
+            {n}
+          </Text>
+          <Text size="small" quiet>
+            {label}
+          </Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function Due({ title, rows }: { title: string; rows: Field['view']['due'] }) {
+  return (
+    <Card title={title}>
+      {rows.map(({ captureId, mark, due, text }) => (
+        <LinkBox
+          key={captureId}
+          href={mark ? `/field/rings/${encodeURIComponent(mark)}` : `/field/captures/${captureId}`}
+          style={styles.row}
+        >
+          <Text strong>{text}</Text>
+          <Text size="small" quiet>
+            {[mark && readBack(mark), due < today() ? `due since ${sayDate(due)}` : `due ${sayDate(due)}`]
+              .filter(Boolean)
+              .join(' · ')}
+          </Text>
+        </LinkBox>
+      ))}
+    </Card>
+  );
+}
+
+const siteName = ({ view }: Field, id: string) => view.sites.find((site) => site.id === id)?.name ?? 'a site';
+const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', alignItems: 'flex-start', gap: space.l },
+  half: { flex: 1, gap: space.l, minWidth: 0 },
+  column: { gap: space.m },
+  row: { paddingVertical: space.xs, justifyContent: 'center', gap: 2, borderTopWidth: 1, borderColor: colour.mist },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  season: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l, rowGap: space.s },
+  figure: { minWidth: 72 },
+  under: { flexDirection: 'row', alignItems: 'center', gap: space.m, borderTopWidth: 1, borderColor: colour.mist },
+  grow: { flex: 1, minWidth: 0, gap: 2, justifyContent: 'center', paddingVertical: space.xs },
+});

@@ -1,0 +1,246 @@
+import type { SiteWrite } from '@plesion/contract';
+import { SiteWrite as SiteShape } from '@plesion/contract/fieldwork';
+import { METHOD_WORDS, METHODS, type SiteContent } from '@plesion/core/fieldwork';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useRouter } from 'expo-router';
+import { useEffect, useMemo } from 'react';
+import { Controller, useFieldArray, useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
+import { keptForm } from '../../lib/keptForm';
+import { omit } from '../../lib/omit';
+import { useDraftOf } from '../../lib/useDraftOf';
+import { space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { FormTextField } from '../../ui/FormTextField';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Text } from '../../ui/Text';
+import { fieldApi, siteDrafts } from '../records/fieldDrafts';
+import { RecordTrouble } from '../records/SavingTrouble';
+import { useSession } from '../session/useSession';
+import { numberOf } from './numberOf';
+
+const NEW = 'new';
+
+/** A site: its place, season and quota, whether it is rested, and the licences on file. */
+export function SitePage({ id }: { id: string }) {
+  const router = useRouter();
+  const station = useSession().station.id;
+  const isNew = id === NEW;
+  const { draft, state, error, refetch } = useDraftOf(siteDrafts, station, isNew ? '' : id, 'site', (signal) =>
+    fieldApi('site', { params: { id } }, signal),
+  );
+  const save = (content: SiteContent) => {
+    if (isNew) siteDrafts.startDraft(station, mintId(), { ...content, version: 0, hidden: false });
+    else draft!.change((now) => ({ ...content, version: now.version, hidden: now.hidden }));
+    if (router.canGoBack()) router.back();
+    else router.replace('/field');
+  };
+  return (
+    <AsyncScreen
+      what="The site"
+      value={isNew ? { content: undefined } : state && { content: state.content }}
+      error={error}
+      retry={refetch}
+    >
+      {({ content }) => (
+        <Screen widest={720}>
+          <PageHeading title={content?.name ?? 'A new site'}>{content?.name ?? 'A new site'}</PageHeading>
+          {draft && state && (
+            <RecordTrouble
+              draft={draft}
+              state={state}
+              what="site"
+              sayThere={(stored) => `There it is called ${stored.name}.`}
+              offline="The site is kept on this device and sent when the server can be reached."
+            />
+          )}
+          <SiteForm about={id} content={content} onSave={save} />
+        </Screen>
+      )}
+    </AsyncScreen>
+  );
+}
+
+const day = z.union([z.literal(''), z.iso.date('Write the day as 2026-05-12.')]);
+const coordinate = (limit: number, what: string) =>
+  z
+    .string()
+    .trim()
+    .refine(
+      (text) => text === '' || Math.abs(numberOf(text) ?? Infinity) <= limit,
+      `${what} is a number from −${limit} to ${limit}.`,
+    );
+
+const Form = z
+  .object({
+    name: z.string().trim().min(1, 'Give the site a name.').max(120),
+    latitude: coordinate(90, 'Latitude'),
+    longitude: coordinate(180, 'Longitude'),
+    first: day,
+    last: day,
+    quota: z
+      .string()
+      .trim()
+      .refine(
+        (text) => text === '' || (Number.isInteger(numberOf(text)) && numberOf(text)! > 0),
+        'Write a whole number above 0.',
+      ),
+    restedUntil: day,
+    restedFor: z.string().trim().max(120),
+    note: z.string().trim().max(2000),
+    licences: z.array(
+      z
+        .object({
+          id: z.string(),
+          label: z.string().trim().min(1, 'Say what it is called.').max(120),
+          holder: z.string().trim().min(1, 'Say who holds it.').max(120),
+          covers: z.array(z.enum(METHODS)).min(1, 'Say what it covers.'),
+          from: z.iso.date('Write the day as 2026-05-12.'),
+          to: z.iso.date('Write the day as 2026-05-12.'),
+        })
+        .refine(({ from, to }) => from <= to, { path: ['to'], message: 'It ends before it begins.' }),
+    ),
+  })
+  .refine(({ latitude, longitude }) => (latitude === '') === (longitude === ''), {
+    path: ['longitude'],
+    message: 'Give both coordinates or neither.',
+  })
+  .refine(({ first, last }) => (first === '') === (last === ''), {
+    path: ['last'],
+    message: 'Give the first and the last day, or neither.',
+  })
+  .refine(({ first, last }) => first <= last, { path: ['last'], message: 'The season ends before it begins.' })
+  .refine(({ restedUntil, restedFor }) => restedUntil === '' || restedFor !== '', {
+    path: ['restedFor'],
+    message: 'Say why it is rested.',
+  });
+type Values = z.infer<typeof Form>;
+
+const Typed = z.custom<Values>((value) => typeof value === 'object' && value !== null && 'name' in value);
+
+const valuesOf = (content: SiteWrite | undefined): Values => ({
+  name: content?.name ?? '',
+  latitude: content?.position?.latitude.toString() ?? '',
+  longitude: content?.position?.longitude.toString() ?? '',
+  first: content?.season?.first ?? '',
+  last: content?.season?.last ?? '',
+  quota: content?.quota?.toString() ?? '',
+  restedUntil: content?.rested?.until ?? '',
+  restedFor: content?.rested?.reason ?? '',
+  note: content?.note ?? '',
+  licences: content?.licences.map((licence) => omit(licence, 'note')) ?? [],
+});
+
+function contentOf(values: Values, before: SiteWrite | undefined): SiteContent {
+  const { latitude, longitude, first, last, quota, restedUntil, restedFor, note, licences, name } = values;
+  const content = {
+    name,
+    ...(latitude ? { position: { ...before?.position, latitude: numberOf(latitude), longitude: numberOf(longitude) } } : {}),
+    ...(first ? { season: { first, last } } : {}),
+    ...(quota ? { quota: numberOf(quota) } : {}),
+    ...(restedUntil ? { rested: { until: restedUntil, reason: restedFor } } : {}),
+    licences: licences.map((licence) => ({ ...before?.licences.find(({ id }) => id === licence.id), ...licence })),
+    ...(note ? { note } : {}),
+  };
+  return omit(SiteShape.parse({ ...content, version: 0, hidden: false }), 'version', 'hidden');
+}
+
+function SiteForm({ about, content, onSave }: { about: string; content?: SiteWrite; onSave: (content: SiteContent) => void }) {
+  const kept = useMemo(() => keptForm(`site.${about}`, Typed), [about]);
+  const form = useForm<Values>({ resolver: zodResolver(Form), defaultValues: kept.read() ?? valuesOf(content) });
+  const { control, watch } = form;
+  const licences = useFieldArray({ control, name: 'licences', keyName: 'key' });
+  useEffect(() => {
+    const { unsubscribe } = watch((typed) => kept.keep(typed as Values));
+    return unsubscribe;
+  }, [watch, kept]);
+  const submit = form.handleSubmit((values) => {
+    kept.forget();
+    onSave(contentOf(values, content));
+  });
+  return (
+    <View style={styles.form}>
+      <Card title="The place">
+        <FormTextField control={control} name="name" label="Name" maxLength={120} />
+        <View style={styles.pair}>
+          <FormTextField control={control} name="latitude" label="Latitude" inputMode="decimal" />
+          <FormTextField control={control} name="longitude" label="Longitude" inputMode="decimal" />
+        </View>
+        <FormTextField control={control} name="note" label="Note" multiline maxLength={2000} />
+      </Card>
+      <Card title="Season">
+        <View style={styles.pair}>
+          <FormTextField control={control} name="first" label="First working day" placeholder="2026-05-01" maxLength={10} />
+          <FormTextField control={control} name="last" label="Last working day" placeholder="2026-06-30" maxLength={10} />
+        </View>
+        <FormTextField control={control} name="quota" label="Rings allowed in a year" inputMode="numeric" />
+      </Card>
+      <Card title="Left alone">
+        <FormTextField control={control} name="restedUntil" label="Rested until" placeholder="2026-06-10" maxLength={10} />
+        <FormTextField control={control} name="restedFor" label="Why" placeholder="a predator about" maxLength={120} />
+      </Card>
+      <Card
+        title="Licences on file"
+        aside={
+          <Button
+            small
+            label="Add one"
+            onPress={() => licences.append({ id: mintId(), label: '', holder: '', covers: [], from: '', to: '' })}
+          />
+        }
+      >
+        <Text size="small" quiet>
+          What lies on file here is shown where a visit begins. What it allows is for the authority to say.
+        </Text>
+        {licences.fields.map((licence, i) => (
+          <View key={licence.key} style={styles.form}>
+            <FormTextField control={control} name={`licences.${i}.label`} label="What it is called" maxLength={120} />
+            <FormTextField control={control} name={`licences.${i}.holder`} label="Holder" maxLength={120} />
+            <Controller
+              control={control}
+              name={`licences.${i}.covers`}
+              render={({ field, fieldState }) => (
+                <View>
+                  <ChoiceGroup
+                    label="Covers"
+                    many
+                    options={METHODS.map((id) => ({ id, label: METHOD_WORDS[id] }))}
+                    chosen={field.value}
+                    onChange={field.onChange}
+                  />
+                  {fieldState.error && (
+                    <Text role="alert" size="small">
+                      {fieldState.error.message}
+                    </Text>
+                  )}
+                </View>
+              )}
+            />
+            <View style={styles.pair}>
+              <FormTextField control={control} name={`licences.${i}.from`} label="From" placeholder="2026-01-01" maxLength={10} />
+              <FormTextField control={control} name={`licences.${i}.to`} label="To" placeholder="2026-12-31" maxLength={10} />
+            </View>
+            <View style={styles.foot}>
+              <Button small kind="quiet" label="Take it off file" onPress={() => licences.remove(i)} />
+            </View>
+          </View>
+        ))}
+      </Card>
+      <View style={styles.foot}>
+        <Button kind="main" label="Save the site" onPress={() => void submit()} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: space.m },
+  pair: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
+});

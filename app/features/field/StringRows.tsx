@@ -1,0 +1,46 @@
+import { readBack } from '@plesion/core/fieldwork';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Text } from '../../ui/Text';
+import type { Field } from './useField';
+import { inWords } from './words';
+
+/** Rings on the pliers: the next, what is left, what was passed over. */
+export function StringRows({ field: { strings } }: { field: Field }) {
+  if (strings.length === 0) return <Text quiet>No string of rings is loaded.</Text>;
+  return strings.map(({ string, standing }) => (
+    <View key={string.id} style={styles.row}>
+      <View style={styles.head}>
+        <Text size="small" quiet>{`size ${string.size}`}</Text>
+        <Text strong figures>
+          {standing.next ? `next ${readBack(standing.next)}` : 'used up'}
+        </Text>
+      </View>
+      <Text size="small" quiet={standing.left > FEW} color={standing.left > FEW ? undefined : colour.hazard}>
+        {[
+          `${standing.left} left`,
+          `${standing.used} put on`,
+          standing.unused > 0 && `${inWords(standing.unused, 'ring')} destroyed or lost`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Text>
+      {standing.gaps.length > 0 && (
+        <Text size="small" color={colour.hazard}>
+          {`Passed over: ${standing.gaps.slice(0, 4).map(readBack).join(', ')}${standing.gaps.length > 4 ? ` and ${standing.gaps.length - 4} more` : ''}`}
+        </Text>
+      )}
+      {standing.twice.length > 0 && (
+        <Text size="small" color={colour.hazard}>{`Put on twice: ${standing.twice.map(readBack).join(', ')}`}</Text>
+      )}
+    </View>
+  ));
+}
+
+/** Rings left that are called few. */
+const FEW = 20;
+
+const styles = StyleSheet.create({
+  row: { gap: 2, paddingVertical: space.xs, borderTopWidth: 1, borderColor: colour.mist },
+  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', gap: space.m },
+});

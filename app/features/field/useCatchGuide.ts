@@ -1,0 +1,29 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { fieldApi } from '../records/fieldDrafts';
+import { useGuide, useGuides } from '../records/useGuide';
+import { usualGuide } from '../records/usualGuide';
+
+/** Captures looked through for what is caught most. */
+const LATELY = 200;
+
+/** The guide catches are recorded by, and its kinds in the order in which they were caught lately. */
+export function useCatchGuide(wanted: string | undefined) {
+  const guides = useGuides();
+  const lately = useQuery({
+    queryKey: ['captures', 'lately'],
+    queryFn: ({ signal }) => fieldApi('captures', { query: { limit: LATELY } }, signal),
+    staleTime: 5 * 60_000,
+  });
+  const captures = lately.data?.captures;
+  const id =
+    wanted ??
+    (lately.isPending ? undefined : (captures?.find(({ guideId }) => guideId)?.guideId ?? usualGuide(guides.data?.guides ?? [])));
+  const guide = useGuide(id);
+  const often = useMemo(() => {
+    const counts = new Map<string, number>();
+    for (const { guideId, taxon } of captures ?? []) if (taxon && guideId === id) counts.set(taxon, (counts.get(taxon) ?? 0) + 1);
+    return counts;
+  }, [captures, id]);
+  return { stored: guide.data, often, error: guide.error ?? guides.error, retry: () => void guide.refetch() };
+}

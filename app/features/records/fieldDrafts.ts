@@ -1,0 +1,113 @@
+import { createClient } from '@plesion/contract';
+import { fieldworkEndpoints } from '@plesion/contract/endpoints/fieldwork';
+import type {
+  Capture,
+  CaptureWrite,
+  Count,
+  CountWrite,
+  RingString,
+  Sheet,
+  SheetWrite,
+  Site,
+  SiteWrite,
+  StringWrite,
+  Visit,
+  VisitWrite,
+} from '@plesion/contract';
+import {
+  CaptureWrite as CaptureShape,
+  CountWrite as CountShape,
+  SheetWrite as SheetShape,
+  SiteWrite as SiteShape,
+  StringWrite as StringShape,
+  VisitWrite as VisitShape,
+} from '@plesion/contract/fieldwork';
+import { queryClient } from '../../lib/api';
+import type { Kind } from '../../lib/draft';
+import { createDrafts } from '../../lib/drafts';
+import { omit } from '../../lib/omit';
+import { outbox } from '../../lib/outbox/outbox';
+import { uploadPhoto } from '../../lib/uploads';
+
+/** Calls of the pages of fieldwork: their shapes are fetched with these. */
+export const fieldApi = createClient('', undefined, fieldworkEndpoints);
+
+interface Written {
+  version: number;
+  hidden: boolean;
+}
+type Stored<C extends Written> = C & { id: string; recordedBy: string; createdAt: string; updatedAt: string };
+
+/** All records of fieldwork are worked on alike: what is here goes on top of what is stored, when one says so. */
+function kindOf<C extends Written, S extends Stored<C>>(): Kind<C, S> {
+  const contentOf = (stored: S) => omit(stored, 'id', 'recordedBy', 'createdAt', 'updatedAt') as unknown as C;
+  const told = (content: C) => JSON.stringify({ ...content, version: 0 });
+  return {
+    contentOf,
+    same: (stored, sent) => told(contentOf(stored)) === told({ ...contentOf(stored), ...sent }),
+    back: (target) => target,
+    merge: (mine) => mine,
+  };
+}
+
+/** What changed is asked for anew: lists of its kind, and what Field shows first. */
+const refresh = (...keys: string[]) => {
+  for (const key of ['field', ...keys]) void queryClient.invalidateQueries({ queryKey: [key] });
+};
+
+export const siteDrafts = createDrafts<SiteWrite, Site>({
+  name: 'site',
+  schema: SiteShape,
+  kind: kindOf<SiteWrite, Site>(),
+  send: (id, body) => fieldApi('writeSite', { params: { id }, body }),
+  onSaved: (site) => (queryClient.setQueryData(['site', site.id], site), refresh('sites')),
+});
+
+export const visitDrafts = createDrafts<VisitWrite, Visit>({
+  name: 'visit',
+  schema: VisitShape,
+  kind: kindOf<VisitWrite, Visit>(),
+  send: (id, body) => fieldApi('writeVisit', { params: { id }, body }),
+  onSaved: (visit) => (queryClient.setQueryData(['visit', visit.id], visit), refresh('visits')),
+});
+
+export const captureDrafts = createDrafts<CaptureWrite, Capture>({
+  name: 'capture',
+  schema: CaptureShape,
+  kind: kindOf<CaptureWrite, Capture>(),
+  async send(id, body, station) {
+    const file = body.photo && outbox().file(station, body.photo);
+    if (file) {
+      await uploadPhoto(station, body.photo!, file);
+      outbox().forgetFile(station, body.photo!);
+    }
+    return fieldApi('writeCapture', { params: { id }, body });
+  },
+  onSaved: (capture) => (queryClient.setQueryData(['capture', capture.id], capture), refresh('captures', 'marks', 'strings')),
+});
+
+export const stringDrafts = createDrafts<StringWrite, RingString>({
+  name: 'string',
+  schema: StringShape,
+  kind: kindOf<StringWrite, RingString>(),
+  send: (id, body) => fieldApi('writeString', { params: { id }, body }),
+  onSaved: (string) => (queryClient.setQueryData(['string', string.id], string), refresh('strings')),
+});
+
+export const countDrafts = createDrafts<CountWrite, Count>({
+  name: 'count',
+  schema: CountShape,
+  kind: kindOf<CountWrite, Count>(),
+  send: (id, body) => fieldApi('writeCount', { params: { id }, body }),
+  onSaved: (count) => (queryClient.setQueryData(['count', count.id], count), refresh('counts')),
+});
+
+export const sheetDrafts = createDrafts<SheetWrite, Sheet>({
+  name: 'sheet',
+  schema: SheetShape,
+  kind: kindOf<SheetWrite, Sheet>(),
+  send: (id, body) => fieldApi('writeSheet', { params: { id }, body }),
+  onSaved: (sheet) => (queryClient.setQueryData(['sheet', sheet.id], sheet), refresh('sheets')),
+});
+
+export const fieldKinds = [siteDrafts, visitDrafts, captureDrafts, stringDrafts, countDrafts, sheetDrafts];

@@ -1,0 +1,206 @@
+import type { Page } from 'playwright-core';
+import { enterDemo, openStation, SIZES, type Station } from './station';
+
+let station: Station;
+beforeAll(async () => {
+  station = await openStation();
+}, 120_000);
+afterAll(() => station.close());
+
+interface Capture {
+  id: string;
+  mark?: string;
+  sex?: string;
+  what: string;
+  overrides: { what: string; reason: string; by: string }[];
+}
+
+const capturesWith = async (page: Page, ring: string) =>
+  ((await (await page.request.get(`${station.url}/api/captures?ring=${ring}`)).json()) as { captures: Capture[] }).captures;
+
+/** Looks again and again; a test that never sees it runs out of its time. */
+async function until<T>(look: () => Promise<T | undefined>): Promise<T> {
+  for (;;) {
+    const found = await look();
+    if (found !== undefined) return found;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
+/** Touches, counted. */
+function fingerOn(page: Page) {
+  let touches = 0;
+  return {
+    touches: () => touches,
+    async touch(role: 'button' | 'radio' | 'link', name: string | RegExp) {
+      touches++;
+      await page
+        .getByRole(role, { name, exact: typeof name === 'string' })
+        .first()
+        .click();
+    },
+  };
+}
+
+/** From Field to the sheet of the visit under way at the spit. */
+async function toSheet(page: Page): Promise<string> {
+  await page.goto(`${station.url}/field`);
+  await page.getByRole('button', { name: 'Catch at Long Spit' }).last().click();
+  await page.getByRole('heading', { name: 'Catch, Long Spit' }).waitFor();
+  return (await page.getByLabel(/^Ring offered: /).getAttribute('aria-label'))!.replace('Ring offered: ', '');
+}
+const plain = (read: string) => read.replace(/ · /g, '');
+
+describe.each(SIZES)('the catch sheet, $kind', (size) => {
+  let page: Page;
+  beforeAll(async () => {
+    page = await station.page(size);
+    await enterDemo(page, station.url);
+  });
+
+  it('keeps a bird in four touches, and offers the next ring', async () => {
+    const offered = await toSheet(page);
+    const finger = fingerOn(page);
+    await finger.touch('radio', 'ring tern');
+    await finger.touch('radio', 'AHY');
+    await finger.touch('radio', 'male');
+    await finger.touch('button', /^Save: /);
+    expect(finger.touches()).toBe(4);
+    await page.getByRole('status').getByText(`Saved: ${offered}, ring tern`).waitFor();
+    const next = (await page.getByLabel(/^Ring offered: /).getAttribute('aria-label'))!;
+    expect(next).not.toContain(offered);
+    // An empty sheet, begun at its heading.
+    await page.waitForFunction(() => document.activeElement?.textContent === 'Catch, Long Spit');
+    expect(await page.getByRole('radio', { name: 'ring tern', checked: true }).count()).toBe(0);
+    const [kept] = await until(async () => {
+      const found = await capturesWith(page, plain(offered));
+      return found.length ? found : undefined;
+    });
+    expect(kept).toMatchObject({ what: 'ringed', sex: 'male', overrides: [] });
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await page.getByLabel(`Ring offered: ${offered}`).waitFor();
+  });
+
+  it('stops where a rule of the guide is broken, and keeps why it stands all the same, over a reload', async () => {
+    const offered = await toSheet(page);
+    const finger = fingerOn(page);
+    await finger.touch('radio', 'ring tern');
+    await finger.touch('radio', 'HY');
+    await finger.touch('radio', 'female');
+    await finger.touch('button', /^Save: /);
+    await page.getByRole('alert').getByText('Young of the year').first().waitFor();
+    expect(await capturesWith(page, plain(offered))).toEqual([]);
+    await page.reload();
+    await page.getByRole('radio', { name: 'HY', exact: true, checked: true }).waitFor();
+    await page.getByLabel('Why it stands all the same').fill('A feather was sent.');
+    await page.getByText('Save all the same').click();
+    await page.getByRole('status').getByText(`Saved: ${offered}`).waitFor();
+    const [kept] = await until(async () => {
+      const found = await capturesWith(page, plain(offered));
+      return found.length ? found : undefined;
+    });
+    expect(kept.overrides).toMatchObject([{ what: 'young-unsexed', reason: 'A feather was sent.', by: 'demo' }]);
+  });
+
+  it('reads a ring twice, shows who bears it, and says what does not go together', async () => {
+    await toSheet(page);
+    const male = (await capturesWith(page, 'H')).find(({ sex, what }) => sex === 'male' && what === 'ringed')!;
+    const finger = fingerOn(page);
+    await finger.touch('radio', 'met again');
+    await page.getByLabel('Ring on its leg').fill(male.mark!.toLowerCase().replace(' ', ''));
+    await page.getByLabel('Read it a second time').fill(`${male.mark!.slice(0, -1)}x`);
+    await page.getByText(/capture.*the last/).waitFor();
+    await finger.touch('button', /^Save: /);
+    await page
+      .getByText(/^Read it again/)
+      .first()
+      .waitFor();
+    await page.getByLabel('Read it a second time').fill(male.mark!);
+    await finger.touch('radio', 'female');
+    await page
+      .getByRole('alert')
+      .getByText(/^Male on .*, female on /)
+      .waitFor();
+  });
+});
+
+it('without a connection catches are kept, each with a ring of its own, and sent when it is back', async () => {
+  const page = await station.page(SIZES[0]);
+  await enterDemo(page, station.url);
+  const first = await toSheet(page);
+  await page.context().setOffline(true);
+  const rings: string[] = [first];
+  for (let i = 0; i < 2; i++) {
+    const finger = fingerOn(page);
+    await finger.touch('radio', 'consort tern');
+    await finger.touch('radio', 'AHY');
+    await finger.touch('radio', 'unknown');
+    await finger.touch('button', /^Save: /);
+    await page.getByRole('status').getByText(`Saved: ${rings[i]}`).waitFor();
+    rings.push((await page.getByLabel(/^Ring offered: /).getAttribute('aria-label'))!.replace('Ring offered: ', ''));
+  }
+  expect(new Set(rings).size).toBe(3);
+  expect(await capturesWith(page, plain(first)).catch(() => [])).toEqual([]);
+  await page.context().setOffline(false);
+  for (const ring of rings.slice(0, 2))
+    await until(async () => ((await capturesWith(page, plain(ring))).length === 1 ? true : undefined));
+});
+
+it('a visit without a licence on file stops, until it is said why; a contradiction is settled by a reason', async () => {
+  const page = await station.page(SIZES[1]);
+  await enterDemo(page, station.url);
+  await page.goto(`${station.url}/field/visits/new`);
+  await page.getByRole('radio', { name: 'Long Spit' }).click();
+  await page.getByText(/On file: Ringing permit 7.*for the authority to say/).waitFor();
+  await page.getByRole('radio', { name: 'lamp', exact: true }).click();
+  await page.getByText(/No licence for lamp is on file/).waitFor();
+  await page.getByRole('button', { name: 'Begin the visit' }).click();
+  await page.getByText('Say why it is begun all the same; it is recorded.').waitFor();
+  await page.getByLabel('Why it is begun all the same').fill('Moths only.');
+  await page.getByRole('button', { name: 'Begin the visit' }).click();
+  await page.getByText('No licence was on file: “Moths only.” (demo)').waitFor();
+  await page.goto(`${station.url}/field`);
+  const wrong = page.getByRole('region', { name: 'Does not go together' });
+  await wrong.getByRole('link').first().waitFor();
+  const before = await wrong.getByRole('link').count();
+  await wrong.getByRole('link').first().click();
+  await page.getByLabel('Why both stand').first().fill('Laid an egg.');
+  await page.getByRole('button', { name: 'Settle it' }).first().click();
+  await page.getByText('Settled: Laid an egg.').waitFor();
+  await page.goto(`${station.url}/field`);
+  await page.waitForFunction(
+    (many) => document.querySelectorAll('[aria-label="Does not go together"] a').length === many - 1,
+    before,
+  );
+});
+
+it('a cage is counted by large buttons, each press undone, and told in keepers’ notation', async () => {
+  const page = await station.page(SIZES[0]);
+  await enterDemo(page, station.url);
+  await page.goto(`${station.url}/field/counts`);
+  await page.getByRole('button', { name: 'Count again: Cage 2, lantern moths' }).click();
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: /^One more male, grown/ }).click();
+  await page.getByRole('button', { name: /^One more female, grown/ }).click();
+  await page.getByRole('button', { name: 'Undo the last' }).click();
+  await page.getByText('4 heads · 4.0.0').waitFor();
+  await page.getByText('100 in 100 are males (51–100)').waitFor();
+  const id = /counts\/(.+)$/.exec(page.url())![1];
+  const tallies = await until(async () => {
+    const answer = await page.request.get(`${station.url}/api/counts/${id}`);
+    const body = (await answer.json()) as { tallies?: { males: number }[] };
+    return body.tallies?.[0]?.males === 4 ? body.tallies : undefined;
+  });
+  expect(tallies).toMatchObject([{ label: 'grown', males: 4, females: 0, unsexed: 0 }, { label: 'pupae' }]);
+});
+
+it('the sheet is arranged with keys alone, and the catch asks in that order', async () => {
+  const page = await station.page(SIZES[1]);
+  await enterDemo(page, station.url);
+  await page.goto(`${station.url}/field/sheet`);
+  await page.getByRole('button', { name: 'Sex further up' }).press('Enter');
+  await page.getByRole('button', { name: 'Leave out Note' }).press('Enter');
+  await toSheet(page);
+  const order = await page.locator('[role=radiogroup]').evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  expect(order.indexOf('Sex')).toBeLessThan(order.indexOf('Age'));
+  expect(await page.getByLabel('Note', { exact: true }).count()).toBe(0);
+});
