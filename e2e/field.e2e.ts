@@ -64,7 +64,7 @@ describe.each(SIZES)('the catch sheet, $kind', (size) => {
     await finger.touch('radio', 'ring tern');
     await finger.touch('radio', 'AHY');
     await finger.touch('radio', 'male');
-    await finger.touch('button', /^Save: /);
+    await finger.touch('button', /^Save the catch/);
     expect(finger.touches()).toBe(4);
     await page.getByRole('status').getByText(`Saved: ${offered}, ring tern`).waitFor();
     const next = (await page.getByLabel(/^Ring offered: /).getAttribute('aria-label'))!;
@@ -87,7 +87,7 @@ describe.each(SIZES)('the catch sheet, $kind', (size) => {
     await finger.touch('radio', 'ring tern');
     await finger.touch('radio', 'HY');
     await finger.touch('radio', 'female');
-    await finger.touch('button', /^Save: /);
+    await finger.touch('button', /^Save the catch/);
     await page.getByRole('alert').getByText('Young of the year').first().waitFor();
     expect(await capturesWith(page, plain(offered))).toEqual([]);
     await page.reload();
@@ -110,7 +110,7 @@ describe.each(SIZES)('the catch sheet, $kind', (size) => {
     await page.getByLabel('Ring on its leg').fill(male.mark!.toLowerCase().replace(' ', ''));
     await page.getByLabel('Read it a second time').fill(`${male.mark!.slice(0, -1)}x`);
     await page.getByText(/capture.*the last/).waitFor();
-    await finger.touch('button', /^Save: /);
+    await finger.touch('button', /^Save the catch/);
     await page
       .getByText(/^Read it again/)
       .first()
@@ -135,7 +135,7 @@ it('without a connection catches are kept, each with a ring of its own, and sent
     await finger.touch('radio', 'consort tern');
     await finger.touch('radio', 'AHY');
     await finger.touch('radio', 'unknown');
-    await finger.touch('button', /^Save: /);
+    await finger.touch('button', /^Save the catch/);
     await page.getByRole('status').getByText(`Saved: ${rings[i]}`).waitFor();
     rings.push((await page.getByLabel(/^Ring offered: /).getAttribute('aria-label'))!.replace('Ring offered: ', ''));
   }
@@ -179,8 +179,8 @@ it('a cage is counted by large buttons, each press undone, and told in keepers�
   await enterDemo(page, station.url);
   await page.goto(`${station.url}/field/counts`);
   await page.getByRole('button', { name: 'Count again: Cage 2, lantern moths' }).click();
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: /^One more male, grown/ }).click();
-  await page.getByRole('button', { name: /^One more female, grown/ }).click();
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: /^male, grown: one more/ }).click();
+  await page.getByRole('button', { name: /^female, grown: one more/ }).click();
   await page.getByRole('button', { name: 'Undo the last' }).click();
   await page.getByText('4 heads · 4.0.0').waitFor();
   await page.getByText('100 in 100 are males (51–100)').waitFor();

@@ -84,6 +84,8 @@ export function CatchForm({ about, field, stored, often, visitId, before, head, 
     forget();
   };
 
+  const saving = beyond.length && open.length === 0 ? 'Save all the same' : before ? 'Save the change' : 'Save the catch';
+
   /** The Bench weighs what was read, as a specimen of its own. */
   const ask = () => {
     const specimen = typed.specimenId ?? mintId();
@@ -113,12 +115,7 @@ export function CatchForm({ about, field, stored, often, visitId, before, head, 
               {told.length === 1 ? told[0].says : `${told.length} things are to be mended or said first.`}
             </Text>
           )}
-          <Button
-            kind="main"
-            label={beyond.length && open.length === 0 ? 'Save all the same' : before ? 'Save the change' : 'Save the catch'}
-            hint={mark ? `Save: ${readBack(mark)}` : undefined}
-            onPress={save}
-          />
+          <Button kind="main" label={saving} hint={mark ? `${saving}: ${readBack(mark)}` : undefined} onPress={save} />
         </View>
       }
     >
@@ -169,7 +166,7 @@ export function CatchForm({ about, field, stored, often, visitId, before, head, 
             small
             kind="quiet"
             label="Why do you think so?"
-            hint={`Why do you think it is a ${kindName(guide, typed)}? To the Bench`}
+            hint={`Why do you think so? ${kindName(guide, typed)}, to the Bench`}
             onPress={ask}
           />
         )}

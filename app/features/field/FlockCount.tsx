@@ -49,7 +49,7 @@ export function FlockCount({ content, change }: CountProps) {
               small
               kind="quiet"
               label="Leave it out"
-              hint={`Leave out ${part.kind}`}
+              hint={`Leave it out: ${part.kind}`}
               onPress={() => change((now) => ({ ...now, flock: now.flock?.filter((_, k) => k !== i) }))}
             />
           </View>
@@ -151,7 +151,7 @@ function AmountEntry({ amount, shares, onChange }: AmountEntryProps) {
         {amount.how === 'counted' && (
           <Button
             label="+ 1"
-            hint="One more"
+            hint="+ 1: one more"
             onPress={() => {
               felt();
               give('counted', String((numberOf(low) ?? 0) + 1), '');

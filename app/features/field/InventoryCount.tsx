@@ -63,14 +63,14 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
           <Pressable
             key={sex}
             role="button"
-            accessibilityLabel={`One more ${word}, ${label}: ${now[sex]} now`}
+            accessibilityLabel={`${word}, ${label}: one more, ${now[sex]} now`}
             onPress={() => {
               felt(sex === 'females');
               onChange({ ...now, [sex]: now[sex] + 1 });
             }}
             style={({ pressed }) => [styles.press, pressed && styles.pressed]}
           >
-            <Text size="title" strong figures color={colour.kelp}>
+            <Text size="title" strong figures color={colour.kelp} aria-hidden>
               {now[sex]}
             </Text>
             <Text size="small">{word}</Text>
@@ -91,7 +91,7 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
           maxLength={24}
         />
         <View style={styles.foot}>
-          <Button small kind="quiet" label="Remove the row" hint={`Remove the row ${label}`} onPress={onRemove} />
+          <Button small kind="quiet" label="Remove the row" hint={`Remove the row: ${label}`} onPress={onRemove} />
         </View>
       </Disclosure>
     </Card>

@@ -66,5 +66,5 @@ const licenceLines = ({ licences }: Site, day: string): Line[] =>
 const styles = StyleSheet.create({
   row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
   head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
-  rested: { borderRadius: radius.s, borderWidth: 1.5, borderColor: colour.hazard, paddingHorizontal: space.s },
+  rested: { flexShrink: 1, borderRadius: radius.s, borderWidth: 1.5, borderColor: colour.hazard, paddingHorizontal: space.s },
 });

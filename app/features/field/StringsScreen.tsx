@@ -103,7 +103,7 @@ function TakeOver({ one: { string } }: { one: LoadedString }) {
           small
           kind="quiet"
           label="Take it over"
-          hint={`Take the string over from ${string.ringer}`}
+          hint={`Take it over from ${string.ringer}`}
           onPress={() =>
             draft()?.change((now) => ({
               ...now,

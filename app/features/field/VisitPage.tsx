@@ -75,7 +75,7 @@ function OpenVisit({ id, draft, state, field, captures }: OpenVisitProps) {
         content.endedAt ? undefined : (
           <View style={styles.foot}>
             <Button label="End the visit" onPress={() => change({ endedAt: new Date().toISOString() })} />
-            <Button kind="main" label="Catch" hint="Record a catch" onPress={() => router.push(`/field/catch?visit=${id}`)} />
+            <Button kind="main" label="Catch" hint="Catch: record one" onPress={() => router.push(`/field/catch?visit=${id}`)} />
           </View>
         )
       }

@@ -1,0 +1,203 @@
+import type { CaptureWrite, FieldView } from '@plesion/contract';
+import { AGE_FAMILIES, stringStanding } from '@plesion/core/fieldwork';
+import { terns } from '@plesion/demo';
+import { headsOf, sayCount } from './countWords';
+import { garwoodOf } from './density';
+import { haltsOf } from './halts';
+import { numberOf } from './numberOf';
+import { stringOf } from './StringsScreen';
+import { captureOf, NOTHING_TYPED, type Typed, typedOf } from './typed';
+import { type Field, USUAL_SHEET } from './useField';
+
+jest.mock('expo-router', () => ({}));
+jest.mock('../records/fieldDrafts', () => ({}));
+
+const ID = '0192f3a0-0000-7001-8000-000000000001';
+const string = {
+  id: ID,
+  version: 1,
+  hidden: false,
+  letters: 'H',
+  digits: 5,
+  first: 4501,
+  last: 4600,
+  size: 'C',
+  ringer: 'Mira',
+  loadedOn: '2026-01-01',
+  unused: [],
+  recordedBy: 'demo',
+  createdAt: '',
+  updatedAt: '',
+  ringed: ['H 04501'],
+};
+const field = {
+  view: {} as FieldView,
+  open: [],
+  strings: [{ string, standing: stringStanding(string, string.ringed) }],
+  sheet: USUAL_SHEET,
+  families: [...AGE_FAMILIES],
+  waiting: [],
+} satisfies Field;
+
+const around = { visitId: ID, guideId: ID, guide: terns, family: 'letters', by: 'demo', now: '2026-06-02T20:00:00.000Z' };
+const made = (part: Partial<Typed>, mark?: string, before?: CaptureWrite) =>
+  captureOf({ ...NOTHING_TYPED, ...part }, { ...around, mark, before });
+const codes = (part: Partial<Typed>, mark?: string, more: object = {}) => {
+  const typed = { ...NOTHING_TYPED, ...part };
+  const known = { field, guide: terns, families: AGE_FAMILIES, capture: made(part, mark), id: 'now', isNew: true, ...more };
+  return haltsOf(typed, known).map(({ code, beyond }) => `${code}${beyond ? '*' : ''}`);
+};
+const tern = { taxon: 'sodalis', age: 'AHY', sex: 'male' } as const;
+
+describe('a catch as it is typed', () => {
+  it('becomes what is kept, and is typed again as it was', () => {
+    const typed: Typed = {
+      ...NOTHING_TYPED,
+      ...tern,
+      sexBy: 'size',
+      mass: '118,5',
+      values: { 'wing-chord': '271' },
+      states: { saddle: ['plain'] },
+      note: ' ringed at dusk ',
+      reasons: { weight: ' heavy ', other: '  ' },
+    };
+    const capture = captureOf(typed, { ...around, mark: 'H 04502' });
+    expect(capture).toMatchObject({
+      what: 'ringed',
+      mark: 'H 04502',
+      age: { family: 'letters', code: 'AHY' },
+      mass: 118.5,
+      note: 'ringed at dusk',
+      overrides: [{ what: 'weight', reason: 'heavy', by: 'demo' }],
+    });
+    expect(capture.readings).toEqual([
+      { id: 'wing-chord-1', character: 'wing-chord', value: 271 },
+      { id: 'saddle-1', character: 'saddle', states: ['plain'] },
+    ]);
+    expect(captureOf(typedOf(capture), { ...around, mark: 'H 04502', before: capture })).toEqual(capture);
+  });
+
+  it('keeps what the sheet does not ask, errors, and who said a reason first', () => {
+    const before = {
+      ...made(tern, 'H 04502'),
+      version: 3,
+      readings: [
+        { id: 'w', character: 'wing-chord', value: 271, error: 1 },
+        { id: 'n', character: 'nape', states: ['smooth'] },
+      ],
+      overrides: [{ what: 'weight', reason: 'heavy', by: 'Odo', at: '2026-01-01T00:00:00.000Z' }],
+    };
+    const after = captureOf(typedOf(before), { ...around, mark: 'H 04502', before });
+    expect(after).toEqual(before);
+    const changed = captureOf({ ...typedOf(before), values: { 'wing-chord': '272' } }, { ...around, mark: 'H 04502', before });
+    expect(changed.readings.find(({ character }) => character === 'wing-chord')).toEqual({
+      id: 'w',
+      character: 'wing-chord',
+      value: 272,
+    });
+  });
+
+  it('of another kind has a name, and neither ring, age nor readings', () => {
+    const other = made({ ...tern, what: 'other-kind', name: 'little owl', values: { 'wing-chord': '271' } }, 'H 04502');
+    expect(other).toMatchObject({ what: 'other-kind', name: 'little owl', readings: [] });
+    for (const name of ['mark', 'age', 'sex', 'taxon']) expect(other).not.toHaveProperty(name);
+  });
+});
+
+describe('what keeps a catch from being saved', () => {
+  it('is nothing where all is there', () => {
+    expect(codes(tern, 'H 04502')).toEqual([]);
+    expect(codes({ what: 'other-kind', name: 'little owl' })).toEqual([]);
+    expect(codes({ what: 'lost' })).toEqual([]);
+  });
+
+  it('is what is missing or no number, each by its field', () => {
+    expect(codes({}, 'H 04502')).toEqual(['bad-kind', 'bad-age', 'bad-sex']);
+    expect(codes({ what: 'other-kind' })).toEqual(['bad-name']);
+    expect(codes({ ...tern, mass: 'x', values: { 'wing-chord': '27l' } }, 'H 04502')).toEqual([
+      'bad-mass',
+      'bad-reading:wing-chord',
+    ]);
+    expect(codes({ ...tern, mass: '0' }, 'H 04502')).toEqual(['bad-mass']);
+    expect(codes({ ...tern, due: '12 May', dueText: '' }, 'H 04502')).toEqual(['bad-due', 'bad-dueText']);
+    expect(codes({ ...tern, what: 'again' })).toEqual(['bad-mark']);
+  });
+
+  it('is a ring that is no ring, is read otherwise the second time, or is out', () => {
+    expect(codes({ ...tern, mark: '4H' })).toEqual(['bad-mark']);
+    expect(codes({ ...tern, mark: 'H 04502' }, 'H 04502')).toEqual(['bad-markAgain']);
+    expect(codes({ ...tern, mark: 'H 04502', markAgain: 'h04520' }, 'H 04502')).toEqual(['bad-markAgain']);
+    expect(codes({ ...tern, mark: 'H 04502', markAgain: 'h 04·502' }, 'H 04502')).toEqual([]);
+    const history = { mark: 'H 04501', captures: [], visits: [], sites: [] };
+    const twice = { mark: 'H 04501', markAgain: 'H 04501' };
+    expect(codes({ ...tern, ...twice }, 'H 04501', { history })).toEqual(['ring-out']);
+  });
+
+  it('can be gone beyond where it is odd and not impossible', () => {
+    const twice = (mark: string) => ({ ...tern, mark, markAgain: mark });
+    expect(codes(twice('H 04510'), 'H 04510')).toEqual(['ring-not-next*']);
+    expect(codes({ ...twice('H 04502'), taxon: 'nivalis', values: {} }, 'H 04502')).toEqual(['ring-size*']);
+    expect(codes({ ...twice('K 1'), what: 'again' }, 'K 1', { history: null })).toEqual(['ring-elsewhere*']);
+    expect(codes({ ...tern, age: 'HY' }, 'H 04502')).toEqual(['young-unsexed*']);
+    expect(codes({ ...tern, values: { 'wing-chord': '249' } }, 'H 04502')).toEqual(['wing-under-250*']);
+    expect(codes({ ...tern, sex: 'unknown', states: { saddle: ['scaly'] } }, 'H 04502')).toEqual(['scaly-not-adult*']);
+  });
+
+  it('is an earlier catch that does not go with it', () => {
+    const first = { ...made({ ...tern, sex: 'female' }, 'H 04501'), id: 'first', at: '2025-06-02T20:00:00Z' };
+    const history = { mark: 'H 04501', captures: [first], visits: [], sites: [] };
+    const again = { ...tern, what: 'again' as const, mark: 'H 04501', markAgain: 'H 04501' };
+    expect(codes(again, 'H 04501', { history })).toEqual(['sexes-differ*']);
+  });
+});
+
+describe('a string that is loaded', () => {
+  const asked = (first: string, last: string, size = 'C') => {
+    const found = stringOf({ first, last, size }, 'Mira', field);
+    return 'at' in found ? found.at : found.string;
+  };
+  it('is told by its first and last ring', () => {
+    expect(asked('h05001', 'H 05100', 'c')).toMatchObject({ letters: 'H', digits: 5, first: 5001, last: 5100, size: 'C' });
+    expect(asked('7', '9')).toMatchObject({ letters: '', digits: 1 });
+  });
+  it.each([
+    ['', 'H 2', 'first'],
+    ['H 1', 'x', 'last'],
+    ['H 10', 'K 20', 'last'],
+    ['H 10', 'H 9', 'last'],
+    ['H 20', 'H 10', 'last'],
+    ['H 00001', 'H 20000', 'last'],
+    ['H 04590', 'H 04620', 'first'],
+  ])('from %s to %s is refused at its %s ring', (first, last, at) => expect(asked(first, last)).toBe(at));
+  it('has a size', () => expect(asked('H 05001', 'H 05100', ' ')).toBe('size'));
+});
+
+describe('counts', () => {
+  const base = { version: 1, hidden: false, label: 'x', at: '2026-01-01T00:00:00Z', by: 'demo', tallies: [] };
+  it('are said in a few words', () => {
+    const row = { label: 'grown', males: 3, females: 5, unsexed: 2 };
+    expect(headsOf({ tallies: [row, row] })).toBe(20);
+    expect(sayCount({ ...base, kind: 'inventory', tallies: [row], expected: [{ name: 'Chip', seen: false }] })).toBe(
+      '10 heads · 3.5.2 · missing: Chip',
+    );
+    expect(sayCount({ ...base, kind: 'transect', quadrats: [{ along: 0, area: 0.25, counts: [3, 2] }] })).toBe(
+      '20.0 a m² over 1 quadrats',
+    );
+    expect(sayCount({ ...base, kind: 'flock', flock: [{ kind: 'a', amount: { how: 'estimated', from: 3, to: 9 } }] })).toBe(
+      '3–9 in all',
+    );
+    expect(sayCount({ ...base, kind: 'flock', flock: [] })).toBe('0 in all');
+    expect(sayCount({ ...base, kind: 'transect', quadrats: [] })).toBe('no number');
+  });
+  it('have a density with its interval', () => {
+    const quadrats = [0, 1, 2, 3].map((n) => ({ area: 0.25, counts: [n] }));
+    expect(garwoodOf(quadrats, 0)).toMatchObject({ n: 6, rate: 6 });
+    expect(garwoodOf(quadrats, 0).low).toBeCloseTo(2.2019, 3);
+    expect(garwoodOf([], 0)).toEqual({ n: 0, rate: 0, low: 0, high: 0 });
+  });
+});
+
+it('numbers are read with a point or a comma, and nothing else is one', () => {
+  expect(['28.4', '28,4', ' 7 ', '-3', '.5', '3.'].map(numberOf)).toEqual([28.4, 28.4, 7, -3, 0.5, 3]);
+  for (const text of ['', 'x', '1e3', '1.2.3', '--3', '12 g']) expect(numberOf(text)).toBeUndefined();
+});
