@@ -21,7 +21,7 @@ const core = {
   book: ['guide', 'evidence', 'plates'],
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
   fieldwork: ['probability', 'guide', 'observation'],
-  formats: ['guide', 'measure', 'observation', 'plates', 'specimen'],
+  formats: ['fieldwork', 'guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 
 /** app/features/<capability>: records below analysis below the screens. */

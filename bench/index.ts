@@ -2,6 +2,7 @@ import { fromPrior, groupByRank, nextLooks, posteriorOf } from '@plesion/core/ev
 import { priorBits } from '@plesion/core/guide';
 import { MultinomialNB } from 'ml-naivebayes';
 import { reportCalibration } from './calibration';
+import { reportFieldwork } from './fieldwork';
 import { reportGrowth } from './growth';
 import { reportKeys } from './keys';
 import { reportLearning } from './learning';
@@ -97,6 +98,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   cold: () => reportCold(print),
   touch: () => reportTouch(print),
   load: () => reportLoad(print),
+  fieldwork: () => reportFieldwork(print),
 };
 
 const named = process.argv.slice(2);

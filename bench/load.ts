@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { Agent, request } from 'node:http';
 import { demoSpecimens } from '@plesion/demo';
 import pg from 'pg';
 import { openServer } from '../e2e/station';
 import { openPlace } from '../server/test/place';
+import { Client } from './client';
 
 const CLIENTS = 100;
 const READERS = 8;
@@ -34,41 +34,6 @@ async function press(clients: number, ask: () => Promise<void>): Promise<Measure
   times.sort((a, b) => a - b);
   const at = (share: number) => times[Math.min(times.length - 1, Math.floor(times.length * share))];
   return { rate: times.length / SECONDS, p99: at(0.99), median: at(0.5) };
-}
-
-class Client {
-  private readonly agent = new Agent({ keepAlive: true, maxSockets: CLIENTS });
-  private cookie = '';
-  constructor(private readonly url: string) {}
-
-  ask(method: string, path: string, body?: string): Promise<string> {
-    return new Promise((resolve, reject) => {
-      const sent = request(
-        `${this.url}${path}`,
-        {
-          method,
-          agent: this.agent,
-          headers: {
-            origin: this.url,
-            cookie: this.cookie,
-            ...(body === undefined ? {} : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) }),
-          },
-        },
-        (answer) => {
-          let text = '';
-          answer.on('data', (chunk: Buffer) => (text += chunk.toString()));
-          answer.on('end', () => {
-            const [cookie] = answer.headers['set-cookie'] ?? [];
-            if (cookie) [this.cookie] = cookie.split(';');
-            if (answer.statusCode! < 300) resolve(text);
-            else reject(new Error(`${method} ${path}: ${answer.statusCode} ${text.slice(0, 200)}`));
-          });
-        },
-      );
-      sent.on('error', reject);
-      sent.end(body);
-    });
-  }
 }
 
 /** Many people at once, beside the bare database in the same run. */

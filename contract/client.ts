@@ -35,7 +35,7 @@ export const urlOf = (name: EverydayName, asked: { params?: object; query?: obje
   addressOf(everyday[name], asked);
 
 /** Path and query of a call, with its parameters in place. */
-export function addressOf(endpoint: Endpoint, asked: { params?: object; query?: object }): string {
+export function addressOf(endpoint: Endpoint, asked: { params?: object; query?: object } = {}): string {
   const path = endpoint.path.replace(/:(\w+)/g, (_, key: string) =>
     encodeURIComponent(String((asked.params as Record<string, unknown> | undefined)?.[key])),
   );

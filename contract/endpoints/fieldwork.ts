@@ -146,6 +146,21 @@ export const fieldworkEndpoints = {
     body: SheetWrite,
     response: Sheet,
   },
+  exportFieldArchive: {
+    method: 'GET',
+    path: '/api/export/archive.zip',
+    summary:
+      'Fieldwork as a Darwin Core archive: events, occurrences, measurements, identifications, and which are the same individual.',
+    response: z.unknown(),
+    media: 'application/zip',
+  },
+  exportFieldGeoJson: {
+    method: 'GET',
+    path: '/api/export/occurrences.geojson',
+    summary: 'Captures as GeoJSON points; places of sensitive taxa are told coarsely.',
+    response: z.unknown(),
+    media: 'application/geo+json',
+  },
   ratio: {
     method: 'POST',
     path: '/api/arithmetic/ratio',

@@ -3,3 +3,15 @@ export { printGuide } from './plesionJson';
 export { landmarksCsv, landmarksJson, type LandmarkRecord, landmarkTable, readTps, tpsTable, writeTps } from './landmarks';
 export { type MeasurementFact, measurementsCsv } from './measurementFacts';
 export { type MarkedPhoto, markedPhotoSvg } from './markedPhoto';
+export {
+  againRow,
+  ARCHIVE_FILES,
+  type ArchiveFile,
+  archiveEml,
+  archiveLines,
+  archiveMeta,
+  captureRows,
+  eventRow,
+  sensitiveTaxa,
+} from './fieldArchive';
+export { localityOf } from './locality';

@@ -141,10 +141,13 @@ export function landmarkTable(records: readonly LandmarkRecord[]): string {
       }),
     ];
   });
-  return Papa.unparse([['id', ...(labelled ? ['kind'] : []), ...pairs.map(([a, b]) => `${a}–${b}${scaled ? ' (mm)' : ''}`)], ...rows], {
-    escapeFormulae: true,
-    newline: '\r\n',
-  });
+  return Papa.unparse(
+    [['id', ...(labelled ? ['kind'] : []), ...pairs.map(([a, b]) => `${a}–${b}${scaled ? ' (mm)' : ''}`)], ...rows],
+    {
+      escapeFormulae: true,
+      newline: '\r\n',
+    },
+  );
 }
 
 /**
@@ -160,7 +163,11 @@ export function tpsTable(text: string): Outcome<string> {
   });
   const [{ landmarks }] = records;
   if (landmarks.length < 2)
-    return failed({ code: 'tps-few-landmarks', message: 'Its specimens have fewer than two landmarks: there is no distance to learn from.', field: 'text' });
+    return failed({
+      code: 'tps-few-landmarks',
+      message: 'Its specimens have fewer than two landmarks: there is no distance to learn from.',
+      field: 'text',
+    });
   const other = records.find((record) => record.landmarks.length !== landmarks.length);
   if (other)
     return failed({

@@ -3,7 +3,9 @@ import { isSensitive } from '../guide';
 import { localityOf } from './locality';
 
 const guarded = bogUmbels.taxa.find(({ sensitive }) => sensitive)!;
-const other = bogUmbels.taxa.find(({ rank, parent, id }) => rank === 'species' && parent === guarded.parent && id !== guarded.id)!;
+const other = bogUmbels.taxa.find(
+  ({ rank, parent, id }) => rank === 'species' && parent === guarded.parent && id !== guarded.id,
+)!;
 
 describe('places of sensitive taxa', () => {
   it('are guarded for the taxon, for what holds it, and where nothing is known of what it is', () => {

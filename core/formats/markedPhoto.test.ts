@@ -15,7 +15,12 @@ describe('a photo with what is on it', () => {
     credit: 'A. Orvane',
     pins: [{ at: { x: 0.25, y: 0.5 }, says: 'Front edge: three teeth' }],
     measured: [
-      { quantity: ratio, set: { a: [100, 200], b: [300, 200], c: [200, 100], d: [200, 400] }, size, says: 'Width ÷ length: 0.67' },
+      {
+        quantity: ratio,
+        set: { a: [100, 200], b: [300, 200], c: [200, 100], d: [200, 400] },
+        size,
+        says: 'Width ÷ length: 0.67',
+      },
       { quantity: count, set: { m: [[400, 400], [600, 400]] }, size, says: 'Punctures: 2' }, // prettier-ignore
       { quantity: ratio, set: { a: [1, 1] }, size, says: 'Half set' },
     ],
@@ -23,7 +28,9 @@ describe('a photo with what is on it', () => {
 
   it('is whole XML, whatever a name holds', () => {
     expect(XMLValidator.validate(svg)).toBe(true);
-    const read = new XMLParser({ ignoreAttributes: false, htmlEntities: true }).parse(svg) as { svg: { title: string; text: unknown[] } };
+    const read = new XMLParser({ ignoreAttributes: false, htmlEntities: true }).parse(svg) as {
+      svg: { title: string; text: unknown[] };
+    };
     expect(read.svg.title).toBe('L4 <“crab”> & more');
   });
 

@@ -3,10 +3,9 @@ import { contradictions, type Seen } from '@plesion/core/fieldwork';
 import { CaptureEntity, VisitEntity } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
 import { familiesOf } from './captures';
-import { wireOf } from './records';
 import { listSheets, listSites, listStrings, withCatch } from './service';
 
-/** Visits shown that have ended, marks looked through, reminders. */
+/** Visits shown that have ended, captures of marks met again that are looked through, reminders. */
 const RECENT = 12;
 const MARKS = 400;
 const DUE = 60;
@@ -34,7 +33,7 @@ export async function fieldView(em: Em, stationId: string, today: string): Promi
     strings: await listStrings(em, stationId, false),
     sheets: await listSheets(em, stationId, false),
     ...(await seasonOf(em, stationId, year)),
-    wrong: await wrongOf(em, stationId, year),
+    wrong: await wrongOf(em, stationId),
   };
 }
 
@@ -61,30 +60,27 @@ async function seasonOf(em: Em, stationId: string, year: number): Promise<Pick<F
   };
 }
 
-/** Marks met this year and last whose captures do not go together; all of their captures are fetched as one set. */
-async function wrongOf(em: Em, stationId: string, year: number): Promise<FieldView['wrong']> {
-  const marks = await em.getConnection().execute<{ mark: string }[]>(
-    `select mark from (
-       select mark, max(at) as at from capture
-       where station_id = ? and mark is not null and not hidden and at >= ? group by mark having count(*) > 1 or bool_or(what = 'again')
-     ) met order by at desc limit ?`,
-    [stationId, `${year - 1}-01-01T00:00:00Z`, MARKS],
-  );
-  if (!marks.length) return [];
-  const captures = await em.find(
-    CaptureEntity,
-    { stationId, hidden: false, mark: { $in: marks.map(({ mark }) => mark) } },
-    { orderBy: { at: 'asc', id: 'asc' } },
-  );
+/** Marks met again of late whose captures do not go together; all of their captures are fetched as one set. */
+async function wrongOf(em: Em, stationId: string): Promise<FieldView['wrong']> {
+  const rows = await em
+    .getConnection()
+    .execute<(Pick<CaptureWrite, 'overrides'> & Omit<Seen, 'overrides' | 'day'> & { mark: string; day: string })[]>(
+      `select id, mark, to_char(at at time zone 'UTC', 'YYYY-MM-DD') as day, what, content->>'taxon' as taxon, content->>'name' as name,
+       content->'age' as age, content->>'sex' as sex, content->'overrides' as overrides
+     from capture where station_id = ? and not hidden and mark in (
+       select mark from capture where station_id = ? and what = 'again' and not hidden order by at desc limit ?
+     ) order by at, id`,
+      [stationId, stationId, MARKS],
+    );
   const byMark = new Map<string, Seen[]>();
-  for (const row of captures) {
-    const capture = wireOf<CaptureWrite>(row);
-    const seen = { ...capture, day: capture.at.slice(0, 10), at: undefined };
-    byMark.set(row.mark!, [...(byMark.get(row.mark!) ?? []), seen]);
+  for (const { mark, ...row } of rows) {
+    // What is not there is null in the row.
+    const told = Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as unknown as Seen;
+    byMark.set(mark, [...(byMark.get(mark) ?? []), told]);
   }
   const families = await familiesOf(em, stationId);
-  return marks.flatMap(({ mark }) =>
-    contradictions(byMark.get(mark) ?? [], families)
+  return [...byMark].reverse().flatMap(([mark, seen]) =>
+    contradictions(seen, families)
       .filter(({ resolved }) => !resolved)
       .map(({ code, message, between }) => ({ mark, code, message, captureId: between[1] })),
   );

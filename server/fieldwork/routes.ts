@@ -1,8 +1,10 @@
+import { Readable } from 'node:stream';
 import type { Router } from 'express';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import { abundanceOf, ageOf, conditionOf, effortOf, libertyOf, ratioOf } from './arithmetic';
 import { findCapture, historyOf, listCaptures, writeCapture } from './captures';
+import { fieldArchive, fieldGeoJson } from './export';
 import { fieldView } from './overview';
 import {
   findCount,
@@ -55,6 +57,15 @@ export function fieldworkRoutes(router: Router, em: () => Em): void {
   }));
   bind(router, em, 'sheet', ({ em: own, caller, params }) => findSheet(own, caller.stationId, params.id));
   bind(router, em, 'writeSheet', ({ em: own, caller, params, body }) => writeSheet(own, caller, params.id, body));
+
+  bind(router, em, 'exportFieldArchive', async ({ caller, response }) => {
+    response.attachment('fieldwork.zip');
+    return fieldArchive(em, caller.stationId);
+  });
+  bind(router, em, 'exportFieldGeoJson', async ({ em: own, caller, response }) => {
+    response.attachment('captures.geojson');
+    return Readable.from(fieldGeoJson(own, caller.stationId));
+  });
 
   bind(router, em, 'ratio', async ({ body }) => ratioOf(body));
   bind(router, em, 'abundance', async ({ body }) => abundanceOf(body));

@@ -1,3 +1,5 @@
+import { addressOf } from '@plesion/contract';
+import { fieldworkEndpoints } from '@plesion/contract/endpoints/fieldwork';
 import { CATCH_WORDS, METHOD_WORDS, readBack } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -6,6 +8,7 @@ import { colour, space, useWide } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { DownloadButton } from '../../ui/DownloadButton';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
@@ -96,6 +99,16 @@ function FieldDay({ field }: { field: Field }) {
               <Button small label="Counts" onPress={() => router.push('/field/counts')} />
               <Button small label="How many are there" onPress={() => router.push('/field/sums')} />
               <Button small label="The catch sheet" onPress={() => router.push('/field/sheet')} />
+              <DownloadButton
+                label="Darwin Core archive"
+                hint="Darwin Core archive of visits and captures"
+                url={() => addressOf(fieldworkEndpoints.exportFieldArchive)}
+              />
+              <DownloadButton
+                label="GeoJSON"
+                hint="GeoJSON of captures as points"
+                url={() => addressOf(fieldworkEndpoints.exportFieldGeoJson)}
+              />
             </View>
           </Card>
         </View>

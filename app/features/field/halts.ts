@@ -40,7 +40,8 @@ function wrongOf(typed: Typed, { field: { sheet }, guide }: Known): Halt[] {
   const wanted = isWanted(typed.what);
   const needs = (name: string) => sheet.fields.some(({ field, needed }) => needed && field === name);
   if (!wanted && !typed.name.trim()) halts.push(wrong('name', 'Say what it was.'));
-  if (wanted && !typed.taxon && (bears(typed.what) || (needs('kind') && typed.what !== 'lost'))) halts.push(wrong('kind', 'Choose the kind.'));
+  if (wanted && !typed.taxon && (bears(typed.what) || (needs('kind') && typed.what !== 'lost')))
+    halts.push(wrong('kind', 'Choose the kind.'));
   if (bears(typed.what)) {
     if (needs('age') && !typed.age) halts.push(wrong('age', 'Choose the age code.'));
     if (needs('sex') && !typed.sex) halts.push(wrong('sex', 'Choose the sex; unknown is an answer.'));

@@ -35,7 +35,8 @@ export class Migration20261207000000 extends Migration {
     this.addSql('create index capture_newest on capture (station_id, hidden, at desc, id desc);');
     this.addSql('create index capture_of_visit on capture (station_id, visit_id, at desc);');
     this.addSql('create index capture_of_mark on capture (station_id, mark, at) where mark is not null;');
-    this.addSql('create index capture_ringed on capture (station_id, mark) where what = $$ringed$$ and not hidden;');
+    this.addSql('create index capture_ringed on capture (station_id, mark collate "C") where what = $$ringed$$ and not hidden;');
+    this.addSql('create index capture_again on capture (station_id, at desc) where what = $$again$$ and not hidden;');
     this.addSql('create index capture_due on capture (station_id, due) where due is not null and not hidden;');
     this.addSql('create index capture_found on capture using gin (station_id, mark gin_trgm_ops);');
     this.addSql(`create table ring_string (${head}, primary key (station_id, id));`);

@@ -1,0 +1,115 @@
+import pg from 'pg';
+import { openServer } from '../e2e/station';
+import { openPlace } from '../server/test/place';
+import { Client } from './client';
+
+const CAPTURES = 200_000;
+const VISITS = 4_000;
+const TIMES = 200;
+
+/** Milliseconds that half, and 99 in 100, were answered within. */
+async function timed(ask: (i: number) => Promise<unknown>): Promise<{ p50: number; p99: number }> {
+  for (let i = 0; i < 20; i++) await ask(i);
+  const times: number[] = [];
+  for (let i = 0; i < TIMES; i++) {
+    const from = performance.now();
+    await ask(i);
+    times.push(performance.now() - from);
+  }
+  times.sort((a, b) => a - b);
+  return { p50: times[TIMES / 2], p99: times[Math.floor(TIMES * 0.99)] };
+}
+
+/** A station with 200,000 captures: Field, the bearer of a ring, and a search by part of its number, beside the bare statement. */
+export async function reportFieldwork(print: (line?: string) => void): Promise<void> {
+  const name = 'bench';
+  const place = await openPlace(name);
+  const server = await openServer(place);
+  const pool = new pg.Pool({ connectionString: place.database.href, max: 4 });
+  try {
+    const client = new Client(server.url);
+    await client.ask('POST', '/api/stations', JSON.stringify({ station: name, name, password: 'long enough' }));
+    const { rows } = await pool.query<{ id: string }>('select station_id as id from account where name = $1', [name]);
+    const [{ id: station }] = rows;
+    await fill(pool, station);
+    const ring = (i: number) => `H ${String((i * 7919) % 90_000).padStart(6, '0')}`;
+    const part = (i: number) => String(100 + ((i * 37) % 900));
+    const today = '2026-06-15';
+    const asked = [
+      {
+        what: 'Field opens',
+        ask: () => client.ask('GET', `/api/field?today=${today}`),
+        bare: () =>
+          pool.query(
+            `select what, count(*) from capture where station_id = $1 and not hidden and at >= $2 and at < $3 group by what`,
+            [station, '2026-01-01', '2027-01-01'],
+          ),
+      },
+      {
+        what: 'the bearer of a ring',
+        ask: (i: number) => client.ask('GET', `/api/marks/${encodeURIComponent(ring(i))}`),
+        bare: (i: number) =>
+          pool.query('select * from capture where station_id = $1 and mark = $2 order by at', [station, ring(i)]),
+      },
+      {
+        what: 'a search by part of a ring',
+        ask: (i: number) => client.ask('GET', `/api/captures?ring=${part(i)}&limit=40`),
+        bare: (i: number) =>
+          pool.query(
+            'select * from capture where station_id = $1 and not hidden and mark like $2 order by at desc, id desc limit 40',
+            [station, `%${part(i)}%`],
+          ),
+      },
+    ];
+    print();
+    print(`Fieldwork of a station with ${CAPTURES} captures, one at a time, ${TIMES} times each (aim: 100 ms):`);
+    for (const { what, ask, bare } of asked) {
+      const [ours, sql] = [await timed(ask), await timed(bare)];
+      print(
+        `${what.padEnd(30)} p50 ${ours.p50.toFixed(1).padStart(6)} ms, p99 ${ours.p99.toFixed(1).padStart(6)} ms; bare SQL ${sql.p50.toFixed(1)} and ${sql.p99.toFixed(1)} ms`,
+      );
+    }
+  } finally {
+    await pool.end();
+    await server.close();
+    await place.close();
+  }
+}
+
+async function fill(pool: pg.Pool, station: string): Promise<void> {
+  const head = `1, false, 'ann', now(), now()`;
+  await pool.query(
+    `insert into site (station_id, id, version, hidden, recorded_by, created_at, updated_at, content)
+     select $1, gen_random_uuid(), ${head}, jsonb_build_object('name', 'Site ' || i, 'licences', '[]'::jsonb) from generate_series(1, 12) i`,
+    [station],
+  );
+  await pool.query(
+    `insert into visit (station_id, id, version, hidden, recorded_by, created_at, updated_at, content, site_id, started_at, ended_at)
+     select $1, gen_random_uuid(), ${head},
+       jsonb_build_object('siteId', site, 'startedAt', at, 'people', '["ann"]'::jsonb, 'method', 'watch', 'overrides', '[]'::jsonb, 'endedAt', at),
+       site, at, at
+     from (select (select array_agg(id) from site where station_id = $1) as sites) all_sites,
+       generate_series(1, $2::int) i,
+       lateral (select sites[1 + i % 12] as site, timestamptz '2016-01-01' + i * interval '23 hours' as at) one`,
+    [station, VISITS],
+  );
+  await pool.query(
+    `insert into capture (station_id, id, version, hidden, recorded_by, created_at, updated_at, content, visit_id, at, what, mark)
+     select $1, gen_random_uuid(), ${head},
+       jsonb_build_object('visitId', visit.id, 'at', visit.started_at, 'what', what, 'mark', mark, 'readings', '[]'::jsonb, 'overrides', '[]'::jsonb,
+         'sex', case when i % 3 = 0 then 'male' else 'unknown' end),
+       visit.id, visit.started_at, what, mark
+     from (select array_agg(id order by started_at) as ids from visit where station_id = $1) v
+       cross join generate_series(1, $2::int) i
+       cross join lateral (select 'H ' || lpad((i % 90000)::text, 6, '0') as mark, case when i < 90000 then 'ringed' else 'again' end as what) m
+       join visit on visit.station_id = $1 and visit.id = ids[1 + (i * ${VISITS}::bigint / ($2::int + 1))::int]`,
+    [station, CAPTURES],
+  );
+  await pool.query(
+    `insert into ring_string (station_id, id, version, hidden, recorded_by, created_at, updated_at, content)
+     select $1, gen_random_uuid(), ${head}, jsonb_build_object('letters', 'H', 'digits', 6, 'first', 88000 + i * 200, 'last', 88199 + i * 200, 'size', 'C', 'ringer', 'ann', 'loadedOn', '2026-01-01', 'unused', '[]'::jsonb)
+     from generate_series(0, 9) i`,
+    [station],
+  );
+  await pool.query('vacuum analyze capture, visit');
+}
