@@ -81,8 +81,8 @@ const visitRow = (visit: VisitRecord, { sites, sensitive }: Surroundings) => {
   const site = sites.get(visit.siteId)!;
   return eventRow(
     visit.id,
-    visit.content as VisitWrite,
-    { id: site.id, content: site.content as SiteWrite },
+    visit.content,
+    { id: site.id, content: site.content },
     sensitive.has(visit.id),
   );
 };

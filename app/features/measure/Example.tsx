@@ -44,7 +44,7 @@ export function Example({ guide, form, character, protocol, active, width: room,
       aria-label={label ? `On the plate: ${label}` : 'The plate'}
     >
       <PlateView plate={plate} width={width} height={height} />
-      <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
+      <Svg width={width} height={height} style={{ position: 'absolute', overflow: 'visible' }} aria-hidden>
         {measures.map(({ line, name }) => (
           <Path key={name} d={path(line)} stroke={colour.kelp} strokeWidth={1.5} strokeDasharray="4 3" fill="none" />
         ))}
