@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import type { CaptureWrite, SheetWrite, SiteWrite, VisitWrite } from '@plesion/contract';
+import type { CaptureWrite, SheetWrite, SiteWrite } from '@plesion/contract';
 import {
   againRow,
   ARCHIVE_FILES,
