@@ -123,6 +123,22 @@ export const FieldView = z.object({
 });
 export type FieldView = z.output<typeof FieldView>;
 
+/** A named record, as lists are made of it: the earliest of a taxon at a site, by a person, in a year. */
+export const ListedRecord = z.object({
+  kind: z.enum(['capture', 'specimen']),
+  id: z.uuid(),
+  day: Day,
+  guideId: z.uuid(),
+  /** The name it goes by; absent where it is one of several. */
+  taxon: z.string().optional(),
+  /** What "A or B" is sure of: it counts for that alone. */
+  group: z.string().optional(),
+  site: z.uuid().optional(),
+  by: z.string(),
+});
+export type ListedRecord = z.output<typeof ListedRecord>;
+export const ListedRecords = z.object({ records: z.array(ListedRecord) });
+
 const whole = z.number().int().min(0).max(1_000_000);
 
 /** Bodies of the arithmetic for scripts: the same core that the application uses. */

@@ -38,6 +38,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/strings',
       '/field/sheet',
       '/field/sums',
+      '/field/lists',
       '/field/counts',
       ...['inventory', 'transect', 'flock'].map((kind) => `/field/counts/${counts.find((one) => one.kind === kind)!.id}`),
       `/field/sites/${sites[0].id}`,

@@ -42,7 +42,7 @@ it('no page has a fault that axe finds, at either size, or cuts anything with le
     if (cut.length) faults[`${path} with large letters`] = cut;
   }
   expect(faults).toEqual({});
-}, 240_000);
+}, 420_000);
 
 it('no part of the kit has a fault that axe finds, by day and by lamp, with letters as usual and twice as large', async () => {
   const page = await station.page(SIZES[0]);

@@ -179,8 +179,9 @@ it('a cage is counted by large buttons, each press undone, and told in keepers�
   await enterDemo(page, station.url);
   await page.goto(`${station.url}/field/counts`);
   await page.getByRole('button', { name: 'Count again: Cage 2, lantern moths' }).click();
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: /^male, grown: one more/ }).click();
-  await page.getByRole('button', { name: /^female, grown: one more/ }).click();
+  const grown = page.getByRole('region', { name: 'grown' });
+  for (let i = 0; i < 4; i++) await grown.getByRole('button', { name: /^\d+ ?male$/ }).click();
+  await grown.getByRole('button', { name: /^\d+ ?female$/ }).click();
   await page.getByRole('button', { name: 'Undo the last' }).click();
   await page.getByText('4 heads · 4.0.0').waitFor();
   await page.getByText('100 in 100 are males (51–100)').waitFor();

@@ -20,6 +20,7 @@ import {
   FieldView,
   LibertyAnswer,
   LibertyRequest,
+  ListedRecords,
   MarkHistory,
   RatioAnswer,
   RatioRequest,
@@ -145,6 +146,13 @@ export const fieldworkEndpoints = {
     params: byId,
     body: SheetWrite,
     response: Sheet,
+  },
+  lists: {
+    method: 'GET',
+    path: '/api/lists',
+    summary:
+      'What life, year, site and guide lists are made of: the earliest record of each taxon at each site, by each person, in each year.',
+    response: ListedRecords,
   },
   exportFieldArchive: {
     method: 'GET',

@@ -79,12 +79,7 @@ async function* captures(em: Em, stationId: string): AsyncGenerator<CaptureRecor
 
 const visitRow = (visit: VisitRecord, { sites, sensitive }: Surroundings) => {
   const site = sites.get(visit.siteId)!;
-  return eventRow(
-    visit.id,
-    visit.content,
-    { id: site.id, content: site.content },
-    sensitive.has(visit.id),
-  );
+  return eventRow(visit.id, visit.content, { id: site.id, content: site.content }, sensitive.has(visit.id));
 };
 
 async function* linesOf(

@@ -261,6 +261,48 @@ it('Field shows what is under way, due, used up, and what looks wrong', async ()
   expect((await own.visitor.get('/api/field').expect(400)).body.field).toBe('today');
 });
 
+it('lists stand on the earliest record of each taxon at a site, by a person, in a year; “A or B” stands under what holds both', async () => {
+  const own = await newStation(server);
+  const send = (path: string, body: object, id = randomUUID()) =>
+    own.visitor
+      .put(`/api/${path}/${id}`)
+      .send({ version: 0, hidden: false, ...body })
+      .expect(200)
+      .then(() => id);
+  const siteId = await send('sites', site());
+  const visitId = await send('visits', visit(siteId));
+  const kind = { guideId: own.guideId, taxon: 'murica', what: 'unringed', mark: undefined };
+  await send('captures', capture(visitId, { ...kind, at: '2026-06-02T21:00:00Z' }));
+  const first = await send('captures', capture(visitId, { ...kind, at: '2026-06-01T20:00:00Z' }));
+  await send('captures', capture(visitId, { ...kind, at: '2026-05-01T20:00:00Z', hidden: true }));
+  const later = await send('captures', capture(visitId, { ...kind, at: '2027-06-02T20:00:00Z' }));
+  const named = {
+    guideVersion: 1,
+    facets: {},
+    p: 0.9,
+    by: own.name,
+    at: '2026-07-01T10:00:00Z',
+    recommended: '',
+    overruled: false,
+  };
+  const specimen = (determination: object) => ({
+    guideId: own.guideId,
+    label: 'x',
+    situation: { date: '2026-07-01' },
+    readings: [],
+    determinations: [{ ...named, id: randomUUID(), ...determination }],
+  });
+  const either = await send('specimens', specimen({ qualifier: 'or', taxon: 'murica', other: 'cinerata' }));
+  await send('specimens', specimen({ qualifier: 'cf.', taxon: 'cinerata' }));
+  const { records } = (await own.visitor.get('/api/lists').expect(200)).body as { records: Record<string, string>[] };
+  const inOrder = records.sort((a, b) => a.day.localeCompare(b.day));
+  expect(inOrder.map(({ id, day, taxon, group, site: at }) => [id, day, taxon, group, at])).toEqual([
+    [first, '2026-06-01', 'murica', undefined, siteId],
+    [either, '2026-07-01', undefined, 'petralda', undefined],
+    [later, '2027-06-02', 'murica', undefined, siteId],
+  ]);
+});
+
 describe('arithmetic for scripts', () => {
   const ask = (what: string, body: object) => visitor.post(`/api/arithmetic/${what}`).send(body);
 

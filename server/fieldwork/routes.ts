@@ -5,6 +5,7 @@ import { bind } from '../http/route';
 import { abundanceOf, ageOf, conditionOf, effortOf, libertyOf, ratioOf } from './arithmetic';
 import { findCapture, historyOf, listCaptures, writeCapture } from './captures';
 import { fieldArchive, fieldGeoJson } from './export';
+import { listedRecords } from './lists';
 import { fieldView } from './overview';
 import {
   findCount,
@@ -58,6 +59,7 @@ export function fieldworkRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'sheet', ({ em: own, caller, params }) => findSheet(own, caller.stationId, params.id));
   bind(router, em, 'writeSheet', ({ em: own, caller, params, body }) => writeSheet(own, caller, params.id, body));
 
+  bind(router, em, 'lists', async ({ em: own, caller }) => ({ records: await listedRecords(own, caller.stationId) }));
   bind(router, em, 'exportFieldArchive', async ({ caller, response }) => {
     response.attachment('fieldwork.zip');
     return fieldArchive(em, caller.stationId);

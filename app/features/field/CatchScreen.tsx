@@ -12,20 +12,31 @@ import { useSession } from '../session/useSession';
 import { CatchForm } from './CatchForm';
 import { useCatchGuide } from './useCatchGuide';
 import { notePutOn, noteTakenOff, useField } from './useField';
+import { sayFirsts, useListed } from './useLists';
 import { kindName } from './words';
 
 /** Catch after catch into one visit. */
 export function CatchScreen({ visitId }: { visitId: string }) {
-  const station = useSession().station.id;
+  const { station: own, account } = useSession();
+  const station = own.id;
+  const listed = useListed().data;
   const { field, error, refetch } = useField();
   const guide = useCatchGuide(undefined);
-  const [last, setLast] = useState<{ id: string; capture: CaptureWrite; gone?: boolean }>();
+  const visit = field?.open.find(({ id }) => id === visitId);
+  const site = field?.view.sites.find(({ id }) => id === visit?.siteId);
+  const [last, setLast] = useState<{ id: string; capture: CaptureWrite; gone?: boolean; first?: string }>();
   /** Each catch begins on an empty sheet, at its top. */
   const [saved, setSaved] = useState(0);
+  /** Said quietly, by the lists as they were seen last. */
+  const firstsOfCatch = (id: string, { taxon, guideId, at }: CaptureWrite): string | undefined => {
+    if (!taxon || !guideId || !listed) return undefined;
+    const record = { kind: 'capture' as const, id, day: at.slice(0, 10), guideId, taxon, site: site?.id, by: account.name };
+    return sayFirsts(record, listed.records);
+  };
   const keep = (capture: CaptureWrite, id: string) => {
-    if (capture.what === 'ringed') notePutOn(capture.mark!);
+    if (capture.what === 'ringed') notePutOn(station, capture.mark!);
     captureDrafts.startDraft(station, id, capture);
-    setLast({ id, capture });
+    setLast({ id, capture, first: firstsOfCatch(id, capture) });
     setSaved(saved + 1);
   };
   useEffect(() => {
@@ -33,12 +44,10 @@ export function CatchScreen({ visitId }: { visitId: string }) {
   }, [saved]);
   const takeBack = () => {
     if (!last) return;
-    if (last.capture.mark) noteTakenOff(last.capture.mark);
+    if (last.capture.mark) noteTakenOff(station, last.capture.mark);
     captureDrafts.draftOf(station, last.id)?.change((now) => ({ ...now, hidden: true }));
     setLast({ ...last, gone: true });
   };
-  const visit = field?.open.find(({ id }) => id === visitId);
-  const site = field?.view.sites.find(({ id }) => id === visit?.siteId);
   return (
     <AsyncScreen
       what="The catch sheet"
@@ -59,7 +68,7 @@ export function CatchScreen({ visitId }: { visitId: string }) {
             last && (
               <View role="status" style={styles.saved}>
                 <Text size="small" style={styles.grow}>
-                  {`${last.gone ? 'Taken back' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${kindName(open.stored.guide, last.capture)}`}
+                  {`${last.gone ? 'Taken back' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${kindName(open.stored.guide, last.capture)}${last.first ? ` · ${last.first}` : ''}`}
                 </Text>
                 {!last.gone && <Button small kind="quiet" label="Take back" onPress={takeBack} />}
               </View>

@@ -23,6 +23,7 @@ import { countDrafts, fieldApi } from '../records/fieldDrafts';
 import { useSession } from '../session/useSession';
 import { CountsChart } from './lazyCharts';
 import { headsOf, sayCount } from './countWords';
+import { Reconciled } from './Reconciled';
 
 const KIND_WORDS: Record<CountKind, string> = {
   inventory: 'inventory by sex and stage',
@@ -81,6 +82,7 @@ function Thing({ label, counts }: { label: string; counts: Count[] }) {
   };
   return (
     <Card title={label} aside={<Button small label="Count again" hint={`Count again: ${label}`} onPress={again} />}>
+      <Reconciled counts={counts} />
       {counts.length > 1 && (
         <Suspense fallback={<Text quiet>The chart …</Text>}>
           <CountsChart counts={counts} />

@@ -2,6 +2,7 @@ import { overlooked, readTally, sexRatio, type SexTally, writeTally } from '@ple
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
+import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -58,19 +59,19 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
   const read = typed === undefined ? undefined : readTally(typed);
   return (
     <Card title={label} aside={writeTally(now)}>
+      <Announce>{`${label}: ${writeTally(now)}`}</Announce>
       <View style={styles.row}>
         {SEXES.map(([sex, word]) => (
           <Pressable
             key={sex}
             role="button"
-            accessibilityLabel={`${word}, ${label}: one more, ${now[sex]} now`}
             onPress={() => {
               felt(sex === 'females');
               onChange({ ...now, [sex]: now[sex] + 1 });
             }}
             style={({ pressed }) => [styles.press, pressed && styles.pressed]}
           >
-            <Text size="title" strong figures color={colour.kelp} aria-hidden>
+            <Text size="title" strong figures color={colour.kelp}>
               {now[sex]}
             </Text>
             <Text size="small">{word}</Text>

@@ -8,6 +8,7 @@ import { numberOf } from './numberOf';
 import { stringOf } from './StringsScreen';
 import { captureOf, NOTHING_TYPED, type Typed, typedOf } from './typed';
 import { type Field, USUAL_SHEET } from './useField';
+import { listUnder, sayFirsts } from './useLists';
 
 jest.mock('expo-router', () => ({}));
 jest.mock('../records/fieldDrafts', () => ({}));
@@ -200,4 +201,44 @@ describe('counts', () => {
 it('numbers are read with a point or a comma, and nothing else is one', () => {
   expect(['28.4', '28,4', ' 7 ', '-3', '.5', '3.'].map(numberOf)).toEqual([28.4, 28.4, 7, -3, 0.5, 3]);
   for (const text of ['', 'x', '1e3', '1.2.3', '--3', '12 g']) expect(numberOf(text)).toBeUndefined();
+});
+
+describe('lists', () => {
+  const record = (id: string, day: string, more: object = {}) => ({
+    kind: 'capture' as const,
+    id,
+    day,
+    guideId: 'g',
+    taxon: 'sodalis',
+    site: 'spit',
+    by: 'demo',
+    ...more,
+  });
+  const records = [
+    record('a', '2025-06-01'),
+    record('b', '2026-06-01', { by: 'odo' }),
+    record('c', '2026-07-01', { taxon: 'consors', site: 'pier' }),
+    record('d', '2026-05-01', { taxon: undefined, group: 'halistris' }),
+    record('e', '2026-08-01', { guideId: 'other' }),
+  ];
+  const ids = (filter: object) => listUnder(records, filter).map(({ id }) => id);
+
+  it('hold each name of each guide once, the newest first, under any filter', () => {
+    expect(ids({})).toEqual(['e', 'c', 'd', 'a']);
+    expect(ids({ year: '2026' })).toEqual(['e', 'c', 'b', 'd']);
+    expect(ids({ by: 'odo' })).toEqual(['b']);
+    expect(ids({ site: 'pier' })).toEqual(['c']);
+    expect(ids({ guideId: 'g', year: '2024' })).toEqual([]);
+  });
+
+  it('say what a record is the first of, and nothing where it is none', () => {
+    expect(sayFirsts(record('n', '2026-09-01', { taxon: 'nivalis' }), records)).toBe(
+      'your first, the first here, the first this year',
+    );
+    expect(sayFirsts(record('n', '2026-09-01', { site: 'pier' }), records)).toBe('the first here');
+    expect(sayFirsts(record('n', '2027-01-01'), records)).toBe('the first this year');
+    expect(sayFirsts(record('n', '2026-09-01'), records)).toBeUndefined();
+    // A kind of the same name in another guide is another kind.
+    expect(sayFirsts(record('n', '2026-09-01', { guideId: 'third' }), records)).toMatch(/your first/);
+  });
 });

@@ -1,5 +1,14 @@
 import type { CaptureWrite, MarkHistory } from '@plesion/contract';
-import { type AgeFamily, brokenChecks, checkRing, contradictions, readBack, ringOf, ringSizes } from '@plesion/core/fieldwork';
+import {
+  type AgeFamily,
+  brokenChecks,
+  checkRing,
+  contradictions,
+  numberIn,
+  readBack,
+  ringOf,
+  ringSizes,
+} from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { numberOf } from './numberOf';
 import { bears, isWanted, type Typed } from './typed';
@@ -110,7 +119,7 @@ function ringHalts(typed: Typed, { field, guide, capture, history, isNew }: Know
     return [wrong('mark', `${readBack(mark)} is out already. Is it met again, or read it once more.`, 'ring-out')];
   const nexts = standings.flatMap(({ standing }) => standing.next ?? []);
   if (isNew && !nexts.includes(mark)) {
-    const own = standings.find(({ string }) => string.letters === (mark.includes(' ') ? mark.split(' ')[0] : ''));
+    const own = standings.find(({ string }) => numberIn(string, mark) !== undefined);
     halts.push({
       code: 'ring-not-next',
       says: own?.standing.next
@@ -119,7 +128,7 @@ function ringHalts(typed: Typed, { field, guide, capture, history, isNew }: Know
       beyond: true,
     });
   }
-  const string = field.strings.find(({ string: one }) => one.letters === (mark.includes(' ') ? mark.split(' ')[0] : ''));
+  const string = standings.find(({ string: one }) => numberIn(one, mark) !== undefined);
   const sizes = capture.taxon ? ringSizes(guide, capture.taxon) : undefined;
   if (string && sizes && !sizes.includes(string.string.size))
     halts.push({

@@ -81,7 +81,8 @@ function withWaiting(stored: FieldView, station: string): Field {
   const waitingMarks = captures
     .filter(({ capture }) => capture.what === 'ringed' && !capture.hidden)
     .flatMap(({ capture }) => capture.mark ?? []);
-  const ringedHere = [...new Set([...waitingMarks, ...putOn])];
+  const putOnHere = [...putOn].filter((one) => one.startsWith(`${station} `)).map((one) => one.slice(station.length + 1));
+  const ringedHere = [...new Set([...waitingMarks, ...putOnHere])];
   const caughtHere = (visitId: string) =>
     captures.filter(({ capture }) => capture.visitId === visitId && capture.version === 0).length;
   const visits = merged([...stored.open, ...stored.recent], 'visit', waiting, { caught: 0 }).map((visit) => ({
@@ -113,7 +114,9 @@ function withWaiting(stored: FieldView, station: string): Field {
 /** Rings put on from this page: none is offered twice, however long the server's next answer takes. */
 const putOn = new Set<string>();
 
-export const notePutOn = (mark: string): void => void putOn.add(mark);
-export const noteTakenOff = (mark: string): void => void putOn.delete(mark);
+const kept = (station: string, mark: string) => `${station} ${mark}`;
+
+export const notePutOn = (station: string, mark: string): void => void putOn.add(kept(station, mark));
+export const noteTakenOff = (station: string, mark: string): void => void putOn.delete(kept(station, mark));
 
 const NEW_HERE = { recordedBy: '', createdAt: '', updatedAt: '' };

@@ -83,7 +83,7 @@ export const captureDrafts = createDrafts<CaptureWrite, Capture>({
     }
     return fieldApi('writeCapture', { params: { id }, body });
   },
-  onSaved: (capture) => (queryClient.setQueryData(['capture', capture.id], capture), refresh('captures', 'marks', 'strings')),
+  onSaved: (capture) => (queryClient.setQueryData(['capture', capture.id], capture), refresh('captures', 'marks', 'strings', 'lists')),
 });
 
 export const stringDrafts = createDrafts<StringWrite, RingString>({

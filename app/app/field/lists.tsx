@@ -1,0 +1,5 @@
+import { ListsScreen } from '../../features/field/ListsScreen';
+
+export default function Route() {
+  return <ListsScreen />;
+}

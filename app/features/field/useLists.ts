@@ -1,0 +1,51 @@
+import { type First, firstsOf, type Listed, listOf } from '@plesion/core/fieldwork';
+import type { ListedRecord } from '@plesion/contract';
+import { useQuery } from '@tanstack/react-query';
+import { fieldApi } from '../records/fieldDrafts';
+
+/** What lists are made of, by guide and taxon; at hand without a network once it was seen. */
+export const useListed = () =>
+  useQuery({
+    queryKey: ['lists'],
+    queryFn: ({ signal }) => fieldApi('lists', {}, signal),
+    staleTime: 5 * 60_000,
+  });
+
+/** Taxa of different guides are different ones, however they are called. */
+const named = ({ guideId, taxon, group, ...rest }: ListedRecord): Listed => ({
+  ...rest,
+  ...(taxon ? { taxon: `${guideId} ${taxon}` } : {}),
+  ...(group ? { group: `${guideId} ${group}` } : {}),
+});
+
+export interface ListFilter {
+  guideId?: string;
+  site?: string;
+  year?: string;
+  by?: string;
+}
+
+const fits = (record: ListedRecord, { guideId, site, year, by }: ListFilter): boolean =>
+  (!guideId || record.guideId === guideId) &&
+  (!site || record.site === site) &&
+  (!year || record.day.startsWith(year)) &&
+  (!by || record.by === by);
+
+/** A list under a filter: each taxon with the record it stands on, the newest first. */
+export function listUnder(records: readonly ListedRecord[], filter: ListFilter): ListedRecord[] {
+  const own = records.filter((record) => fits(record, filter));
+  const byId = new Map(own.map((record) => [record.id, record]));
+  return [...listOf(own.map(named)).values()].map(({ id }) => byId.get(id)!).sort((a, b) => b.day.localeCompare(a.day));
+}
+
+const WORDS: Record<First, string> = {
+  'for-me': 'your first',
+  'for-the-site': 'the first here',
+  'of-the-year': 'the first this year',
+};
+
+/** What a record is the first of, in words; nothing where it is none. */
+export function sayFirsts(record: ListedRecord, records: readonly ListedRecord[]): string | undefined {
+  const found = firstsOf(named(record), records.map(named)).map((first) => WORDS[first]);
+  return found.length ? `${found.join(', ')}` : undefined;
+}

@@ -1,0 +1,68 @@
+import type { ListedRecord } from '@plesion/contract';
+import { type Guide, lineage } from '@plesion/core/guide';
+import type { Em } from '../database/orm';
+import { findGuide, listGuides } from '../guides/service';
+
+interface Row {
+  kind: ListedRecord['kind'];
+  id: string;
+  day: string;
+  guide_id: string;
+  taxon: string;
+  other: string | null;
+  site: string | null;
+  who: string;
+}
+
+/**
+ * The earliest record of each taxon at each site, by each person, in each year: captures by
+ * their kind, specimens by the name given last, where it is not doubted. "A or B" stands under
+ * what holds both.
+ */
+export async function listedRecords(em: Em, stationId: string): Promise<ListedRecord[]> {
+  const rows = await em.getConnection().execute<Row[]>(
+    `select distinct on (guide_id, taxon, other, site, who, date_part('year', day))
+       kind, id, to_char(day, 'YYYY-MM-DD') as day, guide_id, taxon, other, site, who
+     from (
+       select 'capture' as kind, capture.id, (capture.at at time zone 'UTC')::date as day, capture.content->>'guideId' as guide_id,
+         capture.content->>'taxon' as taxon, null as other, visit.site_id::text as site, capture.recorded_by as who
+       from capture join visit on visit.station_id = capture.station_id and visit.id = capture.visit_id
+       where capture.station_id = ? and not capture.hidden and capture.content->>'taxon' is not null
+       union all
+       select 'specimen', id, coalesce(seen_on, (created_at at time zone 'UTC')::date), guide_id::text,
+         determinations->-1->>'taxon', determinations->-1->>'other', null, recorded_by
+       from specimen
+       where station_id = ? and not hidden and named and guide_id is not null
+         and determinations->-1->>'qualifier' in ('none', 'or') and determinations->-1->>'taxon' is not null
+     ) named
+     order by guide_id, taxon, other, site, who, date_part('year', day), day, id`,
+    [stationId, stationId],
+  );
+  const guides = await guidesOf(em, stationId, new Set(rows.filter(({ other }) => other).map(({ guide_id }) => guide_id)));
+  return rows.map(({ kind, id, day, guide_id, taxon, other, site, who }) => {
+    const group = other ? sharedBy(guides.get(guide_id), taxon, other) : undefined;
+    return {
+      kind,
+      id,
+      day,
+      guideId: guide_id,
+      ...(other ? (group ? { group } : {}) : { taxon }),
+      ...(site ? { site } : {}),
+      by: who,
+    };
+  });
+}
+
+async function guidesOf(em: Em, stationId: string, ids: ReadonlySet<string>): Promise<Map<string, Guide>> {
+  const guides = new Map<string, Guide>();
+  for (const { id } of await listGuides(em, stationId))
+    if (ids.has(id)) guides.set(id, (await findGuide(em, stationId, id)).guide);
+  return guides;
+}
+
+/** The nearest taxon that holds both. */
+function sharedBy(guide: Guide | undefined, one: string, other: string): string | undefined {
+  if (!guide) return undefined;
+  const above = new Set(lineage(guide, other).map(({ id }) => id));
+  return lineage(guide, one).find(({ id }) => above.has(id))?.id;
+}
