@@ -45,7 +45,7 @@ export const CONDITIONS = ['good', 'tired', 'wet', 'injured', 'dead'] as const;
 export type BodyCondition = (typeof CONDITIONS)[number];
 
 /** What a station's sheet may ask of a catch, beside the measured characters of the guide. */
-export const SHEET_FIELDS = ['kind', 'age', 'sex', 'sexBy', 'condition', 'mass', 'photo', 'release', 'note'] as const;
+export const SHEET_FIELDS = ['kind', 'age', 'sex', 'sexBy', 'condition', 'mass', 'photo', 'note'] as const;
 export type SheetField = (typeof SHEET_FIELDS)[number];
 
 export const COUNT_KINDS = ['inventory', 'transect', 'flock'] as const;

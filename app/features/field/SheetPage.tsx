@@ -23,7 +23,6 @@ const WORDS: Record<SheetField, string> = {
   condition: 'Condition',
   mass: 'Weight',
   photo: 'Photo',
-  release: 'Release',
   note: 'Note',
 };
 
