@@ -3,6 +3,7 @@ import { addresses, danger } from './addresses';
 import { faultsOf } from './axe';
 import { cutWithLargeLetters } from './cut';
 import { enterDemo, openStation, SIZES, type Station } from './station';
+import { until } from './until';
 
 let station: Station;
 beforeAll(async () => {
@@ -192,9 +193,3 @@ describe('by keys alone', () => {
     expect(at).not.toBe('');
   });
 });
-
-/** Looks again and again; a test that never sees it runs out of its time. */
-async function until(holds: () => Promise<boolean>): Promise<boolean> {
-  while (!(await holds())) await new Promise((resolve) => setTimeout(resolve, 100));
-  return true;
-}

@@ -1,5 +1,6 @@
 import type { Page } from 'playwright-core';
 import { enterDemo, openStation, SIZES, type Station } from './station';
+import { until } from './until';
 
 let station: Station;
 beforeAll(async () => {
@@ -17,15 +18,6 @@ interface Capture {
 
 const capturesWith = async (page: Page, ring: string) =>
   ((await (await page.request.get(`${station.url}/api/captures?ring=${ring}`)).json()) as { captures: Capture[] }).captures;
-
-/** Looks again and again; a test that never sees it runs out of its time. */
-async function until<T>(look: () => Promise<T | undefined>): Promise<T> {
-  for (;;) {
-    const found = await look();
-    if (found !== undefined) return found;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-}
 
 /** Touches, counted. */
 function fingerOn(page: Page) {
@@ -142,8 +134,7 @@ it('without a connection catches are kept, each with a ring of its own, and sent
   expect(new Set(rings).size).toBe(3);
   expect(await capturesWith(page, plain(first)).catch(() => [])).toEqual([]);
   await page.context().setOffline(false);
-  for (const ring of rings.slice(0, 2))
-    await until(async () => ((await capturesWith(page, plain(ring))).length === 1 ? true : undefined));
+  for (const ring of rings.slice(0, 2)) await until(async () => (await capturesWith(page, plain(ring))).length === 1);
 });
 
 it('a visit without a licence on file stops, until it is said why; a contradiction is settled by a reason', async () => {

@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { handsOf } from './hands';
 import { openStation, SIZES, type Station } from './station';
+import { until } from './until';
 
 let station: Station;
 let page: Page;
@@ -30,10 +31,6 @@ const readings = async (): Promise<string[]> => {
     readings: { character: string }[];
   };
   return all.map(({ character }) => character).sort();
-};
-
-const until = async (holds: () => Promise<boolean>): Promise<void> => {
-  while (!(await holds())) await page.waitForTimeout(50);
 };
 
 /** On the Bench, to a character by the keys of the list. */

@@ -8,6 +8,8 @@ const STYLES = {
   weekday: { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
   /** 12 May 2026, 14:05 */
   minute: { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' },
+  /** 14:05 */
+  clock: { hour: '2-digit', minute: '2-digit' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;
 
 const DAY_ONLY = /^\d{4}-\d{2}-\d{2}$/;

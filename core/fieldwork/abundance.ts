@@ -1,4 +1,4 @@
-import { garwood, lnGamma } from '../probability';
+import { garwood, lnChoose } from '../probability';
 import { done, failed, type Outcome, type Problem } from '../problem';
 import { trapResponse } from './trapResponse';
 
@@ -74,8 +74,6 @@ function firstWhere(least: number, holds: (n: number) => boolean): number {
   }
   return high;
 }
-
-const lnChoose = (n: number, k: number): number => lnGamma(n + 1) - lnGamma(k + 1) - lnGamma(n - k + 1);
 
 /** Probability that the number met again is one of some, if there are n: hypergeometric. */
 function metAgain(first: number, second: number, n: number, counts: (m: number) => boolean): number {

@@ -1,5 +1,5 @@
 import { done, failed, type Outcome } from '../problem';
-import { sayDay } from './days';
+import { dayAfter, sayDay } from './days';
 import type { AgeCode, AgeFamily } from './schema';
 
 /**
@@ -64,7 +64,6 @@ export interface Hatched {
 }
 
 const dateOf = (reference: string, year: number) => `${String(year).padStart(4, '0')}-${reference}`;
-const before = (day: string): string => new Date(Date.parse(`${day}T00:00:00Z`) - 86_400_000).toISOString().slice(0, 10);
 const earlier = (a: string, b: string) => (a < b ? a : b);
 
 /** When it may have hatched, told by a code on a day. */
@@ -75,7 +74,7 @@ export function hatchedBy(code: AgeCode, day: string, families: readonly AgeFami
   if (!found)
     return failed({ code: 'unknown-code', message: `“${code.code}” is no code of the ${family.label}.`, field: 'code' });
   const year = familyYear(family, day);
-  const last = earlier(before(dateOf(family.reference, year - found.from + 1)), day);
+  const last = earlier(dayAfter(dateOf(family.reference, year - found.from + 1), -1), day);
   if (found.to === undefined) return done({ to: last });
   return done({ from: dateOf(family.reference, year - found.to), to: last });
 }

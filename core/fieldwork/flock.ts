@@ -27,12 +27,9 @@ export function flock(
   total?: Exclude<Amount, { how: 'shared' }>,
 ): Outcome<Flock> {
   const problems: Problem[] = [];
-  const shares = parts.map(({ amount }) =>
-    amount.how === 'shared' ? ([amount.fromPercent / 100, amount.toPercent / 100] as const) : undefined,
-  );
+  const shares = parts.map(({ amount }) => (amount.how === 'shared' ? spanOf(amount) : undefined));
   parts.forEach(({ amount }, i) => {
-    const [low, high] =
-      amount.how === 'counted' ? [amount.n, amount.n] : amount.how === 'estimated' ? [amount.from, amount.to] : shares[i]!;
+    const [low, high] = spanOf(amount);
     if (!(low >= 0) || !(high >= low) || (amount.how === 'shared' && high > 1))
       problems.push({
         code: 'bad-range',
@@ -48,35 +45,19 @@ export function flock(
       field: 'total',
     });
 
-  let all: Interval = total
-    ? total.how === 'counted'
-      ? [total.n, total.n]
-      : [total.from, total.to]
-    : [0, Number.POSITIVE_INFINITY];
+  let all: Interval = total ? spanOf(total) : OPEN;
+  let kinds: Interval[] = parts.map(({ amount }) => (amount.how === 'shared' ? OPEN : spanOf(amount)));
   // What is not told as a share is the rest of the whole.
-  const rest = parts.map(({ amount }) =>
-    amount.how === 'counted' ? [amount.n, amount.n] : amount.how === 'estimated' ? [amount.from, amount.to] : [0, 0],
-  );
-  const left = ([0, 1] as const).map((end) => 1 - shares.reduce((sum, share) => sum + (share?.[end] ?? 0), 0));
-  const restOf = (end: 0 | 1) => rest.reduce((sum, one) => sum + one[end], 0);
-  if (shares.some(Boolean) && left[1] > 0) all = [all[0], Math.min(all[1], Math.floor(restOf(1) / left[1] + 1e-9))];
-  let kinds: Interval[] = parts.map(({ amount }) =>
-    amount.how === 'counted'
-      ? [amount.n, amount.n]
-      : amount.how === 'estimated'
-        ? [amount.from, amount.to]
-        : [0, Number.POSITIVE_INFINITY],
-  );
+  const most = parts.reduce((sum, { amount }) => sum + (amount.how === 'shared' ? 0 : spanOf(amount)[1]), 0);
+  const left = 1 - shares.reduce((sum, share) => sum + (share?.[1] ?? 0), 0);
+  if (shares.some(Boolean) && left > 0) all = [all[0], Math.min(all[1], Math.floor(most / left + 1e-9))];
   const narrowed = (a: Interval, b: Interval): Interval => [Math.max(a[0], b[0]), Math.min(a[1], b[1])];
   for (let pass = 0; pass < 100; pass++) {
     const before = JSON.stringify([all, kinds]);
     const sum = (end: 0 | 1) => kinds.reduce((s, interval) => s + interval[end], 0);
     all = narrowed(all, [sum(0), sum(1)]);
     kinds = kinds.map((own, i) => {
-      const others: Interval = [
-        sum(0) - own[0],
-        own[1] === Number.POSITIVE_INFINITY ? withoutInfinite(kinds, i) : sum(1) - own[1],
-      ];
+      const others: Interval = [sum(0) - own[0], kinds.reduce((high, one, k) => (k === i ? high : high + one[1]), 0)];
       const rest = narrowed(own, [all[0] - others[1], all[1] - others[0]]);
       const share = shares[i];
       return share ? narrowed(rest, [Math.ceil(share[0] * all[0] - 1e-9), Math.floor(share[1] * all[1] + 1e-9)]) : rest;
@@ -106,5 +87,11 @@ export function flock(
   return done({ kinds: parts.map(({ kind }, i) => ({ kind, interval: kinds[i] })), total: all });
 }
 
-const withoutInfinite = (kinds: readonly Interval[], but: number): number =>
-  kinds.reduce((sum, interval, i) => (i === but ? sum : sum + interval[1]), 0);
+const OPEN: Interval = [0, Number.POSITIVE_INFINITY];
+
+/** The least and the most that a statement says: animals, or shares of 1. */
+function spanOf(amount: Amount): Interval {
+  if (amount.how === 'counted') return [amount.n, amount.n];
+  if (amount.how === 'estimated') return [amount.from, amount.to];
+  return [amount.fromPercent / 100, amount.toPercent / 100];
+}

@@ -10,7 +10,7 @@ export { type Amount, type Flock, flock, type Interval } from './flock';
 export { byName, type HeadCount, overlooked, type TwoCounters, twoCounters } from './headCount';
 export { type Contradiction, contradictions, legs, type Seen } from './history';
 export { atLiberty, bearing, distanceKm, type Position, windOf } from './liberty';
-export { isRested, licenceFor, type OnFile, sayOnFile } from './licences';
+export { isRested, licenceFor, type OnFile, sayOnFile, visitHalts } from './licences';
 export { readTally, writeTally } from './notation';
 export {
   checkRing,

@@ -1,6 +1,6 @@
 import { calendarDays, sayDay } from './days';
 import type { SiteContent } from './schema';
-import { LOOKING, type Method } from './vocabulary';
+import { LOOKING, type Method, METHOD_WORDS } from './vocabulary';
 
 /** What lies on file for a method at a site on a day. It is never said that a catch is lawful: that is the authority's to say. */
 export type OnFile =
@@ -29,6 +29,21 @@ export function sayOnFile(found: OnFile, method: string): string {
   return found.lapsed
     ? `The licence on file for ${method} ended on ${sayDay(found.lapsed)}. Ask the authority before anything is caught.`
     : `No licence for ${method} is on file at this site. Ask the authority before anything is caught.`;
+}
+
+/** What keeps a visit from being begun without a word why: no licence on file, or a site that is left alone. */
+export function visitHalts(
+  site: Pick<SiteContent, 'name' | 'licences' | 'rested'>,
+  method: Method,
+  day: string,
+): { what: string; says: string }[] {
+  const onFile = licenceFor(site, method, day);
+  return [
+    ...(onFile.kind === 'none' ? [{ what: 'no-licence', says: sayOnFile(onFile, METHOD_WORDS[method]) }] : []),
+    ...(site.rested && isRested(site, day)
+      ? [{ what: 'rested', says: `${site.name} is left alone until ${sayDay(site.rested.until)}: ${site.rested.reason}.` }]
+      : []),
+  ];
 }
 
 /** Is a site to be left alone on a day? */

@@ -1,6 +1,4 @@
-import { gammaQuantile, lnGamma } from './gamma';
-
-const lnChoose = (n: number, k: number): number => lnGamma(n + 1) - lnGamma(k + 1) - lnGamma(n - k + 1);
+import { gammaQuantile, lnChoose } from './gamma';
 
 /** Outcomes whose probability is the observed one's but for rounding count as no more probable. */
 const ROUNDING = 1 + 1e-7;

@@ -11,6 +11,9 @@ export function lnGamma(x: number): number {
   return Math.log(2 * Math.PI) / 2 + (y + 0.5) * Math.log(t) - t + Math.log(sum);
 }
 
+/** ln of n over k, for whole 0 ≤ k ≤ n. */
+export const lnChoose = (n: number, k: number): number => lnGamma(n + 1) - lnGamma(k + 1) - lnGamma(n - k + 1);
+
 /**
  * P(X ≤ x) of a gamma deviate of scale 1, the regularised incomplete gamma function P(a, x), to about
  * 1e-14: its series (DLMF 8.11.4) below a + 1, the continued fraction (DLMF 8.9.2, by Lentz 1976) above.

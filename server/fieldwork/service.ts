@@ -15,7 +15,7 @@ import type {
   VisitRow,
   VisitWrite,
 } from '@plesion/contract';
-import { isRested, licenceFor, METHOD_WORDS, ringIn, sayDay, sayOnFile } from '@plesion/core/fieldwork';
+import { ringIn, visitHalts } from '@plesion/core/fieldwork';
 import {
   CaptureEntity,
   type CaptureRecord,
@@ -131,18 +131,12 @@ async function siteOf(em: Em, stationId: string, siteId: string): Promise<SiteRe
 /** A visit with a method that no licence on file covers, or to a site that is rested, says why it was made all the same. */
 export async function writeVisit(em: Em, writer: Writer, id: string, sent: VisitWrite): Promise<Visit> {
   const { content: site } = await siteOf(em, writer.stationId, sent.siteId);
-  const day = sent.startedAt.slice(0, 10);
-  const saidWhy = (what: string) => sent.overrides.some((override) => override.what === what);
-  const onFile = licenceFor(site, sent.method, day);
-  if (onFile.kind === 'none' && !saidWhy('no-licence'))
-    throw badRequest([{ code: 'no-licence', message: sayOnFile(onFile, METHOD_WORDS[sent.method]), field: 'overrides' }]);
-  if (isRested(site, day) && !saidWhy('rested'))
-    throw badRequest([
-      {
-        code: 'rested',
-        message: `${site.name} is left alone until ${sayDay(site.rested!.until)}: ${site.rested!.reason}. Say why it is visited all the same.`,
-        field: 'overrides',
-      },
-    ]);
+  const unsaid = visitHalts(site, sent.method, sent.startedAt.slice(0, 10)).filter(
+    ({ what }) => !sent.overrides.some((override) => override.what === what),
+  );
+  if (unsaid.length)
+    throw badRequest(
+      unsaid.map(({ what, says }) => ({ code: what, message: `${says} Say why it is made all the same.`, field: 'overrides' })),
+    );
   return writeField(em, VISIT, writer, id, sent);
 }

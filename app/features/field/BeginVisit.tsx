@@ -1,10 +1,10 @@
-import { isRested, licenceFor, METHOD_WORDS, METHODS, sayOnFile } from '@plesion/core/fieldwork';
+import { licenceFor, METHOD_WORDS, METHODS, sayOnFile, visitHalts } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { sayDate, today } from '../../lib/dates';
+import { today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
@@ -54,13 +54,7 @@ function BeginForm({ field: { view } }: { field: Field }) {
   const [problem, setProblem] = useState<{ field: string; says: string }>();
   const site = view.sites.find(({ id }) => id === typed.siteId);
   const onFile = site && licenceFor(site, typed.method, today());
-  const rested = site && isRested(site, today()) ? site.rested : undefined;
-  const halted = [
-    ...(onFile?.kind === 'none' ? [{ what: 'no-licence', says: sayOnFile(onFile, METHOD_WORDS[typed.method]) }] : []),
-    ...(rested
-      ? [{ what: 'rested', says: `${site!.name} is left alone until ${sayDate(rested.until)}: ${rested.reason}.` }]
-      : []),
-  ];
+  const halted = site ? visitHalts(site, typed.method, today()) : [];
   const says = (name: string) => (problem?.field === name ? problem.says : undefined);
   const begin = () => {
     const people = typed.people.split(',').flatMap((name) => name.trim() || []);

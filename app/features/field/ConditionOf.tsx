@@ -19,7 +19,7 @@ const weighedOf = (captures: readonly Capture[]): Weighed[] =>
 /** How heavy it is for its size, against its kind. */
 export function ConditionOf({ taxon, own }: { taxon: string; own: readonly Capture[] }) {
   const lately = useQuery({
-    queryKey: ['captures', 'condition', MOST],
+    queryKey: ['caught lately', MOST],
     queryFn: ({ signal }) => fieldApi('captures', { query: { limit: MOST } }, signal),
     staleTime: 5 * 60_000,
   });

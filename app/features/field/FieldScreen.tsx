@@ -52,7 +52,7 @@ function FieldDay({ field }: { field: Field }) {
                     {[
                       METHOD_WORDS[visit.method],
                       visit.people.join(', '),
-                      `since ${clock(visit.startedAt)}`,
+                      `since ${sayDate(visit.startedAt, 'clock')}`,
                       inWords(visit.caught, 'catch', 'catches'),
                     ].join(' · ')}
                   </Text>
@@ -83,7 +83,7 @@ function FieldDay({ field }: { field: Field }) {
         <View style={wide ? styles.half : styles.column}>
           <FindRing field={field} />
           <Card title="Rings" aside={<Button small kind="quiet" label="Strings" onPress={() => router.push('/field/strings')} />}>
-            <StringRows field={field} />
+            <StringRows strings={field.strings} />
           </Card>
           <Card
             title="Sites"
@@ -186,7 +186,6 @@ function Due({ title, rows }: { title: string; rows: Field['view']['due'] }) {
 }
 
 const siteName = ({ view }: Field, id: string) => view.sites.find((site) => site.id === id)?.name ?? 'a site';
-const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', alignItems: 'flex-start', gap: space.l },

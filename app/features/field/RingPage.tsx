@@ -1,5 +1,14 @@
 import type { Capture, MarkHistory } from '@plesion/contract';
-import { ageNow, CATCH_WORDS, contradictions, legs, type Position, readBack, windOf } from '@plesion/core/fieldwork';
+import {
+  ageNow,
+  calendarDays,
+  CATCH_WORDS,
+  contradictions,
+  legs,
+  type Position,
+  readBack,
+  windOf,
+} from '@plesion/core/fieldwork';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
@@ -82,7 +91,7 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
           age.ok && age.value && sayAge(age.value),
           sexed ? sexed.sex : 'sex not told',
           inWords(seen.length, 'capture'),
-          `${inWords(days(seen), 'day')} from the first to the last`,
+          `${inWords(calendarDays(seen[0].day, last.day), 'day')} from the first to the last`,
         ]
           .filter(Boolean)
           .join(' · ')}
@@ -146,8 +155,6 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
     </Screen>
   );
 }
-
-const days = (seen: readonly Seen[]) => Math.round((Date.parse(seen.at(-1)!.day) - Date.parse(seen[0].day)) / 86_400_000);
 
 const sayAge = ({ least, most }: { least: number; most?: number }): string =>
   most === least ? `in its ${ordinal(least + 1)} calendar year` : `in its ${ordinal(least + 1)} calendar year at least`;

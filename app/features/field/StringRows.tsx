@@ -2,11 +2,11 @@ import { readBack } from '@plesion/core/fieldwork';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Text } from '../../ui/Text';
-import type { Field } from './useField';
+import type { LoadedString } from './useField';
 import { inWords } from './words';
 
 /** Rings on the pliers: the next, what is left, what was passed over. */
-export function StringRows({ field: { strings } }: { field: Field }) {
+export function StringRows({ strings }: { strings: readonly LoadedString[] }) {
   if (strings.length === 0) return <Text quiet>No string of rings is loaded.</Text>;
   return strings.map(({ string, standing }) => (
     <View key={string.id} style={styles.row}>

@@ -34,7 +34,7 @@ export function StringsScreen() {
               key={one.string.id}
               title={`${readBack(ringIn(one.string, one.string.first))} to ${readBack(ringIn(one.string, one.string.last))}`}
             >
-              <StringRows field={{ ...now, strings: [one] }} />
+              <StringRows strings={[one]} />
               <Text size="small" quiet>{`Loaded ${one.string.loadedOn} by ${one.string.ringer}`}</Text>
               <Disclosure title="A ring was destroyed or lost">
                 <Unused one={one} />

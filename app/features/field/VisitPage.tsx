@@ -128,7 +128,7 @@ export function CatchRow({ id, capture }: { id: string; capture: CaptureWrite })
           {capture.mark ? readBack(capture.mark) : CATCH_WORDS[capture.what]}
         </Text>
         <Text size="small" quiet figures>
-          {new Date(capture.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+          {sayDate(capture.at, 'clock')}
         </Text>
       </View>
       <Text size="small">

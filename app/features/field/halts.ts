@@ -96,16 +96,11 @@ function ringHalts(typed: Typed, { field, guide, capture, history, isNew }: Know
       ),
     ];
   const ringed = field.strings.flatMap(({ string }) => string.ringed);
-  const standings = field.strings.map(({ string, standing }) => ({ string, standing }));
   if (typed.what === 'again') {
     if (history !== null) return [];
-    const { kind, ...found } = checkRing(
-      mark,
-      standings.map(({ string }) => string),
-      new Set(ringed),
-      ringed,
-    );
-    const near = kind === 'unknown' && 'near' in found ? found.near : [];
+    const strings = field.strings.map(({ string }) => string);
+    const found = checkRing(mark, strings, new Set(ringed), ringed);
+    const near = found.kind === 'unknown' ? found.near : [];
     return [
       {
         code: 'ring-elsewhere',
@@ -117,9 +112,9 @@ function ringHalts(typed: Typed, { field, guide, capture, history, isNew }: Know
   const halts: Halt[] = [];
   if (isNew && history)
     return [wrong('mark', `${readBack(mark)} is out already. Is it met again, or read it once more.`, 'ring-out')];
-  const nexts = standings.flatMap(({ standing }) => standing.next ?? []);
+  const own = field.strings.find(({ string }) => numberIn(string, mark) !== undefined);
+  const nexts = field.strings.flatMap(({ standing }) => standing.next ?? []);
   if (isNew && !nexts.includes(mark)) {
-    const own = standings.find(({ string }) => numberIn(string, mark) !== undefined);
     halts.push({
       code: 'ring-not-next',
       says: own?.standing.next
@@ -128,12 +123,11 @@ function ringHalts(typed: Typed, { field, guide, capture, history, isNew }: Know
       beyond: true,
     });
   }
-  const string = standings.find(({ string: one }) => numberIn(one, mark) !== undefined);
   const sizes = capture.taxon ? ringSizes(guide, capture.taxon) : undefined;
-  if (string && sizes && !sizes.includes(string.string.size))
+  if (own && sizes && !sizes.includes(own.string.size))
     halts.push({
       code: 'ring-size',
-      says: `A ring of size ${string.string.size} is not the size for this kind (${sizes.join(' or ')}).`,
+      says: `A ring of size ${own.string.size} is not the size for this kind (${sizes.join(' or ')}).`,
       beyond: true,
     });
   return halts;

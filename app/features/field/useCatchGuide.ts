@@ -11,7 +11,8 @@ const LATELY = 200;
 export function useCatchGuide(wanted: string | undefined) {
   const guides = useGuides();
   const lately = useQuery({
-    queryKey: ['captures', 'lately'],
+    // Not among the captures that are asked for anew with each catch: what is caught most changes slowly.
+    queryKey: ['caught lately', LATELY],
     queryFn: ({ signal }) => fieldApi('captures', { query: { limit: LATELY } }, signal),
     staleTime: 5 * 60_000,
   });

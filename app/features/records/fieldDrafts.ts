@@ -23,9 +23,9 @@ import {
   VisitWrite as VisitShape,
 } from '@plesion/contract/fieldwork';
 import { queryClient } from '../../lib/api';
-import type { Kind } from '../../lib/draft';
 import { createDrafts } from '../../lib/drafts';
 import { omit } from '../../lib/omit';
+import { plainKind } from '../../lib/plainKind';
 import { outbox } from '../../lib/outbox/outbox';
 import { uploadPhoto } from '../../lib/uploads';
 
@@ -38,17 +38,9 @@ interface Written {
 }
 type Stored<C extends Written> = C & { id: string; recordedBy: string; createdAt: string; updatedAt: string };
 
-/** All records of fieldwork are worked on alike: what is here goes on top of what is stored, when one says so. */
-function kindOf<C extends Written, S extends Stored<C>>(): Kind<C, S> {
-  const contentOf = (stored: S) => omit(stored, 'id', 'recordedBy', 'createdAt', 'updatedAt') as unknown as C;
-  const told = (content: C) => JSON.stringify({ ...content, version: 0 });
-  return {
-    contentOf,
-    same: (stored, sent) => told(contentOf(stored)) === told({ ...contentOf(stored), ...sent }),
-    back: (target) => target,
-    merge: (mine) => mine,
-  };
-}
+/** All records of fieldwork are worked on alike. */
+const kindOf = <C extends Written, S extends Stored<C>>() =>
+  plainKind<C, S>((stored) => omit(stored, 'id', 'recordedBy', 'createdAt', 'updatedAt') as unknown as C);
 
 /** What changed is asked for anew: lists of its kind, and what Field shows first. */
 const refresh = (...keys: string[]) => {
@@ -83,7 +75,10 @@ export const captureDrafts = createDrafts<CaptureWrite, Capture>({
     }
     return fieldApi('writeCapture', { params: { id }, body });
   },
-  onSaved: (capture) => (queryClient.setQueryData(['capture', capture.id], capture), refresh('captures', 'marks', 'strings', 'lists')),
+  onSaved: (capture) => (
+    queryClient.setQueryData(['capture', capture.id], capture),
+    refresh('captures', 'marks', 'strings', 'lists')
+  ),
 });
 
 export const stringDrafts = createDrafts<StringWrite, RingString>({

@@ -1,20 +1,13 @@
 import { type Measurement, type MeasurementWrite, schemas } from '@plesion/contract';
 import { useQuery } from '@tanstack/react-query';
 import { api, queryClient } from '../../lib/api';
-import type { Kind } from '../../lib/draft';
 import { createDrafts } from '../../lib/drafts';
 import { omit } from '../../lib/omit';
+import { plainKind } from '../../lib/plainKind';
 
-const contentOf = (stored: Measurement): MeasurementWrite =>
-  omit(stored, 'id', 'by', 'value', 'pointing', 'createdAt', 'updatedAt');
-const told = (content: MeasurementWrite) => JSON.stringify({ ...content, version: 0 });
-
-const measurementKind: Kind<MeasurementWrite, Measurement> = {
-  contentOf,
-  same: (stored, sent) => told(contentOf(stored)) === told({ ...contentOf(stored), ...sent }),
-  back: (target) => target,
-  merge: (mine) => mine,
-};
+const measurementKind = plainKind((stored: Measurement): MeasurementWrite =>
+  omit(stored, 'id', 'by', 'value', 'pointing', 'createdAt', 'updatedAt'),
+);
 
 /** What was measured, on this device: it waits for its specimen, which is sent before it. */
 export const measurementDrafts = createDrafts<MeasurementWrite, Measurement>({
