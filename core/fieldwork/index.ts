@@ -2,7 +2,7 @@ export { abundance, type Abundance, chapman } from './abundance';
 export { AGE_FAMILIES, type Age, ageNow, codeOf, convertAge, familyYear, hatchedBy } from './ageCodes';
 export { brokenChecks } from './catchChecks';
 export { type Condition, scaledMass, type Weighed, weightFall } from './condition';
-export { calendarDays, dayAfter, sayDay } from './days';
+export { calendarDays, dayAfter } from './days';
 export { pace, type Pace } from './deadline';
 export { type CatchRate, catchRate } from './effort';
 export { type First, firstsOf, type Listed, listOf } from './firsts';
