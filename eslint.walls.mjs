@@ -21,6 +21,7 @@ const core = {
   book: ['guide', 'evidence', 'plates'],
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
   fieldwork: ['probability', 'guide', 'observation'],
+  import: ['fieldwork', 'guide', 'observation'],
   formats: ['fieldwork', 'guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 

@@ -1,10 +1,11 @@
 import { everyday } from './endpoints/everyday';
 import { fieldworkEndpoints } from './endpoints/fieldwork';
+import { importEndpoints } from './endpoints/import';
 
 export type { Endpoint } from './endpoints/endpoint';
 
 /** The wire: everything the server answers, and with what. */
-export const endpoints = { ...everyday, ...fieldworkEndpoints };
+export const endpoints = { ...everyday, ...fieldworkEndpoints, ...importEndpoints };
 
 export type Endpoints = typeof endpoints;
 export type EndpointName = keyof Endpoints;

@@ -4,6 +4,7 @@ export { type Answer, type Asked, addressOf, createClient, RequestProblem, urlOf
 export { conflictOf } from './conflict';
 export type { Endpoint, EndpointName, Endpoints } from './endpoints';
 export type * from './fieldwork';
+export type * from './import';
 export { lenient } from './lenient';
 export { sameContent } from './sameContent';
 export { isHeic, LARGEST_PHOTO, NOT_HEIC, UPLOADS } from './uploads';

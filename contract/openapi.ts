@@ -9,6 +9,7 @@ import { z } from 'zod';
 import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
 import * as fieldwork from './fieldwork';
+import * as imported from './import';
 import * as wire from './schemas';
 
 type Json = Record<string, unknown>;
@@ -32,7 +33,7 @@ function componentsOf() {
     used.add(free);
     registry.add(schema, { id: free });
   };
-  for (const room of [guide, observation, evidence, keys, specimen, compare, fieldworkShapes, wire, fieldwork] as Record<
+  for (const room of [guide, observation, evidence, keys, specimen, compare, fieldworkShapes, wire, fieldwork, imported] as Record<
     string,
     unknown
   >[]) {
@@ -74,10 +75,12 @@ function requestBody(endpoint: Endpoint, { refOf }: Components) {
   if (endpoint.body)
     return { requestBody: { required: true, content: { 'application/json': { schema: refOf(endpoint.body) } } } };
   if (!endpoint.upload) return {};
+  const fields = endpoint.form ? (z.toJSONSchema(endpoint.form, target).properties as Json) : {};
   const schema = {
     type: 'object',
-    required: [endpoint.upload],
-    properties: { [endpoint.upload]: { type: 'string', format: 'binary' } },
+    // With other fields, they may stand for the file.
+    ...(endpoint.form ? {} : { required: [endpoint.upload] }),
+    properties: { [endpoint.upload]: { type: 'string', format: 'binary' }, ...fields },
   };
   return { requestBody: { required: true, content: { 'multipart/form-data': { schema } } } };
 }

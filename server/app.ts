@@ -19,6 +19,7 @@ import { ownHost, ownOrigin } from './http/origin';
 import type { Metrics } from './observe/metrics';
 import { logRequests } from './observe/requests';
 import { bind } from './http/route';
+import { importRoutes } from './import/routes';
 import { individualRoutes } from './individuals/routes';
 import { measurementRoutes } from './measure/routes';
 import { jobRoutes } from './jobs/routes';
@@ -113,6 +114,7 @@ export function createApp(
   lotRoutes(api, em);
   individualRoutes(api, em);
   fieldworkRoutes(api, em);
+  importRoutes(api, em, files);
   measurementRoutes(api, em);
   changeRoutes(api, em);
   jobRoutes(api, em);

@@ -13,6 +13,8 @@ import { type FileSettings, type FileStore, openFiles } from './files/store';
 import { needWorkerTables, openJobWorker } from './jobs/worker';
 import { makeKeyKind } from './keys/make';
 import { openKeyPool } from './keys/pool';
+import { openImportPool } from './import/pool';
+import { importRecordsKind, tryImportKind } from './import/work';
 import { openLearnPool } from './learn/pool';
 import { learnKind } from './learn/service';
 import { type Quotas, USUAL_QUOTAS } from './station/quota';
@@ -58,6 +60,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
   const weighing = openAnalysisPool(source('./analysis/analysis.worker.ts'), threads);
   const learning = openLearnPool(source('./learn/learn.worker.ts'));
   const unpacking = openUnpackPool(source('./archive/unpack.worker.ts'));
+  const reading = openImportPool(source('./import/import.worker.ts'));
   const keying = openKeyPool(source('./keys/make.worker.ts'));
   const paging = openPagePool(source('./page/page.worker.ts'));
   const camera = openCameraPool(source('./camera/camera.worker.ts'));
@@ -70,6 +73,8 @@ export async function openParts(settings: Settings): Promise<Parts> {
           makeKey: makeKeyKind(keying, weighing),
           exportStation: exportKind(files, version),
           importStation: importKind(files, unpacking),
+          tryImport: tryImportKind(files, reading),
+          importRecords: importRecordsKind(files, reading),
         },
         log,
         quotas,
@@ -90,6 +95,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
         learning.close(),
         keying.close(),
         unpacking.close(),
+        reading.close(),
         paging.close(),
         camera.close(),
       ]);

@@ -19,6 +19,8 @@ export interface Endpoint {
   response: z.ZodType;
   /** Name of the form field of a file sent as multipart. */
   upload?: string;
+  /** Other fields of that form: text. */
+  form?: z.ZodObject;
   /** Media type of an answer that is not JSON. */
   media?: string;
   /** Status of success, 200 where absent. */

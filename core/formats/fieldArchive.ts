@@ -28,6 +28,7 @@ export const ARCHIVE_FILES = {
       'dataGeneralizations',
       'recordedBy',
       'eventRemarks',
+      'dynamicProperties',
     ],
   },
   occurrence: {
@@ -46,6 +47,7 @@ export const ARCHIVE_FILES = {
       'occurrenceStatus',
       'recordedBy',
       'occurrenceRemarks',
+      'dynamicProperties',
     ],
   },
   measurementorfact: {
@@ -130,8 +132,22 @@ export function eventRow(id: string, visit: VisitContent, site: { id: string; co
     ]
       .filter(Boolean)
       .join('; '),
+    dynamicProperties: whole({ visit, site: sensitive ? withheld(site.content) : site.content }),
   };
 }
+
+/** The record word by word, so that Plesion reads it back as it was. */
+const whole = (plesion: { visit?: VisitContent; site?: SiteContent; capture?: CaptureContent }) => JSON.stringify({ plesion });
+
+/** Of a site, what does not tell where it lies. */
+const withheld = ({ position }: SiteContent): SiteContent => {
+  const { decimalLatitude: latitude, decimalLongitude: longitude } = localityOf({ ...position }, true);
+  return {
+    name: 'withheld',
+    ...(latitude === undefined || longitude === undefined ? {} : { position: { latitude, longitude } }),
+    licences: [],
+  };
+};
 
 /** Everything a capture says, by the file it is said in. */
 export function captureRows(
@@ -140,6 +156,7 @@ export function captureRows(
   recordedBy: string,
   guide: Guide | undefined,
   families: readonly AgeFamily[] = AGE_FAMILIES,
+  sensitive = false,
 ): Record<Exclude<ArchiveFile, 'event' | 'resourcerelationship'>, Row[]> {
   const taxon = guide?.taxa.find((one) => one.id === capture.taxon);
   const age = capture.age && codeOf(capture.age, families);
@@ -175,6 +192,7 @@ export function captureRows(
         ]
           .filter(Boolean)
           .join('; '),
+        dynamicProperties: whole({ capture: sensitive ? { ...capture, position: undefined } : capture }),
       },
     ],
     measurementorfact: [

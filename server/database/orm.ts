@@ -17,6 +17,7 @@ import { Migration20261204000000 } from './migrations/Migration20261204000000';
 import { Migration20261205000000 } from './migrations/Migration20261205000000';
 import { Migration20261206000000 } from './migrations/Migration20261206000000';
 import { Migration20261207000000 } from './migrations/Migration20261207000000';
+import { Migration20261208000000 } from './migrations/Migration20261208000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -33,6 +34,7 @@ const MIGRATIONS = [
   Migration20261205000000,
   Migration20261206000000,
   Migration20261207000000,
+  Migration20261208000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -2,7 +2,7 @@ import type { RecordName } from '@plesion/contract';
 import { demoFieldwork } from '@plesion/demo';
 import { SiteEntity } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
-import { logCreations } from '../records/changes';
+import { logSets, type WrittenSet } from '../records/changes';
 import type { Writer } from '../records/write';
 import type { FieldKind } from './records';
 import { CAPTURE, COUNT, SHEET, SITE, STRING, VISIT } from './service';
@@ -16,6 +16,7 @@ export async function putDemoFieldwork(em: Em, writer: Writer, guides: ReadonlyM
   if (await em.count(SiteEntity, { stationId })) return;
   const now = new Date();
   const work = demoFieldwork(now.toISOString().slice(0, 10), guides);
+  const written: WrittenSet[] = [];
   await em.transactional(async (tx) => {
     // In the order in which one refers to the other.
     await put(SITE, work.sites);
@@ -24,6 +25,7 @@ export async function putDemoFieldwork(em: Em, writer: Writer, guides: ReadonlyM
     await put(STRING, work.strings);
     await put(COUNT, work.counts);
     await put(SHEET, work.sheets);
+    await logSets(tx, writer, written);
 
     async function put(kind: unknown, records: [string, object][]): Promise<void> {
       const { name, entity, columns } = kind as FieldKind<never, never> & { name: RecordName };
@@ -42,12 +44,7 @@ export async function putDemoFieldwork(em: Em, writer: Writer, guides: ReadonlyM
         };
       });
       for (let i = 0; i < rows.length; i += SOME) await tx.insertMany(entity, rows.slice(i, i + SOME) as never[]);
-      await logCreations(
-        tx,
-        writer,
-        name,
-        rows.map(({ id }) => id),
-      );
+      written.push({ kind: name, records: rows });
     }
   });
 }

@@ -96,7 +96,14 @@ async function* linesOf(
       rows.flatMap(({ id, recordedBy, content }) => {
         const capture = content as CaptureWrite;
         if (file !== 'resourcerelationship')
-          return captureRows(id, capture, recordedBy, around.guides.get(capture.guideId ?? ''), around.families)[file];
+          return captureRows(
+            id,
+            capture,
+            recordedBy,
+            around.guides.get(capture.guideId ?? ''),
+            around.families,
+            around.sensitive.has(capture.visitId),
+          )[file];
         const before = capture.mark && met.get(capture.mark);
         if (capture.mark) met.set(capture.mark, id);
         return before ? [againRow(id, capture, before)] : [];
@@ -139,13 +146,13 @@ export async function* fieldGeoJson(em: Em, stationId: string): AsyncGenerator<s
         { place: site?.name, latitude: at.latitude, longitude: at.longitude },
         around.sensitive.has(visitId),
       );
-      const [occurrence] = captureRows(
+      const { dynamicProperties: _, ...occurrence } = captureRows(
         id,
         capture,
         recordedBy,
         around.guides.get(capture.guideId ?? ''),
         around.families,
-      ).occurrence;
+      ).occurrence[0];
       const feature = {
         type: 'Feature',
         id: `urn:uuid:${id}`,

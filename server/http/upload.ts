@@ -8,13 +8,18 @@ interface Upload {
   storage: StorageEngine;
   /** Most bytes of the file. */
   most: number;
+  /** Text fields that may stand beside it. */
+  fields?: number;
   /** What is said of a larger one. */
   tooLarge: string;
 }
 
+/** Bytes of a text field. */
+const MOST_TEXT = 1024 * 1024;
+
 /** Reads one file sent as a form; how it came in is told by the field. */
-export function oneFile({ field, storage, most, tooLarge }: Upload): RequestHandler {
-  const take = multer({ storage, limits: { fileSize: most, files: 1, fields: 0 } }).single(field);
+export function oneFile({ field, storage, most, fields = 0, tooLarge }: Upload): RequestHandler {
+  const take = multer({ storage, limits: { fileSize: most, files: 1, fields, fieldSize: MOST_TEXT } }).single(field);
   return (request, response, next) =>
     take(request, response, (error: unknown) => {
       if (!error) return next();

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { LearnRequest } from '@plesion/contract';
 import pino from 'pino';
-import { StationEntity } from '../database/entities';
+import { JobEntity, StationEntity } from '../database/entities';
 import { HttpProblem } from '../http/errors';
 import { openTestServer, type TestServer } from '../test/testServer';
 import { join } from 'node:path';
@@ -194,6 +194,17 @@ describe('a process that goes', () => {
     await sql(`update graphile_worker._private_jobs set locked_by = 'busy', locked_at = now() - interval '1 hour', attempts = 1`);
     await sql('update job set beat_at = now()');
     await sweep(em(), {} as JobKinds);
+    expect(await sql('select locked_by from graphile_worker.jobs')).toEqual([{ locked_by: 'busy' }]);
+  });
+
+  it('is not missed while it stores what it worked out, which may take longer than it may be silent', async () => {
+    const id = await start(a, 'storing');
+    await sql(`update graphile_worker._private_jobs set locked_by = 'busy', locked_at = now() - interval '1 hour', attempts = 1`);
+    await sql(`update job set beat_at = now() - interval '1 minute'`);
+    await em().transactional(async (tx) => {
+      await tx.nativeUpdate(JobEntity, { id }, { progress: 0.9 });
+      await sweep(em(), {} as JobKinds);
+    });
     expect(await sql('select locked_by from graphile_worker.jobs')).toEqual([{ locked_by: 'busy' }]);
   });
 

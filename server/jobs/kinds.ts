@@ -1,4 +1,14 @@
-import type { ArchiveMade, ArchiveRead, KeyMade, KeyMake, LearnAnswer, LearnRequest } from '@plesion/contract';
+import type {
+  ArchiveMade,
+  ArchiveRead,
+  ImportMade,
+  ImportTried,
+  KeyMade,
+  KeyMake,
+  LearnAnswer,
+  LearnRequest,
+} from '@plesion/contract';
+import type { ImportHow } from '@plesion/core/import';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
 
@@ -30,12 +40,21 @@ export interface JobPlace {
   id: string;
 }
 
+/** A file that lies among the station's, and how it is to be read. */
+export interface ImportAsked {
+  id: string;
+  file: string;
+  how: ImportHow;
+}
+
 /** All long work there is, by its name in the database. */
 export interface JobKinds {
   learn: JobKind<LearnRequest, LearnAnswer>;
   makeKey: JobKind<{ guideId: string; asked: KeyMake }, KeyMade>;
   exportStation: JobKind<object, ArchiveMade>;
   importStation: JobKind<object, ArchiveRead>;
+  tryImport: JobKind<ImportAsked, ImportTried>;
+  importRecords: JobKind<ImportAsked, ImportMade>;
 }
 
 export type JobName = keyof JobKinds;

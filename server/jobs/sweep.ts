@@ -22,13 +22,14 @@ export async function sweep(em: Em, kinds: JobKinds): Promise<void> {
       `delete from job where ended_at < now() - interval '${KEPT}' returning station_id, id, kind`,
     );
   for (const { station_id: stationId, id, kind } of gone) await kinds[kind]?.ended?.({ stationId, id }, false);
-  // Taken from who is silent, and begun again by whoever is free.
+  // Taken from who is silent, and begun again by whoever is free; whoever stores what was worked out holds its row, and lives.
   await execute(
     `select graphile_worker.force_unlock_workers(array_agg(held.locked_by))
      from graphile_worker.jobs held
      join job on job.id::text = held.key and job.state = 'running'
      where held.locked_at < now() - make_interval(secs => ?)
        and coalesce(job.beat_at, job.created_at) < now() - make_interval(secs => ?)
+       and job.id in (select id from job where state = 'running' for update skip locked)
      having count(*) > 0`,
     [SILENT, SILENT],
   );

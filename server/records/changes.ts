@@ -1,4 +1,5 @@
 import type { Change, ChangeList, RecordName } from '@plesion/contract';
+import { bound } from '../database/bound';
 import type { Em } from '../database/orm';
 import { ChangeEntity } from '../database/entities';
 
@@ -26,21 +27,45 @@ export async function logChange(
   );
 }
 
-/** The same for many records that are new, as one set. */
-export async function logCreations(
+/** A set of records that one transaction wrote. */
+export interface WrittenSet {
+  kind: RecordName;
+  records: readonly { id: string; version: number }[];
+  fields?: readonly string[];
+}
+
+/**
+ * The same for sets of records, numbered at once: a number drawn for each by itself would be a version of the station's
+ * row for each. It holds that row, so it is the last thing that a transaction does.
+ */
+export async function logSets(
   tx: Em,
   { stationId, accountName }: { stationId: string; accountName: string },
-  kind: RecordName,
-  ids: readonly string[],
+  sets: readonly WrittenSet[],
 ): Promise<void> {
-  await tx.getConnection().execute(
-    `insert into change (station_id, seq, kind, record_id, version, account, fields, at)
-     select ?, -nextval('change_waiting'), ?, id::uuid, 1, ?, '[]'::jsonb, now()
-     from jsonb_array_elements_text(?::jsonb) as id`,
-    [stationId, kind, accountName, JSON.stringify(ids)],
-    'run',
-    tx.getTransactionContext(),
-  );
+  for (const { kind, records, fields = [] } of sets) {
+    const specimens = kind === 'specimen' ? records.filter(({ version }) => version === 1).length : 0;
+    await bound(
+      tx,
+      `with numbers as (
+         update station set changes = changes + ?, specimens = specimens + ? where id = ? returning changes - ? as before
+       )
+       insert into change (station_id, seq, kind, record_id, version, account, fields, at)
+       select ?, numbers.before + row_number() over (), ?, written.id, written.version, ?, ?::jsonb, now()
+       from numbers, jsonb_to_recordset(?::jsonb) as written (id uuid, version int)`,
+      [
+        records.length,
+        specimens,
+        stationId,
+        records.length,
+        stationId,
+        kind,
+        accountName,
+        JSON.stringify(fields),
+        JSON.stringify(records.map(({ id, version }) => ({ id, version }))),
+      ],
+    );
+  }
 }
 
 /** What was written since a cursor, in the order of commits. */

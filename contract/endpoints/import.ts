@@ -1,0 +1,33 @@
+import { ImportForm, ImportList, ImportRequest, ImportTakenBack } from '../import';
+import { JobStarted } from '../jobs';
+import { byId, type Endpoint } from './endpoint';
+
+/** Fieldwork of earlier years, from tables and Darwin Core archives. */
+export const importEndpoints = {
+  tryImport: {
+    method: 'POST',
+    path: '/api/import/dry-run',
+    summary:
+      'Try to read a CSV of captures or a Darwin Core archive; a job, whose result says how it was read, what would be stored, and what is in the way. Nothing is stored.',
+    upload: 'file',
+    form: ImportForm,
+    response: JobStarted,
+    status: 202,
+  },
+  importRecords: {
+    method: 'POST',
+    path: '/api/import',
+    summary: 'Read in what a dry run tried: all of it, or nothing; a job.',
+    body: ImportRequest,
+    response: JobStarted,
+    status: 202,
+  },
+  imports: { method: 'GET', path: '/api/imports', summary: 'What was read in, the newest first.', response: ImportList },
+  takeBackImport: {
+    method: 'POST',
+    path: '/api/imports/:id/back',
+    summary: 'Take back what was read in together: it is hidden, but for what was changed since.',
+    params: byId,
+    response: ImportTakenBack,
+  },
+} as const satisfies Record<string, Endpoint>;
