@@ -54,6 +54,7 @@ const features = {
   determination: ['analysis', 'judgement', 'photos', 'records', 'session'],
   specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'measure', 'photos', 'plates', 'records', 'session'],
   field: ['photos', 'plates', 'reading', 'records', 'session'],
+  import: ['field', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],

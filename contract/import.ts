@@ -44,6 +44,8 @@ export const ImportTried = z.object({
   captures: count,
   /** Captures that are in the station already, and stay as they are. */
   there: count,
+  /** Lines that are left out because something is wrong with them. */
+  leftOut: count,
   /** Lines with something wrong, and all that is wrong with the first of them. */
   wrongLines: count,
   problems: z.array(ImportProblem),

@@ -37,6 +37,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       `/field/rings/${encodeURIComponent(ringed.mark!)}`,
       '/field/strings',
       '/field/sheet',
+      '/field/import',
       '/field/sums',
       '/field/lists',
       '/field/counts',

@@ -4,20 +4,19 @@ import { RequestProblem } from '@plesion/contract';
 const STOPPED = 499;
 
 /**
- * Send a file that may be large, and hear how far it is: what `fetch` does not tell.
+ * Send a form with a file that may be large, and hear how far it is: what `fetch` does not tell.
  *
  * @param onProgress share sent, 0..1.
  * @throws RequestProblem as every other request does; status 0 when the server could not be reached.
  */
 export function sendFile(
   url: string,
-  field: string,
-  file: File,
+  form: Record<string, File | string>,
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<unknown> {
   const body = new FormData();
-  body.append(field, file);
+  for (const [field, value] of Object.entries(form)) body.append(field, value);
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open('POST', url);

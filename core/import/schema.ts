@@ -46,6 +46,8 @@ export const ImportHow = z.strictObject({
     .optional(),
   /** Lines that are not read in. */
   leaveOut: z.array(z.number().int().min(1)).max(50_000).optional(),
+  /** Whatever line has something wrong is not read in. */
+  leaveWrong: z.boolean().optional(),
   /** Why it stands all the same where a rule of the guide is broken, or no licence is on file. */
   stands: z.string().trim().min(1).max(120).optional(),
 });

@@ -62,14 +62,27 @@ export async function read(request: ReadRequest, onProgress: (share: number) => 
     if (i % ROWS === 0) onProgress(0.2 + (READ - 0.2) * (i / rows));
   });
   onProgress(READ);
-  const gathered = gather(lines, how, {
+  const station = {
     ...means,
     ...request,
     rings: new Set(request.rings),
     met: new Set(request.met),
     known: new Set(request.known),
-    idOf: (name) => idOf(`${stationId}\n${name}`),
-  });
+    idOf: (name: string) => idOf(`${stationId}\n${name}`),
+  };
+  const wrongIn = (found: Gathered) => [...problems, ...found.problems].sort((a, b) => a.line - b.line);
+  let gathered = gather(lines, how, station);
+  let wrong = wrongIn(gathered);
+  const wrongLines = new Set(wrong.map(({ line }) => line));
+  if (how.leaveWrong && wrongLines.size) {
+    gathered = gather(
+      lines.filter(({ line }) => !wrongLines.has(line)),
+      how,
+      station,
+    );
+    // What was right beside a line that is gone may be wrong without it.
+    wrong = gathered.problems;
+  }
   onProgress(0.8);
   const changed: string[] = [];
   const exact = opened.value.captures.map(([id, capture]): [string, CaptureContent] => [id, fitting(capture, request, changed)]);
@@ -85,7 +98,6 @@ export async function read(request: ReadRequest, onProgress: (share: number) => 
     );
   onProgress(1);
   const used = new Set(settled.columns.map(({ column }) => column));
-  const wrong = [...problems, ...gathered.problems].sort((a, b) => a.line - b.line);
   return done({
     how: { ...how, ...settled, columns: settled.columns },
     encoding,
@@ -95,6 +107,7 @@ export async function read(request: ReadRequest, onProgress: (share: number) => 
     visits: records.visits.length,
     captures: records.captures.length,
     there: gathered.there,
+    leftOut: how.leaveWrong ? wrongLines.size : 0,
     wrongLines: new Set(wrong.map(({ line }) => line)).size,
     problems: wrong.slice(0, TOLD),
     words: wordsOf(wrong),

@@ -108,7 +108,7 @@ describe('reading an archive in', () => {
 
   it('says how far it is, and what came in', async () => {
     let arrive!: (answer: object) => void;
-    jest.mocked(sendFile).mockImplementation((_url, _field, _file, onProgress) => {
+    jest.mocked(sendFile).mockImplementation((_url, _form, onProgress) => {
       onProgress(0.25);
       return new Promise((resolve) => (arrive = resolve));
     });
@@ -117,7 +117,7 @@ describe('reading an archive in', () => {
     await shown('Choose an archive');
     await press('Choose an archive');
     await shown('Uploading, 25 in 100 done');
-    expect(jest.mocked(sendFile).mock.lastCall!.slice(0, 3)).toEqual(['/api/station/archives/read', 'archive', file]);
+    expect(jest.mocked(sendFile).mock.lastCall!.slice(0, 2)).toEqual(['/api/station/archives/read', { archive: file }]);
     await act(async () => arrive({ jobId: READING }));
     await shown('Importing, 40 in 100 done');
     jobs[READING] = done(READING, { from: 'Skerry hut', at: '2026-05-12T10:00:00Z', content: CONTENT });
@@ -128,7 +128,7 @@ describe('reading an archive in', () => {
     jest
       .mocked(sendFile)
       .mockImplementation(
-        (_url, _field, _file, _onProgress, signal) =>
+        (_url, _form, _onProgress, signal) =>
           new Promise((_, reject) =>
             signal.addEventListener('abort', () =>
               reject(new RequestProblem(499, { code: 'stopped', message: 'Stopped. Nothing was sent.' })),

@@ -23,7 +23,7 @@ export function useReadArchive(earlier?: string) {
       setSending(stop);
       setSent(0);
       try {
-        return schemas.JobStarted.parse(await sendFile(urlOf('importStation'), 'archive', file, setSent, stop.signal));
+        return schemas.JobStarted.parse(await sendFile(urlOf('importStation'), { archive: file }, setSent, stop.signal));
       } finally {
         setSent(undefined);
         setSending(undefined);

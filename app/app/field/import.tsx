@@ -1,0 +1,5 @@
+import { ImportScreen } from '../../features/import/ImportScreen';
+
+export default function Route() {
+  return <ImportScreen />;
+}

@@ -1,0 +1,191 @@
+import type { ImportTried } from '@plesion/contract';
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { pickFile } from '../../lib/files';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Icon } from '../../ui/Icon';
+import { Notice } from '../../ui/Notice';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { WorkProgress } from '../../ui/WorkProgress';
+import { useField } from '../field/useField';
+import { useGuide, useGuides } from '../records/useGuide';
+import { ImportColumns } from './ImportColumns';
+import { ImportDefaults } from './ImportDefaults';
+import { ImportLines } from './ImportLines';
+import { ImportsBefore } from './ImportsBefore';
+import { ImportWords } from './ImportWords';
+import { type Importing, useImport } from './useImport';
+
+/** Fieldwork of earlier years: a file is tried, told otherwise, and read in as one. */
+export function ImportScreen() {
+  const importing = useImport();
+  const { tried, how, change, trying, reading, sent } = importing;
+  const guides = useGuides().data?.guides ?? [];
+  const guide = useGuide(how?.guideId).data?.guide;
+  const families = useField().field?.view.sheets[0]?.families ?? [];
+  const problem = trying.problem ?? reading.problem;
+  const error = trying.error ?? reading.error;
+  const working = trying.running || reading.running;
+  return (
+    <Screen widest={860} foot={<Foot importing={importing} />}>
+      <PageHeading>Earlier years</PageHeading>
+      <Text quiet>
+        A table of captures as CSV, or a Darwin Core archive. It is tried first: nothing is stored until you have seen how it was
+        understood, and what was read in can be taken back as one.
+      </Text>
+      {error != null && <Failed error={error} />}
+      {problem && (
+        <Notice kind="problem" title="The file could not be read">
+          {problem.message}
+        </Notice>
+      )}
+      {(trying.cancelled || reading.cancelled) && <Notice kind="note">Stopped. Nothing was stored.</Notice>}
+      {reading.result ? (
+        <Read importing={importing} />
+      ) : (
+        <Card title="The file" aside={tried?.file}>
+          {tried && <Understood tried={tried} />}
+          <View style={styles.line}>
+            <Button
+              label={tried ? 'Another file' : 'Choose a CSV or an archive'}
+              icon={<Icon name="upload" size={18} color={colour.kelp} />}
+              disabled={working || sent !== undefined}
+              onPress={() =>
+                void pickFile('.csv,.tsv,.txt,.zip,text/csv,application/zip').then((file) => file && importing.send(file))
+              }
+            />
+          </View>
+        </Card>
+      )}
+      {tried && how && !reading.result && (
+        <>
+          {tried.words.length > 0 && (
+            <ImportWords
+              words={tried.words}
+              said={how.words ?? []}
+              guide={guide}
+              family={how.family}
+              families={families}
+              onChange={(words) => change({ words })}
+            />
+          )}
+          {(tried.wrongLines > 0 || how.leaveWrong) && <ImportLines tried={tried} how={how} onChange={change} />}
+          <ImportDefaults how={how} guides={guides} families={families} onChange={change} />
+          <ImportColumns
+            tried={tried}
+            columns={how.columns ?? tried.how.columns ?? []}
+            guide={guide}
+            onChange={(columns) => change({ columns })}
+          />
+        </>
+      )}
+      <ImportsBefore />
+    </Screen>
+  );
+}
+
+/** What came of the dry run: how many of what, the first captures, and what was not taken. */
+function Understood({ tried }: { tried: ImportTried }) {
+  const { captures, visits, sites, there, leftOut, rows, sample, notUnderstood, encoding } = tried;
+  const sums = [
+    `${rows} rows`,
+    `${captures} captures`,
+    `${visits} visits`,
+    sites ? `${sites} new sites` : 'at sites that are there',
+    there && `${there} are in the station already`,
+    leftOut && `${leftOut} lines are left out`,
+    encoding === 'windows-1252' && 'read as Latin-1',
+  ];
+  return (
+    <>
+      <Text strong>{sums.filter(Boolean).join(' · ')}</Text>
+      {sample.length > 0 && (
+        <View role="list" aria-label="The first captures">
+          {sample.map(({ line, says }) => (
+            <View key={line} role="listitem" style={styles.sample}>
+              <Text size="small" quiet figures style={styles.number}>
+                {line}
+              </Text>
+              <Text size="small" style={styles.grow}>
+                {says}
+              </Text>
+            </View>
+          ))}
+        </View>
+      )}
+      {notUnderstood.length > 0 && (
+        <Notice kind="note" title="Not taken">
+          {notUnderstood.join('; ')}
+        </Notice>
+      )}
+    </>
+  );
+}
+
+function Read({ importing: { reading, clear } }: { importing: Importing }) {
+  const router = useRouter();
+  const { file, captures, visits } = reading.result!;
+  return (
+    <Notice
+      kind="note"
+      title={`Read in: ${file}`}
+      action={
+        <View style={styles.line}>
+          <Button small label="To Field" onPress={() => router.push('/field')} />
+          <Button small kind="quiet" label="Another file" onPress={clear} />
+        </View>
+      }
+    >
+      {`${captures} captures of ${visits} visits are in the station. They can be taken back below, as one.`}
+    </Notice>
+  );
+}
+
+/** The one thing to do next. */
+function Foot({ importing }: { importing: Importing }) {
+  const { tried, changed, trying, reading, sent, stop, again } = importing;
+  if (sent !== undefined && sent < 1) return <WorkProgress what="Sending the file" share={sent} onCancel={stop} />;
+  if (trying.running) return <WorkProgress what="Trying it" share={trying.progress} onCancel={stop} />;
+  if (reading.running) return <WorkProgress what="Reading it in" share={reading.progress} onCancel={() => reading.cancel()} />;
+  if (!tried || reading.result) return null;
+  if (changed)
+    return (
+      <View style={styles.foot}>
+        <Text size="small" quiet style={styles.grow}>
+          Said otherwise, not tried yet.
+        </Text>
+        <Button kind="main" label="Try it so" onPress={() => again()} />
+      </View>
+    );
+  const ready = tried.wrongLines === 0 && tried.captures > 0;
+  return (
+    <View style={styles.foot}>
+      <Text size="small" quiet style={styles.grow}>
+        {ready
+          ? 'All of it is stored, or nothing.'
+          : tried.wrongLines
+            ? `${tried.wrongLines === 1 ? 'One line has' : `${tried.wrongLines} lines have`} something wrong: mend that above, or leave them out.`
+            : 'There is nothing in it that is not in the station.'}
+      </Text>
+      <Button
+        kind="main"
+        label={`Read in ${tried.captures} captures`}
+        disabled={!ready}
+        onPress={() => reading.begin(tried.id)}
+      />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  grow: { flex: 1, minWidth: 0 },
+  sample: { flexDirection: 'row', gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: 2 },
+  number: { width: 44 },
+});

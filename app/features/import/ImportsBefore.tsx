@@ -1,0 +1,64 @@
+import type { ImportMade } from '@plesion/contract';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { useImports } from './useImport';
+
+/** What was read in before; each goes as it came, as one. */
+export function ImportsBefore() {
+  const { list, back } = useImports();
+  const all = list.data?.imports ?? [];
+  if (list.error) return <Failed error={list.error} retry={() => void list.refetch()} />;
+  if (!all.length) return null;
+  return (
+    <Card title="Read in before">
+      {back.error && <Failed error={back.error} />}
+      {back.data && (
+        <Notice kind="note">
+          {`${back.data.captures} captures were taken back.${back.data.kept ? ` ${back.data.kept} stay: they were changed since.` : ''} Read the file in again to have them.`}
+        </Notice>
+      )}
+      {all.map((made) => (
+        <Row key={made.id} made={made} busy={back.isPending && back.variables === made.id} onBack={() => back.mutate(made.id)} />
+      ))}
+    </Card>
+  );
+}
+
+function Row({ made, busy, onBack }: { made: ImportMade; busy: boolean; onBack: () => void }) {
+  return (
+    <View style={styles.row}>
+      <View style={styles.grow}>
+        <Text strong>{made.file}</Text>
+        <Text size="small" quiet>
+          {[
+            `${made.captures} captures of ${made.visits} visits`,
+            sayDate(made.at),
+            made.by,
+            made.takenBackAt && `taken back on ${sayDate(made.takenBackAt)}`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </Text>
+      </View>
+      {!made.takenBackAt && <Button small label="Take back" hint={`Take back ${made.file}`} busy={busy} onPress={onBack} />}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingTop: space.xs,
+  },
+  grow: { flex: 1, minWidth: 0 },
+});
