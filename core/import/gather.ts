@@ -1,4 +1,4 @@
-import { brokenChecks, METHOD_WORDS, visitHalts } from '../fieldwork';
+import { brokenChecks, visitHalts } from '../fieldwork';
 import type { AgeFamily, CaptureContent, Override, SiteContent, VisitContent } from '../fieldwork';
 import { checkReadings } from '../observation';
 import { plainName } from './guideNames';
@@ -28,6 +28,8 @@ export interface Gathered {
   sites: [string, SiteContent][];
   visits: [string, VisitContent][];
   captures: [string, CaptureContent][];
+  /** The line of each capture. */
+  lines: number[];
   /** Captures that are in the station already, as they were read in before: they stay as they are. */
   there: number;
   problems: LineProblem[];
@@ -41,7 +43,7 @@ const DEFAULT_METHOD = 'hand';
  * without a ring is not ringed.
  */
 export function gather(lines: readonly Line[], how: ImportHow, station: Station): Gathered {
-  const gathered: Gathered = { sites: [], visits: [], captures: [], there: 0, problems: [] };
+  const gathered: Gathered = { sites: [], visits: [], captures: [], lines: [], there: 0, problems: [] };
   const sites = new Map(station.sites.map(({ id, content }) => [plainName(content.name), { id, content }]));
   const visits = new Map<string, { id: string; content: VisitContent }>();
   const rings = new Set(station.rings);
@@ -65,6 +67,7 @@ export function gather(lines: readonly Line[], how: ImportHow, station: Station)
     if (line.ring && station.met.has(`${line.ring} ${line.day}`))
       problem(line, 'there-already', `${line.ring} is in the station on ${line.day} already. Leave the line out.`, 'file');
     gathered.captures.push([id, capture]);
+    gathered.lines.push(line.line);
   }
   return gathered;
 
@@ -97,13 +100,7 @@ export function gather(lines: readonly Line[], how: ImportHow, station: Station)
       return known;
     }
     const halts = visitHalts(site.content, method, line.day);
-    if (halts.length && !said)
-      problem(
-        line,
-        halts[0].what,
-        `${halts[0].says} Say why the visits by ${METHOD_WORDS[method]} stand all the same.`,
-        'stands',
-      );
+    if (halts.length && !said) problem(line, halts[0].what, `${halts[0].says} Say why the visit stands all the same.`, 'stands');
     const content: VisitContent = {
       siteId: site.id,
       startedAt: line.at,

@@ -111,7 +111,7 @@ export async function read(request: ReadRequest, onProgress: (share: number) => 
     wrongLines: new Set(wrong.map(({ line }) => line)).size,
     problems: wrong.slice(0, TOLD),
     words: wordsOf(wrong),
-    sample: sampleOf(gathered, lines, guide),
+    sample: sampleOf(gathered, request),
     notUnderstood: [
       ...table.columns.filter((column) => column && !used.has(column)).map((column) => `Column “${column}”`),
       ...notUnderstood,
@@ -170,19 +170,18 @@ function wordsOf(problems: readonly LineProblem[]): ImportTried['words'] {
   return [...words.values()].sort((a, b) => b.n - a.n).slice(0, TOLD);
 }
 
-function sampleOf(
-  { captures, visits, sites }: Gathered,
-  lines: readonly { line: number }[],
-  guide?: Guide,
-): ImportTried['sample'] {
+/** The first captures of the file, in words. */
+function sampleOf({ captures, lines, visits, sites }: Gathered, { sites: known, guide }: ReadRequest): ImportTried['sample'] {
   const visit = new Map<string, VisitContent>(visits);
-  const site = new Map<string, SiteContent>(sites);
-  return captures.slice(0, SAMPLE).map(([, capture], i) => {
-    const at = visit.get(capture.visitId);
-    const taxon = guide?.taxa.find(({ id }) => id === capture.taxon);
-    return {
-      line: lines[i]?.line ?? 0,
-      says: [
+  const site = new Map<string, SiteContent>([...known.map(({ id, content }) => [id, content] as const), ...sites]);
+  return captures
+    .map(([, capture], i) => ({ line: lines[i], capture }))
+    .sort((a, b) => a.line - b.line)
+    .slice(0, SAMPLE)
+    .map(({ line, capture }) => {
+      const at = visit.get(capture.visitId);
+      const taxon = guide?.taxa.find(({ id }) => id === capture.taxon);
+      const says = [
         capture.at.slice(0, 10),
         at && site.get(at.siteId)?.name,
         CATCH_WORDS[capture.what],
@@ -192,9 +191,7 @@ function sampleOf(
         capture.sex,
         capture.mass && `${capture.mass} g`,
         capture.readings.length > 0 && `${capture.readings.length} measured`,
-      ]
-        .filter(Boolean)
-        .join(' · '),
-    };
-  });
+      ];
+      return { line, says: says.filter(Boolean).join(' · ') };
+    });
 }

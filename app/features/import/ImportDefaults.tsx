@@ -4,6 +4,7 @@ import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Picker } from '../../ui/Picker';
+import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 
 interface ImportDefaultsProps {
@@ -18,6 +19,9 @@ export function ImportDefaults({ how, guides, families, onChange }: ImportDefaul
   const says = (to: string) => how.columns?.some((one) => one.to === to) === true;
   return (
     <Card title="For all lines">
+      <Text size="small" strong quiet>
+        Guide whose names and characters they are
+      </Text>
       <Picker
         label="Guide whose names and characters they are"
         items={guides.map(({ id, title }) => ({ id, label: title }))}

@@ -8,7 +8,10 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 
+/** Kinds of faults, and of each the cells and lines, that are told. */
 const SHOWN = 20;
+const CELLS = 3;
+const LINES = 6;
 
 interface ImportLinesProps {
   tried: ImportTried;
@@ -20,20 +23,17 @@ interface ImportLinesProps {
 export function ImportLines({ tried, how, onChange }: ImportLinesProps) {
   const { problems, wrongLines } = tried;
   const leaveOut = how.leaveOut ?? [];
-  const asksWhy = problems.some(({ field }) => field === 'stands') || how.stands !== undefined;
-  const bare = problems.filter(({ of, cell }) => !of || !cell);
+  const groups = grouped(problems);
   return (
     <Card title="Lines with something wrong" aside={`${wrongLines}`}>
-      {asksWhy && (
-        <TextField
-          label="Why what a rule or a licence stands against is so all the same"
-          value={how.stands ?? ''}
-          onChangeText={(stands) => onChange({ stands: stands || undefined })}
-          maxLength={120}
-          placeholder="As it stands in the ringing book of those years"
-          hint="It is kept with each of them, with your name."
-        />
-      )}
+      <TextField
+        label="Why what a rule or a licence stands against is so all the same"
+        value={how.stands ?? ''}
+        onChangeText={(stands) => onChange({ stands: stands || undefined })}
+        maxLength={120}
+        placeholder="As it stands in the ringing book of those years"
+        hint="It is kept with each of them, with your name."
+      />
       <ChoiceGroup
         label="Lines that cannot be read"
         options={[
@@ -43,35 +43,60 @@ export function ImportLines({ tried, how, onChange }: ImportLinesProps) {
         chosen={[how.leaveWrong ? 'leave' : 'mend']}
         onChange={([one]) => onChange({ leaveWrong: one === 'leave' ? true : undefined })}
       />
-      {bare.slice(0, SHOWN).map((problem, i) => (
-        <View key={`${problem.line} ${problem.code} ${i}`} style={styles.row}>
-          <View style={styles.grow}>
-            <Text size="small">{problem.message}</Text>
-            {problem.column && (
+      {groups.slice(0, SHOWN).map(({ says, cells, lines }) => {
+        const gone = lines.every((line) => leaveOut.includes(line));
+        return (
+          <View key={says} style={styles.row}>
+            <View style={styles.grow}>
+              <Text size="small">{says}</Text>
               <Text size="small" quiet>
-                {`${problem.column}: ${problem.cell ? `“${problem.cell}”` : 'empty'}`}
+                {[sayLines(lines), cells.join(' · ')].filter(Boolean).join(' · ')}
               </Text>
-            )}
+            </View>
+            <Button
+              small
+              kind="quiet"
+              label={gone ? 'Left out' : 'Leave out'}
+              hint={`${gone ? 'Left out' : 'Leave out'}: ${sayLines(lines)}`}
+              onPress={() =>
+                onChange({
+                  leaveOut: gone ? leaveOut.filter((line) => !lines.includes(line)) : [...new Set([...leaveOut, ...lines])],
+                })
+              }
+            />
           </View>
-          <Button
-            small
-            kind="quiet"
-            label={leaveOut.includes(problem.line) ? 'Left out' : 'Leave out'}
-            hint={`${leaveOut.includes(problem.line) ? 'Left out' : 'Leave out'}: line ${problem.line}`}
-            onPress={() =>
-              onChange({
-                leaveOut: leaveOut.includes(problem.line)
-                  ? leaveOut.filter((line) => line !== problem.line)
-                  : [...leaveOut, problem.line],
-              })
-            }
-          />
-        </View>
-      ))}
-      {bare.length > SHOWN && <Text size="small" quiet>{`and ${bare.length - SHOWN} more, of which these are the first`}</Text>}
+        );
+      })}
+      {groups.length > SHOWN && <Text size="small" quiet>{`and ${groups.length - SHOWN} more kinds of faults`}</Text>}
     </Card>
   );
 }
+
+interface Group {
+  says: string;
+  cells: string[];
+  lines: number[];
+}
+
+/** What is wrong in the same words, together; words that are not understood are said for themselves. */
+function grouped(problems: ImportTried['problems']): Group[] {
+  const groups = new Map<string, Group>();
+  for (const { message, line, column, cell, of } of problems) {
+    if (of && cell && of !== 'day') continue;
+    const says = message.replace(/^Line \d+: /, '');
+    const group = groups.get(says) ?? { says: says[0].toUpperCase() + says.slice(1), cells: [], lines: [] };
+    if (!group.lines.includes(line)) group.lines.push(line);
+    const told = column && cell ? `${column}: “${cell}”` : '';
+    if (told && !group.cells.includes(told) && group.cells.length < CELLS) group.cells.push(told);
+    groups.set(says, group);
+  }
+  return [...groups.values()].sort((a, b) => b.lines.length - a.lines.length);
+}
+
+const sayLines = (lines: readonly number[]): string =>
+  lines.length === 1
+    ? `line ${lines[0]}`
+    : `lines ${lines.slice(0, LINES).join(', ')}${lines.length > LINES ? ` and ${lines.length - LINES} more` : ''}`;
 
 const styles = StyleSheet.create({
   row: {

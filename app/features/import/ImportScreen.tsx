@@ -12,6 +12,7 @@ import { Screen } from '../../ui/Screen';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
+import { inWords } from '../field/words';
 import { useField } from '../field/useField';
 import { useGuide, useGuides } from '../records/useGuide';
 import { ImportColumns } from './ImportColumns';
@@ -32,7 +33,7 @@ export function ImportScreen() {
   const error = trying.error ?? reading.error;
   const working = trying.running || reading.running;
   return (
-    <Screen widest={860} foot={<Foot importing={importing} />}>
+    <Screen widest={860} foot={footOf(importing)}>
       <PageHeading>Earlier years</PageHeading>
       <Text quiet>
         A table of captures as CSV, or a Darwin Core archive. It is tried first: nothing is stored until you have seen how it was
@@ -64,7 +65,7 @@ export function ImportScreen() {
       )}
       {tried && how && !reading.result && (
         <>
-          {tried.words.length > 0 && (
+          {(tried.words.length > 0 || (how.words?.length ?? 0) > 0) && (
             <ImportWords
               words={tried.words}
               said={how.words ?? []}
@@ -93,10 +94,10 @@ export function ImportScreen() {
 function Understood({ tried }: { tried: ImportTried }) {
   const { captures, visits, sites, there, leftOut, rows, sample, notUnderstood, encoding } = tried;
   const sums = [
-    `${rows} rows`,
-    `${captures} captures`,
-    `${visits} visits`,
-    sites ? `${sites} new sites` : 'at sites that are there',
+    inWords(rows, 'row'),
+    inWords(captures, 'capture'),
+    inWords(visits, 'visit'),
+    sites ? inWords(sites, 'new site') : 'at sites that are there',
     there && `${there} are in the station already`,
     leftOut && `${leftOut} lines are left out`,
     encoding === 'windows-1252' && 'read as Latin-1',
@@ -147,12 +148,11 @@ function Read({ importing: { reading, clear } }: { importing: Importing }) {
 }
 
 /** The one thing to do next. */
-function Foot({ importing }: { importing: Importing }) {
-  const { tried, changed, trying, reading, sent, stop, again } = importing;
+function footOf({ tried, changed, trying, reading, sent, stop, again }: Importing) {
   if (sent !== undefined && sent < 1) return <WorkProgress what="Sending the file" share={sent} onCancel={stop} />;
   if (trying.running) return <WorkProgress what="Trying it" share={trying.progress} onCancel={stop} />;
   if (reading.running) return <WorkProgress what="Reading it in" share={reading.progress} onCancel={() => reading.cancel()} />;
-  if (!tried || reading.result) return null;
+  if (!tried || reading.result) return undefined;
   if (changed)
     return (
       <View style={styles.foot}>
@@ -174,7 +174,7 @@ function Foot({ importing }: { importing: Importing }) {
       </Text>
       <Button
         kind="main"
-        label={`Read in ${tried.captures} captures`}
+        label={`Read in ${inWords(tried.captures, 'capture')}`}
         disabled={!ready}
         onPress={() => reading.begin(tried.id)}
       />

@@ -37,7 +37,7 @@ export function ImportWords({ words, said, guide, family, families, onChange }: 
       ...(to === undefined || to === '' ? [] : [{ of, from, to }]),
     ]);
   return (
-    <Card title="Words that are not understood" aside={`${words.length}`}>
+    <Card title="What words mean" aside={words.length ? `${words.length} not understood` : undefined}>
       {words.slice(0, SHOWN).map((word) => (
         <View key={`${word.of} ${word.from}`} style={styles.word}>
           <Text strong>{`“${word.from}”`}</Text>
@@ -53,6 +53,20 @@ export function ImportWords({ words, said, guide, family, families, onChange }: 
           />
         </View>
       ))}
+      {said
+        .filter(({ of, from }) => !words.some((word) => word.of === of && word.from === from))
+        .map(({ of, from, to }) => (
+          <View key={`${of} ${from} said`} style={styles.said}>
+            <Text size="small" style={styles.grow}>{`“${from}” is said to mean “${to}”`}</Text>
+            <Button
+              small
+              kind="quiet"
+              label="Forget"
+              hint={`Forget what ${from} means`}
+              onPress={() => mean({ of, from, n: 0 }, undefined)}
+            />
+          </View>
+        ))}
       {words.length > SHOWN && <Text size="small" quiet>{`and ${words.length - SHOWN} more`}</Text>}
     </Card>
   );
@@ -122,5 +136,7 @@ function KindMeaning({ word, to, guide, onChange }: MeaningProps & { guide: Guid
 
 const styles = StyleSheet.create({
   word: { gap: space.xs, borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
+  said: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  grow: { flex: 1, minWidth: 0 },
   kind: { gap: space.xs, alignItems: 'flex-start' },
 });
