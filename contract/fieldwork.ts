@@ -10,6 +10,7 @@ import {
 } from '@plesion/core/fieldwork/schema';
 import { Day } from '@plesion/core/observation/schema';
 import { z } from 'zod';
+import { OfficeRecovery } from './office';
 
 /** What a client writes beside the content: the version it last saw, 0 for a new one. */
 const head = { version: z.number().int().min(0), hidden: z.boolean() };
@@ -91,6 +92,8 @@ export const MarkHistory = z.object({
   captures: z.array(Capture),
   visits: z.array(Visit),
   sites: z.array(Site),
+  /** What a ringing office told of it. */
+  recoveries: z.array(OfficeRecovery),
 });
 export type MarkHistory = z.output<typeof MarkHistory>;
 

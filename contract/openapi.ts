@@ -10,6 +10,7 @@ import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
 import * as fieldwork from './fieldwork';
 import * as imported from './import';
+import * as office from './office';
 import * as wire from './schemas';
 
 type Json = Record<string, unknown>;
@@ -33,10 +34,19 @@ function componentsOf() {
     used.add(free);
     registry.add(schema, { id: free });
   };
-  for (const room of [guide, observation, evidence, keys, specimen, compare, fieldworkShapes, wire, fieldwork, imported] as Record<
-    string,
-    unknown
-  >[]) {
+  for (const room of [
+    guide,
+    observation,
+    evidence,
+    keys,
+    specimen,
+    compare,
+    fieldworkShapes,
+    wire,
+    fieldwork,
+    imported,
+    office,
+  ] as Record<string, unknown>[]) {
     for (const [id, schema] of Object.entries(room)) {
       if (/^[A-Z]/.test(id) && schema instanceof z.ZodType) name(schema, id);
     }

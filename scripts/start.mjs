@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { needClient, webRoot } from './lib/client.mjs';
+import { startOffice } from './lib/office.mjs';
 import { needPackages } from './lib/packages.mjs';
 import { dataFolder, startPostgres } from './lib/postgres.mjs';
 import { child } from './lib/run.mjs';
@@ -43,15 +44,18 @@ await main(async () => {
   const folder = dataFolder();
   mkdirSync(folder, { recursive: true });
   const database = process.env.DATABASE_URL ? undefined : await startPostgres(join(folder, 'postgres'));
+  const office = process.env.OFFICE_URL ? undefined : await startOffice(folder);
   const env = {
     NODE_ENV: 'production',
     PORT: String(port),
     WEB_ROOT: webRoot,
     SESSION_SECRET: sessionSecret(folder),
     FILES_FOLDER: process.env.FILES_FOLDER ?? join(folder, 'files'),
+    OFFICE_URL: process.env.OFFICE_URL ?? office.url,
     DATABASE_URL: process.env.DATABASE_URL ?? (await database.ensure('plesion')),
   };
   const code = await keepUp(() => child(process.execPath, ['--import', 'tsx', 'server/main.ts'], { env }), database);
+  office?.stop();
   database?.stop();
   if (code === undefined) say('\nStopped.');
   process.exit(code ?? 0);

@@ -26,6 +26,7 @@ import { jobRoutes } from './jobs/routes';
 import { keyRoutes } from './keys/routes';
 import { learnRoutes } from './learn/routes';
 import { lotRoutes } from './lots/routes';
+import { officeRoutes } from './office/routes';
 import { pageRoutes } from './page/routes';
 import type { Parts } from './parts';
 import { photoRoutes } from './photos/routes';
@@ -53,7 +54,7 @@ export interface Surroundings {
 
 /** The whole server, without a port: tests and the real start put it on one. */
 export function createApp(
-  { orm, pool, files, uploads, weighing, paging, camera }: Omit<Parts, 'close'>,
+  { orm, pool, files, uploads, office, weighing, paging, camera }: Omit<Parts, 'close'>,
   { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy, quotas = USUAL_QUOTAS }: Surroundings,
 ): Express {
   const app = express();
@@ -115,6 +116,7 @@ export function createApp(
   individualRoutes(api, em);
   fieldworkRoutes(api, em);
   importRoutes(api, em, files);
+  officeRoutes(api, em, office);
   measurementRoutes(api, em);
   changeRoutes(api, em);
   jobRoutes(api, em);

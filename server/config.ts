@@ -19,6 +19,8 @@ export interface Config {
   trustProxy?: number | string;
   /** The most that one station may have. */
   quotas: Quotas;
+  /** Address of the ringing office that stations report to; there is none where absent. */
+  officeUrl?: string;
   /** Where Prometheus may read; nothing is measured when absent. */
   metricsPort?: number;
 }
@@ -41,7 +43,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     production: env.NODE_ENV === 'production',
     metricsPort: env.METRICS_PORT === undefined ? undefined : portOf('METRICS_PORT', env.METRICS_PORT),
     quotas: quotasOf(env),
-    publicUrl: publicUrl(env.PUBLIC_URL),
+    publicUrl: addressIn('PUBLIC_URL', env.PUBLIC_URL),
+    officeUrl: addressIn('OFFICE_URL', env.OFFICE_URL),
     trustProxy: env.TRUST_PROXY === undefined || !/^\d+$/.test(env.TRUST_PROXY) ? env.TRUST_PROXY : Number(env.TRUST_PROXY),
   };
 }
@@ -72,9 +75,9 @@ function portOf(name: string, given: string): number {
   return port;
 }
 
-function publicUrl(given: string | undefined): string | undefined {
+function addressIn(name: string, given: string | undefined): string | undefined {
   if (given === undefined || given === '') return undefined;
   if (!URL.canParse(given) || !/^https?:$/.test(new URL(given).protocol))
-    throw new Error(`PUBLIC_URL is “${given}”; it must be an address such as https://plesion.example.org.`);
+    throw new Error(`${name} is “${given}”; it must be an address such as https://plesion.example.org.`);
   return given;
 }

@@ -17,6 +17,8 @@ import { openImportPool } from './import/pool';
 import { importRecordsKind, tryImportKind } from './import/work';
 import { openLearnPool } from './learn/pool';
 import { learnKind } from './learn/service';
+import { type Office, officeAt } from './office/office';
+import { openSender } from './office/sender';
 import { type Quotas, USUAL_QUOTAS } from './station/quota';
 import { type CameraPool, openCameraPool } from './camera/pool';
 import { openPagePool, type PagePool } from './page/pool';
@@ -29,6 +31,8 @@ export interface Parts {
   files: FileStore;
   /** Folder of what is sent piece by piece and has not arrived whole. */
   uploads: string;
+  /** The ringing office that stations report to. */
+  office?: Office;
   weighing: AnalysisPool;
   paging: PagePool;
   camera: CameraPool;
@@ -42,6 +46,7 @@ interface Settings {
   /** Of this Plesion. */
   version: string;
   quotas?: Quotas;
+  officeUrl?: string;
   /** Threads that weigh. */
   threads?: number;
   /** Does this process do long work too? */
@@ -80,16 +85,19 @@ export async function openParts(settings: Settings): Promise<Parts> {
         quotas,
       )
     : undefined;
+  const office = settings.officeUrl === undefined ? undefined : officeAt(settings.officeUrl);
+  const sender = works && office ? openSender(() => orm.em.fork(), office, log) : undefined;
   return {
     orm,
     pool,
     files,
     uploads,
+    office,
     weighing,
     paging,
     camera,
     async close() {
-      await worker?.close();
+      await Promise.all([worker?.close(), sender?.close()]);
       await Promise.allSettled([
         weighing.close(),
         learning.close(),

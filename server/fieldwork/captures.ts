@@ -14,6 +14,7 @@ import { CaptureEntity, SheetEntity, SiteEntity, VisitEntity } from '../database
 import type { Em } from '../database/orm';
 import { guideNamed } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
+import { recoveriesOf } from '../office/service';
 import { checkPhotos } from '../photos/service';
 import { findRecord, type Writer } from '../records/write';
 import { checkAgainst } from '../standing/service';
@@ -71,6 +72,7 @@ export async function historyOf(em: Em, stationId: string, mark: string): Promis
     captures: captures.map(wireOf<CaptureWrite>),
     visits: visits.map(wireOf<VisitWrite>),
     sites: sites.map(wireOf<SiteWrite>),
+    recoveries: await recoveriesOf(em, stationId, mark),
   };
 }
 

@@ -14,10 +14,11 @@ interface TestSettings {
   /** Does it do long work? */
   works?: boolean;
   quotas?: Quotas;
+  officeUrl?: string;
 }
 
 /** A server on a database of its own, made from nothing and dropped at the end. */
-export async function openTestServer({ through = async (url) => url, works = false, quotas }: TestSettings = {}) {
+export async function openTestServer({ through = async (url) => url, works = false, quotas, officeUrl }: TestSettings = {}) {
   const place = await openPlace('test');
   const url = await through(place.database);
   const log = openLog('silent');
@@ -27,6 +28,7 @@ export async function openTestServer({ through = async (url) => url, works = fal
     log,
     version: 'test',
     quotas,
+    officeUrl,
     threads: 1,
     works,
   });
