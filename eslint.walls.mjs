@@ -55,6 +55,7 @@ const features = {
   specimen: ['analysis', 'compare', 'guides', 'judgement', 'keys', 'measure', 'photos', 'plates', 'records', 'session'],
   field: ['photos', 'plates', 'reading', 'records', 'session'],
   import: ['field', 'records', 'session'],
+  office: ['field', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],

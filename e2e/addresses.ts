@@ -38,6 +38,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/strings',
       '/field/sheet',
       '/field/import',
+      '/field/office',
       '/field/sums',
       '/field/lists',
       '/field/counts',

@@ -1,5 +1,6 @@
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { child } from './run.mjs';
 
 /** Milliseconds before an office that stopped is started again. */
@@ -24,7 +25,7 @@ export async function startOffice(folder) {
   const start = () => {
     if (stopped) return;
     office = child(process.execPath, ['--import', 'tsx', 'server/officeStandIn/main.ts'], { env });
-    office.on('exit', () => setTimeout(start, AGAIN).unref());
+    office.on('exit', () => void pause(AGAIN).then(start));
   };
   start();
   return {

@@ -9,20 +9,21 @@ import express, { type Express } from 'express';
 interface Kept {
   files: Record<string, { sha256: string; receipt: OfficeReceipt }>;
   rings: Record<string, { station: string; file: string }>;
-  recoveries: (Recovery & { station: string })[];
+  /** By the station that put the ring on. */
+  recoveries: Record<string, Recovery[]>;
 }
 
 const MOST = '32mb';
 /** Of so many rings one is found. */
 const FOUND = 31;
-const FINDERS = ['Ysolt Marrack', 'Denzil Carne', 'the warden of Outer Skerry', 'Perran and Wenna Hocking'];
+const FINDERS = ['Ysol Tarrin', 'Odden Vael', 'the warden of Outer Skerry', 'two children of Kelder'];
 const WAYS = [
   'found dead on a strand',
   'ring read through a telescope',
   'taken and let go by another station',
   'found by a cat’s owner',
 ];
-const PLACES = ['Far Narrows', 'Kelder Sands', 'Morvah Light', 'the lagoon of Ennor'];
+const PLACES = ['Far Narrows', 'Kelder Sands', 'Morrin Light', 'the Inner Lagoon'];
 
 /**
  * A ringing office that stands in for a real one: it takes a season's file, answers with a receipt and errors by line,
@@ -34,7 +35,7 @@ const PLACES = ['Far Narrows', 'Kelder Sands', 'Morvah Light', 'the lagoon of En
 export function openOffice(path: string, today: () => string): Express {
   const kept: Kept = existsSync(path)
     ? (JSON.parse(readFileSync(path, 'utf8')) as Kept)
-    : { files: {}, rings: {}, recoveries: [] };
+    : { files: {}, rings: {}, recoveries: {} };
   const keep = () => {
     writeFileSync(`${path}.new`, JSON.stringify(kept), { mode: 0o600 });
     renameSync(`${path}.new`, path);
@@ -60,11 +61,8 @@ export function openOffice(path: string, today: () => string): Express {
     response.json(kept.files[id].receipt);
   });
   app.get('/recoveries', (request, response) => {
-    const station = request.get('x-station');
     response.json({
-      recoveries: kept.recoveries
-        .filter((one) => one.station === station && one.foundOn <= today())
-        .map(({ station: _, ...one }) => one),
+      recoveries: (kept.recoveries[request.get('x-station') ?? ''] ?? []).filter(({ foundOn }) => foundOn <= today()),
     });
   });
   return app;
@@ -103,7 +101,7 @@ function take(kept: Kept, sent: { id: string; station: string; text: string; tod
     if (row.what !== 'ringed') continue;
     kept.rings[ring!] = { station, file: id };
     const recovery = recoveryOf(ring!, row);
-    if (recovery) kept.recoveries.push({ ...recovery, station });
+    if (recovery) (kept.recoveries[station] ??= []).push(recovery);
   }
   const number = String(Object.keys(kept.files).length + 1).padStart(5, '0');
   return { receipt: `${today.slice(0, 4)}-${number}`, rows: rows.length, taken: rows.length - errors.length, errors };

@@ -94,12 +94,13 @@ function FieldDay({ field }: { field: Field }) {
             ))}
             {view.sites.length === 0 && <Text quiet>No site yet: a visit is made to one.</Text>}
           </Card>
-          <Card title="Counts, lists and sums">
+          <Card title="Counts, lists, reports">
             <View style={styles.buttons}>
               <Button small label="Counts" onPress={() => router.push('/field/counts')} />
               <Button small label="Lists" onPress={() => router.push('/field/lists')} />
               <Button small label="How many are there" onPress={() => router.push('/field/sums')} />
-              <Button small label="Earlier years" hint="Read in earlier years" onPress={() => router.push('/field/import')} />
+              <Button small label="Ringing office" onPress={() => router.push('/field/office')} />
+              <Button small label="Earlier years" onPress={() => router.push('/field/import')} />
               <Button small label="The catch sheet" onPress={() => router.push('/field/sheet')} />
               <DownloadButton
                 label="Darwin Core archive"

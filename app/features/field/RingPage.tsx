@@ -1,14 +1,5 @@
 import type { Capture, MarkHistory } from '@plesion/contract';
-import {
-  ageNow,
-  calendarDays,
-  CATCH_WORDS,
-  contradictions,
-  legs,
-  type Position,
-  readBack,
-  windOf,
-} from '@plesion/core/fieldwork';
+import { ageNow, calendarDays, CATCH_WORDS, contradictions, legs, type Position, readBack } from '@plesion/core/fieldwork';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
@@ -28,8 +19,9 @@ import { Against } from './Against';
 import { ConditionOf } from './ConditionOf';
 import { WeightsChart } from './lazyCharts';
 import { type Field, useField } from './useField';
+import { RecoveryRow } from './RecoveryRow';
 import { useHistory } from './useHistory';
-import { inWords, kindName } from './words';
+import { inWords, kindName, sayWay } from './words';
 
 /** An individual by its ring: who it is, where it was, how old it is at least, and what does not go together. */
 export function RingPage({ mark }: { mark: string }) {
@@ -128,15 +120,7 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
               </Text>
               {way && (
                 <Text size="small" quiet>
-                  {[
-                    `${inWords(way.days, 'day')} at liberty`,
-                    way.km !== undefined &&
-                      way.km > 0.05 &&
-                      `${way.km < 10 ? way.km.toFixed(1) : Math.round(way.km)} km ${way.bearing === undefined ? '' : windOf(way.bearing)}`.trim(),
-                    way.km !== undefined && way.km <= 0.05 && 'at the same place',
-                  ]
-                    .filter(Boolean)
-                    .join(' · ')}
+                  {sayWay(way)}
                 </Text>
               )}
               {one.followUp && !one.followUp.done && (
@@ -149,6 +133,13 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
           );
         })}
       </Card>
+      {history.recoveries.length > 0 && (
+        <Card title="Told by the ringing office">
+          {history.recoveries.map((one) => (
+            <RecoveryRow key={one.id} recovery={one} />
+          ))}
+        </Card>
+      )}
       <FollowUps captures={history.captures} />
       <Weights seen={seen} />
       {last.taxon && <ConditionOf taxon={last.taxon} own={seen} />}

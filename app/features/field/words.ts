@@ -1,4 +1,5 @@
 import type { CaptureWrite } from '@plesion/contract';
+import { windOf } from '@plesion/core/fieldwork';
 import { formsOf, type Guide } from '@plesion/core/guide';
 
 /** What a kind is called in the hand: its vernacular, else its name. */
@@ -22,3 +23,17 @@ export const kindsOf = (guide: Guide) => {
 };
 
 export const inWords = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+
+/** Days at liberty, how far and which way, in words. */
+export function sayWay({ days, km, bearing }: { days: number; km?: number; bearing?: number }): string {
+  const far =
+    km === undefined
+      ? undefined
+      : km <= NEAR_KM
+        ? 'at the same place'
+        : [km < 10 ? km.toFixed(1) : Math.round(km), 'km', bearing !== undefined && windOf(bearing)].filter(Boolean).join(' ');
+  return [`${inWords(days, 'day')} at liberty`, far].filter(Boolean).join(' · ');
+}
+
+/** Nearer than this is the same place: what a fix is off by. */
+const NEAR_KM = 0.05;

@@ -1,0 +1,5 @@
+import { OfficeScreen } from '../../features/office/OfficeScreen';
+
+export default function Route() {
+  return <OfficeScreen />;
+}
