@@ -5,6 +5,7 @@ export { conflictOf } from './conflict';
 export type { Endpoint, EndpointName, Endpoints } from './endpoints';
 export type * from './fieldwork';
 export type * from './import';
+export type * from './map';
 export type * from './office';
 export { lenient } from './lenient';
 export { sameContent } from './sameContent';

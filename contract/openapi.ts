@@ -10,6 +10,7 @@ import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
 import * as fieldwork from './fieldwork';
 import * as imported from './import';
+import * as map from './map';
 import * as office from './office';
 import * as wire from './schemas';
 
@@ -45,6 +46,7 @@ function componentsOf() {
     wire,
     fieldwork,
     imported,
+    map,
     office,
   ] as Record<string, unknown>[]) {
     for (const [id, schema] of Object.entries(room)) {

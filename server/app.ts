@@ -21,6 +21,7 @@ import { logRequests } from './observe/requests';
 import { bind } from './http/route';
 import { importRoutes } from './import/routes';
 import { individualRoutes } from './individuals/routes';
+import { mapRoutes } from './map/routes';
 import { measurementRoutes } from './measure/routes';
 import { jobRoutes } from './jobs/routes';
 import { keyRoutes } from './keys/routes';
@@ -117,6 +118,7 @@ export function createApp(
   fieldworkRoutes(api, em);
   importRoutes(api, em, files);
   officeRoutes(api, em, office);
+  mapRoutes(api, em);
   measurementRoutes(api, em);
   changeRoutes(api, em);
   jobRoutes(api, em);

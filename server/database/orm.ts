@@ -19,6 +19,7 @@ import { Migration20261206000000 } from './migrations/Migration20261206000000';
 import { Migration20261207000000 } from './migrations/Migration20261207000000';
 import { Migration20261208000000 } from './migrations/Migration20261208000000';
 import { Migration20261209000000 } from './migrations/Migration20261209000000';
+import { Migration20261210000000 } from './migrations/Migration20261210000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -37,6 +38,7 @@ const MIGRATIONS = [
   Migration20261207000000,
   Migration20261208000000,
   Migration20261209000000,
+  Migration20261210000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -2,7 +2,7 @@ import type { PixelPoint } from '@plesion/core/measure';
 import type { RefObject } from 'react';
 import { tableKey } from '../measure/tableKeys';
 import { useKeys } from '../measure/useKeys';
-import { usePointers } from '../measure/usePointers';
+import { usePointers } from '../../lib/usePointers';
 import { fit, moved, pinched, type Size, type View, wheeled, zoomAt } from '../measure/view';
 
 /** So far the arrows move what is seen, in pixels of the screen; ten of it with Shift. */

@@ -9,7 +9,7 @@ import { pointsOf, type Step } from './steps';
 import { heldPoint, type Held, nearest, type Table } from './table';
 import { tableKey, type TableKey } from './tableKeys';
 import { useKeys } from './useKeys';
-import { usePointers } from './usePointers';
+import { usePointers } from '../../lib/usePointers';
 import { ZoomButtons } from './ZoomButtons';
 import {
   fit,
