@@ -56,6 +56,7 @@ const features = {
   field: ['photos', 'plates', 'reading', 'records', 'session'],
   import: ['field', 'records', 'session'],
   office: ['field', 'records', 'session'],
+  map: ['field', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],

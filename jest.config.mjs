@@ -41,6 +41,8 @@ export default {
       displayName: 'app',
       preset: 'jest-expo',
       transform: {
+        // The map's projections come as modules only.
+        '/node_modules/d3-[a-z]+/.+\\.m?js$': ['@swc/jest', { module: { type: 'commonjs' } }],
         '^(?!.*/node_modules/).+\\.tsx?$': [
           '@swc/jest',
           {
@@ -63,7 +65,7 @@ export default {
         '^@plesion/([a-z]+)$': '<rootDir>/../$1/index.ts',
       },
       transformIgnorePatterns: [
-        '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|uuid)[^/]*/)',
+        '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|uuid|d3-geo|d3-array|internmap|supercluster|kdbush)[^/]*/)',
         '/node_modules/react-native-reanimated/plugin/',
       ],
     },

@@ -38,6 +38,8 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/strings',
       '/field/sheet',
       '/field/import',
+      '/field/map',
+      `/field/map?ring=${encodeURIComponent(ringed.mark!)}`,
       '/field/office',
       '/field/sums',
       '/field/lists',

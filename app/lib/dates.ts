@@ -8,6 +8,8 @@ const STYLES = {
   weekday: { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
   /** 12 May 2026, 14:05 */
   minute: { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' },
+  /** May 2026 */
+  month: { month: 'short', year: 'numeric' },
   /** 14:05 */
   clock: { hour: '2-digit', minute: '2-digit' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;

@@ -1,5 +1,6 @@
 import type { Capture, MarkHistory } from '@plesion/contract';
 import { ageNow, calendarDays, CATCH_WORDS, contradictions, legs, type Position, readBack } from '@plesion/core/fieldwork';
+import { useRouter } from 'expo-router';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
@@ -57,6 +58,7 @@ interface Seen extends Capture {
 }
 
 function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
+  const router = useRouter();
   const visits = new Map(history.visits.map((visit) => [visit.id, visit]));
   const sites = new Map(history.sites.map((site) => [site.id, site]));
   const seen: Seen[] = history.captures.map((capture) => {
@@ -100,7 +102,12 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
           later={history.captures.find(({ id }) => id === one.between[1])!}
         />
       ))}
-      <Card title="Captures">
+      <Card
+        title="Captures"
+        aside={
+          <Button small label="On the map" onPress={() => router.push(`/field/map?ring=${encodeURIComponent(history.mark)}`)} />
+        }
+      >
         {[...seen].reverse().map((one) => {
           const way = ways.find(({ to }) => to === one.id);
           return (

@@ -1,4 +1,6 @@
 import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
@@ -22,6 +24,11 @@ export function SituationScreen({ id }: { id: string }) {
   return (
     <Screen widest={720}>
       <PageHeading>Situation</PageHeading>
+      {state.content.situation.latitude !== undefined && state.content.situation.longitude !== undefined && (
+        <View style={styles.line}>
+          <Button small label="On the map" onPress={() => router.push(`/field/map?specimen=${id}`)} />
+        </View>
+      )}
       <SituationForm
         about={id}
         guide={guide.data?.guide}
@@ -40,3 +47,5 @@ export function SituationScreen({ id }: { id: string }) {
     </Screen>
   );
 }
+
+const styles = StyleSheet.create({ line: { flexDirection: 'row' } });

@@ -1,0 +1,5 @@
+import { MapScreen } from '../../features/map/MapScreen';
+
+export default function Route() {
+  return <MapScreen />;
+}

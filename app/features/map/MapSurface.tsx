@@ -1,0 +1,111 @@
+import type { BaseMap } from '@plesion/contract';
+import { useMemo, useRef, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { usePointers } from '../../lib/usePointers';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import type { Cluster } from './clusters';
+import { enlarged, moved, type Pixel, projectionOf, type Sight, sightOf, wholeOf, zoomOf } from './ground';
+import { Ground } from './Ground';
+import { Marks, radiusOf } from './Marks';
+import type { Way } from './ways';
+
+interface MapSurfaceProps {
+  map: BaseMap;
+  clustersAt: (zoom: number) => Cluster[];
+  chosen?: string;
+  onChoose: (cluster: Cluster | undefined) => void;
+  ways: readonly Way[];
+  here?: { longitude: number; latitude: number };
+  lit: ReadonlySet<string>;
+  height: number;
+  /** In words, for whoever does not see it. */
+  says: string;
+}
+
+const STEP = 1.6;
+const PAN = 60;
+/** Pixels that a finger may tremble and still touch. */
+const TREMBLE = 8;
+const REACH = 8;
+
+const KEYS: Record<string, Pixel> = { ArrowLeft: [PAN, 0], ArrowRight: [-PAN, 0], ArrowUp: [0, PAN], ArrowDown: [0, -PAN] };
+
+/** The page does not move under the finger that moves the map. */
+const GRABBED = { touchAction: 'none', cursor: 'grab' } as object;
+
+/** The ground with records on it: moved and enlarged by fingers, wheel, keys and buttons. */
+export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit, height, says }: MapSurfaceProps) {
+  const [width, setWidth] = useState(0);
+  const [sight, setSight] = useState<Sight>(() =>
+    sightOf(map, [...ways.flatMap(({ from, to }) => [from, to]), ...(here ? [here] : [])]),
+  );
+  const surface = useRef<HTMLElement>(null);
+  const begun = useRef<Pixel | undefined>(undefined);
+  const size = useMemo(() => ({ width, height }), [width, height]);
+  const projection = useMemo(() => (width ? projectionOf(map, size, sight) : undefined), [map, size, sight, width]);
+  const zoom = projection ? Math.round(zoomOf(projection)) : 0;
+  const clusters = useMemo(() => clustersAt(zoom), [clustersAt, zoom]);
+  const middle: Pixel = [width / 2, height / 2];
+  const nearer = (factor: number, at: Pixel) => setSight((now) => enlarged(map, size, now, factor, at));
+  const touch = ([x, y]: Pixel) => {
+    const spots = clusters.map((cluster) => {
+      const [cx, cy] = projection!([cluster.longitude, cluster.latitude]) ?? [-99, -99];
+      return { cluster, off: Math.hypot(cx - x, cy - y) - radiusOf(cluster.n) };
+    });
+    const [near] = spots.filter(({ off }) => off < REACH).sort((a, b) => a.off - b.off);
+    onChoose(near?.cluster);
+  };
+  usePointers(surface, {
+    onBegin: (at) => (begun.current = at),
+    onDrag: (at, by) => {
+      if (begun.current && Math.hypot(at[0] - begun.current[0], at[1] - begun.current[1]) > TREMBLE) begun.current = undefined;
+      setSight((now) => moved(map, size, now, by));
+    },
+    onEnd: (at, cancelled) => {
+      if (begun.current && !cancelled) touch(at);
+      begun.current = undefined;
+    },
+    onPinch: (factor, about, by) => setSight((now) => enlarged(map, size, moved(map, size, now, by), factor, about)),
+    onWheel: ([, dy], at) => nearer(Math.exp(-dy / 400), at),
+  });
+  const press = (event: { key: string; preventDefault: () => void }) => {
+    const by = KEYS[event.key];
+    if (by) setSight((now) => moved(map, size, now, by));
+    else if (event.key === '+' || event.key === '=') nearer(STEP, middle);
+    else if (event.key === '-') nearer(1 / STEP, middle);
+    else if (event.key === '0') setSight(wholeOf(map));
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <View style={[styles.frame, { height }]} onLayout={({ nativeEvent }) => setWidth(Math.floor(nativeEvent.layout.width))}>
+      <View
+        ref={surface as never}
+        role="img"
+        aria-label={says}
+        tabIndex={0}
+        style={[styles.surface, GRABBED]}
+        {...({ onKeyDown: press } as object)}
+      >
+        {projection && (
+          <>
+            <Ground map={map} projection={projection} size={size} lit={lit} />
+            <Marks projection={projection} size={size} clusters={clusters} chosen={chosen} ways={ways} here={here} />
+          </>
+        )}
+      </View>
+      <View style={styles.zoom}>
+        <Button small label="−" hint="Farther" onPress={() => nearer(1 / STEP, middle)} />
+        <Button small label="+" hint="Nearer" onPress={() => nearer(STEP, middle)} />
+        <Button small label="All" hint="All of the map" onPress={() => setSight(wholeOf(map))} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  frame: { borderRadius: radius.l, overflow: 'hidden', borderWidth: 1, borderColor: colour.hairline },
+  surface: { ...StyleSheet.absoluteFill, outlineOffset: -3 },
+  zoom: { position: 'absolute', right: space.s, bottom: space.s, flexDirection: 'row', gap: space.xs },
+});
