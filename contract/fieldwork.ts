@@ -3,6 +3,7 @@ import {
   CaptureContent,
   CountContent,
   Mark,
+  NaturalMark,
   SheetContent,
   SiteContent,
   StringContent,
@@ -70,6 +71,29 @@ export const Sheet = SheetWrite.safeExtend(kept);
 export type Sheet = z.output<typeof Sheet>;
 export const SheetList = z.object({ sheets: z.array(Sheet) });
 
+/** An animal with natural marks, as it was met last: by its ring, or as a capture alone. */
+export const MarkedAnimal = z.object({
+  captureId: z.uuid(),
+  mark: Mark.optional(),
+  at: z.iso.datetime({ offset: true }),
+  guideId: z.uuid().optional(),
+  taxon: z.string().optional(),
+  name: z.string().optional(),
+  naturalMarks: z.array(NaturalMark),
+});
+export type MarkedAnimal = z.output<typeof MarkedAnimal>;
+export const MarkedAnimals = z.object({ animals: z.array(MarkedAnimal) });
+export const MarkedQuery = z.strictObject({
+  /** Words that are all in what was said of a mark. */
+  words: z.string().trim().min(1).max(200).optional(),
+  guideId: z.uuid().optional(),
+  /** Where on the plate of a view, the nearest first. */
+  view: z.string().min(1).max(80).optional(),
+  x: z.coerce.number().min(0).max(1).optional(),
+  y: z.coerce.number().min(0).max(1).optional(),
+});
+export type MarkedQuery = z.output<typeof MarkedQuery>;
+
 const hidden = z.enum(['yes']).optional();
 export const FieldQuery = z.strictObject({ hidden });
 export const VisitQuery = z.strictObject({ siteId: z.uuid().optional(), hidden });
@@ -92,6 +116,8 @@ export const MarkHistory = z.object({
   captures: z.array(Capture),
   visits: z.array(Visit),
   sites: z.array(Site),
+  /** Captures of those that it raised, as far as that was told. */
+  young: z.array(Capture),
   /** What a ringing office told of it. */
   recoveries: z.array(OfficeRecovery),
 });

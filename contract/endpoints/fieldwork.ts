@@ -21,6 +21,8 @@ import {
   LibertyAnswer,
   LibertyRequest,
   ListedRecords,
+  MarkedAnimals,
+  MarkedQuery,
   MarkHistory,
   RatioAnswer,
   RatioRequest,
@@ -102,6 +104,13 @@ export const fieldworkEndpoints = {
     summary: 'Every capture of the bearer of a mark, in order of time.',
     params: z.strictObject({ mark: Mark }),
     response: MarkHistory,
+  },
+  naturalMarks: {
+    method: 'GET',
+    path: '/api/natural-marks',
+    summary: 'Animals known by natural marks: by words, and by where on the body.',
+    query: MarkedQuery,
+    response: MarkedAnimals,
   },
   strings: {
     method: 'GET',

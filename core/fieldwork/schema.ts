@@ -1,7 +1,18 @@
 import { z } from 'zod';
 import { Day, key, Readings } from '../observation/schema';
-import { CATCHES, CONDITIONS, COUNT_KINDS, METHODS, SEX_METHODS, SEXES, SHEET_FIELDS } from './vocabulary';
+import {
+  CATCHES,
+  CONDITIONS,
+  COUNT_KINDS,
+  METHODS,
+  NATURAL_MARKS,
+  RELEASES,
+  SEX_METHODS,
+  SEXES,
+  SHEET_FIELDS,
+} from './vocabulary';
 
+const PhotoHash = z.string().regex(/^[0-9a-f]{64}$/, 'this is not the hash of a photo');
 const instant = z.iso.datetime({ offset: true, message: 'write the time as an ISO date with its offset' });
 const words = z.string().trim().max(2000);
 const name = z.string().trim().min(1).max(120);
@@ -93,6 +104,17 @@ export const Mark = z
 export const AgeCode = z.strictObject({ family: key, code: z.string().trim().min(1).max(8) });
 export type AgeCode = z.infer<typeof AgeCode>;
 
+/** A mark that it bears without anybody having put it there: what, where on the body, and in words. */
+export const NaturalMark = z.strictObject({
+  id: key,
+  kind: z.enum(NATURAL_MARKS),
+  words: z.string().trim().min(1, 'say what it looks like').max(400),
+  /** Where on the plate of a view: shares of its width and height from the upper left. */
+  at: z.strictObject({ view: key, x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),
+  photo: PhotoHash.optional(),
+});
+export type NaturalMark = z.infer<typeof NaturalMark>;
+
 /** One animal in the hand, once. */
 export const CaptureContent = z.strictObject({
   visitId: z.uuid(),
@@ -112,10 +134,13 @@ export const CaptureContent = z.strictObject({
   /** g. */
   mass: z.number().positive().max(1_000_000).optional(),
   readings: Readings,
-  photo: z
-    .string()
-    .regex(/^[0-9a-f]{64}$/, 'this is not the hash of a photo')
+  naturalMarks: z.array(NaturalMark).max(20).optional(),
+  /** Rings of those that raised it, and which brood of theirs it is of. */
+  parents: z
+    .strictObject({ mother: Mark.optional(), father: Mark.optional(), brood: z.string().trim().min(1).max(60).optional() })
     .optional(),
+  release: z.enum(RELEASES).optional(),
+  photo: PhotoHash.optional(),
   position: Fix.optional(),
   /** The specimen on the Bench that this catch was weighed as. */
   specimenId: z.uuid().optional(),

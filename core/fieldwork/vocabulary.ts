@@ -44,8 +44,45 @@ export { SEX_METHODS, type SexMethod, SEXES, type Sex } from '../guide/vocabular
 export const CONDITIONS = ['good', 'tired', 'wet', 'injured', 'dead'] as const;
 export type BodyCondition = (typeof CONDITIONS)[number];
 
+/** What an animal bears by nature or by what befell it, and is known by. */
+export const NATURAL_MARKS = ['scar', 'notch', 'spots', 'missing', 'colour', 'shape'] as const;
+export type NaturalMarkKind = (typeof NATURAL_MARKS)[number];
+
+export const NATURAL_MARK_WORDS: Record<NaturalMarkKind, string> = {
+  scar: 'scar',
+  notch: 'notch',
+  spots: 'pattern of spots',
+  missing: 'something missing',
+  colour: 'odd colour',
+  shape: 'odd shape',
+};
+
+/** What was done with it in the end. */
+export const RELEASES = ['let-go', 'let-go-elsewhere', 'kept', 'died'] as const;
+export type Release = (typeof RELEASES)[number];
+
+export const RELEASE_WORDS: Record<Release, string> = {
+  'let-go': 'let go here',
+  'let-go-elsewhere': 'let go elsewhere',
+  kept: 'kept',
+  died: 'died',
+};
+
 /** What a station's sheet may ask of a catch, beside the measured characters of the guide. */
-export const SHEET_FIELDS = ['kind', 'age', 'sex', 'sexBy', 'condition', 'mass', 'photo', 'note'] as const;
+export const SHEET_FIELDS = [
+  'kind',
+  'age',
+  'sex',
+  'sexBy',
+  'condition',
+  'mass',
+  'naturalMarks',
+  'parents',
+  'photo',
+  'position',
+  'release',
+  'note',
+] as const;
 export type SheetField = (typeof SHEET_FIELDS)[number];
 
 export const COUNT_KINDS = ['inventory', 'transect', 'flock'] as const;

@@ -50,6 +50,16 @@ it('breaks no rule of its guide, and reads nothing that the guide has not', () =
   }
 });
 
+it('has animals known by natural marks on a view of their guide, and young with parents that it ringed', () => {
+  const marked = work.captures.flatMap(([, { naturalMarks = [] }]) => naturalMarks);
+  expect(marked.length).toBe(4);
+  for (const { at } of marked) expect(terns.views.map(({ id }) => id)).toContain(at!.view);
+  const ringed = new Set(work.captures.flatMap(([, { mark }]) => mark ?? []));
+  const young = work.captures.flatMap(([, { parents }]) => parents ?? []);
+  expect(young.length).toBe(2);
+  for (const { mother, father } of young) expect([mother, father].every((ring) => ring && ringed.has(ring))).toBe(true);
+});
+
 it('has exactly the contradictions that it tells', () => {
   const byMark = new Map<string, typeof work.captures>();
   for (const one of work.captures) if (one[1].mark) byMark.set(one[1].mark, [...(byMark.get(one[1].mark) ?? []), one]);

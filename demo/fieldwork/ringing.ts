@@ -189,6 +189,30 @@ function tell(captures: Ringing['captures'], today: string): void {
   due.forEach(([days, text], i) => {
     fresh.at(-7 - i * 5)!.followUp = { due: dayAfter(today, days), text };
   });
+  bear(grown.map((all) => all.at(-1)!).slice(4));
+  // Two of this year whose parents were seen to feed them.
+  const [mother, father] = grown.slice(6).map((all) => all[0].mark);
+  for (const chick of fresh.filter(({ age, at }) => age?.code === 'HY' && at >= today.slice(0, 4)).slice(-12, -10))
+    chick.parents = { ...(mother ? { mother } : {}), ...(father ? { father } : {}), brood: 'scrape 12' };
+}
+
+/** Some that are known without a ring being read. */
+function bear(captures: readonly CaptureContent[]): void {
+  const marks: NonNullable<CaptureContent['naturalMarks']>[number][] = [
+    { id: 'toe', kind: 'notch', words: 'deep notch in the web of the left foot', at: { view: 'perched', x: 0.52, y: 0.93 } },
+    { id: 'brow', kind: 'scar', words: 'bare scar over the right eye', at: { view: 'perched', x: 0.24, y: 0.2 } },
+    {
+      id: 'rump',
+      kind: 'spots',
+      words: 'three dark spots in a row on the lower back',
+      at: { view: 'perched', x: 0.68, y: 0.46 },
+    },
+    { id: 'tail', kind: 'missing', words: 'outermost tail feather on the left gone', at: { view: 'perched', x: 0.92, y: 0.62 } },
+  ];
+  marks.forEach((mark, i) => {
+    const capture = captures.at(i);
+    if (capture) capture.naturalMarks = [mark];
+  });
 }
 
 function stringsOf(next: Record<string, number>, today: string, year: number): Ringing['strings'] {

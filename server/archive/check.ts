@@ -107,6 +107,10 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     return site_id === null || sites.has(site_id) ? undefined : `site ${site_id} is not in the archive`;
   },
   sheets: () => undefined,
+  imports: () => undefined,
+  office_files: () => undefined,
+  recoveries: () => undefined,
+  base_maps: () => undefined,
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

@@ -1,4 +1,6 @@
 import { schemas } from '@plesion/contract';
+import { BaseMap } from '@plesion/contract/map';
+import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
 import {
   CaptureContent,
   CountContent,
@@ -15,7 +17,7 @@ import { z } from 'zod';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 4;
+export const FORM_VERSION = 5;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
@@ -40,6 +42,9 @@ const part = <R extends z.ZodRawShape>(table: string, order: string, shape: R) =
 
 /** What every record of fieldwork has. */
 const fieldRecord = { id, version, hidden: z.boolean(), recorded_by: title, created_at: instant, updated_at: instant };
+
+/** By which import it came, where it was read in; since the fifth form. */
+const readIn = { import_id: id.nullable().default(null) };
 
 /**
  * What an archive holds, one file of lines each, so ordered that each refers only to those before it.
@@ -161,9 +166,20 @@ export const PARTS = {
     created_at: instant,
     updated_at: instant,
   }),
-  sites: part('site', 'id', { ...fieldRecord, content: SiteContent }),
+  imports: part('field_import', 'id', {
+    id,
+    file: title,
+    account: title,
+    at: instant,
+    sites: count,
+    visits: count,
+    captures: count,
+    taken_back_at: instant.nullable(),
+  }),
+  sites: part('site', 'id', { ...fieldRecord, ...readIn, content: SiteContent }),
   visits: part('visit', 'id', {
     ...fieldRecord,
+    ...readIn,
     site_id: id,
     started_at: instant,
     ended_at: instant.nullable(),
@@ -171,6 +187,7 @@ export const PARTS = {
   }),
   captures: part('capture', 'id', {
     ...fieldRecord,
+    ...readIn,
     visit_id: id,
     at: instant,
     what: CaptureContent.shape.what,
@@ -181,6 +198,28 @@ export const PARTS = {
   strings: part('ring_string', 'id', { ...fieldRecord, content: StringContent }),
   counts: part('field_count', 'id', { ...fieldRecord, site_id: id.nullable(), at: instant, content: CountContent }),
   sheets: part('field_sheet', 'id', { ...fieldRecord, content: SheetContent }),
+  office_files: part('office_file', 'id', {
+    id,
+    year: z.number().int(),
+    sha256: hash,
+    content: z.string().max(32_000_000),
+    rows: count,
+    account: title,
+    at: instant,
+    state: OfficeFile.shape.state,
+    tries: count,
+    tried_at: instant.nullable(),
+    said: title.nullable(),
+    receipt: OfficeReceipt.nullable(),
+  }),
+  recoveries: part('recovery', 'id', {
+    id,
+    mark: Recovery.shape.ring,
+    found_on: z.iso.date(),
+    content: Recovery,
+    received_at: instant,
+  }),
+  base_maps: part('base_map', 'at', { content: BaseMap, account: title, at: instant }),
   changes: part('change', 'seq', {
     seq: z.number().int().min(1),
     kind: z.enum(schemas.RECORD_NAMES),
@@ -203,6 +242,10 @@ export const SINCE: Partial<Record<PartName, number>> = {
   strings: 4,
   counts: 4,
   sheets: 4,
+  imports: 5,
+  office_files: 5,
+  recoveries: 5,
+  base_maps: 5,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

@@ -20,6 +20,7 @@ import { Migration20261207000000 } from './migrations/Migration20261207000000';
 import { Migration20261208000000 } from './migrations/Migration20261208000000';
 import { Migration20261209000000 } from './migrations/Migration20261209000000';
 import { Migration20261210000000 } from './migrations/Migration20261210000000';
+import { Migration20261211000000 } from './migrations/Migration20261211000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -39,6 +40,7 @@ const MIGRATIONS = [
   Migration20261208000000,
   Migration20261209000000,
   Migration20261210000000,
+  Migration20261211000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

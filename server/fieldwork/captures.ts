@@ -72,8 +72,21 @@ export async function historyOf(em: Em, stationId: string, mark: string): Promis
     captures: captures.map(wireOf<CaptureWrite>),
     visits: visits.map(wireOf<VisitWrite>),
     sites: sites.map(wireOf<SiteWrite>),
+    young: await youngOf(em, stationId, mark),
     recoveries: await recoveriesOf(em, stationId, mark),
   };
+}
+
+/** Captures of those whose mother or father bears a mark. */
+async function youngOf(em: Em, stationId: string, mark: string): Promise<Capture[]> {
+  const ids = await em.getConnection().execute<{ id: string }[]>(
+    `select id from capture where station_id = ? and not hidden and content->'parents' is not null
+       and (content->'parents'->>'mother' = ? or content->'parents'->>'father' = ?) order by at limit 200`,
+    [stationId, mark, mark],
+  );
+  if (!ids.length) return [];
+  const rows = await em.find(CaptureEntity, { stationId, id: { $in: ids.map(({ id }) => id) } }, { orderBy: { at: 'asc' } });
+  return rows.map(wireOf<CaptureWrite>);
 }
 
 /** Families of age codes: those known to all, and those of the station's sheets. */
@@ -112,6 +125,9 @@ export async function writeCapture(em: Em, writer: Writer, id: string, sent: Cap
         field: 'overrides',
       })),
     );
-  await checkPhotos(em, stationId, { photo: sent.photo });
+  await checkPhotos(em, stationId, {
+    photo: sent.photo,
+    media: (sent.naturalMarks ?? []).flatMap(({ photo }) => (photo ? [{ hash: photo }] : [])),
+  });
   return writeField(em, CAPTURE, writer, id, sent);
 }

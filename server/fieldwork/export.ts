@@ -146,13 +146,9 @@ export async function* fieldGeoJson(em: Em, stationId: string): AsyncGenerator<s
         { place: site?.name, latitude: at.latitude, longitude: at.longitude },
         around.sensitive.has(visitId),
       );
-      const { dynamicProperties: _, ...occurrence } = captureRows(
-        id,
-        capture,
-        recordedBy,
-        around.guides.get(capture.guideId ?? ''),
-        around.families,
-      ).occurrence[0];
+      const [row] = captureRows(id, capture, recordedBy, around.guides.get(capture.guideId ?? ''), around.families).occurrence;
+      // What the terms hold already, word by word, is for archives.
+      const occurrence = Object.fromEntries(Object.entries(row).filter(([term]) => term !== 'dynamicProperties'));
       const feature = {
         type: 'Feature',
         id: `urn:uuid:${id}`,

@@ -54,6 +54,59 @@ async function begun(more: object = {}): Promise<{ siteId: string; visitId: stri
   return { siteId, visitId };
 }
 
+describe('natural marks', () => {
+  const notch = { id: 'n', kind: 'notch', words: 'deep notch, left web', at: { view: 'perched', x: 0.5, y: 0.9 } };
+  const scar = { id: 's', kind: 'scar', words: 'pale 100% scar', at: { view: 'perched', x: 0.2, y: 0.2 } };
+  const found = async (query: object, by = visitor) =>
+    ((await by.get('/api/natural-marks').query(query).expect(200)).body.animals as { mark?: string; captureId: string }[]).map(
+      ({ mark, captureId }) => mark ?? captureId,
+    );
+
+  it('are found by words and by where they are, each animal as it was met last', async () => {
+    const usual = visitor;
+    const { visitor: own } = await newStation(server);
+    visitor = own;
+    const { visitId } = await begun();
+    const bare = randomUUID();
+    await put('captures', randomUUID(), capture(visitId, { mark: 'N 1', naturalMarks: [scar] })).expect(200);
+    const later = { what: 'again', at: '2026-06-03T20:00:00Z' };
+    await put('captures', randomUUID(), capture(visitId, { ...later, mark: 'N 1', naturalMarks: [notch] })).expect(200);
+    await put('captures', bare, capture(visitId, { mark: undefined, what: 'unringed', naturalMarks: [scar] })).expect(200);
+    await put('captures', randomUUID(), capture(visitId, { mark: 'N 2' })).expect(200);
+    expect(await found({})).toEqual(['N 1', bare]);
+    expect(await found({ words: 'NOTCH web' })).toEqual(['N 1']);
+    expect(await found({ words: '100%' })).toContain(bare);
+    expect(await found({ words: '%' })).not.toContain('N 2');
+    expect(await found({ view: 'perched', x: 0.21, y: 0.2 })).toEqual([bare, 'N 1']);
+    expect(await found({ view: 'flight', x: 0.21, y: 0.2 })).toEqual([]);
+    await own.get('/api/natural-marks?x=7').expect(400);
+    const { visitor: other } = await newStation(server);
+    expect(await found({}, other)).toEqual([]);
+    visitor = usual;
+  });
+
+  it('with a photo that is not in the station are refused, and so is a mark without words', async () => {
+    const { visitId } = await begun();
+    const photo = 'a'.repeat(64);
+    const refused = async (mark: object) =>
+      (await put('captures', randomUUID(), capture(visitId, { mark: 'N 3', naturalMarks: [mark] })).expect(400)).body;
+    expect(await refused({ ...notch, photo })).toMatchObject({ code: 'unknown-photo' });
+    expect(await refused({ ...notch, words: ' ' })).toMatchObject({ field: 'naturalMarks[0].words' });
+  });
+});
+
+it('parents know their young, and the young their parents', async () => {
+  const { visitId } = await begun();
+  await put('captures', randomUUID(), capture(visitId, { mark: 'P 1' })).expect(200);
+  await put('captures', randomUUID(), capture(visitId, { mark: 'P 2', parents: { mother: 'P 1', brood: 'box 3' } })).expect(200);
+  const history = async (mark: string) => (await visitor.get(`/api/marks/${mark}`).expect(200)).body as MarkHistory;
+  expect((await history('P 1')).young.map(({ mark, parents }) => [mark, parents?.brood])).toEqual([['P 2', 'box 3']]);
+  const young = await history('P 2');
+  expect([young.young, young.captures[0].parents]).toEqual([[], { mother: 'P 1', brood: 'box 3' }]);
+  const bad = await put('captures', randomUUID(), capture(visitId, { mark: 'P 3', parents: { father: 'nobody' } })).expect(400);
+  expect(bad.body.field).toBe('parents.father');
+});
+
 describe('a visit', () => {
   it('is kept at its site and changed by version, and says what it caught', async () => {
     const { siteId, visitId } = await begun();

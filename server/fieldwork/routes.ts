@@ -6,6 +6,7 @@ import { abundanceOf, ageOf, conditionOf, effortOf, libertyOf, ratioOf } from '.
 import { findCapture, historyOf, listCaptures, writeCapture } from './captures';
 import { fieldArchive, fieldGeoJson } from './export';
 import { listedRecords } from './lists';
+import { markedAnimals } from './naturalMarks';
 import { fieldView } from './overview';
 import {
   findCount,
@@ -42,6 +43,10 @@ export function fieldworkRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'capture', ({ em: own, caller, params }) => findCapture(own, caller.stationId, params.id));
   bind(router, em, 'writeCapture', ({ em: own, caller, params, body }) => writeCapture(own, caller, params.id, body));
   bind(router, em, 'markHistory', ({ em: own, caller, params }) => historyOf(own, caller.stationId, params.mark));
+
+  bind(router, em, 'naturalMarks', async ({ em: own, caller, query }) => ({
+    animals: await markedAnimals(own, caller.stationId, query),
+  }));
 
   bind(router, em, 'strings', async ({ em: own, caller, query }) => ({
     strings: await listStrings(own, caller.stationId, query.hidden === 'yes'),

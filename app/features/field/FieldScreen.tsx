@@ -99,6 +99,7 @@ function FieldDay({ field }: { field: Field }) {
               <Button small label="Counts" onPress={() => router.push('/field/counts')} />
               <Button small label="Lists" onPress={() => router.push('/field/lists')} />
               <Button small label="How many are there" onPress={() => router.push('/field/sums')} />
+              <Button small label="Natural marks" onPress={() => router.push('/field/marks')} />
               <Button small label="Map" onPress={() => router.push('/field/map')} />
               <Button small label="Ringing office" onPress={() => router.push('/field/office')} />
               <Button small label="Earlier years" onPress={() => router.push('/field/import')} />

@@ -20,6 +20,8 @@ import { Against } from './Against';
 import { ConditionOf } from './ConditionOf';
 import { WeightsChart } from './lazyCharts';
 import { type Field, useField } from './useField';
+import { Kin } from './Kin';
+import { KnownBy } from './KnownBy';
 import { RecoveryRow } from './RecoveryRow';
 import { useHistory } from './useHistory';
 import { inWords, kindName, sayWay } from './words';
@@ -147,6 +149,8 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
           ))}
         </Card>
       )}
+      <KnownBy seen={seen} />
+      <Kin history={history} guide={guide} />
       <FollowUps captures={history.captures} />
       <Weights seen={seen} />
       {last.taxon && <ConditionOf taxon={last.taxon} own={seen} />}

@@ -1,4 +1,4 @@
-import { CONDITIONS, SEX_METHODS, SEXES } from '@plesion/core/fieldwork';
+import { CONDITIONS, RELEASE_WORDS, RELEASES, SEX_METHODS, SEXES } from '@plesion/core/fieldwork';
 import { type Character, formsOf, type Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -10,6 +10,9 @@ import { Photo } from '../../ui/Photo';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { CalliperPanel } from '../reading/CalliperPanel';
 import { KindField } from './KindField';
+import { NaturalMarksField } from './NaturalMarksField';
+import { ParentsField } from './ParentsField';
+import { PositionField } from './PositionField';
 import { isWanted, type Typed } from './typed';
 import type { Field } from './useField';
 
@@ -115,6 +118,29 @@ function OneField({ name, field, guide, often, typed, change, says }: SheetField
           problem={says('mass')}
         />
       );
+    case 'naturalMarks':
+      return (
+        <NaturalMarksField
+          guide={guide}
+          taxon={typed.taxon}
+          marks={typed.naturalMarks}
+          onChange={(naturalMarks) => change({ naturalMarks })}
+        />
+      );
+    case 'parents':
+      return <ParentsField mother={typed.mother} father={typed.father} brood={typed.brood} onChange={change} says={says} />;
+    case 'release':
+      return (
+        <ChoiceGroup
+          label="Release"
+          clearable
+          options={RELEASES.map((id) => ({ id, label: RELEASE_WORDS[id] }))}
+          chosen={typed.release ? [typed.release] : []}
+          onChange={([release]) => change({ release })}
+        />
+      );
+    case 'position':
+      return <PositionField fix={typed.position} onFix={(position) => change({ position })} />;
     case 'photo':
       return <PhotoField hash={typed.photo} onPhoto={(photo) => change({ photo })} />;
     case 'note':

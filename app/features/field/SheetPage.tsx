@@ -22,6 +22,10 @@ const WORDS: Record<SheetField, string> = {
   sexBy: 'Sex told by',
   condition: 'Condition',
   mass: 'Weight',
+  naturalMarks: 'Natural marks',
+  parents: 'Parents and brood',
+  position: 'Position',
+  release: 'Release',
   photo: 'Photo',
   note: 'Note',
 };

@@ -23,6 +23,7 @@ import { Text } from '../../ui/Text';
 import { fieldApi, siteDrafts } from '../records/fieldDrafts';
 import { RecordTrouble } from '../records/SavingTrouble';
 import { useSession } from '../session/useSession';
+import { WhereAmI } from './WhereAmI';
 import { numberOf } from './numberOf';
 
 const NEW = 'new';
@@ -82,6 +83,8 @@ const Form = z
     name: z.string().trim().min(1, 'Give the site a name.').max(120),
     latitude: coordinate(90, 'Latitude'),
     longitude: coordinate(180, 'Longitude'),
+    /** m; told by the device. */
+    accuracy: z.string(),
     first: day,
     last: day,
     quota: z
@@ -128,6 +131,7 @@ const valuesOf = (content: SiteWrite | undefined): Values => ({
   name: content?.name ?? '',
   latitude: content?.position?.latitude.toString() ?? '',
   longitude: content?.position?.longitude.toString() ?? '',
+  accuracy: content?.position?.accuracy?.toString() ?? '',
   first: content?.season?.first ?? '',
   last: content?.season?.last ?? '',
   quota: content?.quota?.toString() ?? '',
@@ -138,10 +142,18 @@ const valuesOf = (content: SiteWrite | undefined): Values => ({
 });
 
 function contentOf(values: Values, before: SiteWrite | undefined): SiteContent {
-  const { latitude, longitude, first, last, quota, restedUntil, restedFor, note, licences, name } = values;
+  const { latitude, longitude, accuracy, first, last, quota, restedUntil, restedFor, note, licences, name } = values;
   const content = {
     name,
-    ...(latitude ? { position: { ...before?.position, latitude: numberOf(latitude), longitude: numberOf(longitude) } } : {}),
+    ...(latitude
+      ? {
+          position: {
+            latitude: numberOf(latitude),
+            longitude: numberOf(longitude),
+            ...(accuracy ? { accuracy: Number(accuracy) } : {}),
+          },
+        }
+      : {}),
     ...(first ? { season: { first, last } } : {}),
     ...(quota ? { quota: numberOf(quota) } : {}),
     ...(restedUntil ? { rested: { until: restedUntil, reason: restedFor } } : {}),
@@ -172,6 +184,17 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
           <FormTextField control={control} name="latitude" label="Latitude" inputMode="decimal" />
           <FormTextField control={control} name="longitude" label="Longitude" inputMode="decimal" />
         </View>
+        <WhereAmI
+          label="Where I am now"
+          onFix={({ latitude, longitude, accuracy }) => {
+            form.setValue('latitude', String(latitude), { shouldValidate: true });
+            form.setValue('longitude', String(longitude), { shouldValidate: true });
+            form.setValue('accuracy', accuracy === undefined ? '' : String(accuracy));
+          }}
+        />
+        {watch('accuracy') !== '' && (
+          <Text size="small" quiet>{`At most ${watch('accuracy')} m off, as it was told by a device.`}</Text>
+        )}
         <FormTextField control={control} name="note" label="Note" multiline maxLength={2000} />
       </Card>
       <Card title="Season">

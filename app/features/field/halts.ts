@@ -69,6 +69,14 @@ function wrongOf(typed: Typed, { field: { sheet }, guide }: Known): Halt[] {
     halts.push(wrong('mass', 'The weight is asked for by the sheet.'));
   for (const [id, text] of Object.entries(typed.values))
     if (text.trim() && numberOf(text) === undefined) halts.push(wrong(`reading:${id}`, 'Write a number, such as 271.'));
+  for (const [parent, ring] of [
+    ['mother', typed.mother],
+    ['father', typed.father],
+  ] as const) {
+    if (ring.trim() && !ringOf(ring)) halts.push(wrong(parent, 'Write the ring as its letters and digits, such as H 04517.'));
+    if (ring.trim() && ringOf(ring) === ringOf(typed.mark)) halts.push(wrong(parent, 'Nobody is a parent of itself.'));
+  }
+  if (needs('release') && !typed.release) halts.push(wrong('release', 'Say what was done with it.'));
   if (typed.due.trim() && !/^\d{4}-\d\d-\d\d$/.test(typed.due)) halts.push(wrong('due', 'Write the day as 2026-05-12.'));
   if (typed.due.trim() && !typed.dueText.trim()) halts.push(wrong('dueText', 'Say what is to be looked at.'));
   return halts;

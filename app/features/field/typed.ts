@@ -1,5 +1,6 @@
 import type { CaptureWrite } from '@plesion/contract';
-import { CATCHES, CONDITIONS, type Catch, SEX_METHODS, SEXES } from '@plesion/core/fieldwork';
+import { CATCHES, CONDITIONS, type Catch, RELEASES, ringOf, SEX_METHODS, SEXES } from '@plesion/core/fieldwork';
+import { Fix, NaturalMark } from '@plesion/core/fieldwork/schema';
 import type { Guide } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/observation';
 import { z } from 'zod';
@@ -22,6 +23,13 @@ export const Typed = z.object({
   /** Measured values by their character. */
   values: z.record(z.string(), z.string()),
   states: z.record(z.string(), z.array(z.string())),
+  // What came to the sheet later: a catch that was typed before lacks it.
+  naturalMarks: z.array(NaturalMark).default([]),
+  mother: z.string().default(''),
+  father: z.string().default(''),
+  brood: z.string().default(''),
+  release: z.enum(RELEASES).optional(),
+  position: Fix.optional(),
   photo: z.string().optional(),
   due: z.string(),
   dueText: z.string(),
@@ -40,6 +48,10 @@ export const NOTHING_TYPED: Typed = {
   mass: '',
   values: {},
   states: {},
+  naturalMarks: [],
+  mother: '',
+  father: '',
+  brood: '',
   due: '',
   dueText: '',
   note: '',
@@ -64,6 +76,12 @@ export function typedOf(capture: CaptureWrite): Typed {
     mass: capture.mass === undefined ? '' : String(capture.mass),
     values: Object.fromEntries(numbers.map(({ character, value }) => [character, String(value)])),
     states: Object.fromEntries(seen.map(({ character, states }) => [character, states!])),
+    naturalMarks: capture.naturalMarks ?? [],
+    mother: capture.parents?.mother ?? '',
+    father: capture.parents?.father ?? '',
+    brood: capture.parents?.brood ?? '',
+    release: capture.release,
+    position: capture.position,
     photo: capture.photo,
     due: capture.followUp?.due ?? '',
     dueText: capture.followUp?.text ?? '',
@@ -115,7 +133,10 @@ export function captureOf(typed: Typed, { before, visitId, guideId, guide, famil
     ...(mass !== undefined && mass > 0 ? { mass } : {}),
     readings: wanted ? readingsOf(typed, guide, before?.readings ?? []) : [],
     ...(typed.photo ? { photo: typed.photo } : {}),
-    ...(before?.position ? { position: before.position } : {}),
+    ...(typed.position ? { position: typed.position } : {}),
+    ...(typed.naturalMarks.length ? { naturalMarks: typed.naturalMarks } : {}),
+    ...parentsOf(typed),
+    ...(typed.release ? { release: typed.release } : {}),
     ...(typed.specimenId ? { specimenId: typed.specimenId } : {}),
     ...(typed.due && typed.dueText.trim()
       ? { followUp: { ...before?.followUp, due: typed.due, text: typed.dueText.trim() } }
@@ -123,6 +144,17 @@ export function captureOf(typed: Typed, { before, visitId, guideId, guide, famil
     ...(typed.note.trim() ? { note: typed.note.trim() } : {}),
     overrides,
   };
+}
+
+/** Rings of its parents as far as they are some; others are refused before. */
+function parentsOf({ mother, father, brood }: Typed): Pick<CaptureWrite, 'parents'> {
+  const [mothers, fathers] = [ringOf(mother), ringOf(father)];
+  const parents = {
+    ...(mothers ? { mother: mothers } : {}),
+    ...(fathers ? { father: fathers } : {}),
+    ...(brood.trim() ? { brood: brood.trim() } : {}),
+  };
+  return Object.keys(parents).length ? { parents } : {};
 }
 
 /** Readings of what was typed, each on top of what was known of it; what the sheet does not ask stays. */

@@ -68,10 +68,11 @@ export const captureDrafts = createDrafts<CaptureWrite, Capture>({
   schema: CaptureShape,
   kind: kindOf<CaptureWrite, Capture>(),
   async send(id, body, station) {
-    const file = body.photo && outbox().file(station, body.photo);
-    if (file) {
-      await uploadPhoto(station, body.photo!, file);
-      outbox().forgetFile(station, body.photo!);
+    for (const hash of [body.photo, ...(body.naturalMarks ?? []).map(({ photo }) => photo)]) {
+      const file = hash && outbox().file(station, hash);
+      if (!file) continue;
+      await uploadPhoto(station, hash, file);
+      outbox().forgetFile(station, hash);
     }
     return fieldApi('writeCapture', { params: { id }, body });
   },

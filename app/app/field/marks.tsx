@@ -1,0 +1,5 @@
+import { NaturalMarksPage } from '../../features/field/NaturalMarksPage';
+
+export default function Route() {
+  return <NaturalMarksPage />;
+}

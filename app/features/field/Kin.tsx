@@ -1,0 +1,53 @@
+import type { MarkHistory } from '@plesion/contract';
+import { readBack } from '@plesion/core/fieldwork';
+import type { Guide } from '@plesion/core/guide';
+import { StyleSheet } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { colour, space } from '../../theme';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { Text } from '../../ui/Text';
+import { kindName } from './words';
+
+/** Its parents and its young, as far as that was told. */
+export function Kin({ history: { mark, captures, young }, guide }: { history: MarkHistory; guide?: Guide }) {
+  const parents = captures.findLast((capture) => capture.parents)?.parents;
+  if (!parents && !young.length) return null;
+  const rings = [
+    ['mother', parents?.mother],
+    ['father', parents?.father],
+  ] as const;
+  // Each of the young once, as it was met first.
+  const each = [...new Map(young.map((one) => [one.mark ?? one.id, one] as const).reverse()).values()];
+  return (
+    <Card title="Kin">
+      {rings.map(
+        ([role, ring]) =>
+          ring && (
+            <LinkBox key={role} href={`/field/rings/${encodeURIComponent(ring)}`} style={styles.row}>
+              <Text strong>{`Its ${role}: ${readBack(ring)}`}</Text>
+            </LinkBox>
+          ),
+      )}
+      {parents?.brood && <Text>{`Of the brood ${parents.brood}`}</Text>}
+      {each.map((one) => (
+        <LinkBox
+          key={one.id}
+          href={one.mark ? `/field/rings/${encodeURIComponent(one.mark)}` : `/field/captures/${one.id}`}
+          style={styles.row}
+        >
+          <Text strong>{`Young: ${one.mark ? readBack(one.mark) : kindName(guide, one)}`}</Text>
+          <Text size="small" quiet>
+            {[sayDate(one.at), one.parents?.brood, one.parents?.mother === mark ? 'as its mother' : 'as its father']
+              .filter(Boolean)
+              .join(' · ')}
+          </Text>
+        </LinkBox>
+      ))}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
+});

@@ -1,0 +1,31 @@
+import { NATURAL_MARK_WORDS, type NaturalMark } from '@plesion/core/fieldwork';
+import { StyleSheet, View } from 'react-native';
+import { Photo } from '../../ui/Photo';
+import { Text } from '../../ui/Text';
+import { usePhotoUri } from '../photos/usePhotoUri';
+
+/** The photo of a mark. */
+export function MarkPhoto({ mark: { photo, words } }: { mark: NaturalMark }) {
+  const uri = usePhotoUri(photo ?? '', 'thumb');
+  return photo ? (
+    <Photo source={{ uri }} accessibilityLabel={`Photo of the mark: ${words || 'not described yet'}`} style={styles.photo} />
+  ) : null;
+}
+
+/** A mark in words, with its photo where there is one. */
+export function NaturalMarkWords({ mark }: { mark: NaturalMark }) {
+  return (
+    <View style={styles.words}>
+      <MarkPhoto mark={mark} />
+      <Text size="small" strong>
+        {NATURAL_MARK_WORDS[mark.kind]}
+      </Text>
+      <Text size="small">{mark.words}</Text>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  words: { flexGrow: 1, flexShrink: 1, flexBasis: 180, minWidth: 0, gap: 2 },
+  photo: { width: 140, height: 105, borderRadius: 12 },
+});

@@ -1,0 +1,115 @@
+import { NATURAL_MARK_WORDS, NATURAL_MARKS, type NaturalMark } from '@plesion/core/fieldwork';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Dialog } from '../../ui/Dialog';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { AddPhotos } from '../photos/AddPhotos';
+import { MarkPhoto, NaturalMarkWords } from './NaturalMarkWords';
+import { TouchPlate } from './TouchPlate';
+
+interface NaturalMarksFieldProps {
+  guide: Guide;
+  taxon?: string;
+  marks: readonly NaturalMark[];
+  onChange: (marks: NaturalMark[]) => void;
+}
+
+/** Scars, notches, patterns: what it bears without a ring, where, in words and on a photo. */
+export function NaturalMarksField({ guide, taxon, marks, onChange }: NaturalMarksFieldProps) {
+  const [open, setOpen] = useState<NaturalMark>();
+  const keep = (mark: NaturalMark) => {
+    onChange([...marks.filter(({ id }) => id !== mark.id), mark]);
+    setOpen(undefined);
+  };
+  return (
+    <View style={styles.group}>
+      <Text size="small" strong quiet>
+        Natural marks
+      </Text>
+      {marks.map((mark) => (
+        <View key={mark.id} style={styles.row}>
+          <NaturalMarkWords mark={mark} />
+          <Button small kind="quiet" label="Change" hint={`Change: ${mark.words}`} onPress={() => setOpen(mark)} />
+          <Button
+            small
+            kind="quiet"
+            label="Leave out"
+            hint={`Leave out: ${mark.words}`}
+            onPress={() => onChange(marks.filter(({ id }) => id !== mark.id))}
+          />
+        </View>
+      ))}
+      <Button small label="Add a natural mark" onPress={() => setOpen({ id: mintId(), kind: 'scar', words: '' })} />
+      {open && (
+        <MarkDialog
+          mark={open}
+          guide={guide}
+          taxon={taxon}
+          others={marks.flatMap(({ id, at }) => (at && id !== open.id ? [at] : []))}
+          onKeep={keep}
+          onClose={() => setOpen(undefined)}
+        />
+      )}
+    </View>
+  );
+}
+
+interface MarkDialogProps {
+  mark: NaturalMark;
+  guide: Guide;
+  taxon?: string;
+  others: readonly NonNullable<NaturalMark['at']>[];
+  onKeep: (mark: NaturalMark) => void;
+  onClose: () => void;
+}
+
+function MarkDialog({ mark: first, guide, taxon, others, onKeep, onClose }: MarkDialogProps) {
+  const [mark, setMark] = useState(first);
+  const [tried, setTried] = useState(false);
+  const change = (part: Partial<NaturalMark>) => setMark((now) => ({ ...now, ...part }));
+  const save = () => {
+    setTried(true);
+    if (mark.words.trim()) onKeep({ ...mark, words: mark.words.trim() });
+  };
+  return (
+    <Dialog title="A natural mark" onClose={onClose} foot={<Button kind="main" label="Keep the mark" onPress={save} />}>
+      <ChoiceGroup
+        label="What it is"
+        options={NATURAL_MARKS.map((id) => ({ id, label: NATURAL_MARK_WORDS[id] }))}
+        chosen={[mark.kind]}
+        onChange={([kind]) => change({ kind })}
+      />
+      <TextField
+        label="In words"
+        value={mark.words}
+        onChangeText={(words) => change({ words })}
+        maxLength={400}
+        placeholder="deep notch, right of the middle toe"
+        problem={tried && !mark.words.trim() ? 'Say what it looks like.' : undefined}
+      />
+      <TouchPlate guide={guide} taxon={taxon} at={mark.at} others={others} onTouch={(at) => change({ at })} />
+      {mark.photo && <MarkPhoto mark={mark} />}
+      <AddPhotos has={Boolean(mark.photo)} onPhoto={(photo) => change({ photo })} />
+    </Dialog>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.xs, alignItems: 'flex-start' },
+  row: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.s,
+    alignSelf: 'stretch',
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingTop: space.xs,
+  },
+});
