@@ -26,6 +26,6 @@ export function NaturalMarkWords({ mark }: { mark: NaturalMark }) {
 }
 
 const styles = StyleSheet.create({
-  words: { flexGrow: 1, flexShrink: 1, flexBasis: 180, minWidth: 0, gap: 2 },
+  words: { minWidth: 0, gap: 2 },
   photo: { width: 140, height: 105, borderRadius: 12 },
 });

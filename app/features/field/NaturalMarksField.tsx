@@ -34,7 +34,9 @@ export function NaturalMarksField({ guide, taxon, marks, onChange }: NaturalMark
       </Text>
       {marks.map((mark) => (
         <View key={mark.id} style={styles.row}>
-          <NaturalMarkWords mark={mark} />
+          <View style={styles.grow}>
+            <NaturalMarkWords mark={mark} />
+          </View>
           <Button small kind="quiet" label="Change" hint={`Change: ${mark.words}`} onPress={() => setOpen(mark)} />
           <Button
             small
@@ -79,28 +81,32 @@ function MarkDialog({ mark: first, guide, taxon, others, onKeep, onClose }: Mark
   };
   return (
     <Dialog title="A natural mark" onClose={onClose} foot={<Button kind="main" label="Keep the mark" onPress={save} />}>
-      <ChoiceGroup
-        label="What it is"
-        options={NATURAL_MARKS.map((id) => ({ id, label: NATURAL_MARK_WORDS[id] }))}
-        chosen={[mark.kind]}
-        onChange={([kind]) => change({ kind })}
-      />
-      <TextField
-        label="In words"
-        value={mark.words}
-        onChangeText={(words) => change({ words })}
-        maxLength={400}
-        placeholder="deep notch, right of the middle toe"
-        problem={tried && !mark.words.trim() ? 'Say what it looks like.' : undefined}
-      />
-      <TouchPlate guide={guide} taxon={taxon} at={mark.at} others={others} onTouch={(at) => change({ at })} />
-      {mark.photo && <MarkPhoto mark={mark} />}
-      <AddPhotos has={Boolean(mark.photo)} onPhoto={(photo) => change({ photo })} />
+      <View style={styles.dialog}>
+        <ChoiceGroup
+          label="What it is"
+          options={NATURAL_MARKS.map((id) => ({ id, label: NATURAL_MARK_WORDS[id] }))}
+          chosen={[mark.kind]}
+          onChange={([kind]) => change({ kind })}
+        />
+        <TextField
+          label="In words"
+          value={mark.words}
+          onChangeText={(words) => change({ words })}
+          maxLength={400}
+          placeholder="deep notch, right of the middle toe"
+          problem={tried && !mark.words.trim() ? 'Say what it looks like.' : undefined}
+        />
+        <TouchPlate guide={guide} taxon={taxon} at={mark.at} others={others} onTouch={(at) => change({ at })} />
+        {mark.photo && <MarkPhoto mark={mark} />}
+        <AddPhotos has={Boolean(mark.photo)} onPhoto={(photo) => change({ photo })} />
+      </View>
     </Dialog>
   );
 }
 
 const styles = StyleSheet.create({
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180, minWidth: 0 },
+  dialog: { gap: space.m },
   group: { gap: space.xs, alignItems: 'flex-start' },
   row: {
     flexDirection: 'row',

@@ -6,7 +6,8 @@ import { garwoodOf } from './density';
 import { haltsOf } from './halts';
 import { numberOf } from './numberOf';
 import { stringOf } from './StringsScreen';
-import { captureOf, NOTHING_TYPED, type Typed, typedOf } from './typed';
+import { familyTyped, writtenFamily } from './ageFamily';
+import { captureOf, NOTHING_TYPED, Typed as TypedShape, type Typed, typedOf } from './typed';
 import { type Field, USUAL_SHEET } from './useField';
 import { listUnder, sayFirsts } from './useLists';
 
@@ -240,5 +241,70 @@ describe('lists', () => {
     expect(sayFirsts(record('n', '2026-09-01'), records)).toBeUndefined();
     // A kind of the same name in another guide is another kind.
     expect(sayFirsts(record('n', '2026-09-01', { guideId: 'third' }), records)).toMatch(/your first/);
+  });
+});
+
+describe('a family of age codes of the station’s own', () => {
+  const typed = { label: 'Reed codes', reference: '05-01', codes: 'J; hatched this year; 0; 0\n\nA; older; 1' };
+  it('is read from its lines, and written as it was', () => {
+    const read = familyTyped(typed, AGE_FAMILIES);
+    if (!read.ok) throw new Error(read.problems[0].message);
+    expect(read.value).toMatchObject({
+      label: 'Reed codes',
+      reference: '05-01',
+      codes: [
+        { code: 'J', label: 'hatched this year', from: 0, to: 0 },
+        { code: 'A', label: 'older', from: 1 },
+      ],
+    });
+    expect(writtenFamily(read.value)).toBe('J; hatched this year; 0; 0\nA; older; 1');
+    expect(familyTyped({ ...typed, id: read.value.id }, [read.value])).toMatchObject({ ok: true, value: { id: read.value.id } });
+  });
+  it.each([
+    [{ label: ' ' }, 'label'],
+    [{ label: 'numeric series' }, 'label'],
+    [{ codes: '' }, 'codes'],
+    [{ codes: 'J, young, 0' }, 'codes'],
+    [{ codes: 'J; young; 2; 1' }, 'codes'],
+    [{ codes: 'J; young; 0\nJ; old; 1' }, 'codes'],
+    [{ codes: 'JUVENILEX; young; 0' }, 'codes'],
+    [{ reference: '31-12' }, 'reference'],
+  ])('%o is refused by its field', (more, field) => {
+    expect(familyTyped({ ...typed, ...more }, AGE_FAMILIES)).toMatchObject({ ok: false, problems: [{ field }] });
+  });
+});
+
+describe('what came to the sheet later', () => {
+  it('is kept as typed and typed again as it was; a ring of a parent that is none is told', () => {
+    const mark = { id: 'n', kind: 'notch' as const, words: 'left web' };
+    const typed: Typed = {
+      ...NOTHING_TYPED,
+      ...tern,
+      mother: 'h 4501',
+      brood: ' box 3 ',
+      release: 'let-go',
+      naturalMarks: [mark],
+    };
+    const capture = made(typed);
+    expect(capture).toMatchObject({ parents: { mother: 'H 4501', brood: 'box 3' }, release: 'let-go', naturalMarks: [mark] });
+    expect(typedOf(capture)).toMatchObject({ mother: 'H 4501', brood: 'box 3', release: 'let-go', naturalMarks: [mark] });
+    expect(codes({ ...tern, father: 'nobody' })).toContain('bad-father');
+    expect(codes({ ...tern, mark: 'H 04502', markAgain: 'H 04502', father: 'H04502' }, 'H 04502')).toContain('bad-father');
+  });
+  it('is nothing in a catch that was typed before there was such a thing', () => {
+    const old = {
+      what: 'ringed',
+      mark: '',
+      markAgain: '',
+      name: '',
+      mass: '',
+      values: {},
+      states: {},
+      due: '',
+      dueText: '',
+      note: '',
+      reasons: {},
+    };
+    expect(TypedShape.parse(old)).toEqual(NOTHING_TYPED);
   });
 });
