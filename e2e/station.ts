@@ -49,8 +49,11 @@ export const startServer = ({ database, files }: Pick<Place, 'database' | 'files
   });
 
 /** The server with its pages, once it is ready. */
-export async function openServer(place: Place): Promise<{ url: string; close: () => Promise<void> }> {
-  const server = startServer(place, { WEB_ROOT: pathTo('app/dist') });
+export async function openServer(
+  place: Place,
+  env: NodeJS.ProcessEnv = {},
+): Promise<{ url: string; close: () => Promise<void> }> {
+  const server = startServer(place, { WEB_ROOT: pathTo('app/dist'), ...env });
   return {
     url: await addressOf(server),
     async close() {
@@ -68,9 +71,9 @@ function demoPlace(): Pick<Place, 'database' | 'files'> | undefined {
 }
 
 /** The real server with the demo in a database and a folder of its own, and a browser. */
-export async function openStation(): Promise<Station> {
+export async function openStation(env?: NodeJS.ProcessEnv): Promise<Station> {
   const place = await openPlace('walk', demoPlace());
-  const server = await openServer(place);
+  const server = await openServer(place, env);
   const browser: Browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: CHROMIUM_FLAGS,

@@ -48,8 +48,9 @@ export function SheetRows({ fields, labelOf, onChange }: SheetRowsProps) {
   const at = (id: unknown) => `place ${fields.findIndex(({ field }) => field === id) + 1} of ${fields.length}`;
   const announcements = {
     onDragStart: ({ active }: { active: { id: unknown } }) => `${labelOf(String(active.id))} is taken up, ${at(active.id)}.`,
+    // Over itself it is where it was taken up, which was said.
     onDragOver: ({ active, over }: { active: { id: unknown }; over: { id: unknown } | null }) =>
-      `${labelOf(String(active.id))}: ${over ? at(over.id) : 'nowhere'}.`,
+      over?.id === active.id ? undefined : `${labelOf(String(active.id))}: ${over ? at(over.id) : 'nowhere'}.`,
     onDragEnd: ({ active, over }: { active: { id: unknown }; over: { id: unknown } | null }) =>
       `${labelOf(String(active.id))} is put down, ${over ? at(over.id) : 'where it was'}.`,
     onDragCancel: ({ active }: { active: { id: unknown } }) => `${labelOf(String(active.id))} stays where it was.`,
