@@ -157,9 +157,11 @@ export const ListedRecord = z.object({
   kind: z.enum(['capture', 'specimen']),
   id: z.uuid(),
   day: Day,
-  guideId: z.uuid(),
+  guideId: z.uuid().optional(),
   /** The name it goes by; absent where it is one of several. */
   taxon: z.string().optional(),
+  /** As it is called, where no guide has it: the name that a checklist accepts for what was written. */
+  name: z.string().optional(),
   /** What "A or B" is sure of: it counts for that alone. */
   group: z.string().optional(),
   site: z.uuid().optional(),

@@ -4,6 +4,7 @@ export { type Answer, type Asked, addressOf, createClient, RequestProblem, urlOf
 export { conflictOf } from './conflict';
 export type { Endpoint, EndpointName, Endpoints } from './endpoints';
 export type * from './fieldwork';
+export type * from './checklists';
 export type * from './import';
 export type * from './map';
 export type * from './office';

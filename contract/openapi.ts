@@ -6,6 +6,7 @@ import * as keys from '@plesion/core/keys/schema';
 import * as observation from '@plesion/core/observation/schema';
 import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
+import * as checklists from './checklists';
 import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
 import * as fieldwork from './fieldwork';
@@ -45,6 +46,7 @@ function componentsOf() {
     fieldworkShapes,
     wire,
     fieldwork,
+    checklists,
     imported,
     map,
     office,

@@ -38,6 +38,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/strings',
       '/field/sheet',
       '/field/import',
+      '/field/checklists',
       '/field/marks',
       '/field/map',
       `/field/map?ring=${encodeURIComponent(ringed.mark!)}`,

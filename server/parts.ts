@@ -13,7 +13,8 @@ import { type FileSettings, type FileStore, openFiles } from './files/store';
 import { needWorkerTables, openJobWorker } from './jobs/worker';
 import { makeKeyKind } from './keys/make';
 import { openKeyPool } from './keys/pool';
-import { openImportPool } from './import/pool';
+import { readChecklistKind } from './import/checklists';
+import { openChecklistPool, openImportPool } from './import/pool';
 import { importRecordsKind, tryImportKind } from './import/work';
 import { openLearnPool } from './learn/pool';
 import { learnKind } from './learn/service';
@@ -66,6 +67,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
   const learning = openLearnPool(source('./learn/learn.worker.ts'));
   const unpacking = openUnpackPool(source('./archive/unpack.worker.ts'));
   const reading = openImportPool(source('./import/import.worker.ts'));
+  const listing = openChecklistPool(source('./import/checklist.worker.ts'));
   const keying = openKeyPool(source('./keys/make.worker.ts'));
   const paging = openPagePool(source('./page/page.worker.ts'));
   const camera = openCameraPool(source('./camera/camera.worker.ts'));
@@ -80,6 +82,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
           importStation: importKind(files, unpacking),
           tryImport: tryImportKind(files, reading),
           importRecords: importRecordsKind(files, reading),
+          readChecklist: readChecklistKind(files, listing),
         },
         log,
         quotas,
@@ -104,6 +107,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
         keying.close(),
         unpacking.close(),
         reading.close(),
+        listing.close(),
         paging.close(),
         camera.close(),
       ]);

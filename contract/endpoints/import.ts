@@ -1,6 +1,7 @@
+import { ChecklistList, KnownNames, NameQuery } from '../checklists';
 import { ImportForm, ImportList, ImportRequest, ImportTakenBack } from '../import';
 import { JobStarted } from '../jobs';
-import { byId, type Endpoint } from './endpoint';
+import { byId, type Endpoint, nothing } from './endpoint';
 
 /** Fieldwork of earlier years, from tables and Darwin Core archives. */
 export const importEndpoints = {
@@ -21,6 +22,29 @@ export const importEndpoints = {
     body: ImportRequest,
     response: JobStarted,
     status: 202,
+  },
+  readChecklist: {
+    method: 'POST',
+    path: '/api/checklists',
+    summary: 'Read in a checklist: a CSV of taxa, or a Darwin Core archive of taxa; a job. Synonyms are followed.',
+    upload: 'file',
+    response: JobStarted,
+    status: 202,
+  },
+  checklists: { method: 'GET', path: '/api/checklists', summary: 'Checklists, the newest first.', response: ChecklistList },
+  removeChecklist: {
+    method: 'DELETE',
+    path: '/api/checklists/:id',
+    summary: 'Take a checklist away; what was written down by its names keeps them.',
+    params: byId,
+    response: nothing,
+  },
+  names: {
+    method: 'GET',
+    path: '/api/names',
+    summary: 'Names of the checklists that hold some letters, those that begin so first.',
+    query: NameQuery,
+    response: KnownNames,
   },
   imports: { method: 'GET', path: '/api/imports', summary: 'What was read in, the newest first.', response: ImportList },
   takeBackImport: {

@@ -111,6 +111,8 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   office_files: () => undefined,
   recoveries: () => undefined,
   base_maps: () => undefined,
+  checklists: () => undefined,
+  checklist_names: () => undefined,
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

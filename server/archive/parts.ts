@@ -219,6 +219,22 @@ export const PARTS = {
     content: Recovery,
     received_at: instant,
   }),
+  checklists: part('checklist', 'id', {
+    id,
+    file: title,
+    account: title,
+    at: instant,
+    names: count,
+    synonyms: count,
+    not_understood: z.array(title),
+  }),
+  checklist_names: part('checklist_name', 'checklist_id, name', {
+    checklist_id: id,
+    name: title,
+    accepted: title,
+    rank: title.nullable(),
+    vernacular: title.nullable(),
+  }),
   base_maps: part('base_map', 'at', { content: BaseMap, account: title, at: instant }),
   changes: part('change', 'seq', {
     seq: z.number().int().min(1),
@@ -246,6 +262,8 @@ export const SINCE: Partial<Record<PartName, number>> = {
   office_files: 5,
   recoveries: 5,
   base_maps: 5,
+  checklists: 5,
+  checklist_names: 5,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

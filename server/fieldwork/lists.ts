@@ -7,7 +7,8 @@ interface Row {
   kind: ListedRecord['kind'];
   id: string;
   day: string;
-  guide_id: string;
+  /** Nothing where no guide has it, and `taxon` is its name. */
+  guide_id: string | null;
   taxon: string;
   other: string | null;
   site: string | null;
@@ -34,19 +35,33 @@ export async function listedRecords(em: Em, stationId: string): Promise<ListedRe
        from specimen
        where station_id = ? and not hidden and named and guide_id is not null
          and determinations->-1->>'qualifier' in ('none', 'or') and determinations->-1->>'taxon' is not null
+       union all
+       select 'capture', capture.id, (capture.at at time zone 'UTC')::date, null, coalesce(known.accepted, capture.content->>'name'),
+         null, visit.site_id::text, capture.recorded_by
+       from capture join visit on visit.station_id = capture.station_id and visit.id = capture.visit_id
+       left join lateral (
+         select accepted from checklist_name
+         where checklist_name.station_id = capture.station_id and lower(checklist_name.name) = lower(capture.content->>'name')
+         order by checklist_id limit 1
+       ) known on true
+       where capture.station_id = ? and not capture.hidden and capture.content->>'taxon' is null and capture.content->>'name' is not null
      ) named
      order by guide_id, taxon, other, site, who, date_part('year', day), day, id`,
-    [stationId, stationId],
+    [stationId, stationId, stationId],
   );
-  const guides = await guidesOf(em, stationId, new Set(rows.filter(({ other }) => other).map(({ guide_id }) => guide_id)));
+  const guides = await guidesOf(
+    em,
+    stationId,
+    new Set(rows.flatMap(({ other, guide_id }) => (other && guide_id ? [guide_id] : []))),
+  );
   return rows.map(({ kind, id, day, guide_id, taxon, other, site, who }) => {
-    const group = other ? sharedBy(guides.get(guide_id), taxon, other) : undefined;
+    const group = other ? sharedBy(guides.get(guide_id ?? ''), taxon, other) : undefined;
     return {
       kind,
       id,
       day,
-      guideId: guide_id,
-      ...(other ? (group ? { group } : {}) : { taxon }),
+      ...(guide_id ? { guideId: guide_id } : {}),
+      ...(other ? (group ? { group } : {}) : guide_id ? { taxon } : { name: taxon }),
       ...(site ? { site } : {}),
       by: who,
     };

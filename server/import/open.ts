@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { done, failed, type Outcome } from '@plesion/core';
-import { readArchive, readTable, type ReadArchive, textOf } from '@plesion/core/import';
+import { type Checklist, readArchive, readChecklist, readTable, type ReadArchive, textOf } from '@plesion/core/import';
 import { openPromise, type ZipFile } from 'yauzl';
 import { Refused } from '../archive/refused';
 
@@ -8,10 +8,18 @@ import { Refused } from '../archive/refused';
 const MOST_BYTES = 512 * 1024 * 1024;
 const MOST_FILES = 200;
 
+/** A checklist of a file. */
+export async function openChecklist(path: string): Promise<Outcome<Checklist>> {
+  const bytes = await readFile(path);
+  return readChecklist(isZip(bytes) ? await filesOf(path) : bytes);
+}
+
+const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
+
 /** A file as one table and what Plesion wrote into it, with the encoding it was read by. */
 export async function openFile(path: string): Promise<Outcome<ReadArchive & { encoding: string }>> {
   const bytes = await readFile(path);
-  if (bytes[0] === 0x50 && bytes[1] === 0x4b) {
+  if (isZip(bytes)) {
     const archive = readArchive(await filesOf(path));
     return archive.ok ? done({ ...archive.value, encoding: 'archive' }) : archive;
   }

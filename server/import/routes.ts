@@ -13,6 +13,7 @@ import { badShape, badRequest, HttpProblem } from '../http/errors';
 import { bind } from '../http/route';
 import { oneFile } from '../http/upload';
 import { startJob } from '../jobs/jobs';
+import { listChecklists, namesWith, removeChecklist } from './checklists';
 import { listImports, takeBack } from './service';
 import { importKey } from './work';
 
@@ -53,6 +54,30 @@ export function importRoutes(router: Router, em: () => Em, files: FileStore): vo
     },
     take,
   );
+  bind(
+    router,
+    em,
+    'readChecklist',
+    async ({ em: own, caller, request: { file } }) => {
+      if (!file) throw badRequest([{ ...missing, message: 'Choose a CSV or an archive of taxa to send.' }]);
+      const id = randomUUID();
+      try {
+        await files.putFrom(importKey(caller.stationId, id), file.path);
+        return { jobId: await startJob(own, 'readChecklist', caller, { id, file: nameOf(file.originalname) }, id) };
+      } finally {
+        await rm(file.path, { force: true });
+      }
+    },
+    take,
+  );
+  bind(router, em, 'checklists', async ({ em: own, caller }) => ({ checklists: await listChecklists(own, caller.stationId) }));
+  bind(router, em, 'removeChecklist', async ({ em: own, caller, params }) => {
+    await removeChecklist(own, caller.stationId, params.id);
+    return {};
+  });
+  bind(router, em, 'names', async ({ em: own, caller, query }) => ({
+    names: await namesWith(own, caller.stationId, query.text),
+  }));
   bind(router, em, 'importRecords', async ({ em: own, caller, body }) => {
     const { source, file, how } = await triedBefore(own, caller.stationId, body.tried);
     return { jobId: await startJob(own, 'importRecords', caller, { id: source, file, how }) };

@@ -1,6 +1,7 @@
 import type {
   ArchiveMade,
   ArchiveRead,
+  Checklist,
   ImportMade,
   ImportTried,
   KeyMade,
@@ -54,6 +55,7 @@ export interface JobKinds {
   exportStation: JobKind<object, ArchiveMade>;
   importStation: JobKind<object, ArchiveRead>;
   tryImport: JobKind<ImportAsked, ImportTried>;
+  readChecklist: JobKind<Pick<ImportAsked, 'id' | 'file'>, Checklist>;
   importRecords: JobKind<ImportAsked, ImportMade>;
 }
 

@@ -102,6 +102,7 @@ function FieldDay({ field }: { field: Field }) {
               <Button small label="Natural marks" onPress={() => router.push('/field/marks')} />
               <Button small label="Map" onPress={() => router.push('/field/map')} />
               <Button small label="Ringing office" onPress={() => router.push('/field/office')} />
+              <Button small label="Checklists" onPress={() => router.push('/field/checklists')} />
               <Button small label="Earlier years" onPress={() => router.push('/field/import')} />
               <Button small label="The catch sheet" onPress={() => router.push('/field/sheet')} />
               <DownloadButton

@@ -40,7 +40,7 @@ function Lists({ records, field }: { records: ListedRecord[]; field: Field }) {
   const guides = useGuides().data?.guides ?? [];
   const years = [...new Set(records.map(({ day }) => day.slice(0, 4)))].sort().reverse();
   const found = listUnder(records, { year, site, guideId: guide, by: whose === 'mine' ? me : undefined });
-  const used = new Set(records.map(({ guideId }) => guideId));
+  const used = new Set(records.flatMap(({ guideId }) => guideId ?? []));
   return (
     <Screen widest={860}>
       <PageHeading>Lists</PageHeading>
@@ -95,7 +95,7 @@ function ListRow({ record, site }: { record: ListedRecord; site?: string }) {
   const taxon = guide?.taxa.find(({ id }) => id === (record.taxon ?? record.group));
   return (
     <LinkBox href={record.kind === 'capture' ? `/field/captures/${record.id}` : `/specimens/${record.id}`} style={styles.row}>
-      <TaxonName guide={guide} taxon={record.taxon ?? record.group} />
+      {record.name ? <Text strong>{record.name}</Text> : <TaxonName guide={guide} taxon={record.taxon ?? record.group} />}
       <Text size="small" quiet>
         {[taxon?.vernacular, record.group && 'one of several', sayDate(record.day), site, record.by].filter(Boolean).join(' · ')}
       </Text>

@@ -10,6 +10,7 @@ import { Photo } from '../../ui/Photo';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { CalliperPanel } from '../reading/CalliperPanel';
 import { KindField } from './KindField';
+import { NameField } from './NameField';
 import { NaturalMarksField } from './NaturalMarksField';
 import { ParentsField } from './ParentsField';
 import { PositionField } from './PositionField';
@@ -33,13 +34,7 @@ export function SheetFields({ field, guide, often, typed, change, says }: SheetF
   if (!wanted)
     return (
       <View style={styles.fields}>
-        <TextField
-          label="What it was"
-          value={typed.name}
-          onChangeText={(name) => change({ name })}
-          problem={says('name')}
-          maxLength={120}
-        />
+        <NameField name={typed.name} onName={(name) => change({ name })} problem={says('name')} />
         {asked.includes('note') && <Note typed={typed} change={change} />}
       </View>
     );

@@ -12,9 +12,10 @@ export const useListed = () =>
   });
 
 /** Taxa of different guides are different ones, however they are called. */
-const named = ({ guideId, taxon, group, ...rest }: ListedRecord): Listed => ({
+const named = ({ guideId, taxon, name, group, ...rest }: ListedRecord): Listed => ({
   ...rest,
   ...(taxon ? { taxon: `${guideId} ${taxon}` } : {}),
+  ...(name ? { taxon: `by name ${name.toLowerCase()}` } : {}),
   ...(group ? { group: `${guideId} ${group}` } : {}),
 });
 

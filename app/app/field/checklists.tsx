@@ -1,0 +1,5 @@
+import { ChecklistsScreen } from '../../features/import/ChecklistsScreen';
+
+export default function Route() {
+  return <ChecklistsScreen />;
+}
