@@ -82,5 +82,5 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
   links: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  link: { justifyContent: 'center' },
+  link: { justifyContent: 'center', flexShrink: 1, minWidth: 0 },
 });
