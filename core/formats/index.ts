@@ -15,4 +15,4 @@ export {
   sensitiveTaxa,
 } from './fieldArchive';
 export { localityOf } from './locality';
-export { SEASON_COLUMNS, seasonCsv, type SeasonRow } from './seasonFile';
+export { seasonCsv, type SeasonRow } from './seasonFile';

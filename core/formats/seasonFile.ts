@@ -3,7 +3,7 @@ import type { CaptureContent } from '../fieldwork';
 import { localityOf } from './locality';
 
 /** Columns of the file that a ringing office takes, one line for each time that a ring was put on, met or lost. */
-export const SEASON_COLUMNS = [
+const SEASON_COLUMNS = [
   'record',
   'ring',
   'what',

@@ -1,10 +1,8 @@
 export { type ArchiveFiles, type ReadArchive, readArchive } from './archive';
 export { type Checklist, type ChecklistName, readChecklist } from './checklist';
 export { type Gathered, gather, type Station } from './gather';
-export { plainName } from './guideNames';
-export { guessColumns } from './guess';
 export { type Line, type LineProblem, readLines, settle, type Settled, unknownColumns } from './lines';
-export { MOST_ROWS, readTable, type Table } from './table';
+export { readTable, type Table } from './table';
 export { textOf } from './text';
 export { ColumnTarget, ImportHow } from './schema';
 export * from './vocabulary';

@@ -16,7 +16,7 @@ export interface Writing {
   names?: string[];
 }
 
-export const MOST_ROWS = 50_000;
+const MOST_ROWS = 50_000;
 const MOST_COLUMNS = 200;
 
 /**
