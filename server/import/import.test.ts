@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { CaptureWrite, ImportTried, Job } from '@plesion/contract';
 import yauzl from 'yauzl';
 import yazl from 'yazl';
@@ -100,6 +101,19 @@ describe('a table of earlier years', () => {
     const { body } = await visitor.post(`/api/imports/${(first.result as { id: string }).id}/back`).expect(200);
     expect(body).toEqual({ captures: 2, kept: 1 });
     expect((await captures()).map(({ note }) => note).sort()).toEqual(['seen again in the book', undefined]);
+  });
+
+  it('leaves a site at which something was counted meanwhile', async () => {
+    const made = await readIn((await tried(CSV, HOW)).id);
+    const { sites } = (await visitor.get('/api/sites').expect(200)).body as { sites: { id: string; name: string }[] };
+    const count = { kind: 'inventory', label: 'Roost', siteId: sites[0].id, at: '2026-05-12T10:00:00Z', by: 'ann', tallies: [] };
+    await visitor
+      .put(`/api/counts/${randomUUID()}`)
+      .send({ version: 0, hidden: false, ...count })
+      .expect(200);
+    await visitor.post(`/api/imports/${(made.result as { id: string }).id}/back`).expect(200);
+    expect((await visitor.get('/api/sites').expect(200)).body.sites).toMatchObject([{ name: 'Spit' }]);
+    expect((await visitor.get('/api/visits').expect(200)).body.visits).toEqual([]);
   });
 
   it('with a line that is wrong is not read in at all, until that is mended; the file is not sent again', async () => {

@@ -64,7 +64,7 @@ export async function takeBack(em: Em, writer: Writer, id: string): Promise<Impo
       `and not exists (select from ${part} where ${part}.station_id = here.station_id and ${part}.${column} = here.id and not ${part}.hidden)`;
     const hidden = [await hide('capture', '')];
     hidden.push(await hide('visit', empty('capture', 'visit_id')));
-    hidden.push(await hide('site', empty('visit', 'site_id')));
+    hidden.push(await hide('site', `${empty('visit', 'site_id')} ${empty('field_count', 'site_id')}`));
     await execute('update field_import set taken_back_at = now() where station_id = ? and id = ?', [stationId, id]);
     await logSets(tx, writer, hidden);
     const captures = hidden[0].records.length;
