@@ -41,7 +41,6 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/checklists',
       '/field/marks',
       '/field/map',
-      `/field/map?ring=${encodeURIComponent(ringed.mark!)}`,
       '/field/office',
       '/field/sums',
       '/field/lists',

@@ -155,16 +155,16 @@ describe('a table of earlier years', () => {
     await server.visitor().post('/api/import/dry-run').expect(401);
   });
 
-  it('of 50,000 rows comes in as one, with the captures of each ring in order', async () => {
-    const rows = Array.from({ length: 50_000 }, (_, i) => {
+  it('of 20,000 rows comes in as one, with the captures of each ring in order', async () => {
+    const rows = Array.from({ length: 20_000 }, (_, i) => {
       const day = new Date(Date.UTC(2015, 0, 1) + (i % 2003) * 86_400_000).toISOString().slice(0, 10);
-      return `${day},Site ${i % 7},H ${String(i % 20_000).padStart(5, '0')},spit tern ${i}`;
+      return `${day},Site ${i % 7},H ${String(i % 8_000).padStart(5, '0')},spit tern ${i}`;
     });
 
     const dry = await tried(`day,site,ring,species\n${rows.join('\n')}\n`, HOW);
 
-    expect(dry).toMatchObject({ rows: 50_000, captures: 50_000, sites: 7, wrongLines: 0 });
-    expect(await readIn(dry.id)).toMatchObject({ state: 'done', result: { captures: 50_000 } });
+    expect(dry).toMatchObject({ rows: 20_000, captures: 20_000, sites: 7, wrongLines: 0 });
+    expect(await readIn(dry.id)).toMatchObject({ state: 'done', result: { captures: 20_000 } });
 
     const { body } = await visitor.get('/api/marks/H 00007').expect(200);
     expect((body.captures as CaptureWrite[]).map(({ what }) => what)).toEqual(['ringed', 'again', 'again']);
