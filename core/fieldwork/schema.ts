@@ -203,7 +203,15 @@ export const CountContent = z.strictObject({
   tallies: z.array(Tally).max(500),
   /** Individuals that should be there, by name, and who was seen. */
   expected: z
-    .array(z.strictObject({ name, seen: z.boolean() }))
+    .array(
+      z.strictObject({
+        name,
+        seen: z.boolean(),
+        /** How it was, noted in passing. */
+        condition: z.enum(CONDITIONS).optional(),
+        note: z.string().max(400).optional(),
+      }),
+    )
     .max(2000)
     .optional(),
   /** Heads expected where they have no names. */

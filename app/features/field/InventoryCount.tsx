@@ -11,6 +11,7 @@ import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import type { CountProps } from './CountPage';
 import { headsOf, sumOf } from './countWords';
+import { ConditionNotes } from './ConditionNotes';
 import { felt } from './felt';
 import { numberOf } from './numberOf';
 import { inWords } from './words';
@@ -41,6 +42,14 @@ export function InventoryCount({ content, change }: CountProps) {
       />
       <Ratio content={content} change={change} />
       <Expected content={content} change={change} />
+      {content.expected && content.expected.length > 0 && (
+        <ConditionNotes
+          individuals={content.expected}
+          onChange={(name, part) =>
+            change((now) => ({ ...now, expected: now.expected?.map((one) => (one.name === name ? { ...one, ...part } : one)) }))
+          }
+        />
+      )}
     </>
   );
 }
