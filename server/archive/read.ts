@@ -1,8 +1,7 @@
-import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { createInterface } from 'node:readline';
 import type { Em } from '../database/orm';
+import { batchesOf } from '../files/lines';
 import { bring, type FileStore } from '../files/store';
 import { badRequest, HttpProblem } from '../http/errors';
 import { type JobPool, openJobPool } from '../jobs/pool';
@@ -15,9 +14,6 @@ import { contentOf } from './write';
 import { archiveKey } from './place';
 import { columnsOf, fileOf, type Manifest, PART_NAMES, type PartName, PARTS, photoFile } from './parts';
 import type { Unpacked, UnpackRequest } from './unpack.worker';
-
-/** Characters of rows that are stored with one statement. */
-const SOME = 2_000_000;
 
 /** Bytes that an archive, packed or not, may have: what photos may, and as much as the rows of a station never are. */
 export const mostBytes = (quotas: Quotas) => quotas.photos + 4 * 1024 ** 3;
@@ -139,18 +135,4 @@ function refuseUnfit(error: unknown): never {
       field: 'archive',
     },
   ]);
-}
-
-/** The lines of a file, some at a time. */
-async function* batchesOf(path: string): AsyncGenerator<string[]> {
-  let some: string[] = [];
-  let length = 0;
-  for await (const line of createInterface({ input: createReadStream(path), crlfDelay: Infinity })) {
-    some.push(line);
-    length += line.length;
-    if (length < SOME) continue;
-    yield some;
-    [some, length] = [[], 0];
-  }
-  if (some.length) yield some;
 }

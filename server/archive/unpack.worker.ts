@@ -1,7 +1,6 @@
-import { done, failed, type Outcome } from '@plesion/core';
-import type { JobTask } from '../jobs/pool';
+import { done } from '@plesion/core';
+import { refusing } from '../jobs/refusing';
 import { checkRows } from './check';
-import { Refused } from './refused';
 import type { Manifest } from './parts';
 import { unpack } from './unpack';
 
@@ -19,16 +18,8 @@ export interface Unpacked {
 }
 
 /** Unpacks an archive into a folder and holds everything in it against what a station may hold. */
-export default async function run({ request, port }: JobTask<UnpackRequest>): Promise<Outcome<Unpacked>> {
-  const { file, folder, most } = request;
-  try {
-    const manifest = await unpack(file, folder, most, (share) => port.postMessage(share * 0.5));
-    const photos = await checkRows(folder, manifest, (share) => port.postMessage(0.5 + share * 0.5));
-    return done({ manifest, photos });
-  } catch (error) {
-    if (error instanceof Refused) return failed(error.problem);
-    throw error;
-  } finally {
-    port.close();
-  }
-}
+export default refusing(async ({ file, folder, most }: UnpackRequest, onProgress) => {
+  const manifest = await unpack(file, folder, most, (share) => onProgress(share * 0.5));
+  const photos: Unpacked['photos'] = await checkRows(folder, manifest, (share) => onProgress(0.5 + share * 0.5));
+  return done({ manifest, photos });
+});

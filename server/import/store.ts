@@ -1,5 +1,5 @@
+import { UnderscoreNamingStrategy } from '@mikro-orm/core';
 import type { ImportMade } from '@plesion/contract';
-import type { CaptureContent, VisitContent } from '@plesion/core/fieldwork';
 import { bound } from '../database/bound';
 import type { Em } from '../database/orm';
 import { CAPTURE, SITE, VISIT } from '../fieldwork/service';
@@ -7,31 +7,20 @@ import { logSets, type WrittenSet } from '../records/changes';
 import type { Writer } from '../records/write';
 import type { Kind } from './read';
 
-/** Columns that a kind is found by, beside what every record has. */
-const OWN: Record<
-  Kind,
-  { table: string; name: 'site' | 'visit' | 'capture'; columns: string[]; of: (content: never) => object }
-> = {
-  sites: { table: 'site', name: SITE.name as 'site', columns: [], of: () => ({}) },
-  visits: {
-    table: 'visit',
-    name: VISIT.name as 'visit',
-    columns: ['site_id', 'started_at', 'ended_at'],
-    of: ({ siteId, startedAt, endedAt }: VisitContent) => ({ site_id: siteId, started_at: startedAt, ended_at: endedAt ?? null }),
-  },
-  captures: {
-    table: 'capture',
-    name: CAPTURE.name as 'capture',
-    columns: ['visit_id', 'at', 'what', 'mark', 'due'],
-    of: ({ visitId, at, what, mark, followUp }: CaptureContent) => ({
-      visit_id: visitId,
-      at,
-      what,
-      mark: mark ?? null,
-      due: followUp && !followUp.done ? followUp.due : null,
-    }),
-  },
-};
+/** How each kind is kept when it is written one by one: it is found by the same columns. */
+const KEPT = { sites: SITE, visits: VISIT, captures: CAPTURE };
+
+const columns = new UnderscoreNamingStrategy();
+
+/** The columns that a record is found by, by their names in the database. */
+const foundBy = (kind: Kind, content: object): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(KEPT[kind].columns(content as never)).map(([property, value]) => [
+      columns.propertyToColumnName(property),
+      value,
+    ]),
+  );
+
 const HEAD = ['id', 'version', 'hidden', 'recorded_by', 'created_at', 'updated_at', 'content', 'import_id'];
 
 type Made = Pick<ImportMade, 'id' | 'file' | 'by' | 'at'>;
@@ -55,18 +44,19 @@ export async function storeRows(
   );
   const written: WrittenSet[] = [];
   const stored = await each(async (kind, lines) => {
-    const { table, name, columns, of } = OWN[kind];
+    const { name } = KEPT[kind];
     const rows = lines.map((line) => {
-      const record = JSON.parse(line) as { id: string; content: never };
+      const record = JSON.parse(line) as { id: string; content: object };
       const head = { version: 1, hidden: false, recorded_by: accountName, created_at: at, updated_at: at, import_id: id };
-      return { ...head, ...of(record.content), ...record };
+      return { ...head, ...foundBy(kind, record.content), ...record };
     });
-    const all = [...HEAD, ...columns];
-    const again = [...columns, 'content', 'import_id', 'updated_at'].map((column) => `${column} = excluded.${column}`);
+    const own = Object.keys(foundBy(kind, rows[0].content));
+    const all = [...HEAD, ...own];
+    const again = [...own, 'content', 'import_id', 'updated_at'].map((column) => `${column} = excluded.${column}`);
     const put = await bound<{ id: string; version: number }>(
       tx,
-      `insert into ${table} as here (station_id, ${all.join(', ')})
-         select ?, ${all.join(', ')} from json_populate_recordset(null::${table}, ?::json)
+      `insert into ${name} as here (station_id, ${all.join(', ')})
+         select ?, ${all.join(', ')} from json_populate_recordset(null::${name}, ?::json)
          on conflict (station_id, id) do update set hidden = false, version = here.version + 1, ${again.join(', ')}
            where here.hidden and exists (
              select from field_import where field_import.station_id = here.station_id and field_import.id = here.import_id

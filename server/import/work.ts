@@ -1,7 +1,6 @@
-import { createReadStream } from 'node:fs';
 import { join } from 'node:path';
-import { createInterface } from 'node:readline';
 import type { ImportMade } from '@plesion/contract';
+import { batchesOf } from '../files/lines';
 import { bring, type FileStore } from '../files/store';
 import { familiesOf } from '../fieldwork/captures';
 import { SiteEntity } from '../database/fieldEntities';
@@ -19,8 +18,6 @@ export const importKey = (stationId: string, id: string) => `${stationId}/import
 
 /** Share of the work that is not storing. */
 const READ = 0.8;
-/** Rows that are stored with one statement. */
-const SOME = 2000;
 
 /** Try to read a file; nothing is stored, and the file lies ready for a day. */
 export const tryImportKind = (files: FileStore, pool: ImportPool): JobKinds['tryImport'] => ({
@@ -102,17 +99,4 @@ async function standing(em: Em, stationId: string, guideId: string | undefined) 
     ),
     known: await told('select id as one from capture where station_id = ? and import_id is not null and not hidden'),
   };
-}
-
-/** The lines of a file, some at a time. */
-async function* batchesOf(path: string): AsyncGenerator<string[]> {
-  let some: string[] = [];
-  for await (const line of createInterface({ input: createReadStream(path), crlfDelay: Infinity })) {
-    if (!line) continue;
-    some.push(line);
-    if (some.length < SOME) continue;
-    yield some;
-    some = [];
-  }
-  if (some.length) yield some;
 }
