@@ -5,7 +5,7 @@ import { colour, radius, space } from '../../theme';
 import { Slider } from '../../ui/Slider';
 import { Text } from '../../ui/Text';
 import type { Size, View as Placed } from '../measure/view';
-import { ZoomButtons } from '../measure/ZoomButtons';
+import { ZoomButtons } from '../../ui/ZoomButtons';
 import { Layer } from './Layer';
 import { NO_MATCH, type Way } from './layers';
 import type { Picture } from './pictures';

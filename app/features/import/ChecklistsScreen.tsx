@@ -17,8 +17,8 @@ import { useChecklists } from './useChecklists';
 
 /** Names for what no guide has. */
 export function ChecklistsScreen() {
-  const { list, reading, sent, remove } = useChecklists();
-  const { result, problem, error } = reading;
+  const { list, reading, remove } = useChecklists();
+  const { result, problem, error, sent } = reading;
   return (
     <AsyncScreen
       what="The checklists"
@@ -45,7 +45,7 @@ export function ChecklistsScreen() {
             </Notice>
           )}
           {reading.running || sent !== undefined ? (
-            <WorkProgress what="Reading the checklist" share={sent ?? reading.progress} onCancel={() => reading.cancel()} />
+            <WorkProgress what="Reading the checklist" share={sent ?? reading.progress} onCancel={reading.stop} />
           ) : (
             <View style={styles.line}>
               <Button

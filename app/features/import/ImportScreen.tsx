@@ -25,7 +25,7 @@ import { type Importing, useImport } from './useImport';
 /** Fieldwork of earlier years: a file is tried, told otherwise, and read in as one. */
 export function ImportScreen() {
   const importing = useImport();
-  const { tried, how, change, trying, reading, sent } = importing;
+  const { tried, how, change, trying, reading } = importing;
   const guides = useGuides().data?.guides ?? [];
   const guide = useGuide(how?.guideId).data?.guide;
   const families = useField().field?.view.sheets[0]?.families ?? [];
@@ -55,7 +55,7 @@ export function ImportScreen() {
             <Button
               label={tried ? 'Another file' : 'Choose a CSV or an archive'}
               icon={<Icon name="upload" size={18} color={colour.kelp} />}
-              disabled={working || sent !== undefined}
+              disabled={working || trying.sent !== undefined}
               onPress={() =>
                 void pickFile('.csv,.tsv,.txt,.zip,text/csv,application/zip').then((file) => file && importing.send(file))
               }
@@ -148,7 +148,8 @@ function Read({ importing: { reading, clear } }: { importing: Importing }) {
 }
 
 /** The one thing to do next. */
-function footOf({ tried, changed, trying, reading, sent, stop, again }: Importing) {
+function footOf({ tried, changed, trying, reading, again }: Importing) {
+  const { sent, stop } = trying;
   if (sent !== undefined && sent < 1) return <WorkProgress what="Sending the file" share={sent} onCancel={stop} />;
   if (trying.running) return <WorkProgress what="Trying it" share={trying.progress} onCancel={stop} />;
   if (reading.running) return <WorkProgress what="Reading it in" share={reading.progress} onCancel={() => reading.cancel()} />;

@@ -1,15 +1,14 @@
 import type { ImportMade, ImportTried } from '@plesion/contract';
-import { addressOf, createClient, schemas } from '@plesion/contract';
+import { addressOf, createClient } from '@plesion/contract';
 import { importEndpoints } from '@plesion/contract/endpoints/import';
 import { ImportMade as MadeShape, ImportTried as TriedShape } from '@plesion/contract/import';
 import type { ImportHow } from '@plesion/core/import';
 import { ImportHow as HowShape } from '@plesion/core/import/schema';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { z } from 'zod';
 import { omit } from '../../lib/omit';
-import { sendFile } from '../../lib/sendFile';
 import { useJob } from '../../lib/useJob';
+import { useSentJob } from '../../lib/useSentJob';
 import { useKeptState } from '../../lib/useKeptState';
 
 export const importApi = createClient('', undefined, importEndpoints);
@@ -35,26 +34,13 @@ export const offsetNow = (minutes = -new Date().getTimezoneOffset()): string => 
 /** A file of earlier years: tried, told otherwise and tried again, and read in. */
 export function useImport() {
   const [kept, keep] = useKeptState('import', Kept, {});
-  const [sent, setSent] = useState<number>();
-  const [sending, setSending] = useState<AbortController>();
-  const tries = useJob(
-    async ({ file, from, how }: Asked) => {
-      const stop = new AbortController();
-      setSending(stop);
-      if (file) setSent(0);
-      try {
-        const form = { how: JSON.stringify(how), ...(from ? { from } : {}), ...(file ? { file } : {}) };
-        const begun = schemas.JobStarted.parse(await sendFile(addressOf(importEndpoints.tryImport), form, setSent, stop.signal));
-        keep({ job: begun.jobId, change: undefined });
-        return begun;
-      } finally {
-        setSent(undefined);
-        setSending(undefined);
-      }
-    },
+  const tries = useSentJob(
+    ({ file, from, how }: Asked) => ({
+      url: addressOf(importEndpoints.tryImport),
+      form: { how: JSON.stringify(how), ...(from ? { from } : {}), ...(file ? { file } : {}) },
+    }),
     parseTried,
-    'import-tried',
-    kept.job,
+    { changes: 'import-tried', earlier: kept.job, onBegun: (job) => keep({ job, change: undefined }) },
   );
   const reading = useJob((tried: string) => importApi('importRecords', { body: { tried } }), parseMade);
   const tried = tries.result;
@@ -70,8 +56,6 @@ export function useImport() {
       tries.begin({ file, how: { offset: offsetNow(), ...(how ? omit(how, 'columns', 'words', 'leaveOut') : {}) } }),
     again: () => tried && how && tries.begin({ from: tried.id, how }),
     trying: tries,
-    sent,
-    stop: () => (sending ? sending.abort() : tries.cancel()),
     reading,
     /** Another file. */
     clear() {

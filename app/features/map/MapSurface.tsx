@@ -2,8 +2,8 @@ import type { BaseMap } from '@plesion/contract';
 import { useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
-import { colour, radius, space } from '../../theme';
-import { Button } from '../../ui/Button';
+import { colour, radius } from '../../theme';
+import { ZoomButtons } from '../../ui/ZoomButtons';
 import type { Cluster } from './clusters';
 import { enlarged, moved, type Pixel, projectionOf, type Sight, sightOf, wholeOf, zoomOf } from './ground';
 import { Ground } from './Ground';
@@ -95,11 +95,7 @@ export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit,
           </>
         )}
       </View>
-      <View style={styles.zoom}>
-        <Button small label="−" hint="Farther" onPress={() => nearer(1 / STEP, middle)} />
-        <Button small label="+" hint="Nearer" onPress={() => nearer(STEP, middle)} />
-        <Button small label="All" hint="All of the map" onPress={() => setSight(wholeOf(map))} />
-      </View>
+      <ZoomButtons what="map" nearer={(factor) => nearer(factor, middle)} all={() => setSight(wholeOf(map))} />
     </View>
   );
 }
@@ -107,5 +103,4 @@ export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit,
 const styles = StyleSheet.create({
   frame: { borderRadius: radius.l, overflow: 'hidden', borderWidth: 1, borderColor: colour.hairline },
   surface: { ...StyleSheet.absoluteFill, outlineOffset: -3 },
-  zoom: { position: 'absolute', right: space.s, bottom: space.s, flexDirection: 'row', gap: space.xs },
 });

@@ -10,7 +10,7 @@ import { heldPoint, type Held, nearest, type Table } from './table';
 import { tableKey, type TableKey } from './tableKeys';
 import { useKeys } from './useKeys';
 import { usePointers } from '../../lib/usePointers';
-import { ZoomButtons } from './ZoomButtons';
+import { ZoomButtons } from '../../ui/ZoomButtons';
 import {
   fit,
   inSight,

@@ -1,11 +1,11 @@
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
-import { Button } from '../../ui/Button';
+import { space } from '../theme';
+import { Button } from './Button';
 
 /** So much nearer or farther by one press. */
 const STEP = 1.6;
 
-/** Nearer, farther, and all of it: in the corner of a photo. */
+/** Nearer, farther, and all of it: in the corner of a photo or a map. */
 export function ZoomButtons({ what, nearer, all }: { what: string; nearer: (factor: number) => void; all: () => void }) {
   return (
     <View style={styles.zoom}>
