@@ -1,10 +1,10 @@
 import js from '@eslint/js';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import imports from 'eslint-plugin-import-x';
-import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 import { walls } from './eslint.walls.mjs';
 
+/** What needs types, and circles: `.oxlintrc.json`, which sees them in a fraction of the time. */
 export default ts.config(
   { ignores: ['**/node_modules/', 'app/dist/', 'app/.expo/', '.plesion/'] },
   js.configs.recommended,
@@ -25,36 +25,12 @@ export default ts.config(
       'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
       'import-x/resolver-next': [createTypeScriptImportResolver({ project: 'tsconfig.json' })],
     },
-    rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
   },
   {
     // Tests stand above what they test, and may look down on all of it.
     files: ['**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', '**/test/**'],
     rules: { 'import-x/no-restricted-paths': ['error', { basePath: import.meta.dirname, zones: walls }] },
-  },
-  {
-    // What only types can show.
-    files: ['**/*.{ts,tsx}'],
-    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
-    rules: {
-      '@typescript-eslint/await-thenable': 'error',
-      '@typescript-eslint/no-floating-promises': 'error',
-      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { arguments: false, attributes: false } }],
-      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
-      '@typescript-eslint/no-for-in-array': 'error',
-      '@typescript-eslint/no-implied-eval': 'error',
-      '@typescript-eslint/only-throw-error': 'error',
-      '@typescript-eslint/prefer-promise-reject-errors': 'error',
-      '@typescript-eslint/restrict-plus-operands': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
-      '@typescript-eslint/unbound-method': 'off',
-    },
-  },
-  {
-    files: ['app/**/*.{ts,tsx}'],
-    plugins: { 'react-hooks': hooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
   {
     // The bundler's own settings are read by programs that know no modules.

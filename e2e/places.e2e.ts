@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Locator, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { openOffice } from '../server/officeStandIn/office';
 import { enterDemo, openStation, SIZES, type Station } from './station';
 
@@ -37,17 +37,6 @@ afterAll(async () => {
 const order = (page: Page) =>
   page.getByRole('button', { name: /^Drag / }).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
 
-/** Where something is, once it moves no more. */
-async function standing(what: Locator): Promise<{ x: number; y: number }> {
-  for (let before = ''; ;) {
-    const box = (await what.boundingBox())!;
-    const now = `${box.x} ${box.y}`;
-    if (now === before) return box;
-    before = now;
-    await what.page().evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
-  }
-}
-
 it('fields of the sheet are dragged by the mouse and by keys; those added one after the other are all there', async () => {
   const page = await station.page(SIZES[1]);
   await enterDemo(page, station.url);
@@ -62,8 +51,8 @@ it('fields of the sheet are dragged by the mouse and by keys; those added one af
   await page.getByText('Kind: place 2 of 13.').waitFor({ state: 'attached' });
   await page.keyboard.press('Space');
   await page.waitForFunction(() => document.querySelector('[aria-label^="Drag "]')?.getAttribute('aria-label') === 'Drag Age');
-  const from = await standing(page.getByRole('button', { name: 'Drag Age' }));
-  const to = await standing(page.getByRole('button', { name: 'Drag Sex', exact: true }));
+  const from = (await page.getByRole('button', { name: 'Drag Age' }).boundingBox())!;
+  const to = (await page.getByRole('button', { name: 'Drag Sex', exact: true }).boundingBox())!;
   await page.mouse.move(from.x + 20, from.y + 20);
   await page.mouse.down();
   await page.mouse.move(from.x + 20, from.y + 40, { steps: 4 });

@@ -28,6 +28,9 @@ interface SheetRowsProps {
 /** A finger that moves less than this, in pixels, has not begun to drag. */
 const BEGINS = 6;
 
+/** A row lies where it was put down at once: while one still slides, the next touch would take up its neighbour. */
+const atOnce = () => false;
+
 /** Fields in their order: dragged by their handle, or moved by keys and buttons. */
 export function SheetRows({ fields, labelOf, onChange }: SheetRowsProps) {
   const sensors = useSensors(
@@ -88,7 +91,10 @@ interface SheetRowProps {
 }
 
 function SheetRow({ name, label, needed, first, last, onNeeded, onMove, onLeave }: SheetRowProps) {
-  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id: name });
+  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: name,
+    animateLayoutChanges: atOnce,
+  });
   const style = { transform: CSS.Translate.toString(transform), transition, ...(isDragging ? { zIndex: 1, opacity: 0.85 } : {}) };
   return (
     <View ref={setNodeRef as never} style={[styles.row, style]}>

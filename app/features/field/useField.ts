@@ -49,7 +49,7 @@ export function useField() {
   const field = useMemo(
     () => query.data && withWaiting(query.data, station),
     // The outbox tells by a number that something came or went.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
     [query.data, station, changes],
   );
   return { field, error: field ? undefined : query.error, refetch: () => void query.refetch() };

@@ -40,7 +40,7 @@ function useUnity({ compiled, specimens }: UnityProps['bench']): LotUnity | unde
           )
         : undefined,
     // The readings as told are what it rests on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
     [compiled, told, situation],
   );
 }

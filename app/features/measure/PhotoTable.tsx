@@ -150,7 +150,7 @@ export function PhotoTable({
   // A point that is moved by keys stays in sight.
   useEffect(() => {
     if (byKeys && hx !== undefined && hy !== undefined) change((so, size) => inSight(so, [hx, hy], photo, size));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- only where the point itself moved
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- only where the point itself moved
   }, [hx, hy, byKeys]);
   const looked = aim && (!byKeys || !table.held) ? aim : byKeys ? heldAt : undefined;
   useEffect(() => {

@@ -28,7 +28,7 @@ export function useSpecimens(ids: readonly string[]): { specimens?: OpenSpecimen
     const leaves = drafts.flatMap((draft) => (draft ? [draft.subscribe(changed)] : []));
     return () => leaves.forEach((leave) => leave());
     // The drafts themselves are one object an id.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [opened]);
   const specimens = drafts.flatMap((draft) => (draft ? [{ id: draft.id, draft, state: draft.get() }] : []));
   return {
