@@ -152,11 +152,8 @@ export const FieldView = z.object({
 });
 export type FieldView = z.output<typeof FieldView>;
 
-/** A named record, as lists are made of it: the earliest of a taxon at a site, by a person, in a year. */
-export const ListedRecord = z.object({
-  kind: z.enum(['capture', 'specimen']),
-  id: z.uuid(),
-  day: Day,
+/** What a record stands under on a list. */
+export const ListedName = z.object({
   guideId: z.uuid().optional(),
   /** The name it goes by; absent where it is one of several. */
   taxon: z.string().optional(),
@@ -164,11 +161,38 @@ export const ListedRecord = z.object({
   name: z.string().optional(),
   /** What "A or B" is sure of: it counts for that alone. */
   group: z.string().optional(),
+});
+export type ListedName = z.output<typeof ListedName>;
+
+/** A named record, as lists are made of it: the earliest of a taxon at a site, by a person, in a year. */
+export const ListedRecord = ListedName.extend({
+  kind: z.enum(['capture', 'specimen']),
+  id: z.uuid(),
+  day: Day,
   site: z.uuid().optional(),
   by: z.string(),
 });
 export type ListedRecord = z.output<typeof ListedRecord>;
-export const ListedRecords = z.object({ records: z.array(ListedRecord) });
+/** A name that was corrected, or a record that was removed or put back: as a list would have it before, and since. */
+export const Correction = z.object({
+  kind: ListedRecord.shape.kind,
+  id: z.uuid(),
+  /** Of the record. */
+  day: Day,
+  site: z.uuid().optional(),
+  recordedBy: z.string(),
+  was: ListedName.optional(),
+  became: ListedName.optional(),
+  by: z.string(),
+  at: z.iso.datetime(),
+});
+export type Correction = z.output<typeof Correction>;
+export const ListedRecords = z.object({
+  records: z.array(ListedRecord),
+  /** The newest first. */
+  corrections: z.array(Correction),
+});
+export type ListedRecords = z.output<typeof ListedRecords>;
 
 const whole = z.number().int().min(0).max(1_000_000);
 

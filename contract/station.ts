@@ -1,3 +1,4 @@
+import { GRIDS } from '@plesion/core/formats/schema';
 import { z } from 'zod';
 
 export const Use = z.object({ used: z.number().int().min(0), most: z.number().int().min(0) });
@@ -9,6 +10,8 @@ export const StationView = z.object({
   since: z.iso.datetime({ offset: true }),
   /** Photos in bytes. */
   use: z.object({ specimens: Use, guides: Use, keys: Use, photos: Use }),
+  /** Degrees to which places of sensitive taxa are rounded where they leave the station. */
+  grid: z.number(),
   /** Nothing was written in it since it was made: an archive may be read in. */
   fresh: z.boolean(),
   /** The job that makes or made its newest archive. */
@@ -17,6 +20,9 @@ export const StationView = z.object({
   reading: z.uuid().optional(),
 });
 export type StationView = z.output<typeof StationView>;
+
+/** What its people may set. */
+export const StationWrite = z.strictObject({ grid: z.literal(GRIDS) });
 
 /** How much of each kind there is in an archive. */
 export const ArchiveContent = z.object({

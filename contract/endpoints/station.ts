@@ -2,7 +2,7 @@ import { MadeToken, NewToken, OpenSessionList, PasswordChange, SessionPath, Toke
 import { ChangeList, ChangeQuery } from '../changes';
 import { Job, JobStarted } from '../jobs';
 import { Credentials, NewStation, Session } from '../session';
-import { StationView } from '../station';
+import { StationView, StationWrite } from '../station';
 import { z } from 'zod';
 import { byId, nothing, type Endpoint } from './endpoint';
 
@@ -99,6 +99,13 @@ export const stationEndpoints = {
     method: 'GET',
     path: '/api/station',
     summary: 'The station: how much it holds of what it may.',
+    response: StationView,
+  },
+  setStation: {
+    method: 'PUT',
+    path: '/api/station',
+    summary: 'Set the grid, in degrees, to which places of sensitive taxa are rounded on every export.',
+    body: StationWrite,
     response: StationView,
   },
   exportStation: {

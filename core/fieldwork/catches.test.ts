@@ -1,6 +1,18 @@
 import { checkGuide } from '../guide';
 import { tinyGuide } from '../test/tinyGuide';
-import { brokenChecks, contradictions, firstsOf, isRested, legs, licenceFor, listOf, ringSizes, sayOnFile, type Seen } from '.';
+import {
+  brokenChecks,
+  contradictions,
+  firstsOf,
+  isRested,
+  legs,
+  licenceFor,
+  listOf,
+  movedBy,
+  ringSizes,
+  sayOnFile,
+  type Seen,
+} from '.';
 
 const field = {
   checks: [
@@ -172,6 +184,21 @@ describe('lists', () => {
       record('3', '2026-05-03', undefined, { group: 'genus' }),
     ]);
     expect([...list].map(([name, { id }]) => `${name} ${id}`)).toEqual(['a 1', 'genus 3']);
+  });
+
+  it('say what stands for a name that a record no longer goes by, and whether it stands for the new one', () => {
+    const list = listOf([
+      record('1', '2026-05-01', 'b'),
+      record('2', '2026-05-02', 'a'),
+      record('3', '2026-05-03', undefined, { group: 'genus' }),
+    ]);
+    // 1 was an a before.
+    expect(movedBy(list, 'a', 'b')).toEqual({ left: { stands: list.get('a') }, came: { stands: list.get('b') } });
+    expect(list.get('a')!.id).toBe('2');
+    // 3 was a c, of which there was one.
+    expect(movedBy(list, 'c', 'genus')).toEqual({ left: { stands: undefined }, came: { stands: list.get('genus') } });
+    expect(movedBy(list, 'a', undefined)).toEqual({ left: { stands: list.get('a') } });
+    expect(movedBy(list, undefined, 'c')).toEqual({ came: { stands: undefined } });
   });
 
   it('say what a record is the first of', () => {

@@ -39,3 +39,23 @@ export function firstsOf(record: Listed, before: readonly Listed[]): First[] {
     ...(same.some((one) => one.day.slice(0, 4) === day.slice(0, 4)) ? [] : (['of-the-year'] as const)),
   ];
 }
+
+/** What a correction did to a list. */
+export interface Moved {
+  /** What the record stood under before: what stands for it now. */
+  left?: { stands: Listed | undefined };
+  /** What it stands under since. */
+  came?: { stands: Listed | undefined };
+}
+
+/**
+ * What a list says since a record goes by another name.
+ *
+ * @param list as it is now, the record under its new name.
+ * @param was what the record stood under; nothing where it was removed.
+ * @param became what it stands under; nothing where it is removed or doubted.
+ */
+export const movedBy = (list: TaxonList, was: string | undefined, became: string | undefined): Moved => ({
+  ...(was === undefined ? {} : { left: { stands: list.get(was) } }),
+  ...(became === undefined ? {} : { came: { stands: list.get(became) } }),
+});

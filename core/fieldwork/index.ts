@@ -5,7 +5,7 @@ export { type Condition, scaledMass, type Weighed, weightFall } from './conditio
 export { calendarDays, dayAfter } from './days';
 export { pace, type Pace } from './deadline';
 export { type CatchRate, catchRate } from './effort';
-export { type First, firstsOf, type Listed, listOf } from './firsts';
+export { type First, firstsOf, type Listed, listOf, type Moved, movedBy } from './firsts';
 export { type Amount, type Flock, flock, type Interval } from './flock';
 export { byName, type HeadCount, overlooked, type TwoCounters, twoCounters } from './headCount';
 export { type Contradiction, contradictions, legs, type Seen } from './history';

@@ -17,6 +17,8 @@ export interface OccurrenceRecord {
   recordedBy: string;
   /** ISO instant. */
   modified: string;
+  /** Degrees to which the place of a sensitive taxon is rounded. */
+  grid: number;
 }
 
 /** Columns, all of them terms of Darwin Core (TDWG, 2023 quick reference). */
@@ -86,7 +88,7 @@ function rowOf(record: OccurrenceRecord): Partial<Record<Term, string | number>>
       .join(' | '),
     habitat: labelOf(guide?.habitats ?? [], situation.habitat),
     higherGeography: labelOf(guide?.regions ?? [], situation.region),
-    ...localityOf(situation, isSensitive(guide, mayBe)),
+    ...localityOf(situation, isSensitive(guide, mayBe) ? record.grid : undefined),
     recordedBy: record.recordedBy,
     occurrenceRemarks: situation.note,
     modified: record.modified,

@@ -102,8 +102,18 @@ export function archiveLines(file: ArchiveFile, rows: readonly Row[], header: bo
 
 const uuid = (id: string) => `urn:uuid:${id}`;
 
-/** A visit as an event: when, how, with what effort, where. */
-export function eventRow(id: string, visit: VisitContent, site: { id: string; content: SiteContent }, sensitive: boolean): Row {
+/**
+ * A visit as an event: when, how, with what effort, where.
+ *
+ * @param grid degrees to which its place is rounded, where it is not told precisely.
+ */
+export function eventRow(
+  id: string,
+  visit: VisitContent,
+  site: { id: string; content: SiteContent },
+  grid: number | undefined,
+): Row {
+  const sensitive = grid !== undefined;
   const { effort } = visit;
   const { position, name } = site.content;
   const weather = visit.weather ?? {};
@@ -119,7 +129,7 @@ export function eventRow(id: string, visit: VisitContent, site: { id: string; co
         }
       : {}),
     locationID: uuid(site.id),
-    ...localityOf({ place: name, latitude: position?.latitude, longitude: position?.longitude }, sensitive),
+    ...localityOf({ place: name, latitude: position?.latitude, longitude: position?.longitude }, grid),
     ...(position?.accuracy !== undefined && !sensitive ? { coordinateUncertaintyInMeters: position.accuracy } : {}),
     recordedBy: visit.people.join(' | '),
     eventRemarks: [
@@ -132,7 +142,7 @@ export function eventRow(id: string, visit: VisitContent, site: { id: string; co
     ]
       .filter(Boolean)
       .join('; '),
-    dynamicProperties: whole({ visit, site: sensitive ? withheld(site.content) : site.content }),
+    dynamicProperties: whole({ visit, site: sensitive ? withheld(site.content, grid) : site.content }),
   };
 }
 
@@ -140,8 +150,8 @@ export function eventRow(id: string, visit: VisitContent, site: { id: string; co
 const whole = (plesion: { visit?: VisitContent; site?: SiteContent; capture?: CaptureContent }) => JSON.stringify({ plesion });
 
 /** Of a site, what does not tell where it lies. */
-const withheld = ({ position }: SiteContent): SiteContent => {
-  const { decimalLatitude: latitude, decimalLongitude: longitude } = localityOf({ ...position }, true);
+const withheld = ({ position }: SiteContent, grid: number): SiteContent => {
+  const { decimalLatitude: latitude, decimalLongitude: longitude } = localityOf({ ...position }, grid);
   return {
     name: 'withheld',
     ...(latitude === undefined || longitude === undefined ? {} : { position: { latitude, longitude } }),

@@ -26,6 +26,7 @@ const record = (given: Partial<OccurrenceRecord>): OccurrenceRecord => ({
   determinations: [],
   recordedBy: 'bo',
   modified: '2026-05-13T08:00:00.000Z',
+  grid: 0.1,
   ...given,
 });
 const rows = (...records: OccurrenceRecord[]) =>

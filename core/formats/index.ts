@@ -15,4 +15,5 @@ export {
   sensitiveTaxa,
 } from './fieldArchive';
 export { localityOf } from './locality';
+export { GRIDS, USUAL_GRID } from './schema';
 export { seasonCsv, type SeasonRow } from './seasonFile';

@@ -1,8 +1,5 @@
 import type { Situation } from '../observation';
 
-/** Degrees to which a place that must not be told precisely is rounded: some 11 km of latitude. */
-const BLUR = 0.1;
-
 export interface Locality {
   locality?: string;
   decimalLatitude?: number;
@@ -12,17 +9,23 @@ export interface Locality {
   dataGeneralizations?: string;
 }
 
-/** Where it was found, as it may leave the station (the practice of Chapman 2020, Current Best Practices for Generalizing Sensitive Species Occurrence Data). */
-export function localityOf({ place, latitude, longitude }: Situation, sensitive: boolean): Locality {
+/**
+ * Where it was found, as it may leave the station (the practice of Chapman 2020, Current Best Practices for Generalizing Sensitive Species Occurrence Data).
+ *
+ * @param grid degrees to which coordinates are rounded, of one of `GRIDS`; nothing where the place may be told as it is.
+ */
+export function localityOf({ place, latitude, longitude }: Situation, grid: number | undefined): Locality {
+  const sensitive = grid !== undefined;
   const hasPoint = latitude !== undefined && longitude !== undefined;
-  const blur = (degrees: number) => (sensitive ? Math.round(Math.round(degrees / BLUR) * BLUR * 10) / 10 : degrees);
+  // To hundredths, which all grids are made of; −0 is 0.
+  const blur = (degrees: number) => (sensitive ? Math.round(Math.round(degrees / grid) * grid * 100) / 100 + 0 : degrees);
   const changed = sensitive && (hasPoint || place !== undefined);
   return {
     ...(place !== undefined && !sensitive ? { locality: place } : {}),
     ...(hasPoint ? { decimalLatitude: blur(latitude), decimalLongitude: blur(longitude), geodeticDatum: 'WGS84' } : {}),
     ...(changed
       ? {
-          dataGeneralizations: `Sensitive taxon: ${hasPoint ? `coordinates rounded to ${BLUR} degrees` : ''}${
+          dataGeneralizations: `Sensitive taxon: ${hasPoint ? `coordinates rounded to ${grid} degrees` : ''}${
             hasPoint && place !== undefined ? ', ' : ''
           }${place === undefined ? '' : 'locality withheld'}`,
         }

@@ -25,15 +25,15 @@ export interface SeasonRow {
   site: { name: string; position?: { latitude: number; longitude: number } };
   kind: string;
   people: readonly string[];
-  /** Its places are not told precisely. */
-  sensitive: boolean;
+  /** Degrees to which its place is rounded, where it is not told precisely. */
+  grid?: number;
 }
 
 /** Lines of a season's file; degrees are WGS 84, mass is in g. Cells that a spreadsheet would run are made harmless. */
 export function seasonCsv(rows: readonly SeasonRow[]): string {
-  const lines = rows.map(({ id, capture, site, kind, people, sensitive }) => {
+  const lines = rows.map(({ id, capture, site, kind, people, grid }) => {
     const at = capture.position ?? site.position;
-    const place = localityOf({ place: site.name, latitude: at?.latitude, longitude: at?.longitude }, sensitive);
+    const place = localityOf({ place: site.name, latitude: at?.latitude, longitude: at?.longitude }, grid);
     return [
       id,
       capture.mark ?? '',

@@ -83,7 +83,11 @@ async function fillField(own: Visitor, guideId: string, photo: string): Promise<
   await put('sites', siteId, { name: 'Long Spit', licences: [] });
   await put('visits', visitId, { siteId, startedAt: at, people: ['Mira'], method: 'watch', overrides: [] });
   const caught = { visitId, at, what: 'ringed', mark: 'H 04501', guideId, taxon: 'murica', readings: [], photo, overrides: [] };
-  await put('captures', randomUUID(), { ...caught, followUp: { due: '2026-06-01', text: 'look again' } });
+  const capture = randomUUID();
+  await put('captures', capture, { ...caught, followUp: { due: '2026-06-01', text: 'look again' } });
+  // Named anew, so that there is a correction too.
+  await put('captures', capture, { ...caught, version: 1, taxon: 'cinerata' });
+  await own.put('/api/station').send({ grid: 0.25 }).expect(200);
   const string = {
     letters: 'H',
     digits: 5,
@@ -150,7 +154,8 @@ async function readIn(own: Visitor, path: string): Promise<Job> {
 /** Every row of a station, without whose it is and where in the feed. */
 async function rowsOf(server: TestServer, own: Visitor): Promise<Record<string, string[]>> {
   const stationId = ((await own.get('/api/session').expect(200)).body as { station: { id: string } }).station.id;
-  const rows: Record<string, string[]> = {};
+  const { grid } = (await own.get('/api/station').expect(200)).body as { grid: number };
+  const rows: Record<string, string[]> = { grid: [String(grid)] };
   for (const name of PART_NAMES) {
     const columns = columnsOf(name).filter((column) => name !== 'changes' || column !== 'seq');
     const { rows: found } = await server.pool.query<{ row: string }>(

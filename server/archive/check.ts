@@ -113,6 +113,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   base_maps: () => undefined,
   checklists: () => undefined,
   checklist_names: () => undefined,
+  corrections: () => undefined,
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

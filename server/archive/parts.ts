@@ -9,15 +9,17 @@ import {
   StringContent,
   VisitContent,
 } from '@plesion/core/fieldwork/schema';
+import { GRIDS, USUAL_GRID } from '@plesion/core/formats/schema';
 import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
 import { z } from 'zod';
+import { ListedName } from '../records/corrections';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 5;
+export const FORM_VERSION = 6;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
@@ -236,6 +238,18 @@ export const PARTS = {
     vernacular: title.nullable(),
   }),
   base_maps: part('base_map', 'at', { content: BaseMap, account: title, at: instant }),
+  corrections: part('correction', 'kind, record_id, version', {
+    kind: z.enum(['capture', 'specimen']),
+    record_id: id,
+    version,
+    day: z.iso.date(),
+    site_id: id.nullable(),
+    recorded_by: title,
+    was: ListedName.nullable(),
+    became: ListedName.nullable(),
+    account: title,
+    at: instant,
+  }),
   changes: part('change', 'seq', {
     seq: z.number().int().min(1),
     kind: z.enum(schemas.RECORD_NAMES),
@@ -264,6 +278,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   base_maps: 5,
   checklists: 5,
   checklist_names: 5,
+  corrections: 6,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;
@@ -285,7 +300,8 @@ export const Manifest = z.object({
   version: z.number().int().min(1),
   plesion: z.string(),
   at: instant,
-  station: z.object({ name: z.string() }),
+  // The grid since the sixth form.
+  station: z.object({ name: z.string(), grid: z.literal(GRIDS).default(USUAL_GRID) }),
   parts: z.object(Object.fromEntries(PART_NAMES.map((name) => [name, written])) as Record<PartName, typeof written>),
 });
 export type Manifest = z.output<typeof Manifest>;

@@ -8,7 +8,7 @@ import { type JobPool, openJobPool } from '../jobs/pool';
 import type { JobKinds } from '../jobs/kinds';
 import { keyOf, SIZES } from '../photos/service';
 import { full, type Quotas, USUAL_QUOTAS } from '../station/quota';
-import { isFresh } from '../station/service';
+import { isFresh, setStation } from '../station/service';
 import type { Outcome } from '@plesion/core';
 import { contentOf } from './write';
 import { archiveKey } from './place';
@@ -58,6 +58,7 @@ export const importKind = (files: FileStore, pool: UnpackPool): JobKinds['import
     }
     return async (tx) => {
       await replaceAll(tx, stationId, own, sizes).catch(refuseUnfit);
+      await setStation(tx, stationId, manifest.station);
       return { from: manifest.station.name, at: manifest.at, content: contentOf(manifest.parts) };
     };
   },

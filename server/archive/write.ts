@@ -41,7 +41,7 @@ const ROWS = 0.2;
 export const exportKind = (files: FileStore, plesion: string): JobKinds['exportStation'] => ({
   async work(em, { stationId }, _asked, { id, signal, onProgress, folder }) {
     const own = await folder();
-    const { name } = await em.findOneOrFail(StationEntity, { id: stationId });
+    const { name, grid } = await em.findOneOrFail(StationEntity, { id: stationId });
     const parts = {} as Manifest['parts'];
     const photos: string[] = [];
     await em.transactional(
@@ -61,7 +61,7 @@ export const exportKind = (files: FileStore, plesion: string): JobKinds['exportS
       version: FORM_VERSION,
       plesion,
       at: new Date().toISOString(),
-      station: { name },
+      station: { name, grid: grid as Manifest['station']['grid'] },
       parts,
     };
     await writeFile(join(own, MANIFEST), JSON.stringify(manifest, undefined, 2));

@@ -22,6 +22,8 @@ export const StationEntity = defineEntity({
     id: p.uuid().primary(),
     name: p.string().unique(),
     demo: p.boolean(),
+    /** Degrees to which places of sensitive taxa are rounded where they leave the station. */
+    grid: p.float().default(0.1),
     createdAt: p.datetime().onCreate(() => new Date()),
   },
 });

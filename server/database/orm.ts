@@ -22,6 +22,7 @@ import { Migration20261209000000 } from './migrations/Migration20261209000000';
 import { Migration20261210000000 } from './migrations/Migration20261210000000';
 import { Migration20261211000000 } from './migrations/Migration20261211000000';
 import { Migration20261212000000 } from './migrations/Migration20261212000000';
+import { Migration20261213000000 } from './migrations/Migration20261213000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -43,6 +44,7 @@ const MIGRATIONS = [
   Migration20261210000000,
   Migration20261211000000,
   Migration20261212000000,
+  Migration20261213000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -193,6 +193,19 @@ describe('the Darwin Core archive', () => {
       expect(geometry.coordinates).toEqual([-28.1, -41.2]);
       expect(properties.dataGeneralizations).toMatch(/Sensitive taxon/);
     }
+    // On the grid that the station sets, in every file.
+    const { body } = await visitor.put('/api/station').send({ grid: 0.2 }).expect(400);
+    expect(body).toMatchObject({ field: 'grid' });
+    await visitor.put('/api/station').send({ grid: 0.5 }).expect(200);
+    expect((await visitor.get('/api/station').expect(200)).body).toMatchObject({ grid: 0.5 });
+    const [wide] = rowsOf((await filesOf(await bytes('/api/export/archive.zip'))).get('event.csv')!);
+    expect(wide).toMatchObject({ decimalLatitude: '-41', decimalLongitude: '-28' });
+    expect(wide.dataGeneralizations).toMatch(/rounded to 0.5 degrees/);
+    const points = JSON.parse((await bytes('/api/export/occurrences.geojson')).toString()) as {
+      features: { geometry: { coordinates: number[] } }[];
+    };
+    for (const { geometry } of points.features) expect(geometry.coordinates).toEqual([-28, -41]);
+    await visitor.put('/api/station').send({ grid: 0.1 }).expect(200);
   });
 
   it('of a station without fieldwork is empty, and well formed', async () => {

@@ -26,6 +26,7 @@ import {
 } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
 import { findGuide, listGuides } from '../guides/service';
+import { gridOf } from '../station/grid';
 
 /** Captures fetched and written at once; others are answered in between. */
 const SOME = 1000;
@@ -45,7 +46,14 @@ async function surroundings(em: Em, stationId: string) {
   for (const { guide } of used) if (known.has(guide)) guides.set(guide, (await findGuide(em, stationId, guide)).guide);
   const sheets = await em.find(SheetEntity, { stationId, hidden: false });
   const families = [...AGE_FAMILIES, ...sheets.flatMap(({ content }) => (content as SheetWrite).families)];
-  return { sites, visits, guides, families, sensitive: await sensitiveVisits(em, stationId, guides) };
+  return {
+    sites,
+    visits,
+    guides,
+    families,
+    sensitive: await sensitiveVisits(em, stationId, guides),
+    grid: await gridOf(em, stationId),
+  };
 }
 
 /** Visits at which something was caught whose places are not told precisely. */
@@ -77,9 +85,12 @@ async function* captures(em: Em, stationId: string): AsyncGenerator<CaptureRecor
   }
 }
 
-const visitRow = (visit: VisitRecord, { sites, sensitive }: Surroundings) => {
-  const site = sites.get(visit.siteId)!;
-  return eventRow(visit.id, visit.content, { id: site.id, content: site.content }, sensitive.has(visit.id));
+/** Degrees that its place is told by, where it is not told precisely. */
+const gridAt = (visitId: string, { sensitive, grid }: Surroundings) => (sensitive.has(visitId) ? grid : undefined);
+
+const visitRow = (visit: VisitRecord, around: Surroundings) => {
+  const site = around.sites.get(visit.siteId)!;
+  return eventRow(visit.id, visit.content, { id: site.id, content: site.content }, gridAt(visit.id, around));
 };
 
 async function* linesOf(
@@ -144,7 +155,7 @@ export async function* fieldGeoJson(em: Em, stationId: string): AsyncGenerator<s
       if (!visit || !at) continue;
       const { decimalLatitude, decimalLongitude, locality, dataGeneralizations } = localityOf(
         { place: site?.name, latitude: at.latitude, longitude: at.longitude },
-        around.sensitive.has(visitId),
+        gridAt(visitId, around),
       );
       const [row] = captureRows(id, capture, recordedBy, around.guides.get(capture.guideId ?? ''), around.families).occurrence;
       // What the terms hold already, word by word, is for archives.

@@ -356,6 +356,63 @@ it('lists stand on the earliest record of each taxon at a site, by a person, in 
   ]);
 });
 
+it('a name that is corrected, a record removed and put back are told with the lists; naming, and other changes, are not', async () => {
+  const own = await newStation(server);
+  const write = (path: string, id: string, version: number, body: object) =>
+    own.visitor
+      .put(`/api/${path}/${id}`)
+      .send({ version, hidden: false, ...body })
+      .expect(200);
+  const [siteId, visitId, caught, named] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+  await write('sites', siteId, 0, site());
+  await write('visits', visitId, 0, visit(siteId));
+  const of = (name: object) => capture(visitId, { what: 'unringed', mark: undefined, at: '2026-06-01T20:00:00Z', ...name });
+  const kind = (taxon: string) => of({ guideId: own.guideId, taxon });
+  const told = async () => (await own.visitor.get('/api/lists').expect(200)).body as { corrections: Record<string, unknown>[] };
+  await write('captures', caught, 0, of({}));
+  await write('captures', caught, 1, kind('murica'));
+  await write('captures', caught, 2, { ...kind('murica'), note: 'seen well' });
+  expect((await told()).corrections).toEqual([]);
+  await write('captures', caught, 3, kind('cinerata'));
+  await write('captures', caught, 4, { ...kind('cinerata'), hidden: true });
+  await write('captures', caught, 5, kind('cinerata'));
+  await write('captures', caught, 6, of({ name: 'some crab' }));
+  const call = (id: string, name: object) => ({
+    id,
+    guideVersion: 1,
+    facets: {},
+    p: 0.9,
+    by: own.name,
+    at: '2026-07-01T10:00:00Z',
+    recommended: '',
+    overruled: false,
+    ...name,
+  });
+  const [one, two, three] = [
+    call(randomUUID(), { qualifier: 'none', taxon: 'murica' }),
+    call(randomUUID(), { qualifier: 'or', taxon: 'murica', other: 'cinerata' }),
+    call(randomUUID(), { qualifier: 'cf.', taxon: 'murica' }),
+  ];
+  const specimen = { guideId: own.guideId, label: 'x', situation: { date: '2026-07-01' }, readings: [] };
+  await write('specimens', named, 0, { ...specimen, determinations: [one] });
+  await write('specimens', named, 1, { ...specimen, determinations: [one, two] });
+  await write('specimens', named, 2, { ...specimen, determinations: [one, two, three] });
+  const { corrections } = await told();
+  const murica = { guideId: own.guideId, taxon: 'murica' };
+  const cinerata = { guideId: own.guideId, taxon: 'cinerata' };
+  const either = { guideId: own.guideId, group: 'petralda' };
+  expect(corrections.map(({ id, was, became }) => [id, was, became])).toEqual([
+    [named, either, undefined],
+    [named, murica, either],
+    [caught, cinerata, { name: 'some crab' }],
+    [caught, undefined, cinerata],
+    [caught, cinerata, undefined],
+    [caught, murica, cinerata],
+  ]);
+  expect(corrections[2]).toMatchObject({ kind: 'capture', day: '2026-06-01', site: siteId, by: own.name, recordedBy: own.name });
+  expect(corrections[0]).toMatchObject({ kind: 'specimen', day: '2026-07-01' });
+});
+
 describe('arithmetic for scripts', () => {
   const ask = (what: string, body: object) => visitor.post(`/api/arithmetic/${what}`).send(body);
 

@@ -1,7 +1,8 @@
-import type { ListedRecord } from '@plesion/contract';
+import type { Correction, ListedName, ListedRecord } from '@plesion/contract';
 import { type Guide, lineage } from '@plesion/core/guide';
 import type { Em } from '../database/orm';
 import { findGuide, listGuides } from '../guides/service';
+import type { ListedName as StoredName } from '../records/corrections';
 
 interface Row {
   kind: ListedRecord['kind'];
@@ -15,13 +16,79 @@ interface Row {
   who: string;
 }
 
+interface CorrectedRow {
+  kind: Correction['kind'];
+  record_id: string;
+  day: string;
+  site_id: string | null;
+  recorded_by: string;
+  was: StoredName | null;
+  became: StoredName | null;
+  account: string;
+  at: string;
+}
+
 /**
  * The earliest record of each taxon at each site, by each person, in each year: captures by
  * their kind, specimens by the name given last, where it is not doubted. "A or B" stands under
- * what holds both.
+ * what holds both. With what was named anew, or removed, since.
  */
-export async function listedRecords(em: Em, stationId: string): Promise<ListedRecord[]> {
-  const rows = await em.getConnection().execute<Row[]>(
+export async function lists(em: Em, stationId: string): Promise<{ records: ListedRecord[]; corrections: Correction[] }> {
+  const [rows, corrected] = [await recordRows(em, stationId), await correctedRows(em, stationId)];
+  const shared = await guidesOf(em, stationId, [
+    ...rows.flatMap(({ other, guide_id }) => (other && guide_id ? [guide_id] : [])),
+    ...corrected.flatMap(({ was, became }) =>
+      [was, became].flatMap((name) => (name?.other && name.guideId ? [name.guideId] : [])),
+    ),
+  ]);
+  const listed = ({ guideId, taxon, other, name }: StoredName): ListedName => {
+    if (!guideId || !taxon) return { name };
+    const group = other ? sharedBy(shared.get(guideId), taxon, other) : undefined;
+    return { guideId, ...(other ? (group ? { group } : {}) : { taxon }) };
+  };
+  return {
+    records: rows.map(({ kind, id, day, guide_id, taxon, other, site, who }) => ({
+      kind,
+      id,
+      day,
+      ...listed(guide_id ? { guideId: guide_id, taxon, other: other ?? undefined } : { name: taxon }),
+      ...(site ? { site } : {}),
+      by: who,
+    })),
+    corrections: corrected.map(({ record_id, site_id, recorded_by, was, became, account, at, ...rest }) => ({
+      ...rest,
+      id: record_id,
+      ...(site_id ? { site: site_id } : {}),
+      recordedBy: recorded_by,
+      ...(was ? { was: listed(was) } : {}),
+      ...(became ? { became: listed(became) } : {}),
+      by: account,
+      at: new Date(at).toISOString(),
+    })),
+  };
+}
+
+/** Corrections told at once. */
+const TOLD = 100;
+
+/** As in the records: under the name that a checklist accepts. */
+const accepted = (
+  column: 'was' | 'became',
+) => `case when ${column}->>'name' is not null then jsonb_build_object('name', coalesce((
+    select accepted from checklist_name
+    where checklist_name.station_id = correction.station_id and lower(checklist_name.name) = lower(${column}->>'name')
+    order by checklist_id limit 1
+  ), ${column}->>'name')) else ${column} end as ${column}`;
+
+const correctedRows = (em: Em, stationId: string) =>
+  em.getConnection().execute<CorrectedRow[]>(
+    `select kind, record_id, to_char(day, 'YYYY-MM-DD') as day, site_id, recorded_by, ${accepted('was')}, ${accepted('became')}, account, at
+     from correction where station_id = ? order by at desc, record_id limit ${TOLD}`,
+    [stationId],
+  );
+
+const recordRows = (em: Em, stationId: string) =>
+  em.getConnection().execute<Row[]>(
     `select distinct on (guide_id, taxon, other, site, who, date_part('year', day))
        kind, id, to_char(day, 'YYYY-MM-DD') as day, guide_id, taxon, other, site, who
      from (
@@ -49,26 +116,9 @@ export async function listedRecords(em: Em, stationId: string): Promise<ListedRe
      order by guide_id, taxon, other, site, who, date_part('year', day), day, id`,
     [stationId, stationId, stationId],
   );
-  const guides = await guidesOf(
-    em,
-    stationId,
-    new Set(rows.flatMap(({ other, guide_id }) => (other && guide_id ? [guide_id] : []))),
-  );
-  return rows.map(({ kind, id, day, guide_id, taxon, other, site, who }) => {
-    const group = other ? sharedBy(guides.get(guide_id ?? ''), taxon, other) : undefined;
-    return {
-      kind,
-      id,
-      day,
-      ...(guide_id ? { guideId: guide_id } : {}),
-      ...(other ? (group ? { group } : {}) : guide_id ? { taxon } : { name: taxon }),
-      ...(site ? { site } : {}),
-      by: who,
-    };
-  });
-}
 
-async function guidesOf(em: Em, stationId: string, ids: ReadonlySet<string>): Promise<Map<string, Guide>> {
+async function guidesOf(em: Em, stationId: string, named: readonly string[]): Promise<Map<string, Guide>> {
+  const ids = new Set(named);
   const guides = new Map<string, Guide>();
   for (const { id } of await listGuides(em, stationId))
     if (ids.has(id)) guides.set(id, (await findGuide(em, stationId, id)).guide);

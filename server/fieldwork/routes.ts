@@ -5,7 +5,7 @@ import { bind } from '../http/route';
 import { abundanceOf, ageOf, conditionOf, effortOf, libertyOf, ratioOf } from './arithmetic';
 import { findCapture, historyOf, listCaptures, writeCapture } from './captures';
 import { fieldArchive, fieldGeoJson } from './export';
-import { listedRecords } from './lists';
+import { lists } from './lists';
 import { markedAnimals } from './naturalMarks';
 import { fieldView } from './overview';
 import {
@@ -64,7 +64,7 @@ export function fieldworkRoutes(router: Router, em: () => Em): void {
   bind(router, em, 'sheet', ({ em: own, caller, params }) => findSheet(own, caller.stationId, params.id));
   bind(router, em, 'writeSheet', ({ em: own, caller, params, body }) => writeSheet(own, caller, params.id, body));
 
-  bind(router, em, 'lists', async ({ em: own, caller }) => ({ records: await listedRecords(own, caller.stationId) }));
+  bind(router, em, 'lists', ({ em: own, caller }) => lists(own, caller.stationId));
   bind(router, em, 'exportFieldArchive', async ({ caller, response }) => {
     response.attachment('fieldwork.zip');
     return fieldArchive(em, caller.stationId);

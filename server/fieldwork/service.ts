@@ -32,8 +32,9 @@ import {
 } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
+import { type ListedName, noteCorrection } from '../records/corrections';
 import { findRecord, type Writer } from '../records/write';
-import { fieldKind, wireOf, writeField } from './records';
+import { type FieldKind, fieldKind, wireOf, writeField } from './records';
 
 /** Most records of a kind told at once. */
 const MOST = 500;
@@ -46,13 +47,25 @@ export const VISIT = fieldKind<VisitRecord, VisitWrite>('visit', VisitEntity, ({
   startedAt: new Date(startedAt),
   endedAt: endedAt ? new Date(endedAt) : null,
 }));
-export const CAPTURE = fieldKind<CaptureRecord, CaptureWrite>('capture', CaptureEntity, (sent) => ({
-  visitId: sent.visitId,
-  at: new Date(sent.at),
-  what: sent.what,
-  mark: sent.mark ?? null,
-  due: sent.followUp && !sent.followUp.done ? sent.followUp.due : null,
-}));
+export const CAPTURE: FieldKind<CaptureRecord, CaptureWrite> = {
+  ...fieldKind<CaptureRecord, CaptureWrite>('capture', CaptureEntity, (sent) => ({
+    visitId: sent.visitId,
+    at: new Date(sent.at),
+    what: sent.what,
+    mark: sent.mark ?? null,
+    due: sent.followUp && !sent.followUp.done ? sent.followUp.due : null,
+  })),
+  changed: (tx, writer, known, sent, { id, version, recordedBy }) =>
+    noteCorrection(
+      tx,
+      writer,
+      { kind: 'capture', id, version, day: sent.at.slice(0, 10), visitId: sent.visitId, recordedBy },
+      { hidden: known.hidden, name: nameOf(known) },
+      { hidden: sent.hidden, name: nameOf(sent) },
+    ),
+};
+const nameOf = ({ guideId, taxon, name }: CaptureWrite): ListedName | undefined =>
+  taxon ? { guideId, taxon } : name ? { name } : undefined;
 export const STRING = fieldKind<StringRecord, StringWrite>('string', StringEntity, () => ({}));
 export const COUNT = fieldKind<CountRecord, CountWrite>('count', CountEntity, ({ siteId, at }) => ({
   siteId: siteId ?? null,

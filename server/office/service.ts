@@ -6,6 +6,7 @@ import type { Guide } from '@plesion/core/guide';
 import { readTable } from '@plesion/core/import';
 import type { Em } from '../database/orm';
 import { findGuide, listGuides } from '../guides/service';
+import { gridOf } from '../station/grid';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import type { Writer } from '../records/write';
 import type { Office } from './office';
@@ -176,6 +177,7 @@ async function seasonOf(em: Em, stationId: string, year: number): Promise<{ cont
       const { guide } = await findGuide(em, stationId, id);
       guides.set(id, { guide, sensitive: new Set(sensitiveTaxa(guide)) });
     }
+  const grid = await gridOf(em, stationId);
   const lines = rows.map(({ id, capture, visit, site }) => {
     const by = guides.get(capture.guideId ?? '');
     const taxon = by?.guide.taxa.find((one) => one.id === capture.taxon);
@@ -185,7 +187,7 @@ async function seasonOf(em: Em, stationId: string, year: number): Promise<{ cont
       site,
       kind: taxon?.name ?? capture.name ?? '',
       people: visit.people,
-      sensitive: by?.sensitive.has(capture.taxon ?? '') === true,
+      ...(by?.sensitive.has(capture.taxon ?? '') ? { grid } : {}),
     };
   });
   return { content: seasonCsv(lines), rows: rows.length };

@@ -30,6 +30,8 @@ export interface RecordKind<R extends Row, S extends { version: number }, W exte
   again?: boolean;
   /** The refusal where something else that must be unique is taken already. */
   taken?: (em: Em, stationId: string, sent: S) => Promise<HttpProblem>;
+  /** What is kept of a change beside the record: as it was, as it is, at its new version. */
+  changed?: (tx: Em, writer: Writer, known: W, sent: S, row: R) => Promise<void>;
   /** What is stored in rows of its own, such as a version's content or the members of a lot. */
   parts?: (tx: Em, row: R, sent: S, isNew: boolean) => Promise<void>;
 }
@@ -93,6 +95,7 @@ export async function writeVersioned<R extends Row, S extends { version: number 
 
   async function finish(tx: Em, row: R, known: W | undefined): Promise<W> {
     await kind.parts?.(tx, row, sent, known === undefined);
+    if (known) await kind.changed?.(tx, writer, known, sent, row);
     await logChange(tx, { stationId, accountName }, kind.name, row, changedFields(known, sent));
     return kind.wireOf(tx, row, sent);
   }

@@ -12,6 +12,7 @@ import type { Caller } from '../http/route';
 import { checkWalk } from '../keys/service';
 import { walkedOf } from '../keys/walk';
 import { checkPhotos } from '../photos/service';
+import { type ListedName, noteCorrection } from '../records/corrections';
 import { findRecord, type RecordKind, writeVersioned } from '../records/write';
 import { checkAgainst } from '../standing/service';
 import { checkNames, signed } from './names';
@@ -26,7 +27,28 @@ const SPECIMEN: RecordKind<SpecimenRecord, SpecimenWrite, Specimen> = {
   // The guide may be newer than when it was written last.
   again: true,
   parts: (tx, record, sent, isNew) => putMedia(tx, record, sent.media ?? [], isNew),
+  changed: (tx, writer, known, _, record) =>
+    noteCorrection(
+      tx,
+      writer,
+      {
+        kind: 'specimen',
+        id: record.id,
+        version: record.version,
+        day: record.seenOn ?? record.createdAt.toISOString().slice(0, 10),
+        recordedBy: record.recordedBy,
+      },
+      { hidden: known.hidden, name: listedName(known.guideId, known.determinations) },
+      { hidden: record.hidden, name: listedName(record.guideId ?? undefined, record.determinations) },
+    ),
 };
+
+/** By the name given last, where it is not doubted. */
+function listedName(guideId: string | undefined, determinations: Specimen['determinations']): ListedName | undefined {
+  const last = determinations.at(-1);
+  if (!guideId || !last?.taxon || !['none', 'or'].includes(last.qualifier)) return undefined;
+  return { guideId, taxon: last.taxon, ...(last.other ? { other: last.other } : {}) };
+}
 
 /** Write a specimen. What its readings come to is weighed on the guide as it is now, and kept with it. */
 export async function writeSpecimen(

@@ -13,10 +13,15 @@ export async function viewStation(em: Em, stationId: string, quotas: Quotas): Pr
   return {
     name: station.name,
     since: station.createdAt.toISOString(),
+    grid: station.grid,
     use: { specimens: use('specimens'), guides: use('guides'), keys: use('keys'), photos: use('photos') },
     fresh: await isFresh(em, stationId),
     ...(await archiveJobs(em, stationId)),
   };
+}
+
+export async function setStation(em: Em, stationId: string, { grid }: { grid: number }): Promise<void> {
+  await em.nativeUpdate(StationEntity, { id: stationId }, { grid });
 }
 
 /** So that whoever comes back, or comes with another device, sees how far it is. */

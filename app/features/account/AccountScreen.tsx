@@ -7,6 +7,7 @@ import { Screen } from '../../ui/Screen';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { ArchiveCard } from '../station/ArchiveCard';
+import { GridCard } from '../station/GridCard';
 import { StationCard } from '../station/StationCard';
 import { useSession, useSignOut } from '../session/useSession';
 import { PasswordForm } from './PasswordForm';
@@ -27,6 +28,7 @@ export function AccountScreen() {
         </View>
       </Card>
       <StationCard />
+      <GridCard />
       <ArchiveCard />
       {station.demo ? (
         <Notice kind="note" title="Everybody’s account">

@@ -1,4 +1,4 @@
-import type { ListedRecord } from '@plesion/contract';
+import type { ListedRecord, ListedRecords } from '@plesion/contract';
 import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { useAddress } from '../../lib/useAddress';
@@ -15,7 +15,8 @@ import { Text } from '../../ui/Text';
 import { useGuide, useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
 import { type Field, useField } from './useField';
-import { listUnder, useListed } from './useLists';
+import { Corrected } from './Corrected';
+import { listUnder, movesUnder, useListed } from './useLists';
 import { inWords } from './words';
 
 /** What was ever met: of a life, a year, a site, a guide. */
@@ -25,7 +26,7 @@ export function ListsScreen() {
   return (
     <AsyncScreen
       what="The lists"
-      value={listed.data && field ? { records: listed.data.records, field } : undefined}
+      value={listed.data && field ? { listed: listed.data, field } : undefined}
       error={listed.error ?? error}
       retry={() => (void listed.refetch(), refetch())}
     >
@@ -34,12 +35,16 @@ export function ListsScreen() {
   );
 }
 
-function Lists({ records, field }: { records: ListedRecord[]; field: Field }) {
+function Lists({ listed, field }: { listed: ListedRecords; field: Field }) {
+  const { records } = listed;
   const [{ year, site, guide, whose }, setAddress] = useAddress(['year', 'site', 'guide', 'whose'], 0);
   const me = useSession().account.name;
   const guides = useGuides().data?.guides ?? [];
   const years = [...new Set(records.map(({ day }) => day.slice(0, 4)))].sort().reverse();
-  const found = listUnder(records, { year, site, guideId: guide, by: whose === 'mine' ? me : undefined });
+  const filter = { year, site, guideId: guide, by: whose === 'mine' ? me : undefined };
+  const found = listUnder(records, filter);
+  const moves = movesUnder(listed, filter);
+  const siteOf = (id: string | undefined) => field.view.sites.find((one) => one.id === id)?.name;
   const used = new Set(records.flatMap(({ guideId }) => guideId ?? []));
   return (
     <Screen widest={860}>
@@ -79,9 +84,16 @@ function Lists({ records, field }: { records: ListedRecord[]; field: Field }) {
       <Card title={inWords(found.length, 'name')}>
         {found.length === 0 && <Empty title="Nothing yet">No record that is named fits that.</Empty>}
         {found.map((record) => (
-          <ListRow key={record.id} record={record} site={field.view.sites.find(({ id }) => id === record.site)?.name} />
+          <ListRow key={record.id} record={record} site={siteOf(record.site)} />
         ))}
       </Card>
+      {moves.length > 0 && (
+        <Card title="What corrections moved">
+          {moves.map((move) => (
+            <Corrected key={`${move.correction.id} ${move.correction.at}`} {...move} siteOf={siteOf} />
+          ))}
+        </Card>
+      )}
       <Text size="small" quiet>
         A capture counts by its kind, a specimen by the name given last. “A or B” counts for neither, but for what holds both.
         What is named anew moves the lists.

@@ -1,5 +1,5 @@
-import { type First, firstsOf, type Listed, listOf } from '@plesion/core/fieldwork';
-import type { ListedRecord } from '@plesion/contract';
+import { type First, firstsOf, type Listed, listOf, type Moved, movedBy } from '@plesion/core/fieldwork';
+import type { Correction, ListedName, ListedRecord } from '@plesion/contract';
 import { useQuery } from '@tanstack/react-query';
 import { fieldApi } from '../records/fieldDrafts';
 
@@ -14,10 +14,12 @@ export const useListed = () =>
 /** Taxa of different guides are different ones, however they are called. */
 const named = ({ guideId, taxon, name, group, ...rest }: ListedRecord): Listed => ({
   ...rest,
-  ...(taxon ? { taxon: `${guideId} ${taxon}` } : {}),
-  ...(name ? { taxon: `by name ${name.toLowerCase()}` } : {}),
-  ...(group ? { group: `${guideId} ${group}` } : {}),
+  ...(taxon || name ? { taxon: nameOf({ guideId, taxon, name }) } : {}),
+  ...(group ? { group: nameOf({ guideId, group }) } : {}),
 });
+
+const nameOf = ({ guideId, taxon, name, group }: ListedName): string | undefined =>
+  (taxon ?? group) ? `${guideId} ${taxon ?? group}` : name && `by name ${name.toLowerCase()}`;
 
 export interface ListFilter {
   guideId?: string;
@@ -37,6 +39,24 @@ export function listUnder(records: readonly ListedRecord[], filter: ListFilter):
   const own = records.filter((record) => fits(record, filter));
   const byId = new Map(own.map((record) => [record.id, record]));
   return [...listOf(own.map(named)).values()].map(({ id }) => byId.get(id)!).sort((a, b) => b.day.localeCompare(a.day));
+}
+
+/** What corrections moved on a list under a filter, the newest first. */
+export function movesUnder(
+  { records, corrections }: { records: readonly ListedRecord[]; corrections: readonly Correction[] },
+  filter: ListFilter,
+): { correction: Correction; moved: Moved }[] {
+  const list = listOf(records.filter((record) => fits(record, filter)).map(named));
+  const { guideId, ...rest } = filter;
+  return corrections
+    .filter(({ day, site, recordedBy: by, kind, id, was, became }) => {
+      const guides = [was?.guideId, became?.guideId];
+      return fits({ day, site, by, kind, id }, rest) && (!guideId || guides.includes(guideId));
+    })
+    .map((correction) => {
+      const [was, became] = [correction.was, correction.became].map((name) => name && nameOf(name));
+      return { correction, moved: movedBy(list, was, became) };
+    });
 }
 
 const WORDS: Record<First, string> = {

@@ -7,6 +7,7 @@ import { press, showScreen, shown } from '../../test/showScreen';
 import { ArchiveCard } from './ArchiveCard';
 import { sayContent } from './content';
 import { sayBytes, sayCount } from './sizes';
+import { GridCard } from './GridCard';
 import { StationCard } from './StationCard';
 
 let mockStation: FakeStation;
@@ -38,6 +39,7 @@ beforeEach(() => {
     name: 'Quell',
     since: '2026-05-12T10:00:00Z',
     use: { specimens: use(1234, 200_000), guides: use(6, 500), keys: use(480, 500), photos: use(3 * 1024 ** 2, 10 * 1024 ** 3) },
+    grid: 0.1,
     fresh: false,
   };
   jobs = {};
@@ -49,6 +51,22 @@ beforeEach(() => {
 });
 const done = (jobId: string, result: object) => ({ jobId, state: 'done', progress: 1, result });
 const running = (jobId: string) => ({ jobId, state: 'running', progress: 0.4 });
+
+it('sets the grid that guarded places are told by; what is refused is said, and the grid stays', async () => {
+  mockStation.answer('setStation', ({ body }) => (view = { ...view, ...(body as { grid: number }) }));
+  await showScreen(<GridCard />);
+  await shown('Places of guarded kinds');
+  screen.getByRole('radio', { name: '0.1°, 11 km', checked: true });
+  await press('0.5°, 56 km');
+  await waitFor(() => screen.getByRole('radio', { name: '0.5°, 56 km', checked: true }));
+  expect(view.grid).toBe(0.5);
+  mockStation.answer('setStation', () => {
+    throw new RequestProblem(403, { code: 'read-only', message: 'This token may only read.' });
+  });
+  await press('1°, 111 km');
+  await shown('This token may only read.');
+  screen.getByRole('radio', { name: '0.5°, 56 km', checked: true });
+});
 
 describe('what a station holds', () => {
   it('is told of each kind, also where room runs out', async () => {

@@ -1,0 +1,28 @@
+import { Migration } from '@mikro-orm/migrations';
+
+/** Names that were corrected: what a record went by before, and since; the grid that places of sensitive taxa are told by. */
+export class Migration20261213000000 extends Migration {
+  override up(): void {
+    this.addSql(`create table correction (
+      station_id uuid not null references station (id) on delete cascade,
+      kind text not null,
+      record_id uuid not null,
+      version int not null,
+      day date not null,
+      site_id uuid,
+      recorded_by text not null,
+      was jsonb,
+      became jsonb,
+      account text not null,
+      at timestamptz not null,
+      primary key (station_id, kind, record_id, version)
+    );`);
+    this.addSql('alter table station add column grid double precision not null default 0.1;');
+    this.addSql('create index correction_newest on correction (station_id, at desc);');
+  }
+
+  override down(): void {
+    this.addSql('alter table station drop column grid;');
+    this.addSql('drop table correction;');
+  }
+}
