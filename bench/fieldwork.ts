@@ -60,6 +60,26 @@ export async function reportFieldwork(print: (line?: string) => void): Promise<v
             [station, `%${part(i)}%`],
           ),
       },
+      {
+        what: 'all places of the map',
+        ask: () => client.ask('GET', '/api/places'),
+        bare: () =>
+          pool.query(
+            `select visit.site_id, date_trunc('month', capture.at), count(*) from capture
+             join visit on visit.station_id = capture.station_id and visit.id = capture.visit_id
+             where capture.station_id = $1 and not capture.hidden group by 1, 2`,
+            [station],
+          ),
+      },
+      {
+        what: 'what lists are made of',
+        ask: () => client.ask('GET', '/api/lists'),
+        bare: () =>
+          pool.query(
+            `select content->>'taxon', min(at) from capture where station_id = $1 and not hidden and content->>'taxon' is not null group by 1`,
+            [station],
+          ),
+      },
     ];
     print();
     print(`Fieldwork of a station with ${CAPTURES} captures, one at a time, ${TIMES} times each (aim: 100 ms):`);
@@ -97,7 +117,7 @@ async function fill(pool: pg.Pool, station: string): Promise<void> {
     `insert into capture (station_id, id, version, hidden, recorded_by, created_at, updated_at, content, visit_id, at, what, mark)
      select $1, gen_random_uuid(), ${head},
        jsonb_build_object('visitId', visit.id, 'at', visit.started_at, 'what', what, 'mark', mark, 'readings', '[]'::jsonb, 'overrides', '[]'::jsonb,
-         'sex', case when i % 3 = 0 then 'male' else 'unknown' end),
+         'name', 'kind ' || i % 40, 'sex', case when i % 3 = 0 then 'male' else 'unknown' end),
        visit.id, visit.started_at, what, mark
      from (select array_agg(id order by started_at) as ids from visit where station_id = $1) v
        cross join generate_series(1, $2::int) i

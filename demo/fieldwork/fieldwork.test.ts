@@ -26,10 +26,20 @@ it('is of the shapes that are written, on any day of the year', () => {
       sheets: SheetContent,
     };
     for (const [part, schema] of Object.entries(parts))
-      for (const [id, content] of all[part as keyof typeof all]) {
+      for (const [id, content] of all[part as keyof Omit<typeof all, 'corrected'>]) {
         const read = schema.safeParse(JSON.parse(JSON.stringify(content)));
         expect([part, id, read.error?.issues ?? []]).toEqual([part, id, []]);
       }
+  }
+});
+
+it('has names that were corrected since, of other kinds than before', () => {
+  expect(work.corrected.length).toBeGreaterThan(1);
+  const captures = new Map(work.captures);
+  for (const { id, was } of work.corrected) {
+    expect(captures.get(id)!.taxon).toBeDefined();
+    expect(captures.get(id)!.taxon).not.toBe(was);
+    expect(terns.taxa.map((taxon) => taxon.id)).toContain(was);
   }
 });
 

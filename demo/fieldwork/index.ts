@@ -22,6 +22,8 @@ export interface DemoFieldwork {
   strings: [string, StringContent][];
   counts: [string, CountContent][];
   sheets: [string, SheetContent][];
+  /** Captures that went by another taxon before. */
+  corrected: { id: string; was: string }[];
 }
 
 /**
@@ -37,7 +39,12 @@ export function demoFieldwork(today: string, guides: ReadonlyMap<string, string>
   const used = ringing.captures.filter(
     ([, { visitId, what, at }]) => onSpit.has(visitId) && what === 'ringed' && at >= today.slice(0, 4),
   ).length;
+  const newest = (taxon: string) => ringing.captures.findLast(([, capture]) => capture.taxon === taxon)![0];
   return {
+    corrected: [
+      { id: newest('consors'), was: 'furtiva' },
+      { id: newest('crinita-crinita'), was: 'crinita-palliax' },
+    ],
     sites: sitesOf(today, used + LEFT),
     ...ringing,
     counts: countsOf(today, { terns, crabs: guides.get('ledge-crabs')!, moths: guides.get('lantern-moths')! }),

@@ -80,9 +80,15 @@ export async function historyOf(em: Em, stationId: string, mark: string): Promis
 /** Captures of those whose mother or father bears a mark. */
 async function youngOf(em: Em, stationId: string, mark: string): Promise<Capture[]> {
   const ids = await em.getConnection().execute<{ id: string }[]>(
-    `select id from capture where station_id = ? and not hidden and content->'parents' is not null
-       and (content->'parents'->>'mother' = ? or content->'parents'->>'father' = ?) order by at limit 200`,
-    [stationId, mark, mark],
+    // Each by an index of its own.
+    ['mother', 'father']
+      .map(
+        (parent) =>
+          `select id from capture where station_id = ? and not hidden and content->'parents' is not null and content->'parents'->>'${parent}' = ?`,
+      )
+      .join(' union ')
+      .concat(' limit 200'),
+    [stationId, mark, stationId, mark],
   );
   if (!ids.length) return [];
   const rows = await em.find(CaptureEntity, { stationId, id: { $in: ids.map(({ id }) => id) } }, { orderBy: { at: 'asc' } });

@@ -3,6 +3,7 @@ import { demoFieldwork } from '@plesion/demo';
 import { SiteEntity } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
 import { logSets, type WrittenSet } from '../records/changes';
+import { noteCorrection } from '../records/corrections';
 import type { Writer } from '../records/write';
 import type { FieldKind } from './records';
 import { CAPTURE, COUNT, SHEET, SITE, STRING, VISIT } from './service';
@@ -16,6 +17,7 @@ export async function putDemoFieldwork(em: Em, writer: Writer, guides: ReadonlyM
   if (await em.count(SiteEntity, { stationId })) return;
   const now = new Date();
   const work = demoFieldwork(now.toISOString().slice(0, 10), guides);
+  const captures = new Map(work.captures);
   const written: WrittenSet[] = [];
   await em.transactional(async (tx) => {
     // In the order in which one refers to the other.
@@ -25,6 +27,16 @@ export async function putDemoFieldwork(em: Em, writer: Writer, guides: ReadonlyM
     await put(STRING, work.strings);
     await put(COUNT, work.counts);
     await put(SHEET, work.sheets);
+    for (const { id, was } of work.corrected) {
+      const { guideId, taxon, visitId, at } = captures.get(id)!;
+      await noteCorrection(
+        tx,
+        writer,
+        { kind: 'capture', id, version: 1, day: at.slice(0, 10), visitId, recordedBy: writer.accountName },
+        { hidden: false, name: { guideId, taxon: was } },
+        { hidden: false, name: { guideId, taxon } },
+      );
+    }
     await logSets(tx, writer, written);
 
     async function put(kind: unknown, records: [string, object][]): Promise<void> {

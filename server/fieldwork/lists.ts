@@ -89,31 +89,33 @@ const correctedRows = (em: Em, stationId: string) =>
 
 const recordRows = (em: Em, stationId: string) =>
   em.getConnection().execute<Row[]>(
-    `select distinct on (guide_id, taxon, other, site, who, date_part('year', day))
-       kind, id, to_char(day, 'YYYY-MM-DD') as day, guide_id, taxon, other, site, who
-     from (
-       select 'capture' as kind, capture.id, (capture.at at time zone 'UTC')::date as day, capture.content->>'guideId' as guide_id,
-         capture.content->>'taxon' as taxon, null as other, visit.site_id::text as site, capture.recorded_by as who
+    // Summed up before anything is told apart further: there are many captures to a line.
+    `with met as (
+       select 'capture' as kind, min(to_char(capture.at at time zone 'UTC', 'YYYY-MM-DD') || capture.id::text collate "C") as first,
+         capture.content->>'guideId' as guide_id, capture.content->>'taxon' as taxon,
+         case when capture.content->>'taxon' is null then capture.content->>'name' end as name,
+         null as other, visit.site_id::text as site, capture.recorded_by as who
        from capture join visit on visit.station_id = capture.station_id and visit.id = capture.visit_id
-       where capture.station_id = ? and not capture.hidden and capture.content->>'taxon' is not null
+       where capture.station_id = ? and not capture.hidden and coalesce(capture.content->>'taxon', capture.content->>'name') is not null
+       group by 3, 4, 5, 7, 8, date_part('year', capture.at at time zone 'UTC')
        union all
-       select 'specimen', id, coalesce(seen_on, (created_at at time zone 'UTC')::date), guide_id::text,
-         determinations->-1->>'taxon', determinations->-1->>'other', null, recorded_by
+       select 'specimen', min(to_char(coalesce(seen_on, (created_at at time zone 'UTC')::date), 'YYYY-MM-DD') || id::text collate "C"),
+         guide_id::text, determinations->-1->>'taxon', null, determinations->-1->>'other', null, recorded_by
        from specimen
        where station_id = ? and not hidden and named and guide_id is not null
          and determinations->-1->>'qualifier' in ('none', 'or') and determinations->-1->>'taxon' is not null
-       union all
-       select 'capture', capture.id, (capture.at at time zone 'UTC')::date, null, coalesce(known.accepted, capture.content->>'name'),
-         null, visit.site_id::text, capture.recorded_by
-       from capture join visit on visit.station_id = capture.station_id and visit.id = capture.visit_id
-       left join lateral (
-         select accepted from checklist_name
-         where checklist_name.station_id = capture.station_id and lower(checklist_name.name) = lower(capture.content->>'name')
-         order by checklist_id limit 1
-       ) known on true
-       where capture.station_id = ? and not capture.hidden and capture.content->>'taxon' is null and capture.content->>'name' is not null
-     ) named
-     order by guide_id, taxon, other, site, who, date_part('year', day), day, id`,
+       group by 3, 4, 6, 8, date_part('year', coalesce(seen_on, (created_at at time zone 'UTC')::date))
+     ), known as (
+       select distinct on (lower(name)) lower(name) as name, accepted from checklist_name
+       where station_id = ? order by lower(name), checklist_id
+     ), named as (
+       select kind, first, case when taxon is null then null else guide_id end as guide_id,
+         coalesce(taxon, accepted, met.name) as taxon, other, site, who
+       from met left join known on known.name = lower(met.name)
+     )
+     select distinct on (guide_id, taxon, other, site, who, left(first, 4))
+       kind, substr(first, 11)::uuid as id, left(first, 10) as day, guide_id, taxon, other, site, who
+     from named order by guide_id, taxon, other, site, who, left(first, 4), first`,
     [stationId, stationId, stationId],
   );
 

@@ -115,12 +115,13 @@ export async function listStrings(em: Em, stationId: string, hidden: boolean): P
   const strings = (await em.find(StringEntity, { stationId, hidden }, { orderBy: newest, limit: MOST })).map(wireOf<StringWrite>);
   if (!strings.length) return [];
   const rows = await em.getConnection().execute<{ id: string; marks: string[] }[]>(
-    `select wanted.id, coalesce(array_agg(capture.mark order by capture.mark) filter (where capture.mark is not null), '{}') as marks
-     from (values ${strings.map(() => '(?::uuid, ?::text, ?::text)').join()}) as wanted (id, low, high)
-     left join capture on capture.station_id = ? and capture.what = 'ringed' and not capture.hidden
-       and capture.mark collate "C" between wanted.low and wanted.high and length(capture.mark) = length(wanted.low)
-     group by wanted.id`,
-    [...strings.flatMap((string) => [string.id, ringIn(string, string.first), ringIn(string, string.last)]), stationId],
+    `select wanted.id, array(
+       select mark from capture where station_id = ? and what = 'ringed' and not hidden
+         and mark collate "C" between wanted.low and wanted.high and length(mark) = length(wanted.low)
+       order by mark collate "C"
+     ) as marks
+     from (values ${strings.map(() => '(?::uuid, ?::text, ?::text)').join()}) as wanted (id, low, high)`,
+    [stationId, ...strings.flatMap((string) => [string.id, ringIn(string, string.first), ringIn(string, string.last)])],
   );
   const marks = new Map(rows.map((row) => [row.id, row.marks]));
   return strings.map((string) => ({ ...string, ringed: marks.get(string.id) ?? [] }));

@@ -40,12 +40,12 @@ export function Corrected({ correction, moved, siteOf }: CorrectedProps) {
 
 const sayLeft = (name: string, stands: Listed | undefined, siteOf: CorrectedProps['siteOf']): string =>
   stands
-    ? `${name} stays on the list, by ${[sayDate(stands.day), siteOf(stands.site), stands.by].filter(Boolean).join(', ')}.`
+    ? `${name} stays on the list, since ${[sayDate(stands.day), siteOf(stands.site), stands.by].filter(Boolean).join(', ')}.`
     : `${name} is off the list: nothing else stood for it.`;
 
 const sayCame = (name: string, id: string, stands: Listed | undefined): string | undefined => {
   if (!stands) return undefined;
-  return stands.id === id ? `${name} stands on this one now.` : `${name} was on the list before, by ${sayDate(stands.day)}.`;
+  return stands.id === id ? `${name} stands on this one now.` : `${name} was on the list before, since ${sayDate(stands.day)}.`;
 };
 
 /** As one would say it. */
