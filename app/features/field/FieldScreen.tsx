@@ -12,6 +12,8 @@ import { DownloadButton } from '../../ui/DownloadButton';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
+import { Disclosure } from '../../ui/Disclosure';
+import { Reckoned } from '../../ui/Reckoned';
 import { Text } from '../../ui/Text';
 import { FindRing } from './FindRing';
 import { SiteRow } from './SiteRow';
@@ -93,6 +95,14 @@ function FieldDay({ field }: { field: Field }) {
               <SiteRow key={site.id} site={site} ringed={view.used.find(({ siteId }) => siteId === site.id)?.ringed ?? 0} />
             ))}
             {view.sites.length === 0 && <Text quiet>No site yet: a visit is made to one.</Text>}
+            {view.sites.some(({ season }) => season) && (
+              <Disclosure title="How days and quotas were reckoned">
+                <Text size="small">
+                  Working days: from today to the season’s last day, both counted. Rings left: the quota less the rings put on at
+                  the site this year. A day: what is left by the days left, and what was put on by the days that have gone.
+                </Text>
+              </Disclosure>
+            )}
           </Card>
           <Card title="Counts, lists, reports">
             <View style={styles.buttons}>
@@ -146,26 +156,30 @@ function Season({ field: { view } }: { field: Field }) {
     [season.lost, CATCH_WORDS.lost],
   ];
   return (
-    <View style={styles.season} role="group" aria-label={`Captures of ${season.year}`}>
-      <View style={styles.figure}>
-        <Text size="title" strong figures quiet>
-          {season.year}
-        </Text>
-        <Text size="small" quiet>
-          this year
-        </Text>
-      </View>
-      {figures.map(([n, label]) => (
-        <View key={label} style={styles.figure}>
-          <Text size="title" strong figures color={colour.kelp}>
-            {n}
+    <Reckoned
+      says={`Captures of the station since 1 January ${season.year} (UTC), by what became of each; what was removed, and what still waits on a device, is not in them.`}
+    >
+      <View style={styles.season}>
+        <View style={styles.figure}>
+          <Text size="title" strong figures quiet>
+            {season.year}
           </Text>
           <Text size="small" quiet>
-            {label}
+            this year
           </Text>
         </View>
-      ))}
-    </View>
+        {figures.map(([n, label]) => (
+          <View key={label} style={styles.figure}>
+            <Text size="title" strong figures color={colour.kelp}>
+              {n}
+            </Text>
+            <Text size="small" quiet>
+              {label}
+            </Text>
+          </View>
+        ))}
+      </View>
+    </Reckoned>
   );
 }
 

@@ -12,6 +12,7 @@ import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
+import { Disclosure } from '../../ui/Disclosure';
 import { Text } from '../../ui/Text';
 import { captureDrafts } from '../records/fieldDrafts';
 import { useGuide } from '../records/useGuide';
@@ -141,6 +142,14 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
             </LinkBox>
           );
         })}
+        {ways.length > 0 && (
+          <Disclosure title="How the ways were reckoned">
+            <Text size="small">
+              Days of the calendar between two captures; the great circle between where they were, or between their sites
+              (haversine, on a sphere of 6 371.0088 km), and the direction in which it begins.
+            </Text>
+          </Disclosure>
+        )}
       </Card>
       {history.recoveries.length > 0 && (
         <Card title="Told by the ringing office">

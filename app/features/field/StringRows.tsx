@@ -1,6 +1,7 @@
 import { readBack } from '@plesion/core/fieldwork';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
+import { Reckoned } from '../../ui/Reckoned';
 import { Text } from '../../ui/Text';
 import type { LoadedString } from './useField';
 import { inWords } from './words';
@@ -16,15 +17,17 @@ export function StringRows({ strings }: { strings: readonly LoadedString[] }) {
           {standing.next ? `next ${readBack(standing.next)}` : 'used up'}
         </Text>
       </View>
-      <Text size="small" quiet={standing.left > FEW} color={standing.left > FEW ? undefined : colour.hazard}>
-        {[
-          `${standing.left} left`,
-          `${standing.used} put on`,
-          standing.unused > 0 && `${inWords(standing.unused, 'ring')} destroyed or lost`,
-        ]
-          .filter(Boolean)
-          .join(' · ')}
-      </Text>
+      <Reckoned says="Put on: rings of this string in captures that are not removed, those waiting on this device too. Left: from the first ring to the last, less those put on, destroyed or lost.">
+        <Text size="small" quiet={standing.left > FEW} color={standing.left > FEW ? undefined : colour.hazard}>
+          {[
+            `${standing.left} left`,
+            `${standing.used} put on`,
+            standing.unused > 0 && `${inWords(standing.unused, 'ring')} destroyed or lost`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </Text>
+      </Reckoned>
       {standing.gaps.length > 0 && (
         <Text size="small" color={colour.hazard}>
           {`Passed over: ${standing.gaps.slice(0, 4).map(readBack).join(', ')}${standing.gaps.length > 4 ? ` and ${standing.gaps.length - 4} more` : ''}`}

@@ -16,6 +16,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
+import { Reckoned } from '../../ui/Reckoned';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { fieldApi, visitDrafts } from '../records/fieldDrafts';
@@ -156,9 +157,11 @@ function Tallies({ all, effort }: { all: readonly CaptureWrite[]; effort: VisitW
     <View>
       <Text>{`${count('ringed')} newly ringed · ${count('again')} met again · ${count('other-kind')} other kinds · ${count('lost')} lost`}</Text>
       {rate?.ok && (
-        <Text size="small" quiet>
-          {`${rate.value.rate.toFixed(2)} a net-hour over ${netHours} (95 %: ${rate.value.interval.map((one) => one.toFixed(2)).join('–')}, Garwood)`}
-        </Text>
+        <Reckoned says="Everything caught, of whatever kind, by nets or traps × hours; a count that happens by chance has the exact interval of a Poisson mean (Garwood 1936).">
+          <Text size="small" quiet>
+            {`${rate.value.rate.toFixed(2)} a net-hour over ${netHours} (95 %: ${rate.value.interval.map((one) => one.toFixed(2)).join('–')})`}
+          </Text>
+        </Reckoned>
       )}
     </View>
   );

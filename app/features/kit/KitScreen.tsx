@@ -9,6 +9,7 @@ import { ChartFrame } from '../../ui/ChartFrame';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Dialog } from '../../ui/Dialog';
 import { Disclosure } from '../../ui/Disclosure';
+import { Reckoned } from '../../ui/Reckoned';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
@@ -92,6 +93,9 @@ function Pressed() {
       <LinkBox href="/" style={styles.link}>
         <Text color={colour.kelp}>A link that is a link</Text>
       </LinkBox>
+      <Reckoned says="All that were counted, less those that were not.">
+        <Text strong>42 left</Text>
+      </Reckoned>
       <Disclosure title="More of it">
         <Text>What was folded.</Text>
       </Disclosure>
