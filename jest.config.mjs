@@ -24,7 +24,7 @@ const node = (name) => ({
 
 export default {
   // Server tests make a database and a thread each; a loaded machine takes its time.
-  testTimeout: 60_000,
+  testTimeout: 120_000,
   projects: [
     node('core'),
     node('contract'),

@@ -179,8 +179,9 @@ it('a cage is counted by large buttons, each press undone, and told in keepersâ€
   const id = /counts\/(.+)$/.exec(page.url())![1];
   const tallies = await until(async () => {
     const answer = await page.request.get(`${station.url}/api/counts/${id}`);
-    const body = (await answer.json()) as { tallies?: { males: number }[] };
-    return body.tallies?.[0]?.males === 4 ? body.tallies : undefined;
+    const body = (await answer.json()) as { tallies?: { males: number; females: number }[] };
+    const [first] = body.tallies ?? [];
+    return first?.males === 4 && first.females === 0 ? body.tallies : undefined;
   });
   expect(tallies).toMatchObject([{ label: 'grown', males: 4, females: 0, unsexed: 0 }, { label: 'pupae' }]);
 });

@@ -162,7 +162,7 @@ describe('photos of a specimen', () => {
     const { photo } = await keptOnce(page, id, (specimen) => specimen.photo !== undefined);
     const original = await page.request.get(`${station.url}/api/photos/${photo}?size=original`);
     expect((await original.body()).equals(bytes)).toBe(true);
-  });
+  }, 120_000);
 });
 
 describe.each(SIZES)('side by side, $kind', ({ width, height }) => {

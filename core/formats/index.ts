@@ -15,5 +15,4 @@ export {
   sensitiveTaxa,
 } from './fieldArchive';
 export { localityOf } from './locality';
-export { GRIDS, USUAL_GRID } from './schema';
 export { seasonCsv, type SeasonRow } from './seasonFile';

@@ -5,6 +5,7 @@ import type {
   CaptureWrite,
   Count,
   CountWrite,
+  FieldView,
   RingString,
   Sheet,
   SheetWrite,
@@ -47,12 +48,29 @@ const refresh = (...keys: string[]) => {
   for (const key of ['field', ...keys]) void queryClient.invalidateQueries({ queryKey: [key] });
 };
 
+/**
+ * What was just saved stands in Field's view until that is answered anew: what waited is no longer
+ * kept here, and the view as it was before would show through for a moment.
+ */
+const standsIn = <R extends { id: string }>(part: 'sites' | 'open' | 'strings' | 'sheets', record: R, more: object = {}) =>
+  queryClient.setQueriesData<FieldView>({ queryKey: ['field'] }, (view) => {
+    if (!view) return view;
+    const parts = part === 'open' ? (['open', 'recent'] as const) : [part];
+    const rows = parts.flatMap((name) => view[name] as readonly { id: string }[]);
+    if (!rows.some(({ id }) => id === record.id)) return { ...view, [part]: [{ ...more, ...record }, ...view[part]] };
+    const changed = parts.map((name) => [
+      name,
+      (view[name] as readonly { id: string }[]).map((one) => (one.id === record.id ? { ...one, ...record } : one)),
+    ]);
+    return { ...view, ...Object.fromEntries(changed) };
+  });
+
 export const siteDrafts = createDrafts<SiteWrite, Site>({
   name: 'site',
   schema: SiteShape,
   kind: kindOf<SiteWrite, Site>(),
   send: (id, body) => fieldApi('writeSite', { params: { id }, body }),
-  onSaved: (site) => (queryClient.setQueryData(['site', site.id], site), refresh('sites')),
+  onSaved: (site) => (queryClient.setQueryData(['site', site.id], site), standsIn('sites', site), refresh('sites')),
 });
 
 export const visitDrafts = createDrafts<VisitWrite, Visit>({
@@ -60,7 +78,11 @@ export const visitDrafts = createDrafts<VisitWrite, Visit>({
   schema: VisitShape,
   kind: kindOf<VisitWrite, Visit>(),
   send: (id, body) => fieldApi('writeVisit', { params: { id }, body }),
-  onSaved: (visit) => (queryClient.setQueryData(['visit', visit.id], visit), refresh('visits')),
+  onSaved: (visit) => (
+    queryClient.setQueryData(['visit', visit.id], visit),
+    standsIn('open', visit, { caught: 0 }),
+    refresh('visits')
+  ),
 });
 
 export const captureDrafts = createDrafts<CaptureWrite, Capture>({
@@ -87,7 +109,11 @@ export const stringDrafts = createDrafts<StringWrite, RingString>({
   schema: StringShape,
   kind: kindOf<StringWrite, RingString>(),
   send: (id, body) => fieldApi('writeString', { params: { id }, body }),
-  onSaved: (string) => (queryClient.setQueryData(['string', string.id], string), refresh('strings')),
+  onSaved: (string) => (
+    queryClient.setQueryData(['string', string.id], string),
+    standsIn('strings', string, { ringed: [] }),
+    refresh('strings')
+  ),
 });
 
 export const countDrafts = createDrafts<CountWrite, Count>({
@@ -103,7 +129,7 @@ export const sheetDrafts = createDrafts<SheetWrite, Sheet>({
   schema: SheetShape,
   kind: kindOf<SheetWrite, Sheet>(),
   send: (id, body) => fieldApi('writeSheet', { params: { id }, body }),
-  onSaved: (sheet) => (queryClient.setQueryData(['sheet', sheet.id], sheet), refresh('sheets')),
+  onSaved: (sheet) => (queryClient.setQueryData(['sheet', sheet.id], sheet), standsIn('sheets', sheet), refresh('sheets')),
 });
 
 export const fieldKinds = [siteDrafts, visitDrafts, captureDrafts, stringDrafts, countDrafts, sheetDrafts];
