@@ -22,6 +22,7 @@ const core = {
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
   fieldwork: ['probability', 'guide', 'observation'],
   import: ['fieldwork', 'guide', 'observation'],
+  practice: ['probability', 'linear', 'guide', 'observation', 'evidence', 'plates'],
   formats: ['fieldwork', 'guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 

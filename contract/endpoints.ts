@@ -3,11 +3,19 @@ import { fieldworkEndpoints } from './endpoints/fieldwork';
 import { importEndpoints } from './endpoints/import';
 import { mapEndpoints } from './endpoints/map';
 import { officeEndpoints } from './endpoints/office';
+import { practiceEndpoints } from './endpoints/practice';
 
 export type { Endpoint } from './endpoints/endpoint';
 
 /** The wire: everything the server answers, and with what. */
-export const endpoints = { ...everyday, ...fieldworkEndpoints, ...importEndpoints, ...officeEndpoints, ...mapEndpoints };
+export const endpoints = {
+  ...everyday,
+  ...fieldworkEndpoints,
+  ...importEndpoints,
+  ...officeEndpoints,
+  ...mapEndpoints,
+  ...practiceEndpoints,
+};
 
 export type Endpoints = typeof endpoints;
 export type EndpointName = keyof Endpoints;

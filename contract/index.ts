@@ -8,6 +8,7 @@ export type * from './checklists';
 export type * from './import';
 export type * from './map';
 export type * from './office';
+export type * from './practice';
 export { lenient } from './lenient';
 export { sameContent } from './sameContent';
 export { isHeic, LARGEST_PHOTO, NOT_HEIC, UPLOADS } from './uploads';

@@ -4,6 +4,7 @@ import * as fieldworkShapes from '@plesion/core/fieldwork/schema';
 import * as guide from '@plesion/core/guide/schema';
 import * as keys from '@plesion/core/keys/schema';
 import * as observation from '@plesion/core/observation/schema';
+import * as practiceShapes from '@plesion/core/practice/schema';
 import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import * as checklists from './checklists';
@@ -13,6 +14,7 @@ import * as fieldwork from './fieldwork';
 import * as imported from './import';
 import * as map from './map';
 import * as office from './office';
+import * as practice from './practice';
 import * as wire from './schemas';
 
 type Json = Record<string, unknown>;
@@ -50,6 +52,8 @@ function componentsOf() {
     imported,
     map,
     office,
+    practiceShapes,
+    practice,
   ] as Record<string, unknown>[]) {
     for (const [id, schema] of Object.entries(room)) {
       if (/^[A-Z]/.test(id) && schema instanceof z.ZodType) name(schema, id);

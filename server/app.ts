@@ -32,6 +32,7 @@ import { pageRoutes } from './page/routes';
 import type { Parts } from './parts';
 import { photoRoutes } from './photos/routes';
 import { cameraRoutes } from './camera/routes';
+import { practiceRoutes } from './practice/routes';
 import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
@@ -55,7 +56,7 @@ export interface Surroundings {
 
 /** The whole server, without a port: tests and the real start put it on one. */
 export function createApp(
-  { orm, pool, files, uploads, office, weighing, paging, camera }: Omit<Parts, 'close'>,
+  { orm, pool, files, uploads, office, weighing, paging, camera, practice }: Omit<Parts, 'close'>,
   { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy, quotas = USUAL_QUOTAS }: Surroundings,
 ): Express {
   const app = express();
@@ -126,6 +127,7 @@ export function createApp(
   firstLookRoutes(api, em, { files, weighing });
   photoRoutes(api, em, files, uploads);
   cameraRoutes(api, em, { files, camera });
+  practiceRoutes(api, em, practice);
   exportRoutes(api, em);
   api.use('/api', () => {
     throw new HttpProblem(404, {

@@ -22,6 +22,7 @@ import { type Office, officeAt } from './office/office';
 import { openSender } from './office/sender';
 import { type Quotas, USUAL_QUOTAS } from './station/quota';
 import { type CameraPool, openCameraPool } from './camera/pool';
+import { openPracticePool, type PracticePool } from './practice/pool';
 import { openPagePool, type PagePool } from './page/pool';
 
 /** What a server process stands on: the database, and the threads that do its heavy work. */
@@ -37,6 +38,7 @@ export interface Parts {
   weighing: AnalysisPool;
   paging: PagePool;
   camera: CameraPool;
+  practice: PracticePool;
   close(): Promise<void>;
 }
 
@@ -71,6 +73,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
   const keying = openKeyPool(source('./keys/make.worker.ts'));
   const paging = openPagePool(source('./page/page.worker.ts'));
   const camera = openCameraPool(source('./camera/camera.worker.ts'));
+  const practice = openPracticePool(source('./practice/practice.worker.ts'));
   const worker = works
     ? openJobWorker(
         orm,
@@ -99,6 +102,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
     weighing,
     paging,
     camera,
+    practice,
     async close() {
       await Promise.all([worker?.close(), sender?.close()]);
       await Promise.allSettled([
@@ -110,6 +114,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
         listing.close(),
         paging.close(),
         camera.close(),
+        practice.close(),
       ]);
       await Promise.allSettled([pool.end(), orm.close(true)]);
     },

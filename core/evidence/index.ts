@@ -30,7 +30,7 @@ export { type Hazards, isClose } from './danger';
 export { fitOf } from './fit';
 export { tailedDensity, tailedLogDensity } from './density';
 export { entropyOf, expectedInformation, type PossibleForms, possibleForms } from './information';
-export { type Grouping, groupByFacet, groupByRank, groupMasses, levelsOf, ranked } from './levels';
+export { formsIn, type Grouping, groupByFacet, groupByRank, groupMasses, levelsOf, ranked } from './levels';
 export { nextLooks } from './nextLooks';
 export { density, OVERLAP, overlapBetween, reach, separationOf, type WeightedForms as WeightedSide } from './overlap';
 export { sumOfPowers } from './powers';

@@ -11,4 +11,4 @@ export { type DrawnGuide, type Plan, planFor, type PlanName } from './plan';
 export { type ScaleBar, scaleBar } from './scale';
 export { type Traits, traitsOf } from './traits';
 export { traitsRead } from './traitsRead';
-export { type Vocabulary } from './vocabulary';
+export { isDrawn, type Vocabulary } from './vocabulary';

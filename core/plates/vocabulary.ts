@@ -94,3 +94,7 @@ export function foreignWords(
   }
   return problems;
 }
+
+/** Does a plate of the guide show a character? */
+export const isDrawn = (guide: Drawn, { vocabulary }: { vocabulary: Vocabulary }, character: string): boolean =>
+  traitOf(guide, vocabulary, character) !== undefined;

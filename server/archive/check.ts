@@ -114,6 +114,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   checklists: () => undefined,
   checklist_names: () => undefined,
   corrections: () => undefined,
+  practice_answers: ({ guide_id }, known) => guideOf(guide_id, known),
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

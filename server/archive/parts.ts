@@ -13,6 +13,7 @@ import { GRIDS, USUAL_GRID } from '@plesion/core/formats/schema';
 import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
+import { Asked, PracticeAnswer } from '@plesion/core/practice/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import { ListedName } from '../records/corrections';
@@ -250,6 +251,20 @@ export const PARTS = {
     account: title,
     at: instant,
   }),
+  practice_answers: part('practice_answer', 'id', {
+    id,
+    account: title,
+    guide_id: id,
+    guide_version: version,
+    seed: title,
+    asked: Asked,
+    answer: PracticeAnswer,
+    truth: title,
+    p: z.number(),
+    bits: z.number(),
+    correct: z.boolean(),
+    at: instant,
+  }),
   changes: part('change', 'seq', {
     seq: z.number().int().min(1),
     kind: z.enum(schemas.RECORD_NAMES),
@@ -279,6 +294,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   checklists: 5,
   checklist_names: 5,
   corrections: 6,
+  practice_answers: 6,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

@@ -1,0 +1,61 @@
+import { Asked, CertaintyWord, Item, PracticeAnswer } from '@plesion/core/practice/schema';
+import { z } from 'zod';
+
+const seed = z.string().min(1).max(60);
+
+/** Which items are wanted: the same seed gives the same items everywhere. */
+export const ItemsRequest = Asked.extend({
+  guideId: z.uuid(),
+  n: z.number().int().min(1).max(20).default(1),
+  seed: seed.optional(),
+});
+export const ItemList = z.object({
+  /** The version of the guide they were made from. */
+  guideVersion: z.number().int(),
+  items: z.array(Item),
+});
+
+/** An answer to an item, as it was made: by what was asked, its seed and the guide as it was. */
+export const GivenAnswer = z.strictObject({
+  id: z.uuid(),
+  guideId: z.uuid(),
+  guideVersion: z.number().int().min(1),
+  seed,
+  asked: Asked,
+  answer: PracticeAnswer,
+  at: z.iso.datetime(),
+});
+export type GivenAnswer = z.output<typeof GivenAnswer>;
+export const AnswersRequest = z.strictObject({ answers: z.array(GivenAnswer).min(1).max(50) });
+
+export const ScoredAnswer = z.object({
+  id: z.uuid(),
+  /** The group it was. */
+  truth: z.string(),
+  /** What the answer gave to the truth, 0..1. */
+  p: z.number(),
+  /** Better than chance above 0. */
+  bits: z.number(),
+  right: z.boolean(),
+});
+export const AnswersTaken = z.object({ answers: z.array(ScoredAnswer) });
+
+const sum = z.number().int().min(0);
+
+/** How one's own practice with a guide stands. */
+export const PracticeStanding = z.object({
+  guides: z.array(
+    z.object({
+      guideId: z.uuid(),
+      answers: sum,
+      right: sum,
+      /** Mean bits an answer. */
+      bits: z.number(),
+      /** What was taken for what, the commonest first. */
+      confused: z.array(z.object({ truth: z.string(), said: z.string(), n: sum })),
+      /** How often what was said with a word was right. */
+      certainty: z.array(z.object({ sure: CertaintyWord, answers: sum, right: sum })),
+    }),
+  ),
+});
+export type PracticeStanding = z.output<typeof PracticeStanding>;

@@ -1,0 +1,105 @@
+import { formsIn, groupByFacet, groupByRank, type Grouping, groupMasses, fromPrior, ranked } from '../evidence';
+import type { CompiledGuide, Guide } from '../guide/working';
+import type { Reading } from '../observation';
+import { isDrawn, type Plan, type Traits, traitsOf } from '../plates';
+import { pick, seeded } from '../probability';
+import { individualsOf } from './individual';
+import type { Asked, Best, Item, PracticeLevel } from './schema';
+
+/** What cannot be is so many bits away. */
+const NEVER = -1e4;
+
+/** The groups that a level tells apart. */
+export const groupsAt = (compiled: CompiledGuide, level: PracticeLevel): Grouping =>
+  level.kind === 'rank' ? groupByRank(compiled, level.rank) : groupByFacet(compiled, level.facet);
+
+/** Views that a plan draws and a guide has. */
+export const practiceViews = (guide: Guide, plan: Plan): string[] =>
+  guide.views.flatMap(({ id }) => (plan.views.includes(id) ? [id] : []));
+
+/**
+ * An item: a novel individual of one of the groups asked about, and what can be told of it from one drawing. The same
+ * asking with the same seed is the same item everywhere.
+ *
+ * @param plan of the guide, in its words.
+ * @returns undefined where no group asked about can be drawn in that view.
+ */
+export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, seed: string): Item | undefined {
+  const { guide } = compiled;
+  const random = seeded(`practice ${guide.id} ${seed}`);
+  const views = practiceViews(guide, plan).filter((one) => asked.view === undefined || asked.view === one);
+  const view = views[Math.floor(random() * views.length)] as string | undefined;
+  if (view === undefined) return undefined;
+  const grouping = groupsAt(compiled, asked.level);
+  const weights = formWeights(compiled, plan, grouping, asked.groups, view);
+  if (weights.every((weight) => weight === 0)) return undefined;
+  const form = pick(weights, random);
+  const traits = individualsOf(compiled, form)(random);
+  const marks = marksIn(guide, plan, traits, view, compiled, form);
+  const posterior = fromPrior(compiled, priorOf(weights), marks);
+  const choices = grouping.groups.filter((_, g) => formsIn(grouping, g).some((f) => weights[f] > 0));
+  const group = grouping.groups[grouping.of[form]];
+  return {
+    guide: guide.id,
+    seed,
+    view,
+    level: asked.level,
+    traits,
+    choices,
+    truth: {
+      form: compiled.forms[form].id,
+      group: group.id,
+      marks,
+      best: bestOf(grouping, groupMasses(grouping, posterior.p), guide.settings.call.posterior),
+    },
+  };
+}
+
+/** How often each form comes: the groups alike where they are asked for by name, else as they live there. */
+function formWeights(
+  compiled: CompiledGuide,
+  plan: Plan,
+  grouping: Grouping,
+  groups: readonly string[] | undefined,
+  view: string,
+): number[] {
+  const shows = compiled.forms.map((_, f) => plan.shows?.(traitsOf(compiled, f), view) !== false);
+  const weights = compiled.forms.map((_, f) => {
+    const g = grouping.of[f];
+    return g >= 0 && shows[f] && (!groups || groups.includes(grouping.groups[g].id)) ? compiled.base[f] : 0;
+  });
+  if (!groups) return weights;
+  return weights.map((weight, f) => {
+    const sum = weights.reduce((all, other, o) => (grouping.of[o] === grouping.of[f] ? all + other : all), 0);
+    return sum > 0 ? weight / sum : 0;
+  });
+}
+
+/** As bits; what was not asked about is out of the question. */
+const priorOf = (weights: readonly number[]) => ({
+  forms: Float64Array.from(weights, (weight) => (weight > 0 ? Math.log2(weight) : NEVER)),
+  outside: NEVER,
+});
+
+/** What a careful eye reads from a drawing: states, counts and proportions that this view shows; lengths need a scale. */
+function marksIn(guide: Guide, plan: Plan, traits: Traits, view: string, compiled: CompiledGuide, form: number): Reading[] {
+  return guide.characters.flatMap((character): Reading[] => {
+    const table = compiled.tables.get(character.id);
+    const seen = traits[character.id];
+    if (!table || seen === undefined || !character.views.includes(view) || !isDrawn(guide, plan, character.id)) return [];
+    if (table.applies && table.applies[form] < 0.5) return [];
+    if (typeof seen === 'string') return [{ character: character.id, states: [seen] }];
+    return character.kind === 'count' || character.kind === 'ratio' ? [{ character: character.id, value: seen }] : [];
+  });
+}
+
+/** What may be said: one group, two where they hold enough together, or that it cannot be told. */
+function bestOf(grouping: Grouping, masses: Float64Array, needed: number): Best {
+  const [first, second] = ranked(masses);
+  const id = (g: number) => grouping.groups[g].id;
+  if (masses[first] >= needed) return { kind: 'one', groups: [id(first)], p: masses[first] };
+  const two = second === undefined ? masses[first] : masses[first] + masses[second];
+  const three = grouping.groups.filter((_, g) => masses[g] > 0).length > 2;
+  if (three && two >= needed) return { kind: 'either', groups: [id(first), id(second)], p: two };
+  return { kind: 'untold', groups: [], p: masses[first] };
+}

@@ -1,0 +1,27 @@
+import type { Item, PracticeAnswer } from './schema';
+import { CERTAINTY } from './vocabulary';
+
+/** What an answer was worth. */
+export interface Scored {
+  /** The probability that the answer gave to the truth, 0..1. */
+  p: number;
+  /** log2 of it against log2 of chance (Good 1952): above 0 it was better than not knowing. */
+  bits: number;
+  /** Was what may be said, said: the truth named, or that it cannot be told where it cannot. */
+  right: boolean;
+}
+
+/**
+ * Score an answer by the truth. Two groups share what they are given; what is left is spread over the others. "Cannot
+ * be told" is chance, and right where the drawing does not tell.
+ */
+export function scoreAnswer({ choices, truth }: Pick<Item, 'choices' | 'truth'>, { groups, sure }: PracticeAnswer): Scored {
+  const chance = 1 / choices.length;
+  if (!groups.length) return { p: chance, bits: 0, right: truth.best.kind === 'untold' };
+  const said = groups.length / choices.length;
+  // Never less than chance: a guess is one.
+  const given = said >= 1 ? 1 : Math.max(CERTAINTY[sure], said);
+  const named = groups.includes(truth.group);
+  const p = named ? given / groups.length : (1 - given) / (choices.length - groups.length);
+  return { p, bits: Math.log2(p / chance), right: named };
+}

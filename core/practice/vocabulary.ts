@@ -1,0 +1,12 @@
+/** How sure a person is, from least to most. */
+export const CERTAINTY_WORDS = ['guess', 'leaning', 'fairly sure', 'sure', 'certain'] as const;
+export type CertaintyWord = (typeof CERTAINTY_WORDS)[number];
+
+/** How often what is said with it should be right; a guess is as good as chance. */
+export const CERTAINTY: Record<CertaintyWord, number> = {
+  guess: 0,
+  leaning: 0.65,
+  'fairly sure': 0.8,
+  sure: 0.92,
+  certain: 0.99,
+};

@@ -1,0 +1,67 @@
+import { beamBetween, formsIn, fromPrior } from '../evidence';
+import { type CompiledGuide, frequenciesOf } from '../guide/working';
+import type { Reading } from '../observation';
+import { groupsAt } from './item';
+import type { Item } from './schema';
+
+/** A mark of a drawing, and what it says between two groups. */
+export interface MarkWorth {
+  reading: Reading;
+  /** For the truth; below 0 it pulls to the other. */
+  bits: number;
+}
+
+/** Why a drawing is the one and not the other. */
+export interface Why {
+  /** The group it was held against. */
+  other: { id: string; label: string };
+  /** From what tells most to what misleads most. */
+  marks: MarkWorth[];
+  /** One sentence to remember; nothing where no mark tells. */
+  remember?: string;
+}
+
+/** A mark that is worth less than this tells nothing worth remembering, in bits. */
+const TELLS = 0.5;
+
+/** What each mark was worth between the truth and another group. */
+export function whyNot(compiled: CompiledGuide, { level, truth }: Item, other: string): Why {
+  const grouping = groupsAt(compiled, level);
+  const at = (id: string) => grouping.groups.findIndex((group) => group.id === id);
+  const [own, against] = [formsIn(grouping, at(truth.group)), formsIn(grouping, at(other))];
+  const even = { forms: new Float64Array(compiled.forms.length), outside: 0 };
+  const full = fromPrior(compiled, even, truth.marks);
+  const { contributions } = beamBetween(full, { forms: own }, { forms: against });
+  const marks = full.weighed
+    .map(({ reading }, i): MarkWorth => ({ reading, bits: contributions[i] }))
+    .sort((a, b) => b.bits - a.bits);
+  const [best] = marks;
+  const labels = [grouping.groups[at(truth.group)].label, grouping.groups[at(other)].label];
+  return {
+    other: grouping.groups[at(other)],
+    marks,
+    ...(best && best.bits >= TELLS ? { remember: sayRemember(compiled, best.reading, [own, against], labels) } : {}),
+  };
+}
+
+function sayRemember(compiled: CompiledGuide, reading: Reading, sides: readonly number[][], labels: readonly string[]): string {
+  const table = compiled.tables.get(reading.character)!;
+  const { character } = table;
+  const mean = (forms: readonly number[], value: (form: number) => number) => {
+    const weight = forms.reduce((sum, f) => sum + compiled.base[f], 0);
+    return forms.reduce((sum, f) => sum + (compiled.base[f] / weight) * value(f), 0);
+  };
+  if (table.type === 'states') {
+    const state = reading.states?.[0] ?? String(reading.value);
+    const label = character.states?.find(({ id }) => id === state)?.label ?? state;
+    const [one, two] = sides.map((forms) =>
+      Math.round(10 * mean(forms, (f) => frequenciesOf(table, f).find((each) => each.state === state)?.p ?? 0)),
+    );
+    return `${character.label}: ${label}, in ${one} of ten ${labels[0]}, in ${two} of ten ${labels[1]}.`;
+  }
+  const [one, two] = sides.map((forms) => {
+    const middle = mean(forms, (f) => table.mean[f]);
+    return (table.log ? Math.exp(middle) : middle).toPrecision(3);
+  });
+  return `${character.label}: about ${one} in ${labels[0]}, about ${two} in ${labels[1]}.`;
+}

@@ -1,0 +1,111 @@
+import { randomUUID } from 'node:crypto';
+import type { Item } from '@plesion/core/practice';
+import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
+
+let server: TestServer;
+let visitor: Visitor;
+let guideId: string;
+beforeAll(async () => {
+  server = await openTestServer();
+  ({ visitor, guideId } = await newStation(server));
+});
+afterAll(() => server.close());
+
+const SPECIES = { kind: 'rank', rank: 'species' };
+const ask = (body: object, own = visitor) => own.post('/api/practice/items').send({ guideId, level: SPECIES, ...body });
+const itemsOf = async (body: object) => (await ask(body).expect(200)).body as { guideVersion: number; items: Item[] };
+const give = (answers: object[], own = visitor) => own.post('/api/practice/answers').send({ answers });
+const standing = async (own = visitor) => (await own.get('/api/practice/standing').expect(200)).body as { guides: object[] };
+
+/** An answer to an item that was asked for with a seed. */
+const answerTo = (seed: string, answer: object, more: object = {}) => ({
+  id: randomUUID(),
+  guideId,
+  guideVersion: 1,
+  seed,
+  asked: { level: SPECIES },
+  answer,
+  at: '2026-11-27T10:00:00.000Z',
+  ...more,
+});
+
+describe('items', () => {
+  it('are the same from the same seed, each with its truth', async () => {
+    const one = await itemsOf({ seed: 'a', n: 3 });
+    expect(one.items).toHaveLength(3);
+    expect((await itemsOf({ seed: 'a', n: 3 })).items).toEqual(one.items);
+    expect(new Set(one.items.map(({ seed }) => seed)).size).toBe(3);
+    for (const { truth, choices } of one.items) expect(choices.map(({ id }) => id)).toContain(truth.group);
+    // One of a row can be had by itself.
+    expect((await itemsOf({ seed: one.items[1].seed })).items[0]).toEqual(one.items[1]);
+  });
+
+  it('are others each time where no seed is said', async () => {
+    const seeds = await Promise.all([1, 2].map(async () => (await itemsOf({})).items[0].seed));
+    expect(seeds[0]).not.toBe(seeds[1]);
+  });
+
+  it.each([
+    [{ groups: ['nobody', 'nothing'] }, 'groups', /can be drawn/],
+    [{ view: 'from-the-moon' }, 'groups', /can be drawn/],
+    [{ n: 21 }, 'n', /20/],
+    [{ guideId: randomUUID() }, 'guideId', /no such guide/],
+    [{ level: { kind: 'rank', rank: 'realm' } }, 'level.rank', /./],
+  ])('%j is refused by field', async (body, field, message) => {
+    const { body: problem } = await ask(body).expect(400);
+    expect(problem.field).toBe(field);
+    expect(problem.message).toMatch(message);
+  });
+});
+
+describe('answers', () => {
+  it('are scored by the item of their seed, kept once, and summed up for whoever gave them', async () => {
+    const { items } = await itemsOf({ seed: 'row', n: 4 });
+    const right = (i: number) => items[i].truth.group;
+    const wrong = (i: number) => items[i].choices.find(({ id }) => id !== right(i))!.id;
+    const answers = [
+      answerTo(items[0].seed, { groups: [right(0)], sure: 'sure' }),
+      answerTo(items[1].seed, { groups: [wrong(1)], sure: 'sure' }),
+      answerTo(items[2].seed, { groups: [right(2)], sure: 'guess' }),
+      answerTo(items[3].seed, { groups: [wrong(3)], sure: 'certain' }),
+    ];
+    const { body } = await give(answers).expect(200);
+    expect(body.answers).toMatchObject([
+      { id: answers[0].id, truth: right(0), p: 0.92, right: true },
+      { truth: right(1), right: false },
+      { truth: right(2), right: true },
+      { truth: right(3), right: false },
+    ]);
+    expect((await give(answers).expect(200)).body).toEqual(body);
+    const { guides } = await standing();
+    expect(guides).toMatchObject([{ guideId, answers: 4, right: 2 }]);
+    const [{ confused, certainty, bits }] = guides as { confused: { n: number }[]; certainty: object[]; bits: number }[];
+    expect(confused.reduce((sum, { n }) => sum + n, 0)).toBe(2);
+    expect(certainty).toEqual(
+      expect.arrayContaining([
+        { sure: 'sure', answers: 2, right: 1 },
+        { sure: 'guess', answers: 1, right: 1 },
+        { sure: 'certain', answers: 1, right: 0 },
+      ]),
+    );
+    const mean = (body.answers as { bits: number }[]).reduce((sum, one) => sum + one.bits, 0) / 4;
+    expect(bits).toBeCloseTo(mean, 9);
+    // Nobody else sees them.
+    expect(await standing((await newStation(server)).visitor)).toEqual({ guides: [] });
+  });
+
+  it.each([
+    ['to what was not to be chosen', { answer: { groups: ['nobody'], sure: 'sure' } }, 'answers[0].answer.groups'],
+    ['of three', { answer: { groups: ['a', 'b', 'c'], sure: 'sure' } }, 'answers[0].answer.groups'],
+    ['of one twice', { answer: { groups: ['murica', 'murica'], sure: 'sure' } }, 'answers[0].answer.groups'],
+    ['to no item', { asked: { level: SPECIES, view: 'from-the-moon' } }, 'answers[0].asked'],
+    ['by a version that is none', { guideVersion: 7 }, 'answers[0].guideVersion'],
+    ['by no guide', { guideId: randomUUID() }, 'answers[0].guideVersion'],
+  ])('%s are refused, and nothing is kept', async (_, more, field) => {
+    const { visitor: own, guideId: theirs } = await newStation(server);
+    const fine = answerTo('fine', { groups: [], sure: 'sure' }, { guideId: theirs });
+    const { body } = await give([{ ...fine, id: randomUUID(), ...more }, fine], own).expect(400);
+    expect(body.field).toBe(field);
+    expect(await standing(own)).toEqual({ guides: [] });
+  });
+});

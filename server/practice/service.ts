@@ -1,0 +1,105 @@
+import { randomUUID } from 'node:crypto';
+import type { GivenAnswer } from '@plesion/contract';
+import { type Asked, type Item, scoreAnswer } from '@plesion/core/practice';
+import type { Em } from '../database/orm';
+import { findGuide, guideNamed } from '../guides/service';
+import { badRequest, HttpProblem } from '../http/errors';
+import type { Writer } from '../records/write';
+import type { PracticePool } from './pool';
+
+interface Wanted extends Asked {
+  guideId: string;
+  n: number;
+  seed?: string;
+}
+
+/** Items of a guide; one seed makes a row of them. */
+export async function itemsFor(
+  em: Em,
+  pool: PracticePool,
+  stationId: string,
+  { guideId, n, seed = randomUUID(), ...asked }: Wanted,
+): Promise<{ guideVersion: number; items: Item[] }> {
+  const { guide, version } = (await guideNamed(em, stationId, guideId))!;
+  const wanted = Array.from({ length: n }, (_, i) => ({ asked, seed: n === 1 ? seed : `${seed} ${i + 1}` }));
+  const items = (await pool.make({ guide, wanted })).filter((item) => item !== undefined);
+  if (!items.length) throw nothingToShow('groups');
+  return { guideVersion: version, items };
+}
+
+const nothingToShow = (field: string) =>
+  badRequest([
+    {
+      code: 'no-item',
+      message: 'Nothing of this guide can be drawn for that. Ask for groups of the level, in a view that its plates have.',
+      field,
+    },
+  ]);
+
+/** Score answers by the items they were given to, and keep them: all of them, or none. */
+export async function keepAnswers(
+  em: Em,
+  pool: PracticePool,
+  { stationId, accountName }: Writer,
+  answers: readonly GivenAnswer[],
+) {
+  const items = await itemsOf(em, pool, stationId, answers);
+  const scored = answers.map(({ id, answer }, i) => {
+    const item = items[i];
+    if (!item) throw nothingToShow(`answers[${i}].asked`);
+    const strange = answer.groups.find((group) => !item.choices.some((choice) => choice.id === group));
+    if (strange !== undefined)
+      throw badRequest([
+        {
+          code: 'no-choice',
+          message: `“${strange}” was not to be chosen; there were ${item.choices.map((choice) => choice.id).join(', ')}.`,
+          field: `answers[${i}].answer.groups`,
+        },
+      ]);
+    return { id, truth: item.truth.group, ...scoreAnswer(item, answer) };
+  });
+  const rows = answers.map(({ id, guideId, guideVersion, seed, asked, answer, at }, i) => ({
+    ...{ id, guide_id: guideId, guide_version: guideVersion, seed, asked, answer, at },
+    ...{ truth: scored[i].truth, p: scored[i].p, bits: scored[i].bits, correct: scored[i].right },
+  }));
+  await em.getConnection().execute(
+    `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, at)
+     select ?::uuid, id, ?::text, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, at
+     from jsonb_to_recordset(?::jsonb) as sent (id uuid, guide_id uuid, guide_version int, seed text, asked jsonb, answer jsonb,
+       truth text, p float, bits float, correct boolean, at timestamptz)
+     on conflict (station_id, id) do nothing`,
+    [stationId, accountName, JSON.stringify(rows)],
+  );
+  return { answers: scored };
+}
+
+/** The item of each answer, made once more; those of one guide together. */
+async function itemsOf(
+  em: Em,
+  pool: PracticePool,
+  stationId: string,
+  answers: readonly GivenAnswer[],
+): Promise<(Item | undefined)[]> {
+  const items: (Item | undefined)[] = [];
+  const byGuide = new Map<string, number[]>();
+  answers.forEach(({ guideId, guideVersion }, i) => {
+    const key = `${guideId} ${guideVersion}`;
+    byGuide.set(key, [...(byGuide.get(key) ?? []), i]);
+  });
+  for (const places of byGuide.values()) {
+    const { guideId, guideVersion } = answers[places[0]];
+    const { guide } = await findGuide(em, stationId, guideId, guideVersion).catch((error: Error) => {
+      if (!(error instanceof HttpProblem)) throw error;
+      throw badRequest([
+        {
+          code: 'unknown-guide',
+          message: 'There is no such version of the guide in this station.',
+          field: `answers[${places[0]}].guideVersion`,
+        },
+      ]);
+    });
+    const made = await pool.make({ guide, wanted: places.map((i) => ({ asked: answers[i].asked, seed: answers[i].seed })) });
+    places.forEach((i, k) => (items[i] = made[k]));
+  }
+  return items;
+}
