@@ -1,4 +1,5 @@
-import { Asked, CertaintyWord, Item, PracticeAnswer } from '@plesion/core/practice/schema';
+import { Reading } from '@plesion/core/observation/schema';
+import { Asked, Best, CertaintyWord, Item, PracticeAnswer } from '@plesion/core/practice/schema';
 import { z } from 'zod';
 
 const seed = z.string().min(1).max(60);
@@ -28,6 +29,14 @@ export const GivenAnswer = z.strictObject({
 export type GivenAnswer = z.output<typeof GivenAnswer>;
 export const AnswersRequest = z.strictObject({ answers: z.array(GivenAnswer).min(1).max(50) });
 
+/** What each mark said between the truth and what it was held against, in bits for the truth. */
+export const PracticeWhy = z.object({
+  other: z.object({ id: z.string(), label: z.string() }),
+  marks: z.array(z.object({ reading: Reading, bits: z.number() })),
+  /** One sentence to remember. */
+  remember: z.string().optional(),
+});
+
 export const ScoredAnswer = z.object({
   id: z.uuid(),
   /** The group it was. */
@@ -37,7 +46,10 @@ export const ScoredAnswer = z.object({
   /** Better than chance above 0. */
   bits: z.number(),
   right: z.boolean(),
+  best: Best,
+  why: PracticeWhy.optional(),
 });
+export type ScoredAnswer = z.output<typeof ScoredAnswer>;
 export const AnswersTaken = z.object({ answers: z.array(ScoredAnswer) });
 
 const sum = z.number().int().min(0);

@@ -18,7 +18,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
   return [
     ...['/', '/account', '/appearance', '/bench', '/guides', '/guides/learn', guide],
-    ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare'].map(
+    ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare', 'practice'].map(
       (one) => `${guide}/${one}`,
     ),
     ...[`/keys/make?guide=${crabs}`, '/keys/read', key, `${key}/edit`, `${key}/walk`, '/lots', `/lots/${lots[0].id}`],

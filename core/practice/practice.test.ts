@@ -6,7 +6,7 @@ import { planOf } from '../plates/plans';
 import { gammaBelow, normal, pick, type RandomSource, seeded } from '../probability';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { groupsAt, individualsOf, type Item, practiceItem, practiceViews, scoreAnswer, whyNot } from '.';
+import { groupsAt, individualsOf, type Item, practiceItem, practiceViews, scoreAnswer, whyNot, whyOf } from '.';
 
 const guides = demoGuides.map((guide) => ({ name: guide.id, guide, compiled: compileGuide(guide), plan: planOf(guide)! }));
 const of = (name: string) => guides.find((one) => one.name === name)!;
@@ -209,6 +209,26 @@ describe('why', () => {
     expect(why.marks.map(({ bits }) => bits)).toEqual(why.marks.map(({ bits }) => bits).sort((a, b) => b - a));
     const top = compiled.guide.characters.find(({ id }) => id === why.marks[0].reading.character)!;
     expect(why.remember).toMatch(new RegExp(`^${top.label}: .* in (\\d+ of ten )?\\S`));
+  });
+
+  it('is told against what was said, else against what comes nearest', () => {
+    const { compiled, plan } = of('tessary-terns');
+    const drawn = practiceItem(compiled, plan, { level: SPECIES }, 'nearest')!;
+    const others = drawn.choices.filter(({ id }) => id !== drawn.truth.group).map(({ id }) => whyNot(compiled, drawn, id));
+    const sum = ({ marks }: (typeof others)[number]) => marks.reduce((all, { bits }) => all + bits, 0);
+    const nearest = whyOf(compiled, drawn, [drawn.truth.group])!;
+    // What comes rarely has to look more like it.
+    const { groups, of: groupOf } = groupsAt(compiled, SPECIES);
+    const odds = (why: typeof nearest) => {
+      const at = groups.findIndex(({ id }) => id === why.other.id);
+      return sum(why) - Math.log2(compiled.base.reduce((all, weight, f) => (groupOf[f] === at ? all + weight : all), 0));
+    };
+    for (const other of others) expect(odds(nearest)).toBeLessThanOrEqual(odds(other));
+    const farthest = others.reduce((a, b) => (sum(b) > sum(a) ? b : a));
+    expect(whyOf(compiled, drawn, [drawn.truth.group, farthest.other.id])).toEqual(farthest);
+    expect(
+      whyOf(compiled, { ...drawn, choices: drawn.choices.filter(({ id }) => id === drawn.truth.group) }, []),
+    ).toBeUndefined();
   });
 
   it('remembers nothing where no mark tells', () => {

@@ -3,6 +3,8 @@ import { Level } from '../evidence/schema';
 import { key, Reading } from '../observation/schema';
 import { CERTAINTY_WORDS } from './vocabulary';
 
+export { CERTAINTY, CERTAINTY_WORDS } from './vocabulary';
+
 export const CertaintyWord = z.enum(CERTAINTY_WORDS);
 
 export const PracticeLevel = Level;

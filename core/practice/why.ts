@@ -24,6 +24,21 @@ export interface Why {
 /** A mark that is worth less than this tells nothing worth remembering, in bits. */
 const TELLS = 0.5;
 
+/** Why it is not what was said; where nothing else was said, why it is not what comes nearest, as often as each lives there. */
+export function whyOf(compiled: CompiledGuide, item: Item, said: readonly string[]): Why | undefined {
+  const others = item.choices.filter(({ id }) => id !== item.truth.group);
+  const wrong = others.find(({ id }) => said.includes(id));
+  if (wrong) return whyNot(compiled, item, wrong.id);
+  const grouping = groupsAt(compiled, item.level);
+  const common = (id: string) =>
+    formsIn(
+      grouping,
+      grouping.groups.findIndex((group) => group.id === id),
+    ).reduce((sum, f) => sum + compiled.base[f], 0);
+  const apart = ({ marks, other }: Why) => marks.reduce((all, { bits }) => all + bits, 0) - Math.log2(common(other.id));
+  return others.map(({ id }) => whyNot(compiled, item, id)).sort((a, b) => apart(a) - apart(b))[0];
+}
+
 /** What each mark was worth between the truth and another group. */
 export function whyNot(compiled: CompiledGuide, { level, truth }: Item, other: string): Why {
   const grouping = groupsAt(compiled, level);

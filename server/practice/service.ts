@@ -5,6 +5,7 @@ import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
 import type { Writer } from '../records/write';
+import type { Made } from './make';
 import type { PracticePool } from './pool';
 
 interface Wanted extends Asked {
@@ -22,7 +23,7 @@ export async function itemsFor(
 ): Promise<{ guideVersion: number; items: Item[] }> {
   const { guide, version } = (await guideNamed(em, stationId, guideId))!;
   const wanted = Array.from({ length: n }, (_, i) => ({ asked, seed: n === 1 ? seed : `${seed} ${i + 1}` }));
-  const items = (await pool.make({ guide, wanted })).filter((item) => item !== undefined);
+  const items = (await pool.make({ guide, wanted })).flatMap((made) => (made ? [made.item] : []));
   if (!items.length) throw nothingToShow('groups');
   return { guideVersion: version, items };
 }
@@ -43,9 +44,9 @@ export async function keepAnswers(
   { stationId, accountName }: Writer,
   answers: readonly GivenAnswer[],
 ) {
-  const items = await itemsOf(em, pool, stationId, answers);
+  const made = await itemsOf(em, pool, stationId, answers);
   const scored = answers.map(({ id, answer }, i) => {
-    const item = items[i];
+    const item = made[i]?.item;
     if (!item) throw nothingToShow(`answers[${i}].asked`);
     const strange = answer.groups.find((group) => !item.choices.some((choice) => choice.id === group));
     if (strange !== undefined)
@@ -56,7 +57,8 @@ export async function keepAnswers(
           field: `answers[${i}].answer.groups`,
         },
       ]);
-    return { id, truth: item.truth.group, ...scoreAnswer(item, answer) };
+    const { group: truth, best } = item.truth;
+    return { id, truth, best, why: made[i]?.why, ...scoreAnswer(item, answer) };
   });
   const rows = answers.map(({ id, guideId, guideVersion, seed, asked, answer, at }, i) => ({
     ...{ id, guide_id: guideId, guide_version: guideVersion, seed, asked, answer, at },
@@ -79,8 +81,8 @@ async function itemsOf(
   pool: PracticePool,
   stationId: string,
   answers: readonly GivenAnswer[],
-): Promise<(Item | undefined)[]> {
-  const items: (Item | undefined)[] = [];
+): Promise<(Made | undefined)[]> {
+  const items: (Made | undefined)[] = [];
   const byGuide = new Map<string, number[]>();
   answers.forEach(({ guideId, guideVersion }, i) => {
     const key = `${guideId} ${guideVersion}`;
@@ -98,7 +100,10 @@ async function itemsOf(
         },
       ]);
     });
-    const made = await pool.make({ guide, wanted: places.map((i) => ({ asked: answers[i].asked, seed: answers[i].seed })) });
+    const made = await pool.make({
+      guide,
+      wanted: places.map((i) => ({ asked: answers[i].asked, seed: answers[i].seed, said: answers[i].answer.groups })),
+    });
     places.forEach((i, k) => (items[i] = made[k]));
   }
   return items;

@@ -126,7 +126,7 @@ function Frontispiece({ guide }: { guide: Guide }) {
 
 interface Way {
   href: {
-    pathname: `/guides/[id]/${'wall' | 'taxa' | 'characters' | 'compare' | 'words'}`;
+    pathname: `/guides/[id]/${'wall' | 'taxa' | 'characters' | 'compare' | 'words' | 'practice'}`;
     params: { id: string };
   };
   label: string;
@@ -143,6 +143,11 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
             href: { pathname: '/guides/[id]/wall' as const, params },
             label: 'Plate wall',
             says: `${forms} forms drawn; touch a part to narrow them`,
+          },
+          {
+            href: { pathname: '/guides/[id]/practice' as const, params },
+            label: 'Practice',
+            says: 'individuals drawn anew; tell them, and see why',
           },
         ]
       : []),
