@@ -29,10 +29,10 @@ export const GivenAnswer = z.strictObject({
 export type GivenAnswer = z.output<typeof GivenAnswer>;
 export const AnswersRequest = z.strictObject({ answers: z.array(GivenAnswer).min(1).max(50) });
 
-/** What each mark said between the truth and what it was held against, in bits for the truth. */
+/** What each reading said between the truth and what it was held against, in bits for the truth. */
 export const PracticeWhy = z.object({
   other: z.object({ id: z.string(), label: z.string() }),
-  marks: z.array(z.object({ reading: Reading, bits: z.number() })),
+  readings: z.array(z.object({ reading: Reading, bits: z.number() })),
   /** One sentence to remember. */
   remember: z.string().optional(),
 });

@@ -3,4 +3,4 @@ export { groupsAt, practiceItem, practiceViews } from './item';
 export type { Asked, Best, Item, PracticeAnswer, PracticeLevel } from './schema';
 export { type Scored, scoreAnswer } from './score';
 export type { CertaintyWord } from './vocabulary';
-export { type MarkWorth, type Why, whyNot, whyOf } from './why';
+export { type ReadingWorth, type Why, whyNot, whyOf } from './why';

@@ -35,8 +35,8 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
   if (weights.every((weight) => weight === 0)) return undefined;
   const form = pick(weights, random);
   const traits = individualsOf(compiled, form)(random);
-  const marks = marksIn(guide, plan, traits, view, compiled, form);
-  const posterior = fromPrior(compiled, priorOf(weights), marks);
+  const readings = readingsIn(guide, plan, traits, view, compiled, form);
+  const posterior = fromPrior(compiled, priorOf(weights), readings);
   const choices = grouping.groups.filter((_, g) => formsIn(grouping, g).some((f) => weights[f] > 0));
   const group = grouping.groups[grouping.of[form]];
   return {
@@ -49,7 +49,7 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
     truth: {
       form: compiled.forms[form].id,
       group: group.id,
-      marks,
+      readings,
       best: bestOf(grouping, groupMasses(grouping, posterior.p), guide.settings.call.posterior),
     },
   };
@@ -82,7 +82,7 @@ const priorOf = (weights: readonly number[]) => ({
 });
 
 /** What a careful eye reads from a drawing: states, counts and proportions that this view shows; lengths need a scale. */
-function marksIn(guide: Guide, plan: Plan, traits: Traits, view: string, compiled: CompiledGuide, form: number): Reading[] {
+function readingsIn(guide: Guide, plan: Plan, traits: Traits, view: string, compiled: CompiledGuide, form: number): Reading[] {
   return guide.characters.flatMap((character): Reading[] => {
     const table = compiled.tables.get(character.id);
     const seen = traits[character.id];

@@ -101,7 +101,7 @@ describe('an item', () => {
       expect(one.choices.map(({ id }) => id)).toEqual(groups);
       expect(one.view).toBe(view);
       expect(groups).toContain(one.truth.group);
-      for (const { character } of one.truth.marks)
+      for (const { character } of one.truth.readings)
         expect(guide.characters.find(({ id }) => id === character)!.views).toContain(view);
     }
     const share = all.filter(({ truth }) => truth.group === groups[0]).length / all.length;
@@ -122,14 +122,14 @@ describe('an item', () => {
     expect([...kinds].sort()).toEqual(['either', 'one', 'untold']);
   });
 
-  it('is told right as often as the best answer says, where marks are read as well as the guide says', () => {
+  it('is told right as often as the best answer says, where characters are read as well as the guide says', () => {
     const about = { n: 0, right: 0 };
     for (const { compiled, plan, name } of guides) {
       const random = seeded(`read ${name}`);
       const grouping = groupsAt(compiled, SPECIES);
       for (let i = 0; i < 1200; i++) {
         const drawn = practiceItem(compiled, plan, { level: SPECIES }, String(i))!;
-        const readings = drawn.truth.marks.map((mark) => readAgain(compiled, mark, random));
+        const readings = drawn.truth.readings.map((seen) => readAgain(compiled, seen, random));
         const shown = new Set(drawn.choices.map(({ id }) => id));
         const prior = Float64Array.from(compiled.base, (weight, f) =>
           shown.has(grouping.groups[grouping.of[f]]?.id) ? Math.log2(weight) : -1e4,
@@ -149,10 +149,10 @@ describe('an item', () => {
 });
 
 /** As a careful observer would read it: misread as seldom as the guide says. */
-function readAgain({ guide, tables }: CompiledGuide, mark: Reading, random: RandomSource): Reading {
-  const table = tables.get(mark.character)!;
+function readAgain({ guide, tables }: CompiledGuide, seen: Reading, random: RandomSource): Reading {
+  const table = tables.get(seen.character)!;
   if (table.type === 'values')
-    return { ...mark, value: Math.max(1e-3, mark.value! + (table.character.error ?? 0) * normal(random)) };
+    return { ...seen, value: Math.max(1e-3, seen.value! + (table.character.error ?? 0) * normal(random)) };
   const { states, character } = table;
   const matrix = misreadingMatrix(
     states.length,
@@ -160,16 +160,16 @@ function readAgain({ guide, tables }: CompiledGuide, mark: Reading, random: Rand
     character.reliability ?? guide.settings.reliability,
     guide.settings.slip,
   );
-  const truth = states.indexOf(mark.states?.[0] ?? String(mark.value));
+  const truth = states.indexOf(seen.states?.[0] ?? String(seen.value));
   const read = states[pick(matrix.subarray(truth * states.length, (truth + 1) * states.length), random)];
-  return mark.states ? { ...mark, states: [read] } : { ...mark, value: Number(read) };
+  return seen.states ? { ...seen, states: [read] } : { ...seen, value: Number(read) };
 }
 
 describe('an answer', () => {
   const best = { kind: 'one' as const, groups: ['a'], p: 0.97 };
   const asked = (n: number, kind = best as Item['truth']['best']) => ({
     choices: ['a', 'b', 'c', 'd'].slice(0, n).map((id) => ({ id, label: id })),
-    truth: { form: 'a', group: 'a', marks: [], best: kind },
+    truth: { form: 'a', group: 'a', readings: [], best: kind },
   });
 
   it.each([
@@ -200,14 +200,14 @@ describe('an answer', () => {
 });
 
 describe('why', () => {
-  it('goes from what tells to what misleads, and remembers the mark that tells most, with how often it does', () => {
+  it('goes from what tells to what misleads, and remembers the one that tells most, with how often it does', () => {
     const { compiled, plan } = of('ledge-crabs');
     const drawn = practiceItem(compiled, plan, { level: SPECIES }, 'why')!;
     const other = drawn.choices.find(({ id }) => id !== drawn.truth.group)!;
     const why = whyNot(compiled, drawn, other.id);
     expect(why.other).toEqual(other);
-    expect(why.marks.map(({ bits }) => bits)).toEqual(why.marks.map(({ bits }) => bits).sort((a, b) => b - a));
-    const top = compiled.guide.characters.find(({ id }) => id === why.marks[0].reading.character)!;
+    expect(why.readings.map(({ bits }) => bits)).toEqual(why.readings.map(({ bits }) => bits).sort((a, b) => b - a));
+    const top = compiled.guide.characters.find(({ id }) => id === why.readings[0].reading.character)!;
     expect(why.remember).toMatch(new RegExp(`^${top.label}: .* in (\\d+ of ten )?\\S`));
   });
 
@@ -215,7 +215,7 @@ describe('why', () => {
     const { compiled, plan } = of('tessary-terns');
     const drawn = practiceItem(compiled, plan, { level: SPECIES }, 'nearest')!;
     const others = drawn.choices.filter(({ id }) => id !== drawn.truth.group).map(({ id }) => whyNot(compiled, drawn, id));
-    const sum = ({ marks }: (typeof others)[number]) => marks.reduce((all, { bits }) => all + bits, 0);
+    const sum = ({ readings }: (typeof others)[number]) => readings.reduce((all, { bits }) => all + bits, 0);
     const nearest = whyOf(compiled, drawn, [drawn.truth.group])!;
     // What comes rarely has to look more like it.
     const { groups, of: groupOf } = groupsAt(compiled, SPECIES);
@@ -231,24 +231,24 @@ describe('why', () => {
     ).toBeUndefined();
   });
 
-  it('remembers nothing where no mark tells', () => {
+  it('remembers nothing where none tells', () => {
     const compiled = compileGuide(tinyGuide());
-    const marks: Reading[] = [{ character: 'teeth', value: 4 }];
-    const truth = { form: 'a', group: 'a', marks, best: { kind: 'untold' as const, groups: [], p: 0.5 } };
+    const readings: Reading[] = [{ character: 'teeth', value: 4 }];
+    const truth = { form: 'a', group: 'a', readings, best: { kind: 'untold' as const, groups: [], p: 0.5 } };
     const made: Item = { guide: 'tiny', seed: 's', view: 'top', level: SPECIES, traits: {}, choices: [], truth };
     const why = whyNot(compiled, made, 'b');
-    expect(why.marks[0].bits).toBeCloseTo(0, 9);
+    expect(why.readings[0].bits).toBeCloseTo(0, 9);
     expect(why.remember).toBeUndefined();
-    // Of forms alone the marks add up to the odds.
+    // Of forms alone the readings add up to the odds.
     const both: Reading[] = [
       { character: 'edge', states: ['round'] },
       { character: 'length', value: 11.4, error: 0.5 },
     ];
-    const summed = whyNot(compiled, { ...made, truth: { ...truth, marks: both } }, 'b');
+    const summed = whyNot(compiled, { ...made, truth: { ...truth, readings: both } }, 'b');
     const { bits } = fromPrior(compiled, { forms: new Float64Array(compiled.forms.length), outside: 0 }, both);
-    expect(summed.marks.reduce((sum, mark) => sum + mark.bits, 0)).toBeCloseTo(bits[0] - bits[1], 9);
-    const round = whyNot(compiled, { ...made, truth: { ...truth, marks: [{ character: 'edge', states: ['round'] }] } }, 'b');
-    expect(round.marks[0].bits).toBeCloseTo(2, 9);
+    expect(summed.readings.reduce((sum, { bits: worth }) => sum + worth, 0)).toBeCloseTo(bits[0] - bits[1], 9);
+    const round = whyNot(compiled, { ...made, truth: { ...truth, readings: [{ character: 'edge', states: ['round'] }] } }, 'b');
+    expect(round.readings[0].bits).toBeCloseTo(2, 9);
     expect(round.remember).toBe('Edge: round, in 8 of ten Tessella alba, in 2 of ten Tessella brevis.');
   });
 });

@@ -32,7 +32,7 @@ export const Truth = z.object({
   form: z.string(),
   group: z.string(),
   /** What a careful eye reads from the drawing. */
-  marks: z.array(Reading),
+  readings: z.array(Reading),
   best: Best,
 });
 
@@ -49,12 +49,12 @@ export const Item = z.object({
 });
 export type Item = z.infer<typeof Item>;
 
-/** What a person says: one group, two, or that it cannot be told; how sure; and the mark they went by. */
+/** What a person says: one group, two, or that it cannot be told; how sure; and the character they went by. */
 export const PracticeAnswer = z
   .strictObject({
     groups: z.array(key).max(2),
     sure: CertaintyWord,
-    mark: key.optional(),
+    wentBy: key.optional(),
   })
   .refine(({ groups }) => new Set(groups).size === groups.length, { error: 'name each but once', path: ['groups'] });
 export type PracticeAnswer = z.infer<typeof PracticeAnswer>;

@@ -4,8 +4,8 @@ import type { Reading } from '../observation';
 import { groupsAt } from './item';
 import type { Item } from './schema';
 
-/** A mark of a drawing, and what it says between two groups. */
-export interface MarkWorth {
+/** What a reading of a drawing says between two groups. */
+export interface ReadingWorth {
   reading: Reading;
   /** For the truth; below 0 it pulls to the other. */
   bits: number;
@@ -16,12 +16,12 @@ export interface Why {
   /** The group it was held against. */
   other: { id: string; label: string };
   /** From what tells most to what misleads most. */
-  marks: MarkWorth[];
-  /** One sentence to remember; nothing where no mark tells. */
+  readings: ReadingWorth[];
+  /** One sentence to remember; nothing where none tells. */
   remember?: string;
 }
 
-/** A mark that is worth less than this tells nothing worth remembering, in bits. */
+/** A reading that is worth less than this tells nothing worth remembering, in bits. */
 const TELLS = 0.5;
 
 /** Why it is not what was said; where nothing else was said, why it is not what comes nearest, as often as each lives there. */
@@ -35,26 +35,26 @@ export function whyOf(compiled: CompiledGuide, item: Item, said: readonly string
       grouping,
       grouping.groups.findIndex((group) => group.id === id),
     ).reduce((sum, f) => sum + compiled.base[f], 0);
-  const apart = ({ marks, other }: Why) => marks.reduce((all, { bits }) => all + bits, 0) - Math.log2(common(other.id));
+  const apart = ({ readings, other }: Why) => readings.reduce((all, { bits }) => all + bits, 0) - Math.log2(common(other.id));
   return others.map(({ id }) => whyNot(compiled, item, id)).sort((a, b) => apart(a) - apart(b))[0];
 }
 
-/** What each mark was worth between the truth and another group. */
+/** What each reading was worth between the truth and another group. */
 export function whyNot(compiled: CompiledGuide, { level, truth }: Item, other: string): Why {
   const grouping = groupsAt(compiled, level);
   const at = (id: string) => grouping.groups.findIndex((group) => group.id === id);
   const [own, against] = [formsIn(grouping, at(truth.group)), formsIn(grouping, at(other))];
   const even = { forms: new Float64Array(compiled.forms.length), outside: 0 };
-  const full = fromPrior(compiled, even, truth.marks);
+  const full = fromPrior(compiled, even, truth.readings);
   const { contributions } = beamBetween(full, { forms: own }, { forms: against });
-  const marks = full.weighed
-    .map(({ reading }, i): MarkWorth => ({ reading, bits: contributions[i] }))
+  const readings = full.weighed
+    .map(({ reading }, i): ReadingWorth => ({ reading, bits: contributions[i] }))
     .sort((a, b) => b.bits - a.bits);
-  const [best] = marks;
+  const [best] = readings;
   const labels = [grouping.groups[at(truth.group)].label, grouping.groups[at(other)].label];
   return {
     other: grouping.groups[at(other)],
-    marks,
+    readings,
     ...(best && best.bits >= TELLS ? { remember: sayRemember(compiled, best.reading, [own, against], labels) } : {}),
   };
 }

@@ -21,7 +21,7 @@ interface ToldProps {
   onNext: () => void;
 }
 
-/** Marks shown: those that tell most, and what misled. */
+/** Readings shown: those that tell most, and what misled. */
 const MOST = 5;
 const MISLEADS = -0.5;
 const TALLEST = 200;
@@ -34,7 +34,7 @@ export function Told({ guide, item, scored, said, onNext }: ToldProps) {
   const otherForm = why && formOf(guide, why.other.id, item.view);
   const other = otherForm ? formPlate(guide, otherForm, item.view, 'full') : undefined;
   const size = other && overPlate(other, Math.min(360, width - 4 * space.m), TALLEST);
-  const marks = (why?.marks ?? []).filter(({ bits }, i) => (i < MOST && bits > 0.05) || bits < MISLEADS);
+  const readings = (why?.readings ?? []).filter(({ bits }, i) => (i < MOST && bits > 0.05) || bits < MISLEADS);
   useEffect(() => focusHeading(), []);
   return (
     <Card title={scored.right ? 'Right' : said.length ? 'Not that' : 'It could be told'}>
@@ -43,13 +43,13 @@ export function Told({ guide, item, scored, said, onNext }: ToldProps) {
       </Text>
       <Text>{sayBest(best, group)}</Text>
       {why?.remember && <Text strong>{why.remember}</Text>}
-      {why && marks.length > 0 && (
+      {why && readings.length > 0 && (
         <View>
           <Text size="small" quiet>{`What each mark says for it, against ${group(why.other.id)}:`}</Text>
-          {marks.map(({ reading, bits }) => (
-            <View key={reading.character} style={styles.mark}>
+          {readings.map(({ reading, bits }) => (
+            <View key={reading.character} style={styles.reading}>
               <Text size="small" style={styles.grow}>
-                {sayMark(guide, reading)}
+                {sayReading(guide, reading)}
               </Text>
               <Text size="small" strong figures color={bits < 0 ? colour.hazard : colour.kelp}>
                 {`${bits > 0 ? '+' : '−'}${Math.abs(bits).toFixed(1)} bits`}
@@ -93,14 +93,14 @@ function sayBest({ kind, groups, p }: ScoredAnswer['best'], group: (id: string) 
   return `It cannot be told from this drawing: what leads has ${inHundred(p)}.`;
 }
 
-function sayMark(guide: Guide, { character, states, value }: Item['truth']['marks'][number]): string {
+function sayReading(guide: Guide, { character, states, value }: Item['truth']['readings'][number]): string {
   const known = guide.characters.find(({ id }) => id === character);
   const state = known?.states?.find(({ id }) => id === states?.[0])?.label ?? states?.[0];
   return `${known?.label ?? character}: ${state ?? (Number.isInteger(value) ? value : value?.toPrecision(3))}`;
 }
 
 const styles = StyleSheet.create({
-  mark: { flexDirection: 'row', gap: space.m, paddingVertical: 2, borderTopWidth: 1, borderColor: colour.mist },
+  reading: { flexDirection: 'row', gap: space.m, paddingVertical: 2, borderTopWidth: 1, borderColor: colour.mist },
   grow: { flex: 1 },
   other: { alignItems: 'center', gap: space.xs },
   foot: { flexDirection: 'row', justifyContent: 'flex-end' },
