@@ -8,7 +8,10 @@ const Ring = z
   .array(Spot)
   .min(4, 'a ring has four points at least, the last as the first')
   .max(20_000)
-  .refine((ring) => ring[0][0] === ring.at(-1)![0] && ring[0][1] === ring.at(-1)![1], { message: 'a ring ends where it begins' });
+  // One that has no points is looked at, too.
+  .refine((ring) => ring[0]?.[0] === ring.at(-1)?.[0] && ring[0]?.[1] === ring.at(-1)?.[1], {
+    message: 'a ring ends where it begins',
+  });
 
 const Shape = z.discriminatedUnion('type', [
   z.object({ type: z.literal('Polygon'), coordinates: z.array(Ring).min(1).max(500) }),

@@ -74,6 +74,8 @@ describe('the ground', () => {
   it.each([
     [map({ type: 'Point', coordinates: [0, 0] }), 'map.features[0].geometry.type'],
     [map({ type: 'Polygon', coordinates: [square.slice(0, 3)] }), 'map.features[0].geometry.coordinates[0]'],
+    [map({ type: 'Polygon', coordinates: [[]] }), 'map.features[0].geometry.coordinates[0]'],
+    [map({ type: 'MultiPolygon', coordinates: [[[]]] }), 'map.features[0].geometry.coordinates[0][0]'],
     [map({ type: 'Polygon', coordinates: [[...square.slice(0, 3), [5, 5]]] }), 'map.features[0].geometry.coordinates[0]'],
     [
       map({
