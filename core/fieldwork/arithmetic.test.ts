@@ -55,7 +55,7 @@ it('catch per effort has Garwood’s interval, and no effort is refused', () => 
   const { rate, interval } = of(catchRate(0, 24));
   expect([rate, interval[0]]).toEqual([0, 0]);
   expect(interval[1]).toBeCloseTo(3.688879454 / 24, 9);
-  for (const effort of [0, -1, Number.NaN]) expect(codeOf(catchRate(3, effort))).toBe('no-effort');
+  for (const effort of [0, -1, Number.NaN, Number.MIN_VALUE]) expect(codeOf(catchRate(3, effort))).toBe('no-effort');
 });
 
 describe('how many there are', () => {

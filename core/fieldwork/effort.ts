@@ -10,15 +10,18 @@ export interface CatchRate {
   interval: readonly [number, number];
 }
 
+/** A net that stood for some seconds, in hours. */
+const LEAST = 0.001;
+
 /**
  * Catch per effort with Garwood's (1936) Poisson interval: exact where animals are caught
  * independently of one another; those that come in groups spread wider.
  *
- * @param caught whole, 0 or more; @param effort traps or nets × hours, more than 0.
+ * @param caught whole, 0 or more; @param effort traps or nets × hours, a thousandth at least.
  */
 export function catchRate(caught: number, effort: number): Outcome<CatchRate> {
-  if (!(effort > 0))
-    return failed({ code: 'no-effort', message: 'Effort is more than 0: traps or nets, times hours.', field: 'effort' });
+  if (!(effort >= LEAST))
+    return failed({ code: 'no-effort', message: `Effort is ${LEAST} at least: traps or nets, times hours.`, field: 'effort' });
   const { low, high } = garwood(caught);
   return done({ caught, effort, rate: caught / effort, interval: [low / effort, high / effort] });
 }
