@@ -27,6 +27,7 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     alignSelf: 'flex-start',
     maxWidth: '100%',
+    paddingBottom: 2,
     borderBottomWidth: 1,
     borderStyle: 'dotted',
     borderColor: colour.quiet,
