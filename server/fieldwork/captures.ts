@@ -84,10 +84,10 @@ async function youngOf(em: Em, stationId: string, mark: string): Promise<Capture
     ['mother', 'father']
       .map(
         (parent) =>
-          `select id from capture where station_id = ? and not hidden and content->'parents' is not null and content->'parents'->>'${parent}' = ?`,
+          `select id, at from capture where station_id = ? and not hidden and content->'parents' is not null and content->'parents'->>'${parent}' = ?`,
       )
       .join(' union ')
-      .concat(' limit 200'),
+      .concat(' order by at limit 200'),
     [stationId, mark, stationId, mark],
   );
   if (!ids.length) return [];

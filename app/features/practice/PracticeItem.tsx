@@ -1,7 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import type { Item } from '@plesion/core/practice';
 import { CERTAINTY_WORDS, CERTAINTY } from '@plesion/core/practice/schema';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { space } from '../../theme';
@@ -40,7 +40,8 @@ export function PracticeItem({ guide, item, practice: { answer, next, tally } }:
     if (tally.answers > 0) focusHeading();
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- once, as it comes
   }, []);
-  const plate = planOf(guide)!.draw(item.traits, item.view, 'full');
+  // Thousands of strokes: not with each choice that is touched.
+  const plate = useMemo(() => planOf(guide)!.draw(item.traits, item.view, 'full'), [guide, item]);
   const size = overPlate(plate, room, TALLEST);
   const view = guide.views.find((one) => one.id === item.view)?.label ?? item.view;
   const choose = (all: string[]) => {
