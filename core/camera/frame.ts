@@ -2,7 +2,6 @@ import type { CompiledGuide } from '../guide/working';
 import {
   angleOf,
   conceal,
-  formsShown,
   type Ink,
   lengthOf,
   mapInks,
@@ -47,7 +46,7 @@ const STANDS_OFF = 6;
  */
 export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed: string): Framed {
   const asked = compiled.forms.findIndex(({ id }) => id === shot.form);
-  const shown = formsShown(compiled, plan, shot.view).flatMap((shows, i) => (shows ? [i] : []));
+  const shown = compiled.forms.map((_, i) => i).filter((i) => plan.shows?.(traitsOf(compiled, i), shot.view) !== false);
   const all = Array.from({ length: shot.specimens ?? 1 }, (_, i) => {
     const random = seeded(i === 0 ? seed : `${seed} ${i}`);
     const form =

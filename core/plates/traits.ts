@@ -10,13 +10,6 @@ export const traitReader = (traits: Traits) => ({
   number: (id: string, usual: number): number => (typeof traits[id] === 'number' ? traits[id] : usual),
 });
 
-/** Has the usual individual of each form what a view shows? */
-export const formsShown = (
-  compiled: CompiledGuide,
-  plan: { shows?: (traits: Traits, view: string) => boolean },
-  view: string,
-): boolean[] => compiled.forms.map((_, form) => plan.shows?.(traitsOf(compiled, form), view) !== false);
-
 /**
  * The usual individual of a form: the most frequent state of each character and
  * the middle of each range. With a chance, a novel individual drawn from the

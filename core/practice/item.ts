@@ -1,7 +1,7 @@
 import { formsIn, groupByFacet, groupByRank, type Grouping, groupMasses, fromPrior, ranked } from '../evidence';
 import type { CompiledGuide, Guide } from '../guide/working';
 import type { Reading } from '../observation';
-import { formsShown, isDrawn, type Plan, type Traits } from '../plates';
+import { isDrawn, type Plan, type Traits, traitsOf } from '../plates';
 import { pick, seeded } from '../probability';
 import { individualsOf } from './individual';
 import type { Asked, Best, Item, PracticeLevel } from './schema';
@@ -63,7 +63,7 @@ function formWeights(
   groups: readonly string[] | undefined,
   view: string,
 ): number[] {
-  const shows = formsShown(compiled, plan, view);
+  const shows = compiled.forms.map((_, f) => plan.shows?.(traitsOf(compiled, f), view) !== false);
   const weights = compiled.forms.map((_, f) => {
     const g = grouping.of[f];
     return g >= 0 && shows[f] && (!groups || groups.includes(grouping.groups[g].id)) ? compiled.base[f] : 0;

@@ -12,9 +12,9 @@ import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
+import { WithGuide } from '../records/WithGuide';
 import { drawnViews, formPlate, hasView, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { WithPlates } from '../plates/WithPlates';
 import { TouchPlate } from './TouchPlate';
 import { readWanted, writeWanted } from './wantedAddress';
 import { WantedStates } from './WantedStates';
@@ -22,9 +22,15 @@ import { WantedStates } from './WantedStates';
 /** Every form drawn, side by side; touch a part of the drawing to keep those that look so. */
 export function WallScreen({ id }: { id: string }) {
   return (
-    <WithPlates id={id} what="The plates" none="No plates">
-      {({ guide }) => <Wall id={id} guide={guide} />}
-    </WithPlates>
+    <WithGuide id={id} what="The plates">
+      {({ guide }) =>
+        mainView(guide) ? (
+          <Wall id={id} guide={guide} />
+        ) : (
+          <Empty title="No plates">Nothing of this guide is drawn: it names no body plan.</Empty>
+        )
+      }
+    </WithGuide>
   );
 }
 

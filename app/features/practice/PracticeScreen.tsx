@@ -5,18 +5,25 @@ import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { drawnViews } from '../plates/plates';
-import { WithPlates } from '../plates/WithPlates';
+import { drawnViews, mainView } from '../plates/plates';
+import { WithGuide } from '../records/WithGuide';
 import { PracticeItem } from './PracticeItem';
 import { usePractice } from './usePractice';
 
 /** Individuals of a guide that nobody has seen before, to be told apart. */
 export function PracticeScreen({ id }: { id: string }) {
   return (
-    <WithPlates id={id} what="Practice" none="Nothing to practise with">
-      {({ guide }) => <Practice id={id} guide={guide} />}
-    </WithPlates>
+    <WithGuide id={id} what="Practice">
+      {({ guide }) =>
+        mainView(guide) ? (
+          <Practice id={id} guide={guide} />
+        ) : (
+          <Empty title="Nothing to practise with">Nothing of this guide is drawn: it names no body plan.</Empty>
+        )
+      }
+    </WithGuide>
   );
 }
 

@@ -1,7 +1,6 @@
 import type { ScoredAnswer } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, isUnder } from '@plesion/core/guide';
-import { sayReading } from '@plesion/core/observation';
 import type { Item } from '@plesion/core/practice';
 import { useEffect } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -35,9 +34,7 @@ export function Told({ guide, item, scored, said, onNext }: ToldProps) {
   const otherForm = why && formOf(guide, why.other.id, item.view);
   const other = otherForm ? formPlate(guide, otherForm, item.view, 'full') : undefined;
   const size = other && overPlate(other, Math.min(360, width - 4 * space.m), TALLEST);
-  const readings = (why?.readings ?? [])
-    .filter(({ bits }, i) => (i < MOST && bits > 0.05) || bits < MISLEADS)
-    .map((one) => ({ ...one, character: guide.characters.find(({ id }) => id === one.reading.character)! }));
+  const readings = (why?.readings ?? []).filter(({ bits }, i) => (i < MOST && bits > 0.05) || bits < MISLEADS);
   useEffect(() => focusHeading(), []);
   return (
     <Card title={scored.right ? 'Right' : said.length ? 'Not that' : 'It could be told'}>
@@ -49,10 +46,10 @@ export function Told({ guide, item, scored, said, onNext }: ToldProps) {
       {why && readings.length > 0 && (
         <View>
           <Text size="small" quiet>{`What each mark says for it, against ${group(why.other.id)}:`}</Text>
-          {readings.map(({ reading, bits, character }) => (
+          {readings.map(({ reading, bits }) => (
             <View key={reading.character} style={styles.reading}>
               <Text size="small" style={styles.grow}>
-                {`${character.label}: ${sayReading(character, reading)}`}
+                {sayReading(guide, reading)}
               </Text>
               <Text size="small" strong figures color={bits < 0 ? colour.hazard : colour.kelp}>
                 {`${bits > 0 ? '+' : '−'}${Math.abs(bits).toFixed(1)} bits`}
@@ -94,6 +91,12 @@ function sayBest({ kind, groups, p }: ScoredAnswer['best'], group: (id: string) 
   if (kind === 'one') return `The drawing tells it: ${inHundred(p)}.`;
   if (kind === 'either') return `The drawing leaves ${groups.map(group).join(' or ')}: ${inHundred(p)} for both.`;
   return `It cannot be told from this drawing: what leads has ${inHundred(p)}.`;
+}
+
+function sayReading(guide: Guide, { character, states, value }: Item['truth']['readings'][number]): string {
+  const known = guide.characters.find(({ id }) => id === character);
+  const state = known?.states?.find(({ id }) => id === states?.[0])?.label ?? states?.[0];
+  return `${known?.label ?? character}: ${state ?? (Number.isInteger(value) ? value : value?.toPrecision(3))}`;
 }
 
 const styles = StyleSheet.create({
