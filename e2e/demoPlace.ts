@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { openPlace, type Place } from '../server/test/place';
 import { openServer } from './station';
 
@@ -9,6 +10,7 @@ let place: Place | undefined;
  * the tests of several processes, and here.
  */
 export default async function fill(): Promise<void> {
+  process.env.SERVER_FILE = execFileSync(process.execPath, ['scripts/server.mjs'], { encoding: 'utf8' });
   place = await openPlace('demo');
   await (await openServer(place)).close();
   process.env.DEMO_DATABASE = place.database.href;

@@ -35,7 +35,7 @@ const CHROMIUM_FLAGS = [
 
 /** The real server, at a port of its own; which one is said where it is not to be any. */
 export const startServer = ({ database, files }: Pick<Place, 'database' | 'files'>, env: NodeJS.ProcessEnv = {}): ChildProcess =>
-  spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  spawn(process.execPath, [process.env.SERVER_FILE!], {
     env: {
       ...process.env,
       NODE_ENV: 'production',

@@ -8,6 +8,7 @@ import { needPackages } from './lib/packages.mjs';
 import { dataFolder, startPostgres } from './lib/postgres.mjs';
 import { child } from './lib/run.mjs';
 import { keepUp } from './lib/keepUp.mjs';
+import { serverFile } from './lib/server.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
 /** Signs session cookies; made once and kept beside the data. */
@@ -54,7 +55,8 @@ await main(async () => {
     OFFICE_URL: process.env.OFFICE_URL ?? office.url,
     DATABASE_URL: process.env.DATABASE_URL ?? (await database.ensure('plesion')),
   };
-  const code = await keepUp(() => child(process.execPath, ['--import', 'tsx', 'server/main.ts'], { env }), database);
+  const server = serverFile('server/main.ts');
+  const code = await keepUp(() => child(process.execPath, [server], { env }), database);
   office?.stop();
   database?.stop();
   if (code === undefined) say('\nStopped.');

@@ -2,6 +2,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { child } from './run.mjs';
+import { serverFile } from './server.mjs';
 
 /** Milliseconds before an office that stopped is started again. */
 const AGAIN = 1_000;
@@ -22,9 +23,10 @@ export async function startOffice(folder) {
   const env = { OFFICE_PORT: String(port), OFFICE_BOOKS: join(folder, 'office.json') };
   let stopped = false;
   let office;
+  const program = serverFile('server/officeStandIn/main.ts');
   const start = () => {
     if (stopped) return;
-    office = child(process.execPath, ['--import', 'tsx', 'server/officeStandIn/main.ts'], { env });
+    office = child(process.execPath, [program], { env });
     office.on('exit', () => void pause(AGAIN).then(start));
   };
   start();
