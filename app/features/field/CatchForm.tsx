@@ -17,6 +17,7 @@ import { startDraft } from '../records/drafts';
 import { useSession } from '../session/useSession';
 import { type Halt, haltsOf } from './halts';
 import { FromBench } from './FromBench';
+import type { Guides } from './KindField';
 import { RingPanel } from './RingPanel';
 import { SheetFields } from './SheetFields';
 import { bears, captureOf, NOTHING_TYPED, Typed, typedOf } from './typed';
@@ -31,6 +32,8 @@ interface CatchFormProps {
   stored: StoredGuide;
   often: ReadonlyMap<string, number>;
   visitId: string;
+  /** Absent where the catch is already of one. */
+  guides?: Guides;
   /** The catch that is changed; a new one, where absent. */
   before?: { id: string; capture: CaptureWrite };
   /** Above the sheet. */
@@ -43,7 +46,19 @@ interface CatchFormProps {
 }
 
 /** A catch: four touches where all goes well, and a halt with its reason where it does not. */
-export function CatchForm({ about, field, stored, often, visitId, before, head, children, said, onSave }: CatchFormProps) {
+export function CatchForm({
+  about,
+  field,
+  stored,
+  often,
+  visitId,
+  guides,
+  before,
+  head,
+  children,
+  said,
+  onSave,
+}: CatchFormProps) {
   const router = useRouter();
   const session = useSession();
   const [typed, change, forget] = useKeptState(`catch.${about}`, Typed, before ? typedOf(before.capture) : NOTHING_TYPED);
@@ -75,6 +90,11 @@ export function CatchForm({ about, field, stored, often, visitId, before, head, 
   const open = halts.filter(({ beyond, code }) => !beyond || !typed.reasons[code]?.trim());
   /** What was told when one tried to save, as far as it still holds. */
   const told = shown.flatMap(({ code, field: at }) => open.filter((halt) => halt.code === code && halt.field === at));
+  /** What was read of a kind of one guide says nothing of another's; the ring and the bird stay. */
+  const otherGuide = (other: string) => {
+    change({ taxon: undefined, values: {}, states: {}, specimenId: undefined });
+    guides?.choose(other);
+  };
   const says = (name: string) => told.find((halt) => halt.field === name)?.says;
   const beyond = halts.filter((halt) => halt.beyond);
 
@@ -143,7 +163,15 @@ export function CatchForm({ about, field, stored, often, visitId, before, head, 
         </Notice>
       ))}
       <Card>
-        <SheetFields field={field} guide={guide} often={often} typed={typed} change={change} says={says} />
+        <SheetFields
+          field={field}
+          guide={guide}
+          often={often}
+          typed={typed}
+          change={change}
+          says={says}
+          guides={guides && { ...guides, choose: otherGuide }}
+        />
         <Disclosure title="Look at it again on a day" open={Boolean(typed.due)}>
           <TextField
             label="Day"

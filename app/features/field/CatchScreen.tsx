@@ -2,6 +2,8 @@ import type { CaptureWrite } from '@plesion/contract';
 import { CATCH_WORDS, readBack } from '@plesion/core/fieldwork';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
 import { colour, radius, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
@@ -15,16 +17,20 @@ import { notePutOn, noteTakenOff, useField } from './useField';
 import { sayFirsts, useListed } from './useLists';
 import { kindName } from './words';
 
+const Chosen = z.object({ guide: z.string().optional() });
+
 /** Catch after catch into one visit. */
 export function CatchScreen({ visitId }: { visitId: string }) {
   const { station: own, account } = useSession();
   const station = own.id;
   const listed = useListed().data;
   const { field, error, refetch } = useField();
-  const guide = useCatchGuide(undefined);
+  /** What is caught at one visit is mostly of one guide. */
+  const [{ guide: wanted }, change] = useKeptState(`catch.${visitId}.guide`, Chosen, {});
+  const guide = useCatchGuide(wanted);
   const visit = field?.open.find(({ id }) => id === visitId);
   const site = field?.view.sites.find(({ id }) => id === visit?.siteId);
-  const [last, setLast] = useState<{ id: string; capture: CaptureWrite; gone?: boolean; first?: string }>();
+  const [last, setLast] = useState<{ id: string; capture: CaptureWrite; kind: string; gone?: boolean; first?: string }>();
   /** Each catch begins on an empty sheet, at its top. */
   const [saved, setSaved] = useState(0);
   /** Said quietly, by the lists as they were seen last. */
@@ -36,7 +42,7 @@ export function CatchScreen({ visitId }: { visitId: string }) {
   const keep = (capture: CaptureWrite, id: string) => {
     if (capture.what === 'ringed') notePutOn(station, capture.mark!);
     captureDrafts.startDraft(station, id, capture);
-    setLast({ id, capture, first: firstsOfCatch(id, capture) });
+    setLast({ id, capture, kind: kindName(guide.stored?.guide, capture), first: firstsOfCatch(id, capture) });
     setSaved(saved + 1);
   };
   useEffect(() => {
@@ -60,6 +66,7 @@ export function CatchScreen({ visitId }: { visitId: string }) {
           {...open}
           about={visitId}
           often={guide.often}
+          guides={{ rows: guide.rows, chosen: open.stored.id, choose: (id) => change({ guide: id }) }}
           visitId={visitId}
           onSave={keep}
           key={saved}
@@ -68,7 +75,7 @@ export function CatchScreen({ visitId }: { visitId: string }) {
             last && (
               <View role="status" style={styles.saved}>
                 <Text size="small" style={styles.grow}>
-                  {`${last.gone ? 'Taken back' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${kindName(open.stored.guide, last.capture)}${last.first ? ` · ${last.first}` : ''}`}
+                  {`${last.gone ? 'Taken back' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${last.kind}${last.first ? ` · ${last.first}` : ''}`}
                 </Text>
                 {!last.gone && <Button small kind="quiet" label="Take back" onPress={takeBack} />}
               </View>

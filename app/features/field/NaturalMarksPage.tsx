@@ -1,3 +1,4 @@
+import type { MarkedAnimal } from '@plesion/contract';
 import { readBack } from '@plesion/core/fieldwork';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -15,6 +16,7 @@ import { Empty, Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { fieldApi } from '../records/fieldDrafts';
+import { useGuide } from '../records/useGuide';
 import { NaturalMarkWords } from './NaturalMarkWords';
 import { type PlatePlace, TouchPlate } from './TouchPlate';
 import { useCatchGuide } from './useCatchGuide';
@@ -51,24 +53,28 @@ export function NaturalMarksPage() {
           {found.data?.animals.length === 0 && (
             <Empty title="None is known by that">Marks are recorded in a catch: ask for them on the catch sheet.</Empty>
           )}
-          {found.data?.animals.map(({ captureId, mark, at: met, naturalMarks, guideId, ...own }) => (
-            <Card key={captureId} title={mark ? readBack(mark) : 'Without a ring'} aside={sayDate(met)}>
-              <LinkBox
-                href={mark ? `/field/rings/${encodeURIComponent(mark)}` : `/field/captures/${captureId}`}
-                style={styles.who}
-              >
-                <Text strong color={colour.kelp}>
-                  {kindName(guideId === stored?.id ? guide : undefined, own)}
-                </Text>
-              </LinkBox>
-              {naturalMarks.map((one) => (
-                <NaturalMarkWords key={one.id} mark={one} />
-              ))}
-            </Card>
+          {found.data?.animals.map((animal) => (
+            <Animal key={animal.captureId} animal={animal} />
           ))}
         </Screen>
       )}
     </AsyncScreen>
+  );
+}
+
+function Animal({ animal: { captureId, mark, at, naturalMarks, guideId, ...own } }: { animal: MarkedAnimal }) {
+  const guide = useGuide(guideId).data?.guide;
+  return (
+    <Card title={mark ? readBack(mark) : 'Without a ring'} aside={sayDate(at)}>
+      <LinkBox href={mark ? `/field/rings/${encodeURIComponent(mark)}` : `/field/captures/${captureId}`} style={styles.who}>
+        <Text strong color={colour.kelp}>
+          {kindName(guide, own)}
+        </Text>
+      </LinkBox>
+      {naturalMarks.map((one) => (
+        <NaturalMarkWords key={one.id} mark={one} />
+      ))}
+    </Card>
   );
 }
 

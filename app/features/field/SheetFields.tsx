@@ -9,7 +9,7 @@ import { AddPhotos } from '../photos/AddPhotos';
 import { Photo } from '../../ui/Photo';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { CalliperPanel } from '../reading/CalliperPanel';
-import { KindField } from './KindField';
+import { type Guides, KindField } from './KindField';
 import { NameField } from './NameField';
 import { NaturalMarksField } from './NaturalMarksField';
 import { ParentsField } from './ParentsField';
@@ -25,10 +25,12 @@ interface SheetFieldsProps {
   change: (part: Partial<Typed>) => void;
   /** What is wrong with a field. */
   says: (field: string) => string | undefined;
+  /** Absent where the catch is already of one. */
+  guides?: Guides;
 }
 
 /** What the station's sheet asks of a catch, in its order. */
-export function SheetFields({ field, guide, often, typed, change, says }: SheetFieldsProps) {
+export function SheetFields({ field, guide, often, typed, change, says, guides }: SheetFieldsProps) {
   const wanted = isWanted(typed.what);
   const asked = field.sheet.fields.map((one) => one.field);
   if (!wanted)
@@ -42,7 +44,7 @@ export function SheetFields({ field, guide, often, typed, change, says }: SheetF
     <View style={styles.fields}>
       {(asked.includes('kind') ? asked : ['kind', ...asked]).map((name) => (
         <View key={name} style={styles.field}>
-          <OneField name={name} {...{ field, guide, often, typed, change, says }} />
+          <OneField name={name} {...{ field, guide, often, typed, change, says, guides }} />
           {says(name) && !TOLD_BY_FIELD.includes(name) && !name.startsWith('reading:') && (
             <Text role="alert" size="small" color={colour.hazard}>
               {says(name)}
@@ -57,11 +59,13 @@ export function SheetFields({ field, guide, often, typed, change, says }: SheetF
 /** Text fields that say themselves what is wrong. */
 const TOLD_BY_FIELD = ['mass', 'note'];
 
-function OneField({ name, field, guide, often, typed, change, says }: SheetFieldsProps & { name: string }) {
+function OneField({ name, field, guide, often, typed, change, says, guides }: SheetFieldsProps & { name: string }) {
   const family = field.families.find(({ id }) => id === field.sheet.family);
   switch (name) {
     case 'kind':
-      return <KindField guide={guide} often={often} chosen={typed.taxon} onChange={(taxon) => change({ taxon })} />;
+      return (
+        <KindField guide={guide} often={often} chosen={typed.taxon} onChange={(taxon) => change({ taxon })} guides={guides} />
+      );
     case 'age':
       return (
         <ChoiceGroup

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { today } from '../../lib/dates';
+import { sayDate, today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
@@ -35,7 +35,7 @@ export function StringsScreen() {
               title={`${readBack(ringIn(one.string, one.string.first))} to ${readBack(ringIn(one.string, one.string.last))}`}
             >
               <StringRows strings={[one]} />
-              <Text size="small" quiet>{`Loaded ${one.string.loadedOn} by ${one.string.ringer}`}</Text>
+              <Text size="small" quiet>{`Loaded ${sayDate(one.string.loadedOn)} by ${one.string.ringer}`}</Text>
               <Disclosure title="A ring was destroyed or lost">
                 <Unused one={one} />
               </Disclosure>

@@ -17,14 +17,22 @@ export function useCatchGuide(wanted: string | undefined) {
     staleTime: 5 * 60_000,
   });
   const captures = lately.data?.captures;
+  const rows = guides.data?.guides ?? [];
+  const gone = guides.data && !rows.some(({ id }) => id === wanted);
   const id =
-    wanted ??
-    (lately.isPending ? undefined : (captures?.find(({ guideId }) => guideId)?.guideId ?? usualGuide(guides.data?.guides ?? [])));
+    (gone ? undefined : wanted) ??
+    (lately.isPending ? undefined : (captures?.find(({ guideId }) => guideId)?.guideId ?? usualGuide(rows)));
   const guide = useGuide(id);
   const often = useMemo(() => {
     const counts = new Map<string, number>();
     for (const { guideId, taxon } of captures ?? []) if (taxon && guideId === id) counts.set(taxon, (counts.get(taxon) ?? 0) + 1);
     return counts;
   }, [captures, id]);
-  return { stored: guide.data, often, error: guide.error ?? guides.error, retry: () => void guide.refetch() };
+  return {
+    rows,
+    stored: guide.data,
+    often,
+    error: guide.error ?? guides.error,
+    retry: () => void guide.refetch(),
+  };
 }
