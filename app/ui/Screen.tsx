@@ -29,7 +29,11 @@ export function Screen({ children, foot, footFolds, widest = 860 }: ScreenProps)
         {children}
         {foot && !fixed && <View>{foot}</View>}
       </ScrollView>
-      {foot && fixed && <View style={styles.foot}>{foot}</View>}
+      {foot && fixed && (
+        <View style={styles.foot}>
+          <View style={[styles.column, { maxWidth: widest - 2 * (wide ? space.xl : space.m) }]}>{foot}</View>
+        </View>
+      )}
     </View>
   );
 }
@@ -38,5 +42,6 @@ const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.mist },
   content: { padding: space.m, gap: space.m, width: '100%', alignSelf: 'center', paddingBottom: space.xxl },
   wide: { padding: space.xl, gap: space.l },
+  column: { width: '100%', alignSelf: 'center' },
   foot: { backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, padding: space.m },
 });
