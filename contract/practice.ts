@@ -1,5 +1,5 @@
 import { Reading } from '@plesion/core/observation/schema';
-import { Asked, Best, CertaintyWord, Item, PracticeAnswer } from '@plesion/core/practice/schema';
+import { Asked, Best, CertaintyWord, Item, Memory, PracticeAnswer, PracticeLevel } from '@plesion/core/practice/schema';
 import { z } from 'zod';
 
 const seed = z.string().min(1).max(60);
@@ -47,6 +47,10 @@ export const ScoredAnswer = z.object({
   bits: z.number(),
   right: z.boolean(),
   best: Best,
+  /** The character that was gone by: what the drawing shows in it, and whether it was read so. */
+  mark: z
+    .object({ character: z.string(), shown: z.union([z.string(), z.number()]).optional(), right: z.boolean().optional() })
+    .optional(),
   why: PracticeWhy.optional(),
 });
 export type ScoredAnswer = z.output<typeof ScoredAnswer>;
@@ -59,6 +63,8 @@ export const PracticeStanding = z.object({
   guides: z.array(
     z.object({
       guideId: z.uuid(),
+      /** What was told apart last. */
+      level: PracticeLevel,
       answers: sum,
       right: sum,
       /** Mean bits an answer. */
@@ -67,7 +73,15 @@ export const PracticeStanding = z.object({
       confused: z.array(z.object({ truth: z.string(), said: z.string(), n: sum })),
       /** How often what was said with a word was right. */
       certainty: z.array(z.object({ sure: CertaintyWord, answers: sum, right: sum })),
+      /** How often each character was read as it is. */
+      marks: z.array(z.object({ character: z.string(), answers: sum, right: sum })),
+      /** By week, from the Monday it begins with; the newest last. */
+      weeks: z.array(z.object({ from: z.iso.date(), answers: sum, right: sum })),
+      /** Was it right, the newest last: how hard the next is to be. */
+      lately: z.array(z.boolean()),
     }),
   ),
+  /** What is remembered, and when it is due. */
+  memories: z.array(Memory),
 });
 export type PracticeStanding = z.output<typeof PracticeStanding>;

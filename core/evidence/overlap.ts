@@ -23,16 +23,27 @@ const STEPS = 200;
  * The overlap coefficient ∫ min(p, q) of one character between two sides, each
  * the mixture of its forms (Weitzman 1970): 0 apart … 1 alike.
  */
-export function overlapBetween(table: Table, a: WeightedForms, b: WeightedForms, tail: number): number {
+export const overlapBetween = (table: Table, a: WeightedForms, b: WeightedForms, tail: number): number =>
+  summed(table, a, b, tail, Math.min);
+
+/**
+ * How often one of side `a` is more like side `b` in this character: the probability, 0..1, that what it shows is
+ * commoner there, ∫ p where q > p.
+ */
+export const misleadsBetween = (table: Table, a: WeightedForms, b: WeightedForms, tail: number): number =>
+  summed(table, a, b, tail, (p, q) => (q > p ? p : 0));
+
+/** The sum over all states, or the integral over all values, of what becomes of the two sides' frequencies. */
+function summed(table: Table, a: WeightedForms, b: WeightedForms, tail: number, of: (p: number, q: number) => number): number {
   const [p, q] = [distribution(table, a), distribution(table, b)];
-  if (table.type === 'states') return table.states.reduce((sum, _, s) => sum + Math.min(p(s), q(s)), 0);
+  if (table.type === 'states') return table.states.reduce((sum, _, s) => sum + of(p(s), q(s)), 0);
   const { low, high } = reach(table, [...a.forms, ...b.forms]);
   const step = (high - low) / STEPS;
   const [da, db] = [density(table, a, tail), density(table, b, tail)];
   let sum = 0;
   for (let k = 0; k < STEPS; k++) {
     const x = low + (k + 0.5) * step;
-    sum += Math.min(da(x), db(x)) * step;
+    sum += of(da(x), db(x)) * step;
   }
   return Math.min(1, sum);
 }

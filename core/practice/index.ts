@@ -1,6 +1,10 @@
 export { individualsOf } from './individual';
 export { groupsAt, practiceItem, practiceViews } from './item';
-export type { Asked, Best, Item, PracticeAnswer, PracticeLevel } from './schema';
+export { dueOf, type Memories, memoryKey, remember, retained, type Seen } from './memory';
+export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } from './next';
+export { type Pair, pairsOf } from './pairs';
+export type { Asked, Best, Item, Memory, PracticeAnswer, PracticeLevel } from './schema';
 export { type Scored, scoreAnswer } from './score';
-export type { CertaintyWord } from './vocabulary';
+export { markSeen, type MarkSeen, misleads } from './seen';
+export type { CertaintyWord, MemoryKind } from './vocabulary';
 export { type ReadingWorth, type Why, whyNot, whyOf } from './why';

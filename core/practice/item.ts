@@ -19,24 +19,37 @@ export const practiceViews = (guide: Guide, plan: Plan): string[] =>
 
 /**
  * An item: a novel individual of one of the groups asked about, and what can be told of it from one drawing. The same
- * asking with the same seed is the same item everywhere.
+ * asking with the same seed is the same item everywhere. A hard one is the least telling of several of which a name
+ * can be said; it is chosen by what can be seen alone, so that what is said of it is right as often as it says.
  *
+ * @param compiled the guide for the situation asked about (`compiledFor(guide, asked.situation)`).
  * @param plan of the guide, in its words.
- * @returns undefined where no group asked about can be drawn in that view.
+ * @returns undefined where no group asked about can be drawn in that view, or the character asked about is not seen in any.
  */
 export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, seed: string): Item | undefined {
   const { guide } = compiled;
   const random = seeded(`practice ${guide.id} ${seed}`);
-  const views = practiceViews(guide, plan).filter((one) => asked.view === undefined || asked.view === one);
+  const character = guide.characters.find(({ id }) => id === asked.character);
+  if (asked.character !== undefined && !character) return undefined;
+  const views = practiceViews(guide, plan).filter(
+    (one) => (asked.view === undefined || asked.view === one) && (!character || character.views.includes(one)),
+  );
   const view = views[Math.floor(random() * views.length)] as string | undefined;
   if (view === undefined) return undefined;
   const grouping = groupsAt(compiled, asked.level);
   const weights = formWeights(compiled, plan, grouping, asked.groups, view);
   if (weights.every((weight) => weight === 0)) return undefined;
-  const form = pick(weights, random);
-  const traits = individualsOf(compiled, form)(random);
-  const readings = readingsIn(guide, plan, traits, view, compiled, form);
-  const posterior = fromPrior(compiled, priorOf(weights), readings);
+  const prior = priorOf(weights);
+  const draw = (): Drawn => {
+    const form = pick(weights, random);
+    const traits = individualsOf(compiled, form)(random);
+    const readings = readingsIn(guide, plan, traits, view, compiled, form);
+    const posterior = fromPrior(compiled, prior, readings);
+    return { form, traits, readings, best: bestOf(grouping, groupMasses(grouping, posterior.p), guide.settings.call.posterior) };
+  };
+  const drawn = drawnFor(draw, asked);
+  if (!drawn) return undefined;
+  const { form, traits, readings, best } = drawn;
   const choices = grouping.groups.filter((_, g) => formsIn(grouping, g).some((f) => weights[f] > 0));
   const group = grouping.groups[grouping.of[form]];
   return {
@@ -50,9 +63,29 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
       form: compiled.forms[form].id,
       group: group.id,
       readings,
-      best: bestOf(grouping, groupMasses(grouping, posterior.p), guide.settings.call.posterior),
+      best,
     },
   };
+}
+
+type Drawn = Pick<Item, 'traits'> & Pick<Item['truth'], 'readings' | 'best'> & { form: number };
+
+/** Individuals drawn until one shows the character that is asked about. */
+const TRIES = 40;
+
+/** The hardest is one of so many. */
+const CANDIDATES = 5;
+
+function drawnFor(draw: () => Drawn, { character, hard = 0 }: Asked): Drawn | undefined {
+  if (character !== undefined) {
+    for (let i = 0; i < TRIES; i++) {
+      const drawn = draw();
+      if (drawn.readings.some((reading) => reading.character === character)) return drawn;
+    }
+    return undefined;
+  }
+  const candidates = Array.from({ length: 1 + Math.round(hard * (CANDIDATES - 1)) }, draw);
+  return candidates.filter(({ best }) => best.kind === 'one').sort((a, b) => a.best.p - b.best.p)[0] ?? candidates[0];
 }
 
 /** How often each form comes: the groups alike where they are asked for by name, else as they live there. */

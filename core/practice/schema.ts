@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Level } from '../evidence/schema';
-import { key, Reading } from '../observation/schema';
-import { CERTAINTY_WORDS } from './vocabulary';
+import { key, Reading, Situation } from '../observation/schema';
+import { CERTAINTY_WORDS, MEMORY_KINDS } from './vocabulary';
 
 export { CERTAINTY, CERTAINTY_WORDS } from './vocabulary';
 
@@ -17,6 +17,12 @@ export const Asked = z.strictObject({
   groups: z.array(key).min(2).max(20).optional(),
   /** One of the guide's; any that is drawn where absent. */
   view: key.optional(),
+  /** One that shows this character: the drill of a single mark. */
+  character: key.optional(),
+  /** Where and when it is met: who lives there then comes as often as there. */
+  situation: Situation.optional(),
+  /** 0 as they come … 1 only those near the line, of which something can be said all the same. */
+  hard: z.number().min(0).max(1).optional(),
 });
 export type Asked = z.infer<typeof Asked>;
 
@@ -49,12 +55,39 @@ export const Item = z.object({
 });
 export type Item = z.infer<typeof Item>;
 
+/** What is remembered of two groups that are taken for each other, or of one character, and when it is due. */
+export const Memory = z.object({
+  kind: z.enum(MEMORY_KINDS),
+  guideId: z.string(),
+  /** Two groups in the order of the alphabet, or one character. */
+  of: z.array(z.string()).min(1).max(2),
+  answers: z.number().int(),
+  right: z.number().int(),
+  /** The newest last. */
+  lately: z.array(z.boolean()),
+  /** As FSRS keeps it; times are instants. */
+  card: z.object({
+    due: z.string(),
+    stability: z.number(),
+    difficulty: z.number(),
+    elapsed_days: z.number(),
+    scheduled_days: z.number(),
+    learning_steps: z.number(),
+    reps: z.number(),
+    lapses: z.number(),
+    state: z.number(),
+    last_review: z.string().optional(),
+  }),
+});
+export type Memory = z.infer<typeof Memory>;
+
 /** What a person says: one group, two, or that it cannot be told; how sure; and the character they went by. */
 export const PracticeAnswer = z
   .strictObject({
     groups: z.array(key).max(2),
     sure: CertaintyWord,
-    wentBy: key.optional(),
+    /** The character it was told by, and the state or the value that was seen in it. */
+    wentBy: z.strictObject({ character: key, says: z.union([key, z.number()]).optional() }).optional(),
   })
   .refine(({ groups }) => new Set(groups).size === groups.length, { error: 'name each but once', path: ['groups'] });
 export type PracticeAnswer = z.infer<typeof PracticeAnswer>;

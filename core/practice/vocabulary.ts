@@ -10,3 +10,7 @@ export const CERTAINTY: Record<CertaintyWord, number> = {
   sure: 0.92,
   certain: 0.99,
 };
+
+/** What is remembered: two groups that are taken for each other, or one character. */
+export const MEMORY_KINDS = ['pair', 'mark'] as const;
+export type MemoryKind = (typeof MEMORY_KINDS)[number];

@@ -20,7 +20,7 @@ import { ListedName } from '../records/corrections';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 6;
+export const FORM_VERSION = 7;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
@@ -263,6 +263,9 @@ export const PARTS = {
     p: z.number(),
     bits: z.number(),
     correct: z.boolean(),
+    // Since the seventh form.
+    other: title.nullable().default(null),
+    mark_right: z.boolean().nullable().default(null),
     at: instant,
   }),
   changes: part('change', 'seq', {

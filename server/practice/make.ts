@@ -1,25 +1,36 @@
 import { compiledFor, type Guide } from '@plesion/core/guide';
 import { planOf } from '@plesion/core/plates/plans';
-import { type Asked, type Item, practiceItem, type Why, whyOf } from '@plesion/core/practice';
+import {
+  type Asked,
+  type Item,
+  markSeen,
+  type MarkSeen,
+  type PracticeAnswer,
+  practiceItem,
+  type Why,
+  whyOf,
+} from '@plesion/core/practice';
 
 export interface ItemsTask {
   guide: Guide;
   /** With what was said of it, where it is to be explained. */
-  wanted: { asked: Asked; seed: string; said?: string[] }[];
+  wanted: { asked: Asked; seed: string; said?: PracticeAnswer }[];
 }
 
 export interface Made {
   item: Item;
   why?: Why;
+  mark?: MarkSeen;
 }
 
 /** The items that are wanted, in their order; nothing in the place of one that there is none for. */
 export function makeItems({ guide, wanted }: ItemsTask): (Made | undefined)[] {
   const plan = planOf(guide);
   if (!plan) return wanted.map(() => undefined);
-  const compiled = compiledFor(guide);
   return wanted.map(({ asked, seed, said }) => {
+    const compiled = compiledFor(guide, asked.situation);
     const item = practiceItem(compiled, plan, asked, seed);
-    return item && { item, ...(said ? { why: whyOf(compiled, item, said) } : {}) };
+    if (!item || !said) return item && { item };
+    return { item, why: whyOf(compiled, item, said.groups), mark: markSeen(compiled, item, said) };
   });
 }

@@ -91,7 +91,7 @@ describe('answers', () => {
     const mean = (body.answers as { bits: number }[]).reduce((sum, one) => sum + one.bits, 0) / 4;
     expect(bits).toBeCloseTo(mean, 9);
     // Nobody else sees them.
-    expect(await standing((await newStation(server)).visitor)).toEqual({ guides: [] });
+    expect(await standing((await newStation(server)).visitor)).toEqual({ guides: [], memories: [] });
   });
 
   it.each([
@@ -106,6 +106,6 @@ describe('answers', () => {
     const fine = answerTo('fine', { groups: [], sure: 'sure' }, { guideId: theirs });
     const { body } = await give([{ ...fine, id: randomUUID(), ...more }, fine], own).expect(400);
     expect(body.field).toBe(field);
-    expect(await standing(own)).toEqual({ guides: [] });
+    expect(await standing(own)).toEqual({ guides: [], memories: [] });
   });
 });

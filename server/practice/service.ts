@@ -58,17 +58,19 @@ export async function keepAnswers(
         },
       ]);
     const { group: truth, best } = item.truth;
-    return { id, truth, best, why: made[i]?.why, ...scoreAnswer(item, answer) };
+    const { why, mark } = made[i]!;
+    return { id, truth, best, why, mark, ...scoreAnswer(item, answer) };
   });
   const rows = answers.map(({ id, guideId, guideVersion, seed, asked, answer, at }, i) => ({
     ...{ id, guide_id: guideId, guide_version: guideVersion, seed, asked, answer, at },
     ...{ truth: scored[i].truth, p: scored[i].p, bits: scored[i].bits, correct: scored[i].right },
+    ...{ other: scored[i].why?.other.id, mark_right: scored[i].mark?.right },
   }));
   await em.getConnection().execute(
-    `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, at)
-     select ?::uuid, id, ?::text, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, at
+    `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, at)
+     select ?::uuid, id, ?::text, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, at
      from jsonb_to_recordset(?::jsonb) as sent (id uuid, guide_id uuid, guide_version int, seed text, asked jsonb, answer jsonb,
-       truth text, p float, bits float, correct boolean, at timestamptz)
+       truth text, p float, bits float, correct boolean, other text, mark_right boolean, at timestamptz)
      on conflict (station_id, id) do nothing`,
     [stationId, accountName, JSON.stringify(rows)],
   );
@@ -102,7 +104,7 @@ async function itemsOf(
     });
     const made = await pool.make({
       guide,
-      wanted: places.map((i) => ({ asked: answers[i].asked, seed: answers[i].seed, said: answers[i].answer.groups })),
+      wanted: places.map((i) => ({ asked: answers[i].asked, seed: answers[i].seed, said: answers[i].answer })),
     });
     places.forEach((i, k) => (items[i] = made[k]));
   }

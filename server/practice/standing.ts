@@ -1,24 +1,40 @@
 import type { PracticeStanding } from '@plesion/contract';
-import type { CertaintyWord } from '@plesion/core/practice';
+import { type PracticeAnswer, type PracticeLevel, remember, type Seen } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
 
 /** Pairs told of each guide. */
 const PAIRS = 12;
 
+/** Weeks told of each guide. */
+const WEEKS = 26;
+
+/** Answers by which one is asked harder or easier. */
+const LATELY = 40;
+
+/** Answers looked back on for what is remembered: more than a person gives in some years. */
+const REMEMBERED = 10_000;
+
+type OfGuide = PracticeStanding['guides'][number];
+
 interface Row {
   guide_id: string;
+  level: PracticeLevel;
   answers: number;
   correct: number;
   bits: number;
-  confused: { truth: string; said: string; n: number }[] | null;
-  certainty: { sure: CertaintyWord; answers: number; right: number }[] | null;
+  confused: OfGuide['confused'] | null;
+  certainty: OfGuide['certainty'] | null;
+  marks: OfGuide['marks'] | null;
+  weeks: OfGuide['weeks'];
+  lately: boolean[];
 }
 
-/** One's own answers, summed up by guide. */
+/** One's own answers, summed up by guide, and what is remembered of them. */
 export async function practiceStanding(em: Em, { stationId, accountName }: Writer): Promise<PracticeStanding> {
-  const rows = await em.getConnection().execute<Row[]>(
-    `with own as (select * from practice_answer where station_id = ? and account = ?),
+  const [rows, given] = await Promise.all([
+    em.getConnection().execute<Row[]>(
+      `with own as (select * from practice_answer where station_id = ? and account = ?),
      pairs as (
        select guide_id, truth, said, count(*)::int as n,
          row_number() over (partition by guide_id order by count(*) desc, truth, said) as place
@@ -27,21 +43,65 @@ export async function practiceStanding(em: Em, { stationId, accountName }: Write
      sure as (
        select guide_id, answer->>'sure' as sure, count(*)::int as answers, (count(*) filter (where correct))::int as right
        from own where jsonb_array_length(answer->'groups') > 0 group by 1, 2
+     ),
+     marks as (
+       select guide_id, answer->'wentBy'->>'character' as character, count(*)::int as answers,
+         (count(*) filter (where mark_right))::int as right
+       from own where mark_right is not null group by 1, 2
+     ),
+     weeks as (
+       select guide_id, to_char(date_trunc('week', at at time zone 'utc'), 'YYYY-MM-DD') as from, count(*)::int as answers,
+         (count(*) filter (where correct))::int as right, row_number() over (partition by guide_id order by 2 desc) as place
+       from own group by guide_id, date_trunc('week', at at time zone 'utc')
      )
      select guide_id, count(*)::int as answers, (count(*) filter (where correct))::int as correct, avg(bits)::float as bits,
+       (array_agg(asked->'level' order by at desc))[1] as level,
        (select jsonb_agg(jsonb_build_object('truth', truth, 'said', said, 'n', n) order by place) from pairs
         where pairs.guide_id = own.guide_id and place <= ${PAIRS}) as confused,
-       (select jsonb_agg(jsonb_build_object('sure', sure, 'answers', answers, 'right', "right")) from sure where sure.guide_id = own.guide_id) as certainty
+       (select jsonb_agg(jsonb_build_object('sure', sure, 'answers', answers, 'right', "right")) from sure where sure.guide_id = own.guide_id) as certainty,
+       (select jsonb_agg(jsonb_build_object('character', character, 'answers', answers, 'right', "right") order by answers desc, character)
+        from marks where marks.guide_id = own.guide_id) as marks,
+       (select jsonb_agg(jsonb_build_object('from', "from", 'answers', answers, 'right', "right") order by "from") from weeks
+        where weeks.guide_id = own.guide_id and place <= ${WEEKS}) as weeks,
+       (select jsonb_agg(correct order by at, id) from (select correct, at, id from own as newest where newest.guide_id = own.guide_id
+        order by at desc, id desc limit ${LATELY}) as newest) as lately
      from own group by guide_id order by max(at) desc`,
-    [stationId, accountName],
-  );
+      [stationId, accountName],
+    ),
+    em.getConnection().execute<Given[]>(
+      `select guide_id, truth, other, answer, correct, mark_right, at from practice_answer
+       where station_id = ? and account = ? order by at desc, id desc limit ${REMEMBERED}`,
+      [stationId, accountName],
+    ),
+  ]);
   return {
-    guides: rows.map(({ guide_id, correct, confused, certainty, ...rest }) => ({
+    guides: rows.map(({ guide_id, correct, confused, certainty, marks, ...rest }) => ({
       ...rest,
       guideId: guide_id,
       right: correct,
       confused: confused ?? [],
       certainty: certainty ?? [],
+      marks: marks ?? [],
     })),
+    memories: [...remember(new Map(), given.reverse().map(seenOf)).values()],
   };
 }
+
+interface Given {
+  guide_id: string;
+  truth: string;
+  other: string | null;
+  answer: PracticeAnswer;
+  correct: boolean;
+  mark_right: boolean | null;
+  at: string | Date;
+}
+
+const seenOf = ({ guide_id, truth, other, answer, correct, mark_right, at }: Given): Seen => ({
+  guideId: guide_id,
+  at: new Date(at).toISOString(),
+  right: correct,
+  sure: answer.sure,
+  ...(other === null ? {} : { pair: [truth, other] }),
+  ...(mark_right === null || !answer.wentBy ? {} : { mark: { character: answer.wentBy.character, right: mark_right } }),
+});
