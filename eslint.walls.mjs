@@ -38,7 +38,7 @@ const features = {
   station: [],
   account: ['session', 'station'],
   door: ['session', 'plates', 'records'],
-  practice: ['plates', 'records'],
+  practice: ['plates', 'records', 'session'],
   analysis: ['records'],
   reading: ['analysis', 'plates', 'records'],
   glossary: ['plates', 'records'],

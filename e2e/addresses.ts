@@ -47,6 +47,8 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/counts',
       ...['inventory', 'transect', 'flock'].map((kind) => `/field/counts/${counts.find((one) => one.kind === kind)!.id}`),
       `/field/sites/${sites[0].id}`,
+      '/practice',
+      `/practice/${crabs}`,
       '/nowhere',
     ],
   ];

@@ -11,7 +11,7 @@ import vm from 'node:vm';
  */
 const FOLDER = '_expo/static/js/web';
 /** Smaller files than this (in characters) are not worth a request of their own. */
-const LEAST = 5_000;
+const LEAST = 4_300;
 
 const dist = 'dist';
 const folder = join(dist, FOLDER);

@@ -22,7 +22,7 @@ await generateSW({
   navigateFallbackDenylist: [/^\/api\//],
   runtimeCaching: [
     lately(
-      /\/api\/(guides|specimens|keys|lots|field|lists|sites|visits|captures|marks|strings|counts|sheets)(\/[^/]+)?(\?.*)?$/,
+      /\/api\/(guides|specimens|keys|lots|field|lists|sites|visits|captures|marks|strings|counts|sheets|practice)(\/[^/]+)?(\?.*)?$/,
       'plesion-station',
     ),
     {

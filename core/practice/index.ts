@@ -1,10 +1,11 @@
 export { individualsOf } from './individual';
-export { groupsAt, practiceItem, practiceViews } from './item';
+export { groupsAt, practiceItem, practiceViews, readableIn } from './item';
 export { dueOf, type Memories, memoryKey, remember, retained, type Seen } from './memory';
 export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } from './next';
 export { type Pair, pairsOf } from './pairs';
 export type { Asked, Best, Item, Memory, PracticeAnswer, PracticeLevel } from './schema';
-export { type Scored, scoreAnswer } from './score';
+export { type Rho, rhoOf } from './rho';
+export { type Scored, scoreAnswer, scoreMark } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';
 export type { CertaintyWord, MemoryKind } from './vocabulary';
 export { type ReadingWorth, type Why, whyNot, whyOf } from './why';

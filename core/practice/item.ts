@@ -1,5 +1,5 @@
 import { formsIn, groupByFacet, groupByRank, type Grouping, groupMasses, fromPrior, ranked } from '../evidence';
-import type { CompiledGuide, Guide } from '../guide/working';
+import type { Character, CompiledGuide, Guide } from '../guide/working';
 import type { Reading } from '../observation';
 import { isDrawn, type Plan, type Traits, traitsOf } from '../plates';
 import { pick, seeded } from '../probability';
@@ -114,15 +114,23 @@ const priorOf = (weights: readonly number[]) => ({
   outside: NEVER,
 });
 
-/** What a careful eye reads from a drawing: states, counts and proportions that this view shows; lengths need a scale. */
+/** Can it be read from a drawing? Lengths need a scale. */
+const isRead = ({ kind }: Character): boolean => kind !== 'measurement';
+
+/** The characters that can be read from a drawing in a view, whoever it is of. */
+export const readableIn = (guide: Guide, plan: Plan, view: string): Character[] =>
+  guide.characters.filter(
+    (character) => character.views.includes(view) && isDrawn(guide, plan, character.id) && isRead(character),
+  );
+
+/** What a careful eye reads from a drawing: states, counts, proportions and angles that this view shows. */
 function readingsIn(guide: Guide, plan: Plan, traits: Traits, view: string, compiled: CompiledGuide, form: number): Reading[] {
-  return guide.characters.flatMap((character): Reading[] => {
+  return readableIn(guide, plan, view).flatMap((character): Reading[] => {
     const table = compiled.tables.get(character.id);
     const seen = traits[character.id];
-    if (!table || seen === undefined || !character.views.includes(view) || !isDrawn(guide, plan, character.id)) return [];
+    if (!table || seen === undefined) return [];
     if (table.applies && table.applies[form] < 0.5) return [];
-    if (typeof seen === 'string') return [{ character: character.id, states: [seen] }];
-    return character.kind === 'count' || character.kind === 'ratio' ? [{ character: character.id, value: seen }] : [];
+    return [{ character: character.id, ...(typeof seen === 'string' ? { states: [seen] } : { value: seen }) }];
   });
 }
 

@@ -1,4 +1,5 @@
 import type { Item, PracticeAnswer } from './schema';
+import type { MarkSeen } from './seen';
 import { CERTAINTY } from './vocabulary';
 
 /** What an answer was worth. */
@@ -25,3 +26,10 @@ export function scoreAnswer({ choices, truth }: Pick<Item, 'choices' | 'truth'>,
   const p = named ? given / groups.length : (1 - given) / (choices.length - groups.length);
   return { p, bits: Math.log2(p / chance), right: named };
 }
+
+/** Score the reading of a single mark: as it is, or not; it names nothing. */
+export const scoreMark = (mark: MarkSeen | undefined): Scored => ({
+  p: mark?.right ? 1 : 0,
+  bits: 0,
+  right: mark?.right === true,
+});

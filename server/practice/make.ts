@@ -31,6 +31,8 @@ export function makeItems({ guide, wanted }: ItemsTask): (Made | undefined)[] {
     const compiled = compiledFor(guide, asked.situation);
     const item = practiceItem(compiled, plan, asked, seed);
     if (!item || !said) return item && { item };
-    return { item, why: whyOf(compiled, item, said.groups), mark: markSeen(compiled, item, said) };
+    const mark = markSeen(compiled, item, said);
+    // Of a single mark nothing is named, and nothing held against anything.
+    return asked.character === undefined ? { item, mark, why: whyOf(compiled, item, said.groups) } : { item, mark };
   });
 }

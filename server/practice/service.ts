@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { GivenAnswer } from '@plesion/contract';
-import { type Asked, type Item, scoreAnswer } from '@plesion/core/practice';
+import { type Asked, type Item, scoreAnswer, scoreMark } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
@@ -45,7 +45,7 @@ export async function keepAnswers(
   answers: readonly GivenAnswer[],
 ) {
   const made = await itemsOf(em, pool, stationId, answers);
-  const scored = answers.map(({ id, answer }, i) => {
+  const scored = answers.map(({ id, asked, answer }, i) => {
     const item = made[i]?.item;
     if (!item) throw nothingToShow(`answers[${i}].asked`);
     const strange = answer.groups.find((group) => !item.choices.some((choice) => choice.id === group));
@@ -59,7 +59,7 @@ export async function keepAnswers(
       ]);
     const { group: truth, best } = item.truth;
     const { why, mark } = made[i]!;
-    return { id, truth, best, why, mark, ...scoreAnswer(item, answer) };
+    return { id, truth, best, why, mark, ...(asked.character === undefined ? scoreAnswer(item, answer) : scoreMark(mark)) };
   });
   const rows = answers.map(({ id, guideId, guideVersion, seed, asked, answer, at }, i) => ({
     ...{ id, guide_id: guideId, guide_version: guideVersion, seed, asked, answer, at },

@@ -19,7 +19,7 @@ import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { visitDrafts } from '../records/fieldDrafts';
 import { useSession } from '../session/useSession';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 import { type Field, useField } from './useField';
 
 /** As it is typed; kept over a reload. */

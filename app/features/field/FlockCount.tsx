@@ -10,7 +10,7 @@ import { TextField } from '../../ui/TextField';
 import type { CountProps } from './CountPage';
 import { sayInterval } from './countWords';
 import { felt } from './felt';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 
 /** Several kinds at once, each counted, estimated in a range, or told as a share. */
 export function FlockCount({ content, change }: CountProps) {

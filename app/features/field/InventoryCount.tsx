@@ -13,7 +13,7 @@ import type { CountProps } from './CountPage';
 import { headsOf, sumOf } from './countWords';
 import { ConditionNotes } from './ConditionNotes';
 import { felt } from './felt';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 import { inWords } from './words';
 
 const SEXES = [

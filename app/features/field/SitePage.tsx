@@ -24,7 +24,7 @@ import { fieldApi, siteDrafts } from '../records/fieldDrafts';
 import { RecordTrouble } from '../records/SavingTrouble';
 import { useSession } from '../session/useSession';
 import { WhereAmI } from './WhereAmI';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 
 const NEW = 'new';
 

@@ -9,7 +9,7 @@ import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import type { CountProps } from './CountPage';
 import { felt } from './felt';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 
 /** Quadrats along a line, each with so many of each kind. */
 export function TransectCount({ content, change }: CountProps) {

@@ -23,7 +23,7 @@ import { fieldApi, visitDrafts } from '../records/fieldDrafts';
 import { RecordTrouble } from '../records/SavingTrouble';
 import { useGuide } from '../records/useGuide';
 import { useSession } from '../session/useSession';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 import { type Field, useField } from './useField';
 import { inWords, kindName } from './words';
 

@@ -4,7 +4,7 @@ import { terns } from '@plesion/demo';
 import { headsOf, sayCount } from './countWords';
 import { garwoodOf } from './density';
 import { haltsOf } from './halts';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 import { stringOf } from './StringsScreen';
 import { familyTyped, writtenFamily } from './ageFamily';
 import { captureOf, NOTHING_TYPED, Typed as TypedShape, type Typed, typedOf } from './typed';

@@ -10,7 +10,7 @@ import {
   ringSizes,
 } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 import { bears, isWanted, type Typed } from './typed';
 import type { Field } from './useField';
 

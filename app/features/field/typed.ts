@@ -4,7 +4,7 @@ import { Fix, NaturalMark } from '@plesion/core/fieldwork/schema';
 import type { Guide } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/observation';
 import { z } from 'zod';
-import { numberOf } from './numberOf';
+import { numberOf } from '../../lib/numberOf';
 
 /** A catch as it is typed, right or not yet; kept over a reload. */
 export const Typed = z.object({

@@ -42,7 +42,12 @@ export function LearnedReport({ crossValidation: cv, ratios, choice }: ReportPro
         </Text>
         <Confusion cv={cv} />
         <Suspense fallback={null}>
-          <CalibrationChart calibration={cv.calibration} />
+          <CalibrationChart
+            bins={cv.calibration.map(({ from, to, ...bin }) => ({
+              ...bin,
+              label: `${Math.round(from * 100)}–${Math.round(to * 100)}`,
+            }))}
+          />
         </Suspense>
       </Card>
       {ratios.length > 0 && (

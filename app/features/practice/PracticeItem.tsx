@@ -1,9 +1,8 @@
 import type { Guide } from '@plesion/core/guide';
-import type { Item } from '@plesion/core/practice';
-import { CERTAINTY_WORDS, CERTAINTY } from '@plesion/core/practice/schema';
-import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { v7 as mintId } from 'uuid';
+import { type Item, type PracticeAnswer, readableIn } from '@plesion/core/practice';
+import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -11,11 +10,16 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { focusHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
+import { useShortcuts } from '../../ui/useShortcuts';
 import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { planOf } from '../records/plans';
-import { sayGroup, Told } from './Told';
-import type { Said, usePractice } from './usePractice';
+import { GoneBy, type WentBy } from './GoneBy';
+import { sayGroup } from './groupPlate';
+import { sayReading } from './sayReading';
+import { Told } from './Told';
+import { touched as touchedAt } from './touched';
+import type { usePractice } from './usePractice';
 
 /** Stands among the choices; no group of a guide has it. */
 const UNTOLD = '·untold';
@@ -25,84 +29,183 @@ const TALLEST = 360;
 interface PracticeItemProps {
   guide: Guide;
   item: Item;
+  /** The one character that is asked about. */
+  drill?: string;
+  /** Why it is asked now. */
+  why?: string;
   practice: ReturnType<typeof usePractice>;
 }
 
-/** One individual: what is it, how sure is one, and then the truth. */
-export function PracticeItem({ guide, item, practice: { answer, next, tally } }: PracticeItemProps) {
+/** One individual: by what does one go, what is it, how sure is one; and then the truth. */
+export function PracticeItem({
+  guide,
+  item,
+  drill,
+  why,
+  practice: { answer, told, next, tally, problem: kept },
+}: PracticeItemProps) {
   const room = Math.min(WIDEST, useWindowDimensions().width - 4 * space.m);
-  const [id] = useState(() => mintId());
   const [chosen, setChosen] = useState<string[]>([]);
-  const [sure, setSure] = useState<Said['sure']>();
+  const [sure, setSure] = useState<PracticeAnswer['sure']>();
+  const [wentBy, setWentBy] = useState<WentBy | undefined>(drill === undefined ? undefined : { character: drill });
+  const [spot, setSpot] = useState<string[]>([]);
+  const [inWords, setInWords] = useState(false);
   const [problem, setProblem] = useState<string>();
   // Come to by a button that is gone.
   useEffect(() => {
     if (tally.answers > 0) focusHeading();
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- once, as it comes
   }, []);
+  const characters = useMemo(() => readableIn(guide, planOf(guide)!, item.view), [guide, item]);
   // Thousands of strokes: not with each choice that is touched.
   const plate = useMemo(() => planOf(guide)!.draw(item.traits, item.view, 'full'), [guide, item]);
   const size = overPlate(plate, room, TALLEST);
   const view = guide.views.find((one) => one.id === item.view)?.label ?? item.view;
-  const choose = (all: string[]) => {
+  const choose = useCallback((all: string[]) => {
     // The newest two; that it cannot be told stands alone.
     const last = all.at(-1);
     setChosen(last === UNTOLD ? [UNTOLD] : all.filter((one) => one !== UNTOLD).slice(-2));
-  };
-  const send = () => {
+  }, []);
+  const send = useCallback(() => {
+    if (told) return next();
     const untold = chosen.includes(UNTOLD);
+    if (drill !== undefined) {
+      if (wentBy?.says === undefined) return setProblem('Say what you see in it.');
+      setProblem(undefined);
+      return answer({ groups: [], sure: sure ?? 'fairly sure', wentBy });
+    }
     if (!chosen.length) return setProblem('Say what it is, which two it may be, or that it cannot be told.');
     if (!untold && !sure) return setProblem('Say how sure you are.');
     setProblem(undefined);
-    answer.mutate({ id, said: { groups: untold ? [] : chosen, sure: sure ?? 'guess' } });
+    answer({ groups: untold ? [] : chosen, sure: sure ?? 'guess', ...(wentBy ? { wentBy } : {}) });
+  }, [answer, chosen, drill, next, sure, told, wentBy]);
+  const states = drill === undefined ? undefined : characters.find(({ id }) => id === drill)?.states;
+  const choices = useMemo(
+    () => [
+      ...item.choices.map((choice) => ({ id: choice.id, label: sayGroup(guide, choice) })),
+      { id: UNTOLD, label: 'cannot be told' },
+    ],
+    [guide, item],
+  );
+  // Numbers choose, the letters of the words of certainty say how sure, space answers and goes on: one hand does it.
+  useShortcuts(
+    useCallback(
+      ({ key, target }: KeyboardEvent) => {
+        const pressed =
+          target instanceof HTMLElement && target.closest('button, a, [role=radio], [role=checkbox], [role=button]');
+        if (key === ' ' && !pressed) return send;
+        if (told || !/^[1-9]$/.test(key)) return undefined;
+        const at = Number(key) - 1;
+        if (drill !== undefined) return states?.[at] && (() => setWentBy({ character: drill, says: states[at].id }));
+        return choices[at] && (() => choose([...chosen.filter((one) => one !== choices[at].id), choices[at].id]));
+      },
+      [choices, choose, chosen, drill, send, states, told],
+    ),
+  );
+  const touch = (x: number, y: number) => {
+    const found = touchedAt(plate, item.view, characters, x, y);
+    setSpot(found.map(({ id }) => id));
+    if (found.length === 1) setWentBy({ character: found[0].id });
   };
   return (
     <>
       <Card aside={tally.answers > 0 ? `${tally.right} of ${tally.answers} right` : undefined} title={view}>
-        <View style={styles.plate}>
-          <PlateView plate={plate} width={size.width} height={size.height} label={`An individual, ${view}`} />
-        </View>
-        {!answer.data && (
+        {why && (
+          <Text size="small" quiet>
+            {why}
+          </Text>
+        )}
+        {inWords ? (
+          <View role="list">
+            {item.truth.readings.map((reading) => (
+              <View key={reading.character} role="listitem">
+                <Text>{sayReading(guide, reading)}</Text>
+              </View>
+            ))}
+          </View>
+        ) : (
+          <Pressable
+            style={styles.plate}
+            aria-label={`An individual, ${view}. Touch the mark you go by.`}
+            role="img"
+            disabled={Boolean(told) || drill !== undefined}
+            onPress={({ nativeEvent }) => {
+              const { offsetX, offsetY, locationX, locationY } = nativeEvent as unknown as Record<string, number | undefined>;
+              touch((offsetX ?? locationX ?? 0) / size.width, (offsetY ?? locationY ?? 0) / size.height);
+            }}
+          >
+            <View pointerEvents="none">
+              <PlateView plate={plate} width={size.width} height={size.height} />
+            </View>
+          </Pressable>
+        )}
+        {!told && (
           <>
-            <ChoiceGroup
-              label="What is it? One, or the two it may be"
-              many
-              options={[
-                ...item.choices.map((choice) => ({ id: choice.id, label: sayGroup(guide, choice) })),
-                { id: UNTOLD, label: 'cannot be told' },
-              ]}
-              chosen={chosen}
-              onChange={choose}
+            <View style={styles.words}>
+              <Button
+                small
+                kind="quiet"
+                label={inWords ? 'Show it drawn' : 'Tell it in words'}
+                onPress={() => setInWords(!inWords)}
+              />
+            </View>
+            <GoneBy
+              characters={characters.filter(({ id }) => drill === undefined || id === drill)}
+              touched={characters.filter(({ id }) => spot.includes(id))}
+              value={wentBy}
+              onChange={setWentBy}
+              only={drill !== undefined}
             />
-            <ChoiceGroup
-              label="How sure"
-              options={CERTAINTY_WORDS.map((word) => ({ id: word, label: word }))}
-              chosen={sure ? [sure] : []}
-              onChange={([word]) => setSure(word)}
-            />
-            <Text size="small" quiet>
-              {sure ? sayCertainty(sure) : 'Each word stands for how often you would be right with it.'}
-            </Text>
-            {(problem || answer.error) && <Notice kind="problem">{problem ?? answer.error!.message}</Notice>}
+            {drill === undefined && (
+              <>
+                <ChoiceGroup
+                  label="What is it? One, or the two it may be"
+                  many
+                  options={choices}
+                  chosen={chosen}
+                  onChange={choose}
+                />
+                <ChoiceGroup
+                  label="How sure"
+                  options={CERTAINTY_WORDS.map((word) => ({ id: word, label: word }))}
+                  chosen={sure ? [sure] : []}
+                  onChange={([word]) => setSure(word)}
+                />
+                <Text size="small" quiet>
+                  {sure ? sayCertainty(sure) : 'Each word stands for how often you would be right with it.'}
+                </Text>
+              </>
+            )}
+            {problem && <Notice kind="problem">{problem}</Notice>}
             <View style={styles.foot}>
-              <Button kind="main" label="Answer" busy={answer.isPending} onPress={send} />
+              <Button kind="main" label="Answer" onPress={send} />
             </View>
           </>
         )}
+        {kept && <Notice kind="problem">{kept}</Notice>}
       </Card>
-      {answer.data && (
-        <Told guide={guide} item={item} scored={answer.data} said={chosen.includes(UNTOLD) ? [] : chosen} onNext={next} />
+      {told && (
+        <Told
+          guide={guide}
+          item={item}
+          told={told}
+          said={chosen.includes(UNTOLD) ? [] : chosen}
+          wentBy={wentBy}
+          drill={drill !== undefined}
+          onNext={next}
+        />
       )}
     </>
   );
 }
 
-const sayCertainty = (word: Said['sure']): string =>
+const sayCertainty = (word: PracticeAnswer['sure']): string =>
   word === 'guess'
     ? 'A guess: right as often as chance.'
     : `${word}: right ${Math.round(CERTAINTY[word] * 100)} times in a hundred.`;
 
 const styles = StyleSheet.create({
-  plate: { alignItems: 'center' },
+  plate: { alignSelf: 'center' },
+  words: { alignItems: 'flex-end' },
   foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

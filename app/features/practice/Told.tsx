@@ -1,7 +1,6 @@
-import type { ScoredAnswer } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
-import { type Guide, isUnder } from '@plesion/core/guide';
-import type { Item } from '@plesion/core/practice';
+import type { Guide } from '@plesion/core/guide';
+import { type Item, misleads } from '@plesion/core/practice';
 import { useEffect } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -9,15 +8,22 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { focusHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
-import { formPlate, hasView, overPlate } from '../plates/plates';
+import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { compiledOf } from '../records/compiled';
+import type { WentBy } from './GoneBy';
+import { groupPlate, sayGroup } from './groupPlate';
+import { labelOf, sayReading, saySeen } from './sayReading';
+import type { ToldAnswer } from './usePractice';
 
 interface ToldProps {
   guide: Guide;
   item: Item;
-  scored: ScoredAnswer;
+  told: ToldAnswer;
   said: string[];
+  wentBy?: WentBy;
+  /** Was a single mark asked about, and no name? */
+  drill: boolean;
   onNext: () => void;
 }
 
@@ -27,21 +33,24 @@ const MISLEADS = -0.5;
 const TALLEST = 200;
 
 /** The truth, and why. */
-export function Told({ guide, item, scored, said, onNext }: ToldProps) {
+export function Told({ guide, item, told, said, wentBy, drill, onNext }: ToldProps) {
   const { width } = useWindowDimensions();
   const group = (id: string) => sayGroup(guide, item.choices.find((one) => one.id === id) ?? { id, label: id });
-  const { why, best } = scored;
-  const otherForm = why && formOf(guide, why.other.id, item.view);
-  const other = otherForm ? formPlate(guide, otherForm, item.view, 'full') : undefined;
+  const { why, right } = told;
+  const { best } = item.truth;
+  const other = why && groupPlate(guide, why.other.id, item.view, 'full');
   const size = other && overPlate(other, Math.min(360, width - 4 * space.m), TALLEST);
   const readings = (why?.readings ?? []).filter(({ bits }, i) => (i < MOST && bits > 0.05) || bits < MISLEADS);
   useEffect(() => focusHeading(), []);
   return (
-    <Card title={scored.right ? 'Right' : said.length ? 'Not that' : 'It could be told'}>
-      <Text size="lead" strong color={scored.right ? colour.kelp : colour.hazard} role="status">
-        {`It is the ${group(item.truth.group)}.`}
+    <Card title={right ? 'Right' : drill || said.length ? 'Not that' : 'It could be told'}>
+      <Text size="lead" strong color={right ? colour.kelp : colour.hazard} role="status">
+        {drill && wentBy
+          ? `${labelOf(guide, wentBy.character)}: ${saySeen(guide, wentBy.character, told.mark?.shown)}.`
+          : `It is the ${group(item.truth.group)}.`}
       </Text>
-      <Text>{sayBest(best, group)}</Text>
+      {drill ? <Text quiet>{`It is the ${group(item.truth.group)}.`}</Text> : <Text>{sayBest(best, group)}</Text>}
+      {wentBy && !drill && <Text>{sayGoneBy(guide, item, told, wentBy, group)}</Text>}
       {why?.remember && <Text strong>{why.remember}</Text>}
       {why && readings.length > 0 && (
         <View>
@@ -69,9 +78,11 @@ export function Told({ guide, item, scored, said, onNext }: ToldProps) {
           <Text size="small" quiet>{`A usual ${group(why!.other.id)}`}</Text>
         </View>
       )}
-      <Text size="small" quiet>
-        {`Your answer gave the truth ${inHundred(scored.p)}, ${scored.bits >= 0 ? `${scored.bits.toFixed(1)} bits better than not knowing` : `${(-scored.bits).toFixed(1)} bits worse than not knowing`}.`}
-      </Text>
+      {!drill && (
+        <Text size="small" quiet>
+          {`Your answer gave the truth ${inHundred(told.p)}, ${Math.abs(told.bits).toFixed(1)} bits ${told.bits >= 0 ? 'better' : 'worse'} than not knowing.`}
+        </Text>
+      )}
       <View style={styles.foot}>
         <Button kind="main" label="Next" onPress={onNext} />
       </View>
@@ -79,24 +90,34 @@ export function Told({ guide, item, scored, said, onNext }: ToldProps) {
   );
 }
 
-/** A group as one would say it: by its vernacular name where it has one. */
-export const sayGroup = (guide: Guide, { id, label }: { id: string; label: string }): string =>
-  guide.taxa.find((taxon) => taxon.id === id)?.vernacular ?? label;
-
-/** A form that stands for a group of a rank, where the view shows it. */
-const formOf = (guide: Guide, taxon: string, view: string): string | undefined =>
-  compiledOf(guide).forms.find((form) => isUnder(guide, form.taxon, taxon) && hasView(guide, form.id, view))?.id;
-
-function sayBest({ kind, groups, p }: ScoredAnswer['best'], group: (id: string) => string): string {
+function sayBest({ kind, groups, p }: Item['truth']['best'], group: (id: string) => string): string {
   if (kind === 'one') return `The drawing tells it: ${inHundred(p)}.`;
   if (kind === 'either') return `The drawing leaves ${groups.map(group).join(' or ')}: ${inHundred(p)} for both.`;
   return `It cannot be told from this drawing: what leads has ${inHundred(p)}.`;
 }
 
-function sayReading(guide: Guide, { character, states, value }: Item['truth']['readings'][number]): string {
-  const known = guide.characters.find(({ id }) => id === character);
-  const state = known?.states?.find(({ id }) => id === states?.[0])?.label ?? states?.[0];
-  return `${known?.label ?? character}: ${state ?? (Number.isInteger(value) ? value : value?.toPrecision(3))}`;
+/** What the mark that was gone by shows, what it was worth, and how often it misleads between the two. */
+function sayGoneBy(
+  guide: Guide,
+  item: Item,
+  { why, mark }: ToldAnswer,
+  { character, says }: WentBy,
+  group: (id: string) => string,
+): string {
+  const read =
+    mark?.shown === undefined
+      ? `${labelOf(guide, character)} is not to be seen in it.`
+      : mark.right === false
+        ? `You went by ${labelOf(guide, character)} and read ${saySeen(guide, character, says)}: it is ${saySeen(guide, character, mark.shown)}.`
+        : `You went by ${labelOf(guide, character)}: ${saySeen(guide, character, mark.shown)}.`;
+  if (!why || mark?.shown === undefined) return read;
+  const bits = why.readings.find(({ reading }) => reading.character === character)?.bits ?? 0;
+  const often = misleads(compiledOf(guide), item, character, why.other.id) ?? 0;
+  const worth =
+    Math.abs(bits) < 0.05
+      ? 'It told nothing'
+      : `It was worth ${Math.abs(bits).toFixed(1)} bits ${bits > 0 ? 'for the truth' : `for ${group(why.other.id)}`}`;
+  return `${read} ${worth}, and misleads between the two in ${inHundred(often)}.`;
 }
 
 const styles = StyleSheet.create({

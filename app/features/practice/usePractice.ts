@@ -1,53 +1,82 @@
-import { createClient, type ScoredAnswer } from '@plesion/contract';
-import { practiceEndpoints } from '@plesion/contract/endpoints/practice';
-import type { Guide } from '@plesion/core/guide';
-import type { CertaintyWord, PracticeLevel } from '@plesion/core/practice';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import type { StoredGuide } from '@plesion/contract';
+import { compiledFor } from '@plesion/core/guide';
+import {
+  type Item,
+  markSeen,
+  type MarkSeen,
+  type PracticeAnswer,
+  practiceItem,
+  remember,
+  type Scored,
+  scoreAnswer,
+  scoreMark,
+  type Seen,
+  type Why,
+  whyOf,
+} from '@plesion/core/practice';
+import { useCallback, useMemo, useState } from 'react';
 import { v7 as mintId } from 'uuid';
+import { planOf } from '../records/plans';
+import { keepAnswer } from '../records/practiceAnswers';
+import { useSession } from '../session/useSession';
+import { useStanding } from './useStanding';
+import { askedNow, RESTED, type Wanted } from './ways';
 
-const practiceApi = createClient('', undefined, practiceEndpoints);
-
-/** Items asked for at once: the next is there before it is asked for. */
-const ROW = 8;
-
-/** What is told apart in a guide: its species, or the first facet of a single one. */
-export function levelOf(guide: Guide): PracticeLevel {
-  const [facet] = Object.keys(guide.facets) as (keyof Guide['facets'])[];
-  const several = guide.taxa.filter(({ rank }) => rank === 'species').length > 1;
-  return several || !facet ? { kind: 'rank', rank: 'species' } : { kind: 'facet', facet };
+/** The truth, and what the answer was worth. */
+export interface ToldAnswer extends Scored {
+  why?: Why;
+  mark?: MarkSeen;
 }
 
-export interface Said {
-  groups: string[];
-  sure: CertaintyWord;
-}
-
-/** Item after item of a guide, each answered and told. */
-export function usePractice(guideId: string, guide: Guide, view: string | undefined) {
-  const [row, setRow] = useState(() => mintId());
-  const [at, setAt] = useState(0);
-  const [tally, setTally] = useState({ answers: 0, right: 0 });
-  const asked = { level: levelOf(guide), ...(view ? { view } : {}) };
-  const items = useQuery({
-    queryKey: ['practice', guideId, view, row],
-    queryFn: ({ signal }) => practiceApi('practiceItems', { body: { guideId, ...asked, n: ROW, seed: row } }, signal),
-    staleTime: Infinity,
-  });
-  const item = items.data?.items[at];
-  const answer = useMutation({
-    mutationFn: async ({ said, id }: { said: Said; id: string }): Promise<ScoredAnswer> => {
-      const given = { guideId, guideVersion: items.data!.guideVersion, seed: item!.seed, asked };
-      const sent = { ...given, id, answer: said, at: new Date().toISOString() };
-      return (await practiceApi('practiceAnswers', { body: { answers: [sent] } })).answers[0];
-    },
-    onSuccess: ({ right }) => setTally((now) => ({ answers: now.answers + 1, right: now.right + (right ? 1 : 0) })),
-  });
-  const next = () => {
-    answer.reset();
-    if (at + 1 < (items.data?.items.length ?? 0)) return setAt(at + 1);
-    setRow(mintId());
-    setAt(0);
+/** Item after item of a guide, each made, answered and told on this device; the answers are sent when they can be. */
+export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted: Wanted) {
+  const station = useSession().station.id;
+  const { standing, memories: before } = useStanding();
+  const [turn, setTurn] = useState(() => ({ seed: mintId() as string, asked: [] as string[] }));
+  const [seen, setSeen] = useState<Seen[]>([]);
+  const [told, setTold] = useState<ToldAnswer>();
+  const [problem, setProblem] = useState<string>();
+  const own = standing?.guides.find((one) => one.guideId === guideId);
+  const about = JSON.stringify(wanted);
+  const current = useMemo(() => {
+    if (!standing) return undefined;
+    const plan = planOf(guide)!;
+    const stand = {
+      ...{ guideId, plan, compiled: compiledFor(guide), before: turn.asked },
+      memories: remember(before, seen),
+      lately: [...(own?.lately ?? []), ...seen.map(({ right }) => right)],
+    };
+    const { asked, why, pair } = askedNow(JSON.parse(about) as Wanted, stand, new Date());
+    const compiled = compiledFor(guide, asked.situation);
+    return { asked, why, pair, compiled, item: practiceItem(compiled, plan, asked, turn.seed) };
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- what is answered tells what comes next, and changes nothing of what is asked
+  }, [standing, guide, guideId, turn, about]);
+  const answer = (said: PracticeAnswer) => {
+    const { item, asked, compiled } = current!;
+    if (!item) return;
+    const at = new Date().toISOString();
+    const mark = markSeen(compiled, item, said);
+    const drill = asked.character !== undefined;
+    const why = drill ? undefined : whyOf(compiled, item, said.groups);
+    const scored = drill ? scoreMark(mark) : scoreAnswer(item, said);
+    setTold({ ...scored, why, mark });
+    setSeen([...seen, seenOf(guideId, at, said, item, { ...scored, why, mark })]);
+    const given = { id: mintId() as string, guideId, guideVersion: version, seed: item.seed, asked, answer: said, at };
+    keepAnswer(station, given).catch(() =>
+      setProblem('This device has no room for the answer: it counts until the page is left.'),
+    );
   };
-  return { item, items, answer, next, tally };
+  const pair = current?.pair;
+  const next = useCallback(() => {
+    setTold(undefined);
+    setTurn(({ asked }) => ({ seed: mintId(), asked: pair ? [...asked, pair].slice(-RESTED) : asked }));
+  }, [pair]);
+  const tally = { answers: seen.length, right: seen.filter(({ right }) => right).length };
+  return { current, told, answer, next, tally, problem };
 }
+
+const seenOf = (guideId: string, at: string, { sure, wentBy }: PracticeAnswer, { truth }: Item, told: ToldAnswer): Seen => ({
+  ...{ guideId, at, sure, right: told.right },
+  ...(told.why ? { pair: [truth.group, told.why.other.id] } : {}),
+  ...(wentBy && told.mark?.right !== undefined ? { mark: { character: wentBy.character, right: told.mark.right } } : {}),
+});

@@ -16,22 +16,30 @@ interface Sender {
 
 const kinds: Sender[] = [specimenDrafts, lotDrafts, keyDrafts, measurementDrafts];
 
-const EVERYDAY = kinds.length;
-
 /** Kinds whose shapes are fetched only when something of theirs waits. */
 const FIELD = ['site', 'visit', 'capture', 'string', 'count', 'sheet'];
-let fetching: Promise<void> | undefined;
+const PRACTICE = ['practice'];
+const LATER = [...FIELD, ...PRACTICE];
+const fetching = new Map<readonly string[], Promise<void>>();
 
-const fetchField = (): Promise<void> =>
-  (fetching ??= import('./fieldSending').then(
-    ({ fieldKinds }) => void kinds.push(...fieldKinds),
-    () => (fetching = undefined),
-  ));
+function fetchLater(names: readonly string[]): Promise<void> {
+  const known = fetching.get(names);
+  if (known) return known;
+  const found = names === FIELD ? import('./fieldSending').then(({ fieldKinds }) => fieldKinds) : fetchPractice();
+  const fetched = found.then(
+    (own: Sender[]) => void kinds.push(...own),
+    () => void fetching.delete(names),
+  );
+  fetching.set(names, fetched);
+  return fetched;
+}
+
+const fetchPractice = () => import('./practiceAnswers').then(({ practiceAnswers }) => [practiceAnswers]);
 
 const kindOf = (entry: Entry) => kinds.find(({ name }) => name === entry.kind);
 
 async function fetchedKindOf(entry: Entry): Promise<Sender | undefined> {
-  if (!kindOf(entry) && FIELD.includes(entry.kind)) await fetchField();
+  if (!kindOf(entry) && LATER.includes(entry.kind)) await fetchLater(FIELD.includes(entry.kind) ? FIELD : PRACTICE);
   return kindOf(entry);
 }
 
@@ -51,7 +59,7 @@ export const waitingOf = (station: string): { entry: Entry; readable: boolean }[
     .waiting(station)
     .map((entry) => ({
       entry,
-      readable: kindOf(entry)?.isReadable(entry) ?? (FIELD.includes(entry.kind) && kinds.length === EVERYDAY),
+      readable: kindOf(entry)?.isReadable(entry) ?? LATER.includes(entry.kind),
     }));
 
 /** Milliseconds until it is tried again: soon at first, seldom after that. */

@@ -18,6 +18,8 @@ interface Place {
 
 const onBench = (path: string) => /^\/bench|^\/specimens\/[^/]+\/(bench|name)/.test(path);
 
+const onPractice = (path: string) => /^\/practice|^\/guides\/[^/]+\/practice/.test(path);
+
 /** The places of the application. */
 const PLACES: Place[] = [
   {
@@ -27,8 +29,9 @@ const PLACES: Place[] = [
     holds: (path) => path === '/' || (path.startsWith('/specimens') && !onBench(path)),
   },
   { href: '/bench', label: 'Bench', glyph: 'bench', holds: onBench },
-  { href: '/guides', label: 'Guides', glyph: 'guides', holds: (path) => path.startsWith('/guides') },
+  { href: '/guides', label: 'Guides', glyph: 'guides', holds: (path) => path.startsWith('/guides') && !onPractice(path) },
   { href: '/field', label: 'Field', glyph: 'field', holds: (path) => path.startsWith('/field') },
+  { href: '/practice', label: 'Practice', glyph: 'practice', holds: onPractice },
 ];
 
 /** Bottom bar on a phone, left rail on a wide screen. */

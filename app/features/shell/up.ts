@@ -6,6 +6,7 @@ export interface Up {
 
 const DAYBOOK: Up = { href: '/', label: 'Daybook' };
 const GUIDES: Up = { href: '/guides', label: 'Guides' };
+const PRACTICE: Up = { href: '/practice', label: 'Practice' };
 const FIELD: Up = { href: '/field', label: 'Field' };
 
 /** Addresses as the router has them, from the nearest; `$1` is the id in them. */
@@ -16,6 +17,8 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/lots\/.+$/, { href: '/lots', label: 'Lots' }],
   [/^\/lots$/, DAYBOOK],
   [/^\/(account|appearance|kit)$/, DAYBOOK],
+  [/^\/guides\/([^/]+)\/practice$/, PRACTICE],
+  [/^\/practice\/.+$/, PRACTICE],
   [/^\/guides\/([^/]+)\/.+$/, { href: '/guides/$1', label: 'Guide' }],
   [/^\/guides\/.+$/, GUIDES],
   [/^\/keys\/([^/]+)\/.+$/, { href: '/keys/$1', label: 'Key' }],

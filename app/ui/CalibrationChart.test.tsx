@@ -9,13 +9,13 @@ jest.mock('react-native-chart-kit', () => ({
   },
 }));
 
-const at = (from: number, n: number, stated: number, right: number) => ({ from, to: from + 0.1, n, stated, right });
+const at = (label: string, n: number, stated: number, right: number) => ({ label, n, stated, right });
 
 describe('the calibration chart', () => {
   beforeEach(() => mockDrawn.mockClear());
 
   it('draws what was said beside what was right, in 100, and says it to a screen reader', () => {
-    render(<CalibrationChart calibration={[at(0.8, 40, 0.86, 0.9), at(0.9, 200, 0.97, 0.95)]} />);
+    render(<CalibrationChart bins={[at('80–90', 40, 0.86, 0.9), at('90–100', 200, 0.97, 0.95)]} />);
     const { data } = mockDrawn.mock.calls[0][0];
     expect(data.labels).toEqual(['80–90', '90–100']);
     expect(data.datasets.map((set: { data: number[] }) => set.data)).toEqual([
@@ -26,7 +26,7 @@ describe('the calibration chart', () => {
   });
 
   it('leaves out classes of too few, and is nothing where one is left', () => {
-    render(<CalibrationChart calibration={[at(0.5, 3, 0.55, 0.3), at(0.9, 200, 0.97, 0.95)]} />);
+    render(<CalibrationChart bins={[at('50–60', 3, 0.55, 0.3), at('90–100', 200, 0.97, 0.95)]} />);
     expect(mockDrawn).not.toHaveBeenCalled();
   });
 });

@@ -1,0 +1,5 @@
+import { PracticePlace } from '../../features/practice/PracticePlace';
+
+export default function Route() {
+  return <PracticePlace />;
+}

@@ -1,0 +1,71 @@
+import type { PracticeStanding } from '@plesion/contract';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Line } from 'react-native-svg';
+import { colour } from '../../theme';
+import { Text } from '../../ui/Text';
+import { mainView, overPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { groupPlate, sayGroup } from './groupPlate';
+
+interface ConfusionMapProps {
+  guide: Guide;
+  confused: PracticeStanding['guides'][number]['confused'];
+}
+
+const PLATE = 66;
+const WIDEST = 480;
+const NAME = 96;
+
+/** Groups in a ring, joined by what was taken for what: the oftener, the broader. The same numbers stand in the table below. */
+export function ConfusionMap({ guide, confused }: ConfusionMapProps) {
+  const [room, setRoom] = useState(320);
+  const groups = [...new Set(confused.flatMap(({ truth, said }) => [truth, said]))].sort();
+  const size = Math.min(room, WIDEST);
+  const middle = size / 2;
+  const radius = middle - NAME / 2;
+  const most = Math.max(...confused.map(({ n }) => n));
+  const at = (group: string) => {
+    const turn = (2 * Math.PI * groups.indexOf(group)) / groups.length - Math.PI / 2;
+    return { x: middle + radius * Math.cos(turn), y: middle + radius * Math.sin(turn) };
+  };
+  const view = mainView(guide);
+  return (
+    <View onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)} style={styles.frame}>
+      <View style={{ width: size, height: size }}>
+        <Svg width={size} height={size} aria-hidden>
+          {confused.map(({ truth, said, n }) => (
+            <Line
+              key={`${truth} ${said}`}
+              {...{ x1: at(truth).x, y1: at(truth).y, x2: at(said).x, y2: at(said).y }}
+              stroke={colour.hazard}
+              strokeOpacity={0.55}
+              strokeWidth={1.5 + (8 * n) / most}
+              strokeLinecap="round"
+            />
+          ))}
+        </Svg>
+        {groups.map((group) => {
+          const plate = groupPlate(guide, group, view, 'thumb');
+          const { x, y } = at(group);
+          return (
+            <View key={group} style={[styles.group, { left: x - NAME / 2, top: y - NAME / 2 }]}>
+              <View style={styles.plate}>{plate && <PlateView plate={plate} {...overPlate(plate, PLATE, PLATE * 0.7)} />}</View>
+              <Text size="small" strong style={styles.name}>
+                {sayGroup(guide, { id: group, label: group })}
+              </Text>
+            </View>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  frame: { alignItems: 'center' },
+  group: { position: 'absolute', width: NAME, height: NAME, alignItems: 'center', justifyContent: 'center' },
+  plate: { backgroundColor: colour.sheet, borderRadius: 12, padding: 4 },
+  name: { textAlign: 'center', backgroundColor: colour.sheet },
+});

@@ -1,0 +1,97 @@
+import type { GuideRow, PracticeStanding } from '@plesion/contract';
+import { dueOf } from '@plesion/core/practice';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { colour, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { useGuides } from '../records/useGuide';
+import { useStanding } from './useStanding';
+
+/** Where one trains the eye: what is due, and with which guide. */
+export function PracticePlace() {
+  const guides = useGuides();
+  const { standing, memories } = useStanding();
+  const due = useMemo(() => dueOf(memories, new Date()), [memories]);
+  const value = guides.data && standing && { rows: guides.data.guides, standing };
+  return (
+    <AsyncScreen what="Practice" value={value} error={value ? undefined : guides.error} retry={() => void guides.refetch()}>
+      {({ rows, standing: now }) => (
+        <Screen widest={720}>
+          <PageHeading>Practice</PageHeading>
+          <Text quiet>
+            Individuals that nobody has seen before, drawn from the guides’ scores: say what each is and how sure you are, and see
+            why.
+          </Text>
+          {rows.length === 0 && <Empty title="No guide yet">Practice is drawn from a guide: import one first.</Empty>}
+          {due.length > 0 && (
+            <Card title="Due now" aside={due.length === 1 ? 'one thing' : `${due.length} things`}>
+              {rows
+                .map((row) => ({ row, n: due.filter(({ guideId }) => guideId === row.id).length }))
+                .filter(({ n }) => n > 0)
+                .map(({ row, n }) => (
+                  <LinkBox key={row.id} href={`/guides/${row.id}/practice`} style={styles.row}>
+                    <Text strong color={colour.kelp}>
+                      {row.title}
+                    </Text>
+                    <Text size="small" quiet>
+                      {n === 1 ? 'one pair or mark' : `${n} pairs and marks`}
+                    </Text>
+                  </LinkBox>
+                ))}
+            </Card>
+          )}
+          {now.memories.length > 0 && due.length === 0 && (
+            <Text quiet>{`Nothing is due until ${sayDate(now.memories.map(({ card }) => card.due).sort()[0], 'minute')}.`}</Text>
+          )}
+          <Card title="With a guide">
+            {rows.map((row) => (
+              <GuideLine key={row.id} row={row} own={now.guides.find(({ guideId }) => guideId === row.id)} />
+            ))}
+          </Card>
+        </Screen>
+      )}
+    </AsyncScreen>
+  );
+}
+
+function GuideLine({ row, own }: { row: GuideRow; own?: PracticeStanding['guides'][number] }) {
+  return (
+    <View style={styles.guide}>
+      <LinkBox href={`/guides/${row.id}/practice`} style={styles.row}>
+        <Text strong color={colour.kelp}>
+          {row.title}
+        </Text>
+        <Text size="small" quiet>
+          {own ? `${own.right} of ${own.answers} right` : 'not practised yet'}
+        </Text>
+      </LinkBox>
+      {own && (
+        <LinkBox href={`/practice/${row.id}`} label={`How it stands: ${row.title}`} style={styles.stands}>
+          <Text size="small" strong color={colour.kelp}>
+            How it stands
+          </Text>
+        </LinkBox>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  guide: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    columnGap: space.m,
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+  },
+  row: { flexGrow: 1, flexBasis: 200, justifyContent: 'center', paddingVertical: space.s },
+  stands: { justifyContent: 'center' },
+});

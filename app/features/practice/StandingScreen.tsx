@@ -1,0 +1,217 @@
+import type { PracticeStanding, StoredGuide } from '@plesion/contract';
+import { inHundred } from '@plesion/core/evidence';
+import { type Guide, reliabilityOf } from '@plesion/core/guide';
+import { type Memory, rhoOf } from '@plesion/core/practice';
+import { CERTAINTY } from '@plesion/core/practice/schema';
+import { Suspense } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { colour, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Table } from '../../ui/Table';
+import { Text } from '../../ui/Text';
+import { overPlate } from '../plates/plates';
+import { mainView } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { WithGuide } from '../records/WithGuide';
+import { ConfusionMap } from './ConfusionMap';
+import { groupPlate, sayGroup } from './groupPlate';
+import { CalibrationChart, WeeksChart } from './lazyCharts';
+import { labelOf } from './sayReading';
+import { useStanding } from './useStanding';
+
+/** How one's practice with a guide stands: what is safe and what is not, and what would help most. */
+export function StandingScreen({ id }: { id: string }) {
+  return (
+    <WithGuide id={id} what="How practice stands">
+      {(stored) => <Standing stored={stored} />}
+    </WithGuide>
+  );
+}
+
+function Standing({ stored: { id, guide } }: { stored: StoredGuide }) {
+  const { standing } = useStanding();
+  const own = standing?.guides.find(({ guideId }) => guideId === id);
+  const pairs = standing?.memories.filter(({ kind, guideId }) => kind === 'pair' && guideId === id) ?? [];
+  return (
+    <AsyncScreen what="How practice stands" value={standing}>
+      {() => (
+        <Screen widest={860}>
+          <PageHeading>How practice stands</PageHeading>
+          <Text quiet>{guide.title}</Text>
+          {own ? (
+            <>
+              <Pairs id={id} guide={guide} pairs={pairs} />
+              <Confused guide={guide} own={own} />
+              <Certainty own={own} />
+              <Marks id={id} guide={guide} own={own} />
+              {own.weeks.length > 1 && (
+                <Card title="Over the weeks">
+                  <Suspense fallback={null}>
+                    <WeeksChart weeks={own.weeks} />
+                  </Suspense>
+                </Card>
+              )}
+            </>
+          ) : (
+            <Empty title="Not practised yet">After a few answers you see here which pairs are safe, and which are not.</Empty>
+          )}
+        </Screen>
+      )}
+    </AsyncScreen>
+  );
+}
+
+/** A pair is safe from this share of the last answers on, and from so many answers on. */
+const SAFE = 0.8;
+const ENOUGH = 5;
+
+const shareOf = ({ lately }: Memory): number => lately.filter(Boolean).length / lately.length;
+const isSafe = (memory: Memory): boolean => memory.answers >= ENOUGH && shareOf(memory) >= SAFE;
+
+function Pairs({ id, guide, pairs }: { id: string; guide: Guide; pairs: readonly Memory[] }) {
+  const open = pairs.filter((one) => !isSafe(one)).sort((a, b) => shareOf(a) - shareOf(b) || b.answers - a.answers);
+  const safe = pairs.filter(isSafe);
+  return (
+    <>
+      {open.length > 0 && (
+        <Card title="Not safe yet" aside={`${open.length}`}>
+          <Text>{`What would help most: ten more of ${sayPair(guide, open[0])}.`}</Text>
+          {open.map((memory) => (
+            <PairRow key={memory.of.join(' ')} id={id} guide={guide} memory={memory} />
+          ))}
+        </Card>
+      )}
+      {safe.length > 0 && (
+        <Card title="Safe" aside={`${safe.length}`}>
+          {safe.map((memory) => (
+            <PairRow key={memory.of.join(' ')} id={id} guide={guide} memory={memory} />
+          ))}
+        </Card>
+      )}
+    </>
+  );
+}
+
+const sayPair = (guide: Guide, { of }: Memory): string => of.map((one) => sayGroup(guide, { id: one, label: one })).join(' and ');
+
+const SMALL = 64;
+
+function PairRow({ id, guide, memory }: { id: string; guide: Guide; memory: Memory }) {
+  const [a, b] = memory.of;
+  const view = mainView(guide);
+  return (
+    <LinkBox
+      href={`/guides/${id}/practice?way=pair&a=${encodeURIComponent(a)}&b=${encodeURIComponent(b)}`}
+      label={`${sayPair(guide, memory)}: practise these two`}
+      style={styles.pair}
+    >
+      <View style={styles.plates}>
+        {memory.of.map((group) => {
+          const plate = groupPlate(guide, group, view, 'thumb');
+          return plate && <PlateView key={group} plate={plate} {...overPlate(plate, SMALL, SMALL)} />;
+        })}
+      </View>
+      <View style={styles.grow}>
+        <Text strong color={colour.kelp}>
+          {sayPair(guide, memory)}
+        </Text>
+        <Text size="small" quiet>
+          {`${memory.lately.filter(Boolean).length} of the last ${memory.lately.length} right · due ${sayDate(memory.card.due)}`}
+        </Text>
+      </View>
+    </LinkBox>
+  );
+}
+
+interface OwnProps {
+  own: PracticeStanding['guides'][number];
+}
+
+function Confused({ guide, own: { confused } }: OwnProps & { guide: Guide }) {
+  if (!confused.length) return null;
+  const name = (id: string) => sayGroup(guide, { id, label: id });
+  return (
+    <Card title="What you took for what">
+      <ConfusionMap guide={guide} confused={confused} />
+      <Table
+        label="What was taken for what"
+        columns={['It was', 'You said', 'Times']}
+        rows={confused.map(({ truth, said, n }) => [name(truth), name(said), String(n)])}
+      />
+    </Card>
+  );
+}
+
+function Certainty({ own: { certainty } }: OwnProps) {
+  const bins = certainty
+    .filter(({ sure }) => sure !== 'guess')
+    .map(({ sure, answers, right }) => ({ label: sure, stated: CERTAINTY[sure], right: right / answers, n: answers }))
+    .sort((a, b) => a.stated - b.stated);
+  if (!bins.length) return null;
+  return (
+    <Card title="How far your certainty can be relied on">
+      <Suspense fallback={null}>
+        <CalibrationChart bins={bins} />
+      </Suspense>
+      {bins.map(({ label, stated, right, n }) => (
+        <Text key={label} size="small">
+          {`“${label}” stands for ${inHundred(stated)}; yours was right in ${inHundred(right)} of ${n}.`}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
+function Marks({ id, guide, own: { marks } }: OwnProps & { id: string; guide: Guide }) {
+  if (!marks.length) return null;
+  const read = marks
+    .map((mark) => {
+      const character = guide.characters.find((one) => one.id === mark.character);
+      const prior = character ? reliabilityOf(guide, character) : guide.settings.reliability;
+      return { ...mark, ...rhoOf(prior, mark), prior };
+    })
+    .sort((a, b) => a.rho - b.rho);
+  return (
+    <Card title="How you read each mark">
+      <Text size="small" quiet>
+        ρ is how often you read it as it is, with the middle 90 in 100 of what it may be; the guide’s own weighs as ten answers.
+      </Text>
+      {read.map(({ character, answers, right, rho, low, high, prior }) => (
+        <LinkBox
+          key={character}
+          href={`/guides/${id}/practice?way=mark&mark=${encodeURIComponent(character)}`}
+          label={`${labelOf(guide, character)}: practise this mark`}
+          style={styles.mark}
+        >
+          <Text strong color={colour.kelp}>
+            {labelOf(guide, character)}
+          </Text>
+          <Text size="small">
+            {`ρ ${rho.toFixed(2)} (${low.toFixed(2)}–${high.toFixed(2)}) · the guide’s ${prior.toFixed(2)} · ${right} of ${answers} read as it is`}
+          </Text>
+        </LinkBox>
+      ))}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  pair: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.m,
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingVertical: space.s,
+  },
+  plates: { flexDirection: 'row', gap: space.s },
+  grow: { flexGrow: 1, flexBasis: 180, flexShrink: 1 },
+  mark: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, justifyContent: 'center' },
+});

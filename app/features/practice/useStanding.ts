@@ -1,0 +1,29 @@
+import type { PracticeStanding } from '@plesion/contract';
+import { type Memories, memoryKey } from '@plesion/core/practice';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { practiceApi } from '../records/practiceAnswers';
+
+const NOTHING: PracticeStanding = { guides: [], memories: [] };
+
+/**
+ * How one's practice stood when the page was opened. Without a connection one practises all the same: from what was
+ * seen last, or as one who begins.
+ */
+export function useStanding() {
+  const found = useQuery({
+    queryKey: ['practice standing'],
+    queryFn: ({ signal }) => practiceApi('practiceStanding', {}, signal),
+    staleTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+    retry: false,
+    networkMode: 'always',
+  });
+  const standing = found.isFetching ? undefined : (found.data ?? NOTHING);
+  const memories: Memories = useMemo(
+    () => new Map(standing?.memories.map((memory) => [memoryKey(memory.kind, memory.guideId, memory.of), memory])),
+    [standing],
+  );
+  return { ...found, standing, memories };
+}

@@ -1,0 +1,77 @@
+import { type CompiledGuide, type Guide } from '@plesion/core/guide';
+import {
+  type Asked,
+  hardnessAfter,
+  type Memories,
+  memoryKey,
+  nextPair,
+  type NextWhy,
+  pairsOf,
+  type PracticeLevel,
+} from '@plesion/core/practice';
+import type { Plan } from '@plesion/core/plates';
+
+/** Ways to practise with a guide. */
+export const WAYS = ['need', 'life', 'pair', 'mark'] as const;
+export type Way = (typeof WAYS)[number];
+
+export const WAY_WORDS: Record<Way, string> = {
+  need: 'what I need',
+  life: 'as they live',
+  pair: 'these two',
+  mark: 'one mark',
+};
+
+/** A way with what it is about. */
+export interface Wanted {
+  way: Way;
+  view?: string;
+  /** Two groups, of `pair`. */
+  groups?: [string, string];
+  /** A character, of `mark`. */
+  character?: string;
+  /** Of `life`. */
+  region?: string;
+  /** 1–12, of `life`. */
+  month?: number;
+}
+
+/** What is told apart in a guide: its species, or the first facet of a single one. */
+export function levelOf(guide: Guide): PracticeLevel {
+  const [facet] = Object.keys(guide.facets) as (keyof Guide['facets'])[];
+  const several = guide.taxa.filter(({ rank }) => rank === 'species').length > 1;
+  return several || !facet ? { kind: 'rank', rank: 'species' } : { kind: 'facet', facet };
+}
+
+interface Stand {
+  guideId: string;
+  compiled: CompiledGuide;
+  plan: Plan;
+  memories: Memories;
+  /** Was it right, the newest last. */
+  lately: readonly boolean[];
+  /** Pairs asked just before. */
+  before: readonly string[];
+}
+
+/** Pairs that are left alone after they were asked. */
+export const RESTED = 2;
+
+/** What is to be asked now, and why; where one asks for a pair that is not whole yet, for all. */
+export function askedNow(wanted: Wanted, stand: Stand, now: Date): { asked: Asked; why?: NextWhy; pair?: string } {
+  const level = levelOf(stand.compiled.guide);
+  const base = { level, ...(wanted.view ? { view: wanted.view } : {}) };
+  const hard = Math.round(hardnessAfter(stand.lately) * 100) / 100;
+  if (wanted.way === 'mark' && wanted.character) return { asked: { ...base, character: wanted.character } };
+  if (wanted.way === 'pair' && wanted.groups) return { asked: { ...base, groups: wanted.groups, hard } };
+  if (wanted.way === 'need') {
+    const { guideId, memories, before } = stand;
+    const next = nextPair({ guideId, memories, before, now, pairs: pairsOf(stand.compiled, stand.plan, level) });
+    if (next) return { asked: { ...base, groups: next.of, hard }, why: next.why, pair: memoryKey('pair', guideId, next.of) };
+  }
+  const { region, month } = wanted;
+  const date = month && `${now.getFullYear()}-${String(month).padStart(2, '0')}-15`;
+  return {
+    asked: { ...base, ...(region || date ? { situation: { ...(region ? { region } : {}), ...(date ? { date } : {}) } } : {}) },
+  };
+}
