@@ -24,7 +24,8 @@ export async function showScreen(element: ReactElement, storage: Storage = memor
 export const press = (what: string | RegExp) =>
   act(async () => fireEvent.press(screen.queryByLabelText(what) ?? screen.getByText(what)));
 
-export const type = (label: string, text: string) => act(async () => fireEvent.changeText(screen.getByLabelText(label), text));
+export const type = (label: string | RegExp, text: string) =>
+  act(async () => fireEvent.changeText(screen.getByLabelText(label), text));
 
 /** Wait until something is to be read. */
 export const shown = (words: string | RegExp) => waitFor(() => expect(screen.queryAllByText(words).length).toBeGreaterThan(0));

@@ -20,7 +20,7 @@ export const practiceViews = (guide: Guide, plan: Plan): string[] =>
 /**
  * An item: a novel individual of one of the groups asked about, and what can be told of it from one drawing. The same
  * asking with the same seed is the same item everywhere. A hard one is the least telling of several of which a name
- * can be said; it is chosen by what can be seen alone, so that what is said of it is right as often as it says.
+ * can be said; it is chosen by what can be seen alone, so that what is said of it is right as often as it says, or oftener.
  *
  * @param compiled the guide for the situation asked about (`compiledFor(guide, asked.situation)`).
  * @param plan of the guide, in its words.

@@ -33,7 +33,7 @@ export function nextPair({ guideId, memories, pairs, before, now }: Course): Nex
   const rested = keyed.filter(({ key }) => !before.includes(key));
   const open = rested.length ? rested : keyed;
   const byKey = new Map(open.map((one) => [one.key, one.pair]));
-  const due = dueOf(memories, now).find(({ kind, of }) => byKey.has(memoryKey(kind, guideId, of)) && kind === 'pair');
+  const due = dueOf(memories, now).find((one) => byKey.has(memoryKey(one.kind, one.guideId, one.of)));
   if (due) return { of: byKey.get(memoryKey('pair', guideId, due.of))!.of, why: 'due' };
   const met = open.flatMap(({ pair, key }) => {
     const memory = memories.get(key);

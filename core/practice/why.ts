@@ -73,7 +73,7 @@ function groupIn(grouping: Grouping, id: string): Side {
 function sayRemember(compiled: CompiledGuide, reading: Reading, sides: readonly [Side, Side]): string {
   const table = compiled.tables.get(reading.character)!;
   const { character } = table;
-  const labels = sides.map(({ group }) => group.label);
+  const labels = sides.map(({ group }) => compiled.guide.taxa.find(({ id }) => id === group.id)?.vernacular ?? group.label);
   const mean = ({ forms }: Side, value: (form: number) => number) => {
     const weight = forms.reduce((sum, f) => sum + compiled.base[f], 0);
     return forms.reduce((sum, f) => sum + (compiled.base[f] / weight) * value(f), 0);

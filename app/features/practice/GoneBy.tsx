@@ -5,7 +5,9 @@ import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Disclosure } from '../../ui/Disclosure';
 import { Picker } from '../../ui/Picker';
+import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 
 export type WentBy = NonNullable<PracticeAnswer['wentBy']>;
@@ -13,8 +15,8 @@ export type WentBy = NonNullable<PracticeAnswer['wentBy']>;
 interface GoneByProps {
   /** Those that can be read from the drawing. */
   characters: readonly Character[];
-  /** Of the part that was touched. */
-  touched: readonly Character[];
+  /** Of the part that was touched; undefined where nothing was. */
+  touched?: readonly Character[];
   value?: WentBy;
   onChange: (value: WentBy | undefined) => void;
   /** The one that is asked about, and no other. */
@@ -24,22 +26,42 @@ interface GoneByProps {
 /** The mark that one goes by, before a name: which it is, and what is seen in it. */
 export function GoneBy({ characters, touched, value, onChange, only }: GoneByProps) {
   const [typed, setTyped] = useState('');
-  const offered = touched.length ? touched : characters;
   const chosen = characters.find(({ id }) => id === value?.character);
-  const choose = (id: string) => {
+  /** Those of the part that was touched, and one that was chosen from the list. */
+  const shown = chosen && !touched?.includes(chosen) ? [chosen] : (touched ?? []);
+  const choose = (id: string | undefined) => {
     setTyped('');
-    onChange(id === value?.character ? undefined : { character: id });
+    onChange(id === undefined ? undefined : { character: id });
   };
   return (
     <View style={styles.group}>
       {!only && (
-        <Picker
-          label={touched.length ? 'What do you go by, there?' : 'What do you go by? Touch it on the picture, or choose it'}
-          items={offered.map(({ id, label }) => ({ id, label }))}
-          chosen={value?.character}
-          onChange={choose}
-          onClear={() => onChange(undefined)}
+        <Text size="small" strong quiet>
+          {touched?.length === 0
+            ? 'Nothing is read there: touch a part of it, or choose from the list.'
+            : 'First: what do you go by? Touch it on the picture.'}
+        </Text>
+      )}
+      {!only && shown.length > 0 && (
+        <ChoiceGroup
+          label="The mark"
+          hideLabel
+          clearable
+          options={shown.map(({ id, label }) => ({ id, label }))}
+          chosen={value ? [value.character] : []}
+          onChange={([id]) => choose(id)}
         />
+      )}
+      {!only && (
+        <Disclosure title={value ? 'Another mark' : 'Or choose it from the list'}>
+          <Picker
+            label="Marks"
+            items={characters.map(({ id, label }) => ({ id, label }))}
+            chosen={value?.character}
+            onChange={choose}
+            onClear={() => choose(undefined)}
+          />
+        </Disclosure>
       )}
       {chosen &&
         (chosen.states ? (

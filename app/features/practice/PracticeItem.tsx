@@ -3,7 +3,8 @@ import { type Item, type PracticeAnswer, readableIn } from '@plesion/core/practi
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { space } from '../../theme';
+import { Circle } from 'react-native-svg';
+import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -48,7 +49,7 @@ export function PracticeItem({
   const [chosen, setChosen] = useState<string[]>([]);
   const [sure, setSure] = useState<PracticeAnswer['sure']>();
   const [wentBy, setWentBy] = useState<WentBy | undefined>(drill === undefined ? undefined : { character: drill });
-  const [spot, setSpot] = useState<string[]>([]);
+  const [spot, setSpot] = useState<{ x: number; y: number; marks: string[] }>();
   const [inWords, setInWords] = useState(false);
   const [problem, setProblem] = useState<string>();
   // Come to by a button that is gone.
@@ -104,7 +105,7 @@ export function PracticeItem({
   );
   const touch = (x: number, y: number) => {
     const found = touchedAt(plate, item.view, characters, x, y);
-    setSpot(found.map(({ id }) => id));
+    setSpot({ x, y, marks: found.map(({ id }) => id) });
     if (found.length === 1) setWentBy({ character: found[0].id });
   };
   return (
@@ -135,7 +136,18 @@ export function PracticeItem({
             }}
           >
             <View pointerEvents="none">
-              <PlateView plate={plate} width={size.width} height={size.height} />
+              <PlateView plate={plate} width={size.width} height={size.height}>
+                {spot && (
+                  <Circle
+                    cx={(plate.box.x + spot.x * plate.box.width) * 100}
+                    cy={(plate.box.y + spot.y * plate.box.height) * 100}
+                    r={plate.box.width * 2.4}
+                    fill="none"
+                    stroke={colour.hazard}
+                    strokeWidth={plate.box.width * 0.7}
+                  />
+                )}
+              </PlateView>
             </View>
           </Pressable>
         )}
@@ -151,7 +163,7 @@ export function PracticeItem({
             </View>
             <GoneBy
               characters={characters.filter(({ id }) => drill === undefined || id === drill)}
-              touched={characters.filter(({ id }) => spot.includes(id))}
+              touched={spot && characters.filter(({ id }) => spot.marks.includes(id))}
               value={wentBy}
               onChange={setWentBy}
               only={drill !== undefined}

@@ -161,7 +161,7 @@ function Certainty({ own: { certainty } }: OwnProps) {
       </Suspense>
       {bins.map(({ label, stated, right, n }) => (
         <Text key={label} size="small">
-          {`“${label}” stands for ${inHundred(stated)}; yours was right in ${inHundred(right)} of ${n}.`}
+          {`“${label}” stands for ${inHundred(stated)}; yours was right in ${Math.round(right * n)} of ${n}.`}
         </Text>
       ))}
     </Card>

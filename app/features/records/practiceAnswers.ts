@@ -1,7 +1,7 @@
 import { createClient, type GivenAnswer, RequestProblem } from '@plesion/contract';
 import { practiceEndpoints } from '@plesion/contract/endpoints/practice';
 import { GivenAnswer as Shape } from '@plesion/contract/practice';
-import { outbox } from '../../lib/outbox/outbox';
+import { keyOf, outbox } from '../../lib/outbox/outbox';
 import type { Entry } from '../../lib/outbox/storage';
 
 export const practiceApi = createClient('', undefined, practiceEndpoints);
@@ -11,18 +11,12 @@ const KIND = 'practice';
 /** Answers sent with one request. */
 const TOGETHER = 50;
 
-/** An answer is kept on this device, and sent as soon as it can be. */
-export const keepAnswer = (station: string, answer: GivenAnswer): Promise<void> =>
-  outbox().keep({ station, kind: KIND, id: answer.id, content: answer });
-
-/** What was answered here and the server has not heard of, in its order. */
-export const answersWaiting = (station: string): GivenAnswer[] =>
-  outbox()
-    .waiting(station)
-    .flatMap(({ kind, content }) => {
-      const answer = kind === KIND && Shape.safeParse(content);
-      return answer && answer.success ? [answer.data] : [];
-    });
+/** An answer is kept on this device, and sent at once where that can be. */
+export async function keepAnswer(station: string, answer: GivenAnswer): Promise<void> {
+  const kept = outbox().keep({ station, kind: KIND, id: answer.id, content: answer });
+  void practiceAnswers.sendEntry(outbox().entry(keyOf(station, KIND, answer.id))!);
+  await kept;
+}
 
 /** Sends answers some together. One to a guide that is gone meanwhile is refused for good, and not tried again. */
 export const practiceAnswers = {
