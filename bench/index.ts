@@ -9,6 +9,7 @@ import { reportLearning } from './learning';
 import { reportLoad } from './load';
 import { reportMeasure } from './measure';
 import { reportPages } from './pages';
+import { reportPractice } from './practice';
 import { reportSmallTables } from './smallTables';
 import { reportCold, reportTouch } from './touch';
 import { syntheticGuide, type Synthetic } from './syntheticGuide';
@@ -99,6 +100,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   touch: () => reportTouch(print),
   load: () => reportLoad(print),
   fieldwork: () => reportFieldwork(print),
+  practice: () => reportPractice(print),
 };
 
 const named = process.argv.slice(2);

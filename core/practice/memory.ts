@@ -24,7 +24,7 @@ export const memoryKey = (kind: MemoryKind, guideId: string, of: readonly string
   [kind, guideId, ...[...of].sort()].join(' ');
 
 /** Nothing is left to chance: the same answers make the same memories on every device. */
-const scheduler = fsrs({ enable_fuzz: false });
+const scheduler = fsrs({ enable_fuzz: false, enable_short_term: false });
 
 /**
  * Memories after more answers, in the order in which they were given: one a pair and one a mark, each with its due date by FSRS (ts-fsrs; Ye, Su & Cao

@@ -94,6 +94,74 @@ describe('answers', () => {
     expect(await standing((await newStation(server)).visitor)).toEqual({ guides: [], memories: [] });
   });
 
+  it('keep what was read in the mark one went by; of a single mark nothing else is scored', async () => {
+    const { visitor: own, guideId: guide } = await newStation(server);
+    const asked = { level: SPECIES, character: 'leg-fringe' };
+    const body = { guideId: guide, ...asked, n: 2, seed: 'hair' };
+    const { items } = (await own.post('/api/practice/items').send(body).expect(200)).body as { items: Item[] };
+    const shown = items.map(({ truth }) => truth.readings.find(({ character }) => character === 'leg-fringe')!.states![0]);
+    const other = ['none', 'sparse', 'dense'].find((state) => state !== shown[1]) ?? 'none';
+    const drill = (i: number, says: string, at: string) => ({
+      ...answerTo(
+        items[i].seed,
+        { groups: [], sure: 'sure', wentBy: { character: 'leg-fringe', says } },
+        { asked, guideId: guide },
+      ),
+      at,
+    });
+    const answers = [drill(0, shown[0], '2026-11-23T10:00:00.000Z'), drill(1, other, '2026-11-30T10:00:00.000Z')];
+    const scored = (await give(answers, own).expect(200)).body as { answers: object[] };
+    expect(scored.answers).toMatchObject([
+      { right: true, bits: 0, mark: { character: 'leg-fringe', shown: shown[0], right: true } },
+      { right: false, bits: 0, mark: { shown: shown[1], right: false } },
+    ]);
+    expect(await standing(own)).toMatchObject({
+      guides: [
+        {
+          marks: [{ character: 'leg-fringe', answers: 2, right: 1 }],
+          // Two Mondays.
+          weeks: [
+            { from: '2026-11-23', answers: 1, right: 1 },
+            { from: '2026-11-30', answers: 1, right: 0 },
+          ],
+          lately: [true, false],
+          level: SPECIES,
+        },
+      ],
+      memories: [{ kind: 'mark', guideId: guide, of: ['leg-fringe'], answers: 2, right: 1, lately: [true, false] }],
+    });
+  });
+
+  it('make one memory of each pair, whichever way it was taken', async () => {
+    const { visitor: own, guideId: guide } = await newStation(server);
+    const groups = ['murica', 'velloma'];
+    const asked = { level: SPECIES, groups };
+    const answers = await Promise.all(
+      [0, 1, 2].map(async (i) => {
+        const seed = `pair ${i}`;
+        const [item] = (
+          (
+            await own
+              .post('/api/practice/items')
+              .send({ guideId: guide, ...asked, seed })
+              .expect(200)
+          ).body as { items: Item[] }
+        ).items;
+        return answerTo(
+          seed,
+          { groups: [item.truth.group], sure: 'sure' },
+          { asked, guideId: guide, at: `2026-11-2${i}T10:00:00.000Z` },
+        );
+      }),
+    );
+    await give(answers, own).expect(200);
+    const { memories } = (await standing(own)) as unknown as {
+      memories: { of: string[]; answers: number; card: { due: string } }[];
+    };
+    expect(memories).toMatchObject([{ of: [...groups].sort(), answers: 3, right: 3 }]);
+    expect(Date.parse(memories[0].card.due)).toBeGreaterThan(Date.parse('2026-11-24T00:00:00Z'));
+  });
+
   it.each([
     ['to what was not to be chosen', { answer: { groups: ['nobody'], sure: 'sure' } }, 'answers[0].answer.groups'],
     ['of three', { answer: { groups: ['a', 'b', 'c'], sure: 'sure' } }, 'answers[0].answer.groups'],

@@ -1,7 +1,7 @@
 import type { PracticeStanding, StoredGuide } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, reliabilityOf } from '@plesion/core/guide';
-import { type Memory, rhoOf } from '@plesion/core/practice';
+import { type Memory, retained, rhoOf } from '@plesion/core/practice';
 import { CERTAINTY } from '@plesion/core/practice/schema';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -15,8 +15,7 @@ import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
-import { overPlate } from '../plates/plates';
-import { mainView } from '../plates/plates';
+import { mainView, overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { WithGuide } from '../records/WithGuide';
 import { ConfusionMap } from './ConfusionMap';
@@ -122,7 +121,7 @@ function PairRow({ id, guide, memory }: { id: string; guide: Guide; memory: Memo
           {sayPair(guide, memory)}
         </Text>
         <Text size="small" quiet>
-          {`${memory.lately.filter(Boolean).length} of the last ${memory.lately.length} right · due ${sayDate(memory.card.due)}`}
+          {`${memory.lately.filter(Boolean).length} of the last ${memory.lately.length} right · kept with ${inHundred(retained(memory, new Date()))} today · due ${sayDate(memory.card.due)}`}
         </Text>
       </View>
     </LinkBox>

@@ -73,9 +73,9 @@ export function Told({ guide, item, told, said, wentBy, drill, onNext }: ToldPro
             plate={other}
             width={size.width}
             height={size.height}
-            label={`A usual ${group(why!.other.id)}, the same view`}
+            label={`A usual ${group(why.other.id)}, the same view`}
           />
-          <Text size="small" quiet>{`A usual ${group(why!.other.id)}`}</Text>
+          <Text size="small" quiet>{`A usual ${group(why.other.id)}`}</Text>
         </View>
       )}
       {!drill && (

@@ -227,7 +227,7 @@ describe('how it stands', () => {
           ...{ guideId: id, level: { kind: 'rank', rank: 'species' }, answers: 8, right: 6, bits: 0.4 },
           confused: [{ truth: 'cinerata', said: 'murica', n: 2 }],
           certainty: [{ sure: 'sure', answers: 8, right: 6 }],
-          marks: [{ character: 'leg-hair', answers: 40, right: 20 }],
+          marks: [{ character: 'leg-fringe', answers: 40, right: 20 }],
           weeks: [{ from: '2026-01-05', answers: 8, right: 6 }],
           lately: [true],
         },

@@ -32,7 +32,7 @@ export interface ToldAnswer extends Scored {
 export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted: Wanted) {
   const station = useSession().station.id;
   const { standing, memories: before } = useStanding();
-  const [turn, setTurn] = useState(() => ({ seed: mintId() as string, asked: [] as string[] }));
+  const [turn, setTurn] = useState(() => ({ seed: mintId(), asked: [] as string[] }));
   const [seen, setSeen] = useState<Seen[]>([]);
   const [told, setTold] = useState<ToldAnswer>();
   const [problem, setProblem] = useState<string>();
@@ -61,7 +61,7 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const scored = drill ? scoreMark(mark) : scoreAnswer(item, said);
     setTold({ ...scored, why, mark });
     setSeen([...seen, seenOf(guideId, at, said, item, { ...scored, why, mark })]);
-    const given = { id: mintId() as string, guideId, guideVersion: version, seed: item.seed, asked, answer: said, at };
+    const given = { id: mintId(), guideId, guideVersion: version, seed: item.seed, asked, answer: said, at };
     keepAnswer(station, given).catch(() =>
       setProblem('This device has no room for the answer: it counts until the page is left.'),
     );
