@@ -88,14 +88,17 @@ export function PracticeItem({
     ],
     [guide, item],
   );
-  // Numbers choose, the letters of the words of certainty say how sure, space answers and goes on: one hand does it.
+  // Numbers choose, the first letter of a word of certainty says how sure, space answers and goes on.
   useShortcuts(
     useCallback(
       ({ key, target }: KeyboardEvent) => {
         const pressed =
           target instanceof HTMLElement && target.closest('button, a, [role=radio], [role=checkbox], [role=button]');
         if (key === ' ' && !pressed) return send;
-        if (told || !/^[1-9]$/.test(key)) return undefined;
+        if (told) return undefined;
+        const word = CERTAINTY_WORDS.find((one) => one[0] === key);
+        if (word) return () => setSure(word);
+        if (!/^[1-9]$/.test(key)) return undefined;
         const at = Number(key) - 1;
         if (drill !== undefined) return states?.[at] && (() => setWentBy({ character: drill, says: states[at].id }));
         return choices[at] && (() => choose([...chosen.filter((one) => one !== choices[at].id), choices[at].id]));

@@ -93,7 +93,7 @@ function Practice({ stored }: { stored: StoredGuide }) {
               onChange={([next]) => setAddress({ view: next })}
             />
             <Text size="small" quiet>
-              {`Each is drawn anew from the guide’s scores. Numbers choose, space answers and goes on. ${guide.caution}`}
+              {`Each is drawn anew from the guide’s scores. By keys: numbers choose, the first letter of a word says how sure, space answers and goes on. ${guide.caution}`}
             </Text>
           </Card>
         </Screen>
