@@ -43,6 +43,86 @@ const DRAWN: Record<Veil, (plate: Plate, amount: number, random: RandomSource) =
 
 const over = (plate: Plate, inks: Ink[]): Plate => ({ ...plate, inks: [...plate.inks, ...inks] });
 
+/** A part that fills more of a plate than this is too much of the animal to be behind leaves; so are several that fill more. */
+const MUCH = 0.15;
+const ALL_TOGETHER = 0.3;
+
+/** Of some parts, the first ones that leaves can hide without hiding the whole. */
+export function hideable({ box, parts }: Pick<Plate, 'box' | 'parts'>, some: readonly string[]): string[] {
+  let sum = 0;
+  return some.filter((part) => {
+    const own = parts[part];
+    const share = own ? (own.width * own.height) / (box.width * box.height) : 1;
+    if (share > MUCH || sum + share > ALL_TOGETHER) return false;
+    sum += share;
+    return true;
+  });
+}
+
+/**
+ * A plate with leaves over some of its parts, each hidden wholly. The same seed gives the same leaves.
+ *
+ * @example hideParts(plate, ['claw-right'], 'hedge')
+ */
+export function hideParts(plate: Plate, parts: readonly string[], seed: string): Plate {
+  return parts.reduce((seen, part) => {
+    const own = plate.parts[part];
+    if (!own) return seen;
+    return over(seen, clump(own, seeded(`hidden ${part} ${seed}`)));
+  }, plate);
+}
+
+/** What a clump over a box covers densely: leaves hang over its edge. */
+const OVER = 1.25;
+const grown = ({ x, y, width, height }: Box): Box => ({
+  x: x - (width * (OVER - 1)) / 2,
+  y: y - (height * (OVER - 1)) / 2,
+  width: width * OVER,
+  height: height * OVER,
+});
+
+/** Leaves that grow outward in rings, dark below: nothing of the box shows through them. */
+function clump(box: Box, random: RandomSource): Ink[] {
+  const [w, h] = [box.width / 2, box.height / 2];
+  const middle: Point = [box.x + w, box.y + h];
+  /** A box with round corners (Lamé's curve of the fourth order) that holds the box. */
+  const lame = (u: number) => 2 ** 0.25 * Math.sign(u) * Math.sqrt(Math.abs(u));
+  const at = (turn: number, share: number): Point => [
+    middle[0] + share * w * lame(Math.cos(turn)),
+    middle[1] + share * h * lame(Math.sin(turn)),
+  ];
+  const size = Math.max(box.width, box.height);
+  const round = Array.from({ length: 24 }, (_, i) => at((Math.PI * i) / 12, 1));
+  const long = 0.36 * Math.min(size, 2 * Math.min(box.width, box.height));
+  const around = (share: number, many: number) =>
+    Array.from({ length: many }, (_, i) => {
+      const turn = (2 * Math.PI * (i + 0.7 * random())) / many;
+      const way = (Math.atan2(h * Math.sin(turn), w * Math.cos(turn)) * 180) / Math.PI - 25 + 50 * random();
+      return leaf(at(turn, share), way, long * (0.8 + 0.4 * random()), long * (0.2 + 0.06 * random()), size, random);
+    }).flat();
+  const many = Math.round(10 + (6 * size) / Math.min(box.width, box.height));
+  return [
+    { d: linePath(round), part: 'foliage', fill: '#5F7557' },
+    ...around(0.8, many),
+    ...around(0.5, Math.round(many * 0.7)),
+    ...around(0.25, Math.round(many * 0.5)),
+    ...around(0, 5),
+  ];
+}
+
+/** How much of a part lies behind leaves that hide others, 0..1. */
+export function hiddenShare({ parts }: Pick<Plate, 'parts'>, part: string, hidden: readonly string[]): number {
+  const own = parts[part];
+  if (!own) return 0;
+  if (hidden.includes(part)) return 1;
+  const shared = (a: number, aw: number, b: number, bw: number) => Math.max(0, Math.min(a + aw, b + bw) - Math.max(a, b));
+  const covered = hidden.reduce((sum, other) => {
+    const box = parts[other] && grown(parts[other]);
+    return box ? sum + shared(own.x, own.width, box.x, box.width) * shared(own.y, own.height, box.y, box.height) : sum;
+  }, 0);
+  return Math.min(1, covered / (own.width * own.height));
+}
+
 /** A point of some part, nearer its middle than its edge. */
 function somewhere(plate: Plate, random: RandomSource): Point {
   const parts = Object.values(plate.parts);
@@ -92,31 +172,35 @@ function leaves(box: Box, many: number, random: RandomSource): Ink[] {
     const foot: Point = [box.x + box.width * random(), box.y + box.height * (0.5 + 0.55 * random())];
     const way = -130 + 80 * random();
     const long = size * (0.26 + 0.3 * random());
-    const tip = polar(foot, way, long);
-    const half = long * (0.07 + 0.06 * random());
-    const side = (t: number, u: number) =>
-      polar(polar(foot, way + u * 4 * t, long * t), way + 90, u * half * Math.sin(Math.PI * t));
-    const blade = curve([foot, side(0.3, 1), side(0.7, 1), tip, side(0.7, -1), side(0.3, -1)], [0, 3]);
-    const veins = [0.2, 0.35, 0.5, 0.65].flatMap((t) =>
-      [-1, 1].map((u) => linePath([polar(foot, way, long * t), side(t + 0.14, u * 0.8)], false)),
-    );
-    return [
-      {
-        d: curvePath(blade),
-        part: 'foliage',
-        fill: random() < 0.5 ? '#8FA57C' : '#7C9470',
-        stroke: INK,
-        strokeWidth: Math.max(1, Math.round(size * 0.3)),
-      },
-      {
-        d: linePath([foot, polar(foot, way, long * 0.94)], false) + veins.join(''),
-        part: 'foliage',
-        stroke: INK,
-        strokeWidth: Math.max(1, Math.round(size * 0.14)),
-        opacity: 0.7,
-      },
-    ];
+    return leaf(foot, way, long, long * (0.07 + 0.06 * random()), size, random);
   }).flat();
+}
+
+/** One leaf from its foot in a direction (degrees), so long and half so broad, drawn with lines for a thing of that size. */
+function leaf(foot: Point, way: number, long: number, half: number, size: number, random: RandomSource): Ink[] {
+  const tip = polar(foot, way, long);
+  const side = (t: number, u: number) =>
+    polar(polar(foot, way + u * 4 * t, long * t), way + 90, u * half * Math.sin(Math.PI * t));
+  const blade = curve([foot, side(0.3, 1), side(0.7, 1), tip, side(0.7, -1), side(0.3, -1)], [0, 3]);
+  const veins = [0.2, 0.35, 0.5, 0.65].flatMap((t) =>
+    [-1, 1].map((u) => linePath([polar(foot, way, long * t), side(t + 0.14, u * 0.8)], false)),
+  );
+  return [
+    {
+      d: curvePath(blade),
+      part: 'foliage',
+      fill: random() < 0.5 ? '#8FA57C' : '#7C9470',
+      stroke: INK,
+      strokeWidth: Math.max(1, Math.round(size * 0.3)),
+    },
+    {
+      d: linePath([foot, polar(foot, way, long * 0.94)], false) + veins.join(''),
+      part: 'foliage',
+      stroke: INK,
+      strokeWidth: Math.max(1, Math.round(size * 0.14)),
+      opacity: 0.7,
+    },
+  ];
 }
 
 /** Bleached, with a burst of light from the upper left. */

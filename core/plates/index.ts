@@ -1,7 +1,7 @@
 export { commandCount, escapeXml, type Ink, type Plate, plateSvg } from './display';
 export { aberrantTraits } from './aberrant';
 export { closedViews } from './closed';
-export { conceal, type Concealment, type Veil, VEILS } from './conceal';
+export { conceal, type Concealment, hiddenShare, hideable, hideParts, type Veil, VEILS } from './conceal';
 export { type Box, type Point } from './geometry';
 export { type Leader, leadersOf, type PointedPart } from './leaders';
 export { mapInks, scaleAt } from './mapPlate';

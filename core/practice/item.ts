@@ -1,8 +1,8 @@
 import { formsIn, groupByFacet, groupByRank, type Grouping, groupMasses, fromPrior, ranked } from '../evidence';
 import type { Character, CompiledGuide, Guide } from '../guide/working';
 import type { Reading } from '../observation';
-import { isDrawn, type Plan, type Traits, traitsOf } from '../plates';
-import { pick, seeded } from '../probability';
+import { hiddenShare, hideable, isDrawn, type Plan, type Traits, traitsOf } from '../plates';
+import { pick, type RandomSource, seeded } from '../probability';
 import { individualsOf } from './individual';
 import type { Asked, Best, Item, PracticeLevel } from './schema';
 
@@ -40,16 +40,25 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
   const weights = formWeights(compiled, plan, grouping, asked.groups, view);
   if (weights.every((weight) => weight === 0)) return undefined;
   const prior = priorOf(weights);
+  const behind = asked.hidden ? partsBehind(guide, plan, view, asked.hidden, random) : [];
   const draw = (): Drawn => {
     const form = pick(weights, random);
     const traits = individualsOf(compiled, form)(random);
-    const readings = readingsIn(guide, plan, traits, view, compiled, form);
+    const hidden = hiddenIn(guide, plan, traits, view, behind);
+    const all = readingsIn(guide, plan, traits, view, compiled, form);
+    const readings = all.filter(({ character }) => !hidden.characters.has(character));
     const posterior = fromPrior(compiled, prior, readings);
-    return { form, traits, readings, best: bestOf(grouping, groupMasses(grouping, posterior.p), guide.settings.call.posterior) };
+    return {
+      form,
+      traits,
+      readings,
+      hidden: hidden.parts,
+      best: bestOf(grouping, groupMasses(grouping, posterior.p), guide.settings.call.posterior),
+    };
   };
   const drawn = drawnFor(draw, asked);
   if (!drawn) return undefined;
-  const { form, traits, readings, best } = drawn;
+  const { form, traits, readings, hidden, best } = drawn;
   const choices = grouping.groups.filter((_, g) => formsIn(grouping, g).some((f) => weights[f] > 0));
   const group = grouping.groups[grouping.of[form]];
   return {
@@ -58,6 +67,7 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
     view,
     level: asked.level,
     traits,
+    hidden,
     choices,
     truth: {
       form: compiled.forms[form].id,
@@ -68,7 +78,28 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
   };
 }
 
-type Drawn = Pick<Item, 'traits'> & Pick<Item['truth'], 'readings' | 'best'> & { form: number };
+type Drawn = Pick<Item, 'traits' | 'hidden'> & Pick<Item['truth'], 'readings' | 'best'> & { form: number };
+
+/** Of the parts that are read in a view, those that leaves come over: each with a chance, whoever it is. */
+function partsBehind(guide: Guide, plan: Plan, view: string, hidden: number, random: RandomSource): string[] {
+  const parts = new Set(readableIn(guide, plan, view).flatMap(({ plate }) => plate?.part ?? []));
+  return [...parts].filter(() => random() < MOST_HIDDEN * hidden);
+}
+
+/** Never all of it. */
+const MOST_HIDDEN = 0.7;
+
+/** A character of a part that is covered by half or more is not to be read. */
+const COVERED = 0.5;
+
+/** What is behind leaves in a drawing, and what cannot be read there for that. */
+function hiddenIn(guide: Guide, plan: Plan, traits: Traits, view: string, behind: readonly string[]) {
+  if (!behind.length) return { parts: [], characters: new Set<string>() };
+  const plate = plan.draw(traits, view, 'thumb');
+  const parts = hideable(plate, behind);
+  const lost = guide.characters.filter(({ plate: own }) => own && hiddenShare(plate, own.part, parts) >= COVERED);
+  return { parts, characters: new Set(lost.map(({ id }) => id)) };
+}
 
 /** Individuals drawn until one shows the character that is asked about. */
 const TRIES = 40;

@@ -6,7 +6,7 @@ import { planOf } from '../plates/plans';
 import { gammaBelow, normal, pick, type RandomSource, seeded } from '../probability';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { groupsAt, individualsOf, type Item, practiceItem, practiceViews, scoreAnswer, whyNot, whyOf } from '.';
+import { groupsAt, individualsOf, type Item, practiceItem, practiceViews, readableIn, scoreAnswer, whyNot, whyOf } from '.';
 
 const guides = demoGuides.map((guide) => ({ name: guide.id, guide, compiled: compileGuide(guide), plan: planOf(guide)! }));
 const of = (name: string) => guides.find((one) => one.name === name)!;
@@ -115,6 +115,38 @@ describe('an item', () => {
     expect(practiceItem(compiled, { ...plan, views: [] }, { level: SPECIES }, 's')).toBeUndefined();
   });
 
+  it('behind leaves is read without what they hide, and is the same individual without them', () => {
+    let [fewer, parts] = [0, 0];
+    for (const { compiled, plan, guide } of guides)
+      for (let i = 0; i < 25; i++) {
+        const asked = { level: SPECIES, view: practiceViews(guide, plan)[0] };
+        const hidden = practiceItem(compiled, plan, { ...asked, hidden: 1 }, `${i}`)!;
+        expect(practiceItem(compiled, plan, { ...asked, hidden: 1 }, `${i}`)).toEqual(hidden);
+        parts += hidden.hidden.length;
+        const behind = guide.characters.filter(({ plate }) => plate && hidden.hidden.includes(plate.part)).map(({ id }) => id);
+        expect(hidden.truth.readings.filter(({ character }) => behind.includes(character))).toEqual([]);
+        // All that was read of it still is what the individual shows.
+        for (const { character, states, value } of hidden.truth.readings)
+          expect(states?.[0] ?? value).toBe(hidden.traits[character]);
+        if (behind.length) fewer++;
+      }
+    expect(fewer).toBeGreaterThan(60);
+    expect(parts).toBeGreaterThan(100);
+    expect(item('ledge-crabs', 'a').hidden).toEqual([]);
+  });
+
+  it('of one character shows it, in a view that does', () => {
+    for (const { compiled, plan, guide } of guides) {
+      const views = practiceViews(guide, plan);
+      const characters = new Set(views.flatMap((view) => readableIn(guide, plan, view).map(({ id }) => id)));
+      for (const character of characters) {
+        const one = practiceItem(compiled, plan, { level: SPECIES, character }, 'drill');
+        if (one) expect(one.truth.readings.map((reading) => reading.character)).toContain(character);
+      }
+      expect(practiceItem(compiled, plan, { level: SPECIES, character: 'no-such' }, 'drill')).toBeUndefined();
+    }
+  });
+
   it('cannot be told where two forms look alike, and the best answer says so', () => {
     const kinds = new Set<string>();
     for (const { compiled, plan } of guides)
@@ -190,6 +222,12 @@ describe('an answer', () => {
     expect(scored.right).toBe(right);
   });
 
+  it('a glimpse that was had again costs half a bit each time, and makes nothing wrong', () => {
+    const once = scoreAnswer(asked(4), { groups: ['a'], sure: 'sure' });
+    expect(scoreAnswer(asked(4), { groups: ['a'], sure: 'sure', again: 3 })).toEqual({ ...once, bits: once.bits - 1.5 });
+    expect(scoreAnswer(asked(4), { groups: [], sure: 'sure', again: 1 })).toMatchObject({ bits: -0.5 });
+  });
+
   it('that it cannot be told is right where it cannot', () => {
     expect(scoreAnswer(asked(3, { kind: 'untold', groups: [], p: 0.5 }), { groups: [], sure: 'sure' })).toEqual({
       p: 1 / 3,
@@ -235,7 +273,7 @@ describe('why', () => {
     const compiled = compileGuide(tinyGuide());
     const readings: Reading[] = [{ character: 'teeth', value: 4 }];
     const truth = { form: 'a', group: 'a', readings, best: { kind: 'untold' as const, groups: [], p: 0.5 } };
-    const made: Item = { guide: 'tiny', seed: 's', view: 'top', level: SPECIES, traits: {}, choices: [], truth };
+    const made: Item = { guide: 'tiny', seed: 's', view: 'top', level: SPECIES, traits: {}, hidden: [], choices: [], truth };
     const why = whyNot(compiled, made, 'b');
     expect(why.readings[0].bits).toBeCloseTo(0, 9);
     expect(why.remember).toBeUndefined();

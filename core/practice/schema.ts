@@ -23,6 +23,10 @@ export const Asked = z.strictObject({
   situation: Situation.optional(),
   /** 0 as they come … 1 only those near the line, of which something can be said all the same. */
   hard: z.number().min(0).max(1).optional(),
+  /** How much of it is behind leaves, 0 nothing … 1 most of its parts. */
+  hidden: z.number().min(0).max(1).optional(),
+  /** Shown for so many seconds, and then gone; again at a cost. */
+  glimpse: z.number().min(0.5).max(10).optional(),
 });
 export type Asked = z.infer<typeof Asked>;
 
@@ -50,6 +54,8 @@ export const Item = z.object({
   level: PracticeLevel,
   /** What the drawing is made from. */
   traits: z.record(z.string(), z.union([z.string(), z.number()])),
+  /** Parts that are behind leaves. */
+  hidden: z.array(z.string()),
   choices: z.array(z.object({ id: z.string(), label: z.string() })),
   truth: Truth,
 });
@@ -88,6 +94,8 @@ export const PracticeAnswer = z
     sure: CertaintyWord,
     /** The character it was told by, and the state or the value that was seen in it. */
     wentBy: z.strictObject({ character: key, says: z.union([key, z.number()]).optional() }).optional(),
+    /** How often a glimpse was had again. */
+    again: z.number().int().min(0).max(99).optional(),
   })
   .refine(({ groups }) => new Set(groups).size === groups.length, { error: 'name each but once', path: ['groups'] });
 export type PracticeAnswer = z.infer<typeof PracticeAnswer>;

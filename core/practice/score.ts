@@ -2,6 +2,9 @@ import type { Item, PracticeAnswer } from './schema';
 import type { MarkSeen } from './seen';
 import { CERTAINTY } from './vocabulary';
 
+/** What a further glimpse costs, in bits. */
+const AGAIN = 0.5;
+
 /** What an answer was worth. */
 export interface Scored {
   /** The probability that the answer gave to the truth, 0..1. */
@@ -14,17 +17,21 @@ export interface Scored {
 
 /**
  * Score an answer by the truth. Two groups share what they are given; what is left is spread over the others. "Cannot
- * be told" is chance, and right where the drawing does not tell.
+ * be told" is chance, and right where the drawing does not tell. A glimpse that was had again costs half a bit.
  */
-export function scoreAnswer({ choices, truth }: Pick<Item, 'choices' | 'truth'>, { groups, sure }: PracticeAnswer): Scored {
+export function scoreAnswer(
+  { choices, truth }: Pick<Item, 'choices' | 'truth'>,
+  { groups, sure, again = 0 }: PracticeAnswer,
+): Scored {
   const chance = 1 / choices.length;
-  if (!groups.length) return { p: chance, bits: 0, right: truth.best.kind === 'untold' };
+  const cost = AGAIN * again;
+  if (!groups.length) return { p: chance, bits: 0 - cost, right: truth.best.kind === 'untold' };
   const said = groups.length / choices.length;
   // Never less than chance: a guess is one.
   const given = said >= 1 ? 1 : Math.max(CERTAINTY[sure], said);
   const named = groups.includes(truth.group);
   const p = named ? given / groups.length : (1 - given) / (choices.length - groups.length);
-  return { p, bits: Math.log2(p / chance), right: named };
+  return { p, bits: Math.log2(p / chance) - cost, right: named };
 }
 
 /** Score the reading of a single mark: as it is, or not; it names nothing. */

@@ -1,6 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Item, type PracticeAnswer, readableIn } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
+import { hideParts } from '@plesion/core/plates';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Circle } from 'react-native-svg';
@@ -20,6 +21,7 @@ import { sayGroup } from './groupPlate';
 import { sayReading } from './sayReading';
 import { Told } from './Told';
 import { touched as touchedAt } from './touched';
+import { useGlimpse } from './useGlimpse';
 import type { usePractice } from './usePractice';
 
 /** Stands among the choices; no group of a guide has it. */
@@ -32,6 +34,8 @@ interface PracticeItemProps {
   item: Item;
   /** The one character that is asked about. */
   drill?: string;
+  /** Seconds for which it is to be seen. */
+  glimpse?: number;
   /** Why it is asked now. */
   why?: string;
   practice: ReturnType<typeof usePractice>;
@@ -42,6 +46,7 @@ export function PracticeItem({
   guide,
   item,
   drill,
+  glimpse,
   why,
   practice: { answer, told, next, tally, problem: kept },
 }: PracticeItemProps) {
@@ -59,7 +64,11 @@ export function PracticeItem({
   }, []);
   const characters = useMemo(() => readableIn(guide, planOf(guide)!, item.view), [guide, item]);
   // Thousands of strokes: not with each choice that is touched.
-  const plate = useMemo(() => planOf(guide)!.draw(item.traits, item.view, 'full'), [guide, item]);
+  const plate = useMemo(
+    () => hideParts(planOf(guide)!.draw(item.traits, item.view, 'full'), item.hidden, item.seed),
+    [guide, item],
+  );
+  const look = useGlimpse(glimpse);
   const size = overPlate(plate, room, TALLEST);
   const view = guide.views.find((one) => one.id === item.view)?.label ?? item.view;
   const choose = useCallback((all: string[]) => {
@@ -67,19 +76,20 @@ export function PracticeItem({
     const last = all.at(-1);
     setChosen(last === UNTOLD ? [UNTOLD] : all.filter((one) => one !== UNTOLD).slice(-2));
   }, []);
+  const again = useMemo(() => (look.again > 0 ? { again: look.again } : {}), [look.again]);
   const send = useCallback(() => {
     if (told) return next();
     const untold = chosen.includes(UNTOLD);
     if (drill !== undefined) {
       if (wentBy?.says === undefined) return setProblem('Say what you see in it.');
       setProblem(undefined);
-      return answer({ groups: [], sure: sure ?? 'fairly sure', wentBy });
+      return answer({ groups: [], sure: sure ?? 'fairly sure', wentBy, ...again });
     }
     if (!chosen.length) return setProblem('Say what it is, which two it may be, or that it cannot be told.');
     if (!untold && !sure) return setProblem('Say how sure you are.');
     setProblem(undefined);
-    answer({ groups: untold ? [] : chosen, sure: sure ?? 'guess', ...(wentBy ? { wentBy } : {}) });
-  }, [answer, chosen, drill, next, sure, told, wentBy]);
+    answer({ groups: untold ? [] : chosen, sure: sure ?? 'guess', ...(wentBy ? { wentBy } : {}), ...again });
+  }, [again, answer, chosen, drill, next, sure, told, wentBy]);
   const states = drill === undefined ? undefined : characters.find(({ id }) => id === drill)?.states;
   const choices = useMemo(
     () => [
@@ -126,6 +136,14 @@ export function PracticeItem({
                 <Text>{sayReading(guide, reading)}</Text>
               </View>
             ))}
+          </View>
+        ) : !look.shown && !told ? (
+          <View style={[styles.gone, { minHeight: size.height }]}>
+            <Text quiet>It is gone.</Text>
+            <Button small label="Look again" hint="Look again, for half a bit" onPress={look.look} />
+            <Text size="small" quiet>
+              It costs half a bit.
+            </Text>
           </View>
         ) : (
           <Pressable
@@ -221,6 +239,7 @@ const sayCertainty = (word: PracticeAnswer['sure']): string =>
 
 const styles = StyleSheet.create({
   plate: { alignSelf: 'center' },
+  gone: { alignItems: 'center', justifyContent: 'center', gap: space.s },
   words: { alignItems: 'flex-end' },
   foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -34,13 +34,19 @@ export function PracticeScreen({ id }: { id: string }) {
   );
 }
 
-const FIELDS = ['way', 'view', 'a', 'b', 'mark', 'region', 'month'] as const;
+const FIELDS = ['way', 'view', 'a', 'b', 'mark', 'region', 'month', 'hidden', 'glimpse'] as const;
 type Address = Partial<Record<(typeof FIELDS)[number], string>>;
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
+/** Shares of what is read that leaves may come over. */
+const LEAVES: Record<string, number> = { some: 0.4, much: 0.9 };
+
+/** Seconds. */
+const GLIMPSES = ['5', '2', '1'];
+
 /** What the address asks for, as far as the guide has it. */
-function wantedOf(guide: Guide, { way, view, a, b, mark, region, month }: Address): Wanted {
+function wantedOf(guide: Guide, { way, view, a, b, mark, region, month, hidden, glimpse }: Address): Wanted {
   const groups = groupsAt(compiledOf(guide), levelOf(guide)).groups.map(({ id }) => id);
   const number = Number(month);
   return {
@@ -50,6 +56,8 @@ function wantedOf(guide: Guide, { way, view, a, b, mark, region, month }: Addres
     ...(guide.characters.some(({ id }) => id === mark) ? { character: mark } : {}),
     ...(guide.regions?.some(({ id }) => id === region) ? { region } : {}),
     ...(number >= 1 && number <= 12 ? { month: number } : {}),
+    ...(hidden && hidden in LEAVES ? { hidden: LEAVES[hidden] } : {}),
+    ...(glimpse && GLIMPSES.includes(glimpse) ? { glimpse: Number(glimpse) } : {}),
   };
 }
 
@@ -71,6 +79,7 @@ function Practice({ stored }: { stored: StoredGuide }) {
               guide={guide}
               item={item}
               drill={asked.character}
+              glimpse={asked.glimpse}
               why={why && WHY_WORDS[why]}
               practice={practice}
             />
@@ -91,6 +100,20 @@ function Practice({ stored }: { stored: StoredGuide }) {
               options={views}
               chosen={wanted.view ? [wanted.view] : []}
               onChange={([next]) => setAddress({ view: next })}
+            />
+            <ChoiceGroup
+              label="Behind leaves"
+              clearable
+              options={Object.keys(LEAVES).map((id) => ({ id, label: id }))}
+              chosen={wanted.hidden ? [address.hidden!] : []}
+              onChange={([hidden]) => setAddress({ hidden })}
+            />
+            <ChoiceGroup
+              label="A glimpse only"
+              clearable
+              options={GLIMPSES.map((id) => ({ id, label: `${id} s` }))}
+              chosen={wanted.glimpse ? [address.glimpse!] : []}
+              onChange={([glimpse]) => setAddress({ glimpse })}
             />
             <Text size="small" quiet>
               {`Each is drawn anew from the guide’s scores. By keys: numbers choose, the first letter of a word says how sure, space answers and goes on. ${guide.caution}`}

@@ -34,6 +34,10 @@ export interface Wanted {
   region?: string;
   /** 1–12, of `life`. */
   month?: number;
+  /** How much is behind leaves, 0..1. */
+  hidden?: number;
+  /** s. */
+  glimpse?: number;
 }
 
 /** What is told apart in a guide: its species, or the first facet of a single one. */
@@ -60,7 +64,8 @@ export const RESTED = 2;
 /** What is to be asked now, and why; where one asks for a pair that is not whole yet, for all. */
 export function askedNow(wanted: Wanted, stand: Stand, now: Date): { asked: Asked; why?: NextWhy; pair?: string } {
   const level = levelOf(stand.compiled.guide);
-  const base = { level, ...(wanted.view ? { view: wanted.view } : {}) };
+  const { view, hidden, glimpse } = wanted;
+  const base = { level, ...(view ? { view } : {}), ...(hidden ? { hidden } : {}), ...(glimpse ? { glimpse } : {}) };
   const hard = Math.round(hardnessAfter(stand.lately) * 100) / 100;
   if (wanted.way === 'mark' && wanted.character) return { asked: { ...base, character: wanted.character } };
   if (wanted.way === 'pair' && wanted.groups) return { asked: { ...base, groups: wanted.groups, hard } };

@@ -6,6 +6,7 @@ import { Icon, type GlyphName } from '../../ui/Icon';
 import { Logo } from '../../ui/Logo';
 import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
+import { useLetterScale } from '../../theme/appearance';
 import { AppearanceLink } from './AppearanceLink';
 import { UpLink } from './UpLink';
 
@@ -92,16 +93,26 @@ function Rail() {
   );
 }
 
+/** From this scale on five words do not stand side by side. */
+const LARGE = 1.15;
+
 function PlaceLink({ place, wide }: { place: Place; wide?: boolean }) {
   const here = place.holds(usePathname());
   const color = here ? colour.kelp : colour.quiet;
+  // Large letters need the room: the words go on in a second row, without their signs.
+  const large = useLetterScale() > LARGE && !wide;
   return (
     <Link href={place.href} asChild>
       <Pressable
         aria-current={here ? 'page' : undefined}
-        style={StyleSheet.flatten([styles.place, wide && styles.placeWide, here && wide && styles.here])}
+        style={StyleSheet.flatten([
+          styles.place,
+          large && styles.large,
+          wide && styles.placeWide,
+          here && (wide || large) && styles.here,
+        ])}
       >
-        <Icon name={place.glyph} color={color} />
+        {!large && <Icon name={place.glyph} color={color} />}
         <Text size="small" strong={here} color={color}>
           {place.label}
         </Text>
@@ -113,8 +124,16 @@ function PlaceLink({ place, wide }: { place: Place; wide?: boolean }) {
 const styles = StyleSheet.create({
   fill: { flex: 1, minWidth: 0, minHeight: 0 },
   beside: { flexDirection: 'row', height: '100%' },
-  bar: { flexDirection: 'row', backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, paddingBottom: 4 },
+  bar: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    backgroundColor: colour.sheet,
+    borderTopWidth: 1,
+    borderColor: colour.hairline,
+    paddingBottom: 4,
+  },
   place: { flex: 1, minHeight: TOUCH + 8, alignItems: 'center', justifyContent: 'center', gap: 2 },
+  large: { flexGrow: 1, flexShrink: 0, flexBasis: 'auto', minHeight: TOUCH, paddingHorizontal: space.s },
   rail: {
     width: 208,
     backgroundColor: colour.sheet,

@@ -107,11 +107,11 @@ describe('the door', () => {
 });
 
 describe('inside', () => {
-  it('has three places, and marks the one that is open', async () => {
+  it('has five places, and marks the one that is open', async () => {
     mockPath = '/specimens/x/bench';
     await open();
     await shown('the daybook’s rows');
-    for (const place of ['Daybook', 'Bench', 'Guides']) expect(screen.getByText(place)).toBeTruthy();
+    for (const place of ['Daybook', 'Bench', 'Guides', 'Field', 'Practice']) expect(screen.getByText(place)).toBeTruthy();
     const [here] = screen.UNSAFE_root.findAll(({ props }) => props['aria-current'] === 'page');
     expect(within(here).getByText(/./)).toHaveTextContent('Bench');
   });

@@ -8,7 +8,7 @@ const ADDRESSES = readdirSync(join(__dirname, '../../app'), { recursive: true })
   .filter((file) => file.endsWith('.tsx') && !/[_+]/.test(file))
   .map((file) => `/${file.replace('.tsx', '').replace('[id]', '0192f3a0')}`.replace(/\/index$/, '') || '/');
 
-const PLACES = ['/', '/bench', '/guides', '/field'];
+const PLACES = ['/', '/bench', '/guides', '/field', '/practice'];
 
 describe('the way up', () => {
   it('begins at every page but the places of the bar', () => {
