@@ -32,7 +32,7 @@ export { tailedDensity, tailedLogDensity } from './density';
 export { entropyOf, expectedInformation, type PossibleForms, possibleForms } from './information';
 export { formsIn, type Grouping, groupByFacet, groupByRank, groupMasses, levelsOf, ranked } from './levels';
 export { nextLooks } from './nextLooks';
-export { density, misleadsBetween, OVERLAP, overlapBetween, reach, separationOf, type WeightedForms as WeightedSide } from './overlap';
+export { density, frequenciesOver, misleadsBetween, OVERLAP, overlapBetween, reach, separationOf, type WeightedForms as WeightedSide } from './overlap';
 export { sumOfPowers } from './powers';
 export { sayMisreading, sayRule } from './rule';
 export { inHundred, ofHundred } from './say';

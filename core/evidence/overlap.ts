@@ -48,6 +48,30 @@ function summed(table: Table, a: WeightedForms, b: WeightedForms, tail: number, 
   return Math.min(1, sum);
 }
 
+/** Cells that all values of some sides lie in. */
+const CELLS = 600;
+
+/**
+ * The frequencies of one character on several sides: of each state, or of values in cells as broad as each other over
+ * all that the sides reach. Σ min of two is their overlap, for every pair at once.
+ */
+export function frequenciesOver(table: Table, sides: readonly WeightedForms[], tail: number): Float64Array[] {
+  if (table.type === 'states')
+    return sides.map((side) => {
+      const of = distribution(table, side);
+      return Float64Array.from(table.states, (_, s) => of(s));
+    });
+  const { low, high } = reach(
+    table,
+    sides.flatMap(({ forms }) => forms),
+  );
+  const step = (high - low) / CELLS;
+  return sides.map((side) => {
+    const of = density(table, side, tail);
+    return Float64Array.from({ length: CELLS }, (_, k) => of(low + (k + 0.5) * step) * step);
+  });
+}
+
 /** Frequency of each state on a side. */
 function distribution(table: Table, side: WeightedForms): (state: number) => number {
   if (table.type !== 'states') return () => 0;

@@ -1,9 +1,12 @@
 import { demoGuides, ledgeCrabs } from '@plesion/demo';
-import { compileGuide } from '../guide';
+import { formsIn, overlapBetween } from '../evidence';
+import { compileGuide, reliabilityOf } from '../guide';
+import { isDrawn } from '../plates';
 import { planOf } from '../plates/plans';
 import { seeded } from '../probability';
 import {
   dueOf,
+  groupsAt,
   hardnessAfter,
   memoryKey,
   nextPair,
@@ -135,6 +138,31 @@ describe('what is asked next', () => {
   it('knows only its own guide’s memories', () => {
     expect(next([seen(0, false, { guideId: 'other', pair: ['a', 'b'] })], 30)!.why).toBe('new');
   });
+});
+
+it('pairs lie as far apart as their overlaps say, one by one', () => {
+  const compiled = compileGuide(ledgeCrabs);
+  const grouping = groupsAt(compiled, SPECIES);
+  const side = (id: string) => {
+    const forms = formsIn(
+      grouping,
+      grouping.groups.findIndex((group) => group.id === id),
+    );
+    return { forms, weights: forms.map((f) => compiled.base[f]) };
+  };
+  const plan = planOf(ledgeCrabs)!;
+  for (const { of, apart } of pairsOf(compiled, plan, SPECIES)) {
+    const one = [...compiled.tables.values()]
+      .filter(({ character }) => isDrawn(ledgeCrabs, plan, character.id))
+      .map((table) => {
+        const overlap = overlapBetween(table, side(of[0]), side(of[1]), ledgeCrabs.settings.tail);
+        return (1 - overlap) * reliabilityOf(ledgeCrabs, table.character);
+      });
+    expect(apart).toBeCloseTo(
+      one.reduce((sum, own) => sum + own, 0),
+      1,
+    );
+  }
 });
 
 it('pairs of a guide lie the farther apart the better the drawings tell them', () => {

@@ -1,4 +1,4 @@
-import { formsIn, type Grouping, overlapBetween } from '../evidence';
+import { formsIn, frequenciesOver, type Grouping } from '../evidence';
 import { type CompiledGuide, reliabilityOf } from '../guide/working';
 import { isDrawn, type Plan } from '../plates';
 import { groupsAt } from './item';
@@ -41,18 +41,27 @@ function pairsAnew(compiled: CompiledGuide, plan: Plan, grouping: Grouping): Pai
     .sort((a, b) => b.weight - a.weight)
     .slice(0, MOST)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
-  const tables = [...compiled.tables.values()].filter(({ character }) => isDrawn(guide, plan, character.id));
+  const tables = [...compiled.tables.values()]
+    .filter(({ character }) => isDrawn(guide, plan, character.id))
+    .map((table) => ({ table, frequencies: frequenciesOver(table, sides, guide.settings.tail) }));
   return sides.flatMap((a, i) =>
-    sides.slice(i + 1).map((b): Pair => {
+    sides.slice(i + 1).map((b, k): Pair => {
       const byGroup = { shape: 0, pattern: 0, colour: 0 };
       let apart = 0;
-      for (const table of tables) {
+      for (const { table, frequencies } of tables) {
         const { group } = table.character;
-        const own = (1 - overlapBetween(table, a, b, guide.settings.tail)) * reliabilityOf(guide, table.character);
+        const own = (1 - shared(frequencies[i], frequencies[i + 1 + k])) * reliabilityOf(guide, table.character);
         apart += own;
         if (group === 'shape' || group === 'pattern' || group === 'colour') byGroup[group] += own;
       }
       return { of: [a.id, b.id], apart, byGroup };
     }),
   );
+}
+
+/** The overlap coefficient of two sides, 0..1 (Weitzman 1970). */
+function shared(p: Float64Array, q: Float64Array): number {
+  let sum = 0;
+  for (let k = 0; k < p.length; k++) sum += Math.min(p[k], q[k]);
+  return Math.min(1, sum);
 }
