@@ -1,7 +1,6 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Item, type PracticeAnswer, readableIn } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
-import { hideParts } from '@plesion/core/plates';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Circle } from 'react-native-svg';
@@ -18,6 +17,7 @@ import { PlateView } from '../plates/PlateView';
 import { planOf } from '../records/plans';
 import { GoneBy, type WentBy } from './GoneBy';
 import { sayGroup } from './groupPlate';
+import { useItemPlate } from './itemPlate';
 import { sayReading } from './sayReading';
 import { Told } from './Told';
 import { touched as touchedAt } from './touched';
@@ -63,11 +63,7 @@ export function PracticeItem({
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- once, as it comes
   }, []);
   const characters = useMemo(() => readableIn(guide, planOf(guide)!, item.view), [guide, item]);
-  // Thousands of strokes: not with each choice that is touched.
-  const plate = useMemo(
-    () => hideParts(planOf(guide)!.draw(item.traits, item.view, 'full'), item.hidden, item.seed),
-    [guide, item],
-  );
+  const plate = useItemPlate(guide, item);
   const look = useGlimpse(glimpse);
   const size = overPlate(plate, room, TALLEST);
   const view = guide.views.find((one) => one.id === item.view)?.label ?? item.view;

@@ -1,7 +1,7 @@
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { type Item, misleads } from '@plesion/core/practice';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -13,6 +13,7 @@ import { PlateView } from '../plates/PlateView';
 import { compiledOf } from '../records/compiled';
 import type { WentBy } from './GoneBy';
 import { groupPlate, sayGroup } from './groupPlate';
+import { useAfterPaint } from './itemPlate';
 import { labelOf, sayReading, saySeen } from './sayReading';
 import type { ToldAnswer } from './usePractice';
 
@@ -38,7 +39,9 @@ export function Told({ guide, item, told, said, wentBy, drill, onNext }: ToldPro
   const group = (id: string) => sayGroup(guide, item.choices.find((one) => one.id === id) ?? { id, label: id });
   const { why, right } = told;
   const { best } = item.truth;
-  const other = why && groupPlate(guide, why.other.id, item.view, 'full');
+  const [fine, setFine] = useState(false);
+  useAfterPaint(() => setFine(true));
+  const other = why && groupPlate(guide, why.other.id, item.view, fine ? 'full' : 'thumb');
   const size = other && overPlate(other, Math.min(360, width - 4 * space.m), TALLEST);
   const readings = (why?.readings ?? []).filter(({ bits }, i) => (i < MOST && bits > 0.05) || bits < MISLEADS);
   useEffect(() => focusHeading(), []);

@@ -1,9 +1,11 @@
-import type { StoredGuide } from '@plesion/contract';
-import { compiledFor } from '@plesion/core/guide';
+import type { PracticeStanding, StoredGuide } from '@plesion/contract';
+import { type CompiledGuide, compiledFor, type Guide } from '@plesion/core/guide';
 import {
+  type Asked,
   type Item,
   markSeen,
   type MarkSeen,
+  type NextWhy,
   type PracticeAnswer,
   practiceItem,
   remember,
@@ -14,11 +16,12 @@ import {
   type Why,
   whyOf,
 } from '@plesion/core/practice';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { planOf } from '../records/plans';
 import { keepAnswer } from '../records/practiceAnswers';
 import { useSession } from '../session/useSession';
+import { itemPlate } from './itemPlate';
 import { useStanding } from './useStanding';
 import { askedNow, RESTED, type Wanted } from './ways';
 
@@ -28,29 +31,63 @@ export interface ToldAnswer extends Scored {
   mark?: MarkSeen;
 }
 
+/** One item to be answered: what it is made from, and what was asked just before. */
+interface Turn {
+  seed: string;
+  before: string[];
+}
+
+interface Made {
+  asked: Asked;
+  why?: NextWhy;
+  /** The key of the pair that is asked. */
+  pair?: string;
+  compiled: CompiledGuide;
+  item?: Item;
+}
+
+/** Milliseconds after which the next item is made while the last one's truth is read. */
+const MEANWHILE = 120;
+
 /** Item after item of a guide, each made, answered and told on this device; the answers are sent when they can be. */
 export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted: Wanted) {
   const station = useSession().station.id;
-  const { standing, memories: before } = useStanding();
-  const [turn, setTurn] = useState(() => ({ seed: mintId(), asked: [] as string[] }));
+  const { standing, memories } = useStanding();
+  const [turn, setTurn] = useState<Turn>(() => ({ seed: mintId(), before: [] }));
   const [seen, setSeen] = useState<Seen[]>([]);
   const [told, setTold] = useState<ToldAnswer>();
   const [problem, setProblem] = useState<string>();
-  const own = standing?.guides.find((one) => one.guideId === guideId);
   const about = JSON.stringify(wanted);
-  const current = useMemo(() => {
+  const made = useRef(new Map<string, Made>());
+  /** The item of a turn, once: what is answered tells what comes next, and changes nothing of what is asked. */
+  const makeOnce = (one: Turn): Made | undefined => {
     if (!standing) return undefined;
-    const plan = planOf(guide)!;
-    const stand = {
-      ...{ guideId, plan, compiled: compiledFor(guide), before: turn.asked },
-      memories: remember(before, seen),
-      lately: [...(own?.lately ?? []), ...seen.map(({ right }) => right)],
-    };
-    const { asked, why, pair } = askedNow(JSON.parse(about) as Wanted, stand, new Date());
-    const compiled = compiledFor(guide, asked.situation);
-    return { asked, why, pair, compiled, item: practiceItem(compiled, plan, asked, turn.seed) };
-    // oxlint-disable-next-line react-hooks/exhaustive-deps -- what is answered tells what comes next, and changes nothing of what is asked
-  }, [standing, guide, guideId, turn, about]);
+    const key = `${one.seed} ${about}`;
+    const known = made.current.get(key);
+    if (known) return known;
+    const own = makeItem(guideId, guide, wanted, one, {
+      memories: remember(memories, seen),
+      lately: [...latelyOf(standing, guideId), ...seen.map(({ right }) => right)],
+    });
+    made.current.set(key, own);
+    return own;
+  };
+  const current = makeOnce(turn);
+  const pair = current?.pair;
+  const upcoming = useMemo<Turn>(
+    () => ({ seed: mintId(), before: pair ? [...turn.before, pair].slice(-RESTED) : turn.before }),
+    [turn, pair],
+  );
+  // Made and drawn before it is asked for.
+  useEffect(() => {
+    if (!told) return;
+    const timer = setTimeout(() => {
+      const item = makeOnce(upcoming)?.item;
+      if (item) itemPlate(guide, item);
+    }, MEANWHILE);
+    return () => clearTimeout(timer);
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- once for each answer, by what was known with it
+  }, [told]);
   const answer = (said: PracticeAnswer) => {
     const { item, asked, compiled } = current!;
     if (!item) return;
@@ -58,21 +95,37 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const mark = markSeen(compiled, item, said);
     const drill = asked.character !== undefined;
     const why = drill ? undefined : whyOf(compiled, item, said.groups);
-    const scored = drill ? scoreMark(mark) : scoreAnswer(item, said);
-    setTold({ ...scored, why, mark });
-    setSeen([...seen, seenOf(guideId, at, said, item, { ...scored, why, mark })]);
+    const scored = { ...(drill ? scoreMark(mark) : scoreAnswer(item, said)), why, mark };
+    setTold(scored);
+    setSeen([...seen, seenOf(guideId, at, said, item, scored)]);
     const given = { id: mintId(), guideId, guideVersion: version, seed: item.seed, asked, answer: said, at };
     keepAnswer(station, given).catch(() =>
       setProblem('This device has no room for the answer: it counts until the page is left.'),
     );
   };
-  const pair = current?.pair;
   const next = useCallback(() => {
     setTold(undefined);
-    setTurn(({ asked }) => ({ seed: mintId(), asked: pair ? [...asked, pair].slice(-RESTED) : asked }));
-  }, [pair]);
+    setTurn(upcoming);
+  }, [upcoming]);
   const tally = { answers: seen.length, right: seen.filter(({ right }) => right).length };
   return { current, told, answer, next, tally, problem };
+}
+
+const latelyOf = ({ guides }: PracticeStanding, guideId: string): boolean[] =>
+  guides.find((one) => one.guideId === guideId)?.lately ?? [];
+
+function makeItem(
+  guideId: string,
+  guide: Guide,
+  wanted: Wanted,
+  { seed, before }: Turn,
+  known: Pick<Parameters<typeof askedNow>[1], 'memories' | 'lately'>,
+): Made {
+  const plan = planOf(guide)!;
+  const stand = { guideId, plan, before, compiled: compiledFor(guide), ...known };
+  const { asked, why, pair } = askedNow(wanted, stand, new Date());
+  const compiled = compiledFor(guide, asked.situation);
+  return { asked, why, pair, compiled, item: practiceItem(compiled, plan, asked, seed) };
 }
 
 const seenOf = (guideId: string, at: string, { sure, wentBy }: PracticeAnswer, { truth }: Item, told: ToldAnswer): Seen => ({
