@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import type { PracticeStanding } from '@plesion/contract';
 import type { Item } from '@plesion/core/practice';
+import { loadDemo } from '../demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;
@@ -176,4 +178,20 @@ describe('answers', () => {
     expect(body.field).toBe(field);
     expect(await standing(own)).toEqual({ guides: [], memories: [] });
   });
+});
+
+it('of the demo is made once, with something to see in every part of it', async () => {
+  await loadDemo(server.orm.em.fork(), server);
+  const demo = server.visitor();
+  await demo.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
+  const seen = (await demo.get('/api/practice/standing').expect(200)).body as PracticeStanding;
+  const [own] = seen.guides;
+  expect(own.answers).toBeGreaterThan(70);
+  expect(own.right / own.answers).toBeGreaterThan(0.5);
+  expect(own.weeks.length).toBeGreaterThan(3);
+  expect(own.certainty.length).toBeGreaterThan(3);
+  expect(own.confused.length).toBeGreaterThan(2);
+  expect(own.marks.length).toBeGreaterThan(2);
+  await loadDemo(server.orm.em.fork(), server);
+  expect((await demo.get('/api/practice/standing').expect(200)).body).toEqual(seen);
 });

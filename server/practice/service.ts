@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { GivenAnswer } from '@plesion/contract';
+import type { GivenAnswer, ScoredAnswer } from '@plesion/contract';
 import { type Asked, type Item, scoreAnswer, scoreMark } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
@@ -38,29 +38,40 @@ const nothingToShow = (field: string) =>
   ]);
 
 /** Score answers by the items they were given to, and keep them: all of them, or none. */
-export async function keepAnswers(
-  em: Em,
-  pool: PracticePool,
-  { stationId, accountName }: Writer,
-  answers: readonly GivenAnswer[],
-) {
-  const made = await itemsOf(em, pool, stationId, answers);
-  const scored = answers.map(({ id, asked, answer }, i) => {
-    const item = made[i]?.item;
-    if (!item) throw nothingToShow(`answers[${i}].asked`);
-    const strange = answer.groups.find((group) => !item.choices.some((choice) => choice.id === group));
+export async function keepAnswers(em: Em, pool: PracticePool, writer: Writer, answers: readonly GivenAnswer[]) {
+  const made = await itemsOf(em, pool, writer.stationId, answers);
+  const scored = answers.map((given, i) => {
+    const own = made[i];
+    if (!own) throw nothingToShow(`answers[${i}].asked`);
+    const { choices } = own.item;
+    const strange = given.answer.groups.find((group) => !choices.some((choice) => choice.id === group));
     if (strange !== undefined)
       throw badRequest([
         {
           code: 'no-choice',
-          message: `“${strange}” was not to be chosen; there were ${item.choices.map((choice) => choice.id).join(', ')}.`,
+          message: `“${strange}” was not to be chosen; there were ${choices.map((choice) => choice.id).join(', ')}.`,
           field: `answers[${i}].answer.groups`,
         },
       ]);
-    const { group: truth, best } = item.truth;
-    const { why, mark } = made[i]!;
-    return { id, truth, best, why, mark, ...(asked.character === undefined ? scoreAnswer(item, answer) : scoreMark(mark)) };
+    return scoredBy(given, own);
   });
+  await storeAnswers(em, writer, answers, scored);
+  return { answers: scored };
+}
+
+/** An answer, scored by the item it was given to. */
+export const scoredBy = ({ id, asked, answer }: GivenAnswer, { item, why, mark }: Made): ScoredAnswer => ({
+  ...{ id, truth: item.truth.group, best: item.truth.best, why, mark },
+  ...(asked.character === undefined ? scoreAnswer(item, answer) : scoreMark(mark)),
+});
+
+/** Each answer once, however often it is sent. */
+export async function storeAnswers(
+  em: Em,
+  { stationId, accountName }: Writer,
+  answers: readonly GivenAnswer[],
+  scored: readonly ScoredAnswer[],
+): Promise<void> {
   const rows = answers.map(({ id, guideId, guideVersion, seed, asked, answer, at }, i) => ({
     ...{ id, guide_id: guideId, guide_version: guideVersion, seed, asked, answer, at },
     ...{ truth: scored[i].truth, p: scored[i].p, bits: scored[i].bits, correct: scored[i].right },
@@ -74,7 +85,6 @@ export async function keepAnswers(
      on conflict (station_id, id) do nothing`,
     [stationId, accountName, JSON.stringify(rows)],
   );
-  return { answers: scored };
 }
 
 /** The item of each answer, made once more; those of one guide together. */
