@@ -36,7 +36,7 @@ export function PracticePlace() {
                 .map((row) => ({ row, n: due.filter(({ guideId }) => guideId === row.id).length }))
                 .filter(({ n }) => n > 0)
                 .map(({ row, n }) => (
-                  <LinkBox key={row.id} href={`/guides/${row.id}/practice`} style={styles.row}>
+                  <LinkBox key={row.id} href={`/guides/${row.id}/practice`} style={styles.due}>
                     <Text strong color={colour.kelp}>
                       {row.title}
                     </Text>
@@ -92,6 +92,7 @@ const styles = StyleSheet.create({
     borderTopWidth: 1,
     borderColor: colour.mist,
   },
+  due: { justifyContent: 'center', paddingVertical: space.s },
   row: { flexGrow: 1, flexBasis: 200, justifyContent: 'center', paddingVertical: space.s },
   stands: { justifyContent: 'center' },
 });
