@@ -5,7 +5,7 @@ export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } fro
 export { type Pair, pairsOf } from './pairs';
 export type { Asked, Best, Item, Memory, PracticeAnswer, PracticeLevel } from './schema';
 export { type Rho, rhoOf } from './rho';
-export { type Scored, scoreAnswer, scoreMark } from './score';
+export { type Scored, scoreAnswer, scoreMark, scoreSpot } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';
 export type { CertaintyWord, MemoryKind } from './vocabulary';
 export { type ReadingWorth, type Why, whyNot, whyOf } from './why';

@@ -101,17 +101,19 @@ function hiddenIn(guide: Guide, plan: Plan, traits: Traits, view: string, behind
   return { parts, characters: new Set(lost.map(({ id }) => id)) };
 }
 
-/** Individuals drawn until one shows the character that is asked about. */
+/** Individuals drawn until one shows the character that is asked about, or can be told. */
 const TRIES = 40;
 
 /** The hardest is one of so many. */
 const CANDIDATES = 5;
 
-function drawnFor(draw: () => Drawn, { character, hard = 0 }: Asked): Drawn | undefined {
-  if (character !== undefined) {
+function drawnFor(draw: () => Drawn, { character, spot, hard = 0 }: Asked): Drawn | undefined {
+  if (character !== undefined || spot) {
     for (let i = 0; i < TRIES; i++) {
       const drawn = draw();
-      if (drawn.readings.some((reading) => reading.character === character)) return drawn;
+      const shows = character === undefined || drawn.readings.some((reading) => reading.character === character);
+      // Where something is to be found, something tells.
+      if (shows && (!spot || drawn.best.kind === 'one')) return drawn;
     }
     return undefined;
   }

@@ -64,6 +64,13 @@ describe('what is remembered', () => {
     expect(due([...learnt.slice(0, 2), seen(4, false)])).toBeLessThanOrEqual(last + DAY);
   });
 
+  it('takes what is told from a clock that is behind as told just then', () => {
+    const late = only([seen(5, true), seen(3, true)]);
+    expect(late).toMatchObject({ answers: 2, right: 2 });
+    expect(late.card.last_review).toBe(at(5).toISOString());
+    expect(retained(late, at(1))).toBeLessThanOrEqual(1);
+  });
+
   it('is due when its time has come, the longest overdue first, and fades till then', () => {
     const memories = remember(new Map(), [
       seen(0, false),
@@ -203,7 +210,7 @@ describe('how hard it is', () => {
     let [said, right, sum] = [0, 0, 0];
     for (const guide of demoGuides) {
       const compiled = compileGuide(guide);
-      for (let i = 0; i < 250; i++) {
+      for (let i = 0; i < 150; i++) {
         const { truth } = practiceItem(compiled, planOf(guide)!, { level: SPECIES, hard: 1 }, `hard ${i}`)!;
         if (truth.best.kind !== 'one') continue;
         said++;
@@ -214,7 +221,7 @@ describe('how hard it is', () => {
     // Never right less often than was stated, and hardly oftener: the guide allows for a misreading, and here none is made.
     const stated = sum / said;
     const spread = 3 * Math.sqrt((stated * (1 - stated)) / said);
-    expect(said).toBeGreaterThan(900);
+    expect(said).toBeGreaterThan(500);
     expect(right / said).toBeGreaterThan(stated - spread);
     expect(right / said).toBeLessThan(stated + 0.02 + spread);
   });

@@ -48,7 +48,7 @@ export function remember(memories: Memories, all: readonly Seen[]): Memories {
       answers: known.answers + 1,
       right: known.right + (held ? 1 : 0),
       lately: [...known.lately, held].slice(-LATELY),
-      card: written(scheduler.next(known.card, at, gradeOf(held, sure)).card),
+      card: written(scheduler.next(known.card, notBefore(known, at), gradeOf(held, sure)).card),
     });
   };
   for (const seen of all) {
@@ -57,6 +57,10 @@ export function remember(memories: Memories, all: readonly Seen[]): Memories {
   }
   return next;
 }
+
+/** Clocks differ: nothing is answered before what was answered last. */
+const notBefore = ({ card: { last_review } }: Pick<Memory, 'card'>, at: string): string =>
+  last_review !== undefined && last_review > at ? last_review : at;
 
 /** Times as instants: so it is sent, and kept. */
 const written = ({ due, last_review, ...card }: Card): Memory['card'] => ({
@@ -76,4 +80,5 @@ export const dueOf = (memories: Memories, now: Date): Memory[] =>
   [...memories.values()].filter(({ card }) => card.due <= now.toISOString()).sort((a, b) => (a.card.due < b.card.due ? -1 : 1));
 
 /** How likely it is still known, 0..1. */
-export const retained = ({ card }: Memory, now: Date): number => scheduler.get_retrievability(card, now, false);
+export const retained = ({ card }: Memory, now: Date): number =>
+  scheduler.get_retrievability(card, notBefore({ card }, now.toISOString()), false);

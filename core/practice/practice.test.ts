@@ -6,7 +6,18 @@ import { planOf } from '../plates/plans';
 import { gammaBelow, normal, pick, type RandomSource, seeded } from '../probability';
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
-import { groupsAt, individualsOf, type Item, practiceItem, practiceViews, readableIn, scoreAnswer, whyNot, whyOf } from '.';
+import {
+  groupsAt,
+  individualsOf,
+  type Item,
+  practiceItem,
+  practiceViews,
+  readableIn,
+  scoreAnswer,
+  scoreSpot,
+  whyNot,
+  whyOf,
+} from '.';
 
 const guides = demoGuides.map((guide) => ({ name: guide.id, guide, compiled: compileGuide(guide), plan: planOf(guide)! }));
 const of = (name: string) => guides.find((one) => one.name === name)!;
@@ -147,6 +158,24 @@ describe('an item', () => {
     }
   });
 
+  it('in which the mark is to be found can be told, and is found by what tells most of it', () => {
+    for (const { compiled, plan } of guides) {
+      const groups = groupsAt(compiled, SPECIES)
+        .groups.slice(0, 2)
+        .map(({ id }) => id);
+      const one = practiceItem(compiled, plan, { level: SPECIES, groups, spot: true }, 'find');
+      if (!one) continue;
+      expect(one.truth.best.kind).toBe('one');
+      const why = whyOf(compiled, one, [])!;
+      expect(scoreSpot(why, why.readings[0].reading.character)).toEqual({ p: 1, bits: 0, right: true });
+      const least = why.readings.at(-1)!;
+      expect(scoreSpot(why, least.reading.character).right).toBe(least.bits > 0 && least.bits >= why.readings[0].bits / 2);
+      expect(scoreSpot(why, undefined).right).toBe(false);
+      expect(scoreSpot(why, 'no-such').right).toBe(false);
+    }
+    expect(scoreSpot(undefined, 'any').right).toBe(false);
+  });
+
   it('cannot be told where two forms look alike, and the best answer says so', () => {
     const kinds = new Set<string>();
     for (const { compiled, plan } of guides)
@@ -159,7 +188,7 @@ describe('an item', () => {
     for (const { compiled, plan, name } of guides) {
       const random = seeded(`read ${name}`);
       const grouping = groupsAt(compiled, SPECIES);
-      for (let i = 0; i < 1200; i++) {
+      for (let i = 0; i < 700; i++) {
         const drawn = practiceItem(compiled, plan, { level: SPECIES }, String(i))!;
         const readings = drawn.truth.readings.map((seen) => readAgain(compiled, seen, random));
         const shown = new Set(drawn.choices.map(({ id }) => id));
@@ -174,7 +203,7 @@ describe('an item', () => {
       }
     }
     const chance = 3 * Math.sqrt((0.9 * 0.1) / about.n);
-    expect(about.n).toBeGreaterThan(150);
+    expect(about.n).toBeGreaterThan(80);
     expect(about.right / about.n).toBeGreaterThan(0.88 - chance);
     expect(about.right / about.n).toBeLessThan(0.92 + chance);
   });

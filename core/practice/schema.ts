@@ -19,6 +19,8 @@ export const Asked = z.strictObject({
   view: key.optional(),
   /** One that shows this character: the drill of a single mark. */
   character: key.optional(),
+  /** What it is, is said; the mark that tells it from the other of two is to be found. */
+  spot: z.literal(true).optional(),
   /** Where and when it is met: who lives there then comes as often as there. */
   situation: Situation.optional(),
   /** 0 as they come … 1 only those near the line, of which something can be said all the same. */

@@ -1,5 +1,6 @@
 import type { Item, PracticeAnswer } from './schema';
 import type { MarkSeen } from './seen';
+import type { Why } from './why';
 import { CERTAINTY } from './vocabulary';
 
 /** What a further glimpse costs, in bits. */
@@ -32,6 +33,17 @@ export function scoreAnswer(
   const named = groups.includes(truth.group);
   const p = named ? given / groups.length : (1 - given) / (choices.length - groups.length);
   return { p, bits: Math.log2(p / chance) - cost, right: named };
+}
+
+/** A mark decides that tells at least this share of what the best one tells. */
+const DECIDES = 0.5;
+
+/** Score a mark that was found: does it decide between the two? It names nothing. */
+export function scoreSpot(why: Why | undefined, character: string | undefined): Scored {
+  const bits = why?.readings.find(({ reading }) => reading.character === character)?.bits ?? 0;
+  const best = why?.readings[0]?.bits ?? 0;
+  const right = bits > 0 && bits >= DECIDES * best;
+  return { p: right ? 1 : 0, bits: 0, right };
 }
 
 /** Score the reading of a single mark: as it is, or not; it names nothing. */

@@ -111,7 +111,7 @@ describe('answers', () => {
       ),
       at,
     });
-    const answers = [drill(0, shown[0], '2026-11-23T10:00:00.000Z'), drill(1, other, '2026-11-30T10:00:00.000Z')];
+    const answers = [drill(0, shown[0], '2026-11-16T10:00:00.000Z'), drill(1, other, '2026-11-23T10:00:00.000Z')];
     const scored = (await give(answers, own).expect(200)).body as { answers: object[] };
     expect(scored.answers).toMatchObject([
       { right: true, bits: 0, mark: { character: 'leg-fringe', shown: shown[0], right: true } },
@@ -123,8 +123,8 @@ describe('answers', () => {
           marks: [{ character: 'leg-fringe', answers: 2, right: 1 }],
           // Two Mondays.
           weeks: [
-            { from: '2026-11-23', answers: 1, right: 1 },
-            { from: '2026-11-30', answers: 1, right: 0 },
+            { from: '2026-11-16', answers: 1, right: 1 },
+            { from: '2026-11-23', answers: 1, right: 0 },
           ],
           lately: [true, false],
           level: SPECIES,
@@ -132,6 +132,19 @@ describe('answers', () => {
       ],
       memories: [{ kind: 'mark', guideId: guide, of: ['leg-fringe'], answers: 2, right: 1, lately: [true, false] }],
     });
+  });
+
+  it('from a clock that is ahead are taken as given now', async () => {
+    const { visitor: own, guideId: guide } = await newStation(server);
+    const [item] = (await itemsOf({ seed: 'ahead' })).items;
+    const ahead = answerTo(
+      'ahead',
+      { groups: [item.truth.group], sure: 'sure' },
+      { guideId: guide, at: '9999-12-31T23:59:59.000Z' },
+    );
+    await give([ahead], own).expect(200);
+    const { memories } = (await standing(own)) as unknown as { memories: { card: { last_review: string } }[] };
+    expect(Math.abs(Date.parse(memories[0].card.last_review) - Date.now())).toBeLessThan(60_000);
   });
 
   it('make one memory of each pair, whichever way it was taken', async () => {

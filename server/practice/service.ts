@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type { GivenAnswer, ScoredAnswer } from '@plesion/contract';
-import { type Asked, type Item, scoreAnswer, scoreMark } from '@plesion/core/practice';
+import {
+  type Asked,
+  type Item,
+  type PracticeAnswer,
+  type Scored,
+  scoreAnswer,
+  scoreMark,
+  scoreSpot,
+} from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
@@ -62,8 +70,13 @@ export async function keepAnswers(em: Em, pool: PracticePool, writer: Writer, an
 /** An answer, scored by the item it was given to. */
 export const scoredBy = ({ id, asked, answer }: GivenAnswer, { item, why, mark }: Made): ScoredAnswer => ({
   ...{ id, truth: item.truth.group, best: item.truth.best, why, mark },
-  ...(asked.character === undefined ? scoreAnswer(item, answer) : scoreMark(mark)),
+  ...scoreOf(asked, answer, { item, why, mark }),
 });
+
+function scoreOf({ character, spot }: Asked, answer: PracticeAnswer, { item, why, mark }: Made): Scored {
+  if (spot) return scoreSpot(why, answer.wentBy?.character);
+  return character === undefined ? scoreAnswer(item, answer) : scoreMark(mark);
+}
 
 /** Each answer once, however often it is sent. */
 export async function storeAnswers(
@@ -72,10 +85,13 @@ export async function storeAnswers(
   answers: readonly GivenAnswer[],
   scored: readonly ScoredAnswer[],
 ): Promise<void> {
+  const now = new Date().toISOString();
   const rows = answers.map(({ id, guideId, guideVersion, seed, asked, answer, at }, i) => ({
-    ...{ id, guide_id: guideId, guide_version: guideVersion, seed, asked, answer, at },
+    // A device's clock may be ahead; nothing was answered tomorrow.
+    ...{ id, guide_id: guideId, guide_version: guideVersion, seed, asked, answer, at: at > now ? now : at },
     ...{ truth: scored[i].truth, p: scored[i].p, bits: scored[i].bits, correct: scored[i].right },
-    ...{ other: scored[i].why?.other.id, mark_right: scored[i].mark?.right },
+    // Nobody was taken for another where a mark was to be found.
+    ...{ other: asked.spot ? undefined : scored[i].why?.other.id, mark_right: scored[i].mark?.right },
   }));
   await em.getConnection().execute(
     `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, at)

@@ -93,8 +93,8 @@ function ofShape(schema: JsonSchema, root: JsonSchema, ids: readonly string[], d
     case 'number':
       return fc.oneof(
         fc.integer({
-          min: Math.max(-9, schema.minimum ?? -9),
-          max: Math.max(Math.min(40, schema.maximum ?? 40), schema.minimum ?? -9),
+          min: Math.max(-9, Math.ceil(schema.minimum ?? -9)),
+          max: Math.max(Math.min(40, Math.floor(schema.maximum ?? 40)), Math.ceil(schema.minimum ?? -9)),
         }),
         fc.double({ noNaN: true, noDefaultInfinity: true }),
       );

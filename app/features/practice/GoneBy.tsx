@@ -21,10 +21,12 @@ interface GoneByProps {
   onChange: (value: WentBy | undefined) => void;
   /** The one that is asked about, and no other. */
   only?: boolean;
+  /** Is it only to be named, and not read? */
+  names?: boolean;
 }
 
 /** The mark that one goes by, before a name: which it is, and what is seen in it. */
-export function GoneBy({ characters, touched, value, onChange, only }: GoneByProps) {
+export function GoneBy({ characters, touched, value, onChange, only, names }: GoneByProps) {
   const [typed, setTyped] = useState('');
   const chosen = characters.find(({ id }) => id === value?.character);
   /** Those of the part that was touched, and one that was chosen from the list. */
@@ -39,7 +41,9 @@ export function GoneBy({ characters, touched, value, onChange, only }: GoneByPro
         <Text size="small" strong quiet>
           {touched?.length === 0
             ? 'Nothing is read there: touch a part of it, or choose from the list.'
-            : 'First: what do you go by? Touch it on the picture.'}
+            : names
+              ? 'Touch the mark that decides.'
+              : 'First: what do you go by? Touch it on the picture.'}
         </Text>
       )}
       {!only && shown.length > 0 && (
@@ -64,6 +68,7 @@ export function GoneBy({ characters, touched, value, onChange, only }: GoneByPro
         </Disclosure>
       )}
       {chosen &&
+        !names &&
         (chosen.states ? (
           <ChoiceGroup
             label={`${chosen.label}: what do you see?`}

@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { type Item, type PracticeAnswer, readableIn } from '@plesion/core/practice';
+import { type Asked, type Item, type PracticeAnswer, readableIn } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -32,10 +32,7 @@ const TALLEST = 360;
 interface PracticeItemProps {
   guide: Guide;
   item: Item;
-  /** The one character that is asked about. */
-  drill?: string;
-  /** Seconds for which it is to be seen. */
-  glimpse?: number;
+  asked: Asked;
   /** Why it is asked now. */
   why?: string;
   practice: ReturnType<typeof usePractice>;
@@ -45,8 +42,7 @@ interface PracticeItemProps {
 export function PracticeItem({
   guide,
   item,
-  drill,
-  glimpse,
+  asked: { character: drill, spot: finds, glimpse },
   why,
   practice: { answer, told, next, tally, problem: kept },
 }: PracticeItemProps) {
@@ -76,8 +72,9 @@ export function PracticeItem({
   const send = useCallback(() => {
     if (told) return next();
     const untold = chosen.includes(UNTOLD);
-    if (drill !== undefined) {
-      if (wentBy?.says === undefined) return setProblem('Say what you see in it.');
+    if (drill !== undefined || finds) {
+      if (!wentBy) return setProblem('Touch the mark, or choose it from the list.');
+      if (!finds && wentBy.says === undefined) return setProblem('Say what you see in it.');
       setProblem(undefined);
       return answer({ groups: [], sure: sure ?? 'fairly sure', wentBy, ...again });
     }
@@ -85,7 +82,7 @@ export function PracticeItem({
     if (!untold && !sure) return setProblem('Say how sure you are.');
     setProblem(undefined);
     answer({ groups: untold ? [] : chosen, sure: sure ?? 'guess', ...(wentBy ? { wentBy } : {}), ...again });
-  }, [again, answer, chosen, drill, next, sure, told, wentBy]);
+  }, [again, answer, chosen, drill, finds, next, sure, told, wentBy]);
   const states = drill === undefined ? undefined : characters.find(({ id }) => id === drill)?.states;
   const choices = useMemo(
     () => [
@@ -101,7 +98,7 @@ export function PracticeItem({
         const pressed =
           target instanceof HTMLElement && target.closest('button, a, [role=radio], [role=checkbox], [role=button]');
         if (key === ' ' && !pressed) return send;
-        if (told) return undefined;
+        if (told || finds) return undefined;
         const word = CERTAINTY_WORDS.find((one) => one[0] === key);
         if (word) return () => setSure(word);
         if (!/^[1-9]$/.test(key)) return undefined;
@@ -109,7 +106,7 @@ export function PracticeItem({
         if (drill !== undefined) return states?.[at] && (() => setWentBy({ character: drill, says: states[at].id }));
         return choices[at] && (() => choose([...chosen.filter((one) => one !== choices[at].id), choices[at].id]));
       },
-      [choices, choose, chosen, drill, send, states, told],
+      [choices, choose, chosen, drill, finds, send, states, told],
     ),
   );
   const touch = (x: number, y: number) => {
@@ -120,6 +117,7 @@ export function PracticeItem({
   return (
     <>
       <Card aside={tally.answers > 0 ? `${tally.right} of ${tally.answers} right` : undefined} title={view}>
+        {finds && !told && <Text strong>{sayFind(guide, item)}</Text>}
         {why && (
           <Text size="small" quiet>
             {why}
@@ -184,8 +182,9 @@ export function PracticeItem({
               value={wentBy}
               onChange={setWentBy}
               only={drill !== undefined}
+              names={Boolean(finds)}
             />
-            {drill === undefined && (
+            {drill === undefined && !finds && (
               <>
                 <ChoiceGroup
                   label="What is it? One, or the two it may be"
@@ -220,12 +219,19 @@ export function PracticeItem({
           told={told}
           said={chosen.includes(UNTOLD) ? [] : chosen}
           wentBy={wentBy}
-          drill={drill !== undefined}
+          task={finds ? 'spot' : drill === undefined ? 'name' : 'mark'}
           onNext={next}
         />
       )}
     </>
   );
+}
+
+/** What is to be found, in a sentence. */
+function sayFind(guide: Guide, { choices, truth }: Item): string {
+  const name = (one: Item['choices'][number] | undefined) => (one ? sayGroup(guide, one) : 'other');
+  const [own, other] = [choices.find(({ id }) => id === truth.group), choices.find(({ id }) => id !== truth.group)];
+  return `It is the ${name(own)}, and not the ${name(other)}. By what?`;
 }
 
 const sayCertainty = (word: PracticeAnswer['sure']): string =>

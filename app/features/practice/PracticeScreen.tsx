@@ -78,8 +78,7 @@ function Practice({ stored }: { stored: StoredGuide }) {
               key={`${item.seed} ${JSON.stringify(asked)}`}
               guide={guide}
               item={item}
-              drill={asked.character}
-              glimpse={asked.glimpse}
+              asked={asked}
               why={why && WHY_WORDS[why]}
               practice={practice}
             />

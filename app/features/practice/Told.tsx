@@ -23,8 +23,8 @@ interface ToldProps {
   told: ToldAnswer;
   said: string[];
   wentBy?: WentBy;
-  /** Was a single mark asked about, and no name? */
-  drill: boolean;
+  /** What was asked: a name, the reading of one mark, or the mark that decides. */
+  task: 'name' | 'mark' | 'spot';
   onNext: () => void;
 }
 
@@ -34,7 +34,8 @@ const MISLEADS = -0.5;
 const TALLEST = 200;
 
 /** The truth, and why. */
-export function Told({ guide, item, told, said, wentBy, drill, onNext }: ToldProps) {
+export function Told({ guide, item, told, said, wentBy, task, onNext }: ToldProps) {
+  const drill = task === 'mark';
   const { width } = useWindowDimensions();
   const group = (id: string) => sayGroup(guide, item.choices.find((one) => one.id === id) ?? { id, label: id });
   const { why, right } = told;
@@ -46,11 +47,13 @@ export function Told({ guide, item, told, said, wentBy, drill, onNext }: ToldPro
   const readings = (why?.readings ?? []).filter(({ bits }, i) => (i < MOST && bits > 0.05) || bits < MISLEADS);
   useEffect(() => focusHeading(), []);
   return (
-    <Card title={right ? 'Right' : drill || said.length ? 'Not that' : 'It could be told'}>
+    <Card title={right ? 'Right' : task !== 'name' || said.length ? 'Not that' : 'It could be told'}>
       <Text size="lead" strong color={right ? colour.kelp : colour.hazard} role="status">
         {drill && wentBy
           ? `${labelOf(guide, wentBy.character)}: ${saySeen(guide, wentBy.character, told.mark?.shown)}.`
-          : `It is the ${group(item.truth.group)}.`}
+          : task === 'spot' && why
+            ? `It is told by ${labelOf(guide, why.readings[0].reading.character)}.`
+            : `It is the ${group(item.truth.group)}.`}
       </Text>
       {drill ? <Text quiet>{`It is the ${group(item.truth.group)}.`}</Text> : <Text>{sayBest(best, group)}</Text>}
       {wentBy && !drill && <Text>{sayGoneBy(guide, item, told, wentBy, group)}</Text>}
@@ -81,7 +84,7 @@ export function Told({ guide, item, told, said, wentBy, drill, onNext }: ToldPro
           <Text size="small" quiet>{`A usual ${group(why.other.id)}`}</Text>
         </View>
       )}
-      {!drill && (
+      {task === 'name' && (
         <Text size="small" quiet>
           {`Your answer gave the truth ${inHundred(told.p)}, ${Math.abs(told.bits).toFixed(1)} bits ${told.bits >= 0 ? 'better' : 'worse'} than not knowing.`}
         </Text>

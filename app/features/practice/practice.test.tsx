@@ -1,6 +1,6 @@
 import { type GivenAnswer, type PracticeStanding, RequestProblem } from '@plesion/contract';
 import { compiledFor } from '@plesion/core/guide';
-import { type Item, practiceItem, remember, whyOf } from '@plesion/core/practice';
+import { type Item, practiceItem, remember, scoreSpot, whyOf } from '@plesion/core/practice';
 import { planOf } from '@plesion/core/plates/plans';
 import { ledgeCrabs } from '@plesion/demo';
 import { act, screen, waitFor } from '@testing-library/react-native';
@@ -141,6 +141,29 @@ it('the mark that was gone by is said before the name, and told with what it was
   const character = ledgeCrabs.characters.find(({ label }) => label === mark)!.id;
   expect(given[0].answer.wentBy).toEqual({ character });
   await shown(/^You went by .* misleads between the two in .*\.$|is not to be seen in it\.$/);
+});
+
+it('the mark that decides is found, where what it is, is said', async () => {
+  await open();
+  await press('find the mark');
+  await shown(/^It is the .*, and not the .*\. By what\?$/);
+  expect(screen.queryAllByRole('checkbox')).toHaveLength(0);
+  await press('Answer');
+  await shown('Touch the mark, or choose it from the list.');
+  await press('Or choose it from the list');
+  const [mark] = screen
+    .getAllByRole('radio')
+    .map((one) => one.props.accessibilityLabel as string)
+    .filter((label) => ledgeCrabs.characters.some((character) => character.label === label));
+  await press(mark);
+  await press('Answer');
+  await waitFor(() => expect(given).toHaveLength(1));
+  const { id } = ledgeCrabs.characters.find(({ label }) => label === mark)!;
+  expect(given[0]).toMatchObject({ asked: { spot: true }, answer: { groups: [], wentBy: { character: id } } });
+  const why = whyOf(compiledFor(ledgeCrabs), itemOf(given[0]), [])!;
+  const best = ledgeCrabs.characters.find((character) => character.id === why.readings[0].reading.character)!;
+  screen.getByText(`It is told by ${best.label}.`);
+  screen.getByText(scoreSpot(why, id).right ? 'Right' : 'Not that');
 });
 
 it('a drawing can be told in words instead, mark by mark', async () => {

@@ -12,6 +12,7 @@ import {
   type Scored,
   scoreAnswer,
   scoreMark,
+  scoreSpot,
   type Seen,
   type Why,
   whyOf,
@@ -95,9 +96,10 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const mark = markSeen(compiled, item, said);
     const drill = asked.character !== undefined;
     const why = drill ? undefined : whyOf(compiled, item, said.groups);
-    const scored = { ...(drill ? scoreMark(mark) : scoreAnswer(item, said)), why, mark };
+    const score = asked.spot ? scoreSpot(why, said.wentBy?.character) : drill ? scoreMark(mark) : scoreAnswer(item, said);
+    const scored = { ...score, why, mark };
     setTold(scored);
-    setSeen([...seen, seenOf(guideId, at, said, item, scored)]);
+    setSeen([...seen, seenOf(guideId, at, said, item, asked.spot ? { ...scored, why: undefined } : scored)]);
     const given = { id: mintId(), guideId, guideVersion: version, seed: item.seed, asked, answer: said, at };
     keepAnswer(station, given).catch(() =>
       setProblem('This device has no room for the answer: it counts until the page is left.'),

@@ -12,7 +12,7 @@ import {
 import type { Plan } from '@plesion/core/plates';
 
 /** Ways to practise with a guide. */
-export const WAYS = ['need', 'life', 'pair', 'mark'] as const;
+export const WAYS = ['need', 'life', 'pair', 'mark', 'spot'] as const;
 export type Way = (typeof WAYS)[number];
 
 export const WAY_WORDS: Record<Way, string> = {
@@ -20,6 +20,7 @@ export const WAY_WORDS: Record<Way, string> = {
   life: 'as they live',
   pair: 'these two',
   mark: 'one mark',
+  spot: 'find the mark',
 };
 
 /** A way with what it is about. */
@@ -69,10 +70,11 @@ export function askedNow(wanted: Wanted, stand: Stand, now: Date): { asked: Aske
   const hard = Math.round(hardnessAfter(stand.lately) * 100) / 100;
   if (wanted.way === 'mark' && wanted.character) return { asked: { ...base, character: wanted.character } };
   if (wanted.way === 'pair' && wanted.groups) return { asked: { ...base, groups: wanted.groups, hard } };
-  if (wanted.way === 'need') {
+  if (wanted.way === 'need' || wanted.way === 'spot') {
     const { guideId, memories, before } = stand;
     const next = nextPair({ guideId, memories, before, now, pairs: pairsOf(stand.compiled, stand.plan, level) });
-    if (next) return { asked: { ...base, groups: next.of, hard }, why: next.why, pair: memoryKey('pair', guideId, next.of) };
+    const about = wanted.way === 'spot' ? { spot: true as const } : { hard };
+    if (next) return { asked: { ...base, groups: next.of, ...about }, why: next.why, pair: memoryKey('pair', guideId, next.of) };
   }
   const { region, month } = wanted;
   const date = month && `${now.getFullYear()}-${String(month).padStart(2, '0')}-15`;
