@@ -8,5 +8,5 @@ import { practiceStanding } from './standing';
 export function practiceRoutes(router: Router, em: () => Em, pool: PracticePool): void {
   bind(router, em, 'practiceItems', ({ em: own, caller, body }) => itemsFor(own, pool, caller.stationId, body));
   bind(router, em, 'practiceAnswers', ({ em: own, caller, body }) => keepAnswers(own, pool, caller, body.answers));
-  bind(router, em, 'practiceStanding', ({ em: own, caller }) => practiceStanding(own, caller));
+  bind(router, em, 'practiceStanding', ({ em: own, caller }) => practiceStanding(own, pool, caller));
 }

@@ -1,7 +1,8 @@
 import type { PracticeStanding } from '@plesion/contract';
-import { type PracticeAnswer, type PracticeLevel, remember, type Seen } from '@plesion/core/practice';
+import type { PracticeAnswer, PracticeLevel, Seen } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
+import type { PracticePool } from './pool';
 
 /** Pairs told of each guide. */
 const PAIRS = 12;
@@ -31,7 +32,11 @@ interface Row {
 }
 
 /** One's own answers, summed up by guide, and what is remembered of them. */
-export async function practiceStanding(em: Em, { stationId, accountName }: Writer): Promise<PracticeStanding> {
+export async function practiceStanding(
+  em: Em,
+  pool: PracticePool,
+  { stationId, accountName }: Writer,
+): Promise<PracticeStanding> {
   const [rows, given] = await Promise.all([
     em.getConnection().execute<Row[]>(
       `with own as (select * from practice_answer where station_id = ? and account = ?),
@@ -83,7 +88,7 @@ export async function practiceStanding(em: Em, { stationId, accountName }: Write
       certainty: certainty ?? [],
       marks: marks ?? [],
     })),
-    memories: [...remember(new Map(), given.reverse().map(seenOf)).values()],
+    memories: given.length ? await pool.remember(given.reverse().map(seenOf)) : [],
   };
 }
 
