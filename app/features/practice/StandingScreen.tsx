@@ -34,11 +34,11 @@ export function StandingScreen({ id }: { id: string }) {
 }
 
 function Standing({ stored: { id, guide } }: { stored: StoredGuide }) {
-  const { standing } = useStanding();
+  const { standing, data, error, refetch } = useStanding();
   const own = standing?.guides.find(({ guideId }) => guideId === id);
   const pairs = standing?.memories.filter(({ kind, guideId }) => kind === 'pair' && guideId === id) ?? [];
   return (
-    <AsyncScreen what="How practice stands" value={standing}>
+    <AsyncScreen what="How practice stands" value={standing} error={data ? undefined : error} retry={() => void refetch()}>
       {() => (
         <Screen widest={860}>
           <PageHeading>How practice stands</PageHeading>

@@ -278,6 +278,15 @@ describe('how it stands', () => {
     screen.getByText(/^ρ 0\.\d\d \(0\.\d\d–0\.\d\d\) · the guide’s 0\.\d\d · 20 of 40 read as it is$/);
   });
 
+  it('that cannot be had is said, and not that nothing was practised', async () => {
+    mockStation.answer('practiceStanding', () => {
+      throw new RequestProblem(0, { code: 'offline', message: 'The station’s server cannot be reached.' });
+    });
+    await showScreen(<StandingScreen id={guideId()} />);
+    await shown('No connection');
+    expect(screen.queryByText('Not practised yet')).toBeNull();
+  });
+
   it('of a guide not practised yet is empty, and says what will be there', async () => {
     await showScreen(<StandingScreen id={guideId()} />);
     await shown('Not practised yet');
