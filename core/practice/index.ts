@@ -1,5 +1,6 @@
+export { groupsAt, sayGroup } from './groups';
 export { individualsOf } from './individual';
-export { groupsAt, practiceItem, practiceViews, readableIn } from './item';
+export { practiceItem, practiceViews, readableIn } from './item';
 export { dueOf, type Memories, memoryKey, remember, retained, type Seen } from './memory';
 export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } from './next';
 export { type Pair, pairsOf } from './pairs';

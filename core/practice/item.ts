@@ -1,17 +1,14 @@
-import { formsIn, groupByFacet, groupByRank, type Grouping, groupMasses, fromPrior, ranked } from '../evidence';
+import { formsIn, fromPrior, type Grouping, groupMasses, ranked } from '../evidence';
 import type { Character, CompiledGuide, Guide } from '../guide/working';
 import type { Reading } from '../observation';
 import { hiddenShare, hideable, isDrawn, type Plan, type Traits, traitsOf } from '../plates';
 import { pick, type RandomSource, seeded } from '../probability';
+import { groupsAt } from './groups';
 import { individualsOf } from './individual';
-import type { Asked, Best, Item, PracticeLevel } from './schema';
+import type { Asked, Best, Item } from './schema';
 
 /** What cannot be is so many bits away. */
 const NEVER = -1e4;
-
-/** The groups that a level tells apart. */
-export const groupsAt = (compiled: CompiledGuide, level: PracticeLevel): Grouping =>
-  level.kind === 'rank' ? groupByRank(compiled, level.rank) : groupByFacet(compiled, level.facet);
 
 /** Views that a plan draws and a guide has. */
 export const practiceViews = (guide: Guide, plan: Plan): string[] =>

@@ -1,7 +1,7 @@
 import { formsIn, frequenciesOver, type Grouping } from '../evidence';
 import { type CompiledGuide, reliabilityOf } from '../guide/working';
 import { isDrawn, type Plan } from '../plates';
-import { groupsAt } from './item';
+import { groupsAt } from './groups';
 import type { PracticeLevel } from './schema';
 
 /** Two groups, and how far the drawings tell them apart. */

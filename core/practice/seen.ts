@@ -1,6 +1,6 @@
-import { formsIn, misleadsBetween } from '../evidence';
+import { misleadsBetween } from '../evidence';
 import type { CompiledGuide } from '../guide/working';
-import { groupsAt } from './item';
+import { groupIn, groupsAt } from './groups';
 import type { Item, PracticeAnswer } from './schema';
 
 /** The mark that a person went by. */
@@ -36,10 +36,7 @@ export function misleads(compiled: CompiledGuide, { level, truth }: Item, charac
   const table = compiled.tables.get(character);
   const grouping = groupsAt(compiled, level);
   const side = (id: string) => {
-    const forms = formsIn(
-      grouping,
-      grouping.groups.findIndex((group) => group.id === id),
-    );
+    const { forms } = groupIn(grouping, id);
     return { forms, weights: forms.map((f) => compiled.base[f]) };
   };
   return table && misleadsBetween(table, side(truth.group), side(other), compiled.guide.settings.tail);

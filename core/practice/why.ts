@@ -1,7 +1,7 @@
-import { beamBetween, formsIn, fromPrior, type Grouping } from '../evidence';
+import { beamBetween, fromPrior } from '../evidence';
 import { type CompiledGuide, frequenciesOf } from '../guide/working';
 import type { Reading } from '../observation';
-import { groupsAt } from './item';
+import { groupIn, groupsAt, sayGroup, type Side } from './groups';
 import type { Item } from './schema';
 
 /** What a reading of a drawing says between two groups. */
@@ -60,20 +60,10 @@ function againstTruth(compiled: CompiledGuide, { level, truth }: Item): (other: 
   };
 }
 
-interface Side {
-  group: { id: string; label: string };
-  forms: number[];
-}
-
-function groupIn(grouping: Grouping, id: string): Side {
-  const at = grouping.groups.findIndex((group) => group.id === id);
-  return { group: grouping.groups[at], forms: formsIn(grouping, at) };
-}
-
 function sayRemember(compiled: CompiledGuide, reading: Reading, sides: readonly [Side, Side]): string {
   const table = compiled.tables.get(reading.character)!;
   const { character } = table;
-  const labels = sides.map(({ group }) => compiled.guide.taxa.find(({ id }) => id === group.id)?.vernacular ?? group.label);
+  const labels = sides.map(({ group }) => sayGroup(compiled.guide, group));
   const mean = ({ forms }: Side, value: (form: number) => number) => {
     const weight = forms.reduce((sum, f) => sum + compiled.base[f], 0);
     return forms.reduce((sum, f) => sum + (compiled.base[f] / weight) * value(f), 0);

@@ -1,5 +1,6 @@
 import type { PracticeStanding } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
+import { sayGroup } from '@plesion/core/practice';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
@@ -7,7 +8,7 @@ import { colour } from '../../theme';
 import { Text } from '../../ui/Text';
 import { mainView, overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { groupPlate, sayGroup } from './groupPlate';
+import { groupPlate } from './groupPlate';
 
 interface ConfusionMapProps {
   guide: Guide;

@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { type Asked, type Item, type PracticeAnswer, readableIn } from '@plesion/core/practice';
+import { type Asked, type Item, type PracticeAnswer, readableIn, sayGroup } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -16,7 +16,6 @@ import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { planOf } from '../records/plans';
 import { GoneBy, type WentBy } from './GoneBy';
-import { sayGroup } from './groupPlate';
 import { useItemPlate } from './itemPlate';
 import { sayReading } from './sayReading';
 import { Told } from './Told';

@@ -1,6 +1,6 @@
 import type { StoredGuide } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
-import { groupsAt, type NextWhy, readableIn } from '@plesion/core/practice';
+import { groupsAt, type NextWhy, readableIn, sayGroup } from '@plesion/core/practice';
 import { useAddress } from '../../lib/useAddress';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
@@ -15,7 +15,6 @@ import { compiledOf } from '../records/compiled';
 import { planOf } from '../records/plans';
 import { WithGuide } from '../records/WithGuide';
 import { PracticeItem } from './PracticeItem';
-import { sayGroup } from './groupPlate';
 import { usePractice } from './usePractice';
 import { levelOf, type Wanted, WAY_WORDS, WAYS } from './ways';
 

@@ -1,7 +1,7 @@
 import type { PracticeStanding, StoredGuide } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, reliabilityOf } from '@plesion/core/guide';
-import { type Memory, retained, rhoOf } from '@plesion/core/practice';
+import { type Memory, retained, rhoOf, sayGroup } from '@plesion/core/practice';
 import { CERTAINTY } from '@plesion/core/practice/schema';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -19,7 +19,7 @@ import { mainView, overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { WithGuide } from '../records/WithGuide';
 import { ConfusionMap } from './ConfusionMap';
-import { groupPlate, sayGroup } from './groupPlate';
+import { groupPlate } from './groupPlate';
 import { CalibrationChart, WeeksChart } from './lazyCharts';
 import { labelOf } from './sayReading';
 import { useStanding } from './useStanding';

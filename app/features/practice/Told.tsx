@@ -1,6 +1,6 @@
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { type Item, misleads } from '@plesion/core/practice';
+import { type Item, misleads, sayGroup } from '@plesion/core/practice';
 import { useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -12,7 +12,7 @@ import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { compiledOf } from '../records/compiled';
 import type { WentBy } from './GoneBy';
-import { groupPlate, sayGroup } from './groupPlate';
+import { groupPlate } from './groupPlate';
 import { useAfterPaint } from './itemPlate';
 import { labelOf, sayReading, saySeen } from './sayReading';
 import type { ToldAnswer } from './usePractice';

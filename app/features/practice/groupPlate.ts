@@ -12,7 +12,3 @@ export function groupPlate(guide: Guide, group: string, view: string, detail: 't
   const form = formOf(guide, group, view);
   return form === undefined ? undefined : formPlate(guide, form, view, detail);
 }
-
-/** A group as one would say it: by its vernacular name where it has one. */
-export const sayGroup = (guide: Guide, { id, label }: { id: string; label: string }): string =>
-  guide.taxa.find((taxon) => taxon.id === id)?.vernacular ?? label;
