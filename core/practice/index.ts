@@ -1,4 +1,4 @@
-export { groupsAt, sayGroup } from './groups';
+export { groupsAt } from './groups';
 export { individualsOf } from './individual';
 export { practiceItem, practiceViews, readableIn } from './item';
 export { dueOf, type Memories, memoryKey, remember, retained, type Seen } from './memory';
@@ -6,6 +6,7 @@ export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } fro
 export { type Pair, pairsOf } from './pairs';
 export type { Asked, Best, Item, Memory, PracticeAnswer, PracticeLevel } from './schema';
 export { type Rho, rhoOf } from './rho';
+export { sayGroup } from './sayGroup';
 export { type Scored, scoreAnswer, scoreMark, scoreSpot } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';
 export type { CertaintyWord, MemoryKind } from './vocabulary';

@@ -1,7 +1,8 @@
 import { beamBetween, fromPrior } from '../evidence';
 import { type CompiledGuide, frequenciesOf } from '../guide/working';
 import type { Reading } from '../observation';
-import { groupIn, groupsAt, sayGroup, type Side } from './groups';
+import { groupIn, groupsAt, type Side } from './groups';
+import { sayGroup } from './sayGroup';
 import type { Item } from './schema';
 
 /** What a reading of a drawing says between two groups. */
