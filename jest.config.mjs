@@ -30,7 +30,11 @@ export default {
     node('contract'),
     node('demo'),
     node('bench'),
-    node('server'),
+    {
+      ...node('server'),
+      globalSetup: '<rootDir>/server/test/emptyPlace.ts',
+      globalTeardown: '<rootDir>/server/test/emptyPlaceGone.ts',
+    },
     {
       ...node('e2e'),
       testMatch: ['**/*.e2e.ts'],

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { inDemo, openStation, SIZES, type Station } from './station';
 
 let station: Station;
 let folder: string;
@@ -33,8 +33,7 @@ const [PHONE, WIDE] = SIZES;
 describe('an archive', () => {
   it('takes a station along as one file, into a new one', async () => {
     const page = await station.page(PHONE);
-    await enterDemo(page, station.url);
-    await page.goto(`${station.url}/account`);
+    await inDemo(page, station.url, '/account');
     await page.getByRole('button', { name: /Export the station|Export it again/ }).click();
     await page.getByText(/An archive of .* lies ready for a day/).waitFor();
     const coming = page.waitForEvent('download');

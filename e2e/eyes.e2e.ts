@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 import { addresses, danger } from './addresses';
 import { faultsOf } from './axe';
 import { cutWithLargeLetters } from './cut';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { enterDemo, inDemo, openStation, SIZES, type Station } from './station';
 import { until } from './until';
 
 let station: Station;
@@ -53,8 +53,7 @@ it('no page has a fault that axe finds, on a phone and where it is laid out othe
 
 it('no part of the kit has a fault that axe finds, by day and by lamp, with letters as usual and twice as large', async () => {
   const page = await station.page(SIZES[0]);
-  await enterDemo(page, station.url);
-  await page.goto(`${station.url}/kit`);
+  await inDemo(page, station.url, '/kit');
   // It is for those who build: nobody comes upon it.
   await page.getByRole('heading', { name: 'There is no such page' }).waitFor();
   await page.evaluate(() => localStorage.setItem('plesion.kit', 'on'));
@@ -74,7 +73,7 @@ it('no part of the kit has a fault that axe finds, by day and by lamp, with lett
 describe('by keys alone', () => {
   it('a dialog takes the focus, keeps it, and gives it back', async () => {
     const page = await station.page(SIZES[0]);
-    await enterDemo(page, station.url);
+    await inDemo(page, station.url);
     await page.evaluate(() => localStorage.setItem('plesion.kit', 'on'));
     await page.goto(`${station.url}/kit`);
     const opener = page.getByRole('button', { name: 'Open a dialog' });
@@ -98,7 +97,7 @@ describe('by keys alone', () => {
 
   it('one comes to the heading of a page, and not to nowhere', async () => {
     const page = await station.page(SIZES[1]);
-    await enterDemo(page, station.url);
+    await inDemo(page, station.url);
     await page.getByRole('link', { name: 'Guides', exact: true }).press('Enter');
     await page.getByRole('heading', { name: 'Guides', level: 1 }).waitFor();
     await page.waitForFunction(() => document.activeElement?.tagName === 'H1');
@@ -109,8 +108,7 @@ describe('by keys alone', () => {
 
   it('options are one stop of Tab, gone through with arrows and chosen with Space, and the page stays where it is', async () => {
     const page = await station.page(SIZES[1]);
-    await enterDemo(page, station.url);
-    await page.goto(`${station.url}/appearance`);
+    await inDemo(page, station.url, '/appearance');
     const group = page.getByRole('radiogroup').first();
     await group.waitFor();
     const radios = group.getByRole('radio');
@@ -134,7 +132,7 @@ describe('by keys alone', () => {
 
   it('a digit on a count of the Bench is the count, Backspace takes no reading away, and the character stays', async () => {
     const page = await station.page(SIZES[1]);
-    await enterDemo(page, station.url);
+    await inDemo(page, station.url);
     const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
       guides: { id: string; slug: string }[];
     };

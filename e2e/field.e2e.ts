@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { inDemo, openStation, SIZES, type Station } from './station';
 import { until } from './until';
 
 let station: Station;
@@ -47,7 +47,7 @@ describe.each(SIZES)('the catch sheet, $kind', (size) => {
   let page: Page;
   beforeAll(async () => {
     page = await station.page(size);
-    await enterDemo(page, station.url);
+    await inDemo(page, station.url);
   });
 
   it('keeps a bird in four touches, and offers the next ring', async () => {
@@ -117,8 +117,8 @@ describe.each(SIZES)('the catch sheet, $kind', (size) => {
 });
 
 it('without a connection catches are kept, each with a ring of its own, and sent when it is back', async () => {
-  const page = await station.page(SIZES[0]);
-  await enterDemo(page, station.url);
+  const page = await station.page(SIZES[0], { keeps: true });
+  await inDemo(page, station.url);
   const first = await toSheet(page);
   await page.context().setOffline(true);
   const rings: string[] = [first];
@@ -139,8 +139,7 @@ it('without a connection catches are kept, each with a ring of its own, and sent
 
 it('a visit without a licence on file stops, until it is said why; a contradiction is settled by a reason', async () => {
   const page = await station.page(SIZES[1]);
-  await enterDemo(page, station.url);
-  await page.goto(`${station.url}/field/visits/new`);
+  await inDemo(page, station.url, '/field/visits/new');
   await page.getByRole('radio', { name: 'Long Spit' }).click();
   await page.getByText(/On file: Ringing permit 7.*for the authority to say/).waitFor();
   await page.getByRole('radio', { name: 'lamp', exact: true }).click();
@@ -167,8 +166,7 @@ it('a visit without a licence on file stops, until it is said why; a contradicti
 
 it('a cage is counted by large buttons, each press undone, and told in keepersâ€™ notation', async () => {
   const page = await station.page(SIZES[0]);
-  await enterDemo(page, station.url);
-  await page.goto(`${station.url}/field/counts`);
+  await inDemo(page, station.url, '/field/counts');
   await page.getByRole('button', { name: 'Count again: Cage 2, lantern moths' }).click();
   const grown = page.getByRole('region', { name: 'grown' });
   for (let i = 0; i < 4; i++) await grown.getByRole('button', { name: /^\d+ ?male$/ }).click();
@@ -188,8 +186,7 @@ it('a cage is counted by large buttons, each press undone, and told in keepersâ€
 
 it('the sheet is arranged with keys alone, and the catch asks in that order', async () => {
   const page = await station.page(SIZES[1]);
-  await enterDemo(page, station.url);
-  await page.goto(`${station.url}/field/sheet`);
+  await inDemo(page, station.url, '/field/sheet');
   await page.getByRole('button', { name: 'Sex further up' }).press('Enter');
   await page.getByRole('button', { name: 'Leave out Note' }).press('Enter');
   await toSheet(page);

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { openStation, signIn, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
@@ -19,7 +19,7 @@ const total = async (page: Page) =>
 
 it('earlier years are tried, told otherwise over a reload, read in, and taken back', async () => {
   const page = await station.page(SIZES[0]);
-  await enterDemo(page, station.url);
+  await signIn(page, station.url);
   const before = await total(page);
   await page.goto(`${station.url}/field/import`);
   const [chooser] = await Promise.all([

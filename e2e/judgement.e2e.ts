@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { lengths, toCsv } from '@plesion/core/test';
 import type { Page } from 'playwright-core';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { openStation, signIn, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
@@ -20,7 +20,7 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
   beforeAll(async () => {
     page = await station.page({ width, height });
     page.on('pageerror', (error) => problems.push(error.message));
-    await enterDemo(page, station.url);
+    await signIn(page, station.url);
   });
 
   it('keeps the danger in sight, whatever is folded or scrolled', async () => {

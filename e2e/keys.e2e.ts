@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'playwright-core';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { openStation, signIn, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
@@ -44,7 +44,7 @@ describe.each(SIZES)('keys, $kind', ({ kind, width, height }) => {
   beforeAll(async () => {
     page = await station.page({ width, height });
     page.on('pageerror', (error) => problems.push(error.message));
-    await enterDemo(page, station.url);
+    await signIn(page, station.url);
     // One of the two double stone-claws, its length on the line between them.
     const readings = [
       { id: 'r1', character: 'body-length', value: 6.3, error: 0.1 },

@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { faultsOf } from './axe';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { openStation, signIn, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
@@ -58,7 +58,7 @@ describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, heigh
     const page = await station.page({ width, height });
     const problems: string[] = [];
     page.on('pageerror', (error) => problems.push(error.message));
-    await enterDemo(page, station.url);
+    await signIn(page, station.url);
     const { id, truth } = await photographed(page);
     const { value, lines } = truth.measures.find(({ character }) => character === 'width-ratio')!;
     await page.goto(`${station.url}/specimens/${id}/bench?character=width-ratio`);
@@ -105,7 +105,7 @@ describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, heigh
 
 it('by keys alone a length is measured with a scale, to the pixel', async () => {
   const page = await station.page(SIZES[1]);
-  await enterDemo(page, station.url);
+  await signIn(page, station.url);
   const { id, truth } = await photographed(page);
   const { value, lines } = truth.measures.find(({ character }) => character === 'carapace-width')!;
   await page.goto(`${station.url}/specimens/${id}/measure?character=carapace-width`);
@@ -140,7 +140,7 @@ it('by keys alone a length is measured with a scale, to the pixel', async () => 
 
 it('a beat is tapped with Space, kept over a reload, and used on the Bench; and marked on a clip', async () => {
   const page = await station.page(SIZES[0]);
-  await enterDemo(page, station.url);
+  await signIn(page, station.url);
   const headers = { origin: station.url };
   const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
     guides: { id: string; slug: string }[];

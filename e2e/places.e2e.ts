@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { openOffice } from '../server/officeStandIn/office';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { inDemo, openStation, signIn, SIZES, type Station } from './station';
 
 /** Marks that animals bear, where they were, and the ringing office. */
 let station: Station;
@@ -39,8 +39,7 @@ const order = (page: Page) =>
 
 it('fields of the sheet are dragged by the mouse and by keys; those added one after the other are all there', async () => {
   const page = await station.page(SIZES[1]);
-  await enterDemo(page, station.url);
-  await page.goto(`${station.url}/field/sheet`);
+  await inDemo(page, station.url, '/field/sheet');
   for (const field of ['Natural marks', 'Position', 'Release'])
     await page.getByRole('button', { name: `Ask also: ${field}` }).click();
   await page.getByRole('button', { name: 'Drag Release' }).waitFor();
@@ -70,8 +69,7 @@ it('a mark is touched on the plate, found again by where and by words, and the p
   const page = await station.page(SIZES[0]);
   await page.context().grantPermissions(['geolocation'], { origin: station.url });
   await page.context().setGeolocation({ latitude: -41.1944, longitude: -28.0666, accuracy: 6.4 });
-  await enterDemo(page, station.url);
-  await page.goto(`${station.url}/field`);
+  await inDemo(page, station.url, '/field');
   await page.getByRole('button', { name: 'Catch at Long Spit' }).last().click();
   await page.getByRole('radio', { name: 'not ringed' }).click();
   await page.getByRole('radio', { name: 'ring tern' }).click();
@@ -116,8 +114,7 @@ it('a mark is touched on the plate, found again by where and by words, and the p
 describe.each(SIZES)('the map, $kind', (size) => {
   it('is touched, moved by keys, and looked at between two months; the same stands there in words', async () => {
     const page = await station.page(size);
-    await enterDemo(page, station.url);
-    await page.goto(`${station.url}/field/map`);
+    await inDemo(page, station.url, '/field/map');
     const map = page.getByRole('img', { name: /^Map: \d+ records in sight/ });
     await map.waitFor();
     const all = await map.getAttribute('aria-label');
@@ -145,7 +142,7 @@ describe.each(SIZES)('the map, $kind', (size) => {
 
 it('a season waits while the office is down, is taken when it is back, and recoveries are drawn as ways', async () => {
   const page = await station.page(SIZES[1]);
-  await enterDemo(page, station.url);
+  await signIn(page, station.url);
   const was = port;
   await closeOffice();
   await page.goto(`${station.url}/field/office`);

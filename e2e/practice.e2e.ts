@@ -1,4 +1,4 @@
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { inDemo, openStation, SIZES, type Station } from './station';
 import { until } from './until';
 
 let station: Station;
@@ -14,7 +14,7 @@ interface Standing {
 
 it('is done by keys alone: a name, how sure, the truth, the next; and kept', async () => {
   const page = await station.page(SIZES[1]);
-  await enterDemo(page, station.url);
+  await inDemo(page, station.url);
   const standing = async () => (await (await page.request.get(`${station.url}/api/practice/standing`)).json()) as Standing;
   await page.getByRole('link', { name: 'Practice', exact: true }).press('Enter');
   await page.getByRole('heading', { name: 'Practice', level: 1 }).waitFor();
@@ -34,8 +34,8 @@ it('is done by keys alone: a name, how sure, the truth, the next; and kept', asy
 });
 
 it('goes on without a connection, by touch and mark first; what was answered is sent when it is back', async () => {
-  const page = await station.page(SIZES[0]);
-  await enterDemo(page, station.url);
+  const page = await station.page(SIZES[0], { keeps: true });
+  await inDemo(page, station.url);
   const standing = async () => (await (await page.request.get(`${station.url}/api/practice/standing`)).json()) as Standing;
   const answers = async () => (await standing()).guides.reduce((sum, one) => sum + one.answers, 0);
   const before = await answers();

@@ -6,7 +6,8 @@ import { openPlace, type Place } from '../server/test/place';
 /** Plesion as a person gets it: the real server on a fresh database, and a browser. */
 export interface Station {
   url: string;
-  page: (size: { width: number; height: number }) => Promise<Page>;
+  /** @param keeps does it keep the whole application for use without a connection, as a browser does? That costs seconds. */
+  page: (size: { width: number; height: number }, keeps?: { keeps: true }) => Promise<Page>;
   close: () => Promise<void>;
 }
 
@@ -21,6 +22,19 @@ export async function enterDemo(page: Page, url: string): Promise<void> {
   await page.goto(url);
   await page.getByRole('button', { name: 'Open the demo' }).click();
   await page.getByRole('heading', { name: 'Daybook' }).waitFor();
+}
+
+/** Signed in to the demo without a page of it. */
+export async function signIn(page: Page, url: string): Promise<void> {
+  const data = { name: 'Demo', password: 'demo' };
+  const signedIn = await page.request.post(`${url}/api/session`, { headers: { origin: url }, data });
+  if (!signedIn.ok()) throw new Error(`The demo does not let in: ${await signedIn.text()}`);
+}
+
+/** At a page of the demo, not by way of the door. */
+export async function inDemo(page: Page, url: string, path = '/'): Promise<void> {
+  await signIn(page, url);
+  await page.goto(`${url}${path}`);
 }
 
 const CHROMIUM_FLAGS = [
@@ -80,8 +94,12 @@ export async function openStation(env?: NodeJS.ProcessEnv): Promise<Station> {
   });
   return {
     url: server.url,
-    async page(size) {
-      const context = await browser.newContext({ viewport: size, reducedMotion: 'reduce' });
+    async page(size, keeps) {
+      const context = await browser.newContext({
+        viewport: size,
+        reducedMotion: 'reduce',
+        serviceWorkers: keeps ? 'allow' : 'block',
+      });
       const page = await context.newPage();
       page.setDefaultTimeout(20_000);
       return page;

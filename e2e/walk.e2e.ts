@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import Papa from 'papaparse';
 import type { Page } from 'playwright-core';
-import { enterDemo, openStation, SIZES, type Station } from './station';
+import { inDemo, openStation, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
@@ -39,9 +39,9 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
   const problems: string[] = [];
 
   beforeAll(async () => {
-    page = await station.page({ width, height });
+    page = await station.page({ width, height }, { keeps: true });
     page.on('pageerror', (error) => problems.push(error.message));
-    await enterDemo(page, station.url);
+    await inDemo(page, station.url);
   });
 
   it('shows the demo daybook, finds in it, and says when nothing fits', async () => {
@@ -259,7 +259,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
 describe('the bench by keyboard', () => {
   it('reads, doubts, clears and undoes without a mouse', async () => {
     const page = await station.page({ width: 1280, height: 800 });
-    await enterDemo(page, station.url);
+    await inDemo(page, station.url);
     await page.getByRole('button', { name: 'New specimen' }).click();
     await page.getByRole('radio', { name: 'Ledge crabs of the Tessary Isles' }).click();
     await page.getByRole('button', { name: 'To the Bench' }).click();
@@ -285,8 +285,8 @@ describe('the bench by keyboard', () => {
 
 describe('without a connection', () => {
   it('the application opens, shows what was seen last, and keeps what is read', async () => {
-    const page = await station.page({ width: 390, height: 844 });
-    await enterDemo(page, station.url);
+    const page = await station.page({ width: 390, height: 844 }, { keeps: true });
+    await inDemo(page, station.url);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     // The first visit is not yet under the service worker; the second fills what it keeps.
     await page.reload();

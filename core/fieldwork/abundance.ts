@@ -75,11 +75,15 @@ function firstWhere(least: number, holds: (n: number) => boolean): number {
   return high;
 }
 
-/** Probability that the number met again is one of some, if there are n: hypergeometric. */
+/** Probability that the number met again is one of some, if there are n: hypergeometric, each term from the one before. */
 function metAgain(first: number, second: number, n: number, counts: (m: number) => boolean): number {
+  const least = Math.max(0, first + second - n);
+  let ln = lnChoose(first, least) + lnChoose(n - first, second - least) - lnChoose(n, second);
   let sum = 0;
-  for (let m = Math.max(0, first + second - n); m <= Math.min(first, second); m++)
-    if (counts(m)) sum += Math.exp(lnChoose(first, m) + lnChoose(n - first, second - m) - lnChoose(n, second));
+  for (let m = least; m <= Math.min(first, second); m++) {
+    if (counts(m)) sum += Math.exp(ln);
+    ln += Math.log(((first - m) * (second - m)) / ((m + 1) * (n - first - second + m + 1)));
+  }
   return sum;
 }
 

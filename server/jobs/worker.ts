@@ -1,4 +1,4 @@
-import { Logger as WorkerLogger, type Runner, run, runMigrations } from 'graphile-worker';
+import { type Runner, run } from 'graphile-worker';
 import type { MikroORM } from '@mikro-orm/postgresql';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
@@ -8,6 +8,7 @@ import type { Quotas } from '../station/quota';
 import { doJob } from './do';
 import { PLACES } from './pool';
 import type { JobKinds, JobName } from './kinds';
+import { quiet } from './workerTables';
 
 /** Milliseconds between two looks after what other processes left, and before the worker is begun again after a fault. */
 const SWEEP = 5_000;
@@ -16,11 +17,6 @@ const AGAIN = 2_000;
 export interface JobWorker {
   close(): Promise<void>;
 }
-
-/** The worker's own tables; they are made and brought up to date as it says. */
-export const needWorkerTables = (pool: Pool): Promise<void> => runMigrations({ pgPool: pool, logger: quiet });
-
-const quiet = new WorkerLogger(() => () => undefined);
 
 /** Do the long work of all stations, together with the other server processes; the database says who does what. */
 export function openJobWorker(orm: MikroORM, pool: Pool, kinds: JobKinds, log: Logger, quotas?: Quotas): JobWorker {

@@ -17,9 +17,15 @@ interface TestSettings {
   officeUrl?: string;
 }
 
-/** A server on a database of its own, made from nothing and dropped at the end. */
+/** The place with nothing in its tables that `emptyPlace.ts` has made for all tests of a run. */
+function emptyPlace() {
+  const { EMPTY_DATABASE: database, EMPTY_FILES: files } = process.env;
+  return database && files ? { database: new URL(database), files } : undefined;
+}
+
+/** A server on a database of its own, dropped at the end. */
 export async function openTestServer({ through = async (url) => url, works = false, quotas, officeUrl }: TestSettings = {}) {
-  const place = await openPlace('test');
+  const place = await openPlace('test', emptyPlace());
   const url = await through(place.database);
   const log = openLog('silent');
   const parts = await openParts({

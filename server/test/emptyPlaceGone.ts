@@ -1,0 +1,3 @@
+import { empty } from './emptyPlace';
+
+export default empty;
