@@ -1,4 +1,4 @@
-import type { Page } from 'playwright-core';
+import type { Page, Request } from 'playwright-core';
 import { addresses, danger } from './addresses';
 import { faultsOf } from './axe';
 import { cutWithLargeLetters } from './cut';
@@ -11,10 +11,32 @@ beforeAll(async () => {
 });
 afterAll(() => station.close());
 
-const settled = async (page: Page) => {
-  await page.getByRole('heading', { level: 1 }).first().waitFor();
-  await page.waitForLoadState('networkidle');
-};
+/** Milliseconds without a request after which a page is taken to have all that it shows. */
+const QUIET = 250;
+
+/** Goes from page to page as within the application: to load all of it for each would take minutes. */
+function walker(page: Page): (path: string) => Promise<void> {
+  const open = new Set<Request>();
+  let last = Date.now();
+  page.on('request', (request) => open.add(request));
+  const ended = (request: Request) => {
+    open.delete(request);
+    last = Date.now();
+  };
+  page.on('requestfinished', ended);
+  page.on('requestfailed', ended);
+  return async (path) => {
+    last = Date.now();
+    if (new URL(page.url()).pathname !== path)
+      await page.evaluate((to) => {
+        for (const heading of document.querySelectorAll('h1')) heading.setAttribute('data-left', '');
+        history.pushState({}, '', to);
+        dispatchEvent(new PopStateEvent('popstate', { state: {} }));
+      }, path);
+    await page.locator('h1:not([data-left])').first().waitFor();
+    await until(async () => open.size === 0 && Date.now() - last > QUIET);
+  };
+}
 
 /** Pages that are laid out otherwise on a wide screen; the others are one column, which is looked at on a phone. */
 const LAID_OUT_WIDE =
@@ -35,10 +57,10 @@ it('no page has a fault that axe finds, on a phone and where it is laid out othe
   };
   await look('the door');
   await enterDemo(page, station.url);
+  const goTo = walker(page);
   for (const path of [...(await addresses(page, station.url)), await danger(page, station.url)]) {
     await page.setViewportSize(phone);
-    await page.goto(`${station.url}${path}`);
-    await settled(page);
+    await goTo(path);
     await look(`${path} on a phone`);
     if (LAID_OUT_WIDE.test(path)) {
       await page.setViewportSize(wide);

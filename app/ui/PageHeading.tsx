@@ -15,8 +15,11 @@ interface Drawn {
   title: string;
 }
 
-/** Where one came last: the first page of a visit leaves the focus where the browser puts it. */
-let lastPath: string | undefined;
+/**
+ * Where one came last: the first page of a visit leaves the focus where the browser puts it, and one that is left
+ * before its heading is there counts as well.
+ */
+let lastPath = typeof window === 'undefined' ? undefined : window.location?.pathname;
 
 /** Is somebody at something on the new page already, a field for instance? */
 const isTaken = () => document.activeElement?.closest('main, [role=main]') != null;
@@ -38,7 +41,7 @@ export function PageHeading(props: OwnWords | Drawn) {
     if (typeof HTMLElement === 'undefined') return;
     document.title = `${String(title)} · Plesion`;
     const path = window.location.pathname;
-    const moved = lastPath !== undefined && lastPath !== path;
+    const moved = lastPath !== path;
     lastPath = path;
     const heading = (words.current ?? drawn.current) as unknown;
     if (!moved || !(heading instanceof HTMLElement) || isTaken()) return;
