@@ -137,11 +137,13 @@ export interface Box {
 
 export function boxOf(points: readonly Point[]): Box {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const [x, y] of points) {
-    x0 = Math.min(x0, x);
-    y0 = Math.min(y0, y);
-    x1 = Math.max(x1, x);
-    y1 = Math.max(y1, y);
+  // Every outline of every plate comes through here: places and comparisons are read faster than taken apart.
+  for (let i = 0; i < points.length; i++) {
+    const at = points[i];
+    if (at[0] < x0) x0 = at[0];
+    if (at[0] > x1) x1 = at[0];
+    if (at[1] < y0) y0 = at[1];
+    if (at[1] > y1) y1 = at[1];
   }
   return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };
 }

@@ -1,6 +1,6 @@
 import { seeded } from '../../probability';
 import { discPath, dotPath, INK, PAPER } from '../display';
-import { type Curve, curve, distanceTo, flat, inside, mapCurve, mirrored, type Point, sample } from '../geometry';
+import { boxOf, type Curve, curve, distanceTo, flat, grow, inside, mapCurve, mirrored, type Point, sample } from '../geometry';
 import { grains, note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
 import type { Tone } from '../stipple';
 import { type CrabModel, GROUNDS } from './model';
@@ -146,17 +146,26 @@ const SWELLINGS = [
   [0, 0.68, 0.2, 0.11, 0.24],
 ] as const;
 
+/** How far a groove darkens the back, in its own widths. */
+const WIDE = 3;
+
 function backTone(model: CrabModel, polygon: Point[]): Tone {
   const { width, length } = model;
   const rim = roundTone(polygon, width * 0.17, 0.045, 0.85);
   const trench = width * 0.026;
-  const lines = grooves(model).map(({ line }) => flat(sample(line, 3)));
+  // Most dots are far from each groove: those outside its box are not measured against it.
+  const lines = grooves(model).map(({ line }) => {
+    const points = sample(line, 3);
+    const { x: left, y: top, width: across, height: down } = grow(boxOf(points), WIDE * trench);
+    return { points: flat(points), left, top, right: left + across, bottom: top + down };
+  });
   const trough = model.groove === 'deep' ? 0.5 : model.groove === 'faint' ? 0.28 : 0;
   return (x, y, needed) => {
     let dark = 0;
-    for (const line of lines) {
-      const d = distanceTo(line, x, y) / trench;
-      if (d < 3) dark += trough * Math.exp(-d * d);
+    for (const { points, left, top, right, bottom } of lines) {
+      if (x < left || x > right || y < top || y > bottom) continue;
+      const d = distanceTo(points, x, y) / trench;
+      if (d < WIDE) dark += trough * Math.exp(-d * d);
     }
     for (const [cu, cv, ru, rv, strength] of SWELLINGS) {
       const du = (Math.abs(x) / (width / 2) - cu) / ru;
