@@ -42,7 +42,7 @@ const features = {
   analysis: ['records'],
   reading: ['analysis', 'plates', 'records'],
   glossary: ['plates', 'records'],
-  judgement: ['analysis', 'records'],
+  judgement: ['analysis', 'records', 'session'],
   compare: ['analysis', 'plates', 'records'],
   keys: ['glossary', 'plates', 'records', 'session'],
   book: ['analysis', 'compare', 'glossary', 'judgement', 'keys', 'learn', 'plates', 'records'],

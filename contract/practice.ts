@@ -1,5 +1,14 @@
 import { Reading } from '@plesion/core/observation/schema';
-import { Asked, Best, CertaintyWord, Item, Memory, PracticeAnswer, PracticeLevel } from '@plesion/core/practice/schema';
+import {
+  Asked,
+  Best,
+  CertaintyWord,
+  FLOCK_TASKS,
+  Item,
+  Memory,
+  PracticeAnswer,
+  PracticeLevel,
+} from '@plesion/core/practice/schema';
 import { z } from 'zod';
 
 const seed = z.string().min(1).max(60);
@@ -77,6 +86,10 @@ export const PracticeStanding = z.object({
       marks: z.array(z.object({ character: z.string(), answers: sum, right: sum })),
       /** By week, from the Monday it begins with; the newest last. */
       weeks: z.array(z.object({ from: z.iso.date(), answers: sum, right: sum })),
+      /** Many at once, by what was asked; `ratio` is what was said of a number to what it was, in the middle. */
+      flocks: z
+        .array(z.object({ task: z.enum(FLOCK_TASKS), answers: sum, right: sum, ratio: z.number().optional() }))
+        .default([]),
       /** Was it right, the newest last: how hard the next is to be. */
       lately: z.array(z.boolean()),
     }),

@@ -46,6 +46,8 @@ async function photographed(page: Page): Promise<{ id: string; truth: Truth }> {
 
 /** Where a pixel of the photo is on the screen, while all of the photo is in sight. */
 async function onScreen(page: Page, [x, y]: readonly [number, number]): Promise<[number, number]> {
+  // A button below it may have been pressed before: where a page is scrolled to, depends on how fast it is.
+  await page.getByTestId('photo-table').scrollIntoViewIfNeeded();
   const table = (await page.getByTestId('photo-table').boundingBox())!;
   const scale = Math.min((table.width - 2) / 1600, (table.height - 2) / 1200);
   return [table.x + table.width / 2 + (x - 800) * scale, table.y + table.height / 2 + (y - 600) * scale];

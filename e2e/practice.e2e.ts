@@ -1,4 +1,5 @@
-import { inDemo, openStation, SIZES, type Station } from './station';
+import { faultsOf } from './axe';
+import { inDemo, openStation, signIn, SIZES, type Station } from './station';
 import { until } from './until';
 
 let station: Station;
@@ -8,7 +9,7 @@ beforeAll(async () => {
 afterAll(() => station.close());
 
 interface Standing {
-  guides: { answers: number; marks: object[] }[];
+  guides: { guideId: string; answers: number; marks: object[]; flocks: { task: string }[] }[];
   memories: object[];
 }
 
@@ -31,6 +32,41 @@ it('is done by keys alone: a name, how sure, the truth, the next; and kept', asy
   }
   await expect(until(async () => (await standing()).guides[0]?.answers === 3)).resolves.toBe(true);
   expect((await standing()).memories.length).toBeGreaterThan(0);
+});
+
+it('shows many at once: the odd one is found by thumb, a colony is counted by keys, a flock is guessed when it is gone', async () => {
+  const page = await station.page(SIZES[0]);
+  await signIn(page, station.url);
+  const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
+    guides: { id: string; slug: string }[];
+  };
+  const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
+  const to = (way: string) => page.goto(`${station.url}/guides/${crabs}/practice?way=${way}`);
+  await to('flock');
+  const twenty = page.getByRole('radiogroup', { name: 'Which is the odd one' }).getByRole('radio');
+  await twenty.last().click();
+  expect(await twenty.count()).toBe(20);
+  await page.getByRole('button', { name: 'Answer' }).click();
+  await page.getByText(/^Number \d+ is the odd one/).waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+  await to('tally');
+  await page.getByRole('img', { name: /^A colony of \d+/ }).waitFor();
+  for (const key of ['1', '1', '2']) await page.keyboard.press(key);
+  expect(await faultsOf(page)).toEqual([]);
+  await page.keyboard.press('Space');
+  await page.getByRole('table', { name: 'What was counted' }).waitFor();
+  await to('many&glimpse=1');
+  await page.getByText('They are gone.').waitFor();
+  await page.getByLabel('How many, about').fill('40');
+  await page.keyboard.press('Enter');
+  await page.getByText(/^There were \d+\.$/).waitFor();
+  await page.getByRole('img', { name: 'A flock' }).waitFor();
+  const flocks = async () =>
+    ((await (await page.request.get(`${station.url}/api/practice/standing`)).json()) as Standing).guides.find(
+      ({ guideId }) => guideId === crabs,
+    )?.flocks;
+  await expect(until(async () => (await flocks())?.length === 3)).resolves.toBe(true);
+  expect((await flocks())!.map(({ task }) => task)).toEqual(['many', 'odd', 'tally']);
 });
 
 it('goes on without a connection, by touch and mark first; what was answered is sent when it is back', async () => {

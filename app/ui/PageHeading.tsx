@@ -19,7 +19,14 @@ interface Drawn {
  * Where one came last: the first page of a visit leaves the focus where the browser puts it, and one that is left
  * before its heading is there counts as well.
  */
-let lastPath = typeof window === 'undefined' ? undefined : window.location?.pathname;
+let lastPath = cameTo();
+
+/** The page that a visit began with; the address may be another by the time that the first heading is drawn. */
+function cameTo(): string | undefined {
+  if (typeof performance === 'undefined' || !performance.getEntriesByType) return undefined;
+  const [visit] = performance.getEntriesByType('navigation');
+  return visit && new URL(visit.name).pathname;
+}
 
 /** Is somebody at something on the new page already, a field for instance? */
 const isTaken = () => document.activeElement?.closest('main, [role=main]') != null;

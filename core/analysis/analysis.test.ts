@@ -29,6 +29,19 @@ describe('an analysis', () => {
     expect(analyse({ guide: ledgeCrabs, situation, readings, ...other })).not.toBe(standing);
   });
 
+  it('reads a mark as well as its reader does: as a guide that says so of all would', () => {
+    const reader = (rho: Record<string, number>) => ({ judgement: { reader: { name: 'mira', rho } } });
+    const by = (rho: Record<string, number>) => analyse({ guide: ledgeCrabs, situation, readings, ...reader(rho) });
+    const own = by({ 'front-edge': 0.6 });
+    const characters = ledgeCrabs.characters.map((one) => (one.id === 'front-edge' ? { ...one, reliability: 0.6 } : one));
+    expect(own.forms).toEqual(analyse({ guide: { ...ledgeCrabs, characters }, situation, readings }).forms);
+    const told = (standing: typeof own) => Math.abs(standing.ledger[0].bits);
+    expect(told(own)).toBeLessThan(told(by({ 'front-edge': 0.8 })));
+    expect(told(by({ 'front-edge': 0.8 }))).toBeLessThan(told(by({ 'front-edge': 0.99 })));
+    // Another mark's reader changes nothing of this one; nor does a name.
+    expect(by({ 'leg-fringe': 0.6 }).forms).toEqual(analyse({ guide: ledgeCrabs, situation, readings }).forms);
+  });
+
   it('is kept for each guide by itself', () => {
     const other = {
       ...ledgeCrabs,

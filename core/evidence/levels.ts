@@ -29,8 +29,9 @@ export function groupByRank({ naming }: CompiledGuide, rank: Rank): Grouping {
   );
 }
 
+/** A guide without the facet has no groups of it. */
 export function groupByFacet({ guide, forms }: CompiledGuide, facet: FacetName): Grouping {
-  const labels = new Map(guide.facets[facet]!.map((value) => [value.id, value.label]));
+  const labels = new Map(guide.facets[facet]?.map((value) => [value.id, value.label]));
   return grouping(
     { kind: 'facet', facet },
     forms.map((form) => {

@@ -25,10 +25,10 @@ export function compiledFor(guide: Guide, setting: Setting = {}, judgement: Judg
   const kept = compiled.get(guide) ?? new Map<string, CompiledGuide>();
   compiled.set(guide, kept);
   const { region, date, circumstances } = setting;
-  const { policy, treatment, cross } = judgement;
-  const key = JSON.stringify([region, date, circumstances, policy, treatment, cross]);
+  const { policy, treatment, cross, reader } = judgement;
+  const key = JSON.stringify([region, date, circumstances, policy, treatment, cross, reader?.rho]);
   return keepNewest(kept, key, SETTINGS_KEPT, () =>
-    compileGuide(cross ? crossed(guide, cross) : guide, { region, date, circumstances }, policy, treatment),
+    compileGuide(readBy(cross ? crossed(guide, cross) : guide, reader?.rho), { region, date, circumstances }, policy, treatment),
   );
 }
 
@@ -40,3 +40,9 @@ function crossed(guide: Guide, cross: readonly [string, string]): Guide {
   crosses.set(guide, kept);
   return keepNewest(kept, cross.join(' × '), SETTINGS_KEPT, () => withCross(guide, cross));
 }
+
+/** A guide whose characters are read as often as they are as one person reads them. */
+const readBy = (guide: Guide, rho: Readonly<Record<string, number>> = {}): Guide =>
+  Object.keys(rho).length === 0
+    ? guide
+    : { ...guide, characters: guide.characters.map((one) => (one.id in rho ? { ...one, reliability: rho[one.id] } : one)) };

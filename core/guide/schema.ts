@@ -194,6 +194,8 @@ export const Judgement = z.strictObject({
   treatment: id.optional(),
   /** Two taxa whose cross is a candidate too. */
   cross: z.tuple([id, id]).optional(),
+  /** Who read it, and how often they read a character as it is (ρ), as their practice tells: in place of the guide's. */
+  reader: z.strictObject({ name: z.string().trim().min(1).max(80), rho: z.record(id, z.number().gt(0).max(1)) }).optional(),
 });
 export type Judgement = z.infer<typeof Judgement>;
 

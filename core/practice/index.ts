@@ -1,13 +1,14 @@
+export { practiceViews, readableIn } from './drawn';
 export { groupsAt } from './groups';
 export { individualsOf } from './individual';
-export { practiceItem, practiceViews, readableIn } from './item';
+export { practiceItem } from './item';
 export { dueOf, type Memories, memoryKey, remember, retained, type Seen } from './memory';
 export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } from './next';
 export { type Pair, pairsOf } from './pairs';
-export type { Asked, Best, Item, Memory, PracticeAnswer, PracticeLevel } from './schema';
+export type { Asked, Best, Flock, Item, Memory, PracticeAnswer, PracticeLevel } from './schema';
 export { type Rho, rhoOf } from './rho';
 export { sayGroup } from './sayGroup';
-export { type Scored, scoreAnswer, scoreMark, scoreSpot } from './score';
+export { countsOf, oddOf, type Scored, scoreAnswer, scoreMark, scoreOf, scoreSpot } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';
-export type { CertaintyWord, MemoryKind } from './vocabulary';
+export type { CertaintyWord, FlockTask, MemoryKind } from './vocabulary';
 export { type ReadingWorth, type Why, whyNot, whyOf } from './why';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { Level } from '../evidence/schema';
 import { key, Reading, Situation } from '../observation/schema';
-import { CERTAINTY_WORDS, MEMORY_KINDS } from './vocabulary';
+import { CERTAINTY_WORDS, FLOCK_TASKS, MEMORY_KINDS } from './vocabulary';
 
-export { CERTAINTY, CERTAINTY_WORDS } from './vocabulary';
+export { CERTAINTY, CERTAINTY_WORDS, FLOCK_TASKS } from './vocabulary';
 
 export const CertaintyWord = z.enum(CERTAINTY_WORDS);
 
@@ -21,6 +21,8 @@ export const Asked = z.strictObject({
   character: key.optional(),
   /** What it is, is said; the mark that tells it from the other of two is to be found. */
   spot: z.literal(true).optional(),
+  /** Many at once, and what is asked of them. */
+  flock: z.enum(FLOCK_TASKS).optional(),
   /** Where and when it is met: who lives there then comes as often as there. */
   situation: Situation.optional(),
   /** 0 as they come … 1 only those near the line, of which something can be said all the same. */
@@ -48,6 +50,19 @@ export const Truth = z.object({
   best: Best,
 });
 
+/** Many in one picture that is four wide and three high. */
+export const Flock = z.object({
+  task: z.enum(FLOCK_TASKS),
+  individuals: z.array(
+    z.object({ group: z.string(), traits: z.record(z.string(), z.union([z.string(), z.number()])), readings: z.array(Reading) }),
+  ),
+  /** Where each is: its middle as shares of the width and the height, and how far it is turned, in degrees. */
+  members: z.array(z.object({ of: z.number().int(), x: z.number(), y: z.number(), turned: z.number() })),
+  /** The square that each has, as a share of the width. */
+  size: z.number(),
+});
+export type Flock = z.infer<typeof Flock>;
+
 /** A novel individual in one view, what may be answered, and the truth, which is shown after the answer. */
 export const Item = z.object({
   guide: z.string(),
@@ -60,6 +75,8 @@ export const Item = z.object({
   hidden: z.array(z.string()),
   choices: z.array(z.object({ id: z.string(), label: z.string() })),
   truth: Truth,
+  /** Many of them; the individual above is the odd one, or one of those that are commonest. */
+  flock: Flock.optional(),
 });
 export type Item = z.infer<typeof Item>;
 
@@ -96,6 +113,12 @@ export const PracticeAnswer = z
     sure: CertaintyWord,
     /** The character it was told by, and the state or the value that was seen in it. */
     wentBy: z.strictObject({ character: key, says: z.union([key, z.number()]).optional() }).optional(),
+    /** Which of many, from 0. */
+    picked: z.number().int().min(0).max(999).optional(),
+    /** How many there are. */
+    number: z.number().int().min(0).max(100_000).optional(),
+    /** How many of each group. */
+    counts: z.record(key, z.number().int().min(0).max(1000)).optional(),
     /** How often a glimpse was had again. */
     again: z.number().int().min(0).max(99).optional(),
   })

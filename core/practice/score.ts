@@ -1,4 +1,4 @@
-import type { Item, PracticeAnswer } from './schema';
+import type { Asked, Item, PracticeAnswer } from './schema';
 import type { MarkSeen } from './seen';
 import type { Why } from './why';
 import { CERTAINTY } from './vocabulary';
@@ -44,6 +44,46 @@ export function scoreSpot(why: Why | undefined, character: string | undefined): 
   const best = why?.readings[0]?.bits ?? 0;
   const right = bits > 0 && bits >= DECIDES * best;
   return { p: right ? 1 : 0, bits: 0, right };
+}
+
+/** A number by eye is right within this factor of it, up or down. */
+const NEAR_NUMBER = 1.2;
+
+/** Counts of a colony are right where so few are missed, taken twice or taken for another: one in twenty, or one. */
+const MISSED = 1 / 20;
+
+/** How many there are of each group in a flock. */
+export function countsOf({ individuals, members }: NonNullable<Item['flock']>): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const { of } of members) counts.set(individuals[of].group, (counts.get(individuals[of].group) ?? 0) + 1);
+  return counts;
+}
+
+/** The odd one of a flock, from 0. */
+export const oddOf = ({ flock, truth }: Pick<Item, 'flock' | 'truth'>): number =>
+  flock!.members.findIndex(({ of }) => flock!.individuals[of].group === truth.group);
+
+/** Score what was said of many at once; it gives no probability. */
+export function scoreFlock({ flock, truth }: Item, { picked, number, counts = {} }: PracticeAnswer): Scored {
+  const { task, members } = flock!;
+  const right = {
+    odd: () => picked === oddOf({ flock, truth }),
+    many: () => !!number && Math.max(number / members.length, members.length / number) <= NEAR_NUMBER,
+    tally: () => {
+      const all = countsOf(flock!);
+      const groups = [...new Set([...all.keys(), ...Object.keys(counts)])];
+      const off = groups.reduce((sum, group) => sum + Math.abs((counts[group] ?? 0) - (all.get(group) ?? 0)), 0);
+      return off <= Math.max(1, MISSED * members.length);
+    },
+  }[task]();
+  return { p: right ? 1 : 0, bits: 0, right };
+}
+
+/** Score what was said of an item, by what was asked. */
+export function scoreOf(asked: Asked, item: Item, answer: PracticeAnswer, why?: Why, mark?: MarkSeen): Scored {
+  if (item.flock) return scoreFlock(item, answer);
+  if (asked.spot) return scoreSpot(why, answer.wentBy?.character);
+  return asked.character === undefined ? scoreAnswer(item, answer) : scoreMark(mark);
 }
 
 /** Score the reading of a single mark: as it is, or not; it names nothing. */

@@ -14,3 +14,7 @@ export const CERTAINTY: Record<CertaintyWord, number> = {
 /** What is remembered: two groups that are taken for each other, or one character. */
 export const MEMORY_KINDS = ['pair', 'mark'] as const;
 export type MemoryKind = (typeof MEMORY_KINDS)[number];
+
+/** What is asked of many at once: which is the other kind, how many there are, how many of each. */
+export const FLOCK_TASKS = ['odd', 'many', 'tally'] as const;
+export type FlockTask = (typeof FLOCK_TASKS)[number];

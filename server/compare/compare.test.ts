@@ -88,6 +88,8 @@ describe('judgement in the standing', () => {
 
   it.each([
     [{ treatment: 'nobody' }, 'unknown-treatment', 'treatment'],
+    [{ reader: { name: 'mira', rho: { feathers: 0.7 } } }, 'unknown-character', 'reader.rho'],
+    [{ reader: { name: 'mira', rho: { spire: 1.2 } } }, 'bad-shape', 'reader.rho.spire'],
     [{ cross: ['vexillax', 'walrus'] }, 'unknown-taxon', 'cross[1]'],
     [{ cross: ['vexillax', 'vexillax'] }, 'cross-with-itself', 'cross'],
     [{ cross: ['vexillax'] }, 'bad-shape', 'cross'],

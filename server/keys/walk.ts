@@ -18,8 +18,8 @@ export async function walkFor(
   version?: number,
 ): Promise<Walk> {
   const { key, guide, guideHash } = await keyAndGuide(em, stationId, id, version);
-  const { situation = {}, policy, treatment, cross } = asked;
-  const judgement = { policy, treatment, cross };
+  const { situation = {}, policy, treatment, cross, reader } = asked;
+  const judgement = { policy, treatment, cross, reader };
   const idOf = coupletIds(key);
   const start = asked.start === undefined ? undefined : idOf(asked.start);
   const answers = asked.answers.map((answer) => ({ ...answer, couplet: idOf(answer.couplet) }));

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { PracticeStanding } from '@plesion/contract';
-import type { Item } from '@plesion/core/practice';
+import { countsOf, type Item, oddOf } from '@plesion/core/practice';
 import { loadDemo } from '../demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
@@ -190,6 +190,55 @@ describe('answers', () => {
     const { body } = await give([{ ...fine, id: randomUUID(), ...more }, fine], own).expect(400);
     expect(body.field).toBe(field);
     expect(await standing(own)).toEqual({ guides: [], memories: [] });
+  });
+});
+
+describe('many at once', () => {
+  it('are scored by what was asked, told by task, and say nothing of pairs unless one was the odd one', async () => {
+    const { visitor: own, guideId: guide } = await newStation(server);
+    const one = async (flock: string) => {
+      const asked = { level: SPECIES, flock };
+      const body = { guideId: guide, ...asked, seed: flock };
+      const { items } = (await own.post('/api/practice/items').send(body).expect(200)).body as { items: Item[] };
+      return { asked, item: items[0] };
+    };
+    const [many, odd, tally] = [await one('many'), await one('odd'), await one('tally')];
+    const n = many.item.flock!.members.length;
+    const answer = ({ asked, item }: typeof many, said: object) =>
+      answerTo(item.seed, { groups: [], sure: 'sure', ...said }, { asked, guideId: guide });
+    const { body } = await give(
+      [
+        answer(many, { number: n }),
+        answer(many, { number: 4 * n }),
+        answer(odd, { picked: oddOf(odd.item) }),
+        answer(tally, { counts: Object.fromEntries(countsOf(tally.item.flock!)) }),
+      ],
+      own,
+    ).expect(200);
+    expect(body.answers).toMatchObject([
+      { truth: String(n), right: true },
+      { truth: String(n), right: false },
+      { truth: odd.item.truth.group, right: true },
+      { right: true },
+    ]);
+    const { guides, memories } = (await standing(own)) as unknown as PracticeStanding;
+    const [{ flocks, confused, certainty, lately }] = guides;
+    expect(flocks).toEqual([
+      // Once just that, once four times as many: in the middle twice.
+      { task: 'many', answers: 2, right: 1, ratio: expect.closeTo(2, 9) },
+      { task: 'odd', answers: 1, right: 1 },
+      { task: 'tally', answers: 1, right: 1 },
+    ]);
+    expect([confused, certainty, lately]).toEqual([[], [], [true]]);
+    expect(memories).toMatchObject([{ kind: 'pair', of: odd.item.choices.map(({ id }) => id).sort() }]);
+  });
+
+  it('of a level that the guide has not are refused in words', async () => {
+    const level = { kind: 'facet', facet: 'season' };
+    for (const more of [{}, { flock: 'tally' }]) {
+      const { body } = await ask({ level, ...more }).expect(400);
+      expect(body).toMatchObject({ field: 'groups', message: expect.stringMatching(/can be drawn/) });
+    }
   });
 });
 

@@ -1,14 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { GivenAnswer, ScoredAnswer } from '@plesion/contract';
-import {
-  type Asked,
-  type Item,
-  type PracticeAnswer,
-  type Scored,
-  scoreAnswer,
-  scoreMark,
-  scoreSpot,
-} from '@plesion/core/practice';
+import { type Asked, type Item, scoreOf } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
@@ -69,14 +61,12 @@ export async function keepAnswers(em: Em, pool: PracticePool, writer: Writer, an
 
 /** An answer, scored by the item it was given to. */
 export const scoredBy = ({ id, asked, answer }: GivenAnswer, { item, why, mark }: Made): ScoredAnswer => ({
-  ...{ id, truth: item.truth.group, best: item.truth.best, why, mark },
-  ...scoreOf(asked, answer, { item, why, mark }),
+  ...{ id, truth: truthOf(item), best: item.truth.best, why, mark },
+  ...scoreOf(asked, item, answer, why, mark),
 });
 
-function scoreOf({ character, spot }: Asked, answer: PracticeAnswer, { item, why, mark }: Made): Scored {
-  if (spot) return scoreSpot(why, answer.wentBy?.character);
-  return character === undefined ? scoreAnswer(item, answer) : scoreMark(mark);
-}
+/** What it was in a word; of many whose number is asked, the number. */
+const truthOf = ({ flock, truth }: Item): string => (flock?.task === 'many' ? String(flock.members.length) : truth.group);
 
 /** Each answer once, however often it is sent. */
 export async function storeAnswers(

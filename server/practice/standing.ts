@@ -28,7 +28,8 @@ interface Row {
   certainty: OfGuide['certainty'] | null;
   marks: OfGuide['marks'] | null;
   weeks: OfGuide['weeks'];
-  lately: boolean[];
+  lately: boolean[] | null;
+  flocks: OfGuide['flocks'] | null;
 }
 
 /** One's own answers, summed up by guide, and what is remembered of them. */
@@ -58,6 +59,12 @@ export async function practiceStanding(
        select guide_id, to_char(date_trunc('week', at at time zone 'utc'), 'YYYY-MM-DD') as from, count(*)::int as answers,
          (count(*) filter (where correct))::int as right, row_number() over (partition by guide_id order by 2 desc) as place
        from own group by guide_id, date_trunc('week', at at time zone 'utc')
+     ),
+     flocks as (
+       select guide_id, asked->>'flock' as task, count(*)::int as answers, (count(*) filter (where correct))::int as right,
+         exp(avg(ln((answer->>'number')::float / truth::float)) filter
+           (where asked->>'flock' = 'many' and (answer->>'number')::float > 0)) as ratio
+       from own where asked->>'flock' is not null group by 1, 2
      )
      select guide_id, count(*)::int as answers, (count(*) filter (where correct))::int as correct, avg(bits)::float as bits,
        (array_agg(asked->'level' order by at desc))[1] as level,
@@ -68,7 +75,9 @@ export async function practiceStanding(
         from marks where marks.guide_id = own.guide_id) as marks,
        (select jsonb_agg(jsonb_build_object('from', "from", 'answers', answers, 'right', "right") order by "from") from weeks
         where weeks.guide_id = own.guide_id and place <= ${WEEKS}) as weeks,
-       (select jsonb_agg(correct order by at, id) from (select correct, at, id from own as newest where newest.guide_id = own.guide_id
+       (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('task', task, 'answers', answers, 'right', "right", 'ratio', ratio)) order by task)
+        from flocks where flocks.guide_id = own.guide_id) as flocks,
+       (select jsonb_agg(correct order by at, id) from (select correct, at, id from own as newest where newest.guide_id = own.guide_id and coalesce(asked->>'flock', 'odd') = 'odd'
         order by at desc, id desc limit ${LATELY}) as newest) as lately
      from own group by guide_id order by max(at) desc`,
       [stationId, accountName],
@@ -80,13 +89,15 @@ export async function practiceStanding(
     ),
   ]);
   return {
-    guides: rows.map(({ guide_id, correct, confused, certainty, marks, ...rest }) => ({
+    guides: rows.map(({ guide_id, correct, confused, certainty, marks, lately, flocks, ...rest }) => ({
       ...rest,
       guideId: guide_id,
       right: correct,
       confused: confused ?? [],
       certainty: certainty ?? [],
       marks: marks ?? [],
+      lately: lately ?? [],
+      flocks: flocks ?? [],
     })),
     memories: given.length ? await pool.remember(given.reverse().map(seenOf)) : [],
   };

@@ -74,7 +74,7 @@ function withNames(guide: Guide, readings: readonly Reading[]): Reading[] {
   });
 }
 
-function checkJudgement(guide: Guide, { policy, treatment, cross }: Judgement): (Problem & { field: string })[] {
+function checkJudgement(guide: Guide, { policy, treatment, cross, reader }: Judgement): (Problem & { field: string })[] {
   const sources = new Set(guide.sources.map((source) => source.id));
   const named = policy
     ? [...(policy.kind === 'prefer' ? policy.order : Object.keys(policy.weights)), ...(policy.exclude ?? [])]
@@ -96,6 +96,8 @@ function checkJudgement(guide: Guide, { policy, treatment, cross }: Judgement): 
       report('unknown-taxon', `There is no taxon “${parent}” with forms of its own in this guide.`, `cross[${i}]`);
     }
   });
+  const unread = Object.keys(reader?.rho ?? {}).find((id) => !guide.characters.some((character) => character.id === id));
+  if (unread !== undefined) report('unknown-character', `There is no character “${unread}” in this guide.`, 'reader.rho');
   if (cross && cross[0] === cross[1]) report('cross-with-itself', 'A cross needs two different taxa.', 'cross');
   return problems;
 }

@@ -265,6 +265,7 @@ function Ledger({ bench, onOpen }: { bench: Bench; onOpen: (character: string) =
       guide={bench.stored.guide}
       readings={bench.state.content.readings}
       answer={bench.answer}
+      reader={bench.state.content.judgement?.reader}
       onOpen={onOpen}
       onUndo={bench.draft.undo}
       canUndo={bench.state.canUndo}

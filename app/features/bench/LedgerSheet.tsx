@@ -1,7 +1,7 @@
 import type { Standing } from '@plesion/core/evidence';
 import { type Reading, sayReading } from '@plesion/core/observation';
 import { inHundred } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, type Judgement, reliabilityOf } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
@@ -14,6 +14,8 @@ interface LedgerSheetProps {
   guide: Guide;
   readings: readonly Reading[];
   answer?: Standing;
+  /** Whose own reading counts in place of the guide's. */
+  reader?: Judgement['reader'];
   onOpen: (character: string) => void;
   onUndo: () => void;
   canUndo: boolean;
@@ -23,7 +25,17 @@ interface LedgerSheetProps {
 }
 
 /** What was read, each with its bits for the left (◂ amber) or the right (▸ violet) of the beam. */
-export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, onClearAll, children }: LedgerSheetProps) {
+export function LedgerSheet({
+  guide,
+  readings,
+  answer,
+  reader,
+  onOpen,
+  onUndo,
+  canUndo,
+  onClearAll,
+  children,
+}: LedgerSheetProps) {
   const characters = new Set(answer?.ledger.filter((entry) => entry.weight > 0).map((entry) => entry.group)).size;
   return (
     <Card title="Readings" aside={readings.length ? `${readings.length} read, ${characters} independent` : undefined}>
@@ -37,6 +49,7 @@ export function LedgerSheet({ guide, readings, answer, onOpen, onUndo, canUndo, 
             guide={guide}
             reading={reading}
             answer={answer}
+            reader={reader}
             index={i}
             onOpen={() => onOpen(reading.character)}
           />
@@ -62,12 +75,14 @@ function LedgerRow({
   guide,
   reading,
   answer,
+  reader,
   index,
   onOpen,
 }: {
   guide: Guide;
   reading: Reading;
   answer?: Standing;
+  reader?: Judgement['reader'];
   index: number;
   onOpen: () => void;
 }) {
@@ -89,6 +104,12 @@ function LedgerRow({
         <Text strong>{said}</Text>
         {bits && bits.weight < 0.999 && (
           <Text size="small" quiet>{`counts ${Math.round(bits.weight * 100)} %: not independent of its neighbours`}</Text>
+        )}
+        {bits && reader?.rho[reading.character] !== undefined && (
+          <Text
+            size="small"
+            quiet
+          >{`${reader.name}’s own reading of it counts ${reader.rho[reading.character].toFixed(2)} here; the guide’s is ${reliabilityOf(guide, character).toFixed(2)}`}</Text>
         )}
         {bits?.without !== undefined && answer && Math.abs(bits.without - answer.beam.left.p) > 0.1 && (
           <Text size="small" quiet>{`without it: ${inHundred(bits.without)}`}</Text>

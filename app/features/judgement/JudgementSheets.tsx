@@ -7,7 +7,7 @@ import { WeighingSheet } from './WeighingSheet';
 /** Whether it may be believed: how firm it is, whom it rests on, how it was weighed, what was set aside. */
 export function JudgementSheets({ bench }: { bench: Bench }) {
   const {
-    stored: { guide },
+    stored: { id, guide },
     answer,
     state: { content },
   } = bench;
@@ -17,7 +17,7 @@ export function JudgementSheets({ bench }: { bench: Bench }) {
     <>
       <FirmnessSheet guide={guide} answer={answer} readings={content.readings} onOpen={bench.choose} />
       <DisputesSheet guide={guide} answer={answer} judgement={judgement} onJudge={bench.judge} />
-      <WeighingSheet guide={guide} answer={answer} judgement={judgement} onJudge={bench.judge} />
+      <WeighingSheet guideId={id} guide={guide} answer={answer} judgement={judgement} onJudge={bench.judge} />
       <SetAsideSheet guide={guide} answer={answer} />
     </>
   );

@@ -1,6 +1,6 @@
 import type { Standing } from '@plesion/core/evidence';
 import { type Guide, taxonIndex, type Judgement, shortName } from '@plesion/core/guide';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -9,7 +9,11 @@ import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
 import { asKind, excludedOf, followingFirst, orderOf, toggled, weighted } from './policy';
 
+/** Practice is asked for by whoever looks how it is weighed. */
+const OwnReading = lazy(() => import('./OwnReading').then((own) => ({ default: own.OwnReading })));
+
 interface WeighingSheetProps {
+  guideId: string;
   guide: Guide;
   answer?: Standing;
   judgement: Judgement;
@@ -17,7 +21,7 @@ interface WeighingSheetProps {
 }
 
 /** How the readings are weighed: whom to believe, which names are in force, and whether a cross is considered. */
-export function WeighingSheet({ guide, answer, judgement, onJudge }: WeighingSheetProps) {
+export function WeighingSheet({ guideId, guide, answer, judgement, onJudge }: WeighingSheetProps) {
   const [open, setOpen] = useState(false);
   const changed = Object.values(judgement).some((value) => value !== undefined);
   return (
@@ -55,6 +59,9 @@ export function WeighingSheet({ guide, answer, judgement, onJudge }: WeighingShe
             </View>
           )}
           <CrossChoice guide={guide} answer={answer} judgement={judgement} onJudge={onJudge} />
+          <Suspense fallback={null}>
+            <OwnReading guideId={guideId} guide={guide} judgement={judgement} onJudge={onJudge} />
+          </Suspense>
           {changed && <Button small label="All as the guide has it" onPress={() => onJudge({})} />}
         </View>
       )}
@@ -62,7 +69,7 @@ export function WeighingSheet({ guide, answer, judgement, onJudge }: WeighingShe
   );
 }
 
-function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer'>) {
+function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer' | 'guideId'>) {
   const { policy } = judgement;
   const now = policy ?? guide.policy;
   const excluded = excludedOf(guide, policy);
@@ -132,7 +139,7 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
 }
 
 /** The two in front may be the parents of what one has. */
-function CrossChoice({ guide, answer, judgement, onJudge }: WeighingSheetProps) {
+function CrossChoice({ guide, answer, judgement, onJudge }: Omit<WeighingSheetProps, 'guideId'>) {
   if (judgement.cross) {
     return (
       <View style={styles.source}>
@@ -160,7 +167,7 @@ function CrossChoice({ guide, answer, judgement, onJudge }: WeighingSheetProps) 
 
 const nameOf = (guide: Guide, id: string) => shortName(taxonIndex(guide).get(id)?.name ?? id);
 
-function sayJudgement(guide: Guide, { policy, treatment, cross }: Judgement): string {
+function sayJudgement(guide: Guide, { policy, treatment, cross, reader }: Judgement): string {
   const labels = new Map(guide.sources.map(({ id, label }) => [id, label]));
   const excluded = excludedOf(guide, policy);
   const kept = orderOf(guide, policy).filter((id) => !excluded.includes(id));
@@ -171,6 +178,7 @@ function sayJudgement(guide: Guide, { policy, treatment, cross }: Judgement): st
     excluded.length ? `without ${excluded.map((id) => labels.get(id)).join(', ')}` : '',
     treatment ? `names as ${guide.treatments?.find(({ id }) => id === treatment)?.label}` : '',
     cross ? `with the cross ${cross.map((id) => nameOf(guide, id)).join(' × ')}` : '',
+    reader ? `marks as ${reader.name} reads them` : '',
   ];
   const text = said.filter(Boolean).join('; ');
   return `${text[0].toUpperCase()}${text.slice(1)}.`;

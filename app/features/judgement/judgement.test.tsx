@@ -11,6 +11,9 @@ import { sayScore } from './sayScore';
 import { SetAsideSheet } from './SetAsideSheet';
 import { WeighingSheet } from './WeighingSheet';
 
+// What practice says is looked at by its own test.
+jest.mock('./OwnReading', () => ({ OwnReading: () => null }));
+
 const state = (character: string, ...states: string[]): Reading => ({ id: character, character, states });
 const REEF: Situation = { region: 'outer-reefs', habitat: 'slab', views: ['back', 'alive'], distance: 'near', handling: 'look' };
 const tented = [state('pattern', 'tents'), state('base-stain', 'rose'), state('tent-size', 'coarse')];
@@ -198,7 +201,7 @@ describe('where the sources disagree', () => {
 describe('how it is weighed', () => {
   const show = (judgement: Judgement = {}, guide = tentCones) => {
     const onJudge = jest.fn();
-    render(<WeighingSheet guide={guide} answer={judged(tented)} judgement={judgement} onJudge={onJudge} />);
+    render(<WeighingSheet guideId="g" guide={guide} answer={judged(tented)} judgement={judgement} onJudge={onJudge} />);
     fireEvent.press(screen.getByLabelText('Change how it is weighed'));
     return onJudge;
   };

@@ -1,6 +1,7 @@
 import type { StoredGuide } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { groupsAt, type NextWhy, readableIn, sayGroup } from '@plesion/core/practice';
+import { lazy, Suspense } from 'react';
 import { useAddress } from '../../lib/useAddress';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
@@ -8,7 +9,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
 import { Screen } from '../../ui/Screen';
-import { Empty } from '../../ui/states';
+import { Empty, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { drawnViews, mainView } from '../plates/plates';
 import { compiledOf } from '../records/compiled';
@@ -17,6 +18,9 @@ import { WithGuide } from '../records/WithGuide';
 import { PracticeItem } from './PracticeItem';
 import { usePractice } from './usePractice';
 import { levelOf, type Wanted, WAY_WORDS, WAYS } from './ways';
+
+/** Who names one at a time does not load what shows many. */
+const FlockItem = lazy(() => import('./FlockItem').then((flock) => ({ default: flock.FlockItem })));
 
 /** Individuals of a guide that nobody has seen before, to be told apart. */
 export function PracticeScreen({ id }: { id: string }) {
@@ -72,7 +76,18 @@ function Practice({ stored }: { stored: StoredGuide }) {
         <Screen widest={860}>
           <PageHeading>Practice</PageHeading>
           <Text quiet>{guide.title}</Text>
-          {item ? (
+          {item?.flock ? (
+            <Suspense fallback={<Loading what="The flock" />}>
+              <FlockItem
+                key={item.seed}
+                guide={guide}
+                item={item}
+                glimpse={asked.glimpse}
+                why={why && WHY_WORDS[why]}
+                practice={practice}
+              />
+            </Suspense>
+          ) : item ? (
             <PracticeItem
               key={`${item.seed} ${JSON.stringify(asked)}`}
               guide={guide}
@@ -99,13 +114,15 @@ function Practice({ stored }: { stored: StoredGuide }) {
               chosen={wanted.view ? [wanted.view] : []}
               onChange={([next]) => setAddress({ view: next })}
             />
-            <ChoiceGroup
-              label="Behind leaves"
-              clearable
-              options={Object.keys(LEAVES).map((id) => ({ id, label: id }))}
-              chosen={wanted.hidden ? [address.hidden!] : []}
-              onChange={([hidden]) => setAddress({ hidden })}
-            />
+            {!item?.flock && (
+              <ChoiceGroup
+                label="Behind leaves"
+                clearable
+                options={Object.keys(LEAVES).map((id) => ({ id, label: id }))}
+                chosen={wanted.hidden ? [address.hidden!] : []}
+                onChange={([hidden]) => setAddress({ hidden })}
+              />
+            )}
             <ChoiceGroup
               label="A glimpse only"
               clearable

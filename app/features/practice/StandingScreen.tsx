@@ -49,6 +49,7 @@ function Standing({ stored: { id, guide } }: { stored: StoredGuide }) {
               <Confused guide={guide} own={own} />
               <Certainty own={own} />
               <Marks id={id} guide={guide} own={own} />
+              <Flocks own={own} />
               {own.weeks.length > 1 && (
                 <Card title="Over the weeks">
                   <Suspense fallback={null}>
@@ -199,6 +200,26 @@ function Marks({ id, guide, own: { marks } }: OwnProps & { id: string; guide: Gu
     </Card>
   );
 }
+
+function Flocks({ own: { flocks } }: OwnProps) {
+  if (!flocks.length) return null;
+  return (
+    <Card title="Many at once">
+      {flocks.map((flock) => (
+        <Text key={flock.task}>{FLOCK_WORDS[flock.task](flock)}</Text>
+      ))}
+    </Card>
+  );
+}
+
+type OfFlocks = PracticeStanding['guides'][number]['flocks'][number];
+
+const FLOCK_WORDS: Record<OfFlocks['task'], (flock: OfFlocks) => string> = {
+  odd: ({ right, answers }) => `The odd one of twenty: found in ${right} of ${answers}.`,
+  many: ({ right, answers, ratio }) =>
+    `How many: ${right} of ${answers} within a fifth.${ratio === undefined ? '' : ` In the middle you say ${Math.round(100 * ratio)} where there are 100.`}`,
+  tally: ({ right, answers }) => `Counts of each kind: ${right} of ${answers} right but for one in twenty.`,
+};
 
 const styles = StyleSheet.create({
   pair: {

@@ -16,6 +16,16 @@ export function itemPlate(guide: Guide, item: Item): Plate {
   return plate;
 }
 
+const flocks = new WeakMap<Item, Plate[]>();
+
+/** The individuals of a flock, each as small as it will be; once. */
+export function flockPlates(guide: Guide, item: Item): Plate[] {
+  const plan = planOf(guide)!;
+  const plates = flocks.get(item) ?? item.flock!.individuals.map(({ traits }) => plan.draw(traits, item.view, 'thumb'));
+  flocks.set(item, plates);
+  return plates;
+}
+
 /** The drawing of an item: where it was not made beforehand, without its finest strokes for a moment. */
 export function useItemPlate(guide: Guide, item: Item): Plate {
   const [first, setFirst] = useState(() => (drawn.has(item) ? undefined : draw(guide, item, 'thumb')));

@@ -253,6 +253,10 @@ describe('how it stands', () => {
           marks: [{ character: 'leg-fringe', answers: 40, right: 20 }],
           weeks: [{ from: '2026-01-05', answers: 8, right: 6 }],
           lately: [true],
+          flocks: [
+            { task: 'many', answers: 4, right: 1, ratio: 0.6 },
+            { task: 'odd', answers: 2, right: 2 },
+          ],
         },
       ],
       memories: [...memories.values()],
@@ -275,6 +279,8 @@ describe('how it stands', () => {
     screen.getByText('What would help most: ten more of ashen ledge crab and thorned ledge crab.');
     screen.getByText(/^6 of the last 6 right/);
     screen.getByText('“sure” stands for 92 in 100; yours was right in 6 of 8.');
+    screen.getByText('How many: 1 of 4 within a fifth. In the middle you say 60 where there are 100.');
+    screen.getByText('The odd one of twenty: found in 2 of 2.');
     screen.getByText(/^ρ 0\.\d\d \(0\.\d\d–0\.\d\d\) · the guide’s 0\.\d\d · 20 of 40 read as it is$/);
   });
 

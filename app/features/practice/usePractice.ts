@@ -10,9 +10,7 @@ import {
   practiceItem,
   remember,
   type Scored,
-  scoreAnswer,
-  scoreMark,
-  scoreSpot,
+  scoreOf,
   type Seen,
   type Why,
   whyOf,
@@ -22,7 +20,7 @@ import { v7 as mintId } from 'uuid';
 import { planOf } from '../records/plans';
 import { keepAnswer } from '../records/practiceAnswers';
 import { useSession } from '../session/useSession';
-import { itemPlate } from './itemPlate';
+import { flockPlates, itemPlate } from './itemPlate';
 import { useStanding } from './useStanding';
 import { askedNow, RESTED, type Wanted } from './ways';
 
@@ -56,6 +54,7 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
   const { standing, memories } = useStanding();
   const [turn, setTurn] = useState<Turn>(() => ({ seed: mintId(), before: [] }));
   const [seen, setSeen] = useState<Seen[]>([]);
+  const [tally, setTally] = useState({ answers: 0, right: 0 });
   const [told, setTold] = useState<ToldAnswer>();
   const [problem, setProblem] = useState<string>();
   const about = JSON.stringify(wanted);
@@ -84,7 +83,8 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     if (!told) return;
     const timer = setTimeout(() => {
       const item = makeOnce(upcoming)?.item;
-      if (item) itemPlate(guide, item);
+      if (item?.flock) flockPlates(guide, item);
+      else if (item) itemPlate(guide, item);
     }, MEANWHILE);
     return () => clearTimeout(timer);
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- once for each answer, by what was known with it
@@ -96,10 +96,12 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const mark = markSeen(compiled, item, said);
     const drill = asked.character !== undefined;
     const why = drill ? undefined : whyOf(compiled, item, said.groups);
-    const score = asked.spot ? scoreSpot(why, said.wentBy?.character) : drill ? scoreMark(mark) : scoreAnswer(item, said);
-    const scored = { ...score, why, mark };
+    const scored = { ...scoreOf(asked, item, said, why, mark), why, mark };
     setTold(scored);
-    setSeen([...seen, seenOf(guideId, at, said, item, asked.spot ? { ...scored, why: undefined } : scored)]);
+    setTally({ answers: tally.answers + 1, right: tally.right + (scored.right ? 1 : 0) });
+    // How many there are says nothing of any pair, or of how hard an individual may be.
+    if (!item.flock || item.flock.task === 'odd')
+      setSeen([...seen, seenOf(guideId, at, said, item, asked.spot ? { ...scored, why: undefined } : scored)]);
     const given = { id: mintId(), guideId, guideVersion: version, seed: item.seed, asked, answer: said, at };
     keepAnswer(station, given).catch(() =>
       setProblem('This device has no room for the answer: it counts until the page is left.'),
@@ -109,7 +111,6 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     setTold(undefined);
     setTurn(upcoming);
   }, [upcoming]);
-  const tally = { answers: seen.length, right: seen.filter(({ right }) => right).length };
   return { current, told, answer, next, tally, problem };
 }
 
@@ -124,11 +125,21 @@ function makeItem(
   known: Pick<Parameters<typeof askedNow>[1], 'memories' | 'lately'>,
 ): Made {
   const plan = planOf(guide)!;
-  const stand = { guideId, plan, before, compiled: compiledFor(guide), ...known };
-  const { asked, why, pair } = askedNow(wanted, stand, new Date());
-  const compiled = compiledFor(guide, asked.situation);
-  return { asked, why, pair, compiled, item: practiceItem(compiled, plan, asked, seed) };
+  const stand = { guideId, plan, compiled: compiledFor(guide), ...known };
+  const passed = [...before];
+  for (;;) {
+    const { asked, why, pair } = askedNow(wanted, { ...stand, before: passed }, new Date());
+    const compiled = compiledFor(guide, asked.situation);
+    const item = practiceItem(compiled, plan, asked, seed);
+    // Two of which no odd one could be told are passed over, a few times.
+    if (item || !asked.flock || pair === undefined || passed.length > before.length + PASSED)
+      return { asked, why, pair, compiled, item };
+    passed.push(pair);
+  }
 }
+
+/** Pairs passed over for an odd one at most. */
+const PASSED = 4;
 
 const seenOf = (guideId: string, at: string, { sure, wentBy }: PracticeAnswer, { truth }: Item, told: ToldAnswer): Seen => ({
   ...{ guideId, at, sure, right: told.right },

@@ -7,12 +7,13 @@ import {
   nextPair,
   type NextWhy,
   pairsOf,
+  practiceItem,
   type PracticeLevel,
 } from '@plesion/core/practice';
 import type { Plan } from '@plesion/core/plates';
 
 /** Ways to practise with a guide. */
-export const WAYS = ['need', 'life', 'pair', 'mark', 'spot'] as const;
+export const WAYS = ['need', 'life', 'pair', 'mark', 'spot', 'flock', 'many', 'tally'] as const;
 export type Way = (typeof WAYS)[number];
 
 export const WAY_WORDS: Record<Way, string> = {
@@ -21,6 +22,9 @@ export const WAY_WORDS: Record<Way, string> = {
   pair: 'these two',
   mark: 'one mark',
   spot: 'find the mark',
+  flock: 'the odd one of twenty',
+  many: 'how many',
+  tally: 'count each kind',
 };
 
 /** A way with what it is about. */
@@ -59,6 +63,9 @@ interface Stand {
   before: readonly string[];
 }
 
+/** Seconds that a flock is seen whose number is asked, where no other time is wanted: too short to count it. */
+const FLYING_BY = 5;
+
 /** Pairs that are left alone after they were asked. */
 export const RESTED = 2;
 
@@ -67,14 +74,29 @@ export function askedNow(wanted: Wanted, stand: Stand, now: Date): { asked: Aske
   const level = levelOf(stand.compiled.guide);
   const { view, hidden, glimpse } = wanted;
   const base = { level, ...(view ? { view } : {}), ...(hidden ? { hidden } : {}), ...(glimpse ? { glimpse } : {}) };
+  // Of many at once nothing is behind leaves.
+  const many = { level, ...(view ? { view } : {}), ...(glimpse ? { glimpse } : {}) };
   const hard = Math.round(hardnessAfter(stand.lately) * 100) / 100;
   if (wanted.way === 'mark' && wanted.character) return { asked: { ...base, character: wanted.character } };
   if (wanted.way === 'pair' && wanted.groups) return { asked: { ...base, groups: wanted.groups, hard } };
-  if (wanted.way === 'need' || wanted.way === 'spot') {
+  if (wanted.way === 'need' || wanted.way === 'spot' || wanted.way === 'flock') {
     const { guideId, memories, before } = stand;
     const next = nextPair({ guideId, memories, before, now, pairs: pairsOf(stand.compiled, stand.plan, level) });
-    const about = wanted.way === 'spot' ? { spot: true as const } : { hard };
-    if (next) return { asked: { ...base, groups: next.of, ...about }, why: next.why, pair: memoryKey('pair', guideId, next.of) };
+    const about = { need: { ...base, hard }, spot: { ...base, spot: true as const }, flock: { ...many, flock: 'odd' as const } };
+    if (next)
+      return {
+        asked: { ...about[wanted.way], groups: next.of },
+        why: next.why,
+        pair: memoryKey('pair', guideId, next.of),
+      };
+    if (wanted.way === 'flock') return { asked: about.flock };
+  }
+  if (wanted.way === 'many') return { asked: { ...many, flock: 'many', glimpse: glimpse ?? FLYING_BY } };
+  if (wanted.way === 'tally') {
+    // Its sexes; where those cannot be told from a drawing, its kinds.
+    const sexes = { ...many, level: { kind: 'facet', facet: 'sex' }, flock: 'tally' } satisfies Asked;
+    const told = (stand.compiled.guide.facets.sex?.length ?? 0) > 1 && practiceItem(stand.compiled, stand.plan, sexes, 'sexes');
+    return { asked: told ? sexes : { ...many, flock: 'tally' } };
   }
   const { region, month } = wanted;
   const date = month && `${now.getFullYear()}-${String(month).padStart(2, '0')}-15`;

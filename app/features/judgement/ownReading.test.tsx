@@ -1,0 +1,69 @@
+import { type PracticeStanding, RequestProblem } from '@plesion/contract';
+import type { Judgement } from '@plesion/core/guide';
+import { rhoOf } from '@plesion/core/practice';
+import { ledgeCrabs } from '@plesion/demo';
+import { screen } from '@testing-library/react-native';
+import { fakeStation, type FakeStation } from '../../test/fakeStation';
+import { press, showScreen, shown } from '../../test/showScreen';
+import { OwnReading } from './OwnReading';
+
+let mockStation: FakeStation;
+jest.mock('@plesion/contract', () => ({
+  ...jest.requireActual<object>('@plesion/contract'),
+  createClient: () => (name: string, given: object) => mockStation.api(name, given),
+}));
+jest.mock('../session/useSession', () => ({ useSession: () => ({ account: { name: 'mira' }, station: { id: 's' } }) }));
+
+const fringe = ledgeCrabs.characters.find(({ id }) => id === 'leg-fringe')!;
+const prior = fringe.reliability ?? ledgeCrabs.settings.reliability;
+const GUIDE = '0192f3a0-0000-7001-8000-0000000000a1';
+
+const practised = (marks: { character: string; answers: number; right: number }[]): PracticeStanding => ({
+  guides: [
+    {
+      ...{ guideId: GUIDE, level: { kind: 'rank', rank: 'species' }, answers: 40, right: 20, bits: 0 },
+      ...{ confused: [], certainty: [], weeks: [], lately: [], flocks: [], marks },
+    },
+  ],
+  memories: [],
+});
+
+beforeEach(() => {
+  mockStation = fakeStation();
+});
+
+async function show(judgement: Judgement = {}) {
+  const onJudge = jest.fn();
+  await showScreen(<OwnReading guideId={GUIDE} guide={ledgeCrabs} judgement={judgement} onJudge={onJudge} />);
+  return onJudge;
+}
+
+it('one’s own reading of a mark is told beside the guide’s, and counts when it is switched on', async () => {
+  mockStation.answer('practiceStanding', () => practised([{ character: 'leg-fringe', answers: 40, right: 20 }]));
+  const onJudge = await show({ treatment: 'any' });
+  const rho = Math.round(100 * rhoOf(prior, { answers: 40, right: 20 }).rho) / 100;
+  expect(rho).toBeLessThan(prior);
+  await shown(`As you have practised: ${fringe.label} ${rho.toFixed(2)} (the guide’s ${prior.toFixed(2)}).`);
+  await press('Let my own reading count');
+  expect(onJudge).toHaveBeenCalledWith({ treatment: 'any', reader: { name: 'mira', rho: { 'leg-fringe': rho } } });
+});
+
+it('is said with its reader where it counts, and can be taken back', async () => {
+  mockStation.answer('practiceStanding', () => practised([]));
+  const onJudge = await show({ treatment: 'any', reader: { name: 'tolmar', rho: { 'leg-fringe': 0.6 } } });
+  screen.getByText(`tolmar’s own reading counts: ${fringe.label} 0.60 (the guide’s ${prior.toFixed(2)}).`);
+  await press('As the guide has it');
+  expect(onJudge).toHaveBeenCalledWith({ treatment: 'any', reader: undefined });
+});
+
+it('without practice, or without a connection, says so', async () => {
+  mockStation.answer('practiceStanding', () => practised([]));
+  await show();
+  await shown('After practice with its marks, your own reading of them can count here.');
+  screen.unmount();
+  mockStation.answer('practiceStanding', () => {
+    throw new RequestProblem(0, { code: 'offline', message: 'The server cannot be reached.' });
+  });
+  await show();
+  await shown('Your practice cannot be had without a connection.');
+});

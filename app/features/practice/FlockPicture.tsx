@@ -1,0 +1,57 @@
+import type { Plate } from '@plesion/core/plates';
+import type { Flock } from '@plesion/core/practice';
+import { useId } from 'react';
+import { Platform, View } from 'react-native';
+import Svg, { Defs, G, Path, Use } from 'react-native-svg';
+
+interface FlockPictureProps {
+  flock: Flock;
+  /** Of each individual. */
+  plates: readonly Plate[];
+  width: number;
+  label: string;
+}
+
+/** Drawn in units of which its height has so many. */
+const HIGH = 300;
+const WIDE = 400;
+
+/** Many at once. Each individual is drawn once, however many are like it: hundreds are as quick as a few. */
+export function FlockPicture({ flock: { members, size }, plates, width, label }: FlockPictureProps) {
+  const own = useId();
+  return (
+    <View style={Platform.OS === 'web' ? { filter: 'var(--plate)' } : undefined}>
+      <Svg width={width} height={(width * HIGH) / WIDE} viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={label}>
+        <Defs>
+          {plates.map(({ inks }, of) => (
+            <G key={of} id={`${own}${of}`}>
+              {inks.map((ink, i) => (
+                <Path
+                  key={i}
+                  d={ink.d}
+                  fill={ink.fill ?? 'none'}
+                  fillRule="evenodd"
+                  stroke={ink.stroke}
+                  strokeWidth={ink.strokeWidth}
+                  strokeLinecap="round"
+                  strokeLinejoin="round"
+                  opacity={ink.opacity}
+                />
+              ))}
+            </G>
+          ))}
+        </Defs>
+        {members.map(({ of, x, y, turned }, i) => (
+          <Use key={i} href={`#${own}${of}`} transform={place(plates[of], x * WIDE, y * HIGH, turned, size * WIDE)} />
+        ))}
+      </Svg>
+    </View>
+  );
+}
+
+/** The middle of a plate at a place, turned, its longer side as long as `side`. */
+function place({ box }: Plate, x: number, y: number, turned: number, side: number): string {
+  const scale = side / (100 * Math.max(box.width, box.height));
+  const [cx, cy] = [100 * (box.x + box.width / 2), 100 * (box.y + box.height / 2)];
+  return `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${turned}) scale(${scale.toPrecision(4)}) translate(${-cx.toFixed(0)} ${-cy.toFixed(0)})`;
+}

@@ -1,0 +1,82 @@
+import type { Guide } from '@plesion/core/guide';
+import { type Item, sayGroup } from '@plesion/core/practice';
+import { useCallback, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
+import { useShortcuts } from '../../ui/useShortcuts';
+
+interface TallyButtonsProps {
+  guide: Guide;
+  item: Item;
+  counts?: Record<string, number>;
+  onChange: (counts: Record<string, number>) => void;
+}
+
+/** A large button a kind, each press one more; the last press can be taken back. */
+export function TallyButtons({ guide, item: { choices }, counts = {}, onChange }: TallyButtonsProps) {
+  const [presses, setPresses] = useState<string[]>([]);
+  const count = useCallback(
+    (id: string) => {
+      setPresses([...presses, id]);
+      onChange({ ...Object.fromEntries(choices.map((one) => [one.id, 0])), ...counts, [id]: (counts[id] ?? 0) + 1 });
+    },
+    [choices, counts, onChange, presses],
+  );
+  const takeBack = () => {
+    const last = presses.at(-1)!;
+    setPresses(presses.slice(0, -1));
+    onChange({ ...counts, [last]: counts[last] - 1 });
+  };
+  useShortcuts(
+    useCallback(
+      ({ key }: KeyboardEvent) => {
+        const choice = /^[1-9]$/.test(key) ? choices[Number(key) - 1] : undefined;
+        return choice && (() => count(choice.id));
+      },
+      [choices, count],
+    ),
+  );
+  return (
+    <View style={styles.all}>
+      <View style={styles.row}>
+        {choices.map((choice, i) => (
+          <Pressable
+            key={choice.id}
+            role="button"
+            accessibilityLabel={`${sayGroup(guide, choice)}: ${counts[choice.id] ?? 0}`}
+            onPress={() => count(choice.id)}
+            style={({ pressed }) => [styles.button, pressed && styles.pressed]}
+          >
+            <Text strong color={colour.kelp}>
+              {sayGroup(guide, choice)}
+            </Text>
+            <Text size="display" figures>
+              {`${counts[choice.id] ?? 0}`}
+            </Text>
+            <Text size="small" quiet>{`key ${i + 1}`}</Text>
+          </Pressable>
+        ))}
+      </View>
+      <Button small kind="quiet" label="Take the last one back" disabled={!presses.length} onPress={takeBack} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  all: { gap: space.s, alignItems: 'flex-start' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignSelf: 'stretch' },
+  button: {
+    flexGrow: 1,
+    flexBasis: 140,
+    minHeight: 96,
+    alignItems: 'center',
+    justifyContent: 'center',
+    padding: space.m,
+    borderWidth: 1,
+    borderColor: colour.kelp,
+    borderRadius: radius.m,
+  },
+  pressed: { backgroundColor: colour.mist },
+});
