@@ -17,3 +17,4 @@ export const Line = 'line';
 export const Path = 'path';
 export const Pattern = 'pattern';
 export const Rect = 'rect';
+export const Use = 'use';

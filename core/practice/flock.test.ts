@@ -21,13 +21,13 @@ describe.each(guides)('many at once of $name', (guide) => {
     for (const seed of SEEDS.slice(0, 3)) {
       const item = make(guide, asked(task), seed)!;
       expect(make(guide, asked(task), seed)).toEqual(item);
-      const { members, size, individuals } = item.flock!;
+      const { members, size, individuals, across } = item.flock!;
       expect(members.every(({ of: own }) => individuals[own])).toBe(true);
-      // Its square is as wide as high; the picture is four wide and three high.
-      const inside = members.map(({ x, y }) => Math.min(x, 1 - x, 0.75 * y, 0.75 * (1 - y)));
+      // Its square is as wide as high.
+      const inside = members.map(({ x, y }) => Math.min(x, 1 - x, y / across, (1 - y) / across));
       expect(Math.min(...inside)).toBeGreaterThanOrEqual(size / 2 - 1e-9);
       const apart = members.flatMap(({ x, y }, i) =>
-        members.slice(0, i).map((other) => Math.max(Math.abs(x - other.x), 0.75 * Math.abs(y - other.y))),
+        members.slice(0, i).map((other) => Math.max(Math.abs(x - other.x), Math.abs(y - other.y) / across)),
       );
       expect(Math.min(...apart)).toBeGreaterThanOrEqual(size - 1e-9);
     }

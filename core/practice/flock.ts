@@ -20,8 +20,8 @@ const UNLIKE = 6;
 /** Individuals drawn until one can be told. */
 const TRIES = 12;
 
-/** The picture's width to its height. */
-const ACROSS = 4 / 3;
+/** The picture's width to its height: those that are to be told are as large as a phone held upright allows. */
+const ACROSS: Record<FlockTask, number> = { odd: 4 / 5, many: 4 / 3, tally: 4 / 5 };
 
 /**
  * Many at once. Of those that are to be told, each can be told by itself: by what is seen of it, one is right to call it
@@ -79,7 +79,8 @@ function flockIn(
   const flock: Flock = {
     task,
     individuals: individuals.map((each) => ({ group: idOf(each.form), traits: each.traits, readings: each.readings })),
-    ...placed(kinds.length, individuals.length, random),
+    across: ACROSS[task],
+    ...placed(kinds.length, individuals.length, ACROSS[task], random),
   };
   return {
     traits,
@@ -149,9 +150,9 @@ const ABOUT = 0.18;
 const ROOM = 1.6;
 
 /** A place for each: none on another, in no order. */
-function placed(n: number, unlike: number, random: RandomSource): Pick<Flock, 'members' | 'size'> {
+function placed(n: number, unlike: number, across: number, random: RandomSource): Pick<Flock, 'members' | 'size'> {
   const squares = unlike < n ? Math.ceil(n * ROOM) : n;
-  const columns = Math.ceil(Math.sqrt(squares * ACROSS));
+  const columns = Math.ceil(Math.sqrt(squares * across));
   const rows = Math.ceil(squares / columns);
   const free = shuffled(
     Array.from({ length: columns * rows }, (_, i) => i),
@@ -159,7 +160,7 @@ function placed(n: number, unlike: number, random: RandomSource): Pick<Flock, 'm
   ).slice(0, n);
   const about = () => 0.5 + ABOUT * (random() - 0.5);
   return {
-    size: Math.min(1 / columns, 1 / ACROSS / rows) * (1 - ABOUT),
+    size: Math.min(1 / columns, 1 / across / rows) * (1 - ABOUT),
     members: free
       .sort((a, b) => a - b)
       .map((square, i) => ({

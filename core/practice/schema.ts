@@ -50,9 +50,11 @@ export const Truth = z.object({
   best: Best,
 });
 
-/** Many in one picture that is four wide and three high. */
+/** Many in one picture. */
 export const Flock = z.object({
   task: z.enum(FLOCK_TASKS),
+  /** Its width to its height. */
+  across: z.number(),
   individuals: z.array(
     z.object({ group: z.string(), traits: z.record(z.string(), z.union([z.string(), z.number()])), readings: z.array(Reading) }),
   ),

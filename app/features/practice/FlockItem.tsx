@@ -23,7 +23,6 @@ import { useGlimpse } from './useGlimpse';
 import type { usePractice } from './usePractice';
 
 const WIDEST = 560;
-const HIGH = 3 / 4;
 
 interface FlockItemProps {
   guide: Guide;
@@ -50,7 +49,7 @@ const MISSING: Record<Flock['task'], string> = {
 /** Many at once: the odd one of them, how many there are, or how many of each; and then the truth. */
 export function FlockItem({ guide, item, glimpse, why, practice: { answer, told, next, tally, problem: kept } }: FlockItemProps) {
   const flock = item.flock!;
-  const { task } = flock;
+  const { task, across } = flock;
   const width = Math.min(WIDEST, useWindowDimensions().width - 4 * space.m);
   const [given, setGiven] = useState<Pick<PracticeAnswer, 'picked' | 'number' | 'counts'>>({});
   const [typed, setTyped] = useState('');
@@ -91,7 +90,7 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
           </Text>
         )}
         {!look.shown && !told ? (
-          <View style={[styles.gone, { minHeight: width * HIGH }]}>
+          <View style={[styles.gone, { minHeight: width / across }]}>
             <Text quiet>They are gone.</Text>
             <Button small label="Look again" hint="Look again; it is kept that you did" onPress={look.look} />
           </View>
@@ -104,7 +103,7 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
             ))}
           </View>
         ) : task === 'odd' ? (
-          <Options label="Which is the odd one" style={[styles.field, { width, height: width * HIGH }]}>
+          <Options label="Which is the odd one" style={[styles.field, { width, height: width / across }]}>
             {flock.members.map(({ of, x, y, turned }, i) => {
               const side = flock.size * width;
               const size = overPlate(plates[of], side - 2 * EDGE, side - 2 * EDGE);
@@ -118,7 +117,7 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
                   onPress={() => setGiven({ picked: i })}
                   style={[
                     styles.member,
-                    { left: x * width - side / 2, top: y * width * HIGH - side / 2, width: side, height: side },
+                    { left: x * width - side / 2, top: (y * width) / across - side / 2, width: side, height: side },
                     given.picked === i && styles.picked,
                     odd && styles.odd,
                   ]}

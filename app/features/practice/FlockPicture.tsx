@@ -12,16 +12,16 @@ interface FlockPictureProps {
   label: string;
 }
 
-/** Drawn in units of which its height has so many. */
-const HIGH = 300;
+/** Drawn in units of which its width has so many. */
 const WIDE = 400;
 
 /** Many at once. Each individual is drawn once, however many are like it: hundreds are as quick as a few. */
-export function FlockPicture({ flock: { members, size }, plates, width, label }: FlockPictureProps) {
+export function FlockPicture({ flock: { members, size, across }, plates, width, label }: FlockPictureProps) {
   const own = useId();
+  const high = WIDE / across;
   return (
     <View style={Platform.OS === 'web' ? { filter: 'var(--plate)' } : undefined}>
-      <Svg width={width} height={(width * HIGH) / WIDE} viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={label}>
+      <Svg width={width} height={width / across} viewBox={`0 0 ${WIDE} ${high}`} role="img" aria-label={label}>
         <Defs>
           {plates.map(({ inks }, of) => (
             <G key={of} id={`${own}${of}`}>
@@ -42,7 +42,7 @@ export function FlockPicture({ flock: { members, size }, plates, width, label }:
           ))}
         </Defs>
         {members.map(({ of, x, y, turned }, i) => (
-          <Use key={i} href={`#${own}${of}`} transform={place(plates[of], x * WIDE, y * HIGH, turned, size * WIDE)} />
+          <Use key={i} href={`#${own}${of}`} transform={place(plates[of], x * WIDE, y * high, turned, size * WIDE)} />
         ))}
       </Svg>
     </View>
