@@ -8,7 +8,7 @@ export { type Pair, pairsOf } from './pairs';
 export type { Asked, Best, Flock, Item, Memory, PracticeAnswer, PracticeLevel } from './schema';
 export { type Rho, rhoOf } from './rho';
 export { sayGroup } from './sayGroup';
-export { countsOf, oddOf, type Scored, scoreAnswer, scoreMark, scoreOf, scoreSpot } from './score';
+export { countsOf, oddOf, type Scored, scoreAnswer, scoreOf, scoreSpot } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';
 export type { CertaintyWord, FlockTask, MemoryKind } from './vocabulary';
 export { type ReadingWorth, type Why, whyNot, whyOf } from './why';

@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { type Flock, type Item, oddOf, type PracticeAnswer } from '@plesion/core/practice';
+import { type Flock, type Item, oddOf } from '@plesion/core/practice';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
@@ -17,6 +17,7 @@ import { PlateView } from '../plates/PlateView';
 import { FlockPicture } from './FlockPicture';
 import { FlockTold } from './FlockTold';
 import { flockPlates } from './itemPlate';
+import { useGiven } from './keptTurn';
 import { sayReading } from './sayReading';
 import { TallyButtons } from './TallyButtons';
 import { useGlimpse } from './useGlimpse';
@@ -51,8 +52,8 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
   const flock = item.flock!;
   const { task, across } = flock;
   const width = Math.min(WIDEST, useWindowDimensions().width - 4 * space.m);
-  const [given, setGiven] = useState<Pick<PracticeAnswer, 'picked' | 'number' | 'counts'>>({});
-  const [typed, setTyped] = useState('');
+  const [{ picked, number, counts }, setGiven] = useGiven(item.seed);
+  const [typed, setTyped] = useState(() => String(number ?? (picked === undefined ? '' : picked + 1)));
   const [inWords, setInWords] = useState(false);
   const [problem, setProblem] = useState<string>();
   const look = useGlimpse(glimpse);
@@ -65,10 +66,11 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
   }, []);
   const send = useCallback(() => {
     if (told) return next();
-    if (given.picked === undefined && given.number === undefined && !given.counts) return setProblem(MISSING[task]);
+    const given = { odd: { picked }, many: { number }, tally: { counts } }[task];
+    if (Object.values(given).every((one) => one === undefined)) return setProblem(MISSING[task]);
     setProblem(undefined);
     answer({ groups: [], sure: 'sure', ...given, ...(look.again > 0 ? { again: look.again } : {}) });
-  }, [answer, given, look.again, next, task, told]);
+  }, [answer, counts, look.again, next, number, picked, task, told]);
   useShortcuts(
     useCallback(
       ({ key, target }: KeyboardEvent) =>
@@ -111,14 +113,14 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
               return (
                 <Option
                   key={i}
-                  on={given.picked === i}
+                  on={picked === i}
                   off={Boolean(told)}
                   label={`Number ${i + 1}`}
                   onPress={() => setGiven({ picked: i })}
                   style={[
                     styles.member,
                     { left: x * width - side / 2, top: (y * width) / across - side / 2, width: side, height: side },
-                    given.picked === i && styles.picked,
+                    picked === i && styles.picked,
                     odd && styles.odd,
                   ]}
                 >
@@ -156,8 +158,8 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
                 value={typed}
                 onChangeText={(text) => {
                   setTyped(text);
-                  const number = numberOf(text);
-                  setGiven(number && number <= flock.members.length ? { picked: number - 1 } : {});
+                  const said = numberOf(text);
+                  setGiven({ picked: said && said <= flock.members.length ? Math.round(said) - 1 : undefined });
                 }}
               />
             )}
@@ -169,13 +171,13 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
                 onSubmitEditing={send}
                 onChangeText={(text) => {
                   setTyped(text);
-                  const number = numberOf(text);
-                  setGiven(number && number > 0 ? { number: Math.round(number) } : {});
+                  const said = numberOf(text);
+                  setGiven({ number: said && said > 0 ? Math.round(said) : undefined });
                 }}
               />
             )}
             {task === 'tally' && (
-              <TallyButtons guide={guide} item={item} counts={given.counts} onChange={(counts) => setGiven({ counts })} />
+              <TallyButtons guide={guide} item={item} counts={counts} onChange={(next) => setGiven({ counts: next })} />
             )}
             {problem && <Notice kind="problem">{problem}</Notice>}
             <View style={styles.foot}>
@@ -185,7 +187,7 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
         )}
         {kept && <Notice kind="problem">{kept}</Notice>}
       </Card>
-      {told && <FlockTold guide={guide} item={item} told={told} given={given} onNext={next} />}
+      {told && <FlockTold guide={guide} item={item} told={told} given={{ picked, number, counts }} onNext={next} />}
     </>
   );
 }

@@ -1,7 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Asked, type Item, type PracticeAnswer, readableIn, sayGroup } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Circle } from 'react-native-svg';
 import { colour, space } from '../../theme';
@@ -15,8 +15,9 @@ import { useShortcuts } from '../../ui/useShortcuts';
 import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import { planOf } from '../records/plans';
-import { GoneBy, type WentBy } from './GoneBy';
+import { GoneBy } from './GoneBy';
 import { useItemPlate } from './itemPlate';
+import { useGiven } from './keptTurn';
 import { sayReading } from './sayReading';
 import { Told } from './Told';
 import { touched as touchedAt } from './touched';
@@ -46,9 +47,7 @@ export function PracticeItem({
   practice: { answer, told, next, tally, problem: kept },
 }: PracticeItemProps) {
   const room = Math.min(WIDEST, useWindowDimensions().width - 4 * space.m);
-  const [chosen, setChosen] = useState<string[]>([]);
-  const [sure, setSure] = useState<PracticeAnswer['sure']>();
-  const [wentBy, setWentBy] = useState<WentBy | undefined>(drill === undefined ? undefined : { character: drill });
+  const [{ chosen, sure, wentBy }, give] = useGiven(item.seed, drill === undefined ? {} : { wentBy: { character: drill } });
   const [spot, setSpot] = useState<{ x: number; y: number; marks: string[] }>();
   const [inWords, setInWords] = useState(false);
   const [problem, setProblem] = useState<string>();
@@ -62,13 +61,13 @@ export function PracticeItem({
   const look = useGlimpse(glimpse);
   const size = overPlate(plate, room, TALLEST);
   const view = guide.views.find((one) => one.id === item.view)?.label ?? item.view;
-  const choose = useCallback((all: string[]) => {
+  const choose = (all: string[]) => {
     // The newest two; that it cannot be told stands alone.
     const last = all.at(-1);
-    setChosen(last === UNTOLD ? [UNTOLD] : all.filter((one) => one !== UNTOLD).slice(-2));
-  }, []);
-  const again = useMemo(() => (look.again > 0 ? { again: look.again } : {}), [look.again]);
-  const send = useCallback(() => {
+    give({ chosen: last === UNTOLD ? [UNTOLD] : all.filter((one) => one !== UNTOLD).slice(-2) });
+  };
+  const again = look.again > 0 ? { again: look.again } : {};
+  const send = () => {
     if (told) return next();
     const untold = chosen.includes(UNTOLD);
     if (drill !== undefined || finds) {
@@ -81,7 +80,7 @@ export function PracticeItem({
     if (!untold && !sure) return setProblem('Say how sure you are.');
     setProblem(undefined);
     answer({ groups: untold ? [] : chosen, sure: sure ?? 'guess', ...(wentBy ? { wentBy } : {}), ...again });
-  }, [again, answer, chosen, drill, finds, next, sure, told, wentBy]);
+  };
   const states = drill === undefined ? undefined : characters.find(({ id }) => id === drill)?.states;
   const choices = useMemo(
     () => [
@@ -91,27 +90,21 @@ export function PracticeItem({
     [guide, item],
   );
   // Numbers choose, the first letter of a word of certainty says how sure, space answers and goes on.
-  useShortcuts(
-    useCallback(
-      ({ key, target }: KeyboardEvent) => {
-        const pressed =
-          target instanceof HTMLElement && target.closest('button, a, [role=radio], [role=checkbox], [role=button]');
-        if (key === ' ' && !pressed) return send;
-        if (told || finds) return undefined;
-        const word = CERTAINTY_WORDS.find((one) => one[0] === key);
-        if (word) return () => setSure(word);
-        if (!/^[1-9]$/.test(key)) return undefined;
-        const at = Number(key) - 1;
-        if (drill !== undefined) return states?.[at] && (() => setWentBy({ character: drill, says: states[at].id }));
-        return choices[at] && (() => choose([...chosen.filter((one) => one !== choices[at].id), choices[at].id]));
-      },
-      [choices, choose, chosen, drill, finds, send, states, told],
-    ),
-  );
+  useShortcuts(({ key, target }) => {
+    const pressed = target instanceof HTMLElement && target.closest('button, a, [role=radio], [role=checkbox], [role=button]');
+    if (key === ' ' && !pressed) return send;
+    if (told || finds) return undefined;
+    const word = CERTAINTY_WORDS.find((one) => one[0] === key);
+    if (word) return () => give({ sure: word });
+    if (!/^[1-9]$/.test(key)) return undefined;
+    const at = Number(key) - 1;
+    if (drill !== undefined) return states?.[at] && (() => give({ wentBy: { character: drill, says: states[at].id } }));
+    return choices[at] && (() => choose([...chosen.filter((one) => one !== choices[at].id), choices[at].id]));
+  });
   const touch = (x: number, y: number) => {
     const found = touchedAt(plate, item.view, characters, x, y);
     setSpot({ x, y, marks: found.map(({ id }) => id) });
-    if (found.length === 1) setWentBy({ character: found[0].id });
+    if (found.length === 1) give({ wentBy: { character: found[0].id } });
   };
   return (
     <>
@@ -179,7 +172,7 @@ export function PracticeItem({
               characters={characters.filter(({ id }) => drill === undefined || id === drill)}
               touched={spot && characters.filter(({ id }) => spot.marks.includes(id))}
               value={wentBy}
-              onChange={setWentBy}
+              onChange={(mark) => give({ wentBy: mark })}
               only={drill !== undefined}
               names={Boolean(finds)}
             />
@@ -196,7 +189,7 @@ export function PracticeItem({
                   label="How sure"
                   options={CERTAINTY_WORDS.map((word) => ({ id: word, label: word }))}
                   chosen={sure ? [sure] : []}
-                  onChange={([word]) => setSure(word)}
+                  onChange={([word]) => give({ sure: word })}
                 />
                 <Text size="small" quiet>
                   {sure ? sayCertainty(sure) : 'Each word stands for how often you would be right with it.'}

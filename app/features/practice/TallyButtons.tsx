@@ -45,7 +45,6 @@ export function TallyButtons({ guide, item: { choices }, counts = {}, onChange }
           <Pressable
             key={choice.id}
             role="button"
-            accessibilityLabel={`${sayGroup(guide, choice)}: ${counts[choice.id] ?? 0}`}
             onPress={() => count(choice.id)}
             style={({ pressed }) => [styles.button, pressed && styles.pressed]}
           >

@@ -4,6 +4,7 @@ import { type Item, practiceItem, remember, scoreSpot, whyOf } from '@plesion/co
 import { planOf } from '@plesion/core/plates/plans';
 import { ledgeCrabs } from '@plesion/demo';
 import { act, screen, waitFor } from '@testing-library/react-native';
+import { forgetForms } from '../../lib/keptForm';
 import { outbox } from '../../lib/outbox/outbox';
 import { fakeStation, type FakeStation, STATION } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
@@ -36,6 +37,7 @@ let given: GivenAnswer[];
 let standing: PracticeStanding;
 
 beforeEach(() => {
+  forgetForms();
   given = [];
   standing = { guides: [], memories: [] };
   mockStation = fakeStation();
@@ -105,6 +107,31 @@ it('of three that are chosen the newest two stand, and that it cannot be told st
   await press('Answer');
   await waitFor(() => expect(given).toMatchObject([{ answer: { groups: [], sure: 'guess' } }]));
   expect(given[0].asked).toEqual({ level: { kind: 'rank', rank: 'species' } });
+});
+
+it('what was begun is there again after a reload: the same item, and what was said of it', async () => {
+  await open();
+  const all = offered();
+  await press(all[1]);
+  await press('sure');
+  screen.unmount();
+  await open();
+  expect(offered()).toEqual(all);
+  screen.getByText('sure: right 92 times in a hundred.');
+  const chosen = screen.getAllByRole('checkbox', { checked: true });
+  expect(chosen.map((one) => one.props.accessibilityLabel as string)).toEqual([all[1]]);
+  await press('Answer');
+  await shown(/^It is the /);
+  await waitFor(() => expect(given).toHaveLength(1));
+  const [{ seed }] = given;
+  // Once it is answered, a reload goes on.
+  screen.unmount();
+  await open();
+  expect(screen.queryByText('sure: right 92 times in a hundred.')).toBeNull();
+  await press('cannot be told');
+  await press('Answer');
+  await waitFor(() => expect(given).toHaveLength(2));
+  expect(given[1].seed).not.toBe(seed);
 });
 
 it('one mark alone is read, and told as it is', async () => {

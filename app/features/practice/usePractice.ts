@@ -21,6 +21,7 @@ import { planOf } from '../records/plans';
 import { keepAnswer } from '../records/practiceAnswers';
 import { useSession } from '../session/useSession';
 import { flockPlates, itemPlate } from './itemPlate';
+import { keptTurn } from './keptTurn';
 import { useStanding } from './useStanding';
 import { askedNow, RESTED, type Wanted } from './ways';
 
@@ -52,12 +53,16 @@ const MEANWHILE = 120;
 export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted: Wanted) {
   const station = useSession().station.id;
   const { standing, memories } = useStanding();
-  const [turn, setTurn] = useState<Turn>(() => ({ seed: mintId(), before: [] }));
+  const about = JSON.stringify(wanted);
+  const kept = useMemo(() => keptTurn(guideId), [guideId]);
+  const [turn, setTurn] = useState<Turn>(() => {
+    const left = kept.read();
+    return { seed: left?.about === about ? left.seed : mintId(), before: [] };
+  });
   const [seen, setSeen] = useState<Seen[]>([]);
   const [tally, setTally] = useState({ answers: 0, right: 0 });
   const [told, setTold] = useState<ToldAnswer>();
   const [problem, setProblem] = useState<string>();
-  const about = JSON.stringify(wanted);
   const made = useRef(new Map<string, Made>());
   /** The item of a turn, once: what is answered tells what comes next, and changes nothing of what is asked. */
   const makeOnce = (one: Turn): Made | undefined => {
@@ -65,7 +70,8 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const key = `${one.seed} ${about}`;
     const known = made.current.get(key);
     if (known) return known;
-    const own = makeItem(guideId, guide, wanted, one, {
+    const left = kept.read();
+    const own = makeItem(guideId, guide, wanted, one, left?.seed === one.seed && left.about === about ? left : undefined, {
       memories: remember(memories, seen),
       lately: [...latelyOf(standing, guideId), ...seen.map(({ right }) => right)],
     });
@@ -73,6 +79,11 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     return own;
   };
   const current = makeOnce(turn);
+  useEffect(() => {
+    if (!current?.item || told) return;
+    const { asked, why, pair: of } = current;
+    kept.keep({ about, seed: turn.seed, asked, ...(why ? { why } : {}), ...(of ? { pair: of } : {}) });
+  }, [about, current, kept, told, turn]);
   const pair = current?.pair;
   const upcoming = useMemo<Turn>(
     () => ({ seed: mintId(), before: pair ? [...turn.before, pair].slice(-RESTED) : turn.before }),
@@ -98,6 +109,7 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const why = drill ? undefined : whyOf(compiled, item, said.groups);
     const scored = { ...scoreOf(asked, item, said, why, mark), why, mark };
     setTold(scored);
+    kept.forget();
     setTally({ answers: tally.answers + 1, right: tally.right + (scored.right ? 1 : 0) });
     // How many there are says nothing of any pair, or of how hard an individual may be.
     if (!item.flock || item.flock.task === 'odd')
@@ -122,17 +134,19 @@ function makeItem(
   guide: Guide,
   wanted: Wanted,
   { seed, before }: Turn,
+  left: Pick<Made, 'asked' | 'why' | 'pair'> | undefined,
   known: Pick<Parameters<typeof askedNow>[1], 'memories' | 'lately'>,
 ): Made {
   const plan = planOf(guide)!;
   const stand = { guideId, plan, compiled: compiledFor(guide), ...known };
   const passed = [...before];
   for (;;) {
-    const { asked, why, pair } = askedNow(wanted, { ...stand, before: passed }, new Date());
+    // What was asked before a reload is asked once more, whatever is due by now.
+    const { asked, why, pair } = left ?? askedNow(wanted, { ...stand, before: passed }, new Date());
     const compiled = compiledFor(guide, asked.situation);
     const item = practiceItem(compiled, plan, asked, seed);
     // Two of which no odd one could be told are passed over, a few times.
-    if (item || !asked.flock || pair === undefined || passed.length > before.length + PASSED)
+    if (item || left || !asked.flock || pair === undefined || passed.length > before.length + PASSED)
       return { asked, why, pair, compiled, item };
     passed.push(pair);
   }
