@@ -1,7 +1,8 @@
 import { act, renderHook } from '@testing-library/react-native';
 import { useAddress } from './useAddress';
+import { useParams } from './useParams';
 
-let mockParams: Record<string, string | undefined>;
+let mockParams: Record<string, string | string[] | undefined>;
 const mockSet = jest.fn((change: Record<string, string | undefined>) => {
   mockParams = { ...mockParams, ...change };
 });
@@ -20,6 +21,15 @@ const open = () => renderHook(() => useAddress(['search', 'named']));
 describe('what a page is set to', () => {
   it('is read from the address, the rest of which is left alone', () => {
     expect(open().result.current[0]).toEqual({ search: 'cinerata' });
+  });
+
+  it('says once what a link says twice', () => {
+    mockParams = { id: 'g', search: ['murica', 'cinerata'], named: [] };
+    expect(open().result.current[0]).toEqual({ search: 'murica' });
+    expect(renderHook(() => useParams<{ id: string; search?: string }>()).result.current).toMatchObject({
+      id: 'g',
+      search: 'murica',
+    });
   });
 
   it('holds at once; the address follows after a pause, once, and drops what is empty', () => {

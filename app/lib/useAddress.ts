@@ -1,5 +1,6 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
+import { useParams } from './useParams';
 
 /** A pause in typing, in milliseconds, after which the address follows. */
 const PAUSE = 250;
@@ -14,11 +15,11 @@ type Values<K extends string> = Partial<Record<K, string>>;
  * @param pause milliseconds after which the address follows: none where nothing is typed.
  */
 export function useAddress<const K extends string>(names: readonly K[], pause = PAUSE): [Values<K>, (change: Values<K>) => void] {
-  const params = useLocalSearchParams() as Record<string, string | string[] | undefined>;
+  const params = useParams<Record<string, string | undefined>>();
   const router = useRouter();
   /** What was set here, and the address does not say yet. */
   const [ahead, setAhead] = useState<Values<K>>();
-  const inAddress = Object.fromEntries(names.map((name) => [name, [params[name]].flat()[0] || undefined])) as Values<K>;
+  const inAddress = Object.fromEntries(names.map((name) => [name, params[name] || undefined])) as Values<K>;
   const there = !ahead || Object.entries(ahead).every(([name, value]) => (value || undefined) === inAddress[name as K]);
   useEffect(() => {
     if (!ahead) return;

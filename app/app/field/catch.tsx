@@ -1,7 +1,8 @@
-import { Redirect, useLocalSearchParams } from 'expo-router';
+import { Redirect } from 'expo-router';
+import { useParams } from '../../lib/useParams';
 import { CatchScreen } from '../../features/field/CatchScreen';
 
 export default function Route() {
-  const { visit } = useLocalSearchParams<{ visit?: string }>();
+  const { visit } = useParams<{ visit?: string }>();
   return visit ? <CatchScreen visitId={visit} /> : <Redirect href="/field" />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../lib/useParams';
 import { MakeKeyScreen } from '../../features/keys/MakeKeyScreen';
 
 export default function Route() {
-  return <MakeKeyScreen guideId={useLocalSearchParams<{ guide: string }>().guide} />;
+  return <MakeKeyScreen guideId={useParams<{ guide: string }>().guide} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../lib/useParams';
 import { ReadKeyScreen } from '../../features/keys/ReadKeyScreen';
 
 export default function Route() {
-  return <ReadKeyScreen guideId={useLocalSearchParams<{ guide?: string }>().guide} />;
+  return <ReadKeyScreen guideId={useParams<{ guide?: string }>().guide} />;
 }

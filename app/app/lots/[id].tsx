@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../lib/useParams';
 import { LotPage } from '../../features/lots/LotPage';
 
 export default function Route() {
-  return <LotPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <LotPage id={useParams<{ id: string }>().id} />;
 }

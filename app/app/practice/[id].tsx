@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../lib/useParams';
 import { StandingScreen } from '../../features/practice/StandingScreen';
 
 export default function Route() {
-  return <StandingScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  return <StandingScreen id={useParams<{ id: string }>().id} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../lib/useParams';
 import { NewSpecimen } from '../../features/specimen/NewSpecimen';
 
 export default function Route() {
-  return <NewSpecimen guideId={useLocalSearchParams<{ guide?: string }>().guide} />;
+  return <NewSpecimen guideId={useParams<{ guide?: string }>().guide} />;
 }

@@ -39,7 +39,11 @@ export function Example({ guide, form, character, protocol, active, width: room,
   const label = protocol.landmarks.find(({ id }) => id === active)?.label;
   return (
     <View
-      style={{ width, height, ...(turn ? { transform: [{ rotate: `${turn.toFixed(1)}deg` }] } : {}) }}
+      style={{
+        width,
+        height,
+        ...(turn ? { transform: [{ rotate: `${turn.toFixed(1)}deg` }, { scale: within(width, height, turn) }] } : {}),
+      }}
       role="img"
       aria-label={label ? `On the plate: ${label}` : 'The plate'}
     >
@@ -58,6 +62,12 @@ export function Example({ guide, form, character, protocol, active, width: room,
       </Svg>
     </View>
   );
+}
+
+/** How much smaller something is to be drawn, so that it keeps to its room when it is turned by so many degrees. */
+function within(width: number, height: number, turn: number): number {
+  const [sin, cos] = [Math.abs(Math.sin((turn * Math.PI) / 180)), Math.abs(Math.cos((turn * Math.PI) / 180))];
+  return Math.min(width / (width * cos + height * sin), height / (width * sin + height * cos));
 }
 
 /** By how much the plate is turned to lie as the animal does on the photo: told by two landmarks that are set on both. */

@@ -1,8 +1,9 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { type Character, type Guide, type Protocol } from '@plesion/core/guide';
 import { photosOf, withPhoto } from '@plesion/core/specimen';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
+import { useParams } from '../../lib/useParams';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -20,7 +21,7 @@ import { TOOL, type ToolName, TOOLS } from './tools';
 
 /** Measure one character on a photo of a specimen: point by point, as its guide says. */
 export function MeasureScreen({ id }: { id: string }) {
-  const { character, photo, tool } = useLocalSearchParams<{ character?: string; photo?: string; tool?: string }>();
+  const { character, photo, tool } = useParams<{ character?: string; photo?: string; tool?: string }>();
   const { bench, error, retry } = useBench(id);
   return (
     <AsyncScreen what="The photo" value={onceWeighed(bench)} error={error} retry={retry}>

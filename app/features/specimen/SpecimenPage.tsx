@@ -3,8 +3,9 @@ import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { sayReading } from '@plesion/core/observation';
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useParams } from '../../lib/useParams';
 import { space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
@@ -29,7 +30,7 @@ import { useDraft } from '../records/useDraft';
 /** A specimen as it stands in the daybook, with its history. */
 export function SpecimenPage({ id }: { id: string }) {
   const router = useRouter();
-  const { photo } = useLocalSearchParams<{ photo?: string }>();
+  const { photo } = useParams<{ photo?: string }>();
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
   const answer = useStanding(guide.data, state?.content).data;

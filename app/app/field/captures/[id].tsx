@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { CapturePage } from '../../../features/field/CapturePage';
 
 export default function Route() {
-  return <CapturePage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <CapturePage id={useParams<{ id: string }>().id} />;
 }

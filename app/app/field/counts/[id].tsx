@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { CountPage } from '../../../features/field/CountPage';
 
 export default function Route() {
-  return <CountPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <CountPage id={useParams<{ id: string }>().id} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { RingPage } from '../../../features/field/RingPage';
 
 export default function Route() {
-  return <RingPage mark={useLocalSearchParams<{ mark: string }>().mark} />;
+  return <RingPage mark={useParams<{ mark: string }>().mark} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { SitePage } from '../../../features/field/SitePage';
 
 export default function Route() {
-  return <SitePage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <SitePage id={useParams<{ id: string }>().id} />;
 }

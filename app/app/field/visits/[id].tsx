@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { VisitPage } from '../../../features/field/VisitPage';
 
 export default function Route() {
-  return <VisitPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <VisitPage id={useParams<{ id: string }>().id} />;
 }

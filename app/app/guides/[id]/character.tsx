@@ -1,7 +1,7 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { CharacterPage } from '../../../features/book/CharacterPage';
 
 export default function Route() {
-  const { id, character } = useLocalSearchParams<{ id: string; character: string }>();
+  const { id, character } = useParams<{ id: string; character: string }>();
   return <CharacterPage id={id} characterId={character} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { CharactersPage } from '../../../features/book/CharactersPage';
 
 export default function Route() {
-  return <CharactersPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <CharactersPage id={useParams<{ id: string }>().id} />;
 }

@@ -1,7 +1,7 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { FormPage } from '../../../features/book/FormPage';
 
 export default function Route() {
-  const { id, form } = useLocalSearchParams<{ id: string; form: string }>();
+  const { id, form } = useParams<{ id: string; form: string }>();
   return <FormPage id={id} formId={form} />;
 }

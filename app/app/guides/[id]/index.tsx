@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { CoverPage } from '../../../features/book/CoverPage';
 
 export default function Route() {
-  return <CoverPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <CoverPage id={useParams<{ id: string }>().id} />;
 }

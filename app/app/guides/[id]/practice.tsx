@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { PracticeScreen } from '../../../features/practice/PracticeScreen';
 
 export default function Route() {
-  return <PracticeScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  return <PracticeScreen id={useParams<{ id: string }>().id} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { TaxaPage } from '../../../features/book/TaxaPage';
 
 export default function Route() {
-  return <TaxaPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <TaxaPage id={useParams<{ id: string }>().id} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { WallScreen } from '../../../features/book/WallScreen';
 
 export default function Route() {
-  return <WallScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  return <WallScreen id={useParams<{ id: string }>().id} />;
 }

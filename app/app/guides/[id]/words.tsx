@@ -1,7 +1,7 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { WordsPage } from '../../../features/book/WordsPage';
 
 export default function Route() {
-  const { id, term } = useLocalSearchParams<{ id: string; term?: string }>();
+  const { id, term } = useParams<{ id: string; term?: string }>();
   return <WordsPage id={id} term={term} />;
 }

@@ -1,7 +1,7 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { EditKeyScreen } from '../../../features/keys/edit/EditKeyScreen';
 
 export default function Route() {
-  const { id, couplet } = useLocalSearchParams<{ id: string; couplet?: string }>();
+  const { id, couplet } = useParams<{ id: string; couplet?: string }>();
   return <EditKeyScreen id={id} couplet={couplet} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { KeyPage } from '../../../features/keys/KeyPage';
 
 export default function Route() {
-  return <KeyPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <KeyPage id={useParams<{ id: string }>().id} />;
 }

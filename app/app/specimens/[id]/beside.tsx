@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { BesideScreen } from '../../../features/beside/BesideScreen';
 
 export default function Route() {
-  return <BesideScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  return <BesideScreen id={useParams<{ id: string }>().id} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { SpecimenPage } from '../../../features/specimen/SpecimenPage';
 
 export default function Route() {
-  return <SpecimenPage id={useLocalSearchParams<{ id: string }>().id} />;
+  return <SpecimenPage id={useParams<{ id: string }>().id} />;
 }

@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { MeasureScreen } from '../../../features/measure/MeasureScreen';
 
 export default function Route() {
-  return <MeasureScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  return <MeasureScreen id={useParams<{ id: string }>().id} />;
 }

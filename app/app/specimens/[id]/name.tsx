@@ -1,7 +1,7 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { NameScreen } from '../../../features/determination/NameScreen';
 
 export default function Route() {
-  const { id, written } = useLocalSearchParams<{ id: string; written?: string }>();
+  const { id, written } = useParams<{ id: string; written?: string }>();
   return <NameScreen id={id} suggested={written} />;
 }

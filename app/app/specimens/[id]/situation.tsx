@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { SituationScreen } from '../../../features/specimen/SituationScreen';
 
 export default function Route() {
-  return <SituationScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  return <SituationScreen id={useParams<{ id: string }>().id} />;
 }

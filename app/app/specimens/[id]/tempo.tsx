@@ -1,6 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useParams } from '../../../lib/useParams';
 import { TempoScreen } from '../../../features/tempo/TempoScreen';
 
 export default function Route() {
-  return <TempoScreen id={useLocalSearchParams<{ id: string }>().id} />;
+  return <TempoScreen id={useParams<{ id: string }>().id} />;
 }
