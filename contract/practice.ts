@@ -83,7 +83,15 @@ export const PracticeStanding = z.object({
       /** How often what was said with a word was right. */
       certainty: z.array(z.object({ sure: CertaintyWord, answers: sum, right: sum })),
       /** How often each character was read as it is. */
-      marks: z.array(z.object({ character: z.string(), answers: sum, right: sum })),
+      marks: z.array(
+        z.object({
+          character: z.string(),
+          answers: sum,
+          right: sum,
+          /** Of a number: what was said to what is shown, in the middle, and the spread of its logarithm from two on. */
+          bias: z.object({ values: sum, ratio: z.number(), spread: z.number().optional() }).optional(),
+        }),
+      ),
       /** By week, from the Monday it begins with; the newest last. */
       weeks: z.array(z.object({ from: z.iso.date(), answers: sum, right: sum })),
       /** Many at once, by what was asked; `ratio` is what was said of a number to what it was, in the middle. */

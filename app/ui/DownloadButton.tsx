@@ -1,3 +1,4 @@
+import { download } from '../lib/download';
 import { colour } from '../theme';
 import { Button } from './Button';
 import { Icon } from './Icon';
@@ -9,7 +10,7 @@ export function DownloadButton({ label, hint, url }: { label: string; hint: stri
       label={label}
       hint={hint}
       icon={<Icon name="download" size={18} color={colour.kelp} />}
-      onPress={() => window.location.assign(url())}
+      onPress={() => download(url())}
     />
   );
 }

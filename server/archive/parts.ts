@@ -20,7 +20,7 @@ import { ListedName } from '../records/corrections';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 7;
+export const FORM_VERSION = 8;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
@@ -266,6 +266,8 @@ export const PARTS = {
     // Since the seventh form.
     other: title.nullable().default(null),
     mark_right: z.boolean().nullable().default(null),
+    // Since the eighth.
+    mark_shown: z.number().nullable().default(null),
     at: instant,
   }),
   changes: part('change', 'seq', {

@@ -24,6 +24,7 @@ import { Migration20261211000000 } from './migrations/Migration20261211000000';
 import { Migration20261212000000 } from './migrations/Migration20261212000000';
 import { Migration20261213000000 } from './migrations/Migration20261213000000';
 import { Migration20261220000000 } from './migrations/Migration20261220000000';
+import { Migration20261221000000 } from './migrations/Migration20261221000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -47,6 +48,7 @@ const MIGRATIONS = [
   Migration20261212000000,
   Migration20261213000000,
   Migration20261220000000,
+  Migration20261221000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

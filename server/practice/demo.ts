@@ -1,6 +1,6 @@
 import type { GivenAnswer } from '@plesion/contract';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
-import { seeded } from '@plesion/core/probability';
+import { normal, seeded } from '@plesion/core/probability';
 import { terns } from '@plesion/demo';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
@@ -61,7 +61,14 @@ function answerOf({ item: { truth, choices } }: Made, learnt: number, random: ()
   const sure = CERTAINTY_WORDS[1 + Math.floor(random() * (CERTAINTY_WORDS.length - 1))];
   const mark = truth.readings[Math.floor(random() * Math.min(5, truth.readings.length))];
   const states = terns.characters.find(({ id }) => id === mark?.character)?.states;
-  const says = random() < CERTAINTY['fairly sure'] || !states ? (mark?.states?.[0] ?? mark?.value) : states[0].id;
+  const says = states
+    ? random() < CERTAINTY['fairly sure']
+      ? mark?.states?.[0]
+      : states[0].id
+    : mark?.value === undefined || Number.isInteger(mark.value)
+      ? mark?.value
+      : // By eye, and a little too much.
+        Number((mark.value * Math.exp(0.04 + 0.07 * normal(random))).toPrecision(3));
   return {
     groups: truth.best.kind === 'untold' && random() < 0.6 ? [] : [knows ? truth.group : wrong],
     sure,

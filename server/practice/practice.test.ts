@@ -193,6 +193,32 @@ describe('answers', () => {
   });
 });
 
+it('numbers by eye are held against what the drawing shows: how far off, and how scattered', async () => {
+  const { visitor: own, guideId: guide } = await newStation(server);
+  const asked = { level: SPECIES, character: 'width-ratio' };
+  const body = { guideId: guide, ...asked, n: 3, seed: 'ratio' };
+  const { items } = (await own.post('/api/practice/items').send(body).expect(200)).body as { items: Item[] };
+  const factors = [1.2, 1.02, 1.08];
+  await give(
+    items.map(({ seed, truth }, i) => {
+      const { value } = truth.readings.find(({ character }) => character === 'width-ratio')!;
+      const wentBy = { character: 'width-ratio', says: value! * factors[i] };
+      return answerTo(seed, { groups: [], sure: 'sure', wentBy }, { asked, guideId: guide });
+    }),
+    own,
+  ).expect(200);
+  const [{ marks }] = ((await standing(own)) as unknown as PracticeStanding).guides;
+  const logs = factors.map(Math.log);
+  const mean = logs.reduce((sum, x) => sum + x, 0) / 3;
+  const spread = Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / 2);
+  expect(marks).toEqual([
+    {
+      ...{ character: 'width-ratio', answers: 3, right: 2 },
+      bias: { values: 3, ratio: expect.closeTo(Math.exp(mean), 9), spread: expect.closeTo(spread, 9) },
+    },
+  ]);
+});
+
 describe('many at once', () => {
   it('are scored by what was asked, told by task, and say nothing of pairs unless one was the odd one', async () => {
     const { visitor: own, guideId: guide } = await newStation(server);

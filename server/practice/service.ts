@@ -82,12 +82,13 @@ export async function storeAnswers(
     ...{ truth: scored[i].truth, p: scored[i].p, bits: scored[i].bits, correct: scored[i].right },
     // Nobody was taken for another where a mark was to be found.
     ...{ other: asked.spot ? undefined : scored[i].why?.other.id, mark_right: scored[i].mark?.right },
+    ...(typeof scored[i].mark?.shown === 'number' ? { mark_shown: scored[i].mark.shown } : {}),
   }));
   await em.getConnection().execute(
-    `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, at)
-     select ?::uuid, id, ?::text, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, at
+    `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, mark_shown, at)
+     select ?::uuid, id, ?::text, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, mark_shown, at
      from jsonb_to_recordset(?::jsonb) as sent (id uuid, guide_id uuid, guide_version int, seed text, asked jsonb, answer jsonb,
-       truth text, p float, bits float, correct boolean, other text, mark_right boolean, at timestamptz)
+       truth text, p float, bits float, correct boolean, other text, mark_right boolean, mark_shown float, at timestamptz)
      on conflict (station_id, id) do nothing`,
     [stationId, accountName, JSON.stringify(rows)],
   );

@@ -52,8 +52,11 @@ export async function practiceStanding(
      ),
      marks as (
        select guide_id, answer->'wentBy'->>'character' as character, count(*)::int as answers,
-         (count(*) filter (where mark_right))::int as right
-       from own where mark_right is not null group by 1, 2
+         (count(*) filter (where mark_right))::int as right,
+         case when count(off) > 0 then jsonb_build_object('values', count(off), 'ratio', exp(avg(off)), 'spread', stddev_samp(off)) end as bias
+       from own, lateral (select case when mark_shown > 0 and jsonb_typeof(answer->'wentBy'->'says') = 'number'
+           and (answer->'wentBy'->>'says')::float > 0 then ln((answer->'wentBy'->>'says')::float / mark_shown) end as off) as read
+       where mark_right is not null group by 1, 2
      ),
      weeks as (
        select guide_id, to_char(date_trunc('week', at at time zone 'utc'), 'YYYY-MM-DD') as from, count(*)::int as answers,
@@ -71,7 +74,8 @@ export async function practiceStanding(
        (select jsonb_agg(jsonb_build_object('truth', truth, 'said', said, 'n', n) order by place) from pairs
         where pairs.guide_id = own.guide_id and place <= ${PAIRS}) as confused,
        (select jsonb_agg(jsonb_build_object('sure', sure, 'answers', answers, 'right', "right")) from sure where sure.guide_id = own.guide_id) as certainty,
-       (select jsonb_agg(jsonb_build_object('character', character, 'answers', answers, 'right', "right") order by answers desc, character)
+       (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('character', character, 'answers', answers, 'right', "right", 'bias', bias))
+          order by answers desc, character)
         from marks where marks.guide_id = own.guide_id) as marks,
        (select jsonb_agg(jsonb_build_object('from', "from", 'answers', answers, 'right', "right") order by "from") from weeks
         where weeks.guide_id = own.guide_id and place <= ${WEEKS}) as weeks,

@@ -4,6 +4,7 @@ import type { Guide } from '@plesion/core/guide';
 import { closedViews, conceal, leadersOf, type Veil, VEILS } from '@plesion/core/plates';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { download } from '../../lib/download';
 import { colour, space, TOUCH, WIDE } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
@@ -111,9 +112,7 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
               label={as.toUpperCase()}
               hint={`Download the plate, ${caption}, as ${as.toUpperCase()}`}
               icon={<Icon name="download" size={16} color={colour.kelp} />}
-              onPress={() =>
-                window.location.assign(urlOf('plate', { params: { id }, query: { form: formId, view: closed ?? view.id, as } }))
-              }
+              onPress={() => download(urlOf('plate', { params: { id }, query: { form: formId, view: closed ?? view.id, as } }))}
             />
           ))}
         </View>

@@ -2,6 +2,7 @@ import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
+import { download } from '../../lib/download';
 import { colour, space, useWide } from '../../theme';
 import { sayDate } from '../../lib/dates';
 import { useKeptScroll } from '../../lib/keptScroll';
@@ -78,7 +79,7 @@ export function DaybookScreen() {
                     hint="Download these as Darwin Core CSV"
                     disabled={total === 0}
                     icon={<Icon name="download" size={18} color={colour.kelp} />}
-                    onPress={() => window.location.assign(urlOf('exportOccurrences', { query: filters }))}
+                    onPress={() => download(urlOf('exportOccurrences', { query: filters }))}
                   />
                 </View>
               </View>

@@ -182,7 +182,7 @@ function Marks({ id, guide, own: { marks } }: OwnProps & { id: string; guide: Gu
       <Text size="small" quiet>
         ρ is how often you read it as it is, with the middle 90 in 100 of what it may be; the guide’s own weighs as ten answers.
       </Text>
-      {read.map(({ character, answers, right, rho, low, high, prior }) => (
+      {read.map(({ character, answers, right, rho, low, high, prior, bias }) => (
         <LinkBox
           key={character}
           href={`/guides/${id}/practice?way=mark&mark=${encodeURIComponent(character)}`}
@@ -195,10 +195,24 @@ function Marks({ id, guide, own: { marks } }: OwnProps & { id: string; guide: Gu
           <Text size="small">
             {`ρ ${rho.toFixed(2)} (${low.toFixed(2)}–${high.toFixed(2)}) · the guide’s ${prior.toFixed(2)} · ${right} of ${answers} read as it is`}
           </Text>
+          {bias && (
+            <Text size="small" quiet>
+              {sayBias(bias)}
+            </Text>
+          )}
         </LinkBox>
       ))}
     </Card>
   );
+}
+
+/** How far numbers by eye are off, in the middle, and how much they scatter about that. */
+function sayBias({ values, ratio, spread }: NonNullable<OwnProps['own']['marks'][number]['bias']>): string {
+  const off = Math.round(100 * (ratio - 1));
+  const middle =
+    off === 0 ? 'neither too much nor too little' : `${Math.abs(off)} in a hundred too ${off > 0 ? 'much' : 'little'}`;
+  const scatter = spread === undefined ? '' : `, give or take ${Math.round(100 * spread)}`;
+  return `By eye: ${middle}${scatter}, over ${values}.`;
 }
 
 function Flocks({ own: { flocks } }: OwnProps) {

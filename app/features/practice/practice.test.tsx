@@ -277,7 +277,10 @@ describe('how it stands', () => {
           ...{ guideId: id, level: { kind: 'rank', rank: 'species' }, answers: 8, right: 6, bits: 0.4 },
           confused: [{ truth: 'cinerata', said: 'murica', n: 2 }],
           certainty: [{ sure: 'sure', answers: 8, right: 6 }],
-          marks: [{ character: 'leg-fringe', answers: 40, right: 20 }],
+          marks: [
+            { character: 'leg-fringe', answers: 40, right: 20 },
+            { character: 'width-ratio', answers: 9, right: 6, bias: { values: 9, ratio: 1.062, spread: 0.081 } },
+          ],
           weeks: [{ from: '2026-01-05', answers: 8, right: 6 }],
           lately: [true],
           flocks: [
@@ -306,6 +309,7 @@ describe('how it stands', () => {
     screen.getByText('What would help most: ten more of ashen ledge crab and thorned ledge crab.');
     screen.getByText(/^6 of the last 6 right/);
     screen.getByText('“sure” stands for 92 in 100; yours was right in 6 of 8.');
+    screen.getByText('By eye: 6 in a hundred too much, give or take 8, over 9.');
     screen.getByText('How many: 1 of 4 within a fifth. In the middle you say 60 where there are 100.');
     screen.getByText('The odd one of twenty: found in 2 of 2.');
     screen.getByText(/^ρ 0\.\d\d \(0\.\d\d–0\.\d\d\) · the guide’s 0\.\d\d · 20 of 40 read as it is$/);
