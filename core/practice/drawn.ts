@@ -81,7 +81,7 @@ export function formWeights(
   groups: readonly string[] | undefined,
   view: string,
 ): number[] {
-  const shows = compiled.forms.map((_, f) => plan.shows?.(traitsOf(compiled, f), view) !== false);
+  const shows = showsIn(compiled, plan, view);
   const weights = compiled.forms.map((_, f) => {
     const g = grouping.of[f];
     return g >= 0 && shows[f] && (!groups || groups.includes(grouping.groups[g].id)) ? compiled.base[f] : 0;
@@ -91,6 +91,19 @@ export function formWeights(
     const sum = weights.reduce((all, other, o) => (grouping.of[o] === grouping.of[f] ? all + other : all), 0);
     return sum > 0 ? weight / sum : 0;
   });
+}
+
+const shown = new WeakMap<CompiledGuide, WeakMap<Plan, Map<string, readonly boolean[]>>>();
+
+/** Which forms a view shows; looked at once, for all items that are made from it. */
+function showsIn(compiled: CompiledGuide, plan: Plan, view: string): readonly boolean[] {
+  const byPlan = shown.get(compiled) ?? new WeakMap<Plan, Map<string, readonly boolean[]>>();
+  shown.set(compiled, byPlan);
+  const byView = byPlan.get(plan) ?? new Map<string, readonly boolean[]>();
+  byPlan.set(plan, byView);
+  const known = byView.get(view) ?? compiled.forms.map((_, f) => plan.shows?.(traitsOf(compiled, f), view) !== false);
+  byView.set(view, known);
+  return known;
 }
 
 /** As bits; what was not asked about is out of the question. */

@@ -127,6 +127,16 @@ it('a colony that is sexed is of one species, and its counts are right but for o
     }
 });
 
+it('of one group alone nothing is to be told: no item, and no flock with an odd one', () => {
+  for (const guide of guides) {
+    const [own] = groupsAt(guide.compiled, SPECIES).groups;
+    const groups = [own.id, 'no-such'];
+    expect(make(guide, { level: SPECIES, groups }, 'a')).toBeUndefined();
+    expect(make(guide, asked('odd', { groups }), 'a')).toBeUndefined();
+    for (const seed of SEEDS) expect(make(guide, { level: SPECIES }, seed)!.choices.length).toBeGreaterThan(1);
+  }
+});
+
 it('two that cannot be told in a drawing make no flock with an odd one', () => {
   const guide = of('ledge-crabs');
   const blind = { ...guide.plan, views: [] };

@@ -13,7 +13,7 @@ import type { Asked, Item } from './schema';
  *
  * @param compiled the guide for the situation asked about (`compiledFor(guide, asked.situation)`).
  * @param plan of the guide, in its words.
- * @returns undefined where no group asked about can be drawn in that view, or the character asked about is not seen in any.
+ * @returns undefined where no two groups asked about can be drawn in one view, or the character asked about is not seen in any.
  */
 export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, seed: string): Item | undefined {
   const { guide } = compiled;
@@ -25,11 +25,16 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
   const views = practiceViews(guide, plan).filter(
     (one) => (asked.view === undefined || asked.view === one) && (!character || character.views.includes(one)),
   );
-  const view = views[Math.floor(random() * views.length)] as string | undefined;
-  if (view === undefined) return undefined;
   const grouping = groupsAt(compiled, asked.level);
-  const weights = formWeights(compiled, plan, grouping, asked.groups, view);
-  if (weights.every((weight) => weight === 0)) return undefined;
+  // Where a view does not show two of them, nothing is to be told apart in it; a mark may be read all the same.
+  const needed = character ? 1 : 2;
+  const weightsIn = (one: string) => formWeights(compiled, plan, grouping, asked.groups, one);
+  const first = Math.floor(random() * views.length);
+  const view = [...views.slice(first), ...views.slice(0, first)].find(
+    (one) => choicesOf(grouping, weightsIn(one)).length >= needed,
+  );
+  if (view === undefined) return undefined;
+  const weights = weightsIn(view);
   const behind = asked.hidden ? partsBehind(guide, plan, view, asked.hidden, random) : [];
   const draw = drawerOf(compiled, plan, grouping, weights, view, behind);
   const drawn = drawnFor(() => draw(random), asked);

@@ -108,6 +108,9 @@ export const Memory = z.object({
 });
 export type Memory = z.infer<typeof Memory>;
 
+/** Kinds that are counted at once. */
+const MOST_KINDS = 20;
+
 /** What a person says: one group, two, or that it cannot be told; how sure; and the character they went by. */
 export const PracticeAnswer = z
   .strictObject({
@@ -120,7 +123,10 @@ export const PracticeAnswer = z
     /** How many there are. */
     number: z.number().int().min(0).max(100_000).optional(),
     /** How many of each group. */
-    counts: z.record(key, z.number().int().min(0).max(1000)).optional(),
+    counts: z
+      .record(key, z.number().int().min(0).max(1000))
+      .refine((all) => Object.keys(all).length <= MOST_KINDS, { error: `count ${MOST_KINDS} kinds at most` })
+      .optional(),
     /** How often a glimpse was had again. */
     again: z.number().int().min(0).max(99).optional(),
   })

@@ -9,6 +9,7 @@ import { outbox } from '../../lib/outbox/outbox';
 import { fakeStation, type FakeStation, STATION } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
 import { sendWaiting } from '../records/sending';
+import { keptTurn } from './keptTurn';
 import { PracticePlace } from './PracticePlace';
 import { PracticeScreen } from './PracticeScreen';
 import { StandingScreen } from './StandingScreen';
@@ -132,6 +133,14 @@ it('what was begun is there again after a reload: the same item, and what was sa
   await press('Answer');
   await waitFor(() => expect(given).toHaveLength(2));
   expect(given[1].seed).not.toBe(seed);
+});
+
+it('what was begun, and the guide has no more, gives way to another item', async () => {
+  const asked = { level: { kind: 'rank', rank: 'species' } as const, groups: ['murica', 'gone'] };
+  keptTurn(guideId()).keep({ about: JSON.stringify({ way: 'need' }), seed: 'left', asked, why: 'due' });
+  await open();
+  await shown('Two that are new to you.');
+  expect(offered()).toHaveLength(2);
 });
 
 it('one mark alone is read, and told as it is', async () => {

@@ -140,15 +140,15 @@ function makeItem(
   const plan = planOf(guide)!;
   const stand = { guideId, plan, compiled: compiledFor(guide), ...known };
   const passed = [...before];
-  for (;;) {
-    // What was asked before a reload is asked once more, whatever is due by now.
-    const { asked, why, pair } = left ?? askedNow(wanted, { ...stand, before: passed }, new Date());
+  // What was asked before a reload is asked once more, whatever is due by now; if the guide still has it.
+  for (let again = left; ; again = undefined) {
+    const { asked, why, pair } = again ?? askedNow(wanted, { ...stand, before: passed }, new Date());
     const compiled = compiledFor(guide, asked.situation);
     const item = practiceItem(compiled, plan, asked, seed);
     // Two of which no odd one could be told are passed over, a few times.
-    if (item || left || !asked.flock || pair === undefined || passed.length > before.length + PASSED)
-      return { asked, why, pair, compiled, item };
-    passed.push(pair);
+    const last = !asked.flock || pair === undefined || passed.length > before.length + PASSED;
+    if (item || (!again && last)) return { asked, why, pair, compiled, item };
+    if (!again) passed.push(pair!);
   }
 }
 
