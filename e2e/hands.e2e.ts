@@ -93,6 +93,8 @@ describe('a day without a mouse', () => {
       await hands.tabTo('Into the daybook');
       await hands.press('Enter');
       await page.waitForURL(/\/specimens\/[^/]+$/);
+      // The new page takes the focus to its heading; who tabs on before that is taken along.
+      await page.getByRole('heading', { level: 1 }).filter({ hasNotText: 'How far may it be named?' }).waitFor();
     }));
 
   it('walks a key to its end', () =>
