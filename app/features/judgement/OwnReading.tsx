@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
-import { practiceApi } from '../records/practiceAnswers';
+import { standingQuery } from '../records/practiceAnswers';
 import { useSession } from '../session/useSession';
 
 interface OwnReadingProps {
@@ -18,11 +18,7 @@ interface OwnReadingProps {
 /** How one reads marks oneself, as practice tells, may count in place of what the guide takes for all. */
 export function OwnReading({ guideId, guide, judgement, onJudge }: OwnReadingProps) {
   const { name } = useSession().account;
-  const { data, isPending } = useQuery({
-    queryKey: ['practice standing', 'marks'],
-    queryFn: ({ signal }) => practiceApi('practiceStanding', {}, signal),
-    retry: false,
-  });
+  const { data, isPending } = useQuery(standingQuery);
   const { reader } = judgement;
   if (reader)
     return (

@@ -16,32 +16,36 @@ interface PlateViewProps {
 const units = (mm: number) => Math.round(mm * 100);
 
 /** Ink on paper by day; by lamp light the browser turns both, so that a plate does not dazzle. */
-const BY_LAMP = Platform.OS === 'web' ? 'var(--plate)' : undefined;
+export const byLamp = Platform.OS === 'web' ? { filter: 'var(--plate)' } : {};
+
+/** All that is drawn of a plate, in its own units. */
+export const Inks = ({ plate: { inks } }: Pick<PlateViewProps, 'plate'>): ReactNode =>
+  inks.map((ink, i) => (
+    <Path
+      key={i}
+      d={ink.d}
+      fill={ink.fill ?? 'none'}
+      fillRule="evenodd"
+      stroke={ink.stroke}
+      strokeWidth={ink.strokeWidth}
+      strokeLinecap="round"
+      strokeLinejoin="round"
+      opacity={ink.opacity}
+    />
+  ));
 
 /** A plate on the screen; what is out of focus is blurred. */
 export const PlateView = memo(function PlateView({ plate, width, height, label, children }: PlateViewProps) {
   const { x, y, width: w, height: h } = plate.box;
   const drawing = (
-    <View style={{ width, height, ...(BY_LAMP ? { filter: BY_LAMP } : {}) }}>
+    <View style={{ width, height, ...byLamp }}>
       <Svg
         width={width}
         height={height}
         viewBox={[x, y, w, h].map(units).join(' ')}
         {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
       >
-        {plate.inks.map((ink, i) => (
-          <Path
-            key={i}
-            d={ink.d}
-            fill={ink.fill ?? 'none'}
-            fillRule="evenodd"
-            stroke={ink.stroke}
-            strokeWidth={ink.strokeWidth}
-            strokeLinecap="round"
-            strokeLinejoin="round"
-            opacity={ink.opacity}
-          />
-        ))}
+        <Inks plate={plate} />
         {children}
       </Svg>
     </View>

@@ -1,8 +1,9 @@
 import type { Plate } from '@plesion/core/plates';
 import type { Flock } from '@plesion/core/practice';
 import { useId } from 'react';
-import { Platform, View } from 'react-native';
-import Svg, { Defs, G, Path, Use } from 'react-native-svg';
+import { View } from 'react-native';
+import Svg, { Defs, G, Use } from 'react-native-svg';
+import { byLamp, Inks } from '../plates/PlateView';
 
 interface FlockPictureProps {
   flock: Flock;
@@ -20,24 +21,12 @@ export function FlockPicture({ flock: { members, size, across }, plates, width, 
   const own = useId();
   const high = WIDE / across;
   return (
-    <View style={Platform.OS === 'web' ? { filter: 'var(--plate)' } : undefined}>
+    <View style={byLamp}>
       <Svg width={width} height={width / across} viewBox={`0 0 ${WIDE} ${high}`} role="img" aria-label={label}>
         <Defs>
-          {plates.map(({ inks }, of) => (
+          {plates.map((plate, of) => (
             <G key={of} id={`${own}${of}`}>
-              {inks.map((ink, i) => (
-                <Path
-                  key={i}
-                  d={ink.d}
-                  fill={ink.fill ?? 'none'}
-                  fillRule="evenodd"
-                  stroke={ink.stroke}
-                  strokeWidth={ink.strokeWidth}
-                  strokeLinecap="round"
-                  strokeLinejoin="round"
-                  opacity={ink.opacity}
-                />
-              ))}
+              <Inks plate={plate} />
             </G>
           ))}
         </Defs>

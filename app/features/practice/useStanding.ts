@@ -2,7 +2,7 @@ import type { PracticeStanding } from '@plesion/contract';
 import { type Memories, memoryKey } from '@plesion/core/practice';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { practiceApi } from '../records/practiceAnswers';
+import { standingQuery } from '../records/practiceAnswers';
 
 const NOTHING: PracticeStanding = { guides: [], memories: [] };
 
@@ -12,13 +12,10 @@ const NOTHING: PracticeStanding = { guides: [], memories: [] };
  */
 export function useStanding() {
   const found = useQuery({
-    queryKey: ['practice standing'],
-    queryFn: ({ signal }) => practiceApi('practiceStanding', {}, signal),
+    ...standingQuery,
     staleTime: 0,
     refetchOnWindowFocus: false,
     refetchOnReconnect: false,
-    retry: false,
-    networkMode: 'always',
   });
   const standing = found.isFetching ? undefined : (found.data ?? NOTHING);
   const memories: Memories = useMemo(

@@ -6,6 +6,14 @@ import type { Entry } from '../../lib/outbox/storage';
 
 export const practiceApi = createClient('', undefined, practiceEndpoints);
 
+/** How one's practice stands is asked for in one way; without a connection that it cannot be had is known at once. */
+export const standingQuery = {
+  queryKey: ['practice standing'],
+  queryFn: ({ signal }: { signal: AbortSignal }) => practiceApi('practiceStanding', {}, signal),
+  retry: false,
+  networkMode: 'always',
+} as const;
+
 const KIND = 'practice';
 
 /** Answers sent with one request. */
