@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { openPlace, type Place } from '../server/test/place';
+import { leavePlace, openPlace, type Place } from '../server/test/place';
 import { openServer } from './station';
 
 let place: Place | undefined;
@@ -13,8 +13,7 @@ export default async function fill(): Promise<void> {
   process.env.SERVER_FILE = execFileSync(process.execPath, ['scripts/server.mjs'], { encoding: 'utf8' });
   place = await openPlace('demo');
   await (await openServer(place)).close();
-  process.env.DEMO_DATABASE = place.database.href;
-  process.env.DEMO_FILES = place.files;
+  leavePlace('DEMO', place);
 }
 
 export const empty = async (): Promise<void> => place?.close();

@@ -1,7 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { resolve as pathTo } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
-import { openPlace, type Place } from '../server/test/place';
+import { openPlace, type Place, placeLeft } from '../server/test/place';
 
 /** Plesion as a person gets it: the real server on a fresh database, and a browser. */
 export interface Station {
@@ -78,15 +78,9 @@ export async function openServer(
   };
 }
 
-/** The place that `demoPlace.ts` has filled for all browser tests of a run, where it has. */
-function demoPlace(): Pick<Place, 'database' | 'files'> | undefined {
-  const { DEMO_DATABASE: database, DEMO_FILES: files } = process.env;
-  return database && files ? { database: new URL(database), files } : undefined;
-}
-
-/** The real server with the demo in a database and a folder of its own, and a browser. */
+/** The real server with the demo, as `demoPlace.ts` has made it, in a database and a folder of its own, and a browser. */
 export async function openStation(env?: NodeJS.ProcessEnv): Promise<Station> {
-  const place = await openPlace('walk', demoPlace());
+  const place = await openPlace('walk', placeLeft('DEMO'));
   const server = await openServer(place, env);
   const browser: Browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

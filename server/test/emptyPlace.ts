@@ -1,6 +1,6 @@
 import { openDatabase, openPool } from '../database/orm';
 import { needWorkerTables } from '../jobs/workerTables';
-import { openPlace, type Place } from './place';
+import { leavePlace, openPlace, type Place } from './place';
 
 let place: Place | undefined;
 
@@ -17,8 +17,7 @@ export default async function make(): Promise<void> {
   });
   await needWorkerTables(pool);
   await pool.end();
-  process.env.EMPTY_DATABASE = place.database.href;
-  process.env.EMPTY_FILES = place.files;
+  leavePlace('EMPTY', place);
 }
 
 export const empty = async (): Promise<void> => place?.close();

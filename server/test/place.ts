@@ -14,6 +14,18 @@ export interface Place {
   close(): Promise<void>;
 }
 
+/** Leaves a place to the processes of a run, under a name. */
+export function leavePlace(name: string, { database, files }: Place): void {
+  process.env[`${name}_DATABASE`] = database.href;
+  process.env[`${name}_FILES`] = files;
+}
+
+/** The place that was left under a name, where one was. */
+export function placeLeft(name: string): Pick<Place, 'database' | 'files'> | undefined {
+  const { [`${name}_DATABASE`]: database, [`${name}_FILES`]: files } = process.env;
+  return database && files ? { database: new URL(database), files } : undefined;
+}
+
 /**
  * @param like a place that nobody uses any more, whose database and files it begins with.
  */

@@ -3,7 +3,7 @@ import { createApp } from '../app';
 import { openLog } from '../observe/log';
 import { openParts } from '../parts';
 import type { Quotas } from '../station/quota';
-import { openPlace } from './place';
+import { openPlace, placeLeft } from './place';
 
 /** Where its pages would be. */
 export const ORIGIN = 'http://plesion.test';
@@ -17,15 +17,9 @@ interface TestSettings {
   officeUrl?: string;
 }
 
-/** The place with nothing in its tables that `emptyPlace.ts` has made for all tests of a run. */
-function emptyPlace() {
-  const { EMPTY_DATABASE: database, EMPTY_FILES: files } = process.env;
-  return database && files ? { database: new URL(database), files } : undefined;
-}
-
-/** A server on a database of its own, dropped at the end. */
+/** A server on a database of its own, dropped at the end; it begins as what `emptyPlace.ts` has made for all tests of a run. */
 export async function openTestServer({ through = async (url) => url, works = false, quotas, officeUrl }: TestSettings = {}) {
-  const place = await openPlace('test', emptyPlace());
+  const place = await openPlace('test', placeLeft('EMPTY'));
   const url = await through(place.database);
   const log = openLog('silent');
   const parts = await openParts({

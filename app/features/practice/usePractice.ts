@@ -23,7 +23,7 @@ import { useSession } from '../session/useSession';
 import { flockPlates, itemPlate } from './itemPlate';
 import { keptTurn } from './keptTurn';
 import { useStanding } from './useStanding';
-import { askedNow, RESTED, type Wanted } from './ways';
+import { askedNow, type AskedNow, RESTED, type Wanted } from './ways';
 
 /** The truth, and what the answer was worth. */
 export interface ToldAnswer extends Scored {
@@ -134,21 +134,27 @@ function makeItem(
   guide: Guide,
   wanted: Wanted,
   { seed, before }: Turn,
-  left: Pick<Made, 'asked' | 'why' | 'pair'> | undefined,
+  left: AskedNow | undefined,
   known: Pick<Parameters<typeof askedNow>[1], 'memories' | 'lately'>,
 ): Made {
   const plan = planOf(guide)!;
   const stand = { guideId, plan, compiled: compiledFor(guide), ...known };
-  const passed = [...before];
-  // What was asked before a reload is asked once more, whatever is due by now; if the guide still has it.
-  for (let again = left; ; again = undefined) {
-    const { asked, why, pair } = again ?? askedNow(wanted, { ...stand, before: passed }, new Date());
+  const made = ({ asked, why, pair }: AskedNow): Made => {
     const compiled = compiledFor(guide, asked.situation);
-    const item = practiceItem(compiled, plan, asked, seed);
+    return { asked, why, pair, compiled, item: practiceItem(compiled, plan, asked, seed) };
+  };
+  // What was asked before a reload is asked once more, whatever is due by now; if the guide still has it.
+  const again = left && made(left);
+  if (again?.item) return again;
+  const passed = [...before];
+  for (;;) {
+    const now = askedNow(wanted, { ...stand, before: passed }, new Date());
+    const one = made(now);
+    if (one.item) return one;
+    if (now.otherwise) return made({ asked: now.otherwise });
     // Two of which no odd one could be told are passed over, a few times.
-    const last = !asked.flock || pair === undefined || passed.length > before.length + PASSED;
-    if (item || (!again && last)) return { asked, why, pair, compiled, item };
-    if (!again) passed.push(pair!);
+    if (!now.asked.flock || now.pair === undefined || passed.length > before.length + PASSED) return one;
+    passed.push(now.pair);
   }
 }
 

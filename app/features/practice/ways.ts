@@ -7,7 +7,6 @@ import {
   nextPair,
   type NextWhy,
   pairsOf,
-  practiceItem,
   type PracticeLevel,
 } from '@plesion/core/practice';
 import type { Plan } from '@plesion/core/plates';
@@ -69,8 +68,16 @@ const FLYING_BY = 5;
 /** Pairs that are left alone after they were asked. */
 export const RESTED = 2;
 
+export interface AskedNow {
+  asked: Asked;
+  /** Asked where there is nothing of that: the kinds of a colony whose sexes cannot be told from a drawing. */
+  otherwise?: Asked;
+  why?: NextWhy;
+  pair?: string;
+}
+
 /** What is to be asked now, and why; where one asks for a pair that is not whole yet, for all. */
-export function askedNow(wanted: Wanted, stand: Stand, now: Date): { asked: Asked; why?: NextWhy; pair?: string } {
+export function askedNow(wanted: Wanted, stand: Stand, now: Date): AskedNow {
   const level = levelOf(stand.compiled.guide);
   const { view, hidden, glimpse } = wanted;
   const base = { level, ...(view ? { view } : {}), ...(hidden ? { hidden } : {}), ...(glimpse ? { glimpse } : {}) };
@@ -93,10 +100,8 @@ export function askedNow(wanted: Wanted, stand: Stand, now: Date): { asked: Aske
   }
   if (wanted.way === 'many') return { asked: { ...many, flock: 'many', glimpse: glimpse ?? FLYING_BY } };
   if (wanted.way === 'tally') {
-    // Its sexes; where those cannot be told from a drawing, its kinds.
-    const sexes = { ...many, level: { kind: 'facet', facet: 'sex' }, flock: 'tally' } satisfies Asked;
-    const told = (stand.compiled.guide.facets.sex?.length ?? 0) > 1 && practiceItem(stand.compiled, stand.plan, sexes, 'sexes');
-    return { asked: told ? sexes : { ...many, flock: 'tally' } };
+    const kinds = { ...many, flock: 'tally' } as const;
+    return { asked: { ...kinds, level: { kind: 'facet', facet: 'sex' } }, otherwise: kinds };
   }
   const { region, month } = wanted;
   const date = month && `${now.getFullYear()}-${String(month).padStart(2, '0')}-15`;
