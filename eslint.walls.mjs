@@ -22,7 +22,7 @@ const core = {
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
   fieldwork: ['probability', 'guide', 'observation'],
   import: ['fieldwork', 'guide', 'observation'],
-  practice: ['probability', 'linear', 'guide', 'observation', 'evidence', 'plates'],
+  practice: ['probability', 'linear', 'guide', 'observation', 'evidence', 'keys', 'plates'],
   formats: ['fieldwork', 'guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 
@@ -38,7 +38,7 @@ const features = {
   station: [],
   account: ['session', 'station'],
   door: ['session', 'plates', 'records'],
-  practice: ['plates', 'records', 'session'],
+  practice: ['glossary', 'plates', 'records', 'session'],
   analysis: ['records'],
   reading: ['analysis', 'plates', 'records'],
   glossary: ['plates', 'records'],

@@ -5,6 +5,7 @@ import {
   CertaintyWord,
   FLOCK_TASKS,
   Item,
+  JudgedStep,
   Memory,
   PracticeAnswer,
   PracticeLevel,
@@ -61,6 +62,8 @@ export const ScoredAnswer = z.object({
     .object({ character: z.string(), shown: z.union([z.string(), z.number()]).optional(), right: z.boolean().optional() })
     .optional(),
   why: PracticeWhy.optional(),
+  /** Of a walk through a key: each couplet on the way. */
+  steps: z.array(JudgedStep).optional(),
 });
 export type ScoredAnswer = z.output<typeof ScoredAnswer>;
 export const AnswersTaken = z.object({ answers: z.array(ScoredAnswer) });
@@ -97,6 +100,17 @@ export const PracticeStanding = z.object({
       /** Many at once, by what was asked; `ratio` is what was said of a number to what it was, in the middle. */
       flocks: z
         .array(z.object({ task: z.enum(FLOCK_TASKS), answers: sum, right: sum, ratio: z.number().optional() }))
+        .default([]),
+      /** Walks through keys, by key and couplet, the hardest couplet first; seconds are those in the middle. */
+      walks: z
+        .array(
+          z.object({
+            keyId: z.uuid(),
+            walks: sum,
+            right: sum,
+            couplets: z.array(z.object({ number: z.string(), answers: sum, right: sum, seconds: z.number().optional() })),
+          }),
+        )
         .default([]),
       /** Was it right, the newest last: how hard the next is to be. */
       lately: z.array(z.boolean()),

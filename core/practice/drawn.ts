@@ -1,6 +1,6 @@
 import { fromPrior, formsIn, type Grouping, groupMasses, ranked } from '../evidence';
 import type { Character, CompiledGuide, Guide } from '../guide/working';
-import type { Reading } from '../observation';
+import { DISTANCES, type Reading, type Situation } from '../observation';
 import { hiddenShare, hideable, isDrawn, type Plan, type Traits, traitsOf } from '../plates';
 import { pick, type RandomSource } from '../probability';
 import { individualsOf } from './individual';
@@ -29,6 +29,7 @@ export interface Drawn {
  *
  * @param weights how often each form comes; it is known that no other does.
  * @param behind parts that leaves come over.
+ * @param situation whose light and nearness hide what they hide.
  */
 export function drawerOf(
   compiled: CompiledGuide,
@@ -36,16 +37,16 @@ export function drawerOf(
   grouping: Grouping,
   weights: readonly number[],
   view: string,
-  behind: readonly string[] = [],
+  { behind = [], situation }: { behind?: readonly string[]; situation?: Situation } = {},
 ): (random: RandomSource, from?: readonly number[]) => Drawn {
   const { guide } = compiled;
   const prior = priorOf(weights);
+  const seen = readableIn(guide, plan, view, situation);
   return (random, from = weights) => {
     const form = pick(from, random);
     const traits = individualsOf(compiled, form)(random);
     const hidden = hiddenIn(guide, plan, traits, view, behind);
-    const all = readingsIn(guide, plan, traits, view, compiled, form);
-    const readings = all.filter(({ character }) => !hidden.characters.has(character));
+    const readings = readingsIn(seen, traits, compiled, form).filter(({ character }) => !hidden.characters.has(character));
     const masses = groupMasses(grouping, fromPrior(compiled, prior, readings).p);
     const best = bestOf(grouping, masses, guide.settings.call.posterior);
     return { form, traits, readings, hidden: hidden.parts, best };
@@ -107,7 +108,7 @@ function showsIn(compiled: CompiledGuide, plan: Plan, view: string): readonly bo
 }
 
 /** As bits; what was not asked about is out of the question. */
-const priorOf = (weights: readonly number[]) => ({
+export const priorOf = (weights: readonly number[]) => ({
   forms: Float64Array.from(weights, (weight) => (weight > 0 ? Math.log2(weight) : NEVER)),
   outside: NEVER,
 });
@@ -115,15 +116,21 @@ const priorOf = (weights: readonly number[]) => ({
 /** Can it be read from a drawing? Lengths need a scale. */
 const isRead = ({ kind }: Character): boolean => kind !== 'measurement';
 
-/** The characters that can be read from a drawing in a view, whoever it is of. */
-export const readableIn = (guide: Guide, plan: Plan, view: string): Character[] =>
+/** The characters that can be read from a drawing in a view, whoever it is of; in a situation, as far as its light and nearness allow. */
+export const readableIn = (guide: Guide, plan: Plan, view: string, situation: Situation = {}): Character[] =>
   guide.characters.filter(
-    (character) => character.views.includes(view) && isDrawn(guide, plan, character.id) && isRead(character),
+    (character) =>
+      character.views.includes(view) && isDrawn(guide, plan, character.id) && isRead(character) && isSeen(character, situation),
   );
 
-/** What a careful eye reads from a drawing: states, counts, proportions and angles that this view shows. */
-function readingsIn(guide: Guide, plan: Plan, traits: Traits, view: string, compiled: CompiledGuide, form: number): Reading[] {
-  return readableIn(guide, plan, view).flatMap((character): Reading[] => {
+/** Near enough for it, and in light enough: against the light and at dusk colours are gone. */
+const isSeen = ({ distance, needsLight, group }: Character, situation: Situation): boolean =>
+  DISTANCES.indexOf(distance) >= DISTANCES.indexOf(situation.distance ?? 'hand') &&
+  (situation.light === undefined || situation.light === 'fair' || !(needsLight || group === 'colour'));
+
+/** What a careful eye reads from a drawing: states, counts, proportions and angles, of those that can be seen. */
+function readingsIn(characters: readonly Character[], traits: Traits, compiled: CompiledGuide, form: number): Reading[] {
+  return characters.flatMap((character): Reading[] => {
     const table = compiled.tables.get(character.id);
     const seen = traits[character.id];
     if (!table || seen === undefined) return [];
@@ -133,7 +140,7 @@ function readingsIn(guide: Guide, plan: Plan, traits: Traits, view: string, comp
 }
 
 /** What may be said: one group, two where they hold enough together, or that it cannot be told. */
-function bestOf(grouping: Grouping, masses: Float64Array, needed: number): Best {
+export function bestOf(grouping: Grouping, masses: Float64Array, needed: number): Best {
   const [first, second] = ranked(masses);
   const id = (g: number) => grouping.groups[g].id;
   if (masses[first] >= needed) return { kind: 'one', groups: [id(first)], p: masses[first] };

@@ -1,7 +1,7 @@
 import type { CompiledGuide } from '../guide/working';
 import type { Plan } from '../plates';
 import { seeded } from '../probability';
-import { choicesOf, type Drawn, drawerOf, formWeights, partsBehind, practiceViews } from './drawn';
+import { choicesOf, type Drawn, drawerOf, formWeights, partsBehind, practiceViews, readableIn } from './drawn';
 import { flockItem } from './flock';
 import { groupsAt } from './groups';
 import type { Asked, Item } from './schema';
@@ -23,7 +23,10 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
   const character = guide.characters.find(({ id }) => id === asked.character);
   if (asked.character !== undefined && !character) return undefined;
   const views = practiceViews(guide, plan).filter(
-    (one) => (asked.view === undefined || asked.view === one) && (!character || character.views.includes(one)),
+    (one) =>
+      (asked.view === undefined || asked.view === one) &&
+      (!character || character.views.includes(one)) &&
+      readableIn(guide, plan, one, asked.situation).length > 0,
   );
   const grouping = groupsAt(compiled, asked.level);
   // Where a view does not show two of them, nothing is to be told apart in it; a mark may be read all the same.
@@ -36,7 +39,7 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
   if (view === undefined) return undefined;
   const weights = weightsIn(view);
   const behind = asked.hidden ? partsBehind(guide, plan, view, asked.hidden, random) : [];
-  const draw = drawerOf(compiled, plan, grouping, weights, view, behind);
+  const draw = drawerOf(compiled, plan, grouping, weights, view, { behind, situation: asked.situation });
   const drawn = drawnFor(() => draw(random), asked);
   if (!drawn) return undefined;
   const { form, traits, readings, hidden, best } = drawn;

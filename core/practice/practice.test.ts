@@ -1,7 +1,7 @@
 import { demoGuides } from '@plesion/demo';
 import { fromPrior, groupMasses, ranked } from '../evidence';
 import { type CompiledGuide, compileGuide, frequenciesOf, misreadingMatrix } from '../guide';
-import type { Reading } from '../observation';
+import type { Reading, Situation } from '../observation';
 import { planOf } from '../plates/plans';
 import { gammaBelow, normal, pick, type RandomSource, seeded } from '../probability';
 import { blockGuide } from '../test/blockGuide';
@@ -317,5 +317,29 @@ describe('why', () => {
     const round = whyNot(compiled, { ...made, truth: { ...truth, readings: [{ character: 'edge', states: ['round'] }] } }, 'b');
     expect(round.readings[0].bits).toBeCloseTo(2, 9);
     expect(round.remember).toBe('Edge: round, in 8 of ten Tessella alba, in 2 of ten Tessella brevis.');
+  });
+});
+
+describe('light and nearness', () => {
+  const { guide, plan, compiled } = of('tessary-terns');
+  const read = (situation: Situation) =>
+    Array.from({ length: 30 }, (_, i) => practiceItem(compiled, plan, { level: SPECIES, situation }, `light ${i}`)!).flatMap(
+      ({ truth }) => truth.readings.map(({ character }) => guide.characters.find(({ id }) => id === character)!),
+    );
+
+  it('hide colours against the light and at dusk, and leave shapes', () => {
+    for (const light of ['glare', 'dusk'] as const) {
+      const seen = read({ light });
+      expect(seen.filter(({ group, needsLight }) => group === 'colour' || needsLight)).toEqual([]);
+      expect(seen.some(({ group }) => group === 'shape')).toBe(true);
+    }
+    expect(read({ light: 'fair' }).some(({ group }) => group === 'colour')).toBe(true);
+  });
+
+  it('hide from afar what has to be seen from near', () => {
+    const far = read({ distance: 'far' });
+    expect(far.length).toBeGreaterThan(0);
+    expect(far.every(({ distance }) => distance === 'far')).toBe(true);
+    expect(read({}).some(({ distance }) => distance === 'near')).toBe(true);
   });
 });

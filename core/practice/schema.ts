@@ -23,6 +23,8 @@ export const Asked = z.strictObject({
   spot: z.literal(true).optional(),
   /** Many at once, and what is asked of them. */
   flock: z.enum(FLOCK_TASKS).optional(),
+  /** Through which key it is to be taken, couplet by couplet. */
+  walk: z.strictObject({ keyId: z.uuid(), keyVersion: z.number().int().min(1) }).optional(),
   /** Where and when it is met: who lives there then comes as often as there. */
   situation: Situation.optional(),
   /** 0 as they come … 1 only those near the line, of which something can be said all the same. */
@@ -65,6 +67,32 @@ export const Flock = z.object({
 });
 export type Flock = z.infer<typeof Flock>;
 
+/** One couplet on the way of an individual through a key. */
+export const DrillStep = z.object({
+  couplet: z.string(),
+  /** As printed. */
+  number: z.string(),
+  /** Leads that are right for it; one, but where several lead to what it is and nothing tells them apart. */
+  leads: z.array(z.string()).min(1),
+  /** The view that shows what is asked. */
+  view: z.string(),
+  /** What is asked and can be seen in that view. */
+  shows: z.array(Reading),
+  /** What is asked and cannot be seen in a drawing: it is told. */
+  given: z.array(Reading),
+});
+export type DrillStep = z.infer<typeof DrillStep>;
+
+/** What was done at one couplet of a key. */
+export const JudgedStep = z.object({
+  couplet: z.string(),
+  number: z.string(),
+  right: z.boolean(),
+  /** s; nothing where it was not come to. */
+  seconds: z.number().optional(),
+});
+export type JudgedStep = z.infer<typeof JudgedStep>;
+
 /** A novel individual in one view, what may be answered, and the truth, which is shown after the answer. */
 export const Item = z.object({
   guide: z.string(),
@@ -79,6 +107,8 @@ export const Item = z.object({
   truth: Truth,
   /** Many of them; the individual above is the odd one, or one of those that are commonest. */
   flock: Flock.optional(),
+  /** Its way through a key. */
+  drill: z.object({ steps: z.array(DrillStep).min(1) }).optional(),
 });
 export type Item = z.infer<typeof Item>;
 
@@ -126,6 +156,11 @@ export const PracticeAnswer = z
     counts: z
       .record(key, z.number().int().min(0).max(1000))
       .refine((all) => Object.keys(all).length <= MOST_KINDS, { error: `count ${MOST_KINDS} kinds at most` })
+      .optional(),
+    /** The lead that was taken first at each couplet, and after how many seconds. */
+    steps: z
+      .array(z.strictObject({ couplet: key, lead: key, seconds: z.number().min(0).max(86_400) }))
+      .max(200)
       .optional(),
     /** How often a glimpse was had again. */
     again: z.number().int().min(0).max(99).optional(),

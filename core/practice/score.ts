@@ -1,4 +1,4 @@
-import type { Asked, Item, PracticeAnswer } from './schema';
+import type { Asked, Item, JudgedStep, PracticeAnswer } from './schema';
 import type { MarkSeen } from './seen';
 import type { Why } from './why';
 import { CERTAINTY } from './vocabulary';
@@ -33,6 +33,19 @@ export function scoreAnswer(
   const named = groups.includes(truth.group);
   const p = named ? given / groups.length : (1 - given) / (choices.length - groups.length);
   return { p, bits: Math.log2(p / chance) - cost, right: named };
+}
+
+/** Each couplet on an individual's way, by the lead that was taken first; what was not come to is not right. */
+export const judgedSteps = ({ drill }: Pick<Item, 'drill'>, { steps = [] }: PracticeAnswer): JudgedStep[] =>
+  drill!.steps.map(({ couplet, number, leads }) => {
+    const taken = steps.find((step) => step.couplet === couplet);
+    return { couplet, number, right: !!taken && leads.includes(taken.lead), ...(taken ? { seconds: taken.seconds } : {}) };
+  });
+
+/** Score a walk through a key: right where no couplet was missed. */
+function scoreDrill(item: Pick<Item, 'drill'>, answer: PracticeAnswer): Scored {
+  const right = judgedSteps(item, answer).every((step) => step.right);
+  return { p: right ? 1 : 0, bits: 0, right };
 }
 
 /** A mark decides that tells at least this share of what the best one tells. */
@@ -82,6 +95,7 @@ export function scoreFlock({ flock, truth }: Item, { picked, number, counts = {}
 /** Score what was said of an item, by what was asked. */
 export function scoreOf(asked: Asked, item: Item, answer: PracticeAnswer, why?: Why, mark?: MarkSeen): Scored {
   if (item.flock) return scoreFlock(item, answer);
+  if (item.drill) return scoreDrill(item, answer);
   if (asked.spot) return scoreSpot(why, answer.wentBy?.character);
   return asked.character === undefined ? scoreAnswer(item, answer) : scoreMark(mark);
 }

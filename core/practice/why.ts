@@ -27,8 +27,8 @@ const TELLS = 0.5;
 
 /** Why it is not what was said (of many, the odd one); where nothing else was said, why it is not what comes nearest, as often as each lives there. */
 export function whyOf(compiled: CompiledGuide, item: Item, said: readonly string[]): Why | undefined {
-  // A number is not told by marks, and no single one of a colony was asked for.
-  if (item.flock && item.flock.task !== 'odd') return undefined;
+  // A number is not told by marks, no single one of a colony was asked for, and a key names by itself.
+  if (item.drill || (item.flock && item.flock.task !== 'odd')) return undefined;
   const others = item.choices.filter(({ id }) => id !== item.truth.group);
   const wrong = others.find(({ id }) => said.includes(id));
   const against = againstTruth(compiled, item);

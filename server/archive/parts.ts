@@ -13,7 +13,7 @@ import { GRIDS, USUAL_GRID } from '@plesion/core/formats/schema';
 import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
-import { Asked, PracticeAnswer } from '@plesion/core/practice/schema';
+import { Asked, JudgedStep, PracticeAnswer } from '@plesion/core/practice/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import { ListedName } from '../records/corrections';
@@ -268,6 +268,7 @@ export const PARTS = {
     mark_right: z.boolean().nullable().default(null),
     // Since the eighth.
     mark_shown: z.number().nullable().default(null),
+    steps: z.array(JudgedStep).nullable().default(null),
     at: instant,
   }),
   changes: part('change', 'seq', {

@@ -1,4 +1,5 @@
 import { compiledFor, type Guide } from '@plesion/core/guide';
+import type { Key } from '@plesion/core/keys';
 import { planOf } from '@plesion/core/plates/plans';
 import {
   type Asked,
@@ -10,11 +11,12 @@ import {
   type Why,
   whyOf,
 } from '@plesion/core/practice';
+import { keyDrill } from '@plesion/core/practice/keyDrill';
 
 export interface ItemsTask {
   guide: Guide;
-  /** With what was said of it, where it is to be explained. */
-  wanted: { asked: Asked; seed: string; said?: PracticeAnswer }[];
+  /** With what was said of it, where it is to be explained; with the key through which it is taken. */
+  wanted: { asked: Asked; seed: string; said?: PracticeAnswer; key?: Key }[];
 }
 
 export interface Made {
@@ -27,9 +29,9 @@ export interface Made {
 export function makeItems({ guide, wanted }: ItemsTask): (Made | undefined)[] {
   const plan = planOf(guide);
   if (!plan) return wanted.map(() => undefined);
-  return wanted.map(({ asked, seed, said }) => {
+  return wanted.map(({ asked, seed, said, key }) => {
     const compiled = compiledFor(guide, asked.situation);
-    const item = practiceItem(compiled, plan, asked, seed);
+    const item = asked.walk ? key && keyDrill(compiled, plan, key, asked, seed) : practiceItem(compiled, plan, asked, seed);
     if (!item || !said) return item && { item };
     const mark = markSeen(compiled, item, said);
     // Of a single mark nothing is named, and nothing held against anything.

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { PracticeStanding } from '@plesion/contract';
+import type { KeyList, PracticeStanding } from '@plesion/contract';
 import { countsOf, type Item, oddOf } from '@plesion/core/practice';
 import { loadDemo } from '../demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
@@ -282,4 +282,59 @@ it('of the demo is made once, with something to see in every part of it', async 
   expect(own.marks.length).toBeGreaterThan(2);
   await loadDemo(server.orm.em.fork(), server);
   expect((await demo.get('/api/practice/standing').expect(200)).body).toEqual(seen);
+});
+
+describe('walks through a key', () => {
+  it('are made from a version of a key to the guide, judged couplet by couplet, and summed up by key', async () => {
+    await loadDemo(server.orm.em.fork(), server);
+    const own = server.visitor();
+    await own.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
+    const { body: all } = await own.get('/api/keys').expect(200);
+    const { id: keyId, guideId: guide } = (all as KeyList).keys.find(({ title }) => title.includes('Dallow'))!;
+    const asked = { level: SPECIES, walk: { keyId, keyVersion: 1 } };
+    const { body } = await own
+      .post('/api/practice/items')
+      .send({ guideId: guide, ...asked, n: 2, seed: 'way' })
+      .expect(200);
+    const { items } = body as { items: Item[] };
+    const stepsOf = ({ drill }: Item, missed?: number) =>
+      drill!.steps.map(({ couplet, leads }, i) => ({ couplet, lead: i === missed ? 'zz' : leads[0], seconds: 2 + i }));
+    const walked = (i: number, steps: object[]) =>
+      answerTo(items[i].seed, { groups: [], sure: 'sure', steps }, { asked, guideId: guide });
+    const told = await give([walked(0, stepsOf(items[0])), walked(1, stepsOf(items[1], 0))], own).expect(200);
+    expect(told.body.answers).toMatchObject([
+      { right: true, truth: items[0].truth.group, steps: items[0].drill!.steps.map(({ number }) => ({ number, right: true })) },
+      { right: false, steps: items[1].drill!.steps.map(({ number }, i) => ({ number, right: i > 0 })) },
+    ]);
+    const { guides } = (await own.get('/api/practice/standing').expect(200)).body as PracticeStanding;
+    const { walks, lately, answers } = guides.find(({ guideId: id }) => id === guide)!;
+    expect(walks).toMatchObject([{ keyId, walks: 2, right: 1 }]);
+    // The first couplet was missed once of twice, after two seconds each time: it is the hardest.
+    expect(walks[0].couplets[0]).toEqual({ number: items[0].drill!.steps[0].number, answers: 2, right: 1, seconds: 2 });
+    expect(walks[0].couplets.reduce((sum, { answers }) => sum + answers, 0)).toBe(
+      items.reduce((sum, { drill }) => sum + drill!.steps.length, 0),
+    );
+    // How hard an individual may be, a walk does not say.
+    expect(lately.length).toBeLessThanOrEqual(answers - 2);
+    const refused = async (walk: object, field: string) =>
+      expect(
+        (
+          await own
+            .post('/api/practice/items')
+            .send({ guideId: guide, ...asked, walk })
+            .expect(400)
+        ).body,
+      ).toMatchObject({
+        field,
+        message: expect.stringMatching(/There is no such/),
+      });
+    await refused({ keyId: randomUUID(), keyVersion: 1 }, 'walk.keyId');
+    await refused({ keyId, keyVersion: 9 }, 'walk.keyVersion');
+    const strange = answerTo(
+      'x',
+      { groups: [], sure: 'sure' },
+      { asked: { ...asked, walk: { keyId, keyVersion: 9 } }, guideId: guide },
+    );
+    expect((await give([strange], own).expect(400)).body).toMatchObject({ field: 'answers[0].asked.walk.keyVersion' });
+  });
 });

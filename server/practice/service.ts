@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { GivenAnswer, ScoredAnswer } from '@plesion/contract';
-import { type Asked, type Item, scoreOf } from '@plesion/core/practice';
+import { type Asked, type Item, judgedSteps, scoreOf } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
 import type { Writer } from '../records/write';
+import { drillKeys } from './drillKeys';
 import type { Made } from './make';
 import type { PracticePool } from './pool';
 
@@ -22,7 +23,8 @@ export async function itemsFor(
   { guideId, n, seed = randomUUID(), ...asked }: Wanted,
 ): Promise<{ guideVersion: number; items: Item[] }> {
   const { guide, version } = (await guideNamed(em, stationId, guideId))!;
-  const wanted = Array.from({ length: n }, (_, i) => ({ asked, seed: n === 1 ? seed : `${seed} ${i + 1}` }));
+  const key = (await drillKeys(em, stationId, [asked]))(guideId, asked, 'walk');
+  const wanted = Array.from({ length: n }, (_, i) => ({ asked, key, seed: n === 1 ? seed : `${seed} ${i + 1}` }));
   const items = (await pool.make({ guide, wanted })).flatMap((made) => (made ? [made.item] : []));
   if (!items.length) throw nothingToShow('groups');
   return { guideVersion: version, items };
@@ -63,6 +65,7 @@ export async function keepAnswers(em: Em, pool: PracticePool, writer: Writer, an
 export const scoredBy = ({ id, asked, answer }: GivenAnswer, { item, why, mark }: Made): ScoredAnswer => ({
   ...{ id, truth: truthOf(item), best: item.truth.best, why, mark },
   ...scoreOf(asked, item, answer, why, mark),
+  ...(item.drill ? { steps: judgedSteps(item, answer) } : {}),
 });
 
 /** What it was in a word; of many whose number is asked, the number. */
@@ -82,13 +85,14 @@ export async function storeAnswers(
     ...{ truth: scored[i].truth, p: scored[i].p, bits: scored[i].bits, correct: scored[i].right },
     // Nobody was taken for another where a mark was to be found.
     ...{ other: asked.spot ? undefined : scored[i].why?.other.id, mark_right: scored[i].mark?.right },
+    ...(scored[i].steps ? { steps: scored[i].steps } : {}),
     ...(typeof scored[i].mark?.shown === 'number' ? { mark_shown: scored[i].mark.shown } : {}),
   }));
   await em.getConnection().execute(
-    `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, mark_shown, at)
-     select ?::uuid, id, ?::text, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, mark_shown, at
+    `insert into practice_answer (station_id, id, account, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, mark_shown, steps, at)
+     select ?::uuid, id, ?::text, guide_id, guide_version, seed, asked, answer, truth, p, bits, correct, other, mark_right, mark_shown, steps, at
      from jsonb_to_recordset(?::jsonb) as sent (id uuid, guide_id uuid, guide_version int, seed text, asked jsonb, answer jsonb,
-       truth text, p float, bits float, correct boolean, other text, mark_right boolean, mark_shown float, at timestamptz)
+       truth text, p float, bits float, correct boolean, other text, mark_right boolean, mark_shown float, steps jsonb, at timestamptz)
      on conflict (station_id, id) do nothing`,
     [stationId, accountName, JSON.stringify(rows)],
   );
@@ -102,6 +106,11 @@ async function itemsOf(
   answers: readonly GivenAnswer[],
 ): Promise<(Made | undefined)[]> {
   const items: (Made | undefined)[] = [];
+  const keyOf = await drillKeys(
+    em,
+    stationId,
+    answers.map(({ asked }) => asked),
+  );
   const byGuide = new Map<string, number[]>();
   answers.forEach(({ guideId, guideVersion }, i) => {
     const key = `${guideId} ${guideVersion}`;
@@ -121,7 +130,10 @@ async function itemsOf(
     });
     const made = await pool.make({
       guide,
-      wanted: places.map((i) => ({ asked: answers[i].asked, seed: answers[i].seed, said: answers[i].answer })),
+      wanted: places.map((i) => ({
+        ...{ asked: answers[i].asked, seed: answers[i].seed, said: answers[i].answer },
+        key: keyOf(guideId, answers[i].asked, `answers[${i}].asked.walk`),
+      })),
     });
     places.forEach((i, k) => (items[i] = made[k]));
   }

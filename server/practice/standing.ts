@@ -30,6 +30,7 @@ interface Row {
   weeks: OfGuide['weeks'];
   lately: boolean[] | null;
   flocks: OfGuide['flocks'] | null;
+  walks: OfGuide['walks'] | null;
 }
 
 /** One's own answers, summed up by guide, and what is remembered of them. */
@@ -68,6 +69,16 @@ export async function practiceStanding(
          exp(avg(ln((answer->>'number')::float / truth::float)) filter
            (where asked->>'flock' = 'many' and (answer->>'number')::float > 0)) as ratio
        from own where asked->>'flock' is not null group by 1, 2
+     ),
+     couplets as (
+       select guide_id, asked->'walk'->>'keyId' as key, step->>'number' as number, count(*)::int as answers,
+         (count(*) filter (where (step->>'right')::boolean))::int as right,
+         percentile_cont(.5) within group (order by (step->>'seconds')::float) as seconds
+       from own, jsonb_array_elements(steps) as step where asked->'walk' is not null and step->>'seconds' is not null group by 1, 2, 3
+     ),
+     walks as (
+       select guide_id, asked->'walk'->>'keyId' as key, count(*)::int as walks, (count(*) filter (where correct))::int as right
+       from own where asked->'walk' is not null group by 1, 2
      )
      select guide_id, count(*)::int as answers, (count(*) filter (where correct))::int as correct, avg(bits)::float as bits,
        (array_agg(asked->'level' order by at desc))[1] as level,
@@ -81,7 +92,12 @@ export async function practiceStanding(
         where weeks.guide_id = own.guide_id and place <= ${WEEKS}) as weeks,
        (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('task', task, 'answers', answers, 'right', "right", 'ratio', ratio)) order by task)
         from flocks where flocks.guide_id = own.guide_id) as flocks,
-       (select jsonb_agg(correct order by at, id) from (select correct, at, id from own as newest where newest.guide_id = own.guide_id and coalesce(asked->>'flock', 'odd') = 'odd'
+       (select jsonb_agg(jsonb_build_object('keyId', key, 'walks', walks, 'right', "right", 'couplets', (
+          select coalesce(jsonb_agg(jsonb_strip_nulls(jsonb_build_object('number', number, 'answers', answers, 'right', c."right", 'seconds', seconds))
+            order by c."right"::float / answers, answers desc, number), '[]')
+          from couplets c where c.guide_id = walks.guide_id and c.key = walks.key)) order by walks desc, key)
+        from walks where walks.guide_id = own.guide_id) as walks,
+       (select jsonb_agg(correct order by at, id) from (select correct, at, id from own as newest where newest.guide_id = own.guide_id and asked->'walk' is null and coalesce(asked->>'flock', 'odd') = 'odd'
         order by at desc, id desc limit ${LATELY}) as newest) as lately
      from own group by guide_id order by max(at) desc`,
       [stationId, accountName],
@@ -93,7 +109,7 @@ export async function practiceStanding(
     ),
   ]);
   return {
-    guides: rows.map(({ guide_id, correct, confused, certainty, marks, lately, flocks, ...rest }) => ({
+    guides: rows.map(({ guide_id, correct, confused, certainty, marks, lately, flocks, walks, ...rest }) => ({
       ...rest,
       guideId: guide_id,
       right: correct,
@@ -102,6 +118,7 @@ export async function practiceStanding(
       marks: marks ?? [],
       lately: lately ?? [],
       flocks: flocks ?? [],
+      walks: walks ?? [],
     })),
     memories: given.length ? await pool.remember(given.reverse().map(seenOf)) : [],
   };

@@ -22,7 +22,7 @@ const practised = (marks: { character: string; answers: number; right: number }[
   guides: [
     {
       ...{ guideId: GUIDE, level: { kind: 'rank', rank: 'species' }, answers: 40, right: 20, bits: 0 },
-      ...{ confused: [], certainty: [], weeks: [], lately: [], flocks: [], marks },
+      ...{ confused: [], certainty: [], weeks: [], lately: [], flocks: [], walks: [], marks },
     },
   ],
   memories: [],

@@ -19,6 +19,7 @@ import { GoneBy } from './GoneBy';
 import { useItemPlate } from './itemPlate';
 import { useGiven } from './keptTurn';
 import { sayReading } from './sayReading';
+import { seenIn } from './seenIn';
 import { Told } from './Told';
 import { touched as touchedAt } from './touched';
 import { useGlimpse } from './useGlimpse';
@@ -42,7 +43,7 @@ interface PracticeItemProps {
 export function PracticeItem({
   guide,
   item,
-  asked: { character: drill, spot: finds, glimpse },
+  asked: { character: drill, spot: finds, glimpse, situation },
   why,
   practice: { answer, told, next, tally, problem: kept },
 }: PracticeItemProps) {
@@ -142,7 +143,7 @@ export function PracticeItem({
               touch((offsetX ?? locationX ?? 0) / size.width, (offsetY ?? locationY ?? 0) / size.height);
             }}
           >
-            <View pointerEvents="none">
+            <View pointerEvents="none" style={told ? undefined : seenIn(situation)}>
               <PlateView plate={plate} width={size.width} height={size.height}>
                 {spot && (
                   <Circle

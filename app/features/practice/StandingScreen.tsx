@@ -23,6 +23,7 @@ import { groupPlate } from './groupPlate';
 import { CalibrationChart, WeeksChart } from './lazyCharts';
 import { labelOf } from './sayReading';
 import { useStanding } from './useStanding';
+import { Flocks, Walks } from './OtherWays';
 
 /** How one's practice with a guide stands: what is safe and what is not, and what would help most. */
 export function StandingScreen({ id }: { id: string }) {
@@ -49,7 +50,8 @@ function Standing({ stored: { id, guide } }: { stored: StoredGuide }) {
               <Confused guide={guide} own={own} />
               <Certainty own={own} />
               <Marks id={id} guide={guide} own={own} />
-              <Flocks own={own} />
+              <Flocks flocks={own.flocks} />
+              <Walks guideId={own.guideId} walks={own.walks} />
               {own.weeks.length > 1 && (
                 <Card title="Over the weeks">
                   <Suspense fallback={null}>
@@ -214,26 +216,6 @@ function sayBias({ values, ratio, spread }: NonNullable<OwnProps['own']['marks']
   const scatter = spread === undefined ? '' : `, give or take ${Math.round(100 * spread)}`;
   return `By eye: ${middle}${scatter}, over ${values}.`;
 }
-
-function Flocks({ own: { flocks } }: OwnProps) {
-  if (!flocks.length) return null;
-  return (
-    <Card title="Many at once">
-      {flocks.map((flock) => (
-        <Text key={flock.task}>{FLOCK_WORDS[flock.task](flock)}</Text>
-      ))}
-    </Card>
-  );
-}
-
-type OfFlocks = PracticeStanding['guides'][number]['flocks'][number];
-
-const FLOCK_WORDS: Record<OfFlocks['task'], (flock: OfFlocks) => string> = {
-  odd: ({ right, answers }) => `The odd one of twenty: found in ${right} of ${answers}.`,
-  many: ({ right, answers, ratio }) =>
-    `How many: ${right} of ${answers} within a fifth.${ratio === undefined ? '' : ` In the middle you say ${Math.round(100 * ratio)} where there are 100.`}`,
-  tally: ({ right, answers }) => `Counts of each kind: ${right} of ${answers} right but for one in twenty.`,
-};
 
 const styles = StyleSheet.create({
   pair: {

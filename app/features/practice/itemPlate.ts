@@ -4,15 +4,17 @@ import type { Item } from '@plesion/core/practice';
 import { useEffect, useState } from 'react';
 import { planOf } from '../records/plans';
 
-const drawn = new WeakMap<Item, Plate>();
+const drawn = new WeakMap<Item, Map<string, Plate>>();
 
-const draw = (guide: Guide, item: Item, detail: Detail): Plate =>
-  hideParts(planOf(guide)!.draw(item.traits, item.view, detail), item.hidden, item.seed);
+const draw = (guide: Guide, item: Item, view: string, detail: Detail): Plate =>
+  hideParts(planOf(guide)!.draw(item.traits, view, detail), item.hidden, item.seed);
 
 /** An item drawn, with leaves where it is behind them; once, however often it is looked at. */
-export function itemPlate(guide: Guide, item: Item): Plate {
-  const plate = drawn.get(item) ?? draw(guide, item, 'full');
-  drawn.set(item, plate);
+export function itemPlate(guide: Guide, item: Item, view = item.view): Plate {
+  const byView = drawn.get(item) ?? new Map<string, Plate>();
+  drawn.set(item, byView);
+  const plate = byView.get(view) ?? draw(guide, item, view, 'full');
+  byView.set(view, plate);
   return plate;
 }
 
@@ -27,10 +29,10 @@ export function flockPlates(guide: Guide, item: Item): Plate[] {
 }
 
 /** The drawing of an item: where it was not made beforehand, without its finest strokes for a moment. */
-export function useItemPlate(guide: Guide, item: Item): Plate {
-  const [first, setFirst] = useState(() => (drawn.has(item) ? undefined : draw(guide, item, 'thumb')));
+export function useItemPlate(guide: Guide, item: Item, view = item.view): Plate {
+  const [first, setFirst] = useState(() => (drawn.get(item)?.has(view) ? undefined : draw(guide, item, view, 'thumb')));
   useAfterPaint(() => setFirst(undefined));
-  return first ?? itemPlate(guide, item);
+  return first ?? itemPlate(guide, item, view);
 }
 
 /** What can wait until the screen has been painted once. */

@@ -15,13 +15,13 @@ const Turn = z.object({
 /** The item that is before one's eyes and not answered yet: it is the same after a reload. */
 export const keptTurn = (guideId: string) => keptForm(`practice.${guideId}`, Turn);
 
-const { sure, wentBy, picked, number, counts } = PracticeAnswer.shape;
+const { sure, wentBy, picked, number, counts, steps } = PracticeAnswer.shape;
 const Given = z.object({
   /** Of the item that it is said of. */
   seed: z.string(),
   chosen: z.array(z.string()).default([]),
   sure: sure.optional(),
-  ...{ wentBy, picked, number, counts },
+  ...{ wentBy, picked, number, counts, steps },
 });
 type Given = z.output<typeof Given>;
 

@@ -296,6 +296,7 @@ describe('how it stands', () => {
             { task: 'many', answers: 4, right: 1, ratio: 0.6 },
             { task: 'odd', answers: 2, right: 2 },
           ],
+          walks: [],
         },
       ],
       memories: [...memories.values()],

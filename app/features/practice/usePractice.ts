@@ -46,11 +46,14 @@ interface Made {
   item?: Item;
 }
 
+/** Makes an item from what is asked. */
+type Maker = (...of: Parameters<typeof practiceItem>) => Item | undefined;
+
 /** Milliseconds after which the next item is made while the last one's truth is read. */
 const MEANWHILE = 120;
 
 /** Item after item of a guide, each made, answered and told on this device; the answers are sent when they can be. */
-export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted: Wanted) {
+export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted: Wanted, maker: Maker = practiceItem) {
   const station = useSession().station.id;
   const { standing, memories } = useStanding();
   const about = JSON.stringify(wanted);
@@ -74,6 +77,7 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const own = makeItem(guideId, guide, wanted, one, left?.seed === one.seed && left.about === about ? left : undefined, {
       memories: remember(memories, seen),
       lately: [...latelyOf(standing, guideId), ...seen.map(({ right }) => right)],
+      maker,
     });
     made.current.set(key, own);
     return own;
@@ -111,8 +115,8 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     setTold(scored);
     kept.forget();
     setTally({ answers: tally.answers + 1, right: tally.right + (scored.right ? 1 : 0) });
-    // How many there are says nothing of any pair, or of how hard an individual may be.
-    if (!item.flock || item.flock.task === 'odd')
+    // A walk through a key, or how many there are, says nothing of any pair, or of how hard an individual may be.
+    if (!item.drill && (!item.flock || item.flock.task === 'odd'))
       setSeen([...seen, seenOf(guideId, at, said, item, asked.spot ? { ...scored, why: undefined } : scored)]);
     const given = { id: mintId(), guideId, guideVersion: version, seed: item.seed, asked, answer: said, at };
     keepAnswer(station, given).catch(() =>
@@ -135,13 +139,13 @@ function makeItem(
   wanted: Wanted,
   { seed, before }: Turn,
   left: AskedNow | undefined,
-  known: Pick<Parameters<typeof askedNow>[1], 'memories' | 'lately'>,
+  { maker, ...known }: Pick<Parameters<typeof askedNow>[1], 'memories' | 'lately'> & { maker: Maker },
 ): Made {
   const plan = planOf(guide)!;
   const stand = { guideId, plan, compiled: compiledFor(guide), ...known };
   const made = ({ asked, why, pair }: AskedNow): Made => {
     const compiled = compiledFor(guide, asked.situation);
-    return { asked, why, pair, compiled, item: practiceItem(compiled, plan, asked, seed) };
+    return { asked, why, pair, compiled, item: maker(compiled, plan, asked, seed) };
   };
   // What was asked before a reload is asked once more, whatever is due by now; if the guide still has it.
   const again = left && made(left);

@@ -12,7 +12,7 @@ import {
 import type { Plan } from '@plesion/core/plates';
 
 /** Ways to practise with a guide. */
-export const WAYS = ['need', 'life', 'pair', 'mark', 'spot', 'flock', 'many', 'tally'] as const;
+export const WAYS = ['need', 'life', 'pair', 'mark', 'spot', 'flock', 'many', 'tally', 'walk'] as const;
 export type Way = (typeof WAYS)[number];
 
 export const WAY_WORDS: Record<Way, string> = {
@@ -24,7 +24,11 @@ export const WAY_WORDS: Record<Way, string> = {
   flock: 'the odd one of twenty',
   many: 'how many',
   tally: 'count each kind',
+  walk: 'walk a key',
 };
+
+/** Ways that show many at once, or one from view to view: nothing of it is behind leaves. */
+export const IN_THE_OPEN: readonly Way[] = ['flock', 'many', 'tally', 'walk'];
 
 /** A way with what it is about. */
 export interface Wanted {
@@ -38,8 +42,14 @@ export interface Wanted {
   region?: string;
   /** 1–12, of `life`. */
   month?: number;
+  /** Of `walk`. */
+  walk?: Asked['walk'];
   /** How much is behind leaves, 0..1. */
   hidden?: number;
+  /** In which colours are gone. */
+  light?: 'dusk' | 'glare';
+  /** Too far for what is to be seen from near. */
+  far?: boolean;
   /** s. */
   glimpse?: number;
 }
@@ -79,8 +89,15 @@ export interface AskedNow {
 /** What is to be asked now, and why; where one asks for a pair that is not whole yet, for all. */
 export function askedNow(wanted: Wanted, stand: Stand, now: Date): AskedNow {
   const level = levelOf(stand.compiled.guide);
-  const { view, hidden, glimpse } = wanted;
-  const base = { level, ...(view ? { view } : {}), ...(hidden ? { hidden } : {}), ...(glimpse ? { glimpse } : {}) };
+  const { view, hidden, glimpse, light, far } = wanted;
+  const seen = { ...(light ? { light } : {}), ...(far ? { distance: 'far' as const } : {}) };
+  const base = {
+    level,
+    ...(view ? { view } : {}),
+    ...(hidden ? { hidden } : {}),
+    ...(glimpse ? { glimpse } : {}),
+    ...(light || far ? { situation: seen } : {}),
+  };
   // Of many at once nothing is behind leaves.
   const many = { level, ...(view ? { view } : {}), ...(glimpse ? { glimpse } : {}) };
   const hard = Math.round(hardnessAfter(stand.lately) * 100) / 100;
@@ -98,6 +115,7 @@ export function askedNow(wanted: Wanted, stand: Stand, now: Date): AskedNow {
       };
     if (wanted.way === 'flock') return { asked: about.flock };
   }
+  if (wanted.walk) return { asked: { level, walk: wanted.walk, ...(view ? { view } : {}) } };
   if (wanted.way === 'many') return { asked: { ...many, flock: 'many', glimpse: glimpse ?? FLYING_BY } };
   if (wanted.way === 'tally') {
     const kinds = { ...many, flock: 'tally' } as const;
@@ -106,6 +124,9 @@ export function askedNow(wanted: Wanted, stand: Stand, now: Date): AskedNow {
   const { region, month } = wanted;
   const date = month && `${now.getFullYear()}-${String(month).padStart(2, '0')}-15`;
   return {
-    asked: { ...base, ...(region || date ? { situation: { ...(region ? { region } : {}), ...(date ? { date } : {}) } } : {}) },
+    asked: {
+      ...base,
+      ...(region || date ? { situation: { ...seen, ...(region ? { region } : {}), ...(date ? { date } : {}) } } : {}),
+    },
   };
 }
