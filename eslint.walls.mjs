@@ -22,7 +22,7 @@ const core = {
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
   fieldwork: ['probability', 'guide', 'observation'],
   import: ['fieldwork', 'guide', 'observation'],
-  practice: ['probability', 'linear', 'guide', 'observation', 'evidence', 'keys', 'plates'],
+  practice: ['probability', 'linear', 'guide', 'observation', 'evidence', 'camera', 'keys', 'plates'],
   formats: ['fieldwork', 'guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 

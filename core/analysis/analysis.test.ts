@@ -3,7 +3,7 @@ import { strandBeetles } from '../../demo/strandBeetles';
 import { selwithKey } from '../../demo/strandBeetles/keys';
 import { compareForms } from '../compare';
 import { standingOf } from '../evidence';
-import { compiledFor } from '../guide';
+import { compiledFor, type Eye } from '../guide';
 import { alone, walkKey } from '../keys';
 import { analyse, reply, type Reply, type Request } from '.';
 import { ask } from './ask';
@@ -40,6 +40,29 @@ describe('an analysis', () => {
     expect(told(by({ 'front-edge': 0.8 }))).toBeLessThan(told(by({ 'front-edge': 0.99 })));
     // Another mark's reader changes nothing of this one; nor does a name.
     expect(by({ 'leg-fringe': 0.6 }).forms).toEqual(analyse({ guide: ledgeCrabs, situation, readings }).forms);
+  });
+
+  it('puts a value by eye right as its reader’s eye is known, and leaves what was measured', () => {
+    const ratio = ledgeCrabs.characters.find(({ id }) => id === 'width-ratio')!;
+    const read = (reading: { value: number; error?: number }, eye?: Eye) =>
+      analyse({
+        ...{ guide: ledgeCrabs, situation, readings: [{ character: ratio.id, ...reading }] },
+        ...(eye ? { judgement: { reader: { name: 'mira', rho: {}, eye: { [ratio.id]: eye } } } } : {}),
+      });
+    const eye = { ratio: 1.1, spread: 0.05 };
+    const value = 1.21 * 1.1;
+    const own = read({ value }, eye);
+    // As one who measured what it is, with an error as wide as the eye scatters.
+    const exact = read({ value: 1.21, error: 1.21 * 0.05 });
+    own.forms.forEach(({ form, p }, i) => {
+      expect(form).toBe(exact.forms[i].form);
+      expect(p).toBeCloseTo(exact.forms[i].p, 9);
+    });
+    expect(own.forms).not.toEqual(read({ value }).forms);
+    expect(read({ value, error: 0.01 }, eye).forms).toEqual(read({ value, error: 0.01 }).forms);
+    // Who scatters more is told less by it.
+    const bits = (standing: typeof own) => Math.abs(standing.ledger[0].bits);
+    expect(bits(read({ value }, { ...eye, spread: 0.4 }))).toBeLessThan(bits(own));
   });
 
   it('is kept for each guide by itself', () => {

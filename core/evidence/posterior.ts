@@ -3,7 +3,7 @@ import { blockParts, type Measured, measuredBy } from './block';
 import { type Said, temper } from './clusters';
 import { evidenceOf, withDoubt } from './readingEvidence';
 import { type Evidence } from './model';
-import { type Reading, valueOf } from '../observation';
+import { byEye, type Reading, valueOf } from '../observation';
 
 /** A reading that is evidence, with its place in the list given. */
 export interface Weighed {
@@ -61,8 +61,11 @@ function evidenceAt(compiled: CompiledGuide, reading: Reading, index: number): U
   const column = evidenceOf(compiled, reading);
   if (!column) return undefined;
   const seen = (reading.status ?? 'seen') === 'seen';
-  const value = seen ? valueOf(compiled.tables.get(reading.character)!.character, reading) : undefined;
-  const measured = value && measuredBy(compiled, reading, value.value);
+  const { character } = compiled.tables.get(reading.character)!;
+  const value = seen ? valueOf(character, reading) : undefined;
+  // A block has its specimens' error where none is given; an eye has its own.
+  const given = byEye(character, reading) ? { ...reading, error: value?.error } : reading;
+  const measured = value && measuredBy(compiled, given, value.value);
   return { index, reading, column, ...(value ? { value } : {}), ...(measured ? { measured } : {}) };
 }
 

@@ -1,6 +1,6 @@
 import { type CompiledGuide, compileGuide, keepNewest } from './compile';
 import { withCross } from './crosses';
-import type { Guide, Judgement } from './schema';
+import type { Character, Eye, Guide, Judgement } from './schema';
 import type { Setting } from './scopes';
 
 /** Guides known by their content, and settings kept of each. */
@@ -26,9 +26,9 @@ export function compiledFor(guide: Guide, setting: Setting = {}, judgement: Judg
   compiled.set(guide, kept);
   const { region, date, circumstances } = setting;
   const { policy, treatment, cross, reader } = judgement;
-  const key = JSON.stringify([region, date, circumstances, policy, treatment, cross, reader?.rho]);
+  const key = JSON.stringify([region, date, circumstances, policy, treatment, cross, reader?.rho, reader?.eye]);
   return keepNewest(kept, key, SETTINGS_KEPT, () =>
-    compileGuide(readBy(cross ? crossed(guide, cross) : guide, reader?.rho), { region, date, circumstances }, policy, treatment),
+    compileGuide(readBy(cross ? crossed(guide, cross) : guide, reader), { region, date, circumstances }, policy, treatment),
   );
 }
 
@@ -41,8 +41,16 @@ function crossed(guide: Guide, cross: readonly [string, string]): Guide {
   return keepNewest(kept, cross.join(' × '), SETTINGS_KEPT, () => withCross(guide, cross));
 }
 
-/** A guide whose characters are read as often as they are as one person reads them. */
-const readBy = (guide: Guide, rho: Readonly<Record<string, number>> = {}): Guide =>
-  Object.keys(rho).length === 0
-    ? guide
-    : { ...guide, characters: guide.characters.map((one) => (one.id in rho ? { ...one, reliability: rho[one.id] } : one)) };
+/** A character as one person reads its values by eye. */
+export type CharacterByEye = Character & { eye?: Eye };
+
+/** A guide whose characters are read as one person reads them. */
+function readBy(guide: Guide, { rho = {}, eye = {} }: Partial<NonNullable<Judgement['reader']>> = {}): Guide {
+  if (Object.keys(rho).length + Object.keys(eye).length === 0) return guide;
+  const read = (one: Character): CharacterByEye => ({
+    ...one,
+    ...(one.id in rho ? { reliability: rho[one.id] } : {}),
+    ...(one.id in eye ? { eye: eye[one.id] } : {}),
+  });
+  return { ...guide, characters: guide.characters.map(read) };
+}

@@ -186,6 +186,10 @@ export const SourcePolicy = z.discriminatedUnion('kind', [
 ]);
 export type SourcePolicy = z.infer<typeof SourcePolicy>;
 
+/** How somebody reads a value by eye: what they say to what it is, and how much that scatters, as a share of it. */
+export const Eye = z.strictObject({ ratio: z.number().gt(0).max(100), spread: z.number().gt(0).max(10) });
+export type Eye = z.infer<typeof Eye>;
+
 /** How readings are to be weighed, where it is not as the guide has it. */
 export const Judgement = z.strictObject({
   /** Which sources are followed, in what order or with what weight, and which are left out. */
@@ -194,8 +198,16 @@ export const Judgement = z.strictObject({
   treatment: id.optional(),
   /** Two taxa whose cross is a candidate too. */
   cross: z.tuple([id, id]).optional(),
-  /** Who read it, and how often they read a character as it is (ρ), as their practice tells: in place of the guide's. */
-  reader: z.strictObject({ name: z.string().trim().min(1).max(80), rho: z.record(id, z.number().gt(0).max(1)) }).optional(),
+  /** Who read it, and how they read a character, as their practice tells: in place of the guide's. */
+  reader: z
+    .strictObject({
+      name: z.string().trim().min(1).max(80),
+      /** How often a state is read as it is, ρ. */
+      rho: z.record(id, z.number().gt(0).max(1)),
+      /** Values by eye; what is measured has an error of its own. */
+      eye: z.record(id, Eye).optional(),
+    })
+    .optional(),
 });
 export type Judgement = z.infer<typeof Judgement>;
 

@@ -7,6 +7,7 @@ export type {
   Guide,
   Handling,
   Hazard,
+  Eye,
   Judgement,
   Occurrence,
   Rank,
@@ -35,7 +36,7 @@ export { isSensitive } from './sensitive';
 export { checkGuide, isStates, isValue } from './check';
 export { GREATEST, LEAST } from './checkNumbers';
 export { type CompiledGuide, compileGuide, frequenciesOf, keepNewest, tableUnder } from './compile';
-export { compiledFor, guideByHash, knownGuide } from './compiled';
+export { type CharacterByEye, compiledFor, guideByHash, knownGuide } from './compiled';
 export { type CompiledBlock } from './blocks';
 export { withCross } from './crosses';
 export { type Disagreement, disagreementsOf } from './disagreements';

@@ -1,4 +1,4 @@
 export type { Reading, RelativeValue, Situation } from './schema';
 export * from './vocabulary';
-export { checkReadings, ratioOf, valueOf } from './reading';
+export { byEye, checkReadings, ratioOf, valueOf } from './reading';
 export { sayMeasured, sayReading, sayValue } from './sayReading';

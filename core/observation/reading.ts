@@ -1,5 +1,15 @@
 import { type Problem } from '../problem';
-import { type Character, formsOf, GREATEST, type Guide, isStates, isValue, LEAST, stateIds } from '../guide/working';
+import {
+  type Character,
+  type CharacterByEye,
+  formsOf,
+  GREATEST,
+  type Guide,
+  isStates,
+  isValue,
+  LEAST,
+  stateIds,
+} from '../guide/working';
 import type { Reading } from './schema';
 
 /**
@@ -123,9 +133,22 @@ function checkComparison(guide: Guide, character: Character, reading: Reading, f
   return [];
 }
 
-/** The value and error to weigh, whichever way it was given; undefined for states. */
-export function valueOf(character: Character, reading: Reading): { value: number; error: number } | undefined {
+/**
+ * The value and error to weigh, whichever way it was given; undefined for states. What was read by eye, with no error
+ * of its own, by somebody whose eye is known, is put right by it.
+ */
+export function valueOf(character: CharacterByEye, reading: Reading): { value: number; error: number } | undefined {
   if (isStates(character) || reading.comparison) return undefined;
+  const seen = byEye(character, reading);
+  if (seen) return seen;
   const given = reading.parts ? ratioOf(reading.parts) : { value: reading.value!, error: reading.error };
   return { value: given.value, error: given.error ?? (isValue(character) ? (character.error ?? 0) : 0) };
+}
+
+/** The value that was read by eye, as it is by the eye of who read it; undefined for one that was measured, or whose reader is not known. */
+export function byEye(character: CharacterByEye, { error, value: read }: Reading): { value: number; error: number } | undefined {
+  const { eye } = character;
+  if (!eye || !isValue(character) || error !== undefined || read === undefined) return undefined;
+  const value = read / eye.ratio;
+  return { value, error: Math.abs(value) * eye.spread };
 }

@@ -1,3 +1,4 @@
+export { beatsOf } from './beat';
 export { practiceViews, readableIn } from './drawn';
 export { groupsAt } from './groups';
 export { individualsOf } from './individual';
@@ -6,7 +7,7 @@ export { dueOf, type Memories, memoryKey, remember, retained, type Seen } from '
 export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } from './next';
 export { type Pair, pairsOf } from './pairs';
 export type { Asked, Best, DrillStep, Flock, Item, JudgedStep, Memory, PracticeAnswer, PracticeLevel } from './schema';
-export { type Rho, rhoOf } from './rho';
+export { eyeOf, type Rho, rhoOf } from './rho';
 export { sayGroup } from './sayGroup';
 export { countsOf, judgedSteps, oddOf, type Scored, scoreAnswer, scoreOf, scoreSpot } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';

@@ -1,6 +1,7 @@
 import type { CompiledGuide } from '../guide/working';
 import type { Plan } from '../plates';
 import { seeded } from '../probability';
+import { beatItem } from './beat';
 import { choicesOf, type Drawn, drawerOf, formWeights, partsBehind, practiceViews, readableIn } from './drawn';
 import { flockItem } from './flock';
 import { groupsAt } from './groups';
@@ -22,6 +23,7 @@ export function practiceItem(compiled: CompiledGuide, plan: Plan, asked: Asked, 
   const random = seeded(`practice ${guide.id} ${seed}`);
   const character = guide.characters.find(({ id }) => id === asked.character);
   if (asked.character !== undefined && !character) return undefined;
+  if (character?.tempo) return beatItem(compiled, plan, asked, character, seed);
   const views = practiceViews(guide, plan).filter(
     (one) =>
       (asked.view === undefined || asked.view === one) &&

@@ -3,7 +3,7 @@ import { formsIn, overlapBetween } from '../evidence';
 import { compileGuide, reliabilityOf } from '../guide';
 import { isDrawn } from '../plates';
 import { planOf } from '../plates/plans';
-import { seeded } from '../probability';
+import { normal, seeded } from '../probability';
 import {
   dueOf,
   groupsAt,
@@ -15,6 +15,7 @@ import {
   practiceItem,
   remember,
   retained,
+  eyeOf,
   rhoOf,
   type Seen,
 } from '.';
@@ -248,5 +249,29 @@ describe('ρ of a person', () => {
     expect(rhoOf(1, { answers: 0, right: 0 })).toEqual({ rho: 1, low: 1, high: 1 });
     // Beta(9 + 5, 1 + 5): mean 0.7, worked out by hand.
     expect(rhoOf(0.9, { answers: 10, right: 5 }).rho).toBeCloseTo(0.7, 12);
+  });
+});
+
+describe('the eye of a person', () => {
+  it('is drawn to the usual one by few answers, and found by many', () => {
+    const few = eyeOf({ values: 1, ratio: 1.5 });
+    expect(few.ratio).toBeCloseTo(1.5 ** (1 / 11), 12);
+    expect(few.spread).toBeCloseTo(0.1, 12);
+    const many = eyeOf({ values: 1000, ratio: 1.2, spread: 0.3 });
+    expect(many.ratio).toBeCloseTo(1.2, 2);
+    expect(many.spread).toBeCloseTo(0.3, 2);
+    // The scatter never falls to nothing, however alike a few answers are.
+    expect(eyeOf({ values: 5, ratio: 1, spread: 0 }).spread).toBeCloseTo(0.1 * Math.sqrt(10 / 14), 12);
+  });
+
+  it('is recovered from two hundred answers with a known bias', () => {
+    const random = seeded('eye');
+    const [ratio, spread] = [1.12, 0.16];
+    const off = Array.from({ length: 200 }, () => Math.log(ratio) + spread * normal(random));
+    const mean = off.reduce((sum, one) => sum + one, 0) / off.length;
+    const sd = Math.sqrt(off.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (off.length - 1));
+    const own = eyeOf({ values: 200, ratio: Math.exp(mean), spread: sd });
+    expect(Math.abs(own.ratio - ratio)).toBeLessThan(0.03);
+    expect(Math.abs(own.spread - spread)).toBeLessThan(0.03);
   });
 });

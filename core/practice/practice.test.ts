@@ -7,6 +7,7 @@ import { gammaBelow, normal, pick, type RandomSource, seeded } from '../probabil
 import { blockGuide } from '../test/blockGuide';
 import { tinyGuide } from '../test/tinyGuide';
 import {
+  beatsOf,
   groupsAt,
   individualsOf,
   type Item,
@@ -341,5 +342,41 @@ describe('light and nearness', () => {
     expect(far.length).toBeGreaterThan(0);
     expect(far.every(({ distance }) => distance === 'far')).toBe(true);
     expect(read({}).some(({ distance }) => distance === 'near')).toBe(true);
+  });
+});
+
+describe('the beat', () => {
+  const { compiled, plan, guide } = of('tessary-terns');
+  const ask = (seed: string, groups?: string[]) =>
+    practiceItem(compiled, plan, { level: SPECIES, character: 'wing-beat', ...(groups ? { groups } : {}) }, seed);
+
+  it('of one in flight is as the scores of its form say, and is all that is seen of it', () => {
+    const table = compiled.tables.get('wing-beat')!;
+    const all = Array.from({ length: 300 }, (_, i) => ask(`b ${i}`)!);
+    const z = all.map(({ truth, beats, traits }) => {
+      expect(truth.readings).toEqual([{ character: 'wing-beat', value: beats }]);
+      expect(traits['wing-beat']).toBe(beats);
+      const f = compiled.forms.findIndex(({ id }) => id === truth.form);
+      if (table.type !== 'values') throw new Error('a tempo has values');
+      return (Math.log(beats!) - table.mean[f]) / table.sd[f];
+    });
+    const mean = z.reduce((sum, one) => sum + one, 0) / z.length;
+    const spread = Math.sqrt(z.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (z.length - 1));
+    // Five standard errors.
+    expect(Math.abs(mean)).toBeLessThan(5 / Math.sqrt(300));
+    expect(spread).toBeGreaterThan(0.8);
+    expect(spread).toBeLessThan(1.2);
+    expect(ask('b 1')).toEqual(all[1]);
+  });
+
+  it('is drawn of nothing else', () => {
+    expect(beatsOf(guide, plan).map(({ id }) => id)).toEqual(['wing-beat']);
+    const crabs = of('ledge-crabs');
+    expect(beatsOf(crabs.guide, crabs.plan)).toEqual([]);
+    expect(ask('b', ['nobody', 'nothing'])).toBeUndefined();
+    // A plate that stands still shows no beat.
+    expect(
+      practiceItem(compiled, plan, { level: SPECIES, view: 'head-on' }, 's')!.truth.readings.map(({ character }) => character),
+    ).not.toContain('wing-beat');
   });
 });

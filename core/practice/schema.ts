@@ -107,6 +107,8 @@ export const Item = z.object({
   truth: Truth,
   /** Many of them; the individual above is the odd one, or one of those that are commonest. */
   flock: Flock.optional(),
+  /** Beats a second, of one that is shown in flight. */
+  beats: z.number().positive().optional(),
   /** Its way through a key. */
   drill: z.object({ steps: z.array(DrillStep).min(1) }).optional(),
 });

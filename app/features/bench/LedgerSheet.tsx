@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
+import { sayEye } from '../judgement/sayEye';
 
 interface LedgerSheetProps {
   guide: Guide;
@@ -104,6 +105,9 @@ function LedgerRow({
         <Text strong>{said}</Text>
         {bits && bits.weight < 0.999 && (
           <Text size="small" quiet>{`counts ${Math.round(bits.weight * 100)} %: not independent of its neighbours`}</Text>
+        )}
+        {bits && reader?.eye?.[reading.character] && reading.error === undefined && (
+          <Text size="small" quiet>{`put right by ${reader.name}’s own eye: ${sayEye(reader.eye[reading.character])}`}</Text>
         )}
         {bits && reader?.rho[reading.character] !== undefined && (
           <Text

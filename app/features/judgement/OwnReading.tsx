@@ -1,5 +1,5 @@
-import { type Guide, type Judgement, reliabilityOf } from '@plesion/core/guide';
-import { rhoOf } from '@plesion/core/practice';
+import { type Guide, isValue, type Judgement, reliabilityOf } from '@plesion/core/guide';
+import { eyeOf, rhoOf } from '@plesion/core/practice';
 import { useQuery } from '@tanstack/react-query';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
@@ -7,6 +7,13 @@ import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { standingQuery } from '../records/practiceAnswers';
 import { useSession } from '../session/useSession';
+import { sayEye } from './sayEye';
+
+/** Values by eye from which on they tell something of it. */
+const LEAST_VALUES = 5;
+
+/** More figures are more than so few answers tell. */
+const round = (value: number) => Math.round(100 * value) / 100;
 
 interface OwnReadingProps {
   guideId: string;
@@ -23,14 +30,15 @@ export function OwnReading({ guideId, guide, judgement, onJudge }: OwnReadingPro
   if (reader)
     return (
       <View style={styles.part}>
-        <Text size="small">{`${reader.name}’s own reading counts: ${sayRho(guide, reader.rho)}.`}</Text>
+        <Text size="small">{`${reader.name}’s own reading counts: ${sayOwn(guide, reader)}.`}</Text>
         <View style={styles.act}>
           <Button small label="As the guide has it" onPress={() => onJudge({ ...judgement, reader: undefined })} />
         </View>
       </View>
     );
+  const marks = data?.guides.find((one) => one.guideId === guideId)?.marks ?? [];
   const rho = Object.fromEntries(
-    (data?.guides.find((one) => one.guideId === guideId)?.marks ?? []).flatMap((mark) => {
+    marks.flatMap((mark) => {
       const character = guide.characters.find(({ id }) => id === mark.character);
       // Two figures are more than so few answers tell.
       return character?.states
@@ -38,7 +46,16 @@ export function OwnReading({ guideId, guide, judgement, onJudge }: OwnReadingPro
         : [];
     }),
   );
-  if (!Object.keys(rho).length)
+  const eye = Object.fromEntries(
+    marks.flatMap(({ character: id, bias }) => {
+      const character = guide.characters.find((one) => one.id === id);
+      if (!character || !isValue(character) || !bias || bias.values < LEAST_VALUES) return [];
+      const own = eyeOf(bias);
+      return [[id, { ratio: round(own.ratio), spread: round(own.spread) }]];
+    }),
+  );
+  const some = Object.keys(eye).length > 0;
+  if (!Object.keys(rho).length && !some)
     return (
       <Text size="small" quiet>
         {isPending
@@ -50,20 +67,28 @@ export function OwnReading({ guideId, guide, judgement, onJudge }: OwnReadingPro
     );
   return (
     <View style={styles.part}>
-      <Text size="small">{`As you have practised: ${sayRho(guide, rho)}.`}</Text>
+      <Text size="small">{`As you have practised: ${sayOwn(guide, { rho, eye })}.`}</Text>
       <View style={styles.act}>
-        <Button small label="Let my own reading count" onPress={() => onJudge({ ...judgement, reader: { name, rho } })} />
+        <Button
+          small
+          label="Let my own reading count"
+          onPress={() => onJudge({ ...judgement, reader: { name, rho, ...(some ? { eye } : {}) } })}
+        />
       </View>
     </View>
   );
 }
 
-const sayRho = (guide: Guide, rho: Readonly<Record<string, number>>): string =>
-  Object.entries(rho)
-    .flatMap(([id, own]) => {
+const sayOwn = (guide: Guide, { rho, eye = {} }: Pick<NonNullable<Judgement['reader']>, 'rho' | 'eye'>): string =>
+  [
+    ...Object.entries(rho).flatMap(([id, own]) => {
       const character = guide.characters.find((one) => one.id === id);
       return character ? `${character.label} ${own.toFixed(2)} (the guide’s ${reliabilityOf(guide, character).toFixed(2)})` : [];
-    })
-    .join(', ');
+    }),
+    ...Object.entries(eye).flatMap(([id, own]) => {
+      const character = guide.characters.find((one) => one.id === id);
+      return character ? `${character.label} by eye ${sayEye(own)}` : [];
+    }),
+  ].join(', ');
 
 const styles = StyleSheet.create({ part: { gap: space.s }, act: { flexDirection: 'row' } });

@@ -1,6 +1,6 @@
 import { type PracticeStanding, RequestProblem } from '@plesion/contract';
 import type { Judgement } from '@plesion/core/guide';
-import { rhoOf } from '@plesion/core/practice';
+import { eyeOf, rhoOf } from '@plesion/core/practice';
 import { ledgeCrabs } from '@plesion/demo';
 import { screen } from '@testing-library/react-native';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
@@ -18,7 +18,7 @@ const fringe = ledgeCrabs.characters.find(({ id }) => id === 'leg-fringe')!;
 const prior = fringe.reliability ?? ledgeCrabs.settings.reliability;
 const GUIDE = '0192f3a0-0000-7001-8000-0000000000a1';
 
-const practised = (marks: { character: string; answers: number; right: number }[]): PracticeStanding => ({
+const practised = (marks: PracticeStanding['guides'][number]['marks']): PracticeStanding => ({
   guides: [
     {
       ...{ guideId: GUIDE, level: { kind: 'rank', rank: 'species' }, answers: 40, right: 20, bits: 0 },
@@ -46,6 +46,28 @@ it('one’s own reading of a mark is told beside the guide’s, and counts when 
   await shown(`As you have practised: ${fringe.label} ${rho.toFixed(2)} (the guide’s ${prior.toFixed(2)}).`);
   await press('Let my own reading count');
   expect(onJudge).toHaveBeenCalledWith({ treatment: 'any', reader: { name: 'mira', rho: { 'leg-fringe': rho } } });
+});
+
+it('values by eye count as one’s eye is known, from five on', async () => {
+  const ratio = ledgeCrabs.characters.find(({ id }) => id === 'width-ratio')!;
+  const mark = { character: ratio.id, answers: 12, right: 6, bias: { values: 12, ratio: 1.2, spread: 0.2 } };
+  mockStation.answer('practiceStanding', () => practised([mark]));
+  const onJudge = await show();
+  const own = eyeOf(mark.bias);
+  const eye = { ratio: Math.round(100 * own.ratio) / 100, spread: Math.round(100 * own.spread) / 100 };
+  expect(eye.ratio).toBeGreaterThan(1.05);
+  await shown(
+    `As you have practised: ${ratio.label} by eye ${Math.round(100 * (eye.ratio - 1))} in a hundred too much in the middle, scattering by ${Math.round(100 * eye.spread)} in a hundred.`,
+  );
+  await press('Let my own reading count');
+  expect(onJudge).toHaveBeenCalledWith({ reader: { name: 'mira', rho: {}, eye: { [ratio.id]: eye } } });
+});
+
+it('few values by eye tell nothing yet', async () => {
+  const mark = { character: 'width-ratio', answers: 4, right: 2, bias: { values: 4, ratio: 1.2, spread: 0.2 } };
+  mockStation.answer('practiceStanding', () => practised([mark]));
+  await show();
+  await shown('After practice with its marks, your own reading of them can count here.');
 });
 
 it('is said with its reader where it counts, and can be taken back', async () => {

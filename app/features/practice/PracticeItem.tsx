@@ -1,7 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
-import { type Asked, type Item, type PracticeAnswer, readableIn, sayGroup } from '@plesion/core/practice';
+import { type Asked, beatsOf, type Item, type PracticeAnswer, readableIn, sayGroup } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Circle } from 'react-native-svg';
 import { colour, space } from '../../theme';
@@ -10,6 +10,7 @@ import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { focusHeading } from '../../ui/PageHeading';
+import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useShortcuts } from '../../ui/useShortcuts';
 import { overPlate } from '../plates/plates';
@@ -24,6 +25,8 @@ import { Told } from './Told';
 import { touched as touchedAt } from './touched';
 import { useGlimpse } from './useGlimpse';
 import type { usePractice } from './usePractice';
+
+const BeatClip = lazy(() => import('./BeatClip').then((clip) => ({ default: clip.BeatClip })));
 
 /** Stands among the choices; no group of a guide has it. */
 const UNTOLD = '·untold';
@@ -57,7 +60,10 @@ export function PracticeItem({
     if (tally.answers > 0) focusHeading();
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- once, as it comes
   }, []);
-  const characters = useMemo(() => readableIn(guide, planOf(guide)!, item.view), [guide, item]);
+  const characters = useMemo(() => {
+    const plan = planOf(guide)!;
+    return [...readableIn(guide, plan, item.view), ...(item.beats === undefined ? [] : beatsOf(guide, plan))];
+  }, [guide, item]);
   const plate = useItemPlate(guide, item);
   const look = useGlimpse(glimpse);
   const size = overPlate(plate, room, TALLEST);
@@ -132,6 +138,10 @@ export function PracticeItem({
               It costs half a bit.
             </Text>
           </View>
+        ) : item.beats !== undefined ? (
+          <Suspense fallback={<Loading what="The clip" />}>
+            <BeatClip guide={guide} item={item} width={room} tallest={TALLEST} />
+          </Suspense>
         ) : (
           <Pressable
             style={styles.plate}
@@ -161,14 +171,17 @@ export function PracticeItem({
         )}
         {!told && (
           <>
-            <View style={styles.words}>
-              <Button
-                small
-                kind="quiet"
-                label={inWords ? 'Show it drawn' : 'Tell it in words'}
-                onPress={() => setInWords(!inWords)}
-              />
-            </View>
+            {/* Who reads a mark would be told what it is. */}
+            {drill === undefined && (
+              <View style={styles.words}>
+                <Button
+                  small
+                  kind="quiet"
+                  label={inWords ? 'Show it drawn' : 'Tell it in words'}
+                  onPress={() => setInWords(!inWords)}
+                />
+              </View>
+            )}
             <GoneBy
               characters={characters.filter(({ id }) => drill === undefined || id === drill)}
               touched={spot && characters.filter(({ id }) => spot.marks.includes(id))}

@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { groupsAt, readableIn, sayGroup } from '@plesion/core/practice';
+import { beatsOf, groupsAt, readableIn, sayGroup } from '@plesion/core/practice';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
@@ -102,7 +102,7 @@ function About({ guide, wanted, address, setAddress }: PracticeSettingsProps) {
   }
   if (wanted.way === 'mark') {
     const plan = planOf(guide)!;
-    const shown = drawnViews(guide).flatMap(({ id }) => readableIn(guide, plan, id));
+    const shown = [...drawnViews(guide).flatMap(({ id }) => readableIn(guide, plan, id)), ...beatsOf(guide, plan)];
     const items = [...new Map(shown.map(({ id, label }) => [id, { id, label }])).values()];
     return (
       <Picker
