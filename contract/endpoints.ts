@@ -3,6 +3,7 @@ import { fieldworkEndpoints } from './endpoints/fieldwork';
 import { importEndpoints } from './endpoints/import';
 import { mapEndpoints } from './endpoints/map';
 import { officeEndpoints } from './endpoints/office';
+import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
 
 export type { Endpoint } from './endpoints/endpoint';
@@ -15,6 +16,7 @@ export const endpoints = {
   ...officeEndpoints,
   ...mapEndpoints,
   ...practiceEndpoints,
+  ...peopleEndpoints,
 };
 
 export type Endpoints = typeof endpoints;

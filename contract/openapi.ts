@@ -14,7 +14,9 @@ import * as fieldwork from './fieldwork';
 import * as imported from './import';
 import * as map from './map';
 import * as office from './office';
+import * as people from './people';
 import * as practice from './practice';
+import { leastRole } from './roles';
 import * as wire from './schemas';
 
 type Json = Record<string, unknown>;
@@ -52,6 +54,7 @@ function componentsOf() {
     imported,
     map,
     office,
+    people,
     practiceShapes,
     practice,
   ] as Record<string, unknown>[]) {
@@ -116,13 +119,17 @@ function operation(name: string, endpoint: Endpoint, components: Components) {
     summary: endpoint.summary,
     parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
     ...requestBody(endpoint, components),
-    ...(endpoint.open ? {} : { security: [{ session: [] }, ...(endpoint.personal ? [] : [{ token: [] }])] }),
+    ...(endpoint.open
+      ? {}
+      : { 'x-least-role': leastRole(endpoint), security: [{ session: [] }, ...(endpoint.personal ? [] : [{ token: [] }])] }),
     responses: {
       [endpoint.status ?? 200]: endpoint.media
         ? answer('Done.', { type: 'string', format: 'binary' }, endpoint.media)
         : answer('Done.', refOf(endpoint.response)),
       400: problem('Something in the request is wrong; `field` names it.'),
-      ...(endpoint.open ? {} : { 401: problem('Nobody is signed in.') }),
+      ...(endpoint.open
+        ? {}
+        : { 401: problem('Nobody is signed in.'), 403: problem('Not for this role, or not with this token.') }),
       ...(endpoint.params ? { 404: problem('Not in this station.') } : {}),
       ...(conflict ? { 409: answer('Changed since the version named; both sides are given.', reference(conflict)) } : {}),
     },

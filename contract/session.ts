@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Role } from './roles';
 
 const name = z.string().trim().min(2, 'use at least 2 letters').max(60);
 
@@ -16,7 +17,7 @@ export const NewStation = z.strictObject({
 export type NewStation = z.output<typeof NewStation>;
 
 export const Session = z.object({
-  account: z.object({ id: z.uuid(), name: z.string() }),
+  account: z.object({ id: z.uuid(), name: z.string(), role: Role.default('keeper') }),
   station: z.object({ id: z.uuid(), name: z.string(), demo: z.boolean() }),
 });
 export type Session = z.output<typeof Session>;

@@ -48,5 +48,5 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
 async function demoCaller(em: Em): Promise<Caller | undefined> {
   const station = await em.findOne(StationEntity, { demo: true });
   const account = station && (await em.findOne(AccountEntity, { stationId: station.id }));
-  return account ? { accountId: account.id, accountName: account.name, stationId: station.id } : undefined;
+  return account ? { accountId: account.id, accountName: account.name, stationId: station.id, role: account.role } : undefined;
 }

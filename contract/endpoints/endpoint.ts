@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Role } from '../roles';
 
 export interface Endpoint {
   method: 'GET' | 'POST' | 'PUT' | 'DELETE';
@@ -9,6 +10,8 @@ export interface Endpoint {
   open?: boolean;
   /** A person's own affair: no script does it with a token. */
   personal?: boolean;
+  /** Who may at the least; see `roles.ts` for what holds where it is absent. */
+  least?: Role;
   /** It asks and changes nothing, though it is sent with a body: a token that may only read may do it. */
   asks?: boolean;
   params?: z.ZodType;

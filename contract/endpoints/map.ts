@@ -20,6 +20,7 @@ export const mapEndpoints = {
     method: 'POST',
     path: '/api/base-map',
     summary: 'Put a ground of the station’s own in its place, or none to have the isles again.',
+    least: 'keeper',
     body: BaseMapWrite,
     bytes: 8 * MB,
     response: BaseMapView,

@@ -12,6 +12,7 @@ export const officeEndpoints = {
   reportSeason: {
     method: 'POST',
     path: '/api/office/files',
+    least: 'keeper',
     summary:
       'Make the file of a year’s rings and report it; the same content again is the same file. It waits where the office is away.',
     body: OfficeFileRequest,
@@ -20,6 +21,7 @@ export const officeEndpoints = {
   reportAgain: {
     method: 'POST',
     path: '/api/office/files/:id/send',
+    least: 'keeper',
     summary: 'Try now to send a file that waits.',
     params: byId,
     response: OfficeFile,
@@ -27,6 +29,7 @@ export const officeEndpoints = {
   fetchRecoveries: {
     method: 'POST',
     path: '/api/office/recoveries',
+    least: 'keeper',
     summary: 'Ask the office now for recoveries.',
     response: OfficeView,
   },

@@ -15,6 +15,7 @@ export const practiceEndpoints = {
     method: 'POST',
     path: '/api/practice/answers',
     summary: 'Keep answers to items; each is scored by the item that its seed makes. The same answer twice is one.',
+    least: 'learner',
     body: AnswersRequest,
     response: AnswersTaken,
   },

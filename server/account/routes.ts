@@ -9,7 +9,7 @@ import { endOthers, endSession, listSessions } from './sessions';
 import { endToken, listTokens, makeToken } from './tokens';
 
 /** The demo’s account is everybody’s: nobody may close it to the others, or leave a way in behind. */
-async function ownAccount(em: Em, { stationId }: Caller): Promise<void> {
+export async function notOfDemo(em: Em, { stationId }: Caller): Promise<void> {
   const { demo } = await em.findOneOrFail(StationEntity, { id: stationId });
   if (!demo) return;
   throw new HttpProblem(403, {
@@ -20,7 +20,7 @@ async function ownAccount(em: Em, { stationId }: Caller): Promise<void> {
 
 export function accountRoutes(router: Router, em: () => Em, pool: Pool): void {
   bind(router, em, 'changePassword', async ({ em: own, caller, body, request }) => {
-    await ownAccount(own, caller);
+    await notOfDemo(own, caller);
     await changePassword(own, caller, body);
     await endOthers(pool, caller.accountId, request.sessionID);
     return {};
@@ -31,13 +31,13 @@ export function accountRoutes(router: Router, em: () => Em, pool: Pool): void {
     return { sessions: demo ? sessions.filter(({ current }) => current) : sessions };
   });
   bind(router, em, 'endSession', async ({ em: own, caller, params }) => {
-    await ownAccount(own, caller);
+    await notOfDemo(own, caller);
     await endSession(pool, caller.accountId, params.id);
     return {};
   });
   bind(router, em, 'tokens', async ({ em: own, caller }) => ({ tokens: await listTokens(own, caller) }));
   bind(router, em, 'makeToken', async ({ em: own, caller, body }) => {
-    await ownAccount(own, caller);
+    await notOfDemo(own, caller);
     return makeToken(own, caller, body);
   });
   bind(router, em, 'endToken', async ({ em: own, caller, params }) => {

@@ -5,6 +5,7 @@ import { AccountEntity, TokenEntity, type TokenColumns } from '../database/entit
 import type { Em } from '../database/orm';
 import { HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
+import { idFrom } from '../http/stationIn';
 
 /** Tokens that one account may have. */
 const MOST = 50;
@@ -23,7 +24,9 @@ const badToken = () =>
 export function findCaller(em: () => Em): RequestHandler {
   return async (request, _response, next) => {
     const { authorization } = request.headers;
-    if (authorization === undefined) request.caller = request.session?.caller;
+    // Who signed in before there were roles kept the station.
+    if (authorization === undefined)
+      request.caller = request.session?.caller && { ...request.session.caller, role: request.session.caller.role ?? 'keeper' };
     else request.caller = await bearer(em(), authorization);
     next();
   };
@@ -33,19 +36,13 @@ async function bearer(em: Em, authorization: string): Promise<Caller> {
   const token = /^Bearer (\S+)$/i.exec(authorization)?.[1] ?? '';
   const [, station] = SHAPE.exec(token) ?? [];
   if (station === undefined) throw badToken();
-  const stationId = [
-    station.slice(0, 8),
-    station.slice(8, 12),
-    station.slice(12, 16),
-    station.slice(16, 20),
-    station.slice(20),
-  ].join('-');
+  const stationId = idFrom(station);
   const known = await em.findOne(TokenEntity, { stationId, hash: hashOf(token) });
   const account = known && (await em.findOne(AccountEntity, { id: known.accountId, stationId }));
   if (!account) throw badToken();
   if (!known.usedAt || Date.now() - known.usedAt.getTime() > MINUTE)
     await em.nativeUpdate(TokenEntity, { stationId, id: known.id }, { usedAt: new Date() });
-  return { accountId: account.id, accountName: account.name, stationId, scope: known.scope };
+  return { accountId: account.id, accountName: account.name, stationId, role: account.role, scope: known.scope };
 }
 
 export async function listTokens(em: Em, { stationId, accountId }: Caller): Promise<Token[]> {

@@ -1,5 +1,6 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Measurement, ProblemBody } from '@plesion/contract';
+import { ROLES } from '@plesion/contract/roles';
 import type { Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
 import type { KeptWalk, Key, KeyPaths } from '@plesion/core/keys';
@@ -35,8 +36,26 @@ export const AccountEntity = defineEntity({
     stationId: p.uuid().primary(),
     id: p.uuid().primary(),
     name: p.string(),
+    role: p.enum([...ROLES]),
+    /** As they stand on records; one's own in the station. */
+    initials: p.string(),
     passwordHash: p.string(),
     createdAt: p.datetime().onCreate(() => new Date()),
+  },
+});
+
+/** A link that brings somebody in, or renews an account's password; only its hash is kept. */
+export const InvitationEntity = defineEntity({
+  name: 'Invitation',
+  tableName: 'invitation',
+  properties: {
+    stationId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    hash: p.string(),
+    role: p.enum([...ROLES]),
+    accountId: p.uuid().nullable(),
+    madeBy: p.string(),
+    until: p.datetime(),
   },
 });
 
@@ -56,6 +75,7 @@ export const TokenEntity = defineEntity({
   },
 });
 export type TokenColumns = InferEntity<typeof TokenEntity>;
+export type InvitationColumns = InferEntity<typeof InvitationEntity>;
 
 export const GuideEntity = defineEntity({
   name: 'Guide',
@@ -291,6 +311,7 @@ export type JobRow = InferEntity<typeof JobEntity>;
 export const entities = [
   StationEntity,
   AccountEntity,
+  InvitationEntity,
   TokenEntity,
   GuideEntity,
   GuideVersionEntity,

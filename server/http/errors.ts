@@ -1,4 +1,5 @@
 import type { ProblemBody } from '@plesion/contract';
+import type { Role } from '@plesion/contract/roles';
 import type { Problem } from '@plesion/core';
 import { fieldPath } from '@plesion/core/guide';
 import type { ZodError } from 'zod';
@@ -21,6 +22,12 @@ export const signedOut = () => new HttpProblem(401, { code: 'signed-out', messag
 
 export const notAllowed = () =>
   new HttpProblem(403, { code: 'not-allowed', message: 'This API token does not allow that. Make one that does, or sign in.' });
+
+export const notYourRole = (least: Role) =>
+  new HttpProblem(403, {
+    code: 'not-your-role',
+    message: `That is for ${least === 'keeper' ? 'keepers' : `${least}s and up`} of the station. Ask a keeper to make you one.`,
+  });
 
 /** Both sides of a write that was not made from what is stored. */
 export const staleVersion = (what: string, stored: unknown, sent: unknown) =>

@@ -1,17 +1,19 @@
 import type { Endpoint, EndpointName, Endpoints } from '@plesion/contract';
 import { endpoints } from '@plesion/contract/endpoints';
+import { leastRole, mayAsk, type Role } from '@plesion/contract/roles';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import type { z } from 'zod';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { checkSent, jsonBody } from './body';
-import { badShape, notAllowed, signedOut } from './errors';
+import { badShape, notAllowed, notYourRole, signedOut } from './errors';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
 
 /** Who asks. */
 export interface Caller extends Writer {
   accountId: string;
+  role: Role;
   /** What the token it asks with allows; absent for a person who is signed in. */
   scope?: 'read' | 'write';
 }
@@ -53,6 +55,7 @@ export function bind<N extends EndpointName>(
   const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
   const gate: RequestHandler = (request, _response, next) => {
     if (!endpoint.open && !request.caller) throw signedOut();
+    if (request.caller && !endpoint.open && !mayAsk(request.caller.role, endpoint)) throw notYourRole(leastRole(endpoint));
     if (request.caller?.scope && !allows(request.caller.scope, endpoint)) throw notAllowed();
     next();
   };

@@ -1,3 +1,5 @@
+import { endpoints } from '@plesion/contract/endpoints';
+import { leastRole, mayAsk } from '@plesion/contract/roles';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { FileConfigstore, FileStore as PieceStore } from '@tus/file-store';
@@ -6,7 +8,7 @@ import { LARGEST_PHOTO, UPLOADS } from '@plesion/contract';
 import type { Request, RequestHandler, Router } from 'express';
 import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
-import { HttpProblem, notAllowed, notFound, signedOut } from '../http/errors';
+import { HttpProblem, notAllowed, notFound, notYourRole, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
 import { needRoom } from '../station/quota';
 import { addPhoto, tooLarge } from './service';
@@ -78,6 +80,7 @@ export function uploadRoutes(router: Router, em: () => Em, files: FileStore, fol
   });
   const gate: RequestHandler = (request, _response, next) => {
     if (!request.caller) throw signedOut();
+    if (!mayAsk(request.caller.role, endpoints.addPhoto)) throw notYourRole(leastRole(endpoints.addPhoto));
     if (request.caller.scope === 'read') throw notAllowed();
     next();
   };

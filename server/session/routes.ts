@@ -12,7 +12,7 @@ const done = (work: (callback: (error?: Error) => void) => void) =>
   new Promise<void>((resolve, reject) => work((error) => (error ? reject(error) : resolve())));
 
 /** A new session id at each sign-in, so that one planted before is worth nothing. */
-async function enter(request: Request, caller: Caller): Promise<void> {
+export async function enter(request: Request, caller: Caller): Promise<void> {
   await done((callback) => request.session.regenerate(callback));
   request.session.caller = caller;
   request.session.since = new Date().toISOString();

@@ -9,12 +9,15 @@ import { addGuide } from '../guides/service';
 import { putDemoKeys } from '../keys/demo';
 import { badRequest, HttpProblem, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
+import { initialsFor } from '../people/initials';
 
 /** argon2id, 19 MiB, 2 passes: the least the OWASP password storage guidance (2023) accepts. */
 const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 
 /** Checked against when no account has the name, so that the answer takes as long. */
 const nobody = hash('nobody has this password', ARGON);
+
+export const hashPassword = (password: string): Promise<string> => hash(password, ARGON);
 
 export const wrongPassword = () =>
   new HttpProblem(401, { code: 'wrong-password', message: 'No account has this name and password.', field: 'password' });
@@ -24,7 +27,7 @@ export async function signIn(em: Em, name: string, password: string): Promise<Ca
   const account = await em.findOne(AccountEntity, { [raw('lower(name)')]: name.toLowerCase() });
   const matches = await verify(account?.passwordHash ?? (await nobody), password);
   if (!account || !matches) return undefined;
-  return { accountId: account.id, accountName: account.name, stationId: account.stationId };
+  return { accountId: account.id, accountName: account.name, stationId: account.stationId, role: account.role };
 }
 
 /** Another password for an account, by whoever knows the one it has. */
@@ -33,7 +36,7 @@ export async function changePassword(em: Em, { accountId, stationId }: Caller, {
   if (!account) throw signedOut();
   if (!(await verify(account.passwordHash, current)))
     throw badRequest([{ code: 'wrong-password', message: 'This is not the password as it is now.', field: 'current' }]);
-  const passwordHash = await hash(next, ARGON);
+  const passwordHash = await hashPassword(next);
   await em.nativeUpdate(AccountEntity, { id: accountId, stationId }, { passwordHash });
 }
 
@@ -46,7 +49,7 @@ export interface NewStation {
 
 /** A station with its first account and the guides every station starts with; all of it or nothing. */
 export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
-  const passwordHash = await hash(wanted.password, ARGON);
+  const passwordHash = await hashPassword(wanted.password);
   const ids = { station: randomUUID(), account: randomUUID() };
   const writer = { stationId: ids.station, accountName: wanted.name };
   try {
@@ -61,6 +64,8 @@ export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
         id: ids.account,
         stationId: ids.station,
         name: wanted.name,
+        role: 'keeper',
+        initials: initialsFor(wanted.name, new Set()),
         passwordHash,
         createdAt: new Date(),
       });
@@ -77,14 +82,14 @@ export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
       },
     ]);
   }
-  return { accountId: ids.account, accountName: wanted.name, stationId: ids.station };
+  return { accountId: ids.account, accountName: wanted.name, stationId: ids.station, role: 'keeper' };
 }
 
 export async function describeSession(em: Em, caller: Caller): Promise<Session> {
   const station = await em.findOne(StationEntity, { id: caller.stationId });
   if (!station) throw signedOut();
   return {
-    account: { id: caller.accountId, name: caller.accountName },
+    account: { id: caller.accountId, name: caller.accountName, role: caller.role },
     station: { id: station.id, name: station.name, demo: station.demo },
   };
 }

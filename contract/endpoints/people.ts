@@ -1,0 +1,80 @@
+import {
+  InvitationList,
+  InvitationPath,
+  InvitedTo,
+  Joining,
+  MadeInvitation,
+  MemberList,
+  MemberWrite,
+  NewInvitation,
+} from '../people';
+import { Session } from '../session';
+import { byId, type Endpoint, nothing } from './endpoint';
+
+/** Who belongs to a station, as what, and how others come in. */
+export const peopleEndpoints = {
+  members: { method: 'GET', path: '/api/members', summary: 'Who belongs to the station.', response: MemberList },
+  setMember: {
+    method: 'PUT',
+    path: '/api/members/:id',
+    summary: 'Say what somebody is in the station. One keeper stays.',
+    personal: true,
+    least: 'keeper',
+    params: byId,
+    body: MemberWrite,
+    response: MemberList,
+  },
+  removeMember: {
+    method: 'DELETE',
+    path: '/api/members/:id',
+    summary: 'Somebody leaves, or is sent away by a keeper; what they recorded stays, with their name.',
+    personal: true,
+    params: byId,
+    response: nothing,
+  },
+  invitations: {
+    method: 'GET',
+    path: '/api/invitations',
+    summary: 'Links that are still good, without what makes them links.',
+    personal: true,
+    least: 'keeper',
+    response: InvitationList,
+  },
+  invite: {
+    method: 'POST',
+    path: '/api/invitations',
+    summary: 'Make a link that brings somebody in, or gives a member a new password; good once, and told once.',
+    personal: true,
+    least: 'keeper',
+    body: NewInvitation,
+    response: MadeInvitation,
+    status: 201,
+  },
+  withdrawInvitation: {
+    method: 'DELETE',
+    path: '/api/invitations/:id',
+    summary: 'Withdraw a link.',
+    personal: true,
+    least: 'keeper',
+    params: byId,
+    response: nothing,
+  },
+  invitedTo: {
+    method: 'GET',
+    path: '/api/invitations/links/:token',
+    summary: 'What a link is to.',
+    open: true,
+    params: InvitationPath,
+    response: InvitedTo,
+  },
+  join: {
+    method: 'POST',
+    path: '/api/invitations/links/:token',
+    summary: 'Come in by a link, with a name and a password; or with a new password.',
+    open: true,
+    params: InvitationPath,
+    body: Joining,
+    response: Session,
+    status: 201,
+  },
+} as const satisfies Record<string, Endpoint>;
