@@ -37,6 +37,7 @@ const features = {
   appearance: ['session'],
   station: [],
   account: ['session', 'station'],
+  people: ['session'],
   door: ['session', 'plates', 'records'],
   practice: ['glossary', 'plates', 'records', 'session'],
   analysis: ['records'],

@@ -5,6 +5,7 @@ import { mapEndpoints } from './endpoints/map';
 import { officeEndpoints } from './endpoints/office';
 import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
+import { setEndpoints } from './endpoints/sets';
 
 export type { Endpoint } from './endpoints/endpoint';
 
@@ -17,6 +18,7 @@ export const endpoints = {
   ...mapEndpoints,
   ...practiceEndpoints,
   ...peopleEndpoints,
+  ...setEndpoints,
 };
 
 export type Endpoints = typeof endpoints;

@@ -17,6 +17,7 @@ import * as office from './office';
 import * as people from './people';
 import * as practice from './practice';
 import { leastRole } from './roles';
+import * as sets from './sets';
 import * as wire from './schemas';
 
 type Json = Record<string, unknown>;
@@ -57,6 +58,7 @@ function componentsOf() {
     people,
     practiceShapes,
     practice,
+    sets,
   ] as Record<string, unknown>[]) {
     for (const [id, schema] of Object.entries(room)) {
       if (/^[A-Z]/.test(id) && schema instanceof z.ZodType) name(schema, id);

@@ -17,7 +17,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const guide = `/guides/${crabs}`;
   const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
   return [
-    ...['/', '/account', '/appearance', '/bench', '/guides', '/guides/learn', guide],
+    ...['/', '/account', '/people', '/appearance', '/bench', '/guides', '/guides/learn', guide],
     ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare', 'practice'].map(
       (one) => `${guide}/${one}`,
     ),

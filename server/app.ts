@@ -34,6 +34,7 @@ import { photoRoutes } from './photos/routes';
 import { cameraRoutes } from './camera/routes';
 import { peopleRoutes } from './people/routes';
 import { practiceRoutes } from './practice/routes';
+import { setRoutes } from './sets/routes';
 import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
@@ -130,6 +131,7 @@ export function createApp(
   firstLookRoutes(api, em, { files, weighing });
   photoRoutes(api, em, files, uploads);
   cameraRoutes(api, em, { files, camera });
+  setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);
   api.use('/api', () => {

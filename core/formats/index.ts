@@ -16,3 +16,4 @@ export {
 } from './fieldArchive';
 export { localityOf } from './locality';
 export { seasonCsv, type SeasonRow } from './seasonFile';
+export { setAnswersCsv } from './setAnswers';

@@ -23,6 +23,8 @@ class Known {
   readonly lots = new Set<string>();
   readonly sites = new Set<string>();
   readonly visits = new Set<string>();
+  readonly sets = new Set<string>();
+  readonly attempts = new Set<string>();
   seq = 0;
 }
 
@@ -115,6 +117,16 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   checklist_names: () => undefined,
   corrections: () => undefined,
   practice_answers: ({ guide_id }, known) => guideOf(guide_id, known),
+  practice_sets({ id, guide_id }, known) {
+    known.sets.add(id);
+    return guideOf(guide_id, known);
+  },
+  practice_attempts({ set_id, account }, { sets, attempts }) {
+    attempts.add(`${set_id} ${account}`);
+    return sets.has(set_id) ? undefined : `set ${set_id} is not in the archive`;
+  },
+  practice_set_answers: ({ set_id, account }, { attempts }) =>
+    attempts.has(`${set_id} ${account}`) ? undefined : `${account} has not begun set ${set_id}`,
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

@@ -1,5 +1,7 @@
 import { schemas } from '@plesion/contract';
 import { BaseMap } from '@plesion/contract/map';
+import { ScoredAnswer } from '@plesion/contract/practice';
+import { SET_KINDS, SetItem } from '@plesion/contract/sets';
 import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
 import {
   CaptureContent,
@@ -20,7 +22,7 @@ import { ListedName } from '../records/corrections';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 8;
+export const FORM_VERSION = 9;
 
 const id = z.uuid();
 const instant = z.iso.datetime({ offset: true });
@@ -268,7 +270,34 @@ export const PARTS = {
     mark_right: z.boolean().nullable().default(null),
     // Since the eighth.
     mark_shown: z.number().nullable().default(null),
+    // Since the ninth.
     steps: z.array(JudgedStep).nullable().default(null),
+    at: instant,
+  }),
+  practice_sets: part('practice_set', 'id', {
+    id,
+    version,
+    title,
+    guide_id: id,
+    guide_version: version,
+    kind: z.enum(SET_KINDS),
+    minutes: z.number().int().nullable(),
+    items: z.array(SetItem),
+    given: z.boolean(),
+    closed: z.boolean(),
+    told: z.boolean(),
+    hidden: z.boolean(),
+    made_by: title,
+    updated_at: instant,
+  }),
+  practice_attempts: part('practice_attempt', 'set_id, account', { set_id: id, account: title, begun_at: instant }),
+  practice_set_answers: part('practice_set_answer', 'set_id, account, n', {
+    set_id: id,
+    account: title,
+    n: count,
+    answer: PracticeAnswer,
+    scored: ScoredAnswer.omit({ id: true }),
+    seconds: z.number(),
     at: instant,
   }),
   changes: part('change', 'seq', {
@@ -301,6 +330,9 @@ export const SINCE: Partial<Record<PartName, number>> = {
   checklist_names: 5,
   corrections: 6,
   practice_answers: 6,
+  practice_sets: 9,
+  practice_attempts: 9,
+  practice_set_answers: 9,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

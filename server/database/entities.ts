@@ -1,6 +1,7 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Measurement, ProblemBody } from '@plesion/contract';
 import { ROLES } from '@plesion/contract/roles';
+import { SET_KINDS, type SetItem } from '@plesion/contract/sets';
 import type { Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
 import type { KeptWalk, Key, KeyPaths } from '@plesion/core/keys';
@@ -59,6 +60,29 @@ export const InvitationEntity = defineEntity({
   },
 });
 
+/** Practice items that somebody gives to others. */
+export const PracticeSetEntity = defineEntity({
+  name: 'PracticeSet',
+  tableName: 'practice_set',
+  properties: {
+    stationId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    version: p.integer(),
+    title: p.string(),
+    guideId: p.uuid(),
+    guideVersion: p.integer(),
+    kind: p.enum([...SET_KINDS]),
+    minutes: p.integer().nullable(),
+    items: p.json<SetItem[]>(),
+    given: p.boolean(),
+    closed: p.boolean(),
+    told: p.boolean(),
+    hidden: p.boolean(),
+    madeBy: p.string(),
+    updatedAt: p.datetime(),
+  },
+});
+
 /** What a script shows instead of a session; only its hash is kept. */
 export const TokenEntity = defineEntity({
   name: 'Token',
@@ -75,6 +99,7 @@ export const TokenEntity = defineEntity({
   },
 });
 export type TokenColumns = InferEntity<typeof TokenEntity>;
+export type PracticeSetColumns = InferEntity<typeof PracticeSetEntity>;
 export type InvitationColumns = InferEntity<typeof InvitationEntity>;
 
 export const GuideEntity = defineEntity({
@@ -312,6 +337,7 @@ export const entities = [
   StationEntity,
   AccountEntity,
   InvitationEntity,
+  PracticeSetEntity,
   TokenEntity,
   GuideEntity,
   GuideVersionEntity,

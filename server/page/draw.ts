@@ -1,3 +1,4 @@
+import type { SetItem } from '@plesion/contract/sets';
 import { analyse, type Walked } from '@plesion/core/analysis';
 import { compareForms } from '@plesion/core/compare';
 import { compiledFor, type Guide, type Judgement, knownGuide } from '@plesion/core/guide';
@@ -6,6 +7,7 @@ import { type Reading, sayReading, type Situation } from '@plesion/core/observat
 import { comparisonPage, standingPage } from '@plesion/core/page';
 import { printBooklet, printPdf, printPng } from '../print/print';
 import { keySheet } from './keySheet';
+import { setSheet, type SheetPaper } from './setSheet';
 import { layOut, type PaperName, PAPERS, type Photo } from './layout';
 
 export type PageKind = 'pdf' | 'png';
@@ -37,7 +39,8 @@ export type PageTask =
       photoHash?: string;
       kind: PageKind;
     }
-  | { page: 'key'; key: Key; guide?: Guide };
+  | { page: 'key'; key: Key; guide?: Guide }
+  | { page: 'set'; guide: Guide; title: string; items: readonly SetItem[]; paper: SheetPaper };
 
 type Of<P extends PageTask['page']> = Extract<PageTask, { page: P }>;
 
@@ -47,6 +50,7 @@ const print = (kind: PageKind) => (kind === 'pdf' ? printPdf : printPng);
 export function drawPage(task: PageTask): Promise<Buffer> {
   if (task.page === 'comparison') return comparison(task);
   if (task.page === 'specimen') return specimen(task);
+  if (task.page === 'set') return printBooklet(setSheet(task.guide, task.title, task.items, task.paper), task.title);
   return printBooklet(keySheet(task.key, task.guide), task.key.title);
 }
 
@@ -78,7 +82,15 @@ function specimen({
 }: Of<'specimen'>): Promise<Buffer> {
   const guide = knownGuide(hash, given);
   const standing = analyse({ guide, situation, judgement, readings, walk });
-  const content = standingPage(compiledFor(guide, situation, judgement), standing, situation, readings, label, sayReading, photoHash);
+  const content = standingPage(
+    compiledFor(guide, situation, judgement),
+    standing,
+    situation,
+    readings,
+    label,
+    sayReading,
+    photoHash,
+  );
   // Bytes lose their kind on the way between threads.
   return print(kind)(layOut(content, photo && { ...photo, jpeg: Buffer.from(photo.jpeg) }));
 }

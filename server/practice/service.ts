@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { GivenAnswer, ScoredAnswer } from '@plesion/contract';
-import { type Asked, type Item, judgedSteps, scoreOf } from '@plesion/core/practice';
+import { type Asked, type Item, judgedSteps, type PracticeAnswer, scoreOf } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import { findGuide, guideNamed } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
@@ -45,24 +45,26 @@ export async function keepAnswers(em: Em, pool: PracticePool, writer: Writer, an
   const scored = answers.map((given, i) => {
     const own = made[i];
     if (!own) throw nothingToShow(`answers[${i}].asked`);
-    const { choices } = own.item;
-    const strange = given.answer.groups.find((group) => !choices.some((choice) => choice.id === group));
-    if (strange !== undefined)
-      throw badRequest([
-        {
-          code: 'no-choice',
-          message: `“${strange}” was not to be chosen; there were ${choices.map((choice) => choice.id).join(', ')}.`,
-          field: `answers[${i}].answer.groups`,
-        },
-      ]);
+    needChoices(given.answer, own.item, `answers[${i}].answer.groups`);
     return scoredBy(given, own);
   });
   await storeAnswers(em, writer, answers, scored);
   return { answers: scored };
 }
 
+/** Refused where something is named that was not to be chosen. */
+export function needChoices({ groups }: PracticeAnswer, { choices }: Pick<Item, 'choices'>, field: string): void {
+  const strange = groups.find((group) => !choices.some((choice) => choice.id === group));
+  if (strange === undefined) return;
+  const message = `“${strange}” was not to be chosen; there were ${choices.map((choice) => choice.id).join(', ')}.`;
+  throw badRequest([{ code: 'no-choice', message, field }]);
+}
+
 /** An answer, scored by the item it was given to. */
-export const scoredBy = ({ id, asked, answer }: GivenAnswer, { item, why, mark }: Made): ScoredAnswer => ({
+export const scoredBy = (
+  { id, asked, answer }: Pick<GivenAnswer, 'id' | 'asked' | 'answer'>,
+  { item, why, mark }: Made,
+): ScoredAnswer => ({
   ...{ id, truth: truthOf(item), best: item.truth.best, why, mark },
   ...scoreOf(asked, item, answer, why, mark),
   ...(item.drill ? { steps: judgedSteps(item, answer) } : {}),

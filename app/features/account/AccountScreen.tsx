@@ -1,7 +1,8 @@
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { PageHeading } from '../../ui/PageHeading';
@@ -27,6 +28,11 @@ export function AccountScreen() {
           <Button label="Sign out" busy={signOut.isPending} onPress={() => signOut.mutate()} />
         </View>
       </Card>
+      <Card title="People">
+        <LinkBox href="/people" style={styles.people}>
+          <Text strong color={colour.kelp}>{`Who belongs to ${station.name}`}</Text>
+        </LinkBox>
+      </Card>
       <StationCard />
       <GridCard />
       <ArchiveCard />
@@ -47,5 +53,6 @@ export function AccountScreen() {
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  people: { justifyContent: 'center' },
   grow: { flex: 1, minWidth: 180 },
 });

@@ -15,6 +15,8 @@ jest.mock('../session/useSession', () => ({
   useSignOut: () => ({ mutate: jest.fn(), isPending: false }),
 }));
 
+jest.mock('expo-router', () => ({ Link: ({ children }: { children: object }) => children }));
+
 const HERE = {
   id: 'a'.repeat(32),
   current: true,

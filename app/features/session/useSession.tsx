@@ -49,13 +49,18 @@ function forgetStation(client: QueryClient): void {
   forgetForms();
 }
 
-export function useEnter() {
+/** What is done when somebody has come in. */
+export function useEntered(): (session: Session) => void {
   const client = useQueryClient();
-  const entered = (session: Session) => {
+  return (session) => {
     forgetStation(client);
     kept.keep(session);
     client.setQueryData(['session'], session);
   };
+}
+
+export function useEnter() {
+  const entered = useEntered();
   const signIn = useMutation({
     mutationFn: (body: { name: string; password: string }) => api('signIn', { body }),
     onSuccess: entered,

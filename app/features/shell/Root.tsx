@@ -1,4 +1,5 @@
 import { QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { usePathname } from 'expo-router';
 import { lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
@@ -31,6 +32,7 @@ export function Root({ children }: { children: ReactNode }) {
 }
 
 function Gate({ children }: { children: ReactNode }) {
+  const isOpen = useIsOpen();
   const session = useSessionQuery();
   const records = useQuery({
     queryKey: ['session', 'records'],
@@ -38,16 +40,16 @@ function Gate({ children }: { children: ReactNode }) {
     staleTime: Number.POSITIVE_INFINITY,
     networkMode: 'always',
   });
+  // Who was sent a link comes in by it, whoever is signed in.
+  if (isOpen) return <Door>{children}</Door>;
   if (session.isPending || records.isPending) return <Loading what="Your station" />;
   if (session.error) return <Failed error={session.error} retry={() => void session.refetch()} />;
   if (records.error) return <Failed error={records.error} retry={() => void records.refetch()} />;
   if (!session.data)
     return (
-      <View role="main" style={styles.page}>
-        <Suspense fallback={<Loading what="The door" />}>
-          <SignIn />
-        </Suspense>
-      </View>
+      <Door>
+        <SignIn />
+      </Door>
     );
   return (
     <SessionContext.Provider value={session.data}>
@@ -56,6 +58,16 @@ function Gate({ children }: { children: ReactNode }) {
     </SessionContext.Provider>
   );
 }
+
+/** Addresses that are open to who is not signed in. */
+const useIsOpen = (): boolean => usePathname().startsWith('/join/');
+
+/** Outside of a station there are no places. */
+const Door = ({ children }: { children: ReactNode }) => (
+  <View role="main" style={styles.page}>
+    <Suspense fallback={<Loading what="The door" />}>{children}</Suspense>
+  </View>
+);
 
 /** What waits is sent for as long as a station is open, whatever screen is shown. */
 function Sending({ station }: { station: string }) {

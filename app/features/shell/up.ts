@@ -16,6 +16,8 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/specimens\/.+$/, DAYBOOK],
   [/^\/lots\/.+$/, { href: '/lots', label: 'Lots' }],
   [/^\/lots$/, DAYBOOK],
+  [/^\/join\/.+$/, DAYBOOK],
+  [/^\/people$/, { href: '/account', label: 'Account' }],
   [/^\/(account|appearance|kit)$/, DAYBOOK],
   [/^\/guides\/([^/]+)\/practice$/, PRACTICE],
   [/^\/practice\/.+$/, PRACTICE],

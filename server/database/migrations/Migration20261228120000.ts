@@ -3,7 +3,9 @@ import { Migration } from '@mikro-orm/migrations';
 /** What each is in a station, with their initials; links by which others come in. */
 export class Migration20261228120000 extends Migration {
   override up(): void {
-    this.addSql("alter table account add column role text not null default 'keeper', add column initials text not null default '';");
+    this.addSql(
+      "alter table account add column role text not null default 'keeper', add column initials text not null default '';",
+    );
     this.addSql("update account set initials = upper(left(regexp_replace(name, '[^[:alpha:]]', '', 'g') || 'X', 2));");
     this.addSql('create unique index account_initials on account (station_id, initials);');
     this.addSql(`

@@ -1,0 +1,100 @@
+import { INVITATION_DAYS } from '@plesion/contract/people';
+import { type Role, ROLES } from '@plesion/contract/roles';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { INVITATIONS, peopleApi } from './peopleApi';
+import type { useInvite } from './useInvite';
+
+/** Links by which somebody comes in: each once. */
+export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> }) {
+  const [role, setRole] = useState<Role>('member');
+  const links = useQuery({ queryKey: INVITATIONS, queryFn: ({ signal }) => peopleApi('invitations', {}, signal) });
+  const { made } = invite;
+  return (
+    <Card title="Invite somebody">
+      <Text quiet size="small">
+        {`Make a link and send it to them: whoever opens it first comes in with it. It lapses after ${INVITATION_DAYS} days.`}
+      </Text>
+      <ChoiceGroup
+        label="They come as"
+        options={ROLES.map((one) => ({ id: one, label: one }))}
+        chosen={[role]}
+        onChange={([next]) => setRole(next)}
+      />
+      <View style={styles.act}>
+        <Button label="Make a link" busy={invite.making} onPress={() => invite.make({ role })} />
+      </View>
+      {invite.problem && <Notice kind="problem">{invite.problem.message}</Notice>}
+      {made && (
+        <Notice
+          kind="note"
+          title={made.renews ? `For ${made.renews}: copy it now, it is not shown again` : 'Copy it now, it is not shown again'}
+        >
+          <Link token={made.token} />
+        </Notice>
+      )}
+      {links.error && <Failed error={links.error} retry={() => void links.refetch()} />}
+      {links.data?.invitations.map(({ id, role: as, renews, until, by }) => (
+        <View key={id} style={styles.line}>
+          <View style={styles.grow}>
+            <Text>{renews ? `A new password for ${renews}` : `To come as ${as}`}</Text>
+            <Text size="small" quiet>{`by ${by}, good until ${sayDate(until, 'minute')}`}</Text>
+          </View>
+          <Button
+            small
+            label="Withdraw"
+            hint={renews ? `Withdraw the link for ${renews}` : `Withdraw the link for a ${as}`}
+            onPress={() => invite.withdraw(id)}
+          />
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+/** Where the application is. */
+const here = (): string => (globalThis.location as Location | undefined)?.origin ?? '';
+
+/** The link, to be selected or copied. */
+function Link({ token }: { token: string }) {
+  const [copied, setCopied] = useState<boolean>();
+  const link = `${here()}/join/${token}`;
+  return (
+    <View style={styles.link}>
+      <Text selectable testID="link" size="small">
+        {link}
+      </Text>
+      <View style={styles.act}>
+        <Button
+          small
+          label={copied ? 'Copied' : 'Copy the link'}
+          onPress={() =>
+            void Promise.resolve()
+              .then(() => navigator.clipboard.writeText(link))
+              .then(
+                () => setCopied(true),
+                () => setCopied(false),
+              )
+          }
+        />
+      </View>
+      {copied === false && <Text size="small">It could not be copied here: select it, and copy it by hand.</Text>}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  act: { flexDirection: 'row' },
+  link: { gap: space.s },
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  grow: { flex: 1, minWidth: 160 },
+});
