@@ -40,6 +40,7 @@ const features = {
   people: ['session'],
   door: ['session', 'plates', 'records'],
   practice: ['glossary', 'plates', 'records', 'session'],
+  sets: ['plates', 'practice', 'records', 'session'],
   analysis: ['records'],
   reading: ['analysis', 'plates', 'records'],
   glossary: ['plates', 'records'],

@@ -1,3 +1,4 @@
+import { Reading } from '@plesion/core/observation/schema';
 import { Asked, Item, PracticeAnswer } from '@plesion/core/practice/schema';
 import { z } from 'zod';
 import { ScoredAnswer } from './practice';
@@ -67,7 +68,12 @@ export const SetList = z.object({ sets: z.array(SetRow) });
 export type SetList = z.output<typeof SetList>;
 
 /** An item as it is shown: what it is, is not in it. */
-export const ShownItem = Item.omit({ truth: true });
+export const ShownItem = Item.omit({ truth: true }).extend({
+  /** What a careful eye reads from the drawing: for who has it told in words. */
+  readings: z.array(Reading),
+  /** What it is, where that is said and the mark is to be found. */
+  known: z.string().optional(),
+});
 export type ShownItem = z.output<typeof ShownItem>;
 
 /** What somebody said of an item, and what it was, where that is told. */

@@ -69,8 +69,9 @@ export async function viewSet(em: Em, pool: PracticePool, caller: Caller, id: st
     ...(attempt.until ? { until: attempt.until.toISOString() } : {}),
     items: made.flatMap((one, n) => {
       if (!one) return [];
-      const { truth: _, ...item } = one.item;
-      return [{ n, asked: set.items[n].asked, item }];
+      const { truth, ...item } = one.item;
+      const { asked } = set.items[n];
+      return [{ n, asked, item: { ...item, readings: truth.readings, ...(asked.spot ? { known: truth.group } : {}) } }];
     }),
     answers: kept.map((one) => toldOf(set, one)),
   };

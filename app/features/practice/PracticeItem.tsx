@@ -24,7 +24,7 @@ import { seenIn } from './seenIn';
 import { Told } from './Told';
 import { touched as touchedAt } from './touched';
 import { useGlimpse } from './useGlimpse';
-import type { usePractice } from './usePractice';
+import type { Turns } from './usePractice';
 
 const BeatClip = lazy(() => import('./BeatClip').then((clip) => ({ default: clip.BeatClip })));
 
@@ -39,7 +39,7 @@ interface PracticeItemProps {
   asked: Asked;
   /** Why it is asked now. */
   why?: string;
-  practice: ReturnType<typeof usePractice>;
+  practice: Turns;
 }
 
 /** One individual: by what does one go, what is it, how sure is one; and then the truth. */

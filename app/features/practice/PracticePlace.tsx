@@ -50,6 +50,11 @@ export function PracticePlace() {
           {now.memories.length > 0 && due.length === 0 && (
             <Text quiet>{`Nothing is due until ${sayDate(now.memories.map(({ card }) => card.due).sort()[0], 'minute')}.`}</Text>
           )}
+          <LinkBox href="/practice/sets" style={styles.stands}>
+            <Text strong color={colour.kelp}>
+              Sets: put together for a group, for a lesson or as a test
+            </Text>
+          </LinkBox>
           <Card title="With a guide">
             {rows.map((row) => (
               <GuideLine key={row.id} row={row} own={now.guides.find(({ guideId }) => guideId === row.id)} />

@@ -31,6 +31,17 @@ export interface ToldAnswer extends Scored {
   mark?: MarkSeen;
 }
 
+/** What an item is answered to, and what follows. */
+export interface Turns {
+  answer: (said: PracticeAnswer) => void;
+  /** Nothing, before the answer and where what it was is held back. */
+  told?: ToldAnswer;
+  next: () => void;
+  tally: { answers: number; right: number };
+  /** What stood in the way of keeping the answer. */
+  problem?: string;
+}
+
 /** One item to be answered: what it is made from, and what was asked just before. */
 interface Turn {
   seed: string;

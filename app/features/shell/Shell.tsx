@@ -8,6 +8,7 @@ import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
 import { useLetterScale } from '../../theme/appearance';
 import { AppearanceLink } from './AppearanceLink';
+import { LearnerNote } from './LearnerNote';
 import { UpLink } from './UpLink';
 
 interface Place {
@@ -42,6 +43,7 @@ export function Shell({ children }: { children: ReactNode }) {
     <View style={[styles.fill, wide && styles.beside]}>
       {wide ? <Rail /> : <UpLink />}
       <View role="main" style={styles.fill}>
+        <LearnerNote />
         {children}
       </View>
       {!wide && (

@@ -20,6 +20,8 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/people$/, { href: '/account', label: 'Account' }],
   [/^\/(account|appearance|kit)$/, DAYBOOK],
   [/^\/guides\/([^/]+)\/practice$/, PRACTICE],
+  [/^\/practice\/sets\/([^/]+)\/results$/, { href: '/practice/sets/$1', label: 'Set' }],
+  [/^\/practice\/sets\/.+$/, { href: '/practice/sets', label: 'Sets' }],
   [/^\/practice\/.+$/, PRACTICE],
   [/^\/guides\/([^/]+)\/.+$/, { href: '/guides/$1', label: 'Guide' }],
   [/^\/guides\/.+$/, GUIDES],

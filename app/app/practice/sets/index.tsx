@@ -1,0 +1,3 @@
+import { SetsScreen } from '../../../features/sets/SetsScreen';
+
+export default SetsScreen;

@@ -1,0 +1,95 @@
+import type { SetItem } from '@plesion/contract/sets';
+import type { Guide } from '@plesion/core/guide';
+import { groupsAt, sayGroup } from '@plesion/core/practice';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { numberOf } from '../../lib/numberOf';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Disclosure } from '../../ui/Disclosure';
+import { Notice } from '../../ui/Notice';
+import { TextField } from '../../ui/TextField';
+import { drawnViews } from '../plates/plates';
+import { GLIMPSES, LEAVES } from '../practice/wanted';
+import { levelOf } from '../practice/ways';
+import { compiledOf } from '../records/compiled';
+
+interface AddItemsProps {
+  guide: Guide;
+  /** How many more there may be. */
+  room: number;
+  onAdd: (items: SetItem[]) => void;
+}
+
+/** Items by rule: of which kinds, in which views, how many, from which seed. */
+export function AddItems({ guide, room, onAdd }: AddItemsProps) {
+  const [groups, setGroups] = useState<string[]>([]);
+  const [views, setViews] = useState<string[]>([]);
+  const [number, setNumber] = useState('10');
+  const [seed, setSeed] = useState('');
+  const [hidden, setHidden] = useState<string>();
+  const [glimpse, setGlimpse] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+  const level = levelOf(guide);
+  const kinds = groupsAt(compiledOf(guide), level).groups.map((group) => ({ id: group.id, label: sayGroup(guide, group) }));
+  const offered = drawnViews(guide).filter(({ id }) => guide.views.some((view) => view.id === id));
+  const add = () => {
+    const n = numberOf(number);
+    if (n === undefined || !Number.isInteger(n) || n < 1) return setProblem('How many: give a whole number from 1 on.');
+    if (n > room) return setProblem(room > 0 ? `How many: there is room for ${room} more.` : 'The set is full.');
+    if (groups.length === 1) return setProblem('Which kinds: choose two at the least, or none for all.');
+    setProblem(undefined);
+    const base = seed.trim() || mintId();
+    onAdd(
+      Array.from({ length: n }, (_, i) => ({
+        seed: `${base} ${i + 1}`,
+        asked: {
+          level,
+          ...(groups.length ? { groups } : {}),
+          ...(views.length ? { view: views[i % views.length] } : {}),
+          ...(hidden ? { hidden: LEAVES[hidden] } : {}),
+          ...(glimpse ? { glimpse: Number(glimpse) } : {}),
+        },
+      })),
+    );
+  };
+  return (
+    <Card title="Add items">
+      <ChoiceGroup label="Of which kinds (all, where none is chosen)" many options={kinds} chosen={groups} onChange={setGroups} />
+      <ChoiceGroup label="In which views (any)" many options={offered} chosen={views} onChange={setViews} />
+      <TextField label="How many" inputMode="numeric" value={number} onChangeText={setNumber} />
+      <Disclosure title="More">
+        <ChoiceGroup
+          label="Behind leaves"
+          clearable
+          options={Object.keys(LEAVES).map((id) => ({ id, label: id }))}
+          chosen={hidden ? [hidden] : []}
+          onChange={([next]) => setHidden(next)}
+        />
+        <ChoiceGroup
+          label="A glimpse only"
+          clearable
+          options={GLIMPSES.map((id) => ({ id, label: `${id} s` }))}
+          chosen={glimpse ? [glimpse] : []}
+          onChange={([next]) => setGlimpse(next)}
+        />
+        <TextField
+          label="Seed"
+          hint="The same seed draws the same individuals again. Nothing draws new ones."
+          maxLength={40}
+          value={seed}
+          onChangeText={setSeed}
+        />
+      </Disclosure>
+      {problem && <Notice kind="problem">{problem}</Notice>}
+      <View style={styles.act}>
+        <Button label="Add them" onPress={add} />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({ act: { flexDirection: 'row', gap: space.m } });

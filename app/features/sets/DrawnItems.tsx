@@ -1,0 +1,98 @@
+import type { SetItem } from '@plesion/contract/sets';
+import { compiledFor, type Guide } from '@plesion/core/guide';
+import { practiceItem, sayGroup } from '@plesion/core/practice';
+import { memo, useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
+import { overPlate } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+import { itemPlate } from '../practice/itemPlate';
+import { planOf } from '../records/plans';
+
+const WIDE = 140;
+const TALL = 100;
+
+interface DrawnItemsProps {
+  guide: Guide;
+  items: readonly SetItem[];
+  onChange: (items: SetItem[]) => void;
+}
+
+/** The items of a set as they are drawn: each can be drawn anew, moved up, or left out. */
+export function DrawnItems({ guide, items, onChange }: DrawnItemsProps) {
+  if (!items.length) return null;
+  const put = (n: number, ...instead: SetItem[]) => onChange([...items.slice(0, n), ...instead, ...items.slice(n + 1)]);
+  return (
+    <Card title="Its items" aside={items.length === 1 ? 'one' : String(items.length)}>
+      <View role="list" style={styles.items}>
+        {items.map((item, n) => (
+          <View key={`${item.seed} ${JSON.stringify(item.asked)}`} role="listitem" style={styles.item}>
+            <Drawn guide={guide} item={item} n={n} />
+            <View style={styles.acts}>
+              <Button
+                small
+                kind="quiet"
+                label="Another"
+                hint={`Another individual for item ${n + 1}`}
+                onPress={() => put(n, { ...item, seed: mintId() })}
+              />
+              <Button small kind="quiet" label="Leave out" hint={`Leave out item ${n + 1}`} onPress={() => put(n)} />
+              {n > 0 && (
+                <Button
+                  small
+                  kind="quiet"
+                  label="Earlier"
+                  hint={`Item ${n + 1} earlier`}
+                  onPress={() => onChange([...items.slice(0, n - 1), item, items[n - 1], ...items.slice(n + 1)])}
+                />
+              )}
+            </View>
+          </View>
+        ))}
+      </View>
+    </Card>
+  );
+}
+
+/** Drawn once, whatever happens to the others. */
+const Drawn = memo(function Drawn({ guide, item: { asked, seed }, n }: { guide: Guide; item: SetItem; n: number }) {
+  const made = useMemo(() => {
+    const item = practiceItem(compiledFor(guide, asked.situation), planOf(guide)!, asked, seed);
+    return item && { item, plate: itemPlate(guide, item) };
+  }, [guide, asked, seed]);
+  if (!made) return <Text size="small">{`${n + 1}: nothing of that can be drawn. Leave it out.`}</Text>;
+  const { item, plate } = made;
+  const own = item.choices.find(({ id }) => id === item.truth.group) ?? { id: item.truth.group, label: item.truth.group };
+  return (
+    <>
+      <View style={styles.plate}>
+        <PlateView plate={plate} {...overPlate(plate, WIDE, TALL)} />
+      </View>
+      <Text size="small" strong>{`${n + 1}: ${sayGroup(guide, own)}`}</Text>
+      <Text size="small" quiet>
+        {item.truth.best.kind === 'one' ? (guide.views.find(({ id }) => id === item.view)?.label ?? item.view) : 'cannot be told'}
+      </Text>
+    </>
+  );
+});
+
+const styles = StyleSheet.create({
+  items: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  item: {
+    flexGrow: 1,
+    flexBasis: 220,
+    maxWidth: 320,
+    alignItems: 'center',
+    gap: space.xs,
+    padding: space.s,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.mist,
+  },
+  plate: { minHeight: TALL, justifyContent: 'center' },
+  acts: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'center' },
+});
