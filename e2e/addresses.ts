@@ -11,6 +11,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const { visits } = await get<{ visits: { id: string }[] }>('/api/visits');
   const { counts } = await get<{ counts: { id: string; kind: string }[] }>('/api/counts');
   const { sites } = await get<{ sites: { id: string }[] }>('/api/sites');
+  const { sets } = await get<{ sets: { id: string }[] }>('/api/practice/sets');
   const ringed = captures.find(({ mark }) => mark)!;
   const specimen = `/specimens/${specimens.find(({ guideId, readings }) => guideId && readings > 2)!.id}`;
   const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
@@ -48,6 +49,10 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       ...['inventory', 'transect', 'flock'].map((kind) => `/field/counts/${counts.find((one) => one.kind === kind)!.id}`),
       `/field/sites/${sites[0].id}`,
       '/practice',
+      '/practice/sets',
+      `/practice/sets/new?guide=${crabs}`,
+      `/practice/sets/${sets[0].id}`,
+      `/practice/sets/${sets[0].id}/results`,
       `/practice/${crabs}`,
       '/nowhere',
     ],

@@ -9,6 +9,7 @@ import type { Caller } from './http/route';
 import { putDemoKeys } from './keys/demo';
 import { writeLot } from './lots/service';
 import { putDemoPractice } from './practice/demo';
+import { putDemoSet } from './sets/demo';
 import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
 import type { Parts } from './parts';
@@ -39,6 +40,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   if (!(await em.count(SpecimenEntity, { stationId, id: PIER_TERN }))) await putFirstLook(em, parts, caller, PIER_TERN);
   await putDemoFieldwork(em, caller, guides);
   await putDemoPractice(em, caller, guides);
+  await putDemoSet(em, caller, guides);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

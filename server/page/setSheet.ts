@@ -80,7 +80,7 @@ function pictureOf(
   const view = guide.views.find(({ id }) => id === item.view)?.label ?? item.view;
   const step = size * 1.34;
   const under = step * (CHOICES + 2);
-  const frame = { x: box.x, y: box.y + step, width: box.width, height: box.height - under - step };
+  const frame = { x: box.x, y: box.y + step * 1.2, width: box.width, height: box.height - under - step * 1.2 };
   const plate = hideParts(planOf(guide)!.draw(item.traits, item.view, 'full'), item.hidden, item.seed);
   const scale = Math.min((frame.width - 12) / plate.box.width, (frame.height - 12) / plate.box.height);
   const dx = frame.x + (frame.width - plate.box.width * scale) / 2 - plate.box.x * scale;
@@ -130,6 +130,12 @@ function answerPages(guide: Guide, title: string, numbered: readonly Numbered[],
     lines.forEach((line, i) => page.items.push(text(line, 'text', size, edge + size * 3, y + i * step)));
     y += lines.length * step + size * 0.5;
   }
+  const caution = wrapped(guide.caution, 'text', size, width - 2 * edge);
+  if (y + (caution.length + 1) * step > height - edge) {
+    pages.push({ width, height, title, items: [] });
+    y = edge + size;
+  }
+  caution.forEach((line, i) => pages.at(-1)!.items.push(text(line, 'text', size, edge, y + (i + 1) * step, QUIET)));
   return pages;
 }
 

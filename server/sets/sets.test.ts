@@ -4,6 +4,7 @@ import { practiceItem } from '@plesion/core/practice';
 import { compiledFor } from '@plesion/core/guide';
 import { planOf } from '@plesion/core/plates/plans';
 import { ledgeCrabs } from '@plesion/demo';
+import { loadDemo } from '../demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;
@@ -227,4 +228,20 @@ describe('how it went', () => {
     expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(3);
     await teacher.get(at(id, '/sheet.pdf?paper=letter')).expect(400);
   });
+});
+
+it('of the demo is made once, and taken by five who differ', async () => {
+  await loadDemo(server.orm.em.fork(), server);
+  const demo = server.visitor();
+  await demo.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
+  const { body } = await demo.get('/api/practice/sets').expect(200);
+  const [set] = (body as { sets: SetRow[] }).sets;
+  expect(set).toMatchObject({ n: 8, begun: 5, given: true });
+  const results = (await demo.get(at(set.id, '/results')).expect(200)).body as SetResults;
+  expect(results.learners).toHaveLength(5);
+  expect(results.items).toHaveLength(8);
+  expect(results.confused.length).toBeGreaterThan(2);
+  expect(new Set(results.learners.map(({ right }) => right)).size).toBeGreaterThan(2);
+  await loadDemo(server.orm.em.fork(), server);
+  expect((await demo.get('/api/practice/sets').expect(200)).body).toEqual(body);
 });

@@ -15,6 +15,7 @@ import { TextField } from '../../ui/TextField';
 import { drawnViews } from '../plates/plates';
 import { GLIMPSES, LEAVES } from '../practice/wanted';
 import { levelOf } from '../practice/ways';
+import { drawItems } from './drawItems';
 import { compiledOf } from '../records/compiled';
 
 interface AddItemsProps {
@@ -32,6 +33,7 @@ export function AddItems({ guide, room, onAdd }: AddItemsProps) {
   const [seed, setSeed] = useState('');
   const [hidden, setHidden] = useState<string>();
   const [glimpse, setGlimpse] = useState<string>();
+  const [told, setTold] = useState(true);
   const [problem, setProblem] = useState<string>();
   const level = levelOf(guide);
   const kinds = groupsAt(compiledOf(guide), level).groups.map((group) => ({ id: group.id, label: sayGroup(guide, group) }));
@@ -42,25 +44,27 @@ export function AddItems({ guide, room, onAdd }: AddItemsProps) {
     if (n > room) return setProblem(room > 0 ? `How many: there is room for ${room} more.` : 'The set is full.');
     if (groups.length === 1) return setProblem('Which kinds: choose two at the least, or none for all.');
     setProblem(undefined);
-    const base = seed.trim() || mintId();
-    onAdd(
-      Array.from({ length: n }, (_, i) => ({
-        seed: `${base} ${i + 1}`,
-        asked: {
-          level,
-          ...(groups.length ? { groups } : {}),
-          ...(views.length ? { view: views[i % views.length] } : {}),
-          ...(hidden ? { hidden: LEAVES[hidden] } : {}),
-          ...(glimpse ? { glimpse: Number(glimpse) } : {}),
-        },
-      })),
-    );
+    const rule = { level, groups, views, hidden: hidden && LEAVES[hidden], glimpse: glimpse && Number(glimpse) };
+    const items = drawItems(guide, { ...rule, n, told, seed: seed.trim() || mintId() });
+    if (!items.length) return setProblem('Nothing of that can be drawn. Choose other kinds, or another view.');
+    if (items.length < n)
+      setProblem(`Only ${items.length} of them can be told: choose other views, or take such as cannot be told too.`);
+    onAdd(items);
   };
   return (
     <Card title="Add items">
       <ChoiceGroup label="Of which kinds (all, where none is chosen)" many options={kinds} chosen={groups} onChange={setGroups} />
       <ChoiceGroup label="In which views (any)" many options={offered} chosen={views} onChange={setViews} />
       <TextField label="How many" inputMode="numeric" value={number} onChangeText={setNumber} />
+      <ChoiceGroup
+        label="Of those, take"
+        options={[
+          { id: 'told', label: 'only such as can be told' },
+          { id: 'all', label: 'as they come' },
+        ]}
+        chosen={[told ? 'told' : 'all']}
+        onChange={([next]) => setTold(next === 'told')}
+      />
       <Disclosure title="More">
         <ChoiceGroup
           label="Behind leaves"

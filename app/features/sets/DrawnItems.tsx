@@ -13,8 +13,8 @@ import { PlateView } from '../plates/PlateView';
 import { itemPlate } from '../practice/itemPlate';
 import { planOf } from '../records/plans';
 
-const WIDE = 140;
-const TALL = 100;
+const WIDE = 126;
+const TALL = 96;
 
 interface DrawnItemsProps {
   guide: Guide;
@@ -84,8 +84,8 @@ const styles = StyleSheet.create({
   items: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   item: {
     flexGrow: 1,
-    flexBasis: 220,
-    maxWidth: 320,
+    flexBasis: 144,
+    maxWidth: 240,
     alignItems: 'center',
     gap: space.xs,
     padding: space.s,

@@ -3,7 +3,8 @@ import type { Guide } from '@plesion/core/guide';
 import type { PracticeAnswer } from '@plesion/core/practice';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Text } from '../../ui/Text';
 import { PracticeItem } from '../practice/PracticeItem';
@@ -49,7 +50,7 @@ export function TakeSet({ view, guide }: TakeSetProps) {
   const right = [...answers, ...(told ? [told] : [])].filter((one) => one.told?.right).length;
   const count = answers.length + (told ? 1 : 0);
   return (
-    <View>
+    <View style={styles.set}>
       <Text quiet>{`Item ${Math.min(items.length, answers.length + 1)} of ${items.length}`}</Text>
       {view.until && <TimeLeft until={view.until} onOver={() => void client.invalidateQueries({ queryKey: setKey(id) })} />}
       <PracticeItem
@@ -98,3 +99,5 @@ function TimeLeft({ until, onOver }: { until: string; onOver: () => void }) {
     </>
   );
 }
+
+const styles = StyleSheet.create({ set: { gap: space.m } });
