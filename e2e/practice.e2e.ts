@@ -108,3 +108,37 @@ it('goes on without a connection, by touch and mark first; what was answered is 
   await page.context().setOffline(false);
   await expect(until(async () => (await answers()) === before + 2)).resolves.toBe(true);
 });
+
+it('walks a key by keys alone: each couplet is judged at once, and the walk is kept', async () => {
+  const page = await station.page(SIZES[1]);
+  await signIn(page, station.url);
+  const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
+    guides: { id: string; slug: string }[];
+  };
+  const terns = guides.find(({ slug }) => slug === 'tessary-terns')!.id;
+  await page.goto(`${station.url}/guides/${terns}/practice?way=walk`);
+  await page.getByText('Couplet 1', { exact: true }).waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+  for (;;) {
+    await page.keyboard.press('1');
+    await page.getByText(/^(Right: \d|Not \d)/).waitFor();
+    const last = await page.getByRole('button', { name: 'What it is' }).count();
+    await page.keyboard.press('Space');
+    if (last) break;
+    await page
+      .getByRole('button', { name: /^Take \d/ })
+      .first()
+      .waitFor();
+  }
+  await page.getByText(/^It is the /).waitFor();
+  await page.getByText(/couplets right, in/).waitFor();
+  const kept = async () => {
+    const all = (await (await page.request.get(`${station.url}/api/practice/standing`)).json()) as {
+      guides: { guideId: string; walks: object[] }[];
+    };
+    return all.guides.find(({ guideId }) => guideId === terns)?.walks.length === 1;
+  };
+  await expect(until(kept)).resolves.toBe(true);
+  await page.goto(`${station.url}/practice/${terns}`);
+  await page.getByText(/of 1 walked without a miss/).waitFor();
+});

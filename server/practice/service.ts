@@ -61,11 +61,14 @@ export function needChoices({ groups }: PracticeAnswer, { choices }: Pick<Item, 
 }
 
 /** An answer, scored by the item it was given to. */
-export const scoredBy = (
-  { id, asked, answer }: Pick<GivenAnswer, 'id' | 'asked' | 'answer'>,
+export const scoredBy = (given: GivenAnswer, made: Made): ScoredAnswer => ({ id: given.id, ...scoreGiven(given, made) });
+
+/** What an answer was worth, without a name of its own. */
+export const scoreGiven = (
+  { asked, answer }: Pick<GivenAnswer, 'asked' | 'answer'>,
   { item, why, mark }: Made,
-): ScoredAnswer => ({
-  ...{ id, truth: truthOf(item), best: item.truth.best, why, mark },
+): Omit<ScoredAnswer, 'id'> => ({
+  ...{ truth: truthOf(item), best: item.truth.best, why, mark },
   ...scoreOf(asked, item, answer, why, mark),
   ...(item.drill ? { steps: judgedSteps(item, answer) } : {}),
 });

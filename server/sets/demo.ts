@@ -5,7 +5,7 @@ import { terns } from '@plesion/demo';
 import { PracticeSetEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { makeItems } from '../practice/make';
-import { scoredBy } from '../practice/service';
+import { scoreGiven } from '../practice/service';
 import type { Writer } from '../records/write';
 
 const ID = '0192f3a0-0000-7062-8000-000000000001';
@@ -41,7 +41,7 @@ export async function putDemoSet(em: Em, { stationId, accountName }: Writer, gui
     });
     const made = makeItems({ guide: terns, wanted: items.map((item, n) => ({ ...item, said: said[n] })) });
     return made.map((one, n) => {
-      const { id: _, ...scored } = scoredBy({ id: '', asked, answer: said[n] }, one!);
+      const scored = scoreGiven({ asked, answer: said[n] }, one!);
       return { set_id: ID, account, n, answer: said[n], scored, seconds: Math.round(6 + 20 * random()), at: begun.toISOString() };
     });
   });

@@ -7,7 +7,7 @@ import { findGuide } from '../guides/service';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import type { PracticePool } from '../practice/pool';
-import { needChoices, scoredBy } from '../practice/service';
+import { needChoices, scoreGiven } from '../practice/service';
 import { findSet } from './sets';
 
 /** Milliseconds that an answer may be on its way when the time is over. */
@@ -120,7 +120,7 @@ export async function answerSet(
   const [made] = await pool.make({ guide, wanted: [{ ...source, said: answer }] });
   if (!made) throw badRequest([{ code: 'no-item', message: 'This item can be drawn no more.', field: 'n' }]);
   needChoices(answer, made.item, 'answer.groups');
-  const { id: _, ...scored } = scoredBy({ id: '', asked: source.asked, answer }, made);
+  const scored = scoreGiven({ asked: source.asked, answer }, made);
   const [kept] = await em.getConnection().execute<Kept[]>(
     `insert into practice_set_answer (station_id, set_id, account, n, answer, scored, seconds, at)
      values (?, ?, ?, ?, ?::jsonb, ?::jsonb, ?, now())

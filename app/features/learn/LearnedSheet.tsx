@@ -2,9 +2,9 @@ import type { CrossValidation, Learned, Ratio } from '@plesion/core/guide';
 import { Suspense } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
+import { CalibrationChart } from '../../ui/lazyCalibrationChart';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
-import { CalibrationChart } from './lazyChart';
 
 /** What a learned guide says of itself, on its page. */
 export function LearnedSheet({ learned }: { learned: Learned }) {

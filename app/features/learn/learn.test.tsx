@@ -11,7 +11,7 @@ const mockApi = jest.fn();
 const mockReplace = jest.fn();
 jest.mock('../../lib/api', () => ({ api: (...given: unknown[]) => mockApi(...given) }));
 jest.mock('expo-router', () => ({ useRouter: () => ({ replace: mockReplace }) }));
-jest.mock('./lazyChart', () => ({ CalibrationChart: () => null }));
+jest.mock('../../ui/lazyCalibrationChart', () => ({ CalibrationChart: () => null }));
 
 const csv = toCsv(lengths({ forms: 2, columns: 3, each: 15, apart: 0.1 }));
 const outcome = learn({ id: 'x', title: 'X', csv, labels: { taxon: 'kind' } });

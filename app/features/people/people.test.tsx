@@ -26,10 +26,10 @@ jest.mock('expo-router', () => ({
   Link: ({ children }: { children: object }) => children,
   useRouter: () => ({ replace: mockReplace }),
 }));
-jest.mock('../../ui/PageHeading', () => {
-  const { Text } = jest.requireActual<typeof import('../../ui/Text')>('../../ui/Text');
-  return { PageHeading: ({ children }: { children: string }) => <Text heading={1}>{children}</Text> };
-});
+jest.mock('../../ui/PageHeading', () => ({
+  ...jest.requireActual<object>('../../ui/PageHeading'),
+  focusHeading: () => undefined,
+}));
 
 const person = (name: string, more: Partial<Member>): Member => ({
   id: `0192f3a0-0000-7001-8000-0000000000${name.length}${more.you ? 1 : 2}`,

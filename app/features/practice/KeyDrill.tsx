@@ -97,7 +97,7 @@ export function KeyDrill({ guide, keyed, item, practice: { answer, told, next, t
               {said === undefined ? (
                 <Button
                   label={`Take ${couplet.number}${lead.id}`}
-                  hint={`Take lead ${couplet.number}${lead.id}, key ${i + 1}`}
+                  hint={`Take ${couplet.number}${lead.id}, key ${i + 1}`}
                   onPress={() => take(lead.id)}
                 />
               ) : (

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
+import { Picker } from '../../ui/Picker';
 import { focusHeading } from '../../ui/PageHeading';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -30,6 +31,7 @@ const BeatClip = lazy(() => import('./BeatClip').then((clip) => ({ default: clip
 
 /** Stands among the choices; no group of a guide has it. */
 const UNTOLD = '·untold';
+const MANY = 18;
 const WIDEST = 560;
 const TALLEST = 360;
 
@@ -96,6 +98,8 @@ export function PracticeItem({
     ],
     [guide, item],
   );
+  // Of many one looks for the name; nobody reads a wall of them.
+  const many = choices.length > MANY;
   // Numbers choose, the first letter of a word of certainty says how sure, space answers and goes on.
   useShortcuts(({ key, target }) => {
     const pressed = target instanceof HTMLElement && target.closest('button, a, [role=radio], [role=checkbox], [role=button]');
@@ -195,10 +199,17 @@ export function PracticeItem({
                 <ChoiceGroup
                   label="What is it? One, or the two it may be"
                   many
-                  options={choices}
+                  options={many ? choices.filter(({ id }) => id === UNTOLD || chosen.includes(id)) : choices}
                   chosen={chosen}
                   onChange={choose}
                 />
+                {many && (
+                  <Picker
+                    label="Names"
+                    items={choices.filter(({ id }) => id !== UNTOLD && !chosen.includes(id))}
+                    onChange={(id) => choose([...chosen, id])}
+                  />
+                )}
                 <ChoiceGroup
                   label="How sure"
                   options={CERTAINTY_WORDS.map((word) => ({ id: word, label: word }))}
@@ -225,6 +236,7 @@ export function PracticeItem({
           told={told}
           said={chosen.includes(UNTOLD) ? [] : chosen}
           wentBy={wentBy}
+          situation={situation}
           task={finds ? 'spot' : drill === undefined ? 'name' : 'mark'}
           onNext={next}
         />

@@ -1,6 +1,6 @@
 import { inHundred } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
-import { type Item, misleads, sayGroup } from '@plesion/core/practice';
+import { type CompiledGuide, compiledFor, type Guide } from '@plesion/core/guide';
+import { type Asked, type Item, misleads, sayGroup } from '@plesion/core/practice';
 import { useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -10,7 +10,6 @@ import { focusHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
-import { compiledOf } from '../records/compiled';
 import type { WentBy } from './GoneBy';
 import { groupPlate } from './groupPlate';
 import { useAfterPaint } from './itemPlate';
@@ -23,6 +22,8 @@ interface ToldProps {
   told: ToldAnswer;
   said: string[];
   wentBy?: WentBy;
+  /** In which it was seen: what misleads there may not elsewhere. */
+  situation?: Asked['situation'];
   /** What was asked: a name, the reading of one mark, or the mark that decides. */
   task: 'name' | 'mark' | 'spot';
   onNext: () => void;
@@ -34,7 +35,7 @@ const MISLEADS = -0.5;
 const TALLEST = 200;
 
 /** The truth, and why. */
-export function Told({ guide, item, told, said, wentBy, task, onNext }: ToldProps) {
+export function Told({ guide, item, told, said, wentBy, situation, task, onNext }: ToldProps) {
   const drill = task === 'mark';
   const { width } = useWindowDimensions();
   const group = (id: string) => sayGroup(guide, item.choices.find((one) => one.id === id) ?? { id, label: id });
@@ -56,7 +57,7 @@ export function Told({ guide, item, told, said, wentBy, task, onNext }: ToldProp
             : `It is the ${group(item.truth.group)}.`}
       </Text>
       {drill ? <Text quiet>{`It is the ${group(item.truth.group)}.`}</Text> : <Text>{sayBest(best, group)}</Text>}
-      {wentBy && !drill && <Text>{sayGoneBy(guide, item, told, wentBy, group)}</Text>}
+      {wentBy && !drill && <Text>{sayGoneBy(compiledFor(guide, situation), item, told, wentBy, group)}</Text>}
       {why?.remember && <Text strong>{why.remember}</Text>}
       {why && readings.length > 0 && (
         <View>
@@ -104,12 +105,13 @@ function sayBest({ kind, groups, p }: Item['truth']['best'], group: (id: string)
 
 /** What the mark that was gone by shows, what it was worth, and how often it misleads between the two. */
 function sayGoneBy(
-  guide: Guide,
+  compiled: CompiledGuide,
   item: Item,
   { why, mark }: ToldAnswer,
   { character, says }: WentBy,
   group: (id: string) => string,
 ): string {
+  const { guide } = compiled;
   const read =
     mark?.shown === undefined
       ? `${labelOf(guide, character)} is not to be seen in it.`
@@ -118,7 +120,7 @@ function sayGoneBy(
         : `You went by ${labelOf(guide, character)}: ${saySeen(guide, character, mark.shown)}.`;
   if (!why || mark?.shown === undefined) return read;
   const bits = why.readings.find(({ reading }) => reading.character === character)?.bits ?? 0;
-  const often = misleads(compiledOf(guide), item, character, why.other.id) ?? 0;
+  const often = misleads(compiled, item, character, why.other.id) ?? 0;
   const worth =
     Math.abs(bits) < 0.05
       ? 'It told nothing'

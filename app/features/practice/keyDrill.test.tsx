@@ -58,15 +58,15 @@ const open = async () => {
 /** The leads that are offered now, as the buttons say them. */
 const offered = () =>
   screen
-    .getAllByRole('button', { name: /^Take lead \d+[a-z], key/ })
-    .map((one) => /lead (\d+)([a-z])/.exec(one.props.accessibilityLabel as string)!.slice(1));
+    .getAllByRole('button', { name: /^Take \d+[a-z], key/ })
+    .map((one) => /Take (\d+)([a-z])/.exec(one.props.accessibilityLabel as string)!.slice(1));
 
 it('a walk judges each couplet at once, says what it goes by, and ends with what it is and how long each took', async () => {
   await open();
   await shown('Couplet 1');
   for (;;) {
     const [[number, lead]] = offered();
-    await press(`Take lead ${number}${lead}, key 1`);
+    await press(`Take ${number}${lead}, key 1`);
     await shown(/^(Right|Not)/);
     // What shows it is said with it.
     expect(screen.getAllByText(/: .*\.$/).length).toBeGreaterThan(1);

@@ -1,7 +1,4 @@
 import { lazy } from 'react';
 
 /** What draws charts is large: it is fetched with the first chart. */
-export const CalibrationChart = lazy(() =>
-  import('../../ui/CalibrationChart').then((chart) => ({ default: chart.CalibrationChart })),
-);
 export const WeeksChart = lazy(async () => ({ default: (await import('./WeeksChart')).WeeksChart }));

@@ -10,6 +10,7 @@ import { fakeStation, type FakeStation, STATION } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
 import { sendWaiting } from '../records/sending';
 import { keptTurn } from './keptTurn';
+import { PracticeItem } from './PracticeItem';
 import { PracticePlace } from './PracticePlace';
 import { PracticeScreen } from './PracticeScreen';
 import { StandingScreen } from './StandingScreen';
@@ -30,7 +31,8 @@ jest.mock('../session/useSession', () => ({
   useSession: () => ({ account: { name: 'mira' }, station: { id: '0192f3a0-0000-7001-8000-0000000000f0' } }),
 }));
 jest.mock('expo-router', () => ({ Link: ({ children }: { children: object }) => children }));
-jest.mock('./lazyCharts', () => ({ CalibrationChart: () => null, WeeksChart: () => null }));
+jest.mock('./lazyCharts', () => ({ WeeksChart: () => null }));
+jest.mock('../../ui/lazyCalibrationChart', () => ({ CalibrationChart: () => null }));
 jest.mock('../../ui/useShortcuts', () => ({ useShortcuts: () => undefined }));
 
 const plan = planOf(ledgeCrabs)!;
@@ -338,4 +340,21 @@ describe('how it stands', () => {
     await showScreen(<StandingScreen id={guideId()} />);
     await shown('Not practised yet');
   });
+});
+
+it('of many kinds one looks for the name, and sees only what was chosen', async () => {
+  const asked = { level: { kind: 'rank', rank: 'species' } as const };
+  const item = practiceItem(compiledFor(ledgeCrabs), plan, asked, 'many')!;
+  const kinds = Array.from({ length: 30 }, (_, i) => ({ id: `kind-${i}`, label: `Kind number ${i}` }));
+  const answer = jest.fn();
+  const practice = { answer, next: jest.fn(), tally: { answers: 0, right: 0 } };
+  const many = { ...item, choices: [...item.choices, ...kinds] };
+  await showScreen(<PracticeItem guide={ledgeCrabs} item={many} asked={asked} practice={practice} />);
+  expect(offered()).toEqual([]);
+  await type(/^Names: find one/, 'number 17');
+  await press('Kind number 17');
+  expect(offered()).toEqual(['Kind number 17']);
+  await press('sure');
+  await press('Answer');
+  expect(answer).toHaveBeenCalledWith({ groups: ['kind-17'], sure: 'sure' });
 });

@@ -1,0 +1,86 @@
+import type { Page } from 'playwright-core';
+import { faultsOf } from './axe';
+import { openStation, SIZES, type Station } from './station';
+
+let station: Station;
+beforeAll(async () => {
+  station = await openStation();
+});
+afterAll(() => station.close());
+
+const NAME = 'Wenna Skaith';
+const PASSWORD = 'long enough';
+
+/** A station of one's own, and its keeper in it. */
+async function keeps(page: Page): Promise<void> {
+  await page.goto(station.url);
+  await page.getByRole('button', { name: 'Make a station of your own' }).click();
+  await page.getByLabel('Name of the station').fill('Skerry hut');
+  await page.getByLabel('Your account').fill('Isolde Varn');
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Make the station' }).click();
+  await page.getByRole('heading', { level: 1, name: 'Daybook' }).waitFor();
+}
+
+it('a keeper makes a set and invites; who comes by the link takes it by keys alone; and it is seen how it went', async () => {
+  const keeper = await station.page(SIZES[1]);
+  await keeps(keeper);
+  await keeper.goto(`${station.url}/practice/sets/new`);
+  await keeper.getByRole('radio', { name: /^Ledge crabs/ }).click();
+  await keeper.getByLabel('Title').fill('Two crabs');
+  await keeper.getByLabel('How many').fill('2');
+  await keeper.getByRole('button', { name: 'Add them' }).click();
+  await keeper.getByText(/^2: /).waitFor();
+  expect(await faultsOf(keeper)).toEqual([]);
+  await keeper.getByRole('button', { name: 'Give it' }).click();
+  await keeper.getByText('Nobody has begun it yet.').waitFor();
+  await keeper.goto(`${station.url}/people`);
+  await keeper.getByRole('radiogroup', { name: 'They come as' }).getByRole('radio', { name: 'learner' }).click();
+  await keeper.getByRole('button', { name: 'Make a link' }).click();
+  const link = (await keeper.getByTestId('link').textContent())!;
+  expect(await faultsOf(keeper)).toEqual([]);
+
+  const learner = await station.page(SIZES[0]);
+  await learner.goto(link);
+  await learner.getByRole('heading', { level: 1, name: 'Join Skerry hut' }).waitFor();
+  expect(await faultsOf(learner)).toEqual([]);
+  await learner.getByLabel('Your name').press('Tab');
+  await learner.getByLabel('Your name').fill(NAME);
+  await learner.getByLabel('A password').fill(PASSWORD);
+  await learner.keyboard.press('Enter');
+  await learner.getByRole('heading', { level: 1, name: 'Daybook' }).waitFor();
+  await learner.getByRole('link', { name: 'Practice', exact: true }).press('Enter');
+  await learner.getByRole('link', { name: /^Sets/ }).press('Enter');
+  await learner.getByRole('link', { name: /^Two crabs/ }).press('Enter');
+  await learner.getByRole('button', { name: 'Begin' }).press('Enter');
+  for (let i = 1; i <= 2; i++) {
+    await learner.getByText(`Item ${i} of 2`).waitFor();
+    if (i === 2) {
+      // What was answered is kept; one goes on where one was.
+      await learner.reload();
+      await learner.getByText('Item 2 of 2').waitFor();
+    }
+    await learner.keyboard.press('1');
+    await learner.keyboard.press('s');
+    await learner.keyboard.press('Space');
+    await learner.getByText(/^It is the /).waitFor();
+    await learner.keyboard.press('Space');
+  }
+  await learner.getByText(/^\d of 2 right\.$/).waitFor();
+  expect(await faultsOf(learner)).toEqual([]);
+  // A learner is told before they write, and refused if they do.
+  await learner.goto(`${station.url}/specimens/new`);
+  await learner.getByText(/^You are a learner here/).waitFor();
+
+  await keeper.goto(`${station.url}/practice/sets`);
+  await keeper.getByRole('link', { name: 'Results of Two crabs' }).click();
+  await keeper.getByText(NAME).waitFor();
+  await keeper.getByText('2 of 2', { exact: true }).waitFor();
+  // Sent away, they are out at once, and what they did stays.
+  await keeper.goto(`${station.url}/people`);
+  await keeper.getByRole('button', { name: `Remove ${NAME} …` }).click();
+  await keeper.getByRole('button', { name: `Remove ${NAME} from the station` }).click();
+  await keeper.getByText('one person').waitFor();
+  await learner.reload();
+  await learner.getByRole('button', { name: 'Open the demo' }).waitFor();
+});
