@@ -1,3 +1,5 @@
+import { whenIdle } from './whenIdle';
+
 /**
  * Keep the application on the device, so that it opens without a connection. All of it is several megabytes, which
  * would hold up the first screen: they are fetched when the browser has nothing else to do.
@@ -5,13 +7,9 @@
 export function keepForOffline(): void {
   // Only an exported client has the service worker; a refusal just means no offline start.
   if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator)) return;
-  const keep = () => void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
-  if ('requestIdleCallback' in window) requestIdleCallback(keep, { timeout: LATEST });
-  else setTimeout(keep, LATEST);
+  // In the end it is kept in any case: who opens it may be about to leave the network.
+  whenIdle(() => void navigator.serviceWorker.register('/sw.js').catch(() => undefined));
 }
-
-/** Milliseconds after which it is kept in any case: who opens it may be about to leave the network. */
-const LATEST = 4_000;
 
 /** What was kept of a station must not be seen in the next. */
 export async function forgetKept(): Promise<void> {

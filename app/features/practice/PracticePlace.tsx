@@ -1,8 +1,9 @@
 import type { GuideRow, PracticeStanding } from '@plesion/contract';
 import { dueOf } from '@plesion/core/practice';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
+import { whenIdle } from '../../lib/whenIdle';
 import { colour, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
@@ -11,28 +12,40 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { useGuides } from '../records/useGuide';
+import { fetchAhead, useGuides } from '../records/useGuide';
 import { useStanding } from './useStanding';
+
+/** Guides fetched before one of them is chosen. */
+const AHEAD = 8;
 
 /** Where one trains the eye: what is due, and with which guide. */
 export function PracticePlace() {
   const guides = useGuides();
   const { standing, memories } = useStanding();
   const due = useMemo(() => dueOf(memories, new Date()), [memories]);
+  const rows = guides.data?.guides;
+  // One of them will be practised with next: what it takes is here before it is chosen.
+  useEffect(() => {
+    if (!rows) return;
+    return whenIdle(() => {
+      void import('./PracticeScreen');
+      void rows.slice(0, AHEAD).reduce(async (before, { id }) => before.then(() => fetchAhead(id)), Promise.resolve());
+    });
+  }, [rows]);
   const value = guides.data && standing && { rows: guides.data.guides, standing };
   return (
     <AsyncScreen what="Practice" value={value} error={value ? undefined : guides.error} retry={() => void guides.refetch()}>
-      {({ rows, standing: now }) => (
+      {({ rows: all, standing: now }) => (
         <Screen widest={720}>
           <PageHeading>Practice</PageHeading>
           <Text quiet>
             Individuals that nobody has seen before, drawn from the guides’ scores: say what each is and how sure you are, and see
             why.
           </Text>
-          {rows.length === 0 && <Empty title="No guide yet">Practice is drawn from a guide: import one first.</Empty>}
+          {all.length === 0 && <Empty title="No guide yet">Practice is drawn from a guide: import one first.</Empty>}
           {due.length > 0 && (
             <Card title="Due now" aside={due.length === 1 ? 'one thing' : `${due.length} things`}>
-              {rows
+              {all
                 .map((row) => ({ row, n: due.filter(({ guideId }) => guideId === row.id).length }))
                 .filter(({ n }) => n > 0)
                 .map(({ row, n }) => (
@@ -56,7 +69,7 @@ export function PracticePlace() {
             </Text>
           </LinkBox>
           <Card title="With a guide">
-            {rows.map((row) => (
+            {all.map((row) => (
               <GuideLine key={row.id} row={row} own={now.guides.find(({ guideId }) => guideId === row.id)} />
             ))}
           </Card>

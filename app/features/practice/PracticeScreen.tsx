@@ -1,6 +1,6 @@
 import type { StoredGuide } from '@plesion/contract';
 import type { NextWhy } from '@plesion/core/practice';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useDeferredValue } from 'react';
 import { useAddress } from '../../lib/useAddress';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
@@ -37,6 +37,8 @@ function Practice({ stored }: { stored: StoredGuide }) {
   const { guide } = stored;
   const [address, setAddress] = useAddress([...FIELDS], 0);
   const wanted = wantedOf(guide, address);
+  // The individual is seen before what may be set.
+  const later = useDeferredValue(true, false);
   return (
     <Screen widest={860}>
       <PageHeading>Practice</PageHeading>
@@ -48,7 +50,7 @@ function Practice({ stored }: { stored: StoredGuide }) {
       ) : (
         <Shown stored={stored} wanted={wanted} />
       )}
-      <PracticeSettings guide={guide} wanted={wanted} address={address} setAddress={setAddress} />
+      {later && <PracticeSettings guide={guide} wanted={wanted} address={address} setAddress={setAddress} />}
     </Screen>
   );
 }

@@ -15,10 +15,11 @@ import {
   type Why,
   whyOf,
 } from '@plesion/core/practice';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { planOf } from '../records/plans';
-import { keepAnswer } from '../records/practiceAnswers';
+import { keepAnswer, standingQuery } from '../records/practiceAnswers';
 import { useSession } from '../session/useSession';
 import { flockPlates, itemPlate } from './itemPlate';
 import { keptTurn } from './keptTurn';
@@ -66,6 +67,7 @@ const MEANWHILE = 120;
 /** Item after item of a guide, each made, answered and told on this device; the answers are sent when they can be. */
 export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted: Wanted, maker: Maker = practiceItem) {
   const station = useSession().station.id;
+  const client = useQueryClient();
   const { standing, memories } = useStanding();
   const about = JSON.stringify(wanted);
   const kept = useMemo(() => keptTurn(guideId), [guideId]);
@@ -133,6 +135,8 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     keepAnswer(station, given).catch(() =>
       setProblem('This device has no room for the answer: it counts until the page is left.'),
     );
+    // Asked anew where it is looked at next; here what was answered is known already.
+    void client.invalidateQueries({ queryKey: standingQuery.queryKey, refetchType: 'none' });
   };
   const next = useCallback(() => {
     setTold(undefined);

@@ -4,6 +4,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { standingQuery } from '../records/practiceAnswers';
 
+/** Milliseconds for which what was just seen of it still holds; an answer that was sent ends it. */
+const FRESH = 30_000;
+
 const NOTHING: PracticeStanding = { guides: [], memories: [] };
 
 /**
@@ -13,7 +16,7 @@ const NOTHING: PracticeStanding = { guides: [], memories: [] };
 export function useStanding() {
   const found = useQuery({
     ...standingQuery,
-    staleTime: 0,
+    staleTime: FRESH,
     refetchOnWindowFocus: false,
     refetchOnReconnect: false,
   });

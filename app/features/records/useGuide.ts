@@ -1,6 +1,6 @@
 import type { Guide } from '@plesion/core/guide';
 import { queryOptions, useQueries, useQuery } from '@tanstack/react-query';
-import { api } from '../../lib/api';
+import { api, queryClient } from '../../lib/api';
 import { loadPlan } from './plans';
 
 /** Guides change rarely: what is here is used at once and checked now and then. */
@@ -18,6 +18,9 @@ const wholeGuide = (id: string | undefined) =>
     staleTime: FRESH,
     gcTime: Number.POSITIVE_INFINITY,
   });
+
+/** A guide that will soon be asked for. */
+export const fetchAhead = (id: string): Promise<void> => queryClient.prefetchQuery(wholeGuide(id));
 
 export const useGuide = (id: string | undefined) => useQuery(wholeGuide(id));
 
