@@ -24,12 +24,16 @@ const badToken = () =>
 export function findCaller(em: () => Em): RequestHandler {
   return async (request, _response, next) => {
     const { authorization } = request.headers;
-    // Who signed in before there were roles kept the station.
-    if (authorization === undefined)
-      request.caller = request.session?.caller && { ...request.session.caller, role: request.session.caller.role ?? 'keeper' };
+    if (authorization === undefined) request.caller = request.session?.caller && (await signedIn(em(), request.session.caller));
     else request.caller = await bearer(em(), authorization);
     next();
   };
+}
+
+/** Whoever signed in, as they are now: what they are may have changed since, and who was sent away is nobody. */
+async function signedIn(em: Em, { stationId, accountId }: Pick<Caller, 'stationId' | 'accountId'>): Promise<Caller | undefined> {
+  const account = await em.findOne(AccountEntity, { stationId, id: accountId }, { fields: ['name', 'role'] });
+  return account ? { accountId, stationId, accountName: account.name, role: account.role } : undefined;
 }
 
 async function bearer(em: Em, authorization: string): Promise<Caller> {

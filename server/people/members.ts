@@ -39,14 +39,10 @@ async function whileKept(em: Em, { stationId }: Caller, id: string, act: (tx: Em
 }
 
 /** What somebody is from now on, wherever they are signed in. */
-export async function setRole(em: Em, pool: Pool, caller: Caller, id: string, role: Role): Promise<void> {
+export async function setRole(em: Em, caller: Caller, id: string, role: Role): Promise<void> {
   await whileKept(em, caller, id, async (tx) => {
     await tx.nativeUpdate(AccountEntity, { stationId: caller.stationId, id }, { role });
   });
-  await pool.query(
-    `update session set sess = jsonb_set(sess::jsonb, '{caller,role}', to_jsonb($2::text)) where sess -> 'caller' ->> 'accountId' = $1`,
-    [id, role],
-  );
 }
 
 /** Somebody leaves, or a keeper sends them away: they are signed out everywhere, and what they recorded stays. */

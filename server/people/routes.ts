@@ -14,7 +14,7 @@ export function peopleRoutes(router: Router, em: () => Em, pool: Pool, tries: Tr
   bind(router, em, 'members', async ({ em: own, caller }) => ({ members: await listMembers(own, caller) }));
   bind(router, em, 'setMember', async ({ em: own, caller, params, body }) => {
     await notOfDemo(own, caller);
-    await setRole(own, pool, caller, params.id, body.role);
+    await setRole(own, caller, params.id, body.role);
     return { members: await listMembers(own, caller) };
   });
   bind(router, em, 'removeMember', async ({ em: own, caller, params }) => {

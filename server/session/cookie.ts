@@ -6,8 +6,8 @@ import type { Caller } from '../http/route';
 
 declare module 'express-session' {
   interface SessionData {
-    /** Who signed in before there were roles has none. */
-    caller: Omit<Caller, 'role'> & Partial<Pick<Caller, 'role'>>;
+    /** Whose it is; what they are is looked up each time. */
+    caller: Pick<Caller, 'accountId' | 'stationId'>;
     /** Since when, and what the browser called itself: so that a person can tell sessions apart. */
     since: string;
     device: string;

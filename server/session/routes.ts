@@ -14,7 +14,7 @@ const done = (work: (callback: (error?: Error) => void) => void) =>
 /** A new session id at each sign-in, so that one planted before is worth nothing. */
 export async function enter(request: Request, caller: Caller): Promise<void> {
   await done((callback) => request.session.regenerate(callback));
-  request.session.caller = caller;
+  request.session.caller = { accountId: caller.accountId, stationId: caller.stationId };
   request.session.since = new Date().toISOString();
   request.session.device = (request.get('user-agent') ?? '').slice(0, LONGEST_DEVICE);
   await done((callback) => request.session.save(callback));

@@ -124,7 +124,7 @@ describe('the door', () => {
     const row = async () =>
       (
         await server.pool.query<{ sid: string; expire: Date; xmin: string }>(
-          `select sid, expire, xmin::text from session where sess -> 'caller' ->> 'accountName' = $1`,
+          `select sid, expire, xmin::text from session where sess -> 'caller' ->> 'accountId' = (select id::text from account where name = $1)`,
           [name],
         )
       ).rows[0];

@@ -40,7 +40,7 @@ beforeEach(() => {
 
 const open = async (way: string) => {
   await showScreen(<PracticeScreen id={mockStation.idOf('ledge-crabs')} />);
-  await shown('Answer');
+  await shown('What is shown');
   await press(way);
 };
 /** The item that was answered, made once more. */

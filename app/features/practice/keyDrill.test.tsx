@@ -51,7 +51,7 @@ beforeEach(() => {
 
 const open = async () => {
   await showScreen(<PracticeScreen id={mockStation.idOf('tessary-terns')} />);
-  await shown('Answer');
+  await shown('What is shown');
   await press('walk a key');
 };
 

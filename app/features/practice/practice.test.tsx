@@ -55,6 +55,7 @@ const guideId = () => mockStation.idOf('ledge-crabs');
 const open = async () => {
   await showScreen(<PracticeScreen id={guideId()} />);
   await shown('Answer');
+  await shown('What is shown');
 };
 const called = (id: string) => ledgeCrabs.taxa.find((taxon) => taxon.id === id)!.vernacular!;
 /** The item that an answer was given to, made once more. */
