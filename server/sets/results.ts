@@ -18,13 +18,14 @@ export async function setResults(em: Em, caller: Caller, id: string): Promise<Se
   const [row] = await em.getConnection().execute<{ results: SetResults }[]>(
     `with given as (
        select account, n, seconds, scored->>'truth' as truth, (scored->>'right')::boolean as "right", (scored->>'bits')::float as bits,
-         answer->'groups' as groups
-       from practice_set_answer where station_id = ? and set_id = ?
+         answer.answer->'groups' as groups, coalesce(items->n->'asked'->>'character', items->n->'asked'->>'spot') is null as names
+       from practice_set_answer answer join practice_set on practice_set.station_id = answer.station_id and practice_set.id = set_id
+       where answer.station_id = ? and set_id = ?
      ),
      said as (
        select n, truth, coalesce(named, '') as named, count(*)::int as times
        from given left join lateral jsonb_array_elements_text(groups) as named on true
-       where coalesce(named, '') <> truth group by 1, 2, 3
+       where names and not "right" and coalesce(named, '') <> truth group by 1, 2, 3
      )
      select jsonb_build_object(
        'learners', coalesce((select jsonb_agg(jsonb_build_object('name', account, 'begunAt', to_char(begun_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),

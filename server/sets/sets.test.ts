@@ -199,7 +199,8 @@ describe('how it went', () => {
       { name: three.name, answered: 0, right: 0, bits: 0, seconds: 0 },
     ]);
     expect(items).toMatchObject([
-      { n: 0, truth: truthOf('a').truth.group, answered: 2, said: [{ group: '', n: 1 }] },
+      // What was right is not said instead: that it cannot be told may be.
+      { n: 0, truth: truthOf('a').truth.group, answered: 2, said: told ? [] : [{ group: '', n: 1 }] },
       { n: 1, truth: truthOf('b').truth.group, answered: 2, right: 0, said: [{ group: wrongOf('b'), n: 2 }] },
     ]);
     expect(confused).toEqual([{ truth: truthOf('b').truth.group, said: wrongOf('b'), n: 2 }]);
@@ -208,6 +209,18 @@ describe('how it went', () => {
     expect(csv[0]).toBe('learner,item,truth,said,sure,went_by,right,bits,seconds,at');
     expect(csv[1]).toMatch(new RegExp(`^${one.name},1,${truthOf('a').truth.group},${truthOf('a').truth.group},sure,,yes,`));
     expect(csv[3]).toContain('cannot be told');
+  });
+
+  it('counts nothing as a name where a mark was asked', async () => {
+    const asked = { ...ASKED, character: 'leg-fringe' };
+    const id = await made({ items: [{ seed: 'm', asked }] });
+    const { visitor } = await learner();
+    await begin(id, visitor);
+    const answer = { groups: [], sure: 'sure', wentBy: { character: 'leg-fringe', says: 'no-such-state' } };
+    expect((await say(id, visitor, 0, [], { answer }).expect(200)).body.told).toMatchObject({ right: false });
+    const { items, confused } = (await teacher.get(at(id, '/results')).expect(200)).body as SetResults;
+    expect(items).toMatchObject([{ n: 0, answered: 1, right: 0, said: [] }]);
+    expect(confused).toEqual([]);
   });
 
   it('of a set nobody began is empty', async () => {
