@@ -13,6 +13,7 @@ const core = {
   plates: ['probability', 'guide', 'observation'],
   camera: ['probability', 'guide', 'observation', 'plates'],
   measure: ['probability', 'linear', 'guide', 'observation'],
+  verification: ['guide', 'observation'],
   keys: ['probability', 'guide', 'observation', 'evidence'],
   specimen: ['guide', 'observation', 'evidence', 'keys'],
   analysis: ['probability', 'guide', 'observation', 'evidence', 'keys', 'compare'],
@@ -22,7 +23,7 @@ const core = {
   page: ['guide', 'observation', 'evidence', 'compare', 'plates', 'specimen'],
   fieldwork: ['probability', 'guide', 'observation'],
   import: ['fieldwork', 'guide', 'observation'],
-  practice: ['probability', 'linear', 'guide', 'observation', 'evidence', 'camera', 'keys', 'plates'],
+  practice: ['probability', 'linear', 'guide', 'observation', 'evidence', 'camera', 'keys', 'plates', 'verification'],
   formats: ['fieldwork', 'guide', 'measure', 'observation', 'plates', 'specimen'],
 };
 

@@ -6,6 +6,7 @@ import { officeEndpoints } from './endpoints/office';
 import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
 import { setEndpoints } from './endpoints/sets';
+import { verificationEndpoints } from './endpoints/verifications';
 
 export type { Endpoint } from './endpoints/endpoint';
 
@@ -19,6 +20,7 @@ export const endpoints = {
   ...practiceEndpoints,
   ...peopleEndpoints,
   ...setEndpoints,
+  ...verificationEndpoints,
 };
 
 export type Endpoints = typeof endpoints;

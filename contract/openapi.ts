@@ -18,6 +18,7 @@ import * as people from './people';
 import * as practice from './practice';
 import { leastRole } from './roles';
 import * as sets from './sets';
+import * as verifications from './verifications';
 import * as wire from './schemas';
 
 type Json = Record<string, unknown>;
@@ -59,6 +60,7 @@ function componentsOf() {
     practiceShapes,
     practice,
     sets,
+    verifications,
   ] as Record<string, unknown>[]) {
     for (const [id, schema] of Object.entries(room)) {
       if (/^[A-Z]/.test(id) && schema instanceof z.ZodType) name(schema, id);

@@ -9,6 +9,7 @@ import {
   Memory,
   PracticeAnswer,
   PracticeLevel,
+  VerifiedPhoto,
 } from '@plesion/core/practice/schema';
 import { z } from 'zod';
 
@@ -25,6 +26,8 @@ export const ItemList = z.object({
   guideVersion: z.number().int(),
   items: z.array(Item),
 });
+
+export const PhotoList = z.object({ photos: z.array(VerifiedPhoto) });
 
 /** An answer to an item, as it was made: by what was asked, its seed and the guide as it was. */
 export const GivenAnswer = z.strictObject({

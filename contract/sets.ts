@@ -15,7 +15,9 @@ export const MOST_ITEMS = 60;
 /** One item of a set: what it is made from. Of many at once, and of keys, there are no sets. */
 export const SetItem = z.strictObject({
   seed: z.string().min(1).max(60),
-  asked: Asked.refine(({ flock, walk }) => !flock && !walk, { error: 'ask for one at a time, and through no key' }),
+  asked: Asked.refine(({ flock, walk, photo }) => !flock && !walk && !photo, {
+    error: 'ask for one at a time, and through no key',
+  }),
 });
 export type SetItem = z.output<typeof SetItem>;
 

@@ -35,6 +35,7 @@ import { cameraRoutes } from './camera/routes';
 import { peopleRoutes } from './people/routes';
 import { practiceRoutes } from './practice/routes';
 import { setRoutes } from './sets/routes';
+import { verificationRoutes } from './verifications/routes';
 import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
@@ -131,6 +132,7 @@ export function createApp(
   firstLookRoutes(api, em, { files, weighing });
   photoRoutes(api, em, files, uploads);
   cameraRoutes(api, em, { files, camera });
+  verificationRoutes(api, em);
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

@@ -1,4 +1,5 @@
-import { AnswersRequest, AnswersTaken, ItemList, ItemsRequest, PracticeStanding } from '../practice';
+import { z } from 'zod';
+import { AnswersRequest, AnswersTaken, ItemList, ItemsRequest, PhotoList, PracticeStanding } from '../practice';
 import type { Endpoint } from './endpoint';
 
 /** Practice: novel individuals whose truth is known. */
@@ -18,6 +19,13 @@ export const practiceEndpoints = {
     least: 'learner',
     body: AnswersRequest,
     response: AnswersTaken,
+  },
+  practicePhotos: {
+    method: 'GET',
+    path: '/api/practice/photos',
+    summary: 'Photographs of a guide’s specimens whose names are verified, to practise with.',
+    query: z.strictObject({ guideId: z.uuid() }),
+    response: PhotoList,
   },
   practiceStanding: {
     method: 'GET',

@@ -6,7 +6,19 @@ export { practiceItem } from './item';
 export { dueOf, type Memories, memoryKey, remember, retained, type Seen } from './memory';
 export { type Course, hardnessAfter, nextPair, type NextPair, type NextWhy } from './next';
 export { type Pair, pairsOf } from './pairs';
-export type { Asked, Best, DrillStep, Flock, Item, JudgedStep, Memory, PracticeAnswer, PracticeLevel } from './schema';
+export { photoItem } from './photo';
+export type {
+  Asked,
+  Best,
+  DrillStep,
+  Flock,
+  Item,
+  JudgedStep,
+  Memory,
+  PracticeAnswer,
+  PracticeLevel,
+  VerifiedPhoto,
+} from './schema';
 export { eyeOf, type Rho, rhoOf } from './rho';
 export { sayGroup } from './sayGroup';
 export { countsOf, judgedSteps, oddOf, type Scored, scoreAnswer, scoreOf, scoreSpot } from './score';

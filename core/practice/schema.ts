@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { Level } from '../evidence/schema';
 import { key, Reading, Situation } from '../observation/schema';
+import { Outcome } from '../verification/schema';
+import { VERIFICATION_KINDS } from '../verification/vocabulary';
 import { CERTAINTY_WORDS, FLOCK_TASKS, MEMORY_KINDS } from './vocabulary';
 
 export { CERTAINTY, CERTAINTY_WORDS, FLOCK_TASKS } from './vocabulary';
@@ -25,6 +27,8 @@ export const Asked = z.strictObject({
   flock: z.enum(FLOCK_TASKS).optional(),
   /** Through which key it is to be taken, couplet by couplet. */
   walk: z.strictObject({ keyId: z.uuid(), keyVersion: z.number().int().min(1) }).optional(),
+  /** A photograph of the station's own, of a specimen that is verified. */
+  photo: z.strictObject({ specimenId: z.uuid(), hash: z.string().regex(/^[0-9a-f]{64}$/) }).optional(),
   /** Where and when it is met: who lives there then comes as often as there. */
   situation: Situation.optional(),
   /** 0 as they come … 1 only those near the line, of which something can be said all the same. */
@@ -83,6 +87,16 @@ export const DrillStep = z.object({
 });
 export type DrillStep = z.infer<typeof DrillStep>;
 
+/** A photograph of a specimen that is verified, and what it turned out to be. */
+export const VerifiedPhoto = z.object({
+  specimenId: z.uuid(),
+  hash: z.string(),
+  /** One of the guide's, where it is known. */
+  view: z.string().optional(),
+  ...Outcome.pick({ taxon: true, facets: true, kind: true, wrong: true }).shape,
+});
+export type VerifiedPhoto = z.infer<typeof VerifiedPhoto>;
+
 /** What was done at one couplet of a key. */
 export const JudgedStep = z.object({
   couplet: z.string(),
@@ -109,6 +123,8 @@ export const Item = z.object({
   flock: Flock.optional(),
   /** Beats a second, of one that is shown in flight. */
   beats: z.number().positive().optional(),
+  /** A photograph in the place of a drawing, and by what it is known what it shows. */
+  photo: z.object({ specimenId: z.string(), hash: z.string(), kind: z.enum(VERIFICATION_KINDS) }).optional(),
   /** Its way through a key. */
   drill: z.object({ steps: z.array(DrillStep).min(1) }).optional(),
 });

@@ -33,6 +33,8 @@ export function whyOf(compiled: CompiledGuide, item: Item, said: readonly string
   const wrong = others.find(({ id }) => said.includes(id));
   const against = againstTruth(compiled, item);
   if (wrong) return against(wrong.id);
+  // Nothing was read from a photograph by which something would come nearest.
+  if (item.photo) return undefined;
   const common = ({ id }: Why['other']) =>
     groupIn(groupsAt(compiled, item.level), id).forms.reduce((sum, f) => sum + compiled.base[f], 0);
   const apart = ({ readings, other }: Why) => readings.reduce((all, { bits }) => all + bits, 0) - Math.log2(common(other));

@@ -121,6 +121,8 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     known.sets.add(id);
     return guideOf(guide_id, known);
   },
+  verifications: ({ specimen_id }, { specimens }) =>
+    specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive',
   practice_attempts({ set_id, account }, { sets, attempts }) {
     attempts.add(`${set_id} ${account}`);
     return sets.has(set_id) ? undefined : `set ${set_id} is not in the archive`;

@@ -12,11 +12,12 @@ import {
   VisitContent,
 } from '@plesion/core/fieldwork/schema';
 import { GRIDS, USUAL_GRID } from '@plesion/core/formats/schema';
-import { Judgement } from '@plesion/core/guide/schema';
+import { Facets, Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
-import { Reading, Situation } from '@plesion/core/observation/schema';
+import { Day, Reading, Situation } from '@plesion/core/observation/schema';
 import { Asked, JudgedStep, PracticeAnswer } from '@plesion/core/practice/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
+import { Outcome } from '@plesion/core/verification/schema';
 import { z } from 'zod';
 import { ListedName } from '../records/corrections';
 
@@ -290,6 +291,18 @@ export const PARTS = {
     made_by: title,
     updated_at: instant,
   }),
+  verifications: part('verification', 'id', {
+    id,
+    specimen_id: id,
+    ...Outcome.pick({ kind: true, taxon: true, wrong: true }).shape,
+    facets: Facets,
+    on_day: Day,
+    note: z.string().max(1000).nullable(),
+    same_call: z.boolean(),
+    made_by: title,
+    at: instant,
+    withdrawn_by: title.nullable(),
+  }),
   practice_attempts: part('practice_attempt', 'set_id, account', { set_id: id, account: title, begun_at: instant }),
   practice_set_answers: part('practice_set_answer', 'set_id, account, n', {
     set_id: id,
@@ -331,6 +344,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   corrections: 6,
   practice_answers: 6,
   practice_sets: 9,
+  verifications: 9,
   practice_attempts: 9,
   practice_set_answers: 9,
 };

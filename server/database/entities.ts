@@ -2,10 +2,11 @@ import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Measurement, ProblemBody } from '@plesion/contract';
 import { ROLES } from '@plesion/contract/roles';
 import { SET_KINDS, type SetItem } from '@plesion/contract/sets';
-import type { Guide, Judgement } from '@plesion/core/guide';
+import type { Facets, Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
 import type { KeptWalk, Key, KeyPaths } from '@plesion/core/keys';
 import type { Determination, Summary } from '@plesion/core/specimen';
+import { VERIFICATION_KINDS } from '@plesion/core/verification';
 
 /** What every record has that is written by versions, and can be hidden. */
 const recordColumns = {
@@ -83,6 +84,27 @@ export const PracticeSetEntity = defineEntity({
   },
 });
 
+/** What a specimen turned out to be; rows are added and taken back, never changed. */
+export const VerificationEntity = defineEntity({
+  name: 'Verification',
+  tableName: 'verification',
+  properties: {
+    stationId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    specimenId: p.uuid(),
+    kind: p.enum([...VERIFICATION_KINDS]),
+    taxon: p.string(),
+    facets: p.json<Facets>(),
+    wrong: p.float(),
+    onDay: p.string().columnType('date'),
+    note: p.text().nullable(),
+    sameCall: p.boolean(),
+    madeBy: p.string(),
+    at: p.datetime(),
+    withdrawnBy: p.string().nullable(),
+  },
+});
+
 /** What a script shows instead of a session; only its hash is kept. */
 export const TokenEntity = defineEntity({
   name: 'Token',
@@ -99,6 +121,7 @@ export const TokenEntity = defineEntity({
   },
 });
 export type TokenColumns = InferEntity<typeof TokenEntity>;
+export type VerificationColumns = InferEntity<typeof VerificationEntity>;
 export type PracticeSetColumns = InferEntity<typeof PracticeSetEntity>;
 export type InvitationColumns = InferEntity<typeof InvitationEntity>;
 
@@ -338,6 +361,7 @@ export const entities = [
   AccountEntity,
   InvitationEntity,
   PracticeSetEntity,
+  VerificationEntity,
   TokenEntity,
   GuideEntity,
   GuideVersionEntity,

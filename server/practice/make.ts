@@ -6,8 +6,10 @@ import {
   type Item,
   markSeen,
   type MarkSeen,
+  photoItem,
   type PracticeAnswer,
   practiceItem,
+  type VerifiedPhoto,
   type Why,
   whyOf,
 } from '@plesion/core/practice';
@@ -16,7 +18,7 @@ import { keyDrill } from '@plesion/core/practice/keyDrill';
 export interface ItemsTask {
   guide: Guide;
   /** With what was said of it, where it is to be explained; with the key through which it is taken. */
-  wanted: { asked: Asked; seed: string; said?: PracticeAnswer; key?: Key }[];
+  wanted: { asked: Asked; seed: string; said?: PracticeAnswer; key?: Key; photo?: VerifiedPhoto }[];
 }
 
 export interface Made {
@@ -29,9 +31,13 @@ export interface Made {
 export function makeItems({ guide, wanted }: ItemsTask): (Made | undefined)[] {
   const plan = planOf(guide);
   if (!plan) return wanted.map(() => undefined);
-  return wanted.map(({ asked, seed, said, key }) => {
+  return wanted.map(({ asked, seed, said, key, photo }) => {
     const compiled = compiledFor(guide, asked.situation);
-    const item = asked.walk ? key && keyDrill(compiled, plan, key, asked, seed) : practiceItem(compiled, plan, asked, seed);
+    const item = asked.photo
+      ? photo && photoItem(compiled, asked, photo, seed)
+      : asked.walk
+        ? key && keyDrill(compiled, plan, key, asked, seed)
+        : practiceItem(compiled, plan, asked, seed);
     if (!item || !said) return item && { item };
     const mark = markSeen(compiled, item, said);
     // Of a single mark nothing is named, and nothing held against anything.

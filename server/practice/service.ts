@@ -7,6 +7,7 @@ import { badRequest, HttpProblem } from '../http/errors';
 import type { Writer } from '../records/write';
 import { drillKeys } from './drillKeys';
 import type { Made } from './make';
+import { verifiedPhotos } from './photos';
 import type { PracticePool } from './pool';
 
 interface Wanted extends Asked {
@@ -24,7 +25,8 @@ export async function itemsFor(
 ): Promise<{ guideVersion: number; items: Item[] }> {
   const { guide, version } = (await guideNamed(em, stationId, guideId))!;
   const key = (await drillKeys(em, stationId, [asked]))(guideId, asked, 'walk');
-  const wanted = Array.from({ length: n }, (_, i) => ({ asked, key, seed: n === 1 ? seed : `${seed} ${i + 1}` }));
+  const photo = (await verifiedPhotos(em, stationId, [asked]))(asked, 'photo');
+  const wanted = Array.from({ length: n }, (_, i) => ({ asked, key, photo, seed: n === 1 ? seed : `${seed} ${i + 1}` }));
   const items = (await pool.make({ guide, wanted })).flatMap((made) => (made ? [made.item] : []));
   if (!items.length) throw nothingToShow('groups');
   return { guideVersion: version, items };
@@ -111,11 +113,8 @@ async function itemsOf(
   answers: readonly GivenAnswer[],
 ): Promise<(Made | undefined)[]> {
   const items: (Made | undefined)[] = [];
-  const keyOf = await drillKeys(
-    em,
-    stationId,
-    answers.map(({ asked }) => asked),
-  );
+  const all = answers.map(({ asked }) => asked);
+  const [keyOf, photoOf] = await Promise.all([drillKeys(em, stationId, all), verifiedPhotos(em, stationId, all)]);
   const byGuide = new Map<string, number[]>();
   answers.forEach(({ guideId, guideVersion }, i) => {
     const key = `${guideId} ${guideVersion}`;
@@ -138,6 +137,7 @@ async function itemsOf(
       wanted: places.map((i) => ({
         ...{ asked: answers[i].asked, seed: answers[i].seed, said: answers[i].answer },
         key: keyOf(guideId, answers[i].asked, `answers[${i}].asked.walk`),
+        photo: photoOf(answers[i].asked, `answers[${i}].asked.photo`),
       })),
     });
     places.forEach((i, k) => (items[i] = made[k]));

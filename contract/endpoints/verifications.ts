@@ -1,0 +1,28 @@
+import { Verification, VerificationList, VerificationQuery, VerificationWrite } from '../verifications';
+import { byId, type Endpoint } from './endpoint';
+
+/** How it turned out what specimens were. */
+export const verificationEndpoints = {
+  verifications: {
+    method: 'GET',
+    path: '/api/verifications',
+    summary: 'What a specimen turned out to be, the newest first; what was taken back stays among them.',
+    query: VerificationQuery,
+    response: VerificationList,
+  },
+  verify: {
+    method: 'POST',
+    path: '/api/verifications',
+    summary: 'Say what a specimen turned out to be, and by what it is known. The same one twice is one.',
+    body: VerificationWrite,
+    response: Verification,
+    status: 201,
+  },
+  withdrawVerification: {
+    method: 'DELETE',
+    path: '/api/verifications/:id',
+    summary: 'Take a verification back: it stays to be read, and counts no more.',
+    params: byId,
+    response: Verification,
+  },
+} as const satisfies Record<string, Endpoint>;

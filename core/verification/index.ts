@@ -1,0 +1,2 @@
+export type { Outcome } from './schema';
+export * from './vocabulary';

@@ -1,0 +1,160 @@
+import { randomUUID } from 'node:crypto';
+import type { Verification } from '@plesion/contract/verifications';
+import type { Item, VerifiedPhoto } from '@plesion/core/practice';
+import sharp from 'sharp';
+import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
+
+let server: TestServer;
+let visitor: Visitor;
+let guideId: string;
+let name: string;
+beforeAll(async () => {
+  server = await openTestServer();
+});
+afterAll(() => server.close());
+beforeEach(async () => {
+  ({ visitor, guideId, name } = await newStation(server));
+});
+
+let red = 0;
+/** A specimen with a photo from above. */
+async function photographed(more: object = {}): Promise<{ specimenId: string; hash: string }> {
+  const file = await sharp({ create: { width: 20, height: 20, channels: 3, background: { r: red++, g: 80, b: 40 } } })
+    .jpeg()
+    .toBuffer();
+  const hash = (await visitor.post('/api/photos').attach('photo', file, 'x.jpg').expect(201)).body.hash as string;
+  const specimenId = randomUUID();
+  const media = [{ id: randomUUID(), kind: 'photo', hash, view: 'dorsal' }];
+  await visitor
+    .put(`/api/specimens/${specimenId}`)
+    .send(write(guideId, { photo: hash, media, ...more }))
+    .expect(200);
+  return { specimenId, hash };
+}
+
+const outcome = (specimenId: string, more: object = {}) => ({
+  ...{ id: randomUUID(), specimenId, kind: 'dissection', taxon: 'murica', wrong: 0.01, on: '2026-05-12' },
+  ...more,
+});
+const say = (body: object, own = visitor) => own.post('/api/verifications').send(body);
+const listed = async (specimenId: string) =>
+  ((await visitor.get(`/api/verifications?specimenId=${specimenId}`).expect(200)).body as { verifications: Verification[] })
+    .verifications;
+const photosOf = async () =>
+  ((await visitor.get(`/api/practice/photos?guideId=${guideId}`).expect(200)).body as { photos: VerifiedPhoto[] }).photos;
+
+describe('what a specimen turned out to be', () => {
+  it('is added, sent twice is one, and is taken back without being gone', async () => {
+    const { specimenId } = await photographed();
+    const sent = outcome(specimenId, { note: 'both gonads seen' });
+    const { body } = await say(sent).expect(201);
+    expect(body).toMatchObject({ ...sent, by: name, sameCall: false, facets: {} });
+    expect((await say({ ...sent, taxon: 'velloma' }).expect(201)).body).toEqual(body);
+    const later = outcome(specimenId, { kind: 'expert', taxon: 'velloma', wrong: 0.2 });
+    await say(later).expect(201);
+    expect((await listed(specimenId)).map(({ id }) => id)).toEqual([later.id, sent.id]);
+    await visitor.delete(`/api/verifications/${sent.id}`).expect(200);
+    // Taken back again, it says who did so first.
+    expect((await visitor.delete(`/api/verifications/${sent.id}`).expect(200)).body).toMatchObject({ withdrawnBy: name });
+    expect(await listed(specimenId)).toHaveLength(2);
+  });
+
+  it.each([
+    ['of no taxon of the guide', { taxon: 'nobody' }, 'taxon', /no “nobody”/],
+    ['of a form that is none', { facets: { sex: 'no-such' } }, 'facets', /no such form/],
+    ['wrong as often as right', { wrong: 0.6 }, 'wrong', /verifies nothing/],
+    ['below no chance', { wrong: -0.1 }, 'wrong', /0 or more/],
+    ['on no day', { on: '2026-02-31' }, 'on', /YYYY-MM-DD/],
+    ['by what there is not', { kind: 'rumour' }, 'kind', /./],
+  ])('%s is refused by field', async (_, more, field, message) => {
+    const { specimenId } = await photographed();
+    const { body } = await say(outcome(specimenId, more)).expect(400);
+    expect(body).toMatchObject({ field, message: expect.stringMatching(message) });
+    expect(await listed(specimenId)).toEqual([]);
+  });
+
+  it('is no other station’s, and not for what has no guide', async () => {
+    const { specimenId } = await photographed();
+    const sent = outcome(specimenId);
+    await say(sent).expect(201);
+    const { visitor: stranger } = await newStation(server);
+    await say(outcome(specimenId), stranger).expect(404);
+    await stranger.get(`/api/verifications?specimenId=${specimenId}`).expect(404);
+    await stranger.delete(`/api/verifications/${sent.id}`).expect(404);
+    const bare = randomUUID();
+    await visitor
+      .put(`/api/specimens/${bare}`)
+      .send({ ...write(guideId), guideId: undefined })
+      .expect(200);
+    expect((await say(outcome(bare)).expect(400)).body).toMatchObject({ code: 'no-guide' });
+  });
+});
+
+describe('photographs to practise with', () => {
+  it('are those whose names are verified by something else than the same call, by the surest word', async () => {
+    const [one, two, three, four] = [await photographed(), await photographed(), await photographed(), await photographed()];
+    await say(outcome(one.specimenId, { kind: 'expert', taxon: 'velloma', wrong: 0.2 })).expect(201);
+    await say(outcome(one.specimenId, { wrong: 0.01 })).expect(201);
+    await say(outcome(two.specimenId, { sameCall: true })).expect(201);
+    const back = outcome(three.specimenId);
+    await say(back).expect(201);
+    await visitor.delete(`/api/verifications/${back.id}`).expect(200);
+    await say(outcome(four.specimenId)).expect(201);
+    await visitor
+      .put(`/api/specimens/${four.specimenId}`)
+      .send(write(guideId, { version: 1, hidden: true }))
+      .expect(200);
+    expect(await photosOf()).toEqual([
+      {
+        specimenId: one.specimenId,
+        hash: one.hash,
+        view: 'dorsal',
+        taxon: 'murica',
+        facets: {},
+        kind: 'dissection',
+        wrong: 0.01,
+      },
+    ]);
+  });
+
+  it('are items like others: named, scored by what they turned out to be, and kept', async () => {
+    const photo = await photographed();
+    await say(outcome(photo.specimenId)).expect(201);
+    const asked = { level: { kind: 'rank', rank: 'species' }, photo };
+    const { body } = await visitor
+      .post('/api/practice/items')
+      .send({ guideId, ...asked, seed: 'p' })
+      .expect(200);
+    const [item] = body.items as Item[];
+    expect(item).toMatchObject({
+      view: 'dorsal',
+      photo: { ...photo, kind: 'dissection' },
+      truth: { group: 'murica', best: { p: 0.99 } },
+    });
+    expect(item.choices.length).toBeGreaterThan(2);
+    const answer = (groups: string[]) => ({
+      ...{ id: randomUUID(), guideId, guideVersion: 1, seed: 'p', asked, at: '2026-11-27T10:00:00.000Z' },
+      answer: { groups, sure: 'sure' },
+    });
+    const told = await visitor
+      .post('/api/practice/answers')
+      .send({ answers: [answer(['murica']), answer(['velloma'])] })
+      .expect(200);
+    expect(told.body.answers).toMatchObject([
+      { truth: 'murica', right: true },
+      { truth: 'murica', right: false, why: { other: { id: 'velloma' }, readings: [] } },
+    ]);
+    expect(told.body.answers[0].why).toBeUndefined();
+  });
+
+  it('that are not verified, or are another station’s, are refused by field', async () => {
+    const photo = await photographed();
+    const asked = { level: { kind: 'rank', rank: 'species' }, photo };
+    const ask = (own: Visitor, guide = guideId) => own.post('/api/practice/items').send({ guideId: guide, ...asked });
+    expect((await ask(visitor).expect(400)).body).toMatchObject({ code: 'no-photo', field: 'photo' });
+    await say(outcome(photo.specimenId)).expect(201);
+    await ask(visitor).expect(200);
+    const stranger = await newStation(server);
+    await ask(stranger.visitor, stranger.guideId).expect(400);
+  });
+});
