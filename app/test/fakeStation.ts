@@ -93,6 +93,7 @@ export function fakeStation() {
     lots: () => ({ lots: [] }),
     measurements: () => ({ measurements: [] }),
     pointing: () => ({ sd: 2 }),
+    verifications: () => ({ verifications: [] }),
     specimens({ query = {} }) {
       const search = String(query.search ?? '').toLowerCase();
       const found = [...specimens.values()].filter(

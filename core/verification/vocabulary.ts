@@ -25,10 +25,10 @@ export const USUAL_WRONG: Record<VerificationKind, number> = {
 
 export const VERIFICATION_WORDS: Record<VerificationKind, string> = {
   expert: 'an expert’s word',
-  'bred-true': 'it bred true',
+  'bred-true': 'breeding true',
   offspring: 'its offspring',
-  egg: 'it laid an egg',
-  recapture: 'met again when older',
+  egg: 'an egg it laid',
+  recapture: 'being met again when older',
   dissection: 'dissection',
   molecular: 'a molecular test',
   song: 'its song',

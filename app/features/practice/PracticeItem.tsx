@@ -1,39 +1,29 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Asked, beatsOf, type Item, type PracticeAnswer, readableIn, sayGroup } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Circle } from 'react-native-svg';
-import { colour, space } from '../../theme';
+import { useEffect, useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { focusHeading } from '../../ui/PageHeading';
-import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useShortcuts } from '../../ui/useShortcuts';
-import { overPlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
 import { planOf } from '../records/plans';
 import { GoneBy } from './GoneBy';
-import { useItemPlate } from './itemPlate';
+import { ItemPicture } from './ItemPicture';
 import { useGiven } from './keptTurn';
 import { sayReading } from './sayReading';
-import { seenIn } from './seenIn';
 import { Told } from './Told';
-import { touched as touchedAt } from './touched';
 import { useGlimpse } from './useGlimpse';
 import type { Turns } from './usePractice';
-
-const BeatClip = lazy(() => import('./BeatClip').then((clip) => ({ default: clip.BeatClip })));
 
 /** Stands among the choices; no group of a guide has it. */
 const UNTOLD = '·untold';
 const MANY = 18;
-const WIDEST = 560;
-const TALLEST = 360;
 
 interface PracticeItemProps {
   guide: Guide;
@@ -52,9 +42,8 @@ export function PracticeItem({
   why,
   practice: { answer, told, next, tally, problem: kept },
 }: PracticeItemProps) {
-  const room = Math.min(WIDEST, useWindowDimensions().width - 4 * space.m);
   const [{ chosen, sure, wentBy }, give] = useGiven(item.seed, drill === undefined ? {} : { wentBy: { character: drill } });
-  const [spot, setSpot] = useState<{ x: number; y: number; marks: string[] }>();
+  const [touched, setTouched] = useState<string[]>();
   const [inWords, setInWords] = useState(false);
   const [problem, setProblem] = useState<string>();
   // Come to by a button that is gone.
@@ -63,13 +52,12 @@ export function PracticeItem({
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- once, as it comes
   }, []);
   const characters = useMemo(() => {
-    const plan = planOf(guide)!;
+    const plan = planOf(guide);
+    if (!plan || item.photo) return [];
     return [...readableIn(guide, plan, item.view), ...(item.beats === undefined ? [] : beatsOf(guide, plan))];
   }, [guide, item]);
-  const plate = useItemPlate(guide, item);
   const look = useGlimpse(glimpse);
-  const size = overPlate(plate, room, TALLEST);
-  const view = guide.views.find((one) => one.id === item.view)?.label ?? item.view;
+  const view = guide.views.find((one) => one.id === item.view)?.label ?? (item.photo ? 'A photograph' : item.view);
   const choose = (all: string[]) => {
     // The newest two; that it cannot be told stands alone.
     const last = all.at(-1);
@@ -112,11 +100,6 @@ export function PracticeItem({
     if (drill !== undefined) return states?.[at] && (() => give({ wentBy: { character: drill, says: states[at].id } }));
     return choices[at] && (() => choose([...chosen.filter((one) => one !== choices[at].id), choices[at].id]));
   });
-  const touch = (x: number, y: number) => {
-    const found = touchedAt(plate, item.view, characters, x, y);
-    setSpot({ x, y, marks: found.map(({ id }) => id) });
-    if (found.length === 1) give({ wentBy: { character: found[0].id } });
-  };
   return (
     <>
       <Card aside={tally.answers > 0 ? `${tally.right} of ${tally.answers} right` : undefined} title={view}>
@@ -135,48 +118,32 @@ export function PracticeItem({
             ))}
           </View>
         ) : !look.shown && !told ? (
-          <View style={[styles.gone, { minHeight: size.height }]}>
+          <View style={styles.gone}>
             <Text quiet>It is gone.</Text>
             <Button small label="Look again" hint="Look again, for half a bit" onPress={look.look} />
             <Text size="small" quiet>
               It costs half a bit.
             </Text>
           </View>
-        ) : item.beats !== undefined ? (
-          <Suspense fallback={<Loading what="The clip" />}>
-            <BeatClip guide={guide} item={item} width={room} tallest={TALLEST} />
-          </Suspense>
         ) : (
-          <Pressable
-            style={styles.plate}
-            aria-label={`An individual, ${view}. Touch the mark you go by.`}
-            role="img"
-            disabled={Boolean(told) || drill !== undefined}
-            onPress={({ nativeEvent }) => {
-              const { offsetX, offsetY, locationX, locationY } = nativeEvent as unknown as Record<string, number | undefined>;
-              touch((offsetX ?? locationX ?? 0) / size.width, (offsetY ?? locationY ?? 0) / size.height);
+          <ItemPicture
+            guide={guide}
+            item={item}
+            view={view}
+            characters={characters}
+            situation={situation}
+            told={Boolean(told)}
+            touchable={drill === undefined}
+            onTouch={(marks) => {
+              setTouched(marks);
+              if (marks.length === 1) give({ wentBy: { character: marks[0] } });
             }}
-          >
-            <View pointerEvents="none" style={told ? undefined : seenIn(situation)}>
-              <PlateView plate={plate} width={size.width} height={size.height}>
-                {spot && (
-                  <Circle
-                    cx={(plate.box.x + spot.x * plate.box.width) * 100}
-                    cy={(plate.box.y + spot.y * plate.box.height) * 100}
-                    r={plate.box.width * 2.4}
-                    fill="none"
-                    stroke={colour.hazard}
-                    strokeWidth={plate.box.width * 0.7}
-                  />
-                )}
-              </PlateView>
-            </View>
-          </Pressable>
+          />
         )}
         {!told && (
           <>
             {/* Who reads a mark would be told what it is. */}
-            {drill === undefined && (
+            {drill === undefined && !item.photo && (
               <View style={styles.words}>
                 <Button
                   small
@@ -186,14 +153,16 @@ export function PracticeItem({
                 />
               </View>
             )}
-            <GoneBy
-              characters={characters.filter(({ id }) => drill === undefined || id === drill)}
-              touched={spot && characters.filter(({ id }) => spot.marks.includes(id))}
-              value={wentBy}
-              onChange={(mark) => give({ wentBy: mark })}
-              only={drill !== undefined}
-              names={Boolean(finds)}
-            />
+            {!item.photo && (
+              <GoneBy
+                characters={characters.filter(({ id }) => drill === undefined || id === drill)}
+                touched={touched && characters.filter(({ id }) => touched.includes(id))}
+                value={wentBy}
+                onChange={(mark) => give({ wentBy: mark })}
+                only={drill !== undefined}
+                names={Boolean(finds)}
+              />
+            )}
             {drill === undefined && !finds && (
               <>
                 <ChoiceGroup
@@ -258,8 +227,7 @@ const sayCertainty = (word: PracticeAnswer['sure']): string =>
     : `${word}: right ${Math.round(CERTAINTY[word] * 100)} times in a hundred.`;
 
 const styles = StyleSheet.create({
-  plate: { alignSelf: 'center' },
-  gone: { alignItems: 'center', justifyContent: 'center', gap: space.s },
+  gone: { minHeight: 240, alignItems: 'center', justifyContent: 'center', gap: space.s },
   words: { alignItems: 'flex-end' },
   foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -16,6 +16,7 @@ import type { Wanted } from './ways';
 
 /** Who names one at a time does not load what shows many, or walks a key. */
 const FlockItem = lazy(() => import('./FlockItem').then((flock) => ({ default: flock.FlockItem })));
+const PhotoPractice = lazy(() => import('./PhotoPractice').then((photos) => ({ default: photos.PhotoPractice })));
 const WalkPractice = lazy(() => import('./WalkPractice').then((walk) => ({ default: walk.WalkPractice })));
 
 /** Individuals of a guide that nobody has seen before, to be told apart. */
@@ -46,6 +47,10 @@ function Practice({ stored }: { stored: StoredGuide }) {
       {wanted.way === 'walk' ? (
         <Suspense fallback={<Loading what="The key" />}>
           <WalkPractice stored={stored} wanted={wanted} keyId={address.key} onKey={(key) => setAddress({ key })} />
+        </Suspense>
+      ) : wanted.way === 'photos' ? (
+        <Suspense fallback={<Loading what="The photographs" />}>
+          <PhotoPractice stored={stored} wanted={wanted} />
         </Suspense>
       ) : (
         <Shown stored={stored} wanted={wanted} />

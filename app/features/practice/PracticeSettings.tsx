@@ -33,13 +33,15 @@ export function PracticeSettings({ guide, wanted, address, setAddress }: Practic
         onChange={([way]) => setAddress({ way })}
       />
       <About guide={guide} wanted={wanted} address={address} setAddress={setAddress} />
-      <ChoiceGroup
-        label="View"
-        clearable
-        options={views}
-        chosen={wanted.view ? [wanted.view] : []}
-        onChange={([next]) => setAddress({ view: next })}
-      />
+      {wanted.way !== 'photos' && (
+        <ChoiceGroup
+          label="View"
+          clearable
+          options={views}
+          chosen={wanted.view ? [wanted.view] : []}
+          onChange={([next]) => setAddress({ view: next })}
+        />
+      )}
       {!IN_THE_OPEN.includes(wanted.way) && (
         <>
           <ChoiceGroup

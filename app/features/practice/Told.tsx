@@ -1,6 +1,7 @@
 import { inHundred } from '@plesion/core/evidence';
 import { type CompiledGuide, compiledFor, type Guide } from '@plesion/core/guide';
 import { type Asked, type Item, misleads, sayGroup } from '@plesion/core/practice';
+import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space } from '../../theme';
@@ -56,7 +57,13 @@ export function Told({ guide, item, told, said, wentBy, situation, task, onNext 
             ? `It is told by ${labelOf(guide, why.readings[0].reading.character)}.`
             : `It is the ${group(item.truth.group)}.`}
       </Text>
-      {drill ? <Text quiet>{`It is the ${group(item.truth.group)}.`}</Text> : <Text>{sayBest(best, group)}</Text>}
+      {drill ? (
+        <Text quiet>{`It is the ${group(item.truth.group)}.`}</Text>
+      ) : (
+        <Text>
+          {item.photo ? `It is known by ${VERIFICATION_WORDS[item.photo.kind]}: ${inHundred(best.p)}.` : sayBest(best, group)}
+        </Text>
+      )}
       {wentBy && !drill && <Text>{sayGoneBy(compiledFor(guide, situation), item, told, wentBy, group)}</Text>}
       {why?.remember && <Text strong>{why.remember}</Text>}
       {why && readings.length > 0 && (

@@ -359,3 +359,39 @@ it('of many kinds one looks for the name, and sees only what was chosen', async 
   await press('Answer');
   expect(answer).toHaveBeenCalledWith({ groups: ['kind-17'], sure: 'sure' });
 });
+
+it('a photograph of the station’s own is named, and told by what it is known', async () => {
+  const photo = {
+    specimenId: guideId(),
+    hash: 'a'.repeat(64),
+    view: 'dorsal',
+    taxon: 'murica',
+    facets: {},
+    kind: 'egg',
+    wrong: 0.01,
+  };
+  mockStation.answer('practicePhotos', () => ({ photos: [photo] }));
+  await open();
+  await press('our photographs');
+  await shown('A photograph of this station, of which it is known what it shows.');
+  // What it is known by might tell what it is.
+  expect(screen.queryByText(/egg/)).toBeNull();
+  expect(screen.queryByText('Tell it in words')).toBeNull();
+  await press(called('velloma'));
+  await press('sure');
+  await press('Answer');
+  await shown(`It is the ${called('murica')}.`);
+  screen.getByText('It is known by an egg it laid: 99 in 100.');
+  await waitFor(() =>
+    expect(given).toMatchObject([
+      { asked: { photo: { specimenId: photo.specimenId, hash: photo.hash } }, answer: { groups: ['velloma'] } },
+    ]),
+  );
+});
+
+it('without a photograph that is verified it says how one comes to be', async () => {
+  mockStation.answer('practicePhotos', () => ({ photos: [] }));
+  await open();
+  await press('our photographs');
+  await shown('No photograph yet of which it is known what it shows');
+});

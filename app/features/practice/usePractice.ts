@@ -112,7 +112,7 @@ export function usePractice({ id: guideId, version, guide }: StoredGuide, wanted
     const timer = setTimeout(() => {
       const item = makeOnce(upcoming)?.item;
       if (item?.flock) flockPlates(guide, item);
-      else if (item) itemPlate(guide, item);
+      else if (item && !item.photo && item.beats === undefined) itemPlate(guide, item);
     }, MEANWHILE);
     return () => clearTimeout(timer);
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- once for each answer, by what was known with it

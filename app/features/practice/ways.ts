@@ -12,7 +12,7 @@ import {
 import type { Plan } from '@plesion/core/plates';
 
 /** Ways to practise with a guide. */
-export const WAYS = ['need', 'life', 'pair', 'mark', 'spot', 'flock', 'many', 'tally', 'walk'] as const;
+export const WAYS = ['need', 'life', 'pair', 'mark', 'spot', 'flock', 'many', 'tally', 'walk', 'photos'] as const;
 export type Way = (typeof WAYS)[number];
 
 export const WAY_WORDS: Record<Way, string> = {
@@ -25,10 +25,11 @@ export const WAY_WORDS: Record<Way, string> = {
   many: 'how many',
   tally: 'count each kind',
   walk: 'walk a key',
+  photos: 'our photographs',
 };
 
 /** Ways that show many at once, or one from view to view: nothing of it is behind leaves. */
-export const IN_THE_OPEN: readonly Way[] = ['flock', 'many', 'tally', 'walk'];
+export const IN_THE_OPEN: readonly Way[] = ['flock', 'many', 'tally', 'walk', 'photos'];
 
 /** A way with what it is about. */
 export interface Wanted {
@@ -44,6 +45,8 @@ export interface Wanted {
   month?: number;
   /** Of `walk`. */
   walk?: Asked['walk'];
+  /** Of `photos`: those of the station that are verified. */
+  photos?: NonNullable<Asked['photo']>[];
   /** How much is behind leaves, 0..1. */
   hidden?: number;
   /** In which colours are gone. */
@@ -116,6 +119,12 @@ export function askedNow(wanted: Wanted, stand: Stand, now: Date): AskedNow {
     if (wanted.way === 'flock') return { asked: about.flock };
   }
   if (wanted.walk) return { asked: { level, walk: wanted.walk, ...(view ? { view } : {}) } };
+  if (wanted.photos?.length) {
+    const rested = wanted.photos.filter(({ hash }) => !stand.before.includes(hash));
+    const from = rested.length ? rested : wanted.photos;
+    const photo = from[Math.floor(Math.random() * from.length)];
+    return { asked: { level, photo, ...(glimpse ? { glimpse } : {}) }, pair: photo.hash };
+  }
   if (wanted.way === 'many') return { asked: { ...many, flock: 'many', glimpse: glimpse ?? FLYING_BY } };
   if (wanted.way === 'tally') {
     const kinds = { ...many, flock: 'tally' } as const;

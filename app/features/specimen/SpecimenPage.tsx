@@ -19,6 +19,7 @@ import { MeasuredSheet } from '../measure/MeasuredSheet';
 import { PhotosSheet } from '../photos/PhotosSheet';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
+import { VerificationSheet } from '../verification/VerificationSheet';
 import { CompareButton } from '../compare/CompareButton';
 import { SendPage } from '../compare/SendPage';
 import { DangerNotice } from '../judgement/DangerNotice';
@@ -79,6 +80,7 @@ export function SpecimenPage({ id }: { id: string }) {
           <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
         </Card>
       )}
+      <VerificationSheet specimenId={id} guide={book} named={last} />
       <History guide={book} determinations={content.determinations} />
       <Card title="What was read" aside={`${content.readings.length}`}>
         {content.readings.length === 0 && (

@@ -12,6 +12,10 @@ import { SpecimenPage } from './SpecimenPage';
 
 let mockStation: FakeStation;
 const mockRouter = { push: jest.fn(), replace: jest.fn(), setParams: jest.fn() };
+jest.mock('@plesion/contract', () => ({
+  ...jest.requireActual<object>('@plesion/contract'),
+  createClient: () => (name: string, given: object) => mockStation.api(name, given),
+}));
 jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };

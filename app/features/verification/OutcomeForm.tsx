@@ -1,0 +1,175 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import type { VerificationWrite } from '@plesion/contract/verifications';
+import { FACETS, type FacetName, formsOf, type Guide, isUnder } from '@plesion/core/guide';
+import { sayGroup } from '@plesion/core/practice';
+import { USUAL_WRONG, VERIFICATION_KINDS, VERIFICATION_WORDS, type VerificationKind } from '@plesion/core/verification';
+import { Outcome } from '@plesion/core/verification/schema';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
+import { today } from '../../lib/dates';
+import { showProblem } from '../../lib/formProblem';
+import { keptForm } from '../../lib/keptForm';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { FormTextField } from '../../ui/FormTextField';
+import { Notice } from '../../ui/Notice';
+import { Picker } from '../../ui/Picker';
+import { Text } from '../../ui/Text';
+import { verificationApi, verificationsOf } from './verificationApi';
+
+/** Chances that a verification is itself wrong, as they are chosen. */
+const CHANCES = ['0.001', '0.005', '0.01', '0.02', '0.05', '0.2'] as const;
+const sayChance = (chance: string) => `1 in ${Math.round(1 / Number(chance))}`;
+
+/** As it is filled in; kept over a reload. */
+const Typed = z.object({
+  id: z.string(),
+  kind: z.enum(VERIFICATION_KINDS),
+  taxon: z.string().optional(),
+  facets: z.record(z.string(), z.string()),
+  chance: z.string(),
+  on: z.string(),
+  note: z.string(),
+  sameCall: z.boolean(),
+});
+type Typed = z.output<typeof Typed>;
+
+const empty = (): Typed => ({
+  ...{ id: mintId(), kind: 'expert', facets: {}, chance: String(USUAL_WRONG.expert), on: today(), note: '', sameCall: false },
+});
+
+const outcomeOf = ({ kind, taxon = '', facets, chance, on, note, sameCall }: Typed) =>
+  Outcome.safeParse({ kind, taxon, facets, wrong: Number(chance), on, sameCall, ...(note.trim() ? { note } : {}) });
+
+interface OutcomeFormProps {
+  specimenId: string;
+  guide: Guide;
+}
+
+/** What it turned out to be, by what it is known, and how sure that is. */
+export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
+  const kept = keptForm(`outcome.${specimenId}`, Typed);
+  const client = useQueryClient();
+  const form = useForm({ resolver: zodResolver(Typed), defaultValues: kept.read() ?? empty() });
+  const { watch, setValue } = form;
+  useEffect(() => {
+    const { unsubscribe } = watch(() => kept.keep(form.getValues()));
+    return unsubscribe;
+  }, [form, kept, watch]);
+  const send = useMutation({
+    mutationFn: (body: VerificationWrite) => verificationApi('verify', { body }),
+    onSuccess: async () => {
+      form.reset(empty());
+      kept.forget();
+      await client.invalidateQueries({ queryKey: verificationsOf(specimenId) });
+    },
+  });
+  const submit = form.handleSubmit((typed) => {
+    if (!typed.taxon) return form.setError('taxon', { message: 'Say what it turned out to be.' });
+    const outcome = outcomeOf(typed);
+    if (!outcome.success) return form.setError('on', { message: `${outcome.error.issues[0].message}.` });
+    return send
+      .mutateAsync({ ...outcome.data, id: typed.id, specimenId })
+      .catch((error: unknown) => showProblem(error, ['taxon', 'on', 'note'], form.setError));
+  });
+  const { taxon, facets, sameCall } = watch();
+  const { errors } = form.formState;
+  return (
+    <View style={styles.form}>
+      <Controller
+        control={form.control}
+        name="kind"
+        render={({ field }) => (
+          <ChoiceGroup
+            label="It is known by"
+            options={VERIFICATION_KINDS.map((id) => ({ id, label: VERIFICATION_WORDS[id] }))}
+            chosen={[field.value]}
+            onChange={([kind]: VerificationKind[]) => {
+              field.onChange(kind);
+              setValue('chance', String(USUAL_WRONG[kind]));
+            }}
+          />
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="taxon"
+        render={({ field }) => (
+          <Picker
+            label="What it is"
+            items={guide.taxa.map(({ id, name }) => ({ id, label: sayGroup(guide, { id, label: name }), words: name }))}
+            chosen={field.value}
+            onChange={(next) => {
+              field.onChange(next);
+              setValue('facets', {});
+            }}
+          />
+        )}
+      />
+      {errors.taxon && <Notice kind="problem">{errors.taxon.message ?? ''}</Notice>}
+      {facetsOf(guide, taxon).map(({ facet, values }) => (
+        <ChoiceGroup
+          key={facet}
+          label={FACET_WORDS[facet]}
+          clearable
+          options={values}
+          chosen={facets[facet] ? [facets[facet]] : []}
+          onChange={([value]) =>
+            setValue('facets', {
+              ...Object.fromEntries(Object.entries(facets).filter(([one]) => one !== facet)),
+              ...(value ? { [facet]: value } : {}),
+            })
+          }
+        />
+      ))}
+      <Controller
+        control={form.control}
+        name="chance"
+        render={({ field }) => (
+          <ChoiceGroup
+            label="Such a word is itself wrong in"
+            options={CHANCES.map((id) => ({ id, label: sayChance(id) }))}
+            chosen={CHANCES.filter((id) => Number(id) === Number(field.value))}
+            onChange={([chance]) => field.onChange(chance)}
+          />
+        )}
+      />
+      <FormTextField control={form.control} name="on" label="When it was known" hint="YYYY-MM-DD" />
+      <FormTextField control={form.control} name="note" label="Note" maxLength={1000} multiline />
+      <ChoiceGroup
+        label="It rests on"
+        options={[
+          { id: 'own', label: 'something of its own' },
+          { id: 'same', label: 'the same call, looked at again' },
+        ]}
+        chosen={[sameCall ? 'same' : 'own']}
+        onChange={([which]) => setValue('sameCall', which === 'same')}
+      />
+      {sameCall && <Text size="small">It is kept, and never counts: a call does not verify itself.</Text>}
+      {errors.root && <Notice kind="problem">{errors.root.message ?? ''}</Notice>}
+      <View style={styles.act}>
+        <Button kind="main" label="Write it down" busy={send.isPending} onPress={() => void submit()} />
+      </View>
+    </View>
+  );
+}
+
+const FACET_WORDS: Record<FacetName, string> = { stage: 'Age', sex: 'Sex', morph: 'Morph', season: 'Season' };
+
+/** The facets in which forms of a taxon differ, with what they may be. */
+function facetsOf(guide: Guide, taxon: string | undefined): { facet: FacetName; values: { id: string; label: string }[] }[] {
+  if (!taxon) return [];
+  const forms = formsOf(guide).filter((form) => isUnder(guide, form.taxon, taxon));
+  return FACETS.flatMap((facet) => {
+    const there = new Set(forms.flatMap(({ facets }) => facets[facet] ?? []));
+    const values = (guide.facets[facet] ?? []).filter(({ id }) => there.has(id));
+    return values.length > 1 ? [{ facet, values }] : [];
+  });
+}
+
+const styles = StyleSheet.create({ form: { gap: space.m }, act: { flexDirection: 'row' } });

@@ -1,0 +1,109 @@
+import { RequestProblem } from '@plesion/contract';
+import type { Verification } from '@plesion/contract/verifications';
+import type { Determination } from '@plesion/core/specimen';
+import { ledgeCrabs } from '@plesion/demo';
+import { screen, waitFor } from '@testing-library/react-native';
+import { forgetForms } from '../../lib/keptForm';
+import { fakeStation, type FakeStation } from '../../test/fakeStation';
+import { press, showScreen, shown, type } from '../../test/showScreen';
+import { VerificationSheet } from './VerificationSheet';
+
+let mockStation: FakeStation;
+let mockRole = 'member';
+jest.mock('@plesion/contract', () => ({
+  ...jest.requireActual<object>('@plesion/contract'),
+  createClient: () => (name: string, given: object) => mockStation.api(name, given),
+}));
+jest.mock('../session/useSession', () => ({
+  useSession: () => ({ account: { name: 'mira', role: mockRole }, station: { id: 's' } }),
+}));
+
+const ID = '0192f3a0-0000-7001-8000-0000000000d1';
+let all: Verification[];
+const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);
+const called = (id: string) => ledgeCrabs.taxa.find((taxon) => taxon.id === id)!.vernacular!;
+const named = { taxon: 'murica', facets: { sex: 'male' } } as unknown as Determination;
+
+beforeEach(() => {
+  forgetForms();
+  mockRole = 'member';
+  all = [];
+  mockStation = fakeStation();
+  mockStation.answer('verifications', () => ({ verifications: all }));
+  mockStation.answer('verify', ({ body }) => {
+    const one = { ...(body as object), by: 'mira', at: '2026-05-12T10:00:00Z' } as Verification;
+    all = [one, ...all];
+    return one;
+  });
+  mockStation.answer('withdrawVerification', ({ params }) => {
+    all = all.map((one) => (one.id === params!.id ? { ...one, withdrawnBy: 'mira' } : one));
+    return all[0];
+  });
+});
+const open = () => showScreen(<VerificationSheet specimenId={ID} guide={ledgeCrabs} named={named} />);
+
+it('how it turned out is said with what it is known by, and overturns what it was called', async () => {
+  await open();
+  await shown(/^Not known yet/);
+  await press('Say how it turned out');
+  await press('Write it down');
+  await shown('Say what it turned out to be.');
+  await press('dissection');
+  await press(called('velloma'));
+  await type('Note', 'both gonads seen');
+  await press('Write it down');
+  await waitFor(() =>
+    expect(sent('verify')).toMatchObject([
+      { body: { specimenId: ID, kind: 'dissection', taxon: 'velloma', wrong: 0.005, note: 'both gonads seen', sameCall: false } },
+    ]),
+  );
+  await shown('It was called otherwise.');
+  screen.getByText(/by dissection/);
+  screen.getByText('both gonads seen');
+  await press('Take back: dissection');
+  await shown('Taken back by mira: it counts no more.');
+  expect(screen.queryByText('It was called otherwise.')).toBeNull();
+});
+
+it('what rests on the same call never counts; another sex than was called overturns too', async () => {
+  const one = {
+    ...{ id: ID, specimenId: ID, kind: 'expert', taxon: 'murica', wrong: 0.05, on: '2026-05-12', by: 'tolmar' },
+    at: '2026-05-12T10:00:00Z',
+  } as Verification;
+  all = [{ ...one, facets: { sex: 'female' }, sameCall: true }];
+  await open();
+  await shown('It rests on the same call, and never counts.');
+  expect(screen.queryByText('It was called otherwise.')).toBeNull();
+  all = [{ ...one, facets: { sex: 'female' }, sameCall: false }];
+  await open();
+  await shown('It was called otherwise.');
+  all = [{ ...one, facets: { sex: 'male' }, sameCall: false }];
+  await open();
+  await shown(/^It is itself wrong in 5 in 100/);
+  expect(screen.queryByText('It was called otherwise.')).toBeNull();
+});
+
+it('is filled in again after a reload, says what the server refuses, and is not a learner’s', async () => {
+  await open();
+  await shown(/^Not known yet/);
+  await press('Say how it turned out');
+  await type('Note', 'half a note');
+  await open();
+  await shown(/^Not known yet/);
+  await press('Say how it turned out');
+  expect(screen.getByLabelText('Note').props.value).toBe('half a note');
+  await press(called('murica'));
+  await type('When it was known', '2026-13-01');
+  await press('Write it down');
+  await shown(/write the date as YYYY-MM-DD/);
+  await type('When it was known', '2026-05-12');
+  mockStation.answer('verify', () => {
+    throw new RequestProblem(400, { code: 'unknown-taxon', message: 'There is no such taxon.', field: 'taxon' });
+  });
+  await press('Write it down');
+  await shown('There is no such taxon.');
+  mockRole = 'learner';
+  await open();
+  await shown(/^Not known yet/);
+  expect(screen.queryByText('Say how it turned out')).toBeNull();
+});
