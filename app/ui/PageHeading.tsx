@@ -28,8 +28,15 @@ function cameTo(): string | undefined {
   return visit && new URL(visit.name).pathname;
 }
 
-/** Is somebody at something on the new page already, a field for instance? */
-const isTaken = () => document.activeElement?.closest('main, [role=main]') != null;
+/** The page on which something was put in focus last. */
+let focusedOn: string | undefined;
+if (typeof document !== 'undefined') document.addEventListener('focusin', () => (focusedOn = window.location.pathname), true);
+
+/** Is somebody at something on the new page already: a field of it, or a link of the rail they went to while it was on its way? */
+const isTaken = (path: string) => {
+  const at = document.activeElement;
+  return at != null && at !== document.body && (at.closest('main, [role=main]') != null || focusedOn === path);
+};
 
 /** Put the focus on the heading, where a page begins anew without another address. */
 export function focusHeading(): void {
@@ -51,7 +58,7 @@ export function PageHeading(props: OwnWords | Drawn) {
     const moved = lastPath !== path;
     lastPath = path;
     const heading = (words.current ?? drawn.current) as unknown;
-    if (!moved || !(heading instanceof HTMLElement) || isTaken()) return;
+    if (!moved || !(heading instanceof HTMLElement) || isTaken(path)) return;
     heading.tabIndex = -1;
     heading.focus({ preventScroll: true });
   }, [title]);

@@ -54,7 +54,7 @@ function OwnPhoto({ hash, room }: { hash: string; room: number }) {
         source={{ uri: usePhotoUri(hash) }}
         accessibilityLabel="A photograph to be named"
         resizeMode="contain"
-        style={{ width: room, height: TALLEST }}
+        style={{ width: room, height: Math.min(TALLEST, room * 0.75) }}
       />
       <Text size="small" quiet>
         A photograph of this station, of which it is known what it shows.

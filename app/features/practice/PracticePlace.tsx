@@ -28,7 +28,6 @@ export function PracticePlace() {
   useEffect(() => {
     if (!rows) return;
     return whenIdle(() => {
-      void import('./PracticeScreen');
       void rows.slice(0, AHEAD).reduce(async (before, { id }) => before.then(() => fetchAhead(id)), Promise.resolve());
     });
   }, [rows]);

@@ -1,7 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { VerificationWrite } from '@plesion/contract/verifications';
 import { FACETS, type FacetName, formsOf, type Guide, isUnder } from '@plesion/core/guide';
-import { sayGroup } from '@plesion/core/practice';
 import { USUAL_WRONG, VERIFICATION_KINDS, VERIFICATION_WORDS, type VerificationKind } from '@plesion/core/verification';
 import { Outcome } from '@plesion/core/verification/schema';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -96,13 +95,16 @@ export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
           />
         )}
       />
+      <Text size="small" strong quiet>
+        What it is
+      </Text>
       <Controller
         control={form.control}
         name="taxon"
         render={({ field }) => (
           <Picker
             label="What it is"
-            items={guide.taxa.map(({ id, name }) => ({ id, label: sayGroup(guide, { id, label: name }), words: name }))}
+            items={guide.taxa.map(({ id, name, vernacular }) => ({ id, label: vernacular ?? name, words: name }))}
             chosen={field.value}
             onChange={(next) => {
               field.onChange(next);
@@ -153,7 +155,7 @@ export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
       {sameCall && <Text size="small">It is kept, and never counts: a call does not verify itself.</Text>}
       {errors.root && <Notice kind="problem">{errors.root.message ?? ''}</Notice>}
       <View style={styles.act}>
-        <Button kind="main" label="Write it down" busy={send.isPending} onPress={() => void submit()} />
+        <Button kind="main" label="Save" hint="Save how it turned out" busy={send.isPending} onPress={() => void submit()} />
       </View>
     </View>
   );

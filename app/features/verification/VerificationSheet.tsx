@@ -4,6 +4,7 @@ import { type Guide, isUnder, sayFacets } from '@plesion/core/guide';
 import type { Determination } from '@plesion/core/specimen';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';
@@ -11,12 +12,14 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
-import { Failed } from '../../ui/states';
+import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
-import { OutcomeForm } from './OutcomeForm';
 import { verificationApi, verificationsOf } from './verificationApi';
+
+/** Fetched when somebody has something to say. */
+const OutcomeForm = lazy(() => import('./OutcomeForm').then((form) => ({ default: form.OutcomeForm })));
 
 interface VerificationSheetProps {
   specimenId: string;
@@ -46,7 +49,9 @@ export function VerificationSheet({ specimenId, guide, named }: VerificationShee
       ))}
       {all && role !== 'learner' && (
         <Disclosure title="Say how it turned out">
-          <OutcomeForm specimenId={specimenId} guide={guide} />
+          <Suspense fallback={<Loading what="The form" />}>
+            <OutcomeForm specimenId={specimenId} guide={guide} />
+          </Suspense>
         </Disclosure>
       )}
     </Card>

@@ -46,12 +46,12 @@ it('how it turned out is said with what it is known by, and overturns what it wa
   await open();
   await shown(/^Not known yet/);
   await press('Say how it turned out');
-  await press('Write it down');
+  await press('Save how it turned out');
   await shown('Say what it turned out to be.');
   await press('dissection');
   await press(called('velloma'));
   await type('Note', 'both gonads seen');
-  await press('Write it down');
+  await press('Save how it turned out');
   await waitFor(() =>
     expect(sent('verify')).toMatchObject([
       { body: { specimenId: ID, kind: 'dissection', taxon: 'velloma', wrong: 0.005, note: 'both gonads seen', sameCall: false } },
@@ -94,13 +94,13 @@ it('is filled in again after a reload, says what the server refuses, and is not 
   expect(screen.getByLabelText('Note').props.value).toBe('half a note');
   await press(called('murica'));
   await type('When it was known', '2026-13-01');
-  await press('Write it down');
+  await press('Save how it turned out');
   await shown(/write the date as YYYY-MM-DD/);
   await type('When it was known', '2026-05-12');
   mockStation.answer('verify', () => {
     throw new RequestProblem(400, { code: 'unknown-taxon', message: 'There is no such taxon.', field: 'taxon' });
   });
-  await press('Write it down');
+  await press('Save how it turned out');
   await shown('There is no such taxon.');
   mockRole = 'learner';
   await open();
