@@ -13,7 +13,7 @@ const core = {
   plates: ['probability', 'guide', 'observation'],
   camera: ['probability', 'guide', 'observation', 'plates'],
   measure: ['probability', 'linear', 'guide', 'observation'],
-  verification: ['guide', 'observation'],
+  verification: ['probability', 'guide', 'observation'],
   keys: ['probability', 'guide', 'observation', 'evidence'],
   specimen: ['guide', 'observation', 'evidence', 'keys'],
   analysis: ['probability', 'guide', 'observation', 'evidence', 'keys', 'compare'],

@@ -7,6 +7,7 @@ import * as observation from '@plesion/core/observation/schema';
 import * as practiceShapes from '@plesion/core/practice/schema';
 import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
+import * as calibration from './calibration';
 import * as checklists from './checklists';
 import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
@@ -61,6 +62,7 @@ function componentsOf() {
     practice,
     sets,
     verifications,
+    calibration,
   ] as Record<string, unknown>[]) {
     for (const [id, schema] of Object.entries(room)) {
       if (/^[A-Z]/.test(id) && schema instanceof z.ZodType) name(schema, id);

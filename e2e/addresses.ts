@@ -18,7 +18,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const guide = `/guides/${crabs}`;
   const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
   return [
-    ...['/', '/account', '/people', '/appearance', '/bench', '/guides', '/guides/learn', guide],
+    ...['/', '/account', '/people', '/calibration', '/appearance', '/bench', '/guides', '/guides/learn', guide],
     ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare', 'practice'].map(
       (one) => `${guide}/${one}`,
     ),

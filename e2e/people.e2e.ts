@@ -73,7 +73,7 @@ it('a keeper makes a set and invites; who comes by the link takes it by keys alo
   await learner.getByText(/^You are a learner here/).waitFor();
 
   await keeper.goto(`${station.url}/practice/sets`);
-  await keeper.getByRole('link', { name: 'Results of Two crabs' }).click();
+  await keeper.getByRole('link', { name: /^Results of one: Two crabs/ }).click();
   await keeper.getByText(NAME).waitFor();
   await keeper.getByText('2 of 2', { exact: true }).waitFor();
   // Sent away, they are out at once, and what they did stays.

@@ -3,7 +3,7 @@ import { configure } from '@testing-library/react-native';
 import { loadPlan } from '../features/records/plans';
 
 // A loaded machine takes its time; a wait ends as soon as what it waits for is there.
-configure({ asyncUtilTimeout: 20_000 });
+configure({ asyncUtilTimeout: 60_000 });
 
 /** A timer that does not keep the process waiting: what is cached for minutes is nothing to wait for at the end. */
 function waitedForByNobody(timer: unknown): ManagedTimerId {

@@ -1,3 +1,4 @@
+import { CalibrationQuery, CalibrationView } from '../calibration';
 import { Verification, VerificationList, VerificationQuery, VerificationWrite } from '../verifications';
 import { byId, type Endpoint } from './endpoint';
 
@@ -24,5 +25,12 @@ export const verificationEndpoints = {
     summary: 'Take a verification back: it stays to be read, and counts no more.',
     params: byId,
     response: Verification,
+  },
+  calibration: {
+    method: 'GET',
+    path: '/api/calibration',
+    summary: 'How far the names of the station can be relied on, by those of which it is known what they were.',
+    query: CalibrationQuery,
+    response: CalibrationView,
   },
 } as const satisfies Record<string, Endpoint>;

@@ -1,2 +1,10 @@
+export {
+  atThresholds,
+  type AtThreshold,
+  type Calibration,
+  calibrationOf,
+  type ReliabilityClass,
+  type Stated,
+} from './calibration';
 export type { Outcome } from './schema';
 export * from './vocabulary';

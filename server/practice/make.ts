@@ -1,4 +1,4 @@
-import { compiledFor, type Guide } from '@plesion/core/guide';
+import { compiledFor, type Guide, knownGuide } from '@plesion/core/guide';
 import type { Key } from '@plesion/core/keys';
 import { planOf } from '@plesion/core/plates/plans';
 import {
@@ -17,6 +17,8 @@ import { keyDrill } from '@plesion/core/practice/keyDrill';
 
 export interface ItemsTask {
   guide: Guide;
+  /** Of its content: what was made of it once is found again. */
+  hash?: string;
   /** With what was said of it, where it is to be explained; with the key through which it is taken. */
   wanted: { asked: Asked; seed: string; said?: PracticeAnswer; key?: Key; photo?: VerifiedPhoto }[];
 }
@@ -28,7 +30,8 @@ export interface Made {
 }
 
 /** The items that are wanted, in their order; nothing in the place of one that there is none for. */
-export function makeItems({ guide, wanted }: ItemsTask): (Made | undefined)[] {
+export function makeItems({ guide: given, hash, wanted }: ItemsTask): (Made | undefined)[] {
+  const guide = hash === undefined ? given : knownGuide(hash, given);
   const plan = planOf(guide);
   if (!plan) return wanted.map(() => undefined);
   return wanted.map(({ asked, seed, said, key, photo }) => {

@@ -23,11 +23,11 @@ export async function itemsFor(
   stationId: string,
   { guideId, n, seed = randomUUID(), ...asked }: Wanted,
 ): Promise<{ guideVersion: number; items: Item[] }> {
-  const { guide, version } = (await guideNamed(em, stationId, guideId))!;
+  const { guide, hash, version } = (await guideNamed(em, stationId, guideId))!;
   const key = (await drillKeys(em, stationId, [asked]))(guideId, asked, 'walk');
   const photo = (await verifiedPhotos(em, stationId, [asked]))(asked, 'photo');
   const wanted = Array.from({ length: n }, (_, i) => ({ asked, key, photo, seed: n === 1 ? seed : `${seed} ${i + 1}` }));
-  const items = (await pool.make({ guide, wanted })).flatMap((made) => (made ? [made.item] : []));
+  const items = (await pool.make({ guide, hash, wanted })).flatMap((made) => (made ? [made.item] : []));
   if (!items.length) throw nothingToShow('groups');
   return { guideVersion: version, items };
 }
@@ -122,7 +122,7 @@ async function itemsOf(
   });
   for (const places of byGuide.values()) {
     const { guideId, guideVersion } = answers[places[0]];
-    const { guide } = await findGuide(em, stationId, guideId, guideVersion).catch((error: Error) => {
+    const { guide, hash } = await findGuide(em, stationId, guideId, guideVersion).catch((error: Error) => {
       if (!(error instanceof HttpProblem)) throw error;
       throw badRequest([
         {
@@ -134,6 +134,7 @@ async function itemsOf(
     });
     const made = await pool.make({
       guide,
+      hash,
       wanted: places.map((i) => ({
         ...{ asked: answers[i].asked, seed: answers[i].seed, said: answers[i].answer },
         key: keyOf(guideId, answers[i].asked, `answers[${i}].asked.walk`),

@@ -110,13 +110,13 @@ async function needDrawn(
   stationId: string,
   { guideId, guideVersion, items }: SetWrite,
 ): Promise<void> {
-  const { guide } = await findGuide(em, stationId, guideId, guideVersion).catch((error: unknown) => {
+  const { guide, hash } = await findGuide(em, stationId, guideId, guideVersion).catch((error: unknown) => {
     if (!(error instanceof HttpProblem)) throw error;
     throw badRequest([
       { code: 'unknown-guide', message: 'There is no such version of the guide in this station.', field: 'guideVersion' },
     ]);
   });
-  const missing = (await pool.make({ guide, wanted: items })).findIndex((made) => !made);
+  const missing = (await pool.make({ guide, hash, wanted: items })).findIndex((made) => !made);
   if (missing >= 0)
     throw badRequest([
       {

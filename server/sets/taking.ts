@@ -1,6 +1,8 @@
+import type { StoredGuide } from '@plesion/contract';
 import type { SetAnswer, SetAnswerWrite, SetView } from '@plesion/contract/sets';
 import type { ScoredAnswer } from '@plesion/contract/practice';
 import type { PracticeAnswer } from '@plesion/core/practice';
+import { LRUCache } from 'lru-cache';
 import type { PracticeSetColumns } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
@@ -47,13 +49,34 @@ const toldOf = ({ kind, told }: PracticeSetColumns, { n, answer, scored, at }: K
   ...(kind === 'lesson' || told ? { told: scored } : {}),
 });
 
+type Shown = NonNullable<SetView['items']>;
+
+/** Sets whose items are kept at hand: a class begins all at once. */
+const shown = new LRUCache<string, Shown>({ max: 50 });
+
+/** The items of a set as they are shown; what each is, is left out. */
+async function shownItems(pool: PracticePool, set: PracticeSetColumns, { guide, hash }: StoredGuide): Promise<Shown> {
+  const key = `${set.stationId} ${set.id} ${set.version} ${hash}`;
+  const known = shown.get(key);
+  if (known) return known;
+  const made = await pool.make({ guide, hash, wanted: set.items });
+  const items = made.flatMap((one, n): Shown => {
+    if (!one) return [];
+    const { truth, ...item } = one.item;
+    const { asked } = set.items[n];
+    return [{ n, asked, item: { ...item, readings: truth.readings, ...(asked.spot ? { known: truth.group } : {}) } }];
+  });
+  shown.set(key, items);
+  return items;
+}
+
 /** A set as who takes it sees it. */
 export async function viewSet(em: Em, pool: PracticePool, caller: Caller, id: string): Promise<SetView> {
   const { set, row } = await findSet(em, caller, id);
   const attempt = await attemptOf(em, caller, set);
   if (!attempt) return { ...row, answers: [] };
   const { stationId, accountName } = caller;
-  const [{ guide }, kept] = await Promise.all([
+  const [stored, kept] = await Promise.all([
     findGuide(em, stationId, set.guideId, set.guideVersion),
     em
       .getConnection()
@@ -62,17 +85,11 @@ export async function viewSet(em: Em, pool: PracticePool, caller: Caller, id: st
         [stationId, id, accountName],
       ),
   ]);
-  const made = await pool.make({ guide, wanted: set.items });
   return {
     ...row,
     begunAt: attempt.begunAt.toISOString(),
     ...(attempt.until ? { until: attempt.until.toISOString() } : {}),
-    items: made.flatMap((one, n) => {
-      if (!one) return [];
-      const { truth, ...item } = one.item;
-      const { asked } = set.items[n];
-      return [{ n, asked, item: { ...item, readings: truth.readings, ...(asked.spot ? { known: truth.group } : {}) } }];
-    }),
+    items: await shownItems(pool, set, stored),
     answers: kept.map((one) => toldOf(set, one)),
   };
 }
@@ -116,8 +133,8 @@ export async function answerSet(
     throw new HttpProblem(409, { code: 'time-over', message: 'The time for this set is over; what was answered in it is kept.' });
   const source = set.items.at(n);
   if (!source) throw notFound('item');
-  const { guide } = await findGuide(em, caller.stationId, set.guideId, set.guideVersion);
-  const [made] = await pool.make({ guide, wanted: [{ ...source, said: answer }] });
+  const { guide, hash } = await findGuide(em, caller.stationId, set.guideId, set.guideVersion);
+  const [made] = await pool.make({ guide, hash, wanted: [{ ...source, said: answer }] });
   if (!made) throw badRequest([{ code: 'no-item', message: 'This item can be drawn no more.', field: 'n' }]);
   needChoices(answer, made.item, 'answer.groups');
   const scored = scoreGiven({ asked: source.asked, answer }, made);

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { CalibrationView } from '@plesion/contract/calibration';
 import type { Verification } from '@plesion/contract/verifications';
 import type { Item, VerifiedPhoto } from '@plesion/core/practice';
 import sharp from 'sharp';
@@ -156,5 +157,71 @@ describe('photographs to practise with', () => {
     await ask(visitor).expect(200);
     const stranger = await newStation(server);
     await ask(stranger.visitor, stranger.guideId).expect(400);
+  });
+});
+
+describe('how names turned out', () => {
+  const called = (taxon: string, p: number, more: object = {}) => ({
+    id: randomUUID(),
+    ...{
+      qualifier: 'none',
+      guideVersion: 1,
+      taxon,
+      facets: {},
+      by: name,
+      at: '2026-05-01T10:00:00.000Z',
+      p,
+      recommended: '',
+      overruled: false,
+    },
+    ...more,
+  });
+  const named = async (determinations: object[], found: object | undefined) => {
+    const specimenId = randomUUID();
+    await visitor.put(`/api/specimens/${specimenId}`).send(write(guideId, { determinations })).expect(200);
+    if (found) await say(outcome(specimenId, found)).expect(201);
+    return specimenId;
+  };
+  const calibrated = async (query = '') => (await visitor.get(`/api/calibration${query}`).expect(200)).body as CalibrationView;
+
+  it('is counted of what is known, against the newest name before it was', async () => {
+    expect(await calibrated()).toMatchObject({ guides: [], names: { all: 0, verified: 0 }, thresholds: [], pairs: [] });
+    await named([called('murica', 0.96)], { taxon: 'murica' });
+    const wrong = await named([called('velloma', 0.9), called('murica', 0.96)], { taxon: 'velloma' });
+    // A name that was mended after it was known does not make the call right.
+    const { body } = await visitor.get(`/api/specimens/${wrong}`).expect(200);
+    const later = called('velloma', 0.99, { at: new Date(Date.now() + 1000).toISOString() });
+    await visitor
+      .put(`/api/specimens/${wrong}`)
+      .send(write(guideId, { version: body.version, determinations: [...body.determinations, later] }))
+      .expect(200);
+    await named([called('murica', 0.85)], undefined);
+    const view = await calibrated();
+    expect(view.names).toMatchObject({ all: 3, verified: 2 });
+    expect(view.calibration).toMatchObject({ n: 2, right: 1 });
+    expect(view.calibration!.brier).toBeCloseTo((0.04 ** 2 + 0.96 ** 2) / 2, 9);
+    expect(view.thresholds.find(({ threshold }) => threshold === 0.95)).toEqual({ threshold: 0.95, names: 2, wrong: 1 });
+    expect(view.pairs).toHaveLength(2);
+    expect(view.pairs).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ called: 'murica', truth: 'velloma', right: false, n: 1, specimens: [wrong] }),
+      ]),
+    );
+    expect((await calibrated('?by=nobody')).calibration).toBeUndefined();
+    expect((await calibrated(`?guideId=${guideId}&season=2026&by=${encodeURIComponent(name)}`)).calibration).toMatchObject({
+      n: 2,
+    });
+    expect((await calibrated('?season=2019')).names).toMatchObject({ all: 0, verified: 0 });
+    await visitor.get('/api/calibration?season=soon').expect(400);
+  });
+
+  it('a sex called wrongly is wrong, a word that does not go so far tells nothing', async () => {
+    await named([called('murica', 0.9, { facets: { sex: 'male' } })], { taxon: 'murica', facets: { sex: 'female' } });
+    await named([called('murica', 0.9, { facets: { sex: 'male' } })], { taxon: 'murica' });
+    const genus = (
+      (await visitor.get(`/api/guides/${guideId}`).expect(200)).body.guide.taxa as { id: string; rank: string }[]
+    ).find(({ rank }) => rank === 'genus')!.id;
+    await named([called('murica', 0.9)], { taxon: genus });
+    expect((await calibrated()).calibration).toMatchObject({ n: 2, right: 1 });
   });
 });

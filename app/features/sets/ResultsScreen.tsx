@@ -115,9 +115,9 @@ function SetActs({ set, again }: { set: SetSource; again: () => void }) {
       </View>
       {change.error && <Notice kind="problem">{change.error.message}</Notice>}
       <View style={styles.acts}>
-        <DownloadButton label="Sheet, A4" hint="The set to print on A4" url={() => sheetUrl(id, 'a4')} />
-        <DownloadButton label="Sheet, A5" hint="The set to print on A5" url={() => sheetUrl(id, 'a5')} />
-        <DownloadButton label="Answers, CSV" hint="Every answer as a table" url={() => csvUrl(id)} />
+        <DownloadButton label="Sheet, A4" hint="Sheet, A4: the set to print" url={() => sheetUrl(id, 'a4')} />
+        <DownloadButton label="Sheet, A5" hint="Sheet, A5: the set to print" url={() => sheetUrl(id, 'a5')} />
+        <DownloadButton label="Answers, CSV" hint="Answers, CSV: every answer as a table" url={() => csvUrl(id)} />
       </View>
       <View style={styles.acts}>
         <LinkBox href={`/practice/sets/${id}`} style={styles.link}>
@@ -224,7 +224,7 @@ function Confusions({ results: { confused }, guide }: { results: SetResults; gui
 
 const styles = StyleSheet.create({
   acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
-  link: { justifyContent: 'center' },
+  link: { justifyContent: 'center', flexShrink: 1 },
   item: {
     flexDirection: 'row',
     flexWrap: 'wrap',

@@ -96,5 +96,5 @@ function Cover({ view }: { view: SetView }) {
 
 const styles = StyleSheet.create({
   acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'center' },
-  link: { justifyContent: 'center' },
+  link: { justifyContent: 'center', flexShrink: 1 },
 });

@@ -59,9 +59,13 @@ export function SetsScreen() {
                     </Text>
                   </LinkBox>
                   {teaches && (
-                    <LinkBox href={`/practice/sets/${set.id}/results`} label={`Results of ${set.title}`} style={styles.results}>
+                    <LinkBox
+                      href={`/practice/sets/${set.id}/results`}
+                      label={`${sayResults(set)}: ${set.title}`}
+                      style={styles.results}
+                    >
                       <Text size="small" strong color={colour.kelp}>
-                        {set.begun === 1 ? 'Results of one' : `Results of ${set.begun}`}
+                        {sayResults(set)}
                       </Text>
                     </LinkBox>
                   )}
@@ -81,6 +85,8 @@ export function SetsScreen() {
     </AsyncScreen>
   );
 }
+
+const sayResults = ({ begun }: SetRow): string => (begun === 1 ? 'Results of one' : `Results of ${begun}`);
 
 const styles = StyleSheet.create({
   set: {

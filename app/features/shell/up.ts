@@ -18,7 +18,7 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/lots$/, DAYBOOK],
   [/^\/join\/.+$/, DAYBOOK],
   [/^\/people$/, { href: '/account', label: 'Account' }],
-  [/^\/(account|appearance|kit)$/, DAYBOOK],
+  [/^\/(account|appearance|calibration|kit)$/, DAYBOOK],
   [/^\/guides\/([^/]+)\/practice$/, PRACTICE],
   [/^\/practice\/sets\/([^/]+)\/results$/, { href: '/practice/sets/$1', label: 'Set' }],
   [/^\/practice\/sets\/.+$/, { href: '/practice/sets', label: 'Sets' }],

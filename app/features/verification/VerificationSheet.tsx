@@ -11,6 +11,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
@@ -54,6 +55,11 @@ export function VerificationSheet({ specimenId, guide, named }: VerificationShee
           </Suspense>
         </Disclosure>
       )}
+      <LinkBox href="/calibration" style={styles.all}>
+        <Text size="small" strong color={colour.kelp}>
+          How all names turned out
+        </Text>
+      </LinkBox>
     </Card>
   );
 }
@@ -120,6 +126,7 @@ function overturns(guide: Guide, named: Determination | undefined, { taxon, face
 }
 
 const styles = StyleSheet.create({
+  all: { justifyContent: 'center' },
   outcome: { gap: space.xs, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
   line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },

@@ -18,6 +18,8 @@ jest.mock('../session/useSession', () => ({
   useSession: () => ({ account: { name: 'mira', role: mockRole }, station: { id: 's' } }),
 }));
 
+jest.mock('expo-router', () => ({ Link: ({ children }: { children: object }) => children }));
+
 const ID = '0192f3a0-0000-7001-8000-0000000000d1';
 let all: Verification[];
 const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);

@@ -1,0 +1,3 @@
+import { CalibrationScreen } from '../features/verification/CalibrationScreen';
+
+export default CalibrationScreen;

@@ -1,0 +1,79 @@
+import type { CalledPair } from '@plesion/contract/calibration';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { Text } from '../../ui/Text';
+import { useGuidesWhole } from '../records/useGuide';
+
+/** What was called what: each with its records. */
+export function CalledMatrix({ pairs }: { pairs: readonly CalledPair[] }) {
+  const books = useGuidesWhole([...new Set(pairs.map(({ guideId }) => guideId))]);
+  const [open, setOpen] = useState<string>();
+  const wrong = pairs.filter(({ right }) => !right);
+  const right = pairs.filter((pair) => pair.right);
+  const lines = (title: string, some: readonly CalledPair[]) =>
+    some.length > 0 && (
+      <Card title={title} aside={String(some.reduce((sum, { n }) => sum + n, 0))}>
+        {some.map((pair) => {
+          const key = `${pair.guideId} ${pair.called} ${pair.truth} ${pair.right}`;
+          const guide = books.find(({ id }) => id === pair.guideId)?.guide;
+          const said = sayPair(guide, pair);
+          return (
+            <View key={key} style={styles.pair}>
+              <Pressable
+                role="button"
+                aria-expanded={open === key}
+                accessibilityLabel={`${said}: ${pair.n}, show the records`}
+                onPress={() => setOpen(open === key ? undefined : key)}
+                style={styles.line}
+              >
+                <Text style={styles.grow}>{said}</Text>
+                <Text strong figures color={colour.kelp}>
+                  {pair.n}
+                </Text>
+              </Pressable>
+              {open === key && (
+                <View style={styles.records}>
+                  {pair.specimens.map((id, i) => (
+                    <LinkBox key={id} href={`/specimens/${id}`} style={styles.record} label={`Record ${i + 1}: ${said}`}>
+                      <Text size="small" strong color={colour.kelp}>{`Record ${i + 1}`}</Text>
+                    </LinkBox>
+                  ))}
+                  {pair.n > pair.specimens.length && (
+                    <Text size="small" quiet>{`and ${pair.n - pair.specimens.length} more`}</Text>
+                  )}
+                </View>
+              )}
+            </View>
+          );
+        })}
+      </Card>
+    );
+  return (
+    <>
+      {lines('What was called otherwise than it turned out', wrong)}
+      {lines('What was called so', right)}
+    </>
+  );
+}
+
+/** What it was called, and what it was; where both are of one taxon, sex, age or morph was called wrongly. */
+function sayPair(guide: Guide | undefined, { called, truth, right }: CalledPair): string {
+  const name = (id: string) => {
+    const taxon = guide?.taxa.find((one) => one.id === id);
+    return taxon?.vernacular ?? taxon?.name ?? id;
+  };
+  if (right) return called === truth ? name(truth) : `${name(called)}: ${name(truth)}`;
+  return called === truth ? `${name(truth)}, of another sex, age or morph` : `called ${name(called)}, was ${name(truth)}`;
+}
+
+const styles = StyleSheet.create({
+  pair: { borderTopWidth: 1, borderColor: colour.mist },
+  line: { minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', gap: space.m, borderRadius: radius.s },
+  grow: { flex: 1 },
+  records: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.m, paddingBottom: space.s },
+  record: { justifyContent: 'center', minWidth: TOUCH },
+});
