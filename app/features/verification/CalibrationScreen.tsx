@@ -138,7 +138,9 @@ function sayChosen({ names: { all, verified, meanAll, meanVerified } }: Calibrat
 }
 
 const sayThreshold = (threshold: number, names: number, wrong: number): string =>
-  `From ${hundred(threshold)} on: ${names === 1 ? 'one name' : `${names} names`}, ${wrong === 0 ? 'none' : wrong} of them wrong`;
+  `From ${hundred(threshold)} on: ${sayNames(names)}${names === 0 ? '' : `, ${wrong === 0 ? 'none' : wrong} of them wrong`}`;
+
+const sayNames = (names: number): string => (names === 0 ? 'no names' : names === 1 ? 'one name' : `${names} names`);
 
 const sayLess = (before: { names: number; wrong: number }, { names, wrong }: { names: number; wrong: number }): string =>
   `: ${before.names - names} fewer names, ${before.wrong - wrong} fewer wrong than the line above.`;
