@@ -4,12 +4,17 @@ import { compiledFor, type Guide, type Judgement } from '@plesion/core/guide';
 import type { Situation } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
 import { PageHeading } from '../../ui/PageHeading';
+import { practicePair } from '../records/practicePair';
 import { WithGuide } from '../records/WithGuide';
 import { useDraft } from '../records/useDraft';
 import { ComparedCharacters } from './ComparedCharacters';
@@ -71,6 +76,8 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
         : undefined,
     [compiled, enough, formIds, situation],
   );
+  const two = comparison?.forms.length === 2 ? comparison.forms : undefined;
+  const practise = two && practicePair(id, guide, two[0].taxon, two[1].taxon);
   const names = comparison ? namesOf(compiled, comparison.forms) : [];
   return (
     <Screen
@@ -98,6 +105,13 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
           <ComparedPlates guide={guide} forms={comparison.forms} names={names} />
           <Card title="In plain words">
             <Typeset testID="paragraph" parts={comparison.typeset} />
+            {practise && (
+              <LinkBox href={practise} style={styles.practise}>
+                <Text strong color={colour.kelp}>
+                  Practise these two
+                </Text>
+              </LinkBox>
+            )}
           </Card>
           <Dangers guide={guide} taxa={comparison.forms.map(({ taxon }) => taxon)} />
           <ComparedCharacters guide={guide} comparison={comparison} names={names} />
@@ -116,3 +130,5 @@ function Dangers({ guide, taxa }: { guide: Guide; taxa: readonly string[] }) {
       </Notice>
     ));
 }
+
+const styles = StyleSheet.create({ practise: { justifyContent: 'center' } });

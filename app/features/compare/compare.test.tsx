@@ -12,7 +12,10 @@ import { SendPage } from './SendPage';
 
 const mockPush = jest.fn();
 const mockSetParams = jest.fn();
-jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, setParams: mockSetParams }) }));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: object }) => children,
+  useRouter: () => ({ push: mockPush, setParams: mockSetParams }),
+}));
 jest.mock('../records/useGuide', () => ({
   useGuide: () => ({ data: { guide: jest.requireActual('@plesion/demo').tentCones } }),
 }));
@@ -110,6 +113,7 @@ describe('the screen', () => {
     );
     expect(screen.getByText('Turbiconus vexillax: take care')).toBeTruthy();
     expect(screen.getByLabelText('Download the page as PDF')).toBeTruthy();
+    screen.getByText('Practise these two');
   });
 
   it('in the situation of a specimen sets aside what cannot be seen there', () => {

@@ -6,6 +6,7 @@ import { colour, radius, space, TOUCH } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
+import { practicePair } from '../records/practicePair';
 import { useGuidesWhole } from '../records/useGuide';
 
 /** What was called what: each with its records. */
@@ -21,6 +22,7 @@ export function CalledMatrix({ pairs }: { pairs: readonly CalledPair[] }) {
           const key = `${pair.guideId} ${pair.called} ${pair.truth} ${pair.right}`;
           const guide = books.find(({ id }) => id === pair.guideId)?.guide;
           const said = sayPair(guide, pair);
+          const practise = guide && !pair.right ? practicePair(pair.guideId, guide, pair.called, pair.truth) : undefined;
           return (
             <View key={key} style={styles.pair}>
               <Pressable
@@ -42,6 +44,13 @@ export function CalledMatrix({ pairs }: { pairs: readonly CalledPair[] }) {
                       <Text size="small" strong color={colour.kelp}>{`Record ${i + 1}`}</Text>
                     </LinkBox>
                   ))}
+                  {practise && (
+                    <LinkBox href={practise} style={styles.record} label={`Practise these two: ${said}`}>
+                      <Text size="small" strong color={colour.kelp}>
+                        Practise these two
+                      </Text>
+                    </LinkBox>
+                  )}
                   {pair.n > pair.specimens.length && (
                     <Text size="small" quiet>{`and ${pair.n - pair.specimens.length} more`}</Text>
                   )}

@@ -57,6 +57,7 @@ it('says how many turned out so, how they were chosen, what another threshold wo
   await press('called thorned ledge crab, was saddled ledge crab: 2, show the records');
   screen.getByText('Record 1');
   screen.getByText('and 1 more');
+  screen.getByText('Practise these two');
 });
 
 it('is asked for a guide, a person and a year', async () => {
