@@ -100,6 +100,11 @@ export function lineage(guide: Pick<Guide, 'taxa'>, taxonId: string): Taxon[] {
 export const isUnder = (guide: Pick<Guide, 'taxa'>, taxonId: string, ancestor: string): boolean =>
   lineage(guide, taxonId).some(({ id }) => id === ancestor);
 
+/** Is the form of that taxon, or of one below it, and has it these facets? */
+export const isFormOf = (guide: Pick<Guide, 'taxa'>, form: Form, taxon: string, facets: Facets = {}): boolean =>
+  isUnder(guide, form.taxon, taxon) &&
+  hasFacets(form, Object.fromEntries(Object.entries(facets).map(([facet, value]) => [facet, [value]])));
+
 const indexes = new WeakMap<readonly Taxon[], Map<string, Taxon>>();
 
 /** Taxa by id; made once for each list of taxa. */

@@ -1,9 +1,8 @@
 import { BEAT_VIEW, drawsBeat } from '../camera';
-import { fromPrior, groupMasses } from '../evidence';
 import type { Character, CompiledGuide, Guide } from '../guide/working';
 import type { Plan } from '../plates';
 import { pick, seeded } from '../probability';
-import { bestOf, choicesOf, formWeights, priorOf } from './drawn';
+import { bestFrom, choicesOf, formWeights, priorOf } from './drawn';
 import { groupsAt } from './groups';
 import { individualsOf } from './individual';
 import type { Asked, Item } from './schema';
@@ -36,12 +35,11 @@ export function beatItem(
   const value = traits[character.id];
   if (typeof value !== 'number' || !(value > 0)) return undefined;
   const readings = [{ character: character.id, value }];
-  const masses = groupMasses(grouping, fromPrior(compiled, priorOf(weights), readings).p);
   return {
     ...{ guide: guide.id, seed, view: BEAT_VIEW, level, traits, hidden: [], choices: choicesOf(grouping, weights) },
     truth: {
       ...{ form: forms[form].id, group: grouping.groups[grouping.of[form]].id, readings },
-      best: bestOf(grouping, masses, guide.settings.call.posterior),
+      best: bestFrom(compiled, grouping, priorOf(weights), readings),
     },
     beats: value,
   };

@@ -47,9 +47,7 @@ export function drawerOf(
     const traits = individualsOf(compiled, form)(random);
     const hidden = hiddenIn(guide, plan, traits, view, behind);
     const readings = readingsIn(seen, traits, compiled, form).filter(({ character }) => !hidden.characters.has(character));
-    const masses = groupMasses(grouping, fromPrior(compiled, prior, readings).p);
-    const best = bestOf(grouping, masses, guide.settings.call.posterior);
-    return { form, traits, readings, hidden: hidden.parts, best };
+    return { form, traits, readings, hidden: hidden.parts, best: bestFrom(compiled, grouping, prior, readings) };
   };
 }
 
@@ -129,7 +127,7 @@ const isSeen = ({ distance, needsLight, group }: Character, situation: Situation
   (situation.light === undefined || situation.light === 'fair' || !(needsLight || group === 'colour'));
 
 /** What a careful eye reads from a drawing: states, counts, proportions and angles, of those that can be seen. */
-function readingsIn(characters: readonly Character[], traits: Traits, compiled: CompiledGuide, form: number): Reading[] {
+export function readingsIn(characters: readonly Character[], traits: Traits, compiled: CompiledGuide, form: number): Reading[] {
   return characters.flatMap((character): Reading[] => {
     const table = compiled.tables.get(character.id);
     const seen = traits[character.id];
@@ -140,7 +138,14 @@ function readingsIn(characters: readonly Character[], traits: Traits, compiled: 
 }
 
 /** What may be said: one group, two where they hold enough together, or that it cannot be told. */
-export function bestOf(grouping: Grouping, masses: Float64Array, needed: number): Best {
+export function bestFrom(
+  compiled: CompiledGuide,
+  grouping: Grouping,
+  prior: ReturnType<typeof priorOf>,
+  readings: readonly Reading[],
+): Best {
+  const masses = groupMasses(grouping, fromPrior(compiled, prior, readings).p);
+  const needed = compiled.guide.settings.call.posterior;
   const [first, second] = ranked(masses);
   const id = (g: number) => grouping.groups[g].id;
   if (masses[first] >= needed) return { kind: 'one', groups: [id(first)], p: masses[first] };

@@ -20,7 +20,7 @@ export type {
   VerifiedPhoto,
 } from './schema';
 export { eyeOf, type Rho, rhoOf } from './rho';
-export { sayGroup } from './sayGroup';
+export { sayChoice, sayGroup } from './sayGroup';
 export { countsOf, judgedSteps, oddOf, type Scored, scoreAnswer, scoreOf, scoreSpot } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';
 export type { CertaintyWord, FlockTask, MemoryKind } from './vocabulary';

@@ -1,4 +1,4 @@
-import { type CompiledGuide, hasFacets, isUnder } from '../guide/working';
+import { type CompiledGuide, isFormOf } from '../guide/working';
 import { choicesOf } from './drawn';
 import { groupsAt } from './groups';
 import type { Asked, Item, VerifiedPhoto } from './schema';
@@ -10,8 +10,7 @@ import type { Asked, Item, VerifiedPhoto } from './schema';
  */
 export function photoItem(compiled: CompiledGuide, { level }: Asked, photo: VerifiedPhoto, seed: string): Item | undefined {
   const { guide, forms, base } = compiled;
-  const wanted = Object.fromEntries(Object.entries(photo.facets).map(([facet, value]) => [facet, [value]]));
-  const own = forms.flatMap((form, f) => (isUnder(guide, form.taxon, photo.taxon) && hasFacets(form, wanted) ? [f] : []));
+  const own = forms.flatMap((form, f) => (isFormOf(guide, form, photo.taxon, photo.facets) ? [f] : []));
   const grouping = groupsAt(compiled, level);
   const [at, ...others] = new Set(own.map((f) => grouping.of[f]));
   if (at === undefined || at < 0 || others.length) return undefined;

@@ -2,7 +2,7 @@ import type { SetItem } from '@plesion/contract/sets';
 import { compiledFor, type Guide } from '@plesion/core/guide';
 import { hideParts } from '@plesion/core/plates';
 import { planOf } from '@plesion/core/plates/plans';
-import { type Item as PracticeItem, practiceItem, sayGroup, whyOf } from '@plesion/core/practice';
+import { type Item as PracticeItem, practiceItem, sayChoice, whyOf } from '@plesion/core/practice';
 import { type Face, wrapped } from '../print/fonts';
 import type { Item, Page } from '../print/items';
 
@@ -99,18 +99,15 @@ function pictureOf(
   ];
 }
 
-const nameOf = (guide: Guide, { choices }: Pick<PracticeItem, 'choices'>, id: string): string =>
-  sayGroup(guide, choices.find((choice) => choice.id === id) ?? { id, label: id });
-
 const labelOf = (guide: Guide, id: string): string => guide.characters.find((one) => one.id === id)?.label ?? id;
 
 /** What is asked of a picture. */
 function sayTask(guide: Guide, item: PracticeItem, { character, spot }: SetItem['asked']): string {
   if (character !== undefined) return `${labelOf(guide, character)}?`;
-  const names = item.choices.map(({ id }) => nameOf(guide, item, id));
+  const names = item.choices.map(({ id }) => sayChoice(guide, item, id));
   if (!spot) return `${names.join(' · ')} · cannot be told`;
-  const others = item.choices.filter(({ id }) => id !== item.truth.group).map(({ id }) => nameOf(guide, item, id));
-  return `It is the ${nameOf(guide, item, item.truth.group)}, not the ${others.join(' or ')}. By what?`;
+  const others = item.choices.filter(({ id }) => id !== item.truth.group).map(({ id }) => sayChoice(guide, item, id));
+  return `It is the ${sayChoice(guide, item, item.truth.group)}, not the ${others.join(' or ')}. By what?`;
 }
 
 /** What each was, and why. */
@@ -141,7 +138,7 @@ function answerPages(guide: Guide, title: string, numbered: readonly Numbered[],
 
 function sayAnswer(guide: Guide, item: PracticeItem, { character, situation }: SetItem['asked']): string {
   const { truth } = item;
-  const own = nameOf(guide, item, truth.group);
+  const own = sayChoice(guide, item, truth.group);
   if (character !== undefined) {
     const read = truth.readings.find((one) => one.character === character);
     const state = read?.states?.[0];

@@ -1,5 +1,5 @@
 import type { Verification, VerificationWrite } from '@plesion/contract/verifications';
-import { formsOf, hasFacets, isUnder } from '@plesion/core/guide';
+import { formsOf, isFormOf } from '@plesion/core/guide';
 import { SpecimenEntity, VerificationEntity, type VerificationColumns } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
@@ -43,8 +43,7 @@ export async function verify(em: Em, { stationId, accountName }: Caller, sent: V
   const { guide } = await findGuide(em, stationId, guideId);
   if (!guide.taxa.some(({ id }) => id === taxon))
     throw badRequest([{ code: 'unknown-taxon', message: `There is no “${taxon}” in the specimen’s guide.`, field: 'taxon' }]);
-  const wanted = Object.fromEntries(Object.entries(facets).map(([facet, value]) => [facet, [value]]));
-  if (!formsOf(guide).some((form) => isUnder(guide, form.taxon, taxon) && hasFacets(form, wanted)))
+  if (!formsOf(guide).some((form) => isFormOf(guide, form, taxon, facets)))
     throw badRequest([{ code: 'no-such-form', message: 'The guide knows no such form of it.', field: 'facets' }]);
   const { on, note, ...rest } = sent;
   const row = { ...rest, stationId, onDay: on, note: note || null, madeBy: accountName, at: new Date(), withdrawnBy: null };

@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { type Item, judgedSteps, type PracticeAnswer, sayGroup } from '@plesion/core/practice';
+import { type Item, judgedSteps, type PracticeAnswer, sayChoice } from '@plesion/core/practice';
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
@@ -20,14 +20,12 @@ interface DrillToldProps {
 /** What came out at the end of a walk, and how each couplet went. */
 export function DrillTold({ guide, item, right, taken, onNext }: DrillToldProps) {
   useEffect(() => focusHeading(), []);
-  const { truth, choices } = item;
-  const own = choices.find(({ id }) => id === truth.group) ?? { id: truth.group, label: truth.group };
   const judged = judgedSteps(item, { groups: [], sure: 'sure', steps: taken });
   const sum = judged.reduce((all, { seconds = 0 }) => all + seconds, 0);
   return (
     <Card title={right ? 'Right' : 'Not all of it'}>
       <Text size="lead" strong color={right ? colour.kelp : colour.hazard} role="status">
-        {`It is the ${sayGroup(guide, own)}.`}
+        {`It is the ${sayChoice(guide, item, item.truth.group)}.`}
       </Text>
       <Text>{`${judged.filter((step) => step.right).length} of ${judged.length} couplets right, in ${saySeconds(sum)}.`}</Text>
       <Table

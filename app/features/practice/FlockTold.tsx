@@ -1,5 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
-import { countsOf, type Item, oddOf, type PracticeAnswer, sayGroup } from '@plesion/core/practice';
+import { countsOf, type Item, oddOf, type PracticeAnswer, sayChoice } from '@plesion/core/practice';
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
@@ -23,7 +23,7 @@ interface FlockToldProps {
 export function FlockTold({ guide, item, told: { right, why }, given, onNext }: FlockToldProps) {
   useEffect(() => focusHeading(), []);
   const { task, members } = item.flock!;
-  const name = (id: string) => sayGroup(guide, item.choices.find((one) => one.id === id) ?? { id, label: id });
+  const name = (id: string) => sayChoice(guide, item, id);
   const counts = countsOf(item.flock!);
   return (
     <Card title={right ? 'Right' : 'Not that'}>

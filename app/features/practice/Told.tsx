@@ -1,6 +1,6 @@
 import { inHundred } from '@plesion/core/evidence';
 import { type CompiledGuide, compiledFor, type Guide } from '@plesion/core/guide';
-import { type Asked, type Item, misleads, sayGroup } from '@plesion/core/practice';
+import { type Asked, type Item, misleads, sayChoice } from '@plesion/core/practice';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -39,7 +39,7 @@ const TALLEST = 200;
 export function Told({ guide, item, told, said, wentBy, situation, task, onNext }: ToldProps) {
   const drill = task === 'mark';
   const { width } = useWindowDimensions();
-  const group = (id: string) => sayGroup(guide, item.choices.find((one) => one.id === id) ?? { id, label: id });
+  const group = (id: string) => sayChoice(guide, item, id);
   const { why, right } = told;
   const { best } = item.truth;
   const [fine, setFine] = useState(false);

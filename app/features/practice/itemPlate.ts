@@ -4,15 +4,16 @@ import type { Item } from '@plesion/core/practice';
 import { useEffect, useState } from 'react';
 import { planOf } from '../records/plans';
 
-const drawn = new WeakMap<Item, Map<string, Plate>>();
+/** By what it is made from: the same individual is drawn once, whatever is told of it meanwhile. */
+const drawn = new WeakMap<Item['traits'], Map<string, Plate>>();
 
 const draw = (guide: Guide, item: Item, view: string, detail: Detail): Plate =>
   hideParts(planOf(guide)!.draw(item.traits, view, detail), item.hidden, item.seed);
 
 /** An item drawn, with leaves where it is behind them; once, however often it is looked at. */
 export function itemPlate(guide: Guide, item: Item, view = item.view): Plate {
-  const byView = drawn.get(item) ?? new Map<string, Plate>();
-  drawn.set(item, byView);
+  const byView = drawn.get(item.traits) ?? new Map<string, Plate>();
+  drawn.set(item.traits, byView);
   const plate = byView.get(view) ?? draw(guide, item, view, 'full');
   byView.set(view, plate);
   return plate;
@@ -30,7 +31,7 @@ export function flockPlates(guide: Guide, item: Item): Plate[] {
 
 /** The drawing of an item: where it was not made beforehand, without its finest strokes for a moment. */
 export function useItemPlate(guide: Guide, item: Item, view = item.view): Plate {
-  const [first, setFirst] = useState(() => (drawn.get(item)?.has(view) ? undefined : draw(guide, item, view, 'thumb')));
+  const [first, setFirst] = useState(() => (drawn.get(item.traits)?.has(view) ? undefined : draw(guide, item, view, 'thumb')));
   useAfterPaint(() => setFirst(undefined));
   return first ?? itemPlate(guide, item, view);
 }

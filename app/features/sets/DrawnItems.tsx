@@ -1,6 +1,6 @@
 import type { SetItem } from '@plesion/contract/sets';
 import { compiledFor, type Guide } from '@plesion/core/guide';
-import { practiceItem, sayGroup } from '@plesion/core/practice';
+import { practiceItem, sayChoice } from '@plesion/core/practice';
 import { memo, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
@@ -66,13 +66,12 @@ const Drawn = memo(function Drawn({ guide, item: { asked, seed }, n }: { guide: 
   }, [guide, asked, seed]);
   if (!made) return <Text size="small">{`${n + 1}: nothing of that can be drawn. Leave it out.`}</Text>;
   const { item, plate } = made;
-  const own = item.choices.find(({ id }) => id === item.truth.group) ?? { id: item.truth.group, label: item.truth.group };
   return (
     <>
       <View style={styles.plate}>
         <PlateView plate={plate} {...overPlate(plate, WIDE, TALL)} />
       </View>
-      <Text size="small" strong>{`${n + 1}: ${sayGroup(guide, own)}`}</Text>
+      <Text size="small" strong>{`${n + 1}: ${sayChoice(guide, item, item.truth.group)}`}</Text>
       <Text size="small" quiet>
         {item.truth.best.kind === 'one' ? (guide.views.find(({ id }) => id === item.view)?.label ?? item.view) : 'cannot be told'}
       </Text>

@@ -1,6 +1,6 @@
 import type { SetResults, SetSource, SetWrite } from '@plesion/contract/sets';
 import { type Guide, compiledFor } from '@plesion/core/guide';
-import { type Item, practiceItem, sayGroup } from '@plesion/core/practice';
+import { type Item, practiceItem, sayChoice, sayGroup } from '@plesion/core/practice';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -15,15 +15,10 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
-import { overPlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
-import { itemPlate } from '../practice/itemPlate';
 import { planOf } from '../records/plans';
 import { useGuide } from '../records/useGuide';
+import { ItemRow } from './ItemRow';
 import { csvUrl, setKey, SETS, setsApi, sheetUrl, sourceKey } from './setsApi';
-
-const WIDE = 150;
-const TALL = 110;
 
 /** How a set went, and what its teacher may do with it. */
 export function ResultsScreen({ id }: { id: string }) {
@@ -183,28 +178,22 @@ interface ItemLineProps {
 }
 
 function ItemLine({ n, item, guide, found }: ItemLineProps) {
-  const plate = itemPlate(guide, item);
-  const name = (id: string) => sayGroup(guide, item.choices.find((one) => one.id === id) ?? { id, label: id });
+  const name = (id: string) => sayChoice(guide, item, id);
   return (
-    <View style={styles.item}>
-      <View style={styles.plate}>
-        <PlateView plate={plate} {...overPlate(plate, WIDE, TALL)} />
-      </View>
-      <View style={styles.grow}>
-        <Text strong>{`${n + 1}: ${name(item.truth.group)}`}</Text>
-        <Text size="small">{found ? `${found.right} of ${found.answered} right` : 'not answered yet'}</Text>
-        {found && found.said.length > 0 && (
-          <Text size="small" quiet>
-            {`Said instead: ${found.said.map(({ group, n: times }) => `${group ? name(group) : 'cannot be told'} ${times}`).join(', ')}`}
-          </Text>
-        )}
-        {item.truth.best.kind !== 'one' && (
-          <Text size="small" quiet>
-            It cannot be told from this picture alone.
-          </Text>
-        )}
-      </View>
-    </View>
+    <ItemRow guide={guide} item={item}>
+      <Text strong>{`${n + 1}: ${name(item.truth.group)}`}</Text>
+      <Text size="small">{found ? `${found.right} of ${found.answered} right` : 'not answered yet'}</Text>
+      {found && found.said.length > 0 && (
+        <Text size="small" quiet>
+          {`Said instead: ${found.said.map(({ group, n: times }) => `${group ? name(group) : 'cannot be told'} ${times}`).join(', ')}`}
+        </Text>
+      )}
+      {item.truth.best.kind !== 'one' && (
+        <Text size="small" quiet>
+          It cannot be told from this picture alone.
+        </Text>
+      )}
+    </ItemRow>
   );
 }
 
@@ -225,15 +214,4 @@ function Confusions({ results: { confused }, guide }: { results: SetResults; gui
 const styles = StyleSheet.create({
   acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   link: { justifyContent: 'center', flexShrink: 1 },
-  item: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.s,
-  },
-  plate: { width: WIDE, alignItems: 'center' },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

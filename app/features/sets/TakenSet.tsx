@@ -1,19 +1,14 @@
 import type { SetAnswer, SetView } from '@plesion/contract/sets';
 import type { Guide } from '@plesion/core/guide';
-import { sayGroup } from '@plesion/core/practice';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { sayChoice } from '@plesion/core/practice';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
-import { itemPlate } from '../practice/itemPlate';
-import { overPlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
 import { labelOf, saySeen } from '../practice/sayReading';
+import { ItemRow } from './ItemRow';
 import { whole } from './whole';
-
-const WIDE = 150;
-const TALL = 110;
 
 /** A set that is done: what was said of each, and what it was, where that is told. */
 export function TakenSet({ view, guide }: { view: SetView; guide: Guide }) {
@@ -40,18 +35,12 @@ export function TakenSet({ view, guide }: { view: SetView; guide: Guide }) {
         <Card title="What each was">
           {items.map(({ n, item }) => {
             const answer = view.answers.find((one) => one.n === n);
-            const plate = itemPlate(guide, whole(item));
             const { word, why } = sayOutcome(guide, item.choices, answer);
             return (
-              <View key={n} style={styles.item}>
-                <View style={styles.plate}>
-                  <PlateView plate={plate} {...overPlate(plate, WIDE, TALL)} />
-                </View>
-                <View style={styles.grow}>
-                  <Text strong color={answer?.told?.right ? colour.kelp : colour.hazard}>{`${n + 1}: ${word}`}</Text>
-                  {why !== '' && <Text size="small">{why}</Text>}
-                </View>
-              </View>
+              <ItemRow key={n} guide={guide} item={whole(item)}>
+                <Text strong color={answer?.told?.right ? colour.kelp : colour.hazard}>{`${n + 1}: ${word}`}</Text>
+                {why !== '' && <Text size="small">{why}</Text>}
+              </ItemRow>
             );
           })}
         </Card>
@@ -61,7 +50,7 @@ export function TakenSet({ view, guide }: { view: SetView; guide: Guide }) {
 }
 
 function sayOutcome(guide: Guide, choices: readonly { id: string; label: string }[], answer: SetAnswer | undefined) {
-  const name = (id: string) => sayGroup(guide, choices.find((one) => one.id === id) ?? { id, label: id });
+  const name = (id: string) => sayChoice(guide, { choices }, id);
   if (!answer?.told) return { word: 'not answered', why: '' };
   const { told, answer: given } = answer;
   const { mark, why } = told;
@@ -83,16 +72,5 @@ function sayOutcome(guide: Guide, choices: readonly { id: string; label: string 
 }
 
 const styles = StyleSheet.create({
-  item: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.s,
-  },
-  plate: { width: WIDE, alignItems: 'center' },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
   link: { justifyContent: 'center' },
 });

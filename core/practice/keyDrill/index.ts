@@ -1,5 +1,5 @@
-import { fromPrior, type Grouping, groupMasses } from '../../evidence';
-import { type CompiledGuide, type Guide, hasFacets, isUnder } from '../../guide/working';
+import type { Grouping } from '../../evidence';
+import { type CompiledGuide, type Guide, isFormOf } from '../../guide/working';
 import {
   alone,
   type Couplet,
@@ -12,10 +12,9 @@ import {
   nextOf,
   supportOf,
 } from '../../keys';
-import type { Reading } from '../../observation';
 import type { Plan, Traits } from '../../plates';
 import { pick, seeded } from '../../probability';
-import { bestOf, choicesOf, practiceViews, priorOf, readableIn } from '../drawn';
+import { bestFrom, choicesOf, practiceViews, priorOf, readableIn, readingsIn } from '../drawn';
 import { groupsAt } from '../groups';
 import { individualsOf } from '../individual';
 import type { Asked, DrillStep, Item } from '../schema';
@@ -66,7 +65,6 @@ function itemOf(compiled: CompiledGuide, { level }: Asked, { steps, form, ...own
   const readings = [
     ...new Map(steps.flatMap(({ shows, given }) => [...shows, ...given]).map((one) => [one.character, one])).values(),
   ];
-  const masses = groupMasses(grouping, fromPrior(compiled, priorOf(weights), readings).p);
   return {
     ...own,
     guide: guide.id,
@@ -78,7 +76,7 @@ function itemOf(compiled: CompiledGuide, { level }: Asked, { steps, form, ...own
       form: forms[form].id,
       group: grouping.groups[grouping.of[form]].id,
       readings,
-      best: bestOf(grouping, masses, guide.settings.call.posterior),
+      best: bestFrom(compiled, grouping, priorOf(weights), readings),
     },
     drill: { steps },
   };
@@ -94,10 +92,8 @@ function endingsOf({ guide, forms, base }: CompiledGuide, key: Key): number[][] 
   return [...found.values()];
 }
 
-function endsIn(guide: Guide, form: CompiledGuide['forms'][number], { to }: Lead): boolean {
-  if (to.kind !== 'taxon' || to.taxon === undefined || !isUnder(guide, form.taxon, to.taxon)) return false;
-  return hasFacets(form, Object.fromEntries(Object.entries(to.facets ?? {}).map(([facet, value]) => [facet, [value]])));
-}
+const endsIn = (guide: Guide, form: CompiledGuide['forms'][number], { to }: Lead): boolean =>
+  to.kind === 'taxon' && to.taxon !== undefined && isFormOf(guide, form, to.taxon, to.facets);
 
 /** The couplets through which an individual goes to its own ending; undefined where its marks lead it elsewhere. */
 function wayOf(
@@ -111,7 +107,8 @@ function wayOf(
   const { guide } = compiled;
   const leading = leadingTo(guide, key, compiled.forms[form]);
   const characters = new Map(guide.characters.map((character) => [character.id, character]));
-  const seen = readingsOf(compiled, form, traits);
+  // All that it is, whether it shows or not.
+  const seen = readingsIn(guide.characters, traits, compiled, form);
   const one = alone(seen);
   const steps: DrillStep[] = [];
   const passed = new Set<string>();
@@ -177,13 +174,4 @@ function viewFor(guide: Guide, plan: Plan, views: readonly string[], asked: Read
   const counts = views.map((view) => readableIn(guide, plan, view).filter(({ id }) => asked.has(id)).length);
   const most = Math.max(0, ...counts);
   return most > 0 ? views[counts.indexOf(most)] : undefined;
-}
-
-/** All that an individual is, as readings without error. */
-function readingsOf({ tables }: CompiledGuide, form: number, traits: Traits): Reading[] {
-  return [...tables].flatMap(([character, table]): Reading[] => {
-    const trait = traits[character];
-    if (trait === undefined || (table.applies && table.applies[form] < 0.5)) return [];
-    return [{ character, ...(typeof trait === 'string' ? { states: [trait] } : { value: trait }) }];
-  });
 }
