@@ -12,6 +12,26 @@ export const CalibrationQuery = z.strictObject({
 });
 export type CalibrationQuery = z.output<typeof CalibrationQuery>;
 
+const hitRate = z.object({
+  n: count,
+  /** Right, of so many. */
+  hits: count,
+  rate: p,
+  /** The central 95 in 100 of the rate. */
+  low: p,
+  high: p,
+});
+
+/** How often marks, people and guides turned out right; what is surely wrong most often first. */
+export const HitRatesView = z.object({
+  /** A mark is right where it pulled to what the specimen turned out to be. */
+  marks: z.array(hitRate.extend({ guideId: z.uuid(), character: z.string() })),
+  /** Names that were given. */
+  observers: z.array(hitRate.extend({ by: z.string() })),
+  guides: z.array(hitRate.extend({ guideId: z.uuid() })),
+});
+export type HitRatesView = z.output<typeof HitRatesView>;
+
 /** One name against what it turned out to be. */
 export const CalledPair = z.object({
   guideId: z.uuid(),

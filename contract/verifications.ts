@@ -1,4 +1,4 @@
-import { Outcome } from '@plesion/core/verification/schema';
+import { Judged, Outcome, Overturned } from '@plesion/core/verification/schema';
 import { z } from 'zod';
 
 /** What a specimen turned out to be. */
@@ -12,6 +12,14 @@ export const Verification = VerificationWrite.extend({
   withdrawnBy: z.string().optional(),
 });
 export type Verification = z.output<typeof Verification>;
-export const VerificationList = z.object({ verifications: z.array(Verification) });
+export const VerificationList = z.object({
+  verifications: z.array(Verification),
+  /** The newest name before it was known, held against the surest word: what it rested on, and what misled. */
+  judged: Judged.optional(),
+});
+export type VerificationList = z.output<typeof VerificationList>;
 
 export const VerificationQuery = z.strictObject({ specimenId: z.uuid() });
+
+export const OverturnedQuery = z.strictObject({ guideId: z.uuid() });
+export const OverturnedList = z.object({ overturned: z.array(Overturned) });

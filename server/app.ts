@@ -132,7 +132,7 @@ export function createApp(
   firstLookRoutes(api, em, { files, weighing });
   photoRoutes(api, em, files, uploads);
   cameraRoutes(api, em, { files, camera });
-  verificationRoutes(api, em);
+  verificationRoutes(api, em, weighing);
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

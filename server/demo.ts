@@ -13,6 +13,7 @@ import { putDemoSet } from './sets/demo';
 import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
 import type { Parts } from './parts';
+import { putDemoOutcomes } from './verifications/demo';
 
 /** The photographed tern of the demo; what visitors did to it, renamed or removed, stays. */
 const PIER_TERN = '0192f3a0-0000-7041-8000-000000000001';
@@ -41,6 +42,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   await putDemoFieldwork(em, caller, guides);
   await putDemoPractice(em, caller, guides);
   await putDemoSet(em, caller, guides);
+  await putDemoOutcomes(em, parts.weighing, caller, guides);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

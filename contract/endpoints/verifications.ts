@@ -1,5 +1,12 @@
-import { CalibrationQuery, CalibrationView } from '../calibration';
-import { Verification, VerificationList, VerificationQuery, VerificationWrite } from '../verifications';
+import { CalibrationQuery, CalibrationView, HitRatesView } from '../calibration';
+import {
+  OverturnedList,
+  OverturnedQuery,
+  Verification,
+  VerificationList,
+  VerificationQuery,
+  VerificationWrite,
+} from '../verifications';
 import { byId, type Endpoint } from './endpoint';
 
 /** How it turned out what specimens were. */
@@ -32,5 +39,19 @@ export const verificationEndpoints = {
     summary: 'How far the names of the station can be relied on, by those of which it is known what they were.',
     query: CalibrationQuery,
     response: CalibrationView,
+  },
+  hitRates: {
+    method: 'GET',
+    path: '/api/hit-rates',
+    summary: 'How often each mark, person and guide turned out right, the ones that mislead most first.',
+    query: CalibrationQuery,
+    response: HitRatesView,
+  },
+  overturned: {
+    method: 'GET',
+    path: '/api/overturned',
+    summary: 'Calls of a guide that were overturned, the newest first: to be warned by when their pattern returns.',
+    query: OverturnedQuery,
+    response: OverturnedList,
   },
 } as const satisfies Record<string, Endpoint>;

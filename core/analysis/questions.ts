@@ -3,8 +3,9 @@ import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
 import { type Key, type Walk, walkKey, type WalkRequest } from '../keys';
 import { type CheckedKey, checkKey, type KeyFormat, type KeySource, readKeyIn, type ReadIn, writeKeyOut } from '../keys/exchange';
-import type { Situation } from '../observation';
+import type { Reading, Situation } from '../observation';
 import type { Outcome } from '../problem';
+import { type Call, type Called, judge, type Judged, type Overturned, returningOf } from '../verification';
 import { type Analysis, analyse } from './analyse';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
@@ -17,6 +18,13 @@ export interface Questions {
   moreRepeats: { asks: Omit<Analysis, 'guide'> & { times?: Readonly<Record<number, number>> }; gives: MoreRepeats[] };
   /** Two to four forms side by side. */
   comparison: { asks: { forms: readonly string[]; situation?: Situation; judgement?: Judgement }; gives: Comparison };
+  /** Calls against what they turned out to be; nothing where the outcome does not go as far. */
+  judge: {
+    asks: { calls: readonly (Call & { judgement?: Judgement; truth: Called; after: readonly Reading[] })[] };
+    gives: (Judged | undefined)[];
+  };
+  /** Overturned calls whose pattern returns. */
+  returning: { asks: Omit<Analysis, 'guide'> & { overturned: readonly Overturned[] }; gives: Overturned[] };
   /** How a walk through a key stands; the guide behind the key may be absent. */
   walk: { asks: Omit<WalkRequest, 'compiled'> & { judgement?: Judgement }; gives: Walk };
   /** A key read in, and tied to the guide where there is one. */
@@ -34,6 +42,12 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   moreRepeats: (guide, { times, ...asked }) => moreRepeats({ ...asked, guide: guide! }, times),
   comparison: (guide, { forms, situation, judgement }) =>
     compareForms(compiledFor(guide!, situation, judgement), forms, situation),
+  judge: (guide, { calls }) =>
+    calls.map(({ judgement, truth, after, ...call }) =>
+      judge(compiledFor(guide!, call.situation, judgement), call, truth, after),
+    ),
+  returning: (guide, { situation, judgement, readings, overturned }) =>
+    returningOf(compiledFor(guide!, situation, judgement), situation, readings, overturned),
   walk: (guide, { judgement, ...asked }) =>
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
   readKey: (guide, source) => readKeyIn(source, guide),

@@ -36,6 +36,7 @@ export { density, frequenciesOver, misleadsBetween, OVERLAP, overlapBetween, rea
 export { sumOfPowers } from './powers';
 export { sayMisreading, sayRule } from './rule';
 export { inHundred, ofHundred } from './say';
+export { type NamedForms, sayDifference } from './sayDifference';
 export { type Joint, jointPosterior } from './joint';
 export { setAsideBy, sayFacetScope } from './setAside';
 export { fromPrior, type WeighedPosterior, posteriorOf, type Weighed, withoutReading, withReading } from './posterior';

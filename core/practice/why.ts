@@ -1,5 +1,5 @@
-import { beamBetween, fromPrior } from '../evidence';
-import { type CompiledGuide, frequenciesOf } from '../guide/working';
+import { beamBetween, fromPrior, sayDifference } from '../evidence';
+import type { CompiledGuide } from '../guide/working';
 import type { Reading } from '../observation';
 import { groupIn, groupsAt, type Side } from './groups';
 import { sayGroup } from './sayGroup';
@@ -48,6 +48,7 @@ export const whyNot = (compiled: CompiledGuide, item: Item, other: string): Why 
 function againstTruth(compiled: CompiledGuide, { level, truth }: Item): (other: string) => Why {
   const grouping = groupsAt(compiled, level);
   const own = groupIn(grouping, truth.group);
+  const named = ({ forms, group }: Side) => ({ forms, label: sayGroup(compiled.guide, group) });
   const even = { forms: new Float64Array(compiled.forms.length), outside: 0 };
   const full = fromPrior(compiled, even, truth.readings);
   return (id) => {
@@ -60,30 +61,7 @@ function againstTruth(compiled: CompiledGuide, { level, truth }: Item): (other: 
     return {
       other: other.group,
       readings,
-      ...(best && best.bits >= TELLS ? { remember: sayRemember(compiled, best.reading, [own, other]) } : {}),
+      ...(best && best.bits >= TELLS ? { remember: sayDifference(compiled, best.reading, [named(own), named(other)]) } : {}),
     };
   };
-}
-
-function sayRemember(compiled: CompiledGuide, reading: Reading, sides: readonly [Side, Side]): string {
-  const table = compiled.tables.get(reading.character)!;
-  const { character } = table;
-  const labels = sides.map(({ group }) => sayGroup(compiled.guide, group));
-  const mean = ({ forms }: Side, value: (form: number) => number) => {
-    const weight = forms.reduce((sum, f) => sum + compiled.base[f], 0);
-    return forms.reduce((sum, f) => sum + (compiled.base[f] / weight) * value(f), 0);
-  };
-  if (table.type === 'states') {
-    const state = reading.states?.[0] ?? String(reading.value);
-    const label = character.states?.find(({ id }) => id === state)?.label ?? state;
-    const [one, two] = sides.map((side) =>
-      Math.round(10 * mean(side, (f) => frequenciesOf(table, f).find((each) => each.state === state)?.p ?? 0)),
-    );
-    return `${character.label}: ${label}, in ${one} of ten ${labels[0]}, in ${two} of ten ${labels[1]}.`;
-  }
-  const [one, two] = sides.map((side) => {
-    const middle = mean(side, (f) => table.mean[f]);
-    return (table.log ? Math.exp(middle) : middle).toPrecision(3);
-  });
-  return `${character.label}: about ${one} in ${labels[0]}, about ${two} in ${labels[1]}.`;
 }

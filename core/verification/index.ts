@@ -6,5 +6,8 @@ export {
   type ReliabilityClass,
   type Stated,
 } from './calibration';
-export type { Outcome } from './schema';
+export { type HitRate, hitRates } from './hitRates';
+export { type Call, judge, TELLS, turnedOut } from './judge';
+export { overturnedBy, returningOf } from './returning';
+export type { Called, Judged, MarkWorth, Outcome, Overturned } from './schema';
 export * from './vocabulary';

@@ -29,6 +29,7 @@ import { Migration20261228000000 } from './migrations/Migration20261228000000';
 import { Migration20261228120000 } from './migrations/Migration20261228120000';
 import { Migration20261229000000 } from './migrations/Migration20261229000000';
 import { Migration20261230000000 } from './migrations/Migration20261230000000';
+import { Migration20261231000000 } from './migrations/Migration20261231000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -57,6 +58,7 @@ const MIGRATIONS = [
   Migration20261228120000,
   Migration20261229000000,
   Migration20261230000000,
+  Migration20261231000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -1,10 +1,10 @@
 import type { CalibrationQuery, CalibrationView, CalledPair } from '@plesion/contract/calibration';
-import type { Guide } from '@plesion/core/guide';
-import { isUnder } from '@plesion/core/guide';
-import { atThresholds, calibrationOf, type Stated } from '@plesion/core/verification';
+import type { Facets, Guide } from '@plesion/core/guide';
+import { atThresholds, calibrationOf, type Stated, turnedOut } from '@plesion/core/verification';
 import type { Em } from '../database/orm';
 import { findGuide, listGuides } from '../guides/service';
 import type { Caller } from '../http/route';
+import { SUREST } from './surest';
 
 /** Probabilities from which on a guide may let names be given. */
 const THRESHOLDS = [0.8, 0.9, 0.95, 0.99];
@@ -12,8 +12,6 @@ const THRESHOLDS = [0.8, 0.9, 0.95, 0.99];
 /** What was called what, at most; records told of each. */
 const PAIRS = 120;
 const RECORDS = 12;
-
-type Facets = Partial<Record<string, string>>;
 
 /** Names that were given alike and turned out alike. */
 interface Alike {
@@ -32,10 +30,7 @@ interface Alike {
 
 /** The surest word on each specimen, beside the newest name it had before that. */
 const ALIKE = `
-  with sure as (
-    select distinct on (specimen_id) specimen_id, taxon, facets, at from verification
-    where station_id = ? and withdrawn_by is null and not same_call order by specimen_id, wrong, at desc
-  )
+  with sure as (${SUREST})
   select s.guide_id, call->>'taxon' as taxon, call->>'other' as other, coalesce(call->'facets', '{}') as facets,
     sure.taxon as truth, sure.facets as truth_facets, call->>'by' as by, extract(year from (call->>'at')::timestamptz)::int as season,
     round((call->>'p')::numeric, 3)::float as p, count(*)::int as n, (array_agg(s.id order by s.updated_at desc))[1:${RECORDS}] as specimens
@@ -62,7 +57,9 @@ export async function calibration(em: Em, { stationId }: Caller, query: Calibrat
   const books = new Map<string, Guide>();
   for (const id of new Set(wanted.map(({ guide_id }) => guide_id))) books.set(id, (await findGuide(em, stationId, id)).guide);
   const judged = wanted.flatMap((one) => {
-    const right = isRight(books.get(one.guide_id)!, one);
+    const { taxon, other, facets, truth, truth_facets } = one;
+    const called = { taxon, ...(other === null ? {} : { other }), facets };
+    const right = turnedOut(books.get(one.guide_id)!, called, { taxon: truth, facets: truth_facets });
     return right === undefined ? [] : [{ ...one, right }];
   });
   const stated: Stated[] = judged.map(({ p, right, n }) => ({ p, right, n }));
@@ -81,14 +78,6 @@ export async function calibration(em: Em, { stationId }: Caller, query: Calibrat
     thresholds: found ? atThresholds(stated, THRESHOLDS) : [],
     pairs: pairsOf(judged),
   };
-}
-
-/** Did it turn out to be what it was called? Nothing, where the outcome does not go as far. */
-function isRight(guide: Guide, { taxon, other, facets, truth, truth_facets }: Alike): boolean | undefined {
-  const called = other === null ? [taxon] : [taxon, other];
-  if (!called.some((one) => isUnder(guide, truth, one)))
-    return called.some((one) => isUnder(guide, one, truth)) ? undefined : false;
-  return Object.entries(facets).every(([facet, value]) => truth_facets[facet] === undefined || truth_facets[facet] === value);
 }
 
 function pairsOf(judged: readonly (Alike & { right: boolean })[]): CalledPair[] {

@@ -1,10 +1,12 @@
-import type { Verification, VerificationWrite } from '@plesion/contract/verifications';
+import type { Verification, VerificationList, VerificationWrite } from '@plesion/contract/verifications';
 import { formsOf, isFormOf } from '@plesion/core/guide';
+import type { AnalysisPool } from '../analysis/pool';
 import { SpecimenEntity, VerificationEntity, type VerificationColumns } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
+import { judgedOf } from './judging';
 
 const toldOf = (row: VerificationColumns): Verification => {
   const { id, specimenId, kind, taxon, facets, wrong, onDay: on, sameCall, madeBy: by, at, note, withdrawnBy } = row;
@@ -22,10 +24,17 @@ async function specimenOf(em: Em, stationId: string, id: string) {
 }
 
 /** What a specimen turned out to be, the newest first. */
-export async function listVerifications(em: Em, { stationId }: Caller, specimenId: string): Promise<Verification[]> {
+export async function listVerifications(
+  em: Em,
+  pool: AnalysisPool,
+  { stationId }: Caller,
+  specimenId: string,
+): Promise<VerificationList> {
   await specimenOf(em, stationId, specimenId);
   const rows = await em.find(VerificationEntity, { stationId, specimenId }, { orderBy: { at: 'desc', id: 'asc' } });
-  return rows.map(toldOf);
+  const counts = rows.some(({ withdrawnBy, sameCall }) => !withdrawnBy && !sameCall);
+  const judged = counts ? await judgedOf(em, pool, stationId, specimenId) : undefined;
+  return { verifications: rows.map(toldOf), ...(judged ? { judged } : {}) };
 }
 
 /** Keep what a specimen turned out to be; sent twice, it is one. */

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { CalibrationView } from '@plesion/contract/calibration';
-import type { Verification } from '@plesion/contract/verifications';
+import type { CalibrationView, HitRatesView } from '@plesion/contract/calibration';
+import type { Verification, VerificationList } from '@plesion/contract/verifications';
+import type { Overturned } from '@plesion/core/verification';
 import type { Item, VerifiedPhoto } from '@plesion/core/practice';
 import sharp from 'sharp';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
@@ -160,28 +161,32 @@ describe('photographs to practise with', () => {
   });
 });
 
+const called = (taxon: string, p: number, more: object = {}) => ({
+  id: randomUUID(),
+  ...{
+    qualifier: 'none',
+    guideVersion: 1,
+    taxon,
+    facets: {},
+    by: name,
+    at: '2026-05-01T10:00:00.000Z',
+    p,
+    recommended: '',
+    overruled: false,
+  },
+  ...more,
+});
+const named = async (determinations: object[], found: object | undefined, more: object = {}) => {
+  const specimenId = randomUUID();
+  await visitor
+    .put(`/api/specimens/${specimenId}`)
+    .send(write(guideId, { determinations, ...more }))
+    .expect(200);
+  if (found) await say(outcome(specimenId, found)).expect(201);
+  return specimenId;
+};
+
 describe('how names turned out', () => {
-  const called = (taxon: string, p: number, more: object = {}) => ({
-    id: randomUUID(),
-    ...{
-      qualifier: 'none',
-      guideVersion: 1,
-      taxon,
-      facets: {},
-      by: name,
-      at: '2026-05-01T10:00:00.000Z',
-      p,
-      recommended: '',
-      overruled: false,
-    },
-    ...more,
-  });
-  const named = async (determinations: object[], found: object | undefined) => {
-    const specimenId = randomUUID();
-    await visitor.put(`/api/specimens/${specimenId}`).send(write(guideId, { determinations })).expect(200);
-    if (found) await say(outcome(specimenId, found)).expect(201);
-    return specimenId;
-  };
   const calibrated = async (query = '') => (await visitor.get(`/api/calibration${query}`).expect(200)).body as CalibrationView;
 
   it('is counted of what is known, against the newest name before it was', async () => {
@@ -223,5 +228,84 @@ describe('how names turned out', () => {
     ).find(({ rank }) => rank === 'genus')!.id;
     await named([called('murica', 0.9)], { taxon: genus });
     expect((await calibrated()).calibration).toMatchObject({ n: 2, right: 1 });
+  });
+});
+
+describe('what misled', () => {
+  const granules = { character: 'granules', states: ['dense'] };
+  const gape = { character: 'claw-gape', states: ['gaping'] };
+  const judgedOf = async (specimenId: string) =>
+    ((await visitor.get(`/api/verifications?specimenId=${specimenId}`).expect(200)).body as VerificationList).judged;
+  const overturned = async () =>
+    ((await visitor.get(`/api/overturned?guideId=${guideId}`).expect(200)).body as { overturned: Overturned[] }).overturned;
+  const rates = async (query = '') => (await visitor.get(`/api/hit-rates${query}`).expect(200)).body as HitRatesView;
+  /** A specimen on which something was read, called murica. */
+  const read = async (readings: object[], found?: object) => named([called('murica', 0.9)], found, { readings });
+
+  it('is told of a call that was overturned: in bits, with the mark that told in the end', async () => {
+    const specimenId = await read([granules], { taxon: 'velloma' });
+    const judged = (await judgedOf(specimenId))!;
+    expect(judged).toMatchObject({
+      ...{ called: { taxon: 'murica', facets: {} }, by: name, p: 0.9, right: false },
+      misled: expect.stringMatching(/dense grains, in \d+ of ten thorned ledge crab, in \d+ of ten saddled ledge crab\.$/),
+      told: { read: false },
+    });
+    expect(judged.marks).toEqual([{ reading: granules, bits: expect.any(Number) }]);
+    expect(judged.marks[0].bits).toBeLessThan(-0.5);
+    // What is read afterwards can have told, and does not change what the call rested on.
+    const { body } = await visitor.get(`/api/specimens/${specimenId}`).expect(200);
+    const closed = { character: 'claw-gape', states: ['closed'] };
+    await visitor
+      .put(`/api/specimens/${specimenId}`)
+      .send(write(guideId, { version: body.version, readings: [granules, closed], determinations: body.determinations }))
+      .expect(200);
+    const later = (await judgedOf(specimenId))!;
+    expect(later.marks).toEqual(judged.marks);
+    expect(later.told).toMatchObject({ character: 'claw-gape', read: true });
+  });
+
+  it('follows the surest word, and is gone with it', async () => {
+    const specimenId = await read([granules], { taxon: 'velloma', kind: 'expert', wrong: 0.2 });
+    expect((await judgedOf(specimenId))!.right).toBe(false);
+    expect(await overturned()).toHaveLength(1);
+    const surer = outcome(specimenId, { taxon: 'murica', wrong: 0.001 });
+    await say(surer).expect(201);
+    expect((await judgedOf(specimenId))!).toMatchObject({ right: true });
+    expect((await judgedOf(specimenId))!.misled).toBeUndefined();
+    expect(await overturned()).toEqual([]);
+    await visitor.delete(`/api/verifications/${surer.id}`).expect(200);
+    expect(await overturned()).toMatchObject([{ specimenId, kind: 'expert', on: '2026-05-12', lead: granules }]);
+    const [left] = await listed(specimenId).then((all) => all.filter(({ withdrawnBy }) => !withdrawnBy));
+    await visitor.delete(`/api/verifications/${left.id}`).expect(200);
+    expect(await judgedOf(specimenId)).toBeUndefined();
+    expect(await overturned()).toEqual([]);
+    expect(await rates()).toEqual({ marks: [], observers: [], guides: [] });
+  });
+
+  it('gives the rate of each mark, person and guide, and none of another station', async () => {
+    await Promise.all([
+      read([granules, gape], { taxon: 'velloma' }),
+      read([granules], { taxon: 'velloma' }),
+      read([granules], { taxon: 'murica' }),
+      read([granules], undefined),
+    ]);
+    const found = await rates();
+    expect(found.marks.find(({ character }) => character === 'granules')).toMatchObject({ guideId, n: 3, hits: 1 });
+    expect(found.observers).toMatchObject([{ by: name, n: 3, hits: 1 }]);
+    expect(found.guides).toMatchObject([{ guideId, n: 3, hits: 1 }]);
+    expect((await rates('?season=2019')).marks).toEqual([]);
+    expect((await rates(`?season=2026&guideId=${guideId}&by=${encodeURIComponent(name)}`)).guides).toHaveLength(1);
+    const stranger = await newStation(server);
+    expect((await stranger.visitor.get('/api/hit-rates').expect(200)).body).toEqual({ marks: [], observers: [], guides: [] });
+    await stranger.visitor
+      .get(`/api/overturned?guideId=${guideId}`)
+      .expect(200)
+      .expect(({ body }) => expect(body.overturned).toEqual([]));
+  });
+
+  it('is silent where a name was given by a guide that is no longer the specimen’s', async () => {
+    const specimenId = await named([called('murica', 0.9, { guideVersion: 7 })], { taxon: 'velloma' });
+    expect(await judgedOf(specimenId)).toBeUndefined();
+    expect(await overturned()).toEqual([]);
   });
 });

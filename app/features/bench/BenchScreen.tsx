@@ -35,6 +35,7 @@ import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from '../analysis/readings';
 import { PinLinks } from '../photos/PinLinks';
 import { type Bench, onceWeighed, settingOf, useBench } from '../analysis/useBench';
+import { WarnedBefore } from '../verification/WarnedBefore';
 import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
 /**
@@ -83,6 +84,7 @@ function PhoneBench({ id, visit, bench }: PartProps) {
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
+        <WarnedBefore stored={bench.stored} content={state.content} />
         {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
         <Ledger bench={bench} onOpen={bench.choose} />
         <KeyItSheet id={id} content={state.content} />
@@ -182,6 +184,7 @@ function WideBench({ id, visit, bench }: PartProps) {
         </ScrollView>
         <View style={styles.right}>
           <ScrollView contentContainerStyle={styles.column}>
+            <WarnedBefore stored={bench.stored} content={state.content} />
             {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
             {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
             <Ledger bench={bench} onOpen={bench.choose} />

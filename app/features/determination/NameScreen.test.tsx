@@ -14,6 +14,7 @@ jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/a
 jest.mock('expo-router', () => ({ useRouter: () => ({ replace: mockReplace }) }));
 jest.mock('../analysis/useBench', () => ({ useBench: () => mockBench.current }));
 jest.mock('../records/useDraft', () => ({ useDraft: () => mockDraft.current }));
+jest.mock('../verification/WarnedBefore', () => ({ WarnedBefore: () => null }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ account: { name: 'ann' } }) }));
 
 const empty: SpecimenWrite = {

@@ -1,5 +1,5 @@
+import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
 import type { Standing } from '@plesion/core/evidence';
-import type { Reading } from '@plesion/core/observation';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import { overrules, recommendedName } from '@plesion/core/specimen';
@@ -29,6 +29,7 @@ import { NameOtherwise } from './NameOtherwise';
 import { PinLinks } from '../photos/PinLinks';
 import { NameRule } from './NameRule';
 import { needsTaxon } from './qualifiers';
+import { WarnedBefore } from '../verification/WarnedBefore';
 import { VerdictList } from './VerdictList';
 
 /** Write it down: by what its guide says, or by hand where there is none. */
@@ -45,15 +46,7 @@ function NameByGuide({ id }: { id: string }) {
   return (
     <AsyncScreen what="The standing" value={weighed} error={error} retry={retry}>
       {({ stored, answer, state, draft }) => (
-        <NameForm
-          id={id}
-          guide={stored.guide}
-          version={stored.version}
-          answer={answer}
-          readings={state.content.readings}
-          photo={state.content.photo}
-          draft={draft}
-        />
+        <NameForm id={id} stored={stored} answer={answer} content={state.content} draft={draft} />
       )}
     </AsyncScreen>
   );
@@ -65,16 +58,15 @@ type Typed = z.infer<typeof Typed>;
 
 interface NameFormProps {
   id: string;
-  guide: Guide;
-  version: number;
+  stored: StoredGuide;
   answer: Standing;
-  readings: readonly Reading[];
-  /** The photo on top. */
-  photo?: string;
+  content: SpecimenWrite;
   draft: Draft;
 }
 
-function NameForm({ id, guide, version, answer, readings, photo, draft }: NameFormProps) {
+function NameForm({ id, stored, answer, content, draft }: NameFormProps) {
+  const { guide, version } = stored;
+  const { readings, photo } = content;
   const router = useRouter();
   const by = useSession().account.name;
   const recommended = recommendedName(answer.call);
@@ -93,10 +85,10 @@ function NameForm({ id, guide, version, answer, readings, photo, draft }: NameFo
     setProblem(wrong);
     if (wrong) return;
     setBusy(true);
-    draft.change((content) => ({
-      ...content,
+    draft.change((now) => ({
+      ...now,
       determinations: [
-        ...content.determinations,
+        ...now.determinations,
         {
           id: mintId(),
           ...name,
@@ -149,6 +141,7 @@ function NameForm({ id, guide, version, answer, readings, photo, draft }: NameFo
         )}
       </Card>
       <NameRule guide={guide} answer={answer} readings={readings} taxon={name.taxon} />
+      <WarnedBefore stored={stored} content={content} />
       <PinLinks id={id} guide={guide} readings={readings} top={photo} />
       <DangerNotice guide={guide} answer={answer} />
       {answer.fit.poor && (

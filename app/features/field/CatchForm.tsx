@@ -1,9 +1,10 @@
-import type { CaptureWrite, StoredGuide } from '@plesion/contract';
+import type { CaptureWrite, SpecimenWrite, StoredGuide } from '@plesion/contract';
 import { readBack, ringOf, ringSizes } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
 import { type ReactNode, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
+import { today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -13,6 +14,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { WarnedBefore } from '../verification/WarnedBefore';
 import { startDraft } from '../records/drafts';
 import { useSession } from '../session/useSession';
 import { type Halt, haltsOf } from './halts';
@@ -114,8 +116,7 @@ export function CatchForm({
         version: 0,
         guideId: stored.id,
         label: mark ? `Ring ${mark}` : 'A catch',
-        situation: { date: new Date().toISOString().slice(0, 10), subject: 'live', distance: 'hand', handling: 'hold' },
-        readings: capture.readings,
+        ...inHand(capture),
         determinations: [],
         hidden: false,
       });
@@ -189,6 +190,7 @@ export function CatchForm({
             maxLength={120}
           />
         </Disclosure>
+        <WarnedBefore stored={stored} content={inHand(capture)} />
         {typed.taxon && (
           <Button
             small
@@ -204,6 +206,12 @@ export function CatchForm({
     </Screen>
   );
 }
+
+/** What was read of a live one in the hand, as the Bench weighs it. */
+const inHand = ({ readings }: CaptureWrite): Pick<SpecimenWrite, 'situation' | 'readings'> => ({
+  situation: { date: today(), subject: 'live', distance: 'hand', handling: 'hold' },
+  readings,
+});
 
 /** The string that the ring of a kind is taken from: of its size, the one put on last; of any, where the kind is not chosen yet. */
 function stringFor({ strings }: Field, sizes: readonly string[] | undefined): LoadedString | undefined {

@@ -80,7 +80,7 @@ export function SpecimenPage({ id }: { id: string }) {
           <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
         </Card>
       )}
-      <VerificationSheet specimenId={id} guide={book} named={last} />
+      <VerificationSheet specimenId={id} guide={book} />
       <History guide={book} determinations={content.determinations} />
       <Card title="What was read" aside={`${content.readings.length}`}>
         {content.readings.length === 0 && (

@@ -13,6 +13,8 @@ import { Empty } from '../../ui/states';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { CalledMatrix } from './CalledMatrix';
+import { HitRates } from './HitRates';
+import { sayRange } from './sayCalled';
 import { verificationApi } from './verificationApi';
 
 /** How far the names of the station can be relied on, by those of which it is known what they were. */
@@ -62,7 +64,7 @@ export function CalibrationScreen() {
             </Card>
           )}
           {view.calibration ? (
-            <Known view={view} found={view.calibration} />
+            <Known view={view} found={view.calibration} query={query} />
           ) : (
             <Empty title="Nothing is known yet">
               Say on a specimen’s page how it turned out: by an expert’s word, an egg, a test. Then it is seen here how far your
@@ -77,7 +79,13 @@ export function CalibrationScreen() {
 
 const hundred = (share: number): string => `${Math.round(100 * share)} in 100`;
 
-function Known({ view, found }: { view: CalibrationView; found: NonNullable<CalibrationView['calibration']> }) {
+interface KnownProps {
+  view: CalibrationView;
+  found: NonNullable<CalibrationView['calibration']>;
+  query: Record<string, string>;
+}
+
+function Known({ view, found, query }: KnownProps) {
   const { n, right, brier, parts, logScore, classes } = found;
   return (
     <>
@@ -109,12 +117,12 @@ function Known({ view, found }: { view: CalibrationView; found: NonNullable<Cali
         </Suspense>
         <Table
           label="By how sure it was"
-          columns={['Said, in 100', 'Names', 'Right, in 100', 'Likely between']}
+          columns={['Said, in 100', 'Names', 'Right, in 100', 'Likely']}
           rows={classes.map((one) => [
             `${Math.round(100 * one.from)} to ${Math.round(100 * one.to)}`,
             String(one.n),
             String(Math.round(100 * one.right)),
-            `${Math.round(100 * one.low)} and ${Math.round(100 * one.high)}`,
+            sayRange(one.low, one.high),
           ])}
         />
       </Card>
@@ -125,6 +133,7 @@ function Known({ view, found }: { view: CalibrationView; found: NonNullable<Cali
           >{`${sayThreshold(threshold, names, wrong)}${i > 0 ? sayLess(view.thresholds[i - 1], { names, wrong }) : ''}`}</Text>
         ))}
       </Card>
+      <HitRates query={query} guides={view.guides} />
       <CalledMatrix pairs={view.pairs} />
     </>
   );

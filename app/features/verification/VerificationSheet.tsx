@@ -1,7 +1,6 @@
 import type { Verification } from '@plesion/contract/verifications';
 import { inHundred } from '@plesion/core/evidence';
-import { type Guide, isUnder, sayFacets } from '@plesion/core/guide';
-import type { Determination } from '@plesion/core/specimen';
+import { type Guide, sayFacets } from '@plesion/core/guide';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
@@ -18,6 +17,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 import { verificationApi, verificationsOf } from './verificationApi';
+import { WhatMisled } from './WhatMisled';
 
 /** Fetched when somebody has something to say. */
 const OutcomeForm = lazy(() => import('./OutcomeForm').then((form) => ({ default: form.OutcomeForm })));
@@ -25,18 +25,17 @@ const OutcomeForm = lazy(() => import('./OutcomeForm').then((form) => ({ default
 interface VerificationSheetProps {
   specimenId: string;
   guide: Guide;
-  /** The newest name it was given. */
-  named?: Determination;
 }
 
 /** How it turned out what a specimen was, and by what that is known. */
-export function VerificationSheet({ specimenId, guide, named }: VerificationSheetProps) {
+export function VerificationSheet({ specimenId, guide }: VerificationSheetProps) {
   const { role } = useSession().account;
   const found = useQuery({
     queryKey: verificationsOf(specimenId),
     queryFn: ({ signal }) => verificationApi('verifications', { query: { specimenId } }, signal),
   });
   const all = found.data?.verifications;
+  const judged = found.data?.judged;
   return (
     <Card title="How it turned out">
       {found.error && <Failed error={found.error} retry={() => void found.refetch()} />}
@@ -46,8 +45,9 @@ export function VerificationSheet({ specimenId, guide, named }: VerificationShee
         </Text>
       )}
       {all?.map((one) => (
-        <Outcome key={one.id} one={one} guide={guide} named={named} />
+        <Outcome key={one.id} one={one} guide={guide} />
       ))}
+      {judged?.right === false && <WhatMisled guide={guide} judged={judged} />}
       {all && role !== 'learner' && (
         <Disclosure title="Say how it turned out">
           <Suspense fallback={<Loading what="The form" />}>
@@ -64,14 +64,13 @@ export function VerificationSheet({ specimenId, guide, named }: VerificationShee
   );
 }
 
-function Outcome({ one, guide, named }: { one: Verification; guide: Guide; named?: Determination }) {
+function Outcome({ one, guide }: { one: Verification; guide: Guide }) {
   const { id, specimenId, kind, taxon, facets, wrong, on, note, sameCall, by, withdrawnBy } = one;
   const client = useQueryClient();
   const withdraw = useMutation({
     mutationFn: () => verificationApi('withdrawVerification', { params: { id } }),
     onSettled: () => client.invalidateQueries({ queryKey: verificationsOf(specimenId) }),
   });
-  const counts = !withdrawnBy && !sameCall;
   const { role } = useSession().account;
   return (
     <View style={styles.outcome}>
@@ -104,25 +103,8 @@ function Outcome({ one, guide, named }: { one: Verification; guide: Guide; named
         )}
       </View>
       {withdraw.error && <Notice kind="problem">{withdraw.error.message}</Notice>}
-      {counts && overturns(guide, named, one) && (
-        <Text strong color={colour.hazard}>
-          It was called otherwise.
-        </Text>
-      )}
     </View>
   );
-}
-
-/** Was it called something that it did not turn out to be? */
-function overturns(guide: Guide, named: Determination | undefined, { taxon, facets }: Verification): boolean {
-  if (!named?.taxon) return false;
-  const called = [named.taxon, named.other].flatMap((one) => one ?? []);
-  const same = called.some((one) => isUnder(guide, taxon, one) || isUnder(guide, one, taxon));
-  const otherFacet = Object.entries(named.facets).some(([facet, value]) => {
-    const known = facets[facet as keyof typeof facets];
-    return known !== undefined && known !== value;
-  });
-  return !same || otherFacet;
 }
 
 const styles = StyleSheet.create({

@@ -1,5 +1,6 @@
 import type { CalibrationView } from '@plesion/contract/calibration';
-import { screen, waitFor } from '@testing-library/react-native';
+import { ledgeCrabs } from '@plesion/demo';
+import { screen, waitFor, within } from '@testing-library/react-native';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { press, showScreen, shown } from '../../test/showScreen';
 import { CalibrationScreen } from './CalibrationScreen';
@@ -40,6 +41,18 @@ beforeEach(() => {
     ],
   };
   mockStation.answer('calibration', () => view);
+  const rate = (hits: number, n: number) => ({ n, hits, rate: hits / n, low: 0.32, high: 0.78 });
+  mockStation.answer('hitRates', () => ({
+    marks: [
+      { guideId, character: 'granules', ...rate(5, 9) },
+      { guideId, character: 'claw-gape', ...rate(11, 12) },
+    ],
+    observers: [
+      { by: 'tolmar', ...rate(3, 5) },
+      { by: 'mira', ...rate(7, 7) },
+    ],
+    guides: [{ guideId, ...rate(10, 12) }],
+  }));
 });
 
 it('says how many turned out so, how they were chosen, what another threshold would change, and what was called wrongly', async () => {
@@ -49,7 +62,7 @@ it('says how many turned out so, how they were chosen, what another threshold wo
     'Known of 12 of 60 names, and those are chosen, not drawn by lot: they were given with 84 in 100 in the mean, all together with 91 in 100.',
   );
   screen.getByText('0.123');
-  screen.getByText('55 and 95');
+  screen.getByText('55 to 95');
   screen.getByText('From 80 in 100 on: 12 names, 2 of them wrong');
   screen.getByText('From 90 in 100 on: 5 names, none of them wrong: 7 fewer names, 2 fewer wrong than the line above.');
   await shown('called thorned ledge crab, was saddled ledge crab');
@@ -58,6 +71,12 @@ it('says how many turned out so, how they were chosen, what another threshold wo
   screen.getByText('Record 1');
   screen.getByText('and 1 more');
   screen.getByText('Practise these two');
+  const { label } = ledgeCrabs.characters.find(({ id }) => id === 'granules')!;
+  expect(within(screen.getByLabelText('How often each mark was right')).getByText(label)).toBeTruthy();
+  screen.getByText('5 of 9');
+  screen.getByText('3 of 5');
+  // One guide alone is no table.
+  expect(screen.queryByText('By guide')).toBeNull();
 });
 
 it('is asked for a guide, a person and a year', async () => {

@@ -1,0 +1,53 @@
+import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
+import { VERIFICATION_WORDS } from '@plesion/core/verification';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { colour } from '../../theme';
+import { LinkBox } from '../../ui/LinkBox';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { sayCalled } from './sayCalled';
+import { useWarnings } from './useWarnings';
+
+interface WarnedBeforeProps {
+  stored: StoredGuide;
+  content: Pick<SpecimenWrite, 'situation' | 'readings' | 'judgement'>;
+}
+
+/** Said while what has been read looks as it did when a name was given that did not turn out to be so. */
+export function WarnedBefore({ stored, content }: WarnedBeforeProps) {
+  const [nearest, ...more] = useWarnings(stored, content);
+  return <View aria-live="polite">{nearest && <Warning stored={stored} one={nearest} more={more.length} />}</View>;
+}
+
+function Warning({
+  stored: { guide },
+  one,
+  more,
+}: {
+  stored: StoredGuide;
+  one: ReturnType<typeof useWarnings>[number];
+  more: number;
+}) {
+  const { specimenId, called, truth, kind, on, misled, told } = one;
+  const was = sayCalled(guide, truth);
+  const text = more > 0 ? `That record; ${more} more looked so` : 'That record';
+  return (
+    <Notice kind="caution" title="So it looked before, and it was not so">
+      <Text size="small">{`Called ${sayCalled(guide, called)}; known on ${sayDate(on)} by ${VERIFICATION_WORDS[kind]}: ${was}.`}</Text>
+      {misled && <Text size="small">{`What misled: ${misled}`}</Text>}
+      {told && (
+        <Text size="small" strong>
+          {told.read ? `What told in the end: ${told.text}` : `Look at what would have told: ${told.text}`}
+        </Text>
+      )}
+      <LinkBox href={`/specimens/${specimenId}`} style={styles.record} label={`${text}: ${was}`}>
+        <Text size="small" strong color={colour.hazard}>
+          {text}
+        </Text>
+      </LinkBox>
+    </Notice>
+  );
+}
+
+const styles = StyleSheet.create({ record: { justifyContent: 'center' } });

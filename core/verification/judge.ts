@@ -1,0 +1,158 @@
+import {
+  beamBetween,
+  overlapBetween,
+  type NamedForms,
+  posteriorOf,
+  sayDifference,
+  separationOf,
+  type WeighedPosterior,
+} from '../evidence';
+import { type CompiledGuide, frequenciesOf, type Guide, isFormOf, isUnder, reliabilityOf, sayFacets } from '../guide/working';
+import type { Reading, Situation } from '../observation';
+import type { Called, Judged, MarkWorth } from './schema';
+
+/** A reading worth less than this, in bits, neither misled nor told, and is not counted among either. */
+export const TELLS = 0.5;
+
+/**
+ * Did it turn out to be what it was called? Nothing, where the outcome does not go as far as the name: a genus
+ * found where a species was called. A facet that the outcome is silent on is not held against the name.
+ */
+export function turnedOut(guide: Pick<Guide, 'taxa'>, { taxon, other, facets }: Called, truth: Called): boolean | undefined {
+  const called = other === undefined ? [taxon] : [taxon, other];
+  if (!called.some((one) => isUnder(guide, truth.taxon, one)))
+    return called.some((one) => isUnder(guide, one, truth.taxon)) ? undefined : false;
+  return Object.entries(facets).every(([facet, value]) => {
+    const known = truth.facets[facet as keyof typeof facets];
+    return known === undefined || known === value;
+  });
+}
+
+/** A name that was given, and on what. */
+export interface Call {
+  determination: string;
+  called: Called;
+  by: string;
+  at: string;
+  p: number;
+  situation: Situation;
+  readings: readonly Reading[];
+}
+
+/**
+ * What a call rested on, held against what it turned out to be: each reading's bits between the two, as they add up
+ * to the odds when the name was given.
+ *
+ * @param compiled The guide as it was, for the situation and judgement of the call.
+ * @param after What has been read of it by now: the mark that told in the end may be among it.
+ * @returns Nothing where the outcome does not go as far as the name, or the guide has no form of either.
+ */
+export function judge(compiled: CompiledGuide, call: Call, truth: Called, after: readonly Reading[]): Judged | undefined {
+  const { determination, called, by, at, p, situation, readings } = call;
+  const right = turnedOut(compiled.guide, called, truth);
+  if (right === undefined) return undefined;
+  const full = posteriorOf(compiled, situation, readings);
+  const { own, other: otherwise } = sidesOf(compiled, called, truth);
+  const other = right ? nearest(compiled, full, own) : otherwise;
+  if (own.forms.length === 0 || other.forms.length === 0) return undefined;
+  const { marks, sum } = worthOf(full, own, other);
+  return {
+    ...{ determination, called, by, at, p, right, margin: -sum, marks },
+    ...(right
+      ? {}
+      : { misled: sayMisled(compiled, marks, [other, own], -sum), told: whatTold(compiled, call, after, [own, other]) }),
+  };
+}
+
+/**
+ * What it was, and what it was called and was not. Of the outcome's facets only those count that the name has too: who
+ * named a species is not held against a sex.
+ */
+export function sidesOf(compiled: CompiledGuide, called: Called, truth: Called): { own: NamedForms; other: NamedForms } {
+  const named = Object.entries(truth.facets).filter(([facet]) => facet in called.facets);
+  const own = sideOf(compiled, { ...truth, facets: Object.fromEntries(named) });
+  return { own, other: without(sideOf(compiled, called), own) };
+}
+
+/** The forms that a name may mean, as one would say it. */
+function sideOf({ guide, forms }: CompiledGuide, { taxon, other, facets }: Called): NamedForms {
+  const taxa = other === undefined ? [taxon] : [taxon, other];
+  const label = taxa.map((id) => nameOf(guide, id)).join(' or ');
+  const more = sayFacets(guide, facets);
+  return {
+    forms: forms.flatMap((form, f) => (taxa.some((id) => isFormOf(guide, form, id, facets)) ? [f] : [])),
+    label: more ? `${label}, ${more}` : label,
+  };
+}
+
+const nameOf = (guide: Guide, id: string): string => {
+  const taxon = guide.taxa.find((one) => one.id === id);
+  return taxon?.vernacular ?? taxon?.name ?? id;
+};
+
+/** What is called may hold what it was: the two sides must not overlap. */
+const without = (side: NamedForms, { forms }: NamedForms): NamedForms => ({
+  ...side,
+  forms: side.forms.filter((f) => !forms.includes(f)),
+});
+
+/** What came nearest to what it was. */
+function nearest(compiled: CompiledGuide, { bits }: WeighedPosterior, own: NamedForms): NamedForms {
+  const others = compiled.forms.flatMap((_, f) => (own.forms.includes(f) ? [] : [f]));
+  if (others.length === 0) return { forms: [], label: '' };
+  const { taxon, facets } = compiled.forms[others.reduce((best, f) => (bits[f] > bits[best] ? f : best))];
+  const same = own.forms.some((f) => compiled.forms[f].taxon === taxon);
+  return without(sideOf(compiled, { taxon, facets: same ? facets : {} }), own);
+}
+
+/** Each reading's bits for one side against another, from what pulls away most; and the log2 of the odds. */
+export function worthOf(full: WeighedPosterior, own: NamedForms, other: NamedForms): { marks: MarkWorth[]; sum: number } {
+  const { contributions, sum } = beamBetween(full, { forms: [...own.forms] }, { forms: [...other.forms] });
+  const marks = full.weighed.map(({ reading }, i) => ({ reading, bits: contributions[i] }));
+  return { marks: marks.sort((a, b) => a.bits - b.bits), sum };
+}
+
+type Sides = readonly [NamedForms, NamedForms];
+
+function sayMisled(compiled: CompiledGuide, [worst]: readonly MarkWorth[], sides: Sides, margin: number): string {
+  if (worst && worst.bits <= -TELLS) return sayDifference(compiled, worst.reading, sides);
+  if (margin > 0) return 'No mark pulled the wrong way: map, date and how often each is met did.';
+  return 'No mark pulled the wrong way: the name was given against what had been read.';
+}
+
+/** What has been read by now and told most; where nothing has, what would have told best. */
+function whatTold(compiled: CompiledGuide, { situation }: Call, after: readonly Reading[], sides: Sides): Judged['told'] {
+  const [own, other] = sides;
+  const best = worthOf(posteriorOf(compiled, situation, after), own, other).marks.at(-1);
+  if (best && best.bits >= TELLS)
+    return { character: best.reading.character, read: true, text: sayDifference(compiled, best.reading, sides) };
+  const read = new Set(after.map(({ character }) => character));
+  const [would] = [...compiled.tables.values()]
+    .flatMap((table) => {
+      const { character } = table;
+      const sidesScored = sides.map(({ forms }) => forms.filter((f) => table.scored[f]));
+      if (read.has(character.id) || sidesScored.some((forms) => forms.length === 0)) return [];
+      const [a, b] = sidesScored.map((forms) => ({ forms, weights: forms.map((f) => compiled.base[f]) }));
+      const overlap = overlapBetween(table, a, b, compiled.guide.settings.tail);
+      const helps = ['separates', 'helps'].includes(separationOf(overlap));
+      return helps ? [{ character, worth: (1 - overlap) * reliabilityOf(compiled.guide, character) }] : [];
+    })
+    .sort((a, b) => b.worth - a.worth);
+  if (!would) return undefined;
+  return {
+    character: would.character.id,
+    read: false,
+    text: sayDifference(compiled, commonest(compiled, would.character.id, own), sides),
+  };
+}
+
+/** A character as it is met most often on a side. */
+function commonest(compiled: CompiledGuide, character: string, { forms }: NamedForms): Reading {
+  const table = compiled.tables.get(character)!;
+  if (table.type !== 'states') return { character };
+  const often = new Map<string, number>();
+  for (const f of forms)
+    for (const { state, p } of frequenciesOf(table, f)) often.set(state, (often.get(state) ?? 0) + p * compiled.base[f]);
+  const [[state]] = [...often].sort((a, b) => b[1] - a[1]);
+  return table.character.kind === 'count' ? { character, value: Number(state) } : { character, states: [state] };
+}
