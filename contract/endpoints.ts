@@ -3,6 +3,7 @@ import { fieldworkEndpoints } from './endpoints/fieldwork';
 import { importEndpoints } from './endpoints/import';
 import { mapEndpoints } from './endpoints/map';
 import { officeEndpoints } from './endpoints/office';
+import { opinionEndpoints } from './endpoints/opinions';
 import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
 import { setEndpoints } from './endpoints/sets';
@@ -21,6 +22,7 @@ export const endpoints = {
   ...peopleEndpoints,
   ...setEndpoints,
   ...verificationEndpoints,
+  ...opinionEndpoints,
 };
 
 export type Endpoints = typeof endpoints;

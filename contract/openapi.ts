@@ -18,6 +18,7 @@ import * as office from './office';
 import * as people from './people';
 import * as practice from './practice';
 import { leastRole } from './roles';
+import * as opinions from './opinions';
 import * as sets from './sets';
 import * as verifications from './verifications';
 import * as wire from './schemas';
@@ -60,6 +61,7 @@ function componentsOf() {
     people,
     practiceShapes,
     practice,
+    opinions,
     sets,
     verifications,
     calibration,

@@ -12,13 +12,26 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const { counts } = await get<{ counts: { id: string; kind: string }[] }>('/api/counts');
   const { sites } = await get<{ sites: { id: string }[] }>('/api/sites');
   const { sets } = await get<{ sets: { id: string }[] }>('/api/practice/sets');
+  const { waiting } = await get<{ waiting: { id: string }[] }>('/api/opinions/waiting');
   const ringed = captures.find(({ mark }) => mark)!;
   const specimen = `/specimens/${specimens.find(({ guideId, readings }) => guideId && readings > 2)!.id}`;
   const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
   const guide = `/guides/${crabs}`;
   const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
   return [
-    ...['/', '/account', '/people', '/calibration', '/appearance', '/bench', '/guides', '/guides/learn', guide],
+    ...[
+      '/',
+      '/account',
+      '/people',
+      '/calibration',
+      '/opinions',
+      `/opinions/${waiting[0].id}`,
+      '/appearance',
+      '/bench',
+      '/guides',
+      '/guides/learn',
+      guide,
+    ],
     ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare', 'practice'].map(
       (one) => `${guide}/${one}`,
     ),

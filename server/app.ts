@@ -32,6 +32,7 @@ import { pageRoutes } from './page/routes';
 import type { Parts } from './parts';
 import { photoRoutes } from './photos/routes';
 import { cameraRoutes } from './camera/routes';
+import { opinionRoutes } from './opinions/routes';
 import { peopleRoutes } from './people/routes';
 import { practiceRoutes } from './practice/routes';
 import { setRoutes } from './sets/routes';
@@ -133,6 +134,7 @@ export function createApp(
   photoRoutes(api, em, files, uploads);
   cameraRoutes(api, em, { files, camera });
   verificationRoutes(api, em, weighing);
+  opinionRoutes(api, em, { files, pool: weighing, tries });
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

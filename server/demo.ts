@@ -8,6 +8,7 @@ import { addGuide, listGuides } from './guides/service';
 import type { Caller } from './http/route';
 import { putDemoKeys } from './keys/demo';
 import { writeLot } from './lots/service';
+import { putDemoOpinions } from './opinions/demo';
 import { putDemoPractice } from './practice/demo';
 import { putDemoSet } from './sets/demo';
 import { makeStation } from './session/service';
@@ -43,6 +44,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   await putDemoPractice(em, caller, guides);
   await putDemoSet(em, caller, guides);
   await putDemoOutcomes(em, parts.weighing, caller, guides);
+  await putDemoOpinions(em, caller);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

@@ -88,7 +88,7 @@ describe('whatever is sent', () => {
   }, 240_000);
 
   it('is not read from who has no session', async () => {
-    const requests = hostileSample(300, 7, ids, [...DOOR, 'health', 'ready', 'openapi', 'invitedTo']);
+    const requests = hostileSample(300, 7, ids, [...DOOR, 'health', 'ready', 'openapi', 'invitedTo', 'linkedRecord', 'linkedPhoto', 'giveLinkedOpinion']);
     const answers = await askAll(requests);
     expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([401, 400]));
     const behind = answers.filter(({ status }) => status === 400).map(({ text }) => (JSON.parse(text) as { code: string }).code);

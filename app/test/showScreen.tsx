@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
 import type { ReactElement } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { createOutbox, setOutbox } from '../lib/outbox/outbox';
@@ -23,6 +23,10 @@ export async function showScreen(element: ReactElement, storage: Storage = memor
 /** Press what has this label or these words, and let what follows happen. */
 export const press = (what: string | RegExp) =>
   act(async () => fireEvent.press(screen.queryByLabelText(what) ?? screen.getByText(what)));
+
+/** Choose one of a group of choices. */
+export const choose = (label: string, what: string) =>
+  act(async () => fireEvent.press(within(screen.getByLabelText(label)).getByText(what)));
 
 export const type = (label: string | RegExp, text: string) =>
   act(async () => fireEvent.changeText(screen.getByLabelText(label), text));

@@ -7,8 +7,10 @@ import type { Reading, Situation } from '../observation';
 import type { Outcome } from '../problem';
 import { type Call, type Called, judge, type Judged, type Overturned, returningOf } from '../verification';
 import { type Analysis, analyse } from './analyse';
+import type { Pooled } from '../opinions';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
+import { pooled } from './pooled';
 
 /** Everything that can be asked of a guide, and what it gives: one table for the worker, the server's threads and pages. */
 export interface Questions {
@@ -25,6 +27,8 @@ export interface Questions {
   };
   /** Overturned calls whose pattern returns. */
   returning: { asks: Omit<Analysis, 'guide'> & { overturned: readonly Overturned[] }; gives: Overturned[] };
+  /** What several people read of one thing, weighed as far as they err together. */
+  pooled: { asks: Omit<Analysis, 'guide'> & { correlation: number }; gives: Pick<Pooled, 'text' | 'taxa'> };
   /** How a walk through a key stands; the guide behind the key may be absent. */
   walk: { asks: Omit<WalkRequest, 'compiled'> & { judgement?: Judgement }; gives: Walk };
   /** A key read in, and tied to the guide where there is one. */
@@ -48,6 +52,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
     ),
   returning: (guide, { situation, judgement, readings, overturned }) =>
     returningOf(compiledFor(guide!, situation, judgement), situation, readings, overturned),
+  pooled: (guide, { correlation, ...asked }) => pooled({ ...asked, guide: guide! }, correlation),
   walk: (guide, { judgement, ...asked }) =>
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
   readKey: (guide, source) => readKeyIn(source, guide),

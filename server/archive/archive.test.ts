@@ -62,6 +62,11 @@ async function fill(server: TestServer): Promise<Visitor> {
     .put(`/api/lots/${randomUUID()}`)
     .send({ version: 0, guideId, label: 'Jar 4', specimens: ids.slice(2, 5), hidden: false })
     .expect(200);
+  const ask = randomUUID();
+  await own.post('/api/opinions').send({ id: ask, specimenId: ids[0], question: 'the edge?' }).expect(201);
+  const { token } = (await own.post(`/api/opinions/${ask}/link`).expect(201)).body as { token: string };
+  const opinion = { readings: [], note: 'from below it would be told' };
+  await own.post(`/api/opinions/links/${token}/answers`).send({ id: randomUUID(), by: 'Ada', opinion }).expect(201);
   await fillField(own, guideId, hash);
   const { guide, version } = (await own.get(`/api/guides/${guideId}`).expect(200)).body as StoredGuide;
   await own
@@ -232,8 +237,8 @@ describe('an archive of a station', () => {
     const { rows } = await there.pool.query<{ table: string; column: string }>(
       `select table_name as table, column_name as column from information_schema.columns where table_schema = 'public' and column_name <> 'station_id' and is_generated = 'NEVER'`,
     );
-    // Where photos lay before they were files.
-    const left = { photo: ['original', 'whole', 'thumb'] } as Record<string, string[]>;
+    // Where photos lay before they were files; and links, which are good at their own station only.
+    const left: Record<string, string[]> = { photo: ['original', 'whole', 'thumb'], opinion_ask: ['link_hash', 'link_until'] };
     for (const name of PART_NAMES) {
       const { table } = PARTS[name];
       const columns = rows.filter((one) => one.table === table && !left[table]?.includes(one.column)).map(({ column }) => column);

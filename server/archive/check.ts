@@ -25,6 +25,7 @@ class Known {
   readonly visits = new Set<string>();
   readonly sets = new Set<string>();
   readonly attempts = new Set<string>();
+  readonly asks = new Set<string>();
   seq = 0;
 }
 
@@ -123,6 +124,11 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   },
   verifications: ({ specimen_id }, { specimens }) =>
     specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive',
+  opinion_asks({ id, specimen_id }, { specimens, asks }) {
+    asks.add(id);
+    return specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive';
+  },
+  opinions: ({ ask_id }, { asks }) => (asks.has(ask_id) ? undefined : `asking ${ask_id} is not in the archive`),
   practice_attempts({ set_id, account }, { sets, attempts }) {
     attempts.add(`${set_id} ${account}`);
     return sets.has(set_id) ? undefined : `set ${set_id} is not in the archive`;

@@ -1,7 +1,5 @@
 import { schemas } from '@plesion/contract';
 import { BaseMap } from '@plesion/contract/map';
-import { ScoredAnswer } from '@plesion/contract/practice';
-import { SET_KINDS, SetItem } from '@plesion/contract/sets';
 import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
 import {
   CaptureContent,
@@ -12,39 +10,21 @@ import {
   VisitContent,
 } from '@plesion/core/fieldwork/schema';
 import { GRIDS, USUAL_GRID } from '@plesion/core/formats/schema';
-import { Facets, Judgement } from '@plesion/core/guide/schema';
+import { Judgement } from '@plesion/core/guide/schema';
 import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
-import { Day, Reading, Situation } from '@plesion/core/observation/schema';
+import { Reading, Situation } from '@plesion/core/observation/schema';
 import { Asked, JudgedStep, PracticeAnswer } from '@plesion/core/practice/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
-import { Outcome } from '@plesion/core/verification/schema';
 import { z } from 'zod';
 import { ListedName } from '../records/corrections';
+import { count, hash, id, instant, part, type Part, text, title, version } from './columns';
+import { together } from './together';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 9;
+export const FORM_VERSION = 10;
 
-const id = z.uuid();
-const instant = z.iso.datetime({ offset: true });
-const hash = z.string().regex(/^[0-9a-f]{64}$/);
 const { MeasurementWrite, Measurement, PhotoHash } = schemas;
-const version = z.number().int().min(1);
-const count = z.number().int().min(0);
-const title = z.string().max(2000);
-/** What is found by search is made of several fields. */
-const text = z.string().max(40_000);
-
-interface Part {
-  /** The table whose rows it holds. */
-  table: string;
-  /** What its rows are in the order of. */
-  order: string;
-  /** Its columns but the station's, in the order they are written in. */
-  row: z.ZodObject;
-}
-
-const part = <R extends z.ZodRawShape>(table: string, order: string, shape: R) => ({ table, order, row: z.strictObject(shape) });
 
 /** What every record of fieldwork has. */
 const fieldRecord = { id, version, hidden: z.boolean(), recorded_by: title, created_at: instant, updated_at: instant };
@@ -275,44 +255,7 @@ export const PARTS = {
     steps: z.array(JudgedStep).nullable().default(null),
     at: instant,
   }),
-  practice_sets: part('practice_set', 'id', {
-    id,
-    version,
-    title,
-    guide_id: id,
-    guide_version: version,
-    kind: z.enum(SET_KINDS),
-    minutes: z.number().int().nullable(),
-    items: z.array(SetItem),
-    given: z.boolean(),
-    closed: z.boolean(),
-    told: z.boolean(),
-    hidden: z.boolean(),
-    made_by: title,
-    updated_at: instant,
-  }),
-  verifications: part('verification', 'id', {
-    id,
-    specimen_id: id,
-    ...Outcome.pick({ kind: true, taxon: true, wrong: true }).shape,
-    facets: Facets,
-    on_day: Day,
-    note: z.string().max(1000).nullable(),
-    same_call: z.boolean(),
-    made_by: title,
-    at: instant,
-    withdrawn_by: title.nullable(),
-  }),
-  practice_attempts: part('practice_attempt', 'set_id, account', { set_id: id, account: title, begun_at: instant }),
-  practice_set_answers: part('practice_set_answer', 'set_id, account, n', {
-    set_id: id,
-    account: title,
-    n: count,
-    answer: PracticeAnswer,
-    scored: ScoredAnswer.omit({ id: true }),
-    seconds: z.number(),
-    at: instant,
-  }),
+  ...together,
   changes: part('change', 'seq', {
     seq: z.number().int().min(1),
     kind: z.enum(schemas.RECORD_NAMES),
@@ -347,6 +290,8 @@ export const SINCE: Partial<Record<PartName, number>> = {
   verifications: 9,
   practice_attempts: 9,
   practice_set_answers: 9,
+  opinion_asks: 10,
+  opinions: 10,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

@@ -3,6 +3,7 @@ import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import pg from 'pg';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
+import { opinionEntities } from './opinionEntities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
 import { Migration20261126000000 } from './migrations/Migration20261126000000';
@@ -30,6 +31,7 @@ import { Migration20261228120000 } from './migrations/Migration20261228120000';
 import { Migration20261229000000 } from './migrations/Migration20261229000000';
 import { Migration20261230000000 } from './migrations/Migration20261230000000';
 import { Migration20261231000000 } from './migrations/Migration20261231000000';
+import { Migration20270101000000 } from './migrations/Migration20270101000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -59,6 +61,7 @@ const MIGRATIONS = [
   Migration20261229000000,
   Migration20261230000000,
   Migration20261231000000,
+  Migration20270101000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -69,7 +72,7 @@ const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
-      entities: [...entities, ...fieldEntities],
+      entities: [...entities, ...fieldEntities, ...opinionEntities],
       extensions: [Migrator],
       migrations: {
         migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),

@@ -49,8 +49,8 @@ it('what writes is for members at the least, but for what is said to be a learne
     .filter(([, endpoint]) => endpoint.method !== 'GET' && !endpoint.asks && leastRole(endpoint) === 'learner')
     .map(([name]) => name);
   expect(learners.sort()).toEqual([
-    ...['answerPracticeSet', 'beginPracticeSet', 'cancelJob', 'changePassword', 'endSession', 'endToken', 'makeToken'],
-    ...['practiceAnswers', 'removeMember'],
+    ...['answerPracticeSet', 'beginPracticeSet', 'cancelJob', 'changePassword', 'endSession', 'endToken'],
+    ...['giveOpinion', 'makeToken', 'practiceAnswers', 'removeMember'],
   ]);
   const keepers = all.filter(([, endpoint]) => leastRole(endpoint) === 'keeper').map(([name]) => name);
   expect(keepers).toEqual(expect.arrayContaining(['setStation', 'invite', 'setMember', 'importStation', 'exportStation']));

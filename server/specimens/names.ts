@@ -1,14 +1,20 @@
 import type { SpecimenWrite } from '@plesion/contract';
 import type { Problem } from '@plesion/core';
 import { type Guide, taxonIndex } from '@plesion/core/guide';
-import type { Determination } from '@plesion/core/specimen';
+import type { Determination, GivenName } from '@plesion/core/specimen';
 import { badRequest } from '../http/errors';
 
+type Checked = GivenName & Partial<Pick<Determination, 'written' | 'overruled' | 'reason'>>;
+
 /** Names of taxa that the guide knows; without a guide, names as they are written. */
-export function checkNames(guide: Guide | undefined, determinations: readonly Determination[]): void {
+export function checkNames(
+  guide: Guide | undefined,
+  determinations: readonly Checked[],
+  fieldOf = (i: number) => `determinations[${i}]`,
+): void {
   const taxa = guide && taxonIndex(guide);
   const problems = determinations.flatMap((name, i): Problem[] => {
-    const field = `determinations[${i}]`;
+    const field = fieldOf(i);
     const needsTaxon = name.qualifier !== 'unknown' && name.qualifier !== 'outside';
     const unknown = (id: string | undefined) => id !== undefined && !taxa?.has(id);
     if (needsTaxon && !(guide ? name.taxon : name.written)) {

@@ -72,6 +72,7 @@ export function DaybookScreen() {
                 </Text>
                 <View style={styles.ways}>
                   <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
+                  <Button small kind="quiet" label="Opinions" onPress={() => router.push('/opinions')} />
                   <Button
                     small
                     kind="quiet"

@@ -7,6 +7,7 @@ import { sayDate } from '../../lib/dates';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { CopyLink } from '../../ui/CopyLink';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Failed } from '../../ui/states';
@@ -39,7 +40,7 @@ export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> })
           kind="note"
           title={made.renews ? `For ${made.renews}: copy it now, it is not shown again` : 'Copy it now, it is not shown again'}
         >
-          <Link token={made.token} />
+          <CopyLink path={`/join/${made.token}`} />
         </Notice>
       )}
       {links.error && <Failed error={links.error} retry={() => void links.refetch()} />}
@@ -61,40 +62,8 @@ export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> })
   );
 }
 
-/** Where the application is. */
-const here = (): string => (globalThis.location as Location | undefined)?.origin ?? '';
-
-/** The link, to be selected or copied. */
-function Link({ token }: { token: string }) {
-  const [copied, setCopied] = useState<boolean>();
-  const link = `${here()}/join/${token}`;
-  return (
-    <View style={styles.link}>
-      <Text selectable testID="link" size="small">
-        {link}
-      </Text>
-      <View style={styles.act}>
-        <Button
-          small
-          label={copied ? 'Copied' : 'Copy the link'}
-          onPress={() =>
-            void Promise.resolve()
-              .then(() => navigator.clipboard.writeText(link))
-              .then(
-                () => setCopied(true),
-                () => setCopied(false),
-              )
-          }
-        />
-      </View>
-      {copied === false && <Text size="small">It could not be copied here: select it, and copy it by hand.</Text>}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   act: { flexDirection: 'row' },
-  link: { gap: space.s },
   line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 160 },
 });

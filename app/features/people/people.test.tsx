@@ -1,8 +1,8 @@
 import { RequestProblem } from '@plesion/contract';
 import type { Member } from '@plesion/contract/people';
-import { act, fireEvent, screen, waitFor, within } from '@testing-library/react-native';
+import { screen, waitFor } from '@testing-library/react-native';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
-import { press, showScreen, shown, type } from '../../test/showScreen';
+import { choose, press, showScreen, shown, type } from '../../test/showScreen';
 import { JoinScreen } from './JoinScreen';
 import { PeopleScreen } from './PeopleScreen';
 
@@ -39,8 +39,6 @@ const person = (name: string, more: Partial<Member>): Member => ({
 let members: Member[];
 let links: object[];
 /** Choose one of what is offered under a label. */
-const choose = (label: string, what: string) =>
-  act(async () => fireEvent.press(within(screen.getByLabelText(label)).getByText(what)));
 const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);
 
 beforeEach(() => {

@@ -60,7 +60,7 @@ function Gate({ children }: { children: ReactNode }) {
 }
 
 /** Addresses that are open to who is not signed in. */
-const useIsOpen = (): boolean => usePathname().startsWith('/join/');
+const useIsOpen = (): boolean => /^\/(join|opinion)\//.test(usePathname());
 
 /** Outside of a station there are no places. */
 const Door = ({ children }: { children: ReactNode }) => (

@@ -16,6 +16,7 @@ import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
 import { KeyItSheet } from '../keys/KeyItSheet';
 import { MeasuredSheet } from '../measure/MeasuredSheet';
+import { OpinionsSheet } from '../opinions/OpinionsSheet';
 import { PhotosSheet } from '../photos/PhotosSheet';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
@@ -80,6 +81,7 @@ export function SpecimenPage({ id }: { id: string }) {
           <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
         </Card>
       )}
+      <OpinionsSheet specimenId={id} guide={book} />
       <VerificationSheet specimenId={id} guide={book} />
       <History guide={book} determinations={content.determinations} />
       <Card title="What was read" aside={`${content.readings.length}`}>

@@ -14,7 +14,7 @@ import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { CalledMatrix } from './CalledMatrix';
 import { HitRates } from './HitRates';
-import { sayRange } from './sayCalled';
+import { sayRange } from './sayRange';
 import { verificationApi } from './verificationApi';
 
 /** How far the names of the station can be relied on, by those of which it is known what they were. */

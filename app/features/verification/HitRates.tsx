@@ -7,7 +7,7 @@ import { Failed, Loading } from '../../ui/states';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { useGuidesWhole } from '../records/useGuide';
-import { sayRange } from './sayCalled';
+import { sayRange } from './sayRange';
 import { verificationApi } from './verificationApi';
 
 /** Marks shown at once. */

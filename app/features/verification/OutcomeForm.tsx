@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { VerificationWrite } from '@plesion/contract/verifications';
-import { FACETS, type FacetName, formsOf, type Guide, isUnder } from '@plesion/core/guide';
+import type { Guide } from '@plesion/core/guide';
 import { USUAL_WRONG, VERIFICATION_KINDS, VERIFICATION_WORDS, type VerificationKind } from '@plesion/core/verification';
 import { Outcome } from '@plesion/core/verification/schema';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -17,8 +17,8 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
-import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
+import { KindChoice } from '../records/KindChoice';
 import { verificationApi, verificationsOf } from './verificationApi';
 
 /** Chances that a verification is itself wrong, as they are chosen. */
@@ -98,37 +98,17 @@ export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
       <Text size="small" strong quiet>
         What it is
       </Text>
-      <Controller
-        control={form.control}
-        name="taxon"
-        render={({ field }) => (
-          <Picker
-            label="What it is"
-            items={guide.taxa.map(({ id, name, vernacular }) => ({ id, label: vernacular ?? name, words: name }))}
-            chosen={field.value}
-            onChange={(next) => {
-              field.onChange(next);
-              setValue('facets', {});
-            }}
-          />
-        )}
+      <KindChoice
+        label="What it is"
+        guide={guide}
+        taxon={taxon}
+        facets={facets}
+        onChange={(next, nextFacets) => {
+          setValue('taxon', next);
+          setValue('facets', nextFacets);
+        }}
       />
       {errors.taxon && <Notice kind="problem">{errors.taxon.message ?? ''}</Notice>}
-      {facetsOf(guide, taxon).map(({ facet, values }) => (
-        <ChoiceGroup
-          key={facet}
-          label={FACET_WORDS[facet]}
-          clearable
-          options={values}
-          chosen={facets[facet] ? [facets[facet]] : []}
-          onChange={([value]) =>
-            setValue('facets', {
-              ...Object.fromEntries(Object.entries(facets).filter(([one]) => one !== facet)),
-              ...(value ? { [facet]: value } : {}),
-            })
-          }
-        />
-      ))}
       <Controller
         control={form.control}
         name="chance"
@@ -159,19 +139,6 @@ export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
       </View>
     </View>
   );
-}
-
-const FACET_WORDS: Record<FacetName, string> = { stage: 'Age', sex: 'Sex', morph: 'Morph', season: 'Season' };
-
-/** The facets in which forms of a taxon differ, with what they may be. */
-function facetsOf(guide: Guide, taxon: string | undefined): { facet: FacetName; values: { id: string; label: string }[] }[] {
-  if (!taxon) return [];
-  const forms = formsOf(guide).filter((form) => isUnder(guide, form.taxon, taxon));
-  return FACETS.flatMap((facet) => {
-    const there = new Set(forms.flatMap(({ facets }) => facets[facet] ?? []));
-    const values = (guide.facets[facet] ?? []).filter(({ id }) => there.has(id));
-    return values.length > 1 ? [{ facet, values }] : [];
-  });
 }
 
 const styles = StyleSheet.create({ form: { gap: space.m }, act: { flexDirection: 'row' } });

@@ -6,7 +6,8 @@ import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { sayCalled } from './sayCalled';
+import { Typeset } from '../../ui/Typeset';
+import { namedParts, phrase, plain } from '../records/namedParts';
 import { useWarnings } from './useWarnings';
 
 interface WarnedBeforeProps {
@@ -30,18 +31,27 @@ function Warning({
   more: number;
 }) {
   const { specimenId, called, truth, kind, on, misled, told } = one;
-  const was = sayCalled(guide, truth);
+  const was = namedParts(guide, truth);
   const text = more > 0 ? `That record; ${more} more looked so` : 'That record';
   return (
     <Notice kind="caution" title="So it looked before, and it was not so">
-      <Text size="small">{`Called ${sayCalled(guide, called)}; known on ${sayDate(on)} by ${VERIFICATION_WORDS[kind]}: ${was}.`}</Text>
+      <Typeset
+        size="small"
+        parts={phrase(
+          'Called ',
+          namedParts(guide, called),
+          `; known on ${sayDate(on)} by ${VERIFICATION_WORDS[kind]}: `,
+          was,
+          '.',
+        )}
+      />
       {misled && <Text size="small">{`What misled: ${misled}`}</Text>}
       {told && (
         <Text size="small" strong>
           {told.read ? `What told in the end: ${told.text}` : `Look at what would have told: ${told.text}`}
         </Text>
       )}
-      <LinkBox href={`/specimens/${specimenId}`} style={styles.record} label={`${text}: ${was}`}>
+      <LinkBox href={`/specimens/${specimenId}`} style={styles.record} label={`${text}: ${plain(was)}`}>
         <Text size="small" strong color={colour.hazard}>
           {text}
         </Text>

@@ -6,16 +6,19 @@ import { colour, space } from '../../theme';
 import { Disclosure } from '../../ui/Disclosure';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
-import { sayCalled } from './sayCalled';
+import { Typeset } from '../../ui/Typeset';
+import { namedParts, phrase } from '../records/namedParts';
 
 /** Of a call that was overturned: what it was called, what misled, what told in the end, and each reading's bits. */
 export function WhatMisled({ guide, judged }: { guide: Guide; judged: Judged }) {
   const { called, by, p, margin, marks, misled, told } = judged;
   return (
     <View style={styles.misled}>
-      <Text strong color={colour.hazard}>
-        {`It was called ${sayCalled(guide, called)}, by ${by}, at ${Math.round(100 * p)} in 100.`}
-      </Text>
+      <Typeset
+        strong
+        color={colour.hazard}
+        parts={phrase('It was called ', namedParts(guide, called), `, by ${by}, at ${Math.round(100 * p)} in 100.`)}
+      />
       {misled && <Text>{`What misled: ${misled}`}</Text>}
       {told && <Text>{told.read ? `What told in the end: ${told.text}` : `What would have told: ${told.text}`}</Text>}
       {marks.length > 0 && (

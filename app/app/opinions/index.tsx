@@ -1,0 +1,3 @@
+import { WaitingScreen } from '../../features/opinions/WaitingScreen';
+
+export default WaitingScreen;

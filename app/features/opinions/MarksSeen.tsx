@@ -1,0 +1,101 @@
+import { type Guide, isStates } from '@plesion/core/guide';
+import { type Reading, sayReading } from '@plesion/core/observation';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Picker } from '../../ui/Picker';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+
+interface MarksSeenProps {
+  guide: Guide;
+  readings: readonly Reading[];
+  onChange: (readings: Reading[]) => void;
+  /** Said by the server of a reading. */
+  problem?: string;
+}
+
+/** What can be seen of it: a mark is chosen, and then what it shows. */
+export function MarksSeen({ guide, readings, onChange, problem }: MarksSeenProps) {
+  const [chosen, choose] = useState<string>();
+  const character = guide.characters.find(({ id }) => id === chosen);
+  const put = (reading: Reading) => {
+    onChange([...readings.filter((one) => one.character !== reading.character), reading]);
+    choose(undefined);
+  };
+  return (
+    <View style={styles.marks}>
+      {readings.map((reading) => {
+        const own = guide.characters.find(({ id }) => id === reading.character)!;
+        return (
+          <View key={reading.character} style={styles.line}>
+            <Text style={styles.grow}>{`${own.label}: ${sayReading(own, reading)}`}</Text>
+            <Button
+              small
+              kind="quiet"
+              label="Take away"
+              hint={`Take away: ${own.label}`}
+              onPress={() => onChange(readings.filter((one) => one !== reading))}
+            />
+          </View>
+        );
+      })}
+      <Picker
+        label="A mark that can be seen"
+        items={guide.characters.map(({ id, label }) => ({ id, label }))}
+        chosen={chosen}
+        onChange={choose}
+        onClear={() => choose(undefined)}
+      />
+      {character &&
+        (isStates(character) && character.states ? (
+          <ChoiceGroup
+            label={character.label}
+            options={character.states}
+            chosen={[]}
+            onChange={([state]) => put({ character: character.id, states: [state] })}
+          />
+        ) : (
+          <Value
+            key={character.id}
+            label={character.label}
+            unit={character.unit}
+            onPut={(value) => put({ character: character.id, value })}
+          />
+        ))}
+      {problem && (
+        <Text role="alert" size="small">
+          {problem}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+function Value({ label, unit, onPut }: { label: string; unit?: string; onPut: (value: number) => void }) {
+  const [text, setText] = useState('');
+  const value = Number(text.replace(',', '.'));
+  const wrong = text.trim() !== '' && !Number.isFinite(value);
+  return (
+    <View style={styles.line}>
+      <View style={styles.grow}>
+        <TextField
+          label={unit ? `${label}, ${unit}` : label}
+          value={text}
+          onChangeText={setText}
+          inputMode="decimal"
+          problem={wrong ? 'Write a number.' : undefined}
+        />
+      </View>
+      <Button small label="Add" hint={`Add: ${label}`} disabled={wrong || text.trim() === ''} onPress={() => onPut(value)} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  marks: { gap: space.s },
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
+});

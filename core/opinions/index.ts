@@ -1,0 +1,3 @@
+export { cohenKappa, fleissKappa, type Kappa } from './agreement';
+export type { Opinion, Pooled } from './schema';
+export { type Rightness, sharedErrors } from './shared';

@@ -1,0 +1,72 @@
+import { ScoredAnswer } from '@plesion/contract/practice';
+import { SET_KINDS, SetItem } from '@plesion/contract/sets';
+import { Facets } from '@plesion/core/guide/schema';
+import { Day } from '@plesion/core/observation/schema';
+import { Opinion } from '@plesion/core/opinions/schema';
+import { PracticeAnswer } from '@plesion/core/practice/schema';
+import { Outcome } from '@plesion/core/verification/schema';
+import { z } from 'zod';
+import { count, id, instant, part, title, version } from './columns';
+
+/** What people of a station do together: sets, what things turned out to be, opinions. */
+export const together = {
+  practice_sets: part('practice_set', 'id', {
+    id,
+    version,
+    title,
+    guide_id: id,
+    guide_version: version,
+    kind: z.enum(SET_KINDS),
+    minutes: z.number().int().nullable(),
+    items: z.array(SetItem),
+    given: z.boolean(),
+    closed: z.boolean(),
+    told: z.boolean(),
+    hidden: z.boolean(),
+    made_by: title,
+    updated_at: instant,
+  }),
+  verifications: part('verification', 'id', {
+    id,
+    specimen_id: id,
+    ...Outcome.pick({ kind: true, taxon: true, wrong: true }).shape,
+    facets: Facets,
+    on_day: Day,
+    note: z.string().max(1000).nullable(),
+    same_call: z.boolean(),
+    made_by: title,
+    at: instant,
+    withdrawn_by: title.nullable(),
+  }),
+  practice_attempts: part('practice_attempt', 'set_id, account', { set_id: id, account: title, begun_at: instant }),
+  practice_set_answers: part('practice_set_answer', 'set_id, account, n', {
+    set_id: id,
+    account: title,
+    n: count,
+    answer: PracticeAnswer,
+    scored: ScoredAnswer.omit({ id: true }),
+    seconds: z.number(),
+    at: instant,
+  }),
+  // Since the tenth form; a link to somebody outside is good at its own station only.
+  opinion_asks: part('opinion_ask', 'id', {
+    id,
+    specimen_id: id,
+    asked_by: title,
+    asked_of: z.array(title),
+    question: z.string().nullable(),
+    at: instant,
+    decided_by: title.nullable(),
+    decided_at: instant.nullable(),
+    decided_why: z.string().nullable(),
+    withdrawn: z.boolean(),
+  }),
+  opinions: part('opinion', 'ask_id, given_by, outside', {
+    ask_id: id,
+    given_by: title,
+    id,
+    outside: z.boolean(),
+    opinion: Opinion,
+    at: instant,
+  }),
+};
