@@ -40,6 +40,7 @@ const features = {
   station: [],
   account: ['session', 'station'],
   people: ['session'],
+  audit: [],
   door: ['session', 'plates', 'records'],
   practice: ['glossary', 'photos', 'plates', 'records', 'session'],
   sets: ['plates', 'practice', 'records', 'session'],

@@ -2,23 +2,11 @@ import pg from 'pg';
 import { openServer } from '../e2e/station';
 import { openPlace } from '../server/test/place';
 import { Client } from './client';
+import { timed } from './timed';
 
 const CAPTURES = 200_000;
 const VISITS = 4_000;
 const TIMES = 200;
-
-/** Milliseconds that half, and 99 in 100, were answered within. */
-async function timed(ask: (i: number) => Promise<unknown>): Promise<{ p50: number; p99: number }> {
-  for (let i = 0; i < 20; i++) await ask(i);
-  const times: number[] = [];
-  for (let i = 0; i < TIMES; i++) {
-    const from = performance.now();
-    await ask(i);
-    times.push(performance.now() - from);
-  }
-  times.sort((a, b) => a - b);
-  return { p50: times[TIMES / 2], p99: times[Math.floor(TIMES * 0.99)] };
-}
 
 /** A station with 200,000 captures: Field, the bearer of a ring, and a search by part of its number, beside the bare statement. */
 export async function reportFieldwork(print: (line?: string) => void): Promise<void> {

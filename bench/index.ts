@@ -8,6 +8,7 @@ import { reportKeys } from './keys';
 import { reportLearning } from './learning';
 import { reportLoad } from './load';
 import { reportMeasure } from './measure';
+import { reportOutcomes } from './outcomes';
 import { reportPages } from './pages';
 import { reportPractice } from './practice';
 import { reportSmallTables } from './smallTables';
@@ -101,6 +102,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   load: () => reportLoad(print),
   fieldwork: () => reportFieldwork(print),
   practice: () => reportPractice(print),
+  outcomes: () => reportOutcomes(print),
 };
 
 const named = process.argv.slice(2);

@@ -1,3 +1,4 @@
+import { auditEndpoints } from './endpoints/audit';
 import { everyday } from './endpoints/everyday';
 import { fieldworkEndpoints } from './endpoints/fieldwork';
 import { importEndpoints } from './endpoints/import';
@@ -23,6 +24,7 @@ export const endpoints = {
   ...setEndpoints,
   ...verificationEndpoints,
   ...opinionEndpoints,
+  ...auditEndpoints,
 };
 
 export type Endpoints = typeof endpoints;

@@ -18,6 +18,7 @@ import * as office from './office';
 import * as people from './people';
 import * as practice from './practice';
 import { leastRole } from './roles';
+import * as audit from './audit';
 import * as opinions from './opinions';
 import * as sets from './sets';
 import * as verifications from './verifications';
@@ -61,6 +62,7 @@ function componentsOf() {
     people,
     practiceShapes,
     practice,
+    audit,
     opinions,
     sets,
     verifications,

@@ -23,6 +23,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/',
       '/account',
       '/people',
+      '/audit',
       '/calibration',
       '/opinions',
       `/opinions/${waiting[0].id}`,

@@ -32,6 +32,7 @@ import { pageRoutes } from './page/routes';
 import type { Parts } from './parts';
 import { photoRoutes } from './photos/routes';
 import { cameraRoutes } from './camera/routes';
+import { auditRoutes } from './audit/routes';
 import { opinionRoutes } from './opinions/routes';
 import { peopleRoutes } from './people/routes';
 import { practiceRoutes } from './practice/routes';
@@ -128,6 +129,7 @@ export function createApp(
   mapRoutes(api, em);
   measurementRoutes(api, em);
   changeRoutes(api, em);
+  auditRoutes(api, em);
   jobRoutes(api, em);
   specimenRoutes(api, em, weighing);
   firstLookRoutes(api, em, { files, weighing });

@@ -43,7 +43,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   await putDemoFieldwork(em, caller, guides);
   await putDemoPractice(em, caller, guides);
   await putDemoSet(em, caller, guides);
-  await putDemoOutcomes(em, parts.weighing, caller, guides);
+  await putDemoOutcomes(em, parts, caller, guides);
   await putDemoOpinions(em, caller);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {

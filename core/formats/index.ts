@@ -16,4 +16,5 @@ export {
 } from './fieldArchive';
 export { localityOf } from './locality';
 export { seasonCsv, type SeasonRow } from './seasonFile';
+export { auditCsv } from './auditLines';
 export { setAnswersCsv } from './setAnswers';

@@ -1,7 +1,7 @@
 import { describeForm, tellingCharacters } from '@plesion/core/book';
 import { apartFrom } from '@plesion/core/compare';
 import { type CompiledGuide, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Notice } from '../../ui/Notice';
@@ -21,6 +21,9 @@ import { FormPlates } from './FormPlates';
 import { IndividualsSheet } from './IndividualsSheet';
 import { PresenceSheet } from './PresenceSheet';
 import { Hazards, OtherNames } from './TaxonNotes';
+
+/** Fetched after what the guide says. */
+const Gallery = lazy(() => import('./Gallery').then((one) => ({ default: one.Gallery })));
 
 /** One form: its plates large with its characters pointed at, and all that the guide says of it. */
 export function FormPage({ id, formId }: { id: string; formId: string }) {
@@ -47,6 +50,9 @@ function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string 
       <FormPlates id={id} guide={guide} formId={formId} characters={tellingCharacters(compiled, at, 40)} />
       <Description guide={guide} compiled={compiled} form={at} />
       <OwnSeries guide={guide} compiled={compiled} formId={formId} />
+      <Suspense fallback={null}>
+        <Gallery id={id} compiled={compiled} form={at} />
+      </Suspense>
       <IndividualsSheet compiled={compiled} form={at} />
       <Lookalikes id={id} guide={guide} compiled={compiled} formId={formId} />
       <PresenceSheet compiled={compiled} form={at} />

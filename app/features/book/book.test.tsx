@@ -24,6 +24,7 @@ jest.mock('expo-router', () => ({
 jest.mock('../records/useGuide', () => ({ useGuide: () => ({ data: { id: 'g', guide: mockGuide, version: 1 } }) }));
 jest.mock('../keys/KeysSheet', () => ({ KeysSheet: () => null }));
 jest.mock('./JudgingSheet', () => ({ JudgingSheet: () => null }));
+jest.mock('./Gallery', () => ({ Gallery: () => null }));
 
 beforeEach(() => {
   mockGuide = terns;

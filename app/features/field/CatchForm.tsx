@@ -1,7 +1,7 @@
 import type { CaptureWrite, SpecimenWrite, StoredGuide } from '@plesion/contract';
 import { readBack, ringOf, ringSizes } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
-import { type ReactNode, useMemo, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { today } from '../../lib/dates';
@@ -14,7 +14,6 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
-import { WarnedBefore } from '../verification/WarnedBefore';
 import { startDraft } from '../records/drafts';
 import { useSession } from '../session/useSession';
 import { type Halt, haltsOf } from './halts';
@@ -26,6 +25,9 @@ import { bears, captureOf, NOTHING_TYPED, Typed, typedOf } from './typed';
 import type { Field, LoadedString } from './useField';
 import { useHistory } from './useHistory';
 import { inWords, kindName } from './words';
+
+/** What was read is weighed once there is some. */
+const WarnedBefore = lazy(() => import('../verification/WarnedBefore').then((one) => ({ default: one.WarnedBefore })));
 
 interface CatchFormProps {
   /** What is typed is kept under it. */
@@ -190,7 +192,11 @@ export function CatchForm({
             maxLength={120}
           />
         </Disclosure>
-        <WarnedBefore stored={stored} content={inHand(capture)} />
+        {capture.readings.length > 0 && (
+          <Suspense fallback={null}>
+            <WarnedBefore stored={stored} content={inHand(capture)} />
+          </Suspense>
+        )}
         {typed.taxon && (
           <Button
             small

@@ -9,6 +9,7 @@ import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
@@ -46,6 +47,11 @@ export function PeopleScreen() {
               <Text key={role}>{`A ${role} ${ROLE_WORDS[role]}.`}</Text>
             ))}
           </Card>
+          <LinkBox href="/audit">
+            <Text strong color={colour.kelp}>
+              Who did what
+            </Text>
+          </LinkBox>
         </Screen>
       )}
     </AsyncScreen>

@@ -96,12 +96,13 @@ const styles = StyleSheet.create({
   },
   foot: {
     flexDirection: 'row',
+    flexWrap: 'wrap',
     justifyContent: 'space-between',
     alignItems: 'flex-end',
     paddingHorizontal: space.s,
     gap: space.m,
   },
-  caption: { flex: 1 },
+  caption: { flexGrow: 1, flexShrink: 1 },
   scale: { alignItems: 'flex-end' },
   bar: { height: 6, borderLeftWidth: 1.5, borderRightWidth: 1.5, borderBottomWidth: 1.5, borderColor: colour.ink },
 });

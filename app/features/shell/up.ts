@@ -19,6 +19,7 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/(join|opinion)\/.+$/, DAYBOOK],
   [/^\/opinions\/.+$/, { href: '/opinions', label: 'Opinions' }],
   [/^\/people$/, { href: '/account', label: 'Account' }],
+  [/^\/audit$/, { href: '/people', label: 'People' }],
   [/^\/(account|appearance|calibration|kit|opinions)$/, DAYBOOK],
   [/^\/guides\/([^/]+)\/practice$/, PRACTICE],
   [/^\/practice\/sets\/([^/]+)\/results$/, { href: '/practice/sets/$1', label: 'Set' }],

@@ -1,0 +1,3 @@
+import { AuditScreen } from '../features/audit/AuditScreen';
+
+export default AuditScreen;

@@ -1,0 +1,135 @@
+import { addressOf, createClient } from '@plesion/contract';
+import { AUDIT_KINDS, type AuditFilter, type AuditKind, type AuditLine } from '@plesion/contract/audit';
+import { auditEndpoints } from '@plesion/contract/endpoints/audit';
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { download } from '../../lib/download';
+import { useAddress } from '../../lib/useAddress';
+import { colour, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Picker } from '../../ui/Picker';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
+
+const auditApi = createClient('', undefined, auditEndpoints);
+
+const KIND_WORDS: Partial<Record<AuditKind, string>> = {
+  string: 'string of rings',
+  capture: 'catch',
+  verification: 'how it turned out',
+  opinion: 'second opinion',
+};
+const sayKind = (kind: AuditKind): string => KIND_WORDS[kind] ?? kind;
+
+/** Who did what, when, to which record. */
+export function AuditScreen() {
+  const [{ by, kind, record }, setAddress] = useAddress(['by', 'kind', 'record'], 0);
+  const chosen = AUDIT_KINDS.find((id) => id === kind);
+  const query: AuditFilter = { ...(by ? { by } : {}), ...(chosen ? { kind: chosen } : {}), ...(record ? { record } : {}) };
+  const found = useInfiniteQuery({
+    queryKey: ['audit', query],
+    queryFn: ({ signal, pageParam }) =>
+      auditApi('audit', { query: { ...query, ...(pageParam ? { after: pageParam } : {}) } }, signal),
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next,
+    placeholderData: (before) => before,
+  });
+  const pages = found.data?.pages;
+  const lines = pages?.flatMap((page) => page.lines) ?? [];
+  return (
+    <AsyncScreen what="Who did what" value={pages} error={found.error} retry={() => void found.refetch()}>
+      {([first]) => (
+        <Screen widest={760}>
+          <PageHeading>Who did what</PageHeading>
+          <Text quiet>Every write in the station. Lines are added, and never changed.</Text>
+          <Card title="Which">
+            {first.people.length > 1 && (
+              <Picker
+                label="Whose"
+                items={first.people.map((one) => ({ id: one, label: one }))}
+                chosen={by}
+                onChange={(one) => setAddress({ by: one })}
+                onClear={() => setAddress({ by: undefined })}
+              />
+            )}
+            <Picker
+              label="Of what"
+              items={AUDIT_KINDS.map((id) => ({ id, label: sayKind(id) }))}
+              chosen={chosen}
+              onChange={(id) => setAddress({ kind: id })}
+              onClear={() => setAddress({ kind: undefined })}
+            />
+            {record && <Button small kind="quiet" label="Of all records" onPress={() => setAddress({ record: undefined })} />}
+            <View style={styles.act}>
+              <Button
+                small
+                label="As CSV"
+                hint="As CSV: download these lines"
+                onPress={() => download(addressOf(auditEndpoints.auditCsv, { query }))}
+              />
+            </View>
+          </Card>
+          {lines.length === 0 ? (
+            <Empty title="Nothing was done">No line fits what is asked for.</Empty>
+          ) : (
+            <Card title="The newest first">
+              {lines.map((line) => (
+                <Line key={`${line.at} ${line.kind} ${line.id} ${line.act} ${line.version}`} line={line} />
+              ))}
+              {found.hasNextPage && (
+                <Button
+                  kind="quiet"
+                  label="Show earlier ones"
+                  busy={found.isFetchingNextPage}
+                  onPress={() => void found.fetchNextPage()}
+                />
+              )}
+            </Card>
+          )}
+        </Screen>
+      )}
+    </AsyncScreen>
+  );
+}
+
+function Line({ line }: { line: AuditLine }) {
+  const { at, by, act, kind, version, fields } = line;
+  const said = `${act}: ${sayKind(kind)}`;
+  const to = pageOf(line);
+  return (
+    <View style={styles.line}>
+      {to ? (
+        <LinkBox href={to} label={`${said}, ${by}, ${sayDate(at, 'minute')}`}>
+          <Text strong color={colour.kelp}>
+            {said}
+          </Text>
+        </LinkBox>
+      ) : (
+        <Text strong>{said}</Text>
+      )}
+      <Text size="small" quiet>
+        {[`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.join(', ')].filter(Boolean).join(' · ')}
+      </Text>
+    </View>
+  );
+}
+
+/** Where a record is to be seen; not every kind has a page of its own. */
+function pageOf({ kind, id }: AuditLine): string | undefined {
+  const at: Partial<Record<AuditKind, string>> = {
+    ...{ specimen: 'specimens', verification: 'specimens', opinion: 'specimens', lot: 'lots', key: 'keys', guide: 'guides' },
+    ...{ site: 'field/sites', visit: 'field/visits', capture: 'field/captures', count: 'field/counts' },
+  };
+  return at[kind] && `/${at[kind]}/${id}`;
+}
+
+const styles = StyleSheet.create({
+  act: { flexDirection: 'row' },
+  line: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
+});

@@ -1,0 +1,78 @@
+import { urlOf } from '@plesion/contract';
+import { type CompiledGuide, isUnder, sayFacets } from '@plesion/core/guide';
+import type { VerifiedPhoto } from '@plesion/core/practice';
+import { VERIFICATION_WORDS } from '@plesion/core/verification';
+import { useQuery } from '@tanstack/react-query';
+import { StyleSheet, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { Photo } from '../../ui/Photo';
+import { Text } from '../../ui/Text';
+import { practiceApi } from '../records/practiceAnswers';
+
+interface GalleryProps {
+  id: string;
+  compiled: CompiledGuide;
+  form: number;
+}
+
+/** The station's photographs of a form, of specimens of which it is known what they were: by the view that they show. */
+export function Gallery({ id, compiled, form: at }: GalleryProps) {
+  const { guide, forms } = compiled;
+  const form = forms[at];
+  const found = useQuery({
+    queryKey: ['practice photos', id],
+    queryFn: ({ signal }) => practiceApi('practicePhotos', { query: { guideId: id } }, signal),
+  });
+  const own =
+    found.data?.photos.filter(({ taxon, facets }) => isUnder(guide, form.taxon, taxon) && agree(form.facets, facets)) ?? [];
+  if (own.length === 0) return null;
+  const views = [...guide.views, { id: undefined, label: 'view not said' }];
+  return (
+    <Card title="Photographs of our own" aside={own.length === 1 ? 'one' : String(own.length)}>
+      <Text quiet size="small">
+        Of specimens of which it is known what they were: what this form can look like.
+      </Text>
+      {views.map(({ id: view, label }) => {
+        const some = own.filter((photo) => photo.view === view);
+        return some.length === 0 ? null : (
+          <View key={label} style={styles.view}>
+            <Text size="small" strong>
+              {label}
+            </Text>
+            <View style={styles.photos}>
+              {some.map((photo) => (
+                <Shown key={photo.hash} photo={photo} said={`${label}: ${sayKnown(compiled, photo)}`} />
+              ))}
+            </View>
+          </View>
+        );
+      })}
+    </Card>
+  );
+}
+
+/** What is known of one, and by what. */
+const sayKnown = ({ guide }: CompiledGuide, { facets, kind }: VerifiedPhoto): string =>
+  [sayFacets(guide, facets), `known by ${VERIFICATION_WORDS[kind]}`].filter(Boolean).join(', ');
+
+/** Facets that both say are the same. */
+const agree = (a: VerifiedPhoto['facets'], b: VerifiedPhoto['facets']): boolean =>
+  Object.entries(b).every(([facet, value]) => {
+    const own = a[facet as keyof typeof a];
+    return own === undefined || own === value;
+  });
+
+const Shown = ({ photo: { specimenId, hash }, said }: { photo: VerifiedPhoto; said: string }) => (
+  <LinkBox href={`/specimens/${specimenId}`} style={styles.link} label={said}>
+    <Photo source={{ uri: urlOf('photo', { params: { hash }, query: { size: 'thumb' } }) }} style={styles.photo} />
+  </LinkBox>
+);
+
+const styles = StyleSheet.create({
+  view: { gap: space.xs },
+  photos: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  link: { borderRadius: radius.m },
+  photo: { width: 150, height: 108, borderRadius: radius.m, backgroundColor: colour.mist },
+});

@@ -1,0 +1,48 @@
+import { Day } from '@plesion/core/observation/schema';
+import { z } from 'zod';
+import { RECORD_NAMES } from './changes';
+
+/** What a line is of: a record that is written by versions, what something turned out to be, or what others make of it. */
+export const AUDIT_KINDS = [...RECORD_NAMES, 'verification', 'opinion'] as const;
+export type AuditKind = (typeof AUDIT_KINDS)[number];
+
+export const AUDIT_ACTS = ['made', 'changed', 'verified', 'asked', 'answered', 'decided'] as const;
+
+/** Who did what, when, to which record. */
+export const AuditLine = z.object({
+  at: z.iso.datetime({ offset: true }),
+  by: z.string(),
+  act: z.enum(AUDIT_ACTS),
+  kind: z.enum(AUDIT_KINDS),
+  /** The record; of a verification and an opinion its specimen. */
+  id: z.uuid(),
+  /** Of a record that is written by versions: which this made, and what parts of it changed. */
+  version: z.number().int().optional(),
+  fields: z.array(z.string()),
+});
+export type AuditLine = z.output<typeof AuditLine>;
+
+export const AuditFilter = z.strictObject({
+  by: z.string().min(1).max(120).optional(),
+  kind: z.enum(AUDIT_KINDS).optional(),
+  record: z.uuid().optional(),
+  /** Days by UTC, both with their ends. */
+  from: Day.optional(),
+  to: Day.optional(),
+});
+export type AuditFilter = z.output<typeof AuditFilter>;
+
+export const AuditQuery = AuditFilter.extend({
+  /** `next` of the answer before. */
+  after: z.string().max(120).optional(),
+});
+export type AuditQuery = z.output<typeof AuditQuery>;
+
+export const AuditList = z.object({
+  /** The newest first. */
+  lines: z.array(AuditLine),
+  people: z.array(z.string()),
+  /** There are more: ask with it. */
+  next: z.string().optional(),
+});
+export type AuditList = z.output<typeof AuditList>;

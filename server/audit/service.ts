@@ -1,0 +1,89 @@
+import type { AuditFilter, AuditLine, AuditList, AuditQuery } from '@plesion/contract/audit';
+import { auditCsv } from '@plesion/core/formats';
+import type { Em } from '../database/orm';
+import { badRequest } from '../http/errors';
+import type { Caller } from '../http/route';
+
+const PAGE = 100;
+
+/** Lines of a file at most. */
+const FILE = 50_000;
+
+/** Everything that was done in a station; each part is append-only. Five times its id. */
+const LINES = `
+  select at, account as by, case when version = 1 then 'made' else 'changed' end as act, kind, record_id as id, version, fields,
+    kind || ' ' || record_id || ' ' || lpad(version::text, 9, '0') as tie
+  from change where station_id = ? and seq > 0
+  union all
+  select at, made_by, 'verified', 'verification', specimen_id, null, jsonb_build_array(kind), 'verification ' || id from verification where station_id = ?
+  union all
+  select at, asked_by, 'asked', 'opinion', specimen_id, null, '[]', 'ask ' || id from opinion_ask where station_id = ?
+  union all
+  select decided_at, decided_by, 'decided', 'opinion', specimen_id, null, '[]', 'decision ' || id from opinion_ask
+  where station_id = ? and decided_at is not null
+  union all
+  select o.at, o.given_by, 'answered', 'opinion', a.specimen_id, null, '[]', 'opinion ' || o.id from opinion o
+  join opinion_ask a on a.station_id = o.station_id and a.id = o.ask_id where o.station_id = ?`;
+
+interface Row extends Omit<AuditLine, 'at' | 'version'> {
+  version: number | null;
+  /** To the microsecond, by which one goes on. */
+  at: string;
+  tie: string;
+}
+
+const CURSOR = /^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{6}Z) (.{1,90})$/;
+
+/** What was done, the newest first, a page at a time. */
+export async function listAudit(em: Em, { stationId }: Caller, { after, ...filter }: AuditQuery): Promise<AuditList> {
+  const from = after === undefined ? undefined : CURSOR.exec(after);
+  if (from === null)
+    throw badRequest([{ code: 'no-cursor', message: 'Go on with “next” of the answer before.', field: 'after' }]);
+  const [rows, people] = await Promise.all([
+    rowsOf(em, stationId, filter, PAGE + 1, from),
+    em
+      .getConnection()
+      .execute<{ by: string }[]>(
+        `select distinct by from (${LINES}) as lines order by by limit 200`,
+        Array<string>(5).fill(stationId),
+      ),
+  ]);
+  const shown = rows.slice(0, PAGE);
+  const last = shown.at(-1);
+  return {
+    lines: shown.map(lineOf),
+    people: people.map(({ by }) => by),
+    ...(rows.length > PAGE && last ? { next: `${last.at} ${last.tie}` } : {}),
+  };
+}
+
+export const auditFile = async (em: Em, { stationId }: Caller, filter: AuditFilter): Promise<string> =>
+  auditCsv((await rowsOf(em, stationId, filter, FILE)).map(lineOf));
+
+const lineOf = ({ at, by, act, kind, id, version, fields }: Row): AuditLine => ({
+  ...{ at, by, act, kind, id, fields },
+  ...(version === null ? {} : { version }),
+});
+
+function rowsOf(
+  em: Em,
+  stationId: string,
+  { by, kind, record, from, to }: AuditFilter,
+  most: number,
+  after?: RegExpExecArray,
+): Promise<Row[]> {
+  const wanted: [sql: string, ...values: string[]][] = [
+    ...(by === undefined ? [] : [['by = ?', by] as [string, string]]),
+    ...(kind === undefined ? [] : [['kind = ?', kind] as [string, string]]),
+    ...(record === undefined ? [] : [['id = ?::uuid', record] as [string, string]]),
+    ...(from === undefined ? [] : [['at >= ?::timestamptz', `${from}T00:00:00Z`] as [string, string]]),
+    ...(to === undefined ? [] : [["at < ?::timestamptz + interval '1 day'", `${to}T00:00:00Z`] as [string, string]]),
+    ...(after ? [['(at, tie) < (?::timestamptz, ?)', after[1], after[2]] as [string, string, string]] : []),
+  ];
+  return em.getConnection().execute<Row[]>(
+    `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, act, kind, id, version, fields, tie
+     from (${LINES}) as lines where ${wanted.map(([sql]) => sql).join(' and ') || 'true'}
+     order by lines.at desc, tie desc limit ${most}`,
+    [...Array<string>(5).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
+  );
+}
