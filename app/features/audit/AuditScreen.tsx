@@ -101,22 +101,26 @@ export function AuditScreen() {
 function Line({ line }: { line: AuditLine }) {
   const { at, by, act, kind, version, fields } = line;
   const said = `${act}: ${sayKind(kind)}`;
+  const more = [`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.join(', ')]
+    .filter(Boolean)
+    .join(' · ');
   const to = pageOf(line);
-  return (
-    <View style={styles.line}>
-      {to ? (
-        <LinkBox href={to} label={`${said}, ${by}, ${sayDate(at, 'minute')}`}>
-          <Text strong color={colour.kelp}>
-            {said}
-          </Text>
-        </LinkBox>
-      ) : (
-        <Text strong>{said}</Text>
-      )}
-      <Text size="small" quiet>
-        {[`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.join(', ')].filter(Boolean).join(' · ')}
+  const words = (
+    <>
+      <Text strong color={to && colour.kelp}>
+        {said}
       </Text>
-    </View>
+      <Text size="small" quiet>
+        {more}
+      </Text>
+    </>
+  );
+  return to ? (
+    <LinkBox href={to} style={styles.line} label={`${said}, ${more}`}>
+      {words}
+    </LinkBox>
+  ) : (
+    <View style={styles.line}>{words}</View>
   );
 }
 
