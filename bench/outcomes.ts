@@ -73,8 +73,9 @@ async function fill(pool: pg.Pool, station: string, guide: string): Promise<void
     [station],
   );
   await pool.query(
-    `insert into judged_call (station_id, specimen_id, verification_id, specimen_version, guide_id, judged)
-     select $1, s.id, v.id, 1, $2, jsonb_build_object('determination', s.determinations->0->>'id', 'called', jsonb_build_object('taxon', s.determinations->0->>'taxon', 'facets', '{}'::jsonb),
+    `insert into judged_call (station_id, specimen_id, verification_id, specimen_version, guide_id, called, truth, is_right, by, season, p, judged)
+     select $1, s.id, v.id, 1, $2, s.determinations->0->>'taxon', 'murica', s.determinations->0->>'taxon' = 'murica', s.determinations->0->>'by',
+       extract(year from s.created_at), (s.determinations->0->>'p')::real, jsonb_build_object('determination', s.determinations->0->>'id', 'called', jsonb_build_object('taxon', s.determinations->0->>'taxon', 'facets', '{}'::jsonb),
        'by', s.determinations->0->>'by', 'at', s.determinations->0->>'at', 'p', s.determinations->0->'p', 'right', s.determinations->0->>'taxon' = 'murica', 'margin', 2,
        'marks', (select jsonb_agg(jsonb_build_object('reading', jsonb_build_object('character', 'mark ' || k), 'bits', hashtext(s.id::text || k) % 4)) from generate_series(1, ${MARKS}) k))
      from specimen s join verification v on v.station_id = s.station_id and v.specimen_id = s.id where s.station_id = $1`,

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { needClient } from './lib/client.mjs';
@@ -15,7 +16,11 @@ await main(async () => {
   const database = process.env.TEST_DATABASE_URL ? undefined : await startPostgres(join(dataFolder(), 'bench', 'postgres'));
   try {
     const bench = child(process.execPath, ['--import', 'tsx', 'bench/index.ts', ...process.argv.slice(2)], {
-      env: { TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? (await database.ensure('plesion_bench')), CHROMIUM: chromium },
+      env: {
+        TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? (await database.ensure('plesion_bench')),
+        CHROMIUM: chromium,
+        SERVER_FILE: execFileSync(process.execPath, ['scripts/server.mjs'], { encoding: 'utf8' }),
+      },
     });
     process.exitCode = await new Promise((resolve) => bench.on('exit', (code) => resolve(code ?? 1)));
   } finally {

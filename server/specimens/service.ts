@@ -15,6 +15,7 @@ import { checkPhotos } from '../photos/service';
 import { type ListedName, noteCorrection } from '../records/corrections';
 import { findRecord, type RecordKind, writeVersioned } from '../records/write';
 import { checkAgainst } from '../standing/service';
+import { forgetJudged } from '../verifications/judging';
 import { checkNames, signed } from './names';
 
 export const findSpecimen = (em: Em, stationId: string, id: string): Promise<Specimen> => findRecord(em, SPECIMEN, stationId, id);
@@ -26,7 +27,10 @@ const SPECIMEN: RecordKind<SpecimenRecord, SpecimenWrite, Specimen> = {
   same: (stored, sent) => sameContent(stored, sent),
   // The guide may be newer than when it was written last.
   again: true,
-  parts: (tx, record, sent, isNew) => putMedia(tx, record, sent.media ?? [], isNew),
+  async parts(tx, record, sent, isNew) {
+    await putMedia(tx, record, sent.media ?? [], isNew);
+    if (!isNew) await forgetJudged(tx, record.stationId, record.id);
+  },
   changed: (tx, writer, known, _, record) =>
     noteCorrection(
       tx,

@@ -4,21 +4,18 @@ import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import type { Caller } from '../http/route';
 import { judgeWaiting } from './judging';
-import { SUREST } from './surest';
 
 /** Marks told at most. */
 const MARKS = 200;
 
-/** Calls that are held against the surest word on them, of records that are not hidden. */
-const JUDGED = `
-  with sure as (${SUREST}), known as (
-    select j.guide_id, j.judged from judged_call j
-    join sure on sure.specimen_id = j.specimen_id and sure.id = j.verification_id
-    join specimen s on s.station_id = j.station_id and s.id = j.specimen_id and not s.hidden
-    where j.station_id = ? and j.judged is not null
-      and (?::uuid is null or j.guide_id = ?::uuid) and (?::text is null or j.judged->>'by' = ?::text)
-      and (?::int is null or extract(year from (j.judged->>'at')::timestamptz) = ?::int)
-  )`;
+/** Calls that were judged, of those asked for. */
+const JUDGED = `from judged_call where station_id = ? and is_right is not null
+  and (?::uuid is null or guide_id = ?::uuid) and (?::text is null or by = ?::text) and (?::int is null or season = ?::int)`;
+
+const judgedValues = (stationId: string, { guideId, by, season }: CalibrationQuery) => [
+  stationId,
+  ...[guideId, by, season].flatMap((value) => [value ?? null, value ?? null]),
+];
 
 type Count = { n: number; hits: number };
 
@@ -30,19 +27,18 @@ export async function hitRates(
   query: CalibrationQuery,
 ): Promise<HitRatesView> {
   await judgeWaiting(em, pool, stationId);
-  const { guideId, by, season } = query;
-  const values = [stationId, stationId, ...[guideId, by, season].flatMap((value) => [value ?? null, value ?? null])];
-  const ask = <Row>(rest: string) => em.getConnection().execute<(Row & Count)[]>(`${JUDGED} ${rest}`, values);
-  const names = `count(*)::int as n, count(*) filter (where (judged->>'right')::boolean)::int as hits from known group by 1`;
+  const values = judgedValues(stationId, query);
+  const ask = <Row>(sql: string) => em.getConnection().execute<(Row & Count)[]>(sql, values);
+  const names = 'count(*)::int as n, count(*) filter (where is_right)::int as hits';
   const [marks, observers, guides] = await Promise.all([
     ask<{ guideId: string; character: string }>(
       `select guide_id as "guideId", mark->'reading'->>'character' as character, count(*)::int as n,
          count(*) filter (where (mark->>'bits')::float > 0)::int as hits
-       from known, jsonb_array_elements(judged->'marks') as mark
+       from (select guide_id, jsonb_array_elements(judged->'marks') as mark ${JUDGED}) as marks
        where abs((mark->>'bits')::float) >= ${TELLS} group by 1, 2`,
     ),
-    ask<{ by: string }>(`select judged->>'by' as by, ${names}`),
-    ask<{ guideId: string }>(`select guide_id as "guideId", ${names}`),
+    ask<{ by: string }>(`select by, ${names} ${JUDGED} group by 1`),
+    ask<{ guideId: string }>(`select guide_id as "guideId", ${names} ${JUDGED} group by 1`),
   ]);
   return { marks: ratesOf(marks).slice(0, MARKS), observers: ratesOf(observers), guides: ratesOf(guides) };
 }

@@ -3,7 +3,6 @@ import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import type { Caller } from '../http/route';
 import { judgeWaiting } from './judging';
-import { SUREST } from './surest';
 
 /** Overturned calls by which one is warned, at most. */
 const MOST = 200;
@@ -14,15 +13,12 @@ type Row = Pick<Overturned, 'specimenId' | 'kind' | 'on' | 'truth'> & { judged: 
 export async function listOverturned(em: Em, pool: AnalysisPool, { stationId }: Caller, guideId: string): Promise<Overturned[]> {
   await judgeWaiting(em, pool, stationId);
   const rows = await em.getConnection().execute<Row[]>(
-    `with sure as (${SUREST})
-     select j.specimen_id as "specimenId", sure.kind, to_char(sure.on_day, 'YYYY-MM-DD') as on,
-       jsonb_build_object('taxon', sure.taxon, 'facets', sure.facets) as truth, j.judged
-     from judged_call j
-     join sure on sure.specimen_id = j.specimen_id and sure.id = j.verification_id
-     join specimen s on s.station_id = j.station_id and s.id = j.specimen_id and not s.hidden
-     where j.station_id = ? and j.guide_id = ? and not (j.judged->>'right')::boolean
-     order by sure.at desc, j.specimen_id limit ${MOST}`,
-    [stationId, stationId, guideId],
+    `select j.specimen_id as "specimenId", v.kind, to_char(v.on_day, 'YYYY-MM-DD') as on,
+       jsonb_build_object('taxon', v.taxon, 'facets', v.facets) as truth, j.judged
+     from judged_call j join verification v on v.station_id = j.station_id and v.id = j.verification_id
+     where j.station_id = ? and j.guide_id = ? and not j.is_right
+     order by v.at desc, j.specimen_id limit ${MOST}`,
+    [stationId, guideId],
   );
   return rows.flatMap(({ judged, ...outcome }) => overturnedBy(judged, outcome) ?? []);
 }

@@ -11,7 +11,7 @@ export function verificationRoutes(router: Router, em: () => Em, pool: AnalysisP
   bind(router, em, 'verifications', ({ em: own, caller, query }) => listVerifications(own, pool, caller, query.specimenId));
   bind(router, em, 'verify', ({ em: own, caller, body }) => verify(own, caller, body));
   bind(router, em, 'withdrawVerification', ({ em: own, caller, params }) => withdrawVerification(own, caller, params.id));
-  bind(router, em, 'calibration', ({ em: own, caller, query }) => calibration(own, caller, query));
+  bind(router, em, 'calibration', ({ em: own, caller, query }) => calibration(own, pool, caller, query));
   bind(router, em, 'hitRates', ({ em: own, caller, query }) => hitRates(own, pool, caller, query));
   bind(router, em, 'overturned', async ({ em: own, caller, query }) => ({
     overturned: await listOverturned(own, pool, caller, query.guideId),

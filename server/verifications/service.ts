@@ -6,7 +6,7 @@ import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
-import { judgedOf } from './judging';
+import { forgetJudged, judgedOf } from './judging';
 
 const toldOf = (row: VerificationColumns): Verification => {
   const { id, specimenId, kind, taxon, facets, wrong, onDay: on, sameCall, madeBy: by, at, note, withdrawnBy } = row;
@@ -56,14 +56,20 @@ export async function verify(em: Em, { stationId, accountName }: Caller, sent: V
     throw badRequest([{ code: 'no-such-form', message: 'The guide knows no such form of it.', field: 'facets' }]);
   const { on, note, ...rest } = sent;
   const row = { ...rest, stationId, onDay: on, note: note || null, madeBy: accountName, at: new Date(), withdrawnBy: null };
-  await em.createQueryBuilder(VerificationEntity).insert(row).onConflict().ignore().execute('run', false);
+  await em.transactional(async (tx) => {
+    await tx.createQueryBuilder(VerificationEntity).insert(row).onConflict().ignore().execute('run', false);
+    await forgetJudged(tx, stationId, specimenId);
+  });
   return toldOf(await em.findOneOrFail(VerificationEntity, { stationId, id: sent.id }));
 }
 
 /** Take one back: it stays, with who did so. */
 export async function withdrawVerification(em: Em, { stationId, accountName }: Caller, id: string): Promise<Verification> {
-  await em.nativeUpdate(VerificationEntity, { stationId, id, withdrawnBy: null }, { withdrawnBy: accountName });
-  const row = await em.findOne(VerificationEntity, { stationId, id });
-  if (!row) throw notFound('verification');
-  return toldOf(row);
+  return em.transactional(async (tx) => {
+    await tx.nativeUpdate(VerificationEntity, { stationId, id, withdrawnBy: null }, { withdrawnBy: accountName });
+    const row = await tx.findOne(VerificationEntity, { stationId, id });
+    if (!row) throw notFound('verification');
+    await forgetJudged(tx, stationId, row.specimenId);
+    return toldOf(row);
+  });
 }
