@@ -79,13 +79,15 @@ function pairsOf(judged: readonly Alike[]): CalledPair[] {
 
 /** All names that were given, and how sure they were in the mean. */
 async function namesOf(em: Em, stationId: string, { guideId, by, season }: CalibrationQuery) {
+  const call = 'determinations->-1';
+  const wanted: [sql: string, value: string | number][] = [];
+  if (guideId !== undefined) wanted.push(['guide_id = ?::uuid', guideId]);
+  if (by !== undefined) wanted.push([`${call}->>'by' = ?`, by]);
+  if (season !== undefined) wanted.push([`extract(year from (${call}->>'at')::timestamptz) = ?`, season]);
   const [row] = await em.getConnection().execute<{ all: number; mean: number | null }[]>(
-    `select count(*)::int as "all", avg((call->>'p')::float) as mean
-     from specimen, lateral (select determinations->-1 as call) as newest
-     where station_id = ? and not hidden and named and guide_id is not null and call->>'taxon' is not null
-       and (?::uuid is null or guide_id = ?::uuid) and (?::text is null or call->>'by' = ?::text)
-       and (?::int is null or extract(year from (call->>'at')::timestamptz) = ?::int)`,
-    [stationId, guideId ?? null, guideId ?? null, by ?? null, by ?? null, season ?? null, season ?? null],
+    `select count(*)::int as "all", avg((${call}->>'p')::float) as mean from specimen
+     where ${['station_id = ? and not hidden and named and guide_id is not null', `${call}->>'taxon' is not null`, ...wanted.map(([sql]) => sql)].join(' and ')}`,
+    [stationId, ...wanted.map(([, value]) => value)],
   );
   return { all: row.all, ...(row.mean === null ? {} : { meanAll: row.mean }) };
 }
