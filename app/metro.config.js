@@ -49,6 +49,7 @@ const STAND_INS = {
 
 const config = getDefaultConfig(__dirname);
 config.cacheVersion = barrels.version();
+config.transformer.minifierPath = join(__dirname, 'minify.js');
 const { resolveRequest } = config.resolver;
 
 config.resolver.resolveRequest = (context, name, platform) => {

@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { faultsOf } from './axe';
-import { openStation, SIZES, type Station } from './station';
+import { inDemo, openStation, SIZES, type Station } from './station';
 
 let station: Station;
 beforeAll(async () => {
@@ -83,4 +83,40 @@ it('a keeper makes a set and invites; who comes by the link takes it by keys alo
   await keeper.getByText('one person').waitFor();
   await learner.reload();
   await learner.getByRole('button', { name: 'Open the demo' }).waitFor();
+});
+
+it('somebody outside is asked by a link, sees neither name nor place, and says by keys what they make of it', async () => {
+  const asker = await station.page(SIZES[1]);
+  await inDemo(asker, station.url, '/specimens/0192f3a0-0000-7001-8000-000000000021');
+  await asker.getByRole('button', { name: 'Ask somebody' }).click();
+  await asker.getByLabel('What you want to know').fill('Which of them?');
+  await asker.getByRole('button', { name: 'Ask what they make of it' }).click();
+  await asker.getByText(/nobody has answered yet/).waitFor();
+  await asker.getByRole('button', { name: 'A link for somebody outside' }).click();
+  const link = (await asker.getByTestId('link').textContent())!;
+
+  const stranger = await station.page(SIZES[0]);
+  await stranger.goto(link);
+  await stranger.getByText('demo asks: Which of them?').waitFor();
+  expect(await stranger.getByText('slab 3').count()).toBe(0);
+  expect(await faultsOf(stranger)).toEqual([]);
+  await stranger.getByRole('radio', { name: 'weaver cone' }).focus();
+  await stranger.keyboard.press('Space');
+  await stranger.getByRole('radio', { name: 'a guess' }).press('Space');
+  await stranger.getByLabel('Your name').fill('Ada of Ostren');
+  // What was filled in is there again.
+  await stranger.reload();
+  await stranger.getByLabel('Your name').waitFor();
+  expect(await stranger.getByLabel('Your name').inputValue()).toBe('Ada of Ostren');
+  await stranger.getByRole('button', { name: 'Say so: it is kept as it is' }).press('Enter');
+  await stranger.getByText('It is kept, and demo sees it. This page may be closed.').waitFor();
+
+  await asker.reload();
+  await asker.getByText(/^Ada of Ostren \(by link\): .*, a guess$/).waitFor();
+  await asker.getByRole('button', { name: 'Decide, and say why' }).click();
+  await asker.getByLabel('How you decide, and why').fill('A guess is no name.');
+  await asker.getByRole('button', { name: 'Decide so' }).click();
+  await asker.getByText(/^Decided by demo, .*: A guess is no name\.$/).waitFor();
+  await stranger.goto(link);
+  await stranger.getByText(/^This link is good no more/).waitFor();
 });

@@ -7,7 +7,16 @@ import {
   separationOf,
   type WeighedPosterior,
 } from '../evidence';
-import { type CompiledGuide, frequenciesOf, type Guide, isFormOf, isUnder, reliabilityOf, sayFacets } from '../guide/working';
+import {
+  type CompiledGuide,
+  frequenciesOf,
+  type Guide,
+  isFormOf,
+  isUnder,
+  keepNewest,
+  reliabilityOf,
+  sayFacets,
+} from '../guide/working';
 import type { Reading, Situation } from '../observation';
 import type { Called, Judged, MarkWorth } from './schema';
 
@@ -74,13 +83,28 @@ export function sidesOf(compiled: CompiledGuide, called: Called, truth: Called):
   return { own, other: without(sideOf(compiled, called), own) };
 }
 
+/** May a name mean a form? */
+export const mayMean = (guide: Guide, { taxon, other, facets }: Called, form: CompiledGuide['forms'][number]): boolean =>
+  (other === undefined ? [taxon] : [taxon, other]).some((id) => isFormOf(guide, form, id, facets));
+
+/** Sides that were asked for of a guide: the same few names come again and again, and a guide may have thousands of forms. */
+const known = new WeakMap<CompiledGuide, Map<string, NamedForms>>();
+const KEPT = 200;
+
 /** The forms that a name may mean, as one would say it. */
-function sideOf({ guide, forms }: CompiledGuide, { taxon, other, facets }: Called): NamedForms {
+function sideOf(compiled: CompiledGuide, called: Called): NamedForms {
+  const kept = known.get(compiled) ?? new Map<string, NamedForms>();
+  known.set(compiled, kept);
+  return keepNewest(kept, JSON.stringify(called), KEPT, () => formsMeant(compiled, called));
+}
+
+function formsMeant({ guide, forms }: CompiledGuide, called: Called): NamedForms {
+  const { taxon, other, facets } = called;
   const taxa = other === undefined ? [taxon] : [taxon, other];
   const label = taxa.map((id) => nameOf(guide, id)).join(' or ');
   const more = sayFacets(guide, facets);
   return {
-    forms: forms.flatMap((form, f) => (taxa.some((id) => isFormOf(guide, form, id, facets)) ? [f] : [])),
+    forms: forms.flatMap((form, f) => (mayMean(guide, called, form) ? [f] : [])),
     label: more ? `${label}, ${more}` : label,
   };
 }
@@ -91,14 +115,15 @@ const nameOf = (guide: Guide, id: string): string => {
 };
 
 /** What is called may hold what it was: the two sides must not overlap. */
-const without = (side: NamedForms, { forms }: NamedForms): NamedForms => ({
-  ...side,
-  forms: side.forms.filter((f) => !forms.includes(f)),
-});
+function without(side: NamedForms, { forms }: NamedForms): NamedForms {
+  const left = new Set(forms);
+  return { ...side, forms: side.forms.filter((f) => !left.has(f)) };
+}
 
 /** What came nearest to what it was. */
 function nearest(compiled: CompiledGuide, { bits }: WeighedPosterior, own: NamedForms): NamedForms {
-  const others = compiled.forms.flatMap((_, f) => (own.forms.includes(f) ? [] : [f]));
+  const owned = new Set(own.forms);
+  const others = compiled.forms.flatMap((_, f) => (owned.has(f) ? [] : [f]));
   if (others.length === 0) return { forms: [], label: '' };
   const { taxon, facets } = compiled.forms[others.reduce((best, f) => (bits[f] > bits[best] ? f : best))];
   const same = own.forms.some((f) => compiled.forms[f].taxon === taxon);

@@ -1,7 +1,7 @@
 import { posteriorOf } from '../evidence';
 import type { Character, CompiledGuide } from '../guide/working';
 import { type Reading, type Situation, valueOf } from '../observation';
-import { sidesOf, TELLS, worthOf } from './judge';
+import { mayMean, sidesOf, TELLS, worthOf } from './judge';
 import type { Judged, Overturned } from './schema';
 
 /** A margin may be wider by this many bits and is as thin. */
@@ -25,13 +25,15 @@ export function returningOf(
   return overturned
     .flatMap((one) => {
       const { called, truth, lead, margin } = one;
+      const table = compiled.tables.get(lead.character);
+      if (!table || !readings.some((reading) => isLike(table.character, reading, lead))) return [];
+      if (!mayMean(compiled.guide, called, compiled.forms[leader])) return [];
       const { own, other } = sidesOf(compiled, called, truth);
       if (own.forms.length === 0 || other.forms.length === 0) return [];
       if (!other.forms.includes(leader)) return [];
       const { marks, sum } = worthOf(full, own, other);
       const [loudest] = marks;
-      const table = compiled.tables.get(lead.character);
-      if (!table || !loudest || loudest.bits > -TELLS || !isLike(table.character, loudest.reading, lead)) return [];
+      if (!loudest || loudest.bits > -TELLS || !isLike(table.character, loudest.reading, lead)) return [];
       return -sum > margin + AS_THIN ? [] : [{ one, far: Math.abs(-sum - margin) }];
     })
     .sort((a, b) => a.far - b.far)

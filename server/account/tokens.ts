@@ -1,21 +1,19 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { MadeToken, NewToken, Token } from '@plesion/contract';
 import type { RequestHandler } from 'express';
 import { AccountEntity, TokenEntity, type TokenColumns } from '../database/entities';
 import type { Em } from '../database/orm';
 import { HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
-import { idFrom } from '../http/stationIn';
+import { makeSecret, readSecret } from '../http/secret';
 
 /** Tokens that one account may have. */
 const MOST = 50;
 /** Milliseconds: so exactly is it kept when a token was used last. */
 const MINUTE = 60_000;
 
-/** The station stands in the token, so that it is looked for among that station's alone. */
-const SHAPE = /^plesion_([0-9a-f]{32})_([A-Za-z0-9_-]{43})$/;
-
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** By this a token is known for what it is, where one stands among other things. */
+const TOKEN = 'plesion_';
 
 const badToken = () =>
   new HttpProblem(401, { code: 'bad-token', message: 'This API token is not known here, or was ended. Make another one.' });
@@ -38,10 +36,10 @@ async function signedIn(em: Em, { stationId, accountId }: Pick<Caller, 'stationI
 
 async function bearer(em: Em, authorization: string): Promise<Caller> {
   const token = /^Bearer (\S+)$/i.exec(authorization)?.[1] ?? '';
-  const [, station] = SHAPE.exec(token) ?? [];
-  if (station === undefined) throw badToken();
-  const stationId = idFrom(station);
-  const known = await em.findOne(TokenEntity, { stationId, hash: hashOf(token) });
+  const read = readSecret(token, TOKEN);
+  if (!read) throw badToken();
+  const { stationId } = read;
+  const known = await em.findOne(TokenEntity, read);
   const account = known && (await em.findOne(AccountEntity, { id: known.accountId, stationId }));
   if (!account) throw badToken();
   if (!known.usedAt || Date.now() - known.usedAt.getTime() > MINUTE)
@@ -60,8 +58,8 @@ export async function makeToken(em: Em, { stationId, accountId }: Caller, { name
       code: 'too-many-tokens',
       message: `There are ${MOST} tokens already; end one that is not used.`,
     });
-  const token = `plesion_${stationId.replaceAll('-', '')}_${randomBytes(32).toString('base64url')}`;
-  const row = { stationId, id: randomUUID(), accountId, name, scope, hash: hashOf(token), createdAt: new Date(), usedAt: null };
+  const { secret: token, hash } = makeSecret(stationId, TOKEN);
+  const row = { stationId, id: randomUUID(), accountId, name, scope, hash, createdAt: new Date(), usedAt: null };
   await em.insert(TokenEntity, row);
   return { ...tokenOf(row), token };
 }

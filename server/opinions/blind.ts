@@ -4,7 +4,7 @@ import { MediaEntity, SpecimenEntity } from '../database/entities';
 import { type AskColumns, type OpinionColumns } from '../database/opinionEntities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
-import { badRequest } from '../http/errors';
+import { badRequest, notFound } from '../http/errors';
 import { givenOf } from './told';
 
 /** What a situation says that may say the name, or where exactly it was. */
@@ -20,7 +20,8 @@ export async function blindRecord(
   given: OpinionColumns | undefined,
   outside: boolean,
 ): Promise<BlindRecord> {
-  const specimen = await em.findOneOrFail(SpecimenEntity, { stationId, id: specimenId });
+  const specimen = await em.findOne(SpecimenEntity, { stationId, id: specimenId, hidden: false });
+  if (!specimen) throw notFound('specimen');
   if (!specimen.guideId) throw noGuide();
   const kept = await em.find(MediaEntity, { stationId, specimenId, kind: 'photo' }, { orderBy: { position: 'asc' } });
   const { photo } = specimen;

@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { LINK_DAYS, type OutsideOpinion } from '@plesion/contract/opinions';
 import { MediaEntity, SpecimenEntity } from '../database/entities';
 import { type AskColumns, OpinionAskEntity } from '../database/opinionEntities';
@@ -6,16 +5,11 @@ import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
-import { idFrom } from '../http/stationIn';
+import { makeSecret, readSecret } from '../http/secret';
 import { findPhoto } from '../photos/service';
 import { changeOwn, keepOpinion } from './service';
 
 const DAY = 86_400_000;
-
-/** The station stands in it, so that it is looked for among that station's alone. */
-const SHAPE = /^([0-9a-f]{32})_([A-Za-z0-9_-]{43})$/;
-
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 const lapsed = () =>
   new HttpProblem(404, {
@@ -25,9 +19,9 @@ const lapsed = () =>
 
 /** Make a link to one record; an earlier one lapses with it. */
 export async function linkOpinion(em: Em, caller: Caller, id: string): Promise<{ token: string; until: string }> {
-  const token = `${caller.stationId.replaceAll('-', '')}_${randomBytes(32).toString('base64url')}`;
+  const { secret: token, hash: linkHash } = makeSecret(caller.stationId);
   const linkUntil = new Date(Date.now() + LINK_DAYS * DAY);
-  await changeOwn(em, caller, id, { linkHash: hashOf(token), linkUntil });
+  await changeOwn(em, caller, id, { linkHash, linkUntil });
   return { token, until: linkUntil.toISOString() };
 }
 
@@ -36,11 +30,11 @@ export const unlinkOpinion = (em: Em, caller: Caller, id: string): Promise<void>
 
 /** The asking that a link is to, while it is good. */
 export async function linked(em: Em, token: string): Promise<AskColumns> {
-  const [, station] = SHAPE.exec(token) ?? [];
+  const read = readSecret(token);
   const ask =
-    station &&
+    read &&
     (await em.findOne(OpinionAskEntity, {
-      ...{ stationId: idFrom(station), linkHash: hashOf(token), linkUntil: { $gt: new Date() } },
+      ...{ stationId: read.stationId, linkHash: read.hash, linkUntil: { $gt: new Date() } },
       ...{ decidedAt: null, withdrawn: false },
     }));
   if (!ask) throw lapsed();

@@ -33,9 +33,9 @@ const determination = () => ({
 async function specimen(more: object = {}) {
   const id = randomUUID();
   const file = await sharp({ create: { width: 9, height: 9, channels: 3, background: { r: made++, g: 1, b: 2 } } })
-    .jpeg()
+    .png()
     .toBuffer();
-  const hash = (await asker.post('/api/photos').attach('photo', file, 'x.jpg').expect(201)).body.hash as string;
+  const hash = (await asker.post('/api/photos').attach('photo', file, 'x.png').expect(201)).body.hash as string;
   const situation = { date: '2026-05-01', note: 'surely a murica', place: 'Ledge 4', latitude: -41.2, longitude: -28.1 };
   const media = [{ id: randomUUID(), kind: 'photo', hash, view: 'dorsal', note: 'my murica' }];
   await asker
@@ -168,6 +168,40 @@ describe('a second opinion', () => {
     expect(record.media).toMatchObject([{ kind: 'photo', hash }]);
     const { body } = await asker.post(`/api/opinions/${askId}/link`).expect(201);
     await server.visitor().get(`/api/opinions/links/${body.token}/photos/${hash}`).expect(200);
+  });
+
+  it('is gone with its record, and comes again with it', async () => {
+    const { id } = await specimen();
+    const { id: askId } = await ask(id);
+    const { body } = await asker.post(`/api/opinions/${askId}/link`).expect(201);
+    const at = `/api/opinions/links/${body.token}`;
+    const { body: stored } = await asker.get(`/api/specimens/${id}`).expect(200);
+    const hide = (hidden: boolean, version: number) =>
+      asker
+        .put(`/api/specimens/${id}`)
+        .send(write(guideId, { version, hidden, determinations: stored.determinations }))
+        .expect(200);
+    await hide(true, 1);
+    await server.visitor().get(at).expect(404);
+    await others[0].visitor.get(`/api/opinions/${askId}/record`).expect(404);
+    expect(await waiting(others[0].visitor)).not.toContain(askId);
+    await hide(false, 2);
+    await server.visitor().get(at).expect(200);
+  });
+
+  it('is taken of two hundred, and then it is enough', async () => {
+    const { id } = await specimen();
+    const { id: askId } = await ask(id);
+    const { body } = await asker.post(`/api/opinions/${askId}/link`).expect(201);
+    await server.pool.query(
+      `insert into opinion (station_id, ask_id, given_by, id, outside, opinion, at)
+       select station_id, id, 'somebody ' || i, gen_random_uuid(), true, '{"readings": [], "certainty": "guess", "note": "hm"}', now()
+       from opinion_ask, generate_series(1, 200) i where id = $1`,
+      [askId],
+    );
+    const said = { id: randomUUID(), by: 'one more', opinion: opinion('murica') };
+    const answer = await server.visitor().post(`/api/opinions/links/${body.token}/answers`).send(said).expect(409);
+    expect(answer.body).toMatchObject({ code: 'enough' });
   });
 
   it('twenty of one person at once are one', async () => {

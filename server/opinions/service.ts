@@ -13,7 +13,10 @@ import { checkNames } from '../specimens/names';
 import { noGuide } from './blind';
 import { toldTo } from './told';
 
-export async function askNamed(em: Em, stationId: string, id: string): Promise<AskColumns> {
+/** Opinions on one asking at most: a link may go from hand to hand. */
+const MOST = 200;
+
+async function askNamed(em: Em, stationId: string, id: string): Promise<AskColumns> {
   const ask = await em.findOne(OpinionAskEntity, { stationId, id });
   if (!ask) throw notFound('asking');
   return ask;
@@ -111,6 +114,11 @@ export async function keepOpinion(
   if (!specimen.guideId) throw noGuide();
   const { guide } = await findGuide(em, stationId, specimen.guideId);
   checkOpinion(guide, opinion);
+  if ((await em.count(OpinionEntity, { stationId, askId: ask.id })) >= MOST)
+    throw new HttpProblem(409, {
+      code: 'enough',
+      message: `${MOST} have said what they make of it: that is enough. Nothing was saved.`,
+    });
   const row: OpinionColumns = { stationId, askId: ask.id, givenBy: by, outside, id, opinion, at: new Date() };
   await em.createQueryBuilder(OpinionEntity).insert(row).onConflict().ignore().execute('run', false);
 }

@@ -23,13 +23,19 @@ export async function toldTo(em: Em, pool: AnalysisPool, { stationId, accountNam
     { stationId, askId: { $in: asks.map(({ id }) => id) } },
     { orderBy: { at: 'asc', id: 'asc' } },
   );
+  const contexts = new Map<string, ReturnType<typeof weighedWith>>();
+  const contextOf = (specimenId: string) => {
+    const known = contexts.get(specimenId) ?? weighedWith(em, stationId, specimenId);
+    contexts.set(specimenId, known);
+    return known;
+  };
   const told: Ask[] = [];
   for (const ask of asks) {
     const own = opinions.filter(({ askId }) => askId === ask.id);
     const open = ask.askedBy === accountName || own.some(({ givenBy, outside }) => givenBy === accountName && !outside);
     told.push({
       ...shownToAll(ask, own),
-      ...(open ? { opinions: own.map(givenOf), ...(await pooledOf(em, pool, ask, own)) } : {}),
+      ...(open ? { opinions: own.map(givenOf), ...(await pooledOf(pool, ask, own, () => contextOf(ask.specimenId))) } : {}),
     });
   }
   return told;
@@ -46,19 +52,25 @@ function shownToAll(ask: AskColumns, own: readonly OpinionColumns[]): Ask {
   };
 }
 
+/** What opinions on a specimen are weighed with. */
+async function weighedWith(em: Em, stationId: string, specimenId: string) {
+  const specimen = await em.findOneOrFail(SpecimenEntity, { stationId, id: specimenId });
+  if (!specimen.guideId) return undefined;
+  const { guide, hash } = await findGuide(em, stationId, specimen.guideId);
+  return { specimen, guide, hash, ...sharedErrors(await rightness(em, stationId, specimen.guideId, guide)) };
+}
+
 /** What was read by several people, weighed as far as they are independent; nothing of one alone. */
 async function pooledOf(
-  em: Em,
   pool: AnalysisPool,
-  { stationId, specimenId }: AskColumns,
+  { stationId }: AskColumns,
   own: readonly OpinionColumns[],
+  context: () => ReturnType<typeof weighedWith>,
 ): Promise<{ pooled?: Pooled }> {
   const read = own.filter(({ opinion }) => opinion.readings.length > 0);
-  if (read.length < 2) return {};
-  const specimen = await em.findOneOrFail(SpecimenEntity, { stationId, id: specimenId });
-  if (!specimen.guideId) return {};
-  const { guide, hash } = await findGuide(em, stationId, specimen.guideId);
-  const { correlation, pairs } = sharedErrors(await rightness(em, stationId, specimen.guideId, guide));
+  const known = read.length < 2 ? undefined : await context();
+  if (!known) return {};
+  const { specimen, guide, hash, correlation, pairs } = known;
   const found = await pool.ask(
     stationId,
     'pooled',

@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import {
   INVITATION_DAYS,
@@ -12,7 +12,7 @@ import { AccountEntity, InvitationEntity, type InvitationColumns, StationEntity 
 import type { Em } from '../database/orm';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
-import { idFrom } from '../http/stationIn';
+import { makeSecret, readSecret } from '../http/secret';
 import { hashPassword } from '../session/service';
 import { initialsFor } from './initials';
 import { lockStation } from './members';
@@ -21,11 +21,6 @@ const DAY = 86_400_000;
 
 /** Links that are good at once in one station. */
 const MOST = 100;
-
-/** The station stands in it, so that it is looked for among that station's alone. */
-const SHAPE = /^([0-9a-f]{32})_([A-Za-z0-9_-]{43})$/;
-
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 const lapsed = () =>
   new HttpProblem(404, {
@@ -52,9 +47,9 @@ export async function invite(em: Em, { stationId, accountName }: Caller, wanted:
     throw new HttpProblem(409, { code: 'too-many-links', message: `There are ${MOST} links already; withdraw some.` });
   const account = 'renews' in wanted ? await em.findOne(AccountEntity, { stationId, id: wanted.renews }) : undefined;
   if (account === null) throw notFound('member');
-  const token = `${stationId.replaceAll('-', '')}_${randomBytes(32).toString('base64url')}`;
+  const { secret: token, hash } = makeSecret(stationId);
   const row: InvitationColumns = {
-    ...{ stationId, id: randomUUID(), hash: hashOf(token), madeBy: accountName, accountId: account?.id ?? null },
+    ...{ stationId, id: randomUUID(), hash, madeBy: accountName, accountId: account?.id ?? null },
     role: account?.role ?? ('role' in wanted ? wanted.role : 'learner'),
     until: new Date(Date.now() + INVITATION_DAYS * DAY),
   };
@@ -67,10 +62,8 @@ export async function withdrawInvitation(em: Em, { stationId }: Caller, id: stri
 }
 
 async function linkOf(em: Em, token: string): Promise<InvitationColumns> {
-  const [, station] = SHAPE.exec(token) ?? [];
-  const row =
-    station &&
-    (await em.findOne(InvitationEntity, { stationId: idFrom(station), hash: hashOf(token), until: { $gt: new Date() } }));
+  const read = readSecret(token);
+  const row = read && (await em.findOne(InvitationEntity, { ...read, until: { $gt: new Date() } }));
   if (!row) throw lapsed();
   return row;
 }

@@ -116,7 +116,7 @@ function Line({ line }: { line: AuditLine }) {
     </>
   );
   return to ? (
-    <LinkBox href={to} style={styles.line} label={`${said}, ${more}`}>
+    <LinkBox href={to} style={styles.line}>
       {words}
     </LinkBox>
   ) : (

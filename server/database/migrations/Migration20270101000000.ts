@@ -22,7 +22,7 @@ export class Migration20270101000000 extends Migration {
     );`);
     this.addSql('create index opinion_ask_of on opinion_ask (station_id, specimen_id, at desc);');
     this.addSql('create index opinion_ask_open on opinion_ask (station_id, at) where decided_at is null and not withdrawn;');
-    this.addSql('create unique index opinion_ask_link on opinion_ask (link_hash) where link_hash is not null;');
+    this.addSql('create unique index opinion_ask_link on opinion_ask (station_id, link_hash) where link_hash is not null;');
     this.addSql(`create table opinion (
       station_id uuid not null,
       ask_id uuid not null,
