@@ -1,7 +1,5 @@
-import pg from 'pg';
-import { openServer } from '../e2e/station';
-import { openPlace } from '../server/test/place';
-import { Client } from './client';
+import type pg from 'pg';
+import { onStation } from './onStation';
 import { timed } from './timed';
 
 const CAPTURES = 200_000;
@@ -10,15 +8,7 @@ const TIMES = 200;
 
 /** A station with 200,000 captures: Field, the bearer of a ring, and a search by part of its number, beside the bare statement. */
 export async function reportFieldwork(print: (line?: string) => void): Promise<void> {
-  const name = 'bench';
-  const place = await openPlace(name);
-  const server = await openServer(place);
-  const pool = new pg.Pool({ connectionString: place.database.href, max: 4 });
-  try {
-    const client = new Client(server.url);
-    await client.ask('POST', '/api/stations', JSON.stringify({ station: name, name, password: 'long enough' }));
-    const { rows } = await pool.query<{ id: string }>('select station_id as id from account where name = $1', [name]);
-    const [{ id: station }] = rows;
+  await onStation(async ({ client, pool, station }) => {
     await fill(pool, station);
     const ring = (i: number) => `H ${String((i * 7919) % 90_000).padStart(6, '0')}`;
     const part = (i: number) => String(100 + ((i * 37) % 900));
@@ -77,11 +67,7 @@ export async function reportFieldwork(print: (line?: string) => void): Promise<v
         `${what.padEnd(30)} p50 ${ours.p50.toFixed(1).padStart(6)} ms, p99 ${ours.p99.toFixed(1).padStart(6)} ms; bare SQL ${sql.p50.toFixed(1)} and ${sql.p99.toFixed(1)} ms`,
       );
     }
-  } finally {
-    await pool.end();
-    await server.close();
-    await place.close();
-  }
+  });
 }
 
 async function fill(pool: pg.Pool, station: string): Promise<void> {

@@ -1,7 +1,5 @@
-import pg from 'pg';
-import { openServer } from '../e2e/station';
-import { openPlace } from '../server/test/place';
-import { Client } from './client';
+import type pg from 'pg';
+import { onStation } from './onStation';
 import { timed } from './timed';
 
 const RECORDS = 100_000;
@@ -10,18 +8,12 @@ const TIMES = 15;
 
 /** A station with 100,000 records of which it is known what they were: calibration, hit rates, and what one is warned by, beside the bare statement. */
 export async function reportOutcomes(print: (line?: string) => void): Promise<void> {
-  const name = 'bench';
-  const place = await openPlace(name);
-  const server = await openServer(place);
-  const pool = new pg.Pool({ connectionString: place.database.href, max: 4 });
-  try {
-    const client = new Client(server.url);
-    await client.ask('POST', '/api/stations', JSON.stringify({ station: name, name, password: 'long enough' }));
-    const { rows } = await pool.query<{ station: string; guide: string }>(
-      `select a.station_id as station, g.id as guide from account a join guide g on g.station_id = a.station_id and g.slug = 'ledge-crabs' where a.name = $1`,
-      [name],
+  await onStation(async ({ client, pool, station }) => {
+    const { rows } = await pool.query<{ guide: string }>(
+      `select id as guide from guide where station_id = $1 and slug = 'ledge-crabs'`,
+      [station],
     );
-    const [{ station, guide }] = rows;
+    const [{ guide }] = rows;
     await fill(pool, station, guide);
     const asked = [
       {
@@ -49,11 +41,7 @@ export async function reportOutcomes(print: (line?: string) => void): Promise<vo
         `${what.padEnd(30)} p50 ${ours.p50.toFixed(0).padStart(6)} ms, p99 ${ours.p99.toFixed(0).padStart(6)} ms; bare SQL ${sql.p50.toFixed(0)} ms`,
       );
     }
-  } finally {
-    await pool.end();
-    await server.close();
-    await place.close();
-  }
+  });
 }
 
 async function fill(pool: pg.Pool, station: string, guide: string): Promise<void> {

@@ -32,11 +32,21 @@ export { tailedDensity, tailedLogDensity } from './density';
 export { entropyOf, expectedInformation, type PossibleForms, possibleForms } from './information';
 export { formsIn, type Grouping, groupByFacet, groupByRank, groupMasses, levelsOf, ranked } from './levels';
 export { nextLooks } from './nextLooks';
-export { density, frequenciesOver, misleadsBetween, OVERLAP, overlapBetween, reach, separationOf, type WeightedForms as WeightedSide } from './overlap';
+export {
+  density,
+  frequenciesOver,
+  misleadsBetween,
+  OVERLAP,
+  overlapBetween,
+  reach,
+  separationOf,
+  type WeightedForms as WeightedSide,
+} from './overlap';
 export { sumOfPowers } from './powers';
 export { sayMisreading, sayRule } from './rule';
 export { inHundred, ofHundred } from './say';
-export { type NamedForms, sayDifference } from './sayDifference';
+export { type NamedForms, sayDifference, TELLS } from './sayDifference';
+export { type ReadingWorth, worthBetween } from './worth';
 export { type Joint, jointPosterior } from './joint';
 export { setAsideBy, sayFacetScope } from './setAside';
 export { fromPrior, type WeighedPosterior, posteriorOf, type Weighed, withoutReading, withReading } from './posterior';

@@ -7,6 +7,9 @@ export interface NamedForms {
   label: string;
 }
 
+/** A reading worth less than this, in bits, neither tells nor misleads. */
+export const TELLS = 0.5;
+
 const RARE = 0.15;
 
 /** How often what was read is met on two sides: "cap: down to the bill, in 8 of ten stone terns, in 1 of ten sand terns." */

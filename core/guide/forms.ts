@@ -105,6 +105,10 @@ export const isFormOf = (guide: Pick<Guide, 'taxa'>, form: Form, taxon: string, 
   isUnder(guide, form.taxon, taxon) &&
   hasFacets(form, Object.fromEntries(Object.entries(facets).map(([facet, value]) => [facet, [value]])));
 
+/** Are facets that both name the same? What one is silent on is not held against it. */
+export const facetsAgree = (a: Facets, b: Facets): boolean =>
+  FACETS.every((facet) => a[facet] === undefined || b[facet] === undefined || a[facet] === b[facet]);
+
 const indexes = new WeakMap<readonly Taxon[], Map<string, Taxon>>();
 
 /** Taxa by id; made once for each list of taxa. */

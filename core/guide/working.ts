@@ -31,7 +31,7 @@ export { sayFacets } from './sayFacets';
 export { DEFAULT_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';
 export { curveAt, dayOfYear, withinDates } from './dates';
-export { type Form, formsOf, hasFacets, isFormOf, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
+export { facetsAgree, type Form, formsOf, hasFacets, isFormOf, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
 export { isSensitive } from './sensitive';
 export { checkGuide, isStates, isValue } from './check';
 export { GREATEST, LEAST } from './checkNumbers';

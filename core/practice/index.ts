@@ -24,4 +24,4 @@ export { sayChoice, sayGroup } from './sayGroup';
 export { countsOf, judgedSteps, oddOf, type Scored, scoreAnswer, scoreOf, scoreSpot } from './score';
 export { markSeen, type MarkSeen, misleads } from './seen';
 export type { CertaintyWord, FlockTask, MemoryKind } from './vocabulary';
-export { type ReadingWorth, type Why, whyNot, whyOf } from './why';
+export { type Why, whyNot, whyOf } from './why';

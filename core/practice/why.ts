@@ -1,29 +1,18 @@
-import { beamBetween, fromPrior, sayDifference } from '../evidence';
+import { fromPrior, type ReadingWorth, sayDifference, TELLS, worthBetween } from '../evidence';
 import type { CompiledGuide } from '../guide/working';
-import type { Reading } from '../observation';
 import { groupIn, groupsAt, type Side } from './groups';
 import { sayGroup } from './sayGroup';
 import type { Item } from './schema';
-
-/** What a reading of a drawing says between two groups. */
-export interface ReadingWorth {
-  reading: Reading;
-  /** For the truth; below 0 it pulls to the other. */
-  bits: number;
-}
 
 /** Why a drawing is the one and not the other. */
 export interface Why {
   /** The group it was held against. */
   other: { id: string; label: string };
-  /** From what tells most to what misleads most. */
+  /** In bits for the truth, from what tells most to what misleads most. */
   readings: ReadingWorth[];
   /** One sentence to remember; nothing where none tells. */
   remember?: string;
 }
-
-/** A reading that is worth less than this tells nothing worth remembering, in bits. */
-const TELLS = 0.5;
 
 /** Why it is not what was said (of many, the odd one); where nothing else was said, why it is not what comes nearest, as often as each lives there. */
 export function whyOf(compiled: CompiledGuide, item: Item, said: readonly string[]): Why | undefined {
@@ -53,10 +42,7 @@ function againstTruth(compiled: CompiledGuide, { level, truth }: Item): (other: 
   const full = fromPrior(compiled, even, truth.readings);
   return (id) => {
     const other = groupIn(grouping, id);
-    const { contributions } = beamBetween(full, { forms: own.forms }, { forms: other.forms });
-    const readings = full.weighed
-      .map(({ reading }, i): ReadingWorth => ({ reading, bits: contributions[i] }))
-      .sort((a, b) => b.bits - a.bits);
+    const readings = worthBetween(full, own.forms, other.forms).readings.sort((a, b) => b.bits - a.bits);
     const [best] = readings;
     return {
       other: other.group,

@@ -7,7 +7,7 @@ export {
   type Stated,
 } from './calibration';
 export { type HitRate, hitRates } from './hitRates';
-export { type Call, judge, TELLS, turnedOut } from './judge';
+export { type Call, judge, turnedOut } from './judge';
 export { overturnedBy, returningOf } from './returning';
 export type { Called, Judged, MarkWorth, Outcome, Overturned } from './schema';
 export * from './vocabulary';

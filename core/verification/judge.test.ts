@@ -1,8 +1,9 @@
+import { TELLS } from '../evidence';
 import { compileGuide } from '../guide';
 import type { Reading } from '../observation';
 import { normal, seeded } from '../probability';
 import { tinyGuide } from '../test/tinyGuide';
-import { type Call, hitRates, judge, type Judged, type Overturned, overturnedBy, returningOf, TELLS, turnedOut } from '.';
+import { type Call, hitRates, judge, type Judged, type Overturned, overturnedBy, returningOf, turnedOut } from '.';
 
 const compiled = compileGuide(tinyGuide());
 const round: Reading = { character: 'edge', states: ['round'] };

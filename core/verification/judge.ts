@@ -1,14 +1,16 @@
 import {
-  beamBetween,
   overlapBetween,
   type NamedForms,
   posteriorOf,
   sayDifference,
   separationOf,
+  TELLS,
   type WeighedPosterior,
+  worthBetween,
 } from '../evidence';
 import {
   type CompiledGuide,
+  facetsAgree,
   frequenciesOf,
   type Guide,
   isFormOf,
@@ -20,9 +22,6 @@ import {
 import type { Reading, Situation } from '../observation';
 import type { Called, Judged, MarkWorth } from './schema';
 
-/** A reading worth less than this, in bits, neither misled nor told, and is not counted among either. */
-export const TELLS = 0.5;
-
 /**
  * Did it turn out to be what it was called? Nothing, where the outcome does not go as far as the name: a genus
  * found where a species was called. A facet that the outcome is silent on is not held against the name.
@@ -31,10 +30,7 @@ export function turnedOut(guide: Pick<Guide, 'taxa'>, { taxon, other, facets }: 
   const called = other === undefined ? [taxon] : [taxon, other];
   if (!called.some((one) => isUnder(guide, truth.taxon, one)))
     return called.some((one) => isUnder(guide, one, truth.taxon)) ? undefined : false;
-  return Object.entries(facets).every(([facet, value]) => {
-    const known = truth.facets[facet as keyof typeof facets];
-    return known === undefined || known === value;
-  });
+  return facetsAgree(facets, truth.facets);
 }
 
 /** A name that was given, and on what. */
@@ -64,7 +60,7 @@ export function judge(compiled: CompiledGuide, call: Call, truth: Called, after:
   const { own, other: otherwise } = sidesOf(compiled, called, truth);
   const other = right ? nearest(compiled, full, own) : otherwise;
   if (own.forms.length === 0 || other.forms.length === 0) return undefined;
-  const { marks, sum } = worthOf(full, own, other);
+  const { readings: marks, sum } = worthBetween(full, own.forms, other.forms);
   return {
     ...{ determination, called, by, at, p, right, margin: -sum, marks },
     ...(right
@@ -130,13 +126,6 @@ function nearest(compiled: CompiledGuide, { bits }: WeighedPosterior, own: Named
   return without(sideOf(compiled, { taxon, facets: same ? facets : {} }), own);
 }
 
-/** Each reading's bits for one side against another, from what pulls away most; and the log2 of the odds. */
-export function worthOf(full: WeighedPosterior, own: NamedForms, other: NamedForms): { marks: MarkWorth[]; sum: number } {
-  const { contributions, sum } = beamBetween(full, { forms: [...own.forms] }, { forms: [...other.forms] });
-  const marks = full.weighed.map(({ reading }, i) => ({ reading, bits: contributions[i] }));
-  return { marks: marks.sort((a, b) => a.bits - b.bits), sum };
-}
-
 type Sides = readonly [NamedForms, NamedForms];
 
 function sayMisled(compiled: CompiledGuide, [worst]: readonly MarkWorth[], sides: Sides, margin: number): string {
@@ -148,7 +137,7 @@ function sayMisled(compiled: CompiledGuide, [worst]: readonly MarkWorth[], sides
 /** What has been read by now and told most; where nothing has, what would have told best. */
 function whatTold(compiled: CompiledGuide, { situation }: Call, after: readonly Reading[], sides: Sides): Judged['told'] {
   const [own, other] = sides;
-  const best = worthOf(posteriorOf(compiled, situation, after), own, other).marks.at(-1);
+  const best = worthBetween(posteriorOf(compiled, situation, after), own.forms, other.forms).readings.at(-1);
   if (best && best.bits >= TELLS)
     return { character: best.reading.character, read: true, text: sayDifference(compiled, best.reading, sides) };
   const read = new Set(after.map(({ character }) => character));

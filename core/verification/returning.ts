@@ -1,7 +1,7 @@
-import { posteriorOf } from '../evidence';
+import { posteriorOf, TELLS, worthBetween } from '../evidence';
 import type { Character, CompiledGuide } from '../guide/working';
 import { type Reading, type Situation, valueOf } from '../observation';
-import { mayMean, sidesOf, TELLS, worthOf } from './judge';
+import { mayMean, sidesOf } from './judge';
 import type { Judged, Overturned } from './schema';
 
 /** A margin may be wider by this many bits and is as thin. */
@@ -31,8 +31,8 @@ export function returningOf(
       const { own, other } = sidesOf(compiled, called, truth);
       if (own.forms.length === 0 || other.forms.length === 0) return [];
       if (!other.forms.includes(leader)) return [];
-      const { marks, sum } = worthOf(full, own, other);
-      const [loudest] = marks;
+      const { readings: worth, sum } = worthBetween(full, own.forms, other.forms);
+      const [loudest] = worth;
       if (!loudest || loudest.bits > -TELLS || !isLike(table.character, loudest.reading, lead)) return [];
       return -sum > margin + AS_THIN ? [] : [{ one, far: Math.abs(-sum - margin) }];
     })

@@ -6,8 +6,7 @@ import { SpecimenEntity } from '../database/entities';
 import { type AskColumns, OpinionAskEntity, type OpinionColumns, OpinionEntity } from '../database/opinionEntities';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
-
-const idOf = (kind: number, n: number) => `0192f3a0-0000-7${kind}-8000-${String(n).padStart(12, '0')}`;
+import { idOf } from '../verifications/demoRecords';
 
 /** Records of the demo that are asked about: a visitor's photograph of a cone, and the photographed tern. */
 const CONE = '0192f3a0-0000-7001-8000-000000000023';

@@ -8,7 +8,7 @@ import { type AskColumns, type OpinionColumns, OpinionEntity } from '../database
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import type { Caller } from '../http/route';
-import { SUREST } from '../verifications/surest';
+import { surest } from '../verifications/surest';
 
 export const givenOf = ({ id, givenBy: by, outside, at, opinion }: OpinionColumns): GivenOpinion => ({
   ...{ id, by, outside, opinion },
@@ -91,15 +91,14 @@ async function rightness(em: Em, stationId: string, guideId: string, guide: Guid
   const rows = await em
     .getConnection()
     .execute<{ truth: Parameters<typeof turnedOut>[2]; names: Parameters<typeof turnedOut>[1][] }[]>(
-      `with sure as (${SUREST})
-     select jsonb_build_object('taxon', sure.taxon, 'facets', sure.facets) as truth, jsonb_agg(o.opinion->'name') as names
+      `select jsonb_build_object('taxon', sure.taxon, 'facets', sure.facets) as truth, jsonb_agg(o.opinion->'name') as names
      from opinion o
      join opinion_ask a on a.station_id = o.station_id and a.id = o.ask_id
-     join sure on sure.specimen_id = a.specimen_id
      join specimen s on s.station_id = a.station_id and s.id = a.specimen_id and s.guide_id = ?
+     join lateral ${surest('v.*')} as sure on true
      where o.station_id = ? and o.opinion->'name'->>'taxon' is not null
      group by a.id, sure.taxon, sure.facets`,
-      [stationId, guideId, stationId],
+      [guideId, stationId],
     );
   return rows.map(({ truth, names }) => names.flatMap((name) => turnedOut(guide, name, truth) ?? []));
 }

@@ -1,6 +1,7 @@
 import type { Asked, VerifiedPhoto } from '@plesion/core/practice';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
+import { COUNTS } from '../verifications/surest';
 
 /** Photographs practised with at most, the newest verified first. */
 const MOST = 500;
@@ -10,7 +11,7 @@ const VERIFIED = `
   from verification v
   join specimen s on s.station_id = v.station_id and s.id = v.specimen_id and not s.hidden
   join media m on m.station_id = v.station_id and m.specimen_id = v.specimen_id and m.kind = 'photo'
-  where v.station_id = ? and v.withdrawn_by is null and not v.same_call`;
+  where v.station_id = ? and ${COUNTS}`;
 
 /** The surest word on each, the newest of those. */
 const ORDER = 'order by v.specimen_id, m.hash, v.wrong, v.at desc';

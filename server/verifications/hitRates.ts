@@ -1,5 +1,6 @@
 import type { CalibrationQuery, HitRatesView } from '@plesion/contract/calibration';
-import { hitRates as ratesOf, TELLS } from '@plesion/core/verification';
+import { TELLS } from '@plesion/core/evidence';
+import { hitRates as ratesOf } from '@plesion/core/verification';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import type { Caller } from '../http/route';
@@ -12,11 +13,6 @@ const MARKS = 200;
 const JUDGED = `from judged_call where station_id = ? and is_right is not null
   and (?::uuid is null or guide_id = ?::uuid) and (?::text is null or by = ?::text) and (?::int is null or season = ?::int)`;
 
-const judgedValues = (stationId: string, { guideId, by, season }: CalibrationQuery) => [
-  stationId,
-  ...[guideId, by, season].flatMap((value) => [value ?? null, value ?? null]),
-];
-
 type Count = { n: number; hits: number };
 
 /** How often marks, people and guides turned out right. */
@@ -24,10 +20,10 @@ export async function hitRates(
   em: Em,
   pool: AnalysisPool,
   { stationId }: Caller,
-  query: CalibrationQuery,
+  { guideId, by, season }: CalibrationQuery,
 ): Promise<HitRatesView> {
   await judgeWaiting(em, pool, stationId);
-  const values = judgedValues(stationId, query);
+  const values = [stationId, ...[guideId, by, season].flatMap((value) => [value ?? null, value ?? null])];
   const ask = <Row>(sql: string) => em.getConnection().execute<(Row & Count)[]>(sql, values);
   const names = 'count(*)::int as n, count(*) filter (where is_right)::int as hits';
   const [marks, observers, guides] = await Promise.all([

@@ -8,6 +8,7 @@ import { bound } from '../database/bound';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { HttpProblem } from '../http/errors';
+import { COUNTS, surest } from './surest';
 
 /** Judged at once, at most: a page asks again for the rest. */
 const AT_ONCE = 500;
@@ -27,7 +28,7 @@ interface Waiting {
 const waitingSql = (one: string) => `
   with waiting as (
     select distinct v.specimen_id as id from verification v
-    where v.station_id = ? and v.withdrawn_by is null and not v.same_call ${one}
+    where v.station_id = ? and ${COUNTS} ${one}
       and not exists (select 1 from judged_call j where j.station_id = v.station_id and j.specimen_id = v.specimen_id)
     limit ${AT_ONCE}
   )
@@ -35,10 +36,7 @@ const waitingSql = (one: string) => `
     jsonb_build_object('taxon', sure.taxon, 'facets', sure.facets) as truth, newest.call, s.readings as after
   from waiting
   join specimen s on s.station_id = ? and s.id = waiting.id
-  join lateral (
-    select * from verification v where v.station_id = s.station_id and v.specimen_id = s.id and v.withdrawn_by is null and not v.same_call
-    order by wrong, at desc limit 1
-  ) as sure on true
+  join lateral ${surest('v.*')} as sure on true
   left join lateral (
     select name as call from jsonb_array_elements(s.determinations) with ordinality as names (name, place)
     where (name->>'at')::timestamptz <= sure.at and not s.hidden and s.guide_id is not null
@@ -53,10 +51,7 @@ const KEPT = `
   from jsonb_to_recordset(?::jsonb) as one (specimen_id uuid, verification_id uuid, specimen_version int, called text, truth text,
     is_right boolean, by text, season int, p real, judged jsonb)
   join specimen s on s.station_id = ?::uuid and s.id = one.specimen_id and s.version = one.specimen_version
-  where one.verification_id = (
-    select id from verification v where v.station_id = s.station_id and v.specimen_id = s.id and v.withdrawn_by is null and not v.same_call
-    order by wrong, at desc limit 1
-  )
+  where one.verification_id = ${surest('v.id')}
   on conflict (station_id, specimen_id) do nothing`;
 
 /** What was worked out of a specimen's call holds no longer: the specimen, or a word on it, was written. */

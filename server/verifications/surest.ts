@@ -1,4 +1,8 @@
-/** The surest word on each specimen of a station (`?`), the newest of those; what was taken back, or rests on the same call, is none. */
-export const SUREST = `
-  select distinct on (specimen_id) specimen_id, id, kind, taxon, facets, wrong, on_day, at from verification
-  where station_id = ? and withdrawn_by is null and not same_call order by specimen_id, wrong, at desc`;
+/** What was said of what something turned out to be counts: it was not taken back, and does not rest on the same call. */
+export const COUNTS = 'v.withdrawn_by is null and not v.same_call';
+
+/** The surest word on the specimen `s`, the newest of those. */
+export const surest = (columns: string): string => `(
+  select ${columns} from verification v where v.station_id = s.station_id and v.specimen_id = s.id and ${COUNTS}
+  order by v.wrong, v.at desc limit 1
+)`;

@@ -18,6 +18,7 @@ import { RangeStrips } from '../reading/RangeStrips';
 import { StateTiles } from '../reading/StateTiles';
 import { takesCalliper } from '../reading/calliper';
 import { CalliperPanel } from '../reading/CalliperPanel';
+import { CERTAINTY_LABELS } from '../records/situationText';
 import { ValueEntry } from '../reading/ValueEntry';
 
 interface CharacterEditorProps {
@@ -39,7 +40,6 @@ interface CharacterEditorProps {
   plateWidth?: number;
 }
 
-const CERTAINTY_LABELS = { sure: 'sure', likely: 'likely', guess: 'a guess' } as const;
 const HIDDEN_BECAUSE = ['wrong view', 'covered', 'broken off', 'no time'];
 
 /** Everything that can be said of one character on one specimen. */

@@ -1,5 +1,5 @@
 import { urlOf } from '@plesion/contract';
-import { type CompiledGuide, isUnder, sayFacets } from '@plesion/core/guide';
+import { type CompiledGuide, facetsAgree, isUnder, sayFacets } from '@plesion/core/guide';
 import type { VerifiedPhoto } from '@plesion/core/practice';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useQuery } from '@tanstack/react-query';
@@ -9,7 +9,7 @@ import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Photo } from '../../ui/Photo';
 import { Text } from '../../ui/Text';
-import { practiceApi } from '../records/practiceAnswers';
+import { photosQuery } from '../records/practiceAnswers';
 
 interface GalleryProps {
   id: string;
@@ -21,12 +21,9 @@ interface GalleryProps {
 export function Gallery({ id, compiled, form: at }: GalleryProps) {
   const { guide, forms } = compiled;
   const form = forms[at];
-  const found = useQuery({
-    queryKey: ['practice photos', id],
-    queryFn: ({ signal }) => practiceApi('practicePhotos', { query: { guideId: id } }, signal),
-  });
+  const found = useQuery(photosQuery(id));
   const own =
-    found.data?.photos.filter(({ taxon, facets }) => isUnder(guide, form.taxon, taxon) && agree(form.facets, facets)) ?? [];
+    found.data?.photos.filter(({ taxon, facets }) => isUnder(guide, form.taxon, taxon) && facetsAgree(form.facets, facets)) ?? [];
   if (own.length === 0) return null;
   const views = [...guide.views, { id: undefined, label: 'view not said' }];
   return (
@@ -56,13 +53,6 @@ export function Gallery({ id, compiled, form: at }: GalleryProps) {
 /** What is known of one, and by what. */
 const sayKnown = ({ guide }: CompiledGuide, { facets, kind }: VerifiedPhoto): string =>
   [sayFacets(guide, facets), `known by ${VERIFICATION_WORDS[kind]}`].filter(Boolean).join(', ');
-
-/** Facets that both say are the same. */
-const agree = (a: VerifiedPhoto['facets'], b: VerifiedPhoto['facets']): boolean =>
-  Object.entries(b).every(([facet, value]) => {
-    const own = a[facet as keyof typeof a];
-    return own === undefined || own === value;
-  });
 
 const Shown = ({ photo: { specimenId, hash }, said }: { photo: VerifiedPhoto; said: string }) => (
   <LinkBox href={`/specimens/${specimenId}`} style={styles.link} label={said}>

@@ -15,11 +15,10 @@ import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { Typeset } from '../../ui/Typeset';
 import { namedParts, phrase } from '../records/namedParts';
+import { CERTAINTY_LABELS } from '../records/situationText';
 import { useSession } from '../session/useSession';
 import { asksOf, opinionsApi } from './opinionsApi';
 import { opinionParts, voteParts } from './sayOpinion';
-
-const CERTAIN = { sure: 'sure', likely: 'likely', guess: 'a guess' } as const;
 
 /** One asking: who has answered, what they said once one may know it, all of it together, and how it was decided. */
 export function AskedCard({ ask, guide }: { ask: Ask; guide: Guide }) {
@@ -87,7 +86,7 @@ function Said({ one: { by, outside, opinion }, guide }: { one: GivenOpinion; gui
         parts={phrase(
           `${outside ? `${by} (by link)` : by}: `,
           opinionParts(guide, opinion),
-          opinion.name ? `, ${CERTAIN[opinion.certainty]}` : '',
+          opinion.name ? `, ${CERTAINTY_LABELS[opinion.certainty]}` : '',
         )}
       />
       {[...seen, ...(opinion.note ? [opinion.note] : [])].map((line) => (

@@ -1,6 +1,6 @@
 import type { BlindRecord as Record } from '@plesion/contract/opinions';
 import { useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -18,7 +18,6 @@ interface BlindRecordProps {
 export function BlindRecord({ record: { by, question, media, situation, guide }, photoUrl }: BlindRecordProps) {
   const [chosen, choose] = useState<string>();
   const shown = media.find(({ id }) => id === chosen) ?? media.at(0);
-  const height = Math.min(460, useWindowDimensions().height * 0.55);
   const viewOf = (view: string | undefined) => guide.guide.views.find(({ id }) => id === view)?.label;
   return (
     <>
@@ -28,7 +27,7 @@ export function BlindRecord({ record: { by, question, media, situation, guide },
           <Photo
             source={{ uri: photoUrl(shown.hash) }}
             resizeMode="contain"
-            style={[styles.photo, { height }]}
+            style={styles.photo}
             accessibilityLabel={`The photo, ${viewOf(shown.view) ?? 'view not said'}`}
           />
         ) : (
@@ -56,5 +55,12 @@ export function BlindRecord({ record: { by, question, media, situation, guide },
 }
 
 const styles = StyleSheet.create({
-  photo: { width: '100%', borderRadius: radius.m, backgroundColor: colour.mist, marginBottom: space.s },
+  photo: {
+    width: '100%',
+    maxHeight: 460,
+    aspectRatio: 4 / 3,
+    borderRadius: radius.m,
+    backgroundColor: colour.mist,
+    marginBottom: space.s,
+  },
 });

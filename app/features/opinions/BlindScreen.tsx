@@ -29,7 +29,7 @@ export function BlindScreen({ id }: { id: string }) {
       {(record) => (
         <Screen widest={760}>
           <PageHeading>An opinion is asked</PageHeading>
-          <BlindRecord record={record} photoUrl={(hash) => urlOf('photo', { params: { hash }, query: {} })} />
+          <BlindRecord record={record} photoUrl={(hash) => urlOf('photo', { params: { hash } })} />
           {record.given ? (
             <Card title="What you said">
               <Typeset strong parts={opinionParts(record.guide.guide, record.given.opinion)} />

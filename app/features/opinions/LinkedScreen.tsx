@@ -1,3 +1,5 @@
+import { addressOf } from '@plesion/contract';
+import { opinionEndpoints } from '@plesion/contract/endpoints/opinions';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Notice } from '../../ui/Notice';
@@ -22,7 +24,10 @@ export function LinkedScreen({ token }: { token: string }) {
       {(record) => (
         <Screen widest={760}>
           <PageHeading>An opinion is asked</PageHeading>
-          <BlindRecord record={record} photoUrl={(hash) => `/api/opinions/links/${token}/photos/${hash}`} />
+          <BlindRecord
+            record={record}
+            photoUrl={(hash) => addressOf(opinionEndpoints.linkedPhoto, { params: { token, hash } })}
+          />
           {give.isSuccess ? (
             <Notice kind="note" title="Thank you">
               {`It is kept, and ${record.by} sees it. This page may be closed.`}

@@ -16,6 +16,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
 import { TextField } from '../../ui/TextField';
 import { KindChoice } from '../records/KindChoice';
+import { CERTAINTY_LABELS } from '../records/situationText';
 import { MarksSeen } from './MarksSeen';
 
 /** As it is filled in; kept over a reload. */
@@ -44,8 +45,6 @@ interface OpinionFormProps {
   outside?: boolean;
   send: (said: SentOpinion) => Promise<unknown>;
 }
-
-const CERTAIN = { sure: 'sure', likely: 'likely', guess: 'a guess' } as const;
 
 /** What one makes of it: a name or that it cannot be told, how sure, what can be seen, and why. */
 export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
@@ -94,7 +93,7 @@ export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
             {at('opinion.name') && <Notice kind="problem">{at('opinion.name')!}</Notice>}
             <ChoiceGroup
               label="How sure"
-              options={CERTAINTIES.map((id) => ({ id, label: CERTAIN[id] }))}
+              options={CERTAINTIES.map((id) => ({ id, label: CERTAINTY_LABELS[id] }))}
               chosen={[certainty]}
               onChange={([next]) => change({ certainty: next })}
             />

@@ -3,7 +3,7 @@ import { photoItem, type VerifiedPhoto } from '@plesion/core/practice';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { practiceApi } from '../records/practiceAnswers';
+import { photosQuery } from '../records/practiceAnswers';
 import { PracticeItem } from './PracticeItem';
 import { usePractice } from './usePractice';
 import type { Wanted } from './ways';
@@ -15,10 +15,7 @@ interface PhotoPracticeProps {
 
 /** Photographs of the station's own specimens of which it is known what they are. */
 export function PhotoPractice({ stored, wanted }: PhotoPracticeProps) {
-  const found = useQuery({
-    queryKey: ['practice photos', stored.id],
-    queryFn: ({ signal }) => practiceApi('practicePhotos', { query: { guideId: stored.id } }, signal),
-  });
+  const found = useQuery(photosQuery(stored.id));
   if (found.error) return <Failed error={found.error} retry={() => void found.refetch()} />;
   if (!found.data) return <Loading what="The photographs" />;
   if (!found.data.photos.length)

@@ -10,12 +10,10 @@ interface KindChoiceProps {
   taxon?: string;
   facets: Facets;
   onChange: (taxon: string | undefined, facets: Facets) => void;
-  /** May the choice be given up? */
-  clearable?: boolean;
 }
 
 /** A taxon of a guide, and the sex, age, morph and season in which its forms differ. */
-export function KindChoice({ label, guide, taxon, facets, onChange, clearable }: KindChoiceProps) {
+export function KindChoice({ label, guide, taxon, facets, onChange }: KindChoiceProps) {
   return (
     <View style={{ gap: space.m }}>
       <Picker
@@ -23,7 +21,6 @@ export function KindChoice({ label, guide, taxon, facets, onChange, clearable }:
         items={guide.taxa.map(({ id, name, vernacular }) => ({ id, label: vernacular ?? name, words: name }))}
         chosen={taxon}
         onChange={(next) => onChange(next, {})}
-        onClear={clearable ? () => onChange(undefined, {}) : undefined}
       />
       {facetsOf(guide, taxon).map(({ facet, values }) => (
         <ChoiceGroup

@@ -1,6 +1,7 @@
 import { createClient, type GivenAnswer, RequestProblem } from '@plesion/contract';
 import { practiceEndpoints } from '@plesion/contract/endpoints/practice';
 import { GivenAnswer as Shape } from '@plesion/contract/practice';
+import { queryOptions } from '@tanstack/react-query';
 import { keyOf, outbox } from '../../lib/outbox/outbox';
 import type { Entry } from '../../lib/outbox/storage';
 
@@ -13,6 +14,13 @@ export const standingQuery = {
   retry: false,
   networkMode: 'always',
 } as const;
+
+/** Photographs of a guide's specimens of which it is known what they are. */
+export const photosQuery = (guideId: string) =>
+  queryOptions({
+    queryKey: ['practice photos', guideId],
+    queryFn: ({ signal }) => practiceApi('practicePhotos', { query: { guideId } }, signal),
+  });
 
 const KIND = 'practice';
 

@@ -1,5 +1,5 @@
 import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
-import { VERIFICATION_WORDS } from '@plesion/core/verification';
+import { type Overturned, VERIFICATION_WORDS } from '@plesion/core/verification';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour } from '../../theme';
@@ -21,15 +21,7 @@ export function WarnedBefore({ stored, content }: WarnedBeforeProps) {
   return <View aria-live="polite">{nearest && <Warning stored={stored} one={nearest} more={more.length} />}</View>;
 }
 
-function Warning({
-  stored: { guide },
-  one,
-  more,
-}: {
-  stored: StoredGuide;
-  one: ReturnType<typeof useWarnings>[number];
-  more: number;
-}) {
+function Warning({ stored: { guide }, one, more }: { stored: StoredGuide; one: Overturned; more: number }) {
   const { specimenId, called, truth, kind, on, misled, told } = one;
   const was = namedParts(guide, truth);
   const text = more > 0 ? `That record; ${more} more looked so` : 'That record';

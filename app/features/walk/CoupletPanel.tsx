@@ -11,10 +11,9 @@ import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { forking, noting, taking } from './answering';
+import { CERTAINTY_LABELS } from '../records/situationText';
 import { LeadCard } from './LeadCard';
 import type { OpenWalk } from './useWalk';
-
-export const CERTAINTY_WORDS: Record<Certainty, string> = { sure: 'sure', likely: 'likely', guess: 'a guess' };
 
 interface CoupletPanelProps {
   bench: OpenWalk;
@@ -69,7 +68,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
       <View style={styles.doubt}>
         <ChoiceGroup
           label="How sure is the decision"
-          options={CERTAINTIES.map((one) => ({ id: one, label: CERTAINTY_WORDS[one] }))}
+          options={CERTAINTIES.map((one) => ({ id: one, label: CERTAINTY_LABELS[one] }))}
           chosen={[certainty]}
           onChange={([next]) => onCertainty(next)}
         />
