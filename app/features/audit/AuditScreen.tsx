@@ -27,6 +27,10 @@ const KIND_WORDS: Partial<Record<AuditKind, string>> = {
 };
 const sayKind = (kind: AuditKind): string => KIND_WORDS[kind] ?? kind;
 
+/** A part of a record as people say it: "guide", "names", "follow up". */
+const sayField = (field: string): string =>
+  field === 'determinations' ? 'names' : field.replace(/Id$/, '').replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
 /** Who did what, when, to which record. */
 export function AuditScreen() {
   const [{ by, kind, record }, setAddress] = useAddress(['by', 'kind', 'record'], 0);
@@ -101,7 +105,7 @@ export function AuditScreen() {
 function Line({ line }: { line: AuditLine }) {
   const { at, by, act, kind, version, fields } = line;
   const said = `${act}: ${sayKind(kind)}`;
-  const more = [`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.join(', ')]
+  const more = [`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.map(sayField).join(', ')]
     .filter(Boolean)
     .join(' · ');
   const to = pageOf(line);

@@ -32,7 +32,11 @@ beforeEach(() => {
     lines:
       query?.by === 'tolmar'
         ? []
-        : [query?.after ? line({ version: 1 }) : line({ act: 'changed', version: 2, fields: ['label'] })],
+        : [
+            query?.after
+              ? line({ version: 1 })
+              : line({ act: 'changed', version: 2, fields: ['label', 'guideId', 'determinations'] }),
+          ],
     ...(query?.after || query?.by ? {} : { next: 'onward' }),
   }));
 });
@@ -40,7 +44,7 @@ beforeEach(() => {
 it('tells the newest, and the earlier ones when they are asked for', async () => {
   await showScreen(<AuditScreen />);
   await shown('changed: specimen');
-  screen.getByText(/^mira, 12 May 2026, .* · version 2 · label$/);
+  screen.getByText(/^mira, 12 May 2026, .* · version 2 · label, guide, names$/);
   await press('Show earlier ones');
   await shown('made: specimen');
   expect(queries().at(-1)).toEqual({ after: 'onward' });
