@@ -7,6 +7,7 @@ import { officeEndpoints } from './endpoints/office';
 import { opinionEndpoints } from './endpoints/opinions';
 import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
+import { reviewEndpoints } from './endpoints/review';
 import { setEndpoints } from './endpoints/sets';
 import { verificationEndpoints } from './endpoints/verifications';
 
@@ -24,6 +25,7 @@ export const endpoints = {
   ...setEndpoints,
   ...verificationEndpoints,
   ...opinionEndpoints,
+  ...reviewEndpoints,
   ...auditEndpoints,
 };
 

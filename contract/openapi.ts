@@ -5,6 +5,7 @@ import * as guide from '@plesion/core/guide/schema';
 import * as keys from '@plesion/core/keys/schema';
 import * as observation from '@plesion/core/observation/schema';
 import * as practiceShapes from '@plesion/core/practice/schema';
+import * as reviewShapes from '@plesion/core/review/schema';
 import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import * as calibration from './calibration';
@@ -20,6 +21,7 @@ import * as practice from './practice';
 import { leastRole } from './roles';
 import * as audit from './audit';
 import * as opinions from './opinions';
+import * as review from './review';
 import * as sets from './sets';
 import * as verifications from './verifications';
 import * as wire from './schemas';
@@ -64,6 +66,8 @@ function componentsOf() {
     practice,
     audit,
     opinions,
+    reviewShapes,
+    review,
     sets,
     verifications,
     calibration,

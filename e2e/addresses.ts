@@ -26,6 +26,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/audit',
       '/calibration',
       '/opinions',
+      '/review',
       `/opinions/${waiting[0].id}`,
       '/appearance',
       '/bench',

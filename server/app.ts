@@ -40,6 +40,7 @@ import { setRoutes } from './sets/routes';
 import { verificationRoutes } from './verifications/routes';
 import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
+import { reviewRoutes } from './review/routes';
 import { sessionRoutes } from './session/routes';
 import { countTries } from './session/tries';
 import { type Quotas, USUAL_QUOTAS } from './station/quota';
@@ -137,6 +138,7 @@ export function createApp(
   cameraRoutes(api, em, { files, camera });
   verificationRoutes(api, em, weighing);
   opinionRoutes(api, em, { files, pool: weighing, tries });
+  reviewRoutes(api, em, weighing);
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

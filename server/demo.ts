@@ -10,6 +10,7 @@ import { putDemoKeys } from './keys/demo';
 import { writeLot } from './lots/service';
 import { putDemoOpinions } from './opinions/demo';
 import { putDemoPractice } from './practice/demo';
+import { putDemoReview } from './review/demo';
 import { putDemoSet } from './sets/demo';
 import { makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
@@ -45,6 +46,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   await putDemoSet(em, caller, guides);
   await putDemoOutcomes(em, parts, caller, guides);
   await putDemoOpinions(em, caller);
+  await putDemoReview(em, parts, caller, guides);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

@@ -40,6 +40,7 @@ const isTaken = (path: string) => {
 
 /** Put the focus on the heading, where a page begins anew without another address. */
 export function focusHeading(): void {
+  if (typeof document === 'undefined') return;
   const heading = document.querySelector<HTMLElement>('h1, [role=heading][aria-level="1"]');
   if (!heading) return;
   heading.tabIndex = -1;

@@ -8,6 +8,7 @@ import type { Outcome } from '../problem';
 import { type Call, type Called, judge, type Judged, type Overturned, returningOf } from '../verification';
 import { type Analysis, analyse } from './analyse';
 import type { Pooled } from '../opinions';
+import { type Look, lookAt, type Named } from '../review';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
 import { pooled } from './pooled';
@@ -27,6 +28,8 @@ export interface Questions {
   };
   /** Overturned calls whose pattern returns. */
   returning: { asks: Omit<Analysis, 'guide'> & { overturned: readonly Overturned[] }; gives: Overturned[] };
+  /** What a reviewer has before them of each named record. */
+  look: { asks: { records: readonly (Named & { judgement?: Judgement })[] }; gives: Look[] };
   /** What several people read of one thing, weighed as far as they err together. */
   pooled: { asks: Omit<Analysis, 'guide'> & { correlation: number }; gives: Pick<Pooled, 'text' | 'taxa'> };
   /** How a walk through a key stands; the guide behind the key may be absent. */
@@ -52,6 +55,8 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
     ),
   returning: (guide, { situation, judgement, readings, overturned }) =>
     returningOf(compiledFor(guide!, situation, judgement), situation, readings, overturned),
+  look: (guide, { records }) =>
+    records.map(({ judgement, ...named }) => lookAt(compiledFor(guide!, named.situation, judgement), named)),
   pooled: (guide, { correlation, ...asked }) => pooled({ ...asked, guide: guide! }, correlation),
   walk: (guide, { judgement, ...asked }) =>
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),

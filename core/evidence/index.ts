@@ -26,7 +26,7 @@ export { callOf } from './call';
 export { jointColumn, tableGiven } from './block';
 export { factorOf } from './blockPattern';
 export { evidenceOf, onScale } from './readingEvidence';
-export { type Hazards, isClose } from './danger';
+export { type Hazards, hazardsOf, isClose } from './danger';
 export { fitOf } from './fit';
 export { tailedDensity, tailedLogDensity } from './density';
 export { entropyOf, expectedInformation, type PossibleForms, possibleForms } from './information';

@@ -7,7 +7,8 @@ export {
   type Stated,
 } from './calibration';
 export { type HitRate, hitRates } from './hitRates';
-export { type Call, judge, turnedOut } from './judge';
+export { type Call, judge, nearestTo, sideOf, turnedOut } from './judge';
 export { overturnedBy, returningOf } from './returning';
 export type { Called, Judged, MarkWorth, Outcome, Overturned } from './schema';
+export { commonest, tellingMarks } from './telling';
 export * from './vocabulary';

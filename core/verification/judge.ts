@@ -1,26 +1,8 @@
-import {
-  overlapBetween,
-  type NamedForms,
-  posteriorOf,
-  sayDifference,
-  separationOf,
-  TELLS,
-  type WeighedPosterior,
-  worthBetween,
-} from '../evidence';
-import {
-  type CompiledGuide,
-  facetsAgree,
-  frequenciesOf,
-  type Guide,
-  isFormOf,
-  isUnder,
-  keepNewest,
-  reliabilityOf,
-  sayFacets,
-} from '../guide/working';
+import { type NamedForms, posteriorOf, sayDifference, TELLS, type WeighedPosterior, worthBetween } from '../evidence';
+import { type CompiledGuide, facetsAgree, type Guide, isFormOf, isUnder, keepNewest, sayFacets } from '../guide/working';
 import type { Reading, Situation } from '../observation';
 import type { Called, Judged, MarkWorth } from './schema';
+import { commonest, tellingMarks } from './telling';
 
 /**
  * Did it turn out to be what it was called? Nothing, where the outcome does not go as far as the name: a genus
@@ -88,7 +70,7 @@ const known = new WeakMap<CompiledGuide, Map<string, NamedForms>>();
 const KEPT = 200;
 
 /** The forms that a name may mean, as one would say it. */
-function sideOf(compiled: CompiledGuide, called: Called): NamedForms {
+export function sideOf(compiled: CompiledGuide, called: Called): NamedForms {
   const kept = known.get(compiled) ?? new Map<string, NamedForms>();
   known.set(compiled, kept);
   return keepNewest(kept, JSON.stringify(called), KEPT, () => formsMeant(compiled, called));
@@ -116,14 +98,18 @@ function without(side: NamedForms, { forms }: NamedForms): NamedForms {
   return { ...side, forms: side.forms.filter((f) => !left.has(f)) };
 }
 
-/** What came nearest to what it was. */
-function nearest(compiled: CompiledGuide, { bits }: WeighedPosterior, own: NamedForms): NamedForms {
-  const owned = new Set(own.forms);
+/** What comes nearest to some forms: another taxon, or another form of the same. */
+export function nearestTo(compiled: CompiledGuide, { bits }: WeighedPosterior, own: readonly number[]): Called | undefined {
+  const owned = new Set(own);
   const others = compiled.forms.flatMap((_, f) => (owned.has(f) ? [] : [f]));
-  if (others.length === 0) return { forms: [], label: '' };
+  if (others.length === 0) return undefined;
   const { taxon, facets } = compiled.forms[others.reduce((best, f) => (bits[f] > bits[best] ? f : best))];
-  const same = own.forms.some((f) => compiled.forms[f].taxon === taxon);
-  return without(sideOf(compiled, { taxon, facets: same ? facets : {} }), own);
+  return { taxon, facets: own.some((f) => compiled.forms[f].taxon === taxon) ? facets : {} };
+}
+
+function nearest(compiled: CompiledGuide, full: WeighedPosterior, own: NamedForms): NamedForms {
+  const called = nearestTo(compiled, full, own.forms);
+  return called ? without(sideOf(compiled, called), own) : { forms: [], label: '' };
 }
 
 type Sides = readonly [NamedForms, NamedForms];
@@ -140,33 +126,11 @@ function whatTold(compiled: CompiledGuide, { situation }: Call, after: readonly 
   const best = worthBetween(posteriorOf(compiled, situation, after), own.forms, other.forms).readings.at(-1);
   if (best && best.bits >= TELLS)
     return { character: best.reading.character, read: true, text: sayDifference(compiled, best.reading, sides) };
-  const read = new Set(after.map(({ character }) => character));
-  const [would] = [...compiled.tables.values()]
-    .flatMap((table) => {
-      const { character } = table;
-      const sidesScored = sides.map(({ forms }) => forms.filter((f) => table.scored[f]));
-      if (read.has(character.id) || sidesScored.some((forms) => forms.length === 0)) return [];
-      const [a, b] = sidesScored.map((forms) => ({ forms, weights: forms.map((f) => compiled.base[f]) }));
-      const overlap = overlapBetween(table, a, b, compiled.guide.settings.tail);
-      const helps = ['separates', 'helps'].includes(separationOf(overlap));
-      return helps ? [{ character, worth: (1 - overlap) * reliabilityOf(compiled.guide, character) }] : [];
-    })
-    .sort((a, b) => b.worth - a.worth);
+  const [would] = tellingMarks(compiled, new Set(after.map(({ character }) => character)), sides);
   if (!would) return undefined;
   return {
     character: would.character.id,
     read: false,
     text: sayDifference(compiled, commonest(compiled, would.character.id, own), sides),
   };
-}
-
-/** A character as it is met most often on a side. */
-function commonest(compiled: CompiledGuide, character: string, { forms }: NamedForms): Reading {
-  const table = compiled.tables.get(character)!;
-  if (table.type !== 'states') return { character };
-  const often = new Map<string, number>();
-  for (const f of forms)
-    for (const { state, p } of frequenciesOf(table, f)) often.set(state, (often.get(state) ?? 0) + p * compiled.base[f]);
-  const [[state]] = [...often].sort((a, b) => b[1] - a[1]);
-  return table.character.kind === 'count' ? { character, value: Number(state) } : { character, states: [state] };
 }

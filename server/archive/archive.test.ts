@@ -40,12 +40,18 @@ async function fill(server: TestServer): Promise<Visitor> {
   const { hash } = (await own.post('/api/photos').attach('photo', photo, 'x.jpg').expect(201)).body as { hash: string };
   const individual = randomUUID();
   await own.put(`/api/individuals/${individual}`).send({ version: 0, label: 'Old one', guideId, hidden: false }).expect(200);
+  const named = {
+    ...{ id: randomUUID(), qualifier: 'none', taxon: 'murica', facets: {}, by: '', at: '2026-05-12T10:00:00Z', p: 0.9 },
+    ...{ recommended: '', overruled: false, guideVersion: 1 },
+  };
   const ids = Array.from({ length: 6 }, () => randomUUID());
   for (const [i, id] of ids.entries()) {
     const more = {
       label: `L${i} “İ̇” 🦀\n\t\\u0041`,
       situation: { place: 'Quell reef', date: '2026-05-12', note: i === 2 ? 'line one\nline two' : undefined },
-      ...(i === 0 ? { photo: hash, individualId: individual, media: [{ id: randomUUID(), kind: 'photo', hash }] } : {}),
+      ...(i === 0
+        ? { determinations: [named], photo: hash, individualId: individual, media: [{ id: randomUUID(), kind: 'photo', hash }] }
+        : {}),
     };
     await own.put(`/api/specimens/${id}`).send(write(guideId, more)).expect(200);
     if (i === 1)
@@ -65,6 +71,8 @@ async function fill(server: TestServer): Promise<Visitor> {
   const ask = randomUUID();
   await own.post('/api/opinions').send({ id: ask, specimenId: ids[0], question: 'the edge?' }).expect(201);
   const { token } = (await own.post(`/api/opinions/${ask}/link`).expect(201)).body as { token: string };
+  const review = { id: randomUUID(), specimenId: ids[0], determination: named.id, word: 'view', view: 'ventral' };
+  await own.post('/api/reviews').send(review).expect(201);
   const opinion = { readings: [], note: 'from below it would be told' };
   await own.post(`/api/opinions/links/${token}/answers`).send({ id: randomUUID(), by: 'Ada', opinion }).expect(201);
   await fillField(own, guideId, hash);
@@ -251,7 +259,7 @@ describe('an archive of a station', () => {
       `select table_name as table from information_schema.columns where table_schema = 'public' and column_name = 'station_id'`,
     );
     // Who may come in, and what is worked out anew from the records.
-    const others = ['account', 'api_token', 'invitation', 'job', 'judged_call', 'session'];
+    const others = ['account', 'api_token', 'invitation', 'job', 'judged_call', 'review_look', 'session'];
     expect(
       rows
         .map(({ table }) => table)

@@ -129,6 +129,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     return specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive';
   },
   opinions: ({ ask_id }, { asks }) => (asks.has(ask_id) ? undefined : `asking ${ask_id} is not in the archive`),
+  reviews: ({ specimen_id }, { specimens }) => (specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive'),
   practice_attempts({ set_id, account }, { sets, attempts }) {
     attempts.add(`${set_id} ${account}`);
     return sets.has(set_id) ? undefined : `set ${set_id} is not in the archive`;

@@ -22,7 +22,7 @@ import { together } from './together';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 10;
+export const FORM_VERSION = 11;
 
 const { MeasurementWrite, Measurement, PhotoHash } = schemas;
 
@@ -292,6 +292,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   practice_set_answers: 9,
   opinion_asks: 10,
   opinions: 10,
+  reviews: 11,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

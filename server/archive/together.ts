@@ -4,11 +4,13 @@ import { Facets } from '@plesion/core/guide/schema';
 import { Day } from '@plesion/core/observation/schema';
 import { Opinion } from '@plesion/core/opinions/schema';
 import { PracticeAnswer } from '@plesion/core/practice/schema';
+import { ReviewWord } from '@plesion/core/review/schema';
+import { GivenName } from '@plesion/core/specimen/schema';
 import { Outcome } from '@plesion/core/verification/schema';
 import { z } from 'zod';
 import { count, id, instant, part, title, version } from './columns';
 
-/** What people of a station do together: sets, what things turned out to be, opinions. */
+/** What people of a station do together: sets, what things turned out to be, opinions, reviews. */
 export const together = {
   practice_sets: part('practice_set', 'id', {
     id,
@@ -68,5 +70,19 @@ export const together = {
     outside: z.boolean(),
     opinion: Opinion,
     at: instant,
+  }),
+  // Since the eleventh form.
+  reviews: part('review', 'id', {
+    id,
+    specimen_id: id,
+    specimen_version: version,
+    determination: title,
+    word: ReviewWord,
+    name: GivenName.nullable(),
+    view: z.string().nullable(),
+    note: z.string().nullable(),
+    made_by: title,
+    at: instant,
+    withdrawn_at: instant.nullable(),
   }),
 };

@@ -9,7 +9,7 @@ const PAGE = 100;
 /** Lines of a file at most. */
 const FILE = 50_000;
 
-/** Everything that was done in a station; each part is append-only. Five times its id. */
+/** Everything that was done in a station; each part is append-only. Seven times its id. */
 const LINES = `
   select at, account as by, case when version = 1 then 'made' else 'changed' end as act, kind, record_id as id, version, fields,
     kind || ' ' || record_id || ' ' || lpad(version::text, 9, '0') as tie
@@ -23,14 +23,20 @@ const LINES = `
   where station_id = ? and decided_at is not null
   union all
   select o.at, o.given_by, 'answered', 'opinion', a.specimen_id, null, '[]', 'opinion ' || o.id from opinion o
-  join opinion_ask a on a.station_id = o.station_id and a.id = o.ask_id where o.station_id = ?`;
+  join opinion_ask a on a.station_id = o.station_id and a.id = o.ask_id where o.station_id = ?
+  union all
+  select at, made_by, 'reviewed', 'review', specimen_id, null, jsonb_build_array(word), 'review ' || id from review where station_id = ?
+  union all
+  select withdrawn_at, made_by, 'took back', 'review', specimen_id, null, '[]', 'taken back ' || id from review
+  where station_id = ? and withdrawn_at is not null`;
 
-/** Who did any of it. Four times its id. */
+/** Who did any of it. Five times its id. */
 const PEOPLE = `
   select account as by from change where station_id = ? and seq > 0
   union select made_by from verification where station_id = ?
   union select unnest(array[asked_by, decided_by]) from opinion_ask where station_id = ?
-  union select given_by from opinion where station_id = ?`;
+  union select given_by from opinion where station_id = ?
+  union select made_by from review where station_id = ?`;
 
 interface Row extends Omit<AuditLine, 'at' | 'version'> {
   version: number | null;
@@ -52,7 +58,7 @@ export async function listAudit(em: Em, { stationId }: Caller, { after, ...filte
       .getConnection()
       .execute<{ by: string }[]>(
         `select by from (${PEOPLE}) as people where by is not null order by by limit 200`,
-        Array<string>(4).fill(stationId),
+        Array<string>(5).fill(stationId),
       ),
   ]);
   const shown = rows.slice(0, PAGE);
@@ -90,6 +96,6 @@ function rowsOf(
     `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, act, kind, id, version, fields, tie
      from (${LINES}) as lines where ${wanted.map(([sql]) => sql).join(' and ') || 'true'}
      order by lines.at desc, tie desc limit ${most}`,
-    [...Array<string>(5).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
+    [...Array<string>(7).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
   );
 }

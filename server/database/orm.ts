@@ -4,6 +4,7 @@ import pg from 'pg';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
 import { opinionEntities } from './opinionEntities';
+import { ReviewEntity } from './reviewEntities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
 import { Migration20261126000000 } from './migrations/Migration20261126000000';
@@ -32,6 +33,7 @@ import { Migration20261229000000 } from './migrations/Migration20261229000000';
 import { Migration20261230000000 } from './migrations/Migration20261230000000';
 import { Migration20261231000000 } from './migrations/Migration20261231000000';
 import { Migration20270101000000 } from './migrations/Migration20270101000000';
+import { Migration20270102000000 } from './migrations/Migration20270102000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -62,6 +64,7 @@ const MIGRATIONS = [
   Migration20261230000000,
   Migration20261231000000,
   Migration20270101000000,
+  Migration20270102000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -72,7 +75,7 @@ const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
-      entities: [...entities, ...fieldEntities, ...opinionEntities],
+      entities: [...entities, ...fieldEntities, ...opinionEntities, ReviewEntity],
       extensions: [Migrator],
       migrations: {
         migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { AgreementView, Ask, BlindRecord, WaitingAsk } from '@plesion/contract/opinions';
+import type { Role } from '@plesion/contract/roles';
 import sharp from 'sharp';
-import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
+import { join, newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
 
 let server: TestServer;
 let asker: Visitor;
@@ -16,13 +17,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-async function member(role: string) {
-  const { body } = await asker.post('/api/invitations').send({ role }).expect(201);
-  const visitor = server.visitor();
-  const own = `opinion ${++made}`;
-  await visitor.post(`/api/invitations/links/${body.token}`).send({ name: own, password: 'long enough' }).expect(201);
-  return { name: own, visitor };
-}
+const member = (role: Role) => join(server, asker, role);
 
 const granules = { character: 'granules', states: ['dense'] };
 const determination = () => ({

@@ -1,7 +1,7 @@
 import { endpoints } from '@plesion/contract/endpoints';
 import type { Endpoint } from '@plesion/contract';
 import { leastRole, mayAsk, ROLES } from '@plesion/contract/roles';
-import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
+import { join, newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 const ID = '0192f3a0-0000-7001-8000-00000000ff01';
 const all = Object.entries(endpoints as Record<string, Endpoint>).filter(([, { open }]) => !open);
@@ -12,15 +12,7 @@ beforeAll(async () => {
   server = await openTestServer();
   const { visitor: keeper } = await newStation(server);
   visitors.set('keeper', keeper);
-  for (const role of ROLES.filter((one) => one !== 'keeper')) {
-    const { body } = await keeper.post('/api/invitations').send({ role }).expect(201);
-    const visitor = server.visitor();
-    await visitor
-      .post(`/api/invitations/links/${(body as { token: string }).token}`)
-      .send({ name: `${role} of roles`, password: 'long enough' })
-      .expect(201);
-    visitors.set(role, visitor);
-  }
+  for (const role of ROLES) if (role !== 'keeper') visitors.set(role, (await join(server, keeper, role)).visitor);
 });
 afterAll(() => server.close());
 

@@ -5,7 +5,7 @@ import { compiledFor } from '@plesion/core/guide';
 import { planOf } from '@plesion/core/plates/plans';
 import { ledgeCrabs } from '@plesion/demo';
 import { loadDemo } from '../demo';
-import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
+import { join, newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;
 let teacher: Visitor;
@@ -18,14 +18,7 @@ beforeEach(async () => {
   ({ visitor: teacher, guideId } = await newStation(server));
 });
 
-let joined = 0;
-async function learner(): Promise<{ visitor: Visitor; name: string }> {
-  const { body } = await teacher.post('/api/invitations').send({ role: 'learner' }).expect(201);
-  const visitor = server.visitor();
-  const name = `pupil ${++joined}`;
-  await visitor.post(`/api/invitations/links/${body.token}`).send({ name, password: 'long enough' }).expect(201);
-  return { visitor, name };
-}
+const learner = () => join(server, teacher, 'learner');
 
 const ASKED = { level: { kind: 'rank', rank: 'species' } as const };
 const ITEMS = ['a', 'b', 'c'].map((seed) => ({ seed, asked: ASKED }));

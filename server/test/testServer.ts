@@ -1,3 +1,4 @@
+import type { Role } from '@plesion/contract/roles';
 import request from 'supertest';
 import { createApp } from '../app';
 import { openLog } from '../observe/log';
@@ -73,6 +74,18 @@ export async function newStation(server: TestServer): Promise<{ visitor: Visitor
   const { body } = await visitor.get('/api/guides').expect(200);
   const crabs = (body as { guides: { id: string; slug: string }[] }).guides.find(({ slug }) => slug === 'ledge-crabs')!;
   return { visitor, guideId: crabs.id, name };
+}
+
+/** Somebody who has come into a keeper's station by a link. */
+export async function join(server: TestServer, keeper: Visitor, role: Role): Promise<{ visitor: Visitor; name: string }> {
+  const { body } = await keeper.post('/api/invitations').send({ role }).expect(201);
+  const visitor = server.visitor();
+  const name = `${role} ${++made}`;
+  await visitor
+    .post(`/api/invitations/links/${(body as { token: string }).token}`)
+    .send({ name, password: 'long enough' })
+    .expect(201);
+  return { visitor, name };
 }
 
 /** A specimen to write, as a client would. */

@@ -34,8 +34,15 @@ export interface Record {
 }
 
 /** Records as they are drawn from the guide's own scores, read and named by three people. */
-export function recordsOf(guide: Guide, guideId: string, n: number, kinds: readonly VerificationKind[], from: number): Record[] {
-  const random = seeded(`outcomes of ${guide.id}`);
+export function recordsOf(
+  guide: Guide,
+  guideId: string,
+  n: number,
+  kinds: readonly VerificationKind[],
+  from: number,
+  { seed = `outcomes of ${guide.id}`, years = YEARS } = {},
+): Record[] {
+  const random = seeded(seed);
   const compiled = compiledFor(guide, {});
   const records: Record[] = [];
   for (let k = 0; records.length < n; k++) {
@@ -43,7 +50,7 @@ export function recordsOf(guide: Guide, guideId: string, n: number, kinds: reado
     const form = pick(compiled.base, random);
     const traits = individualsOf(compiled, form)(random);
     const readings = readBy(compiled, form, traits, observer.reads, random);
-    const day = new Date(Date.UTC(YEARS[k % YEARS.length], 3 + Math.floor(5 * random()), 1 + Math.floor(28 * random()), 9));
+    const day = new Date(Date.UTC(years[k % years.length], 3 + Math.floor(5 * random()), 1 + Math.floor(28 * random()), 9));
     const situation = { date: day.toISOString().slice(0, 10) };
     const given = nameOf(analyse({ guide, situation, readings }), observer.dares, random);
     if (!given) continue;

@@ -131,7 +131,7 @@ function Line({ line }: { line: AuditLine }) {
 /** Where a record is to be seen; not every kind has a page of its own. */
 function pageOf({ kind, id }: AuditLine): string | undefined {
   const at: Partial<Record<AuditKind, string>> = {
-    ...{ specimen: 'specimens', verification: 'specimens', opinion: 'specimens', lot: 'lots', key: 'keys', guide: 'guides' },
+    ...{ specimen: 'specimens', verification: 'specimens', opinion: 'specimens', review: 'specimens', lot: 'lots', key: 'keys', guide: 'guides' },
     ...{ site: 'field/sites', visit: 'field/visits', capture: 'field/captures', count: 'field/counts' },
   };
   return at[kind] && `/${at[kind]}/${id}`;

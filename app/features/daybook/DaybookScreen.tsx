@@ -37,6 +37,8 @@ export function DaybookScreen() {
   const [filtering, setFiltering] = useState(
     Object.keys(filters).some((name) => name !== 'search' && filters[name as keyof Filters]),
   );
+  const { role } = useSession().account;
+  const reviews = role === 'reviewer' || role === 'keeper';
   const daybook = useDaybook(useDeferredValue(filters));
   const rows = daybook.data?.pages.flatMap((page) => page.specimens) ?? [];
   const total = daybook.data?.pages[0]?.total ?? 0;
@@ -73,6 +75,7 @@ export function DaybookScreen() {
                 <View style={styles.ways}>
                   <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
                   <Button small kind="quiet" label="Opinions" onPress={() => router.push('/opinions')} />
+                  {reviews && <Button small kind="quiet" label="Desk" onPress={() => router.push('/review')} />}
                   <Button
                     small
                     kind="quiet"

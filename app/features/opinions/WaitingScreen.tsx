@@ -12,6 +12,7 @@ import { Photo } from '../../ui/Photo';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { ViewsWanted } from '../review/ViewsWanted';
 import { AgreementCard } from './AgreementCard';
 import { opinionsApi, WAITING } from './opinionsApi';
 
@@ -35,6 +36,7 @@ export function WaitingScreen() {
               ))}
             </Card>
           )}
+          <ViewsWanted />
           <AgreementCard />
         </Screen>
       )}

@@ -20,7 +20,7 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/opinions\/.+$/, { href: '/opinions', label: 'Opinions' }],
   [/^\/people$/, { href: '/account', label: 'Account' }],
   [/^\/audit$/, { href: '/people', label: 'People' }],
-  [/^\/(account|appearance|calibration|kit|opinions)$/, DAYBOOK],
+  [/^\/(account|appearance|calibration|kit|opinions|review)$/, DAYBOOK],
   [/^\/guides\/([^/]+)\/practice$/, PRACTICE],
   [/^\/practice\/sets\/([^/]+)\/results$/, { href: '/practice/sets/$1', label: 'Set' }],
   [/^\/practice\/sets\/.+$/, { href: '/practice/sets', label: 'Sets' }],

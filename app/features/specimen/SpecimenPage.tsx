@@ -20,6 +20,7 @@ import { OpinionsSheet } from '../opinions/OpinionsSheet';
 import { PhotosSheet } from '../photos/PhotosSheet';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateSheet } from '../plates/PlateSheet';
+import { ReviewsSheet } from '../review/ReviewsSheet';
 import { VerificationSheet } from '../verification/VerificationSheet';
 import { CompareButton } from '../compare/CompareButton';
 import { SendPage } from '../compare/SendPage';
@@ -81,6 +82,7 @@ export function SpecimenPage({ id }: { id: string }) {
           <SendPage url={(as) => urlOf('specimenPage', { params: { id }, query: { as } })} />
         </Card>
       )}
+      <ReviewsSheet specimenId={id} guide={book} determinations={content.determinations} form={answer?.forms[0].form} />
       <OpinionsSheet specimenId={id} guide={book} />
       <VerificationSheet specimenId={id} guide={book} />
       <History guide={book} determinations={content.determinations} />

@@ -1,0 +1,3 @@
+import { DeskScreen } from '../features/review/DeskScreen';
+
+export default DeskScreen;

@@ -1,0 +1,101 @@
+import type { DeskRecord } from '@plesion/contract/review';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, radius, space, TOUCH } from '../../theme';
+import { Text } from '../../ui/Text';
+import { Typeset } from '../../ui/Typeset';
+import { namedParts, plain } from '../records/namedParts';
+import { drawnViews, formPlate, mainView } from '../plates/plates';
+import { PlateView } from '../plates/PlateView';
+
+interface NameOptionsProps {
+  guide: Guide;
+  record: DeskRecord;
+  /** The view that the picture shows: the plates show it too, where it is drawn. */
+  view?: string;
+  onChoose: (at: number) => void;
+}
+
+const PLATE = 92;
+
+/** The name as it was given, what comes nearest, and that the two cannot be told: one press says it. */
+export function NameOptions({ guide, record, view: shown, onChoose }: NameOptionsProps) {
+  const { look } = record;
+  const view = drawnViews(guide).some(({ id }) => id === shown) ? shown! : mainView(guide);
+  return (
+    <View style={styles.options}>
+      {look.options.map((option, i) => {
+        const parts = namedParts(guide, option.name);
+        const aside = sayOption(record, i);
+        const plate = option.name.other ? undefined : formPlate(guide, option.form, view, 'full');
+        const probable = `${inHundred(option.p)} by what was read`;
+        return (
+          <Pressable
+            key={i}
+            role="button"
+            aria-label={`${i + 1}. ${plain(parts)}. ${aside}. ${probable}`}
+            onPress={() => onChoose(i)}
+            style={({ pressed }) => [styles.option, pressed && styles.pressed]}
+          >
+            <Text strong color={colour.kelp} style={styles.number}>
+              {String(i + 1)}
+            </Text>
+            <View style={styles.said}>
+              <Typeset strong parts={parts} />
+              <Text size="small" quiet>
+                {aside}
+              </Text>
+              <Text size="small" quiet>
+                {probable}
+              </Text>
+            </View>
+            {plate && (
+              <View style={styles.plate}>
+                <PlateView
+                  plate={plate}
+                  width={Math.min(PLATE, (PLATE * plate.box.width) / plate.box.height)}
+                  height={Math.min(PLATE, (PLATE * plate.box.height) / plate.box.width)}
+                />
+              </View>
+            )}
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+/** What it means to choose it. */
+function sayOption({ name, look }: DeskRecord, at: number): string {
+  if (at === 0) return `as ${name.by} named it: agree`;
+  if (name.other) return 'one of the two';
+  if (at === 1) return look.margin === undefined ? 'the likeliest of these' : 'what comes nearest';
+  return look.options[at].name.other ? 'cannot be told apart by this' : 'only so far';
+}
+
+const styles = StyleSheet.create({
+  options: { gap: space.s },
+  option: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: TOUCH,
+    padding: space.s,
+    borderRadius: radius.m,
+    borderWidth: 1,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
+  pressed: { backgroundColor: colour.kelpWash },
+  number: { width: 22, textAlign: 'center' },
+  said: { flex: 1 },
+  plate: {
+    width: PLATE,
+    height: PLATE,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderRadius: radius.s,
+    backgroundColor: colour.paper,
+  },
+});

@@ -1,0 +1,4 @@
+export { lookAt, type Named } from './look';
+export type { Look, ReviewReason, WantedView } from './schema';
+export * from './vocabulary';
+export { type Circumstances, worthOf } from './worth';

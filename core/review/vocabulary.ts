@@ -1,0 +1,1 @@
+export const REVIEW_WORDS = ['agree', 'name', 'view', 'pass'] as const;
