@@ -120,3 +120,47 @@ it('somebody outside is asked by a link, sees neither name nor place, and says b
   await stranger.goto(link);
   await stranger.getByText(/^This link is good no more/).waitFor();
 });
+
+it('a reviewer goes through the desk by keys alone: agrees, names, takes back, asks for a view that its recorder finds', async () => {
+  const page = await station.page(SIZES[1]);
+  await inDemo(page, station.url);
+  await page.goto(`${station.url}/review`);
+  const waits = page.getByText(/^\d+ wait/);
+  await waits.waitFor();
+  const left = async () => Number.parseInt((await waits.textContent())!, 10);
+  const label = () => page.getByRole('heading', { level: 2 }).first().textContent();
+  /** Press a key; another record is at hand then. */
+  const say = async (key: string): Promise<string> => {
+    const before = (await label())!;
+    await page.keyboard.press(key);
+    await page.waitForFunction(
+      (was) => document.querySelector('h2, [role=heading][aria-level="2"]')?.textContent !== was,
+      before,
+    );
+    return before;
+  };
+  await page.getByText('What is it?').waitFor();
+  const all = await left();
+  await say('1');
+  const named = await say('2');
+  expect(await left()).toBe(all - 2);
+  // The focus begins where the next record does.
+  expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('Desk');
+  await page.keyboard.press('z');
+  await page.waitForFunction((was) => document.querySelector('h2, [role=heading][aria-level="2"]')?.textContent === was, named);
+  expect(await left()).toBe(all - 1);
+  await page.getByRole('button', { name: /^Needs another view/ }).waitFor();
+  const asked = await say('v');
+  await say('p');
+  expect(await left()).toBe(all - 3);
+  expect(await faultsOf(page)).toEqual([]);
+  // What was said is kept, and stands on the specimen.
+  await page.reload();
+  await waits.waitFor();
+  expect(await left()).toBe(all - 3);
+  const { specimens } = (await (await page.request.get(`${station.url}/api/specimens?search=${asked}`)).json()) as {
+    specimens: { id: string }[];
+  };
+  await page.goto(`${station.url}/specimens/${specimens[0].id}`);
+  await page.getByText(/needs another view/).waitFor();
+});

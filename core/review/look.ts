@@ -8,10 +8,10 @@ import {
   type WeighedPosterior,
   worthBetween,
 } from '../evidence';
-import { type CompiledGuide, hasFacets, type Hazard, isUnder } from '../guide/working';
+import { type CompiledGuide, hasFacets, type Hazard, isUnder, RANKS, taxonAtRank, taxonIndex } from '../guide/working';
 import type { Reading, Situation } from '../observation';
 import type { GivenName } from '../specimen';
-import { commonest, nearestTo, sideOf, tellingMarks } from '../verification';
+import { commonest, nearestTo, sideOf, type Telling, tellingMarks } from '../verification';
 import type { Look, ReviewOption, WantedView } from './schema';
 
 /** What it costs to miss a taxon that can hurt, in ordinary wrong names, where the guide states no cost of its own. */
@@ -62,7 +62,7 @@ function optionOf({ forms }: CompiledGuide, { p }: WeighedPosterior, name: Given
 
 /**
  * The names that it may be instead, and the two sides between which it is to be told: the name and what comes nearest;
- * of a name of two, those; of one that holds several taxa, the two most probable.
+ * of a name of two, those; of one that holds several species, the two most probable.
  */
 function rivalsOf(
   compiled: CompiledGuide,
@@ -78,7 +78,8 @@ function rivalsOf(
     if (sides.some(({ forms }) => forms.length === 0)) return undefined;
     return { names: [alone(taxon), alone(other)], sides: [sides[0], sides[1]], against: false };
   }
-  const [first, second] = taxaWithin(compiled, full, own);
+  const { rank } = taxonIndex(compiled.guide).get(taxon)!;
+  const [first, second] = RANKS.indexOf(rank) < RANKS.indexOf('species') ? speciesWithin(compiled, full, own) : [];
   if (second) {
     const sides = [first, second].map((id) => sideOf(compiled, { taxon: id, facets }));
     return { names: [alone(first)], sides: [sides[0], sides[1]], against: false };
@@ -86,7 +87,11 @@ function rivalsOf(
   const nearest = nearestTo(compiled, full, own.forms);
   if (!nearest) return undefined;
   // Another form of the same taxon goes no further than the name does.
-  const near = nearest.taxon === taxon ? { taxon, facets: like(nearest.facets, facets) } : nearest;
+  const above = taxonAtRank(compiled.guide, nearest.taxon, rank)?.id;
+  const near =
+    nearest.taxon === taxon
+      ? { taxon, facets: like(nearest.facets, facets) }
+      : { ...nearest, taxon: above === undefined || above === taxon ? nearest.taxon : above };
   const rival: GivenName = { qualifier: 'none', ...near };
   const side = sideOf(compiled, near);
   const owned = new Set(own.forms);
@@ -102,10 +107,13 @@ function rivalsOf(
 const like = (given: GivenName['facets'], wanted: GivenName['facets']): GivenName['facets'] =>
   Object.fromEntries(Object.entries(given).filter(([facet]) => facet in wanted));
 
-/** The taxa of some forms, the most probable first. */
-function taxaWithin({ forms }: CompiledGuide, { p }: WeighedPosterior, own: NamedForms): string[] {
+/** The species of some forms, the most probable first. */
+function speciesWithin({ guide, forms }: CompiledGuide, { p }: WeighedPosterior, own: NamedForms): string[] {
   const sums = new Map<string, number>();
-  for (const f of own.forms) sums.set(forms[f].taxon, (sums.get(forms[f].taxon) ?? 0) + p[f]);
+  for (const f of own.forms) {
+    const id = taxonAtRank(guide, forms[f].taxon, 'species')?.id ?? forms[f].taxon;
+    sums.set(id, (sums.get(id) ?? 0) + p[f]);
+  }
   return [...sums].sort(([, a], [, b]) => b - a).map(([taxon]) => taxon);
 }
 
@@ -153,9 +161,12 @@ function viewsFor(
   sides: readonly [NamedForms, NamedForms],
 ): WantedView[] {
   const hazards = hazardsOf(compiled, full, situation);
-  const { views: _seen, ...anyView } = situation;
+  const anyView = { ...situation, views: undefined };
   const read = new Set(readings.map(({ character }) => character));
   const marks = tellingMarks(compiled, read, sides).filter(({ character }) => !setAsideBy(compiled, character, anyView, hazards));
+  // What can be looked at goes before what must be touched: nothing is caught for a photograph.
+  const touched = ({ character }: Telling) => Number(situation.subject !== 'dead' && character.handling !== 'look');
+  marks.sort((a, b) => touched(a) - touched(b));
   const found = new Map<string, WantedView>();
   for (const { character } of marks)
     for (const view of character.views)

@@ -106,6 +106,43 @@ describe('what a reviewer has before them', () => {
   });
 });
 
+it('holds a species against another of its rank, not against a subspecies of it', () => {
+  const guide = tinyGuide();
+  const { forms, ...b } = guide.taxa.find(({ id }) => id === 'b')!;
+  const sub = { id: 'b-one', name: 'Tessella brevis una', rank: 'subspecies' as const, parent: 'b', forms };
+  const parted = { ...guide, taxa: [...guide.taxa.filter(({ id }) => id !== 'b'), { ...b }, { ...sub, abundance: 1 }] };
+  const options = (name: Named['name']) => look([round], { name }, parted).options.map((one) => one.name.taxon);
+  expect(options(is('a'))).toEqual(['a', 'b', 'a']);
+  expect(options(is('genus'))).toEqual(['genus', 'a']);
+  // Of a subspecies, the other species has none.
+  expect(options(is('b-one'))).toEqual(['b-one', 'a', 'b-one']);
+});
+
+it('asks for what can be looked at before what must be touched', () => {
+  const guide = apart();
+  const order = (handled: string, subject?: 'dead') => {
+    const scores = guide.scores.map((one) =>
+      one.character === 'teeth' && one.scope.taxon === 'b'
+        ? { ...one, value: { kind: 'counts' as const, counts: { 5: 1 } } }
+        : one,
+    );
+    const views = [
+      { id: 'top', label: 'from above' },
+      { id: 'below', label: 'from below' },
+    ];
+    const characters = guide.characters.map((one) => ({
+      ...one,
+      views: [one.id === 'teeth' ? 'below' : 'top'],
+      handling: one.id === handled ? ('touch' as const) : ('look' as const),
+    }));
+    const found = look([round], { situation: subject ? { subject } : {} }, { ...guide, scores, views, characters });
+    return found.views.map(({ character }) => character);
+  };
+  expect(order('length')).toEqual(['teeth', 'length']);
+  expect(order('teeth')).toEqual(['length', 'teeth']);
+  expect(order('length', 'dead')).toEqual(order('none'));
+});
+
 describe('what a look is worth', () => {
   const plain = look([round]);
   const known: Circumstances = { p: 0.9, by: 'Ada', names: { n: 1, alike: 1 } };

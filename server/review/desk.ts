@@ -16,6 +16,9 @@ import { WAITS, waitsFor } from './waits';
 /** Shown at once. */
 const PAGE = 30;
 
+/** Weighed against each other, at most. */
+const RANKED = 2000;
+
 type Named = Pick<Determination, 'by' | 'p' | 'facets'> & { taxon: string; other?: string };
 
 interface Waiting {
@@ -25,10 +28,7 @@ interface Waiting {
   look: Look;
 }
 
-const WAITING = `
-  select s.id, s.guide_id as "guideId", l.look,
-    jsonb_strip_nulls(jsonb_build_object('by', c.call->'by', 'p', c.call->'p', 'facets', c.call->'facets',
-      'taxon', c.call->'taxon', 'other', c.call->'other')) as name
+const OF_THEM = `
   from specimen s
   join guide g on g.station_id = s.station_id and g.id = s.guide_id
   join review_look l on l.station_id = s.station_id and l.specimen_id = s.id
@@ -36,20 +36,35 @@ const WAITING = `
   cross join lateral (select s.determinations->-1 as call) c
   where s.station_id = ? and ${WAITS}`;
 
+/** Those that may be the most worth a look, by what stands in their rows. */
+const WAITING = `
+  select s.id, s.guide_id as "guideId", l.look,
+    jsonb_strip_nulls(jsonb_build_object('by', c.call->'by', 'p', c.call->'p', 'facets', c.call->'facets',
+      'taxon', c.call->'taxon', 'other', c.call->'other')) as name
+  ${OF_THEM} and (?::uuid is null or s.guide_id = ?::uuid)
+  order by 1 - (c.call->>'p')::float + (l.look->>'missed')::float desc, s.id limit ${RANKED}`;
+
+const GUIDES = `select s.guide_id as id, g.title, count(*)::int as n ${OF_THEM} group by 1, 2 order by 2`;
+
 /** What waits for a reviewer, the most worth a look first. */
-export async function desk(em: Em, pool: AnalysisPool, { stationId, accountName }: Caller, query: DeskQuery): Promise<Desk> {
+export async function desk(
+  em: Em,
+  pool: AnalysisPool,
+  { stationId, accountName }: Caller,
+  { guideId }: DeskQuery,
+): Promise<Desk> {
   await judgeWaiting(em, pool, stationId);
   await lookAnew(em, pool, stationId, accountName);
-  const all = await em.getConnection().execute<Waiting[]>(WAITING, [stationId, ...waitsFor(accountName)]);
-  const waiting = all.filter(({ guideId }) => query.guideId === undefined || guideId === query.guideId);
-  const ranked = await rank(em, stationId, waiting);
-  const page = ranked.slice(0, PAGE);
-  const [records, guides, today] = await Promise.all([
-    detailsOf(em, stationId, page),
-    guidesOf(em, stationId, all),
+  const values = [stationId, ...waitsFor(accountName)];
+  const ask = <Row>(sql: string, more: (string | null)[] = []) => em.getConnection().execute<Row[]>(sql, [...values, ...more]);
+  const [waiting, guides, today] = await Promise.all([
+    ask<Waiting>(WAITING, [guideId ?? null, guideId ?? null]),
+    ask<Desk['guides'][number]>(GUIDES),
     saidToday(em, stationId, accountName),
   ]);
-  return { records, total: waiting.length, today, guides };
+  const ranked = await rank(em, stationId, waiting);
+  const total = guides.reduce((sum, { id, n }) => sum + (guideId === undefined || guideId === id ? n : 0), 0);
+  return { records: await detailsOf(em, stationId, ranked.slice(0, PAGE)), total, today, guides };
 }
 
 type Ranked = Waiting & Pick<DeskRecord, 'worth' | 'reasons'>;
@@ -138,7 +153,7 @@ type Details = Pick<DeskRecord, 'id' | 'label' | 'recordedBy'> & {
 async function detailsOf(em: Em, stationId: string, page: readonly Ranked[]): Promise<DeskRecord[]> {
   if (page.length === 0) return [];
   const rows = await em.getConnection().execute<Details[]>(
-    `select s.id, s.label, s.recorded_by as "recordedBy", s.situation, s.readings, s.determinations->-1 as name, s.photo,
+    `select s.id, s.label, s.recorded_by as "recordedBy", s.situation, s.readings, s.determinations->-1 - 'pinned' as name, s.photo,
        coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('id', m.id, 'kind', m.kind, 'hash', m.hash, 'view', m.view,
            'note', m.note, 'credit', m.credit)) order by m.position)
          from media m where m.station_id = s.station_id and m.specimen_id = s.id and m.kind <> 'sound'), '[]') as media
@@ -150,25 +165,9 @@ async function detailsOf(em: Em, stationId: string, page: readonly Ranked[]): Pr
     const row = found.get(id);
     if (!row) return [];
     const { label, recordedBy, situation, readings, photo, name } = row;
-    const { pinned: _, ...shown } = name;
     const top = photo && !row.media.some(({ hash }) => hash === photo) ? [{ id, kind: 'photo' as const, hash: photo }] : [];
-    return [
-      { id, label, guideId, recordedBy, situation, readings, media: [...top, ...row.media], name: shown, look, worth, reasons },
-    ];
+    return [{ id, label, guideId, recordedBy, situation, readings, media: [...top, ...row.media], name, look, worth, reasons }];
   });
-}
-
-async function guidesOf(em: Em, stationId: string, all: readonly Waiting[]): Promise<Desk['guides']> {
-  const often = new Map<string, number>();
-  for (const { guideId } of all) often.set(guideId, (often.get(guideId) ?? 0) + 1);
-  if (often.size === 0) return [];
-  const titles = await em
-    .getConnection()
-    .execute<{ id: string; title: string }[]>(
-      `select id, title from guide where station_id = ? and id in (${[...often].map(() => '?').join(', ')}) order by title`,
-      [stationId, ...often.keys()],
-    );
-  return titles.map(({ id, title }) => ({ id, title, n: often.get(id)! }));
 }
 
 async function saidToday(em: Em, stationId: string, reviewer: string): Promise<number> {

@@ -1,5 +1,5 @@
 import type { Review, ReviewWrite, WantedOfMe } from '@plesion/contract/review';
-import type { Specimen, SpecimenWrite } from '@plesion/contract';
+import { schemas, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
 import { type Determination, type GivenName, recommendedName } from '@plesion/core/specimen';
 import { randomUUID } from 'node:crypto';
@@ -117,7 +117,9 @@ const given = ({ qualifier, taxon, other, facets, union }: GivenName): GivenName
 
 /** A specimen as it is written, with one name more. */
 function withName(specimen: Specimen, determination: Determination): SpecimenWrite {
-  const { id: _id, guideVersion: _guideVersion, summary: _summary, createdAt: _made, updatedAt: _changed, ...write } = specimen;
+  const write = Object.fromEntries(
+    Object.entries(specimen).filter(([part]) => part in schemas.SpecimenWrite.shape),
+  ) as SpecimenWrite;
   return { ...write, determinations: [...specimen.determinations, determination] };
 }
 
@@ -132,8 +134,8 @@ export async function withdrawReview(em: Em, pool: AnalysisPool, caller: Caller,
   if (!row.withdrawnAt) {
     const [before, newest] = specimen.determinations.slice(-2);
     if (newest?.id === id) {
-      const { pinned: _, ...name } = before;
-      const back = { ...name, id: randomUUID(), by: accountName, at: new Date().toISOString() };
+      // What it rests on is pinned anew when it is stored.
+      const back = { ...before, pinned: undefined, id: randomUUID(), by: accountName, at: new Date().toISOString() };
       const reason = `What was said on review was taken back: as ${before.by} named it.`;
       specimen = await writeSpecimen(em, pool, caller, row.specimenId, withName(specimen, { ...back, reason }));
     }

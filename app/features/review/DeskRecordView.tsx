@@ -100,7 +100,7 @@ function WithGuide({ record, onSay, onNext, onBack, stored: { guide } }: DeskRec
           )}
           {wanted && (
             <Text size="small" quiet>
-              {`${viewLabel(guide, wanted.view)} would tell: ${wanted.text}`}
+              {`What it would show, ${viewLabel(guide, wanted.view)}: ${wanted.text}`}
             </Text>
           )}
           <View style={styles.row}>

@@ -5,7 +5,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
-import { namedParts, plain } from '../records/namedParts';
+import { namedParts } from '../records/namedParts';
 import { drawnViews, formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -34,7 +34,6 @@ export function NameOptions({ guide, record, view: shown, onChoose }: NameOption
           <Pressable
             key={i}
             role="button"
-            aria-label={`${i + 1}. ${plain(parts)}. ${aside}. ${probable}`}
             onPress={() => onChoose(i)}
             style={({ pressed }) => [styles.option, pressed && styles.pressed]}
           >

@@ -1,6 +1,6 @@
 import type { DeskRecord, ReviewWrite } from '@plesion/contract/review';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { deskOf, reviewApi } from './reviewApi';
 
@@ -35,6 +35,9 @@ export function useDesk(guideId: string | undefined) {
   const left = Math.max(0, (data?.total ?? 0) - records.length + open.length);
   const send = useMutation({ mutationFn: (sent: ReviewWrite) => reviewApi('review', { body: sent }) });
   const back = useMutation({ mutationFn: (id: string) => reviewApi('withdrawReview', { params: { id } }) });
+  /** What was said last, on its way. */
+  const under = useRef<Promise<unknown>>(undefined);
+  const [backing, setBacking] = useState(false);
   const short = !isFetching && !send.isPending && open.length < Math.min(AHEAD, left);
   useEffect(() => {
     if (short) void refetch();
@@ -45,7 +48,7 @@ export function useDesk(guideId: string | undefined) {
     setLast((one) => (one?.record.id === id ? undefined : one));
   };
   return {
-    ...{ found, left, problem, last, record: order.at(0), ahead: order.slice(1, 4), takingBack: back.isPending },
+    ...{ found, left, problem, last, record: order.at(0), ahead: order.slice(1, 4), takingBack: backing },
     /** Looked at today, with those before this visit. */
     today: (before ?? 0) + said.length,
     /** Say something of a record, and go on. */
@@ -54,7 +57,7 @@ export function useDesk(guideId: string | undefined) {
       setProblem(undefined);
       setSaid((all) => [...all, record.id]);
       setLast({ record, sent });
-      send.mutateAsync(sent).catch((error: Error) => {
+      under.current = send.mutateAsync(sent).catch((error: Error) => {
         giveBack(record.id);
         setProblem(`Of ${record.label} nothing was saved. ${error.message}`);
         void refetch();
@@ -64,14 +67,19 @@ export function useDesk(guideId: string | undefined) {
     leave: (record: DeskRecord) => setLater((all) => [...all.filter((id) => id !== record.id), record.id]),
     /** What was said last is taken back, and its record is at hand again. */
     async takeBack() {
-      if (!last || back.isPending) return;
+      if (!last || backing) return;
       setProblem(undefined);
+      setBacking(true);
       try {
+        // What has not come there cannot be taken back.
+        await under.current;
         await back.mutateAsync(last.sent.id);
         await refetch();
         giveBack(last.record.id);
       } catch (error) {
         setProblem(`It was not taken back. ${(error as Error).message}`);
+      } finally {
+        setBacking(false);
       }
     },
   };
