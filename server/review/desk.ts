@@ -153,7 +153,7 @@ type Details = Pick<DeskRecord, 'id' | 'label' | 'recordedBy'> & {
 async function detailsOf(em: Em, stationId: string, page: readonly Ranked[]): Promise<DeskRecord[]> {
   if (page.length === 0) return [];
   const rows = await em.getConnection().execute<Details[]>(
-    `select s.id, s.label, s.recorded_by as "recordedBy", s.situation, s.readings, s.determinations->-1 - 'pinned' as name, s.photo,
+    `select s.id, s.label, s.recorded_by as "recordedBy", s.situation, s.readings, (s.determinations->-1) - 'pinned' as name, s.photo,
        coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('id', m.id, 'kind', m.kind, 'hash', m.hash, 'view', m.view,
            'note', m.note, 'credit', m.credit)) order by m.position)
          from media m where m.station_id = s.station_id and m.specimen_id = s.id and m.kind <> 'sound'), '[]') as media
