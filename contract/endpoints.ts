@@ -5,6 +5,7 @@ import { importEndpoints } from './endpoints/import';
 import { mapEndpoints } from './endpoints/map';
 import { officeEndpoints } from './endpoints/office';
 import { opinionEndpoints } from './endpoints/opinions';
+import { ownEndpoints } from './endpoints/own';
 import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
 import { reviewEndpoints } from './endpoints/review';
@@ -26,6 +27,7 @@ export const endpoints = {
   ...verificationEndpoints,
   ...opinionEndpoints,
   ...reviewEndpoints,
+  ...ownEndpoints,
   ...auditEndpoints,
 };
 

@@ -2,14 +2,14 @@ import {
   AgeFamily,
   CaptureContent,
   CountContent,
-  Mark,
   NaturalMark,
   SheetContent,
   SiteContent,
   StringContent,
   VisitContent,
 } from '@plesion/core/fieldwork/schema';
-import { Day } from '@plesion/core/observation/schema';
+import { Day, Mark } from '@plesion/core/observation/schema';
+import { Outcome } from '@plesion/core/verification/schema';
 import { z } from 'zod';
 import { OfficeRecovery } from './office';
 
@@ -120,6 +120,8 @@ export const MarkHistory = z.object({
   young: z.array(Capture),
   /** What a ringing office told of it. */
   recoveries: z.array(OfficeRecovery),
+  /** The surest word on what it turned out to be. */
+  outcome: Outcome.pick({ kind: true, taxon: true, facets: true, on: true }).optional(),
 });
 export type MarkHistory = z.output<typeof MarkHistory>;
 
@@ -185,6 +187,8 @@ export const Correction = z.object({
   became: ListedName.optional(),
   by: z.string(),
   at: z.iso.datetime(),
+  /** What it turned out to be moved it: that was said, or taken back. */
+  outcome: z.object({ kind: Outcome.shape.kind, takenBack: z.boolean() }).optional(),
 });
 export type Correction = z.output<typeof Correction>;
 export const ListedRecords = z.object({

@@ -1,4 +1,4 @@
-import { Mark } from '@plesion/core/fieldwork/schema';
+import { Mark } from '@plesion/core/observation/schema';
 import { Day } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 

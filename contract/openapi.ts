@@ -4,6 +4,7 @@ import * as fieldworkShapes from '@plesion/core/fieldwork/schema';
 import * as guide from '@plesion/core/guide/schema';
 import * as keys from '@plesion/core/keys/schema';
 import * as observation from '@plesion/core/observation/schema';
+import * as ownShapes from '@plesion/core/own/schema';
 import * as practiceShapes from '@plesion/core/practice/schema';
 import * as reviewShapes from '@plesion/core/review/schema';
 import * as specimen from '@plesion/core/specimen/schema';
@@ -21,6 +22,7 @@ import * as practice from './practice';
 import { leastRole } from './roles';
 import * as audit from './audit';
 import * as opinions from './opinions';
+import * as own from './own';
 import * as review from './review';
 import * as sets from './sets';
 import * as verifications from './verifications';
@@ -66,6 +68,8 @@ function componentsOf() {
     practice,
     audit,
     opinions,
+    ownShapes,
+    own,
     reviewShapes,
     review,
     sets,

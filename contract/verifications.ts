@@ -1,11 +1,23 @@
 import { Judged, Outcome, Overturned } from '@plesion/core/verification/schema';
+import { Mark } from '@plesion/core/observation/schema';
 import { z } from 'zod';
+import { PhotoHash } from './photos';
 
-/** What a specimen turned out to be. */
-export const VerificationWrite = Outcome.extend({ id: z.uuid(), specimenId: z.uuid() });
+/** What a specimen, or the bearer of a mark, turned out to be. */
+export const VerificationWrite = Outcome.extend({
+  id: z.uuid(),
+  /** Of a specimen; or of the bearer of a mark, with all its captures. */
+  specimenId: z.uuid().optional(),
+  mark: Mark.optional(),
+  /** What shows it: an egg under the bird, a gel. */
+  photo: PhotoHash.optional(),
+}).refine(({ specimenId, mark }) => (specimenId === undefined) !== (mark === undefined), {
+  message: 'say of which specimen, or of the bearer of which mark',
+  path: ['specimenId'],
+});
 export type VerificationWrite = z.output<typeof VerificationWrite>;
 
-export const Verification = VerificationWrite.extend({
+export const Verification = VerificationWrite.safeExtend({
   by: z.string(),
   at: z.iso.datetime({ offset: true }),
   /** Who took it back; it stays, and counts no more. */
@@ -19,7 +31,13 @@ export const VerificationList = z.object({
 });
 export type VerificationList = z.output<typeof VerificationList>;
 
-export const VerificationQuery = z.strictObject({ specimenId: z.uuid() });
+export const VerificationQuery = z
+  .strictObject({ specimenId: z.uuid().optional(), mark: Mark.optional() })
+  .refine(({ specimenId, mark }) => (specimenId === undefined) !== (mark === undefined), {
+    message: 'give a specimen’s id or a mark',
+    path: ['specimenId'],
+  });
+export type VerificationQuery = z.output<typeof VerificationQuery>;
 
 export const OverturnedQuery = z.strictObject({ guideId: z.uuid() });
 export const OverturnedList = z.object({ overturned: z.array(Overturned) });

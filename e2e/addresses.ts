@@ -34,9 +34,17 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/guides/learn',
       guide,
     ],
-    ...['characters', 'character?character=abdomen', 'taxa', 'wall', 'words', 'form?form=murica', 'compare', 'practice'].map(
-      (one) => `${guide}/${one}`,
-    ),
+    ...[
+      'characters',
+      'character?character=abdomen',
+      'taxa',
+      'wall',
+      'words',
+      'own',
+      'form?form=murica',
+      'compare',
+      'practice',
+    ].map((one) => `${guide}/${one}`),
     ...[`/keys/make?guide=${crabs}`, '/keys/read', key, `${key}/edit`, `${key}/walk`, '/lots', `/lots/${lots[0].id}`],
     ...[
       '/specimens/new',

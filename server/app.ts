@@ -34,6 +34,7 @@ import { photoRoutes } from './photos/routes';
 import { cameraRoutes } from './camera/routes';
 import { auditRoutes } from './audit/routes';
 import { opinionRoutes } from './opinions/routes';
+import { ownRoutes } from './own/routes';
 import { peopleRoutes } from './people/routes';
 import { practiceRoutes } from './practice/routes';
 import { setRoutes } from './sets/routes';
@@ -139,6 +140,7 @@ export function createApp(
   verificationRoutes(api, em, weighing);
   opinionRoutes(api, em, { files, pool: weighing, tries });
   reviewRoutes(api, em, weighing);
+  ownRoutes(api, em, weighing);
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

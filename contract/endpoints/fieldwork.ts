@@ -40,7 +40,7 @@ import {
   VisitQuery,
   VisitWrite,
 } from '../fieldwork';
-import { Mark } from '@plesion/core/fieldwork/schema';
+import { Mark } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 import { byId, MB, type Endpoint } from './endpoint';
 

@@ -8,6 +8,7 @@ import type { Outcome } from '../problem';
 import { type Call, type Called, judge, type Judged, type Overturned, returningOf } from '../verification';
 import { type Analysis, analyse } from './analyse';
 import type { Pooled } from '../opinions';
+import { type OwnCell, ownCells, type VerifiedRecord, withoutOwn } from '../own';
 import { type Look, lookAt, type Named } from '../review';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
@@ -28,6 +29,8 @@ export interface Questions {
   };
   /** Overturned calls whose pattern returns. */
   returning: { asks: Omit<Analysis, 'guide'> & { overturned: readonly Overturned[] }; gives: Overturned[] };
+  /** What the station's own verified records say of the guide's scores. */
+  own: { asks: { records: readonly VerifiedRecord[]; weight: number }; gives: OwnCell[] };
   /** What a reviewer has before them of each named record. */
   look: { asks: { records: readonly (Named & { judgement?: Judgement })[] }; gives: Look[] };
   /** What several people read of one thing, weighed as far as they err together. */
@@ -55,6 +58,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
     ),
   returning: (guide, { situation, judgement, readings, overturned }) =>
     returningOf(compiledFor(guide!, situation, judgement), situation, readings, overturned),
+  own: (guide, { records, weight }) => ownCells(compiledFor(withoutOwn(guide!), {}), records, weight),
   look: (guide, { records }) =>
     records.map(({ judgement, ...named }) => lookAt(compiledFor(guide!, named.situation, judgement), named)),
   pooled: (guide, { correlation, ...asked }) => pooled({ ...asked, guide: guide! }, correlation),

@@ -3,6 +3,7 @@ import { AGE_FAMILIES, ageNow } from './ageCodes';
 import { sayDay } from './days';
 import { atLiberty, type Position } from './liberty';
 import type { AgeFamily, CaptureContent } from './schema';
+import type { TurnedOut } from './turnedOut';
 
 /** One capture of an individual, as far as its history needs it. */
 export interface Seen extends Pick<CaptureContent, 'what' | 'taxon' | 'name' | 'age' | 'sex' | 'overrides'> {
@@ -25,11 +26,16 @@ export interface Contradiction extends Problem {
  * Nothing is overwritten: each stays until a reason is given at the later one.
  *
  * @param seen in order of time.
+ * @param truth what it turned out to be, where that is known: it settles what kind and sex it is.
  */
-export function contradictions(seen: readonly Seen[], families: readonly AgeFamily[] = AGE_FAMILIES): Contradiction[] {
+export function contradictions(
+  seen: readonly Seen[],
+  families: readonly AgeFamily[] = AGE_FAMILIES,
+  truth?: TurnedOut,
+): Contradiction[] {
   const found: Contradiction[] = [];
   const add = (code: string, a: Seen, b: Seen, message: string) => {
-    const reason = b.overrides.find(({ what }) => what === code)?.reason;
+    const reason = b.overrides.find(({ what }) => what === code)?.reason ?? settledBy(truth, code);
     found.push({ code, message, between: [a.id, b.id], ...(reason ? { resolved: reason } : {}) });
   };
   /** The last before one that says something of it. */
@@ -53,6 +59,13 @@ export function contradictions(seen: readonly Seen[], families: readonly AgeFami
     if (first && now.what === 'ringed') add('ringed-twice', first, now, `The ring was put on already, on ${sayDay(first.day)}.`);
   });
   return found;
+}
+
+/** What an outcome settles, in a sentence. */
+function settledBy(truth: TurnedOut | undefined, code: string): string | undefined {
+  if (code === 'sexes-differ' && truth?.sex) return `It turned out ${truth.sex}, ${truth.how}.`;
+  if (code === 'kinds-differ' && truth?.taxon) return `It is known what kind it is, ${truth.how}.`;
+  return undefined;
 }
 
 const capital = (word: string) => word[0].toUpperCase() + word.slice(1);

@@ -9,6 +9,7 @@ export { type First, firstsOf, type Listed, listOf, type Moved, movedBy } from '
 export { type Amount, type Flock, flock, type Interval } from './flock';
 export { byName, type HeadCount, overlooked, type TwoCounters, twoCounters } from './headCount';
 export { type Contradiction, contradictions, legs, type Seen } from './history';
+export { saidOtherwise, type SaidOtherwise, sexIn, type TurnedOut } from './turnedOut';
 export { atLiberty, bearing, distanceKm, type Position, windOf } from './liberty';
 export { isRested, licenceFor, type OnFile, sayOnFile, visitHalts } from './licences';
 export { readTally, writeTally } from './notation';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Day, key, Readings } from '../observation/schema';
+import { Day, key, Mark, Readings } from '../observation/schema';
 import {
   CATCHES,
   CONDITIONS,
@@ -93,13 +93,6 @@ export const VisitContent = z
     path: ['endedAt'],
   });
 export type VisitContent = z.infer<typeof VisitContent>;
-
-/** A ring number: letters and digits in groups. */
-export const Mark = z
-  .string()
-  .trim()
-  .regex(/^[A-Z]{0,3} ?\d{1,10}$/, 'write the ring as its letters and its digits, such as H 04517')
-  .max(16);
 
 export const AgeCode = z.strictObject({ family: key, code: z.string().trim().min(1).max(8) });
 export type AgeCode = z.infer<typeof AgeCode>;

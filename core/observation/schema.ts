@@ -11,6 +11,13 @@ export const Day = z.iso
   .date('write the date as YYYY-MM-DD')
   .refine((day) => day >= '1600-01-01', 'write a date from the year 1600 on');
 
+/** A ring number: letters and digits in groups. */
+export const Mark = z
+  .string()
+  .trim()
+  .regex(/^[A-Z]{0,3} ?\d{1,10}$/, 'write the ring as its letters and its digits, such as H 04517')
+  .max(16);
+
 /** What one has to go on: views, nearness, light, what may be touched, where and when. */
 export const Situation = z.strictObject({
   /** Views that can be had; all of the guide's where absent. */

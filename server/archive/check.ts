@@ -122,8 +122,10 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     known.sets.add(id);
     return guideOf(guide_id, known);
   },
-  verifications: ({ specimen_id }, { specimens }) =>
-    specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive',
+  verifications({ specimen_id, photo }, known) {
+    if (specimen_id !== null && !known.specimens.has(specimen_id)) return 'its specimen is not in the archive';
+    return photoOf(photo, known);
+  },
   opinion_asks({ id, specimen_id }, { specimens, asks }) {
     asks.add(id);
     return specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive';

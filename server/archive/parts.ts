@@ -106,6 +106,8 @@ export const PARTS = {
     determinations: z.array(Determination).max(2000),
     summary: Summary,
     photo: PhotoHash.nullable(),
+    // Since the eleventh form.
+    listed_instead: z.string().nullable().default(null),
     hidden: z.boolean(),
     recorded_by: title,
     created_at: instant,
@@ -222,7 +224,7 @@ export const PARTS = {
     vernacular: title.nullable(),
   }),
   base_maps: part('base_map', 'at', { content: BaseMap, account: title, at: instant }),
-  corrections: part('correction', 'kind, record_id, version', {
+  corrections: part('correction', 'kind, record_id, version, cause', {
     kind: z.enum(['capture', 'specimen']),
     record_id: id,
     version,
@@ -233,6 +235,8 @@ export const PARTS = {
     became: ListedName.nullable(),
     account: title,
     at: instant,
+    // Since the eleventh form.
+    cause: z.string().max(80).default(''),
   }),
   practice_answers: part('practice_answer', 'id', {
     id,

@@ -8,7 +8,7 @@ import { ReviewWord } from '@plesion/core/review/schema';
 import { GivenName } from '@plesion/core/specimen/schema';
 import { Outcome } from '@plesion/core/verification/schema';
 import { z } from 'zod';
-import { count, id, instant, part, title, version } from './columns';
+import { count, hash, id, instant, part, title, version } from './columns';
 
 /** What people of a station do together: sets, what things turned out to be, opinions, reviews. */
 export const together = {
@@ -30,7 +30,10 @@ export const together = {
   }),
   verifications: part('verification', 'id', {
     id,
-    specimen_id: id,
+    specimen_id: id.nullable(),
+    // Since the eleventh form.
+    mark: z.string().nullable().default(null),
+    photo: hash.nullable().default(null),
     ...Outcome.pick({ kind: true, taxon: true, wrong: true }).shape,
     facets: Facets,
     on_day: Day,

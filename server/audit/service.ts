@@ -15,7 +15,7 @@ const LINES = `
     kind || ' ' || record_id || ' ' || lpad(version::text, 9, '0') as tie
   from change where station_id = ? and seq > 0
   union all
-  select at, made_by, 'verified', 'verification', specimen_id, null, jsonb_build_array(kind), 'verification ' || id from verification where station_id = ?
+  select at, made_by, 'verified', 'verification', coalesce(specimen_id, id), null, case when mark is null then jsonb_build_array(kind) else jsonb_build_array(kind, mark) end, 'verification ' || id from verification where station_id = ?
   union all
   select at, asked_by, 'asked', 'opinion', specimen_id, null, '[]', 'ask ' || id from opinion_ask where station_id = ?
   union all

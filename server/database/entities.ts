@@ -91,7 +91,9 @@ export const VerificationEntity = defineEntity({
   properties: {
     stationId: p.uuid().primary(),
     id: p.uuid().primary(),
-    specimenId: p.uuid(),
+    /** Of a specimen; or of the bearer of a mark. */
+    specimenId: p.uuid().nullable(),
+    mark: p.string().nullable(),
     kind: p.enum([...VERIFICATION_KINDS]),
     taxon: p.string(),
     facets: p.json<Facets>(),
@@ -99,6 +101,8 @@ export const VerificationEntity = defineEntity({
     onDay: p.string().columnType('date'),
     note: p.text().nullable(),
     sameCall: p.boolean(),
+    /** What shows it. */
+    photo: p.string().nullable(),
     madeBy: p.string(),
     at: p.datetime(),
     withdrawnBy: p.string().nullable(),
@@ -179,6 +183,8 @@ export const SpecimenEntity = defineEntity({
     walk: p.json<KeptWalk>().nullable(),
     determinations: p.json<Determination[]>(),
     summary: p.json<Summary>(),
+    /** The taxon that it turned out to be, where lists go by that instead of its name. */
+    listedInstead: p.string().nullable(),
     photo: p.string().nullable(),
     recordedBy: p.string(),
     ...times,

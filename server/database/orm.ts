@@ -34,6 +34,7 @@ import { Migration20261230000000 } from './migrations/Migration20261230000000';
 import { Migration20261231000000 } from './migrations/Migration20261231000000';
 import { Migration20270101000000 } from './migrations/Migration20270101000000';
 import { Migration20270102000000 } from './migrations/Migration20270102000000';
+import { Migration20270103000000 } from './migrations/Migration20270103000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -65,6 +66,7 @@ const MIGRATIONS = [
   Migration20261231000000,
   Migration20270101000000,
   Migration20270102000000,
+  Migration20270103000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -20,6 +20,7 @@ import { findRecord, type Writer } from '../records/write';
 import { checkAgainst } from '../standing/service';
 import { wireOf, writeField } from './records';
 import { CAPTURE } from './service';
+import { surestOfMark } from '../verifications/surest';
 
 /** Captures on a page where it is not said. */
 const PAGE = 100;
@@ -74,7 +75,18 @@ export async function historyOf(em: Em, stationId: string, mark: string): Promis
     sites: sites.map(wireOf<SiteWrite>),
     young: await youngOf(em, stationId, mark),
     recoveries: await recoveriesOf(em, stationId, mark),
+    ...(await outcomeOf(em, stationId, mark)),
   };
+}
+
+/** The surest word on what the bearer of a mark turned out to be. */
+async function outcomeOf(em: Em, stationId: string, mark: string): Promise<Pick<MarkHistory, 'outcome'>> {
+  const [outcome] = await em.getConnection().execute<NonNullable<MarkHistory['outcome']>[]>(
+    `select v.kind, v.taxon, v.facets, to_char(v.on_day, 'YYYY-MM-DD') as on from (select ?::uuid as station_id, ?::text as mark) m
+       join lateral ${surestOfMark('v.*')} as v on true`,
+    [stationId, mark],
+  );
+  return outcome ? { outcome } : {};
 }
 
 /** Captures of those whose mother or father bears a mark. */

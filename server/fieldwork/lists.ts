@@ -1,5 +1,6 @@
 import type { Correction, ListedName, ListedRecord } from '@plesion/contract';
 import { type Guide, lineage } from '@plesion/core/guide';
+import type { VerificationKind } from '@plesion/core/verification';
 import type { Em } from '../database/orm';
 import { findGuide, listGuides } from '../guides/service';
 import type { ListedName as StoredName } from '../records/corrections';
@@ -26,11 +27,14 @@ interface CorrectedRow {
   became: StoredName | null;
   account: string;
   at: string;
+  /** `said` or `taken`, of an outcome; empty where the record itself was written. */
+  cause: string;
+  outcome: VerificationKind | null;
 }
 
 /**
  * The earliest record of each taxon at each site, by each person, in each year: captures by
- * their kind, specimens by the name given last, where it is not doubted. "A or B" stands under
+ * their kind, specimens by what they turned out to be, or the name given last, where it is not doubted. "A or B" stands under
  * what holds both. With what was named anew, or removed, since.
  */
 export async function lists(em: Em, stationId: string): Promise<{ records: ListedRecord[]; corrections: Correction[] }> {
@@ -55,7 +59,7 @@ export async function lists(em: Em, stationId: string): Promise<{ records: Liste
       ...(site ? { site } : {}),
       by: who,
     })),
-    corrections: corrected.map(({ record_id, site_id, recorded_by, was, became, account, at, ...rest }) => ({
+    corrections: corrected.map(({ record_id, site_id, recorded_by, was, became, account, at, cause, outcome, ...rest }) => ({
       ...rest,
       id: record_id,
       ...(site_id ? { site: site_id } : {}),
@@ -64,6 +68,7 @@ export async function lists(em: Em, stationId: string): Promise<{ records: Liste
       ...(became ? { became: listed(became) } : {}),
       by: account,
       at: new Date(at).toISOString(),
+      ...(outcome ? { outcome: { kind: outcome, takenBack: cause === 'taken' } } : {}),
     })),
   };
 }
@@ -82,7 +87,9 @@ const accepted = (
 
 const correctedRows = (em: Em, stationId: string) =>
   em.getConnection().execute<CorrectedRow[]>(
-    `select kind, record_id, to_char(day, 'YYYY-MM-DD') as day, site_id, recorded_by, ${accepted('was')}, ${accepted('became')}, account, at
+    `select kind, record_id, to_char(day, 'YYYY-MM-DD') as day, site_id, recorded_by, ${accepted('was')}, ${accepted('became')}, account, at,
+       split_part(cause, ' ', 1) as cause, (select kind from verification v
+         where v.station_id = correction.station_id and v.id = case when cause = '' then null else right(cause, 36)::uuid end) as outcome
      from correction where station_id = ? order by at desc, record_id limit ${TOLD}`,
     [stationId],
   );
@@ -100,10 +107,11 @@ const recordRows = (em: Em, stationId: string) =>
        group by 3, 4, 5, 7, 8, date_part('year', capture.at at time zone 'UTC')
        union all
        select 'specimen', min(to_char(coalesce(seen_on, (created_at at time zone 'UTC')::date), 'YYYY-MM-DD') || id::text collate "C"),
-         guide_id::text, determinations->-1->>'taxon', null, determinations->-1->>'other', null, recorded_by
+         guide_id::text, coalesce(listed_instead, determinations->-1->>'taxon'), null,
+         case when listed_instead is null then determinations->-1->>'other' end, null, recorded_by
        from specimen
-       where station_id = ? and not hidden and named and guide_id is not null
-         and determinations->-1->>'qualifier' in ('none', 'or') and determinations->-1->>'taxon' is not null
+       where station_id = ? and not hidden and guide_id is not null and (listed_instead is not null
+         or named and determinations->-1->>'qualifier' in ('none', 'or') and determinations->-1->>'taxon' is not null)
        group by 3, 4, 6, 8, date_part('year', coalesce(seen_on, (created_at at time zone 'UTC')::date))
      ), known as (
        select distinct on (lower(name)) lower(name) as name, accepted from checklist_name

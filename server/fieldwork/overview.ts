@@ -1,7 +1,9 @@
 import type { CaptureWrite, FieldView } from '@plesion/contract';
-import { contradictions, type Seen } from '@plesion/core/fieldwork';
+import { contradictions, type Seen, sexIn, type TurnedOut } from '@plesion/core/fieldwork';
+import { VERIFICATION_WORDS, type VerificationKind } from '@plesion/core/verification';
 import { CaptureEntity, VisitEntity } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
+import { surestOfMark } from '../verifications/surest';
 import { familiesOf } from './captures';
 import { listSheets, listSites, listStrings, withCatch } from './service';
 
@@ -60,27 +62,44 @@ async function seasonOf(em: Em, stationId: string, year: number): Promise<Pick<F
   };
 }
 
+/** What is known of a mark's bearer; nothing in each where nothing is. */
+interface Known {
+  taxon: string | null;
+  sex: string | null;
+  kind: VerificationKind | null;
+}
+
 /** Marks met again of late whose captures do not go together; all of their captures are fetched as one set. */
 async function wrongOf(em: Em, stationId: string): Promise<FieldView['wrong']> {
   const rows = await em
     .getConnection()
-    .execute<(Pick<CaptureWrite, 'overrides'> & Omit<Seen, 'overrides' | 'day'> & { mark: string; day: string })[]>(
-      `select id, mark, to_char(at at time zone 'UTC', 'YYYY-MM-DD') as day, what, content->>'taxon' as taxon, content->>'name' as name,
-       content->'age' as age, content->>'sex' as sex, content->'overrides' as overrides
-     from capture where station_id = ? and not hidden and mark in (
+    .execute<(Pick<CaptureWrite, 'overrides'> & Omit<Seen, 'overrides' | 'day'> & { mark: string; day: string; truth: Known })[]>(
+      `select m.id, m.mark, to_char(m.at at time zone 'UTC', 'YYYY-MM-DD') as day, m.what, content->>'taxon' as taxon, content->>'name' as name,
+       content->'age' as age, content->>'sex' as sex, content->'overrides' as overrides,
+       jsonb_build_object('taxon', sure.taxon, 'sex', sure.facets->>'sex', 'kind', sure.kind) as truth
+     from capture m left join lateral ${surestOfMark('v.*')} as sure on true
+     where m.station_id = ? and not m.hidden and m.mark in (
        select mark from capture where station_id = ? and what = 'again' and not hidden order by at desc limit ?
-     ) order by at, id`,
+     ) order by m.at, m.id`,
       [stationId, stationId, MARKS],
     );
   const byMark = new Map<string, Seen[]>();
-  for (const { mark, ...row } of rows) {
+  const truths = new Map<string, TurnedOut>();
+  for (const { mark, truth, ...row } of rows) {
+    const { kind, taxon, sex } = truth;
+    if (kind)
+      truths.set(mark, {
+        taxon: taxon ?? undefined,
+        sex: sexIn(undefined, sex ? { sex } : {}),
+        how: `by ${VERIFICATION_WORDS[kind]}`,
+      });
     // What is not there is null in the row.
     const told = Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as unknown as Seen;
     byMark.set(mark, [...(byMark.get(mark) ?? []), told]);
   }
   const families = await familiesOf(em, stationId);
   return [...byMark].reverse().flatMap(([mark, seen]) =>
-    contradictions(seen, families)
+    contradictions(seen, families, truths.get(mark))
       .filter(({ resolved }) => !resolved)
       .map(({ code, message, between }) => ({ mark, code, message, captureId: between[1] })),
   );

@@ -28,6 +28,8 @@ interface Corrected {
   /** The visit it was made in, if any: its site is the record's. */
   visitId?: string;
   recordedBy: string;
+  /** What moved it, where it was not written itself: a word on what it turned out to be. */
+  cause?: string;
 }
 
 /**
@@ -37,7 +39,7 @@ interface Corrected {
 export async function noteCorrection(
   tx: Em,
   { stationId, accountName }: Pick<Writer, 'stationId' | 'accountName'>,
-  { kind, id, version, day, visitId, recordedBy }: Corrected,
+  { kind, id, version, day, visitId, recordedBy, cause = '' }: Corrected,
   before: Named,
   after: Named,
 ): Promise<void> {
@@ -45,12 +47,13 @@ export async function noteCorrection(
   const [was, became] = [seen(before), seen(after)];
   if (stableJson(was) === stableJson(became) || (!was && !before.hidden)) return;
   await tx.getConnection().execute(
-    `insert into correction (station_id, kind, record_id, version, day, site_id, recorded_by, was, became, account, at)
-     values (?, ?, ?, ?, ?, (select site_id from visit where station_id = ? and id = ?), ?, ?::jsonb, ?::jsonb, ?, now())`,
+    `insert into correction (station_id, kind, record_id, version, day, site_id, recorded_by, was, became, account, cause, at)
+     values (?, ?, ?, ?, ?, (select site_id from visit where station_id = ? and id = ?), ?, ?::jsonb, ?::jsonb, ?, ?, now())`,
     [
       ...[stationId, kind, id, version, day, stationId, visitId ?? null, recordedBy],
       ...[was, became].map((name) => name && JSON.stringify(name)),
       accountName,
+      cause,
     ],
     'run',
     tx.getTransactionContext(),

@@ -12,10 +12,11 @@ import type { Caller } from '../http/route';
 import { checkWalk } from '../keys/service';
 import { walkedOf } from '../keys/walk';
 import { checkPhotos } from '../photos/service';
-import { type ListedName, noteCorrection } from '../records/corrections';
+import { noteCorrection } from '../records/corrections';
 import { findRecord, type RecordKind, writeVersioned } from '../records/write';
 import { checkAgainst } from '../standing/service';
 import { forgetJudged } from '../verifications/judging';
+import { dayOf, insteadOf, listedName } from '../verifications/relist';
 import { checkNames, signed } from './names';
 
 export const findSpecimen = (em: Em, stationId: string, id: string): Promise<Specimen> => findRecord(em, SPECIMEN, stationId, id);
@@ -31,28 +32,22 @@ const SPECIMEN: RecordKind<SpecimenRecord, SpecimenWrite, Specimen> = {
     await putMedia(tx, record, sent.media ?? [], isNew);
     if (!isNew) await forgetJudged(tx, record.stationId, record.id);
   },
-  changed: (tx, writer, known, _, record) =>
-    noteCorrection(
+  async changed(tx, writer, known, _, record) {
+    const { stationId, id, version, recordedBy, hidden, listedInstead } = record;
+    const instead = await insteadOf(tx, record);
+    if (instead !== listedInstead) await tx.nativeUpdate(SpecimenEntity, { stationId, id }, { listedInstead: instead });
+    await noteCorrection(
       tx,
       writer,
+      { kind: 'specimen', id, version, day: dayOf(record), recordedBy },
       {
-        kind: 'specimen',
-        id: record.id,
-        version: record.version,
-        day: record.seenOn ?? record.createdAt.toISOString().slice(0, 10),
-        recordedBy: record.recordedBy,
+        hidden: known.hidden,
+        name: listedName({ guideId: known.guideId ?? null, determinations: known.determinations, listedInstead }),
       },
-      { hidden: known.hidden, name: listedName(known.guideId, known.determinations) },
-      { hidden: record.hidden, name: listedName(record.guideId ?? undefined, record.determinations) },
-    ),
+      { hidden, name: listedName({ ...record, listedInstead: instead }) },
+    );
+  },
 };
-
-/** By the name given last, where it is not doubted. */
-function listedName(guideId: string | undefined, determinations: Specimen['determinations']): ListedName | undefined {
-  const last = determinations.at(-1);
-  if (!guideId || !last?.taxon || !['none', 'or'].includes(last.qualifier)) return undefined;
-  return { guideId, taxon: last.taxon, ...(last.other ? { other: last.other } : {}) };
-}
 
 /** Write a specimen. What its readings come to is weighed on the guide as it is now, and kept with it. */
 export async function writeSpecimen(
@@ -95,6 +90,7 @@ export async function writeSpecimen(
       walk: sent.walk ? asJson(sent.walk) : null,
       photo: sent.photo ?? null,
       hidden: sent.hidden,
+      listedInstead: stored?.listedInstead ?? null,
       recordedBy: stored?.recordedBy ?? accountName,
       createdAt: stored?.createdAt ?? now,
       updatedAt: now,

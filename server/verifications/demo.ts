@@ -65,6 +65,7 @@ export async function putDemoOutcomes(
         const known = new Date(at.getTime() + 40 * 86_400_000);
         return {
           ...{ stationId, id: idOf(473, i + 1), specimenId: id, kind, taxon, facets, wrong: USUAL_WRONG[kind], note: null },
+          ...{ mark: null, photo: null },
           ...{
             onDay: known.toISOString().slice(0, 10),
             sameCall: false,
@@ -75,6 +76,27 @@ export async function putDemoOutcomes(
         };
       }),
     );
+    await putRinged(tx, caller);
+  });
+}
+
+/** A ringed bird that was called a male by its size, and laid an egg. */
+async function putRinged(tx: Em, { stationId, accountName }: Caller): Promise<void> {
+  const [bird] = await tx.getConnection().execute<{ mark: string; taxon: string; day: string }[]>(
+    `select mark, max(content->>'taxon') as taxon, to_char(max(at), 'YYYY-MM-DD') as day from capture
+     where station_id = ? and not hidden and mark is not null group by mark
+     having bool_or(content->>'sex' = 'male' and content->>'sexBy' = 'size') and bool_or(content->>'sex' = 'female')
+       and count(distinct content->>'taxon') = 1 order by count(*) desc, mark limit 1`,
+    [stationId],
+    'all',
+    tx.getTransactionContext(),
+  );
+  if (!bird) return;
+  const { mark, taxon, day } = bird;
+  await tx.insert(VerificationEntity, {
+    ...{ stationId, id: idOf(476, 1), specimenId: null, mark, kind: 'egg', taxon, facets: { sex: 'female' } },
+    ...{ wrong: USUAL_WRONG.egg, onDay: day, note: 'Read through the telescope on a nest with two eggs.', photo: null },
+    ...{ sameCall: false, madeBy: accountName, at: new Date(`${day}T18:00:00Z`), withdrawnBy: null },
   });
 }
 

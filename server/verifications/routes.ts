@@ -8,7 +8,7 @@ import { listOverturned } from './overturned';
 import { listVerifications, verify, withdrawVerification } from './service';
 
 export function verificationRoutes(router: Router, em: () => Em, pool: AnalysisPool): void {
-  bind(router, em, 'verifications', ({ em: own, caller, query }) => listVerifications(own, pool, caller, query.specimenId));
+  bind(router, em, 'verifications', ({ em: own, caller, query }) => listVerifications(own, pool, caller, query));
   bind(router, em, 'verify', ({ em: own, caller, body }) => verify(own, caller, body));
   bind(router, em, 'withdrawVerification', ({ em: own, caller, params }) => withdrawVerification(own, caller, params.id));
   bind(router, em, 'calibration', ({ em: own, caller, query }) => calibration(own, pool, caller, query));

@@ -6,3 +6,9 @@ export const surest = (columns: string): string => `(
   select ${columns} from verification v where v.station_id = s.station_id and v.specimen_id = s.id and ${COUNTS}
   order by v.wrong, v.at desc limit 1
 )`;
+
+/** The surest word on the bearer of the mark of `m`, the newest of those. */
+export const surestOfMark = (columns: string): string => `(
+  select ${columns} from verification v where v.station_id = m.station_id and v.mark = m.mark and ${COUNTS}
+  order by v.wrong, v.at desc limit 1
+)`;

@@ -92,6 +92,135 @@ describe('what a specimen turned out to be', () => {
   });
 });
 
+describe('lists', () => {
+  const named = (taxon: string, more: object = {}) => ({
+    ...{ id: randomUUID(), qualifier: 'none', taxon, facets: {}, by: '', at: '2026-05-01T10:00:00Z', p: 0.9 },
+    ...{ recommended: '', overruled: false, guideVersion: 1, ...more },
+  });
+  const lists = async () =>
+    (await visitor.get('/api/lists').expect(200)).body as {
+      records: { id: string; taxon?: string }[];
+      corrections: { id: string; was?: { taxon?: string }; became?: { taxon?: string }; outcome?: object }[];
+    };
+  const stands = async (id: string) => (await lists()).records.find((one) => one.id === id)?.taxon;
+
+  it('follow what a record turned out to be, say what moved and why, and go back when it is taken back', async () => {
+    const call = named('murica');
+    const { specimenId } = await photographed({ determinations: [call] });
+    expect(await stands(specimenId)).toBe('murica');
+    const found = outcome(specimenId, { taxon: 'velloma' });
+    await say(found).expect(201);
+    await say(found).expect(201);
+    expect(await stands(specimenId)).toBe('velloma');
+    // A word that is less sure moves nothing, nor does one that rests on the same call.
+    await say(outcome(specimenId, { taxon: 'murica', wrong: 0.2 })).expect(201);
+    await say(outcome(specimenId, { taxon: 'murica', wrong: 0.001, sameCall: true })).expect(201);
+    expect(await stands(specimenId)).toBe('velloma');
+    // A newer name does not stand against what is known; one that is right stands for itself.
+    await visitor
+      .put(`/api/specimens/${specimenId}`)
+      .send(write(guideId, { version: 1, determinations: [call, named('cinerata')] }))
+      .expect(200);
+    expect(await stands(specimenId)).toBe('velloma');
+    await visitor.delete(`/api/verifications/${found.id}`).expect(200);
+    expect(await stands(specimenId)).toBe('murica');
+    const { corrections } = await lists();
+    expect(
+      corrections.filter(({ id }) => id === specimenId).map(({ was, became, outcome: by }) => [was?.taxon, became?.taxon, by]),
+    ).toEqual([
+      ['velloma', 'murica', { kind: 'dissection', takenBack: true }],
+      ['murica', 'velloma', { kind: 'dissection', takenBack: false }],
+    ]);
+  });
+
+  it('have a record that was never named, or doubted, once it is known what it was', async () => {
+    const { specimenId } = await photographed();
+    const doubted = await photographed({ determinations: [named('murica', { qualifier: 'cf.' })] });
+    expect([await stands(specimenId), await stands(doubted.specimenId)]).toEqual([undefined, undefined]);
+    await say(outcome(specimenId)).expect(201);
+    await say(outcome(doubted.specimenId, { taxon: 'velloma' })).expect(201);
+    expect([await stands(specimenId), await stands(doubted.specimenId)]).toEqual(['murica', 'velloma']);
+  });
+});
+
+describe('what the bearer of a ring turned out to be', () => {
+  const mark = 'H 04777';
+  const of = (more: object = {}) => ({
+    ...{ id: randomUUID(), mark, kind: 'egg', taxon: 'murica', facets: { sex: 'female' }, wrong: 0.001, on: '2026-07-01' },
+    ...more,
+  });
+  const captured = async (sexes: string[]) => {
+    const [siteId, visitId] = [randomUUID(), randomUUID()];
+    const put = (path: string, id: string, body: object) =>
+      visitor
+        .put(`/api/${path}/${id}`)
+        .send({ version: 0, hidden: false, ...body })
+        .expect(200);
+    const licence = {
+      id: 'l1',
+      label: 'Permit 7',
+      holder: 'O. Venn',
+      covers: ['mist-net'],
+      from: '2026-01-01',
+      to: '2026-12-31',
+    };
+    await put('sites', siteId, { name: 'Long Spit', licences: [licence] });
+    await put('visits', visitId, {
+      siteId,
+      startedAt: '2026-06-02T19:00:00Z',
+      people: ['Mira'],
+      method: 'mist-net',
+      overrides: [],
+    });
+    for (const [i, sex] of sexes.entries())
+      await put('captures', randomUUID(), {
+        ...{ visitId, at: `2026-06-0${i + 2}T20:00:00Z`, what: i ? 'again' : 'ringed', mark, guideId, taxon: 'murica' },
+        ...{ sex, readings: [], overrides: [] },
+      });
+  };
+  const wrong = async () =>
+    ((await visitor.get('/api/field?today=2026-07-02').expect(200)).body as { wrong: { mark: string; code: string }[] }).wrong;
+  const history = async () =>
+    (await visitor.get(`/api/marks/${encodeURIComponent(mark)}`).expect(200)).body as { outcome?: object };
+
+  it('settles what its captures contradict one another in, until it is taken back', async () => {
+    await captured(['male', 'male', 'female']);
+    expect(await wrong()).toEqual([expect.objectContaining({ mark, code: 'sexes-differ' })]);
+    const sent = of();
+    expect((await say(sent).expect(201)).body).toMatchObject({ mark, kind: 'egg' });
+    await say(of({ kind: 'expert', wrong: 0.2, facets: { sex: 'male' } })).expect(201);
+    expect(await wrong()).toEqual([]);
+    expect((await history()).outcome).toEqual({ kind: 'egg', taxon: 'murica', facets: { sex: 'female' }, on: '2026-07-01' });
+    const { body } = await visitor.get(`/api/verifications?mark=${encodeURIComponent(mark)}`).expect(200);
+    expect((body as { verifications: object[] }).verifications).toHaveLength(2);
+    const { lines } = (await visitor.get('/api/audit?kind=verification').expect(200)).body as { lines: { fields: string[] }[] };
+    expect(lines.map(({ fields }) => fields)).toEqual([
+      ['expert', mark],
+      ['egg', mark],
+    ]);
+    await visitor.delete(`/api/verifications/${sent.id}`).expect(200);
+    expect((await history()).outcome).toMatchObject({ kind: 'expert' });
+  });
+
+  it.each([
+    ['of no ring that was met', { mark: 'H 09999' }, 404, undefined],
+    ['of a ring and a specimen', { specimenId: randomUUID() }, 400, 'specimenId'],
+    ['of nothing', { mark: undefined }, 400, 'specimenId'],
+    ['of what is no ring', { mark: 'a bird' }, 400, 'mark'],
+    ['shown by a picture that is not here', { photo: 'a'.repeat(64) }, 400, 'photo'],
+  ])('%s is refused', async (_, more, status, field) => {
+    await captured(['male']);
+    const { body } = await say(of(more)).expect(status);
+    if (field) expect(body).toMatchObject({ field });
+  });
+
+  it('is shown by a picture', async () => {
+    await captured(['male']);
+    const { hash } = await photographed();
+    expect((await say(of({ photo: hash })).expect(201)).body).toMatchObject({ photo: hash });
+  });
+});
+
 describe('photographs to practise with', () => {
   it('are those whose names are verified by something else than the same call, by the surest word', async () => {
     const [one, two, three, four] = [await photographed(), await photographed(), await photographed(), await photographed()];

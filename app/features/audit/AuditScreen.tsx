@@ -129,7 +129,9 @@ function Line({ line }: { line: AuditLine }) {
 }
 
 /** Where a record is to be seen; not every kind has a page of its own. */
-function pageOf({ kind, id }: AuditLine): string | undefined {
+function pageOf({ kind, id, fields }: AuditLine): string | undefined {
+  // Of the bearer of a ring there is no specimen.
+  if (kind === 'verification' && fields[1]) return `/field/rings/${encodeURIComponent(fields[1])}`;
   const at: Partial<Record<AuditKind, string>> = {
     ...{ specimen: 'specimens', verification: 'specimens', opinion: 'specimens', review: 'specimens', lot: 'lots', key: 'keys', guide: 'guides' },
     ...{ site: 'field/sites', visit: 'field/visits', capture: 'field/captures', count: 'field/counts' },

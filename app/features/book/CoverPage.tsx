@@ -69,6 +69,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
             </Text>
           </View>
         ))}
+        <Button small kind="quiet" label="What our own records say" onPress={() => router.push(`/guides/${id}/own`)} />
       </Card>
       <DownloadButton
         label="Plesion JSON"

@@ -1,5 +1,6 @@
 import type { Correction, ListedName } from '@plesion/contract';
 import type { Listed, Moved } from '@plesion/core/fieldwork';
+import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';
@@ -15,7 +16,7 @@ interface CorrectedProps {
 
 /** A record that goes by another name since, and what that did to the list. */
 export function Corrected({ correction, moved, siteOf }: CorrectedProps) {
-  const { kind, id, day, at, by, site } = correction;
+  const { kind, id, day, at, by, site, outcome } = correction;
   const was = useNameOf(correction.was);
   const became = useNameOf(correction.became);
   return (
@@ -29,7 +30,9 @@ export function Corrected({ correction, moved, siteOf }: CorrectedProps) {
         {[
           `${kind === 'capture' ? 'caught' : 'seen'} ${sayDate(day)}`,
           siteOf(site),
-          `${correction.became ? 'corrected' : 'removed or doubted'} ${sayDate(at)} by ${by}`,
+          outcome
+            ? `${outcome.takenBack ? 'no more' : 'known'} by ${VERIFICATION_WORDS[outcome.kind]}, ${outcome.takenBack ? 'taken back' : 'written down'} ${sayDate(at)} by ${by}`
+            : `${correction.became ? 'corrected' : 'removed or doubted'} ${sayDate(at)} by ${by}`,
         ]
           .filter(Boolean)
           .join(' · ')}

@@ -1,5 +1,7 @@
 import type { Capture, MarkHistory } from '@plesion/contract';
-import { ageNow, calendarDays, CATCH_WORDS, contradictions, legs, type Position, readBack } from '@plesion/core/fieldwork';
+import { ageNow, calendarDays, CATCH_WORDS, contradictions, legs, type Position, readBack, sexIn } from '@plesion/core/fieldwork';
+import { VERIFICATION_WORDS } from '@plesion/core/verification';
+import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -24,6 +26,8 @@ import { type Field, useField } from './useField';
 import { Kin } from './Kin';
 import { KnownBy } from './KnownBy';
 import { RecoveryRow } from './RecoveryRow';
+import { VerificationSheet } from '../verification/VerificationSheet';
+import { SaidOtherwise } from './SaidOtherwise';
 import { useHistory } from './useHistory';
 import { inWords, kindName, sayWay } from './words';
 
@@ -62,6 +66,7 @@ interface Seen extends Capture {
 
 function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
   const router = useRouter();
+  const client = useQueryClient();
   const visits = new Map(history.visits.map((visit) => [visit.id, visit]));
   const sites = new Map(history.sites.map((site) => [site.id, site]));
   const seen: Seen[] = history.captures.map((capture) => {
@@ -72,11 +77,18 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
   const guide = useGuide(seen.findLast(({ guideId }) => guideId)?.guideId).data?.guide;
   const age = ageNow(seen, today(), field.families);
   const ways = legs(seen.map((one) => ({ ...one, at: one.place })));
+  const { outcome } = history;
+  const truth = outcome && {
+    taxon: outcome.taxon,
+    sex: sexIn(guide, outcome.facets),
+    how: `by ${VERIFICATION_WORDS[outcome.kind]}`,
+  };
   const against = contradictions(
     seen.map((one) => ({ ...one, at: one.place })),
     field.families,
+    truth,
   );
-  const sexed = seen.findLast(({ sex }) => sex && sex !== 'unknown');
+  const sexed = truth?.sex ?? seen.findLast(({ sex }) => sex && sex !== 'unknown')?.sex;
   return (
     <Screen widest={860}>
       <PageHeading title={readBack(history.mark)}>{readBack(history.mark)}</PageHeading>
@@ -86,7 +98,7 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
       <Text>
         {[
           age.ok && age.value && sayAge(age.value),
-          sexed ? sexed.sex : 'sex not told',
+          sexed ?? 'sex not told',
           inWords(seen.length, 'capture'),
           `${inWords(calendarDays(seen[0].day, last.day), 'day')} from the first to the last`,
         ]
@@ -98,6 +110,7 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
           {`By the codes written at each capture and the reference day of their family: hatched ${age.value.hatched.from ? `between ${sayDate(age.value.hatched.from)} and` : 'not after'} ${sayDate(age.value.hatched.to)}.`}
         </Text>
       )}
+      {guide && truth && <SaidOtherwise guide={guide} truth={truth} seen={seen.map((one) => ({ ...one, at: one.place }))} />}
       {against.map((one) => (
         <Against
           key={one.code + one.between.join()}
@@ -157,6 +170,13 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
             <RecoveryRow key={one.id} recovery={one} />
           ))}
         </Card>
+      )}
+      {guide && (
+        <VerificationSheet
+          of={{ mark: history.mark }}
+          guide={guide}
+          onChange={() => void client.invalidateQueries({ queryKey: ['marks', history.mark] })}
+        />
       )}
       <KnownBy seen={seen} />
       <Kin history={history} guide={guide} />

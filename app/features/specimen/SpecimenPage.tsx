@@ -84,7 +84,7 @@ export function SpecimenPage({ id }: { id: string }) {
       )}
       <ReviewsSheet specimenId={id} guide={book} determinations={content.determinations} form={answer?.forms[0].form} />
       <OpinionsSheet specimenId={id} guide={book} />
-      <VerificationSheet specimenId={id} guide={book} />
+      <VerificationSheet of={{ specimenId: id }} guide={book} />
       <History guide={book} determinations={content.determinations} />
       <Card title="What was read" aside={`${content.readings.length}`}>
         {content.readings.length === 0 && (

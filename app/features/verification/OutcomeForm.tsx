@@ -19,7 +19,8 @@ import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { KindChoice } from '../records/KindChoice';
-import { verificationApi, verificationsOf } from './verificationApi';
+import { EvidenceField } from './EvidenceField';
+import { type Verified, verificationApi, verificationsOf } from './verificationApi';
 
 /** Chances that a verification is itself wrong, as they are chosen. */
 const CHANCES = ['0.001', '0.005', '0.01', '0.02', '0.05', '0.2'] as const;
@@ -35,6 +36,7 @@ const Typed = z.object({
   on: z.string(),
   note: z.string(),
   sameCall: z.boolean(),
+  photo: z.string().optional(),
 });
 type Typed = z.output<typeof Typed>;
 
@@ -46,13 +48,14 @@ const outcomeOf = ({ kind, taxon = '', facets, chance, on, note, sameCall }: Typ
   Outcome.safeParse({ kind, taxon, facets, wrong: Number(chance), on, sameCall, ...(note.trim() ? { note } : {}) });
 
 interface OutcomeFormProps {
-  specimenId: string;
+  of: Verified;
   guide: Guide;
+  onSaved?: () => void;
 }
 
 /** What it turned out to be, by what it is known, and how sure that is. */
-export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
-  const kept = keptForm(`outcome.${specimenId}`, Typed);
+export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
+  const kept = keptForm(`outcome.${of.specimenId ?? of.mark}`, Typed);
   const client = useQueryClient();
   const form = useForm({ resolver: zodResolver(Typed), defaultValues: kept.read() ?? empty() });
   const { watch, setValue } = form;
@@ -65,7 +68,8 @@ export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
     onSuccess: async () => {
       form.reset(empty());
       kept.forget();
-      await client.invalidateQueries({ queryKey: verificationsOf(specimenId) });
+      onSaved?.();
+      await client.invalidateQueries({ queryKey: verificationsOf(of) });
     },
   });
   const submit = form.handleSubmit((typed) => {
@@ -73,10 +77,10 @@ export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
     const outcome = outcomeOf(typed);
     if (!outcome.success) return form.setError('on', { message: `${outcome.error.issues[0].message}.` });
     return send
-      .mutateAsync({ ...outcome.data, id: typed.id, specimenId })
+      .mutateAsync({ ...outcome.data, ...of, id: typed.id, ...(typed.photo ? { photo: typed.photo } : {}) })
       .catch((error: unknown) => showProblem(error, ['taxon', 'on', 'note'], form.setError));
   });
-  const { taxon, facets, sameCall } = watch();
+  const { taxon, facets, sameCall, photo } = watch();
   const { errors } = form.formState;
   return (
     <View style={styles.form}>
@@ -123,6 +127,7 @@ export function OutcomeForm({ specimenId, guide }: OutcomeFormProps) {
       />
       <FormTextField control={form.control} name="on" label="When it was known" hint="YYYY-MM-DD" />
       <FormTextField control={form.control} name="note" label="Note" maxLength={1000} multiline />
+      <EvidenceField hash={photo} onChange={(hash) => setValue('photo', hash)} />
       <ChoiceGroup
         label="It rests on"
         options={[

@@ -16,23 +16,26 @@ import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
-import { verificationApi, verificationsOf } from './verificationApi';
+import { EvidencePhoto } from './EvidencePhoto';
+import { type Verified, verificationApi, verificationsOf } from './verificationApi';
 import { WhatMisled } from './WhatMisled';
 
 /** Fetched when somebody has something to say. */
 const OutcomeForm = lazy(() => import('./OutcomeForm').then((form) => ({ default: form.OutcomeForm })));
 
 interface VerificationSheetProps {
-  specimenId: string;
+  of: Verified;
   guide: Guide;
+  /** Told when a word was said or taken back. */
+  onChange?: () => void;
 }
 
-/** How it turned out what a specimen was, and by what that is known. */
-export function VerificationSheet({ specimenId, guide }: VerificationSheetProps) {
+/** How it turned out what a specimen, or the bearer of a ring, was, and by what that is known. */
+export function VerificationSheet({ of, guide, onChange }: VerificationSheetProps) {
   const { role } = useSession().account;
   const found = useQuery({
-    queryKey: verificationsOf(specimenId),
-    queryFn: ({ signal }) => verificationApi('verifications', { query: { specimenId } }, signal),
+    queryKey: verificationsOf(of),
+    queryFn: ({ signal }) => verificationApi('verifications', { query: of }, signal),
   });
   const all = found.data?.verifications;
   const judged = found.data?.judged;
@@ -41,17 +44,19 @@ export function VerificationSheet({ specimenId, guide }: VerificationSheetProps)
       {found.error && <Failed error={found.error} retry={() => void found.refetch()} />}
       {all?.length === 0 && (
         <Text quiet>
-          Not known yet: an expert’s word, an egg, a test tells more than a call, and its photographs can then be practised with.
+          {of.mark
+            ? 'Not known yet: an egg, a test, a bird met again when older tells more than a call, and reaches its earlier captures.'
+            : 'Not known yet: an expert’s word, an egg, a test tells more than a call, and its photographs can then be practised with.'}
         </Text>
       )}
       {all?.map((one) => (
-        <Outcome key={one.id} one={one} guide={guide} />
+        <Outcome key={one.id} one={one} of={of} guide={guide} onChange={onChange} />
       ))}
       {judged?.right === false && <WhatMisled guide={guide} judged={judged} />}
       {all && role !== 'learner' && (
         <Disclosure title="Say how it turned out">
           <Suspense fallback={<Loading what="The form" />}>
-            <OutcomeForm specimenId={specimenId} guide={guide} />
+            <OutcomeForm of={of} guide={guide} onSaved={onChange} />
           </Suspense>
         </Disclosure>
       )}
@@ -64,12 +69,12 @@ export function VerificationSheet({ specimenId, guide }: VerificationSheetProps)
   );
 }
 
-function Outcome({ one, guide }: { one: Verification; guide: Guide }) {
-  const { id, specimenId, kind, taxon, facets, wrong, on, note, sameCall, by, withdrawnBy } = one;
+function Outcome({ one, of, guide, onChange }: { one: Verification } & VerificationSheetProps) {
+  const { id, kind, taxon, facets, wrong, on, note, photo, sameCall, by, withdrawnBy } = one;
   const client = useQueryClient();
   const withdraw = useMutation({
     mutationFn: () => verificationApi('withdrawVerification', { params: { id } }),
-    onSettled: () => client.invalidateQueries({ queryKey: verificationsOf(specimenId) }),
+    onSettled: () => (onChange?.(), client.invalidateQueries({ queryKey: verificationsOf(of) })),
   });
   const { role } = useSession().account;
   return (
@@ -83,6 +88,7 @@ function Outcome({ one, guide }: { one: Verification; guide: Guide }) {
               .join(' · ')}
           </Text>
           {note && <Text size="small">{note}</Text>}
+          {photo && <EvidencePhoto hash={photo} />}
           <Text size="small" quiet>
             {withdrawnBy
               ? `Taken back by ${withdrawnBy}: it counts no more.`

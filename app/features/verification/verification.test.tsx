@@ -60,7 +60,7 @@ beforeEach(() => {
     return all[0];
   });
 });
-const open = () => showScreen(<VerificationSheet specimenId={ID} guide={ledgeCrabs} />);
+const open = () => showScreen(<VerificationSheet of={{ specimenId: ID }} guide={ledgeCrabs} />);
 
 it('how it turned out is said with what it is known by, and overturns what it was called', async () => {
   await open();
