@@ -5,6 +5,9 @@ import {
   isFormOf,
   likelihoodAt,
   frequencyAt,
+  type Guide,
+  isUnder,
+  type Score,
   type Table,
 } from '../guide/working';
 import { type Reading, valueOf } from '../observation';
@@ -48,12 +51,15 @@ export function ownCells(compiled: CompiledGuide, records: readonly VerifiedReco
   return guide.characters.flatMap((character): OwnCell[] => {
     const table = compiled.tables.get(character.id);
     const scores = guide.scores.filter((score) => score.character === character.id);
-    if (!table || scores.some(({ scope: { regions, dates, circumstances } }) => regions ?? dates ?? circumstances)) return [];
-    const apart = [...new Set(scores.flatMap(({ scope }) => Object.keys(scope.facets ?? {})))] as FacetName[];
+    if (!table) return [];
+    const apartIn = new Map<string, FacetName[] | undefined>();
     const groups = new Map<string, { taxon: string; facets: Facets; forms: number[]; read: Seen[] }>();
     for (const { truth, wrong, readings } of records) {
       const own = readings.filter((one) => one.character === character.id && isPlain(one));
       if (own.length === 0) continue;
+      if (!apartIn.has(truth.taxon)) apartIn.set(truth.taxon, toldApartBy(guide, scores, truth.taxon));
+      const apart = apartIn.get(truth.taxon);
+      if (!apart) continue;
       const facets: Facets = Object.fromEntries(
         apart.flatMap((name) => (truth.facets[name] ? [[name, truth.facets[name]]] : [])),
       );
@@ -68,6 +74,15 @@ export function ownCells(compiled: CompiledGuide, records: readonly VerifiedReco
       return cell ? [{ character: character.id, taxon, facets, ...cell }] : [];
     });
   });
+}
+
+/** Facets by which the guide tells a character of a taxon apart; nothing where it does so by season, place or circumstance. */
+function toldApartBy(guide: Guide, scores: readonly Score[], taxon: string): FacetName[] | undefined {
+  const bearing = scores.filter(
+    ({ scope }) => scope.taxon === undefined || isUnder(guide, taxon, scope.taxon) || isUnder(guide, scope.taxon, taxon),
+  );
+  if (bearing.some(({ scope: { regions, dates, circumstances } }) => regions ?? dates ?? circumstances)) return undefined;
+  return [...new Set(bearing.flatMap(({ scope }) => Object.keys(scope.facets ?? {}) as FacetName[]))];
 }
 
 interface Seen {

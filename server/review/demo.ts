@@ -33,7 +33,7 @@ export async function putDemoReview(
     const guideId = guides.get(slug);
     const guide = demoGuides.find(({ id }) => id === slug);
     if (!guide || !guideId) return [];
-    const drawn = recordsOf(guide, guideId, n, ['expert'], 7000 + 100 * k, { seed: `desk of ${slug}`, years: SEASON });
+    const drawn = recordsOf(guide, guideId, n, ['expert'], 9000 + 100 * k, { seed: `desk of ${slug}`, years: SEASON });
     return drawn.map((record, i) => ({ record, guide, view: i < photographed ? view : undefined }));
   });
   if (all.length === 0 || (await em.count(SpecimenEntity, { stationId, id: all[0].record.id }))) return;

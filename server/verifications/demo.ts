@@ -8,16 +8,21 @@ import type { Caller } from '../http/route';
 import type { Parts } from '../parts';
 import { addPhoto } from '../photos/service';
 import { writeSpecimen } from '../specimens/service';
-import { CAGED, cagedMoth, idOf, type Record, recordsOf } from './demoRecords';
+import { CAGED, cagedMoth, idOf, type Local, type Record, recordsOf } from './demoRecords';
 
 /** What was found out of the demo's guides, how often, and by what. */
-const KNOWN: { guide: string; n: number; kinds: VerificationKind[] }[] = [
-  { guide: 'ledge-crabs', n: 42, kinds: ['dissection', 'expert'] },
+const KNOWN: { guide: string; n: number; kinds: VerificationKind[]; local?: Local }[] = [
+  { guide: 'ledge-crabs', n: 30, kinds: ['dissection', 'expert'] },
   { guide: 'lantern-moths', n: 35, kinds: ['egg', 'bred-true', 'dissection'] },
   { guide: 'tessary-terns', n: 34, kinds: ['recapture', 'molecular', 'song'] },
   { guide: 'strand-beetles', n: 24, kinds: ['dissection', 'expert'] },
   { guide: 'bog-umbels', n: 14, kinds: ['bred-true', 'expert'] },
   { guide: 'tent-cones', n: 10, kinds: ['molecular', 'expert'] },
+  // On the ledges of Quell Harbour the ashen ledge crab's eyes stand on long stalks; the books have them short.
+  {
+    ...{ guide: 'ledge-crabs', n: 12, kinds: ['dissection'] },
+    local: { taxon: 'cinerata', character: 'eye-stalks', state: 'long', otherwise: 'short', often: 0.85 },
+  },
 ];
 
 const AT_ONCE = 4;
@@ -34,11 +39,11 @@ export async function putDemoOutcomes(
 ): Promise<void> {
   const { stationId } = caller;
   if (await em.count(VerificationEntity, { stationId })) return;
-  const all = KNOWN.flatMap(({ guide: slug, n, kinds }, k) => {
+  const all = KNOWN.flatMap(({ guide: slug, n, kinds, local }, k) => {
     const guideId = guides.get(slug);
     const guide = demoGuides.find(({ id }) => id === slug);
     if (!guide || !guideId) return [];
-    const records = recordsOf(guide, guideId, n, kinds, 1000 * (k + 1));
+    const records = recordsOf(guide, guideId, n, kinds, 1000 * (k + 1), local ? { local, seed: `local ${slug}` } : {});
     return slug === CAGED.guide ? [...records, cagedMoth(guide, guideId)] : records;
   });
   const photos = await photographs(em, files, caller, all);

@@ -33,6 +33,21 @@ export interface Record {
   outcome: { kind: VerificationKind; taxon: string; facets: Standing['forms'][number]['facets'] };
 }
 
+/** A kind that has a mark of its own at one place, whatever the books say. */
+export interface Local {
+  taxon: string;
+  character: string;
+  state: string;
+  otherwise: string;
+  often: number;
+}
+
+interface Drawn {
+  seed?: string;
+  years?: number[];
+  local?: Local;
+}
+
 /** Records as they are drawn from the guide's own scores, read and named by three people. */
 export function recordsOf(
   guide: Guide,
@@ -40,16 +55,17 @@ export function recordsOf(
   n: number,
   kinds: readonly VerificationKind[],
   from: number,
-  { seed = `outcomes of ${guide.id}`, years = YEARS } = {},
+  { seed = `outcomes of ${guide.id}`, years = YEARS, local }: Drawn = {},
 ): Record[] {
   const random = seeded(seed);
   const compiled = compiledFor(guide, {});
   const records: Record[] = [];
   for (let k = 0; records.length < n; k++) {
     const observer = OBSERVERS[k % OBSERVERS.length];
-    const form = pick(compiled.base, random);
+    const form = local ? compiled.forms.findIndex(({ taxon }) => taxon === local.taxon) : pick(compiled.base, random);
     const traits = individualsOf(compiled, form)(random);
-    const readings = readBy(compiled, form, traits, observer.reads, random);
+    const seen = readBy(compiled, form, traits, observer.reads, random);
+    const readings = local ? withLocal(seen, local, random) : seen;
     const day = new Date(Date.UTC(years[k % years.length], 3 + Math.floor(5 * random()), 1 + Math.floor(28 * random()), 9));
     const situation = { date: day.toISOString().slice(0, 10) };
     const given = nameOf(analyse({ guide, situation, readings }), observer.dares, random);
@@ -79,6 +95,11 @@ export function recordsOf(
     });
   }
   return records;
+}
+
+function withLocal(seen: readonly Reading[], { character, state, otherwise, often }: Local, random: RandomSource): Reading[] {
+  const reading = { id: `${character}-1`, character, states: [random() < often ? state : otherwise] };
+  return [...seen.filter((one) => one.character !== character), reading];
 }
 
 /** Some of what can be seen of one, as well as the observer sees it. */

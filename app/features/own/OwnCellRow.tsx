@@ -25,7 +25,7 @@ export function OwnCellRow({ guide, cell }: { guide: Guide; cell: OwnCell }) {
   );
 }
 
-/** "down to the bill 89, a mask only 9 in 100"; "33 ± 2 mm". */
+/** "down to the bill: 89; a mask only: 9 in 100"; "33 ± 2 mm". */
 function sayBoth({ characters }: Guide, { character: id, states, values }: OwnCell): string {
   const character = characters.find((one) => one.id === id);
   if (values) {
@@ -35,9 +35,9 @@ function sayBoth({ characters }: Guide, { character: id, states, values }: OwnCe
   const often = (states ?? []).filter(({ both }) => both >= 0.05).sort((a, b) => b.both - a.both);
   const said = often.map(({ state, both }) => {
     const label = character?.states?.find((one) => one.id === state)?.label ?? state;
-    return `${label} ${Math.round(100 * both)}`;
+    return `${label}: ${Math.round(100 * both)}`;
   });
-  return `${said.join(', ')} in 100`;
+  return `${said.join('; ')} in 100`;
 }
 
 const styles = StyleSheet.create({

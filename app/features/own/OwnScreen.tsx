@@ -60,6 +60,12 @@ function Own({ id, stored }: { id: string; stored: StoredGuide }) {
               </Empty>
             ) : (
               <>
+                <Cells
+                  title="They pull away from the books"
+                  none="Nowhere: they go with the books."
+                  cells={pulled}
+                  stored={stored}
+                />
                 <Follow id={id} view={view} weight={Number(chosen)} />
                 <Card title="The books count as">
                   <ChoiceGroup
@@ -69,12 +75,6 @@ function Own({ id, stored }: { id: string; stored: StoredGuide }) {
                     onChange={([one]) => setAddress({ weight: one })}
                   />
                 </Card>
-                <Cells
-                  title="They pull away from the books"
-                  none="Nowhere: they go with the books."
-                  cells={pulled}
-                  stored={stored}
-                />
                 {alike.length > 0 && (
                   <Disclosure title={`They go with the books (${alike.length})`}>
                     <Cells title="They go with the books" cells={alike.slice(0, ROWS)} stored={stored} />

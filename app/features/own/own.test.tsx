@@ -63,7 +63,7 @@ it('shows where they pull away from the books, and what both come to; the rest w
   await open();
   await shown(/what was read of 42 specimens/);
   await shown('dense: books 98 in 100; ours 31 of 36');
-  await shown(/^Both together: .* 89, .* 11 in 100$/);
+  await shown(/^Both together: .*: 89; .*: 11 in 100$/);
   expect(screen.queryByText(/9 measured/)).toBeNull();
   await press('They go with the books (1)');
   await shown('Both together: 33.4 ± 2.1 mm');
