@@ -2,11 +2,22 @@ import { Day } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 import { RECORD_NAMES } from './changes';
 
-/** What a line is of: a record that is written by versions, what something turned out to be, what others make of it, or what a reviewer says of it. */
-export const AUDIT_KINDS = [...RECORD_NAMES, 'verification', 'opinion', 'review'] as const;
+/** What a line is of: a record that is written by versions, what something turned out to be, what others make of it, what a reviewer says of it, or what is said in a conversation. */
+export const AUDIT_KINDS = [...RECORD_NAMES, 'verification', 'opinion', 'review', 'remark'] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 
-export const AUDIT_ACTS = ['made', 'changed', 'verified', 'asked', 'answered', 'decided', 'reviewed', 'took back'] as const;
+export const AUDIT_ACTS = [
+  'made',
+  'changed',
+  'verified',
+  'asked',
+  'answered',
+  'decided',
+  'reviewed',
+  'took back',
+  'said',
+  'resolved',
+] as const;
 
 /** Who did what, when, to which record. */
 export const AuditLine = z.object({
@@ -14,7 +25,7 @@ export const AuditLine = z.object({
   by: z.string(),
   act: z.enum(AUDIT_ACTS),
   kind: z.enum(AUDIT_KINDS),
-  /** The record; of a verification, an opinion and a review its specimen. */
+  /** The record; of a verification, an opinion, a review and a remark its specimen. */
   id: z.uuid(),
   /** Of a record that is written by versions: which this made, and what parts of it changed. */
   version: z.number().int().optional(),

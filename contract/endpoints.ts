@@ -1,4 +1,5 @@
 import { auditEndpoints } from './endpoints/audit';
+import { conversationEndpoints } from './endpoints/conversations';
 import { everyday } from './endpoints/everyday';
 import { fieldworkEndpoints } from './endpoints/fieldwork';
 import { importEndpoints } from './endpoints/import';
@@ -26,6 +27,7 @@ export const endpoints = {
   ...setEndpoints,
   ...verificationEndpoints,
   ...opinionEndpoints,
+  ...conversationEndpoints,
   ...reviewEndpoints,
   ...ownEndpoints,
   ...auditEndpoints,

@@ -11,6 +11,7 @@ import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import * as calibration from './calibration';
 import * as checklists from './checklists';
+import * as conversations from './conversations';
 import { conflictOf } from './conflict';
 import { type Endpoint, endpoints } from './endpoints';
 import * as fieldwork from './fieldwork';
@@ -68,6 +69,7 @@ function componentsOf() {
     practice,
     audit,
     opinions,
+    conversations,
     ownShapes,
     own,
     reviewShapes,

@@ -164,3 +164,26 @@ it('a reviewer goes through the desk by keys alone: agrees, names, takes back, a
   await page.goto(`${station.url}/specimens/${specimens[0].id}`);
   await page.getByText(/needs another view/).waitFor();
 });
+
+it('a place on a photo is spoken of by keys alone, and the thread is there for the other', async () => {
+  const page = await station.page(SIZES[0]);
+  await inDemo(page, station.url);
+  const specimen = `${station.url}/specimens/0192f3a0-0000-7041-8000-000000000001`;
+  await page.goto(specimen);
+  await page.getByRole('button', { name: 'Say something' }).press('Enter');
+  await page.getByRole('radio', { name: 'a place on the photo' }).press('Space');
+  await page.getByRole('radio', { name: 'a ring' }).press('Space');
+  await page.getByLabel('What you say').fill('This edge is worn.');
+  await page.getByRole('button', { name: 'Draw on the photo' }).press('Enter');
+  for (const key of ['Shift+ArrowUp', 'Enter', 'Shift+ArrowRight', 'Enter']) await page.keyboard.press(key);
+  await page.getByText('It is drawn.').waitFor();
+  // What is written and drawn is there again.
+  await page.reload();
+  await page.getByRole('button', { name: 'Say something' }).press('Enter');
+  await page.getByText('It is drawn.').waitFor();
+  await page.getByRole('button', { name: 'Say it' }).press('Enter');
+  await page.getByRole('img', { name: '3: This edge is worn.' }).waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Resolved: 3 on the photo' }).press('Enter');
+  await page.getByRole('button', { name: 'Resolved (2)' }).waitFor();
+});

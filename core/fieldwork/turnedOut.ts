@@ -1,4 +1,4 @@
-import { type Facets, type Guide, isUnder } from '../guide';
+import { type Facets, type Guide, isUnder } from '../guide/working';
 import type { Seen } from './history';
 
 /** What the bearer of a mark turned out to be. */

@@ -61,3 +61,5 @@ export const Overturned = Judged.pick({ called: true, margin: true, misled: true
   lead: Reading,
 });
 export type Overturned = z.infer<typeof Overturned>;
+
+export * from './vocabulary';

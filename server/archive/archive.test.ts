@@ -73,6 +73,17 @@ async function fill(server: TestServer): Promise<Visitor> {
   const { token } = (await own.post(`/api/opinions/${ask}/link`).expect(201)).body as { token: string };
   const review = { id: randomUUID(), specimenId: ids[0], determination: named.id, word: 'view', view: 'ventral' };
   await own.post('/api/reviews').send(review).expect(201);
+  const remark = {
+    id: randomUUID(),
+    specimenId: ids[0],
+    text: 'here',
+    place: { photo: hash, drawn: 'pin', points: [{ x: 0.2, y: 0.3 }] },
+  };
+  await own.post('/api/conversations').send(remark).expect(201);
+  await own
+    .post('/api/conversations')
+    .send({ id: randomUUID(), specimenId: ids[0], text: 'no, there', replyTo: remark.id })
+    .expect(201);
   const opinion = { readings: [], note: 'from below it would be told' };
   await own.post(`/api/opinions/links/${token}/answers`).send({ id: randomUUID(), by: 'Ada', opinion }).expect(201);
   await fillField(own, guideId, hash);

@@ -26,6 +26,7 @@ class Known {
   readonly sets = new Set<string>();
   readonly attempts = new Set<string>();
   readonly asks = new Set<string>();
+  readonly threads = new Set<string>();
   seq = 0;
 }
 
@@ -132,6 +133,12 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   },
   opinions: ({ ask_id }, { asks }) => (asks.has(ask_id) ? undefined : `asking ${ask_id} is not in the archive`),
   reviews: ({ specimen_id }, { specimens }) => (specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive'),
+  remarks({ id, specimen_id, reply_to, place }, known) {
+    if (!known.specimens.has(specimen_id)) return 'its specimen is not in the archive';
+    if (reply_to === null) known.threads.add(id);
+    else if (!known.threads.has(reply_to)) return `what it replies to, ${reply_to}, is not in the archive`;
+    return photoOf(place?.photo ?? null, known);
+  },
   practice_attempts({ set_id, account }, { sets, attempts }) {
     attempts.add(`${set_id} ${account}`);
     return sets.has(set_id) ? undefined : `set ${set_id} is not in the archive`;

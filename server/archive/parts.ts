@@ -297,6 +297,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   opinion_asks: 10,
   opinions: 10,
   reviews: 11,
+  remarks: 11,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

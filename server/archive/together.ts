@@ -1,3 +1,4 @@
+import { Place } from '@plesion/contract/conversations';
 import { ScoredAnswer } from '@plesion/contract/practice';
 import { SET_KINDS, SetItem } from '@plesion/contract/sets';
 import { Facets } from '@plesion/core/guide/schema';
@@ -10,7 +11,7 @@ import { Outcome } from '@plesion/core/verification/schema';
 import { z } from 'zod';
 import { count, hash, id, instant, part, title, version } from './columns';
 
-/** What people of a station do together: sets, what things turned out to be, opinions, reviews. */
+/** What people of a station do together: sets, what things turned out to be, opinions, reviews, conversations. */
 export const together = {
   practice_sets: part('practice_set', 'id', {
     id,
@@ -87,5 +88,18 @@ export const together = {
     made_by: title,
     at: instant,
     withdrawn_at: instant.nullable(),
+  }),
+  // Those that are replied to come before their replies.
+  remarks: part('remark', 'reply_to nulls first, id', {
+    id,
+    specimen_id: id,
+    reply_to: id.nullable(),
+    place: Place.nullable(),
+    text: z.string(),
+    made_by: title,
+    at: instant,
+    withdrawn_at: instant.nullable(),
+    resolved_by: title.nullable(),
+    resolved_at: instant.nullable(),
   }),
 };

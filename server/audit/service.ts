@@ -9,7 +9,7 @@ const PAGE = 100;
 /** Lines of a file at most. */
 const FILE = 50_000;
 
-/** Everything that was done in a station; each part is append-only. Seven times its id. */
+/** Everything that was done in a station; each part is append-only. Ten times its id. */
 const LINES = `
   select at, account as by, case when version = 1 then 'made' else 'changed' end as act, kind, record_id as id, version, fields,
     kind || ' ' || record_id || ' ' || lpad(version::text, 9, '0') as tie
@@ -28,15 +28,24 @@ const LINES = `
   select at, made_by, 'reviewed', 'review', specimen_id, null, jsonb_build_array(word), 'review ' || id from review where station_id = ?
   union all
   select withdrawn_at, made_by, 'took back', 'review', specimen_id, null, '[]', 'taken back ' || id from review
-  where station_id = ? and withdrawn_at is not null`;
+  where station_id = ? and withdrawn_at is not null
+  union all
+  select at, made_by, 'said', 'remark', specimen_id, null, '[]', 'remark ' || id from remark where station_id = ?
+  union all
+  select withdrawn_at, made_by, 'took back', 'remark', specimen_id, null, '[]', 'remark taken back ' || id from remark
+  where station_id = ? and withdrawn_at is not null
+  union all
+  select resolved_at, resolved_by, 'resolved', 'remark', specimen_id, null, '[]', 'resolved ' || id from remark
+  where station_id = ? and resolved_at is not null`;
 
-/** Who did any of it. Five times its id. */
+/** Who did any of it. Six times its id. */
 const PEOPLE = `
   select account as by from change where station_id = ? and seq > 0
   union select made_by from verification where station_id = ?
   union select unnest(array[asked_by, decided_by]) from opinion_ask where station_id = ?
   union select given_by from opinion where station_id = ?
-  union select made_by from review where station_id = ?`;
+  union select made_by from review where station_id = ?
+  union select unnest(array[made_by, resolved_by]) from remark where station_id = ?`;
 
 interface Row extends Omit<AuditLine, 'at' | 'version'> {
   version: number | null;
@@ -58,7 +67,7 @@ export async function listAudit(em: Em, { stationId }: Caller, { after, ...filte
       .getConnection()
       .execute<{ by: string }[]>(
         `select by from (${PEOPLE}) as people where by is not null order by by limit 200`,
-        Array<string>(5).fill(stationId),
+        Array<string>(6).fill(stationId),
       ),
   ]);
   const shown = rows.slice(0, PAGE);
@@ -96,6 +105,6 @@ function rowsOf(
     `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, act, kind, id, version, fields, tie
      from (${LINES}) as lines where ${wanted.map(([sql]) => sql).join(' and ') || 'true'}
      order by lines.at desc, tie desc limit ${most}`,
-    [...Array<string>(7).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
+    [...Array<string>(10).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
   );
 }

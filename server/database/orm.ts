@@ -4,6 +4,7 @@ import pg from 'pg';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
 import { opinionEntities } from './opinionEntities';
+import { RemarkEntity } from './remarkEntity';
 import { ReviewEntity } from './reviewEntities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
@@ -35,6 +36,7 @@ import { Migration20261231000000 } from './migrations/Migration20261231000000';
 import { Migration20270101000000 } from './migrations/Migration20270101000000';
 import { Migration20270102000000 } from './migrations/Migration20270102000000';
 import { Migration20270103000000 } from './migrations/Migration20270103000000';
+import { Migration20270104000000 } from './migrations/Migration20270104000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -67,6 +69,7 @@ const MIGRATIONS = [
   Migration20270101000000,
   Migration20270102000000,
   Migration20270103000000,
+  Migration20270104000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -77,7 +80,7 @@ const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
-      entities: [...entities, ...fieldEntities, ...opinionEntities, ReviewEntity],
+      entities: [...entities, ...fieldEntities, ...opinionEntities, RemarkEntity, ReviewEntity],
       extensions: [Migrator],
       migrations: {
         migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),

@@ -42,7 +42,7 @@ it('what writes is for members at the least, but for what is said to be a learne
     .map(([name]) => name);
   expect(learners.sort()).toEqual([
     ...['answerPracticeSet', 'beginPracticeSet', 'cancelJob', 'changePassword', 'endSession', 'endToken'],
-    ...['giveOpinion', 'makeToken', 'practiceAnswers', 'removeMember'],
+    ...['giveOpinion', 'makeToken', 'practiceAnswers', 'remark', 'removeMember', 'withdrawRemark'],
   ]);
   const keepers = all.filter(([, endpoint]) => leastRole(endpoint) === 'keeper').map(([name]) => name);
   expect(keepers).toEqual(expect.arrayContaining(['setStation', 'invite', 'setMember', 'importStation', 'exportStation']));

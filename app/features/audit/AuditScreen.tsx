@@ -24,6 +24,7 @@ const KIND_WORDS: Partial<Record<AuditKind, string>> = {
   capture: 'catch',
   verification: 'how it turned out',
   opinion: 'second opinion',
+  remark: 'conversation',
 };
 const sayKind = (kind: AuditKind): string => KIND_WORDS[kind] ?? kind;
 
@@ -133,7 +134,7 @@ function pageOf({ kind, id, fields }: AuditLine): string | undefined {
   // Of the bearer of a ring there is no specimen.
   if (kind === 'verification' && fields[1]) return `/field/rings/${encodeURIComponent(fields[1])}`;
   const at: Partial<Record<AuditKind, string>> = {
-    ...{ specimen: 'specimens', verification: 'specimens', opinion: 'specimens', review: 'specimens', lot: 'lots', key: 'keys', guide: 'guides' },
+    ...{ specimen: 'specimens', verification: 'specimens', opinion: 'specimens', review: 'specimens', remark: 'specimens', lot: 'lots', key: 'keys', guide: 'guides' },
     ...{ site: 'field/sites', visit: 'field/visits', capture: 'field/captures', count: 'field/counts' },
   };
   return at[kind] && `/${at[kind]}/${id}`;

@@ -1,6 +1,6 @@
 import type { Correction, ListedName } from '@plesion/contract';
 import type { Listed, Moved } from '@plesion/core/fieldwork';
-import { VERIFICATION_WORDS } from '@plesion/core/verification';
+import { VERIFICATION_WORDS } from '@plesion/core/verification/schema';
 import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';

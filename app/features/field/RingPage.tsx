@@ -1,9 +1,9 @@
 import type { Capture, MarkHistory } from '@plesion/contract';
 import { ageNow, calendarDays, CATCH_WORDS, contradictions, legs, type Position, readBack, sexIn } from '@plesion/core/fieldwork';
-import { VERIFICATION_WORDS } from '@plesion/core/verification';
+import { VERIFICATION_WORDS } from '@plesion/core/verification/schema';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { Suspense } from 'react';
+import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
 import { colour, space } from '../../theme';
@@ -13,7 +13,7 @@ import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
-import { Empty } from '../../ui/states';
+import { Empty, Loading } from '../../ui/states';
 import { Disclosure } from '../../ui/Disclosure';
 import { Text } from '../../ui/Text';
 import { captureDrafts } from '../records/fieldDrafts';
@@ -26,10 +26,14 @@ import { type Field, useField } from './useField';
 import { Kin } from './Kin';
 import { KnownBy } from './KnownBy';
 import { RecoveryRow } from './RecoveryRow';
-import { VerificationSheet } from '../verification/VerificationSheet';
 import { SaidOtherwise } from './SaidOtherwise';
 import { useHistory } from './useHistory';
 import { inWords, kindName, sayWay } from './words';
+
+/** Fetched after the rest of the page. */
+const VerificationSheet = lazy(() =>
+  import('../verification/VerificationSheet').then((sheet) => ({ default: sheet.VerificationSheet })),
+);
 
 /** An individual by its ring: who it is, where it was, how old it is at least, and what does not go together. */
 export function RingPage({ mark }: { mark: string }) {
@@ -172,11 +176,13 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
         </Card>
       )}
       {guide && (
-        <VerificationSheet
-          of={{ mark: history.mark }}
-          guide={guide}
-          onChange={() => void client.invalidateQueries({ queryKey: ['marks', history.mark] })}
-        />
+        <Suspense fallback={<Loading what="How it turned out" />}>
+          <VerificationSheet
+            of={{ mark: history.mark }}
+            guide={guide}
+            onChange={() => void client.invalidateQueries({ queryKey: ['marks', history.mark] })}
+          />
+        </Suspense>
       )}
       <KnownBy seen={seen} />
       <Kin history={history} guide={guide} />

@@ -12,6 +12,7 @@ import { Photo } from '../../ui/Photo';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { ThreadsWaiting } from '../conversation/ThreadsWaiting';
 import { ViewsWanted } from '../review/ViewsWanted';
 import { AgreementCard } from './AgreementCard';
 import { opinionsApi, WAITING } from './opinionsApi';
@@ -37,6 +38,7 @@ export function WaitingScreen() {
             </Card>
           )}
           <ViewsWanted />
+          <ThreadsWaiting />
           <AgreementCard />
         </Screen>
       )}

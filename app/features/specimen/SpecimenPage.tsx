@@ -2,8 +2,10 @@ import { type SpecimenWrite, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
+import { photosOf } from '@plesion/core/specimen';
 import { sayReading } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
+import { lazy, Suspense } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useParams } from '../../lib/useParams';
 import { space, WIDE } from '../../theme';
@@ -29,6 +31,11 @@ import { GuidelessPage } from './GuidelessPage';
 import { History, sayUnion } from './History';
 import { SpecimenFrame } from './SpecimenFrame';
 import { useDraft } from '../records/useDraft';
+
+/** Fetched after the rest of the page. */
+const ConversationSheet = lazy(() =>
+  import('../conversation/ConversationSheet').then((sheet) => ({ default: sheet.ConversationSheet })),
+);
 
 /** A specimen as it stands in the daybook, with its history. */
 export function SpecimenPage({ id }: { id: string }) {
@@ -83,6 +90,9 @@ export function SpecimenPage({ id }: { id: string }) {
         </Card>
       )}
       <ReviewsSheet specimenId={id} guide={book} determinations={content.determinations} form={answer?.forms[0].form} />
+      <Suspense fallback={<Loading what="The conversation" />}>
+        <ConversationSheet specimenId={id} photos={photosOf(content).map(({ hash }) => hash)} />
+      </Suspense>
       <OpinionsSheet specimenId={id} guide={book} />
       <VerificationSheet of={{ specimenId: id }} guide={book} />
       <History guide={book} determinations={content.determinations} />

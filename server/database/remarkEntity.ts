@@ -1,0 +1,23 @@
+import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
+import type { Place } from '@plesion/contract/conversations';
+
+/** Something said of a specimen; the first of a thread is replied to, and resolved. */
+export const RemarkEntity = defineEntity({
+  name: 'Remark',
+  tableName: 'remark',
+  properties: {
+    stationId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    specimenId: p.uuid(),
+    replyTo: p.uuid().nullable(),
+    place: p.json<Place>().nullable(),
+    /** Empty once it was taken back. */
+    text: p.text(),
+    madeBy: p.string(),
+    at: p.datetime(),
+    withdrawnAt: p.datetime().nullable(),
+    resolvedBy: p.string().nullable(),
+    resolvedAt: p.datetime().nullable(),
+  },
+});
+export type RemarkColumns = InferEntity<typeof RemarkEntity>;
