@@ -1,3 +1,4 @@
+import { SCHOOLS } from '@plesion/core/guide/schema';
 import { z } from 'zod';
 
 const count = z.number().int().min(0);
@@ -9,6 +10,8 @@ export const CalibrationQuery = z.strictObject({
   by: z.string().min(1).max(120).optional(),
   /** The year in which they were given. */
   season: z.coerce.number().int().min(1600).max(9999).optional(),
+  /** How the guide gives names. */
+  school: z.enum(SCHOOLS).optional(),
 });
 export type CalibrationQuery = z.output<typeof CalibrationQuery>;
 
@@ -52,6 +55,7 @@ export const CalibrationView = z.object({
   guides: z.array(z.object({ id: z.uuid(), title: z.string() })),
   observers: z.array(z.string()),
   seasons: z.array(z.number().int()),
+  schools: z.array(z.enum(SCHOOLS)),
   /** Names that were given, those of which it is known what they were, and the mean P of each: which were verified was not left to chance. */
   names: z.object({ all: count, verified: count, meanAll: p.optional(), meanVerified: p.optional() }),
   calibration: z
@@ -64,7 +68,9 @@ export const CalibrationView = z.object({
       classes: z.array(z.object({ from: p, to: p, n: count, stated: p, right: p, low: p, high: p })),
     })
     .optional(),
-  /** What would be named from some probability on, and how many of those names would be wrong. */
+  /** From which probability on names are given: as the guide that was asked for has it, else as guides usually do. */
+  usual: p,
+  /** What would be named from each hundredth on, and how many of those names would be wrong. */
   thresholds: z.array(z.object({ threshold: p, names: count, wrong: count })),
   /** The commonest first. */
   pairs: z.array(CalledPair),

@@ -1,3 +1,4 @@
+import { answerEndpoints } from './endpoints/answers';
 import { auditEndpoints } from './endpoints/audit';
 import { conversationEndpoints } from './endpoints/conversations';
 import { everyday } from './endpoints/everyday';
@@ -28,6 +29,7 @@ export const endpoints = {
   ...verificationEndpoints,
   ...opinionEndpoints,
   ...conversationEndpoints,
+  ...answerEndpoints,
   ...reviewEndpoints,
   ...ownEndpoints,
   ...auditEndpoints,

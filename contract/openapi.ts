@@ -9,6 +9,7 @@ import * as practiceShapes from '@plesion/core/practice/schema';
 import * as reviewShapes from '@plesion/core/review/schema';
 import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
+import * as answers from './answers';
 import * as calibration from './calibration';
 import * as checklists from './checklists';
 import * as conversations from './conversations';
@@ -70,6 +71,7 @@ function componentsOf() {
     audit,
     opinions,
     conversations,
+    answers,
     ownShapes,
     own,
     reviewShapes,

@@ -52,6 +52,8 @@ export const SpecimenRow = z.object({
   readings: z.number().int(),
   /** What was seen of it, for its plate: state or value by character. */
   traits: z.record(z.string(), z.union([z.string(), z.number()])),
+  /** Of who recorded it, as they stand on records. */
+  initials: z.string(),
   updatedAt: instant,
 });
 export type SpecimenRow = z.output<typeof SpecimenRow>;

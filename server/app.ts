@@ -43,6 +43,7 @@ import { changeRoutes } from './records/routes';
 import { sessionCookie } from './session/cookie';
 import { reviewRoutes } from './review/routes';
 import { sessionRoutes } from './session/routes';
+import { answerRoutes } from './answers/routes';
 import { conversationRoutes } from './conversations/routes';
 import { countTries } from './session/tries';
 import { type Quotas, USUAL_QUOTAS } from './station/quota';
@@ -141,6 +142,7 @@ export function createApp(
   verificationRoutes(api, em, weighing);
   opinionRoutes(api, em, { files, pool: weighing, tries });
   conversationRoutes(api, em);
+  answerRoutes(api, em, weighing);
   reviewRoutes(api, em, weighing);
   ownRoutes(api, em, weighing);
   setRoutes(api, em, { practice, paging });

@@ -63,6 +63,7 @@ export function fakeStation() {
     summary: specimen.summary,
     readings: specimen.readings.length,
     traits: specimen.guideId ? traitsRead(guides.get(specimen.guideId)!, specimen.readings) : {},
+    initials: 'MI',
     updatedAt: specimen.updatedAt,
   });
   const put = (id: string, sent: SpecimenWrite): Specimen => {

@@ -48,15 +48,14 @@ const SAME = 0.02;
  */
 export function ownCells(compiled: CompiledGuide, records: readonly VerifiedRecord[], weight: number): OwnCell[] {
   const { guide } = compiled;
+  const read = readOf(records);
   return guide.characters.flatMap((character): OwnCell[] => {
     const table = compiled.tables.get(character.id);
     const scores = guide.scores.filter((score) => score.character === character.id);
     if (!table) return [];
     const apartIn = new Map<string, FacetName[] | undefined>();
     const groups = new Map<string, { taxon: string; facets: Facets; forms: number[]; read: Seen[] }>();
-    for (const { truth, wrong, readings } of records) {
-      const own = readings.filter((one) => one.character === character.id && isPlain(one));
-      if (own.length === 0) continue;
+    for (const { truth, counts, readings } of read.get(character.id) ?? []) {
       if (!apartIn.has(truth.taxon)) apartIn.set(truth.taxon, toldApartBy(guide, scores, truth.taxon));
       const apart = apartIn.get(truth.taxon);
       if (!apart) continue;
@@ -65,12 +64,12 @@ export function ownCells(compiled: CompiledGuide, records: readonly VerifiedReco
       );
       const key = JSON.stringify([truth.taxon, facets]);
       const group = groups.get(key) ?? { taxon: truth.taxon, facets, forms: formsOf(compiled, truth.taxon, facets), read: [] };
-      group.read.push({ readings: own, counts: 1 - wrong });
+      group.read.push({ readings, counts });
       groups.set(key, group);
     }
-    return [...groups.values()].flatMap(({ taxon, facets, forms, read }) => {
-      if (read.length < LEAST || forms.length === 0 || !areAlike(table, forms)) return [];
-      const cell = cellOf(compiled, table, forms[0], read, weight);
+    return [...groups.values()].flatMap(({ taxon, facets, forms, read: seen }) => {
+      if (seen.length < LEAST || forms.length === 0 || !areAlike(table, forms)) return [];
+      const cell = cellOf(compiled, table, forms[0], seen, weight);
       return cell ? [{ character: character.id, taxon, facets, ...cell }] : [];
     });
   });
@@ -83,6 +82,21 @@ function toldApartBy(guide: Guide, scores: readonly Score[], taxon: string): Fac
   );
   if (bearing.some(({ scope: { regions, dates, circumstances } }) => regions ?? dates ?? circumstances)) return undefined;
   return [...new Set(bearing.flatMap(({ scope }) => Object.keys(scope.facets ?? {}) as FacetName[]))];
+}
+
+/** What was read of each character, specimen by specimen. */
+function readOf(records: readonly VerifiedRecord[]): Map<string, (Seen & Pick<VerifiedRecord, 'truth'>)[]> {
+  const found = new Map<string, (Seen & Pick<VerifiedRecord, 'truth'>)[]>();
+  for (const { truth, wrong, readings } of records) {
+    const own = new Map<string, Reading[]>();
+    for (const one of readings) if (isPlain(one)) own.set(one.character, [...(own.get(one.character) ?? []), one]);
+    for (const [character, plain] of own) {
+      const seen = found.get(character) ?? [];
+      seen.push({ truth, readings: plain, counts: 1 - wrong });
+      found.set(character, seen);
+    }
+  }
+  return found;
 }
 
 interface Seen {

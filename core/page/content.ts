@@ -52,11 +52,14 @@ const UNLIKELY = 0.01;
 const NOT_A_PROMISE =
   'No result says that anything is safe to touch, keep or eat. Local law, permits and licensed or medical advice come first.';
 
-/** A page that compares forms: each drawn alike in up to `views` views, the characters that separate them numbered and pointed at. */
+/**
+ * A page that compares forms: each drawn alike in up to `views` views, the characters that separate them numbered and
+ * pointed at; what is `said` to whoever asked stands first.
+ */
 export function comparisonPage(
   compiled: CompiledGuide,
   comparison: Comparison,
-  { characters: most = MOST_MARKS, views = 2 }: { characters?: number; views?: number } = {},
+  { characters: most = MOST_MARKS, views = 2, said }: { characters?: number; views?: number; said?: string } = {},
 ): PageContent {
   const { guide } = compiled;
   const names = namesOf(compiled, comparison.forms);
@@ -101,7 +104,7 @@ export function comparisonPage(
     title: names.flatMap((name, i) => [...(i > 0 ? [{ text: ' or ', italic: false }] : []), ...typesetName(name)]),
     subtitle: guide.title,
     plates,
-    lead: comparison.typeset,
+    lead: said ? [{ text: `${said} `, italic: false }, ...comparison.typeset] : comparison.typeset,
     characters,
     notes: traps.map(({ label, overlap }) => `Trap: ${label.toLowerCase()}, ${Math.round(overlap * 100)} in 100 alike.`),
     caution: `${guide.caution} ${NOT_A_PROMISE}`,
@@ -129,7 +132,7 @@ export function standingPage(
     number: i + 1,
     heading: `${characterOf(guide, character).label}: ${sayReading(characterOf(guide, character), readings[reading])}`,
     text: sayBits(bits, beam),
-    ...(atOn(readings[reading].at, photo)),
+    ...atOn(readings[reading].at, photo),
   }));
   const read = heard.map(({ character }) => character);
   const form = compiled.forms.findIndex(({ id }) => id === standing.forms[0].form);

@@ -32,13 +32,22 @@ describe('a comparison to send', () => {
     expect(page.caution).toMatch(/seek medical help.*No result says that anything is safe/);
     expect(JSON.stringify(page)).not.toMatch(/harmless|edible/);
   });
+
+  it('says first what the station answers, and all the rest as it is', () => {
+    const compared = compareForms(compiled, ['vexillax/adult', 'lenior/adult']);
+    const answered = comparisonPage(compiled, compared, { said: 'Do not pick it up.' });
+    expect(answered.lead).toEqual([{ text: 'Do not pick it up. ', italic: false }, ...page.lead]);
+    expect({ ...answered, lead: page.lead }).toEqual(page);
+  });
 });
 
 describe('a page that goes out of the station', () => {
   const page = (place: Reading['at'], photo?: string) => {
     const situation: Situation = { place: 'Hallin Moss, north pool' };
     const umbels = compiledFor(bogUmbels, situation);
-    const given: Reading[] = [{ character: bogUmbels.characters[0].id, states: [bogUmbels.characters[0].states![0].id], at: place }];
+    const given: Reading[] = [
+      { character: bogUmbels.characters[0].id, states: [bogUmbels.characters[0].states![0].id], at: place },
+    ];
     return standingPage(umbels, standingOf(umbels, situation, given), situation, given, 'U1', sayReading, photo);
   };
 

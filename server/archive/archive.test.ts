@@ -84,6 +84,8 @@ async function fill(server: TestServer): Promise<Visitor> {
     .post('/api/conversations')
     .send({ id: randomUUID(), specimenId: ids[0], text: 'no, there', replyTo: remark.id })
     .expect(201);
+  const answer = { guideId, called: 'velloma', truth: 'murica', text: 'Look at the edge.' };
+  await own.put(`/api/answers/${randomUUID()}`).send(answer).expect(200);
   const opinion = { readings: [], note: 'from below it would be told' };
   await own.post(`/api/opinions/links/${token}/answers`).send({ id: randomUUID(), by: 'Ada', opinion }).expect(201);
   await fillField(own, guideId, hash);

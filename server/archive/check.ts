@@ -133,6 +133,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   },
   opinions: ({ ask_id }, { asks }) => (asks.has(ask_id) ? undefined : `asking ${ask_id} is not in the archive`),
   reviews: ({ specimen_id }, { specimens }) => (specimens.has(specimen_id) ? undefined : 'its specimen is not in the archive'),
+  stock_answers: ({ guide_id }, known) => guideOf(guide_id, known),
   remarks({ id, specimen_id, reply_to, place }, known) {
     if (!known.specimens.has(specimen_id)) return 'its specimen is not in the archive';
     if (reply_to === null) known.threads.add(id);

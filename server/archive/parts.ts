@@ -298,6 +298,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   opinions: 10,
   reviews: 11,
   remarks: 11,
+  stock_answers: 11,
 };
 
 export type Row<N extends PartName> = z.output<(typeof PARTS)[N]['row']>;

@@ -89,6 +89,15 @@ export const together = {
     at: instant,
     withdrawn_at: instant.nullable(),
   }),
+  stock_answers: part('stock_answer', 'id', {
+    id,
+    guide_id: id,
+    called: title,
+    truth: title,
+    text: z.string(),
+    made_by: title,
+    at: instant,
+  }),
   // Those that are replied to come before their replies.
   remarks: part('remark', 'reply_to nulls first, id', {
     id,

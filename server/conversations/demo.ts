@@ -1,7 +1,7 @@
 import type { Place } from '@plesion/contract/conversations';
 import { SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { type RemarkColumns, RemarkEntity } from '../database/remarkEntity';
+import { type RemarkColumns, RemarkEntity } from '../database/remarkEntities';
 import type { Writer } from '../records/write';
 import { idOf } from '../verifications/demoRecords';
 

@@ -1,7 +1,7 @@
 import type { RemarkWrite, Thread, WaitingThread } from '@plesion/contract/conversations';
 import { MediaEntity, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { type RemarkColumns, RemarkEntity } from '../database/remarkEntity';
+import { type RemarkColumns, RemarkEntity } from '../database/remarkEntities';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 

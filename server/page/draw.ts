@@ -22,6 +22,8 @@ export type PageTask =
       forms: readonly string[];
       situation?: Situation;
       judgement?: Judgement;
+      /** What the station answers: it is said first. */
+      said?: string;
       paper: PaperName;
       kind: PageKind;
     }
@@ -54,13 +56,14 @@ export function drawPage(task: PageTask): Promise<Buffer> {
   return printBooklet(keySheet(task.key, task.guide), task.key.title);
 }
 
-function comparison({ guide: given, hash, forms, situation, judgement, paper, kind }: Of<'comparison'>): Promise<Buffer> {
+function comparison({ guide: given, hash, forms, situation, judgement, said, paper, kind }: Of<'comparison'>): Promise<Buffer> {
   const compiled = compiledFor(knownGuide(hash, given), situation, judgement);
   const compared = compareForms(compiled, forms, situation);
-  if (paper === 'a4') return print(kind)(layOut(comparisonPage(compiled, compared)));
+  if (paper === 'a4') return print(kind)(layOut(comparisonPage(compiled, compared, { said })));
   // The small sheet shows one view of each, and as many characters as it has room for.
   const { height, shrink } = PAPERS[paper];
-  const laid = (characters: number) => layOut(comparisonPage(compiled, compared, { characters, views: 1 }), undefined, paper);
+  const laid = (characters: number) =>
+    layOut(comparisonPage(compiled, compared, { characters, views: 1, said }), undefined, paper);
   for (let characters = 4; characters > 1; characters--) {
     const page = laid(characters);
     if (page.height <= height * shrink + 0.01) return print(kind)(page);

@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import { answerText } from '../answers/service';
 import { checkForms } from '../compare/service';
 import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
@@ -28,6 +29,8 @@ interface ComparePage {
   kind: PageKind;
   /** The specimen whose situation holds. */
   specimen?: string;
+  /** A stock answer that is said on it. */
+  answer?: string;
   paper?: PaperName;
 }
 
@@ -37,13 +40,14 @@ export async function comparePage(
   pool: PagePool,
   stationId: string,
   guideId: string,
-  { forms, kind, specimen, paper = 'a4' }: ComparePage,
+  { forms, kind, specimen, answer, paper = 'a4' }: ComparePage,
 ): Promise<Buffer> {
   const { guide, hash } = await findGuide(em, stationId, guideId);
   const own = specimen ? await findSpecimen(em, stationId, specimen) : undefined;
   checkForms(guide, own?.judgement ?? {}, forms);
   const { situation, judgement } = own ?? {};
-  return pool.draw({ page: 'comparison', guide, hash, forms, situation, judgement, paper, kind });
+  const said = answer ? await answerText(em, stationId, answer) : undefined;
+  return pool.draw({ page: 'comparison', guide, hash, forms, situation, judgement, said, paper, kind });
 }
 
 /** How a specimen stands, as a page to send: on the guide it was read with, with its photo where there is one. */
@@ -58,8 +62,22 @@ export async function specimenPage(
   if (specimen.guideId === undefined) throw badRequest([NO_GUIDE]);
   const { guide, hash } = await findGuide(em, stationId, specimen.guideId, specimen.guideVersion);
   const walk = await walkedOf(em, stationId, specimen.walk);
-  const shown = photo ? { ...(await photoOf(em, files, stationId, photo)), lines: await linesOn(em, stationId, id, photo) } : undefined;
-  return pool.draw({ page: 'specimen', guide, hash, situation, judgement, readings, walk, label, photo: shown, photoHash: photo, kind });
+  const shown = photo
+    ? { ...(await photoOf(em, files, stationId, photo)), lines: await linesOn(em, stationId, id, photo) }
+    : undefined;
+  return pool.draw({
+    page: 'specimen',
+    guide,
+    hash,
+    situation,
+    judgement,
+    readings,
+    walk,
+    label,
+    photo: shown,
+    photoHash: photo,
+    kind,
+  });
 }
 
 /** A key as a sheet to print, with plates of its endings where a guide stands behind it. */

@@ -1,3 +1,6 @@
+import { AccountEntity } from '../database/entities';
+import type { Em } from '../database/orm';
+
 /** Letters at most. */
 const MOST = 4;
 
@@ -16,4 +19,11 @@ export function initialsFor(name: string, taken: ReadonlySet<string>): string {
   }
   const base = [...letters].slice(0, 2).join('');
   for (let n = 2; ; n++) if (!taken.has(`${base}${n}`)) return `${base}${n}`;
+}
+
+/** The letters by which each person of a station signs; whoever belongs to it no more, by those of their name. */
+export async function initialsIn(em: Em, stationId: string): Promise<(name: string) => string> {
+  const accounts = await em.find(AccountEntity, { stationId }, { fields: ['name', 'initials'] });
+  const known = new Map(accounts.map(({ name, initials }) => [name, initials]));
+  return (name) => known.get(name) ?? initialsFor(name, new Set());
 }

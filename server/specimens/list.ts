@@ -7,6 +7,7 @@ import { LRUCache } from 'lru-cache';
 import { GuideVersionEntity, SpecimenEntity, type SpecimenRecord } from '../database/entities';
 import type { Em } from '../database/orm';
 import { contentOf } from '../guides/contents';
+import { initialsIn } from '../people/initials';
 
 const PAGE = 60;
 
@@ -22,9 +23,9 @@ export async function listSpecimens(em: Em, stationId: string, query: SpecimenQu
     .limit(limit + 1)
     .execute<Shown[]>('all');
   const records = found.slice(0, limit);
-  const versions = await guideVersions(em, stationId, records);
+  const [versions, initials] = [await guideVersions(em, stationId, records), await initialsIn(em, stationId)];
   return {
-    specimens: records.map((record) => rowOf(record, guideOf(versions, record))),
+    specimens: records.map((record) => rowOf(record, guideOf(versions, record), initials(record.recordedBy))),
     ...(found.length > limit ? { next: records.at(-1)!.id } : {}),
     ...(await sumsOf(em, stationId, query)),
   };
@@ -79,6 +80,7 @@ const SHOWN = [
   'photo',
   'summary',
   'readings',
+  'recordedBy',
   'updatedAt',
 ] as const satisfies (keyof SpecimenRecord)[];
 
@@ -149,7 +151,7 @@ export async function guideVersions(em: Em, stationId: string, records: readonly
 
 export const guideOf = (versions: Map<string, Guide>, record: ReadWith): Guide | undefined => versions.get(versionKey(record));
 
-function rowOf(record: Shown, guide: Guide | undefined): SpecimenRow {
+function rowOf(record: Shown, guide: Guide | undefined, initials: string): SpecimenRow {
   const { id, version, guideId, label, place, seenOn, named, hidden, photo, summary, readings, updatedAt } = record;
   return {
     id,
@@ -164,6 +166,7 @@ function rowOf(record: Shown, guide: Guide | undefined): SpecimenRow {
     summary,
     readings: readings.length,
     traits: guide ? traitsRead(guide, readings) : {},
+    initials,
     updatedAt: new Date(updatedAt).toISOString(),
   };
 }

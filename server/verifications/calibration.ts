@@ -5,9 +5,13 @@ import type { Em } from '../database/orm';
 import { listGuides } from '../guides/service';
 import type { Caller } from '../http/route';
 import { judgeWaiting } from './judging';
+import { asSet, callsOf, guidesOfSchool } from './schools';
 
-/** Probabilities from which on a guide may let names be given. */
-const THRESHOLDS = [0.8, 0.9, 0.95, 0.99];
+/** Probabilities from which on a guide may let names be given: each hundredth. */
+const THRESHOLDS = Array.from({ length: 50 }, (_, i) => (50 + i) / 100);
+
+/** As guides usually have it. */
+const USUAL = 0.95;
 
 /** What was called what, at most; records told of each. */
 const PAIRS = 120;
@@ -39,23 +43,30 @@ export async function calibration(
   query: CalibrationQuery,
 ): Promise<CalibrationView> {
   await judgeWaiting(em, pool, stationId);
-  const [all, guides, names] = await Promise.all([
-    em.getConnection().execute<Alike[]>(ALIKE, [stationId]),
-    listGuides(em, stationId),
-    namesOf(em, stationId, query),
-  ]);
+  const [all, guides] = await Promise.all([em.getConnection().execute<Alike[]>(ALIKE, [stationId]), listGuides(em, stationId)]);
+  const used = guides.filter(({ id }) => all.some(({ guide_id }) => guide_id === id));
+  const calls = await callsOf(
+    em,
+    stationId,
+    used.map(({ id }) => id),
+  );
+  const ofSchool = await guidesOfSchool(em, stationId, query.school);
+  const names = await namesOf(em, stationId, query, ofSchool);
   const judged = all.filter(
     ({ guide_id, by, season }) =>
       (query.guideId === undefined || guide_id === query.guideId) &&
+      (ofSchool === undefined || ofSchool.includes(guide_id)) &&
       (query.by === undefined || by === query.by) &&
       (query.season === undefined || season === query.season),
   );
   const stated: Stated[] = judged.map(({ p, right, n }) => ({ p, right, n }));
   const found = calibrationOf(stated);
   return {
-    guides: guides.filter(({ id }) => all.some(({ guide_id }) => guide_id === id)).map(({ id, title }) => ({ id, title })),
+    guides: used.map(({ id, title }) => ({ id, title })),
     observers: [...new Set(all.map(({ by }) => by))].sort(),
     seasons: [...new Set(all.map(({ season }) => season))].sort((a, b) => b - a),
+    schools: [...new Set([...calls.values()].map(({ school }) => school))].sort(),
+    usual: (query.guideId && calls.get(query.guideId)?.posterior) || USUAL,
     names: {
       ...names,
       verified: found?.n ?? 0,
@@ -78,10 +89,17 @@ function pairsOf(judged: readonly Alike[]): CalledPair[] {
 }
 
 /** All names that were given, and how sure they were in the mean. */
-async function namesOf(em: Em, stationId: string, { guideId, by, season }: CalibrationQuery) {
+async function namesOf(
+  em: Em,
+  stationId: string,
+  { guideId, by, season }: CalibrationQuery,
+  ofSchool: readonly string[] | undefined,
+) {
   const call = 'determinations->-1';
   const wanted: [sql: string, value: string | number][] = [];
   if (guideId !== undefined) wanted.push(['guide_id = ?::uuid', guideId]);
+  const set = asSet(ofSchool);
+  if (set) wanted.push(['guide_id = any(?::uuid[])', set]);
   if (by !== undefined) wanted.push([`${call}->>'by' = ?`, by]);
   if (season !== undefined) wanted.push([`extract(year from (${call}->>'at')::timestamptz) = ?`, season]);
   const [row] = await em.getConnection().execute<{ all: number; mean: number | null }[]>(

@@ -5,13 +5,15 @@ import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import type { Caller } from '../http/route';
 import { judgeWaiting } from './judging';
+import { asSet, guidesOfSchool } from './schools';
 
 /** Marks told at most. */
 const MARKS = 200;
 
 /** Calls that were judged, of those asked for. */
 const JUDGED = `from judged_call where station_id = ? and is_right is not null
-  and (?::uuid is null or guide_id = ?::uuid) and (?::text is null or by = ?::text) and (?::int is null or season = ?::int)`;
+  and (?::uuid is null or guide_id = ?::uuid) and (?::text is null or by = ?::text) and (?::int is null or season = ?::int)
+  and (?::uuid[] is null or guide_id = any(?::uuid[]))`;
 
 type Count = { n: number; hits: number };
 
@@ -20,10 +22,11 @@ export async function hitRates(
   em: Em,
   pool: AnalysisPool,
   { stationId }: Caller,
-  { guideId, by, season }: CalibrationQuery,
+  { guideId, by, season, school }: CalibrationQuery,
 ): Promise<HitRatesView> {
   await judgeWaiting(em, pool, stationId);
-  const values = [stationId, ...[guideId, by, season].flatMap((value) => [value ?? null, value ?? null])];
+  const ofSchool = asSet(await guidesOfSchool(em, stationId, school));
+  const values = [stationId, ...[guideId, by, season, ofSchool].flatMap((value) => [value ?? null, value ?? null])];
   const ask = <Row>(sql: string) => em.getConnection().execute<(Row & Count)[]>(sql, values);
   const names = 'count(*)::int as n, count(*) filter (where is_right)::int as hits';
   const [marks, observers, guides] = await Promise.all([

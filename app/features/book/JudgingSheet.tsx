@@ -7,12 +7,7 @@ import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
-
-const SCHOOL_LABELS = {
-  weigh: 'weigh all characters',
-  diagnostic: 'one diagnostic character',
-  key: 'a whole way through a key',
-} as const;
+import { SCHOOL_LABELS } from '../records/schoolLabels';
 
 /** How names are called with this guide, and what its authors do not agree on. */
 export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide; version: number }) {

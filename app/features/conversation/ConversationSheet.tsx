@@ -1,6 +1,6 @@
 import type { Thread } from '@plesion/contract/conversations';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy, type ReactNode, Suspense } from 'react';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { Failed, Loading } from '../../ui/states';
@@ -16,10 +16,12 @@ interface ConversationSheetProps {
   specimenId: string;
   /** Of its photos, in their order. */
   photos: readonly string[];
+  /** Below what is said. */
+  children?: ReactNode;
 }
 
 /** What people of the station say to each other of a specimen and of places on its photos. */
-export function ConversationSheet({ specimenId, photos }: ConversationSheetProps) {
+export function ConversationSheet({ specimenId, photos, children }: ConversationSheetProps) {
   const found = useQuery({
     queryKey: conversationOf(specimenId),
     queryFn: ({ signal }) => conversationApi('conversation', { query: { specimenId } }, signal),
@@ -46,6 +48,7 @@ export function ConversationSheet({ specimenId, photos }: ConversationSheetProps
           </Suspense>
         </Disclosure>
       )}
+      {children}
     </Card>
   );
 }

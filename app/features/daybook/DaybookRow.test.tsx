@@ -32,6 +32,7 @@ const row: SpecimenRow = {
   },
   readings: 4,
   traits: { 'ground-colour': 'cream' },
+  initials: 'IV',
   updatedAt: '2026-05-12T10:00:00Z',
 };
 

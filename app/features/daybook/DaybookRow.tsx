@@ -49,13 +49,18 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
             {[row.place, row.label].filter(Boolean).join(' · ') || 'no place yet'}
           </Text>
         </View>
-        {!row.named && (
-          <View style={styles.open}>
-            <Text size="small" strong color={colour.for}>
-              open
-            </Text>
-          </View>
-        )}
+        <View style={styles.aside}>
+          <Text size="small" quiet>
+            {row.initials}
+          </Text>
+          {!row.named && (
+            <View style={styles.open}>
+              <Text size="small" strong color={colour.for}>
+                open
+              </Text>
+            </View>
+          )}
+        </View>
       </Pressable>
     </Link>
   );
@@ -91,5 +96,6 @@ const styles = StyleSheet.create({
   },
   photo: { width: 84, height: 66, borderRadius: radius.s },
   words: { flex: 1, minWidth: 0 },
+  aside: { alignItems: 'flex-end', gap: space.xs },
   open: { borderWidth: 1.5, borderColor: colour.for, borderStyle: 'dashed', borderRadius: radius.s, paddingHorizontal: space.s },
 });

@@ -86,6 +86,7 @@ function Pointer({
 
 const styles = StyleSheet.create({
   sheet: {
+    maxWidth: '100%',
     backgroundColor: colour.paper,
     borderRadius: radius.l,
     borderWidth: 1,

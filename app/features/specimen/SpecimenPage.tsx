@@ -12,6 +12,7 @@ import { space, WIDE } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { Disclosure } from '../../ui/Disclosure';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useStanding } from '../analysis/useStanding';
@@ -36,6 +37,8 @@ import { useDraft } from '../records/useDraft';
 const ConversationSheet = lazy(() =>
   import('../conversation/ConversationSheet').then((sheet) => ({ default: sheet.ConversationSheet })),
 );
+
+const AnswersSheet = lazy(() => import('../answers/AnswersSheet').then((sheet) => ({ default: sheet.AnswersSheet })));
 
 /** A specimen as it stands in the daybook, with its history. */
 export function SpecimenPage({ id }: { id: string }) {
@@ -91,7 +94,11 @@ export function SpecimenPage({ id }: { id: string }) {
       )}
       <ReviewsSheet specimenId={id} guide={book} determinations={content.determinations} form={answer?.forms[0].form} />
       <Suspense fallback={<Loading what="The conversation" />}>
-        <ConversationSheet specimenId={id} photos={photosOf(content).map(({ hash }) => hash)} />
+        <ConversationSheet specimenId={id} photos={photosOf(content).map(({ hash }) => hash)}>
+          <Disclosure title="Stock answers">
+            <AnswersSheet guideId={guide.data.id} guide={book} specimenId={id} />
+          </Disclosure>
+        </ConversationSheet>
       </Suspense>
       <OpinionsSheet specimenId={id} guide={book} />
       <VerificationSheet of={{ specimenId: id }} guide={book} />

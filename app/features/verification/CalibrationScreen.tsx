@@ -1,4 +1,5 @@
 import type { CalibrationView } from '@plesion/contract/calibration';
+import { SCHOOLS } from '@plesion/core/guide/schema';
 import { useQuery } from '@tanstack/react-query';
 import { Suspense } from 'react';
 import { useAddress } from '../../lib/useAddress';
@@ -12,15 +13,24 @@ import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
+import { SCHOOL_LABELS } from '../records/schoolLabels';
+import { CalledGrid } from './CalledGrid';
 import { CalledMatrix } from './CalledMatrix';
 import { HitRates } from './HitRates';
 import { sayRange } from './sayRange';
+import { ThresholdCard } from './ThresholdCard';
 import { verificationApi } from './verificationApi';
 
 /** How far the names of the station can be relied on, by those of which it is known what they were. */
 export function CalibrationScreen() {
-  const [{ guide, by, season }, setAddress] = useAddress(['guide', 'by', 'season'], 0);
-  const query = { ...(guide ? { guideId: guide } : {}), ...(by ? { by } : {}), ...(season ? { season } : {}) };
+  const [{ guide, by, season, school: asked }, setAddress] = useAddress(['guide', 'by', 'season', 'school'], 0);
+  const school = SCHOOLS.find((one) => one === asked);
+  const query = {
+    ...(guide ? { guideId: guide } : {}),
+    ...(by ? { by } : {}),
+    ...(season ? { season } : {}),
+    ...(school ? { school } : {}),
+  };
   const found = useQuery({
     queryKey: ['verifications', 'calibration', query],
     queryFn: ({ signal }) => verificationApi('calibration', { query }, signal),
@@ -59,6 +69,15 @@ export function CalibrationScreen() {
                   options={view.seasons.map((year) => ({ id: String(year), label: String(year) }))}
                   chosen={season ? [season] : []}
                   onChange={([year]) => setAddress({ season: year })}
+                />
+              )}
+              {view.schools.length > 1 && (
+                <ChoiceGroup
+                  label="Guides that ask for"
+                  clearable
+                  options={view.schools.map((one) => ({ id: one, label: SCHOOL_LABELS[one] }))}
+                  chosen={school ? [school] : []}
+                  onChange={([one]) => setAddress({ school: one })}
                 />
               )}
             </Card>
@@ -126,14 +145,9 @@ function Known({ view, found, query }: KnownProps) {
           ])}
         />
       </Card>
-      <Card title="If names were given from another certainty on">
-        {view.thresholds.map(({ threshold, names, wrong }, i) => (
-          <Text
-            key={threshold}
-          >{`${sayThreshold(threshold, names, wrong)}${i > 0 ? sayLess(view.thresholds[i - 1], { names, wrong }) : ''}`}</Text>
-        ))}
-      </Card>
+      <ThresholdCard thresholds={view.thresholds} usual={view.usual} />
       <HitRates query={query} guides={view.guides} />
+      <CalledGrid pairs={view.pairs} />
       <CalledMatrix pairs={view.pairs} />
     </>
   );
@@ -145,11 +159,3 @@ function sayChosen({ names: { all, verified, meanAll, meanVerified } }: Calibrat
   if (meanAll === undefined || meanVerified === undefined) return `${share}.`;
   return `${share}: they were given with ${hundred(meanVerified)} in the mean, all together with ${hundred(meanAll)}.`;
 }
-
-const sayThreshold = (threshold: number, names: number, wrong: number): string =>
-  `From ${hundred(threshold)} on: ${sayNames(names)}${names === 0 ? '' : `, ${wrong === 0 ? 'none' : wrong} of them wrong`}`;
-
-const sayNames = (names: number): string => (names === 0 ? 'no names' : names === 1 ? 'one name' : `${names} names`);
-
-const sayLess = (before: { names: number; wrong: number }, { names, wrong }: { names: number; wrong: number }): string =>
-  `: ${before.names - names} fewer names, ${before.wrong - wrong} fewer wrong than the line above.`;

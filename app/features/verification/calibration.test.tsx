@@ -1,6 +1,6 @@
 import type { CalibrationView } from '@plesion/contract/calibration';
 import { ledgeCrabs } from '@plesion/demo';
-import { screen, waitFor, within } from '@testing-library/react-native';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react-native';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { press, showScreen, shown } from '../../test/showScreen';
 import { CalibrationScreen } from './CalibrationScreen';
@@ -25,6 +25,8 @@ beforeEach(() => {
     guides: [{ id: guideId, title: 'Ledge crabs' }],
     observers: ['mira', 'tolmar'],
     seasons: [2026, 2025],
+    schools: ['key', 'weigh'],
+    usual: 0.95,
     names: { all: 60, verified: 12, meanAll: 0.91, meanVerified: 0.84 },
     calibration: {
       ...{ n: 12, right: 10, brier: 0.123, logScore: -0.41 },
@@ -33,7 +35,10 @@ beforeEach(() => {
     },
     thresholds: [
       { threshold: 0.8, names: 12, wrong: 2 },
-      { threshold: 0.9, names: 5, wrong: 0 },
+      { threshold: 0.9, names: 5, wrong: 1 },
+      { threshold: 0.94, names: 4, wrong: 1 },
+      { threshold: 0.95, names: 4, wrong: 1 },
+      { threshold: 0.99, names: 0, wrong: 0 },
     ],
     pairs: [
       { guideId, called: 'murica', truth: 'murica', right: true, n: 10, specimens: [] },
@@ -63,8 +68,6 @@ it('says how many turned out so, how they were chosen, what another threshold wo
   );
   screen.getByText('0.123');
   screen.getByText('55 to 95');
-  screen.getByText('From 80 in 100 on: 12 names, 2 of them wrong');
-  screen.getByText('From 90 in 100 on: 5 names, none of them wrong: 7 fewer names, 2 fewer wrong than the line above.');
   await shown('called thorned ledge crab, was saddled ledge crab');
   expect(screen.queryByText('Record 1')).toBeNull();
   await press('called thorned ledge crab, was saddled ledge crab: 2, show the records');
@@ -91,4 +94,43 @@ it('says how something comes to be known, where nothing is', async () => {
   view = { ...view, guides: [], observers: [], seasons: [], calibration: undefined, thresholds: [], pairs: [] };
   await showScreen(<CalibrationScreen />);
   await shown('Nothing is known yet');
+});
+
+it('says what another certainty would change, against what the guide asks for', async () => {
+  await showScreen(<CalibrationScreen />);
+  await shown('At 90 instead of 95: 1 more name, as many wrong.');
+  screen.getByText('From 90 in 100 on: 5 names, 1 of them wrong. From 95 in 100 on: 4 names, 1 of them wrong.');
+  const move = (to: number) =>
+    act(async () => fireEvent(screen.getByLabelText('Given from'), 'change', { target: { value: String(to) } }));
+  await move(80);
+  screen.getByText('At 80 instead of 95: 8 more names, 1 more wrong.');
+  await move(99);
+  screen.getByText('At 99 instead of 95: 4 fewer names, 1 fewer wrong.');
+  await move(94);
+  screen.getByText('At 94 instead of 95: the same names.');
+  await move(95);
+  screen.getByText('95 in 100 is what they are given from.');
+});
+
+it('shows one guide’s names as a grid: a cell that is touched has its records', async () => {
+  await showScreen(<CalibrationScreen />);
+  await shown('Called, and what it was');
+  const cell = '2 called P. murica, was P. velloma: show the records';
+  await press(cell);
+  screen.getByLabelText('Record 1: called P. murica, was P. velloma');
+  await press(cell);
+  expect(screen.queryByLabelText('Record 1: called P. murica, was P. velloma')).toBeNull();
+  // Of several guides there is no grid.
+  screen.unmount();
+  view = { ...view, pairs: [...view.pairs, { ...view.pairs[0], guideId: mockStation.idOf('tessary-terns') }] };
+  await showScreen(<CalibrationScreen />);
+  await shown('10 of 12 turned out to be so.');
+  expect(screen.queryByText('Called, and what it was')).toBeNull();
+});
+
+it('is asked for by how guides give names', async () => {
+  await showScreen(<CalibrationScreen />);
+  await shown('weigh all characters');
+  await press('a whole way through a key');
+  await waitFor(() => expect(sent().at(-1)).toMatchObject({ query: { school: 'key' } }));
 });

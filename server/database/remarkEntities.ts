@@ -21,3 +21,22 @@ export const RemarkEntity = defineEntity({
   },
 });
 export type RemarkColumns = InferEntity<typeof RemarkEntity>;
+
+/** What a station answers where one taxon is taken for another. */
+export const StockAnswerEntity = defineEntity({
+  name: 'StockAnswer',
+  tableName: 'stock_answer',
+  properties: {
+    stationId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    guideId: p.uuid(),
+    called: p.string(),
+    truth: p.string(),
+    text: p.text(),
+    madeBy: p.string(),
+    at: p.datetime(),
+  },
+});
+export type StockAnswerColumns = InferEntity<typeof StockAnswerEntity>;
+
+export const remarkEntities = [RemarkEntity, StockAnswerEntity];
