@@ -5,6 +5,7 @@ import { type AskColumns, type OpinionColumns } from '../database/opinionEntitie
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
+import { withTopPhoto } from '../photos/withTop';
 import { givenOf } from './told';
 
 /** What a situation says that may say the name, or where exactly it was. */
@@ -24,18 +25,16 @@ export async function blindRecord(
   if (!specimen) throw notFound('specimen');
   if (!specimen.guideId) throw noGuide();
   const kept = await em.find(MediaEntity, { stationId, specimenId, kind: 'photo' }, { orderBy: { position: 'asc' } });
-  const { photo } = specimen;
-  // One that was sent before photos were kept in a list stands on top alone.
-  const top =
-    photo && !kept.some(({ hash }) => hash === photo) ? [{ id: specimenId, hash: photo, view: null, credit: null }] : [];
+  // Notes of photos may say the name.
+  const shown = kept.map(({ id: photoId, hash, view, credit }) => ({
+    ...{ id: photoId, kind: 'photo' as const, hash },
+    ...(view ? { view } : {}),
+    ...(credit ? { credit } : {}),
+  }));
   return {
     ...{ askId: id, by: askedBy, situation: unsaid(specimen.situation, outside) },
     ...(question ? { question } : {}),
-    media: [...top, ...kept].map(({ id: photoId, hash, view, credit }) => ({
-      ...{ id: photoId, kind: 'photo' as const, hash },
-      ...(view ? { view } : {}),
-      ...(credit ? { credit } : {}),
-    })),
+    media: withTopPhoto(specimenId, specimen.photo, shown),
     guide: await findGuide(em, stationId, specimen.guideId),
     ...(given ? { given: givenOf(given) } : {}),
   };

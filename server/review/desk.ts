@@ -1,14 +1,14 @@
 import type { Desk, DeskQuery, DeskRecord } from '@plesion/contract/review';
 import { TELLS } from '@plesion/core/evidence';
-import type { Guide } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
 import { type Look, worthOf } from '@plesion/core/review';
 import type { Determination, GivenName, Media } from '@plesion/core/specimen';
 import { turnedOut } from '@plesion/core/verification';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
-import { findGuide } from '../guides/service';
 import type { Caller } from '../http/route';
+import { withTopPhoto } from '../photos/withTop';
+import { guideOf, guideVersions } from '../specimens/list';
 import { judgeWaiting } from '../verifications/judging';
 import { lookAnew } from './looks';
 import { WAITS, waitsFor } from './waits';
@@ -24,6 +24,7 @@ type Named = Pick<Determination, 'by' | 'p' | 'facets'> & { taxon: string; other
 interface Waiting {
   id: string;
   guideId: string;
+  guideVersion: number;
   name: Named;
   look: Look;
 }
@@ -38,7 +39,7 @@ const OF_THEM = `
 
 /** Those that may be the most worth a look, by what stands in their rows. */
 const WAITING = `
-  select s.id, s.guide_id as "guideId", l.look,
+  select s.id, s.guide_id as "guideId", g.version as "guideVersion", l.look,
     jsonb_strip_nulls(jsonb_build_object('by', c.call->'by', 'p', c.call->'p', 'facets', c.call->'facets',
       'taxon', c.call->'taxon', 'other', c.call->'other')) as name
   ${OF_THEM} and (?::uuid is null or s.guide_id = ?::uuid)
@@ -76,13 +77,11 @@ async function rank(em: Em, stationId: string, waiting: readonly Waiting[]): Pro
     opinionsOn(em, stationId),
     namesByTaxon(em, stationId),
   ]);
-  const guides = new Map<string, Guide>();
-  for (const { guideId } of waiting)
-    if (!guides.has(guideId)) guides.set(guideId, (await findGuide(em, stationId, guideId)).guide);
+  const guides = await guideVersions(em, stationId, waiting);
   return waiting
     .map((one): Ranked => {
       const { id, guideId, name, look } = one;
-      const guide = guides.get(guideId)!;
+      const guide = guideOf(guides, one)!;
       const given = opinions.get(id) ?? [];
       const differing = given.filter((opinion) => turnedOut(guide, { ...opinion, taxon: opinion.taxon! }, name) === false).length;
       const count = names.get(guideId);
@@ -165,8 +164,21 @@ async function detailsOf(em: Em, stationId: string, page: readonly Ranked[]): Pr
     const row = found.get(id);
     if (!row) return [];
     const { label, recordedBy, situation, readings, photo, name } = row;
-    const top = photo && !row.media.some(({ hash }) => hash === photo) ? [{ id, kind: 'photo' as const, hash: photo }] : [];
-    return [{ id, label, guideId, recordedBy, situation, readings, media: [...top, ...row.media], name, look, worth, reasons }];
+    return [
+      {
+        id,
+        label,
+        guideId,
+        recordedBy,
+        situation,
+        readings,
+        media: withTopPhoto(id, photo, row.media),
+        name,
+        look,
+        worth,
+        reasons,
+      },
+    ];
   });
 }
 

@@ -10,6 +10,7 @@ import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
+import { guideOf, guideVersions } from '../specimens/list';
 import { checkNames } from '../specimens/names';
 import { findSpecimen, writeSpecimen } from '../specimens/service';
 
@@ -37,8 +38,16 @@ export async function listReviews(em: Em, { stationId }: Caller, specimenId: str
 export async function viewsWanted(em: Em, { stationId, accountName }: Caller): Promise<WantedOfMe[]> {
   const rows = await em
     .getConnection()
-    .execute<(Omit<WantedOfMe, 'at' | 'view' | 'note'> & { at: string; view: string; note: string | null; guideId: string })[]>(
-      `select r.id, r.specimen_id as "specimenId", s.label, r.made_by as by, r.at, r.view, r.note, g.title as guide, s.guide_id as "guideId"
+    .execute<
+      (Omit<WantedOfMe, 'at' | 'view' | 'note'> & {
+        at: string;
+        view: string;
+        note: string | null;
+        guideId: string;
+        guideVersion: number;
+      })[]
+    >(
+      `select r.id, r.specimen_id as "specimenId", s.label, r.made_by as by, r.at, r.view, r.note, g.title as guide, s.guide_id as "guideId", g.version as "guideVersion"
      from review r
      join specimen s on s.station_id = r.station_id and s.id = r.specimen_id and s.version = r.specimen_version and not s.hidden
      join guide g on g.station_id = s.station_id and g.id = s.guide_id
@@ -46,12 +55,10 @@ export async function viewsWanted(em: Em, { stationId, accountName }: Caller): P
      order by r.at desc, r.id limit 200`,
       [stationId, accountName],
     );
-  const labels = new Map<string, string>();
-  for (const guideId of new Set(rows.map((row) => row.guideId)))
-    for (const { id, label } of (await findGuide(em, stationId, guideId)).guide.views) labels.set(`${guideId} ${id}`, label);
-  return rows.map(({ at, note, view, guideId, ...row }) => ({
+  const versions = await guideVersions(em, stationId, rows);
+  return rows.map(({ at, note, view, guideId, guideVersion, ...row }) => ({
     ...row,
-    view: labels.get(`${guideId} ${view}`) ?? view,
+    view: guideOf(versions, { guideId, guideVersion })?.views.find(({ id }) => id === view)?.label ?? view,
     at: new Date(at).toISOString(),
     ...(note ? { note } : {}),
   }));

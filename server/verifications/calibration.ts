@@ -45,11 +45,7 @@ export async function calibration(
   await judgeWaiting(em, pool, stationId);
   const [all, guides] = await Promise.all([em.getConnection().execute<Alike[]>(ALIKE, [stationId]), listGuides(em, stationId)]);
   const used = guides.filter(({ id }) => all.some(({ guide_id }) => guide_id === id));
-  const calls = await callsOf(
-    em,
-    stationId,
-    used.map(({ id }) => id),
-  );
+  const calls = await callsOf(em, stationId, used);
   const ofSchool = await guidesOfSchool(em, stationId, query.school);
   const names = await namesOf(em, stationId, query, ofSchool);
   const judged = all.filter(

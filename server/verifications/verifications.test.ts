@@ -346,7 +346,8 @@ describe('how names turned out', () => {
     expect((await calibrated('?school=weigh')).calibration).toMatchObject({ n: 2 });
     const other = await calibrated('?school=key');
     expect([other.calibration, other.names]).toEqual([undefined, { all: 0, verified: 0 }]);
-    const rates = async (query: string) => ((await visitor.get(`/api/hit-rates${query}`).expect(200)).body as HitRatesView).observers;
+    const rates = async (query: string) =>
+      ((await visitor.get(`/api/hit-rates${query}`).expect(200)).body as HitRatesView).observers;
     expect(await rates('?school=weigh')).toEqual([expect.objectContaining({ by: name, n: 2, hits: 1 })]);
     expect(await rates('?school=key')).toEqual([]);
     expect((await calibrated(`?guideId=${guideId}&season=2026&by=${encodeURIComponent(name)}`)).calibration).toMatchObject({
