@@ -87,6 +87,17 @@ function WithGuide({ record, onSay, onNext, onBack, stored: { guide } }: DeskRec
             </View>
           )}
           <NameOptions guide={guide} record={record} view={media0?.view} onChoose={(at) => choose(at)?.()} />
+          <View style={styles.row}>
+            {wanted && needView && (
+              <Button
+                label={`Needs another view: ${viewLabel(guide, wanted.view)}`}
+                hint={`Needs another view: ${viewLabel(guide, wanted.view)}. Ask ${recordedBy} for it`}
+                onPress={needView}
+              />
+            )}
+            <Button label="Pass on" hint="Pass on to the other reviewers" onPress={passOn} />
+            {onNext && <Button kind="quiet" label="Next" hint="Next: this one comes again after the others" onPress={onNext} />}
+          </View>
           <Disclosure title="Say why, or what to look for">
             <TextField label="With what you say" value={note} onChangeText={setNote} maxLength={500} multiline />
           </Disclosure>
@@ -103,17 +114,6 @@ function WithGuide({ record, onSay, onNext, onBack, stored: { guide } }: DeskRec
               {`What it would show, ${viewLabel(guide, wanted.view)}: ${wanted.text}`}
             </Text>
           )}
-          <View style={styles.row}>
-            {wanted && needView && (
-              <Button
-                label={`Needs another view: ${viewLabel(guide, wanted.view)}`}
-                hint={`Needs another view: ${viewLabel(guide, wanted.view)}. Ask ${recordedBy} for it`}
-                onPress={needView}
-              />
-            )}
-            <Button label="Pass on" hint="Pass on to the other reviewers" onPress={passOn} />
-            {onNext && <Button kind="quiet" label="Next" hint="Next: this one comes again after the others" onPress={onNext} />}
-          </View>
           <Text size="small" quiet>
             {guide.caution}
           </Text>
