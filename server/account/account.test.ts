@@ -1,11 +1,10 @@
 import request from 'supertest';
 import { randomUUID } from 'node:crypto';
-import { loadDemo } from '../demo';
 import { newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await openTestServer();
+  server = await openTestServer({ demo: true });
 });
 afterAll(() => server.close());
 
@@ -59,7 +58,6 @@ describe('an account', () => {
   });
 
   it('of the demo is everybody’s, and stays as it is', async () => {
-    await loadDemo(server.orm.em.fork(), server);
     const demo = await signIn('demo', 'demo');
     await signIn('demo', 'demo');
     for (const asked of [

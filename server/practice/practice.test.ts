@@ -8,7 +8,7 @@ let server: TestServer;
 let visitor: Visitor;
 let guideId: string;
 beforeAll(async () => {
-  server = await openTestServer();
+  server = await openTestServer({ demo: true });
   ({ visitor, guideId } = await newStation(server));
 });
 afterAll(() => server.close());
@@ -269,7 +269,6 @@ describe('many at once', () => {
 });
 
 it('of the demo is made once, with something to see in every part of it', async () => {
-  await loadDemo(server.orm.em.fork(), server);
   const demo = server.visitor();
   await demo.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
   const seen = (await demo.get('/api/practice/standing').expect(200)).body as PracticeStanding;
@@ -286,7 +285,6 @@ it('of the demo is made once, with something to see in every part of it', async 
 
 describe('walks through a key', () => {
   it('are made from a version of a key to the guide, judged couplet by couplet, and summed up by key', async () => {
-    await loadDemo(server.orm.em.fork(), server);
     const own = server.visitor();
     await own.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
     const { body: all } = await own.get('/api/keys').expect(200);

@@ -11,7 +11,7 @@ let server: TestServer;
 let teacher: Visitor;
 let guideId: string;
 beforeAll(async () => {
-  server = await openTestServer();
+  server = await openTestServer({ demo: true });
 });
 afterAll(() => server.close());
 beforeEach(async () => {
@@ -237,7 +237,6 @@ describe('how it went', () => {
 });
 
 it('of the demo is made once, and taken by five who differ', async () => {
-  await loadDemo(server.orm.em.fork(), server);
   const demo = server.visitor();
   await demo.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
   const { body } = await demo.get('/api/practice/sets').expect(200);

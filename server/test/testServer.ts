@@ -1,6 +1,7 @@
 import type { Role } from '@plesion/contract/roles';
 import request from 'supertest';
 import { createApp } from '../app';
+import { loadDemo } from '../demo';
 import { openLog } from '../observe/log';
 import { openParts } from '../parts';
 import type { Quotas } from '../station/quota';
@@ -16,11 +17,13 @@ interface TestSettings {
   works?: boolean;
   quotas?: Quotas;
   officeUrl?: string;
+  /** Does the demo stand in it? A copy of one that was made for the whole run, where one was. */
+  demo?: true;
 }
 
 /** A server on a database of its own, dropped at the end; it begins as what `emptyPlace.ts` has made for all tests of a run. */
-export async function openTestServer({ through = async (url) => url, works = false, quotas, officeUrl }: TestSettings = {}) {
-  const place = await openPlace('test', placeLeft('EMPTY'));
+export async function openTestServer({ through = async (url) => url, works = false, quotas, officeUrl, demo }: TestSettings = {}) {
+  const place = await openPlace('test', (demo && placeLeft('DEMO')) || placeLeft('EMPTY'));
   const url = await through(place.database);
   const log = openLog('silent');
   const parts = await openParts({
@@ -34,6 +37,7 @@ export async function openTestServer({ through = async (url) => url, works = fal
     works,
   });
   const { orm, pool, weighing, files } = parts;
+  if (demo) await loadDemo(orm.em.fork(), parts);
   const app = createApp(parts, {
     sessionSecret: 'for tests only',
     version: 'test',
