@@ -8,6 +8,7 @@ import { mapEndpoints } from './endpoints/map';
 import { officeEndpoints } from './endpoints/office';
 import { opinionEndpoints } from './endpoints/opinions';
 import { ownEndpoints } from './endpoints/own';
+import { passkeyEndpoints } from './endpoints/passkeys';
 import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
 import { reviewEndpoints } from './endpoints/review';
@@ -24,6 +25,7 @@ export const endpoints = {
   ...officeEndpoints,
   ...mapEndpoints,
   ...practiceEndpoints,
+  ...passkeyEndpoints,
   ...peopleEndpoints,
   ...setEndpoints,
   ...verificationEndpoints,

@@ -25,6 +25,7 @@ import { leastRole } from './roles';
 import * as audit from './audit';
 import * as opinions from './opinions';
 import * as own from './own';
+import * as passkeys from './passkeys';
 import * as review from './review';
 import * as sets from './sets';
 import * as verifications from './verifications';
@@ -65,6 +66,7 @@ function componentsOf() {
     imported,
     map,
     office,
+    passkeys,
     people,
     practiceShapes,
     practice,

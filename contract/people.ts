@@ -51,6 +51,13 @@ export const InvitationPath = z.strictObject({ token: z.string().min(1).max(200)
 export const InvitedTo = z.object({ station: z.string(), role: Role, by: z.string(), renews: z.string().optional() });
 export type InvitedTo = z.output<typeof InvitedTo>;
 
-/** Who comes in by a link: with a name of their own; without one where a password is renewed. */
-export const Joining = z.strictObject({ name: name.optional(), password });
+/** Who comes in by a link: with a name of their own and a password; without a name where a password is renewed. */
+export const NewJoining = z.strictObject({ name: name.optional(), password });
+export type NewJoining = z.output<typeof NewJoining>;
+
+/** Or as whoever is signed in, who then belongs to both stations; by another name, where theirs is taken there. */
+export const OwnJoining = z.strictObject({ as: z.literal('signed-in'), name: name.optional() });
+export type OwnJoining = z.output<typeof OwnJoining>;
+
+export const Joining = z.union([NewJoining, OwnJoining]);
 export type Joining = z.output<typeof Joining>;

@@ -28,6 +28,7 @@ import { keyRoutes } from './keys/routes';
 import { learnRoutes } from './learn/routes';
 import { lotRoutes } from './lots/routes';
 import { officeRoutes } from './office/routes';
+import { passkeyRoutes } from './passkeys/routes';
 import { pageRoutes } from './page/routes';
 import type { Parts } from './parts';
 import { photoRoutes } from './photos/routes';
@@ -114,6 +115,7 @@ export function createApp(
   const tries = countTries(pool);
   sessionRoutes(api, em, tries, secure);
   accountRoutes(api, em, pool);
+  passkeyRoutes(api, em, tries);
   peopleRoutes(api, em, pool, tries);
   stationRoutes(api, em, quotas);
   archiveRoutes(api, em, files, quotas);

@@ -2,7 +2,8 @@ import type { SpecimenWrite } from '@plesion/contract';
 import { demoGuides, demoLots, demoSpecimens } from '@plesion/demo';
 import { putDemoAnswers } from './answers/demo';
 import { putDemoConversation } from './conversations/demo';
-import { AccountEntity, LotEntity, SpecimenEntity, StationEntity } from './database/entities';
+import { LotEntity, SpecimenEntity, StationEntity } from './database/entities';
+import { AccountEntity } from './database/personEntities';
 import type { Em } from './database/orm';
 import { putDemoFieldwork } from './fieldwork/demo';
 import { putFirstLook } from './firstLook/service';
@@ -60,5 +61,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
 async function demoCaller(em: Em): Promise<Caller | undefined> {
   const station = await em.findOne(StationEntity, { demo: true });
   const account = station && (await em.findOne(AccountEntity, { stationId: station.id }));
-  return account ? { accountId: account.id, accountName: account.name, stationId: station.id, role: account.role } : undefined;
+  if (!account) return undefined;
+  const { id: accountId, personId, name: accountName, role } = account;
+  return { accountId, personId, accountName, stationId: station.id, role };
 }

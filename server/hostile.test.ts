@@ -65,7 +65,10 @@ async function askAll(requests: readonly HostileRequest[], who?: string) {
 
 describe('whatever is sent', () => {
   // Signing in and out would change who asks; they are asked without a session below.
-  const DOOR = ['signIn', 'signOut', 'makeStation', 'join'];
+  const DOOR = [
+    ...['signIn', 'signOut', 'makeStation', 'join'],
+    ...['changeStation', 'makeFurtherStation', 'askPasskey', 'enterByPasskey'],
+  ];
 
   it('2,000 requests over every endpoint are answered without a fault of the server, each refusal with a sentence', async () => {
     const requests = hostileSample(2000, 2026, ids, DOOR);
@@ -88,7 +91,16 @@ describe('whatever is sent', () => {
   }, 240_000);
 
   it('is not read from who has no session', async () => {
-    const requests = hostileSample(300, 7, ids, [...DOOR, 'health', 'ready', 'openapi', 'invitedTo', 'linkedRecord', 'linkedPhoto', 'giveLinkedOpinion']);
+    const requests = hostileSample(300, 7, ids, [
+      ...DOOR,
+      'health',
+      'ready',
+      'openapi',
+      'invitedTo',
+      'linkedRecord',
+      'linkedPhoto',
+      'giveLinkedOpinion',
+    ]);
     const answers = await askAll(requests);
     expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([401, 400]));
     const behind = answers.filter(({ status }) => status === 400).map(({ text }) => (JSON.parse(text) as { code: string }).code);

@@ -70,7 +70,7 @@ export const peopleEndpoints = {
   join: {
     method: 'POST',
     path: '/api/invitations/links/:token',
-    summary: 'Come in by a link, with a name and a password; or with a new password.',
+    summary: 'Come in by a link, with a name and a password; as whoever is signed in; or with a new password.',
     open: true,
     params: InvitationPath,
     body: Joining,

@@ -1,7 +1,7 @@
 import { MadeToken, NewToken, OpenSessionList, PasswordChange, SessionPath, TokenList } from '../account';
 import { ChangeList, ChangeQuery } from '../changes';
 import { Job, JobStarted } from '../jobs';
-import { Credentials, NewStation, Session } from '../session';
+import { Credentials, FurtherStation, NewStation, Session, StationChange } from '../session';
 import { StationView, StationWrite } from '../station';
 import { z } from 'zod';
 import { byId, nothing, type Endpoint } from './endpoint';
@@ -45,6 +45,23 @@ export const stationEndpoints = {
     summary: 'Make a station with its first account, and sign in.',
     open: true,
     body: NewStation,
+    response: Session,
+    status: 201,
+  },
+  changeStation: {
+    method: 'PUT',
+    path: '/api/session/station',
+    summary: 'Go on in another station that one belongs to.',
+    personal: true,
+    body: StationChange,
+    response: Session,
+  },
+  makeFurtherStation: {
+    method: 'POST',
+    path: '/api/session/stations',
+    summary: 'Make one more station, as its keeper, and go on in it.',
+    personal: true,
+    body: FurtherStation,
     response: Session,
     status: 201,
   },

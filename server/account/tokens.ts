@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { MadeToken, NewToken, Token } from '@plesion/contract';
 import type { RequestHandler } from 'express';
-import { AccountEntity, TokenEntity, type TokenColumns } from '../database/entities';
+import { AccountEntity, TokenEntity, type TokenColumns } from '../database/personEntities';
 import type { Em } from '../database/orm';
 import { HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
@@ -30,8 +30,10 @@ export function findCaller(em: () => Em): RequestHandler {
 
 /** Whoever signed in, as they are now: what they are may have changed since, and who was sent away is nobody. */
 async function signedIn(em: Em, { stationId, accountId }: Pick<Caller, 'stationId' | 'accountId'>): Promise<Caller | undefined> {
-  const account = await em.findOne(AccountEntity, { stationId, id: accountId }, { fields: ['name', 'role'] });
-  return account ? { accountId, stationId, accountName: account.name, role: account.role } : undefined;
+  const account = await em.findOne(AccountEntity, { stationId, id: accountId }, { fields: ['name', 'role', 'personId'] });
+  return account
+    ? { accountId, stationId, personId: account.personId, accountName: account.name, role: account.role }
+    : undefined;
 }
 
 async function bearer(em: Em, authorization: string): Promise<Caller> {
@@ -44,7 +46,8 @@ async function bearer(em: Em, authorization: string): Promise<Caller> {
   if (!account) throw badToken();
   if (!known.usedAt || Date.now() - known.usedAt.getTime() > MINUTE)
     await em.nativeUpdate(TokenEntity, { stationId, id: known.id }, { usedAt: new Date() });
-  return { accountId: account.id, accountName: account.name, stationId, role: account.role, scope: known.scope };
+  const { id: accountId, personId, name: accountName, role } = account;
+  return { accountId, personId, accountName, stationId, role, scope: known.scope };
 }
 
 export async function listTokens(em: Em, { stationId, accountId }: Caller): Promise<Token[]> {

@@ -1,6 +1,5 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Measurement, ProblemBody } from '@plesion/contract';
-import { ROLES } from '@plesion/contract/roles';
 import { SET_KINDS, type SetItem } from '@plesion/contract/sets';
 import type { Facets, Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
@@ -28,36 +27,6 @@ export const StationEntity = defineEntity({
     /** Degrees to which places of sensitive taxa are rounded where they leave the station. */
     grid: p.float().default(0.1),
     createdAt: p.datetime().onCreate(() => new Date()),
-  },
-});
-
-export const AccountEntity = defineEntity({
-  name: 'Account',
-  tableName: 'account',
-  properties: {
-    stationId: p.uuid().primary(),
-    id: p.uuid().primary(),
-    name: p.string(),
-    role: p.enum([...ROLES]),
-    /** As they stand on records; one's own in the station. */
-    initials: p.string(),
-    passwordHash: p.string(),
-    createdAt: p.datetime().onCreate(() => new Date()),
-  },
-});
-
-/** A link that brings somebody in, or renews an account's password; only its hash is kept. */
-export const InvitationEntity = defineEntity({
-  name: 'Invitation',
-  tableName: 'invitation',
-  properties: {
-    stationId: p.uuid().primary(),
-    id: p.uuid().primary(),
-    hash: p.string(),
-    role: p.enum([...ROLES]),
-    accountId: p.uuid().nullable(),
-    madeBy: p.string(),
-    until: p.datetime(),
   },
 });
 
@@ -108,26 +77,8 @@ export const VerificationEntity = defineEntity({
     withdrawnBy: p.string().nullable(),
   },
 });
-
-/** What a script shows instead of a session; only its hash is kept. */
-export const TokenEntity = defineEntity({
-  name: 'Token',
-  tableName: 'api_token',
-  properties: {
-    stationId: p.uuid().primary(),
-    id: p.uuid().primary(),
-    accountId: p.uuid(),
-    name: p.string(),
-    scope: p.enum(['read', 'write'] as const),
-    hash: p.string(),
-    createdAt: p.datetime(),
-    usedAt: p.datetime().nullable(),
-  },
-});
-export type TokenColumns = InferEntity<typeof TokenEntity>;
 export type VerificationColumns = InferEntity<typeof VerificationEntity>;
 export type PracticeSetColumns = InferEntity<typeof PracticeSetEntity>;
-export type InvitationColumns = InferEntity<typeof InvitationEntity>;
 
 export const GuideEntity = defineEntity({
   name: 'Guide',
@@ -364,11 +315,8 @@ export type JobRow = InferEntity<typeof JobEntity>;
 
 export const entities = [
   StationEntity,
-  AccountEntity,
-  InvitationEntity,
   PracticeSetEntity,
   VerificationEntity,
-  TokenEntity,
   GuideEntity,
   GuideVersionEntity,
   SpecimenEntity,

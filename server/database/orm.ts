@@ -4,6 +4,7 @@ import pg from 'pg';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
 import { opinionEntities } from './opinionEntities';
+import { personEntities } from './personEntities';
 import { remarkEntities } from './remarkEntities';
 import { ReviewEntity } from './reviewEntities';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
@@ -38,6 +39,7 @@ import { Migration20270102000000 } from './migrations/Migration20270102000000';
 import { Migration20270103000000 } from './migrations/Migration20270103000000';
 import { Migration20270104000000 } from './migrations/Migration20270104000000';
 import { Migration20270105000000 } from './migrations/Migration20270105000000';
+import { Migration20270106000000 } from './migrations/Migration20270106000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -72,6 +74,7 @@ const MIGRATIONS = [
   Migration20270103000000,
   Migration20270104000000,
   Migration20270105000000,
+  Migration20270106000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -82,7 +85,7 @@ const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
-      entities: [...entities, ...fieldEntities, ...opinionEntities, ...remarkEntities, ReviewEntity],
+      entities: [...entities, ...personEntities, ...fieldEntities, ...opinionEntities, ...remarkEntities, ReviewEntity],
       extensions: [Migrator],
       migrations: {
         migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),

@@ -13,6 +13,8 @@ import type { Writer } from '../records/write';
 /** Who asks. */
 export interface Caller extends Writer {
   accountId: string;
+  /** Who it is, in whichever station. */
+  personId: string;
   role: Role;
   /** What the token it asks with allows; absent for a person who is signed in. */
   scope?: 'read' | 'write';

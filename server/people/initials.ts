@@ -1,4 +1,4 @@
-import { AccountEntity } from '../database/entities';
+import { AccountEntity } from '../database/personEntities';
 import type { Em } from '../database/orm';
 
 /** Letters at most. */

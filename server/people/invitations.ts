@@ -7,12 +7,15 @@ import {
   type Joining,
   type MadeInvitation,
   type NewInvitation,
+  type NewJoining,
 } from '@plesion/contract/people';
-import { AccountEntity, InvitationEntity, type InvitationColumns, StationEntity } from '../database/entities';
+import { StationEntity } from '../database/entities';
+import { AccountEntity, InvitationEntity, type InvitationColumns, PersonEntity } from '../database/personEntities';
 import type { Em } from '../database/orm';
-import { badRequest, HttpProblem, notFound } from '../http/errors';
+import { badRequest, HttpProblem, notFound, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
 import { makeSecret, readSecret } from '../http/secret';
+import { notOfDemo } from '../session/ofDemo';
 import { hashPassword } from '../session/service';
 import { initialsFor } from './initials';
 import { lockStation } from './members';
@@ -47,6 +50,7 @@ export async function invite(em: Em, { stationId, accountName }: Caller, wanted:
     throw new HttpProblem(409, { code: 'too-many-links', message: `There are ${MOST} links already; withdraw some.` });
   const account = 'renews' in wanted ? await em.findOne(AccountEntity, { stationId, id: wanted.renews }) : undefined;
   if (account === null) throw notFound('member');
+  if (account) await needOnlyHere(em, account);
   const { secret: token, hash } = makeSecret(stationId);
   const row: InvitationColumns = {
     ...{ stationId, id: randomUUID(), hash, madeBy: accountName, accountId: account?.id ?? null },
@@ -75,29 +79,81 @@ export async function invitedTo(em: Em, token: string): Promise<InvitedTo> {
   return { station: station.name, role: row.role, by: row.madeBy, ...(account ? { renews: account.name } : {}) };
 }
 
-/** Come in by a link: it is used up with it, and with nothing less. */
-export async function join(em: Em, token: string, { name, password }: Joining): Promise<Caller> {
+/** Come in by a link: it is used up with it, and with nothing less. @param own who is signed in, where that is who comes. */
+export async function join(em: Em, token: string, joining: Joining, own: Caller | undefined): Promise<Caller> {
   const link = await linkOf(em, token);
+  if (link.accountId) return renew(em, link, joining);
   const { stationId } = link;
-  if (!link.accountId && name === undefined)
-    throw badRequest([{ code: 'name-missing', message: 'Say by what name you are known in the station.', field: 'name' }]);
-  const passwordHash = await hashPassword(password);
+  const person = 'as' in joining ? await ownPerson(em, stationId, own) : await newPerson(joining);
+  const name = joining.name ?? person.name;
   try {
     return await em.transactional(async (tx) => {
-      if ((await tx.nativeDelete(InvitationEntity, { stationId, id: link.id })) === 0) throw lapsed();
-      if (link.accountId) {
-        await tx.nativeUpdate(AccountEntity, { stationId, id: link.accountId }, { passwordHash });
-        const account = await tx.findOneOrFail(AccountEntity, { stationId, id: link.accountId });
-        return { accountId: account.id, accountName: account.name, stationId, role: account.role };
-      }
+      await useUp(tx, link);
       await lockStation(tx, stationId);
+      const { passwordHash } = person;
+      if (passwordHash) await tx.insert(PersonEntity, { ...person, passwordHash, stationId, createdAt: new Date() });
+      else await tx.nativeUpdate(PersonEntity, { id: person.id }, { stationId });
       const others = await tx.find(AccountEntity, { stationId }, { fields: ['initials'] });
-      const account = { stationId, id: randomUUID(), name: name!, passwordHash, role: link.role, createdAt: new Date() };
-      await tx.insert(AccountEntity, { ...account, initials: initialsFor(name!, new Set(others.map((one) => one.initials))) });
-      return { accountId: account.id, accountName: account.name, stationId, role: account.role };
+      const account = { stationId, id: randomUUID(), personId: person.id, name, role: link.role, createdAt: new Date() };
+      await tx.insert(AccountEntity, { ...account, initials: initialsFor(name, new Set(others.map((one) => one.initials))) });
+      return { accountId: account.id, personId: person.id, accountName: name, stationId, role: account.role };
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintViolationException)) throw error;
     throw badRequest([{ code: 'name-taken', message: 'This name cannot be used here. Choose another.', field: 'name' }]);
   }
+}
+
+async function useUp(tx: Em, { stationId, id }: InvitationColumns): Promise<void> {
+  if ((await tx.nativeDelete(InvitationEntity, { stationId, id })) === 0) throw lapsed();
+}
+
+/** Another password for the one a link was made for. */
+async function renew(em: Em, link: InvitationColumns, joining: Joining): Promise<Caller> {
+  if ('as' in joining)
+    throw badRequest([
+      { code: 'password-missing', message: 'This link renews a password: give the new one.', field: 'password' },
+    ]);
+  const passwordHash = await hashPassword(joining.password);
+  const { stationId } = link;
+  return em.transactional(async (tx) => {
+    await useUp(tx, link);
+    const account = await tx.findOneOrFail(AccountEntity, { stationId, id: link.accountId! });
+    await needOnlyHere(tx, account);
+    await tx.nativeUpdate(PersonEntity, { id: account.personId }, { passwordHash });
+    return { accountId: account.id, personId: account.personId, accountName: account.name, stationId, role: account.role };
+  });
+}
+
+/** A keeper opens no door of another station: who belongs to several is given no new password by one of them. */
+async function needOnlyHere(em: Em, { personId, name }: { personId: string; name: string }): Promise<void> {
+  if ((await em.count(AccountEntity, { personId })) === 1) return;
+  throw new HttpProblem(409, {
+    code: 'belongs-elsewhere',
+    message: `${name} belongs to other stations too, so no single keeper gives them a new password. They change it themselves under Account; a passkey opens the door as well.`,
+  });
+}
+
+/** Who comes: somebody new with a password, or somebody who is known. */
+interface Coming {
+  id: string;
+  name: string;
+  passwordHash?: string;
+}
+
+async function newPerson({ name, password }: NewJoining): Promise<Coming> {
+  if (name === undefined)
+    throw badRequest([{ code: 'name-missing', message: 'Say by what name you are known in the station.', field: 'name' }]);
+  return { id: randomUUID(), name, passwordHash: await hashPassword(password) };
+}
+
+async function ownPerson(em: Em, stationId: string, own: Caller | undefined): Promise<Coming> {
+  if (!own) throw signedOut();
+  await notOfDemo(em, own);
+  if (await em.count(AccountEntity, { stationId, personId: own.personId }))
+    throw new HttpProblem(409, {
+      code: 'belongs-already',
+      message: 'You belong to this station already. Change to it under Account.',
+    });
+  return { id: own.personId, name: own.accountName };
 }

@@ -2,7 +2,8 @@ import { LockMode } from '@mikro-orm/core';
 import type { Member } from '@plesion/contract/people';
 import type { Role } from '@plesion/contract/roles';
 import type { Pool } from 'pg';
-import { AccountEntity, StationEntity } from '../database/entities';
+import { StationEntity } from '../database/entities';
+import { type AccountColumns, AccountEntity } from '../database/personEntities';
 import type { Em } from '../database/orm';
 import { HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
@@ -28,12 +29,17 @@ export const lockStation = (tx: Em, stationId: string): Promise<unknown> =>
   tx.findOneOrFail(StationEntity, { id: stationId }, { lockMode: LockMode.PESSIMISTIC_WRITE });
 
 /** Keepers are counted and changed one after the other: two that go at once do not leave none. */
-async function whileKept(em: Em, { stationId }: Caller, id: string, act: (tx: Em) => Promise<void>): Promise<void> {
+async function whileKept(
+  em: Em,
+  { stationId }: Caller,
+  id: string,
+  act: (tx: Em, account: AccountColumns) => Promise<void>,
+): Promise<void> {
   await em.transactional(async (tx) => {
     await lockStation(tx, stationId);
     const account = await tx.findOne(AccountEntity, { stationId, id });
     if (!account) throw notFound('member');
-    await act(tx);
+    await act(tx, account);
     if ((await tx.count(AccountEntity, { stationId, role: 'keeper' })) === 0) throw lastKeeper();
   });
 }
@@ -49,8 +55,17 @@ export async function setRole(em: Em, caller: Caller, id: string, role: Role): P
 export async function removeMember(em: Em, pool: Pool, caller: Caller, id: string): Promise<void> {
   if (id !== caller.accountId && caller.role !== 'keeper')
     throw new HttpProblem(403, { code: 'only-keepers', message: 'Only a keeper sends somebody else away.' });
-  await whileKept(em, caller, id, async (tx) => {
+  await whileKept(em, caller, id, async (tx, account) => {
     await tx.nativeDelete(AccountEntity, { stationId: caller.stationId, id });
+    // Who belongs to no station has nowhere to sign in to; their name is free.
+    await tx
+      .getConnection()
+      .execute(
+        'delete from person where not exists (select from account where person_id = person.id) and id = ?',
+        [account.personId],
+        'run',
+        tx.getTransactionContext(),
+      );
   });
   await pool.query("delete from session where sess -> 'caller' ->> 'accountId' = $1", [id]);
 }

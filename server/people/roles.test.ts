@@ -41,8 +41,9 @@ it('what writes is for members at the least, but for what is said to be a learne
     .filter(([, endpoint]) => endpoint.method !== 'GET' && !endpoint.asks && leastRole(endpoint) === 'learner')
     .map(([name]) => name);
   expect(learners.sort()).toEqual([
-    ...['answerPracticeSet', 'beginPracticeSet', 'cancelJob', 'changePassword', 'endSession', 'endToken'],
-    ...['giveOpinion', 'makeToken', 'practiceAnswers', 'remark', 'removeMember', 'withdrawRemark'],
+    ...['answerPracticeSet', 'beginPasskey', 'beginPracticeSet', 'cancelJob', 'changePassword', 'changeStation'],
+    ...['endPasskey', 'endSession', 'endToken', 'giveOpinion', 'makeFurtherStation', 'makePasskey', 'makeToken'],
+    ...['practiceAnswers', 'remark', 'removeMember', 'withdrawRemark'],
   ]);
   const keepers = all.filter(([, endpoint]) => leastRole(endpoint) === 'keeper').map(([name]) => name);
   expect(keepers).toEqual(expect.arrayContaining(['setStation', 'invite', 'setMember', 'importStation', 'exportStation']));

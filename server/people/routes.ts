@@ -2,7 +2,7 @@ import type { Router } from 'express';
 import type { Pool } from 'pg';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
-import { notOfDemo } from '../account/routes';
+import { notOfDemo } from '../session/ofDemo';
 import { endOthers } from '../account/sessions';
 import { enter } from '../session/routes';
 import { describeSession } from '../session/service';
@@ -36,12 +36,12 @@ export function peopleRoutes(router: Router, em: () => Em, pool: Pool, tries: Tr
     return invitedTo(own, params.token);
   });
   router.post('/api/invitations/links/:token', tries.station);
-  bind(router, em, 'join', async ({ em: own, params, body, request }) => {
+  bind(router, em, 'join', async ({ em: own, params, body, caller: known, request }) => {
     await tries.enter(request);
-    const caller = await join(own, params.token, body);
+    const caller = await join(own, params.token, body, known);
     await enter(request, caller);
     // A new password signs out whoever knew the old one.
-    await endOthers(pool, caller.accountId, request.sessionID);
+    if ('password' in body) await endOthers(pool, caller.personId, request.sessionID);
     return describeSession(own, caller);
   });
 }

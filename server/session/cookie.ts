@@ -7,7 +7,7 @@ import type { Caller } from '../http/route';
 declare module 'express-session' {
   interface SessionData {
     /** Whose it is; what they are is looked up each time. */
-    caller: Pick<Caller, 'accountId' | 'stationId'>;
+    caller: Pick<Caller, 'accountId' | 'stationId'> & { personId?: string };
     /** Since when, and what the browser called itself: so that a person can tell sessions apart. */
     since: string;
     device: string;

@@ -1,13 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { raw, UniqueConstraintViolationException } from '@mikro-orm/core';
-import type { PasswordChange, Session } from '@plesion/contract';
+import type { OtherStation, PasswordChange, Session } from '@plesion/contract';
 import { demoGuides } from '@plesion/demo';
-import { AccountEntity, StationEntity } from '../database/entities';
+import { StationEntity } from '../database/entities';
+import { type AccountColumns, AccountEntity, PersonEntity } from '../database/personEntities';
 import type { Em } from '../database/orm';
 import { addGuide } from '../guides/service';
 import { putDemoKeys } from '../keys/demo';
-import { badRequest, HttpProblem, signedOut } from '../http/errors';
+import { badRequest, HttpProblem, notFound, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
 import { initialsFor } from '../people/initials';
 
@@ -24,20 +25,40 @@ export const wrongPassword = () =>
 
 /** Whose name and password these are; nobody's, where they do not belong together. */
 export async function signIn(em: Em, name: string, password: string): Promise<Caller | undefined> {
-  const account = await em.findOne(AccountEntity, { [raw('lower(name)')]: name.toLowerCase() });
-  const matches = await verify(account?.passwordHash ?? (await nobody), password);
-  if (!account || !matches) return undefined;
-  return { accountId: account.id, accountName: account.name, stationId: account.stationId, role: account.role };
+  const person = await em.findOne(PersonEntity, { [raw('lower(name)')]: name.toLowerCase() });
+  const matches = await verify(person?.passwordHash ?? (await nobody), password);
+  if (!person || !matches) return undefined;
+  return callerOf(em, person);
 }
 
-/** Another password for an account, by whoever knows the one it has. */
-export async function changePassword(em: Em, { accountId, stationId }: Caller, { current, next }: PasswordChange): Promise<void> {
-  const account = await em.findOne(AccountEntity, { id: accountId, stationId });
-  if (!account) throw signedOut();
-  if (!(await verify(account.passwordHash, current)))
+/** A person who has come in: in the station they were in last, else in the first they came to. */
+export async function callerOf(em: Em, { id }: { id: string }): Promise<Caller> {
+  const accounts = await em.find(AccountEntity, { personId: id }, { orderBy: { createdAt: 'asc', id: 'asc' } });
+  const { stationId: last } = await em.findOneOrFail(PersonEntity, { id }, { fields: ['stationId'] });
+  const account = accounts.find(({ stationId }) => stationId === last) ?? accounts.at(0);
+  if (!account) throw wrongPassword();
+  return inStation(account);
+}
+
+const inStation = ({ id, personId, name, stationId, role }: AccountColumns): Caller => ({
+  ...{ accountId: id, personId, accountName: name, stationId, role },
+});
+
+/** Go on in another station that one belongs to. @throws 404 where one does not. */
+export async function changeStation(em: Em, { personId }: Caller, stationId: string): Promise<Caller> {
+  const account = await em.findOne(AccountEntity, { stationId, personId });
+  if (!account) throw notFound('station');
+  await em.nativeUpdate(PersonEntity, { id: personId }, { stationId });
+  return inStation(account);
+}
+
+/** Another password for a person, by whoever knows the one there is. */
+export async function changePassword(em: Em, { personId }: Caller, { current, next }: PasswordChange): Promise<void> {
+  const person = await em.findOne(PersonEntity, { id: personId });
+  if (!person) throw signedOut();
+  if (!(await verify(person.passwordHash, current)))
     throw badRequest([{ code: 'wrong-password', message: 'This is not the password as it is now.', field: 'current' }]);
-  const passwordHash = await hashPassword(next);
-  await em.nativeUpdate(AccountEntity, { id: accountId, stationId }, { passwordHash });
+  await em.nativeUpdate(PersonEntity, { id: personId }, { passwordHash: await hashPassword(next) });
 }
 
 export interface NewStation {
@@ -47,31 +68,45 @@ export interface NewStation {
   demo?: boolean;
 }
 
-/** A station with its first account and the guides every station starts with; all of it or nothing. */
-export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
-  const passwordHash = await hashPassword(wanted.password);
-  const ids = { station: randomUUID(), account: randomUUID() };
-  const writer = { stationId: ids.station, accountName: wanted.name };
+/** A station with the person who keeps it, and the guides every station starts with; all of it or nothing. */
+export async function makeStation(em: Em, { station, name, password, demo }: NewStation): Promise<Caller> {
+  const person = { id: randomUUID(), name, passwordHash: await hashPassword(password), stationId: null, createdAt: new Date() };
+  return whereNamesAreFree(() =>
+    em.transactional(async (tx) => {
+      await tx.insert(PersonEntity, person);
+      return putStation(tx, { name: station, demo: demo ?? false }, { personId: person.id, name });
+    }),
+  );
+}
+
+/** One more station, kept by somebody who has an account. */
+export const makeFurtherStation = (em: Em, { personId, accountName }: Caller, station: string): Promise<Caller> =>
+  whereNamesAreFree(() =>
+    em.transactional((tx) => putStation(tx, { name: station, demo: false }, { personId, name: accountName })),
+  );
+
+async function putStation(
+  tx: Em,
+  station: { name: string; demo: boolean },
+  { personId, name }: { personId: string; name: string },
+): Promise<Caller> {
+  const stationId = randomUUID();
+  await tx.insert(StationEntity, { ...station, id: stationId, createdAt: new Date() });
+  const account: AccountColumns = {
+    ...{ stationId, id: randomUUID(), personId, name, role: 'keeper' as const },
+    ...{ initials: initialsFor(name, new Set()), createdAt: new Date() },
+  };
+  await tx.insert(AccountEntity, account);
+  await tx.nativeUpdate(PersonEntity, { id: personId }, { stationId });
+  const caller = inStation(account);
+  for (const guide of demoGuides) await addGuide(tx, caller, guide);
+  await putDemoKeys(tx, caller);
+  return caller;
+}
+
+async function whereNamesAreFree(make: () => Promise<Caller>): Promise<Caller> {
   try {
-    await em.transactional(async (tx) => {
-      await tx.insert(StationEntity, {
-        id: ids.station,
-        name: wanted.station,
-        demo: wanted.demo ?? false,
-        createdAt: new Date(),
-      });
-      await tx.insert(AccountEntity, {
-        id: ids.account,
-        stationId: ids.station,
-        name: wanted.name,
-        role: 'keeper',
-        initials: initialsFor(wanted.name, new Set()),
-        passwordHash,
-        createdAt: new Date(),
-      });
-      for (const guide of demoGuides) await addGuide(tx, writer, guide);
-      await putDemoKeys(tx, writer);
-    });
+    return await make();
   } catch (error) {
     if (!(error instanceof UniqueConstraintViolationException)) throw error;
     // Which of the two, and whose it is, is nobody's business.
@@ -82,14 +117,21 @@ export async function makeStation(em: Em, wanted: NewStation): Promise<Caller> {
       },
     ]);
   }
-  return { accountId: ids.account, accountName: wanted.name, stationId: ids.station, role: 'keeper' };
 }
 
 export async function describeSession(em: Em, caller: Caller): Promise<Session> {
-  const station = await em.findOne(StationEntity, { id: caller.stationId });
+  const { stationId, personId } = caller;
+  const station = await em.findOne(StationEntity, { id: stationId });
   if (!station) throw signedOut();
+  const others = await em
+    .getConnection()
+    .execute<OtherStation[]>(
+      'select s.id, s.name, a.role from account a join station s on s.id = a.station_id where a.person_id = ? and s.id <> ? order by s.name, s.id',
+      [personId, stationId],
+    );
   return {
     account: { id: caller.accountId, name: caller.accountName, role: caller.role },
     station: { id: station.id, name: station.name, demo: station.demo },
+    others,
   };
 }

@@ -93,7 +93,7 @@ describe('the door', () => {
     const { name } = await newStation(server);
     const [row] = await server.orm.em
       .getConnection()
-      .execute<{ password_hash: string }[]>('select password_hash from account where name = ?', [name]);
+      .execute<{ password_hash: string }[]>('select password_hash from person where name = ?', [name]);
     expect(row.password_hash).toMatch(/^\$argon2id\$/);
     const again = await server
       .visitor()

@@ -166,7 +166,7 @@ describe('every other list of a station', () => {
     ['individuals', (em) => listIndividuals(em, stationId, {})],
     ['the feed', (em) => changesSince(em, stationId, 5)],
     ['what it holds', (em) => usedBy(em, stationId)],
-    ['API tokens', (em) => listTokens(em, { stationId, accountId: stationId, accountName: 'ann', role: 'keeper' })],
+    ['API tokens', (em) => listTokens(em, { stationId, accountId: stationId, personId: stationId, accountName: 'ann', role: 'keeper' })],
   ];
 
   it.each(LISTS)('%s has an index that begins with the station', async (_, list) => {

@@ -22,7 +22,13 @@ interface TestSettings {
 }
 
 /** A server on a database of its own, dropped at the end; it begins as what `emptyPlace.ts` has made for all tests of a run. */
-export async function openTestServer({ through = async (url) => url, works = false, quotas, officeUrl, demo }: TestSettings = {}) {
+export async function openTestServer({
+  through = async (url) => url,
+  works = false,
+  quotas,
+  officeUrl,
+  demo,
+}: TestSettings = {}) {
   const place = await openPlace('test', (demo && placeLeft('DEMO')) || placeLeft('EMPTY'));
   const url = await through(place.database);
   const log = openLog('silent');

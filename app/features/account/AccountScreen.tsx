@@ -11,8 +11,10 @@ import { ArchiveCard } from '../station/ArchiveCard';
 import { GridCard } from '../station/GridCard';
 import { StationCard } from '../station/StationCard';
 import { useSession, useSignOut } from '../session/useSession';
+import { PasskeyCard } from '../passkeys/PasskeyCard';
 import { PasswordForm } from './PasswordForm';
 import { SessionList } from './SessionList';
+import { StationsCard } from './StationsCard';
 import { TokenSheet } from './TokenSheet';
 
 /** Whoever is signed in: where, with which password, and what scripts may do in their name. */
@@ -42,7 +44,9 @@ export function AccountScreen() {
         </Notice>
       ) : (
         <>
+          <StationsCard />
           <PasswordForm />
+          <PasskeyCard />
           <SessionList />
           <TokenSheet />
         </>

@@ -1,3 +1,4 @@
+import { nameOfDevice } from '@plesion/contract/device';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
@@ -8,7 +9,6 @@ import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { nameOfDevice } from './deviceName';
 import { SESSIONS } from './queries';
 
 /** Where one is signed in; what is not one's own any more is ended. */

@@ -13,6 +13,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
+import { PasskeyDoor } from '../passkeys/PasskeyDoor';
 import { useEnter } from '../session/useSession';
 
 /** Drawn when it has come: the door itself does not wait for it. */
@@ -54,6 +55,7 @@ export function SignIn() {
       </Card>
       <Card title={making ? 'Make a station' : 'Sign in'}>
         {making ? <StationForm /> : <AccountForm />}
+        {!making && <PasskeyDoor />}
         <Button
           kind="quiet"
           label={making ? 'I have an account' : 'Make a station of your own'}

@@ -1,5 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { type InvitedTo, Joining } from '@plesion/contract/people';
+import type { Session } from '@plesion/contract';
+import { type InvitedTo, NewJoining, OwnJoining } from '@plesion/contract/people';
 import { ROLE_WORDS } from '@plesion/contract/roles';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
@@ -36,7 +37,7 @@ export function JoinScreen({ token }: { token: string }) {
               ? `${to.by} made this link for ${to.renews}, of ${to.station}.`
               : `${to.by} invites you as ${to.role}: a ${to.role} ${ROLE_WORDS[to.role]}.`}
           </Text>
-          <SignedIn />
+          <SignedIn token={token} to={to} />
           <JoinForm token={token} to={to} />
           <LinkBox href="/">
             <Text quiet>To the door</Text>
@@ -47,24 +48,61 @@ export function JoinScreen({ token }: { token: string }) {
   );
 }
 
-/** Who is signed in already is told that they come in as another. */
-function SignedIn() {
+/** Who is signed in comes in with the account they have, and then belongs to both stations. */
+function SignedIn({ token, to }: { token: string; to: InvitedTo }) {
   const { data } = useSessionQuery();
-  return data ? (
-    <Notice kind="note">{`You are signed in as ${data.account.name}, of ${data.station.name}. With this link you sign in anew; that account stays as it is.`}</Notice>
-  ) : null;
+  const cameIn = useCameIn();
+  const form = useForm({ resolver: zodResolver(OwnJoining), defaultValues: { as: 'signed-in' as const } });
+  const join = useMutation({
+    mutationFn: (body: OwnJoining) => peopleApi('join', { params: { token }, body }),
+    onSuccess: cameIn,
+  });
+  if (!data)
+    return to.renews ? null : (
+      <Text quiet>With an account here already? Sign in at the door first, then open this link again.</Text>
+    );
+  const { account, station } = data;
+  if (to.renews || station.demo)
+    return (
+      <Notice kind="note">{`You are signed in as ${account.name}, of ${station.name}. With this link you sign in anew; that account stays as it is.`}</Notice>
+    );
+  const { errors } = form.formState;
+  const submit = form.handleSubmit((values) =>
+    join.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name'], form.setError)),
+  );
+  return (
+    <Card title="With the account you have">
+      <View style={styles.form}>
+        <Text>{`You are signed in as ${account.name}, of ${station.name}. You will belong to both, and go from one to the other under Account.`}</Text>
+        {errors.name && (
+          <FormTextField control={form.control} name="name" label={`Your name in ${to.station}`} autoCapitalize="words" />
+        )}
+        {errors.root && <Notice kind="problem">{errors.root.message ?? ''}</Notice>}
+        <Button kind="main" label={`Join as ${account.name}`} busy={join.isPending} onPress={() => void submit()} />
+      </View>
+    </Card>
+  );
+}
+
+/** In the station, at its first page. */
+function useCameIn(): (session: Session) => void {
+  const router = useRouter();
+  const entered = useEntered();
+  return (session) => {
+    entered(session);
+    router.replace('/');
+  };
 }
 
 function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
-  const router = useRouter();
-  const entered = useEntered();
-  const form = useForm({ resolver: zodResolver(Joining), defaultValues: { password: '', ...(to.renews ? {} : { name: '' }) } });
+  const cameIn = useCameIn();
+  const form = useForm({
+    resolver: zodResolver(NewJoining),
+    defaultValues: { password: '', ...(to.renews ? {} : { name: '' }) },
+  });
   const join = useMutation({
-    mutationFn: (body: Joining) => peopleApi('join', { params: { token }, body }),
-    onSuccess: (session) => {
-      entered(session);
-      router.replace('/');
-    },
+    mutationFn: (body: NewJoining) => peopleApi('join', { params: { token }, body }),
+    onSuccess: cameIn,
   });
   const submit = form.handleSubmit((values) =>
     join.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name', 'password'], form.setError)),

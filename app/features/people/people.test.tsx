@@ -9,6 +9,7 @@ import { PeopleScreen } from './PeopleScreen';
 let mockStation: FakeStation;
 let mockRole = 'keeper';
 let mockDemo = false;
+let mockSignedIn: object | null = null;
 const mockEntered = jest.fn();
 const mockReplace = jest.fn();
 const mockSignOut = jest.fn();
@@ -19,7 +20,7 @@ jest.mock('@plesion/contract', () => ({
 jest.mock('../session/useSession', () => ({
   useSession: () => ({ station: { id: 's', name: 'Quell', demo: mockDemo }, account: { name: 'ann', role: mockRole } }),
   useSignOut: () => ({ mutate: mockSignOut }),
-  useSessionQuery: () => ({ data: null }),
+  useSessionQuery: () => ({ data: mockSignedIn }),
   useEntered: () => mockEntered,
 }));
 jest.mock('expo-router', () => ({
@@ -45,6 +46,7 @@ beforeEach(() => {
   jest.clearAllMocks();
   mockRole = 'keeper';
   mockDemo = false;
+  mockSignedIn = null;
   members = [person('ann', { role: 'keeper', you: true }), person('tolmar', {})];
   links = [];
   mockStation = fakeStation();
@@ -125,6 +127,32 @@ describe('the people of a station', () => {
 
 describe('who opens a link', () => {
   const open = () => showScreen(<JoinScreen token="secret" />);
+
+  it('while signed in joins with the account they have; by another name where theirs is taken there', async () => {
+    mockSignedIn = { account: { name: 'wren' }, station: { name: 'Tolmar Head', demo: false } };
+    mockStation.answer('invitedTo', () => ({ station: 'Quell', role: 'member', by: 'ann' }));
+    mockStation.answer('join', ({ body }) => {
+      if (body!.name) return { account: { id: '1', name: body!.name } };
+      throw new RequestProblem(400, { code: 'name-taken', message: 'This name cannot be used here.', field: 'name' });
+    });
+    await open();
+    await shown('Join as wren');
+    await press('Join as wren');
+    await shown('This name cannot be used here.');
+    await type('Your name in Quell', 'wren of Tolmar');
+    await press('Join as wren');
+    await waitFor(() => expect(mockEntered).toHaveBeenCalled());
+    expect(sent('join')).toMatchObject([{ body: { as: 'signed-in' } }, { body: { as: 'signed-in', name: 'wren of Tolmar' } }]);
+    expect(mockReplace).toHaveBeenCalledWith('/');
+  });
+
+  it('in the demo, or for a new password, signs in anew', async () => {
+    mockSignedIn = { account: { name: 'demo' }, station: { name: 'Quell Harbour', demo: true } };
+    mockStation.answer('invitedTo', () => ({ station: 'Quell', role: 'member', by: 'ann' }));
+    await open();
+    await shown(/With this link you sign in anew/);
+    expect(screen.queryByText('Join as demo')).toBeNull();
+  });
 
   it('is told what it is to, and comes in by a name and a password', async () => {
     mockStation.answer('invitedTo', () => ({ station: 'Quell', role: 'learner', by: 'ann' }));
