@@ -23,6 +23,8 @@ export const AUDIT_ACTS = [
 export const AuditLine = z.object({
   at: z.iso.datetime({ offset: true }),
   by: z.string(),
+  /** From what, in words: as it stands on the list of where one is signed in. */
+  device: z.string().optional(),
   act: z.enum(AUDIT_ACTS),
   kind: z.enum(AUDIT_KINDS),
   /** The record; of a verification, an opinion, a review and a remark its specimen. */

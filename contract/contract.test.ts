@@ -11,7 +11,7 @@ const answering = (status: number, body: unknown) => {
   return { asked, call: createClient('http://station', doFetch) };
 };
 const ID = '0192f3a0-0000-7001-8000-000000000001';
-const session = { account: { id: ID, name: 'ann', role: 'keeper' }, station: { id: ID, name: 'Quell', demo: false } };
+const session = { account: { id: ID, name: 'ann', role: 'keeper' }, station: { id: ID, name: 'Quell', demo: false }, others: [] };
 
 describe('paths', () => {
   it('hold their parameters, and only the filters that are set', () => {

@@ -1,6 +1,7 @@
 import { answerEndpoints } from './endpoints/answers';
 import { auditEndpoints } from './endpoints/audit';
 import { conversationEndpoints } from './endpoints/conversations';
+import { earlierEndpoints } from './endpoints/earlier';
 import { everyday } from './endpoints/everyday';
 import { fieldworkEndpoints } from './endpoints/fieldwork';
 import { importEndpoints } from './endpoints/import';
@@ -35,6 +36,7 @@ export const endpoints = {
   ...reviewEndpoints,
   ...ownEndpoints,
   ...auditEndpoints,
+  ...earlierEndpoints,
 };
 
 export type Endpoints = typeof endpoints;

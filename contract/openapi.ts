@@ -25,6 +25,7 @@ import { leastRole } from './roles';
 import * as audit from './audit';
 import * as opinions from './opinions';
 import * as own from './own';
+import * as earlier from './earlier';
 import * as passkeys from './passkeys';
 import * as review from './review';
 import * as sets from './sets';
@@ -66,6 +67,7 @@ function componentsOf() {
     imported,
     map,
     office,
+    earlier,
     passkeys,
     people,
     practiceShapes,

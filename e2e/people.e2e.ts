@@ -187,3 +187,49 @@ it('a place on a photo is spoken of by keys alone, and the thread is there for t
   await page.getByRole('button', { name: 'Resolved: 3 on the photo' }).press('Enter');
   await page.getByRole('button', { name: 'Resolved (2)' }).waitFor();
 });
+
+it('who belongs to two stations goes from one to the other, and comes in by a passkey of their device', async () => {
+  const keeper = await station.page(SIZES[1]);
+  const make = async (page: Page, name: string, account: string) => {
+    await page.goto(station.url);
+    const data = { station: name, name: account, password: PASSWORD };
+    const made = await page.request.post(`${station.url}/api/stations`, { headers: { origin: station.url }, data });
+    expect(made.status()).toBe(201);
+  };
+  await make(keeper, 'Holm observatory', 'Rika Thorn');
+  await keeper.goto(`${station.url}/people`);
+  await keeper.getByRole('button', { name: 'Make a link' }).click();
+  const link = (await keeper.getByTestId('link').textContent())!;
+
+  const page = await station.page(SIZES[0]);
+  await make(page, 'Gannel hut', 'Osric Maune');
+  await page.goto(link);
+  await page.getByRole('heading', { level: 1, name: 'Join Holm observatory' }).waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Join as Osric Maune' }).press('Enter');
+  await page.getByRole('heading', { level: 1, name: 'Daybook' }).waitFor();
+  await page.goto(`${station.url}/account`);
+  await page.getByText('Holm observatory, here').waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Go there: Gannel hut' }).press('Enter');
+  await page.getByRole('heading', { level: 1, name: 'Daybook' }).waitFor();
+
+  const device = await page.context().newCDPSession(page);
+  await device.send('WebAuthn.enable');
+  await device.send('WebAuthn.addVirtualAuthenticator', {
+    options: { protocol: 'ctap2', transport: 'internal', hasResidentKey: true, hasUserVerification: true, isUserVerified: true },
+  });
+  await page.goto(`${station.url}/account`);
+  await page.getByText('Gannel hut, here').waitFor();
+  await page.getByLabel('This device').fill('the hut’s tablet');
+  await page.getByRole('button', { name: 'Make a passkey here' }).press('Enter');
+  await page.getByRole('button', { name: 'End the passkey “the hut’s tablet”' }).waitFor();
+  await page.getByText(/^made .*, not used yet$/).waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await page.getByRole('button', { name: 'Sign in with a passkey' }).press('Enter');
+  await page.getByRole('heading', { level: 1, name: 'Daybook' }).waitFor();
+  await page.goto(`${station.url}/account`);
+  await page.getByText('Gannel hut, here').waitFor();
+  await page.getByText(/^last used /).waitFor();
+});

@@ -9,6 +9,7 @@ import { findCaller } from './account/tokens';
 import { archiveRoutes } from './archive/routes';
 import { bookRoutes } from './book/routes';
 import { compareRoutes } from './compare/routes';
+import { earlierRoutes } from './earlier/routes';
 import { exportRoutes } from './export/routes';
 import { fieldworkRoutes } from './fieldwork/routes';
 import { firstLookRoutes } from './firstLook/routes';
@@ -136,6 +137,7 @@ export function createApp(
   measurementRoutes(api, em);
   changeRoutes(api, em);
   auditRoutes(api, em);
+  earlierRoutes(api, em, weighing);
   jobRoutes(api, em);
   specimenRoutes(api, em, weighing);
   firstLookRoutes(api, em, { files, weighing });

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { nameOfDevice } from '@plesion/contract/device';
 import type { MadeToken, NewToken, Token } from '@plesion/contract';
 import type { RequestHandler } from 'express';
 import { AccountEntity, TokenEntity, type TokenColumns } from '../database/personEntities';
@@ -22,8 +23,13 @@ const badToken = () =>
 export function findCaller(em: () => Em): RequestHandler {
   return async (request, _response, next) => {
     const { authorization } = request.headers;
-    if (authorization === undefined) request.caller = request.session?.caller && (await signedIn(em(), request.session.caller));
-    else request.caller = await bearer(em(), authorization);
+    if (authorization !== undefined) request.caller = await bearer(em(), authorization);
+    else if (request.session?.caller) {
+      const { caller, device, since } = request.session;
+      const known = await signedIn(em(), caller);
+      // As it stands on the list of where one is signed in, so that one finds it there.
+      request.caller = known && { ...known, device: `${nameOfDevice(device ?? '')}, signed in ${(since ?? '').slice(0, 16)}Z` };
+    }
     next();
   };
 }
@@ -47,7 +53,7 @@ async function bearer(em: Em, authorization: string): Promise<Caller> {
   if (!known.usedAt || Date.now() - known.usedAt.getTime() > MINUTE)
     await em.nativeUpdate(TokenEntity, { stationId, id: known.id }, { usedAt: new Date() });
   const { id: accountId, personId, name: accountName, role } = account;
-  return { accountId, personId, accountName, stationId, role, scope: known.scope };
+  return { accountId, personId, accountName, stationId, role, scope: known.scope, device: `API token “${known.name}”` };
 }
 
 export async function listTokens(em: Em, { stationId, accountId }: Caller): Promise<Token[]> {

@@ -272,7 +272,7 @@ describe('an archive of a station', () => {
       `select table_name as table from information_schema.columns where table_schema = 'public' and column_name = 'station_id'`,
     );
     // Who may come in, and what is worked out anew from the records.
-    const others = ['account', 'api_token', 'invitation', 'job', 'judged_call', 'review_look', 'session'];
+    const others = ['account', 'api_token', 'invitation', 'job', 'judged_call', 'person', 'review_look', 'session'];
     expect(
       rows
         .map(({ table }) => table)

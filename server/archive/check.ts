@@ -146,6 +146,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   },
   practice_set_answers: ({ set_id, account }, { attempts }) =>
     attempts.has(`${set_id} ${account}`) ? undefined : `${account} has not begun set ${set_id}`,
+  earlier_states: () => undefined,
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;

@@ -7,6 +7,8 @@ export const hash = z.string().regex(/^[0-9a-f]{64}$/);
 export const version = z.number().int().min(1);
 export const count = z.number().int().min(0);
 export const title = z.string().max(2000);
+/** From what something was done; since the twelfth form. */
+export const device = z.string().max(200).default('');
 /** What is found by search is made of several fields. */
 export const text = z.string().max(40_000);
 

@@ -17,12 +17,12 @@ import { Asked, JudgedStep, PracticeAnswer } from '@plesion/core/practice/schema
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
 import { z } from 'zod';
 import { ListedName } from '../records/corrections';
-import { count, hash, id, instant, part, type Part, text, title, version } from './columns';
+import { count, device, hash, id, instant, part, type Part, text, title, version } from './columns';
 import { together } from './together';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 11;
+export const FORM_VERSION = 12;
 
 const { MeasurementWrite, Measurement, PhotoHash } = schemas;
 
@@ -266,8 +266,16 @@ export const PARTS = {
     record_id: id,
     version,
     account: title,
+    // Since the twelfth form.
+    device,
     fields: z.array(title).max(200),
     at: instant,
+  }),
+  earlier_states: part('earlier_state', 'kind, record_id, version', {
+    kind: z.enum(schemas.RECORD_NAMES),
+    record_id: id,
+    version,
+    content: z.record(z.string(), z.unknown()),
   }),
 } satisfies Record<string, Part>;
 
@@ -298,6 +306,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   opinions: 10,
   reviews: 11,
   remarks: 11,
+  earlier_states: 12,
   stock_answers: 11,
 };
 

@@ -9,7 +9,7 @@ import { ReviewWord } from '@plesion/core/review/schema';
 import { GivenName } from '@plesion/core/specimen/schema';
 import { Outcome } from '@plesion/core/verification/schema';
 import { z } from 'zod';
-import { count, hash, id, instant, part, title, version } from './columns';
+import { count, device, hash, id, instant, part, title, version } from './columns';
 
 /** What people of a station do together: sets, what things turned out to be, opinions, reviews, conversations. */
 export const together = {
@@ -43,6 +43,7 @@ export const together = {
     made_by: title,
     at: instant,
     withdrawn_by: title.nullable(),
+    device,
   }),
   practice_attempts: part('practice_attempt', 'set_id, account', { set_id: id, account: title, begun_at: instant }),
   practice_set_answers: part('practice_set_answer', 'set_id, account, n', {
@@ -66,6 +67,7 @@ export const together = {
     decided_at: instant.nullable(),
     decided_why: z.string().nullable(),
     withdrawn: z.boolean(),
+    device,
   }),
   opinions: part('opinion', 'ask_id, given_by, outside', {
     ask_id: id,
@@ -74,6 +76,7 @@ export const together = {
     outside: z.boolean(),
     opinion: Opinion,
     at: instant,
+    device,
   }),
   // Since the eleventh form.
   reviews: part('review', 'id', {
@@ -88,6 +91,7 @@ export const together = {
     made_by: title,
     at: instant,
     withdrawn_at: instant.nullable(),
+    device,
   }),
   stock_answers: part('stock_answer', 'id', {
     id,
@@ -110,5 +114,6 @@ export const together = {
     withdrawn_at: instant.nullable(),
     resolved_by: title.nullable(),
     resolved_at: instant.nullable(),
+    device,
   }),
 };

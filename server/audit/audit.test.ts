@@ -88,7 +88,12 @@ it('is taken along as CSV, without a cell that a spreadsheet would run', async (
     .expect(200)
     .expect('content-type', /text\/csv/);
   const { data } = Papa.parse<string[]>(text);
-  expect(data[0]).toEqual(['at', 'by', 'act', 'kind', 'record', 'version', 'fields']);
-  expect(data[1].slice(1, 4)).toEqual(["'=1+1", 'made', 'specimen']);
+  expect(data[0]).toEqual(['at', 'by', 'device', 'act', 'kind', 'record', 'version', 'fields']);
+  expect(data[1].slice(1, 5)).toEqual([
+    "'=1+1",
+    expect.stringMatching(/^A device without a name, signed in \d{4}-/),
+    'made',
+    'specimen',
+  ]);
   expect(data).toHaveLength(2);
 });

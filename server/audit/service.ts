@@ -9,33 +9,36 @@ const PAGE = 100;
 /** Lines of a file at most. */
 const FILE = 50_000;
 
-/** Everything that was done in a station; each part is append-only. Ten times its id. */
+/**
+ * Everything that was done in a station; each part is append-only. Ten times its id. From which device is known of
+ * what was written, not of what was marked on it afterwards.
+ */
 const LINES = `
-  select at, account as by, case when version = 1 then 'made' else 'changed' end as act, kind, record_id as id, version, fields,
+  select at, account as by, device, case when version = 1 then 'made' else 'changed' end as act, kind, record_id as id, version, fields,
     kind || ' ' || record_id || ' ' || lpad(version::text, 9, '0') as tie
   from change where station_id = ? and seq > 0
   union all
-  select at, made_by, 'verified', 'verification', coalesce(specimen_id, id), null, case when mark is null then jsonb_build_array(kind) else jsonb_build_array(kind, mark) end, 'verification ' || id from verification where station_id = ?
+  select at, made_by, device, 'verified', 'verification', coalesce(specimen_id, id), null, case when mark is null then jsonb_build_array(kind) else jsonb_build_array(kind, mark) end, 'verification ' || id from verification where station_id = ?
   union all
-  select at, asked_by, 'asked', 'opinion', specimen_id, null, '[]', 'ask ' || id from opinion_ask where station_id = ?
+  select at, asked_by, device, 'asked', 'opinion', specimen_id, null, '[]', 'ask ' || id from opinion_ask where station_id = ?
   union all
-  select decided_at, decided_by, 'decided', 'opinion', specimen_id, null, '[]', 'decision ' || id from opinion_ask
+  select decided_at, decided_by, '', 'decided', 'opinion', specimen_id, null, '[]', 'decision ' || id from opinion_ask
   where station_id = ? and decided_at is not null
   union all
-  select o.at, o.given_by, 'answered', 'opinion', a.specimen_id, null, '[]', 'opinion ' || o.id from opinion o
+  select o.at, o.given_by, o.device, 'answered', 'opinion', a.specimen_id, null, '[]', 'opinion ' || o.id from opinion o
   join opinion_ask a on a.station_id = o.station_id and a.id = o.ask_id where o.station_id = ?
   union all
-  select at, made_by, 'reviewed', 'review', specimen_id, null, jsonb_build_array(word), 'review ' || id from review where station_id = ?
+  select at, made_by, device, 'reviewed', 'review', specimen_id, null, jsonb_build_array(word), 'review ' || id from review where station_id = ?
   union all
-  select withdrawn_at, made_by, 'took back', 'review', specimen_id, null, '[]', 'taken back ' || id from review
+  select withdrawn_at, made_by, '', 'took back', 'review', specimen_id, null, '[]', 'taken back ' || id from review
   where station_id = ? and withdrawn_at is not null
   union all
-  select at, made_by, 'said', 'remark', specimen_id, null, '[]', 'remark ' || id from remark where station_id = ?
+  select at, made_by, device, 'said', 'remark', specimen_id, null, '[]', 'remark ' || id from remark where station_id = ?
   union all
-  select withdrawn_at, made_by, 'took back', 'remark', specimen_id, null, '[]', 'remark taken back ' || id from remark
+  select withdrawn_at, made_by, '', 'took back', 'remark', specimen_id, null, '[]', 'remark taken back ' || id from remark
   where station_id = ? and withdrawn_at is not null
   union all
-  select resolved_at, resolved_by, 'resolved', 'remark', specimen_id, null, '[]', 'resolved ' || id from remark
+  select resolved_at, resolved_by, '', 'resolved', 'remark', specimen_id, null, '[]', 'resolved ' || id from remark
   where station_id = ? and resolved_at is not null`;
 
 /** Who did any of it. Six times its id. */
@@ -82,8 +85,9 @@ export async function listAudit(em: Em, { stationId }: Caller, { after, ...filte
 export const auditFile = async (em: Em, { stationId }: Caller, filter: AuditFilter): Promise<string> =>
   auditCsv((await rowsOf(em, stationId, filter, FILE)).map(lineOf));
 
-const lineOf = ({ at, by, act, kind, id, version, fields }: Row): AuditLine => ({
+const lineOf = ({ at, by, device, act, kind, id, version, fields }: Row): AuditLine => ({
   ...{ at, by, act, kind, id, fields },
+  ...(device ? { device } : {}),
   ...(version === null ? {} : { version }),
 });
 
@@ -102,7 +106,7 @@ function rowsOf(
   if (to !== undefined) wanted.push(["at < ?::timestamptz + interval '1 day'", `${to}T00:00:00Z`]);
   if (after) wanted.push(['(at, tie) < (?::timestamptz, ?)', after[1], after[2]]);
   return em.getConnection().execute<Row[]>(
-    `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, act, kind, id, version, fields, tie
+    `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, device, act, kind, id, version, fields, tie
      from (${LINES}) as lines where ${wanted.map(([sql]) => sql).join(' and ') || 'true'}
      order by lines.at desc, tie desc limit ${most}`,
     [...Array<string>(10).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],

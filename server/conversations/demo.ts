@@ -47,7 +47,7 @@ export async function putDemoConversation(em: Em, { stationId }: Writer): Promis
       ...{ stationId, id: idOf(483, 100 * (i + 1) + n), specimenId: TERN, replyTo: n ? root : null, madeBy: by, text: words },
       place: n || !place ? null : { ...place, photo },
       at: new Date(BEGUN + (24 * i + n) * HOUR),
-      ...{ withdrawnAt: null, resolvedBy: null, resolvedAt: null },
+      ...{ withdrawnAt: null, resolvedBy: null, resolvedAt: null, device: '' },
     });
     const first = {
       ...remark(0, madeBy, text),

@@ -42,7 +42,7 @@ async function threadWith(em: Em, stationId: string, { id, replyTo }: Pick<Remar
 }
 
 /** Say something; sent twice, it is one. */
-export async function remark(em: Em, { stationId, accountName }: Caller, sent: RemarkWrite): Promise<Thread> {
+export async function remark(em: Em, { stationId, accountName, device = '' }: Caller, sent: RemarkWrite): Promise<Thread> {
   const { id, specimenId, replyTo = null, place = null, text } = sent;
   const specimen = await em.findOne(SpecimenEntity, { stationId, id: specimenId }, { fields: ['photo'] });
   if (!specimen) throw notFound('specimen');
@@ -55,7 +55,7 @@ export async function remark(em: Em, { stationId, accountName }: Caller, sent: R
     throw new HttpProblem(409, { code: 'enough', message: `${MOST} remarks are kept on a specimen at most. Nothing was saved.` });
   const row: RemarkColumns = {
     ...{ stationId, id, specimenId, replyTo, place, text, madeBy: accountName, at: new Date() },
-    ...{ withdrawnAt: null, resolvedBy: null, resolvedAt: null },
+    ...{ withdrawnAt: null, resolvedBy: null, resolvedAt: null, device },
   };
   await em.transactional(async (tx) => {
     await tx.createQueryBuilder(RemarkEntity).insert(row).onConflict().ignore().execute('run', false);

@@ -75,6 +75,8 @@ export const VerificationEntity = defineEntity({
     madeBy: p.string(),
     at: p.datetime(),
     withdrawnBy: p.string().nullable(),
+    /** From what they did it, in words. */
+    device: p.string().default(''),
   },
 });
 export type VerificationColumns = InferEntity<typeof VerificationEntity>;
@@ -266,6 +268,7 @@ export const ChangeEntity = defineEntity({
     recordId: p.uuid(),
     version: p.integer(),
     account: p.string(),
+    device: p.string().default(''),
     fields: p.json<string[]>(),
     at: p.datetime(),
   },

@@ -21,6 +21,8 @@ export const OpinionAskEntity = defineEntity({
     /** Of the link for somebody outside; only its hash is kept. */
     linkHash: p.string().nullable(),
     linkUntil: p.datetime().nullable(),
+    /** From what they did it, in words. */
+    device: p.string().default(''),
   },
 });
 export type AskColumns = InferEntity<typeof OpinionAskEntity>;
@@ -37,6 +39,7 @@ export const OpinionEntity = defineEntity({
     id: p.uuid(),
     opinion: p.json<Opinion>(),
     at: p.datetime(),
+    device: p.string().default(''),
   },
 });
 export type OpinionColumns = InferEntity<typeof OpinionEntity>;

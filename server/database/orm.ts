@@ -40,6 +40,7 @@ import { Migration20270103000000 } from './migrations/Migration20270103000000';
 import { Migration20270104000000 } from './migrations/Migration20270104000000';
 import { Migration20270105000000 } from './migrations/Migration20270105000000';
 import { Migration20270106000000 } from './migrations/Migration20270106000000';
+import { Migration20270107000000 } from './migrations/Migration20270107000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -75,6 +76,7 @@ const MIGRATIONS = [
   Migration20270104000000,
   Migration20270105000000,
   Migration20270106000000,
+  Migration20270107000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -18,6 +18,8 @@ export const RemarkEntity = defineEntity({
     withdrawnAt: p.datetime().nullable(),
     resolvedBy: p.string().nullable(),
     resolvedAt: p.datetime().nullable(),
+    /** From what they did it, in words. */
+    device: p.string().default(''),
   },
 });
 export type RemarkColumns = InferEntity<typeof RemarkEntity>;

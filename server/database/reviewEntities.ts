@@ -20,6 +20,8 @@ export const ReviewEntity = defineEntity({
     madeBy: p.string(),
     at: p.datetime(),
     withdrawnAt: p.datetime().nullable(),
+    /** From what they did it, in words. */
+    device: p.string().default(''),
   },
 });
 export type ReviewColumns = InferEntity<typeof ReviewEntity>;

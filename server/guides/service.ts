@@ -21,6 +21,7 @@ export function guideHash(guide: Guide): string {
 
 const kindOf = (guide: Guide, hash: string): RecordKind<GuideHead, GuideWrite, StoredGuide> => ({
   name: 'guide',
+  versions: true,
   entity: GuideEntity,
   wireOf: (em, head, written) => (written ? withCautions({ ...headRow(head), guide }) : showGuide(em, head.stationId, head.id)),
   same: (_, __, head) => head.hash === hash,

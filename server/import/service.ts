@@ -54,8 +54,14 @@ export async function takeBack(em: Em, writer: Writer, id: string): Promise<Impo
     const hide = async (kind: 'capture' | 'visit' | 'site', free: string): Promise<WrittenSet> => ({
       kind,
       records: await execute<{ id: string; version: number }>(
-        `update ${kind} here set hidden = true, version = version + 1, updated_at = now()
-         where station_id = ? and import_id = ? and not hidden and updated_at = ? ${free} returning id, version`,
+        `with hid as (
+           update ${kind} here set hidden = true, version = version + 1, updated_at = now()
+           where station_id = ? and import_id = ? and not hidden and updated_at = ? ${free} returning station_id, id, version, content
+         ), kept as (
+           insert into earlier_state (station_id, kind, record_id, version, content)
+           select station_id, '${kind}', id, version - 1, content || '{"hidden": false}' from hid
+         )
+         select id, version from hid`,
         [stationId, id, made.at],
       ),
       fields: ['hidden'],

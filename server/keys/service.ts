@@ -50,6 +50,7 @@ const kindOf = (
   paths: KeyPaths | undefined,
 ): RecordKind<KeyHead, KeyWrite, StoredKey> => ({
   name: 'key',
+  versions: true,
   entity: KeyEntity,
   wireOf: (em, head, written) =>
     written ? storedOf(head, written.key, checked, paths) : findKey(em, check, head.stationId, head.id),

@@ -43,7 +43,7 @@ export async function putDemoOpinions(em: Em, { stationId, accountName }: Writer
       all.map(({ id, specimenId, askedBy, at, ...more }): AskColumns => {
         const { question = null, decidedBy = null, decidedAt = null, decidedWhy = null } = more;
         const ask = { stationId, id, specimenId, askedBy, at, askedOf: [], question, decidedBy, decidedAt, decidedWhy };
-        return { ...ask, withdrawn: false, linkHash: null, linkUntil: null };
+        return { ...ask, withdrawn: false, linkHash: null, linkUntil: null, device: '' };
       }),
     );
     await tx.insertMany(
@@ -52,6 +52,7 @@ export async function putDemoOpinions(em: Em, { stationId, accountName }: Writer
         said.map(({ by, opinion }, k): OpinionColumns => ({
           ...{ stationId, askId, givenBy: by, outside: false, id: idOf(482, 100 * i + k), opinion },
           at: new Date(at.getTime() + (k + 1) * 3_600_000),
+          device: '',
         })),
       ),
     );

@@ -55,7 +55,16 @@ export async function askOpinion(em: Em, pool: AnalysisPool, caller: Caller, sen
     throw badRequest([{ code: 'unknown-person', message, field: `to[${stranger}]` }]);
   }
   const row: AskColumns = {
-    ...{ stationId, id, specimenId, askedBy: accountName, askedOf: to, question: question || null, at: new Date() },
+    ...{
+      stationId,
+      id,
+      specimenId,
+      askedBy: accountName,
+      askedOf: to,
+      question: question || null,
+      at: new Date(),
+      device: caller.device ?? '',
+    },
     ...{ decidedBy: null, decidedAt: null, decidedWhy: null, withdrawn: false, linkHash: null, linkUntil: null },
   };
   await em.createQueryBuilder(OpinionAskEntity).insert(row).onConflict().ignore().execute('run', false);
@@ -98,7 +107,7 @@ const notAsked = () => new HttpProblem(403, { code: 'not-asked', message: 'You w
 /** Say what one makes of it: the first word is kept. */
 export async function giveOpinion(em: Em, pool: AnalysisPool, caller: Caller, askId: string, sent: OpinionWrite): Promise<Ask> {
   const { ask, given } = await asked(em, caller, askId);
-  if (!given) await keepOpinion(em, ask, { ...sent, by: caller.accountName, outside: false });
+  if (!given) await keepOpinion(em, ask, { ...sent, by: caller.accountName, outside: false, device: caller.device });
   return tellOne(em, pool, caller, askId);
 }
 
@@ -106,7 +115,7 @@ export async function giveOpinion(em: Em, pool: AnalysisPool, caller: Caller, as
 export async function keepOpinion(
   em: Em,
   ask: AskColumns,
-  { id, opinion, by, outside }: { id: string; opinion: Opinion; by: string; outside: boolean },
+  { id, opinion, by, outside, device = '' }: { id: string; opinion: Opinion; by: string; outside: boolean; device?: string },
 ): Promise<void> {
   const { stationId, specimenId } = ask;
   if (ask.decidedAt || ask.withdrawn)
@@ -120,7 +129,7 @@ export async function keepOpinion(
       code: 'enough',
       message: `${MOST} have said what they make of it: that is enough. Nothing was saved.`,
     });
-  const row: OpinionColumns = { stationId, askId: ask.id, givenBy: by, outside, id, opinion, at: new Date() };
+  const row: OpinionColumns = { stationId, askId: ask.id, givenBy: by, outside, id, opinion, at: new Date(), device };
   await em.createQueryBuilder(OpinionEntity).insert(row).onConflict().ignore().execute('run', false);
 }
 

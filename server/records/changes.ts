@@ -5,6 +5,13 @@ import { ChangeEntity } from '../database/entities';
 
 const PAGE = 500;
 
+/** Who did it, and from what. */
+interface By {
+  stationId: string;
+  accountName: string;
+  device?: string;
+}
+
 /**
  * A line in the station's feed: what was written, by whom, when. It waits under a
  * number below 0 and gets its own while the transaction commits (`number_change` in
@@ -13,15 +20,15 @@ const PAGE = 500;
  */
 export async function logChange(
   tx: Em,
-  { stationId, accountName }: { stationId: string; accountName: string },
+  { stationId, accountName, device = '' }: By,
   kind: RecordName,
   { id, version }: { id: string; version: number },
   fields: readonly string[],
 ): Promise<void> {
   await tx.getConnection().execute(
-    `insert into change (station_id, seq, kind, record_id, version, account, fields, at)
-     values (?, -nextval('change_waiting'), ?, ?, ?, ?, ?::jsonb, now())`,
-    [stationId, kind, id, version, accountName, JSON.stringify(fields)],
+    `insert into change (station_id, seq, kind, record_id, version, account, device, fields, at)
+     values (?, -nextval('change_waiting'), ?, ?, ?, ?, ?, ?::jsonb, now())`,
+    [stationId, kind, id, version, accountName, device, JSON.stringify(fields)],
     'run',
     tx.getTransactionContext(),
   );
@@ -38,11 +45,7 @@ export interface WrittenSet {
  * The same for sets of records, numbered at once: a number drawn for each by itself would be a version of the station's
  * row for each. It holds that row, so it is the last thing that a transaction does.
  */
-export async function logSets(
-  tx: Em,
-  { stationId, accountName }: { stationId: string; accountName: string },
-  sets: readonly WrittenSet[],
-): Promise<void> {
+export async function logSets(tx: Em, { stationId, accountName, device = '' }: By, sets: readonly WrittenSet[]): Promise<void> {
   for (const { kind, records, fields = [] } of sets) {
     const specimens = kind === 'specimen' ? records.filter(({ version }) => version === 1).length : 0;
     await bound(
@@ -50,8 +53,8 @@ export async function logSets(
       `with numbers as (
          update station set changes = changes + ?, specimens = specimens + ? where id = ? returning changes - ? as before
        )
-       insert into change (station_id, seq, kind, record_id, version, account, fields, at)
-       select ?, numbers.before + row_number() over (), ?, written.id, written.version, ?, ?::jsonb, now()
+       insert into change (station_id, seq, kind, record_id, version, account, device, fields, at)
+       select ?, numbers.before + row_number() over (), ?, written.id, written.version, ?, ?, ?::jsonb, now()
        from numbers, jsonb_to_recordset(?::jsonb) as written (id uuid, version int)`,
       [
         records.length,
@@ -61,6 +64,7 @@ export async function logSets(
         stationId,
         kind,
         accountName,
+        device,
         JSON.stringify(fields),
         JSON.stringify(records.map(({ id, version }) => ({ id, version }))),
       ],

@@ -4,11 +4,14 @@ import { stableJson } from '@plesion/core';
 import type { Em } from '../database/orm';
 import { type HttpProblem, notFound, staleVersion } from '../http/errors';
 import { type Counted, needRoomForRecord } from '../station/quota';
+import { keepEarlier } from '../earlier/keep';
 import { logChange } from './changes';
 
 /** Who writes. */
 export interface Writer extends Counted {
   accountName: string;
+  /** From what they write, in words. */
+  device?: string;
 }
 
 /** A row that is written by versions. */
@@ -28,6 +31,8 @@ export interface RecordKind<R extends Row, S extends { version: number }, W exte
   same: (stored: W, sent: S, row: R) => boolean;
   /** Does the same content at its own version make a new version all the same? */
   again?: boolean;
+  /** Does it keep the content of each version in rows of its own? */
+  versions?: true;
   /** The refusal where something else that must be unique is taken already. */
   taken?: (em: Em, stationId: string, sent: S) => Promise<HttpProblem>;
   /** What is kept of a change beside the record: as it was, as it is, at its new version. */
@@ -64,7 +69,7 @@ export async function writeVersioned<R extends Row, S extends { version: number 
   sent: S,
   make: (stored: R | undefined, version: number) => R,
 ): Promise<W> {
-  const { stationId, accountName } = writer;
+  const { stationId } = writer;
   const own = { stationId, id } as never;
   return em.transactional(async (tx) => {
     // Most writes are new: that is tried before anything is read.
@@ -89,6 +94,7 @@ export async function writeVersioned<R extends Row, S extends { version: number 
     if ((stale || !kind.again) && kind.same(known, sent, stored)) return known;
     if (stale) throw staleVersion(kind.name, known, sent);
     const row = make(stored, stored.version + 1);
+    if (!kind.versions) await keepEarlier(tx, stationId, kind.name, stored, known);
     await tx.nativeUpdate(kind.entity, own, row as never);
     return finish(tx, row, known);
   });
@@ -96,8 +102,9 @@ export async function writeVersioned<R extends Row, S extends { version: number 
   async function finish(tx: Em, row: R, known: W | undefined): Promise<W> {
     await kind.parts?.(tx, row, sent, known === undefined);
     if (known) await kind.changed?.(tx, writer, known, sent, row);
-    await logChange(tx, { stationId, accountName }, kind.name, row, changedFields(known, sent));
-    return kind.wireOf(tx, row, sent);
+    const written = await kind.wireOf(tx, row, sent);
+    await logChange(tx, writer, kind.name, row, changedFields(known, sent, written));
+    return written;
   }
 }
 
@@ -111,11 +118,13 @@ async function insertNew<R extends object>(tx: Em, entity: EntityName<R>, row: R
   return affectedRows > 0;
 }
 
-/** Which parts of the record the write changed; all it holds for a new one. */
-function changedFields(known: object | undefined, sent: object): string[] {
+/** Which parts of the record the write changed, or took out; all it holds for a new one. */
+function changedFields(known: object | undefined, sent: object, written: object): string[] {
   const before = known as Record<string, unknown> | undefined;
   const differs = (name: string, value: unknown) => !before || stableJson(value) !== stableJson(before[name] ?? null);
-  return Object.entries(sent)
-    .filter(([name, value]) => name !== 'version' && value !== undefined && differs(name, value))
-    .map(([name]) => name);
+  const changed = Object.entries(sent).filter(
+    ([name, value]) => name !== 'version' && value !== undefined && differs(name, value),
+  );
+  const gone = Object.keys(before ?? {}).filter((name) => before?.[name] !== undefined && !(name in written));
+  return [...changed.map(([name]) => name), ...gone];
 }

@@ -109,7 +109,7 @@ export async function review(em: Em, pool: AnalysisPool, caller: Caller, sent: R
   }
   const row: ReviewColumns = {
     ...{ stationId, id, specimenId, determination: sent.determination, word, name, view, note: note || null },
-    ...{ specimenVersion: version, madeBy: accountName, at: new Date(), withdrawnAt: null },
+    ...{ specimenVersion: version, madeBy: accountName, at: new Date(), withdrawnAt: null, device: caller.device ?? '' },
   };
   await em.createQueryBuilder(ReviewEntity).insert(row).onConflict().ignore().execute('run', false);
   return toldOf(row, version);

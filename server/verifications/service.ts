@@ -75,7 +75,7 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
   const { on, note, ...rest } = sent;
   const row = {
     ...{ ...rest, specimenId: specimenId ?? null, mark: mark ?? null, photo: photo ?? null, note: note || null },
-    ...{ stationId, onDay: on, madeBy: accountName, at: new Date(), withdrawnBy: null },
+    ...{ stationId, onDay: on, madeBy: accountName, at: new Date(), withdrawnBy: null, device: caller.device ?? '' },
   };
   await em.transactional(async (tx) => {
     const { affectedRows } = await tx

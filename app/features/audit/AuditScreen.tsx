@@ -1,7 +1,9 @@
 import { addressOf, createClient } from '@plesion/contract';
+import { RECORD_NAMES } from '@plesion/contract/changes';
 import { AUDIT_KINDS, type AuditFilter, type AuditKind, type AuditLine } from '@plesion/contract/audit';
 import { auditEndpoints } from '@plesion/contract/endpoints/audit';
 import { useInfiniteQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { download } from '../../lib/download';
@@ -16,6 +18,7 @@ import { Picker } from '../../ui/Picker';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { EarlierState, sayPart } from '../earlier/EarlierState';
 
 const auditApi = createClient('', undefined, auditEndpoints);
 
@@ -27,10 +30,6 @@ const KIND_WORDS: Partial<Record<AuditKind, string>> = {
   remark: 'conversation',
 };
 const sayKind = (kind: AuditKind): string => KIND_WORDS[kind] ?? kind;
-
-/** A part of a record as people say it: "guide", "names", "follow up". */
-const sayField = (field: string): string =>
-  field === 'determinations' ? 'names' : field.replace(/Id$/, '').replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 
 /** Who did what, when, to which record. */
 export function AuditScreen() {
@@ -85,7 +84,11 @@ export function AuditScreen() {
           ) : (
             <Card title="The newest first">
               {lines.map((line) => (
-                <Line key={`${line.at} ${line.kind} ${line.id} ${line.act} ${line.version}`} line={line} />
+                <Line
+                  key={`${line.at} ${line.kind} ${line.id} ${line.act} ${line.version}`}
+                  line={line}
+                  alone={record ? undefined : () => setAddress({ record: line.id, by: undefined, kind: undefined })}
+                />
               ))}
               {found.hasNextPage && (
                 <Button
@@ -103,13 +106,16 @@ export function AuditScreen() {
   );
 }
 
-function Line({ line }: { line: AuditLine }) {
-  const { at, by, act, kind, version, fields } = line;
+/** @param alone narrows the page to its record, where it is not. */
+function Line({ line, alone }: { line: AuditLine; alone?: () => void }) {
+  const { at, by, device, act, kind, id, version, fields } = line;
+  const [open, setOpen] = useState(false);
   const said = `${act}: ${sayKind(kind)}`;
-  const more = [`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.map(sayField).join(', ')]
+  const more = [`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.map(sayPart).join(', ')]
     .filter(Boolean)
     .join(' · ');
   const to = pageOf(line);
+  const written = version === undefined ? undefined : RECORD_NAMES.find((one) => one === kind);
   const words = (
     <>
       <Text strong color={to && colour.kelp}>
@@ -118,29 +124,60 @@ function Line({ line }: { line: AuditLine }) {
       <Text size="small" quiet>
         {more}
       </Text>
+      {device && (
+        <Text size="small" quiet>
+          {sayDevice(device)}
+        </Text>
+      )}
     </>
   );
-  return to ? (
-    <LinkBox href={to} style={styles.line}>
-      {words}
-    </LinkBox>
-  ) : (
-    <View style={styles.line}>{words}</View>
+  return (
+    <View style={styles.line}>
+      {to ? <LinkBox href={to}>{words}</LinkBox> : words}
+      <View style={styles.act}>
+        {written && (
+          <Button
+            small
+            kind="quiet"
+            label={open ? 'Close' : 'As it was then'}
+            hint={`${open ? 'Close' : 'As it was then'}: ${sayKind(kind)}, version ${version}`}
+            onPress={() => setOpen(!open)}
+          />
+        )}
+        {alone && (
+          <Button small kind="quiet" label="Only this record" hint={`Only this record: ${said}, ${more}`} onPress={alone} />
+        )}
+      </View>
+      {open && written && <EarlierState of={{ kind: written, id, version: version! }} />}
+    </View>
   );
 }
+
+/** The instant in it as people say it. */
+const sayDevice = (device: string): string =>
+  device.replace(/\d{4}-\d\d-\d\dT\d\d:\d\dZ$/, (instant) => sayDate(instant, 'minute') ?? instant);
 
 /** Where a record is to be seen; not every kind has a page of its own. */
 function pageOf({ kind, id, fields }: AuditLine): string | undefined {
   // Of the bearer of a ring there is no specimen.
   if (kind === 'verification' && fields[1]) return `/field/rings/${encodeURIComponent(fields[1])}`;
   const at: Partial<Record<AuditKind, string>> = {
-    ...{ specimen: 'specimens', verification: 'specimens', opinion: 'specimens', review: 'specimens', remark: 'specimens', lot: 'lots', key: 'keys', guide: 'guides' },
+    ...{
+      specimen: 'specimens',
+      verification: 'specimens',
+      opinion: 'specimens',
+      review: 'specimens',
+      remark: 'specimens',
+      lot: 'lots',
+      key: 'keys',
+      guide: 'guides',
+    },
     ...{ site: 'field/sites', visit: 'field/visits', capture: 'field/captures', count: 'field/counts' },
   };
   return at[kind] && `/${at[kind]}/${id}`;
 }
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row' },
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   line: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
 });

@@ -2,8 +2,9 @@ import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Guide } from '@plesion/core/guide';
-import { space } from '../../theme';
+import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { LinkBox } from '../../ui/LinkBox';
 import { Screen } from '../../ui/Screen';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
@@ -60,6 +61,11 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
         {content.situation.note && <Text>{content.situation.note}</Text>}
       </View>
       {children}
+      {content.version > 0 && (
+        <LinkBox href={`/audit?record=${id}`} style={styles.history}>
+          <Text color={colour.kelp}>Who did what to it, and as it was before</Text>
+        </LinkBox>
+      )}
       {!content.hidden && <Button kind="quiet" label="Remove from the daybook" onPress={() => hide(true)} />}
     </Screen>
   );
@@ -67,5 +73,6 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
 
 const styles = StyleSheet.create({
   head: { gap: space.xs },
+  history: { justifyContent: 'center' },
   actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
 });

@@ -1,0 +1,1 @@
+export { type Difference, differencesOf } from './differences';
