@@ -223,7 +223,7 @@ it('who belongs to two stations goes from one to the other, and comes in by a pa
   await page.getByText('Gannel hut, here').waitFor();
   await page.getByLabel('This device').fill('the hut’s tablet');
   await page.getByRole('button', { name: 'Make a passkey here' }).press('Enter');
-  await page.getByRole('button', { name: 'End the passkey “the hut’s tablet”' }).waitFor();
+  await page.getByRole('button', { name: 'End it: the passkey “the hut’s tablet”' }).waitFor();
   await page.getByText(/^made .*, not used yet$/).waitFor();
   expect(await faultsOf(page)).toEqual([]);
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();

@@ -43,6 +43,7 @@ export const together = {
     made_by: title,
     at: instant,
     withdrawn_by: title.nullable(),
+    withdrawn_at: instant.nullable().default(null),
     device,
   }),
   practice_attempts: part('practice_attempt', 'set_id, account', { set_id: id, account: title, begun_at: instant }),
@@ -67,6 +68,7 @@ export const together = {
     decided_at: instant.nullable(),
     decided_why: z.string().nullable(),
     withdrawn: z.boolean(),
+    withdrawn_at: instant.nullable().default(null),
     device,
   }),
   opinions: part('opinion', 'ask_id, given_by, outside', {

@@ -24,22 +24,25 @@ const specimen = async (id = randomUUID(), more: object = {}) => {
 it('tells who did what, when, to which record: the newest first, with what changed', async () => {
   const id = await specimen();
   await specimen(id, { version: 1, label: 'another' });
+  const verification = randomUUID();
   await visitor
     .post('/api/verifications')
-    .send({ id: randomUUID(), specimenId: id, kind: 'egg', taxon: 'murica', wrong: 0.01, on: '2026-05-12' })
+    .send({ id: verification, specimenId: id, kind: 'egg', taxon: 'murica', wrong: 0.01, on: '2026-05-12' })
     .expect(201);
   const ask = randomUUID();
   await visitor.post('/api/opinions').send({ id: ask, specimenId: id }).expect(201);
   await visitor.put(`/api/opinions/${ask}/decision`).send({ why: 'so' }).expect(200);
+  await visitor.delete(`/api/verifications/${verification}`).expect(200);
   const { lines, people } = await audit(`?record=${id}`);
   expect(lines.map(({ act, kind, version }) => [act, kind, version])).toEqual([
+    ['took back', 'verification', undefined],
     ['decided', 'opinion', undefined],
     ['asked', 'opinion', undefined],
     ['verified', 'verification', undefined],
     ['changed', 'specimen', 2],
     ['made', 'specimen', 1],
   ]);
-  expect(lines[3].fields).toContain('label');
+  expect(lines[4].fields).toContain('label');
   expect(lines.every(({ by }) => by === name)).toBe(true);
   expect(people).toEqual([name]);
   const { visitor: stranger } = await newStation(server);

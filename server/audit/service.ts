@@ -10,7 +10,7 @@ const PAGE = 100;
 const FILE = 50_000;
 
 /**
- * Everything that was done in a station; each part is append-only. Ten times its id. From which device is known of
+ * Everything that was done in a station; each part is append-only. Twelve times its id. From which device is known of
  * what was written, not of what was marked on it afterwards.
  */
 const LINES = `
@@ -19,6 +19,10 @@ const LINES = `
   from change where station_id = ? and seq > 0
   union all
   select at, made_by, device, 'verified', 'verification', coalesce(specimen_id, id), null, case when mark is null then jsonb_build_array(kind) else jsonb_build_array(kind, mark) end, 'verification ' || id from verification where station_id = ?
+  union all
+  select withdrawn_at, withdrawn_by, '', 'took back', 'verification', coalesce(specimen_id, id), null, case when mark is null then jsonb_build_array(kind) else jsonb_build_array(kind, mark) end, 'verification taken back ' || id from verification where station_id = ? and withdrawn_at is not null
+  union all
+  select withdrawn_at, asked_by, '', 'took back', 'opinion', specimen_id, null, '[]', 'ask taken back ' || id from opinion_ask where station_id = ? and withdrawn_at is not null
   union all
   select at, asked_by, device, 'asked', 'opinion', specimen_id, null, '[]', 'ask ' || id from opinion_ask where station_id = ?
   union all
@@ -44,7 +48,7 @@ const LINES = `
 /** Who did any of it. Six times its id. */
 const PEOPLE = `
   select account as by from change where station_id = ? and seq > 0
-  union select made_by from verification where station_id = ?
+  union select unnest(array[made_by, withdrawn_by]) from verification where station_id = ?
   union select unnest(array[asked_by, decided_by]) from opinion_ask where station_id = ?
   union select given_by from opinion where station_id = ?
   union select made_by from review where station_id = ?
@@ -109,6 +113,6 @@ function rowsOf(
     `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, device, act, kind, id, version, fields, tie
      from (${LINES}) as lines where ${wanted.map(([sql]) => sql).join(' and ') || 'true'}
      order by lines.at desc, tie desc limit ${most}`,
-    [...Array<string>(10).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
+    [...Array<string>(12).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
   );
 }

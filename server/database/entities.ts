@@ -75,6 +75,8 @@ export const VerificationEntity = defineEntity({
     madeBy: p.string(),
     at: p.datetime(),
     withdrawnBy: p.string().nullable(),
+    /** Known since things that are taken back say when. */
+    withdrawnAt: p.datetime().nullable(),
     /** From what they did it, in words. */
     device: p.string().default(''),
   },

@@ -18,6 +18,7 @@ export const OpinionAskEntity = defineEntity({
     decidedAt: p.datetime().nullable(),
     decidedWhy: p.text().nullable(),
     withdrawn: p.boolean(),
+    withdrawnAt: p.datetime().nullable(),
     /** Of the link for somebody outside; only its hash is kept. */
     linkHash: p.string().nullable(),
     linkUntil: p.datetime().nullable(),

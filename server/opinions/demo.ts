@@ -43,7 +43,7 @@ export async function putDemoOpinions(em: Em, { stationId, accountName }: Writer
       all.map(({ id, specimenId, askedBy, at, ...more }): AskColumns => {
         const { question = null, decidedBy = null, decidedAt = null, decidedWhy = null } = more;
         const ask = { stationId, id, specimenId, askedBy, at, askedOf: [], question, decidedBy, decidedAt, decidedWhy };
-        return { ...ask, withdrawn: false, linkHash: null, linkUntil: null, device: '' };
+        return { ...ask, withdrawn: false, withdrawnAt: null, linkHash: null, linkUntil: null, device: '' };
       }),
     );
     await tx.insertMany(

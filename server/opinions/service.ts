@@ -65,7 +65,15 @@ export async function askOpinion(em: Em, pool: AnalysisPool, caller: Caller, sen
       at: new Date(),
       device: caller.device ?? '',
     },
-    ...{ decidedBy: null, decidedAt: null, decidedWhy: null, withdrawn: false, linkHash: null, linkUntil: null },
+    ...{
+      decidedBy: null,
+      decidedAt: null,
+      decidedWhy: null,
+      withdrawn: false,
+      withdrawnAt: null,
+      linkHash: null,
+      linkUntil: null,
+    },
   };
   await em.createQueryBuilder(OpinionAskEntity).insert(row).onConflict().ignore().execute('run', false);
   return tellOne(em, pool, caller, id);
@@ -166,4 +174,4 @@ export const decide = (em: Em, pool: AnalysisPool, caller: Caller, id: string, w
   });
 
 export const withdrawAsk = (em: Em, pool: AnalysisPool, caller: Caller, id: string): Promise<Ask> =>
-  changeAndTell(em, pool, caller, id, { withdrawn: true, linkHash: null, linkUntil: null });
+  changeAndTell(em, pool, caller, id, { withdrawn: true, withdrawnAt: new Date(), linkHash: null, linkUntil: null });

@@ -77,6 +77,7 @@ export async function putDemoOutcomes(
             madeBy: caller.accountName,
             at: known,
             withdrawnBy: null,
+            withdrawnAt: null,
           },
         };
       }),
@@ -101,7 +102,7 @@ async function putRinged(tx: Em, { stationId, accountName }: Caller): Promise<vo
   await tx.insert(VerificationEntity, {
     ...{ stationId, id: idOf(476, 1), specimenId: null, mark, kind: 'egg', taxon, facets: { sex: 'female' } },
     ...{ wrong: USUAL_WRONG.egg, onDay: day, note: 'Read through the telescope on a nest with two eggs.', photo: null },
-    ...{ sameCall: false, madeBy: accountName, at: new Date(`${day}T18:00:00Z`), withdrawnBy: null },
+    ...{ sameCall: false, madeBy: accountName, at: new Date(`${day}T18:00:00Z`), withdrawnBy: null, withdrawnAt: null },
   });
 }
 

@@ -75,7 +75,7 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
   const { on, note, ...rest } = sent;
   const row = {
     ...{ ...rest, specimenId: specimenId ?? null, mark: mark ?? null, photo: photo ?? null, note: note || null },
-    ...{ stationId, onDay: on, madeBy: accountName, at: new Date(), withdrawnBy: null, device: caller.device ?? '' },
+    ...{ stationId, onDay: on, madeBy: accountName, at: new Date(), withdrawnBy: null, withdrawnAt: null, device: caller.device ?? '' },
   };
   await em.transactional(async (tx) => {
     const { affectedRows } = await tx
@@ -93,7 +93,7 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
 export async function withdrawVerification(em: Em, caller: Caller, id: string): Promise<Verification> {
   const { stationId, accountName } = caller;
   return em.transactional(async (tx) => {
-    const taken = await tx.nativeUpdate(VerificationEntity, { stationId, id, withdrawnBy: null }, { withdrawnBy: accountName });
+    const taken = await tx.nativeUpdate(VerificationEntity, { stationId, id, withdrawnBy: null }, { withdrawnBy: accountName, withdrawnAt: new Date() });
     const row = await tx.findOne(VerificationEntity, { stationId, id });
     if (!row) throw notFound('verification');
     if (row.specimenId && taken) await follow(tx, caller, row.specimenId, `taken back ${id}`);

@@ -35,6 +35,7 @@ export function AccountScreen() {
           <Text strong color={colour.kelp}>{`Who belongs to ${station.name}`}</Text>
         </LinkBox>
       </Card>
+      {!station.demo && <StationsCard />}
       <StationCard />
       <GridCard />
       <ArchiveCard />
@@ -44,7 +45,6 @@ export function AccountScreen() {
         </Notice>
       ) : (
         <>
-          <StationsCard />
           <PasswordForm />
           <PasskeyCard />
           <SessionList />

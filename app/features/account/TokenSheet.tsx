@@ -77,7 +77,7 @@ function TokenLine({ token: { name, scope, usedAt }, ending, onEnd }: { token: T
           {`${may} · ${usedAt ? `last used ${sayDate(usedAt, 'minute')}` : 'not used yet'}`}
         </Text>
       </View>
-      <Button small label="End it" hint={`End the token “${name}”`} busy={ending} onPress={onEnd} />
+      <Button small label="End it" hint={`End it: the token “${name}”`} busy={ending} onPress={onEnd} />
     </View>
   );
 }

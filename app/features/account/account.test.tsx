@@ -151,7 +151,7 @@ describe('an account', () => {
     await shown('plesion_secret');
     expect(sent('makeToken')).toEqual([{ body: { name: 'weather hut', scope: 'write' } }]);
     await shown('may read and write · not used yet');
-    await pressButton('End the token “weather hut”');
+    await pressButton('End it: the token “weather hut”');
     await waitFor(() => expect(screen.queryByText('may read and write · not used yet')).toBeNull());
     expect(screen.queryByText('plesion_secret')).toBeNull();
   });
@@ -211,7 +211,7 @@ describe('passkeys', () => {
     await shown('the field tablet');
     expect(mockMake).toHaveBeenCalledWith({ optionsJSON: { challenge: 'asked' } });
     expect(sent('makePasskey')).toEqual([{ body: { name: 'the field tablet', made: { id: 'k1' } } }]);
-    await pressButton('End the passkey “the field tablet”');
+    await pressButton('End it: the passkey “the field tablet”');
     await waitFor(() => expect(screen.queryByText('the field tablet')).toBeNull());
   });
 

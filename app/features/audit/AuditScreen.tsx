@@ -53,7 +53,7 @@ export function AuditScreen() {
           <PageHeading>Who did what</PageHeading>
           <Text quiet>Every write in the station. Lines are added, and never changed.</Text>
           <Card title="Which">
-            {first.people.length > 1 && (
+            {!record && first.people.length > 1 && (
               <Picker
                 label="Whose"
                 items={first.people.map((one) => ({ id: one, label: one }))}
@@ -62,13 +62,16 @@ export function AuditScreen() {
                 onClear={() => setAddress({ by: undefined })}
               />
             )}
-            <Picker
-              label="Of what"
-              items={AUDIT_KINDS.map((id) => ({ id, label: sayKind(id) }))}
-              chosen={chosen}
-              onChange={(id) => setAddress({ kind: id })}
-              onClear={() => setAddress({ kind: undefined })}
-            />
+            {!record && (
+              <Picker
+                label="Of what"
+                items={AUDIT_KINDS.map((id) => ({ id, label: sayKind(id) }))}
+                chosen={chosen}
+                onChange={(id) => setAddress({ kind: id })}
+                onClear={() => setAddress({ kind: undefined })}
+              />
+            )}
+            {record && <Text quiet>Of one record.</Text>}
             {record && <Button small kind="quiet" label="Of all records" onPress={() => setAddress({ record: undefined })} />}
             <View style={styles.act}>
               <Button

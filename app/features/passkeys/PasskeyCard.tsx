@@ -45,7 +45,7 @@ export function PasskeyCard() {
           <Button
             small
             label="End it"
-            hint={`End the passkey “${name}”`}
+            hint={`End it: the passkey “${name}”`}
             busy={end.isPending && end.variables === id}
             onPress={() => end.mutate(id)}
           />

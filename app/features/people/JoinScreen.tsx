@@ -95,6 +95,8 @@ function useCameIn(): (session: Session) => void {
 }
 
 function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
+  const { data } = useSessionQuery();
+  const either = data && !data.station.demo && !to.renews;
   const cameIn = useCameIn();
   const form = useForm({
     resolver: zodResolver(NewJoining),
@@ -108,7 +110,7 @@ function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
     join.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name', 'password'], form.setError)),
   );
   return (
-    <Card>
+    <Card title={either ? 'Or as somebody new' : undefined}>
       <View style={styles.form}>
         {!to.renews && (
           <FormTextField
@@ -131,7 +133,7 @@ function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
         />
         {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
         <Button
-          kind="main"
+          kind={either ? undefined : 'main'}
           label={to.renews ? 'Set it and sign in' : 'Join'}
           busy={join.isPending}
           onPress={() => void submit()}

@@ -13,11 +13,13 @@ export class Migration20270107000000 extends Migration {
       content jsonb not null,
       primary key (station_id, kind, record_id, version)
     );`);
+    for (const table of ['verification', 'opinion_ask']) this.addSql(`alter table ${table} add column withdrawn_at timestamptz;`);
     for (const table of TOLD) this.addSql(`alter table ${table} add column device text not null default '';`);
   }
 
   override down(): void {
     this.addSql('drop table earlier_state;');
+    for (const table of ['verification', 'opinion_ask']) this.addSql(`alter table ${table} drop column withdrawn_at;`);
     for (const table of TOLD) this.addSql(`alter table ${table} drop column device;`);
   }
 }
