@@ -64,9 +64,9 @@ function OpenVisit({ id, draft, state, field, captures }: OpenVisitProps) {
   const site = field.view.sites.find((one) => one.id === content.siteId);
   const waiting = field.waiting.filter(({ capture }) => capture.visitId === id && !capture.hidden);
   const here = new Set(waiting.map((one) => one.id));
-  const all: { id: string; capture: CaptureWrite }[] = [
+  const all: { id: string; capture: CaptureWrite; by?: string }[] = [
     ...waiting,
-    ...captures.filter((one) => !here.has(one.id)).map((capture) => ({ id: capture.id, capture })),
+    ...captures.filter((one) => !here.has(one.id)).map((capture) => ({ id: capture.id, capture, by: capture.recordedBy })),
   ].sort((a, b) => b.capture.at.localeCompare(a.capture.at));
   const change = (part: Partial<VisitWrite>) => draft.change((now) => ({ ...now, ...part }));
   return (
@@ -107,8 +107,8 @@ function OpenVisit({ id, draft, state, field, captures }: OpenVisitProps) {
       <Tallies all={all.map(({ capture }) => capture)} effort={content.effort} />
       <Card title="Caught" aside={inWords(all.length, 'catch', 'catches')}>
         {all.length === 0 && <Text quiet>Nothing yet.</Text>}
-        {all.map(({ id: one, capture }) => (
-          <CatchRow key={one} id={one} capture={capture} />
+        {all.map(({ id: one, capture, by }) => (
+          <CatchRow key={one} id={one} capture={capture} by={by} />
         ))}
       </Card>
       <Conditions content={content} change={change} />
@@ -120,7 +120,8 @@ function OpenVisit({ id, draft, state, field, captures }: OpenVisitProps) {
   );
 }
 
-export function CatchRow({ id, capture }: { id: string; capture: CaptureWrite }) {
+/** @param by who recorded it, where the server has told. */
+export function CatchRow({ id, capture, by }: { id: string; capture: CaptureWrite; by?: string }) {
   const guide = useGuide(capture.guideId).data?.guide;
   return (
     <LinkBox href={`/field/captures/${id}`} style={styles.row}>
@@ -140,6 +141,7 @@ export function CatchRow({ id, capture }: { id: string; capture: CaptureWrite })
           capture.mass && `${capture.mass} g`,
           capture.mark && CATCH_WORDS[capture.what],
           capture.overrides.length > 0 && `${capture.overrides.length} gone beyond`,
+          by,
         ]
           .filter(Boolean)
           .join(' · ')}
