@@ -4,6 +4,7 @@ import { conversationEndpoints } from './endpoints/conversations';
 import { earlierEndpoints } from './endpoints/earlier';
 import { everyday } from './endpoints/everyday';
 import { fieldworkEndpoints } from './endpoints/fieldwork';
+import { heredityEndpoints } from './endpoints/heredity';
 import { importEndpoints } from './endpoints/import';
 import { mapEndpoints } from './endpoints/map';
 import { officeEndpoints } from './endpoints/office';
@@ -35,6 +36,7 @@ export const endpoints = {
   ...answerEndpoints,
   ...reviewEndpoints,
   ...ownEndpoints,
+  ...heredityEndpoints,
   ...auditEndpoints,
   ...earlierEndpoints,
 };

@@ -6,6 +6,7 @@ import * as keys from '@plesion/core/keys/schema';
 import * as observation from '@plesion/core/observation/schema';
 import * as ownShapes from '@plesion/core/own/schema';
 import * as practiceShapes from '@plesion/core/practice/schema';
+import * as heredityShapes from '@plesion/core/heredity/schema';
 import * as reviewShapes from '@plesion/core/review/schema';
 import * as specimen from '@plesion/core/specimen/schema';
 import { z } from 'zod';
@@ -78,6 +79,7 @@ function componentsOf() {
     answers,
     ownShapes,
     own,
+    heredityShapes,
     reviewShapes,
     review,
     sets,

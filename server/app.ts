@@ -20,6 +20,7 @@ import { ownHost, ownOrigin } from './http/origin';
 import type { Metrics } from './observe/metrics';
 import { logRequests } from './observe/requests';
 import { bind } from './http/route';
+import { heredityRoutes } from './heredity/routes';
 import { importRoutes } from './import/routes';
 import { individualRoutes } from './individuals/routes';
 import { mapRoutes } from './map/routes';
@@ -149,6 +150,7 @@ export function createApp(
   answerRoutes(api, em, weighing);
   reviewRoutes(api, em, weighing);
   ownRoutes(api, em, weighing);
+  heredityRoutes(api, em, weighing);
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

@@ -1,6 +1,19 @@
 import { compareForms, type Comparison } from '../compare';
 import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
+import { crossAsked, kinshipAsked, posteriorAsked, proofAsked, suspectsAsked } from '../heredity';
+import type {
+  CrossAnswer,
+  CrossRequest,
+  KinshipAnswer,
+  KinshipRequest,
+  PosteriorAnswer,
+  PosteriorRequest,
+  ProofAnswer,
+  ProofRequest,
+  SuspectsAnswer,
+  SuspectsRequest,
+} from '../heredity/schema';
 import { type Key, type Walk, walkKey, type WalkRequest } from '../keys';
 import { type CheckedKey, checkKey, type KeyFormat, type KeySource, readKeyIn, type ReadIn, writeKeyOut } from '../keys/exchange';
 import type { Reading, Situation } from '../observation';
@@ -41,6 +54,12 @@ export interface Questions {
   readKey: { asks: KeySource; gives: Outcome<ReadIn> };
   /** What is wrong with a key. */
   checkKey: { asks: { key: Key }; gives: CheckedKey };
+  /** Of a pedigree and a model of heredity: what each individual carries, what two would have, and so on. */
+  posterior: { asks: PosteriorRequest; gives: Outcome<PosteriorAnswer> };
+  cross: { asks: CrossRequest; gives: Outcome<CrossAnswer> };
+  proof: { asks: ProofRequest; gives: Outcome<ProofAnswer> };
+  suspects: { asks: SuspectsRequest; gives: Outcome<SuspectsAnswer> };
+  kinship: { asks: KinshipRequest; gives: Outcome<KinshipAnswer> };
   /** A key written out. */
   writeKey: { asks: { key: Key; format: KeyFormat }; gives: string };
 }
@@ -66,6 +85,11 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
   readKey: (guide, source) => readKeyIn(source, guide),
   checkKey: (guide, { key }) => checkKey(key, guide),
+  posterior: (_, asked) => posteriorAsked(asked),
+  cross: (_, asked) => crossAsked(asked),
+  proof: (_, asked) => proofAsked(asked),
+  suspects: (_, asked) => suspectsAsked(asked),
+  kinship: (_, asked) => kinshipAsked(asked),
   writeKey: (_, { key, format }) => writeKeyOut(key, format),
 };
 

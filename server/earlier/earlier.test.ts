@@ -113,8 +113,7 @@ it('every kind of record is put back as it was: a version more, with a line of i
       ).body,
     ).toEqual({ version: 3 });
     const now = (await visitor.get(`/api/${path}/${id}`).expect(200)).body as object;
-    const { version, updatedAt, ...asMade } = first;
-    expect([kind, now]).toEqual([kind, { ...asMade, version: 3, updatedAt: expect.any(String) }]);
+    expect([kind, now]).toEqual([kind, { ...first, version: 3, updatedAt: expect.any(String) }]);
     const { lines } = (await visitor.get(`/api/audit?record=${id}`).expect(200)).body as AuditList;
     expect(lines.map((line) => line.version)).toEqual([3, 2, 1]);
     expect(lines[0]).toMatchObject({ act: 'changed', fields: expect.arrayContaining([Object.keys(changed)[0]]) });

@@ -1,0 +1,163 @@
+import { done, failed, type Outcome, type Problem } from '../problem';
+import { contradictionsOf } from './contradictions';
+import { crossOf } from './cross';
+import { TooTangled } from './factor';
+import { kinshipsOf } from './kinship';
+import { readyPedigree, seenOf } from './pedigree';
+import { posteriorOf, readyQuestion, type ReadyQuestion } from './posterior';
+import { proofOf } from './proof';
+import { sayRecord } from './records';
+import type {
+  CrossAnswer,
+  CrossRequest,
+  KinshipAnswer,
+  KinshipRequest,
+  PosteriorAnswer,
+  PosteriorRequest,
+  ProofAnswer,
+  ProofRequest,
+  SuspectsAnswer,
+  SuspectsRequest,
+} from './schema';
+import { suspectsOf } from './suspects';
+
+type Asked = Pick<PosteriorRequest, 'system' | 'loci' | 'characters' | 'founders' | 'individuals'>;
+
+const refused = (code: string, field: string, message: string): Problem => ({ code, field, message });
+
+/** A question made ready and answered; what is wrong with it by its field, and what cannot be worked out in words. */
+function answered<T>({ founders, individuals, ...model }: Asked, answer: (question: ReadyQuestion) => Outcome<T>): Outcome<T> {
+  for (const [locus, alleles] of Object.entries(founders ?? {})) {
+    const known = model.loci.find(({ id }) => id === locus)?.alleles.map(({ id }) => id);
+    if (!known) return failed(refused('no-locus', `founders.${locus}`, `There is no locus “${locus}”.`));
+    if (known.length !== Object.keys(alleles).length || !known.every((id) => id in alleles))
+      return failed(refused('frequencies', `founders.${locus}`, `Say how common each allele is: ${known.join(', ')}.`));
+  }
+  const loci = model.loci.map((locus) => ({
+    ...locus,
+    alleles: locus.alleles.map((allele) => ({ ...allele, frequency: founders?.[locus.id]?.[allele.id] ?? allele.frequency })),
+  }));
+  const question = readyQuestion({ ...model, loci }, individuals);
+  if (!question.ok) return failed(...question.problems);
+  return unlessTangled(() => answer(question.value));
+}
+
+function unlessTangled<T>(work: () => Outcome<T>): Outcome<T> {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof TooTangled) return failed(refused('too-tangled', 'individuals', error.message));
+    throw error;
+  }
+}
+
+/** That an individual is in the pedigree. */
+const unknown = ({ placeOf }: ReadyQuestion, named: readonly (readonly [field: string, id: string])[]): Problem[] =>
+  named.flatMap(([field, id]) =>
+    placeOf.has(id) ? [] : [refused('unknown-individual', field, `There is no individual “${id}” in the pedigree.`)],
+  );
+
+const CANNOT = 'The records cannot all be true; ask for their posterior to see which may be wrong.';
+
+export const posteriorAsked = (asked: PosteriorRequest): Outcome<PosteriorAnswer> =>
+  answered(asked, (question): Outcome<PosteriorAnswer> => {
+    const problems = asked.ask.flatMap((set, i) => [
+      ...unknown(
+        question,
+        set.map(({ id }, k) => [`ask[${i}][${k}].id`, id] as const),
+      ),
+      ...set.flatMap(({ locus }, k) =>
+        question.model.loci.some(({ id }) => id === locus)
+          ? []
+          : [refused('no-locus', `ask[${i}][${k}].locus`, `There is no locus “${locus}”.`)],
+      ),
+    ]);
+    if (problems.length) return failed(...problems);
+    const found = posteriorOf(question, asked.individuals, asked.ask);
+    if (found.logLikelihood !== undefined) return done(found);
+    const impossible = contradictionsOf(question).map(({ records, p }) => ({
+      records,
+      p,
+      why: `${records.map(sayRecord).join(', and ')} ${records.length > 1 ? 'are' : 'is'} wrong`,
+    }));
+    return done({ ...found, impossible });
+  });
+
+export const crossAsked = (asked: CrossRequest): Outcome<CrossAnswer> =>
+  answered(asked, (question) => {
+    const problems = unknown(question, [
+      ['father', asked.father],
+      ['mother', asked.mother],
+    ]);
+    if (problems.length) return failed(...problems);
+    const found = crossOf(question, asked.father, asked.mother, asked.clutch);
+    return found
+      ? done(found)
+      : failed(
+          refused(
+            'no-young',
+            'father',
+            `“${asked.father}” and “${asked.mother}” cannot be father and mother, or no young of theirs would live. ${CANNOT}`,
+          ),
+        );
+  });
+
+export const proofAsked = (asked: ProofRequest): Outcome<ProofAnswer> =>
+  answered(asked, (question) => {
+    const problems = unknown(question, [['id', asked.id], ...asked.mates.map((mate, i) => [`mates[${i}]`, mate] as const)]);
+    const locus = question.model.loci.find(({ id }) => id === asked.locus);
+    const character = question.model.characters.find(({ id }) => id === asked.shows.character);
+    if (!locus) problems.push(refused('no-locus', 'locus', `There is no locus “${asked.locus}”.`));
+    else if (!locus.alleles.includes(asked.allele))
+      problems.push(
+        refused('no-allele', 'allele', `“${asked.locus}” has no allele “${asked.allele}”; it has ${locus.alleles.join(', ')}.`),
+      );
+    if (!character)
+      problems.push(refused('no-character', 'shows.character', `There is no character “${asked.shows.character}”.`));
+    else if (!character.states.includes(asked.shows.state))
+      problems.push(
+        refused(
+          'unknown-state',
+          'shows.state',
+          `“${asked.shows.character}” has no state “${asked.shows.state}”; it has ${character.states.join(', ')}.`,
+        ),
+      );
+    return problems.length ? failed(...problems) : done({ mates: proofOf(question, asked) });
+  });
+
+export const suspectsAsked = (asked: SuspectsRequest): Outcome<SuspectsAnswer> =>
+  answered(asked, (question) => {
+    const problems = unknown(
+      question,
+      asked.group.map(({ id }, i) => [`group[${i}].id`, id] as const),
+    );
+    if (new Set(asked.group.map(({ id }) => id)).size < asked.group.length)
+      problems.push(refused('twice', 'group', 'Somebody stands in the group twice.'));
+    const seen = seenOf(question.model, 'phenotypes', asked.phenotypes);
+    if (!seen.ok) problems.push(...seen.problems);
+    if (problems.length || !seen.ok) return failed(...problems);
+    const found = suspectsOf(question, asked.group, asked.role, seen.value);
+    return found
+      ? done(found)
+      : failed(refused('of-nobody', 'group', `It can be of none of these: none can be its ${asked.role}. ${CANNOT}`));
+  });
+
+export const kinshipAsked = ({ individuals }: KinshipRequest): Outcome<KinshipAnswer> => {
+  const kin = readyPedigree(
+    { characters: [] },
+    individuals.map((one) => ({ ...one, phenotypes: {} })),
+  );
+  if (!kin.ok) return failed(...kin.problems);
+  const placeOf = new Map(kin.value.flatMap(({ id }, i) => (id === undefined ? [] : [[id, i] as const])));
+  const kinships = kinshipsOf(kin.value);
+  const ids = individuals.map(({ id }) => id);
+  return done({
+    inbreeding: ids.map((id) => ({ id, f: kinships.inbreeding(placeOf.get(id)!) })),
+    kinship: ids.flatMap((a, i) =>
+      ids.slice(i + 1).flatMap((b): KinshipAnswer['kinship'] => {
+        const phi = kinships.of(placeOf.get(a)!, placeOf.get(b)!);
+        return phi > 0 ? [{ of: [a, b], phi }] : [];
+      }),
+    ),
+  });
+};

@@ -1,0 +1,1 @@
+export { crossAsked, kinshipAsked, posteriorAsked, proofAsked, suspectsAsked } from './asked';

@@ -1,0 +1,156 @@
+import { done, type Outcome } from '../problem';
+import { NONE, type ReadyModel, readyModel } from './model';
+import { type KinVariables, type Network, networkOf, solve } from './network';
+import { type ReadyKin, readyPedigree } from './pedigree';
+import type { Propagated } from './propagate';
+import type { HeredityModel, Pedigree } from './schema';
+import { type Sex, SEXES } from './vocabulary';
+
+export interface GenotypeChance {
+  genotype: string;
+  p: number;
+}
+
+export interface KinPosterior {
+  id: string;
+  sexP: Record<Sex, number>;
+  /** By locus, the likeliest first; those that cannot be are left out. */
+  genotypes: Record<string, GenotypeChance[]>;
+  /** Where it is not known which of several is a parent: each with its chance, the likeliest first. */
+  fathers?: { id: string | null; p: number }[];
+  mothers?: { id: string | null; p: number }[];
+}
+
+/** Individuals and loci whose genotypes are asked for together. */
+export type Together = readonly { id: string; locus: string }[];
+
+export interface PedigreePosterior {
+  individuals: KinPosterior[];
+  /** Natural logarithm of the chance of all records as they stand; absent where they cannot all be true. */
+  logLikelihood?: number;
+  /** For each set that was asked for: combinations of genotypes, the likeliest first. */
+  together: { genotypes: string[]; p: number }[][];
+}
+
+/** A model and a pedigree made ready, in which more can be asked. */
+export interface ReadyQuestion {
+  model: ReadyModel;
+  kin: ReadyKin[];
+  placeOf: ReadonlyMap<string, number>;
+}
+
+export function readyQuestion(model: HeredityModel, pedigree: Pedigree): Outcome<ReadyQuestion> {
+  const ready = readyModel(model);
+  if (!ready.ok) return ready;
+  const kin = readyPedigree(ready.value, pedigree);
+  if (!kin.ok) return kin;
+  const placeOf = new Map(kin.value.flatMap(({ id }, i) => (id === undefined ? [] : [[id, i] as const])));
+  return done({ model: ready.value, kin: kin.value, placeOf });
+}
+
+/**
+ * Exact chances of every individual's sex and genotypes, given all records.
+ *
+ * @returns individuals in the order of the pedigree; no `logLikelihood`, and no chances, where the records cannot all be true.
+ * @throws {TooTangled} where the pedigree cannot be worked out exactly.
+ */
+export function posteriorOf(
+  { model, kin, placeOf }: ReadyQuestion,
+  pedigree: Pedigree,
+  asked: readonly Together[] = [],
+): PedigreePosterior {
+  const pairs = (variables: readonly KinVariables[]) =>
+    variables.flatMap(({ sex, maternal, paternal }, i) =>
+      kin[i].id === undefined ? [] : maternal.map((m, locus) => [sex, m, paternal[locus]]),
+    );
+  const scopeOf = (variables: readonly KinVariables[], together: Together) =>
+    together.flatMap(({ id, locus }) => {
+      const own = variables[placeOf.get(id)!];
+      const at = model.loci.findIndex((one) => one.id === locus);
+      return [own.maternal[at], own.paternal[at]];
+    });
+  const network = networkOf(model, kin, (variables) => [...pairs(variables), ...asked.map((one) => scopeOf(variables, one))]);
+  const solved = solve(network);
+  if (!(solved.logSum > -Infinity)) return { individuals: [], together: [] };
+  return {
+    individuals: pedigree.map(({ id }) => kinPosterior(model, kin, network, solved, placeOf.get(id)!)),
+    logLikelihood: solved.logSum,
+    together: asked.map((one) => {
+      const loci = one.map(({ locus }) => model.loci.findIndex(({ id }) => id === locus));
+      return gather(network, solved, scopeOf(network.kin, one), (alleles) =>
+        loci.map((locus, k) => model.sayGenotype(locus, alleles[2 * k], alleles[2 * k + 1])),
+      ).map(({ key, p }) => ({ genotypes: key, p }));
+    }),
+  };
+}
+
+function kinPosterior(
+  model: ReadyModel,
+  kin: readonly ReadyKin[],
+  network: Network,
+  solved: Propagated,
+  at: number,
+): KinPosterior {
+  const own = network.kin[at];
+  const { id, father, mother } = kin[at];
+  const sexP = { female: 0, male: 0 };
+  solved.joint([own.sex]).forEach((p, i) => (sexP[SEXES[network.domains[own.sex][i]]] += p));
+  const genotypes = model.loci.map(({ id: locus }, l): [string, GenotypeChance[]] => [
+    locus,
+    gather(network, solved, [own.maternal[l], own.paternal[l]], ([a, b]) => [model.sayGenotype(l, a, b)]).map(({ key, p }) => ({
+      genotype: key[0],
+      p,
+    })),
+  ]);
+  const parents = (choice: number | undefined, several: ReadyKin['father']) =>
+    choice === undefined
+      ? undefined
+      : [...solved.joint([choice])].map((p, i) => ({ id: kin[several![i].at].id ?? null, p })).sort((a, b) => b.p - a.p);
+  const [fathers, mothers] = [parents(own.father, father), parents(own.mother, mother)];
+  return {
+    id: id!,
+    sexP,
+    genotypes: Object.fromEntries(genotypes),
+    ...(fathers ? { fathers } : {}),
+    ...(mothers ? { mothers } : {}),
+  };
+}
+
+/** The chances of what the values of variables come to, the greatest first; what cannot be is left out. */
+export function gather(
+  network: Network,
+  solved: Propagated,
+  scope: readonly number[],
+  say: (values: number[]) => string[],
+): { key: string[]; p: number }[] {
+  const table = solved.joint(scope);
+  const sums = new Map<string, { key: string[]; p: number }>();
+  eachCell(network, scope, (values, cell) => {
+    if (!(table[cell] > 0)) return;
+    const key = say(values);
+    const known = sums.get(key.join('\n'));
+    if (known) known.p += table[cell];
+    else sums.set(key.join('\n'), { key, p: table[cell] });
+  });
+  return [...sums.values()].sort((a, b) => b.p - a.p || (a.key.join() < b.key.join() ? -1 : 1));
+}
+
+/** Every cell of the table of variables, with their values. */
+export function eachCell({ domains }: Network, scope: readonly number[], visit: (values: number[], cell: number) => void): void {
+  const own = scope.map((v) => domains[v]);
+  const at = own.map(() => 0);
+  const size = own.reduce((all, { length }) => all * length, 1);
+  for (let cell = 0; cell < size; cell++) {
+    visit(
+      at.map((place, i) => own[i][place]),
+      cell,
+    );
+    for (let i = at.length - 1; i >= 0; i--) {
+      if (++at[i] < own[i].length) break;
+      at[i] = 0;
+    }
+  }
+}
+
+/** Has a genotype, as a pair of alleles, an allele? */
+export const carries = (allele: number, a: number, b: number): boolean => allele !== NONE && (a === allele || b === allele);

@@ -1,0 +1,90 @@
+import { eliminationOrder } from './elimination';
+import { type Factor, marginalOf, multiplyInto, sizeOf, stridesIn, walk } from './factor';
+
+/** What a network comes to: the log of its sum, and the joint distribution of any variables that stand in one scope. */
+export interface Propagated {
+  /** Natural logarithm of the sum over all; −∞ where nothing is possible. */
+  logSum: number;
+  /**
+   * The distribution of variables, in the order asked for; they must have stood together in one factor.
+   * All zeros where nothing is possible.
+   */
+  joint(vars: readonly number[]): Float64Array;
+}
+
+interface Bucket {
+  vars: number[];
+  table: Float64Array;
+  /** Where its message goes, and over what. */
+  parent: number;
+  rest: number[];
+  up?: Float64Array;
+}
+
+/**
+ * Exact sums and marginals of a product of factors: bucket elimination (Dechter 1999) as a tree of cliques, once up and
+ * once down (Shenoy & Shafer 1990; Jensen, Lauritzen & Olesen 1990). On a pedigree this is peeling (Elston & Stewart
+ * 1971; Cannings, Thompson & Skolnick 1978) with loops and all. Messages are scaled, so that nothing underflows.
+ *
+ * @param cards values of each variable.
+ * @throws {TooTangled} where the tables together would be larger than `MOST_CELLS`.
+ */
+export function propagate(cards: readonly number[], factors: readonly Factor[], downToo = true): Propagated {
+  const order = eliminationOrder(
+    cards,
+    factors.map(({ vars }) => vars),
+  );
+  const place = new Int32Array(cards.length);
+  order.forEach(({ v }, i) => (place[v] = i));
+  const first = (vars: readonly number[]) => vars.reduce((least, v) => Math.min(least, place[v]), order.length);
+  const buckets = order.map(({ v, rest }): Bucket => {
+    const sorted = [...rest].sort((a, b) => place[a] - place[b]);
+    const vars = [v, ...sorted];
+    return { vars, rest: sorted, parent: sorted.length ? place[sorted[0]] : -1, table: new Float64Array(0) };
+  });
+  const assigned = buckets.map((): Factor[] => []);
+  let logSum = 0;
+  for (const factor of factors) {
+    if (factor.vars.length) assigned[first(factor.vars)].push(factor);
+    else logSum += Math.log(factor.table[0]);
+  }
+  buckets.forEach((bucket, i) => {
+    bucket.table = new Float64Array(sizeOf(bucket.vars, cards)).fill(1);
+    for (const factor of assigned[i]) multiplyInto(bucket.table, bucket.vars, factor, cards);
+    const message = marginalOf({ vars: bucket.vars, table: bucket.table }, bucket.rest, cards).table;
+    const most = message.reduce((a, b) => Math.max(a, b), 0);
+    logSum += Math.log(most);
+    if (most > 0) for (let k = 0; k < message.length; k++) message[k] /= most;
+    bucket.up = message;
+    if (bucket.parent >= 0) assigned[bucket.parent].push({ vars: bucket.rest, table: message });
+  });
+  if (downToo && logSum > -Infinity) passDown(buckets, cards);
+  return {
+    logSum,
+    joint(vars) {
+      if (!(logSum > -Infinity)) return new Float64Array(sizeOf(vars, cards));
+      const bucket = buckets[first(vars)];
+      if (!vars.every((v) => bucket.vars.includes(v))) throw new Error('These variables do not stand together.');
+      const { table } = marginalOf(bucket, vars, cards);
+      const sum = table.reduce((a, b) => a + b, 0);
+      return table.map((one) => one / sum);
+    },
+  };
+}
+
+/** From the last to the first: each is multiplied by what its parent knows beyond what it said itself. */
+function passDown(buckets: readonly Bucket[], cards: readonly number[]): void {
+  for (let i = buckets.length - 1; i >= 0; i--) {
+    const { vars, rest, parent, table, up } = buckets[i];
+    if (parent < 0) continue;
+    const down = marginalOf(buckets[parent], rest, cards).table;
+    let most = 0;
+    for (let k = 0; k < down.length; k++) {
+      down[k] = up![k] > 0 ? down[k] / up![k] : 0;
+      most = Math.max(most, down[k]);
+    }
+    walk(vars, cards, [stridesIn(rest, vars, cards)], (cell, places) => {
+      table[cell] *= down[places[0]] / most;
+    });
+  }
+}
