@@ -1,5 +1,6 @@
 import type { Problem } from '../problem';
 import { checkField } from './checkField';
+import { checkHeredity } from './checkHeredity';
 import { checkJudgement } from './checkJudgement';
 import { checkNumbers } from './checkNumbers';
 import { checkProtocol } from './checkProtocol';
@@ -98,6 +99,7 @@ export function checkGuide(guide: Guide): Problem[] {
   });
 
   checkField(guide, report, known);
+  checkHeredity(guide, report);
 
   const policySources = guide.policy.kind === 'prefer' ? guide.policy.order : Object.keys(guide.policy.weights);
   [...policySources, ...(guide.policy.exclude ?? [])].forEach((source) => known('source', source, 'policy'));

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Cost, Treatment, Union } from './judgementSchema';
 import { FieldSection } from './fieldSchema';
+import { HereditySection } from './hereditySchema';
 import { Block, Learned } from './learnedSchema';
 import { Protocol } from './protocolSchema';
 import { FacetName, id, label, monthDay, positive, share, text } from './terms';
@@ -290,6 +291,8 @@ export const Guide = z.strictObject({
   learned: Learned.optional(),
   /** Rules of a catch, and what rings may be put on. */
   field: FieldSection.optional(),
+  /** How what is seen is inherited. */
+  heredity: HereditySection.optional(),
   settings: Settings.prefault({}),
 });
 export type Guide = z.infer<typeof Guide>;

@@ -1,6 +1,6 @@
 import { kinshipsOf } from './kinship';
 import type { GenotypeChance, ReadyQuestion } from './posterior';
-import type { Sex } from './vocabulary';
+import type { Sex } from '../guide/heredityVocabulary';
 import { couplesOf, shownBy, youngOf } from './young';
 
 /** One kind of young: its sex, and what it shows at each character. */

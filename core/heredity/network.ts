@@ -1,8 +1,8 @@
 import type { Factor } from './factor';
-import { NONE, type ReadyModel } from './model';
+import { NONE, type ReadyModel } from '../guide/heredityModel';
 import type { Parent, ReadyKin } from './pedigree';
 import { type Propagated, propagate } from './propagate';
-import { type Sex, SEXES } from './vocabulary';
+import { type Sex, SEXES } from '../guide/heredityVocabulary';
 
 /** The variables of an individual. */
 export interface KinVariables {

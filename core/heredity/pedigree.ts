@@ -1,7 +1,7 @@
 import { done, failed, type Outcome, type Problem } from '../problem';
-import type { ReadyModel } from './model';
+import type { ReadyModel } from '../guide/heredityModel';
 import type { Kin, Pedigree, Seen } from './schema';
-import { type Sex, SEXES } from './vocabulary';
+import { type Sex, SEXES } from '../guide/heredityVocabulary';
 
 /** A parent that an individual may have, as a place in the ready pedigree, and how likely it is beforehand. */
 export interface Parent {

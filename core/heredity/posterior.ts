@@ -1,10 +1,11 @@
 import { done, type Outcome } from '../problem';
-import { NONE, type ReadyModel, readyModel } from './model';
+import { NONE, type ReadyModel, readyModel } from '../guide/heredityModel';
 import { type KinVariables, type Network, networkOf, solve } from './network';
 import { type ReadyKin, readyPedigree } from './pedigree';
 import type { Propagated } from './propagate';
-import type { HeredityModel, Pedigree } from './schema';
-import { type Sex, SEXES } from './vocabulary';
+import type { HeredityModel } from '../guide/hereditySchema';
+import type { Pedigree } from './schema';
+import { type Sex, SEXES } from '../guide/heredityVocabulary';
 
 export interface GenotypeChance {
   genotype: string;

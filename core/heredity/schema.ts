@@ -1,67 +1,11 @@
 import { z } from 'zod';
-import { id, label, share } from '../guide/terms';
-import { SEX_SYSTEMS } from './vocabulary';
+import { HeredityModel } from '../guide/hereditySchema';
+import { id, share } from '../guide/terms';
 
-/** An allele of a locus, and how common it is among those of whose parents nothing is known. */
-export const Allele = z.strictObject({
-  id: z
-    .string()
-    .min(1)
-    .max(24)
-    .regex(/^[^/\s]+$/, 'use no space and no “/”'),
-  label: label.optional(),
-  frequency: share,
-});
-export type Allele = z.output<typeof Allele>;
-
-/** The share of recombinants in what a parent gives, by the parent's sex. */
-export const Recombination = z.strictObject({ male: z.number().min(0).max(0.5), female: z.number().min(0).max(0.5) });
-
-export const Locus = z.strictObject({
-  id,
-  label: label.optional(),
-  inheritance: z.enum(['autosomal', 'sex-linked']),
-  alleles: z.array(Allele).min(2, 'a locus has two alleles at the least').max(8),
-  /** Alleles from the most dominant to the most recessive: then the locus is seen as a character of its own, by the allele that shows. */
-  dominance: z.array(z.string()).optional(),
-  /** Genotypes, such as `S/S`, that do not live to be recorded. */
-  lethal: z.array(z.string().max(60)).max(40).optional(),
-  /** The locus before it on the same chromosome, and the recombination between the two. */
-  after: z.strictObject({ locus: id, recombination: Recombination }).optional(),
-});
-export type Locus = z.output<typeof Locus>;
-
-/** What a genotype must be: carry an allele, carry no other, or be just this. */
-export const GenotypeTest = z.union([
-  z.strictObject({ has: z.string() }),
-  z.strictObject({ only: z.string() }),
-  z.strictObject({ is: z.string() }),
-]);
-export type GenotypeTest = z.output<typeof GenotypeTest>;
+export { HeredityModel };
 
 /** A state as keepers write it: also the name of an allele, such as `+`. */
 const state = z.string().min(1).max(60);
-
-/** What is shown where all tests of a rule are met; shares where not all of them show the same (penetrance). */
-export const ExpressionRule = z.strictObject({
-  where: z.record(id, GenotypeTest).default({}),
-  sex: z.enum(['female', 'male']).optional(),
-  shows: z.union([state, z.record(state, share)]),
-});
-export type ExpressionRule = z.output<typeof ExpressionRule>;
-
-/** A character by which genotypes are seen: the first rule that is met holds. */
-export const Expression = z.strictObject({ id, loci: z.array(id).min(1).max(4), rules: z.array(ExpressionRule).min(1).max(200) });
-export type Expression = z.output<typeof Expression>;
-
-/** How a kind inherits. */
-export const HeredityModel = z.strictObject({
-  /** Which sex has two different sex chromosomes: the female (ZW) or the male (XY). */
-  system: z.enum(SEX_SYSTEMS).default('ZW'),
-  loci: z.array(Locus).min(1, 'say one locus at the least').max(12),
-  characters: z.array(Expression).max(24).default([]),
-});
-export type HeredityModel = z.output<typeof HeredityModel>;
 
 const name = z.string().min(1).max(120);
 

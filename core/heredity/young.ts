@@ -1,7 +1,7 @@
-import { NONE, type ReadyModel } from './model';
+import { NONE, type ReadyModel } from '../guide/heredityModel';
 import { type KinVariables, networkOf, solve } from './network';
 import { eachCell, type ReadyQuestion } from './posterior';
-import { type Sex, SEXES } from './vocabulary';
+import { type Sex, SEXES } from '../guide/heredityVocabulary';
 
 /** The alleles of an individual, by locus: from its mother, from its father. */
 export type Genotype = readonly (readonly [number, number])[];

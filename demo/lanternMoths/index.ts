@@ -3,6 +3,7 @@ import { withProtocols } from '../protocols';
 import { characters } from './characters';
 import { protocols } from './protocols';
 import { glossary } from './glossary';
+import { heredity } from './heredity';
 import { scores } from './scores';
 import { taxa } from './taxa';
 
@@ -55,6 +56,7 @@ export const lanternMoths: Guide = Guide.parse({
     },
     { id: 'light-trap', label: 'Light-trap log', kind: 'person', citation: 'J. Anstey, log of the pier lamp, 1998–2011.' },
   ],
+  heredity,
   policy: { kind: 'prefer', order: ['moth-book', 'cage-records', 'light-trap'] },
   scores,
   occurrence: [

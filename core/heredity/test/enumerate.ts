@@ -1,4 +1,5 @@
-import type { HeredityModel, Kin, Locus, Pedigree } from '../schema';
+import type { Locus } from '../../guide/hereditySchema';
+import type { HeredityModel, Kin, Pedigree } from '../schema';
 
 /**
  * A plain second way, for small pedigrees: every combination of sexes, parents and gametes written out and added up,

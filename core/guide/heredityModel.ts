@@ -1,6 +1,6 @@
 import { done, failed, type Outcome, type Problem } from '../problem';
-import type { Expression, GenotypeTest, HeredityModel, Locus } from './schema';
-import { type Sex, SEXES } from './vocabulary';
+import type { Expression, GenotypeTest, HeredityModel, Locus } from './hereditySchema';
+import { type Sex, SEXES } from './heredityVocabulary';
 
 /** The sex chromosome that carries no allele of its own: the place of an allele where there is none. */
 export const NONE = -1;
