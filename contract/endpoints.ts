@@ -1,5 +1,6 @@
 import { answerEndpoints } from './endpoints/answers';
 import { auditEndpoints } from './endpoints/audit';
+import { colonyEndpoints } from './endpoints/colony';
 import { conversationEndpoints } from './endpoints/conversations';
 import { earlierEndpoints } from './endpoints/earlier';
 import { everyday } from './endpoints/everyday';
@@ -37,6 +38,7 @@ export const endpoints = {
   ...reviewEndpoints,
   ...ownEndpoints,
   ...heredityEndpoints,
+  ...colonyEndpoints,
   ...auditEndpoints,
   ...earlierEndpoints,
 };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Kept } from './kept';
 
 const instant = z.iso.datetime({ offset: true });
 
@@ -8,6 +9,8 @@ export const IndividualWrite = z.strictObject({
   label: z.string().trim().min(1, 'give the individual a label').max(120),
   guideId: z.uuid().optional(),
   note: z.string().max(2000).optional(),
+  /** What the keeper's book says of it, where it is kept. */
+  kept: Kept.optional(),
   hidden: z.boolean(),
 });
 export type IndividualWrite = z.output<typeof IndividualWrite>;

@@ -26,6 +26,8 @@ import { leastRole } from './roles';
 import * as audit from './audit';
 import * as opinions from './opinions';
 import * as own from './own';
+import * as colony from './colony';
+import * as kept from './kept';
 import * as earlier from './earlier';
 import * as passkeys from './passkeys';
 import * as review from './review';
@@ -68,6 +70,8 @@ function componentsOf() {
     imported,
     map,
     office,
+    colony,
+    kept,
     earlier,
     passkeys,
     people,

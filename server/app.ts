@@ -8,6 +8,7 @@ import { accountRoutes } from './account/routes';
 import { findCaller } from './account/tokens';
 import { archiveRoutes } from './archive/routes';
 import { bookRoutes } from './book/routes';
+import { colonyRoutes } from './colony/routes';
 import { compareRoutes } from './compare/routes';
 import { earlierRoutes } from './earlier/routes';
 import { exportRoutes } from './export/routes';
@@ -151,6 +152,7 @@ export function createApp(
   reviewRoutes(api, em, weighing);
   ownRoutes(api, em, weighing);
   heredityRoutes(api, em, weighing);
+  colonyRoutes(api, em, weighing);
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

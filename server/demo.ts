@@ -1,6 +1,7 @@
 import type { SpecimenWrite } from '@plesion/contract';
 import { demoGuides, demoLots, demoSpecimens } from '@plesion/demo';
 import { putDemoAnswers } from './answers/demo';
+import { putDemoColony } from './colony/demo';
 import { putDemoConversation } from './conversations/demo';
 import { LotEntity, SpecimenEntity, StationEntity } from './database/entities';
 import { AccountEntity } from './database/personEntities';
@@ -52,6 +53,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   await putDemoReview(em, parts, caller, guides);
   await putDemoConversation(em, caller);
   await putDemoAnswers(em, caller, guides);
+  await putDemoColony(em, caller, guides);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

@@ -63,6 +63,13 @@ export const HeredityModel = z.strictObject({
 });
 export type HeredityModel = z.output<typeof HeredityModel>;
 
+/** What was seen: a state for certain; or one of several, and the chance that this was read rightly. */
+export const Seen = z.union([
+  state,
+  z.strictObject({ states: z.array(state).min(1).max(40), certainty: z.number().gt(0).max(1).default(1) }),
+]);
+export type Seen = z.output<typeof Seen>;
+
 /** How the kinds of a guide inherit, and which of them. What is seen are its facets and characters, by their ids. */
 export const HereditySection = HeredityModel.extend({
   /** The taxon, and what it holds; all where absent. */

@@ -1,5 +1,6 @@
 export * from './working';
 export { CrossValidation, Ratio } from './learnedSchema';
+export { type HereditySection } from './hereditySchema';
 export { Guide, Judgement, ScoreValue, SourcePolicy } from './schema';
 export { FacetName, Facets } from './terms';
 export { fieldPath, readGuide } from './read';

@@ -115,7 +115,7 @@ describe('what is wrong is named by individual and field', () => {
     expect(outcome).toMatchObject({
       ok: true,
       value: {
-        individuals: [],
+        individuals: [{ id: 'a', sexP: { female: 0.5, male: 0.5 } }],
         impossible: [{ records: [{ id: 'a', what: 'phenotype', character: 'wing' }], p: 1, why: 'a: wing is wrong' }],
       },
     });

@@ -6,7 +6,7 @@ import { kinshipsOf } from './kinship';
 import { readyPedigree, seenOf } from './pedigree';
 import { posteriorOf, readyQuestion, type ReadyQuestion } from './posterior';
 import { proofOf } from './proof';
-import { sayRecord } from './records';
+import { sayRecord, withoutRecords } from './records';
 import type {
   CrossAnswer,
   CrossRequest,
@@ -75,12 +75,17 @@ export const posteriorAsked = (asked: PosteriorRequest): Outcome<PosteriorAnswer
     if (problems.length) return failed(...problems);
     const found = posteriorOf(question, asked.individuals, asked.ask);
     if (found.logLikelihood !== undefined) return done(found);
-    const impossible = contradictionsOf(question).map(({ records, p }) => ({
+    const corrections = contradictionsOf(question);
+    const impossible = corrections.map(({ records, p }) => ({
       records,
       p,
       why: `${records.map(sayRecord).join(', and ')} ${records.length > 1 ? 'are' : 'is'} wrong`,
     }));
-    return done({ ...found, impossible });
+    // What can be told all the same: as if the likeliest of these had not been written.
+    const likeliest = corrections.at(0)?.records ?? [];
+    const without = { ...question, kin: withoutRecords(question, likeliest) };
+    const { individuals, together } = posteriorOf(without, asked.individuals, asked.ask);
+    return done({ individuals, together, impossible });
   });
 
 export const crossAsked = (asked: CrossRequest): Outcome<CrossAnswer> =>

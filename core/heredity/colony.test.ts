@@ -5,7 +5,7 @@ import { kinshipsOf } from './kinship';
 import { networkOf, solve } from './network';
 import { posteriorOf, readyQuestion } from './posterior';
 import { proofOf } from './proof';
-import { recordsOf, sayRecord, without } from './records';
+import { recordsOf, sayRecord, withoutRecords } from './records';
 import { HeredityModel, Pedigree } from './schema';
 import { suspectsOf } from './suspects';
 import { drawnCase } from './test/drawnCase';
@@ -237,7 +237,7 @@ describe('what does not fit', () => {
       const { model, pedigree } = drawnCase(random);
       const { question } = ask(model, pedigree);
       const fits = (dropped: ReturnType<typeof recordsOf>) =>
-        solve(networkOf(question.model, without(question, dropped)), false).logSum > -Infinity;
+        solve(networkOf(question.model, withoutRecords(question, dropped)), false).logSum > -Infinity;
       if (fits([])) continue;
       seen++;
       const all = recordsOf(question);

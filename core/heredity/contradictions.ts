@@ -1,6 +1,6 @@
 import { networkOf, solve } from './network';
 import type { ReadyQuestion } from './posterior';
-import { ERROR_BEFOREHAND, type HeredityRecord, recordsOf, without } from './records';
+import { ERROR_BEFOREHAND, type HeredityRecord, recordsOf, withoutRecords } from './records';
 
 /** Records of which one at the least must be wrong, taken together the rest can be true. */
 export interface Correction {
@@ -16,7 +16,7 @@ const MOST = 24;
 
 /** Can what is left be true without these records? */
 const possible = (question: ReadyQuestion, dropped: readonly HeredityRecord[]): boolean =>
-  solve(networkOf(question.model, without(question, dropped)), false).logSum > -Infinity;
+  solve(networkOf(question.model, withoutRecords(question, dropped)), false).logSum > -Infinity;
 
 /**
  * The smallest sets of records that must be wrong, where not all can be true: minimal hitting sets of the minimal

@@ -34,7 +34,7 @@ export function recordsOf({ kin, model }: ReadyQuestion): HeredityRecord[] {
 }
 
 /** The pedigree as if some records had not been written: a parent that is doubted may be anybody. */
-export function without({ kin, model, placeOf }: ReadyQuestion, dropped: readonly HeredityRecord[]): ReadyKin[] {
+export function withoutRecords({ kin, model, placeOf }: ReadyQuestion, dropped: readonly HeredityRecord[]): ReadyKin[] {
   const left = [...kin];
   const stranger = (sex: 'female' | 'male') =>
     left.push({ sex: { female: Number(sex === 'female'), male: Number(sex === 'male') }, seen: [], lived: true }) - 1;

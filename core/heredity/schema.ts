@@ -1,23 +1,13 @@
 import { z } from 'zod';
-import { HeredityModel } from '../guide/hereditySchema';
+import { HeredityModel, Seen } from '../guide/hereditySchema';
 import { id, share } from '../guide/terms';
 
-export { HeredityModel };
-
-/** A state as keepers write it: also the name of an allele, such as `+`. */
-const state = z.string().min(1).max(60);
+export { HeredityModel, Seen };
 
 const name = z.string().min(1).max(120);
 
 /** A parent that may be one of several: who, with what weight beside the others; `null` for somebody not in the book. */
 export const Candidate = z.strictObject({ id: name.nullable(), weight: z.number().positive().default(1) });
-
-/** What was seen: a state for certain; or one of several, and the chance that this was read rightly. */
-export const Seen = z.union([
-  state,
-  z.strictObject({ states: z.array(state).min(1).max(40), certainty: z.number().gt(0).max(1).default(1) }),
-]);
-export type Seen = z.output<typeof Seen>;
 
 export const Kin = z.strictObject({
   id: name,
@@ -128,7 +118,7 @@ export const PosteriorAnswer = z.object({
   /** Natural logarithm; absent where the records cannot all be true. */
   logLikelihood: z.number().optional(),
   together: z.array(z.array(z.object({ genotypes: z.array(z.string()), p: chance }))),
-  /** Where they cannot: the smallest sets of records that must be wrong, the likeliest first. */
+  /** Where they cannot: the smallest sets of records that must be wrong, the likeliest first; the chances are told as if that had not been written. */
   impossible: z.array(z.object({ records: z.array(HeredityRecord), p: chance, why: z.string() })).optional(),
 });
 export type PosteriorAnswer = z.output<typeof PosteriorAnswer>;

@@ -1,4 +1,5 @@
 import { schemas } from '@plesion/contract';
+import { Kept } from '@plesion/contract/kept';
 import { BaseMap } from '@plesion/contract/map';
 import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
 import {
@@ -83,6 +84,8 @@ export const PARTS = {
     version,
     label: title,
     note: text.nullable(),
+    // Since the twelfth form.
+    kept: Kept.nullable().default(null),
     hidden: z.boolean(),
     created_at: instant,
     updated_at: instant,

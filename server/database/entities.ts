@@ -1,5 +1,6 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Measurement, ProblemBody } from '@plesion/contract';
+import type { Kept } from '@plesion/contract/kept';
 import { SET_KINDS, type SetItem } from '@plesion/contract/sets';
 import type { Facets, Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';
@@ -215,6 +216,8 @@ export const IndividualEntity = defineEntity({
     guideId: p.uuid().nullable(),
     label: p.string(),
     note: p.text().nullable(),
+    /** What the keeper's book says of it. */
+    kept: p.json<Kept>().nullable(),
     ...times,
   },
 });

@@ -41,6 +41,7 @@ import { Migration20270104000000 } from './migrations/Migration20270104000000';
 import { Migration20270105000000 } from './migrations/Migration20270105000000';
 import { Migration20270106000000 } from './migrations/Migration20270106000000';
 import { Migration20270107000000 } from './migrations/Migration20270107000000';
+import { Migration20270108000000 } from './migrations/Migration20270108000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -77,6 +78,7 @@ const MIGRATIONS = [
   Migration20270105000000,
   Migration20270106000000,
   Migration20270107000000,
+  Migration20270108000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -48,9 +48,7 @@ describe('every table but those that are everybody’s', () => {
       left join pg_attribute a on a.attrelid = c.oid and a.attnum = x.indkey[0]
       where x.indisunique`);
     expect(unique.length).toBeGreaterThan(12);
-    const others = unique.filter(
-      ({ table, first }) => !(table in EVERYBODYS) && first !== 'station_id',
-    );
+    const others = unique.filter(({ table, first }) => !(table in EVERYBODYS) && first !== 'station_id');
     expect(others).toEqual([]);
   });
 

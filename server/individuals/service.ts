@@ -2,6 +2,7 @@ import type { Individual, IndividualQuery, IndividualWrite } from '@plesion/cont
 import { stableJson } from '@plesion/core';
 import { IndividualEntity, type IndividualRecord } from '../database/entities';
 import type { Em } from '../database/orm';
+import { checkKept } from '../colony/service';
 import { checkGuideId } from '../guides/service';
 import { findRecord, type RecordKind, type Writer, writeVersioned } from '../records/write';
 
@@ -24,6 +25,7 @@ const INDIVIDUAL: RecordKind<IndividualRecord, IndividualWrite, Individual> = {
 export async function writeIndividual(em: Em, writer: Writer, id: string, sent: IndividualWrite): Promise<Individual> {
   const { stationId } = writer;
   await checkGuideId(em, stationId, sent.guideId);
+  if (sent.kept) await checkKept(em, stationId, id, sent.guideId, sent.kept);
   return writeVersioned(em, INDIVIDUAL, writer, id, sent, (stored, version) => {
     const now = new Date();
     return {
@@ -33,6 +35,7 @@ export async function writeIndividual(em: Em, writer: Writer, id: string, sent: 
       version,
       label: sent.label,
       note: sent.note ?? null,
+      kept: sent.kept ?? null,
       hidden: sent.hidden,
       createdAt: stored?.createdAt ?? now,
       updatedAt: now,
@@ -40,16 +43,17 @@ export async function writeIndividual(em: Em, writer: Writer, id: string, sent: 
   });
 }
 
-const contentOf = ({ guideId, label, note, hidden }: Omit<IndividualWrite, 'version'>) =>
-  stableJson({ guideId, label, note, hidden });
+const contentOf = ({ guideId, label, note, kept, hidden }: Omit<IndividualWrite, 'version'>) =>
+  stableJson({ guideId, label, note, kept, hidden });
 
-function individualOf({ id, version, guideId, label, note, hidden, createdAt, updatedAt }: IndividualRecord): Individual {
+function individualOf({ id, version, guideId, label, note, kept, hidden, createdAt, updatedAt }: IndividualRecord): Individual {
   return {
     id,
     version,
     ...(guideId ? { guideId } : {}),
     label,
     ...(note ? { note } : {}),
+    ...(kept ? { kept } : {}),
     hidden,
     createdAt: createdAt.toISOString(),
     updatedAt: updatedAt.toISOString(),

@@ -1,0 +1,28 @@
+import { Colony, ColonyList, PairAnswer, PairWrite } from '../colony';
+import { byId, type Endpoint } from './endpoint';
+
+/** The keeper's book: who is kept of a guide's kinds, what each carries, and what two would have. */
+export const colonyEndpoints = {
+  colonies: {
+    method: 'GET',
+    path: '/api/colonies',
+    summary: 'The keeper’s books: guides that say how their kinds inherit, with how many are kept by each.',
+    response: ColonyList,
+  },
+  colony: {
+    method: 'GET',
+    path: '/api/guides/:id/colony',
+    summary: 'The book of a guide: individuals, what each carries, and what does not fit.',
+    params: byId,
+    response: Colony,
+  },
+  pair: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/pair',
+    summary: 'What two of the book would have together.',
+    asks: true,
+    params: byId,
+    body: PairWrite,
+    response: PairAnswer,
+  },
+} as const satisfies Record<string, Endpoint>;
