@@ -59,6 +59,7 @@ const features = {
   people: ['session'],
   audit: ['earlier'],
   earlier: [],
+  colony: ['plates', 'records'],
   door: ['passkeys', 'session', 'plates', 'records'],
   practice: ['glossary', 'photos', 'plates', 'records', 'session'],
   sets: ['plates', 'practice', 'records', 'session'],

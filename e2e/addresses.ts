@@ -17,6 +17,8 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const specimen = `/specimens/${specimens.find(({ guideId, readings }) => guideId && readings > 2)!.id}`;
   const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')!.id;
   const guide = `/guides/${crabs}`;
+  const moths = guides.find(({ slug }) => slug === 'lantern-moths')!.id;
+  const colony = await get<{ members: { id: string }[] }>(`/api/guides/${moths}/colony`);
   const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
   return [
     ...[
@@ -69,6 +71,9 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/sums',
       '/field/lists',
       '/field/counts',
+      '/field/colony',
+      `/field/colony/new?guide=${moths}`,
+      `/field/colony/${colony.members[20].id}`,
       ...['inventory', 'transect', 'flock'].map((kind) => `/field/counts/${counts.find((one) => one.kind === kind)!.id}`),
       `/field/sites/${sites[0].id}`,
       '/practice',

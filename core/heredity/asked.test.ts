@@ -174,6 +174,28 @@ describe('questions', () => {
     expect(of({ phenotypes: { p: 'p' } })).toEqual({ n: +(2 / 3).toFixed(6), m: +(1 / 3).toFixed(6) });
   });
 
+  it('are answered without the record that is the likeliest to be wrong, where not all can be true', () => {
+    const wrong = { id: 'w', sex: 'male', father: 'f', mother: 'm', phenotypes: { p: 'p' } };
+    const base = { ...PALE, individuals: [...pair, wrong] };
+    const without = [{ id: 'w', what: 'sex' }];
+    expect(crossAsked(CrossRequest.parse({ ...base, father: 'f', mother: 'm' }))).toMatchObject({ ok: true, value: { without } });
+    expect(suspectsAsked(SuspectsRequest.parse({ ...base, group: [{ id: 'w' }, { id: 'm' }] }))).toMatchObject({
+      ok: true,
+      value: {
+        without,
+        members: [
+          { id: 'm', p: 0.5 },
+          { id: 'w', p: 0.5 },
+        ],
+      },
+    });
+    const proof = { id: 'm', locus: 'p', allele: 'p', shows: { character: 'p', state: 'p' }, mates: ['f'] };
+    expect(proofAsked(ProofRequest.parse({ ...base, ...proof }))).toMatchObject({ ok: true, value: { without } });
+    expect(crossAsked(CrossRequest.parse({ ...PALE, individuals: pair, father: 'f', mother: 'm' }))).not.toHaveProperty(
+      'value.without',
+    );
+  });
+
   it('of kinship need parents only', () => {
     const individuals = [{ id: 'a' }, { id: 'b' }, { id: 'x', father: 'a', mother: 'b' }, { id: 'z', father: 'a', mother: 'x' }];
     const outcome = kinshipAsked(KinshipRequest.parse({ individuals }));

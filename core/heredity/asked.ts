@@ -6,7 +6,7 @@ import { kinshipsOf } from './kinship';
 import { readyPedigree, seenOf } from './pedigree';
 import { posteriorOf, readyQuestion, type ReadyQuestion } from './posterior';
 import { proofOf } from './proof';
-import { sayRecord, withoutRecords } from './records';
+import { type HeredityRecord, sayRecord, withoutRecords } from './records';
 import type {
   CrossAnswer,
   CrossRequest,
@@ -57,7 +57,13 @@ const unknown = ({ placeOf }: ReadyQuestion, named: readonly (readonly [field: s
     placeOf.has(id) ? [] : [refused('unknown-individual', field, `There is no individual “${id}” in the pedigree.`)],
   );
 
-const CANNOT = 'The records cannot all be true; ask for their posterior to see which may be wrong.';
+/** The records as far as they can be true: without those that are the likeliest to be wrong, where not all can. */
+function believed(question: ReadyQuestion): { question: ReadyQuestion; without?: HeredityRecord[] } {
+  const [likeliest] = contradictionsOf(question);
+  return likeliest
+    ? { question: { ...question, kin: withoutRecords(question, likeliest.records) }, without: likeliest.records }
+    : { question };
+}
 
 export const posteriorAsked = (asked: PosteriorRequest): Outcome<PosteriorAnswer> =>
   answered(asked, (question): Outcome<PosteriorAnswer> => {
@@ -89,20 +95,21 @@ export const posteriorAsked = (asked: PosteriorRequest): Outcome<PosteriorAnswer
   });
 
 export const crossAsked = (asked: CrossRequest): Outcome<CrossAnswer> =>
-  answered(asked, (question) => {
-    const problems = unknown(question, [
+  answered(asked, (given) => {
+    const problems = unknown(given, [
       ['father', asked.father],
       ['mother', asked.mother],
     ]);
     if (problems.length) return failed(...problems);
+    const { question, ...rest } = believed(given);
     const found = crossOf(question, asked.father, asked.mother, asked.clutch);
     return found
-      ? done(found)
+      ? done({ ...found, ...rest })
       : failed(
           refused(
             'no-young',
             'father',
-            `“${asked.father}” and “${asked.mother}” cannot be father and mother, or no young of theirs would live. ${CANNOT}`,
+            `“${asked.father}” and “${asked.mother}” cannot be father and mother, or no young of theirs would live.`,
           ),
         );
   });
@@ -127,7 +134,9 @@ export const proofAsked = (asked: ProofRequest): Outcome<ProofAnswer> =>
           `“${asked.shows.character}” has no state “${asked.shows.state}”; it has ${character.states.join(', ')}.`,
         ),
       );
-    return problems.length ? failed(...problems) : done({ mates: proofOf(question, asked) });
+    if (problems.length) return failed(...problems);
+    const { question: told, ...rest } = believed(question);
+    return done({ mates: proofOf(told, asked), ...rest });
   });
 
 export const suspectsAsked = (asked: SuspectsRequest): Outcome<SuspectsAnswer> =>
@@ -141,10 +150,11 @@ export const suspectsAsked = (asked: SuspectsRequest): Outcome<SuspectsAnswer> =
     const seen = seenOf(question.model, 'phenotypes', asked.phenotypes);
     if (!seen.ok) problems.push(...seen.problems);
     if (problems.length || !seen.ok) return failed(...problems);
-    const found = suspectsOf(question, asked.group, asked.role, seen.value);
+    const { question: told, ...rest } = believed(question);
+    const found = suspectsOf(told, asked.group, asked.role, seen.value);
     return found
-      ? done(found)
-      : failed(refused('of-nobody', 'group', `It can be of none of these: none can be its ${asked.role}. ${CANNOT}`));
+      ? done({ ...found, ...rest })
+      : failed(refused('of-nobody', 'group', `It can be of none of these: none can be its ${asked.role}.`));
   });
 
 export const kinshipAsked = ({ individuals }: KinshipRequest): Outcome<KinshipAnswer> => {

@@ -105,6 +105,9 @@ export const HeredityRecord = z.object({
   character: z.string().optional(),
 });
 
+/** Records left out because not all can be true: those that are the likeliest to be wrong. */
+const without = { without: z.array(HeredityRecord).optional() };
+
 export const PosteriorAnswer = z.object({
   individuals: z.array(
     z.object({
@@ -124,6 +127,7 @@ export const PosteriorAnswer = z.object({
 export type PosteriorAnswer = z.output<typeof PosteriorAnswer>;
 
 export const CrossAnswer = z.object({
+  ...without,
   young: z.array(
     z.object({
       sex: z.enum(['female', 'male']),
@@ -139,6 +143,7 @@ export const CrossAnswer = z.object({
 export type CrossAnswer = z.output<typeof CrossAnswer>;
 
 export const ProofAnswer = z.object({
+  ...without,
   mates: z.array(
     z.object({
       mate: z.string(),
@@ -152,6 +157,7 @@ export const ProofAnswer = z.object({
 export type ProofAnswer = z.output<typeof ProofAnswer>;
 
 export const SuspectsAnswer = z.object({
+  ...without,
   members: z.array(z.object({ id: z.string(), p: chance })),
   separations: z.number().min(0),
 });

@@ -106,6 +106,7 @@ function FieldDay({ field }: { field: Field }) {
           </Card>
           <Card title="Counts, lists, reports">
             <View style={styles.buttons}>
+              <Button small label="The keeper’s book" onPress={() => router.push('/field/colony')} />
               <Button small label="Counts" onPress={() => router.push('/field/counts')} />
               <Button small label="Lists" onPress={() => router.push('/field/lists')} />
               <Button small label="How many are there" onPress={() => router.push('/field/sums')} />

@@ -30,6 +30,7 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/keys\/([^/]+)\/.+$/, { href: '/keys/$1', label: 'Key' }],
   [/^\/keys\/.+$/, GUIDES],
   [/^\/field\/counts\/.+$/, { href: '/field/counts', label: 'Counts' }],
+  [/^\/field\/colony\/.+$/, { href: '/field/colony', label: 'Book' }],
   [/^\/field\/.+$/, FIELD],
 ];
 

@@ -1,0 +1,3 @@
+import { ColonyScreen } from '../../../features/colony/ColonyScreen';
+
+export default ColonyScreen;

@@ -1,0 +1,158 @@
+import type { Colony, ColonyMember } from '@plesion/contract/colony';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { useQuery } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useAddress } from '../../lib/useAddress';
+import { colour, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Disclosure } from '../../ui/Disclosure';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Picker } from '../../ui/Picker';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { useGuide } from '../records/useGuide';
+import { Misfits } from './Misfits';
+import { COLONIES, colonyApi, colonyKey } from './colonyApi';
+import { MemberPlate } from './MemberPlate';
+import { locusLabel, sayPlace, saySex, sayShown } from './words';
+
+/** The keeper's book: who is kept, what each carries unseen, and what does not fit. */
+export function ColonyScreen() {
+  const [{ guide: asked }, setAddress] = useAddress(['guide'], 0);
+  const books = useQuery({ queryKey: COLONIES, queryFn: ({ signal }) => colonyApi('colonies', {}, signal) });
+  const colonies = books.data?.colonies ?? [];
+  const chosen = colonies.find(({ guideId }) => guideId === asked) ?? colonies.at(0);
+  return (
+    <AsyncScreen what="The keeper’s book" value={books.data} error={books.error} retry={() => void books.refetch()}>
+      {() =>
+        chosen ? (
+          <Book
+            key={chosen.guideId}
+            guideId={chosen.guideId}
+            choose={
+              colonies.length > 1 && (
+                <Picker
+                  label="By which guide"
+                  items={colonies.map(({ guideId, title, n }) => ({ id: guideId, label: `${title} (${n})` }))}
+                  chosen={chosen.guideId}
+                  onChange={(guide) => setAddress({ guide })}
+                />
+              )
+            }
+          />
+        ) : (
+          <Screen widest={860}>
+            <PageHeading>The keeper’s book</PageHeading>
+            <Empty title="No guide says how its kinds inherit">
+              A guide with a section on heredity lets you keep a book of a colony: who is whose, what each shows, and what it
+              carries unseen.
+            </Empty>
+          </Screen>
+        )
+      }
+    </AsyncScreen>
+  );
+}
+
+function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
+  const router = useRouter();
+  const stored = useGuide(guideId);
+  const found = useQuery({
+    queryKey: colonyKey(guideId),
+    queryFn: ({ signal }) => colonyApi('colony', { params: { id: guideId } }, signal),
+  });
+  const guide = stored.data?.guide;
+  return (
+    <AsyncScreen
+      what="The keeper’s book"
+      value={found.data && guide ? { colony: found.data, guide } : undefined}
+      error={found.error ?? stored.error}
+      retry={() => (void found.refetch(), void stored.refetch())}
+    >
+      {({ colony, guide: own }) => {
+        const here = colony.members.filter(({ kept }) => kept.status === 'here');
+        const away = colony.members.filter(({ kept }) => kept.status !== 'here');
+        return (
+          <Screen
+            widest={860}
+            foot={
+              <View style={styles.foot}>
+                <Button kind="main" label="Write one down" onPress={() => router.push(`/field/colony/new?guide=${guideId}`)} />
+              </View>
+            }
+          >
+            <PageHeading>The keeper’s book</PageHeading>
+            <Text
+              quiet
+            >{`${own.title}. What each carries is worked out from all records together, and changes with each of them.`}</Text>
+            {choose}
+            <Misfits colony={colony} />
+            {colony.members.length === 0 && (
+              <Empty title="Nobody is in it yet">Write down the founders first, then their young with their parents.</Empty>
+            )}
+            {here.length > 0 && (
+              <Card title="Here" aside={String(here.length)}>
+                {[...here].reverse().map((one) => (
+                  <MemberRow key={one.id} member={one} colony={colony} guide={own} />
+                ))}
+              </Card>
+            )}
+            {away.length > 0 && (
+              <Disclosure title={`Gone and dead (${away.length})`}>
+                {[...away].reverse().map((one) => (
+                  <MemberRow key={one.id} member={one} colony={colony} guide={own} />
+                ))}
+              </Disclosure>
+            )}
+          </Screen>
+        );
+      }}
+    </AsyncScreen>
+  );
+}
+
+function MemberRow({ member, colony, guide }: { member: ColonyMember; colony: Colony; guide: Guide }) {
+  const told = colony.posterior?.individuals.find(({ id }) => id === member.name);
+  const f = colony.inbreeding[member.name];
+  return (
+    <LinkBox href={`/field/colony/${member.id}`} style={styles.row}>
+      <MemberPlate guide={guide} member={member} sexP={told?.sexP} width={64} />
+      <View style={styles.words}>
+        <Text strong color={colour.kelp}>
+          {member.name}
+        </Text>
+        <Text size="small">{[saySex(member, told?.sexP), sayShown(guide, member)].filter(Boolean).join(', ')}</Text>
+        <Text size="small" quiet>
+          {[sayPlace(member), f > 0 && `inbred ${f.toFixed(3)}`].filter(Boolean).join(' · ')}
+        </Text>
+        {told && <Text size="small">{sayCarried(guide, told.genotypes)}</Text>}
+      </View>
+    </LinkBox>
+  );
+}
+
+/** The likeliest genotype at each locus, with its chance. */
+const sayCarried = (guide: Guide, genotypes: Record<string, { genotype: string; p: number }[]>): string =>
+  Object.entries(genotypes)
+    .map(([locus, [first]]) => `${locusLabel(guide, locus)} ${first.genotype}${first.p > 0.9995 ? '' : ` ${inHundred(first.p)}`}`)
+    .join(' · ');
+
+const styles = StyleSheet.create({
+  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingVertical: space.s,
+  },
+  words: { flex: 1, gap: 2 },
+});

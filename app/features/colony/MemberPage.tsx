@@ -1,0 +1,191 @@
+import type { Colony, ColonyMember } from '@plesion/contract/colony';
+import type { Guide } from '@plesion/core/guide';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { colour, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { useGuide } from '../records/useGuide';
+import { colonyApi, colonyKey } from './colonyApi';
+import { MemberForm } from './MemberForm';
+import { MemberPlate } from './MemberPlate';
+import { PairCard } from './PairCard';
+import { locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
+
+/** One of the book: what it shows, what it carries, whose it is, and what it would have with another. */
+export function MemberPage({ id }: { id: string }) {
+  const individual = useQuery({
+    queryKey: ['individual', id],
+    queryFn: ({ signal }) => api('individual', { params: { id } }, signal),
+  });
+  const guideId = individual.data?.guideId;
+  const stored = useGuide(guideId);
+  const book = useQuery({
+    queryKey: colonyKey(guideId ?? ''),
+    enabled: guideId !== undefined,
+    queryFn: ({ signal }) => colonyApi('colony', { params: { id: guideId! } }, signal),
+  });
+  const guide = stored.data?.guide;
+  return (
+    <AsyncScreen
+      what="The individual"
+      value={book.data && guide && guideId ? { colony: book.data, guide, guideId } : undefined}
+      error={individual.error ?? book.error ?? stored.error}
+      retry={() => (void individual.refetch(), void book.refetch(), void stored.refetch())}
+    >
+      {({ colony, guide: own, guideId: by }) => {
+        const member = colony.members.find((one) => one.id === id);
+        return member ? (
+          <Member member={member} note={individual.data?.note} colony={colony} guide={own} guideId={by} />
+        ) : (
+          <Screen widest={860}>
+            <PageHeading>{individual.data?.label ?? 'Individual'}</PageHeading>
+            <Empty title="Not in the book">It was taken out, or is kept by no book.</Empty>
+          </Screen>
+        );
+      }}
+    </AsyncScreen>
+  );
+}
+
+interface MemberProps {
+  member: ColonyMember;
+  note?: string;
+  colony: Colony;
+  guide: Guide;
+  guideId: string;
+}
+
+function Member({ member, note, colony, guide, guideId }: MemberProps) {
+  const [editing, setEditing] = useState(false);
+  const told = colony.posterior?.individuals.find(({ id }) => id === member.name);
+  const f = colony.inbreeding[member.name] ?? 0;
+  const sexes = new Map(colony.posterior?.individuals.map(({ id, sexP }) => [id, sexP]));
+  return (
+    <Screen widest={860}>
+      <View style={styles.head}>
+        <MemberPlate guide={guide} member={member} sexP={told?.sexP} width={150} />
+        <View style={styles.words}>
+          <PageHeading>{member.name}</PageHeading>
+          <Text>{[saySex(member, told?.sexP), sayShown(guide, member)].filter(Boolean).join(', ')}</Text>
+          <Text quiet>{sayPlace(member)}</Text>
+          {note && <Text>{note}</Text>}
+        </View>
+      </View>
+      {editing ? (
+        <MemberForm
+          guide={guide}
+          guideId={guideId}
+          members={colony.members}
+          member={member}
+          note={note}
+          onDone={() => setEditing(false)}
+        />
+      ) : (
+        <View style={styles.act}>
+          <Button small label="Change what is written" onPress={() => setEditing(true)} />
+        </View>
+      )}
+      {told ? (
+        <Card title="What it carries">
+          {Object.entries(told.genotypes).map(([locus, all]) => (
+            <View key={locus} style={styles.locus}>
+              <Text strong>{locusLabel(guide, locus)}</Text>
+              {all.slice(0, 6).map(({ genotype, p }) => (
+                <View key={genotype} style={styles.line}>
+                  <Text figures style={styles.genotype}>
+                    {genotype}
+                  </Text>
+                  <View style={styles.bar} aria-hidden>
+                    <View style={[styles.fill, { width: `${100 * p}%` }]} />
+                  </View>
+                  <Text figures style={styles.p}>
+                    {sayChance(p)}
+                  </Text>
+                </View>
+              ))}
+            </View>
+          ))}
+        </Card>
+      ) : (
+        <Text quiet>What it carries cannot be told while something is wrong with the records.</Text>
+      )}
+      <Family member={member} colony={colony} told={told} f={f} />
+      {member.kept.status === 'here' && (
+        <PairCard guide={guide} guideId={guideId} member={member} members={colony.members} sexes={sexes} />
+      )}
+    </Screen>
+  );
+}
+
+type Told = NonNullable<Colony['posterior']>['individuals'][number];
+
+/** Parents, as far as they are known, and young. */
+function Family({
+  member: { id, kept },
+  colony: { members },
+  told,
+  f,
+}: {
+  member: ColonyMember;
+  colony: Colony;
+  told?: Told;
+  f: number;
+}) {
+  const byId = new Map(members.map((one) => [one.id, one]));
+  const parents = (['father', 'mother'] as const).map((role) => {
+    const ids = kept[`${role}s`] ?? [kept[role]].flatMap((one) => one ?? []);
+    const chances = told?.[`${role}s`];
+    return {
+      role,
+      all: ids
+        .flatMap((parent) => byId.get(parent) ?? [])
+        .map((one) => ({ one, p: chances?.find((chance) => chance.id === one.name)?.p })),
+    };
+  });
+  const young = members.filter((one) =>
+    [one.kept.father, one.kept.mother, ...(one.kept.fathers ?? []), ...(one.kept.mothers ?? [])].includes(id),
+  );
+  return (
+    <Card title="Whose it is">
+      {parents.map(({ role, all }) => (
+        <View key={role}>
+          {all.length === 0 && <Text quiet>{`Its ${role} is not known.`}</Text>}
+          {all.map(({ one, p }) => (
+            <LinkBox key={one.id} href={`/field/colony/${one.id}`} style={styles.kin}>
+              <Text color={colour.kelp}>{`${role}: ${one.name}${p === undefined ? '' : `, ${sayChance(p)}`}`}</Text>
+            </LinkBox>
+          ))}
+        </View>
+      ))}
+      {f > 0 && <Text>{`Inbred: F = ${f.toFixed(3)}, the chance that both its alleles are one by descent.`}</Text>}
+      {young.length > 0 && <Text quiet>{`Young in the book: ${young.length}`}</Text>}
+      {young.map((one) => (
+        <LinkBox key={one.id} href={`/field/colony/${one.id}`} style={styles.kin}>
+          <Text color={colour.kelp}>{one.name}</Text>
+        </LinkBox>
+      ))}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'center' },
+  words: { flex: 1, minWidth: 180, gap: 2 },
+  act: { flexDirection: 'row' },
+  locus: { gap: space.xs },
+  line: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  genotype: { minWidth: 56 },
+  bar: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
+  fill: { height: 8, backgroundColor: colour.kelp },
+  p: { minWidth: 96, textAlign: 'right' },
+  kin: { justifyContent: 'center', flexShrink: 1 },
+});

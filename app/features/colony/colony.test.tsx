@@ -1,0 +1,214 @@
+import { RequestProblem } from '@plesion/contract';
+import type { Colony, ColonyMember } from '@plesion/contract/colony';
+import type { Kept } from '@plesion/contract/kept';
+import { posteriorAsked } from '@plesion/core/heredity';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { demoGuides } from '@plesion/demo';
+import { forgetForms } from '../../lib/keptForm';
+import { fakeStation, type FakeStation } from '../../test/fakeStation';
+import { choose, press, showScreen, shown, type } from '../../test/showScreen';
+import { ColonyScreen } from './ColonyScreen';
+import { MemberPage } from './MemberPage';
+import { NewMember } from './NewMember';
+import { saySex } from './words';
+
+let mockStation: FakeStation;
+const mockRouter = { push: jest.fn(), replace: jest.fn() };
+jest.mock('@plesion/contract', () => ({
+  ...jest.requireActual<object>('@plesion/contract'),
+  createClient: () => (name: string, given: object) => mockStation.api(name, given),
+}));
+jest.mock('../../lib/api', () => {
+  const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
+  return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
+});
+jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: object }) => children }));
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
+
+const moths = demoGuides.find(({ id }) => id === 'lantern-moths')!;
+const ID = (n: number) => `0192f3a0-0000-7485-8000-${String(n).padStart(12, '0')}`;
+const member = (n: number, kept: Partial<Kept>): ColonyMember => ({
+  ...{ id: ID(n), version: 1, label: `Moth ${n}`, name: `Moth ${n}` },
+  kept: { status: 'here', phenotypes: {}, ...kept },
+});
+const sexed = (called: 'female' | 'male', certainty = 1) => ({ sex: { called, certainty } });
+let members: ColonyMember[];
+let guideId: string;
+/** The book as the server tells it: worked out by the core. */
+const colony = (): Colony => {
+  const { system, loci, characters } = moths.heredity!;
+  const names = new Map(members.map(({ id, name }) => [id, name]));
+  const individuals = members.map(({ name, kept: { sex, father, mother, phenotypes } }) => ({
+    ...{ id: name, phenotypes },
+    ...(sex ? { sex: sex.certainty === 1 ? sex.called : sex } : {}),
+    ...(father ? { father: names.get(father)! } : {}),
+    ...(mother ? { mother: names.get(mother)! } : {}),
+  }));
+  const posterior = posteriorAsked({ system, loci, characters, individuals, ask: [] });
+  if (!posterior.ok) throw new Error(posterior.problems[0].message);
+  return { members, posterior: posterior.value, inbreeding: {}, problems: [] };
+};
+
+beforeEach(() => {
+  forgetForms();
+  jest.clearAllMocks();
+  mockStation = fakeStation();
+  guideId = mockStation.idOf('lantern-moths');
+  members = [
+    member(3, { ...sexed('male'), phenotypes: { morph: 'pale' } }),
+    member(4, { ...sexed('female'), phenotypes: { morph: 'wild' } }),
+    member(17, { ...sexed('male', 0.9), father: ID(3), mother: ID(4), phenotypes: { morph: 'pale' } }),
+  ];
+  mockStation.answer('colonies', () => ({ colonies: [{ guideId, title: moths.title, n: members.length }] }));
+  mockStation.answer('colony', colony);
+  mockStation.answer('individual', ({ params }) => {
+    const { id, version, label, kept } = members.find((one) => one.id === params!.id)!;
+    return {
+      id,
+      version,
+      label,
+      kept,
+      guideId,
+      hidden: false,
+      createdAt: '2026-05-12T10:00:00Z',
+      updatedAt: '2026-05-12T10:00:00Z',
+    };
+  });
+});
+const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);
+
+it('the book says who is here, what each carries, and that one called a male is a female', async () => {
+  await showScreen(<ColonyScreen />);
+  await shown('Moth 17');
+  screen.getByText(/^called a male: it is a female, pale morph$/);
+  screen.getByText(/^pale p\/W · smoke/);
+  expect(screen.queryByText('Something does not fit')).toBeNull();
+  await press('Write one down');
+  expect(mockRouter.push).toHaveBeenCalledWith(`/field/colony/new?guide=${guideId}`);
+});
+
+it('what does not fit stands above, the likeliest first', async () => {
+  members[2] = member(17, { ...sexed('male'), father: ID(3), mother: ID(4), phenotypes: { morph: 'pale' } });
+  await showScreen(<ColonyScreen />);
+  await shown('Something does not fit');
+  const ways = screen.getAllByText(/ is wrong \(\d+ in 100 of these\)$/);
+  expect(ways[0].props.children).toMatch(/^sex of Moth 17 is wrong/);
+  expect(ways.length).toBeGreaterThan(1);
+});
+
+it('without a guide that says how its kinds inherit the book says so', async () => {
+  mockStation.answer('colonies', () => ({ colonies: [] }));
+  await showScreen(<ColonyScreen />);
+  await shown('No guide says how its kinds inherit');
+});
+
+it('one of it shows what it carries, whose it is, and what it would have with another', async () => {
+  mockStation.answer('pair', () => ({
+    young: [{ sex: 'female', shows: { morph: 'pale' }, p: 0.5, expected: 10, atLeastOne: 0.9999 }],
+    genotypes: { pale: [{ genotype: 'p/W', p: 1 }] },
+    inbreeding: 0.25,
+    without: [{ id: 'Moth 9', what: 'phenotype', character: 'morph' }],
+  }));
+  await showScreen(<MemberPage id={ID(3)} />);
+  await shown('What it carries');
+  screen.getByText('p/p');
+  screen.getByText('Its father is not known.');
+  screen.getByText('Young in the book: 1');
+  // Moth 17 is a female whatever it was called, and so a mate of a male.
+  await press('Moth 17');
+  await shown('female, pale morph');
+  screen.getByText('50 in 100 of the young; of 20 about 10.0');
+  screen.getByText('The young would be inbred: F = 0.250.');
+  screen.getByText(/not all can be true: the morph of Moth 9\.$/);
+  expect(sent('pair').at(-1)).toEqual({ params: { id: guideId }, body: { father: ID(3), mother: ID(17), clutch: 20 } });
+  await type('Young of a clutch', '0');
+  await shown('Write a whole number from 1 to 1000.');
+});
+
+describe('writing one down', () => {
+  const open = async () => {
+    await showScreen(<NewMember guideId={guideId} />);
+    await shown('Mark or name');
+  };
+
+  it('asks for a name, sends what was said, and goes to its page', async () => {
+    mockStation.answer('writeIndividual', ({ params, body }) => ({ ...body, id: params!.id, version: 1 }));
+    await open();
+    await press('Write it down');
+    await shown('Give it a mark or a name.');
+    await type('Mark or name', 'Moth 71');
+    await choose('Called a', 'female');
+    await choose('How sure of it', 'almost surely');
+    await press('pale morph');
+    await choose('How its morph was seen', 'in doubt');
+    await press('Moth 3');
+    await type('Hatched on', 'May');
+    await press('Write it down');
+    await shown('Write the day as YYYY-MM-DD.');
+    await type('Hatched on', '2026-05-12');
+    await press('Write it down');
+    await waitFor(() => expect(mockRouter.replace).toHaveBeenCalled());
+    const [{ params, body }] = sent('writeIndividual');
+    expect(body).toEqual({
+      ...{ version: 0, guideId, label: 'Moth 71', hidden: false },
+      kept: {
+        ...{ sex: { called: 'female', certainty: 0.95 }, hatched: '2026-05-12', father: ID(3), status: 'here' },
+        phenotypes: { morph: { states: ['pale'], certainty: 0.8 } },
+      },
+    });
+    expect(mockRouter.replace).toHaveBeenCalledWith(`/field/colony/${params!.id}`);
+  });
+
+  it('keeps what was typed over a reload and a refusal, and says it at its field', async () => {
+    mockStation.answer('writeIndividual', () => {
+      throw new RequestProblem(400, {
+        code: 'unknown-individual',
+        message: 'This parent is not in the book.',
+        field: 'kept.father',
+      });
+    });
+    await open();
+    await type('Mark or name', 'Moth 72');
+    await press('Write it down');
+    await shown('This parent is not in the book.');
+    await act(async () => screen.unmount());
+    await open();
+    expect(screen.getByLabelText('Mark or name').props.value).toBe('Moth 72');
+  });
+
+  it('changes what is written, keeps what it does not show, and may be left', async () => {
+    members[2] = { ...members[2], kept: { ...members[2].kept, father: undefined, fathers: [ID(3), ID(4)] } };
+    mockStation.answer('colony', () => ({
+      members,
+      inbreeding: {},
+      problems: [{ name: 'Moth 17', message: 'Something is wrong.' }],
+    }));
+    mockStation.answer('writeIndividual', ({ params, body }) => ({ ...body, id: params!.id, version: 2 }));
+    await showScreen(<MemberPage id={ID(17)} />);
+    await shown(/cannot be told while something is wrong/);
+    await press('Change what is written');
+    await type('Pen or cage', 'cage 9');
+    await act(async () => fireEvent.press(screen.getByText('Leave it as it is')));
+    expect(sent('writeIndividual')).toEqual([]);
+    await press('Change what is written');
+    expect(screen.getByLabelText('Pen or cage').props.value).toBe('');
+    await type('Pen or cage', 'cage 9');
+    await press('Write it down');
+    await waitFor(() => expect(sent('writeIndividual')).toHaveLength(1));
+    expect(sent('writeIndividual')[0].body).toMatchObject({
+      version: 1,
+      kept: { pen: 'cage 9', fathers: [ID(3), ID(4)], mother: ID(4) },
+    });
+  });
+});
+
+it.each([
+  [{ kept: member(1, sexed('male')).kept }, undefined, 'a male'],
+  [{ kept: member(1, sexed('male', 0.8)).kept }, undefined, 'perhaps a male'],
+  [{ kept: member(1, {}).kept }, { female: 0.5, male: 0.5 }, 'sex not known'],
+  [{ kept: member(1, {}).kept }, { female: 1, male: 0 }, 'a female'],
+  [{ kept: member(1, {}).kept }, { female: 0.8, male: 0.2 }, 'a female, 80 in 100'],
+  [{ kept: member(1, sexed('male', 0.8)).kept }, { female: 0.8, male: 0.2 }, 'called a male; a female, 80 in 100'],
+])('the sex of one is said as it was called, and as it comes out', (one, told, words) => {
+  expect(saySex(one, told)).toBe(words);
+});

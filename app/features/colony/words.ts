@@ -1,0 +1,66 @@
+import type { ColonyMember } from '@plesion/contract/colony';
+import { inHundred } from '@plesion/core/evidence';
+import type { Guide } from '@plesion/core/guide';
+import { sayDate } from '../../lib/dates';
+
+/** What individuals show by which something is told of their genes. */
+export interface Shown {
+  id: string;
+  label: string;
+  states: { id: string; label: string }[];
+}
+
+const FACET_WORDS: Partial<Record<string, string>> = { morph: 'morph', sex: 'sex', age: 'age', plumage: 'plumage' };
+
+/** The characters of a guide's heredity, as the guide calls them. */
+export function shownBy({ heredity, facets, characters }: Guide): Shown[] {
+  const own = heredity?.loci.filter(({ dominance }) => dominance).map(({ id }) => id) ?? [];
+  return [...own, ...(heredity?.characters.map(({ id }) => id) ?? [])].map((id) => {
+    const character = characters.find((one) => one.id === id);
+    const states = facets[id as keyof Guide['facets']] ?? character?.states ?? [];
+    return {
+      id,
+      label: character?.label ?? FACET_WORDS[id] ?? id,
+      states: states.map((one) => ({ id: one.id, label: one.label })),
+    };
+  });
+}
+
+/** A locus as the guide calls it. */
+export const locusLabel = ({ heredity }: Guide, locus: string): string =>
+  heredity?.loci.find(({ id }) => id === locus)?.label ?? locus;
+
+/** What it shows, in the guide's words; "perhaps" where it was not seen plainly. */
+export const sayShown = (guide: Guide, { kept: { phenotypes } }: Pick<ColonyMember, 'kept'>): string =>
+  shownBy(guide)
+    .flatMap(({ id, states }) => {
+      const seen = phenotypes[id];
+      if (seen === undefined) return [];
+      const all = typeof seen === 'string' ? [seen] : seen.states;
+      const words = all.map((state) => states.find((one) => one.id === state)?.label ?? state).join(' or ');
+      return [typeof seen === 'string' || seen.certainty === 1 ? words : `perhaps ${words}`];
+    })
+    .join(', ');
+
+/** The sex it was called, and the one that its records come to where that is another matter. */
+export function saySex({ kept: { sex } }: Pick<ColonyMember, 'kept'>, told?: { female: number; male: number }): string {
+  const called = sex && `${sex.certainty < 1 ? 'perhaps a' : 'a'} ${sex.called}`;
+  if (!told) return called ?? 'sex not known';
+  const likely = told.female >= told.male ? 'female' : 'male';
+  const p = Math.max(told.female, told.male);
+  if (sex?.called === likely && (sex.certainty === 1 || p < 0.999)) return called!;
+  if (p > 0.999) return sex && sex.called !== likely ? `called a ${sex.called}: it is a ${likely}` : `a ${likely}`;
+  if (p <= 0.55) return called ?? 'sex not known';
+  return `${sex ? `called a ${sex.called}; ` : ''}a ${likely}, ${inHundred(p)}`;
+}
+
+/** Where it is and whence, in one line. */
+export const sayPlace = ({ kept: { hatched, pen, strain, status } }: Pick<ColonyMember, 'kept'>): string =>
+  [hatched && `hatched ${sayDate(hatched)}`, pen, strain, status !== 'here' && status].filter(Boolean).join(' · ');
+
+/** A genotype with its chance, "for certain" where it is. */
+export const sayChance = (p: number): string => (p > 0.9995 ? 'for certain' : inHundred(p));
+
+/** A record of heredity as people say it. */
+export const sayRecord = ({ id, what, character }: { id: string; what: string; character?: string }): string =>
+  what === 'phenotype' ? `the ${character} of ${id}` : `the ${what} of ${id}`;
