@@ -36,6 +36,9 @@ export interface ReadyModel {
   sayGenotype(locus: number, a: number, b: number): string;
 }
 
+/** Genotypes of a character's loci together, at most. */
+const MOST_GENOTYPES = 20_000;
+
 const problem = (code: string, field: string, message: string): Problem => ({ code, field, message });
 
 /** Make a model ready; or what is wrong with it, each by its field. */
@@ -207,6 +210,15 @@ function readyCharacter(
     if (Math.abs(sum - 1) > 1e-6)
       problems.push(problem('shares', `${at}.shows`, `The shares come to ${+sum.toFixed(4)}; let them come to 1.`));
   });
+  const genotypes = named.reduce((all, one) => all * genotypesOf(loci[places.get(one) ?? 0], uneven).length, 1);
+  if (genotypes > MOST_GENOTYPES)
+    problems.push(
+      problem(
+        'too-many-genotypes',
+        `${field}.loci`,
+        `These loci have ${genotypes} genotypes together; no more than ${MOST_GENOTYPES} are looked at. Name fewer loci, or fewer alleles.`,
+      ),
+    );
   if (problems.length > before) return undefined;
   const states = [...new Set(rules.flatMap(({ shows }) => (typeof shows === 'string' ? [shows] : Object.keys(shows))))];
   const own = named.map((one) => places.get(one)!);

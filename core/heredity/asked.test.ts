@@ -121,12 +121,34 @@ describe('what is wrong is named by individual and field', () => {
     });
   });
 
+  it('more loci than can be looked at together, or more genotypes', () => {
+    const many = Array.from({ length: 12 }, (_, i) => locus(`l${i}`, 'A', 'a'));
+    const base = {
+      loci: many,
+      individuals: [
+        { id: 'f', sex: 'male' },
+        { id: 'm', sex: 'female' },
+      ],
+    };
+    expect(refusals(crossAsked(CrossRequest.parse({ ...base, father: 'f', mother: 'm' })))).toEqual([
+      ['too-tangled', 'individuals'],
+    ]);
+    const all = ['f', 'm'].flatMap((id) => many.slice(0, 3).map((one) => ({ id, locus: one.id })));
+    expect(posteriorAsked(PosteriorRequest.parse({ ...base, ask: [all] })).ok).toBe(true);
+    const alleles = Array.from({ length: 8 }, (_, i) => ({ id: `a${i}`, frequency: 1 / 8 }));
+    const wide = ['p', 'q', 'r', 's'].map((id) => ({ id, inheritance: 'autosomal', alleles }));
+    const coat = { id: 'coat', loci: ['p', 'q', 'r', 's'], rules: [{ shows: 'x' }] };
+    expect(refusals(posterior({ loci: wide, characters: [coat], individuals: [{ id: 'a' }] }))).toEqual([
+      ['too-many-genotypes', 'characters[0].loci'],
+    ]);
+  });
+
   it('what is too tangled to be worked out, in words and not by hanging', () => {
-    const founders = Array.from({ length: 40 }, (_, i) => ({ id: `k${i}`, sex: i % 2 ? 'female' : 'male' }));
+    const founders = Array.from({ length: 90 }, (_, i) => ({ id: `k${i}`, sex: i % 2 ? 'female' : 'male' }));
     const young = Array.from({ length: 400 }, (_, i) => ({
       id: `y${i}`,
-      father: `k${2 * ((i * 7) % 20)}`,
-      mother: `k${2 * ((i * 3 + (i >> 4)) % 20) + 1}`,
+      father: `k${2 * ((i * 7) % 45)}`,
+      mother: `k${2 * ((i * 3 + (i >> 4)) % 45) + 1}`,
     }));
     expect(refusals(posterior({ individuals: [...founders, ...young] }))).toEqual([['too-tangled', 'individuals']]);
   });

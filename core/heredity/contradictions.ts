@@ -1,3 +1,4 @@
+import { around, nearOf } from './around';
 import { networkOf, solve } from './network';
 import type { ReadyQuestion } from './posterior';
 import { ERROR_BEFOREHAND, type HeredityRecord, recordsOf, withoutRecords } from './records';
@@ -26,7 +27,6 @@ const possible = (question: ReadyQuestion, dropped: readonly HeredityRecord[]): 
  *   records of their kinds are wrong.
  */
 export function contradictionsOf(question: ReadyQuestion): Correction[] {
-  const all = recordsOf(question);
   if (possible(question, [])) return [];
   const found: HeredityRecord[][] = [];
   let open: HeredityRecord[][] = [[]];
@@ -34,7 +34,7 @@ export function contradictionsOf(question: ReadyQuestion): Correction[] {
   for (let size = 1; size <= LARGEST && found.length === 0; size++) {
     const next: HeredityRecord[][] = [];
     for (const dropped of open)
-      for (const record of conflictWithout(question, all, dropped)) {
+      for (const record of conflictWithout(question, dropped)) {
         const more = [...dropped, record];
         const key = keyOf(more);
         if (tried.has(key)) continue;
@@ -58,14 +58,24 @@ const keyOf = (records: readonly HeredityRecord[]): string =>
     .sort()
     .join();
 
-/** Records that cannot all be true beside what is never doubted, though any fewer of them can; some having been dropped. */
-function conflictWithout(
-  question: ReadyQuestion,
-  all: readonly HeredityRecord[],
-  dropped: readonly HeredityRecord[],
-): HeredityRecord[] {
-  const gone = new Set(dropped);
-  const doubted = all.filter((one) => !gone.has(one));
+/** Steps within which a conflict is looked for first: most are within a family. */
+const NEAR = [1, 2, 3];
+
+/** Records that cannot all be true, though any fewer of them can; some having been dropped. */
+function conflictWithout(question: ReadyQuestion, dropped: readonly HeredityRecord[]): HeredityRecord[] {
+  const left: ReadyQuestion = { ...question, kin: withoutRecords(question, dropped) };
+  const near = nearOf(left.kin);
+  for (const steps of NEAR)
+    for (const at of left.placeOf.values()) {
+      const part = around(left, near, at, steps);
+      if (!possible(part, [])) return smallestConflict(part);
+    }
+  return smallestConflict(left);
+}
+
+/** Of records that cannot all be true, a set of which that holds, and of no fewer. */
+function smallestConflict(question: ReadyQuestion): HeredityRecord[] {
+  const all = recordsOf(question);
   /** Can these be true together, all others left out? */
   const holds = (kept: readonly HeredityRecord[]) => {
     const own = new Set(kept);
@@ -87,5 +97,5 @@ function conflictWithout(
     const one = explain([...background, ...two], two.length > 0, first);
     return [...one, ...two];
   };
-  return doubted.length ? explain([], false, doubted) : [];
+  return all.length ? explain([], false, all) : [];
 }

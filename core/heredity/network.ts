@@ -1,15 +1,23 @@
-import type { Factor } from './factor';
 import { NONE, type ReadyModel } from '../guide/heredityModel';
+import { type Sex, SEXES } from '../guide/heredityVocabulary';
+import { type Factor, MOST_CELLS, TooTangled } from './factor';
 import type { Parent, ReadyKin } from './pedigree';
 import { type Propagated, propagate } from './propagate';
-import { type Sex, SEXES } from '../guide/heredityVocabulary';
+
+type Pair = readonly [number, number];
+
+/** The genotype of an individual at a locus, as variables: one for both alleles, or one for each where their parents matter. */
+export interface GenotypeVariables {
+  vars: readonly number[];
+  /** The two alleles, of the values of these variables. */
+  pair(values: readonly number[]): Pair;
+}
 
 /** The variables of an individual. */
 export interface KinVariables {
   sex: number;
-  /** By locus: what came from the mother, and from the father. */
-  maternal: readonly number[];
-  paternal: readonly number[];
+  /** By locus. */
+  genotypes: readonly GenotypeVariables[];
   /** Which of several is a parent; none where there is no doubt. */
   father?: number;
   mother?: number;
@@ -17,7 +25,7 @@ export interface KinVariables {
 
 export interface Network {
   cards: number[];
-  /** The values of each variable: sexes as 0 and 1, alleles by number (`NONE` for none), parents by their place among the candidates. */
+  /** The values of each variable: sexes as 0 and 1, alleles and pairs of them by number, parents by their place among the candidates. */
   domains: number[][];
   kin: KinVariables[];
   factors: Factor[];
@@ -26,10 +34,16 @@ export interface Network {
 const FEMALE = 0;
 const sexAt = (value: number): Sex => SEXES[value];
 
+/** A pair of alleles as one number. */
+const WIDE = 64;
+const codeOf = (a: number, b: number): number => (a + 1) * WIDE + b + 1;
+const pairAt = (code: number): Pair => [Math.floor(code / WIDE) - 1, (code % WIDE) - 1];
+
 /**
- * The network of a pedigree: for each individual its sex, and at each locus what came from its mother and from its father
- * (Lauritzen & Sheehan 2003); between loci of one chromosome, which grandparent each part came from (Lander & Green 1987).
- * The sum over all of the product of the factors is the likelihood of the records.
+ * The network of a pedigree: for each individual its sex and its genotype at each locus, which hangs on those of its
+ * parents; at loci of one chromosome what came from either parent apart (Lauritzen & Sheehan 2003), and from which
+ * grandparent each part came (Lander & Green 1987). The sum over all of the product of the factors is the likelihood of
+ * the records.
  *
  * @param joined sets of variables, by individual and locus, whose joint distribution will be asked for.
  */
@@ -41,12 +55,13 @@ export function networkOf(
   const domains: number[][] = [];
   const factors: Factor[] = [];
   const add = (domain: number[]): number => domains.push(domain) - 1;
-  const cards = () => domains.map(({ length }) => length);
   const factor = (vars: number[], of: (values: number[]) => number) => {
     const own = vars.map((v) => domains[v]);
-    const table = new Float64Array(own.reduce((size, { length }) => size * length, 1));
+    const size = own.reduce((all, { length }) => all * length, 1);
+    if (size > MOST_CELLS) throw new TooTangled();
+    const table = new Float64Array(size);
     const at = own.map(() => 0);
-    for (let cell = 0; cell < table.length; cell++) {
+    for (let cell = 0; cell < size; cell++) {
       table[cell] = of(at.map((place, i) => own[i][place]));
       for (let i = at.length - 1; i >= 0; i--) {
         if (++at[i] < own[i].length) break;
@@ -55,9 +70,25 @@ export function networkOf(
     }
     factors.push({ vars, table });
   };
+  /** A factor over variables and genotypes, given their values and their pairs. */
+  const overPairs = (
+    vars: readonly number[],
+    genotypes: readonly GenotypeVariables[],
+    of: (values: number[], pairs: Pair[]) => number,
+  ) =>
+    factor([...vars, ...genotypes.flatMap((one) => one.vars)], (values) => {
+      let from = vars.length;
+      const pairs = genotypes.map((one) => one.pair(values.slice(from, (from += one.vars.length))));
+      return of(values, pairs);
+    });
+  /** Is it of a line of loci that hang together, so that it matters from whom an allele came? */
+  const inLine = model.loci.map(({ after }, i) => Boolean(after) || model.loci.some((other) => other.after?.locus === i));
 
-  const fathers = new Set(kin.flatMap(({ father }) => (father?.length === 1 ? [father[0].at] : [])));
-  const mothers = new Set(kin.flatMap(({ mother }) => (mother?.length === 1 ? [mother[0].at] : [])));
+  const soleParents = (role: 'father' | 'mother') =>
+    new Set(kin.flatMap((one) => (one[role]?.length === 1 ? [one[role][0].at] : [])));
+  const [fathers, mothers] = [soleParents('father'), soleParents('mother')];
+  /** Beside the variables of each: what came from its mother and from its father, where it has any. */
+  const sides: { maternal: (number | undefined)[]; paternal: (number | undefined)[] }[] = [];
   const variables = kin.map((one, i): KinVariables => {
     const fits = [0, 1].filter(
       (value) => one.sex[sexAt(value)] > 0 && !(fathers.has(i) && value === FEMALE) && !(mothers.has(i) && value !== FEMALE),
@@ -67,39 +98,49 @@ export function networkOf(
     if (!fits.length) factors.push({ vars: [], table: new Float64Array([0]) });
     const sex = add(sexes);
     factor([sex], ([value]) => one.sex[sexAt(value)]);
-    const places = (side: 'maternal' | 'paternal') =>
-      model.loci.map(({ linked, alleles }) => {
+    const may = sexes.map(sexAt);
+    const descended = Boolean(one.father && one.mother);
+    const side = (from: 'maternal' | 'paternal') =>
+      model.loci.map(({ linked, alleles }, locus) => {
+        if (!descended && !inLine[locus]) return undefined;
         const all = alleles.map((_, allele) => allele);
         // The uneven sex has no allele from the parent that gives it its odd chromosome.
-        const empty = linked && side === (model.uneven === 'female' ? 'maternal' : 'paternal');
-        if (!empty) return add(all);
-        const may = sexes.map(sexAt);
-        return add([...(may.some((word) => word !== model.uneven) ? all : []), ...(may.includes(model.uneven) ? [NONE] : [])]);
+        const odd = linked && from === (model.uneven === 'female' ? 'maternal' : 'paternal');
+        return add(
+          odd ? [...(may.some((word) => word !== model.uneven) ? all : []), ...(may.includes(model.uneven) ? [NONE] : [])] : all,
+        );
       });
+    const own = { maternal: side('maternal'), paternal: side('paternal') };
+    sides.push(own);
+    const genotypes = model.loci.map(({ linked, alleles }, locus): GenotypeVariables => {
+      if (inLine[locus]) return { vars: [own.maternal[locus]!, own.paternal[locus]!], pair: ([m, p]) => [m, p] };
+      const even = !linked || may.some((word) => word !== model.uneven);
+      const codes = [
+        ...(even ? alleles.flatMap((_, a) => alleles.flatMap((__, b) => (b >= a ? [codeOf(a, b)] : []))) : []),
+        ...(linked && may.includes(model.uneven) ? alleles.map((_, a) => codeOf(a, NONE)) : []),
+      ];
+      return { vars: [add(codes)], pair: ([code]) => pairAt(code) };
+    });
     const choice = (parents: readonly Parent[] | undefined) =>
       parents && parents.length > 1 ? add(parents.map((_, place) => place)) : undefined;
-    return {
-      sex,
-      maternal: places('maternal'),
-      paternal: places('paternal'),
-      father: choice(one.father),
-      mother: choice(one.mother),
-    };
+    return { sex, genotypes, father: choice(one.father), mother: choice(one.mother) };
   });
 
   kin.forEach((one, i) => {
     const own = variables[i];
-    if (one.father && one.mother) descend(one, own);
+    if (one.father && one.mother) descend(one, i);
     else found(one, own);
     for (const { character, chances } of one.seen) see(own, character, chances);
     model.loci.forEach(({ linked }, locus) => {
-      const side = model.uneven === 'female' ? own.maternal[locus] : own.paternal[locus];
       // No allele where the odd chromosome is, and nowhere else.
-      if (linked) factor([own.sex, side], ([sex, allele]) => Number((sexAt(sex) === model.uneven) === (allele === NONE)));
+      if (linked)
+        overPairs([own.sex], [own.genotypes[locus]], ([sex], [pair]) =>
+          Number((sexAt(sex) === model.uneven) === pair.includes(NONE)),
+        );
     });
   });
   for (const vars of joined(variables)) factor([...new Set(vars)], () => 1);
-  return { cards: cards(), domains, kin: variables, factors };
+  return { cards: domains.map(({ length }) => length), domains, kin: variables, factors };
 
   /** One of whose parents nothing is known: alleles as common as they are, among those that live. */
   function found(one: ReadyKin, own: KinVariables): void {
@@ -108,22 +149,26 @@ export function networkOf(
     factor([own.sex], () => 1 / sexes.length);
     model.loci.forEach(({ frequency, lethal, lives, linked }, locus) => {
       const common = (allele: number) => (allele === NONE ? 1 : frequency[allele]);
-      const [m, p] = [own.maternal[locus], own.paternal[locus]];
-      factor([m], ([allele]) => common(allele));
-      factor([p], ([allele]) => common(allele));
-      if (!lethal || !one.lived) return;
-      let living = 0;
-      const all = frequency.map((_, allele) => allele);
-      for (const sex of sexes)
-        for (const a of all)
-          for (const b of linked && sex === model.uneven ? [NONE] : all)
-            if (lives(sex, a, b)) living += (common(a) * common(b)) / sexes.length;
-      factor([own.sex, m, p], ([sex, a, b]) => (lives(sexAt(sex), a, b) ? 1 / living : 0));
+      // One variable stands for both ways round, two for each.
+      const ways = (a: number, b: number) => (inLine[locus] || a === b || a === NONE || b === NONE ? 1 : 2);
+      let living = 1;
+      if (lethal && one.lived) {
+        living = 0;
+        const all = [...frequency.keys()];
+        for (const sex of sexes)
+          for (const a of all)
+            for (const b of linked && sex === model.uneven ? [NONE] : all)
+              if (lives(sex, a, b)) living += (common(a) * common(b)) / sexes.length;
+      }
+      overPairs([own.sex], [own.genotypes[locus]], ([sex], [[a, b]]) =>
+        !one.lived || !lethal || lives(sexAt(sex), a, b) ? (ways(a, b) * common(a) * common(b)) / living : 0,
+      );
     });
   }
 
   /** One with two parents, or with one of several for either. */
-  function descend(one: ReadyKin, own: KinVariables): void {
+  function descend(one: ReadyKin, i: number): void {
+    const own = variables[i];
     factor([own.sex], () => 0.5);
     for (const [side, parents, choice, needed] of [
       ['paternal', one.father!, own.father, 'male'],
@@ -134,39 +179,44 @@ export function networkOf(
       parents.forEach(({ at }, place) => {
         const parent = variables[at];
         const gate = choice === undefined ? [] : [choice];
-        const chosen = (values: number[]) => choice === undefined || values[0] === place;
+        const chosen = (values: readonly number[]) => choice === undefined || values[0] === place;
         if (choice !== undefined)
           factor([choice, parent.sex], (values) => Number(!chosen(values) || sexAt(values[1]) === needed));
         model.loci.forEach(({ linked }, locus) => {
-          const child = own[side][locus];
-          const [m, p] = [parent.maternal[locus], parent.paternal[locus]];
+          const child = sides[i][side][locus]!;
+          const given = parent.genotypes[locus];
           if (linked && needed === model.uneven) {
             // The uneven parent gives its one allele to young of the other sex, and none to those of its own.
-            const from = model.uneven === 'female' ? p : m;
-            factor([...gate, own.sex, child, from], (values) => {
-              const [sex, allele, given] = values.slice(gate.length);
-              return Number(!chosen(values) || allele === (sexAt(sex) === model.uneven ? NONE : given));
+            overPairs([...gate, own.sex, child], [given], (values, [[a, b]]) => {
+              const [sex, allele] = values.slice(gate.length);
+              return Number(!chosen(values) || allele === (sexAt(sex) === model.uneven ? NONE : a === NONE ? b : a));
             });
           } else if (which[locus] === undefined)
-            factor([...gate, child, m, p], (values) => {
-              const [allele, a, b] = values.slice(gate.length);
+            overPairs([...gate, child], [given], (values, [[a, b]]) => {
+              const allele = values[gate.length];
               return chosen(values) ? (Number(allele === a) + Number(allele === b)) / 2 : 1;
             });
           else
-            factor([...gate, which[locus], child, m, p], (values) => {
-              const [part, allele, a, b] = values.slice(gate.length);
+            overPairs([...gate, which[locus], child], [given], (values, [[a, b]]) => {
+              const [part, allele] = values.slice(gate.length);
               return Number(!chosen(values) || allele === (part === 0 ? a : b));
             });
         });
       });
     }
+    model.loci.forEach((_, locus) => {
+      if (inLine[locus]) return;
+      const { maternal, paternal } = sides[i];
+      overPairs([maternal[locus]!, paternal[locus]!], [own.genotypes[locus]], ([m, p], [[a, b]]) =>
+        Number((a === m && b === p) || (a === p && b === m)),
+      );
+    });
     if (one.lived) survive(one, own);
   }
 
   /** At loci of one chromosome, whether a parent's part came from its mother (0) or its father (1). */
   function segregation(sex: Sex): (number | undefined)[] {
     const parts: (number | undefined)[] = model.loci.map(() => undefined);
-    const inLine = model.loci.map(({ after }, i) => Boolean(after) || model.loci.some((other) => other.after?.locus === i));
     model.loci.forEach(({ after, linked }, locus) => {
       // The uneven sex has but one, and gives it whole.
       if (!inLine[locus] || (linked && sex === model.uneven)) return;
@@ -184,23 +234,21 @@ export function networkOf(
   function survive(one: ReadyKin, own: KinVariables): void {
     model.loci.forEach(({ lethal, lives, linked }, locus) => {
       if (!lethal) return;
-      factor([own.sex, own.maternal[locus], own.paternal[locus]], ([sex, a, b]) => Number(lives(sexAt(sex), a, b)));
+      overPairs([own.sex], [own.genotypes[locus]], ([sex], [[a, b]]) => Number(lives(sexAt(sex), a, b)));
+      const gives = (parent: Sex, pair: Pair, to: Sex): number[] =>
+        linked && parent === model.uneven ? (to === model.uneven ? [NONE] : pair.filter((allele) => allele !== NONE)) : [...pair];
       one.father!.forEach(({ at: father }, f) =>
         one.mother!.forEach(({ at: mother }, m) => {
-          const [his, hers] = [variables[father], variables[mother]];
           const gates = [own.father, own.mother].filter((v) => v !== undefined);
-          const scope = [...gates, his.maternal[locus], his.paternal[locus], hers.maternal[locus], hers.paternal[locus]];
-          factor(scope, (values) => {
+          overPairs(gates, [variables[father].genotypes[locus], variables[mother].genotypes[locus]], (values, [his, hers]) => {
             let k = 0;
             if (own.father !== undefined && values[k++] !== f) return 1;
             if (own.mother !== undefined && values[k++] !== m) return 1;
-            const [a, b, c, d] = values.slice(k);
             let living = 0;
-            for (const sex of SEXES)
-              for (const p of linked && model.uneven === 'male' ? [sex === 'male' ? NONE : a] : [a, b])
-                for (const q of linked && model.uneven === 'female' ? [sex === 'female' ? NONE : d] : [c, d])
-                  if (lives(sex, q, p))
-                    living += 0.5 / ((linked && model.uneven === 'male' ? 1 : 2) * (linked && model.uneven === 'female' ? 1 : 2));
+            for (const sex of SEXES) {
+              const [from, other] = [gives('male', his, sex), gives('female', hers, sex)];
+              for (const p of from) for (const q of other) if (lives(sex, q, p)) living += 0.5 / (from.length * other.length);
+            }
             return living > 0 ? 1 / living : 0;
           });
         }),
@@ -210,13 +258,16 @@ export function networkOf(
 
   function see(own: KinVariables, character: number, chances: readonly number[]): void {
     const { loci, shows } = model.characters[character];
-    factor([own.sex, ...loci.flatMap((locus) => [own.maternal[locus], own.paternal[locus]])], ([sex, ...alleles]) => {
-      const genotype = loci.map((_, k) => [alleles[2 * k], alleles[2 * k + 1]] as const);
-      // A place that is empty in a sex that has none empty stands for nothing.
-      if (loci.some((locus, k) => genotype[k].includes(NONE) !== (model.loci[locus].linked && sexAt(sex) === model.uneven)))
-        return 0;
-      return shows(sexAt(sex), genotype).reduce((sum, share, state) => sum + share * chances[state], 0);
-    });
+    overPairs(
+      [own.sex],
+      loci.map((locus) => own.genotypes[locus]),
+      ([value], pairs) => {
+        const sex = sexAt(value);
+        // A place that is empty in a sex that has none empty stands for nothing.
+        if (loci.some((locus, k) => pairs[k].includes(NONE) !== (model.loci[locus].linked && sex === model.uneven))) return 0;
+        return shows(sex, pairs).reduce((sum, share, state) => sum + share * chances[state], 0);
+      },
+    );
   }
 }
 

@@ -1,6 +1,6 @@
 import { done, type Outcome } from '../problem';
 import { NONE, type ReadyModel, readyModel } from '../guide/heredityModel';
-import { type KinVariables, type Network, networkOf, solve } from './network';
+import { type GenotypeVariables, type KinVariables, type Network, networkOf, solve } from './network';
 import { type ReadyKin, readyPedigree } from './pedigree';
 import type { Propagated } from './propagate';
 import type { HeredityModel } from '../guide/hereditySchema';
@@ -61,16 +61,17 @@ export function posteriorOf(
   asked: readonly Together[] = [],
 ): PedigreePosterior {
   const pairs = (variables: readonly KinVariables[]) =>
-    variables.flatMap(({ sex, maternal, paternal }, i) =>
-      kin[i].id === undefined ? [] : maternal.map((m, locus) => [sex, m, paternal[locus]]),
-    );
-  const scopeOf = (variables: readonly KinVariables[], together: Together) =>
-    together.flatMap(({ id, locus }) => {
+    variables.flatMap(({ sex, genotypes }, i) => (kin[i].id === undefined ? [] : genotypes.map(({ vars }) => [sex, ...vars])));
+  const genotypesOf = (variables: readonly KinVariables[], together: Together) =>
+    together.map(({ id, locus }) => {
       const own = variables[placeOf.get(id)!];
       const at = model.loci.findIndex((one) => one.id === locus);
-      return [own.maternal[at], own.paternal[at]];
+      return own.genotypes[at];
     });
-  const network = networkOf(model, kin, (variables) => [...pairs(variables), ...asked.map((one) => scopeOf(variables, one))]);
+  const network = networkOf(model, kin, (variables) => [
+    ...pairs(variables),
+    ...asked.map((one) => genotypesOf(variables, one).flatMap(({ vars }) => vars)),
+  ]);
   const solved = solve(network);
   if (!(solved.logSum > -Infinity)) return { individuals: [], together: [] };
   return {
@@ -78,8 +79,8 @@ export function posteriorOf(
     logLikelihood: solved.logSum,
     together: asked.map((one) => {
       const loci = one.map(({ locus }) => model.loci.findIndex(({ id }) => id === locus));
-      return gather(network, solved, scopeOf(network.kin, one), (alleles) =>
-        loci.map((locus, k) => model.sayGenotype(locus, alleles[2 * k], alleles[2 * k + 1])),
+      return gather(network, solved, genotypesOf(network.kin, one), (pairs) =>
+        pairs.map((pair, k) => model.sayGenotype(loci[k], ...pair)),
       ).map(({ key, p }) => ({ genotypes: key, p }));
     }),
   };
@@ -98,7 +99,7 @@ function kinPosterior(
   solved.joint([own.sex]).forEach((p, i) => (sexP[SEXES[network.domains[own.sex][i]]] += p));
   const genotypes = model.loci.map(({ id: locus }, l): [string, GenotypeChance[]] => [
     locus,
-    gather(network, solved, [own.maternal[l], own.paternal[l]], ([a, b]) => [model.sayGenotype(l, a, b)]).map(({ key, p }) => ({
+    gather(network, solved, [own.genotypes[l]], ([pair]) => [model.sayGenotype(l, ...pair)]).map(({ key, p }) => ({
       genotype: key[0],
       p,
     })),
@@ -117,37 +118,42 @@ function kinPosterior(
   };
 }
 
-/** The chances of what the values of variables come to, the greatest first; what cannot be is left out. */
-export function gather(
+/** The chances of what genotypes come to together, the greatest first; what cannot be is left out. */
+function gather(
   network: Network,
   solved: Propagated,
-  scope: readonly number[],
-  say: (values: number[]) => string[],
+  genotypes: readonly GenotypeVariables[],
+  say: (pairs: (readonly [number, number])[]) => string[],
 ): { key: string[]; p: number }[] {
-  const table = solved.joint(scope);
   const sums = new Map<string, { key: string[]; p: number }>();
-  eachCell(network, scope, (values, cell) => {
-    if (!(table[cell] > 0)) return;
-    const key = say(values);
+  eachTogether(network, solved, genotypes, (pairs, p) => {
+    const key = say(pairs);
     const known = sums.get(key.join('\n'));
-    if (known) known.p += table[cell];
-    else sums.set(key.join('\n'), { key, p: table[cell] });
+    if (known) known.p += p;
+    else sums.set(key.join('\n'), { key, p });
   });
   return [...sums.values()].sort((a, b) => b.p - a.p || (a.key.join() < b.key.join() ? -1 : 1));
 }
 
-/** Every cell of the table of variables, with their values. */
-export function eachCell({ domains }: Network, scope: readonly number[], visit: (values: number[], cell: number) => void): void {
-  const own = scope.map((v) => domains[v]);
-  const at = own.map(() => 0);
-  const size = own.reduce((all, { length }) => all * length, 1);
-  for (let cell = 0; cell < size; cell++) {
-    visit(
-      at.map((place, i) => own[i][place]),
-      cell,
-    );
+/** Every combination of genotypes that can be, with its chance. They must have been joined in the network. */
+export function eachTogether(
+  { domains }: Network,
+  solved: Propagated,
+  genotypes: readonly GenotypeVariables[],
+  visit: (pairs: (readonly [number, number])[], p: number) => void,
+): void {
+  const scope = [...new Set(genotypes.flatMap(({ vars }) => vars))];
+  const places = new Map(scope.map((v, i) => [v, i]));
+  const table = solved.joint(scope);
+  const at = scope.map(() => 0);
+  for (let cell = 0; cell < table.length; cell++) {
+    if (table[cell] > 0)
+      visit(
+        genotypes.map(({ vars, pair }) => pair(vars.map((v) => domains[v][at[places.get(v)!]]))),
+        table[cell],
+      );
     for (let i = at.length - 1; i >= 0; i--) {
-      if (++at[i] < own[i].length) break;
+      if (++at[i] < domains[scope[i]].length) break;
       at[i] = 0;
     }
   }

@@ -1,5 +1,5 @@
 import { eliminationOrder } from './elimination';
-import { type Factor, marginalOf, multiplyInto, sizeOf, stridesIn, walk } from './factor';
+import { type Factor, marginalOf, multiplyInto, sizeOf } from './factor';
 
 /** What a network comes to: the log of its sum, and the joint distribution of any variables that stand in one scope. */
 export interface Propagated {
@@ -59,13 +59,20 @@ export function propagate(cards: readonly number[], factors: readonly Factor[], 
     if (bucket.parent >= 0) assigned[bucket.parent].push({ vars: bucket.rest, table: message });
   });
   if (downToo && logSum > -Infinity) passDown(buckets, cards);
+  const holding = cards.map((): Bucket[] => []);
+  for (const bucket of buckets) for (const v of bucket.vars) holding[v].push(bucket);
+  const smallestWith = (vars: readonly number[]): Bucket => {
+    let best: Bucket | undefined;
+    for (const bucket of holding[vars[0]])
+      if ((!best || bucket.table.length < best.table.length) && vars.every((v) => bucket.vars.includes(v))) best = bucket;
+    if (!best) throw new Error('These variables do not stand together.');
+    return best;
+  };
   return {
     logSum,
     joint(vars) {
       if (!(logSum > -Infinity)) return new Float64Array(sizeOf(vars, cards));
-      const bucket = buckets[first(vars)];
-      if (!vars.every((v) => bucket.vars.includes(v))) throw new Error('These variables do not stand together.');
-      const { table } = marginalOf(bucket, vars, cards);
+      const { table } = marginalOf(smallestWith(vars), vars, cards);
       const sum = table.reduce((a, b) => a + b, 0);
       return table.map((one) => one / sum);
     },
@@ -83,8 +90,6 @@ function passDown(buckets: readonly Bucket[], cards: readonly number[]): void {
       down[k] = up![k] > 0 ? down[k] / up![k] : 0;
       most = Math.max(most, down[k]);
     }
-    walk(vars, cards, [stridesIn(rest, vars, cards)], (cell, places) => {
-      table[cell] *= down[places[0]] / most;
-    });
+    multiplyInto(table, vars, { vars: rest, table: down }, cards, 1 / most);
   }
 }

@@ -1,9 +1,9 @@
 import { NONE, type ReadyModel } from '../guide/heredityModel';
 import { type KinVariables, networkOf, solve } from './network';
-import { eachCell, type ReadyQuestion } from './posterior';
+import { eachTogether, type ReadyQuestion } from './posterior';
 import { type Sex, SEXES } from '../guide/heredityVocabulary';
 
-/** The alleles of an individual, by locus: from its mother, from its father. */
+/** The alleles of an individual, by locus; where loci are linked, from its mother first. */
 export type Genotype = readonly (readonly [number, number])[];
 
 /** What both parents may be together, and how likely that is. */
@@ -27,25 +27,19 @@ export interface Young {
  */
 export function couplesOf({ model, kin, placeOf }: ReadyQuestion, father: string, mother: string): Couple[] {
   const [his, hers] = [placeOf.get(father)!, placeOf.get(mother)!];
-  // They are looked at as parents of somebody, who was seen by nobody.
-  const scopeOf = (at: number, variables: readonly KinVariables[]) =>
-    model.loci.flatMap((_, l) => [variables[at].maternal[l], variables[at].paternal[l]]);
   const sexed = kin.map((one, i) => {
     const needed: Sex | undefined = i === his ? 'male' : i === hers ? 'female' : undefined;
     return needed
       ? { ...one, sex: { female: needed === 'female' ? one.sex.female : 0, male: needed === 'male' ? one.sex.male : 0 } }
       : one;
   });
-  const network = networkOf(model, sexed, (variables) => [[...scopeOf(his, variables), ...scopeOf(hers, variables)]]);
+  const both = (variables: readonly KinVariables[]) => [...variables[his].genotypes, ...variables[hers].genotypes];
+  const network = networkOf(model, sexed, (variables) => [both(variables).flatMap(({ vars }) => vars)]);
   const solved = solve(network);
   if (!(solved.logSum > -Infinity)) return [];
-  const scope = [...scopeOf(his, network.kin), ...scopeOf(hers, network.kin)];
-  const table = solved.joint(scope);
   const couples: Couple[] = [];
-  eachCell(network, scope, (alleles, cell) => {
-    if (!(table[cell] > 0)) return;
-    const pairs = (from: number) => model.loci.map((_, l) => [alleles[from + 2 * l], alleles[from + 2 * l + 1]] as const);
-    couples.push({ father: pairs(0), mother: pairs(2 * model.loci.length), p: table[cell] });
+  eachTogether(network, solved, both(network.kin), (pairs, p) => {
+    couples.push({ father: pairs.slice(0, model.loci.length), mother: pairs.slice(model.loci.length), p });
   });
   return couples;
 }
