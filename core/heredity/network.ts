@@ -240,10 +240,9 @@ export function networkOf(
       one.father!.forEach(({ at: father }, f) =>
         one.mother!.forEach(({ at: mother }, m) => {
           const gates = [own.father, own.mother].filter((v) => v !== undefined);
+          const chosen = [...(own.father === undefined ? [] : [f]), ...(own.mother === undefined ? [] : [m])];
           overPairs(gates, [variables[father].genotypes[locus], variables[mother].genotypes[locus]], (values, [his, hers]) => {
-            let k = 0;
-            if (own.father !== undefined && values[k++] !== f) return 1;
-            if (own.mother !== undefined && values[k++] !== m) return 1;
+            if (chosen.some((place, k) => values[k] !== place)) return 1;
             let living = 0;
             for (const sex of SEXES) {
               const [from, other] = [gives('male', his, sex), gives('female', hers, sex)];
