@@ -20,6 +20,9 @@ import { TextField } from '../../ui/TextField';
 import { COLONIES, colonyKey } from './colonyApi';
 import { shownBy } from './words';
 
+/** So many are in sight without their label; more are searched, by a field that has it. */
+const MANY = 12;
+
 const SEXES = [
   { id: 'female', label: 'female' },
   { id: 'male', label: 'male' },
@@ -156,15 +159,18 @@ export function MemberForm({ guide, guideId, members, member, note, onDone }: Pr
         />
         {(['father', 'mother'] as const).map((role) => {
           const several = member?.kept[`${role}s`];
+          const items = parents(role === 'father' ? 'female' : 'male');
           return (
             <View key={role} style={styles.form}>
-              <Text size="small" strong quiet>
-                {`Its ${role}`}
-              </Text>
+              {items.length <= MANY && (
+                <Text size="small" strong quiet>
+                  {`Its ${role}`}
+                </Text>
+              )}
               {several && !typed[role] && <Text size="small">{`One of ${several.length}; choose one to settle it.`}</Text>}
               <Picker
                 label={`Its ${role}`}
-                items={parents(role === 'father' ? 'female' : 'male')}
+                items={items}
                 chosen={typed[role]}
                 onChange={(parent) => change({ [role]: parent })}
                 onClear={() => change({ [role]: undefined })}
