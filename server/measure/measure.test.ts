@@ -217,6 +217,26 @@ describe('a measurement', () => {
     ]);
     expect((await own.visitor.get('/api/export/landmarks?as=csv').expect(200)).text.split('\r\n')).toHaveLength(3);
     expect((await own.visitor.get('/api/export/landmarks?as=table').expect(200)).text).toMatch(/left–right \(mm\)\r\n.*,10$/);
+    // A table to learn a guide from has it under what it was named; and under what it turned out to be.
+    const table = async () => (await own.visitor.get('/api/export/landmarks?as=table').expect(200)).text.split('\r\n').at(-1);
+    const name = {
+      id: randomUUID(),
+      qualifier: 'none',
+      facets: {},
+      by: 'me',
+      at: '2026-05-12T10:00:00Z',
+      p: 0.9,
+      recommended: '',
+      overruled: false,
+    };
+    const named = write(own.guideId, { version: 1, determinations: [{ ...name, taxon: 'murica', guideVersion: 1 }] });
+    await own.visitor.put(`/api/specimens/${one}`).send(named).expect(200);
+    expect(await table()).toMatch(/\bmurica\b/);
+    await own.visitor
+      .post('/api/verifications')
+      .send({ id: randomUUID(), specimenId: one, kind: 'expert', taxon: 'cinerata', wrong: 0.01, on: '2026-05-13' })
+      .expect(201);
+    expect(await table()).toMatch(/\bcinerata\b/);
     const none = (await newStation(server)).visitor;
     expect((await none.get('/api/export/landmarks?as=tps').expect(200)).text.trim()).toBe('');
   });

@@ -70,18 +70,18 @@ export async function labelsFor(
   return ({ specimenId, character }) => labels.get(specimenId)?.get(character) ?? character;
 }
 
-/** What the specimens of measurements were named, where one taxon without a doubt was; the label that a guide is learned by. */
+/** What the specimens of measurements turned out to be, or were named, where one taxon without a doubt was; the label that a guide is learned by. */
 export async function kindsFor(
   em: Em,
   stationId: string,
   measurements: readonly Measurement[],
 ): Promise<(specimenId: string) => string | undefined> {
   const ids = [...new Set(measurements.map(({ specimenId }) => specimenId))];
-  const specimens = await em.find(SpecimenEntity, { stationId, id: { $in: ids } }, { fields: ['id', 'determinations'] });
+  const specimens = await em.find(SpecimenEntity, { stationId, id: { $in: ids } }, { fields: ['id', 'determinations', 'listedInstead'] });
   const kinds = new Map(
-    specimens.map(({ id, determinations }) => {
+    specimens.map(({ id, determinations, listedInstead }) => {
       const last = determinations.at(-1);
-      return [id, last?.qualifier === 'none' ? last.taxon : undefined];
+      return [id, listedInstead ?? (last?.qualifier === 'none' ? last.taxon : undefined)];
     }),
   );
   return (id) => kinds.get(id);

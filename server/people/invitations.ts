@@ -148,7 +148,8 @@ async function newPerson({ name, password }: NewJoining): Promise<Coming> {
 }
 
 async function ownPerson(em: Em, stationId: string, own: Caller | undefined): Promise<Coming> {
-  if (!own) throw signedOut();
+  // A script's token is no person at the door: it would come out with a session that may more than it.
+  if (!own || own.scope) throw signedOut();
   await notOfDemo(em, own);
   if (await em.count(AccountEntity, { stationId, personId: own.personId }))
     throw new HttpProblem(409, {
