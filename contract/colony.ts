@@ -1,4 +1,4 @@
-import { CrossAnswer, PosteriorAnswer } from '@plesion/core/heredity/schema';
+import { CrossAnswer, PosteriorAnswer, ProofAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
 import { z } from 'zod';
 import { Kept } from './kept';
 
@@ -37,3 +37,20 @@ export const PairWrite = z.strictObject({
 });
 export type PairWrite = z.output<typeof PairWrite>;
 export const PairAnswer = CrossAnswer;
+
+/** Does it carry an allele unseen? Asked of all that could be its mates. */
+export const ProveWrite = z.strictObject({
+  individual: z.uuid(),
+  locus: z.string().max(80),
+  allele: z.string().max(24),
+  /** By what a young would tell. */
+  shows: z.strictObject({ character: z.string().max(80), state: z.string().max(80) }),
+  sure: z.number().gt(0).lt(1).default(0.95),
+});
+export type ProveWrite = z.output<typeof ProveWrite>;
+export const ProveAnswer = ProofAnswer;
+
+/** Of a group of the book, whose egg is it? */
+export const EggWrite = z.strictObject({ group: z.array(z.uuid()).min(1, 'say who is in the group').max(60) });
+export type EggWrite = z.output<typeof EggWrite>;
+export const EggAnswer = SuspectsAnswer;

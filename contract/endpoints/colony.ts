@@ -1,4 +1,4 @@
-import { Colony, ColonyList, PairAnswer, PairWrite } from '../colony';
+import { Colony, ColonyList, EggAnswer, EggWrite, PairAnswer, PairWrite, ProveAnswer, ProveWrite } from '../colony';
 import { byId, type Endpoint } from './endpoint';
 
 /** The keeper's book: who is kept of a guide's kinds, what each carries, and what two would have. */
@@ -24,5 +24,23 @@ export const colonyEndpoints = {
     params: byId,
     body: PairWrite,
     response: PairAnswer,
+  },
+  prove: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/proof',
+    summary: 'How many plain young until one is sure that somebody does not carry an allele, with each that could be its mate.',
+    asks: true,
+    params: byId,
+    body: ProveWrite,
+    response: ProveAnswer,
+  },
+  whoseEgg: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/egg',
+    summary: 'Of a group, whose egg it is: the chance of each, and in which order to separate them.',
+    asks: true,
+    params: byId,
+    body: EggWrite,
+    response: EggAnswer,
   },
 } as const satisfies Record<string, Endpoint>;

@@ -48,6 +48,27 @@ it('is told what each carries, and of what sex a young must be; and what two wou
   expect(pale.expected).toBeCloseTo(2, 9);
   expect(kinds.some(({ sex, shows }) => sex === 'male' && shows.morph === 'pale')).toBe(false);
   expect((await pair({ father: randomUUID(), mother }, 400)).body.field).toBe('father');
+  const ask = (what: string, sent: object, status = 200) =>
+    visitor.post(`/api/guides/${moths}/colony/${what}`).send(sent).expect(status);
+  // Of a plain male of unknown parents: a pale female tells soonest, though each plain daughter of any says as much.
+  const x = await keep('x', { ...sexed('male'), phenotypes: { morph: 'wild' } });
+  const proof = { individual: x, locus: 'pale', allele: 'p', shows: { character: 'morph', state: 'pale' } };
+  const { mates } = (await ask('proof', proof)).body as { mates: { mate: string; telling: number; young: number }[] };
+  expect(mates[0].mate).toBe('17');
+  expect(mates[0].telling).toBeCloseTo(2, 9);
+  expect(mates.map(({ mate }) => mate).sort()).toEqual(['17', '4']);
+  expect((await ask('proof', { ...proof, individual: randomUUID() }, 400)).body.field).toBe('individual');
+  expect((await ask('proof', { ...proof, allele: 'q' }, 400)).body.field).toBe('allele');
+  const group = members.filter(({ label }) => label === '17').map(({ id }) => id);
+  expect((await ask('egg', { group })).body).toMatchObject({
+    members: [
+      { id: '17', p: 1 },
+      { id: '17 (2)', p: 0 },
+    ],
+    separations: 1,
+  });
+  expect((await ask('egg', { group: [father] }, 400)).body).toMatchObject({ code: 'of-nobody', field: 'group' });
+  expect((await ask('egg', { group: [randomUUID()] }, 400)).body.field).toBe('group[0]');
   const { visitor: stranger } = await newStation(server);
   await stranger.get(`/api/guides/${moths}/colony`).expect(404);
 });

@@ -2,10 +2,12 @@ import type { Router } from 'express';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
-import { colonyOf, listColonies, pairOf } from './service';
+import { colonyOf, eggOf, listColonies, pairOf, proveOf } from './service';
 
 export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool): void {
   bind(router, em, 'colonies', async ({ em: own, caller }) => ({ colonies: await listColonies(own, caller.stationId) }));
   bind(router, em, 'colony', ({ em: own, caller, params }) => colonyOf(own, pool, caller.stationId, params.id));
   bind(router, em, 'pair', ({ em: own, caller, params, body }) => pairOf(own, pool, caller.stationId, params.id, body));
+  bind(router, em, 'prove', ({ em: own, caller, params, body }) => proveOf(own, pool, caller.stationId, params.id, body));
+  bind(router, em, 'whoseEgg', ({ em: own, caller, params, body }) => eggOf(own, pool, caller.stationId, params.id, body));
 }

@@ -1,8 +1,8 @@
-import type { Colony, ColonyList, ColonyMember, PairWrite } from '@plesion/contract/colony';
+import type { Colony, ColonyList, ColonyMember, EggWrite, PairWrite, ProveWrite } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/contract/kept';
 import type { Outcome } from '@plesion/core';
 import type { HereditySection } from '@plesion/core/guide';
-import type { CrossAnswer, Pedigree } from '@plesion/core/heredity/schema';
+import type { CrossAnswer, Pedigree, ProofAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
 import type { AnalysisPool } from '../analysis/pool';
 import { IndividualEntity } from '../database/entities';
 import type { Em } from '../database/orm';
@@ -11,6 +11,9 @@ import { badRequest, HttpProblem, notFound } from '../http/errors';
 
 /** Individuals of a book at most. */
 const MOST = 2000;
+
+/** Mates that are looked at for a proof. */
+const MOST_MATES = 40;
 
 /** The book of a guide, and what each of it carries. */
 export async function colonyOf(em: Em, pool: AnalysisPool, stationId: string, guideId: string): Promise<Colony> {
@@ -47,6 +50,28 @@ export const listColonies = (em: Em, stationId: string): Promise<ColonyList['col
     [stationId],
   );
 
+/** A book of which questions are asked: what the guide says, who is in it, and what each is called there. */
+async function bookOf(em: Em, stationId: string, guideId: string) {
+  const { guide } = await findGuide(em, stationId, guideId);
+  if (!guide.heredity) throw noHeredity();
+  const members = await membersOf(em, stationId, guideId);
+  return {
+    asked: { ...modelOf(guide.heredity), individuals: pedigreeOf(members) },
+    members,
+    /** @throws 400 by the field. */
+    memberAt(id: string, field: string): ColonyMember {
+      const found = members.find((one) => one.id === id);
+      if (found) return found;
+      throw badRequest([{ code: 'unknown-individual', message: 'This one is not in the book of the guide.', field }]);
+    },
+  };
+}
+
+const told = <T>(outcome: Outcome<T>): T => {
+  if (!outcome.ok) throw badRequest(outcome.problems);
+  return outcome.value;
+};
+
 /** What two of the book would have. */
 export async function pairOf(
   em: Em,
@@ -55,24 +80,46 @@ export async function pairOf(
   guideId: string,
   pair: PairWrite,
 ): Promise<CrossAnswer> {
-  const { guide } = await findGuide(em, stationId, guideId);
-  if (!guide.heredity) throw noHeredity();
-  const members = await membersOf(em, stationId, guideId);
-  const nameOf = (field: 'father' | 'mother'): string => {
-    const found = members.find(({ id }) => id === pair[field]);
-    if (!found) throw badRequest([{ code: 'unknown-individual', message: 'This one is not in the book of the guide.', field }]);
-    return found.name;
-  };
-  const asked = {
-    ...modelOf(guide.heredity),
-    individuals: pedigreeOf(members),
-    father: nameOf('father'),
-    mother: nameOf('mother'),
-    clutch: pair.clutch,
-  };
-  const outcome: Outcome<CrossAnswer> = await pool.ask(stationId, 'cross', asked);
-  if (!outcome.ok) throw badRequest(outcome.problems);
-  return outcome.value;
+  const { asked, memberAt } = await bookOf(em, stationId, guideId);
+  const { father, mother, clutch } = pair;
+  const named = { father: memberAt(father, 'father').name, mother: memberAt(mother, 'mother').name };
+  return told(await pool.ask(stationId, 'cross', { ...asked, ...named, clutch }));
+}
+
+/** The sex it was called beyond doubt. */
+const surelyOf = ({ kept: { sex } }: ColonyMember) => (sex?.certainty === 1 ? sex.called : undefined);
+
+/** With whom it shows soonest whether one carries what cannot be seen: of those that are here, and not of its sex. */
+export async function proveOf(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  guideId: string,
+  sent: ProveWrite,
+): Promise<ProofAnswer> {
+  const { asked, members, memberAt } = await bookOf(em, stationId, guideId);
+  const { individual, ...question } = sent;
+  const one = memberAt(individual, 'individual');
+  const sex = surelyOf(one);
+  const mates = members
+    .filter((mate) => mate.id !== individual && mate.kept.status === 'here' && !(sex && surelyOf(mate) === sex))
+    .slice(0, MOST_MATES)
+    .map(({ name }) => name);
+  if (!mates.length) return { mates: [] };
+  return told(await pool.ask(stationId, 'proof', { ...asked, ...question, id: one.name, mates }));
+}
+
+/** Of a group, whose egg it is. */
+export async function eggOf(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  guideId: string,
+  { group }: EggWrite,
+): Promise<SuspectsAnswer> {
+  const { asked, memberAt } = await bookOf(em, stationId, guideId);
+  const named = group.map((id, i) => ({ id: memberAt(id, `group[${i}]`).name, weight: 1 }));
+  return told(await pool.ask(stationId, 'suspects', { ...asked, group: named, role: 'mother', phenotypes: {} }));
 }
 
 const noHeredity = () => new HttpProblem(409, { code: 'no-heredity', message: 'The guide does not say how its kinds inherit.' });

@@ -18,6 +18,7 @@ import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
+import { EggCard } from './EggCard';
 import { Misfits } from './Misfits';
 import { COLONIES, colonyApi, colonyKey } from './colonyApi';
 import { MemberPlate } from './MemberPlate';
@@ -104,6 +105,7 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
                 ))}
               </Card>
             )}
+            <EggCard guideId={guideId} members={colony.members} />
             {away.length > 0 && (
               <Disclosure title={`Gone and dead (${away.length})`}>
                 {[...away].reverse().map((one) => (

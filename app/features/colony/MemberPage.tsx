@@ -18,6 +18,7 @@ import { colonyApi, colonyKey } from './colonyApi';
 import { MemberForm } from './MemberForm';
 import { MemberPlate } from './MemberPlate';
 import { PairCard } from './PairCard';
+import { ProofCard } from './ProofCard';
 import { locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
 
 /** One of the book: what it shows, what it carries, whose it is, and what it would have with another. */
@@ -120,7 +121,10 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
       )}
       <Family member={member} colony={colony} told={told} f={f} />
       {member.kept.status === 'here' && (
-        <PairCard guide={guide} guideId={guideId} member={member} members={colony.members} sexes={sexes} />
+        <>
+          <PairCard guide={guide} guideId={guideId} member={member} members={colony.members} sexes={sexes} />
+          <ProofCard guide={guide} guideId={guideId} member={member} members={colony.members} />
+        </>
       )}
     </Screen>
   );

@@ -125,6 +125,49 @@ it('one of it shows what it carries, whose it is, and what it would have with an
   await shown('Write a whole number from 1 to 1000.');
 });
 
+it('whether it carries something unseen is asked of all that could be its mates, and said in words', async () => {
+  const mate = { mate: 'Moth 17', carrier: 0.18, telling: 2, young: 3, found: [0.09, 0.13, 0.15, 0.16, 0.17, 0.175] };
+  let mates: object[] = [mate, { ...mate, mate: 'Moth 4', telling: undefined, young: undefined }];
+  mockStation.answer('prove', () => ({ mates }));
+  await showScreen(<MemberPage id={ID(3)} />);
+  await shown('Does it carry it unseen?');
+  expect(sent('prove')).toEqual([]);
+  await choose('What it may carry', 'pale morph');
+  await shown('3 young, and none that shows it: 95 in 100 sure that it does not carry it.');
+  screen.getByText(/^carries it now 18 in 100; if so, one young in 2 would show it\. Found out within 6 young: 18 in 100\.$/);
+  screen.getByText('No number of young would clear it.');
+  const asked = { individual: ID(3), locus: 'pale', allele: 'p', shows: { character: 'morph', state: 'pale' }, sure: 0.95 };
+  expect(sent('prove')).toEqual([{ params: { id: guideId }, body: asked }]);
+  mates = [];
+  members[0] = { ...members[0], version: 2 };
+  await act(async () => screen.unmount());
+  await showScreen(<MemberPage id={ID(3)} />);
+  await shown('Does it carry it unseen?');
+  await choose('What it may carry', 'pale morph');
+  await shown('There is nobody here with whom it could have young.');
+});
+
+it('whose egg lies in a pen is told with the order in which to separate them', async () => {
+  members = members.map((one) => ({ ...one, kept: { ...one.kept, pen: 'cage 2' } }));
+  mockStation.answer('whoseEgg', () => ({
+    members: [
+      { id: 'Moth 17', p: 0.6 },
+      { id: 'Moth 4', p: 0.4 },
+      { id: 'Moth 3', p: 0 },
+    ],
+    separations: 1.4,
+  }));
+  await showScreen(<ColonyScreen />);
+  await shown('Moth 17');
+  await press('Whose egg is it?');
+  await choose('It lay in', 'cage 2');
+  await shown('1. Moth 17: 60 in 100');
+  screen.getByText('2. Moth 4: 40 in 100');
+  expect(screen.queryByText(/Moth 3:/)).toBeNull();
+  screen.getByText(/about 1\.4 separations/);
+  expect(sent('whoseEgg')).toEqual([{ params: { id: guideId }, body: { group: members.map(({ id }) => id) } }]);
+});
+
 describe('writing one down', () => {
   const open = async () => {
     await showScreen(<NewMember guideId={guideId} />);

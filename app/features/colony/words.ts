@@ -64,3 +64,26 @@ export const sayChance = (p: number): string => (p > 0.9995 ? 'for certain' : in
 /** A record of heredity as people say it. */
 export const sayRecord = ({ id, what, character }: { id: string; what: string; character?: string }): string =>
   what === 'phenotype' ? `the ${character} of ${id}` : `the ${what} of ${id}`;
+
+/** What may be carried unseen: alleles that show only where there is no other. */
+export function hiddenIn(guide: Guide) {
+  const { heredity } = guide;
+  const labels = new Map(
+    shownBy(guide).flatMap(({ id, states }) => states.map((one) => [`${id} ${one.id}`, one.label] as const)),
+  );
+  const ruled = (heredity?.characters ?? []).flatMap(({ id: character, rules }) =>
+    rules.flatMap(({ where, shows }) => {
+      const [[locus, test] = [], ...more] = Object.entries(where);
+      if (locus === undefined || more.length || !test || !('only' in test) || typeof shows !== 'string') return [];
+      return [{ locus, allele: test.only, character, state: shows }];
+    }),
+  );
+  const recessive = (heredity?.loci ?? []).flatMap(({ id, dominance = [] }) =>
+    dominance.slice(1).map((allele) => ({ locus: id, allele, character: id, state: allele })),
+  );
+  return [...ruled, ...recessive].map((one) => ({
+    ...one,
+    id: `${one.locus} ${one.allele}`,
+    label: labels.get(`${one.character} ${one.state}`) ?? one.state,
+  }));
+}
