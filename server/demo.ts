@@ -16,7 +16,7 @@ import { putDemoOpinions } from './opinions/demo';
 import { putDemoPractice } from './practice/demo';
 import { putDemoReview } from './review/demo';
 import { putDemoSet } from './sets/demo';
-import { makeStation } from './session/service';
+import { inStation, makeStation } from './session/service';
 import { writeSpecimen } from './specimens/service';
 import type { Parts } from './parts';
 import { putDemoOutcomes } from './verifications/demo';
@@ -63,7 +63,5 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
 async function demoCaller(em: Em): Promise<Caller | undefined> {
   const station = await em.findOne(StationEntity, { demo: true });
   const account = station && (await em.findOne(AccountEntity, { stationId: station.id }));
-  if (!account) return undefined;
-  const { id: accountId, personId, name: accountName, role } = account;
-  return { accountId, personId, accountName, stationId: station.id, role };
+  return account ? inStation(account) : undefined;
 }

@@ -1,4 +1,5 @@
-import type { Parent, ReadyKin } from './pedigree';
+import type { Sex } from '../guide/heredityVocabulary';
+import { type Parent, type ReadyKin, strangerOf } from './pedigree';
 import type { ReadyQuestion } from './posterior';
 
 /**
@@ -22,11 +23,11 @@ export function around(
   const places = new Map(own.map((at, i) => [at, i]));
   const part: ReadyKin[] = [];
   const strangers: ReadyKin[] = [];
-  const within = (parents: readonly Parent[] | undefined, sex: 'female' | 'male') =>
+  const within = (parents: readonly Parent[] | undefined, sex: Sex) =>
     parents?.map(({ at, weight }): Parent => {
       const known = places.get(at);
       if (known !== undefined) return { at: known, weight };
-      strangers.push({ sex: { female: Number(sex === 'female'), male: Number(sex === 'male') }, seen: [], lived: true });
+      strangers.push(strangerOf(sex));
       return { at: own.length + strangers.length - 1, weight };
     });
   for (const at of own) {

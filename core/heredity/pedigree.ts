@@ -23,6 +23,13 @@ export interface ReadyKin {
   lived: boolean;
 }
 
+/** Who stands for a parent that nobody knows: of that parent's sex, and otherwise anybody. */
+export const strangerOf = (sex: Sex): ReadyKin => ({
+  sex: { female: Number(sex === 'female'), male: Number(sex === 'male') },
+  seen: [],
+  lived: true,
+});
+
 const problem = (id: string, field: string, code: string, message: string): Problem => ({
   code,
   field: `individuals.${id}.${field}`,
@@ -54,8 +61,7 @@ export function readyPedigree({ characters }: Pick<ReadyModel, 'characters'>, pe
 
   const kin: ReadyKin[] = [];
   const placeOf = new Map<string, number>();
-  const unknown = (sex: Sex): number =>
-    kin.push({ sex: { female: Number(sex === 'female'), male: Number(sex === 'male') }, seen: [], lived: true }) - 1;
+  const unknown = (sex: Sex): number => kin.push(strangerOf(sex)) - 1;
   for (const one of order) {
     const parentsOf = (named: string | undefined, several: Kin['fathers'], sex: Sex): Parent[] | undefined => {
       const all = several ?? (named === undefined ? [] : [{ id: named, weight: 1 }]);

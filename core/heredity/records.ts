@@ -1,4 +1,5 @@
-import type { ReadyKin } from './pedigree';
+import type { Sex } from '../guide/heredityVocabulary';
+import { type ReadyKin, strangerOf } from './pedigree';
 import type { ReadyQuestion } from './posterior';
 
 /** One thing that was written down of an individual, and may be wrong. */
@@ -36,8 +37,7 @@ export function recordsOf({ kin, model }: ReadyQuestion): HeredityRecord[] {
 /** The pedigree as if some records had not been written: a parent that is doubted may be anybody. */
 export function withoutRecords({ kin, model, placeOf }: ReadyQuestion, dropped: readonly HeredityRecord[]): ReadyKin[] {
   const left = [...kin];
-  const stranger = (sex: 'female' | 'male') =>
-    left.push({ sex: { female: Number(sex === 'female'), male: Number(sex === 'male') }, seen: [], lived: true }) - 1;
+  const stranger = (sex: Sex) => left.push(strangerOf(sex)) - 1;
   for (const record of dropped) {
     const at = placeOf.get(record.id)!;
     if (record.what === 'sex') left[at] = { ...left[at], sex: { female: 1, male: 1 } };

@@ -1,5 +1,5 @@
 import { networkOf, solve } from './network';
-import type { ReadyKin } from './pedigree';
+import { type ReadyKin, strangerOf } from './pedigree';
 import type { ReadyQuestion } from './posterior';
 
 export interface Suspect {
@@ -41,8 +41,7 @@ export function suspectsOf(
     seen,
     lived: false,
   };
-  const away = role === 'mother' ? 'male' : 'female';
-  const mate: ReadyKin = { sex: { female: Number(away === 'female'), male: Number(away === 'male') }, seen: [], lived: true };
+  const mate = strangerOf(role === 'mother' ? 'male' : 'female');
   const network = networkOf(model, [...kin, one, mate]);
   const solved = solve(network);
   if (!(solved.logSum > -Infinity)) return undefined;

@@ -7,6 +7,7 @@ import type { Em } from '../database/orm';
 import { HttpProblem, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { makeSecret, readSecret } from '../http/secret';
+import { inStation } from '../session/service';
 
 /** Tokens that one account may have. */
 const MOST = 50;
@@ -52,8 +53,7 @@ async function bearer(em: Em, authorization: string): Promise<Caller> {
   if (!account) throw badToken();
   if (!known.usedAt || Date.now() - known.usedAt.getTime() > MINUTE)
     await em.nativeUpdate(TokenEntity, { stationId, id: known.id }, { usedAt: new Date() });
-  const { id: accountId, personId, name: accountName, role } = account;
-  return { accountId, personId, accountName, stationId, role, scope: known.scope, device: `API token “${known.name}”` };
+  return { ...inStation(account), scope: known.scope, device: `API token “${known.name}”` };
 }
 
 export async function listTokens(em: Em, { stationId, accountId }: Caller): Promise<Token[]> {

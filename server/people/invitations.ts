@@ -16,7 +16,7 @@ import { badRequest, HttpProblem, notFound, signedOut } from '../http/errors';
 import type { Caller } from '../http/route';
 import { makeSecret, readSecret } from '../http/secret';
 import { notOfDemo } from '../session/ofDemo';
-import { hashPassword } from '../session/service';
+import { hashPassword, inStation } from '../session/service';
 import { initialsFor } from './initials';
 import { lockStation } from './members';
 
@@ -96,7 +96,7 @@ export async function join(em: Em, token: string, joining: Joining, own: Caller 
       const others = await tx.find(AccountEntity, { stationId }, { fields: ['initials'] });
       const account = { stationId, id: randomUUID(), personId: person.id, name, role: link.role, createdAt: new Date() };
       await tx.insert(AccountEntity, { ...account, initials: initialsFor(name, new Set(others.map((one) => one.initials))) });
-      return { accountId: account.id, personId: person.id, accountName: name, stationId, role: account.role };
+      return inStation(account);
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintViolationException)) throw error;
@@ -121,7 +121,7 @@ async function renew(em: Em, link: InvitationColumns, joining: Joining): Promise
     const account = await tx.findOneOrFail(AccountEntity, { stationId, id: link.accountId! });
     await needOnlyHere(tx, account);
     await tx.nativeUpdate(PersonEntity, { id: account.personId }, { passwordHash });
-    return { accountId: account.id, personId: account.personId, accountName: account.name, stationId, role: account.role };
+    return inStation(account);
   });
 }
 

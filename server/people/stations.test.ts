@@ -163,7 +163,11 @@ it('nobody comes in as “whoever is signed in” without being so, nor as the d
   const link = await linkOf(tove.visitor);
   await server.visitor().post(link).send({ as: 'signed-in' }).expect(401);
   const { body: made } = await wren.visitor.post('/api/account/tokens').send({ name: 'script', scope: 'write' }).expect(201);
-  const script = () => server.visitor().post(link).set('authorization', `Bearer ${(made as { token: string }).token}`);
+  const script = () =>
+    server
+      .visitor()
+      .post(link)
+      .set('authorization', `Bearer ${(made as { token: string }).token}`);
   await script().send({ as: 'signed-in' }).expect(401);
   const demo = server.visitor();
   await demo.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);

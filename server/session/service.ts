@@ -40,7 +40,14 @@ export async function callerOf(em: Em, { id }: { id: string }): Promise<Caller> 
   return inStation(account);
 }
 
-const inStation = ({ id, personId, name, stationId, role }: AccountColumns): Caller => ({
+/** Who asks, as the account of a person in a station. */
+export const inStation = ({
+  id,
+  personId,
+  name,
+  stationId,
+  role,
+}: Pick<AccountColumns, 'id' | 'personId' | 'name' | 'stationId' | 'role'>): Caller => ({
   ...{ accountId: id, personId, accountName: name, stationId, role },
 });
 

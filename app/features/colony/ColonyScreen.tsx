@@ -17,10 +17,10 @@ import { Picker } from '../../ui/Picker';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { useGuide } from '../records/useGuide';
 import { EggCard } from './EggCard';
 import { Misfits } from './Misfits';
-import { COLONIES, colonyApi, colonyKey } from './colonyApi';
+import { COLONIES, colonyApi } from './colonyApi';
+import { useBook } from './useBook';
 import { MemberPlate } from './MemberPlate';
 import { locusLabel, sayPlace, saySex, sayShown } from './words';
 
@@ -64,19 +64,9 @@ export function ColonyScreen() {
 
 function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
   const router = useRouter();
-  const stored = useGuide(guideId);
-  const found = useQuery({
-    queryKey: colonyKey(guideId),
-    queryFn: ({ signal }) => colonyApi('colony', { params: { id: guideId } }, signal),
-  });
-  const guide = stored.data?.guide;
+  const { book, error, retry } = useBook(guideId);
   return (
-    <AsyncScreen
-      what="The keeper’s book"
-      value={found.data && guide ? { colony: found.data, guide } : undefined}
-      error={found.error ?? stored.error}
-      retry={() => (void found.refetch(), void stored.refetch())}
-    >
+    <AsyncScreen what="The keeper’s book" value={book} error={error} retry={retry}>
       {({ colony, guide: own }) => {
         const here = colony.members.filter(({ kept }) => kept.status === 'here');
         const away = colony.members.filter(({ kept }) => kept.status !== 'here');

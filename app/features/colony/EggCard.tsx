@@ -7,7 +7,8 @@ import { Notice } from '../../ui/Notice';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
-import { sayChance, sayRecord } from './words';
+import { LeftOut } from './LeftOut';
+import { sayChance } from './words';
 
 /** An egg lies in a pen and nobody saw who laid it: whose it is, and in which order to separate them. */
 export function EggCard({ guideId, members }: { guideId: string; members: readonly ColonyMember[] }) {
@@ -44,11 +45,7 @@ export function EggCard({ guideId, members }: { guideId: string; members: readon
               ? `Separate them in this order: about ${found.data.separations.toFixed(1)} separations on average. Those who cannot have laid it are left out.`
               : 'Nobody else of them can have laid it.'}
           </Text>
-          {found.data.without && (
-            <Text size="small" quiet>
-              {`As if this had not been written, for not all can be true: ${found.data.without.map(sayRecord).join(', ')}.`}
-            </Text>
-          )}
+          <LeftOut records={found.data.without} />
         </>
       )}
     </Disclosure>

@@ -13,12 +13,11 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { useGuide } from '../records/useGuide';
-import { colonyApi, colonyKey } from './colonyApi';
 import { MemberForm } from './MemberForm';
 import { MemberPlate } from './MemberPlate';
 import { PairCard } from './PairCard';
 import { ProofCard } from './ProofCard';
+import { useBook } from './useBook';
 import { locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
 
 /** One of the book: what it shows, what it carries, whose it is, and what it would have with another. */
@@ -28,19 +27,13 @@ export function MemberPage({ id }: { id: string }) {
     queryFn: ({ signal }) => api('individual', { params: { id } }, signal),
   });
   const guideId = individual.data?.guideId;
-  const stored = useGuide(guideId);
-  const book = useQuery({
-    queryKey: colonyKey(guideId ?? ''),
-    enabled: guideId !== undefined,
-    queryFn: ({ signal }) => colonyApi('colony', { params: { id: guideId! } }, signal),
-  });
-  const guide = stored.data?.guide;
+  const { book, error, retry } = useBook(guideId);
   return (
     <AsyncScreen
       what="The individual"
-      value={book.data && guide && guideId ? { colony: book.data, guide, guideId } : undefined}
-      error={individual.error ?? book.error ?? stored.error}
-      retry={() => (void individual.refetch(), void book.refetch(), void stored.refetch())}
+      value={book && guideId ? { ...book, guideId } : undefined}
+      error={individual.error ?? error}
+      retry={() => (void individual.refetch(), retry())}
     >
       {({ colony, guide: own, guideId: by }) => {
         const member = colony.members.find((one) => one.id === id);

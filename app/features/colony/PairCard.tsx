@@ -12,8 +12,9 @@ import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { colonyApi } from './colonyApi';
+import { LeftOut } from './LeftOut';
 import { KindPlate } from './MemberPlate';
-import { locusLabel, sayChance, sayRecord, shownBy } from './words';
+import { locusLabel, sayChance, shownBy } from './words';
 
 interface Props {
   guide: Guide;
@@ -87,11 +88,7 @@ export function PairCard({ guide, guideId, member, members, sexes }: Props) {
               {`${locusLabel(guide, locus)}: ${all.map(({ genotype, p }) => `${genotype} ${sayChance(p)}`).join(', ')}`}
             </Text>
           ))}
-          {found.data.without && (
-            <Text size="small" quiet>
-              {`As if this had not been written, for not all can be true: ${found.data.without.map(sayRecord).join(', ')}.`}
-            </Text>
-          )}
+          <LeftOut records={found.data.without} />
           <Text size="small" quiet>
             {found.data.inbreeding > 0
               ? `The young would be inbred: F = ${found.data.inbreeding.toFixed(3)}.`

@@ -11,7 +11,8 @@ import { Notice } from '../../ui/Notice';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
-import { hiddenIn, locusLabel, sayChance, sayRecord } from './words';
+import { LeftOut } from './LeftOut';
+import { hiddenIn, locusLabel, sayChance } from './words';
 
 /** Mates told of; the rest would take longer. */
 const TOLD = 6;
@@ -73,11 +74,7 @@ export function ProofCard({ guide, guideId, member, members }: Props) {
             )}
           </View>
         ))}
-      {found.data?.without && chosen && (
-        <Text size="small" quiet>
-          {`As if this had not been written, for not all can be true: ${found.data.without.map(sayRecord).join(', ')}.`}
-        </Text>
-      )}
+      {chosen && <LeftOut records={found.data?.without} />}
     </Card>
   );
 }
