@@ -1,5 +1,6 @@
 import type { Guide } from './schema';
-import { readyModel } from './heredityModel';
+import { frequencyProblems, readyModel } from './heredityModel';
+import type { HereditySection } from './hereditySchema';
 
 /** A section on heredity: a model that holds, seen by facets and characters that the guide has. */
 export function checkHeredity(guide: Guide, report: (field: string, code: string, message: string) => void): void {
@@ -12,6 +13,11 @@ export function checkHeredity(guide: Guide, report: (field: string, code: string
     for (const { field, code, message } of ready.problems) report(`heredity.${field}`, code, message);
     return;
   }
+  checkStrains(section, report);
+  const told = ['sex', ...ready.value.characters.map(({ id }) => id)];
+  for (const id of Object.keys(section.toldFrom ?? {}))
+    if (!told.includes(id))
+      report(`heredity.toldFrom.${id}`, 'unknown-character', `Nothing is inherited by “${id}”; name one of ${told.join(', ')}.`);
   for (const { id, states } of ready.value.characters) {
     const known = seenBy(guide, id);
     const own = section.characters.findIndex((one) => one.id === id);
@@ -23,6 +29,25 @@ export function checkHeredity(guide: Guide, report: (field: string, code: string
     else if (strange !== undefined)
       report(field, 'unknown-state', `“${id}” has no state “${strange}” in this guide; it has ${known.join(', ')}.`);
   }
+}
+
+function checkStrains(
+  { strains = [], neverMix = [], loci }: HereditySection,
+  report: (field: string, code: string, message: string) => void,
+): void {
+  strains.forEach(({ id, founders = {} }, i) => {
+    const field = `heredity.strains[${i}]`;
+    if (strains.findIndex((one) => one.id === id) < i)
+      report(`${field}.id`, 'twice', `The strain “${id}” stands twice; take one of them out.`);
+    for (const { field: at = field, code, message } of frequencyProblems(loci, founders, `${field}.founders`))
+      report(at, code, message);
+  });
+  neverMix.forEach(({ strains: [a, b] }, i) => {
+    const field = `heredity.neverMix[${i}].strains`;
+    const strange = [a, b].find((one) => !strains.some(({ id }) => id === one));
+    if (strange !== undefined) report(field, 'unknown-strain', `There is no strain “${strange}” in this section.`);
+    else if (a === b) report(field, 'same-strain', 'A strain is not kept apart from itself; name two.');
+  });
 }
 
 /** States of what is seen: values of a facet, or states of a character. */

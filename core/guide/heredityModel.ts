@@ -36,6 +36,24 @@ export interface ReadyModel {
   sayGenotype(locus: number, a: number, b: number): string;
 }
 
+/** How common alleles are said to be, by locus: each locus there, each of its alleles named, and all of it 1. */
+export function frequencyProblems(
+  loci: readonly Locus[],
+  said: Readonly<Record<string, Readonly<Record<string, number>>>>,
+  field: string,
+): Problem[] {
+  return Object.entries(said).flatMap(([locus, alleles]) => {
+    const known = loci.find(({ id }) => id === locus)?.alleles.map(({ id }) => id);
+    if (!known) return [problem('no-locus', `${field}.${locus}`, `There is no locus “${locus}”.`)];
+    if (known.length !== Object.keys(alleles).length || !known.every((id) => id in alleles))
+      return [problem('frequencies', `${field}.${locus}`, `Say how common each allele is: ${known.join(', ')}.`)];
+    const sum = Object.values(alleles).reduce((all, one) => all + one, 0);
+    return Math.abs(sum - 1) > 1e-6
+      ? [problem('frequencies', `${field}.${locus}`, `The frequencies come to ${+sum.toFixed(4)}; let them come to 1.`)]
+      : [];
+  });
+}
+
 /** Genotypes of a character's loci together, at most. */
 const MOST_GENOTYPES = 20_000;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SEX_SYSTEMS } from './heredityVocabulary';
-import { id, label, share } from './terms';
+import { id, label, share, text } from './terms';
 
 /** An allele of a locus, and how common it is among those of whose parents nothing is known. */
 export const Allele = z.strictObject({
@@ -70,9 +70,36 @@ export const Seen = z.union([
 ]);
 export type Seen = z.output<typeof Seen>;
 
+/** A strain: how common alleles are among its founders, where they are more or less so than elsewhere. */
+export const Strain = z.strictObject({
+  id: label.max(80).describe('By what the book calls it.'),
+  founders: z
+    .record(id, z.record(z.string(), share))
+    .optional()
+    .describe('By locus, how common each allele is among founders of the strain; they sum to 1.'),
+});
+export type Strain = z.output<typeof Strain>;
+
+/** Two strains that are kept apart. */
+export const NeverMix = z.strictObject({
+  strains: z.tuple([label.max(80), label.max(80)]).describe('The two strains, by id.'),
+  why: text.min(1).max(400).describe('Said to whoever would pair them.'),
+});
+export type NeverMix = z.output<typeof NeverMix>;
+
+const days = z.number().int().min(1).max(3650);
+
 /** How the kinds of a guide inherit, and which of them. What is seen are its facets and characters, by their ids. */
 export const HereditySection = HeredityModel.extend({
-  /** The taxon, and what it holds; all where absent. */
-  taxon: id.optional(),
+  taxon: id.optional().describe('The taxon, and what it holds; all of the guide where absent.'),
+  strains: z.array(Strain).max(40).optional(),
+  neverMix: z.array(NeverMix).max(80).optional().describe('Strains that are not paired but with a reason that is written down.'),
+  incubation: days.optional().describe('Days from laying to hatching.'),
+  toldFrom: z
+    .record(id, days)
+    .optional()
+    .describe('Days from hatching after which it can be told: by `sex`, or by a character of this section.'),
+  breedsFrom: days.optional().describe('Days from hatching after which young breed, and are separated before.'),
+  weighEvery: days.optional().describe('Days after which each that is kept is weighed again.'),
 });
 export type HereditySection = z.output<typeof HereditySection>;

@@ -1,4 +1,5 @@
 import { done, failed, type Outcome, type Problem } from '../problem';
+import { frequencyProblems } from '../guide/heredityModel';
 import { contradictionsOf } from './contradictions';
 import { crossOf } from './cross';
 import { TooTangled } from './factor';
@@ -21,23 +22,25 @@ import type {
 } from './schema';
 import { suspectsOf } from './suspects';
 
-type Asked = Pick<PosteriorRequest, 'system' | 'loci' | 'characters' | 'founders' | 'individuals'>;
+type Asked = Pick<PosteriorRequest, 'system' | 'loci' | 'characters' | 'founders' | 'strains' | 'individuals'>;
 
 const refused = (code: string, field: string, message: string): Problem => ({ code, field, message });
 
 /** A question made ready and answered; what is wrong with it by its field, and what cannot be worked out in words. */
-function answered<T>({ founders, individuals, ...model }: Asked, answer: (question: ReadyQuestion) => Outcome<T>): Outcome<T> {
-  for (const [locus, alleles] of Object.entries(founders ?? {})) {
-    const known = model.loci.find(({ id }) => id === locus)?.alleles.map(({ id }) => id);
-    if (!known) return failed(refused('no-locus', `founders.${locus}`, `There is no locus “${locus}”.`));
-    if (known.length !== Object.keys(alleles).length || !known.every((id) => id in alleles))
-      return failed(refused('frequencies', `founders.${locus}`, `Say how common each allele is: ${known.join(', ')}.`));
-  }
+function answered<T>(
+  { founders = {}, strains = [], individuals, ...model }: Asked,
+  answer: (question: ReadyQuestion) => Outcome<T>,
+): Outcome<T> {
+  const problems = [
+    ...frequencyProblems(model.loci, founders, 'founders'),
+    ...strains.flatMap((strain, i) => frequencyProblems(model.loci, strain.founders ?? {}, `strains[${i}].founders`)),
+  ];
+  if (problems.length) return failed(...problems);
   const loci = model.loci.map((locus) => ({
     ...locus,
-    alleles: locus.alleles.map((allele) => ({ ...allele, frequency: founders?.[locus.id]?.[allele.id] ?? allele.frequency })),
+    alleles: locus.alleles.map((allele) => ({ ...allele, frequency: founders[locus.id]?.[allele.id] ?? allele.frequency })),
   }));
-  const question = readyQuestion({ ...model, loci }, individuals);
+  const question = readyQuestion({ ...model, loci }, individuals, strains);
   if (!question.ok) return failed(...question.problems);
   return unlessTangled(() => answer(question.value));
 }

@@ -147,7 +147,8 @@ export function networkOf(
     // Who stands for a parent that nobody knows is of that parent's sex.
     const sexes = one.id === undefined ? SEXES.filter((sex) => one.sex[sex] > 0) : SEXES;
     factor([own.sex], () => 1 / sexes.length);
-    model.loci.forEach(({ frequency, lethal, lives, linked }, locus) => {
+    model.loci.forEach(({ frequency: usual, lethal, lives, linked }, locus) => {
+      const frequency = one.founders?.[locus] ?? usual;
       const common = (allele: number) => (allele === NONE ? 1 : frequency[allele]);
       // One variable stands for both ways round, two for each.
       const ways = (a: number, b: number) => (inLine[locus] || a === b || a === NONE || b === NONE ? 1 : 2);

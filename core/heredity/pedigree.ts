@@ -21,13 +21,19 @@ export interface ReadyKin {
   seen: readonly { character: number; chances: readonly number[] }[];
   /** Did it live to be recorded? */
   lived: boolean;
+  /** How common alleles are in its strain, where that is said. */
+  founders?: Frequencies;
 }
 
+/** By locus, of each allele by its number. */
+export type Frequencies = readonly Float64Array[];
+
 /** Who stands for a parent that nobody knows: of that parent's sex, and otherwise anybody. */
-export const strangerOf = (sex: Sex): ReadyKin => ({
+export const strangerOf = (sex: Sex, founders?: Frequencies): ReadyKin => ({
   sex: { female: Number(sex === 'female'), male: Number(sex === 'male') },
   seen: [],
   lived: true,
+  ...(founders ? { founders } : {}),
 });
 
 const problem = (id: string, field: string, code: string, message: string): Problem => ({
@@ -39,8 +45,14 @@ const problem = (id: string, field: string, code: string, message: string): Prob
 /**
  * Make a pedigree ready: parents by their places, before their young; a parent that is not known where the other is,
  * stands there as a founder. Or what is wrong, each by individual and field.
+ *
+ * @param strains how common alleles are in strains, by name; parents that are not known are of their young's.
  */
-export function readyPedigree({ characters }: Pick<ReadyModel, 'characters'>, pedigree: Pedigree): Outcome<ReadyKin[]> {
+export function readyPedigree(
+  { characters }: Pick<ReadyModel, 'characters'>,
+  pedigree: Pedigree,
+  strains: ReadonlyMap<string, Frequencies> = new Map(),
+): Outcome<ReadyKin[]> {
   const problems: Problem[] = [];
   const byId = new Map(pedigree.map((one) => [one.id, one]));
   if (byId.size < pedigree.length) {
@@ -61,8 +73,9 @@ export function readyPedigree({ characters }: Pick<ReadyModel, 'characters'>, pe
 
   const kin: ReadyKin[] = [];
   const placeOf = new Map<string, number>();
-  const unknown = (sex: Sex): number => kin.push(strangerOf(sex)) - 1;
   for (const one of order) {
+    const founders = strains.get(one.strain ?? '');
+    const unknown = (sex: Sex): number => kin.push(strangerOf(sex, founders)) - 1;
     const parentsOf = (named: string | undefined, several: Kin['fathers'], sex: Sex): Parent[] | undefined => {
       const all = several ?? (named === undefined ? [] : [{ id: named, weight: 1 }]);
       const sum = all.reduce((sofar, { weight }) => sofar + weight, 0);
@@ -82,6 +95,7 @@ export function readyPedigree({ characters }: Pick<ReadyModel, 'characters'>, pe
       ...(mother ? { mother } : {}),
       seen: seen.get(one.id)!,
       lived: one.died === undefined,
+      ...(founders ? { founders } : {}),
     });
   }
   return done(kin);

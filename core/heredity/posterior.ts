@@ -1,9 +1,9 @@
 import { done, type Outcome } from '../problem';
 import { NONE, type ReadyModel, readyModel } from '../guide/heredityModel';
 import { type GenotypeVariables, type KinVariables, type Network, networkOf, solve } from './network';
-import { type ReadyKin, readyPedigree } from './pedigree';
+import { type Frequencies, type ReadyKin, readyPedigree } from './pedigree';
 import type { Propagated } from './propagate';
-import type { HeredityModel } from '../guide/hereditySchema';
+import type { HeredityModel, Strain } from '../guide/hereditySchema';
 import type { Pedigree } from './schema';
 import { type Sex, SEXES } from '../guide/heredityVocabulary';
 
@@ -40,14 +40,26 @@ export interface ReadyQuestion {
   placeOf: ReadonlyMap<string, number>;
 }
 
-export function readyQuestion(model: HeredityModel, pedigree: Pedigree): Outcome<ReadyQuestion> {
+/** @param strains those whose founders have alleles more or less often than the model says; their frequencies hold. */
+export function readyQuestion(model: HeredityModel, pedigree: Pedigree, strains: readonly Strain[] = []): Outcome<ReadyQuestion> {
   const ready = readyModel(model);
   if (!ready.ok) return ready;
-  const kin = readyPedigree(ready.value, pedigree);
+  const kin = readyPedigree(ready.value, pedigree, frequenciesOf(ready.value, strains));
   if (!kin.ok) return kin;
   const placeOf = new Map(kin.value.flatMap(({ id }, i) => (id === undefined ? [] : [[id, i] as const])));
   return done({ model: ready.value, kin: kin.value, placeOf });
 }
+
+/** Frequencies of alleles in each strain, by locus and by number; the model's where the strain does not say. */
+const frequenciesOf = ({ loci }: ReadyModel, strains: readonly Strain[]): ReadonlyMap<string, Frequencies> =>
+  new Map(
+    strains.map(({ id, founders = {} }) => [
+      id,
+      loci.map(({ id: locus, alleles, frequency }) =>
+        founders[locus] ? Float64Array.from(alleles, (allele) => founders[locus][allele]) : frequency,
+      ),
+    ]),
+  );
 
 /**
  * Exact chances of every individual's sex and genotypes, given all records.

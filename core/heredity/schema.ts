@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { HeredityModel, Seen } from '../guide/hereditySchema';
+import { HeredityModel, Seen, Strain } from '../guide/hereditySchema';
 import { id, share } from '../guide/terms';
 
 export { HeredityModel, Seen };
@@ -21,6 +21,8 @@ export const Kin = z.strictObject({
   fathers: z.array(Candidate).min(2).max(24).optional(),
   mother: name.optional(),
   mothers: z.array(Candidate).min(2).max(24).optional(),
+  /** Of a founder, or of young whose parents are not known: by what alleles are common among its like. */
+  strain: z.string().max(80).optional(),
   /** By character, or by locus where its dominance makes it one. */
   phenotypes: z.record(id, Seen).default({}),
   /** It never lived to be recorded, such as an egg that did not hatch: then lethal genotypes are possible. */
@@ -36,6 +38,8 @@ const asked = {
   ...HeredityModel.shape,
   /** Frequencies of alleles among founders, by locus, where they are others than the model's. */
   founders: z.record(id, z.record(z.string(), share)).optional(),
+  /** Strains whose founders have alleles more or less often than the model says. */
+  strains: z.array(Strain).max(40).optional(),
   individuals: Pedigree,
 };
 

@@ -124,7 +124,10 @@ export async function eggOf(
 
 const noHeredity = () => new HttpProblem(409, { code: 'no-heredity', message: 'The guide does not say how its kinds inherit.' });
 
-const modelOf = ({ system, loci, characters }: HereditySection) => ({ system, loci, characters });
+const modelOf = ({ system, loci, characters, strains }: HereditySection) => ({
+  ...{ system, loci, characters },
+  ...(strains ? { strains } : {}),
+});
 
 /** Individuals of a guide that the book says something of, the eldest first, each by a name of its own. */
 async function membersOf(em: Em, stationId: string, guideId: string): Promise<ColonyMember[]> {
@@ -154,6 +157,7 @@ function pedigreeOf(members: readonly ColonyMember[]): Pedigree {
     return {
       id: name,
       ...sexOf(kept),
+      ...(kept.strain ? { strain: kept.strain } : {}),
       ...(kept.fathers ? several(kept.fathers, 'father') : one(kept.father, 'father')),
       ...(kept.mothers ? several(kept.mothers, 'mother') : one(kept.mother, 'mother')),
       phenotypes: kept.phenotypes,
