@@ -30,6 +30,23 @@ export const ColonyList = z.object({
 });
 export type ColonyList = z.output<typeof ColonyList>;
 
+/** What of a pedigree is drawn, and as what. */
+export const PedigreeQuery = z.strictObject({
+  as: z.enum(['svg', 'pdf']).optional(),
+  /** Only the line of this one. */
+  of: z.uuid().optional(),
+  toward: z.enum(['ancestors', 'descendants']).optional(),
+  /** Ids, by commas, whose young are left out. */
+  folded: z.string().max(4000).optional(),
+  /** Shaded by who carries an allele: its locus and its id, with a space between them. */
+  carries: z
+    .string()
+    .max(120)
+    .regex(/^\S+ \S+$/, 'write a locus and an allele, with a space between them')
+    .optional(),
+});
+export type PedigreeQuery = z.output<typeof PedigreeQuery>;
+
 export const PairWrite = z.strictObject({
   father: z.uuid(),
   mother: z.uuid(),

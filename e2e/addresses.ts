@@ -73,6 +73,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       '/field/counts',
       '/field/colony',
       `/field/colony/new?guide=${moths}`,
+      `/field/colony/pedigree?guide=${moths}`,
       `/field/colony/${colony.members[20].id}`,
       ...['inventory', 'transect', 'flock'].map((kind) => `/field/counts/${counts.find((one) => one.kind === kind)!.id}`),
       `/field/sites/${sites[0].id}`,

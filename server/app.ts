@@ -152,7 +152,7 @@ export function createApp(
   reviewRoutes(api, em, weighing);
   ownRoutes(api, em, weighing);
   heredityRoutes(api, em, weighing);
-  colonyRoutes(api, em, weighing);
+  colonyRoutes(api, em, weighing, paging);
   setRoutes(api, em, { practice, paging });
   practiceRoutes(api, em, practice);
   exportRoutes(api, em);

@@ -1,4 +1,15 @@
-import { Colony, ColonyList, EggAnswer, EggWrite, PairAnswer, PairWrite, ProveAnswer, ProveWrite } from '../colony';
+import { z } from 'zod';
+import {
+  Colony,
+  ColonyList,
+  EggAnswer,
+  EggWrite,
+  PairAnswer,
+  PairWrite,
+  PedigreeQuery,
+  ProveAnswer,
+  ProveWrite,
+} from '../colony';
 import { byId, type Endpoint } from './endpoint';
 
 /** The keeper's book: who is kept of a guide's kinds, what each carries, and what two would have. */
@@ -15,6 +26,15 @@ export const colonyEndpoints = {
     summary: 'The book of a guide: individuals, what each carries, and what does not fit.',
     params: byId,
     response: Colony,
+  },
+  pedigreeSheet: {
+    method: 'GET',
+    path: '/api/guides/:id/colony/pedigree',
+    summary: 'The pedigree of a book as a drawing to print: all of it, or the line of one.',
+    params: byId,
+    query: PedigreeQuery,
+    response: z.unknown(),
+    media: 'application/pdf',
   },
   pair: {
     method: 'POST',

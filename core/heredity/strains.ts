@@ -1,9 +1,11 @@
 import type { NeverMix } from '../guide/hereditySchema';
-import type { ChartKin } from './chart';
 
-/** Somebody with its strain as it was written. */
-export interface StrainKin extends ChartKin {
+/** Somebody with its strain as it was written, and whoever may be its parents. */
+export interface StrainKin {
+  id: string;
   strain?: string;
+  fathers: readonly string[];
+  mothers: readonly string[];
 }
 
 /** By strain, its share in an individual; what is left of 1 is of no known strain. */

@@ -21,6 +21,17 @@ const quell = { strain: 'Quell' } as const;
 const north = { strain: 'North' } as const;
 const mixed = { strain: 'Quell × North' } as const;
 
+/** Young of one clutch, each as its number, sex and morph, and whether it is no longer here. */
+const brood = (of: Omit<DemoKept, 'no' | 'sex' | 'morph'>, young: string[]): DemoKept[] =>
+  young.map((one) => {
+    const [no, sex, morph, status] = one.split(' ');
+    return {
+      ...of,
+      ...{ no: Number(no), sex: sex === 'f' ? 'female' : 'male', morph },
+      ...(status ? { status: status as 'gone' | 'dead' } : {}),
+    };
+  });
+
 /**
  * The lantern-moth cages of Quell Harbour. Number 17 was called a male, and shows what only a daughter can; the father
  * of number 64 cannot be right; number 63 may have one of two; number 62 was seen in poor light.
@@ -32,43 +43,36 @@ export const demoColony: DemoKept[] = [
   { no: 4, sex: 'female', hatched: '2025-05-05', ...quell, pen: 'cage 2', morph: 'wild', status: 'dead' },
   { no: 5, sex: 'male', hatched: '2025-05-09', ...north, pen: 'cage 3', morph: 'smoke', status: 'dead' },
   { no: 6, sex: 'female', hatched: '2025-05-09', ...north, pen: 'cage 3', morph: 'smoke', status: 'dead' },
-  ...[
-    { no: 11, sex: 'female', morph: 'wild' },
-    { no: 12, sex: 'male', morph: 'wild' },
-    { no: 13, sex: 'female', morph: 'wild' },
-    { no: 14, sex: 'male', morph: 'wild' },
-  ].map((one) => ({ ...(one as DemoKept), ...quell, hatched: '2025-08-11', father: 1, mother: 2, pen: 'cage 1' })),
-  ...[
-    { no: 15, sex: 'female', morph: 'pale' },
-    { no: 16, sex: 'male', morph: 'wild' },
-    { no: 17, sex: 'male', certainty: 0.9, morph: 'pale', note: 'Antennae worn; called a male by the size.' },
-    { no: 18, sex: 'male', morph: 'wild' },
-  ].map((one) => ({ ...(one as DemoKept), ...quell, hatched: '2025-08-14', father: 3, mother: 4, pen: 'cage 2' })),
-  ...[
-    { no: 21, sex: 'male', morph: 'smoke' },
-    { no: 22, sex: 'female', morph: 'wild' },
-    { no: 23, sex: 'female', morph: 'smoke' },
-    { no: 24, sex: 'male', morph: 'wild' },
-  ].map((one) => ({ ...(one as DemoKept), ...north, hatched: '2025-08-20', father: 5, mother: 6, pen: 'cage 3' })),
-  ...[
-    { no: 31, sex: 'female', morph: 'pale' },
-    { no: 32, sex: 'female', morph: 'wild' },
-    { no: 33, sex: 'male', morph: 'smoke' },
-    { no: 34, sex: 'male', morph: 'wild' },
-    { no: 35, sex: 'female', morph: 'smoke' },
-  ].map((one) => ({ ...(one as DemoKept), ...mixed, hatched: '2026-05-03', father: 12, mother: 23, pen: 'cage 4' })),
-  ...[
-    { no: 41, sex: 'male', morph: 'pale' },
-    { no: 42, sex: 'female', morph: 'wild' },
-    { no: 43, sex: 'male', morph: 'wild' },
-    { no: 44, sex: 'female', morph: 'pale' },
-  ].map((one) => ({ ...(one as DemoKept), ...quell, hatched: '2026-05-06', father: 16, mother: 15, pen: 'cage 2' })),
-  ...[
-    { no: 51, sex: 'male', morph: 'wild' },
-    { no: 52, sex: 'female', morph: 'smoke' },
-    { no: 53, sex: 'male', morph: 'smoke' },
-  ].map((one) => ({ ...(one as DemoKept), ...mixed, hatched: '2026-08-16', father: 33, mother: 31, pen: 'cage 4' })),
-  { no: 61, sex: 'female', hatched: '2026-08-19', ...mixed, father: 43, mother: 35, pen: 'cage 5', morph: 'smoke' },
+  ...brood({ father: 1, mother: 2, hatched: '2025-08-11', pen: 'cage 1', ...quell }, [
+    ...['11 f wild', '12 m wild', '13 f wild', '14 m wild', '27 f wild dead', '28 m wild dead'],
+  ]),
+  ...brood({ father: 3, mother: 4, hatched: '2025-08-14', pen: 'cage 2', ...quell }, [
+    ...['15 f pale', '16 m wild', '18 m wild', '19 f pale gone', '20 m wild dead'],
+  ]),
+  {
+    ...{ no: 17, sex: 'male', certainty: 0.9, hatched: '2025-08-14', ...quell, father: 3, mother: 4, pen: 'cage 2' },
+    ...{ morph: 'pale', note: 'Antennae worn; called a male by the size.' },
+  },
+  ...brood({ father: 5, mother: 6, hatched: '2025-08-20', pen: 'cage 3', ...north }, [
+    ...['21 m smoke', '22 f wild', '23 f smoke', '24 m wild', '25 f smoke dead', '26 m wild gone'],
+  ]),
+  ...brood({ father: 12, mother: 23, hatched: '2026-05-03', pen: 'cage 4', ...mixed }, [
+    ...['31 f pale', '32 f wild', '33 m smoke', '34 m wild', '35 f smoke'],
+  ]),
+  ...brood({ father: 24, mother: 22, hatched: '2026-05-05', pen: 'cage 3', ...north }, [
+    ...['36 m wild', '37 f wild', '38 m wild', '39 f wild', '40 m wild dead'],
+  ]),
+  ...brood({ father: 16, mother: 15, hatched: '2026-05-06', pen: 'cage 2', ...quell }, [
+    ...['41 m pale', '42 f wild', '43 m wild', '44 f pale'],
+  ]),
+  ...brood({ father: 18, mother: 13, hatched: '2026-05-09', pen: 'cage 1', ...quell }, [
+    ...['45 f pale', '46 f wild', '47 m wild', '48 m wild', '49 f pale', '50 m wild gone'],
+  ]),
+  ...brood({ father: 21, mother: 11, hatched: '2026-05-12', pen: 'cage 6', ...mixed }, [
+    ...['54 f smoke', '55 m wild', '56 m smoke', '57 f wild', '58 f smoke'],
+  ]),
+  ...brood({ father: 33, mother: 31, hatched: '2026-08-16', pen: 'cage 4', ...mixed }, ['51 m wild', '52 f smoke', '53 m smoke']),
+  ...brood({ father: 43, mother: 35, hatched: '2026-08-19', pen: 'cage 5', ...mixed }, ['61 f smoke']),
   {
     ...{ no: 62, sex: 'male', hatched: '2026-08-19', ...mixed, father: 43, mother: 35, pen: 'cage 5', morph: 'wild' },
     seenRightly: 0.7,
@@ -76,4 +80,19 @@ export const demoColony: DemoKept[] = [
   },
   { no: 63, sex: 'female', hatched: '2026-08-20', ...mixed, fathers: [43, 34], mother: 35, pen: 'cage 5', morph: 'pale' },
   { no: 64, sex: 'female', hatched: '2026-08-20', ...mixed, father: 43, mother: 42, pen: 'cage 2', morph: 'smoke' },
+  ...brood({ father: 47, mother: 44, hatched: '2026-08-22', pen: 'cage 1', ...quell }, [
+    ...['65 m wild', '66 f wild', '67 m pale', '68 f pale', '69 f wild'],
+  ]),
+  ...brood({ father: 56, mother: 46, hatched: '2026-08-23', pen: 'cage 6', ...mixed }, [
+    ...['70 f smoke', '71 m wild', '72 m smoke', '73 f wild', '74 f smoke'],
+  ]),
+  ...brood({ father: 51, mother: 52, hatched: '2026-11-04', pen: 'cage 4', ...mixed }, [
+    ...['75 m wild', '76 f pale', '77 m smoke', '78 f smoke', '79 m wild', '80 f wild'],
+  ]),
+  ...brood({ father: 67, mother: 73, hatched: '2026-11-07', pen: 'cage 7', ...mixed }, [
+    '81 f pale',
+    '82 f pale',
+    '83 m wild',
+    '84 m wild',
+  ]),
 ];

@@ -2,11 +2,19 @@ import type { Router } from 'express';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
+import type { PagePool } from '../page/pool';
+import { pedigreePage } from './pedigreePage';
 import { colonyOf, eggOf, listColonies, pairOf, proveOf } from './service';
 
-export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool): void {
+export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, pages: PagePool): void {
   bind(router, em, 'colonies', async ({ em: own, caller }) => ({ colonies: await listColonies(own, caller.stationId) }));
   bind(router, em, 'colony', ({ em: own, caller, params }) => colonyOf(own, pool, caller.stationId, params.id));
+  bind(router, em, 'pedigreeSheet', async ({ em: own, caller, params, query, response }) => {
+    const { as = 'pdf' } = query;
+    const sheet = await pedigreePage(own, { pool, pages }, caller.stationId, params.id, query);
+    response.attachment(`pedigree.${as}`).type(as === 'svg' ? 'image/svg+xml' : 'application/pdf');
+    return sheet;
+  });
   bind(router, em, 'pair', ({ em: own, caller, params, body }) => pairOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'prove', ({ em: own, caller, params, body }) => proveOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'whoseEgg', ({ em: own, caller, params, body }) => eggOf(own, pool, caller.stationId, params.id, body));

@@ -5,8 +5,9 @@ import { compiledFor, type Guide, type Judgement, knownGuide } from '@plesion/co
 import type { Key } from '@plesion/core/keys';
 import { type Reading, sayReading, type Situation } from '@plesion/core/observation';
 import { comparisonPage, standingPage } from '@plesion/core/page';
-import { printBooklet, printPdf, printPng } from '../print/print';
+import { printBooklet, printPdf, printPng, printSvg } from '../print/print';
 import { keySheet } from './keySheet';
+import { type PedigreeAsked, pedigreeSheet } from './pedigreeSheet';
 import { setSheet, type SheetPaper } from './setSheet';
 import { layOut, type PaperName, PAPERS, type Photo } from './layout';
 
@@ -42,6 +43,7 @@ export type PageTask =
       kind: PageKind;
     }
   | { page: 'key'; key: Key; guide?: Guide }
+  | ({ page: 'pedigree'; as: 'svg' | 'pdf' } & PedigreeAsked)
   | { page: 'set'; guide: Guide; title: string; items: readonly SetItem[]; paper: SheetPaper };
 
 type Of<P extends PageTask['page']> = Extract<PageTask, { page: P }>;
@@ -52,6 +54,10 @@ const print = (kind: PageKind) => (kind === 'pdf' ? printPdf : printPng);
 export function drawPage(task: PageTask): Promise<Buffer> {
   if (task.page === 'comparison') return comparison(task);
   if (task.page === 'specimen') return specimen(task);
+  if (task.page === 'pedigree') {
+    const sheet = pedigreeSheet(task);
+    return task.as === 'pdf' ? printPdf(sheet) : Promise.resolve(Buffer.from(printSvg(sheet)));
+  }
   if (task.page === 'set') return printBooklet(setSheet(task.guide, task.title, task.items, task.paper), task.title);
   return printBooklet(keySheet(task.key, task.guide), task.key.title);
 }

@@ -12,6 +12,8 @@ export type Item =
       stroke?: string;
       width?: number;
       opacity?: number;
+      /** Strokes and gaps, in the units of the path. */
+      dash?: [number, number];
       cut?: Box;
     }
   | { kind: 'line'; from: [number, number]; to: [number, number]; stroke: string; width: number }

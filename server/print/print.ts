@@ -37,6 +37,7 @@ function drawPdf(doc: PDFKit.PDFDocument, item: Item): void {
         .lineWidth(item.width ?? 1)
         .lineCap('round')
         .lineJoin('round');
+      if (item.dash) doc.dash(item.dash[0], { space: item.dash[1] });
       if (item.fill && item.stroke) doc.fillAndStroke(item.fill, item.stroke, 'even-odd');
       else if (item.fill) doc.fill(item.fill, 'even-odd');
       else if (item.stroke) doc.stroke(item.stroke);
@@ -97,7 +98,8 @@ function drawSvg(item: Item): string {
       const stroke = item.stroke
         ? ` stroke="${item.stroke}" stroke-width="${item.width}" stroke-linecap="round" stroke-linejoin="round"`
         : '';
-      return `<path transform="translate(${item.dx} ${item.dy}) scale(${item.scale})" d="${item.d}" fill="${item.fill ?? 'none'}" fill-rule="evenodd"${stroke} opacity="${item.opacity ?? 1}"/>`;
+      const dash = item.dash ? ` stroke-dasharray="${item.dash.join(' ')}"` : '';
+      return `<path transform="translate(${item.dx} ${item.dy}) scale(${item.scale})" d="${item.d}" fill="${item.fill ?? 'none'}" fill-rule="evenodd"${stroke}${dash} opacity="${item.opacity ?? 1}"/>`;
     }
     case 'line':
       return `<path d="M${item.from.join(' ')}L${item.to.join(' ')}" stroke="${item.stroke}" stroke-width="${item.width}"/>`;

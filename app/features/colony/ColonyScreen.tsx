@@ -1,5 +1,4 @@
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
-import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
@@ -22,7 +21,7 @@ import { Misfits } from './Misfits';
 import { COLONIES, colonyApi } from './colonyApi';
 import { useBook } from './useBook';
 import { MemberPlate } from './MemberPlate';
-import { locusLabel, sayPlace, saySex, sayShown } from './words';
+import { sayCarried, sayPlace, saySex, sayShown } from './words';
 
 /** The keeper's book: who is kept, what each carries unseen, and what does not fit. */
 export function ColonyScreen() {
@@ -75,6 +74,9 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
             widest={860}
             foot={
               <View style={styles.foot}>
+                {colony.members.length > 1 && (
+                  <Button label="Pedigree" onPress={() => router.push(`/field/colony/pedigree?guide=${guideId}`)} />
+                )}
                 <Button kind="main" label="Write one down" onPress={() => router.push(`/field/colony/new?guide=${guideId}`)} />
               </View>
             }
@@ -130,14 +132,8 @@ function MemberRow({ member, colony, guide }: { member: ColonyMember; colony: Co
   );
 }
 
-/** The likeliest genotype at each locus, with its chance. */
-const sayCarried = (guide: Guide, genotypes: Record<string, { genotype: string; p: number }[]>): string =>
-  Object.entries(genotypes)
-    .map(([locus, [first]]) => `${locusLabel(guide, locus)} ${first.genotype}${first.p > 0.9995 ? '' : ` ${inHundred(first.p)}`}`)
-    .join(' · ');
-
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
+  foot: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
   row: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -61,6 +61,12 @@ export const sayPlace = ({ kept: { hatched, pen, strain, status } }: Pick<Colony
 /** A genotype with its chance, "for certain" where it is. */
 export const sayChance = (p: number): string => (p > 0.9995 ? 'for certain' : inHundred(p));
 
+/** The likeliest genotype at each locus, with its chance. */
+export const sayCarried = (guide: Guide, genotypes: Record<string, { genotype: string; p: number }[]>): string =>
+  Object.entries(genotypes)
+    .map(([locus, [first]]) => `${locusLabel(guide, locus)} ${first.genotype}${first.p > 0.9995 ? '' : ` ${inHundred(first.p)}`}`)
+    .join(' · ');
+
 /** A record of heredity as people say it. */
 export const sayRecord = ({ id, what, character }: { id: string; what: string; character?: string }): string =>
   what === 'phenotype' ? `the ${character} of ${id}` : `the ${what} of ${id}`;

@@ -1,0 +1,3 @@
+import { PedigreeScreen } from '../../../features/colony/PedigreeScreen';
+
+export default PedigreeScreen;

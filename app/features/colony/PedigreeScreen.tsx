@@ -1,0 +1,161 @@
+import type { Colony } from '@plesion/contract/colony';
+import type { Guide } from '@plesion/core/guide';
+import { chartOf } from '@plesion/core/pedigree';
+import { drawnBook } from '@plesion/core/pedigree';
+import { useCallback, useMemo } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useAddress } from '../../lib/useAddress';
+import { space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Disclosure } from '../../ui/Disclosure';
+import { DownloadButton } from '../../ui/DownloadButton';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Empty } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { sheetUrl } from './colonyApi';
+import { ChosenMember } from './ChosenMember';
+import { plateOfMember } from './MemberPlate';
+import { PedigreeSurface } from './PedigreeSurface';
+import { PedigreeWords } from './PedigreeWords';
+import { stepIn } from './stepIn';
+import { StrainKey } from './StrainKey';
+import { useBook } from './useBook';
+import { hiddenIn } from './words';
+
+const MIN_HEIGHT = 320;
+
+/** The pedigree of a book, drawn. */
+export function PedigreeScreen() {
+  const [{ guide }] = useAddress(['guide'], 0);
+  const { book, error, retry } = useBook(guide);
+  return guide ? (
+    <AsyncScreen what="The pedigree" value={book} error={error} retry={retry}>
+      {(own) => <Pedigree guideId={guide} colony={own.colony} guide={own.guide} />}
+    </AsyncScreen>
+  ) : (
+    <Screen>
+      <PageHeading>Pedigree</PageHeading>
+      <Empty title="Of which book?">Open the pedigree from the keeper’s book.</Empty>
+    </Screen>
+  );
+}
+
+function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony; guide: Guide }) {
+  const [{ one: chosen, of, toward, carries, folded = '' }, setAddress] = useAddress(
+    ['one', 'of', 'toward', 'carries', 'folded'],
+    0,
+  );
+  const { height } = useWindowDimensions();
+  const hidden = hiddenIn(guide);
+  const looked = hidden.find(({ id }) => id === carries);
+  const { kin, facts } = useMemo(
+    () =>
+      drawnBook(colony.members, colony.posterior, {
+        ...(of ? { focus: { of, toward: toward === 'descendants' ? toward : 'ancestors' } } : {}),
+        folded: new Set(folded.split(',').filter(Boolean)),
+        ...(looked ? { carries: { locus: looked.locus, allele: looked.allele } } : {}),
+      }),
+    [colony, of, toward, folded, looked?.locus, looked?.allele],
+  );
+  const lines = useMemo(() => kin.map(({ id, fathers, mothers }) => `${id} ${fathers} ${mothers}`).join(), [kin]);
+  // The drawing stays where it is while only what the symbols say changes.
+  const chart = useMemo(() => chartOf(kin), [lines]);
+  const members = useMemo(() => new Map(colony.members.map((one) => [one.id, one])), [colony]);
+  const strains = useMemo(() => [...new Set([...facts.values()].flatMap(({ shares }) => Object.keys(shares)))].sort(), [facts]);
+  const plateOf = useCallback(
+    (id: string) => {
+      const told = colony.posterior?.individuals.find(({ id: name }) => name === members.get(id)!.name);
+      return plateOfMember(guide, members.get(id)!, told?.sexP);
+    },
+    [colony, members, guide],
+  );
+  const name = (id: string | undefined) => (id === undefined ? undefined : members.get(id)?.name);
+  const way = toward === 'descendants' ? toward : 'ancestors';
+  const fileOf = (as: 'svg' | 'pdf') => () =>
+    sheetUrl(guideId, {
+      as,
+      ...(of ? { of, toward: way } : {}),
+      ...(folded ? { folded } : {}),
+      ...(looked ? { carries: looked.id } : {}),
+    });
+  return (
+    <Screen widest={1600}>
+      <PageHeading>Pedigree</PageHeading>
+      {colony.members.length === 0 ? (
+        <Empty title="Nobody is in the book yet">Write down the founders first, then their young with their parents.</Empty>
+      ) : (
+        <>
+          <View style={styles.tools}>
+            {hidden.length > 0 && (
+              <ChoiceGroup
+                label="Shade by who may carry"
+                options={hidden}
+                chosen={looked ? [looked.id] : []}
+                clearable
+                onChange={([next]) => setAddress({ carries: next })}
+              />
+            )}
+            {strains.length > 1 && <StrainKey strains={strains} />}
+          </View>
+          {of && (
+            <View style={styles.row}>
+              <Text>{`Only the ${way} of ${name(of) ?? 'somebody who is gone'}, ${kin.length} drawn.`}</Text>
+              <Button small label="All of the book" onPress={() => setAddress({ of: undefined, toward: undefined })} />
+            </View>
+          )}
+          <PedigreeSurface
+            {...{ chart, facts, plateOf, strains, chosen }}
+            onChoose={(one) => setAddress({ one })}
+            stepFrom={(id, key) => stepIn(kin, chart, id, key)}
+            height={Math.max(MIN_HEIGHT, Math.round(height * 0.56))}
+            says={`The pedigree of ${kin.length}, in ${new Set(chart.symbols.map(({ generation }) => generation)).size} generations. ${
+              chosen
+                ? `${name(chosen) ?? ''} is chosen; arrow keys go to parents, young and neighbours.`
+                : 'Home chooses the first.'
+            }`}
+          />
+          {chosen && members.has(chosen) && facts.has(chosen) ? (
+            <ChosenMember
+              {...{ guide, colony }}
+              member={members.get(chosen)!}
+              shade={looked && { label: looked.label, p: facts.get(chosen)!.shade ?? 0 }}
+              isFolded={folded.split(',').includes(chosen)}
+              hasYoung={
+                facts.get(chosen)!.folded > 0 || kin.some(({ fathers, mothers }) => [...fathers, ...mothers].includes(chosen))
+              }
+              onFocus={(way) => setAddress({ of: chosen, toward: way })}
+              onFold={() => {
+                const all = folded.split(',').filter(Boolean);
+                const next = all.includes(chosen) ? all.filter((id) => id !== chosen) : [...all, chosen];
+                setAddress({ folded: next.join(',') || undefined });
+              }}
+            />
+          ) : (
+            <Text quiet>
+              Touch one to see what it carries. Square: male; circle: female; diamond: not known. Struck through: dead. Two lines:
+              mates that are kin. Dashed: a parent in doubt.
+            </Text>
+          )}
+          <Card title="To print">
+            <View style={styles.row}>
+              <DownloadButton label="SVG" hint="The drawing as SVG" url={fileOf('svg')} />
+              <DownloadButton label="PDF" hint="The drawing as PDF" url={fileOf('pdf')} />
+            </View>
+          </Card>
+          <Disclosure title="The pedigree in words">
+            <PedigreeWords kin={kin} facts={facts} />
+          </Disclosure>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l, alignItems: 'flex-end' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
+});
