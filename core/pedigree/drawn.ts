@@ -41,6 +41,8 @@ export interface SymbolFacts {
   /** One of its records is among those that are the likeliest to be wrong. */
   wrong: boolean;
   shares: StrainShares;
+  /** Nobody is known as its parent; not only not drawn. */
+  founder: boolean;
   /** Descendants that are folded away. */
   folded: number;
 }
@@ -99,6 +101,7 @@ export function drawnBook(members: readonly BookMember[], posterior: PosteriorAn
           ...(wish.carries && own ? { shade: chanceToCarry(own.genotypes[wish.carries.locus], wish.carries.allele) } : {}),
           wrong: wrong.has(one.name),
           shares: shares.get(one.id)!,
+          founder: !parents.get(one.id)!.length,
           folded: hidden.get(one.id) ?? 0,
         },
       ];

@@ -77,7 +77,16 @@ const Drawn = memo(function Drawn({ chart, facts, plateOf, strains, chosen, sigh
         return (
           <G key={id} transform={`translate(${x} ${y})`}>
             {id === chosen && (
-              <Rect x={-HALF - 14} y={-HALF - 8} width={2 * HALF + 22} height={2 * HALF + 32} rx={8} fill={colour.forWash} />
+              <Rect
+                x={-HALF - 14}
+                y={-HALF - 8}
+                width={2 * HALF + 22}
+                height={2 * HALF + 32}
+                rx={8}
+                fill={colour.forWash}
+                stroke={colour.for}
+                strokeWidth={1.2}
+              />
             )}
             <Path d={outlinePath(one.sex)} fill={colour.sheet} />
             {one.shade !== undefined && one.shade > 0.0005 && (

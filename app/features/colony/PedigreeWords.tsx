@@ -17,13 +17,15 @@ export function PedigreeWords({ kin, facts }: Props) {
   return (
     <View role="list">
       {kin.map(({ id, fathers, mothers }) => {
-        const { name, sex, away, shade, folded } = facts.get(id)!;
+        const { name, sex, away, shade, founder, folded } = facts.get(id)!;
         const said = [
           sex ?? 'sex not known',
           away,
           fathers.length || mothers.length
             ? `of ${names(fathers) || 'somebody'} and ${names(mothers) || 'somebody'}`
-            : 'a founder',
+            : founder
+              ? 'a founder'
+              : 'its parents are not drawn',
           shade !== undefined && `carries it: ${sayChance(shade)}`,
           folded > 0 && `${folded} folded`,
         ].filter(Boolean);
