@@ -14,6 +14,7 @@ export const RECORD_NAMES = [
   'string',
   'count',
   'sheet',
+  'pairing',
 ] as const;
 export type RecordName = (typeof RECORD_NAMES)[number];
 

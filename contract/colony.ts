@@ -1,6 +1,7 @@
 import { CrossAnswer, PosteriorAnswer, ProofAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
 import { z } from 'zod';
-import { Kept } from './kept';
+import { Pairing } from './pairings';
+import { Kept } from '@plesion/core/colony/schema';
 
 /** One of the book, with what it carries as far as the records tell. */
 export const ColonyMember = z.object({
@@ -15,6 +16,8 @@ export type ColonyMember = z.output<typeof ColonyMember>;
 
 export const Colony = z.object({
   members: z.array(ColonyMember),
+  /** Who was put together, the latest first. */
+  pairings: z.array(Pairing),
   /** By name; absent where something is wrong with the records. */
   posterior: PosteriorAnswer.optional(),
   /** Coefficients of inbreeding that are not 0, by name. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Kept } from './kept';
+import { Kept } from '@plesion/core/colony/schema';
 
 const instant = z.iso.datetime({ offset: true });
 

@@ -27,7 +27,8 @@ import * as audit from './audit';
 import * as opinions from './opinions';
 import * as own from './own';
 import * as colony from './colony';
-import * as kept from './kept';
+import * as pairings from './pairings';
+import * as colonyShapes from '@plesion/core/colony/schema';
 import * as earlier from './earlier';
 import * as passkeys from './passkeys';
 import * as review from './review';
@@ -71,7 +72,8 @@ function componentsOf() {
     map,
     office,
     colony,
-    kept,
+    colonyShapes,
+    pairings,
     earlier,
     passkeys,
     people,

@@ -10,6 +10,7 @@ import {
   ProveAnswer,
   ProveWrite,
 } from '../colony';
+import { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '../pairings';
 import { byId, type Endpoint } from './endpoint';
 
 /** The keeper's book: who is kept of a guide's kinds, what each carries, and what two would have. */
@@ -35,6 +36,29 @@ export const colonyEndpoints = {
     query: PedigreeQuery,
     response: z.unknown(),
     media: 'application/pdf',
+  },
+  pairing: {
+    method: 'GET',
+    path: '/api/pairings/:id',
+    summary: 'Who was put together, and what came of it.',
+    params: byId,
+    response: Pairing,
+  },
+  writePairing: {
+    method: 'PUT',
+    path: '/api/pairings/:id',
+    summary: 'Write who is put together, with the clutches; 409 with both sides where it was changed meanwhile.',
+    params: byId,
+    body: PairingWrite,
+    response: Pairing,
+  },
+  writeYoung: {
+    method: 'POST',
+    path: '/api/pairings/:id/young',
+    summary: 'Write the young of a clutch into the book, all of them or none.',
+    params: byId,
+    body: YoungWrite,
+    response: YoungAnswer,
   },
   pair: {
     method: 'POST',

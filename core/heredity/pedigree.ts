@@ -1,5 +1,6 @@
 import { done, failed, type Outcome, type Problem } from '../problem';
-import type { ReadyModel } from '../guide/heredityModel';
+import { type ReadyModel, readyModel } from '../guide/heredityModel';
+import type { HeredityModel } from '../guide/hereditySchema';
 import type { Kin, Pedigree, Seen } from './schema';
 import { type Sex, SEXES } from '../guide/heredityVocabulary';
 
@@ -128,6 +129,13 @@ export function seenOf(
     return [];
   });
   return problems.length ? failed(...problems) : done(seen);
+}
+
+/** What is wrong with what was seen, by the characters and states that a model has. */
+export function seenProblems(model: HeredityModel, field: string, phenotypes: Kin['phenotypes']): Problem[] {
+  const ready = readyModel(model);
+  const seen = ready.ok ? seenOf(ready.value, field, phenotypes) : ready;
+  return seen.ok ? [] : [...seen.problems];
 }
 
 const statesOf = (seen: Seen): readonly string[] => (typeof seen === 'string' ? [seen] : seen.states);

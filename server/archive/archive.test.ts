@@ -126,6 +126,18 @@ async function fillField(own: Visitor, guideId: string, photo: string): Promise<
   };
   await put('strings', randomUUID(), string);
   await put('counts', randomUUID(), { kind: 'inventory', label: 'Pen 1', siteId, at, by: 'Mira', tallies: [] });
+  const [father, mother] = [randomUUID(), randomUUID()];
+  for (const [id, called] of [
+    [father, 'male'],
+    [mother, 'female'],
+  ])
+    await put('individuals', id, {
+      label: called,
+      guideId,
+      kept: { sex: { called, certainty: 1 }, weights: [{ on: '2026-05-01', grams: 2 }] },
+    });
+  const clutches = [{ id: randomUUID(), laid: '2026-05-03', eggs: 6 }];
+  await put('pairings', randomUUID(), { guideId, fathers: [father], mothers: [mother], from: '2026-05-01', clutches });
   await put('sheets', randomUUID(), { fields: [{ field: 'age', needed: true }], family: 'letters', families: [] });
 }
 
@@ -144,7 +156,7 @@ async function fetchArchive(own: Visitor): Promise<Buffer> {
   const { archive: id, bytes, content } = job.result as ArchiveMade;
   expect(content).toEqual({
     specimens: 6,
-    individuals: 1,
+    individuals: 3,
     lots: 1,
     guides: 6,
     keys: expect.any(Number),

@@ -111,6 +111,9 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     return site_id === null || sites.has(site_id) ? undefined : `site ${site_id} is not in the archive`;
   },
   sheets: () => undefined,
+  pairings({ guide_id, content }, known) {
+    return content.guideId === guide_id ? guideOf(guide_id, known) : 'its guide is not the one it says';
+  },
   imports: () => undefined,
   office_files: () => undefined,
   recoveries: () => undefined,

@@ -1,5 +1,5 @@
 import { schemas } from '@plesion/contract';
-import { Kept } from '@plesion/contract/kept';
+import { Kept, Pairing } from '@plesion/core/colony/schema';
 import { BaseMap } from '@plesion/contract/map';
 import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
 import {
@@ -189,6 +189,7 @@ export const PARTS = {
   strings: part('ring_string', 'id', { ...fieldRecord, content: StringContent }),
   counts: part('field_count', 'id', { ...fieldRecord, site_id: id.nullable(), at: instant, content: CountContent }),
   sheets: part('field_sheet', 'id', { ...fieldRecord, content: SheetContent }),
+  pairings: part('pairing', 'id', { ...fieldRecord, guide_id: id, content: Pairing }),
   office_files: part('office_file', 'id', {
     id,
     year: z.number().int(),
@@ -310,6 +311,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   reviews: 11,
   remarks: 11,
   earlier_states: 12,
+  pairings: 12,
   stock_answers: 11,
 };
 

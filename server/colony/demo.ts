@@ -1,5 +1,5 @@
 import { type DemoKept, demoColony } from '@plesion/demo/colony';
-import type { Kept } from '@plesion/contract/kept';
+import type { Kept } from '@plesion/core/colony/schema';
 import type { Em } from '../database/orm';
 import { IndividualEntity } from '../database/entities';
 import { writeIndividual } from '../individuals/service';

@@ -3,6 +3,7 @@ import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import type { PagePool } from '../page/pool';
+import { findPairing, writePairing, writeYoung } from './pairings';
 import { pedigreePage } from './pedigreePage';
 import { colonyOf, eggOf, listColonies, pairOf, proveOf } from './service';
 
@@ -15,6 +16,9 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
     response.attachment(`pedigree.${as}`).type(as === 'svg' ? 'image/svg+xml' : 'application/pdf');
     return sheet;
   });
+  bind(router, em, 'pairing', ({ em: own, caller, params }) => findPairing(own, caller.stationId, params.id));
+  bind(router, em, 'writePairing', ({ em: own, caller, params, body }) => writePairing(own, caller, params.id, body));
+  bind(router, em, 'writeYoung', ({ em: own, caller, params, body }) => writeYoung(own, caller, params.id, body));
   bind(router, em, 'pair', ({ em: own, caller, params, body }) => pairOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'prove', ({ em: own, caller, params, body }) => proveOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'whoseEgg', ({ em: own, caller, params, body }) => eggOf(own, pool, caller.stationId, params.id, body));

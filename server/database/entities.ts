@@ -1,6 +1,6 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Measurement, ProblemBody } from '@plesion/contract';
-import type { Kept } from '@plesion/contract/kept';
+import type { Kept } from '@plesion/core/colony/schema';
 import { SET_KINDS, type SetItem } from '@plesion/contract/sets';
 import type { Facets, Guide, Judgement } from '@plesion/core/guide';
 import type { Reading, Situation } from '@plesion/core/observation';

@@ -2,7 +2,7 @@ import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { CountWrite, StringWrite, CaptureWrite, SheetWrite, SiteWrite, VisitWrite } from '@plesion/contract';
 
 /** What every record of fieldwork has; its content lies whole in one column, what is asked for by set in its own. */
-const recordColumns = {
+export const fieldColumns = {
   stationId: p.uuid().primary(),
   id: p.uuid().primary(),
   version: p.integer(),
@@ -17,7 +17,7 @@ type Content<W> = Omit<W, 'version' | 'hidden'>;
 export const SiteEntity = defineEntity({
   name: 'Site',
   tableName: 'site',
-  properties: { ...recordColumns, content: p.json<Content<SiteWrite>>() },
+  properties: { ...fieldColumns, content: p.json<Content<SiteWrite>>() },
 });
 export type SiteRecord = InferEntity<typeof SiteEntity>;
 
@@ -25,7 +25,7 @@ export const VisitEntity = defineEntity({
   name: 'Visit',
   tableName: 'visit',
   properties: {
-    ...recordColumns,
+    ...fieldColumns,
     siteId: p.uuid(),
     startedAt: p.datetime(),
     endedAt: p.datetime().nullable(),
@@ -38,7 +38,7 @@ export const CaptureEntity = defineEntity({
   name: 'Capture',
   tableName: 'capture',
   properties: {
-    ...recordColumns,
+    ...fieldColumns,
     visitId: p.uuid(),
     at: p.datetime(),
     what: p.string(),
@@ -53,21 +53,21 @@ export type CaptureRecord = InferEntity<typeof CaptureEntity>;
 export const StringEntity = defineEntity({
   name: 'RingString',
   tableName: 'ring_string',
-  properties: { ...recordColumns, content: p.json<Content<StringWrite>>() },
+  properties: { ...fieldColumns, content: p.json<Content<StringWrite>>() },
 });
 export type StringRecord = InferEntity<typeof StringEntity>;
 
 export const CountEntity = defineEntity({
   name: 'FieldCount',
   tableName: 'field_count',
-  properties: { ...recordColumns, siteId: p.uuid().nullable(), at: p.datetime(), content: p.json<Content<CountWrite>>() },
+  properties: { ...fieldColumns, siteId: p.uuid().nullable(), at: p.datetime(), content: p.json<Content<CountWrite>>() },
 });
 export type CountRecord = InferEntity<typeof CountEntity>;
 
 export const SheetEntity = defineEntity({
   name: 'FieldSheet',
   tableName: 'field_sheet',
-  properties: { ...recordColumns, content: p.json<Content<SheetWrite>>() },
+  properties: { ...fieldColumns, content: p.json<Content<SheetWrite>>() },
 });
 export type SheetRecord = InferEntity<typeof SheetEntity>;
 

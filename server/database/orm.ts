@@ -1,6 +1,7 @@
 import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import pg from 'pg';
+import { PairingEntity } from './colonyEntities';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
 import { opinionEntities } from './opinionEntities';
@@ -42,6 +43,7 @@ import { Migration20270105000000 } from './migrations/Migration20270105000000';
 import { Migration20270106000000 } from './migrations/Migration20270106000000';
 import { Migration20270107000000 } from './migrations/Migration20270107000000';
 import { Migration20270108000000 } from './migrations/Migration20270108000000';
+import { Migration20270109000000 } from './migrations/Migration20270109000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -79,6 +81,7 @@ const MIGRATIONS = [
   Migration20270106000000,
   Migration20270107000000,
   Migration20270108000000,
+  Migration20270109000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -89,7 +92,7 @@ const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
-      entities: [...entities, ...personEntities, ...fieldEntities, ...opinionEntities, ...remarkEntities, ReviewEntity],
+      entities: [...entities, ...personEntities, ...fieldEntities, PairingEntity, ...opinionEntities, ...remarkEntities, ReviewEntity],
       extensions: [Migrator],
       migrations: {
         migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),

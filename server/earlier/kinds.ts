@@ -1,9 +1,11 @@
 import { type RecordName, schemas, type Specimen } from '@plesion/contract';
 import { CaptureWrite, CountWrite, SheetWrite, SiteWrite, StringWrite, VisitWrite } from '@plesion/contract/fieldwork';
+import { PairingWrite } from '@plesion/contract/pairings';
 import type { Key } from '@plesion/core/keys';
 import type { z } from 'zod';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
+import { findPairing, writePairing } from '../colony/pairings';
 import { findCapture, writeCapture } from '../fieldwork/captures';
 import {
   findCount,
@@ -93,4 +95,5 @@ export const RESTORED: Record<RecordName, Restored> = {
   string: plain(findString, StringWrite, writeString),
   count: plain(findCount, CountWrite, writeCount),
   sheet: plain(findSheet, SheetWrite, writeSheet),
+  pairing: plain(findPairing, PairingWrite, writePairing),
 };

@@ -2,7 +2,7 @@ import type { Individual, IndividualQuery, IndividualWrite } from '@plesion/cont
 import { stableJson } from '@plesion/core';
 import { IndividualEntity, type IndividualRecord } from '../database/entities';
 import type { Em } from '../database/orm';
-import { checkKept } from '../colony/service';
+import { checkKept } from '../colony/checkKept';
 import { checkGuideId } from '../guides/service';
 import { findRecord, type RecordKind, type Writer, writeVersioned } from '../records/write';
 

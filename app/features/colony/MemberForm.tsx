@@ -1,6 +1,6 @@
 import { RequestProblem } from '@plesion/contract';
 import type { ColonyMember } from '@plesion/contract/colony';
-import type { Kept } from '@plesion/contract/kept';
+import type { Kept } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';

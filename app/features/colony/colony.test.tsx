@@ -1,6 +1,6 @@
 import { RequestProblem } from '@plesion/contract';
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
-import type { Kept } from '@plesion/contract/kept';
+import type { Kept } from '@plesion/core/colony/schema';
 import { posteriorAsked } from '@plesion/core/heredity';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { demoGuides } from '@plesion/demo';
@@ -46,7 +46,7 @@ const colony = (): Colony => {
   }));
   const posterior = posteriorAsked({ system, loci, characters, individuals, ask: [] });
   if (!posterior.ok) throw new Error(posterior.problems[0].message);
-  return { members, posterior: posterior.value, inbreeding: {}, problems: [] };
+  return { members, posterior: posterior.value, inbreeding: {}, problems: [], pairings: [] };
 };
 
 beforeEach(() => {

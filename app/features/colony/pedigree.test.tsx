@@ -1,5 +1,5 @@
 import type { ColonyMember } from '@plesion/contract/colony';
-import type { Kept } from '@plesion/contract/kept';
+import type { Kept } from '@plesion/core/colony/schema';
 import { chartOf, drawnBook } from '@plesion/core/pedigree';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { act } from 'react';

@@ -1,0 +1,2 @@
+export { isOpen, type Reminder, remindersOf } from './reminders';
+export type * from './schema';

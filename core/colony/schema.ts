@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import { Day } from '../observation/schema';
+import { Seen } from '../guide/schema';
+
+const parents = z.array(z.uuid()).min(2, 'name two at the least, or give the one').max(12);
+const pen = z.string().trim().min(1).max(80);
+const words = z.string().trim().max(400);
+
+/** Moved to a pen on a day. */
+export const Move = z.strictObject({ on: Day, pen });
+export const Weight = z.strictObject({ on: Day, grams: z.number().positive().max(1e7) });
+
+/** What a keeper's book says of an individual. */
+export const Kept = z.strictObject({
+  sex: z.strictObject({ called: z.enum(['female', 'male']), certainty: z.number().gt(0.5).max(1) }).optional(),
+  hatched: Day.optional(),
+  /** Where the day is not known: it hatched between `hatched` and this. */
+  hatchedTo: Day.optional(),
+  father: z.uuid().optional(),
+  mother: z.uuid().optional(),
+  /** Where it may be one of several. */
+  fathers: parents.optional(),
+  mothers: parents.optional(),
+  /** The clutch it is of. */
+  clutch: z.uuid().optional(),
+  /** Whence it came. */
+  origin: words.optional(),
+  strain: z.string().trim().max(80).optional(),
+  /** Where it is now; the way there is in `moves`. */
+  pen: z.string().trim().max(80).optional(),
+  moves: z.array(Move).max(400).optional(),
+  status: z.enum(['here', 'gone', 'dead']).default('here'),
+  weights: z.array(Weight).max(2000).optional(),
+  condition: words.optional(),
+  /** What it shows, by facet or character of the guide. */
+  phenotypes: z.record(z.string().max(80), Seen).default({}),
+});
+export type Kept = z.output<typeof Kept>;
+
+const number = z.number().int().min(0).max(100_000);
+
+/** Eggs of one laying. */
+export const Clutch = z.strictObject({
+  id: z.uuid(),
+  laid: Day,
+  eggs: number.min(1, 'say how many eggs there were'),
+  hatched: Day.optional(),
+  /** How many hatched, and how many were lost. */
+  young: number.optional(),
+  lost: number.optional(),
+  note: words.optional(),
+});
+export type Clutch = z.output<typeof Clutch>;
+
+const side = z.array(z.uuid()).min(1, 'say who').max(12);
+
+/** Who was put together, and what came of it. */
+export const Pairing = z.strictObject({
+  guideId: z.uuid(),
+  /** One, or all that may be the parent. */
+  fathers: side,
+  mothers: side,
+  pen: pen.optional(),
+  from: Day,
+  until: Day.optional(),
+  /** Why strains that are kept apart were paired all the same. */
+  override: words.min(1).optional(),
+  note: z.string().max(2000).optional(),
+  clutches: z.array(Clutch).max(200).default([]),
+});
+export type Pairing = z.output<typeof Pairing>;
