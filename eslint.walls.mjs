@@ -61,7 +61,7 @@ const features = {
   people: ['session'],
   audit: ['earlier'],
   earlier: [],
-  colony: ['measure', 'plates', 'records'],
+  colony: ['measure', 'plates', 'records', 'session'],
   door: ['passkeys', 'session', 'plates', 'records'],
   practice: ['glossary', 'photos', 'plates', 'records', 'session'],
   sets: ['plates', 'practice', 'records', 'session'],

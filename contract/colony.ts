@@ -1,4 +1,11 @@
-import { CrossAnswer, PosteriorAnswer, ProofAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
+import {
+  CrossAnswer,
+  HeredityRecord,
+  PairGoal,
+  PosteriorAnswer,
+  ProofAnswer,
+  SuspectsAnswer,
+} from '@plesion/core/heredity/schema';
 import { z } from 'zod';
 import { Pairing } from './pairings';
 import { Kept } from '@plesion/core/colony/schema';
@@ -57,6 +64,42 @@ export const PairWrite = z.strictObject({
 });
 export type PairWrite = z.output<typeof PairWrite>;
 export const PairAnswer = CrossAnswer;
+
+/** Which of those that are here would do best together? */
+export const PairsWrite = z.strictObject({
+  goal: PairGoal,
+  clutch: z.number().int().min(1).max(1000).default(1),
+  /** Young no more inbred than this. */
+  mostInbred: z.number().min(0).max(1).optional(),
+  /** Only pairs whose young would be of one strain. */
+  pure: z.boolean().default(false),
+});
+export type PairsWrite = z.output<typeof PairsWrite>;
+
+export const RankedPairs = z.object({
+  pairs: z.array(
+    z.object({
+      father: z.uuid(),
+      mother: z.uuid(),
+      p: z.number(),
+      expected: z.number(),
+      atLeastOne: z.number(),
+      bits: z.number().optional(),
+      inbreeding: z.number(),
+      /** The share of each strain in their young. */
+      shares: z.record(z.string(), z.number()),
+      /** Why they are not paired, where the guide keeps their strains apart. */
+      apart: z.array(z.string()),
+    }),
+  ),
+  /** Pairs that were looked at, and how many of them were left out as too inbred, or of two strains. */
+  looked: z.number().int(),
+  inbred: z.number().int(),
+  mixed: z.number().int(),
+  /** Records left out because not all can be true. */
+  without: z.array(HeredityRecord).optional(),
+});
+export type RankedPairs = z.output<typeof RankedPairs>;
 
 /** Does it carry an allele unseen? Asked of all that could be its mates. */
 export const ProveWrite = z.strictObject({

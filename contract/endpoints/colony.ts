@@ -5,10 +5,12 @@ import {
   EggAnswer,
   EggWrite,
   PairAnswer,
+  PairsWrite,
   PairWrite,
   PedigreeQuery,
   ProveAnswer,
   ProveWrite,
+  RankedPairs,
 } from '../colony';
 import { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '../pairings';
 import { byId, type Endpoint } from './endpoint';
@@ -68,6 +70,15 @@ export const colonyEndpoints = {
     params: byId,
     body: PairWrite,
     response: PairAnswer,
+  },
+  rankPairs: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/pairs',
+    summary: 'All pairs of those that are here, the best first for what is wanted of their young.',
+    asks: true,
+    params: byId,
+    body: PairsWrite,
+    response: RankedPairs,
   },
   prove: {
     method: 'POST',

@@ -1,12 +1,14 @@
 import { compareForms, type Comparison } from '../compare';
 import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
-import { crossAsked, kinshipAsked, posteriorAsked, proofAsked, suspectsAsked } from '../heredity';
+import { crossAsked, kinshipAsked, pairsAsked, posteriorAsked, proofAsked, suspectsAsked } from '../heredity';
 import type {
   CrossAnswer,
   CrossRequest,
   KinshipAnswer,
   KinshipRequest,
+  PairsAnswer,
+  PairsRequest,
   PosteriorAnswer,
   PosteriorRequest,
   ProofAnswer,
@@ -57,6 +59,7 @@ export interface Questions {
   /** Of a pedigree and a model of heredity: what each individual carries, what two would have, and so on. */
   posterior: { asks: PosteriorRequest; gives: Outcome<PosteriorAnswer> };
   cross: { asks: CrossRequest; gives: Outcome<CrossAnswer> };
+  pairs: { asks: PairsRequest; gives: Outcome<PairsAnswer> };
   proof: { asks: ProofRequest; gives: Outcome<ProofAnswer> };
   suspects: { asks: SuspectsRequest; gives: Outcome<SuspectsAnswer> };
   kinship: { asks: KinshipRequest; gives: Outcome<KinshipAnswer> };
@@ -87,6 +90,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   checkKey: (guide, { key }) => checkKey(key, guide),
   posterior: (_, asked) => posteriorAsked(asked),
   cross: (_, asked) => crossAsked(asked),
+  pairs: (_, asked) => pairsAsked(asked),
   proof: (_, asked) => proofAsked(asked),
   suspects: (_, asked) => suspectsAsked(asked),
   kinship: (_, asked) => kinshipAsked(asked),

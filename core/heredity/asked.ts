@@ -4,6 +4,7 @@ import { contradictionsOf } from './contradictions';
 import { crossOf } from './cross';
 import { TooTangled } from './factor';
 import { kinshipsOf } from './kinship';
+import { pairsOf } from './pairs';
 import { readyPedigree, seenOf } from './pedigree';
 import { posteriorOf, readyQuestion, type ReadyQuestion } from './posterior';
 import { proofOf } from './proof';
@@ -13,6 +14,8 @@ import type {
   CrossRequest,
   KinshipAnswer,
   KinshipRequest,
+  PairsAnswer,
+  PairsRequest,
   PosteriorAnswer,
   PosteriorRequest,
   ProofAnswer,
@@ -117,26 +120,56 @@ export const crossAsked = (asked: CrossRequest): Outcome<CrossAnswer> =>
         );
   });
 
+/** What is wrong with what young would show. */
+function showsProblems(
+  { model }: ReadyQuestion,
+  { character: id, state }: { character: string; state: string },
+  field: string,
+): Problem[] {
+  const character = model.characters.find((one) => one.id === id);
+  if (!character) return [refused('no-character', `${field}.character`, `There is no character “${id}”.`)];
+  if (character.states.includes(state)) return [];
+  const known = character.states.join(', ');
+  return [refused('unknown-state', `${field}.state`, `“${id}” has no state “${state}”; it has ${known}.`)];
+}
+
+/** What is wrong with an allele that is looked for. */
+function alleleProblems({ model }: ReadyQuestion, asked: { locus: string; allele: string }, field = ''): Problem[] {
+  const locus = model.loci.find(({ id }) => id === asked.locus);
+  if (!locus) return [refused('no-locus', `${field}locus`, `There is no locus “${asked.locus}”.`)];
+  if (locus.alleles.includes(asked.allele)) return [];
+  return [
+    refused(
+      'no-allele',
+      `${field}allele`,
+      `“${asked.locus}” has no allele “${asked.allele}”; it has ${locus.alleles.join(', ')}.`,
+    ),
+  ];
+}
+
+export const pairsAsked = (asked: PairsRequest): Outcome<PairsAnswer> =>
+  answered(asked, (given) => {
+    const { fathers, mothers, goal, clutch } = asked;
+    const problems = [
+      ...unknown(given, [
+        ...fathers.map((one, i) => [`fathers[${i}]`, one] as const),
+        ...mothers.map((one, i) => [`mothers[${i}]`, one] as const),
+      ]),
+      ...('locus' in goal ? alleleProblems(given, goal, 'goal.') : []),
+      ...showsProblems(given, goal.shows, 'goal.shows'),
+    ];
+    if (problems.length) return failed(...problems);
+    const { question, ...rest } = believed(given);
+    return done({ pairs: pairsOf(question, fathers, mothers, goal, clutch), ...rest });
+  });
+
 export const proofAsked = (asked: ProofRequest): Outcome<ProofAnswer> =>
   answered(asked, (question) => {
-    const problems = unknown(question, [['id', asked.id], ...asked.mates.map((mate, i) => [`mates[${i}]`, mate] as const)]);
-    const locus = question.model.loci.find(({ id }) => id === asked.locus);
-    const character = question.model.characters.find(({ id }) => id === asked.shows.character);
-    if (!locus) problems.push(refused('no-locus', 'locus', `There is no locus “${asked.locus}”.`));
-    else if (!locus.alleles.includes(asked.allele))
-      problems.push(
-        refused('no-allele', 'allele', `“${asked.locus}” has no allele “${asked.allele}”; it has ${locus.alleles.join(', ')}.`),
-      );
-    if (!character)
-      problems.push(refused('no-character', 'shows.character', `There is no character “${asked.shows.character}”.`));
-    else if (!character.states.includes(asked.shows.state))
-      problems.push(
-        refused(
-          'unknown-state',
-          'shows.state',
-          `“${asked.shows.character}” has no state “${asked.shows.state}”; it has ${character.states.join(', ')}.`,
-        ),
-      );
+    const problems = [
+      ...unknown(question, [['id', asked.id], ...asked.mates.map((mate, i) => [`mates[${i}]`, mate] as const)]),
+      ...alleleProblems(question, asked),
+      ...showsProblems(question, asked.shows, 'shows'),
+    ];
     if (problems.length) return failed(...problems);
     const { question: told, ...rest } = believed(question);
     return done({ mates: proofOf(told, asked), ...rest });

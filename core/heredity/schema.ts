@@ -78,6 +78,22 @@ export const ProofRequest = z.strictObject({
 });
 export type ProofRequest = z.output<typeof ProofRequest>;
 
+const telling = z.strictObject({ character: id, state: z.string().max(60) });
+/** Young that show something, or what young would tell of a hidden gene of either parent. */
+export const PairGoal = z.union([
+  z.strictObject({ shows: telling, sex: z.enum(['female', 'male']).optional() }),
+  z.strictObject({ locus: id, allele: z.string().max(24), shows: telling }),
+]);
+
+export const PairsRequest = z.strictObject({
+  ...asked,
+  fathers: z.array(name).min(1).max(60),
+  mothers: z.array(name).min(1).max(60),
+  goal: PairGoal,
+  clutch: z.number().int().min(1).max(10_000).default(1),
+});
+export type PairsRequest = z.output<typeof PairsRequest>;
+
 export const SuspectsRequest = z.strictObject({
   ...asked,
   group: z
@@ -159,6 +175,22 @@ export const ProofAnswer = z.object({
   ),
 });
 export type ProofAnswer = z.output<typeof ProofAnswer>;
+
+export const PairsAnswer = z.object({
+  ...without,
+  pairs: z.array(
+    z.object({
+      father: z.string(),
+      mother: z.string(),
+      p: chance,
+      expected: z.number().min(0),
+      atLeastOne: chance,
+      bits: z.number().min(0).optional(),
+      inbreeding: chance,
+    }),
+  ),
+});
+export type PairsAnswer = z.output<typeof PairsAnswer>;
 
 export const SuspectsAnswer = z.object({
   ...without,

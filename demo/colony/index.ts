@@ -1,7 +1,7 @@
 /** One of the cages' book, by its number; parents by theirs. */
 export interface DemoKept {
   no: number;
-  sex: 'female' | 'male';
+  sex?: 'female' | 'male';
   /** How sure the call of its sex was, where it was not plain. */
   certainty?: number;
   hatched: string;
@@ -27,7 +27,8 @@ const brood = (of: Omit<DemoKept, 'no' | 'sex' | 'morph'>, young: string[]): Dem
     const [no, sex, morph, status] = one.split(' ');
     return {
       ...of,
-      ...{ no: Number(no), sex: sex === 'f' ? 'female' : 'male', morph },
+      ...{ no: Number(no), morph },
+      ...(sex ? { sex: sex === 'f' ? 'female' : 'male' } : {}),
       ...(status ? { status: status as 'gone' | 'dead' } : {}),
     };
   });
@@ -86,13 +87,64 @@ export const demoColony: DemoKept[] = [
   ...brood({ father: 56, mother: 46, hatched: '2026-08-23', pen: 'cage 6', ...mixed }, [
     ...['70 f smoke', '71 m wild', '72 m smoke', '73 f wild', '74 f smoke'],
   ]),
-  ...brood({ father: 51, mother: 52, hatched: '2026-11-04', pen: 'cage 4', ...mixed }, [
+  ...brood({ father: 51, mother: 52, hatched: '2026-10-04', pen: 'cage 4', ...mixed }, [
     ...['75 m wild', '76 f pale', '77 m smoke', '78 f smoke', '79 m wild', '80 f wild'],
   ]),
-  ...brood({ father: 67, mother: 73, hatched: '2026-11-07', pen: 'cage 7', ...mixed }, [
+  ...brood({ father: 67, mother: 73, hatched: '2026-10-07', pen: 'cage 7', ...mixed }, [
     '81 f pale',
     '82 f pale',
     '83 m wild',
     '84 m wild',
   ]),
+  ...brood({ father: 53, mother: 61, hatched: '2026-10-22', pen: 'cage 5', ...mixed }, ['85', '86', '87']),
 ];
+
+/** Who was put together in the cages; their young are those of the book that hatched on that day. */
+export interface DemoPairing {
+  no: number;
+  fathers: number[];
+  mothers: number[];
+  pen: string;
+  from: string;
+  until?: string;
+  /** Why strains that are kept apart were paired. */
+  override?: string;
+  clutches: { laid: string; eggs: number; hatched?: string; young?: number; lost?: number }[];
+}
+
+const LINE = 'For a line of its own, to see how smoke is inherited; none of it is set free.';
+
+export const demoPairings: DemoPairing[] = [
+  {
+    ...{ no: 1, fathers: [12], mothers: [23], pen: 'cage 4', from: '2026-04-18', until: '2026-06-01', override: LINE },
+    clutches: [{ laid: '2026-04-22', eggs: 9, hatched: '2026-05-03', young: 5, lost: 4 }],
+  },
+  {
+    ...{ no: 2, fathers: [43, 34], mothers: [35], pen: 'cage 5', from: '2026-08-01', until: '2026-09-10', override: LINE },
+    clutches: [{ laid: '2026-08-09', eggs: 6, hatched: '2026-08-20', young: 1, lost: 5 }],
+  },
+  {
+    ...{ no: 3, fathers: [51], mothers: [52], pen: 'cage 4', from: '2026-09-20' },
+    clutches: [
+      { laid: '2026-09-23', eggs: 8, hatched: '2026-10-04', young: 6, lost: 2 },
+      { laid: '2026-11-19', eggs: 7 },
+    ],
+  },
+  {
+    ...{ no: 4, fathers: [53], mothers: [61], pen: 'cage 5', from: '2026-10-05', override: LINE },
+    clutches: [{ laid: '2026-10-11', eggs: 5, hatched: '2026-10-22', young: 3, lost: 2 }],
+  },
+  { ...{ no: 5, fathers: [48], mothers: [45], pen: 'cage 1', from: '2026-11-21' }, clutches: [] },
+];
+
+/** Grams, by the day, of the pair that is watched most closely. */
+export const demoWeights: Readonly<Record<number, readonly { on: string; grams: number }[]>> = {
+  45: [
+    { on: '2026-08-20', grams: 1.12 },
+    { on: '2026-11-21', grams: 1.31 },
+  ],
+  48: [
+    { on: '2026-08-20', grams: 0.88 },
+    { on: '2026-09-05', grams: 0.91 },
+  ],
+};

@@ -1,9 +1,13 @@
 import { type CountContent, dayAfter } from '@plesion/core/fieldwork';
 import { seeded } from '@plesion/core/probability';
+import { demoColony } from '../colony';
 import { idOf } from './ids';
 import { LEDGE, SPIT } from './sites';
 
-/** A tank with a missing crab, a moth cage over eight weeks, quadrats along the shore, and flocks of the roost. */
+/** As the guide is called in the label of a count of the keeper's book. */
+const MOTHS = 'Lantern moths of the Tessary Isles';
+
+/** A tank with a missing crab, a cage of the book that is one short, a moth cage over eight weeks, quadrats along the shore, and flocks of the roost. */
 export function countsOf(today: string, guides: { crabs: string; moths: string; terns: string }): [string, CountContent][] {
   const random = seeded('counts');
   const at = (days: number, time = '09:00') => `${dayAfter(today, days)}T${time}:00Z`;
@@ -25,6 +29,13 @@ export function countsOf(today: string, guides: { crabs: string; moths: string; 
       ],
       expected: crabs.map((name) => ({ name, seen: name !== missing })),
     });
+
+  const cage = demoColony.filter(({ pen, status = 'here' }) => pen === 'cage 7' && status === 'here');
+  counts.push({
+    ...{ kind: 'inventory', label: `cage 7, ${MOTHS}`, at: at(-3, '20:30'), by: 'Bram' },
+    tallies: [{ label: 'cage 7', guideId: guides.moths, males: 2, females: 1, unsexed: 0 }],
+    expected: cage.map(({ no }) => ({ name: `Moth ${no}`, seen: no !== 82 })),
+  });
 
   for (let week = 8; week >= 0; week--)
     counts.push({

@@ -1,12 +1,15 @@
-import { type DemoKept, demoColony } from '@plesion/demo/colony';
+import { type DemoKept, demoColony, demoPairings, demoWeights } from '@plesion/demo/colony';
 import type { Kept } from '@plesion/core/colony/schema';
 import type { Em } from '../database/orm';
 import { IndividualEntity } from '../database/entities';
 import { writeIndividual } from '../individuals/service';
 import type { Writer } from '../records/write';
 import { idOf } from '../verifications/demoRecords';
+import { writePairing } from './pairings';
 
 const idFor = (no: number): string => idOf(485, no);
+const pairingFor = (no: number): string => idOf(486, no);
+const clutchFor = (no: number, i: number): string => idOf(487, 100 * no + i);
 
 /** The moth cages of the demo, made once; what visitors wrote in them stays. */
 export async function putDemoColony(em: Em, writer: Writer, guides: ReadonlyMap<string, string>): Promise<void> {
@@ -17,24 +20,35 @@ export async function putDemoColony(em: Em, writer: Writer, guides: ReadonlyMap<
       ...{ version: 0, guideId, label: `Moth ${one.no}`, hidden: false, kept: keptOf(one) },
       ...(one.note ? { note: one.note } : {}),
     });
+  for (const { no, fathers, mothers, clutches, ...more } of demoPairings)
+    await writePairing(em, writer, pairingFor(no), {
+      ...{ version: 0, hidden: false, guideId, ...more, fathers: fathers.map(idFor), mothers: mothers.map(idFor) },
+      clutches: clutches.map((clutch, i) => ({ id: clutchFor(no, i), ...clutch })),
+    });
 }
 
-const keptOf = ({
-  sex,
-  certainty = 1,
-  hatched,
-  father,
-  fathers,
-  mother,
-  strain,
-  pen,
-  status = 'here',
-  morph,
-  seenRightly,
-}: DemoKept): Kept => ({
-  ...{ sex: { called: sex, certainty }, hatched, strain, pen, status },
-  ...(father === undefined ? {} : { father: idFor(father) }),
-  ...(fathers ? { fathers: fathers.map(idFor) } : {}),
-  ...(mother === undefined ? {} : { mother: idFor(mother) }),
-  phenotypes: morph ? { morph: seenRightly === undefined ? morph : { states: [morph], certainty: seenRightly } } : {},
-});
+/** The clutch of a pairing that one is of, where it is written down. */
+function clutchOf({ hatched, father, fathers, mother }: DemoKept): { clutch?: string } {
+  const own = [fathers ?? father ?? []].flat();
+  for (const pairing of demoPairings) {
+    const i = pairing.clutches.findIndex((one) => one.hatched === hatched);
+    if (i >= 0 && mother !== undefined && pairing.mothers.includes(mother) && own.every((one) => pairing.fathers.includes(one)))
+      return { clutch: clutchFor(pairing.no, i) };
+  }
+  return {};
+}
+
+const keptOf = (one: DemoKept): Kept => {
+  const { sex, certainty = 1, hatched, father, fathers, mother, strain, pen, status = 'here', morph, seenRightly } = one;
+  const weights = demoWeights[one.no];
+  return {
+    ...(sex ? { sex: { called: sex, certainty } } : {}),
+    ...{ hatched, strain, pen, status },
+    ...clutchOf(one),
+    ...(weights ? { weights: [...weights] } : {}),
+    ...(father === undefined ? {} : { father: idFor(father) }),
+    ...(fathers ? { fathers: fathers.map(idFor) } : {}),
+    ...(mother === undefined ? {} : { mother: idFor(mother) }),
+    phenotypes: morph ? { morph: seenRightly === undefined ? morph : { states: [morph], certainty: seenRightly } } : {},
+  };
+};

@@ -5,6 +5,7 @@ import { bind } from '../http/route';
 import type { PagePool } from '../page/pool';
 import { findPairing, writePairing, writeYoung } from './pairings';
 import { pedigreePage } from './pedigreePage';
+import { rankPairs } from './rankPairs';
 import { colonyOf, eggOf, listColonies, pairOf, proveOf } from './service';
 
 export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, pages: PagePool): void {
@@ -20,6 +21,7 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
   bind(router, em, 'writePairing', ({ em: own, caller, params, body }) => writePairing(own, caller, params.id, body));
   bind(router, em, 'writeYoung', ({ em: own, caller, params, body }) => writeYoung(own, caller, params.id, body));
   bind(router, em, 'pair', ({ em: own, caller, params, body }) => pairOf(own, pool, caller.stationId, params.id, body));
+  bind(router, em, 'rankPairs', ({ em: own, caller, params, body }) => rankPairs(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'prove', ({ em: own, caller, params, body }) => proveOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'whoseEgg', ({ em: own, caller, params, body }) => eggOf(own, pool, caller.stationId, params.id, body));
 }

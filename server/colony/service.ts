@@ -50,13 +50,14 @@ export const listColonies = (em: Em, stationId: string): Promise<ColonyList['col
   );
 
 /** A book of which questions are asked: what the guide says, who is in it, and what each is called there. */
-async function bookOf(em: Em, stationId: string, guideId: string) {
+export async function bookOf(em: Em, stationId: string, guideId: string) {
   const { guide } = await findGuide(em, stationId, guideId);
   if (!guide.heredity) throw noHeredity();
   const members = await membersOf(em, stationId, guideId);
   return {
     asked: { ...modelOf(guide.heredity), individuals: pedigreeOf(members) },
     members,
+    neverMix: guide.heredity.neverMix ?? [],
     /** @throws 400 by the field. */
     memberAt(id: string, field: string): ColonyMember {
       const found = members.find((one) => one.id === id);
@@ -66,7 +67,7 @@ async function bookOf(em: Em, stationId: string, guideId: string) {
   };
 }
 
-const told = <T>(outcome: Outcome<T>): T => {
+export const told = <T>(outcome: Outcome<T>): T => {
   if (!outcome.ok) throw badRequest(outcome.problems);
   return outcome.value;
 };
@@ -86,7 +87,7 @@ export async function pairOf(
 }
 
 /** The sex it was called beyond doubt. */
-const surelyOf = ({ kept: { sex } }: ColonyMember) => (sex?.certainty === 1 ? sex.called : undefined);
+export const surelyOf = ({ kept: { sex } }: ColonyMember) => (sex?.certainty === 1 ? sex.called : undefined);
 
 /** With whom it shows soonest whether one carries what cannot be seen: of those that are here, and not of its sex. */
 export async function proveOf(

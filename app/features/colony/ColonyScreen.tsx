@@ -21,6 +21,9 @@ import { Misfits } from './Misfits';
 import { COLONIES, colonyApi } from './colonyApi';
 import { useBook } from './useBook';
 import { MemberPlate } from './MemberPlate';
+import { PensCard } from './PensCard';
+import { PairingsCard } from './PairingsCard';
+import { Reminders } from './Reminders';
 import { sayCarried, sayPlace, saySex, sayShown } from './words';
 
 /** The keeper's book: who is kept, what each carries unseen, and what does not fit. */
@@ -87,6 +90,7 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
             >{`${own.title}. What each carries is worked out from all records together, and changes with each of them.`}</Text>
             {choose}
             <Misfits colony={colony} />
+            <Reminders guide={own} guideId={guideId} colony={colony} />
             {colony.members.length === 0 && (
               <Empty title="Nobody is in it yet">Write down the founders first, then their young with their parents.</Empty>
             )}
@@ -97,6 +101,8 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
                 ))}
               </Card>
             )}
+            <PairingsCard guide={own} guideId={guideId} colony={colony} />
+            <PensCard guide={own} guideId={guideId} colony={colony} />
             <EggCard guideId={guideId} members={colony.members} />
             {away.length > 0 && (
               <Disclosure title={`Gone and dead (${away.length})`}>

@@ -228,21 +228,26 @@ function typedOf(member: ColonyMember | undefined, note = ''): Typed {
 function keptOf({ sex, certainty, hatched, father, mother, strain, pen, status, shows, plainly }: Typed, before?: Kept): Kept {
   const parents = (role: 'father' | 'mother', chosen: string | undefined) =>
     chosen ? { [role]: chosen } : before?.[`${role}s`] ? { [`${role}s`]: before[`${role}s`] } : {};
+  const { hatchedTo, clutch, origin, moves, weights, condition } = before ?? {};
   return {
+    ...{ clutch, origin, moves, weights, condition },
     ...(sex ? { sex: { called: sex, certainty: Number(certainty) } } : {}),
-    ...(hatched ? { hatched } : {}),
+    ...(hatched ? { hatched, ...(hatchedTo && hatchedTo >= hatched ? { hatchedTo } : {}) } : {}),
     ...parents('father', father),
     ...parents('mother', mother),
     ...(strain.trim() ? { strain: strain.trim() } : {}),
     ...(pen.trim() ? { pen: pen.trim() } : {}),
     status,
     phenotypes: Object.fromEntries(
-      Object.entries(shows).map(([id, state]) => {
-        const sure = Number(plainly[id] ?? 1);
-        return [id, sure === 1 ? state : { states: [state], certainty: sure }];
-      }),
+      Object.entries(shows).map(([id, state]) => [id, seenOf(state, Number(plainly[id] ?? 1), before?.phenotypes[id])]),
     ),
   };
+}
+
+/** What was seen, of what is chosen; where it was one of several states, it stays so until another one is chosen. */
+function seenOf(state: string, certainty: number, before: Kept['phenotypes'][string] | undefined): Kept['phenotypes'][string] {
+  const several = typeof before === 'object' && before.states[0] === state ? before.states : [state];
+  return certainty === 1 && several.length === 1 ? state : { states: several, certainty };
 }
 
 const styles = StyleSheet.create({

@@ -13,6 +13,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { CareCard } from './CareCard';
 import { MemberForm } from './MemberForm';
 import { MemberPlate } from './MemberPlate';
 import { PairCard } from './PairCard';
@@ -115,6 +116,7 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
       <Family member={member} colony={colony} told={told} f={f} />
       {member.kept.status === 'here' && (
         <>
+          <CareCard key={member.version} guideId={guideId} member={member} note={note} />
           <PairCard guide={guide} guideId={guideId} member={member} members={colony.members} sexes={sexes} />
           <ProofCard guide={guide} guideId={guideId} member={member} members={colony.members} />
         </>

@@ -58,6 +58,16 @@ export function saySex({ kept: { sex } }: Pick<ColonyMember, 'kept'>, told?: { f
 export const sayPlace = ({ kept: { hatched, pen, strain, status } }: Pick<ColonyMember, 'kept'>): string =>
   [hatched && `hatched ${sayDate(hatched)}`, pen, strain, status !== 'here' && status].filter(Boolean).join(' · ');
 
+/** Who is together. */
+export function sayPair(
+  { fathers, mothers }: { fathers: readonly string[]; mothers: readonly string[] },
+  members: readonly Pick<ColonyMember, 'id' | 'name'>[],
+): string {
+  const names = new Map(members.map(({ id, name }) => [id, name]));
+  const side = (ids: readonly string[]) => ids.map((id) => names.get(id) ?? 'somebody').join(' or ');
+  return `${side(fathers)} with ${side(mothers)}`;
+}
+
 /** A genotype with its chance, "for certain" where it is. */
 export const sayChance = (p: number): string => (p > 0.9995 ? 'for certain' : inHundred(p));
 

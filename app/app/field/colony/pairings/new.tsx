@@ -1,0 +1,3 @@
+import { NewPairing } from '../../../../features/colony/PairingForm';
+
+export default NewPairing;

@@ -1,0 +1,3 @@
+import { PairsScreen } from '../../../features/colony/PairsScreen';
+
+export default PairsScreen;

@@ -1,0 +1,92 @@
+import type { ColonyMember } from '@plesion/contract/colony';
+import type { Kept } from '@plesion/core/colony/schema';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { sayDate, today } from '../../lib/dates';
+import { numberOf } from '../../lib/numberOf';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Disclosure } from '../../ui/Disclosure';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { useColonyWrite } from './useColonyWrite';
+
+const DAY = /^\d{4}-\d\d-\d\d$/;
+
+/** Moved to another pen, weighed, how it is: written in a line each, and what came before stays. */
+export function CareCard({ guideId, member, note }: { guideId: string; member: ColonyMember; note?: string }) {
+  const { kept } = member;
+  const [on, setOn] = useState(today());
+  const [pen, setPen] = useState('');
+  const [grams, setGrams] = useState('');
+  const [condition, setCondition] = useState(kept.condition ?? '');
+  const { write, busy, problem, setProblem, at } = useColonyWrite(
+    guideId,
+    (change: Partial<Kept>) =>
+      api('writeIndividual', {
+        params: { id: member.id },
+        body: {
+          ...{ version: member.version, guideId, label: member.label, hidden: false, kept: { ...kept, ...change } },
+          ...(note ? { note } : {}),
+        },
+      }),
+    () => {
+      setPen('');
+      setGrams('');
+    },
+  );
+  const weight = numberOf(grams);
+  const weighs = grams.trim() === '' || (weight !== undefined && weight > 0);
+  const changes: Partial<Kept> = {
+    ...(pen.trim() ? { pen: pen.trim(), moves: [...(kept.moves ?? []), { on, pen: pen.trim() }] } : {}),
+    ...(weight ? { weights: [...(kept.weights ?? []), { on, grams: weight }] } : {}),
+    ...(condition.trim() !== (kept.condition ?? '') ? { condition: condition.trim() || undefined } : {}),
+  };
+  const submit = () => {
+    if (!DAY.test(on)) return setProblem({ field: 'on', message: 'Write the day as YYYY-MM-DD.' });
+    if (!weighs) return setProblem({ field: 'grams', message: 'Write the weight in grams.' });
+    write(changes);
+  };
+  const lines = [
+    ...(kept.moves ?? []).map((move) => ({ on: move.on, says: `moved to ${move.pen}` })),
+    ...(kept.weights ?? []).map((one) => ({ on: one.on, says: `${one.grams} g` })),
+  ].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+  return (
+    <Card title="Care">
+      <View style={styles.row}>
+        <View style={styles.field}>
+          <TextField label="On" value={on} onChangeText={setOn} hint="As YYYY-MM-DD." problem={at('on')} />
+        </View>
+        <View style={styles.field}>
+          <TextField label="Moved to" value={pen} onChangeText={setPen} hint={kept.pen ? `Now in ${kept.pen}.` : undefined} />
+        </View>
+        <View style={styles.field}>
+          <TextField label="Weight, g" value={grams} onChangeText={setGrams} inputMode="decimal" problem={at('grams')} />
+        </View>
+      </View>
+      <TextField label="How it is" value={condition} onChangeText={setCondition} multiline problem={at('kept.condition')} />
+      {problem && !['on', 'grams', 'kept.condition'].includes(problem.field ?? '') && (
+        <Notice kind="problem">{problem.message}</Notice>
+      )}
+      <View style={styles.act}>
+        <Button label="Write the line" busy={busy} disabled={!Object.keys(changes).length && weighs} onPress={submit} />
+      </View>
+      {lines.length > 0 && (
+        <Disclosure title={`Lines so far (${lines.length})`}>
+          {lines.map((line, i) => (
+            <Text key={i} size="small">{`${sayDate(line.on)}: ${line.says}`}</Text>
+          ))}
+        </Disclosure>
+      )}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  field: { flexGrow: 1, flexBasis: 110 },
+  act: { flexDirection: 'row', justifyContent: 'flex-end' },
+});

@@ -1,0 +1,176 @@
+import type { ColonyMember } from '@plesion/contract/colony';
+import type { Pairing } from '@plesion/contract/pairings';
+import { isOpen } from '@plesion/core/colony';
+import type { Clutch } from '@plesion/core/colony/schema';
+import { dayAfter } from '@plesion/core/fieldwork';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { sayDate, today } from '../../lib/dates';
+import { numberOf } from '../../lib/numberOf';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { LinkBox } from '../../ui/LinkBox';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { YoungForm } from './YoungForm';
+
+interface Props {
+  guide: Guide;
+  pairing: Pairing;
+  clutch: Clutch;
+  members: readonly ColonyMember[];
+  /** Days to hatching, where the guide says it. */
+  incubation?: number;
+  busy: boolean;
+  onChange: (clutch: Clutch) => void;
+  onRemove: () => void;
+}
+
+/** A whole number that was typed; undefined for nothing, NaN for what is none. */
+const whole = (text: string): number | undefined => {
+  if (!text.trim()) return undefined;
+  const value = numberOf(text);
+  return value !== undefined && Number.isInteger(value) && value >= 0 ? value : NaN;
+};
+
+/** A clutch: what is due, what hatched, and its young in the book. */
+export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, onChange, onRemove }: Props) {
+  const [hatched, setHatched] = useState(today());
+  const [young, setYoung] = useState('');
+  const [lost, setLost] = useState('');
+  const [ringing, setRinging] = useState(false);
+  const own = members.filter(({ kept }) => kept.clutch === clutch.id);
+  const due = incubation === undefined ? undefined : dayAfter(clutch.laid, incubation);
+  const [many, gone] = [whole(young), whole(lost)];
+  const tooMany = (many ?? 0) + (gone ?? 0) > clutch.eggs;
+  const problem = (value: number | undefined) =>
+    Number.isNaN(value)
+      ? 'Write a whole number.'
+      : tooMany
+        ? `There were ${clutch.eggs} eggs; hatched and lost come to more.`
+        : undefined;
+  const said = [
+    `${clutch.eggs} ${clutch.eggs === 1 ? 'egg' : 'eggs'}`,
+    clutch.hatched ? `hatched ${sayDate(clutch.hatched)}` : isOpen(clutch) ? due && `due ${sayDate(due)}` : 'all lost',
+    clutch.young !== undefined && `${clutch.young} young`,
+    clutch.lost ? `${clutch.lost} lost` : undefined,
+  ];
+  return (
+    <Card title={`Laid ${sayDate(clutch.laid)}`}>
+      <Text>{said.filter(Boolean).join(' · ')}</Text>
+      {clutch.note && <Text quiet>{clutch.note}</Text>}
+      {isOpen(clutch) && (
+        <View style={styles.form}>
+          <View style={styles.row}>
+            <View style={styles.field}>
+              <TextField label="Hatched on" value={hatched} onChangeText={setHatched} hint="As YYYY-MM-DD." />
+            </View>
+            <View style={styles.field}>
+              <TextField label="Young" value={young} onChangeText={setYoung} inputMode="numeric" problem={problem(many)} />
+            </View>
+            <View style={styles.field}>
+              <TextField label="Eggs lost" value={lost} onChangeText={setLost} inputMode="numeric" problem={problem(gone)} />
+            </View>
+          </View>
+          <View style={styles.act}>
+            <Button small label="Take this clutch out" onPress={onRemove} />
+            <Button small label="All lost" busy={busy} onPress={() => onChange({ ...clutch, lost: clutch.eggs })} />
+            <Button
+              kind="main"
+              label="It hatched"
+              busy={busy}
+              disabled={tooMany || Number.isNaN(many) || Number.isNaN(gone)}
+              onPress={() =>
+                onChange({
+                  ...clutch,
+                  hatched,
+                  ...(many === undefined ? {} : { young: many }),
+                  ...(gone === undefined ? {} : { lost: gone }),
+                })
+              }
+            />
+          </View>
+        </View>
+      )}
+      {own.length > 0 && (
+        <Text quiet>{`In the book: ${own.length}${clutch.young === undefined ? '' : ` of ${clutch.young}`}`}</Text>
+      )}
+      {own.map(({ id, name }) => (
+        <LinkBox key={id} href={`/field/colony/${id}`} style={styles.kin}>
+          <Text color={colour.kelp}>{name}</Text>
+        </LinkBox>
+      ))}
+      {clutch.hatched &&
+        (ringing ? (
+          <YoungForm {...{ guide, pairing, clutch, members }} onDone={() => setRinging(false)} />
+        ) : (
+          <View style={styles.act}>
+            <Button
+              small
+              label="Not hatched after all"
+              onPress={() => onChange({ id: clutch.id, laid: clutch.laid, eggs: clutch.eggs })}
+            />
+            <Button label="Write its young down" onPress={() => setRinging(true)} />
+          </View>
+        ))}
+    </Card>
+  );
+}
+
+/** A laying to write down. */
+export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: boolean; onAdd: (clutch: Clutch) => void }) {
+  const [laid, setLaid] = useState(today());
+  const [eggs, setEggs] = useState('');
+  const [tried, setTried] = useState(false);
+  const many = whole(eggs);
+  const wrongDay = !/^\d{4}-\d\d-\d\d$/.test(laid)
+    ? 'Write the day as YYYY-MM-DD.'
+    : laid < pairing.from
+      ? `They were put together on ${sayDate(pairing.from)}.`
+      : undefined;
+  return (
+    <Card title="A clutch">
+      <View style={styles.row}>
+        <View style={styles.field}>
+          <TextField
+            label="Laid on"
+            value={laid}
+            onChangeText={setLaid}
+            hint="As YYYY-MM-DD."
+            problem={tried ? wrongDay : undefined}
+          />
+        </View>
+        <View style={styles.field}>
+          <TextField
+            label="Eggs"
+            value={eggs}
+            onChangeText={setEggs}
+            inputMode="numeric"
+            problem={tried && !many ? 'Write how many there are.' : undefined}
+          />
+        </View>
+      </View>
+      <View style={styles.act}>
+        <Button
+          label="Write the clutch down"
+          busy={busy}
+          onPress={() => {
+            setTried(true);
+            if (many && !wrongDay) onAdd({ id: mintId(), laid, eggs: many });
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: space.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  field: { flexGrow: 1, flexBasis: 130 },
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
+  kin: { justifyContent: 'center', flexShrink: 1, alignSelf: 'flex-start' },
+});

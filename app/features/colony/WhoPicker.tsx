@@ -1,0 +1,47 @@
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Picker } from '../../ui/Picker';
+import { Text } from '../../ui/Text';
+
+interface Props {
+  label: string;
+  items: readonly { id: string; label: string }[];
+  chosen: readonly string[];
+  onChange: (chosen: string[]) => void;
+}
+
+/** One of a book, or several of whom it may be any. */
+export function WhoPicker({ label, items, chosen, onChange }: Props) {
+  const name = (id: string) => items.find((one) => one.id === id)?.label ?? id;
+  return (
+    <View style={styles.group}>
+      <Text size="small" strong quiet>
+        {chosen.length > 1 ? `${label}: one of these` : label}
+      </Text>
+      {chosen.length > 0 && (
+        <View style={styles.row}>
+          {chosen.map((id) => (
+            <Button
+              key={id}
+              small
+              label={`${name(id)} ×`}
+              hint={`${name(id)} × not among them`}
+              onPress={() => onChange(chosen.filter((one) => one !== id))}
+            />
+          ))}
+        </View>
+      )}
+      <Picker
+        label={chosen.length ? `${label}, or else` : label}
+        items={items.filter(({ id }) => !chosen.includes(id))}
+        onChange={(id) => onChange([...chosen, id])}
+      />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});
