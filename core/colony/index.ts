@@ -1,2 +1,5 @@
 export { isOpen, type Reminder, remindersOf } from './reminders';
 export type * from './schema';
+export { readBookCsv, writeBookCsv } from './bookCsv';
+export { type BookCharacter, type BookRow, type FileProblem, rowProblems } from './bookRow';
+export { readLinkage, writeLinkage } from './linkage';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Colony } from '@plesion/contract/colony';
+import type { Colony, RankedPairs } from '@plesion/contract/colony';
 import type { Pairing } from '@plesion/contract/pairings';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
@@ -97,6 +97,47 @@ it('stops strains that are kept apart, says why, and takes the reason for an ans
     override: 'a trial, agreed',
   });
   await visitor.get(`/api/pairings/${id}`).expect(200);
+});
+
+it('ranks all pairs of those that are here; those that are kept apart stand last and say why', async () => {
+  const { visitor: own } = await newStation(server);
+  const guideId = ((await own.get('/api/guides')).body as { guides: { id: string; slug: string }[] }).guides.find(
+    ({ slug }) => slug === 'lantern-moths',
+  )!.id;
+  const write = async (label: string, kept: object): Promise<string> => {
+    const id = randomUUID();
+    await own.put(`/api/individuals/${id}`).send({ version: 0, guideId, label, hidden: false, kept }).expect(200);
+    return id;
+  };
+  const rank = (sent: object, status = 200) => own.post(`/api/guides/${guideId}/colony/pairs`).send(sent).expect(status);
+  const goal = { shows: { character: 'morph', state: 'pale' } };
+  expect((await rank({ goal })).body).toMatchObject({ pairs: [], looked: 0 });
+  const quell = await write('q', sexed('male', { strain: 'Quell', phenotypes: { morph: 'pale' } }));
+  const hers = await write('h', sexed('female', { strain: 'Quell', phenotypes: { morph: 'pale' } }));
+  const north = await write('n', sexed('female', { strain: 'North', phenotypes: { morph: 'pale' } }));
+  const daughter = await write('d', sexed('female', { father: quell, mother: hers, phenotypes: { morph: 'pale' } }));
+  await write('dead', sexed('female', { status: 'dead', phenotypes: { morph: 'pale' } }));
+  const { pairs, looked } = (await rank({ goal, clutch: 4 })).body as RankedPairs;
+  expect([looked, pairs.map(({ mother }) => mother)]).toEqual([3, [hers, daughter, north]]);
+  expect(pairs[0]).toMatchObject({ father: quell, shares: { Quell: 1 }, apart: [], inbreeding: 0 });
+  expect(pairs[0].p).toBeCloseTo(1, 9);
+  expect(pairs[2]).toMatchObject({ shares: { Quell: 0.5, North: 0.5 }, apart: [expect.stringMatching(/^Quell moths/)] });
+  expect((await rank({ goal, mostInbred: 0, pure: true })).body).toMatchObject({
+    looked: 3,
+    inbred: 1,
+    mixed: 1,
+    pairs: [{ mother: hers }],
+  });
+  expect((await rank({ goal: { shows: { character: 'morph', state: 'blue' } } }, 400)).body).toMatchObject({
+    field: 'goal.shows.state',
+  });
+  expect((await rank({ goal: { locus: 'pale', allele: 'q', ...goal } }, 400)).body).toMatchObject({
+    field: 'goal.allele',
+    code: 'no-allele',
+  });
+  const tell = (await rank({ goal: { locus: 'pale', allele: 'p', ...goal } })).body as RankedPairs;
+  // Nobody is in doubt, so nothing would be told.
+  expect(tell.pairs.every(({ bits }) => bits! < 1e-9)).toBe(true);
 });
 
 describe('refuses by the field', () => {

@@ -36,7 +36,9 @@ it('is drawn as SVG: everybody with its plate, dashed where in doubt, red where 
   expect(svg).not.toMatch(/NaN|undefined/);
   // Outlines of symbols: squares, circles and diamonds, once white and once as a line.
   expect(
-    svg.match(/d="M-37 -37H37V37H-37Z" fill="#FFFFFF"|d="M-37 0A37 37 0 1 1 37 0A37 37 0 1 1 -37 0Z" fill="#FFFFFF"|d="M0 -41[^"]*" fill="#FFFFFF"/g),
+    svg.match(
+      /d="M-37 -37H37V37H-37Z" fill="#FFFFFF"|d="M-37 0A37 37 0 1 1 37 0A37 37 0 1 1 -37 0Z" fill="#FFFFFF"|d="M0 -41[^"]*" fill="#FFFFFF"/g,
+    ),
   ).toHaveLength(members.length);
   expect(svg.match(/stroke-dasharray="6 5"/g)!.length).toBeGreaterThan(1);
   expect(svg.match(/stroke="#A80F3F"/g)).toHaveLength(1);

@@ -98,11 +98,13 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
       {own.length > 0 && (
         <Text quiet>{`In the book: ${own.length}${clutch.young === undefined ? '' : ` of ${clutch.young}`}`}</Text>
       )}
-      {own.map(({ id, name }) => (
-        <LinkBox key={id} href={`/field/colony/${id}`} style={styles.kin}>
-          <Text color={colour.kelp}>{name}</Text>
-        </LinkBox>
-      ))}
+      <View style={styles.row}>
+        {own.map(({ id, name }) => (
+          <LinkBox key={id} href={`/field/colony/${id}`} style={styles.kin}>
+            <Text color={colour.kelp}>{name}</Text>
+          </LinkBox>
+        ))}
+      </View>
       {clutch.hatched &&
         (ringing ? (
           <YoungForm {...{ guide, pairing, clutch, members }} onDone={() => setRinging(false)} />

@@ -2,7 +2,7 @@ import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
 import { colour, space } from '../../theme';
@@ -25,6 +25,9 @@ import { PensCard } from './PensCard';
 import { PairingsCard } from './PairingsCard';
 import { Reminders } from './Reminders';
 import { sayCarried, sayPlace, saySex, sayShown } from './words';
+
+/** Shown of those that are here until one asks for all. */
+const FIRST = 15;
 
 /** The keeper's book: who is kept, what each carries unseen, and what does not fit. */
 export function ColonyScreen() {
@@ -67,6 +70,7 @@ export function ColonyScreen() {
 function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
   const router = useRouter();
   const { book, error, retry } = useBook(guideId);
+  const [all, setAll] = useState(false);
   return (
     <AsyncScreen what="The keeper’s book" value={book} error={error} retry={retry}>
       {({ colony, guide: own }) => {
@@ -94,15 +98,19 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
             {colony.members.length === 0 && (
               <Empty title="Nobody is in it yet">Write down the founders first, then their young with their parents.</Empty>
             )}
-            {here.length > 0 && (
-              <Card title="Here" aside={String(here.length)}>
-                {[...here].reverse().map((one) => (
-                  <MemberRow key={one.id} member={one} colony={colony} guide={own} />
-                ))}
-              </Card>
-            )}
             <PairingsCard guide={own} guideId={guideId} colony={colony} />
             <PensCard guide={own} guideId={guideId} colony={colony} />
+            {here.length > 0 && (
+              <Card title="Here" aside={String(here.length)}>
+                {[...here]
+                  .reverse()
+                  .slice(0, all ? undefined : FIRST)
+                  .map((one) => (
+                    <MemberRow key={one.id} member={one} colony={colony} guide={own} />
+                  ))}
+                {!all && here.length > FIRST && <Button small label={`Show all ${here.length}`} onPress={() => setAll(true)} />}
+              </Card>
+            )}
             <EggCard guideId={guideId} members={colony.members} />
             {away.length > 0 && (
               <Disclosure title={`Gone and dead (${away.length})`}>

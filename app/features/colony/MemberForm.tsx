@@ -18,10 +18,8 @@ import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { COLONIES, colonyKey } from './colonyApi';
+import { MANY } from './WhoPicker';
 import { shownBy } from './words';
-
-/** So many are in sight without their label; more are searched, by a field that has it. */
-const MANY = 12;
 
 const SEXES = [
   { id: 'female', label: 'female' },

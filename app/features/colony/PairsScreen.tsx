@@ -146,12 +146,12 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
                 {goal.facets && <KindPlate guide={guide} facets={{ sex: only ?? 'female', ...goal.facets }} width={84} />}
                 <View style={styles.words}>
                   <Text strong>{`${i + 1}. ${names.get(pair.father)} with ${names.get(pair.mother)}`}</Text>
-                  <Text figures>
+                  <Text>
                     {pair.bits === undefined
                       ? `${inHundred(pair.p)} of the young; of ${clutch} about ${pair.expected.toFixed(1)}; one at the least: ${sayChance(pair.atLeastOne)}`
                       : `a clutch of ${clutch} tells ${pair.bits.toFixed(2)} bits; it shows with ${sayChance(pair.atLeastOne)}`}
                   </Text>
-                  <Text figures size="small" quiet>
+                  <Text size="small" quiet>
                     {[pair.inbreeding > 0 ? `F of the young ${pair.inbreeding.toFixed(3)}` : 'not kin', sayShares(pair.shares)]
                       .filter(Boolean)
                       .join(' · ')}

@@ -11,14 +11,19 @@ interface Props {
   onChange: (chosen: string[]) => void;
 }
 
+/** So many are in sight without their label; more are searched, by a field that has it. */
+export const MANY = 12;
+
 /** One of a book, or several of whom it may be any. */
 export function WhoPicker({ label, items, chosen, onChange }: Props) {
   const name = (id: string) => items.find((one) => one.id === id)?.label ?? id;
   return (
     <View style={styles.group}>
-      <Text size="small" strong quiet>
-        {chosen.length > 1 ? `${label}: one of these` : label}
-      </Text>
+      {(chosen.length > 0 || items.length <= MANY) && (
+        <Text size="small" strong quiet>
+          {chosen.length > 1 ? `${label}: one of these` : label}
+        </Text>
+      )}
       {chosen.length > 0 && (
         <View style={styles.row}>
           {chosen.map((id) => (

@@ -23,6 +23,7 @@ jest.mock('../../lib/api', () => {
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: object }) => children }));
+jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'Bram' } }) }));
 jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 
 const moths = demoGuides.find(({ id }) => id === 'lantern-moths')!;
@@ -85,6 +86,29 @@ it('the book says who is here, what each carries, and that one called a male is 
   expect(screen.queryByText('Something does not fit')).toBeNull();
   await press('Write one down');
   expect(mockRouter.push).toHaveBeenCalledWith(`/field/colony/new?guide=${guideId}`);
+});
+
+it('pens stand with who is in them and what came of counting; a count begins with the names of the pen', async () => {
+  members = members.map((one) => ({ ...one, kept: { ...one.kept, pen: one.label === 'Moth 17' ? 'cage 2' : 'cage 10' } }));
+  const expected = [
+    { name: 'Moth 3', seen: true },
+    { name: 'Moth 4', seen: false },
+  ];
+  const label = `cage 10, ${moths.title}`;
+  mockStation.answer('writeCount', ({ body }) => ({ ...(body as object), version: 1 }));
+  mockStation.answer('counts', () => ({ counts: [{ id: ID(77), label, at: '2026-05-12T10:00:00Z', expected }] }));
+  await showScreen(<ColonyScreen />);
+  await shown('Pens');
+  const pens = screen.getAllByText(/^cage (2|10)$/).map(({ props }) => props.children as string);
+  expect(pens.slice(0, 2)).toEqual(['cage 2', 'cage 10']);
+  screen.getByText('1 female, 1 male');
+  await shown('counted 12 May 2026: Moth 4 not seen');
+  await press('Count it: cage 10');
+  expect(mockRouter.push).toHaveBeenCalledWith(expect.stringMatching(/^\/field\/counts\//));
+  await waitFor(() => expect(sent('writeCount')).toHaveLength(1));
+  expect(sent('writeCount')[0]).toMatchObject({
+    body: { kind: 'inventory', label, by: 'Bram', expected: [{ name: 'Moth 3', seen: false }, { name: 'Moth 4' }] },
+  });
 });
 
 it('what does not fit stands above, the likeliest first', async () => {
@@ -220,7 +244,14 @@ describe('writing one down', () => {
   });
 
   it('changes what is written, keeps what it does not show, and may be left', async () => {
-    members[2] = { ...members[2], kept: { ...members[2].kept, father: undefined, fathers: [ID(3), ID(4)] } };
+    members[2] = {
+      ...members[2],
+      kept: {
+        ...members[2].kept,
+        ...{ father: undefined, fathers: [ID(3), ID(4)], origin: 'Quell reef' },
+        phenotypes: { morph: { states: ['pale', 'wild'], certainty: 0.8 } },
+      },
+    };
     mockStation.answer('colony', () => ({
       members,
       inbreeding: {},
@@ -240,7 +271,10 @@ describe('writing one down', () => {
     await waitFor(() => expect(sent('writeIndividual')).toHaveLength(1));
     expect(sent('writeIndividual')[0].body).toMatchObject({
       version: 1,
-      kept: { pen: 'cage 9', fathers: [ID(3), ID(4)], mother: ID(4) },
+      kept: {
+        ...{ pen: 'cage 9', fathers: [ID(3), ID(4)], mother: ID(4), origin: 'Quell reef' },
+        phenotypes: { morph: { states: ['pale', 'wild'], certainty: 0.8 } },
+      },
     });
   });
 });
