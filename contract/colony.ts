@@ -40,6 +40,38 @@ export const ColonyList = z.object({
 });
 export type ColonyList = z.output<typeof ColonyList>;
 
+/** As what a book is written to a file, and read from one. */
+export const BookFormat = z.enum(['csv', 'linkage']);
+export type BookFormat = z.output<typeof BookFormat>;
+
+export const BookQuery = z.strictObject({
+  as: BookFormat.optional(),
+  /** Whose states are the phenotype of a pedigree file; the first of the guide where absent. */
+  character: z.string().max(80).optional(),
+});
+
+export type BookQuery = z.output<typeof BookQuery>;
+
+export const BookImport = z.strictObject({
+  as: BookFormat,
+  text: z.string().max(1_000_000, 'send a file of up to a million letters'),
+  character: z.string().max(80).optional(),
+  /** Write them down; else only say what would be. */
+  take: z.boolean().default(false),
+});
+export type BookImport = z.output<typeof BookImport>;
+
+/** What a file would bring, or brought. Whoever is in the book already stays as it stands there. */
+export const BookImported = z.object({
+  added: z.array(z.string()),
+  /** In the book already, the same; and otherwise. */
+  same: z.array(z.string()),
+  otherwise: z.array(z.string()),
+  problems: z.array(z.object({ line: z.number().int(), column: z.string(), message: z.string() })),
+  taken: z.boolean(),
+});
+export type BookImported = z.output<typeof BookImported>;
+
 /** What of a pedigree is drawn, and as what. */
 export const PedigreeQuery = z.strictObject({
   as: z.enum(['svg', 'pdf']).optional(),

@@ -1,5 +1,8 @@
 import { z } from 'zod';
 import {
+  BookImport,
+  BookImported,
+  BookQuery,
   Colony,
   ColonyList,
   EggAnswer,
@@ -13,7 +16,7 @@ import {
   RankedPairs,
 } from '../colony';
 import { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '../pairings';
-import { byId, type Endpoint } from './endpoint';
+import { byId, type Endpoint, MB } from './endpoint';
 
 /** The keeper's book: who is kept of a guide's kinds, what each carries, and what two would have. */
 export const colonyEndpoints = {
@@ -38,6 +41,24 @@ export const colonyEndpoints = {
     query: PedigreeQuery,
     response: z.unknown(),
     media: 'application/pdf',
+  },
+  exportBook: {
+    method: 'GET',
+    path: '/api/guides/:id/colony/export',
+    summary: 'The book as CSV, or as a pedigree file of linkage programs: family, individual, father, mother, sex, phenotype.',
+    params: byId,
+    query: BookQuery,
+    response: z.unknown(),
+    media: 'text/csv',
+  },
+  importBook: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/import',
+    summary: 'Individuals of a file written into the book, all that are new or none; or what would be.',
+    params: byId,
+    body: BookImport,
+    bytes: 4 * MB,
+    response: BookImported,
   },
   pairing: {
     method: 'GET',

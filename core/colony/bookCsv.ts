@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { BookCharacter, BookRead, BookRow, FileProblem } from './bookRow';
-import { Kept } from './schema';
+import { KeptAlone } from './schema';
 
 /** Several parents, moves and weights in one cell. */
 const BETWEEN = ' | ';
@@ -111,7 +111,7 @@ function rowOf(cell: (name: string) => string, characters: readonly BookCharacte
     else if (seen.length) phenotypes[id] = seen.length === 1 && certainty === 1 ? seen[0] : { states: seen, certainty };
   }
   const plain = Object.fromEntries(PLAIN.flatMap((name) => (cell(name) ? [[name, cell(name)]] : [])));
-  const kept = Kept.omit({ father: true, mother: true, fathers: true, mothers: true, clutch: true }).safeParse({
+  const kept = KeptAlone.safeParse({
     ...plain,
     ...(called === 'female' || called === 'male' ? { sex: { called, certainty: sexSure } } : {}),
     ...(moves.length ? { moves } : {}),

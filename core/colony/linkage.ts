@@ -11,7 +11,7 @@ const read = (name: string): string => name.replace(/~(.)|_/g, (_, escaped: stri
 /**
  * A book as linkage programs read pedigrees (Terwilliger & Ott 1994): a line for each with family, individual, father,
  * mother, sex (1 male, 2 female, 0 not known) and phenotype, divided by spaces. The phenotype is the number of the state
- * of one character, from 1 in the guide's order, 0 where it is not known. What such a file cannot hold is left out:
+ * of one character, from 1 in the order of the guide's rules, 0 where it is not known. What such a file cannot hold is left out:
  * parents in doubt, sexes and states that are not certain.
  *
  * @param families of each individual, by name; those that hang together by parents are one.

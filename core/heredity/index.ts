@@ -1,3 +1,3 @@
 export { crossAsked, kinshipAsked, pairsAsked, posteriorAsked, proofAsked, suspectsAsked } from './asked';
-export { seenProblems } from './pedigree';
+export { heredityCharacters, seenProblems } from './pedigree';
 export { mixedBy, sharesOf, sharesOfYoung, type StrainShares } from './strains';

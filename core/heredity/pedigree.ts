@@ -138,6 +138,12 @@ export function seenProblems(model: HeredityModel, field: string, phenotypes: Ki
   return seen.ok ? [] : [...seen.problems];
 }
 
+/** By what genotypes are seen, with its states. */
+export function heredityCharacters(model: HeredityModel): { id: string; states: readonly string[] }[] {
+  const ready = readyModel(model);
+  return ready.ok ? ready.value.characters.map(({ id, states }) => ({ id, states })) : [];
+}
+
 const statesOf = (seen: Seen): readonly string[] => (typeof seen === 'string' ? [seen] : seen.states);
 
 /** The chance of the reading given each state: it says one of these with its certainty, and another as the rest. */

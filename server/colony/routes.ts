@@ -3,6 +3,7 @@ import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
 import type { PagePool } from '../page/pool';
+import { exportBook, importBook } from './files';
 import { findPairing, writePairing, writeYoung } from './pairings';
 import { pedigreePage } from './pedigreePage';
 import { rankPairs } from './rankPairs';
@@ -17,6 +18,13 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
     response.attachment(`pedigree.${as}`).type(as === 'svg' ? 'image/svg+xml' : 'application/pdf');
     return sheet;
   });
+  bind(router, em, 'exportBook', async ({ em: own, caller, params, query, response }) => {
+    const { as = 'csv' } = query;
+    const file = await exportBook(own, caller.stationId, params.id, as, query.character);
+    response.attachment(as === 'csv' ? 'book.csv' : 'book.ped').type(as === 'csv' ? 'text/csv' : 'text/plain');
+    return file;
+  });
+  bind(router, em, 'importBook', ({ em: own, caller, params, body }) => importBook(own, caller, params.id, body));
   bind(router, em, 'pairing', ({ em: own, caller, params }) => findPairing(own, caller.stationId, params.id));
   bind(router, em, 'writePairing', ({ em: own, caller, params, body }) => writePairing(own, caller, params.id, body));
   bind(router, em, 'writeYoung', ({ em: own, caller, params, body }) => writeYoung(own, caller, params.id, body));

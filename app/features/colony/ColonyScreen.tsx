@@ -17,6 +17,7 @@ import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { EggCard } from './EggCard';
+import { FilesCard } from './FilesCard';
 import { Misfits } from './Misfits';
 import { COLONIES, colonyApi } from './colonyApi';
 import { useBook } from './useBook';
@@ -119,6 +120,7 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
                 ))}
               </Disclosure>
             )}
+            <FilesCard guide={own} guideId={guideId} />
           </Screen>
         );
       }}

@@ -23,6 +23,10 @@ jest.mock('../../lib/api', () => {
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: object }) => children }));
+const mockPick = jest.fn();
+jest.mock('../../lib/files', () => ({ pickFile: (accept: string) => mockPick(accept) as Promise<unknown> }));
+const mockDownload = jest.fn();
+jest.mock('../../lib/download', () => ({ download: (url: string) => mockDownload(url) as void }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'Bram' } }) }));
 jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 
@@ -109,6 +113,32 @@ it('pens stand with who is in them and what came of counting; a count begins wit
   expect(sent('writeCount')[0]).toMatchObject({
     body: { kind: 'inventory', label, by: 'Bram', expected: [{ name: 'Moth 3', seen: false }, { name: 'Moth 4' }] },
   });
+});
+
+it('a file is looked at before it is taken; what is wrong with it stands by line', async () => {
+  const file = { name: 'moths.csv', size: 40, text: () => Promise.resolve('individual\nx') };
+  mockPick.mockResolvedValue(file);
+  const nothing = { added: [], same: [], otherwise: [], problems: [], taken: false };
+  let answer: object = { ...nothing, problems: [{ line: 2, column: 'morph', message: 'no such state.' }] };
+  mockStation.answer('importBook', ({ body }) => ((body as { take: boolean }).take ? { ...answer, taken: true } : answer));
+  await showScreen(<ColonyScreen />);
+  await shown('Files of the book');
+  await press('Files of the book');
+  await press('Read a file in');
+  await shown(/moths\.csv: nothing was written\. Line 2, morph: no such state\./);
+  answer = { ...nothing, added: ['x', 'y'], otherwise: ['Moth 3'] };
+  await press('Read a file in');
+  await shown('New: x, y');
+  screen.getByText('In the book otherwise, and left as they stand there: Moth 3');
+  await press('Write all 2 down');
+  await shown('moths.csv: 2 written into the book.');
+  expect(sent('importBook').at(-1)).toMatchObject({ body: { as: 'csv', text: 'individual\nx', take: true } });
+  mockPick.mockResolvedValue({ ...file, size: 2_000_000 });
+  await press('Read a file in');
+  await shown(/larger than a megabyte/);
+  await press('pedigree file, six columns');
+  await press('Take the book along');
+  expect(mockDownload).toHaveBeenCalledWith(`/api/guides/${guideId}/colony/export?as=linkage&character=morph`);
 });
 
 it('what does not fit stands above, the likeliest first', async () => {

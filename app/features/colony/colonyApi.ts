@@ -1,5 +1,5 @@
 import { addressOf, createClient } from '@plesion/contract';
-import type { PedigreeQuery } from '@plesion/contract/colony';
+import type { BookQuery, PedigreeQuery } from '@plesion/contract/colony';
 import { colonyEndpoints } from '@plesion/contract/endpoints/colony';
 
 export const colonyApi = createClient('', undefined, colonyEndpoints);
@@ -11,3 +11,7 @@ export const colonyKey = (guideId: string) => ['colony', guideId] as const;
 /** Where the drawing of a pedigree is, to print. */
 export const sheetUrl = (guideId: string, query: PedigreeQuery): string =>
   addressOf(colonyEndpoints.pedigreeSheet, { params: { id: guideId }, query });
+
+/** Where the book is as a file. */
+export const bookUrl = (guideId: string, query: BookQuery): string =>
+  addressOf(colonyEndpoints.exportBook, { params: { id: guideId }, query });

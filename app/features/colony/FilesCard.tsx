@@ -1,0 +1,125 @@
+import type { BookFormat, BookImported } from '@plesion/contract/colony';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { pickFile } from '../../lib/files';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Disclosure } from '../../ui/Disclosure';
+import { DownloadButton } from '../../ui/DownloadButton';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { bookUrl, colonyApi } from './colonyApi';
+import { useColonyWrite } from './useColonyWrite';
+import { shownBy } from './words';
+
+/** Named of those that a file brings, and of what is wrong with it. */
+const NAMED = 12;
+
+const FORMATS = [
+  { id: 'csv', label: 'CSV, all of it' },
+  { id: 'linkage', label: 'pedigree file, six columns' },
+] as const satisfies readonly { id: BookFormat; label: string }[];
+
+/** The book as a file, and a file into the book. */
+export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string }) {
+  const [as, setAs] = useState<BookFormat>('csv');
+  const characters = shownBy(guide);
+  const [character, setCharacter] = useState(characters.at(0)?.id);
+  const [read, setRead] = useState<{ name: string; text: string; found: BookImported }>();
+  const { write, busy, problem, setProblem } = useColonyWrite(
+    guideId,
+    async ({ name, text, take }: { name: string; text: string; take: boolean }) => {
+      const body = { as, text, take, ...(as === 'linkage' && character ? { character } : {}) };
+      const found = await colonyApi('importBook', { params: { id: guideId }, body });
+      setRead({ name, text, found });
+    },
+    () => undefined,
+  );
+  const choose = async () => {
+    const file = await pickFile(as === 'csv' ? '.csv,text/csv' : '.ped,.pre,.txt,text/plain');
+    if (!file) return;
+    if (file.size > 1_000_000)
+      return setProblem({ message: 'The file is larger than a megabyte; a book is not. Is it the right one?' });
+    write({ name: file.name, text: await file.text(), take: false });
+  };
+  return (
+    <Disclosure title="Files of the book">
+      <ChoiceGroup
+        label="As"
+        options={FORMATS}
+        chosen={[as]}
+        onChange={([next]) => {
+          setAs(next);
+          setRead(undefined);
+        }}
+      />
+      {as === 'linkage' && characters.length > 1 && (
+        <ChoiceGroup
+          label="Its phenotype"
+          options={characters}
+          chosen={character ? [character] : []}
+          onChange={([next]) => setCharacter(next)}
+        />
+      )}
+      {as === 'linkage' && (
+        <Text size="small" quiet>
+          Family, individual, father, mother, sex (1 male, 2 female) and phenotype by its number. Parents in doubt and what is not
+          certain have no place in it.
+        </Text>
+      )}
+      <View style={styles.row}>
+        <DownloadButton
+          label="Take the book along"
+          hint="Take the book along as a file"
+          url={() => bookUrl(guideId, { as, ...(as === 'linkage' && character ? { character } : {}) })}
+        />
+        <Button label="Read a file in" busy={busy} onPress={() => void choose()} />
+      </View>
+      {problem && <Notice kind="problem">{problem.message}</Notice>}
+      {read && <Found {...read} busy={busy} onTake={() => write({ name: read.name, text: read.text, take: true })} />}
+    </Disclosure>
+  );
+}
+
+function Found({ name, found, busy, onTake }: { name: string; found: BookImported; busy: boolean; onTake: () => void }) {
+  const { added, same, otherwise, problems, taken } = found;
+  const list = (names: readonly string[]) =>
+    `${names.slice(0, NAMED).join(', ')}${names.length > NAMED ? ` and ${names.length - NAMED} more` : ''}`;
+  if (taken) return <Notice kind="note">{`${name}: ${added.length} written into the book.`}</Notice>;
+  return (
+    <View style={styles.found}>
+      {problems.length > 0 && (
+        <Notice kind="problem">
+          {[
+            `${name}: nothing was written.`,
+            ...problems
+              .slice(0, NAMED)
+              .map(({ line, column, message }) => `Line ${line}${column ? `, ${column}` : ''}: ${message}`),
+            ...(problems.length > NAMED ? [`and ${problems.length - NAMED} more`] : []),
+          ].join('\n')}
+        </Notice>
+      )}
+      {added.length > 0 && <Text>{`New: ${list(added)}`}</Text>}
+      {same.length > 0 && <Text quiet>{`In the book already, the same: ${same.length}`}</Text>}
+      {otherwise.length > 0 && <Text>{`In the book otherwise, and left as they stand there: ${list(otherwise)}`}</Text>}
+      {added.length === 0 && problems.length === 0 && <Text>{`${name} brings nobody new.`}</Text>}
+      {added.length > 0 && problems.length === 0 && (
+        <View style={styles.row}>
+          <Button
+            kind="main"
+            label={`Write ${added.length === 1 ? 'one' : `all ${added.length}`} down`}
+            busy={busy}
+            onPress={onTake}
+          />
+        </View>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  found: { gap: space.s },
+});
