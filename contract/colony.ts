@@ -4,6 +4,7 @@ import {
   PairGoal,
   PosteriorAnswer,
   ProofAnswer,
+  ReasonsAnswer,
   SuspectsAnswer,
 } from '@plesion/core/heredity/schema';
 import { z } from 'zod';
@@ -144,6 +145,11 @@ export const ProveWrite = z.strictObject({
 });
 export type ProveWrite = z.output<typeof ProveWrite>;
 export const ProveAnswer = ProofAnswer;
+
+/** Which records make what one carries what it is. */
+export const ReasonsWrite = z.strictObject({ individual: z.uuid(), locus: z.string().max(80) });
+export type ReasonsWrite = z.output<typeof ReasonsWrite>;
+export const BookReasons = ReasonsAnswer;
 
 /** Of a group of the book, whose egg is it? */
 export const EggWrite = z.strictObject({ group: z.array(z.uuid()).min(1, 'say who is in the group').max(60) });

@@ -26,6 +26,8 @@ const cutIn = (page: Page) =>
         .join('');
       const { right, bottom, width, height } = element.getBoundingClientRect();
       if (!words.trim() || width < 2 || height < 2 || getComputedStyle(element).opacity === '0') continue;
+      // What lies in a drawing that is moved under the finger is reached by moving it.
+      if ([...parents(element)].some((at) => getComputedStyle(at).touchAction === 'none')) continue;
       const style = getComputedStyle(element);
       if (right > innerWidth + 1 && !sideways(element)) found.add(`runs off: ${words}`);
       const hidden = style.overflowX === 'hidden' || style.overflowY === 'hidden';

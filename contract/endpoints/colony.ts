@@ -3,6 +3,7 @@ import {
   BookImport,
   BookImported,
   BookQuery,
+  BookReasons,
   Colony,
   ColonyList,
   EggAnswer,
@@ -14,6 +15,7 @@ import {
   ProveAnswer,
   ProveWrite,
   RankedPairs,
+  ReasonsWrite,
 } from '../colony';
 import { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '../pairings';
 import { byId, type Endpoint, MB } from './endpoint';
@@ -109,6 +111,15 @@ export const colonyEndpoints = {
     params: byId,
     body: ProveWrite,
     response: ProveAnswer,
+  },
+  reasons: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/reasons',
+    summary: 'Which records make what somebody carries what it is, each left out in turn: in bits.',
+    asks: true,
+    params: byId,
+    body: ReasonsWrite,
+    response: BookReasons,
   },
   whoseEgg: {
     method: 'POST',

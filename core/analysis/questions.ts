@@ -1,7 +1,7 @@
 import { compareForms, type Comparison } from '../compare';
 import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
-import { crossAsked, kinshipAsked, pairsAsked, posteriorAsked, proofAsked, suspectsAsked } from '../heredity';
+import { crossAsked, kinshipAsked, pairsAsked, posteriorAsked, proofAsked, reasonsAsked, suspectsAsked } from '../heredity';
 import type {
   CrossAnswer,
   CrossRequest,
@@ -13,6 +13,8 @@ import type {
   PosteriorRequest,
   ProofAnswer,
   ProofRequest,
+  ReasonsAnswer,
+  ReasonsRequest,
   SuspectsAnswer,
   SuspectsRequest,
 } from '../heredity/schema';
@@ -61,6 +63,7 @@ export interface Questions {
   cross: { asks: CrossRequest; gives: Outcome<CrossAnswer> };
   pairs: { asks: PairsRequest; gives: Outcome<PairsAnswer> };
   proof: { asks: ProofRequest; gives: Outcome<ProofAnswer> };
+  reasons: { asks: ReasonsRequest; gives: Outcome<ReasonsAnswer> };
   suspects: { asks: SuspectsRequest; gives: Outcome<SuspectsAnswer> };
   kinship: { asks: KinshipRequest; gives: Outcome<KinshipAnswer> };
   /** A key written out. */
@@ -92,6 +95,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   cross: (_, asked) => crossAsked(asked),
   pairs: (_, asked) => pairsAsked(asked),
   proof: (_, asked) => proofAsked(asked),
+  reasons: (_, asked) => reasonsAsked(asked),
   suspects: (_, asked) => suspectsAsked(asked),
   kinship: (_, asked) => kinshipAsked(asked),
   writeKey: (_, { key, format }) => writeKeyOut(key, format),

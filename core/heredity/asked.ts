@@ -20,9 +20,12 @@ import type {
   PosteriorRequest,
   ProofAnswer,
   ProofRequest,
+  ReasonsAnswer,
+  ReasonsRequest,
   SuspectsAnswer,
   SuspectsRequest,
 } from './schema';
+import { reasonsOf } from './reasons';
 import { suspectsOf } from './suspects';
 
 type Asked = Pick<PosteriorRequest, 'system' | 'loci' | 'characters' | 'founders' | 'strains' | 'individuals'>;
@@ -173,6 +176,16 @@ export const proofAsked = (asked: ProofRequest): Outcome<ProofAnswer> =>
     if (problems.length) return failed(...problems);
     const { question: told, ...rest } = believed(question);
     return done({ mates: proofOf(told, asked), ...rest });
+  });
+
+export const reasonsAsked = (asked: ReasonsRequest): Outcome<ReasonsAnswer> =>
+  answered(asked, (given) => {
+    const problems = unknown(given, [['id', asked.id]]);
+    if (!given.model.loci.some(({ id }) => id === asked.locus))
+      problems.push(refused('no-locus', 'locus', `There is no locus “${asked.locus}”.`));
+    if (problems.length) return failed(...problems);
+    const { question, ...rest } = believed(given);
+    return done({ reasons: reasonsOf(question, asked.id, asked.locus), ...rest });
   });
 
 export const suspectsAsked = (asked: SuspectsRequest): Outcome<SuspectsAnswer> =>

@@ -94,6 +94,9 @@ export const PairsRequest = z.strictObject({
 });
 export type PairsRequest = z.output<typeof PairsRequest>;
 
+export const ReasonsRequest = z.strictObject({ ...asked, id: name, locus: id });
+export type ReasonsRequest = z.output<typeof ReasonsRequest>;
+
 export const SuspectsRequest = z.strictObject({
   ...asked,
   group: z
@@ -175,6 +178,12 @@ export const ProofAnswer = z.object({
   ),
 });
 export type ProofAnswer = z.output<typeof ProofAnswer>;
+
+export const ReasonsAnswer = z.object({
+  ...without,
+  reasons: z.array(z.object({ record: HeredityRecord, bits: z.number().min(0), without: z.array(GenotypeChance) })),
+});
+export type ReasonsAnswer = z.output<typeof ReasonsAnswer>;
 
 export const PairsAnswer = z.object({
   ...without,

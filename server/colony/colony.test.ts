@@ -57,6 +57,11 @@ it('is told what each carries, and of what sex a young must be; and what two wou
   expect(mates[0].mate).toBe('17');
   expect(mates[0].telling).toBeCloseTo(2, 9);
   expect(mates.map(({ mate }) => mate).sort()).toEqual(['17', '4']);
+  const { reasons } = (await ask('reasons', { individual: father, locus: 'pale' })).body as {
+    reasons: { record: object; bits: number }[];
+  };
+  expect(reasons[0].record).toMatchObject({ id: '3' });
+  expect((await ask('reasons', { individual: father, locus: 'hue' }, 400)).body.field).toBe('locus');
   expect((await ask('proof', { ...proof, individual: randomUUID() }, 400)).body.field).toBe('individual');
   expect((await ask('proof', { ...proof, allele: 'q' }, 400)).body.field).toBe('allele');
   const group = members.filter(({ label }) => label === '17').map(({ id }) => id);

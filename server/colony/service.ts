@@ -1,7 +1,7 @@
-import type { Colony, ColonyList, ColonyMember, EggWrite, PairWrite, ProveWrite } from '@plesion/contract/colony';
+import type { Colony, ColonyList, ColonyMember, EggWrite, PairWrite, ProveWrite, ReasonsWrite } from '@plesion/contract/colony';
 import type { Outcome } from '@plesion/core';
 import type { HereditySection } from '@plesion/core/guide';
-import type { CrossAnswer, ProofAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
+import type { CrossAnswer, ProofAnswer, ReasonsAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
@@ -107,6 +107,18 @@ export async function proveOf(
     .map(({ name }) => name);
   if (!mates.length) return { mates: [] };
   return told(await pool.ask(stationId, 'proof', { ...asked, ...question, id: one.name, mates }));
+}
+
+/** Which records make what one carries what it is. */
+export async function reasonsFor(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  guideId: string,
+  { individual, locus }: ReasonsWrite,
+): Promise<ReasonsAnswer> {
+  const { asked, memberAt } = await bookOf(em, stationId, guideId);
+  return told(await pool.ask(stationId, 'reasons', { ...asked, id: memberAt(individual, 'individual').name, locus }));
 }
 
 /** Of a group, whose egg it is. */

@@ -18,6 +18,7 @@ import { MemberForm } from './MemberForm';
 import { MemberPlate } from './MemberPlate';
 import { PairCard } from './PairCard';
 import { ProofCard } from './ProofCard';
+import { Reasons } from './Reasons';
 import { useBook } from './useBook';
 import { locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
 
@@ -107,6 +108,7 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
                   </Text>
                 </View>
               ))}
+              <Reasons guide={guide} guideId={guideId} individual={member.id} locus={locus} book={colony} />
             </View>
           ))}
         </Card>

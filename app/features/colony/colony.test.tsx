@@ -201,6 +201,16 @@ it('whether it carries something unseen is asked of all that could be its mates,
   await shown('There is nobody here with whom it could have young.');
 });
 
+it('the records that make it so are asked for a locus, and said in bits', async () => {
+  const record = { id: 'Moth 17', what: 'phenotype', character: 'morph' };
+  mockStation.answer('reasons', () => ({ reasons: [{ record, bits: 1.584, without: [{ genotype: '+/+', p: 0.67 }] }] }));
+  await showScreen(<MemberPage id={ID(3)} />);
+  await shown('What it carries');
+  await press(/^What makes it so\? pale$/);
+  await shown('the morph of Moth 17, 1.58 bits: without it +/+ 67 in 100');
+  expect(sent('reasons')[0]).toMatchObject({ params: { id: guideId }, body: { individual: ID(3), locus: 'pale' } });
+});
+
 it('whose egg lies in a pen is told with the order in which to separate them', async () => {
   members = members.map((one) => ({ ...one, kept: { ...one.kept, pen: 'cage 2' } }));
   mockStation.answer('whoseEgg', () => ({

@@ -1,0 +1,58 @@
+import { nearOf } from './around';
+import { type GenotypeChance, posteriorOf, type ReadyQuestion } from './posterior';
+import { type HeredityRecord, recordsOf, withoutRecords } from './records';
+
+/** A record that makes a genotype likelier or less likely. */
+export interface Reason {
+  record: HeredityRecord;
+  /** How far the chances are from what they would be had it not been written, in bits. */
+  bits: number;
+  /** What they would be then, the likeliest first. */
+  without: GenotypeChance[];
+}
+
+/** Records of kin no more steps away than so many are looked at, and no more than so many. */
+const STEPS = 2;
+const MOST = 60;
+/** What says less is not told. */
+const LEAST = 0.005;
+
+/**
+ * The records that make what somebody carries what it is: each is left out in turn, all others kept, and the divergence
+ * of the chances from those without it is told (Kullback & Leibler 1951). Those of two records that say the same are
+ * small, for either is enough.
+ *
+ * @returns the weightiest first; nothing where the records cannot all be true.
+ * @throws {TooTangled} where the pedigree cannot be worked out exactly.
+ */
+export function reasonsOf(question: ReadyQuestion, id: string, locus: string): Reason[] {
+  const chancesOf = (asked: ReadyQuestion): GenotypeChance[] =>
+    posteriorOf(asked, [{ id, phenotypes: {} }]).individuals.at(0)?.genotypes[locus] ?? [];
+  const now = chancesOf(question);
+  if (!now.length) return [];
+  const steps = stepsFrom(question, id);
+  return recordsOf(question)
+    .filter((record) => steps.has(record.id))
+    .sort((a, b) => steps.get(a.id)! - steps.get(b.id)!)
+    .slice(0, MOST)
+    .map((record): Reason => {
+      const without = chancesOf({ ...question, kin: withoutRecords(question, [record]) });
+      const then = new Map(without.map(({ genotype, p }) => [genotype, p]));
+      const bits = now.reduce((sum, { genotype, p }) => sum + (p > 0 ? p * Math.log2(p / then.get(genotype)!) : 0), 0);
+      return { record, bits, without };
+    })
+    .filter(({ bits }) => bits >= LEAST)
+    .sort((a, b) => b.bits - a.bits);
+}
+
+/** How many steps, from parent to young or back, everybody near is away. */
+function stepsFrom({ kin, placeOf }: ReadyQuestion, id: string): Map<string, number> {
+  const near = nearOf(kin);
+  const found = new Map([[placeOf.get(id)!, 0]]);
+  let edge = [...found.keys()];
+  for (let step = 1; step <= STEPS; step++) {
+    edge = edge.flatMap((at) => near[at].filter((other) => !found.has(other)));
+    for (const at of edge) found.set(at, Math.min(step, found.get(at) ?? step));
+  }
+  return new Map([...found].flatMap(([at, steps]) => (kin[at].id === undefined ? [] : [[kin[at].id, steps] as const])));
+}
