@@ -1,10 +1,12 @@
 import {
+  BreedingPlan,
   CrossAnswer,
   HeredityRecord,
   PairGoal,
   PosteriorAnswer,
   ProofAnswer,
   ReasonsAnswer,
+  SimulateAnswer,
   SuspectsAnswer,
 } from '@plesion/core/heredity/schema';
 import { z } from 'zod';
@@ -145,6 +147,12 @@ export const ProveWrite = z.strictObject({
 });
 export type ProveWrite = z.output<typeof ProveWrite>;
 export const ProveAnswer = ProofAnswer;
+
+/** Generations bred by a rule from some of the book, or from all that are here. */
+export const SimulateWrite = BreedingPlan.extend({ from: z.array(z.uuid()).min(1).max(120).optional() });
+export type SimulateWrite = z.output<typeof SimulateWrite>;
+export const BookAhead = SimulateAnswer;
+export type BookAhead = z.output<typeof BookAhead>;
 
 /** Which records make what one carries what it is. */
 export const ReasonsWrite = z.strictObject({ individual: z.uuid(), locus: z.string().max(80) });

@@ -76,6 +76,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       `/field/colony/pedigree?guide=${moths}`,
       `/field/colony/pairs?guide=${moths}&goal=${encodeURIComponent('show morph pale')}`,
       `/field/colony/pairings/new?guide=${moths}`,
+      `/field/colony/ahead?guide=${moths}`,
       `/field/colony/${colony.members[20].id}`,
       ...['inventory', 'transect', 'flock'].map((kind) => `/field/counts/${counts.find((one) => one.kind === kind)!.id}`),
       `/field/sites/${sites[0].id}`,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  BookAhead,
   BookImport,
   BookImported,
   BookQuery,
@@ -16,6 +17,7 @@ import {
   ProveWrite,
   RankedPairs,
   ReasonsWrite,
+  SimulateWrite,
 } from '../colony';
 import { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '../pairings';
 import { byId, type Endpoint, MB } from './endpoint';
@@ -111,6 +113,15 @@ export const colonyEndpoints = {
     params: byId,
     body: ProveWrite,
     response: ProveAnswer,
+  },
+  ahead: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/ahead',
+    summary: 'Generations bred by a rule from those that are here, played many times: alleles, inbreeding, numbers.',
+    asks: true,
+    params: byId,
+    body: SimulateWrite,
+    response: BookAhead,
   },
   reasons: {
     method: 'POST',

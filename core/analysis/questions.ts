@@ -1,7 +1,16 @@
 import { compareForms, type Comparison } from '../compare';
 import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
-import { crossAsked, kinshipAsked, pairsAsked, posteriorAsked, proofAsked, reasonsAsked, suspectsAsked } from '../heredity';
+import {
+  crossAsked,
+  kinshipAsked,
+  pairsAsked,
+  posteriorAsked,
+  proofAsked,
+  reasonsAsked,
+  simulateAsked,
+  suspectsAsked,
+} from '../heredity';
 import type {
   CrossAnswer,
   CrossRequest,
@@ -15,6 +24,8 @@ import type {
   ProofRequest,
   ReasonsAnswer,
   ReasonsRequest,
+  SimulateAnswer,
+  SimulateRequest,
   SuspectsAnswer,
   SuspectsRequest,
 } from '../heredity/schema';
@@ -64,6 +75,7 @@ export interface Questions {
   pairs: { asks: PairsRequest; gives: Outcome<PairsAnswer> };
   proof: { asks: ProofRequest; gives: Outcome<ProofAnswer> };
   reasons: { asks: ReasonsRequest; gives: Outcome<ReasonsAnswer> };
+  simulate: { asks: SimulateRequest; gives: Outcome<SimulateAnswer> };
   suspects: { asks: SuspectsRequest; gives: Outcome<SuspectsAnswer> };
   kinship: { asks: KinshipRequest; gives: Outcome<KinshipAnswer> };
   /** A key written out. */
@@ -96,6 +108,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   pairs: (_, asked) => pairsAsked(asked),
   proof: (_, asked) => proofAsked(asked),
   reasons: (_, asked) => reasonsAsked(asked),
+  simulate: (_, asked) => simulateAsked(asked),
   suspects: (_, asked) => suspectsAsked(asked),
   kinship: (_, asked) => kinshipAsked(asked),
   writeKey: (_, { key, format }) => writeKeyOut(key, format),

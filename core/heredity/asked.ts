@@ -22,10 +22,13 @@ import type {
   ProofRequest,
   ReasonsAnswer,
   ReasonsRequest,
+  SimulateAnswer,
+  SimulateRequest,
   SuspectsAnswer,
   SuspectsRequest,
 } from './schema';
 import { reasonsOf } from './reasons';
+import { simulate } from './simulate';
 import { suspectsOf } from './suspects';
 
 type Asked = Pick<PosteriorRequest, 'system' | 'loci' | 'characters' | 'founders' | 'strains' | 'individuals'>;
@@ -186,6 +189,20 @@ export const reasonsAsked = (asked: ReasonsRequest): Outcome<ReasonsAnswer> =>
     if (problems.length) return failed(...problems);
     const { question, ...rest } = believed(given);
     return done({ reasons: reasonsOf(question, asked.id, asked.locus), ...rest });
+  });
+
+export const simulateAsked = (asked: SimulateRequest): Outcome<SimulateAnswer> =>
+  answered(asked, (given) => {
+    const { from, goal, rule } = asked;
+    const problems = unknown(
+      given,
+      from.map((one, i) => [`from[${i}]`, one] as const),
+    );
+    if (goal) problems.push(...showsProblems(given, goal, 'goal'));
+    else if (rule === 'show') problems.push(refused('no-goal', 'goal', 'Say what is bred for.'));
+    if (problems.length) return failed(...problems);
+    const { question, ...rest } = believed(given);
+    return done({ generations: simulate(question, from, asked), ...rest });
   });
 
 export const suspectsAsked = (asked: SuspectsRequest): Outcome<SuspectsAnswer> =>

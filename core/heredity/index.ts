@@ -1,3 +1,12 @@
-export { crossAsked, kinshipAsked, pairsAsked, posteriorAsked, proofAsked, reasonsAsked, suspectsAsked } from './asked';
+export {
+  crossAsked,
+  kinshipAsked,
+  pairsAsked,
+  posteriorAsked,
+  proofAsked,
+  reasonsAsked,
+  simulateAsked,
+  suspectsAsked,
+} from './asked';
 export { heredityCharacters, seenProblems } from './pedigree';
 export { mixedBy, sharesOf, sharesOfYoung, type StrainShares } from './strains';

@@ -118,7 +118,7 @@ export function pairsOf(
 }
 
 /** What one may be at all loci together, of a sex. Both must have been joined in the network. */
-function inRole(network: Network, solved: ReturnType<typeof solve>, at: number, sex: Sex): InRole[] {
+export function inRole(network: Network, solved: ReturnType<typeof solve>, at: number, sex: Sex): InRole[] {
   const found: InRole[] = [];
   const { sex: v, genotypes } = network.kin[at];
   const asPair: GenotypeVariables = { vars: [v], pair: ([value]) => [value, value] };

@@ -97,6 +97,24 @@ export type PairsRequest = z.output<typeof PairsRequest>;
 export const ReasonsRequest = z.strictObject({ ...asked, id: name, locus: id });
 export type ReasonsRequest = z.output<typeof ReasonsRequest>;
 
+export const SIM_RULES = ['random', 'least-kin', 'show'] as const;
+/** Generations bred by a rule. */
+export const BreedingPlan = z.strictObject({
+  rule: z.enum(SIM_RULES).default('random'),
+  /** What is bred for by the rule `show`. */
+  goal: telling.optional(),
+  pairs: z.number().int().min(1).max(20).default(4),
+  clutch: z.number().int().min(1).max(20).default(6),
+  generations: z.number().int().min(1).max(10).default(5),
+  runs: z.number().int().min(1).max(500).default(100),
+  /** The same seed plays the same. */
+  seed: z.string().max(80).default('1'),
+});
+export type BreedingPlan = z.output<typeof BreedingPlan>;
+
+export const SimulateRequest = z.strictObject({ ...asked, ...BreedingPlan.shape, from: z.array(name).min(1).max(120) });
+export type SimulateRequest = z.output<typeof SimulateRequest>;
+
 export const SuspectsRequest = z.strictObject({
   ...asked,
   group: z
@@ -184,6 +202,21 @@ export const ReasonsAnswer = z.object({
   reasons: z.array(z.object({ record: HeredityRecord, bits: z.number().min(0), without: z.array(GenotypeChance) })),
 });
 export type ReasonsAnswer = z.output<typeof ReasonsAnswer>;
+
+const spread = z.object({ mean: z.number(), low: z.number(), high: z.number() });
+export const SimulateAnswer = z.object({
+  ...without,
+  generations: z.array(
+    z.object({
+      runs: z.number().int(),
+      young: spread,
+      inbreeding: spread,
+      alleles: z.array(z.object({ locus: z.string(), allele: z.string(), frequency: spread })),
+      shows: z.array(z.object({ character: z.string(), state: z.string(), share: spread })),
+    }),
+  ),
+});
+export type SimulateAnswer = z.output<typeof SimulateAnswer>;
 
 export const PairsAnswer = z.object({
   ...without,

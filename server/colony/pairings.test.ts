@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Colony, RankedPairs } from '@plesion/contract/colony';
+import type { BookAhead, Colony, RankedPairs } from '@plesion/contract/colony';
 import type { Pairing } from '@plesion/contract/pairings';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
@@ -135,6 +135,12 @@ it('ranks all pairs of those that are here; those that are kept apart stand last
     field: 'goal.allele',
     code: 'no-allele',
   });
+  const ahead = (sent: object, status = 200) => own.post(`/api/guides/${guideId}/colony/ahead`).send(sent).expect(status);
+  const played = (await ahead({ from: [quell, daughter], pairs: 1, clutch: 8, runs: 4 })).body as BookAhead;
+  // Father and daughter, then brother and sister.
+  expect(played.generations.slice(0, 2).map(({ inbreeding }) => inbreeding.mean)).toEqual([0.25, 0.375]);
+  expect((await ahead({ from: [randomUUID()] }, 400)).body.field).toBe('from[0]');
+  expect((await ahead({ rule: 'show' }, 400)).body).toMatchObject({ field: 'goal', code: 'no-goal' });
   const tell = (await rank({ goal: { locus: 'pale', allele: 'p', ...goal } })).body as RankedPairs;
   // Nobody is in doubt, so nothing would be told.
   expect(tell.pairs.every(({ bits }) => bits! < 1e-9)).toBe(true);

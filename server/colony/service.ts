@@ -1,7 +1,16 @@
-import type { Colony, ColonyList, ColonyMember, EggWrite, PairWrite, ProveWrite, ReasonsWrite } from '@plesion/contract/colony';
+import type {
+  Colony,
+  ColonyList,
+  ColonyMember,
+  EggWrite,
+  PairWrite,
+  ProveWrite,
+  ReasonsWrite,
+  SimulateWrite,
+} from '@plesion/contract/colony';
 import type { Outcome } from '@plesion/core';
 import type { HereditySection } from '@plesion/core/guide';
-import type { CrossAnswer, ProofAnswer, ReasonsAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
+import type { CrossAnswer, ProofAnswer, ReasonsAnswer, SimulateAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
@@ -119,6 +128,25 @@ export async function reasonsFor(
 ): Promise<ReasonsAnswer> {
   const { asked, memberAt } = await bookOf(em, stationId, guideId);
   return told(await pool.ask(stationId, 'reasons', { ...asked, id: memberAt(individual, 'individual').name, locus }));
+}
+
+/** Of those that breed at most: the latest written down. */
+const MOST_BREED = 120;
+
+/** Generations bred from those that are here, or from some of the book. */
+export async function aheadOf(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  guideId: string,
+  { from, ...plan }: SimulateWrite,
+): Promise<SimulateAnswer> {
+  const { asked, members, memberAt } = await bookOf(em, stationId, guideId);
+  const breeders = from
+    ? from.map((id, i) => memberAt(id, `from[${i}]`))
+    : members.filter(({ kept }) => kept.status === 'here').slice(-MOST_BREED);
+  if (!breeders.length) return { generations: [] };
+  return told(await pool.ask(stationId, 'simulate', { ...asked, ...plan, from: breeders.map(({ name }) => name) }));
 }
 
 /** Of a group, whose egg it is. */

@@ -8,6 +8,7 @@ import { forgetForms } from '../../lib/keptForm';
 import { startAt } from '../../test/address';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { choose, press, showScreen, shown, type } from '../../test/showScreen';
+import { AheadScreen } from './AheadScreen';
 import { CareCard } from './CareCard';
 import { goalsOf } from './goals';
 import { nextMarks } from './nextMarks';
@@ -163,6 +164,33 @@ it('pairs are ranked for what is wanted; those that are kept apart say why', asy
   screen.getByText('Kept apart: Never.');
   await press('Put them together: Moth 3 with Moth 4');
   expect(mockRouter.push).toHaveBeenCalledWith(`/field/colony/pairings/new?guide=${guideId}&father=${ID(3)}&mother=${ID(4)}`);
+});
+
+it('five generations are played by a rule, and told with what nine runs in ten come to', async () => {
+  const spread = (mean: number) => ({ mean, low: mean / 2, high: Math.min(1, mean * 2) });
+  const generation = (n: number) => ({
+    ...{ runs: n < 4 ? 100 : 97, young: spread(24), inbreeding: spread(n / 10) },
+    alleles: [{ locus: 'pale', allele: 'p', frequency: spread(0.3) }],
+    shows: [{ character: 'morph', state: 'pale', share: spread(0.2) }],
+  });
+  mockStation.answer('ahead', () => ({ generations: [0, 1, 2, 3, 4].map(generation) }));
+  await showScreen(<AheadScreen />);
+  await shown('What shows, and what is carried');
+  screen.getByText('In 3 of 100 runs there was nobody of one sex before the last generation.');
+  expect(screen.getAllByText('20 in 100 (10–40)')).toHaveLength(5);
+  await shown(/^Inbreeding F, generation by generation/);
+  const before = sent('ahead').length;
+  await choose('Who is paired', 'those that show something');
+  screen.getByText('Choose what is bred for.');
+  expect(sent('ahead')).toHaveLength(before);
+  await choose('What is bred for', 'Young of the morph “pale morph”');
+  await type('Pairs a generation', '21');
+  screen.getByText('Write a whole number from 1 to 20.');
+  await type('Pairs a generation', '3');
+  await shown('What shows, and what is carried');
+  expect(sent('ahead').at(-1)).toMatchObject({
+    body: { rule: 'show', goal: { character: 'morph', state: 'pale' }, pairs: 3, clutch: 6, generations: 5, seed: '1' },
+  });
 });
 
 it('a guide lets one want what its young may show, and to be told of what is hidden', () => {

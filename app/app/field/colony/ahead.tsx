@@ -1,0 +1,3 @@
+import { AheadScreen } from '../../../features/colony/AheadScreen';
+
+export default AheadScreen;
