@@ -13,7 +13,7 @@ export interface Reason {
 
 /** Records of kin no more steps away than so many are looked at, and no more than so many. */
 const STEPS = 2;
-const MOST = 60;
+const MOST = 40;
 /** What says less is not told. */
 const LEAST = 0.005;
 

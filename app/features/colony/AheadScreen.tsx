@@ -1,5 +1,4 @@
 import type { BookAhead, SimulateWrite } from '@plesion/contract/colony';
-import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { Suspense } from 'react';
@@ -127,8 +126,9 @@ function Played({ guide, generations, without }: BookAhead & { guide: Guide }) {
   const [first] = generations;
   if (!first?.runs) return <Empty title="Nothing can be bred">There is nobody here of one of the sexes.</Empty>;
   const last = generations.at(-1)!;
+  const hundredths = (share: number) => String(Math.round(100 * share));
   const spread = ({ mean, low, high }: { mean: number; low: number; high: number }) =>
-    `${inHundred(mean)} (${Math.round(100 * low)}–${Math.round(100 * high)})`;
+    `${hundredths(mean)} (${hundredths(low)}–${hundredths(high)})`;
   const shown = new Map(shownBy(guide).flatMap(({ id, states }) => states.map((one) => [`${id} ${one.id}`, one.label] as const)));
   const rows = [
     ...first.shows.map(({ character, state }, i) => [
@@ -153,9 +153,12 @@ function Played({ guide, generations, without }: BookAhead & { guide: Guide }) {
         </Suspense>
       </Card>
       <Card title="What shows, and what is carried">
+        <Text size="small" quiet>
+          In hundredths: the mean, and between what nine runs in ten lie.
+        </Text>
         <Table
           label="What shows and what is carried, in hundredths: the mean, and between what nine runs in ten lie"
-          columns={['', ...generations.map((_, i) => `gen. ${i + 1}`)]}
+          columns={['What', ...generations.map((_, i) => `gen. ${i + 1}`)]}
           rows={rows}
         />
       </Card>

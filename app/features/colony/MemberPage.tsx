@@ -169,11 +169,13 @@ function Family({
       ))}
       {f > 0 && <Text>{`Inbred: F = ${f.toFixed(3)}, the chance that both its alleles are one by descent.`}</Text>}
       {young.length > 0 && <Text quiet>{`Young in the book: ${young.length}`}</Text>}
-      {young.map((one) => (
-        <LinkBox key={one.id} href={`/field/colony/${one.id}`} style={styles.kin}>
-          <Text color={colour.kelp}>{one.name}</Text>
-        </LinkBox>
-      ))}
+      <View style={styles.young}>
+        {young.map((one) => (
+          <LinkBox key={one.id} href={`/field/colony/${one.id}`} style={styles.kin}>
+            <Text color={colour.kelp}>{one.name}</Text>
+          </LinkBox>
+        ))}
+      </View>
     </Card>
   );
 }
@@ -189,4 +191,5 @@ const styles = StyleSheet.create({
   fill: { height: 8, backgroundColor: colour.kelp },
   p: { minWidth: 96, textAlign: 'right' },
   kin: { justifyContent: 'center', flexShrink: 1 },
+  young: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
 });

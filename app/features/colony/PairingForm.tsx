@@ -95,7 +95,7 @@ function PairingForm({ guideId, colony, father, mother }: { guideId: string; col
         />
         {(stopped || typed.override !== '') && (
           <>
-            {stopped && <Notice kind="problem">{problem!.message}</Notice>}
+            {stopped && <Notice kind="problem">{problem.message}</Notice>}
             <TextField
               label="Why all the same"
               value={typed.override}

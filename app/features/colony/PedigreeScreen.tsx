@@ -1,6 +1,6 @@
 import type { Colony } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
-import { chartOf } from '@plesion/core/pedigree';
+import { type ChartKin, chartOf } from '@plesion/core/pedigree';
 import { drawnBook } from '@plesion/core/pedigree';
 import { useCallback, useMemo } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -50,7 +50,7 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
     0,
   );
   const { height } = useWindowDimensions();
-  const hidden = hiddenIn(guide);
+  const hidden = useMemo(() => hiddenIn(guide), [guide]);
   const looked = hidden.find(({ id }) => id === carries);
   const { kin, facts } = useMemo(
     () =>
@@ -59,11 +59,11 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
         folded: new Set(folded.split(',').filter(Boolean)),
         ...(looked ? { carries: { locus: looked.locus, allele: looked.allele } } : {}),
       }),
-    [colony, of, toward, folded, looked?.locus, looked?.allele],
+    [colony, of, toward, folded, looked],
   );
-  const lines = useMemo(() => kin.map(({ id, fathers, mothers }) => `${id} ${fathers} ${mothers}`).join(), [kin]);
   // The drawing stays where it is while only what the symbols say changes.
-  const chart = useMemo(() => chartOf(kin), [lines]);
+  const lines = JSON.stringify(kin);
+  const chart = useMemo(() => chartOf(JSON.parse(lines) as ChartKin[]), [lines]);
   const members = useMemo(() => new Map(colony.members.map((one) => [one.id, one])), [colony]);
   const strains = useMemo(() => [...new Set([...facts.values()].flatMap(({ shares }) => Object.keys(shares)))].sort(), [facts]);
   const plateOf = useCallback(

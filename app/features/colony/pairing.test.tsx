@@ -177,7 +177,7 @@ it('five generations are played by a rule, and told with what nine runs in ten c
   await showScreen(<AheadScreen />);
   await shown('What shows, and what is carried');
   screen.getByText('In 3 of 100 runs there was nobody of one sex before the last generation.');
-  expect(screen.getAllByText('20 in 100 (10–40)')).toHaveLength(5);
+  expect(screen.getAllByText('20 (10–40)')).toHaveLength(5);
   await shown(/^Inbreeding F, generation by generation/);
   const before = sent('ahead').length;
   await choose('Who is paired', 'those that show something');
