@@ -10,6 +10,17 @@ const words = z.string().trim().max(400);
 export const Move = z.strictObject({ on: Day, pen });
 export const Weight = z.strictObject({ on: Day, grams: z.number().positive().max(1e7) });
 
+/** A record that was found wrong: what it said, what stands now, and why. */
+export const Correction = z.strictObject({
+  on: Day,
+  /** `sex`, `father`, `mother`, or a character. */
+  what: z.string().min(1).max(80),
+  was: z.string().max(200),
+  now: z.string().max(200),
+  why: words.min(1, 'say why'),
+});
+export type Correction = z.output<typeof Correction>;
+
 /** What a keeper's book says of an individual. */
 export const Kept = z.strictObject({
   sex: z.strictObject({ called: z.enum(['female', 'male']), certainty: z.number().gt(0.5).max(1) }).optional(),
@@ -32,13 +43,15 @@ export const Kept = z.strictObject({
   status: z.enum(['here', 'gone', 'dead']).default('here'),
   weights: z.array(Weight).max(2000).optional(),
   condition: words.optional(),
+  /** What was found wrong and settled, the latest last. */
+  corrections: z.array(Correction).max(200).optional(),
   /** What it shows, by facet or character of the guide. */
   phenotypes: z.record(z.string().max(80), Seen).default({}),
 });
 export type Kept = z.output<typeof Kept>;
 
 /** The same without whom and what it belongs to: in a file those are named. */
-export const KeptAlone = Kept.omit({ father: true, mother: true, fathers: true, mothers: true, clutch: true });
+export const KeptAlone = Kept.omit({ father: true, mother: true, fathers: true, mothers: true, clutch: true, corrections: true });
 
 const number = z.number().int().min(0).max(100_000);
 

@@ -94,7 +94,7 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
               quiet
             >{`${own.title}. What each carries is worked out from all records together, and changes with each of them.`}</Text>
             {choose}
-            <Misfits colony={colony} />
+            <Misfits colony={colony} guide={own} guideId={guideId} />
             <Reminders guide={own} guideId={guideId} colony={colony} />
             {colony.members.length === 0 && (
               <Empty title="Nobody is in it yet">Write down the founders first, then their young with their parents.</Empty>

@@ -226,9 +226,9 @@ function typedOf(member: ColonyMember | undefined, note = ''): Typed {
 function keptOf({ sex, certainty, hatched, father, mother, strain, pen, status, shows, plainly }: Typed, before?: Kept): Kept {
   const parents = (role: 'father' | 'mother', chosen: string | undefined) =>
     chosen ? { [role]: chosen } : before?.[`${role}s`] ? { [`${role}s`]: before[`${role}s`] } : {};
-  const { hatchedTo, clutch, origin, moves, weights, condition } = before ?? {};
+  const { hatchedTo, clutch, origin, moves, weights, condition, corrections } = before ?? {};
   return {
-    ...{ clutch, origin, moves, weights, condition },
+    ...{ clutch, origin, moves, weights, condition, corrections },
     ...(sex ? { sex: { called: sex, certainty: Number(certainty) } } : {}),
     ...(hatched ? { hatched, ...(hatchedTo && hatchedTo >= hatched ? { hatchedTo } : {}) } : {}),
     ...parents('father', father),

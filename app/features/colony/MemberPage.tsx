@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
+import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
@@ -74,6 +75,9 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
           <Text>{[saySex(member, told?.sexP), sayShown(guide, member)].filter(Boolean).join(', ')}</Text>
           <Text quiet>{sayPlace(member)}</Text>
           {note && <Text>{note}</Text>}
+          {member.kept.corrections?.map(({ on, what, was, now, why }, i) => (
+            <Text key={i} size="small">{`${sayDate(on)}, ${what}: written “${was}”, now “${now}”: ${why}`}</Text>
+          ))}
         </View>
       </View>
       {editing ? (

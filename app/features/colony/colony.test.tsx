@@ -4,12 +4,14 @@ import type { Kept } from '@plesion/core/colony/schema';
 import { posteriorAsked } from '@plesion/core/heredity';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { demoGuides } from '@plesion/demo';
+import { today } from '../../lib/dates';
 import { forgetForms } from '../../lib/keptForm';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { choose, press, showScreen, shown, type } from '../../test/showScreen';
 import { ColonyScreen } from './ColonyScreen';
 import { MemberPage } from './MemberPage';
 import { NewMember } from './NewMember';
+import { type Doubted, insteadOf, sayDoubted } from './settling';
 import { saySex } from './words';
 
 let mockStation: FakeStation;
@@ -148,6 +150,53 @@ it('what does not fit stands above, the likeliest first', async () => {
   const ways = screen.getAllByText(/ is wrong \(\d+ in 100 of these\)$/);
   expect(ways[0].props.children).toMatch(/^sex of Moth 17 is wrong/);
   expect(ways.length).toBeGreaterThan(1);
+});
+
+it('a record that does not fit is settled: what was written stays beside what is right, and why', async () => {
+  members[2] = { ...member(17, { ...sexed('male'), father: ID(3), mother: ID(4), phenotypes: { morph: 'pale' } }), version: 4 };
+  mockStation.answer('writeIndividual', () => ({}));
+  await showScreen(<ColonyScreen />);
+  await shown('Something does not fit');
+  await press('Settle it: sex of Moth 17 is wrong');
+  screen.getByText('Written: male. What is right?');
+  await press('Settle it');
+  screen.getByText('Say what is right.');
+  await choose('What is right', 'a female');
+  await press('Settle it');
+  screen.getByText('Say how it was found out.');
+  await type('How it was found out', 'it laid an egg');
+  await press('Settle it');
+  await waitFor(() => expect(sent('writeIndividual')).toHaveLength(1));
+  expect(sent('writeIndividual')[0]).toMatchObject({
+    params: { id: ID(17) },
+    body: {
+      version: 4,
+      kept: {
+        ...{ sex: { called: 'female', certainty: 1 }, father: ID(3), phenotypes: { morph: 'pale' } },
+        corrections: [{ on: today(), what: 'sex', was: 'male', now: 'a female', why: 'it laid an egg' }],
+      },
+    },
+  });
+});
+
+it('what may stand instead: the other sex, another state, another parent or none', () => {
+  const doubtful = member(17, { ...sexed('female'), fathers: [ID(3), ID(5)], mother: ID(4), phenotypes: { morph: 'pale' } });
+  const book = [...members, member(5, sexed('male')), doubtful];
+  const names = new Map(book.map(({ id, name }) => [id, name]));
+  const labels = (doubted: Doubted) => insteadOf(moths, doubtful, doubted, book).map(({ label }) => label);
+  expect(labels({ what: 'sex' })).toEqual(['a male', 'not known']);
+  expect(labels({ what: 'phenotype', character: 'morph' })).toEqual(['wild type', 'smoke morph', 'not seen']);
+  expect(labels({ what: 'mother' })).toEqual(['not known']);
+  expect(labels({ what: 'father' })).toEqual(['not known', 'Moth 3', 'Moth 5']);
+  const [none, one] = insteadOf(moths, doubtful, { what: 'father' }, book);
+  expect([none.kept.father, none.kept.fathers, one.kept.father, one.kept.fathers]).toEqual([
+    undefined,
+    undefined,
+    ID(3),
+    undefined,
+  ]);
+  expect(sayDoubted(moths, doubtful, { what: 'father' }, names)).toBe('Moth 3 or Moth 5');
+  expect(sayDoubted(moths, doubtful, { what: 'phenotype', character: 'morph' }, names)).toBe('pale morph');
 });
 
 it('without a guide that says how its kinds inherit the book says so', async () => {

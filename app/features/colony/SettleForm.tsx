@@ -1,0 +1,81 @@
+import type { ColonyMember } from '@plesion/contract/colony';
+import type { Guide } from '@plesion/core/guide';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { today } from '../../lib/dates';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Picker } from '../../ui/Picker';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { type Doubted, insteadOf, lookAt, sayDoubted } from './settling';
+import { useColonyWrite } from './useColonyWrite';
+import { shownBy } from './words';
+
+interface Props {
+  guide: Guide;
+  guideId: string;
+  member: ColonyMember;
+  members: readonly ColonyMember[];
+  doubted: Doubted;
+  onDone: () => void;
+}
+
+/** A record that does not fit, settled: what is right stands from now on, and beside it what was written and why it was wrong. */
+export function SettleForm({ guide, guideId, member, members, doubted, onDone }: Props) {
+  const [chosen, setChosen] = useState<string>();
+  const [why, setWhy] = useState('');
+  const stored = useQuery({
+    queryKey: ['individual', member.id],
+    queryFn: ({ signal }) => api('individual', { params: { id: member.id } }, signal),
+  });
+  const names = new Map(members.map(({ id, name }) => [id, name]));
+  const was = sayDoubted(guide, member, doubted, names);
+  const all = insteadOf(guide, member, doubted, members);
+  const instead = all.find(({ id }) => id === chosen);
+  const { write, busy, problem, setProblem, at } = useColonyWrite(
+    guideId,
+    () => {
+      const what = doubted.what === 'phenotype' ? doubted.character! : doubted.what;
+      const line = { on: today(), what, was: was.slice(0, 200), now: instead!.label.slice(0, 200), why: why.trim() };
+      const note = stored.data?.note;
+      return api('writeIndividual', {
+        params: { id: member.id },
+        body: {
+          ...{ version: member.version, guideId, label: member.label, hidden: false },
+          kept: { ...instead!.kept, corrections: [...(member.kept.corrections ?? []), line] },
+          ...(note ? { note } : {}),
+        },
+      });
+    },
+    onDone,
+  );
+  const submit = () => {
+    if (!instead) return setProblem({ field: 'instead', message: 'Say what is right.' });
+    if (!why.trim()) return setProblem({ field: 'why', message: 'Say how it was found out.' });
+    write(undefined);
+  };
+  const shown = shownBy(guide).find(({ id }) => id === doubted.character)?.label;
+  return (
+    <View style={styles.form}>
+      <Text size="small">{lookAt(doubted, shown)}</Text>
+      <Text size="small" strong quiet>{`Written: ${was}. What is right?`}</Text>
+      <Picker label="What is right" items={all} chosen={chosen} onChange={setChosen} />
+      {at('instead') && <Notice kind="problem">{at('instead')!}</Notice>}
+      <TextField label="How it was found out" value={why} onChangeText={setWhy} multiline problem={at('why')} />
+      {problem && problem.field !== 'instead' && problem.field !== 'why' && <Notice kind="problem">{problem.message}</Notice>}
+      <View style={styles.act}>
+        <Button kind="quiet" label="Not now" onPress={onDone} />
+        <Button kind="main" label="Settle it" busy={busy} disabled={stored.isPending} onPress={submit} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: space.s, paddingBottom: space.s },
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
+});
