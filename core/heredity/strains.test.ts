@@ -27,6 +27,17 @@ it('goes back two thousand generations without falling over', () => {
   expect(sharesOf([...line].reverse()).size).toBe(2000);
 });
 
+it('comes to an end where somebody would be its own ancestor', () => {
+  const shares = sharesOf([
+    young('a', ['b'], [], 'Quell'),
+    young('b', ['a'], ['n']),
+    young('self', ['self'], []),
+    founder('n', 'North'),
+  ]);
+  expect([...shares.keys()].sort()).toEqual(['a', 'b', 'n', 'self']);
+  for (const share of shares.values()) expect(Object.values(share).reduce((sum, one) => sum + one, 0)).toBeLessThanOrEqual(1);
+});
+
 it('stops what would be of two strains that are kept apart, where not both parents are already', () => {
   const rules = [{ strains: ['Quell', 'North'] as [string, string], why: 'kept apart' }];
   const [q, n, f1] = [{ Quell: 1 }, { North: 1 }, { Quell: 0.5, North: 0.5 }];

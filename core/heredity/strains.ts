@@ -15,25 +15,32 @@ export type StrainShares = Readonly<Record<string, number>>;
  * The share of each strain in each individual: half of what its father has and half of what its mother has, on average
  * over those that may be either; of whom nothing is known, of the strain that is written of it.
  *
- * @param kin nobody is its own ancestor; parents that are not among them are not known.
+ * @param kin parents that are not among them are not known; nor is one that would be its own ancestor.
  */
 export function sharesOf(kin: readonly StrainKin[]): Map<string, StrainShares> {
   const byId = new Map(kin.map((one) => [one.id, one]));
   const found = new Map<string, StrainShares>();
+  const open = new Set<string>();
   for (const root of kin) {
     const stack = [root];
     while (stack.length) {
       const one = stack[stack.length - 1];
+      if (found.has(one.id)) {
+        stack.pop();
+        continue;
+      }
       const parents = [one.fathers, one.mothers].map((ids) => ids.filter((id) => byId.has(id)));
-      const open = parents.flat().filter((id) => !found.has(id));
-      if (open.length) {
-        stack.push(...open.map((id) => byId.get(id)!));
+      const left = parents.flat().filter((id) => !found.has(id) && !open.has(id));
+      if (left.length && !open.has(one.id)) {
+        open.add(one.id);
+        stack.push(...left.map((id) => byId.get(id)!));
         continue;
       }
       stack.pop();
       const shares: Record<string, number> = {};
       for (const ids of parents) {
-        const own = ids.length ? ids.map((id) => found.get(id)!) : [one.strain ? { [one.strain]: 1 } : {}];
+        const told = ids.map((id) => found.get(id)).filter((one) => one !== undefined);
+        const own = told.length ? told : [one.strain ? { [one.strain]: 1 } : {}];
         for (const part of own)
           for (const [strain, share] of Object.entries(part)) shares[strain] = (shares[strain] ?? 0) + share / (2 * own.length);
       }

@@ -1,6 +1,6 @@
 import { type BookMember, chanceToCarry, drawnBook } from './drawn';
 import { bandOf, outlinePath, shadedPath } from './symbol';
-import { HALF } from './chart';
+import { chartOf, HALF } from './chart';
 
 const one = (id: string, kept: Partial<BookMember['kept']> = {}): BookMember => ({
   id,
@@ -31,6 +31,15 @@ it('draws a line, with whom it had its young; folds what is not looked at', () =
   expect(folded.facts.get('f')).toMatchObject({ folded: 3, away: 'dead', wrong: false, shares: { Quell: 1 } });
   // Somebody who is gone from the book is asked for in an old address.
   expect(ids(drawnBook(BOOK, undefined, { focus: { of: 'gone', toward: 'ancestors' } }))).toHaveLength(6);
+});
+
+it('leaves out a parent that would make somebody its own ancestor', () => {
+  const circle = [one('a', { father: 'b' }), one('b', { father: 'a', mother: 'm' }), one('m'), one('self', { father: 'self' })];
+  const { kin } = drawnBook(circle, undefined);
+  expect(kin.reduce((links, { fathers }) => links + fathers.length, 0)).toBe(1);
+  expect(chartOf(kin).symbols).toHaveLength(4);
+  const line = drawnBook(circle, undefined, { focus: { of: 'a', toward: 'ancestors' }, folded: new Set(['b']) });
+  expect(chartOf(line.kin).symbols.length).toBe(line.kin.length);
 });
 
 it('says of each what its records come to', () => {

@@ -59,12 +59,14 @@ export const mothersOf = ({ kept }: BookMember): readonly string[] => kept.mothe
 /** What of a book is drawn, and what each symbol says. Parents that are in the book no more are nobody. */
 export function drawnBook(members: readonly BookMember[], posterior: PosteriorAnswer | undefined, wish: Wish = {}): DrawnBook {
   const known = new Set(members.map(({ id }) => id));
-  const all = members.map((one): ChartKin & { strain?: string } => ({
-    id: one.id,
-    fathers: fathersOf(one).filter((id) => known.has(id)),
-    mothers: mothersOf(one).filter((id) => known.has(id)),
-    strain: one.kept.strain,
-  }));
+  const all = withoutCircles(
+    members.map((one) => ({
+      id: one.id,
+      fathers: fathersOf(one).filter((id) => known.has(id)),
+      mothers: mothersOf(one).filter((id) => known.has(id)),
+      strain: one.kept.strain,
+    })),
+  );
   const parents = new Map(all.map(({ id, fathers, mothers }) => [id, [...fathers, ...mothers]]));
   const young = new Map<string, string[]>();
   for (const [id, those] of parents) for (const parent of those) young.set(parent, [...(young.get(parent) ?? []), id]);
@@ -113,6 +115,33 @@ export function drawnBook(members: readonly BookMember[], posterior: PosteriorAn
       .map(({ id, fathers, mothers }) => ({ id, fathers: drawn(fathers), mothers: drawn(mothers) })),
     facts: new Map(facts),
   };
+}
+
+/** Without the parents that would make somebody its own ancestor: such a record is named elsewhere, and cannot be drawn. */
+function withoutCircles<K extends ChartKin>(kin: readonly K[]): K[] {
+  const byId = new Map(kin.map((one) => [one.id, one]));
+  const state = new Map<string, 'open' | 'done'>();
+  const cut = new Set<string>();
+  for (const root of kin) {
+    const stack = state.has(root.id) ? [] : [{ id: root.id, left: [...root.fathers, ...root.mothers] }];
+    state.set(root.id, state.get(root.id) ?? 'open');
+    while (stack.length) {
+      const top = stack[stack.length - 1];
+      const next = top.left.pop();
+      if (next === undefined) {
+        state.set(top.id, 'done');
+        stack.pop();
+      } else if (state.get(next) === 'open') cut.add(`${top.id} ${next}`);
+      else if (!state.has(next)) {
+        state.set(next, 'open');
+        const { fathers, mothers } = byId.get(next)!;
+        stack.push({ id: next, left: [...fathers, ...mothers] });
+      }
+    }
+  }
+  if (!cut.size) return [...kin];
+  const right = (id: string, parents: readonly string[]) => parents.filter((parent) => !cut.has(`${id} ${parent}`));
+  return kin.map((one) => ({ ...one, fathers: right(one.id, one.fathers), mothers: right(one.id, one.mothers) }));
 }
 
 /** Whoever is reached from one by steps; with them, where asked, whom they have beside them: the other parents of young. */

@@ -37,6 +37,20 @@ export async function checkKept(em: Em, stationId: string, id: string, guideId: 
     { stationId, guideId, id: { $in: named.map(({ parent }) => parent) } },
     { fields: ['id'] },
   );
+  const circle = await ancestorAmong(
+    em,
+    stationId,
+    id,
+    named.map(({ parent }) => parent),
+  );
+  if (circle !== undefined)
+    throw badRequest([
+      {
+        code: 'own-ancestor',
+        message: 'It would be its own ancestor; this parent, or one of that one’s, is wrong.',
+        field: named.find(({ parent }) => parent === circle)!.field,
+      },
+    ]);
   const stranger = named.find(({ parent }) => !known.some((one) => one.id === parent));
   if (stranger)
     throw badRequest([
@@ -46,4 +60,27 @@ export async function checkKept(em: Em, stationId: string, id: string, guideId: 
         field: stranger.field,
       },
     ]);
+}
+
+/** The first of some parents whose line goes back to one. */
+async function ancestorAmong(em: Em, stationId: string, id: string, parents: readonly string[]): Promise<string | undefined> {
+  const found = await em.getConnection().execute<{ root: string }[]>(
+    `with recursive line (root, id) as (
+       select p.id, p.id from individual p where p.station_id = ? and p.id in (${parents.map(() => '?').join(', ')})
+       union
+       select line.root, parent.id::uuid
+       from line join individual i on i.station_id = ? and i.id = line.id and i.kept is not null
+       cross join lateral (
+         select i.kept->>'father' as id union select i.kept->>'mother'
+         union select jsonb_array_elements_text(coalesce(i.kept->'fathers', '[]'))
+         union select jsonb_array_elements_text(coalesce(i.kept->'mothers', '[]'))
+       ) parent
+       where parent.id is not null
+     )
+     select root from line where id = ? limit 1`,
+    [stationId, ...parents, stationId, id],
+    'all',
+    em.getTransactionContext(),
+  );
+  return found.at(0)?.root;
 }

@@ -99,6 +99,41 @@ it('stops strains that are kept apart, says why, and takes the reason for an ans
   await visitor.get(`/api/pairings/${id}`).expect(200);
 });
 
+it('goes on when one of it turned out to be another sex, or left the book; nobody new of that kind comes in', async () => {
+  const [him, her] = [await keep('h1', sexed('male')), await keep('h2', sexed('female'))];
+  const id = randomUUID();
+  const sent = { fathers: [him], mothers: [her] };
+  await put(id, sent);
+  const change = (own: string, more: object) =>
+    visitor
+      .put(`/api/individuals/${own}`)
+      .send({ version: 1, guideId: moths, label: 'x', hidden: false, kept: sexed('female'), ...more })
+      .expect(200);
+  await change(him, {});
+  await change(her, { hidden: true });
+  const clutches = [{ id: randomUUID(), laid: '2026-05-03', eggs: 2 }];
+  await put(id, { ...sent, version: 1, clutches });
+  expect(
+    (await put(id, { ...sent, version: 2, clutches, fathers: [him, await keep('f', sexed('female'))] }, 400)).body,
+  ).toMatchObject({
+    field: 'fathers[1]',
+    code: 'wrong-sex',
+  });
+  await put(id, { ...sent, version: 2, clutches, until: '2026-06-01' });
+});
+
+it('a book in which somebody is its own ancestor is named so, and neither hangs nor keeps others from being paired', async () => {
+  const [a, b, mate] = [await keep('a', sexed('male')), await keep('b', sexed('male')), await keep('mate', sexed('female'))];
+  const write = (own: string, father: string) =>
+    visitor
+      .put(`/api/individuals/${own}`)
+      .send({ version: 1, guideId: moths, label: own, hidden: false, kept: sexed('male', { father }) });
+  await write(a, b).expect(200);
+  const refused = await write(b, a).expect(400);
+  expect(refused.body).toMatchObject({ field: 'kept.father', code: 'own-ancestor' });
+  await put(randomUUID(), { fathers: [a], mothers: [mate] });
+});
+
 it('ranks all pairs of those that are here; those that are kept apart stand last and say why', async () => {
   const { visitor: own } = await newStation(server);
   const guideId = ((await own.get('/api/guides')).body as { guides: { id: string; slug: string }[] }).guides.find(

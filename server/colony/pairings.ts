@@ -1,5 +1,5 @@
 import type { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '@plesion/contract/pairings';
-import type { Kept } from '@plesion/core/colony/schema';
+import type { Kept, Pairing as Content } from '@plesion/core/colony/schema';
 import { mixedBy, sharesOf } from '@plesion/core/heredity';
 import { fathersOf, mothersOf } from '@plesion/core/pedigree';
 import { type PairingRecord, PairingEntity } from '../database/colonyEntities';
@@ -29,11 +29,13 @@ const refused = (field: string, code: string, message: string) => badRequest([{ 
 
 /** Write who was put together. @throws 400 by the field; where strains are mixed that the guide keeps apart, unless it says why. */
 export async function writePairing(em: Em, writer: Writer, id: string, sent: PairingWrite): Promise<Pairing> {
-  await checkPairing(em, writer.stationId, sent);
+  const before = sent.version ? await em.findOne(PairingEntity, { stationId: writer.stationId, id }) : null;
+  await checkPairing(em, writer.stationId, sent, before?.content);
   return writeField(em, PAIRING, writer, id, sent);
 }
 
-async function checkPairing(em: Em, stationId: string, sent: PairingWrite): Promise<void> {
+/** @param before as it stood: who is in it already stays, whatever was found out of them since. */
+async function checkPairing(em: Em, stationId: string, sent: PairingWrite, before?: Content): Promise<void> {
   const { fathers, mothers, from, until, clutches } = sent;
   const { guide } = await findGuide(em, stationId, sent.guideId);
   const members = await membersOf(em, stationId, sent.guideId);
@@ -45,8 +47,9 @@ async function checkPairing(em: Em, stationId: string, sent: PairingWrite): Prom
     ids.forEach((parent, i) => {
       const one = byId.get(parent);
       const field = `${role}[${i}]`;
+      if (ids.indexOf(parent) < i) throw refused(field, 'twice', 'This one stands here twice.');
+      if (before?.[role].includes(parent)) return;
       if (!one) throw refused(field, 'unknown-individual', 'This one is not in the book of the guide; write it down first.');
-      if (ids.indexOf(parent) < i) throw refused(field, 'twice', `“${one.name}” stands here twice.`);
       if (one.kept.sex?.called === other && one.kept.sex.certainty === 1)
         throw refused(field, 'wrong-sex', `“${one.name}” is a ${other} for certain. Change that, or leave it out.`);
     });
@@ -66,13 +69,14 @@ async function checkPairing(em: Em, stationId: string, sent: PairingWrite): Prom
     if ((clutch.young ?? 0) + (clutch.lost ?? 0) > clutch.eggs)
       throw refused(`${field}.young`, 'too-many', `There were ${clutch.eggs} eggs; hatched and lost come to more.`);
   });
-  if (sent.override !== undefined) return;
+  const same = (role: 'fathers' | 'mothers') => before !== undefined && sent[role].every((one) => before[role].includes(one));
+  if (sent.override !== undefined || (same('fathers') && same('mothers'))) return;
   const shares = sharesOf(
     members.map((one) => ({ id: one.id, strain: one.kept.strain, fathers: fathersOf(one), mothers: mothersOf(one) })),
   );
   const rules = guide.heredity?.neverMix ?? [];
   const broken = fathers.flatMap((father) =>
-    mothers.flatMap((mother) => mixedBy(rules, shares.get(father)!, shares.get(mother)!)),
+    mothers.flatMap((mother) => mixedBy(rules, shares.get(father) ?? {}, shares.get(mother) ?? {})),
   );
   if (!broken.length) return;
   const [{ strains, why }] = broken;

@@ -6,6 +6,9 @@ import { badRequest } from '../http/errors';
 import type { PagePool } from '../page/pool';
 import { colonyOf } from './service';
 
+/** On one sheet. */
+const MOST_DRAWN = 600;
+
 /** The pedigree of a book, or of the line of one of it, to print. @throws 400 by the field. */
 export async function pedigreePage(
   em: Em,
@@ -19,6 +22,8 @@ export async function pedigreePage(
   if (!colony.members.length) throw refused('id', 'nobody', 'Nobody is in the book of this guide, so there is nothing to draw.');
   if (of !== undefined && !colony.members.some(({ id }) => id === of))
     throw refused('of', 'unknown-individual', 'This one is not in the book of the guide.');
+  if (of === undefined && colony.members.length > MOST_DRAWN)
+    throw refused('of', 'too-many', `More than ${MOST_DRAWN} are in the book. Say whose ancestors or descendants are drawn.`);
   const [locus, allele] = carries?.split(' ') ?? [];
   if (
     locus !== undefined &&

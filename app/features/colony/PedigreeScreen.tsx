@@ -13,6 +13,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { PageHeading } from '../../ui/PageHeading';
+import { Picker } from '../../ui/Picker';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -27,6 +28,8 @@ import { useBook } from './useBook';
 import { hiddenIn } from './words';
 
 const MIN_HEIGHT = 320;
+/** More are not drawn at once: one chooses whose line. */
+const MOST_DRAWN = 400;
 
 /** The pedigree of a book, drawn. */
 export function PedigreeScreen() {
@@ -63,7 +66,8 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
   );
   // The drawing stays where it is while only what the symbols say changes.
   const lines = JSON.stringify(kin);
-  const chart = useMemo(() => chartOf(JSON.parse(lines) as ChartKin[]), [lines]);
+  const many = kin.length > MOST_DRAWN;
+  const chart = useMemo(() => chartOf(many ? [] : (JSON.parse(lines) as ChartKin[])), [lines, many]);
   const members = useMemo(() => new Map(colony.members.map((one) => [one.id, one])), [colony]);
   const strains = useMemo(() => [...new Set([...facts.values()].flatMap(({ shares }) => Object.keys(shares)))].sort(), [facts]);
   const plateOf = useCallback(
@@ -107,17 +111,28 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
               <Button small label="All of the book" onPress={() => setAddress({ of: undefined, toward: undefined })} />
             </View>
           )}
-          <PedigreeSurface
-            {...{ chart, facts, plateOf, strains, chosen }}
-            onChoose={(one) => setAddress({ one })}
-            stepFrom={(id, key) => stepIn(kin, chart, id, key)}
-            height={Math.max(MIN_HEIGHT, Math.round(height * 0.56))}
-            says={`The pedigree of ${kin.length}, in ${new Set(chart.symbols.map(({ generation }) => generation)).size} generations. ${
-              chosen
-                ? `${name(chosen) ?? ''} is chosen; arrow keys go to parents, young and neighbours.`
-                : 'Home chooses the first.'
-            }`}
-          />
+          {many ? (
+            <>
+              <Text>{`There are ${kin.length}: too many to be seen at once. Whose ancestors are drawn?`}</Text>
+              <Picker
+                label="Whose ancestors are drawn"
+                items={colony.members.map(({ id, name: label }) => ({ id, label }))}
+                onChange={(one) => setAddress({ one, of: one, toward: 'ancestors' })}
+              />
+            </>
+          ) : (
+            <PedigreeSurface
+              {...{ chart, facts, plateOf, strains, chosen }}
+              onChoose={(one) => setAddress({ one })}
+              stepFrom={(id, key) => stepIn(kin, chart, id, key)}
+              height={Math.max(MIN_HEIGHT, Math.round(height * 0.56))}
+              says={`The pedigree of ${kin.length}, in ${new Set(chart.symbols.map(({ generation }) => generation)).size} generations. ${
+                chosen
+                  ? `${name(chosen) ?? ''} is chosen; arrow keys go to parents, young and neighbours.`
+                  : 'Home chooses the first.'
+              }`}
+            />
+          )}
           {chosen && members.has(chosen) && facts.has(chosen) ? (
             <ChosenMember
               {...{ guide, colony }}

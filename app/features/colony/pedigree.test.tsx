@@ -5,7 +5,7 @@ import { fireEvent, screen } from '@testing-library/react-native';
 import { act } from 'react';
 import { startAt } from '../../test/address';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
-import { press, showScreen, shown } from '../../test/showScreen';
+import { press, showScreen, shown, type } from '../../test/showScreen';
 import { PedigreeScreen } from './PedigreeScreen';
 import { stepIn } from './stepIn';
 
@@ -95,6 +95,16 @@ it('stands in words too', async () => {
   await press('The pedigree in words');
   screen.getByText('Moth 1: female, dead, a founder');
   screen.getByText('Moth 5: female, of Moth 3 and somebody');
+});
+
+it('of more than can be seen at once asks whose line', async () => {
+  const more = Array.from({ length: 400 }, (_, i) => member(100 + i));
+  mockStation.answer('colony', () => ({ members: [...MEMBERS, ...more], pairings: [], inbreeding: {}, problems: [] }));
+  await showScreen(<PedigreeScreen />);
+  await shown('There are 405: too many to be seen at once. Whose ancestors are drawn?');
+  await type('Whose ancestors are drawn: find one of 405', 'Moth 5');
+  await act(async () => fireEvent.press(screen.getByText('Moth 5')));
+  await shown('Only the ancestors of Moth 5, 4 drawn.');
 });
 
 it('of no book asks for one', async () => {
