@@ -4,6 +4,7 @@ import { MultinomialNB } from 'ml-naivebayes';
 import { reportCalibration } from './calibration';
 import { reportFieldwork } from './fieldwork';
 import { reportGrowth } from './growth';
+import { reportHeredity } from './heredity';
 import { reportKeys } from './keys';
 import { reportLearning } from './learning';
 import { reportLoad } from './load';
@@ -93,6 +94,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   growth: () => reportGrowth(print),
   calibration: () => reportCalibration(print),
   keys: () => reportKeys(print),
+  heredity: () => reportHeredity(print),
   measure: () => reportMeasure(print),
   learning: () => reportLearning(print),
   tables: () => reportSmallTables(print),
