@@ -198,9 +198,11 @@ it('side by side a photo lies on a plate by two places set with keys alone, and 
   await page.getByText(/^Matched by front edge on the midline and rear edge/).waitFor();
   expect(await faultsOf(page)).toEqual([]);
   // What was set, and how it is looked at, outlive a reload.
-  await page.getByRole('radio', { name: 'shine through' }).click();
-  await page.reload();
   const slider = page.getByRole('slider');
+  await page.getByRole('radio', { name: 'shine through' }).click();
+  // It is kept as it is drawn: a slow page has not drawn it yet.
+  await slider.waitFor();
+  await page.reload();
   await slider.focus();
   await page.keyboard.press('End');
   expect(await slider.inputValue()).toBe('100');
