@@ -1,13 +1,9 @@
 import { kinshipsOf } from './kinship';
 import { type GenotypeVariables, type Network, networkOf, solve } from './network';
 import { carries, eachTogether, type ReadyQuestion } from './posterior';
+import type { PairGoal } from './schema';
 import { type Couple, type Genotype, shownBy, youngOf } from './young';
 import { type Sex, SEXES } from '../guide/heredityVocabulary';
-
-/** What young are wanted; or what one wants to know of the parents, by what their young would tell. */
-export type PairGoal =
-  | { shows: { character: string; state: string }; sex?: Sex }
-  | { locus: string; allele: string; shows: { character: string; state: string } };
 
 export interface RankedPair {
   father: string;

@@ -84,6 +84,7 @@ export const PairGoal = z.union([
   z.strictObject({ shows: telling, sex: z.enum(['female', 'male']).optional() }),
   z.strictObject({ locus: id, allele: z.string().max(24), shows: telling }),
 ]);
+export type PairGoal = z.output<typeof PairGoal>;
 
 export const PairsRequest = z.strictObject({
   ...asked,

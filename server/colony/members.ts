@@ -1,6 +1,8 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
+import { sharesOf, type StrainShares } from '@plesion/core/heredity';
 import type { Pedigree } from '@plesion/core/heredity/schema';
+import { fathersOf, mothersOf } from '@plesion/core/pedigree';
 import { IndividualEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 
@@ -21,6 +23,10 @@ export async function membersOf(em: Em, stationId: string, guideId: string): Pro
     return { id, version, label, kept: kept!, name: n === 1 ? label : `${label} (${n})` };
   });
 }
+
+/** The share of each strain in everybody of a book, by id. */
+export const strainsOf = (members: readonly ColonyMember[]): Map<string, StrainShares> =>
+  sharesOf(members.map((one) => ({ id: one.id, strain: one.kept.strain, fathers: fathersOf(one), mothers: mothersOf(one) })));
 
 /** The book as a pedigree. Parents that are in it no more are nobody known. */
 export function pedigreeOf(members: readonly ColonyMember[]): Pedigree {

@@ -1,7 +1,6 @@
 import type { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '@plesion/contract/pairings';
 import type { Kept, Pairing as Content } from '@plesion/core/colony/schema';
-import { mixedBy, sharesOf } from '@plesion/core/heredity';
-import { fathersOf, mothersOf } from '@plesion/core/pedigree';
+import { mixedBy } from '@plesion/core/heredity';
 import { type PairingRecord, PairingEntity } from '../database/colonyEntities';
 import type { Em } from '../database/orm';
 import { fieldKind, wireOf, writeField } from '../fieldwork/records';
@@ -9,7 +8,7 @@ import { findGuide } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
 import { writeIndividual } from '../individuals/service';
 import { findRecord, type Writer } from '../records/write';
-import { membersOf } from './members';
+import { membersOf, strainsOf } from './members';
 
 const PAIRING = fieldKind<PairingRecord, PairingWrite>('pairing', PairingEntity, ({ guideId }) => ({ guideId }));
 
@@ -71,9 +70,7 @@ async function checkPairing(em: Em, stationId: string, sent: PairingWrite, befor
   });
   const same = (role: 'fathers' | 'mothers') => before !== undefined && sent[role].every((one) => before[role].includes(one));
   if (sent.override !== undefined || (same('fathers') && same('mothers'))) return;
-  const shares = sharesOf(
-    members.map((one) => ({ id: one.id, strain: one.kept.strain, fathers: fathersOf(one), mothers: mothersOf(one) })),
-  );
+  const shares = strainsOf(members);
   const rules = guide.heredity?.neverMix ?? [];
   const broken = fathers.flatMap((father) =>
     mothers.flatMap((mother) => mixedBy(rules, shares.get(father) ?? {}, shares.get(mother) ?? {})),

@@ -1,8 +1,8 @@
 import type { PairsWrite, RankedPairs } from '@plesion/contract/colony';
-import { mixedBy, sharesOf, sharesOfYoung } from '@plesion/core/heredity';
-import { fathersOf, mothersOf } from '@plesion/core/pedigree';
+import { mixedBy, sharesOfYoung } from '@plesion/core/heredity';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
+import { strainsOf } from './members';
 import { bookOf, surelyOf, told } from './service';
 
 /** Of either sex, the latest written down; and pairs that are told. */
@@ -28,9 +28,7 @@ export async function rankPairs(
   if (!fathers.length || !mothers.length) return { pairs: [], looked: 0, inbred: 0, mixed: 0 };
   const { pairs, without } = told(await pool.ask(stationId, 'pairs', { ...asked, fathers, mothers, goal, clutch }));
   const byName = new Map(members.map((one) => [one.name, one]));
-  const shares = sharesOf(
-    members.map((one) => ({ id: one.id, strain: one.kept.strain, fathers: fathersOf(one), mothers: mothersOf(one) })),
-  );
+  const shares = strainsOf(members);
   const all = pairs.map(({ father: his, mother: hers, ...pair }) => {
     const [father, mother] = [byName.get(his)!.id, byName.get(hers)!.id];
     const sides = [shares.get(father)!, shares.get(mother)!] as const;

@@ -1,9 +1,6 @@
-import { RequestProblem } from '@plesion/contract';
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
@@ -17,7 +14,7 @@ import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
-import { COLONIES, colonyKey } from './colonyApi';
+import { useColonyWrite } from './useColonyWrite';
 import { MANY } from './WhoPicker';
 import { shownBy } from './words';
 
@@ -70,11 +67,10 @@ interface Props {
 
 /** Write somebody down, or change what is written. */
 export function MemberForm({ guide, guideId, members, member, note, onDone }: Props) {
-  const client = useQueryClient();
   const [typed, change, forget] = useKeptState(`colony.${member?.id ?? guideId}`, Typed, typedOf(member, note));
-  const [problem, setProblem] = useState<{ field?: string; message: string }>();
-  const save = useMutation({
-    mutationFn: (kept: Kept) =>
+  const { write, busy, problem, setProblem, at } = useColonyWrite(
+    guideId,
+    (kept: Kept) =>
       api('writeIndividual', {
         params: { id: typed.id },
         body: {
@@ -82,20 +78,11 @@ export function MemberForm({ guide, guideId, members, member, note, onDone }: Pr
           ...(typed.note.trim() ? { note: typed.note.trim() } : {}),
         },
       }),
-    async onSuccess() {
+    () => {
       forget();
-      await Promise.all(
-        [colonyKey(guideId), COLONIES, ['individual', typed.id]].map((queryKey) => client.invalidateQueries({ queryKey })),
-      );
       onDone(typed.id);
     },
-    onError: (error) =>
-      setProblem({
-        message: error.message,
-        ...(error instanceof RequestProblem && error.body.field ? { field: error.body.field } : {}),
-      }),
-  });
-  const at = (field: string) => (problem?.field?.startsWith(field) ? problem.message : undefined);
+  );
   const named = ['label', 'kept.hatched', 'kept.father', 'kept.mother', 'kept.strain', 'kept.pen', 'note'];
   const parents = (sex: 'female' | 'male') =>
     members.filter(({ id, kept }) => id !== typed.id && kept.sex?.called !== sex).map(({ id, name }) => ({ id, label: name }));
@@ -104,7 +91,7 @@ export function MemberForm({ guide, guideId, members, member, note, onDone }: Pr
     if (!typed.label.trim()) return setProblem({ field: 'label', message: 'Give it a mark or a name.' });
     if (typed.hatched && !/^\d{4}-\d\d-\d\d$/.test(typed.hatched))
       return setProblem({ field: 'kept.hatched', message: 'Write the day as YYYY-MM-DD.' });
-    save.mutate(keptOf(typed, member?.kept));
+    write(keptOf(typed, member?.kept));
   };
   return (
     <Card title={member ? 'What is written' : undefined}>
@@ -204,7 +191,7 @@ export function MemberForm({ guide, guideId, members, member, note, onDone }: Pr
               }}
             />
           )}
-          <Button kind="main" label="Write it down" busy={save.isPending} onPress={submit} />
+          <Button kind="main" label="Write it down" busy={busy} onPress={submit} />
         </View>
       </View>
     </Card>
