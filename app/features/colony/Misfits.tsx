@@ -72,7 +72,7 @@ const Way = ({ id, children }: { id?: string; children: string }) =>
   );
 
 const styles = StyleSheet.create({
-  one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs },
+  one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   way: { justifyContent: 'center', flexShrink: 1, flexGrow: 1 },
 });

@@ -37,7 +37,9 @@ export function WhoPicker({ label, items, chosen, onChange }: Props) {
           ))}
         </View>
       )}
+      {/* Another one is looked for anew: whoever was typed is chosen. */}
       <Picker
+        key={chosen.join()}
         label={chosen.length ? `${label}, or else` : label}
         items={items.filter(({ id }) => !chosen.includes(id))}
         onChange={(id) => onChange([...chosen, id])}
