@@ -1,3 +1,13 @@
+import {
+  carryOver,
+  type CarriedOver,
+  type Draft,
+  guideFromKeys,
+  type KeyGuide,
+  type KeyGuideChoices,
+  type LookedOver,
+} from '../authoring';
+import { lookOver } from '../authoring/lookOver';
 import { compareForms, type Comparison } from '../compare';
 import type { Standing } from '../evidence';
 import { compiledFor, type Guide, guideByHash, type Judgement, knownGuide } from '../guide/working';
@@ -38,6 +48,7 @@ import { type Analysis, analyse } from './analyse';
 import type { Pooled } from '../opinions';
 import { type OwnCell, ownCells, type VerifiedRecord, withoutOwn } from '../own';
 import { type Look, lookAt, type Named } from '../review';
+import { namesBy, type NamedBy } from './namesBy';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
 import { pooled } from './pooled';
@@ -67,6 +78,14 @@ export interface Questions {
   walk: { asks: Omit<WalkRequest, 'compiled'> & { judgement?: Judgement }; gives: Walk };
   /** A key read in, and tied to the guide where there is one. */
   readKey: { asks: KeySource; gives: Outcome<ReadIn> };
+  /** A guide that keys make. */
+  guideFromKeys: { asks: { id: string; keys: readonly Key[]; choices: KeyGuideChoices }; gives: Outcome<KeyGuide> };
+  /** What a draft of a guide says back. */
+  lookOver: { asks: { draft: Draft }; gives: LookedOver };
+  /** What a newer version changed, carried over to a draft that goes on from an older one. */
+  carryOver: { asks: { base: Draft; ours: Draft; theirs: Draft }; gives: CarriedOver };
+  /** What a version of a guide calls records. */
+  names: { asks: { records: readonly { situation: Situation; readings: readonly Reading[] }[] }; gives: NamedBy[] };
   /** What is wrong with a key. */
   checkKey: { asks: { key: Key }; gives: CheckedKey };
   /** Of a pedigree and a model of heredity: what each individual carries, what two would have, and so on. */
@@ -102,6 +121,10 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   walk: (guide, { judgement, ...asked }) =>
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
   readKey: (guide, source) => readKeyIn(source, guide),
+  guideFromKeys: (_, { id, keys, choices }) => guideFromKeys(id, keys, choices),
+  lookOver: (_, { draft }) => lookOver(draft),
+  carryOver: (_, { base, ours, theirs }) => carryOver(base, ours, theirs),
+  names: (guide, { records }) => namesBy(guide!, records),
   checkKey: (guide, { key }) => checkKey(key, guide),
   posterior: (_, asked) => posteriorAsked(asked),
   cross: (_, asked) => crossAsked(asked),

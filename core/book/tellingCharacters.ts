@@ -1,5 +1,5 @@
 import { overlapBetween, separationOf } from '../evidence';
-import { type Character, type CompiledGuide, frequenciesOf, reliabilityOf } from '../guide/working';
+import { type Character, type CompiledGuide, frequenciesOf, reliabilityOf, shownAt } from '../guide/working';
 
 /** A character by which a form stands out, to be pointed at on its plate. */
 export interface TellingCharacter {
@@ -25,7 +25,8 @@ export function tellingCharacters(compiled: CompiledGuide, form: number, most = 
   return guide.characters
     .flatMap((character): (TellingCharacter & { worth: number })[] => {
       const table = compiled.tables.get(character.id)!;
-      if (!character.plate || !table.scored[form]) return [];
+      const shown = shownAt(guide, character);
+      if (!shown || !table.scored[form]) return [];
       const rivals = others.filter((f) => table.scored[f]);
       if (rivals.length === 0) return [];
       const overlap = overlapBetween(
@@ -38,8 +39,8 @@ export function tellingCharacters(compiled: CompiledGuide, form: number, most = 
       return [
         {
           character: character.id,
-          part: character.plate.part,
-          view: character.plate.view,
+          part: shown.part,
+          view: shown.view,
           text: describeCharacter(compiled, character, form),
           overlap,
           worth: (1 - overlap) * rho(character),

@@ -1,4 +1,4 @@
-import { type Character, type CompiledGuide, type Guide, frequencyAt } from '../guide/working';
+import { type Character, type CompiledGuide, type Guide, frequencyAt, shownAt } from '../guide/working';
 import type { Plate, Point } from '../plates';
 
 /** States wanted of some characters, by the character's id; any of them will do. */
@@ -34,11 +34,12 @@ export function countsOf(compiled: CompiledGuide, character: string, wanted: Wan
 }
 
 /** Characters with states that a view of the plate shows, by the part that shows them. */
-export function partsOf(guide: Pick<Guide, 'characters'>, view: string): Map<string, Character[]> {
+export function partsOf(guide: Pick<Guide, 'characters' | 'plan'>, view: string): Map<string, Character[]> {
   const parts = new Map<string, Character[]>();
-  for (const character of guide.characters)
-    if (character.plate?.view === view && character.states)
-      parts.set(character.plate.part, [...(parts.get(character.plate.part) ?? []), character]);
+  for (const character of guide.characters) {
+    const shown = shownAt(guide, character, view);
+    if (shown && character.states) parts.set(shown.part, [...(parts.get(shown.part) ?? []), character]);
+  }
   return parts;
 }
 

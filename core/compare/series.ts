@@ -1,6 +1,6 @@
 import { seeded } from '../probability';
 import { type CompiledGuide, frequenciesOf } from '../guide/working';
-import type { Traits } from '../plates';
+import { isOf, type Traits } from '../plates';
 
 /** How far each member of a series lies from the usual, in standard deviations, and the rarest state it shows. */
 const STEPS = [
@@ -18,6 +18,7 @@ export function seriesOf(compiled: CompiledGuide, form: number): { label: string
   return STEPS.map(({ label, z, rarest }) => {
     const traits: Traits = {};
     for (const [id, table] of compiled.tables) {
+      if (!isOf(table, form)) continue;
       if (table.type === 'values') {
         const sign = seeded(id)() < 0.5 ? -1 : 1;
         const value = table.mean[form] + sign * z * table.sd[form];

@@ -1,5 +1,14 @@
 import type { SetAside } from './schema';
-import { type Character, type CompiledGuide, FACETS, HANDLING, holdsIn, outOfScopeBy, type Score } from '../guide/working';
+import {
+  type Character,
+  type CompiledGuide,
+  FACETS,
+  HANDLING,
+  holdsIn,
+  MONTHS,
+  outOfScopeBy,
+  type Score,
+} from '../guide/working';
 import { DISTANCES, type Situation } from '../observation';
 import { type Hazards, isClose } from './danger';
 import type { WeighedPosterior } from './posterior';
@@ -61,21 +70,6 @@ function sayScope({ guide }: CompiledGuide, { scope }: Score, obstacle: 'date' |
   if (obstacle === 'region') return `only in ${labels(scope.regions!, guide.regions)}`;
   return `only when ${labels(scope.circumstances!, guide.circumstances)}`;
 }
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
 
 const sayDay = (monthDay: string) => `${Number(monthDay.slice(3))} ${MONTHS[Number(monthDay.slice(0, 2)) - 1]}`;
 

@@ -1,5 +1,7 @@
 import type { Problem } from '../problem';
+import { checkFacets } from './checkFacets';
 import { checkField } from './checkField';
+import { checkFigures } from './checkFigures';
 import { checkHeredity } from './checkHeredity';
 import { checkJudgement } from './checkJudgement';
 import { checkNumbers } from './checkNumbers';
@@ -99,6 +101,7 @@ export function checkGuide(guide: Guide): Problem[] {
   });
 
   checkField(guide, report, known);
+  checkFigures(guide, report, known);
   checkHeredity(guide, report);
 
   const policySources = guide.policy.kind === 'prefer' ? guide.policy.order : Object.keys(guide.policy.weights);
@@ -113,17 +116,6 @@ export function checkGuide(guide: Guide): Problem[] {
 
 type Report = (field: string, code: string, message: string) => void;
 type Known = (kind: 'taxon' | 'view' | 'dependence' | 'region' | 'circumstance', id: string, field: string) => void;
-
-function checkFacets(
-  guide: Guide,
-  facets: Partial<Record<string, readonly string[]>>,
-  unknown: (facet: string, value: string) => void,
-): void {
-  for (const [facet, values] of Object.entries(facets)) {
-    const declared = guide.facets[facet as keyof typeof guide.facets] ?? [];
-    for (const value of values ?? []) if (!declared.some((d) => d.id === value)) unknown(facet, value);
-  }
-}
 
 function checkScope(guide: Guide, scope: Scope, field: string, report: Report, known: Known): void {
   if (scope.taxon) known('taxon', scope.taxon, `${field}.scope.taxon`);

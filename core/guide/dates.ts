@@ -5,6 +5,15 @@
 const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
 const YEAR = 365;
 
+/** The months by their names. */
+export const MONTHS = [
+  ...['January', 'February', 'March', 'April', 'May', 'June'],
+  ...['July', 'August', 'September', 'October', 'November', 'December'],
+];
+
+/** The same, short: `Jan`. */
+export const SHORT_MONTHS = MONTHS.map((month) => month.slice(0, 3));
+
 /** Day of the year, 1..365; 29 February counts as 28 February. Takes `MM-DD` or `YYYY-MM-DD…`. */
 export function dayOfYear(date: string): number {
   const match = /^(?:\d{4}-)?(\d{2})-(\d{2})/.exec(date);

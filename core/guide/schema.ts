@@ -1,9 +1,12 @@
 import { z } from 'zod';
 import { Cost, Treatment, Union } from './judgementSchema';
+import { CslItem } from './cslSchema';
 import { FieldSection } from './fieldSchema';
+import { Figure } from './figureSchema';
 import { HereditySection } from './hereditySchema';
 import { Block, Learned } from './learnedSchema';
 import { Protocol } from './protocolSchema';
+import { Tile } from './tileSchema';
 import { FacetName, id, label, monthDay, positive, share, text } from './terms';
 import {
   CHARACTER_GROUPS,
@@ -100,7 +103,7 @@ export const Character = z.strictObject({
   /** What to look at and how, in one or two sentences. */
   help: text.optional(),
   states: z
-    .array(z.strictObject({ id, label, help: text.optional() }))
+    .array(z.strictObject({ id, label, help: text.optional(), tile: Tile.optional() }))
     .min(2)
     .max(64)
     .optional(),
@@ -165,7 +168,10 @@ export const Source = z.strictObject({
   label,
   citation: text,
   kind: z.enum(['book', 'paper', 'person', 'records']),
+  /** The item of literature that it came from, in CSL-JSON, so that nothing of it is lost on the way out again. */
+  csl: CslItem.optional(),
 });
+export type Source = z.infer<typeof Source>;
 
 /** How common a form is in a region, a habitat or at a date; multiplies the prior. */
 export const Occurrence = z.discriminatedUnion('kind', [
@@ -285,6 +291,8 @@ export const Guide = z.strictObject({
   company: z.array(z.strictObject({ id, label, kind: z.enum(COMPANY_KINDS) })).optional(),
   treatments: z.array(Treatment).optional(),
   glossary: z.array(Term).max(2000).optional(),
+  /** Photographs of its forms. */
+  figures: z.array(Figure).max(5000).optional(),
   unions: z.array(Union).optional(),
   costs: z.array(Cost).optional(),
   blocks: z.array(Block).optional(),
@@ -293,6 +301,8 @@ export const Guide = z.strictObject({
   field: FieldSection.optional(),
   /** How what is seen is inherited. */
   heredity: HereditySection.optional(),
+  /** The guide that it goes on from, by its id in the station, and the version of it that is in here. */
+  origin: z.strictObject({ guide: z.uuid(), version: z.number().int().min(1), title: label }).optional(),
   settings: Settings.prefault({}),
 });
 export type Guide = z.infer<typeof Guide>;

@@ -37,6 +37,21 @@ export const HAZARD_GRADES = ['slight', 'serious', 'grave'] as const;
 /** What is found with a specimen and speaks of it. */
 export const COMPANY_KINDS = ['host', 'neighbour', 'parent'] as const;
 
+/** On what terms a photograph is used, by their identifiers in the SPDX list where that has one. */
+export const LICENCES = [
+  'own',
+  'permission',
+  'public-domain',
+  'CC0-1.0',
+  'CC-BY-4.0',
+  'CC-BY-SA-4.0',
+  'CC-BY-ND-4.0',
+  'CC-BY-NC-4.0',
+  'CC-BY-NC-SA-4.0',
+  'CC-BY-NC-ND-4.0',
+] as const;
+export type Licence = (typeof LICENCES)[number];
+
 /**
  * What a name must rest on. *weigh*: probability, independent characters, and none of
  * them indispensable. *diagnostic*: one character that nothing else has, seen twice.

@@ -18,9 +18,9 @@ export type {
   Walk,
 } from './schema';
 export * from './vocabulary';
-export { onlyQuantity, quantitiesIn, unclearIn } from './quantities';
-export { hedgeOf, printStatements, splitStatements } from './statements';
-export { coupletIndex, depthOf, endingsBelow, endpointId, endpointsOf, leadsInto, leadsOf, nextOf, wayTo } from './graph';
+export { onlyQuantity, type Quantity, quantitiesIn, unclearIn } from './quantities';
+export { groupsOf, hedgeOf, printStatements, splitStatements } from './statements';
+export { coupletIndex, depthOf, endingsBelow, endpointId, endpointsOf, leadsInto, leadsOf, nextOf, topological, wayTo } from './graph';
 export { taxonNamed, withTaxa } from './names';
 export { linkFor, linkToQuantity, withLinks } from './link';
 export { mendText, readKeyText } from './text/read';

@@ -1,10 +1,10 @@
-import type { Guide } from '../guide/working';
+import { type Guide, idsFor } from '../guide/working';
 import { done, type Outcome } from '../problem';
 import { crossValidate } from './crossValidate';
 import type { Choice } from './choose';
 import { type PreparedTable, prepareData } from './preparedTable';
 import { assignFolds } from './folds';
-import { idsFor, learnedGuide } from './learnedGuide';
+import { learnedGuide } from './learnedGuide';
 import { ratiosOf } from './ratios';
 import { type Kinds, type Labels, readTable, type RowProblem } from './table';
 

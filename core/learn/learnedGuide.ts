@@ -1,5 +1,5 @@
 import { symmetric } from '../linear';
-import type { Block, Character, Facets, Guide, Score, Taxon } from '../guide/working';
+import { type Block, type Character, type Facets, type Guide, idsFor, type Score, type Taxon } from '../guide/working';
 import type { Choice } from './choose';
 import type { LabelledForm } from './preparedTable';
 import type { FoldedTable } from './folds';
@@ -9,25 +9,6 @@ import { frequenciesFrom } from './categorical';
 
 const SOURCE = 'table';
 const VIEW = 'measured';
-
-/** Ids from names as a table gives them: letters, digits, hyphens and underscores, each once. */
-export function idsFor(names: readonly string[]): Map<string, string> {
-  const taken = new Set<string>();
-  return new Map(
-    names.map((name) => {
-      const plain =
-        name
-          .normalize('NFC')
-          .replace(/[^\p{L}\p{N}_]+/gu, '-')
-          .replace(/^[-_]+|-+$/g, '')
-          .slice(0, 70) || 'unnamed';
-      let id = plain;
-      for (let k = 2; taken.has(id); k++) id = `${plain}-${k}`;
-      taken.add(id);
-      return [name, id];
-    }),
-  );
-}
 
 /** The guide that a table taught, before it says how well: taxa, characters, measured block and frequencies. */
 export function learnedGuide(id: string, title: string, dealt: FoldedTable, choice: Choice): Omit<Guide, 'learned'> {

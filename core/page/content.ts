@@ -10,6 +10,7 @@ import {
   sayFacets,
   shortName,
   typesetName,
+  shownAt,
 } from '../guide/working';
 import { type Plate, traitsOf, traitsRead } from '../plates';
 import { planOf } from '../plates/plans';
@@ -49,7 +50,8 @@ const MOST_MARKS = 6;
 /** What is less probable plays no part in what must stay untold. */
 const UNLIKELY = 0.01;
 
-const NOT_A_PROMISE =
+/** Stands under whatever is given out. */
+export const NOT_A_PROMISE =
   'No result says that anything is safe to touch, keep or eat. Local law, permits and licensed or medical advice come first.';
 
 /**
@@ -187,15 +189,15 @@ const characterOf = (guide: Guide, id: string): Character => guide.characters.fi
 /** The plan's views that show any of some characters, those that show most of them first; its first where none does. */
 function viewsFor(guide: Guide, characters: readonly string[], most = 2): string[] {
   const views = planOf(guide)?.views ?? [];
-  const showing = (view: string) => characters.filter((id) => characterOf(guide, id).plate?.view === view).length;
+  const showing = (view: string) => characters.filter((id) => shownAt(guide, characterOf(guide, id), view)).length;
   const shown = views.filter(showing).sort((a, b) => showing(b) - showing(a));
   return shown.length ? shown.slice(0, most) : views.slice(0, 1);
 }
 
 const pointersOn = (guide: Guide, characters: readonly string[], view: string): PagePlate['pointers'] =>
   characters.flatMap((id, i) => {
-    const shown = characterOf(guide, id).plate;
-    return shown?.view === view ? [{ number: i + 1, part: shown.part }] : [];
+    const shown = shownAt(guide, characterOf(guide, id), view);
+    return shown ? [{ number: i + 1, part: shown.part }] : [];
   });
 
 function sayBits(bits: number, beam: Standing['beam']): string {

@@ -1,1 +1,1 @@
-export { comparisonPage, type PageContent, type PagePoint, type PagePlate, standingPage } from './content';
+export { comparisonPage, NOT_A_PROMISE, type PageContent, type PagePoint, type PagePlate, standingPage } from './content';

@@ -1,5 +1,5 @@
 import { type RandomSource, pick } from '../probability';
-import { type CompiledGuide, frequenciesOf } from '../guide/working';
+import { type CompiledGuide, frequenciesOf, shownAt } from '../guide/working';
 import { type Traits, traitsOf } from './traits';
 
 /** From this frequency down a state is out of the ordinary for a form. */
@@ -17,7 +17,13 @@ export function aberrantTraits(
 ): { traits: Traits; aberrant?: string } {
   const traits = traitsOf(compiled, form, random);
   const odd = [...compiled.tables].flatMap(([id, table]) => {
-    if (table.type !== 'states' || !table.scored[form] || !table.character.plate || table.character.kind === 'count') return [];
+    if (
+      table.type !== 'states' ||
+      !table.scored[form] ||
+      !shownAt(compiled.guide, table.character) ||
+      table.character.kind === 'count'
+    )
+      return [];
     const seldom = frequenciesOf(table, form).filter(({ p }) => p <= SELDOM);
     return seldom.length ? [{ id, states: seldom.map(({ state }) => state) }] : [];
   });

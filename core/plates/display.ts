@@ -20,6 +20,8 @@ export interface Plate {
   parts: Record<string, Box>;
   /** How far out of focus it is seen: standard deviation in millimetres. */
   blur?: number;
+  /** Its millimetres are not those of what it shows: no length stands beside it. */
+  unscaled?: true;
 }
 
 export const INK = '#16211F';

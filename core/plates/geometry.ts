@@ -20,6 +20,13 @@ export const times = (a: Point, k: number): Point => [a[0] * k, a[1] * k];
 export const mix = (a: Point, b: Point, t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
 export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
+/** The point after a share of the steps of a line, whatever their lengths. */
+export function onLine(line: readonly Point[], share: number): Point {
+  const place = Math.min(line.length - 1, Math.max(0, share * (line.length - 1)));
+  const from = Math.min(line.length - 2, Math.floor(place));
+  return mix(line[from], line[from + 1], place - from);
+}
+
 /** The point at a distance in a direction (degrees clockwise from +x, as y runs down). */
 export const polar = (from: Point, degrees: number, length: number): Point => [
   from[0] + length * Math.cos((degrees * Math.PI) / 180),

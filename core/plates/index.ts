@@ -9,6 +9,6 @@ export { angleOf, lengthOf, type Measure } from './measure';
 export { type Detail } from './pen';
 export { type DrawnGuide, type Plan, planFor, type PlanName } from './plan';
 export { type ScaleBar, scaleBar } from './scale';
-export { type Traits, traitsOf } from './traits';
+export { isOf, type Traits, traitsOf } from './traits';
 export { traitsRead } from './traitsRead';
 export { isDrawn, type Vocabulary } from './vocabulary';

@@ -11,11 +11,14 @@ const ROUND = [1, 2, 5];
 /**
  * The longest round length (1, 2 or 5 times a power of ten) that is at most a
  * quarter of the plate's width; from a metre on in metres, from a centimetre on
- * in centimetres where it is whole.
+ * in centimetres where it is whole. None for a plate that is not to scale.
  *
  * @example scaleBar({ box: { width: 900, … } }) // { mm: 200, label: '20 cm' }
  */
-export function scaleBar({ box }: { box: Pick<Plate['box'], 'width'> }): ScaleBar {
+export function scaleBar(of: { box: Pick<Plate['box'], 'width'>; unscaled?: undefined }): ScaleBar;
+export function scaleBar(of: { box: Pick<Plate['box'], 'width'>; unscaled?: true }): ScaleBar | undefined;
+export function scaleBar({ box, unscaled }: { box: Pick<Plate['box'], 'width'>; unscaled?: true }): ScaleBar | undefined {
+  if (unscaled) return undefined;
   const most = box.width / 4;
   const power = 10 ** Math.floor(Math.log10(most));
   const mm = [...ROUND]

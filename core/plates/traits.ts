@@ -1,5 +1,5 @@
 import { type RandomSource, normal, pick } from '../probability';
-import { type CompiledGuide, frequenciesOf } from '../guide/working';
+import { type CompiledGuide, frequenciesOf, type Table } from '../guide/working';
 
 /** What a drawing shows: the state or value of each character, by the character's id. */
 export type Traits = Record<string, string | number>;
@@ -10,14 +10,19 @@ export const traitReader = (traits: Traits) => ({
   number: (id: string, usual: number): number => (typeof traits[id] === 'number' ? traits[id] : usual),
 });
 
+/** Is a character scored of a form, and has its usual individual what it is of? Else there is nothing to draw of it. */
+export const isOf = ({ scored, applies }: Table, form: number): boolean =>
+  scored[form] === 1 && (applies === undefined || applies[form] >= 0.5);
+
 /**
  * The usual individual of a form: the most frequent state of each character and
- * the middle of each range. With a chance, a novel individual drawn from the
+ * the middle of each range, as far as they are scored and it has what they are of. With a chance, a novel individual drawn from the
  * form's scores instead.
  */
 export function traitsOf(compiled: CompiledGuide, form: number, chance?: RandomSource): Traits {
   const traits: Traits = {};
   for (const [id, table] of compiled.tables) {
+    if (!isOf(table, form)) continue;
     if (table.type === 'states') {
       const states = frequenciesOf(table, form);
       const at = chance

@@ -1,5 +1,5 @@
 import { fromPrior, formsIn, type Grouping, groupMasses, ranked } from '../evidence';
-import type { Character, CompiledGuide, Guide } from '../guide/working';
+import { type Character, type CompiledGuide, type Guide, shownAt } from '../guide/working';
 import { DISTANCES, type Reading, type Situation } from '../observation';
 import { hiddenShare, hideable, isDrawn, type Plan, type Traits, traitsOf } from '../plates';
 import { pick, type RandomSource } from '../probability';
@@ -53,7 +53,7 @@ export function drawerOf(
 
 /** Of the parts that are read in a view, those that leaves come over: each with a chance, whoever it is. */
 export function partsBehind(guide: Guide, plan: Plan, view: string, hidden: number, random: RandomSource): string[] {
-  const parts = new Set(readableIn(guide, plan, view).flatMap(({ plate }) => plate?.part ?? []));
+  const parts = new Set(readableIn(guide, plan, view).flatMap((character) => shownAt(guide, character, view)?.part ?? []));
   return [...parts].filter(() => random() < MOST_HIDDEN * hidden);
 }
 

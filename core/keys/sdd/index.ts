@@ -1,5 +1,5 @@
-import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { failed, type Outcome } from '../../problem';
+import { firstNamed, labelOf, listOf, readSddXml, sddDocument, textOf, type Xml } from '../../sdd';
 import { endpointsOf, nextOf, topological } from '../graph';
 import { readKey } from '../json';
 import {
@@ -21,21 +21,10 @@ import { printStatements, splitStatements } from '../statements';
  * stands in elements of a namespace of our own, which other readers pass over.
  */
 
-const SDD = 'http://rs.tdwg.org/UBIF/2006/';
 const OWN = 'urn:plesion:key:1';
 
-const parserOptions = {
-  ignoreAttributes: false,
-  attributeNamePrefix: '@',
-  textNodeName: '#text',
-  parseTagValue: false,
-  parseAttributeValue: false,
-  removeNSPrefix: false,
-  isArray: (name: string) =>
-    ['Lead', 'IdentificationKey', 'TaxonName', 'plesion:Statement', 'plesion:Couplet', 'Dataset'].includes(name),
-};
-
-type Xml = { [name: string]: unknown };
+/** Elements of which a document may have several. */
+const LISTS = ['Lead', 'IdentificationKey', 'TaxonName', 'plesion:Statement', 'plesion:Couplet', 'Dataset'];
 
 /** The key as an SDD document. */
 export function writeSdd(key: Key): string {
@@ -65,43 +54,33 @@ export function writeSdd(key: Key): string {
       };
     }),
   );
-  const document = {
-    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
-    Datasets: {
-      '@xmlns': SDD,
-      '@xmlns:plesion': OWN,
-      TechnicalMetadata: { Generator: { '@name': 'Plesion', '@version': '1' } },
-      Dataset: {
-        '@xml:lang': 'en',
-        Representation: { Label: key.title },
-        TaxonNames: {
-          TaxonName: names.map((to) => ({ '@id': nameIds.get(to.taxon ?? to.name), Representation: { Label: to.name } })),
+  return sddDocument(OWN, {
+    Representation: { Label: key.title },
+    TaxonNames: {
+      TaxonName: names.map((to) => ({ '@id': nameIds.get(to.taxon ?? to.name), Representation: { Label: to.name } })),
+    },
+    IdentificationKeys: {
+      IdentificationKey: {
+        '@id': 'key',
+        Representation: { Label: key.title, ...(key.summary ? { Detail: key.summary } : {}) },
+        'plesion:Key': {
+          '@start': key.start,
+          ...(key.guide ? { '@guide': key.guide } : {}),
+          ...(key.source ? { 'plesion:Source': key.source } : {}),
+          ...(key.caution ? { 'plesion:Caution': key.caution } : {}),
+          ...(key.scope ? { 'plesion:Scope': JSON.stringify(key.scope) } : {}),
+          'plesion:Couplet': key.couplets.map(({ id, number, note, prepare, leads: own }) => ({
+            '@id': id,
+            '@number': number,
+            '@leads': own.length,
+            ...(note ? { 'plesion:Note': note } : {}),
+            ...(prepare ? { 'plesion:Prepare': prepare } : {}),
+          })),
         },
-        IdentificationKeys: {
-          IdentificationKey: {
-            '@id': 'key',
-            Representation: { Label: key.title, ...(key.summary ? { Detail: key.summary } : {}) },
-            'plesion:Key': {
-              '@start': key.start,
-              ...(key.guide ? { '@guide': key.guide } : {}),
-              ...(key.source ? { 'plesion:Source': key.source } : {}),
-              ...(key.caution ? { 'plesion:Caution': key.caution } : {}),
-              ...(key.scope ? { 'plesion:Scope': JSON.stringify(key.scope) } : {}),
-              'plesion:Couplet': key.couplets.map(({ id, number, note, prepare, leads: own }) => ({
-                '@id': id,
-                '@number': number,
-                '@leads': own.length,
-                ...(note ? { 'plesion:Note': note } : {}),
-                ...(prepare ? { 'plesion:Prepare': prepare } : {}),
-              })),
-            },
-            Leads: { Lead: leads },
-          },
-        },
+        Leads: { Lead: leads },
       },
     },
-  };
-  return new XMLBuilder({ ...parserOptions, format: true, suppressEmptyNode: true }).build(document);
+  });
 }
 
 function outcome(lead: Lead, nameIds: ReadonlyMap<string, string>): Xml {
@@ -132,27 +111,9 @@ const statementXml = ({ n, text, join, link }: Statement): Xml => ({
 
 /** Read the first identification key of an SDD document. */
 export function readSdd(xml: string): Outcome<Key> {
-  const sound = XMLValidator.validate(xml);
-  if (sound !== true) {
-    return failed({
-      code: 'xml-broken',
-      message: `Line ${sound.err.line}: the XML is broken: ${sound.err.msg}`,
-      field: 'sdd',
-    });
-  }
-  // Declared entities are not read: a document may not reach beyond itself.
-  if (/<!DOCTYPE/i.test(xml))
-    return failed({
-      code: 'xml-doctype',
-      message: 'The document declares entities of its own; take its DOCTYPE out.',
-      field: 'sdd',
-    });
-  let parsed: Xml;
-  try {
-    parsed = new XMLParser(parserOptions).parse(xml) as Xml;
-  } catch (error) {
-    return failed({ code: 'xml-broken', message: `The XML cannot be read: ${(error as Error).message}.`, field: 'sdd' });
-  }
+  const read = readSddXml(xml, 'sdd', LISTS);
+  if (!read.ok) return read;
+  const parsed = read.value;
   const found = firstNamed(parsed, 'IdentificationKey') as Xml[] | undefined;
   const written = found?.[0];
   if (!written) return failed({ code: 'no-key', message: 'The document has no IdentificationKey.', field: 'sdd' });
@@ -280,26 +241,3 @@ function grouped(groups: Map<string, Xml[]>, name: string): Xml[] {
 
 const statementOf = (lead: Xml): string =>
   textOf(lead.Statement) || labelOf((lead.Statement as Xml | undefined) ?? {}) || labelOf(lead);
-const listOf = (value: unknown): Xml[] => (value === undefined ? [] : Array.isArray(value) ? (value as Xml[]) : [value as Xml]);
-
-function textOf(value: unknown): string {
-  if (value === undefined || value === null) return '';
-  if (typeof value === 'object') return textOf((value as Xml)['#text']);
-  return String(value).trim();
-}
-
-const labelOf = (node: Xml): string =>
-  textOf((node.Representation as Xml | undefined)?.Label) || textOf(node.Label) || textOf(node.Text);
-
-/** The first element of that name, wherever it stands. */
-function firstNamed(node: unknown, name: string): unknown {
-  if (typeof node !== 'object' || node === null) return undefined;
-  if (name in node) return (node as Xml)[name];
-  for (const child of Object.values(node)) {
-    for (const one of Array.isArray(child) ? (child as unknown[]) : [child]) {
-      const found = firstNamed(one, name);
-      if (found !== undefined) return found;
-    }
-  }
-  return undefined;
-}

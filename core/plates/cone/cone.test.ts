@@ -124,7 +124,7 @@ describe('plans', () => {
   it('are chosen by the guide, each with views of its own', () => {
     expect(plan.views).toEqual(['back', 'aperture']);
     expect(planOf(ledgeCrabs)!.views).toEqual(['dorsal', 'ventral']);
-    expect(planOf({})).toBeUndefined();
+    expect(planOf({ characters: [], views: [] })).toBeUndefined();
   });
 
   it('angles are measured at the middle point', () => {

@@ -1,0 +1,21 @@
+import { wordsIn } from './words';
+
+/** Words at the beginning that say how often, or only join. */
+const LEADING =
+  /^(?:(?:usually|generally|mostly|normally|typically|often|frequently|commonly|sometimes|occasionally|rarely|seldom|always|never|is|are|being)\s+|[,:–—-]\s*)+/i;
+
+/**
+ * What is said, one by one: "brown, black or bronze" is three. Parts that are only a number or a small word belong to
+ * what follows, and then nothing is parted.
+ */
+export function alternativesOf(rest: string): string[] {
+  const plain = rest.replace(LEADING, '').trim();
+  const last = /\s+or\s+(?!(?:more|less|longer|shorter|wider|larger|smaller|fewer|nearly|so)\b)/i.exec(plain);
+  if (!last || plain.includes('(')) return [plain];
+  // What follows a comma behind the last "or" belongs to the last of them.
+  const at = plain.search(/\s+or\s+(?!.*\s+or\s+)/i);
+  const parts = [...plain.slice(0, at).split(/\s*,\s*(?:or\s+)?|\s+or\s+/i), plain.slice(at).replace(/^\s+or\s+/i, '')]
+    .map((part) => part.replace(LEADING, '').trim())
+    .filter(Boolean);
+  return parts.every((part) => wordsIn(part).some(({ kind }) => kind === 'thing')) ? parts : [plain];
+}

@@ -1,0 +1,196 @@
+import type { ScoreValue } from '../guide/schema';
+import { DEFAULT_WORDS, type FrequencyWord, isStates, parseRange, plainText } from '../guide/working';
+import { done, failed, type Outcome } from '../problem';
+import type { DraftCharacter } from './draftSchema';
+
+/** Taxa that a value may be said to lie above or below. */
+type Names = readonly { id: string; name: string }[];
+
+const WORDS = Object.keys(DEFAULT_WORDS) as FrequencyWord[];
+const NOT_KNOWN = new Set(['', '?', '-', '–', '—']);
+
+const sayFrequency = (frequency: FrequencyWord | number): string =>
+  typeof frequency === 'number' ? `${Number((frequency * 100).toPrecision(4))}%` : frequency === 'always' ? '' : frequency;
+
+const shareOf = (frequency: FrequencyWord | number): number =>
+  typeof frequency === 'number' ? frequency : DEFAULT_WORDS[frequency];
+
+/** Frequencies that share all there is in equal parts, as several that are just named do. */
+function isShared(frequencies: readonly (FrequencyWord | number)[]): boolean {
+  const [first] = frequencies;
+  if (frequencies.length < 2 || typeof first !== 'number') return false;
+  return (
+    frequencies.every((one) => one === first) &&
+    Math.abs(first * frequencies.length - DEFAULT_WORDS.always) < 1e-3 * frequencies.length
+  );
+}
+
+/** Whole numbers in a row, as from–to. */
+function asSpan(counts: readonly string[]): string {
+  const numbers = counts.map(Number).sort((a, b) => a - b);
+  const isRow = numbers.length > 2 && numbers.every((n, i) => n === numbers[0] + i);
+  return isRow ? `${numbers[0]}–${numbers.at(-1)}` : numbers.join(' or ');
+}
+
+/** A score as it stands in the grid: `red; black rarely`, `5–7`, `12 ±1.5`, `4 60%; 5 40%`. */
+export function printCell({ states }: Pick<DraftCharacter, 'states'>, value: ScoreValue, taxa: Names = []): string {
+  const said = (name: string, frequency: FrequencyWord | number) => [name, sayFrequency(frequency)].filter(Boolean).join(' ');
+  switch (value.kind) {
+    case 'states': {
+      const labels = new Map(states?.map(({ id, label }) => [id, label]));
+      const place = new Map(states?.map(({ id }, i) => [id, i]));
+      const all = Object.entries(value.states);
+      const areNumbers = all.every(([state]) => Number.isFinite(Number(labels.get(state) ?? state)));
+      // As they were kept they may come in any order.
+      const own = all.sort(([a, p], [b, q]) =>
+        areNumbers
+          ? Number(labels.get(a) ?? a) - Number(labels.get(b) ?? b)
+          : shareOf(q) - shareOf(p) || (place.get(a) ?? 0) - (place.get(b) ?? 0),
+      );
+      const named = own.map(([state]) => labels.get(state) ?? state);
+      // A label with a comma or "or" in it would be read as two.
+      if (isShared(Object.values(value.states)) && !named.some((label) => /[;,/]|\sor\s/i.test(label))) return named.join(' or ');
+      return own.map(([state, frequency]) => said(labels.get(state) ?? state, frequency)).join('; ');
+    }
+    case 'range':
+      return value.range;
+    case 'values':
+      return `${value.mean} ±${value.sd}${value.n ? ` (n ${value.n})` : ''}`;
+    case 'counts':
+      if (isShared(Object.values(value.counts))) return asSpan(Object.keys(value.counts));
+      return Object.entries(value.counts)
+        .sort(([a], [b]) => Number(a) - Number(b))
+        .map(([count, frequency]) => said(count, frequency))
+        .join('; ');
+    case 'applies':
+      return value.frequency === 'never' ? 'does not apply' : `applies ${sayFrequency(value.frequency) || 'always'}`;
+    case 'comparison':
+      return `${value.relation} ${taxa.find(({ id }) => id === value.than.taxon)?.name ?? value.than.taxon}`;
+  }
+}
+
+/**
+ * What somebody typed into a cell: states by their labels, each with a word or a share of how often (`red; black
+ * rarely`, `red 80%`), a range (`(28–)31–38(–41)`), a mean with its deviation (`12 ±1.5`), numbers that are counted,
+ * how often it applies (`does not apply`, `applies usually`), or a taxon that it lies above or below (`above Sula alba`).
+ *
+ * @returns the value; nothing where the cell is empty or says that it is not known; or `cell-unreadable` with why.
+ */
+export function parseCell(character: DraftCharacter, text: string, taxa: Names = []): Outcome<ScoreValue | undefined> {
+  const plain = text.trim();
+  if (NOT_KNOWN.has(plain)) return done(undefined);
+  const applies = /^(?:does not apply|n\/a)$/i.test(plain);
+  if (applies) return done({ kind: 'applies', frequency: 'never' });
+  const often = /^applies\s+(.+)$/i.exec(plain) && oftenIn(plain.replace(/^applies\s+/i, 'it '));
+  if (often && often.name === 'it') return done({ kind: 'applies', frequency: often.frequency });
+  const beside = isStates(character) ? null : /^(above|below)\s+(.+)$/i.exec(plain);
+  if (beside) return parseComparison(beside, taxa);
+  if (isStates(character)) return parseStates(character, plain);
+  const spread = /^(-?\d+(?:\.\d+)?)\s*(?:±|\+-|\+\/-)\s*(\d+(?:\.\d+)?)(?:\s*\(n\s*(\d+)\))?$/.exec(plain);
+  if (spread) {
+    const [mean, sd, n] = spread.slice(1).map((part) => (part === undefined ? undefined : Number(part)));
+    if (!sd) return unreadable('a deviation is above 0');
+    return done({ kind: 'values', mean: mean!, sd, ...(n ? { n } : {}) });
+  }
+  if (character.kind === 'count') return parseCounts(character, plain);
+  if (character.log !== true && /^-?\d+(?:\.\d+)?$/.test(plain) && character.error)
+    return done({ kind: 'values', mean: Number(plain), sd: character.error });
+  const range = parseRange(plain);
+  return range.ok
+    ? done({ kind: 'range', range: plain.replace(/\s+/g, '') })
+    : failed({ ...range.problems[0], code: 'cell-unreadable' });
+}
+
+function parseComparison([, relation, name]: RegExpExecArray, taxa: Names): Outcome<ScoreValue> {
+  const than = taxa.find((taxon) => plainText(taxon.name) === plainText(name) || taxon.id === name);
+  if (!than) return unreadable(`no taxon is called “${name}”`);
+  return done({ kind: 'comparison', relation: relation.toLowerCase() as 'above' | 'below', than: { taxon: than.id } });
+}
+
+const unreadable = (why: string) => failed({ code: 'cell-unreadable', message: `This cannot be read: ${why}.` });
+
+/** A name with how often, if that is said: `black rarely`, `rarely black`, `black 10%`. */
+function oftenIn(part: string): { name: string; frequency: FrequencyWord | number } | undefined {
+  const share = /^(.*?)\s*(\d+(?:\.\d+)?)\s*%$/.exec(part);
+  if (share) {
+    const number = Number(share[2]) / 100;
+    return number > 1 ? undefined : { name: share[1].trim(), frequency: number };
+  }
+  const word = WORDS.find((one) => new RegExp(`(?:^${one}\\s)|(?:\\s${one}$)`, 'i').test(part));
+  if (!word) return { name: part, frequency: 'always' };
+  return { name: part.replace(new RegExp(`^${word}\\s+|\\s+${word}$`, 'i'), '').trim(), frequency: word };
+}
+
+const partsOf = (text: string) =>
+  text
+    .split(/\s*;\s*/)
+    .map((part) => part.trim())
+    .filter(Boolean);
+
+const statesByName = new WeakMap<object, Map<string, string>>();
+
+/** States by what they may be called; a table asks for the same ones a thousand times. */
+function namesOf(states: NonNullable<DraftCharacter['states']>): Map<string, string> {
+  const known = statesByName.get(states);
+  if (known) return known;
+  const found = new Map(states.flatMap((state) => [state.label, state.id].map((name) => [plainText(name), state.id])));
+  statesByName.set(states, found);
+  return found;
+}
+
+function parseStates({ states = [], label }: DraftCharacter, text: string): Outcome<ScoreValue> {
+  const byName = namesOf(states);
+  // A label may hold commas, "or" and words of how often; one that is meant whole goes first.
+  const whole = byName.get(plainText(text)) ? { name: text, frequency: 'always' as const } : oftenIn(text);
+  const only = whole && byName.get(plainText(whole.name));
+  if (only) return done({ kind: 'states', states: { [only]: whole.frequency } });
+  const found: Record<string, FrequencyWord | number> = {};
+  const parts = text.includes(';') ? partsOf(text) : text.split(/\s*[;,/]\s*|\s+or\s+/i).filter(Boolean);
+  for (const part of parts) {
+    const said = byName.get(plainText(part)) ? { name: part, frequency: 'always' as const } : oftenIn(part);
+    if (!said) return unreadable(`“${part}” is more than 100 in 100`);
+    const id = byName.get(plainText(said.name));
+    if (!id)
+      return unreadable(
+        `“${label}” has no state “${said.name}”; it has ${states.map((state) => state.label).join(', ') || 'none yet'}`,
+      );
+    found[id] = said.frequency;
+  }
+  return beyondAll(found) ?? done({ kind: 'states', states: shared(found) });
+}
+
+/** More than all there is: several that are usual, say. Those that are just named share it. */
+function beyondAll(found: Record<string, FrequencyWord | number>) {
+  const all = Object.values(found);
+  const sum = all.reduce<number>((whole, one) => whole + shareOf(one), 0);
+  if (sum <= 1 + 1e-9 || all.every((one) => one === 'always')) return undefined;
+  return unreadable(`together these are ${Math.round(100 * sum)} in 100; say of one that it is rarer`);
+}
+
+/** Of several that are all said to be so, each has its part. */
+function shared<K extends string>(found: Record<K, FrequencyWord | number>): Record<K, FrequencyWord | number> {
+  const all = Object.entries(found) as [K, FrequencyWord | number][];
+  if (all.length < 2 || !all.every(([, frequency]) => frequency === 'always')) return found;
+  const each = Number((DEFAULT_WORDS.always / all.length).toFixed(4));
+  return Object.fromEntries(all.map(([name]) => [name, each])) as Record<K, number>;
+}
+
+function parseCounts({ counts, label }: DraftCharacter, text: string): Outcome<ScoreValue> {
+  const span = /^(\d+)\s*[–-]\s*(\d+)$/.exec(text);
+  const parts = span ? undefined : partsOf(text.replace(/\s+or\s+|,/gi, ';'));
+  const found: Record<string, FrequencyWord | number> = {};
+  if (span) {
+    const [from, to] = [Number(span[1]), Number(span[2])];
+    if (to < from || to - from > 500) return unreadable(`“${text}” does not rise from left to right`);
+    for (let n = from; n <= to; n++) found[n] = 'always';
+  }
+  for (const part of parts ?? []) {
+    const said = oftenIn(part);
+    if (!said || !/^\d+$/.test(said.name)) return unreadable(`“${part}” is no whole number`);
+    found[said.name] = said.frequency;
+  }
+  const beyond = Object.keys(found).find((n) => counts && (Number(n) < counts.from || Number(n) > counts.to));
+  if (beyond !== undefined)
+    return unreadable(`“${label}” is counted from ${counts!.from} to ${counts!.to}, and ${beyond} is not among them`);
+  return beyondAll(found) ?? done({ kind: 'counts', counts: shared(found) });
+}

@@ -1,0 +1,53 @@
+import { demoGuides, ledgeCrabs } from '../../demo';
+import { type Draft, guideChanges } from '.';
+
+const crabs: Draft = ledgeCrabs;
+const lines = (after: Draft, before = crabs) => guideChanges(before, after).parts.flatMap((part) => part.lines);
+
+it('nothing is said of what is alike', () => {
+  for (const guide of demoGuides)
+    expect(guideChanges(guide, JSON.parse(JSON.stringify(guide)) as Draft)).toEqual({ parts: [], cells: [] });
+});
+
+it('what is new, gone, changed or moved is said by its name', () => {
+  const [first, second, ...rest] = crabs.taxa;
+  const taxa = [first, { ...rest[0], id: 'fresh', name: 'Petralda fresca' }, ...rest.slice(1), rest[0]];
+  const said = lines({ ...crabs, title: 'Crabs', taxa: taxa.map((one) => (one === first ? { ...one, note: 'Seen.' } : one)) });
+  expect(said).toEqual([
+    `Title: ${crabs.title} → Crabs`,
+    `${first.name}: note: Seen.`,
+    'New: Petralda fresca',
+    `Gone: ${second.name}`,
+    'In another order',
+  ]);
+});
+
+it('a parent is said by its name, and a long text is cut', () => {
+  const child = crabs.taxa.find(({ parent }) => parent)!;
+  const [parent] = crabs.taxa;
+  const moved = crabs.taxa.map((one) => (one === child ? { ...one, parent: 'other' } : one));
+  const other = { ...parent, id: 'other', name: 'Otheria' };
+  const [said] = lines({ ...crabs, taxa: [...moved, other] });
+  expect(said).toBe(`${child.name}: parent: ${crabs.taxa.find(({ id }) => id === child.parent)!.name} → Otheria`);
+  const [long] = lines({ ...crabs, caution: 'x'.repeat(4000) });
+  expect(long.length).toBeLessThan(300);
+});
+
+it('scores are told cell by cell as they stand in the grid, with where they hold', () => {
+  const at = crabs.scores.findIndex(({ value, scope }) => value.kind === 'states' && scope.taxon);
+  const score = crabs.scores[at];
+  if (score.value.kind !== 'states') throw new Error('of states');
+  const character = crabs.characters.find(({ id }) => id === score.character)!;
+  const label = character.states![0].label;
+  const value = { kind: 'states' as const, states: { [character.states![0].id]: 'sometimes' as const } };
+  const scoped = { ...score, scope: { ...score.scope, dates: { from: '04-01', to: '08-31' } }, value };
+  const { cells, parts } = guideChanges(crabs, { ...crabs, scores: [...crabs.scores.with(at, { ...score, value }), scoped] });
+  expect(parts).toEqual([]);
+  expect(cells).toMatchObject([
+    { taxon: score.scope.taxon, character: score.character, label: character.label, now: `${label} sometimes` },
+    { of: expect.stringContaining(', 04-01 to 08-31'), now: `${label} sometimes` },
+  ]);
+  expect(cells[0].was).toBeDefined();
+  expect(cells[1].was).toBeUndefined();
+  expect(guideChanges(crabs, { ...crabs, scores: crabs.scores.toSpliced(at, 1) }).cells).toMatchObject([{ was: cells[0].was }]);
+});

@@ -1,0 +1,126 @@
+import Papa from 'papaparse';
+import { DEFAULT_WORDS, parseRange } from '../../guide/working';
+import { done, failed, type Outcome } from '../../problem';
+import { type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+
+/** A matrix as lines of a table: taxa down, characters across; the unit of a number in brackets behind its name. */
+export const tableOf = ({ taxa, characters, cells }: Matrix): string[][] => [
+  ['taxon', ...characters.map(({ label, unit }) => (unit ? `${label} (${unit})` : label))],
+  ...taxa.map((taxon, t) => [taxon, ...cells[t].map((cell) => (cell === UNKNOWN ? '' : cell))]),
+];
+
+export const writeCsv = (matrix: Matrix): string => Papa.unparse(tableOf(matrix), { newline: '\n' });
+
+/** The same, a line for each cell: `taxon,character,value`. */
+export const writeLongCsv = ({ taxa, characters, cells }: Matrix): string =>
+  Papa.unparse(
+    [
+      ['taxon', 'character', 'value'],
+      ...taxa.flatMap((taxon, t) =>
+        characters.flatMap(({ label, unit }, c) =>
+          cells[t][c] === UNKNOWN ? [] : [[taxon, unit ? `${label} (${unit})` : label, cells[t][c]]],
+        ),
+      ),
+    ],
+    { newline: '\n' },
+  );
+
+/**
+ * Read a table in: a row for each taxon and a column for each character; or, where its columns are taxon, character and
+ * value, a line for each cell. What is a number and what a state is told by what stands in the column.
+ *
+ * @returns the matrix; or `no-matrix`, `taxon-twice`, `character-twice` with the line.
+ */
+export const readCsv = (text: string): Outcome<Matrix> =>
+  readTable(Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data);
+
+/** The same, of lines that are at hand as such. */
+export function readTable(lines: readonly (readonly string[])[]): Outcome<Matrix> {
+  const [head = [], ...rows] = lines
+    .map((line) => line.map((cell) => cell.trim()))
+    .filter((line) => line.some((cell) => cell !== ''));
+  if (head.length < 2 || rows.length === 0)
+    return failed({
+      code: 'no-matrix',
+      message: 'Give a table whose first line names the characters and whose first column names the taxa.',
+      field: 'text',
+    });
+  const names = head.map((one) => one.toLowerCase());
+  const at = ['taxon', 'character', 'value'].map((name) => names.indexOf(name));
+  return at.every((i) => i >= 0) ? longOf(rows, at) : wideOf(head, rows);
+}
+
+/** A matrix whose characters are told by what stands in their columns. */
+const toldBy = (taxa: string[], labels: readonly string[], cells: string[][]): Matrix => ({
+  taxa,
+  characters: labels.map((label, c) =>
+    characterOf(
+      label,
+      cells.map((row) => row[c]),
+    ),
+  ),
+  cells,
+});
+
+function wideOf(head: readonly string[], rows: readonly string[][]): Outcome<Matrix> {
+  const labels = head.slice(1);
+  const empty = labels.findIndex((label) => label === '');
+  if (empty >= 0)
+    return failed({
+      code: 'no-matrix',
+      message: `Column ${empty + 2} has no name; say in the first line what it is.`,
+      field: 'line 1',
+    });
+  const twice = labels.find((label, i) => labels.indexOf(label) < i);
+  if (twice !== undefined)
+    return failed({ code: 'character-twice', message: `“${twice}” stands above two columns.`, field: 'line 1' });
+  const taxa = rows.map(([name = '']) => name);
+  for (const [i, name] of taxa.entries()) {
+    const field = `line ${i + 2}`;
+    if (!name) return failed({ code: 'no-matrix', message: `Line ${i + 2} names no taxon.`, field });
+    if (taxa.indexOf(name) < i) return failed({ code: 'taxon-twice', message: `“${name}” stands in two lines.`, field });
+  }
+  const cells = rows.map((row) => labels.map((_, c) => row[c + 1] || UNKNOWN));
+  return done(toldBy(taxa, labels, cells));
+}
+
+function longOf(rows: readonly string[][], at: readonly number[]): Outcome<Matrix> {
+  const lines = rows.map((row) => at.map((i) => row[i] ?? ''));
+  const gap = lines.findIndex(([taxon, character]) => !taxon || !character);
+  if (gap >= 0)
+    return failed({ code: 'no-matrix', message: `Line ${gap + 2} wants a taxon and a character.`, field: `line ${gap + 2}` });
+  const taxa = [...new Set(lines.map(([taxon]) => taxon))];
+  const labels = [...new Set(lines.map(([, character]) => character))];
+  const places = [new Map(taxa.map((name, t) => [name, t])), new Map(labels.map((name, c) => [name, c]))];
+  const cells = taxa.map(() => labels.map(() => UNKNOWN));
+  for (const [taxon, character, value] of lines) {
+    const row = cells[places[0].get(taxon)!];
+    const c = places[1].get(character)!;
+    // Several lines of one cell are several states of it.
+    row[c] = row[c] === UNKNOWN ? value || UNKNOWN : `${row[c]}; ${value}`;
+  }
+  return done(toldBy(taxa, labels, cells));
+}
+
+const NUMBER = /^-?\d+(?:\.\d+)?(?:\s*(?:±|\+-|\+\/-)\s*\d+(?:\.\d+)?(?:\s*\(n\s*\d+\))?)?$/;
+const isNumber = (text: string) => NUMBER.test(text) || parseRange(text).ok;
+const COUNTED = /^\d+(?:\s*[–-]\s*\d+)?(?:\s*;.*)?$/;
+const HOW_OFTEN = new RegExp(
+  `(?:^(?:${Object.keys(DEFAULT_WORDS).join('|')})\\s+|\\s+(?:${Object.keys(DEFAULT_WORDS).join('|')})$|\\s*\\d+(?:\\.\\d+)?\\s*%$)`,
+  'i',
+);
+
+/** What a column is, by its name and what stands in it. */
+function characterOf(written: string, cells: readonly string[]): MatrixCharacter {
+  const unit = /^(.*\S)\s*\(([^()]{1,12})\)$/.exec(written);
+  const said = cells.filter((cell) => cell !== UNKNOWN && cell !== '-' && !/^does not apply$/i.test(cell));
+  const label = unit ? unit[1] : written;
+  if (said.length && !unit && said.every((cell) => COUNTED.test(cell))) return { label, counted: true };
+  if (said.length && said.every(isNumber)) return { label, ...(unit ? { unit: unit[2] } : {}) };
+  const states = new Map<string, string>();
+  for (const part of said.flatMap((cell) => cell.split(/\s*;\s*|\s+or\s+/i))) {
+    const state = part.replace(HOW_OFTEN, '').trim();
+    if (state && !states.has(state.toLowerCase())) states.set(state.toLowerCase(), state);
+  }
+  return { label, ...(unit ? { unit: unit[2] } : {}), states: [...states.values()].slice(0, 64) };
+}

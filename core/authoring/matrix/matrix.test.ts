@@ -1,0 +1,195 @@
+import fc from 'fast-check';
+import { ledgeCrabs } from '../../../demo';
+import { applyEdits, draftOf, emptyDraft, workingOf } from '..';
+import { editsFrom, type Matrix, matrixOf, readCsv, readNexus, writeCsv, writeLongCsv, writeNexus } from '.';
+
+const crabs = matrixOf(ledgeCrabs, ledgeCrabs.sources[0].id);
+const small: Matrix = {
+  taxa: ["Velda o'hara", 'Velda_alba', 'Velda velox'],
+  characters: [
+    { label: 'Head shape', states: ['round', "not 'round'", 'square [old]'] },
+    { label: 'Legs', states: ['red', 'black'] },
+    { label: 'Body', unit: 'mm' },
+    { label: 'Rows', counted: true },
+  ],
+  cells: [
+    ['round', 'red; black', '5–7', '8'],
+    ['square [old]', '-', '12 ±1.5', '?'],
+    ['?', 'black rarely; red usually', '?', '8–10'],
+  ],
+};
+const read = (outcome: ReturnType<typeof readNexus>): Matrix => {
+  if (!outcome.ok) throw new Error(outcome.problems[0].message);
+  return outcome.value;
+};
+describe('NEXUS', () => {
+  it('holds states, polymorphism, what is missing and what does not apply; what it cannot hold is told', () => {
+    const { text, lost } = writeNexus(small);
+    expect(read(readNexus(text))).toEqual({
+      taxa: small.taxa,
+      characters: [small.characters[0], small.characters[1], { label: 'Body', unit: 'mm' }, { label: 'Rows' }],
+      cells: [
+        ['round', 'red; black', '6', '8'],
+        ['square [old]', '-', '12', '?'],
+        ['?', 'red; black', '?', '9'],
+      ],
+    });
+    expect(lost).toEqual([
+      'How often a state is met is left out: NEXUS says only that it is.',
+      'Of ranges, deviations and several counts only the middle is written.',
+      'Units are left out of NEXUS; they stand in the names of the characters.',
+    ]);
+  });
+
+  it('written by others is read: comments, underscores, DATA, separate labels, interleaving, uncertainty', () => {
+    const text = `#NEXUS
+[ made by hand [nested] ]
+Begin data;
+ Dimensions ntax=2 nchar=4;
+ Format datatype=standard interleave missing=? gap=- symbols="012";
+ CharLabels Head_shape Legs 'Back; side' Tail;
+ StateLabels 1 round square, 2 red black green;
+ Matrix
+ Velda_alba 0{12}
+ 'Velda velox' 1?
+
+ Velda_alba 01
+ 'Velda velox' -(01)
+ ;
+End;`;
+    expect(read(readNexus(text))).toEqual({
+      taxa: ['Velda alba', 'Velda velox'],
+      characters: [
+        { label: 'Head shape', states: ['round', 'square'] },
+        { label: 'Legs', states: ['red', 'black', 'green'] },
+        { label: 'Back; side', states: ['state 0', 'state 1'] },
+        { label: 'Tail', states: ['state 0', 'state 1'] },
+      ],
+      cells: [
+        ['round', 'black; green', 'state 0', 'state 1'],
+        ['square', '?', '-', 'state 0; state 1'],
+      ],
+    });
+  });
+
+  it.each([
+    ['Head;Legs', /Line 1: a NEXUS file begins with #NEXUS/],
+    ['#NEXUS\n[ open', /Line 2: a comment that begins here is not closed/],
+    ["#NEXUS\nbegin taxa;\ntaxlabels 'Velda;", /Line 3: a name in quotes/],
+    ['#NEXUS\nbegin taxa; taxlabels a b;', /the block TAXA has no END/],
+    ['#NEXUS\nbegin taxa; taxlabels a b; end;', /no CHARACTERS block/],
+    ['#NEXUS\nbegin data;\ndimensions nchar=2;\nmatrix a 0 b 01;\nend;', /“a” has “b” at character 2/],
+    ['#NEXUS\nbegin data;\ndimensions nchar=2;\nmatrix a 07;\nend;', /“a” has “7” at character 2/],
+    ['#NEXUS\nbegin data;\ndimensions nchar=2;\nformat datatype=dna;\nmatrix a AC;\nend;', /type DNA are not read/i],
+    [
+      '#NEXUS\nbegin taxa; taxlabels a; end; begin characters; dimensions nchar=1; matrix b 0; end;',
+      /“b”, which is not among the taxa/,
+    ],
+    ['#NEXUS\nbegin data; format transpose; dimensions nchar=1; matrix b 0; end;', /transposed/],
+  ])('%#: what is no matrix is refused with its line', (text, message) => {
+    expect(readNexus(text)).toMatchObject({
+      ok: false,
+      problems: [{ code: 'no-matrix', message: expect.stringMatching(message) }],
+    });
+  });
+
+  it('of any names and states comes back the same', () => {
+    const name = fc.string({ minLength: 1, maxLength: 12 }).map((one) => one.replace(/[\s\p{Cc}]+/gu, ' ').trim() || 'x');
+    const matrix = fc
+      .record({
+        taxa: fc.uniqueArray(name, { minLength: 1, maxLength: 5 }),
+        characters: fc.array(
+          fc.record({ label: name, states: fc.uniqueArray(fc.stringMatching(/^[a-z]{1,8}$/), { minLength: 2, maxLength: 6 }) }),
+          { minLength: 1, maxLength: 5 },
+        ),
+        dice: fc.array(fc.nat(100), { minLength: 25, maxLength: 25 }),
+      })
+      .map(({ taxa, characters, dice }): Matrix => ({
+        taxa,
+        characters,
+        cells: taxa.map((_, t) =>
+          characters.map(({ states }, c) => {
+            const roll = dice[(5 * t + c) % 25];
+            return roll < 10 ? '?' : roll < 20 ? '-' : roll < 40 ? `${states[0]}; ${states[1]}` : states[roll % states.length];
+          }),
+        ),
+      }));
+    fc.assert(
+      fc.property(matrix, (one) => expect(read(readNexus(writeNexus(one).text))).toEqual(one)),
+      { numRuns: 150, seed: 7 },
+    );
+  });
+});
+
+describe('tables', () => {
+  it('wide and long come back the same', () => {
+    const table: Matrix = { ...small, cells: small.cells.map((row) => [...row]) };
+    table.cells[0][0] = "not 'round'";
+    table.cells[2][0] = 'round';
+    expect(readCsv(writeCsv(table))).toEqual({
+      ok: true,
+      value: {
+        ...table,
+        characters: [{ label: 'Head shape', states: ["not 'round'", 'square [old]', 'round'] }, ...table.characters.slice(1)],
+      },
+    });
+    const long = readCsv(writeLongCsv(table));
+    expect(long.ok && long.value.cells[0]).toEqual(["not 'round'", 'red; black', '5–7', '8']);
+  });
+
+  it('of the crabs becomes a guide that has the same scores', () => {
+    const working = workingOf(emptyDraft('crabs', 'Crabs'));
+    const outcome = readCsv(writeCsv(crabs));
+    if (!outcome.ok) throw new Error(outcome.problems[0].message);
+    const { edits, problems } = editsFrom(outcome.value, draftOf(working), 'own');
+    expect(problems).toEqual([]);
+    expect(applyEdits(working, edits).ok).toBe(true);
+    expect(matrixOf(draftOf(working), 'own').taxa).toEqual(crabs.taxa);
+    const back = matrixOf(draftOf(working), 'own');
+    const filled = crabs.cells.flat().filter((cell) => cell !== '?').length;
+    expect([working.scores.size, filled > 60]).toEqual([filled, true]);
+    // Counts of one column come back as numbers, however often they are met.
+    expect(back.cells).toEqual(crabs.cells);
+  });
+
+  it('put into a draft that has some of it adds what is new, and tells what cannot be read by cell', () => {
+    const working = workingOf(ledgeCrabs);
+    const [taxon] = crabs.taxa;
+    const grains = ledgeCrabs.characters.find(({ id }) => id === 'granules')!;
+    const text = `taxon,${grains.label},Smell,Carapace width\n${taxon},dense grains,of mint,narrow\nPetralda nova,a new state,none,12–14`;
+    const outcome = readCsv(text);
+    if (!outcome.ok) throw new Error(outcome.problems[0].message);
+    const { edits, problems } = editsFrom(outcome.value, draftOf(working), ledgeCrabs.sources[0].id);
+    expect(problems).toMatchObject([{ taxon, character: 'Carapace width', text: 'narrow' }]);
+    expect(applyEdits(working, edits).ok).toBe(true);
+    expect(working.draft.taxa.at(-1)).toMatchObject({ id: 'Petralda-nova', name: 'Petralda nova' });
+    expect(working.draft.characters.find(({ id }) => id === 'granules')!.states!.map(({ label }) => label)).toContain(
+      'a new state',
+    );
+    expect(working.draft.characters.at(-1)).toMatchObject({ label: 'Smell', kind: 'nominal' });
+  });
+
+  it.each([
+    ['', 'no-matrix'],
+    ['taxon,Head\n', 'no-matrix'],
+    ['taxon,Head,\nVelda,round,x', 'no-matrix'],
+    ['taxon,Head,Head\nVelda,round,x', 'character-twice'],
+    ['taxon,Head\nVelda,round\nVelda,square', 'taxon-twice'],
+    ['taxon,Head\n,round', 'no-matrix'],
+    ['taxon,character,value\nVelda,,round', 'no-matrix'],
+  ])('%j is refused as %s', (text, code) => {
+    expect(readCsv(text)).toMatchObject({ ok: false, problems: [{ code }] });
+  });
+
+  it('columns are told by what stands in them', () => {
+    const outcome = readCsv(
+      'taxon;Rows;Body (mm);Legs;Ratio\nA;8;5-7;usually red or black;1.5\nB;8; 9;black;2'.replace(/;/g, ','),
+    );
+    expect(outcome.ok && outcome.value.characters).toEqual([
+      { label: 'Rows', counted: true },
+      { label: 'Body', unit: 'mm' },
+      { label: 'Legs', states: ['red', 'black'] },
+      { label: 'Ratio' },
+    ]);
+  });
+});

@@ -1,0 +1,298 @@
+import { done, failed, type Outcome } from '../../problem';
+import { type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+
+interface Word {
+  text: string;
+  /** It was in quotes: a name, and no sign. */
+  quoted?: boolean;
+  line: number;
+}
+
+class Unreadable extends Error {
+  constructor(
+    readonly line: number,
+    readonly why: string,
+  ) {
+    super(why);
+  }
+}
+
+/** Words and signs of a NEXUS text, comments in square brackets passed over. */
+function wordsOf(text: string): Word[] {
+  const words: Word[] = [];
+  let line = 1;
+  let at = 0;
+  while (at < text.length) {
+    const c = text[at];
+    if (c === '\n') line++;
+    if (/\s/.test(c)) {
+      at++;
+    } else if (c === '[') {
+      const begun = line;
+      let depth = 0;
+      do {
+        if (at >= text.length) throw new Unreadable(begun, 'a comment that begins here is not closed');
+        if (text[at] === '[') depth++;
+        if (text[at] === ']') depth--;
+        if (text[at] === '\n') line++;
+        at++;
+      } while (depth > 0);
+    } else if (c === "'") {
+      let word = '';
+      const begun = line;
+      for (at++; ; at++) {
+        if (at >= text.length) throw new Unreadable(begun, 'a name in quotes that begins here is not closed');
+        if (text[at] === '\n') line++;
+        if (text[at] !== "'") word += text[at];
+        else if (text[at + 1] === "'") word += text[at++];
+        else break;
+      }
+      at++;
+      words.push({ text: word, quoted: true, line });
+    } else if (/[;=,/(){}"]/.test(c)) {
+      words.push({ text: c, line });
+      at++;
+    } else {
+      const [word] = /^[^\s;=,/(){}"'[]+/.exec(text.slice(at, at + 4000)) ?? [c];
+      words.push({ text: word, line });
+      at += word.length;
+    }
+  }
+  return words;
+}
+
+/** A name without quotes has underscores for spaces. */
+const nameOf = ({ text, quoted }: Word): string => (quoted ? text : text.replace(/_/g, ' '));
+
+interface Block {
+  name: string;
+  commands: Word[][];
+}
+
+function blocksOf(words: readonly Word[]): Block[] {
+  const blocks: Block[] = [];
+  let command: Word[] = [];
+  let open: Block | undefined;
+  for (const word of words) {
+    if (word.text !== ';' || word.quoted) {
+      command.push(word);
+      continue;
+    }
+    const head = command[0]?.text.toUpperCase();
+    if (head === 'BEGIN') open = { name: command[1]?.text.toUpperCase() ?? '', commands: [] };
+    else if ((head === 'END' || head === 'ENDBLOCK') && open) {
+      blocks.push(open);
+      open = undefined;
+    } else if (open) open.commands.push(command);
+    command = [];
+  }
+  if (open) throw new Unreadable(words.at(-1)?.line ?? 1, `the block ${open.name} has no END`);
+  return blocks;
+}
+
+const commandOf = ({ commands }: Block, ...names: string[]): Word[] | undefined =>
+  commands.find(([head]) => names.includes(head?.text.toUpperCase()))?.slice(1);
+
+/** `NAME=value` of a command; a value in double quotes is all that stands between them. */
+function settingOf(command: readonly Word[] | undefined, name: string): string | undefined {
+  const at = command?.findIndex((word, i) => word.text.toUpperCase() === name && command[i + 1]?.text === '=') ?? -1;
+  if (!command || at < 0) return undefined;
+  const value = command[at + 2];
+  if (value?.text !== '"') return value?.text;
+  const end = command.findIndex((word, i) => i > at + 2 && word.text === '"');
+  return command
+    .slice(at + 3, end < 0 ? undefined : end)
+    .map(({ text }) => text)
+    .join('');
+}
+
+/**
+ * Read NEXUS in (Maddison, Swofford & Maddison 1997): TAXA, and CHARACTERS or DATA blocks of standard or continuous
+ * data, with names of characters and states, polymorphism in parentheses, uncertainty in braces, what is missing and
+ * what does not apply told apart.
+ *
+ * @returns the matrix; or `no-matrix` with the line.
+ */
+export function readNexus(text: string): Outcome<Matrix> {
+  try {
+    return done(matrixIn(text));
+  } catch (error) {
+    if (!(error instanceof Unreadable)) throw error;
+    return failed({ code: 'no-matrix', message: `Line ${error.line}: ${error.why}.`, field: `line ${error.line}` });
+  }
+}
+
+function matrixIn(text: string): Matrix {
+  if (!/^\s*#NEXUS\b/i.test(text)) throw new Unreadable(1, 'a NEXUS file begins with #NEXUS');
+  const words = wordsOf(text.replace(/^\s*#NEXUS/i, (head) => head.replace(/[^\n]/g, ' ')));
+  const blocks = blocksOf(words);
+  const taxa = blocks.filter(({ name }) => name === 'TAXA').flatMap((block) => (commandOf(block, 'TAXLABELS') ?? []).map(nameOf));
+  const parts = blocks.filter(({ name }) => name === 'CHARACTERS' || name === 'DATA').map((block) => partOf(block));
+  if (parts.length === 0) throw new Unreadable(1, 'there is no CHARACTERS block');
+  const names = taxa.length ? taxa : [...parts[0].rows.keys()];
+  const known = new Set(names);
+  for (const { rows, line } of parts)
+    for (const name of rows.keys())
+      if (!known.has(name)) throw new Unreadable(line, `the matrix has “${name}”, which is not among the taxa`);
+  return {
+    taxa: names,
+    characters: parts.flatMap(({ characters }) => characters),
+    cells: names.map((name) => parts.flatMap(({ rows, characters }) => rows.get(name) ?? characters.map(() => UNKNOWN))),
+  };
+}
+
+interface Part {
+  characters: MatrixCharacter[];
+  rows: Map<string, string[]>;
+  line: number;
+}
+
+function partOf(block: Block): Part {
+  const format = commandOf(block, 'FORMAT');
+  const matrix = commandOf(block, 'MATRIX');
+  const line = matrix?.[0]?.line ?? block.commands[0]?.[0]?.line ?? 1;
+  if (!matrix) throw new Unreadable(line, 'the block has no MATRIX');
+  if (format?.some(({ text }) => text.toUpperCase() === 'TRANSPOSE'))
+    throw new Unreadable(line, 'a transposed matrix is not read; write taxa in rows');
+  const nchar = Number(settingOf(commandOf(block, 'DIMENSIONS'), 'NCHAR'));
+  if (!(nchar > 0)) throw new Unreadable(line, 'DIMENSIONS does not say NCHAR');
+  const type = (settingOf(format, 'DATATYPE') ?? 'STANDARD').toUpperCase();
+  if (type !== 'STANDARD' && type !== 'CONTINUOUS')
+    throw new Unreadable(line, `data of the type ${type} are not read; STANDARD and CONTINUOUS are`);
+  const signs = { missing: settingOf(format, 'MISSING') ?? '?', gap: settingOf(format, 'GAP') };
+  const named = labelsOf(block);
+  if (type === 'CONTINUOUS') {
+    const rows = rowsOf(matrix, nchar, (word) => (word.text === signs.missing ? UNKNOWN : word.text));
+    const characters = Array.from({ length: nchar }, (_, c): MatrixCharacter => {
+      const label = named.get(c)?.label ?? `Character ${c + 1}`;
+      const unit = /^(.*\S)\s*\(([^()]{1,12})\)$/.exec(label);
+      return unit ? { label: unit[1], unit: unit[2] } : { label };
+    });
+    return { characters, rows, line };
+  }
+  const symbols = settingOf(format, 'SYMBOLS') ?? '01';
+  return { ...standardOf(matrix, nchar, symbols, signs, named, isInterleaved(format)), line };
+}
+
+function isInterleaved(format: readonly Word[] | undefined): boolean {
+  const at = format?.findIndex(({ text }) => text.toUpperCase() === 'INTERLEAVE') ?? -1;
+  return at >= 0 && !(format![at + 1]?.text === '=' && /^no$/i.test(format![at + 2]?.text ?? ''));
+}
+
+/** Names of characters and their states, from CHARSTATELABELS, or CHARLABELS and STATELABELS. */
+function labelsOf(block: Block): Map<number, { label: string; states: string[] }> {
+  const found = new Map<number, { label: string; states: string[] }>();
+  const both = commandOf(block, 'CHARSTATELABELS');
+  if (both) {
+    for (const part of splitAt(both, ',')) {
+      const [number, ...rest] = part;
+      const slash = rest.findIndex(({ text, quoted }) => text === '/' && !quoted);
+      const name = slash < 0 ? rest[0] : slash > 0 ? rest[0] : undefined;
+      found.set(Number(number.text) - 1, {
+        label: name ? nameOf(name) : `Character ${number.text}`,
+        states: slash < 0 ? [] : rest.slice(slash + 1).map(nameOf),
+      });
+    }
+    return found;
+  }
+  (commandOf(block, 'CHARLABELS') ?? []).forEach((word, c) => found.set(c, { label: nameOf(word), states: [] }));
+  for (const [number, ...rest] of splitAt(commandOf(block, 'STATELABELS') ?? [], ',')) {
+    const c = Number(number.text) - 1;
+    found.set(c, { label: found.get(c)?.label ?? `Character ${c + 1}`, states: rest.map(nameOf) });
+  }
+  return found;
+}
+
+function splitAt(words: readonly Word[], sign: string): Word[][] {
+  const parts: Word[][] = [[]];
+  for (const word of words) {
+    if (word.text === sign && !word.quoted) parts.push([]);
+    else parts.at(-1)!.push(word);
+  }
+  return parts.filter((part) => part.length);
+}
+
+/** Rows whose cells are words of their own; a row may go on over lines. */
+function rowsOf(matrix: readonly Word[], nchar: number, cellOf: (word: Word) => string): Map<string, string[]> {
+  const rows = new Map<string, string[]>();
+  for (let at = 0; at < matrix.length; at += nchar + 1) {
+    const cells = matrix.slice(at + 1, at + 1 + nchar);
+    if (cells.length < nchar)
+      throw new Unreadable(matrix[at].line, `“${nameOf(matrix[at])}” has ${cells.length} of ${nchar} characters`);
+    rows.set(nameOf(matrix[at]), cells.map(cellOf));
+  }
+  return rows;
+}
+
+function standardOf(
+  matrix: readonly Word[],
+  nchar: number,
+  symbols: string,
+  { missing, gap }: { missing: string; gap?: string },
+  named: ReadonlyMap<number, { label: string; states: string[] }>,
+  interleaved: boolean,
+): Omit<Part, 'line'> {
+  const rows = new Map<string, string[][]>();
+  const used: Set<number>[] = Array.from({ length: nchar }, () => new Set());
+  let row: { name: string; cells: string[][] } | undefined;
+  let several: string[] | undefined;
+  let last = 0;
+  const take = (cell: string[], line: number) => {
+    if (!row) throw new Unreadable(line, 'the matrix begins with a taxon');
+    row.cells.push(cell);
+  };
+  for (const word of matrix) {
+    // Interleaved, each line names its taxon; else a taxon's characters may go on over lines.
+    const begins = interleaved ? word.line > last : row !== undefined && row.cells.length >= nchar;
+    last = word.line;
+    if (!row || (begins && !several)) {
+      const name = nameOf(word);
+      row = { name, cells: rows.get(name) ?? [] };
+      rows.set(name, row.cells);
+      continue;
+    }
+    if (word.text === '(' || word.text === '{') several = [];
+    else if (word.text === ')' || word.text === '}') {
+      take(several ?? [], word.line);
+      several = undefined;
+    } else if (word.text !== ',')
+      for (const sign of word.text) {
+        if (several) several.push(sign);
+        else take([sign], word.line);
+      }
+    if (row.cells.length > nchar) throw new Unreadable(word.line, `“${row.name}” has more than ${nchar} characters`);
+  }
+  const placeOf = (sign: string): number => {
+    const at = symbols.indexOf(sign);
+    return at >= 0 ? at : symbols.toLowerCase().indexOf(sign.toLowerCase());
+  };
+  for (const [name, cells] of rows) {
+    if (cells.length < nchar) throw new Unreadable(matrix[0].line, `“${name}” has ${cells.length} of ${nchar} characters`);
+    cells.forEach((cell, c) =>
+      cell.forEach((sign) => {
+        if (sign === missing || sign === gap) return;
+        const at = placeOf(sign);
+        if (at < 0)
+          throw new Unreadable(
+            matrix[0].line,
+            `“${name}” has “${sign}” at character ${c + 1}, which is not among the symbols ${symbols}`,
+          );
+        used[c].add(at);
+      }),
+    );
+  }
+  const characters = used.map((own, c): MatrixCharacter => {
+    const { label = `Character ${c + 1}`, states = [] } = named.get(c) ?? {};
+    const most = Math.max(states.length, 2, ...[...own].map((at) => at + 1));
+    return { label, states: Array.from({ length: most }, (_, s) => states[s] || `state ${symbols[s] ?? s}`) };
+  });
+  const textOf = (cell: readonly string[], c: number): string => {
+    if (cell.length === 1 && cell[0] === missing) return UNKNOWN;
+    if (cell.length === 1 && cell[0] === gap) return '-';
+    return cell
+      .filter((sign) => sign !== missing && sign !== gap)
+      .map((sign) => characters[c].states![placeOf(sign)])
+      .join('; ');
+  };
+  return { characters, rows: new Map([...rows].map(([name, cells]) => [name, cells.map(textOf)])) };
+}

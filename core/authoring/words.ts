@@ -1,0 +1,174 @@
+import { plainText } from '../guide/working';
+
+/** A word of a statement: as it is compared, and where it stands. */
+export interface Word {
+  stem: string;
+  from: number;
+  to: number;
+  /** `thing` names something; `number` and `denial` change what is said of it; `small` words only join. */
+  kind: 'thing' | 'number' | 'denial' | 'small';
+}
+
+const SMALL = new Set(
+  `a an the with of in at on by to from than as and or is are has have having its their this these those when if so very rather
+  quite more less most least many much few fewer about circa ca nearly almost usually generally mostly normally typically often
+  frequently commonly sometimes occasionally rarely seldom always only but also each every both per over under up longer shorter
+  wider narrower larger smaller higher lower deeper thicker thinner broader like long wide broad high deep thick tall mm cm m km µm times`.split(
+    /\s+/,
+  ),
+);
+const DENIALS = new Set(['not', 'no', 'without', 'never', 'none', 'neither', 'nor', 'lacking', 'absent']);
+const NUMBERS = new Set(
+  'one two three four five six seven eight nine ten eleven twelve single double half twice thrice once'.split(' '),
+);
+const WORD = /[\p{L}\p{N}µ][\p{L}\p{N}'’-]*(?:[.,]\d+)?/gu;
+
+/** A word without what only makes it a plural: "spots" and "spot", "antennae" and "antenna" are the same. */
+function stemOf(word: string): string {
+  if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
+  if (word.length > 4 && /(?:s|x|ch|sh)es$/.test(word)) return word.slice(0, -2);
+  if (word.length > 4 && word.endsWith('ae')) return word.slice(0, -1);
+  return word.length > 3 && word.endsWith('s') && !word.endsWith('ss') ? word.slice(0, -1) : word;
+}
+
+/** The words of a statement in their order. */
+export function wordsIn(text: string): Word[] {
+  return [...text.matchAll(WORD)].map((match) => {
+    const word = plainText(match[0]);
+    const kind =
+      /^\d/.test(word) || NUMBERS.has(word) ? 'number' : DENIALS.has(word) ? 'denial' : SMALL.has(word) ? 'small' : 'thing';
+    return { stem: stemOf(word), from: match.index, to: match.index + match[0].length, kind };
+  });
+}
+
+/** What two texts say alike where they say the same: the words that name, count or deny, joined. */
+export const sayingOf = (text: string): string =>
+  wordsIn(text)
+    .filter(({ kind }) => kind !== 'small')
+    .map(({ stem }) => stem)
+    .join(' ');
+
+const begin = (...stems: string[]) => new RegExp(`\\b(?:${stems.join('|')})`, 'i');
+const PROPERTIES: [string, RegExp][] = [
+  [
+    'colour',
+    begin(
+      'black',
+      'white',
+      'red',
+      'brown',
+      'yellow',
+      'green',
+      'blue',
+      'grey',
+      'gray',
+      'orange',
+      'pink',
+      'purple',
+      'violet',
+      'bronze',
+    ),
+  ],
+  [
+    'colour',
+    begin(
+      'cream',
+      'buff',
+      'sand',
+      'rust',
+      'chestnut',
+      'golden',
+      'copper',
+      'metallic',
+      'pallid',
+      'dusky',
+      'tawny',
+      'olive',
+      'colour',
+    ),
+  ],
+  [
+    'hair',
+    begin('hair', 'down', 'bare\\b', 'glabrous', 'pubescen', 'bristl', 'setose', 'woolly', 'felted', 'scal(?:e|y)', 'fring'),
+  ],
+  [
+    'pattern',
+    begin(
+      'spot',
+      'band',
+      'strip',
+      'plain\\b',
+      'pale edge',
+      'bar\\b',
+      'barred',
+      'blotch',
+      'speckl',
+      'mottl',
+      'streak',
+      'marbl',
+      'ring',
+    ),
+  ],
+  [
+    'surface',
+    begin('punct', 'pit', 'ridge', 'ribbed', 'smooth', 'rough', 'wrinkl', 'groov', 'shin(?:y|ing)', 'dull', 'granul', 'matt'),
+  ],
+  ['edge', begin('tooth', 'serrat', 'entire\\b', 'lobed', 'notch', 'spine', 'spined', 'crenate')],
+  [
+    'shape',
+    begin(
+      'round',
+      'oval',
+      'square',
+      'straight',
+      'bowed',
+      'curved',
+      'hook',
+      'pointed',
+      'blunt',
+      'swollen',
+      'slender',
+      'flat',
+      'arched',
+      'humped',
+      'like a',
+      'club',
+    ),
+  ],
+  ['presence', begin('present', 'absent', 'lacking')],
+];
+
+/** What a text says something about, guessed from its words: a colour, hair, a pattern. */
+export const propertyOf = (text: string): string | undefined => PROPERTIES.find(([, pattern]) => pattern.test(text))?.[0];
+
+/** The group of a guide's characters that a property belongs to. */
+export const groupOf = (property: string | undefined): 'colour' | 'pattern' | 'shape' =>
+  property === 'colour' || property === 'pattern' ? property : 'shape';
+
+const VIEWS: [string, string, RegExp][] = [
+  ['side', 'from the side', /\b(?:side|lateral|profile)\b/i],
+  ['below', 'from below', /\b(?:below|under ?side|ventral|belly)\b/i],
+  ['above', 'from above', /\b(?:from above|dorsal|upper ?side|back)\b/i],
+];
+const WHOLE = { id: 'whole', label: 'the specimen' };
+
+/** From where it is seen, where the words tell. */
+export const viewOf = (text: string): string => VIEWS.find(([, , pattern]) => pattern.test(text))?.[0] ?? WHOLE.id;
+
+export function viewNamed(id: string): { id: string; label: string } {
+  const found = VIEWS.find(([view]) => view === id);
+  return found ? { id, label: found[1] } : WHOLE;
+}
+
+/** How near one must come, guessed from the words. */
+export const handlingOf = (text: string): 'look' | 'hold' | 'instrument' =>
+  /\b(?:lens|microscop|dissect|genital|segment|punctures?)\b/i.test(text)
+    ? 'instrument'
+    : /\b(?:jaws?|teeth|palps?|claws?|tongue|open(?:ed)?)\b/i.test(text)
+      ? 'hold'
+      : 'look';
+
+/** Words that only tell what follows apart: by themselves they are no structure. */
+const TELLS = new Set('pale dark light large small long short broad narrow thick thin upper lower'.split(' '));
+export const isStructure = (words: readonly Word[]): boolean =>
+  words.some(({ kind, stem }) => kind === 'thing' && !TELLS.has(stem));

@@ -1,0 +1,3 @@
+export * from '../../guide/tileVocabulary';
+export { drawTile } from './draw';
+export { type TiledGuide, tilesPlan } from './plan';
