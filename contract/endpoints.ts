@@ -1,5 +1,6 @@
 import { answerEndpoints } from './endpoints/answers';
 import { auditEndpoints } from './endpoints/audit';
+import { authoringEndpoints } from './endpoints/authoring';
 import { colonyEndpoints } from './endpoints/colony';
 import { conversationEndpoints } from './endpoints/conversations';
 import { earlierEndpoints } from './endpoints/earlier';
@@ -37,6 +38,7 @@ export const endpoints = {
   ...answerEndpoints,
   ...reviewEndpoints,
   ...ownEndpoints,
+  ...authoringEndpoints,
   ...heredityEndpoints,
   ...colonyEndpoints,
   ...auditEndpoints,

@@ -16,6 +16,10 @@ export const GuideRow = z.object({
 });
 export type GuideRow = z.output<typeof GuideRow>;
 
+/** A guide was printed, and lies ready for a day. */
+export const BookletMade = z.object({ booklet: z.uuid(), bytes: z.number().int() });
+export type BookletMade = z.output<typeof BookletMade>;
+
 export const GuideList = z.object({ guides: z.array(GuideRow) });
 export type GuideList = z.output<typeof GuideList>;
 

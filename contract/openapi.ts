@@ -24,6 +24,9 @@ import * as people from './people';
 import * as practice from './practice';
 import { leastRole } from './roles';
 import * as audit from './audit';
+import * as authoring from './authoring';
+import * as guideVersions from './guideVersions';
+import * as authoringShapes from '@plesion/core/authoring/schema';
 import * as opinions from './opinions';
 import * as own from './own';
 import * as colony from './colony';
@@ -80,6 +83,9 @@ function componentsOf() {
     practiceShapes,
     practice,
     audit,
+    authoringShapes,
+    authoring,
+    guideVersions,
     opinions,
     conversations,
     answers,

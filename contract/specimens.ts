@@ -64,6 +64,8 @@ export const SpecimenQuery = z.strictObject({
   /** One guide's, or `none`: those without a guide. */
   guideId: z.union([z.uuid(), z.literal('none')], 'give the id of a guide, or “none”').optional(),
   place: z.string().max(200).optional(),
+  /** Those of one individual. */
+  individualId: z.uuid().optional(),
   from: Day.optional(),
   to: Day.optional(),
   hidden: z.enum(['yes']).optional(),

@@ -3,16 +3,20 @@ import { Mark } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 import { PhotoHash } from './photos';
 
-/** What a specimen, or the bearer of a mark, turned out to be. */
+/** Of a specimen; of the bearer of a mark, with all its captures; or of an individual, with all its specimens: of one of them. */
+const of = { specimenId: z.uuid().optional(), mark: Mark.optional(), individualId: z.uuid().optional() };
+type Of = { [K in keyof typeof of]?: string };
+const ofOne = ({ specimenId, mark, individualId }: Of) =>
+  [specimenId, mark, individualId].filter((one) => one !== undefined).length === 1;
+
+/** What a specimen, the bearer of a mark, or an individual turned out to be. */
 export const VerificationWrite = Outcome.extend({
   id: z.uuid(),
-  /** Of a specimen; or of the bearer of a mark, with all its captures. */
-  specimenId: z.uuid().optional(),
-  mark: Mark.optional(),
+  ...of,
   /** What shows it: an egg under the bird, a gel. */
   photo: PhotoHash.optional(),
-}).refine(({ specimenId, mark }) => (specimenId === undefined) !== (mark === undefined), {
-  message: 'say of which specimen, or of the bearer of which mark',
+}).refine(ofOne, {
+  message: 'say of which specimen, of the bearer of which mark, or of which individual',
   path: ['specimenId'],
 });
 export type VerificationWrite = z.output<typeof VerificationWrite>;
@@ -31,12 +35,10 @@ export const VerificationList = z.object({
 });
 export type VerificationList = z.output<typeof VerificationList>;
 
-export const VerificationQuery = z
-  .strictObject({ specimenId: z.uuid().optional(), mark: Mark.optional() })
-  .refine(({ specimenId, mark }) => (specimenId === undefined) !== (mark === undefined), {
-    message: 'give a specimen’s id or a mark',
-    path: ['specimenId'],
-  });
+export const VerificationQuery = z.strictObject(of).refine(ofOne, {
+  message: 'give a specimen’s id, a mark, or an individual’s id',
+  path: ['specimenId'],
+});
 export type VerificationQuery = z.output<typeof VerificationQuery>;
 
 export const OverturnedQuery = z.strictObject({ guideId: z.uuid() });

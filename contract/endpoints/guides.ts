@@ -1,5 +1,6 @@
 import { PlateQuery } from '../book';
 import { CompareRequest } from '../compare';
+import { JobStarted } from '../jobs';
 import { GuideList, GuideQuery, GuideWrite, StoredGuide } from '../guides';
 import { LearnRequest, LearnResponse, WaitQuery } from '../learn';
 import { ComparePageQuery, PageQuery } from '../pages';
@@ -46,6 +47,23 @@ export const guidesEndpoints = {
     query: GuideQuery,
     response: z.unknown(),
     media: 'application/json',
+  },
+  printGuide: {
+    method: 'POST',
+    path: '/api/guides/:id/booklet',
+    summary: 'Print a guide as a booklet of A5 with plates, key, index and sources; a job, whose result says where it lies.',
+    asks: true,
+    params: byId,
+    response: JobStarted,
+    status: 202,
+  },
+  booklet: {
+    method: 'GET',
+    path: '/api/booklets/:id.pdf',
+    summary: 'A booklet that was printed within a day.',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/pdf',
   },
   plate: {
     method: 'GET',

@@ -26,9 +26,9 @@ export const measureEndpoints = {
   photo: {
     method: 'GET',
     path: '/api/photos/:hash',
-    summary: 'A photo, whole, as a thumbnail, or the file as it was sent.',
+    summary: 'A photo, whole, small, as a square thumbnail, or the file as it was sent.',
     params: z.strictObject({ hash: PhotoHash }),
-    query: z.strictObject({ size: z.enum(['whole', 'thumb', 'original']).optional() }),
+    query: z.strictObject({ size: z.enum(['whole', 'small', 'thumb', 'original']).optional() }),
     response: z.unknown(),
     media: 'image/jpeg',
   },

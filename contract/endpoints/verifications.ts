@@ -14,14 +14,16 @@ export const verificationEndpoints = {
   verifications: {
     method: 'GET',
     path: '/api/verifications',
-    summary: 'What a specimen turned out to be, the newest first; what was taken back stays among them.',
+    summary:
+      'What a specimen, the bearer of a mark or an individual turned out to be, the newest first; what was taken back stays among them.',
     query: VerificationQuery,
     response: VerificationList,
   },
   verify: {
     method: 'POST',
     path: '/api/verifications',
-    summary: 'Say what a specimen turned out to be, and by what it is known. The same one twice is one.',
+    summary:
+      'Say what a specimen, the bearer of a mark or an individual turned out to be, and by what it is known. The same one twice is one.',
     body: VerificationWrite,
     response: Verification,
     status: 201,
