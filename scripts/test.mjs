@@ -46,7 +46,7 @@ await main(async () => {
   const folder = join(dataFolder(), 'test');
   mkdirSync(folder, { recursive: true });
   // What is missing is fetched beside the packages; what needs none of it is tested meanwhile.
-  const programs = beside('PostgreSQL and Chromium', process.execPath, ['scripts/programs.mjs']);
+  const programs = beside('PostgreSQL, Chromium and a validator', process.execPath, ['scripts/programs.mjs']);
   await needPackages();
   const client = beside('web client', process.execPath, ['scripts/client.mjs']);
   const types = beside('types', 'npm', ['run', 'types']);

@@ -7,6 +7,8 @@ import type { Logger } from 'pino';
 import { accountRoutes } from './account/routes';
 import { findCaller } from './account/tokens';
 import { archiveRoutes } from './archive/routes';
+import { bookletRoutes } from './booklet/routes';
+import { authoringRoutes } from './authoring/routes';
 import { bookRoutes } from './book/routes';
 import { colonyRoutes } from './colony/routes';
 import { compareRoutes } from './compare/routes';
@@ -130,6 +132,8 @@ export function createApp(
   // Paths that end in a name of their own come before the key itself.
   pageRoutes(api, em, files, paging);
   keyRoutes(api, em, weighing);
+  authoringRoutes(api, em, weighing);
+  bookletRoutes(api, em, files);
   lotRoutes(api, em);
   individualRoutes(api, em);
   fieldworkRoutes(api, em);

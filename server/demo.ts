@@ -1,6 +1,7 @@
 import type { SpecimenWrite } from '@plesion/contract';
 import { demoGuides, demoLots, demoSpecimens } from '@plesion/demo';
 import { putDemoAnswers } from './answers/demo';
+import { putDemoDraft, putDemoKeyGuide, putDemoTiles } from './authoring/demo';
 import { putDemoColony } from './colony/demo';
 import { putDemoConversation } from './conversations/demo';
 import { LotEntity, SpecimenEntity, StationEntity } from './database/entities';
@@ -33,6 +34,9 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   const had = new Set((await listGuides(em, stationId)).map(({ slug }) => slug));
   for (const guide of demoGuides) if (!had.has(guide.id)) await addGuide(em, caller, guide);
   await putDemoKeys(em, caller);
+  await putDemoKeyGuide(em, parts.weighing, caller);
+  await putDemoTiles(em, caller);
+  await putDemoDraft(em, caller);
   const guides = new Map((await listGuides(em, stationId)).map((guide) => [guide.slug, guide.id]));
   const known = new Set(
     (await em.find(SpecimenEntity, { stationId, id: { $in: demoSpecimens.map(({ id }) => id) } }, { fields: ['id'] })).map(

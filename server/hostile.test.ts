@@ -70,13 +70,19 @@ describe('whatever is sent', () => {
     ...['changeStation', 'makeFurtherStation', 'askPasskey', 'enterByPasskey'],
   ];
 
-  it('2,000 requests over every endpoint are answered without a fault of the server, each refusal with a sentence', async () => {
-    const requests = hostileSample(2000, 2026, ids, DOOR);
+  it('1,500 requests over every endpoint are answered without a fault of the server, each refusal with a sentence', async () => {
+    const requests = hostileSample(1500, 2026, ids, DOOR);
     const answers = await askAll(requests, cookie);
-    const faults = answers.flatMap(({ status, text }, i) => (status >= 500 ? [{ ...requests[i], status, text }] : []));
+    const faults = answers.flatMap(({ status, text }, i) =>
+      status >= 500 && status !== 503 ? [{ ...requests[i], status, text }] : [],
+    );
     expect(faults).toEqual([]);
+    // On a machine that is busy with other things one may be told to come again: seldom, and with a reason that passes.
+    const later = answers.flatMap(({ status, text }) => (status === 503 ? [(JSON.parse(text) as { code: string }).code] : []));
+    expect(later.length).toBeLessThan(requests.length / 100);
+    expect(later.filter((code) => !['database-lost', 'too-slow', 'in-the-way'].includes(code))).toEqual([]);
     const refused = answers.filter(({ status }) => status >= 400);
-    expect(refused.length).toBeGreaterThan(500);
+    expect(refused.length).toBeGreaterThan(400);
     expect(answers.flatMap(({ status, json, text }, i) => (status >= 400 && !json ? [{ ...requests[i], text }] : []))).toEqual(
       [],
     );
@@ -87,7 +93,7 @@ describe('whatever is sent', () => {
       expect(text).not.toMatch(/node_modules|at .+:\d+:\d+|x{200}/);
     }
     // Not all of it was refused: the shapes are those of the contract.
-    expect(answers.filter(({ status }) => status < 300).length).toBeGreaterThan(300);
+    expect(answers.filter(({ status }) => status < 300).length).toBeGreaterThan(220);
   }, 240_000);
 
   it('is not read from who has no session', async () => {

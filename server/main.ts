@@ -16,6 +16,12 @@ const { version } = JSON.parse(readFileSync(new URL('../package.json', import.me
 const LATER = 1;
 const HOPELESS = 78;
 
+/**
+ * A connection that is asked nothing stays open longer than proxies and browsers keep theirs (mostly 60 s): else they ask on one
+ * that is being closed, and what they asked is lost.
+ */
+const IDLE_MS = 75_000;
+
 const fail = (sentence: string, code: number): never => {
   process.stderr.write(`${sentence}\n`);
   process.exit(code);
@@ -37,6 +43,8 @@ const metrics = config.metricsPort === undefined ? undefined : openMetrics(parts
 const { sessionSecret, webRoot, publicUrl, trustProxy, quotas } = config;
 const app = createApp(parts, { sessionSecret, version, log, metrics, webRoot, publicUrl, trustProxy, quotas });
 const server = app.listen(config.port, config.host);
+server.keepAliveTimeout = IDLE_MS;
+server.headersTimeout = IDLE_MS + 1000;
 metrics?.listen(config.metricsPort!, config.host).unref();
 server.on('listening', () => {
   const address = server.address();

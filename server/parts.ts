@@ -8,6 +8,7 @@ import type { Logger } from 'pino';
 import { type AnalysisPool, openAnalysisPool } from './analysis/pool';
 import { importKind, openUnpackPool } from './archive/read';
 import { exportKind } from './archive/write';
+import { printGuideKind } from './booklet/job';
 import { openDatabase, openPool } from './database/orm';
 import { type FileSettings, type FileStore, openFiles } from './files/store';
 import { openJobWorker } from './jobs/worker';
@@ -82,6 +83,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
         {
           learn: learnKind(learning),
           makeKey: makeKeyKind(keying, weighing),
+          printGuide: printGuideKind(files, keying, paging),
           exportStation: exportKind(files, version),
           importStation: importKind(files, unpacking),
           tryImport: tryImportKind(files, reading),

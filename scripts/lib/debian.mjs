@@ -45,6 +45,11 @@ export function needPostgres() {
   return bin;
 }
 
+/** The program that says whether a NEXUS file is one; the tests hold what is written against it. */
+export function needNexusValidator() {
+  if (!has('NEXUSvalidator')) install('ncl-tools', true);
+}
+
 export function needChromium() {
   if (!chromium()) install('chromium', true);
   const path = chromium();

@@ -94,6 +94,15 @@ async function fill(server: TestServer): Promise<Visitor> {
     .put(`/api/guides/${guideId}`)
     .send({ version, guide: { ...guide, title: 'Ledge crabs, again' } })
     .expect(200);
+  const draft = randomUUID();
+  await own.put(`/api/drafts/${draft}`).send({ guideId }).expect(200);
+  const edits = [{ do: 'head', set: { title: 'Crabs anew' } }];
+  await own.post(`/api/drafts/${draft}/edits`).send({ batch: randomUUID(), after: 0, edits }).expect(200);
+  const outcome = { kind: 'dissection', taxon: 'murica', wrong: 0.01, on: '2026-05-12' };
+  await own
+    .post('/api/verifications')
+    .send({ id: randomUUID(), individualId: individual, ...outcome })
+    .expect(201);
   return own;
 }
 
@@ -281,7 +290,8 @@ describe('an archive of a station', () => {
 
   it('holds every table that has a station’s records', async () => {
     const { rows } = await there.pool.query<{ table: string }>(
-      `select table_name as table from information_schema.columns where table_schema = 'public' and column_name = 'station_id'`,
+      `select table_name as table from information_schema.columns join information_schema.tables using (table_schema, table_name)
+       where table_schema = 'public' and column_name = 'station_id' and table_type = 'BASE TABLE'`,
     );
     // Who may come in, and what is worked out anew from the records.
     const others = ['account', 'api_token', 'invitation', 'job', 'judged_call', 'person', 'review_look', 'session'];

@@ -25,6 +25,7 @@ class Known {
   readonly visits = new Set<string>();
   readonly sets = new Set<string>();
   readonly attempts = new Set<string>();
+  readonly drafts = new Set<string>();
   readonly asks = new Set<string>();
   readonly threads = new Set<string>();
   seq = 0;
@@ -111,6 +112,11 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     return site_id === null || sites.has(site_id) ? undefined : `site ${site_id} is not in the archive`;
   },
   sheets: () => undefined,
+  drafts({ id, guide_id }, known) {
+    known.drafts.add(id);
+    return guide_id === null ? undefined : guideOf(guide_id, known);
+  },
+  draft_edits: ({ draft_id }, { drafts }) => (drafts.has(draft_id) ? undefined : `draft ${draft_id} is not in the archive`),
   pairings({ guide_id, content }, known) {
     return content.guideId === guide_id ? guideOf(guide_id, known) : 'its guide is not the one it says';
   },
@@ -126,8 +132,9 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     known.sets.add(id);
     return guideOf(guide_id, known);
   },
-  verifications({ specimen_id, photo }, known) {
+  verifications({ specimen_id, individual_id, photo }, known) {
     if (specimen_id !== null && !known.specimens.has(specimen_id)) return 'its specimen is not in the archive';
+    if (individual_id !== null && !known.individuals.has(individual_id)) return 'its individual is not in the archive';
     return photoOf(photo, known);
   },
   opinion_asks({ id, specimen_id }, { specimens, asks }) {

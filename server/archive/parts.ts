@@ -1,4 +1,5 @@
 import { schemas } from '@plesion/contract';
+import { Draft, Edit } from '@plesion/core/authoring/schema';
 import { Kept, Pairing } from '@plesion/core/colony/schema';
 import { BaseMap } from '@plesion/contract/map';
 import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
@@ -23,7 +24,7 @@ import { together } from './together';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 12;
+export const FORM_VERSION = 13;
 
 const { MeasurementWrite, Measurement, PhotoHash } = schemas;
 
@@ -190,6 +191,27 @@ export const PARTS = {
   counts: part('field_count', 'id', { ...fieldRecord, site_id: id.nullable(), at: instant, content: CountContent }),
   sheets: part('field_sheet', 'id', { ...fieldRecord, content: SheetContent }),
   pairings: part('pairing', 'id', { ...fieldRecord, guide_id: id, content: Pairing }),
+  drafts: part('draft', 'id', {
+    id,
+    guide_id: id.nullable(),
+    base_version: z.number().int().nullable(),
+    title: z.string().max(200),
+    content: Draft,
+    version: count,
+    hidden: z.boolean(),
+    made_by: title,
+    created_at: instant,
+    updated_at: instant,
+  }),
+  draft_edits: part('draft_edit', 'draft_id, n', {
+    draft_id: id,
+    n: count,
+    batch: id,
+    made_by: title,
+    at: instant,
+    device,
+    edits: z.array(Edit),
+  }),
   office_files: part('office_file', 'id', {
     id,
     year: z.number().int(),
@@ -312,6 +334,8 @@ export const SINCE: Partial<Record<PartName, number>> = {
   remarks: 11,
   earlier_states: 12,
   pairings: 12,
+  drafts: 13,
+  draft_edits: 13,
   stock_answers: 11,
 };
 

@@ -14,6 +14,7 @@ measurements.jsonl what was measured on photos: points, scale, and what they cam
 sites.jsonl       places of fieldwork; visits.jsonl what was done there, captures.jsonl each animal in the hand,
                   strings.jsonl rings by their numbers, counts.jsonl counts, sheets.jsonl what is asked of a catch,
                   pairings.jsonl who was put together in the keeper's book, and their clutches
+drafts.jsonl      guides that are being written; draft_edits.jsonl what was changed on them, in its order
 photos.jsonl      photos, by the SHA-256 of the file as it was sent
 photos/<hash>/    original as it was sent (it may tell where it was taken), whole.jpg and thumb.jpg as they are shown
 changes.jsonl     every write in its order: what, when, by whom

@@ -34,6 +34,7 @@ export const together = {
     specimen_id: id.nullable(),
     // Since the eleventh form.
     mark: z.string().nullable().default(null),
+    individual_id: id.nullable().default(null),
     photo: hash.nullable().default(null),
     ...Outcome.pick({ kind: true, taxon: true, wrong: true }).shape,
     facets: Facets,

@@ -10,7 +10,7 @@ const PAGE = 100;
 const FILE = 50_000;
 
 /**
- * Everything that was done in a station; each part is append-only. Twelve times its id. From which device is known of
+ * Everything that was done in a station; each part is append-only. Thirteen times its id. From which device is known of
  * what was written, not of what was marked on it afterwards.
  */
 const LINES = `
@@ -18,9 +18,11 @@ const LINES = `
     kind || ' ' || record_id || ' ' || lpad(version::text, 9, '0') as tie
   from change where station_id = ? and seq > 0
   union all
-  select at, made_by, device, 'verified', 'verification', coalesce(specimen_id, id), null, case when mark is null then jsonb_build_array(kind) else jsonb_build_array(kind, mark) end, 'verification ' || id from verification where station_id = ?
+  select at, made_by, device, 'changed', 'draft', draft_id, n, '[]', 'draft ' || draft_id || ' ' || lpad(n::text, 9, '0') from draft_edit where station_id = ?
   union all
-  select withdrawn_at, withdrawn_by, '', 'took back', 'verification', coalesce(specimen_id, id), null, case when mark is null then jsonb_build_array(kind) else jsonb_build_array(kind, mark) end, 'verification taken back ' || id from verification where station_id = ? and withdrawn_at is not null
+  select at, made_by, device, 'verified', 'verification', coalesce(specimen_id, individual_id, id), null, case when mark is not null then jsonb_build_array(kind, mark) when individual_id is not null then jsonb_build_array(kind, '', 'individual') else jsonb_build_array(kind) end, 'verification ' || id from verification where station_id = ?
+  union all
+  select withdrawn_at, withdrawn_by, '', 'took back', 'verification', coalesce(specimen_id, individual_id, id), null, case when mark is not null then jsonb_build_array(kind, mark) when individual_id is not null then jsonb_build_array(kind, '', 'individual') else jsonb_build_array(kind) end, 'verification taken back ' || id from verification where station_id = ? and withdrawn_at is not null
   union all
   select withdrawn_at, asked_by, '', 'took back', 'opinion', specimen_id, null, '[]', 'ask taken back ' || id from opinion_ask where station_id = ? and withdrawn_at is not null
   union all
@@ -45,14 +47,15 @@ const LINES = `
   select resolved_at, resolved_by, '', 'resolved', 'remark', specimen_id, null, '[]', 'resolved ' || id from remark
   where station_id = ? and resolved_at is not null`;
 
-/** Who did any of it. Six times its id. */
+/** Who did any of it. Seven times its id. */
 const PEOPLE = `
   select account as by from change where station_id = ? and seq > 0
   union select unnest(array[made_by, withdrawn_by]) from verification where station_id = ?
   union select unnest(array[asked_by, decided_by]) from opinion_ask where station_id = ?
   union select given_by from opinion where station_id = ?
   union select made_by from review where station_id = ?
-  union select unnest(array[made_by, resolved_by]) from remark where station_id = ?`;
+  union select unnest(array[made_by, resolved_by]) from remark where station_id = ?
+  union select made_by from draft_edit where station_id = ?`;
 
 interface Row extends Omit<AuditLine, 'at' | 'version'> {
   version: number | null;
@@ -74,7 +77,7 @@ export async function listAudit(em: Em, { stationId }: Caller, { after, ...filte
       .getConnection()
       .execute<{ by: string }[]>(
         `select by from (${PEOPLE}) as people where by is not null order by by limit 200`,
-        Array<string>(6).fill(stationId),
+        Array<string>(7).fill(stationId),
       ),
   ]);
   const shown = rows.slice(0, PAGE);
@@ -113,6 +116,6 @@ function rowsOf(
     `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, device, act, kind, id, version, fields, tie
      from (${LINES}) as lines where ${wanted.map(([sql]) => sql).join(' and ') || 'true'}
      order by lines.at desc, tie desc limit ${most}`,
-    [...Array<string>(12).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
+    [...Array<string>(13).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
   );
 }

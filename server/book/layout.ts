@@ -1,18 +1,14 @@
-import { leadersOf, type PointedPart, type Plate, scaleBar } from '@plesion/core/plates';
+import { leadersOf, type PointedPart, type Plate, type ScaleBar, scaleBar } from '@plesion/core/plates';
 import type { NamePart } from '@plesion/core/guide';
 import { widthOf, wrapped } from '../print/fonts';
 import type { Item, Page } from '../print/items';
+import { INK, KELP, PAPER, QUIET } from '../print/palette';
 
 /** Points. */
 const EDGE = 22;
 const LABEL = 150;
 const LONGEST = 560;
 const LINE = 13;
-
-const INK = '#10211F';
-const QUIET = '#4C5F5C';
-const KELP = '#0E4F4A';
-const PAPER = '#FBFAF6';
 
 interface PlatePage {
   plate: Plate;
@@ -62,25 +58,14 @@ export function layPlate({ plate, title, caption, characters }: PlatePage): Page
     );
   }
   const bar = scaleBar(plate);
-  const right = width - EDGE;
-  items.push({
-    kind: 'line',
-    from: [right - bar.mm * scale, height - EDGE],
-    to: [right, height - EDGE],
-    stroke: INK,
-    width: 1.6,
-  });
-  items.push({
-    kind: 'text',
-    text: bar.label,
-    face: 'text',
-    size: 9,
-    x: right - (bar.mm * scale) / 2,
-    y: height - EDGE - 6,
-    colour: QUIET,
-    middle: true,
-  });
+  if (bar) placeScale(items, bar, scale, [width - EDGE, height - EDGE]);
   return { width, height, title: title.map(({ text }) => text).join(''), items };
+}
+
+function placeScale(items: Item[], { mm, label }: ScaleBar, scale: number, [right, foot]: [number, number]): void {
+  items.push({ kind: 'line', from: [right - mm * scale, foot], to: [right, foot], stroke: INK, width: 1.6 });
+  const x = right - (mm * scale) / 2;
+  items.push({ kind: 'text', text: label, face: 'text', size: 9, x, y: foot - 6, colour: QUIET, middle: true });
 }
 
 function placeName(items: Item[], parts: readonly NamePart[], room: number): void {

@@ -61,9 +61,10 @@ export const VerificationEntity = defineEntity({
   properties: {
     stationId: p.uuid().primary(),
     id: p.uuid().primary(),
-    /** Of a specimen; or of the bearer of a mark. */
+    /** Of a specimen; of the bearer of a mark; or of an individual. */
     specimenId: p.uuid().nullable(),
     mark: p.string().nullable(),
+    individualId: p.uuid().nullable(),
     kind: p.enum([...VERIFICATION_KINDS]),
     taxon: p.string(),
     facets: p.json<Facets>(),

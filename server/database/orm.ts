@@ -2,6 +2,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import pg from 'pg';
 import { PairingEntity } from './colonyEntities';
+import { DraftEditEntity, DraftEntity } from './draftEntities';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
 import { opinionEntities } from './opinionEntities';
@@ -44,6 +45,8 @@ import { Migration20270106000000 } from './migrations/Migration20270106000000';
 import { Migration20270107000000 } from './migrations/Migration20270107000000';
 import { Migration20270108000000 } from './migrations/Migration20270108000000';
 import { Migration20270109000000 } from './migrations/Migration20270109000000';
+import { Migration20270110000000 } from './migrations/Migration20270110000000';
+import { Migration20270111000000 } from './migrations/Migration20270111000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -82,6 +85,8 @@ const MIGRATIONS = [
   Migration20270107000000,
   Migration20270108000000,
   Migration20270109000000,
+  Migration20270110000000,
+  Migration20270111000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -92,7 +97,17 @@ const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(
     defineConfig({
       clientUrl: databaseUrl,
-      entities: [...entities, ...personEntities, ...fieldEntities, PairingEntity, ...opinionEntities, ...remarkEntities, ReviewEntity],
+      entities: [
+        ...entities,
+        ...personEntities,
+        ...fieldEntities,
+        PairingEntity,
+        DraftEntity,
+        DraftEditEntity,
+        ...opinionEntities,
+        ...remarkEntities,
+        ReviewEntity,
+      ],
       extensions: [Migrator],
       migrations: {
         migrationsList: MIGRATIONS.map((migration) => ({ name: migration.name, class: migration })),

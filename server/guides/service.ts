@@ -121,6 +121,16 @@ export async function findGuide(em: Em, stationId: string, id: string, version?:
   return version === undefined || version === head.version ? newest(em, head) : earlier(em, head, version);
 }
 
+/** The same; nothing where there is no such guide, or no such version of it, any more. */
+export async function guideIfThere(em: Em, stationId: string, id: string, version?: number): Promise<StoredGuide | undefined> {
+  try {
+    return await findGuide(em, stationId, id, version);
+  } catch (error) {
+    if (error instanceof HttpProblem && error.status === 404) return undefined;
+    throw error;
+  }
+}
+
 async function newest(em: Em, head: GuideHead): Promise<StoredGuide> {
   return { ...headRow(head), guide: await contentOf(em, { ...head, guideId: head.id }) };
 }

@@ -1,6 +1,7 @@
 import type {
   ArchiveMade,
   ArchiveRead,
+  BookletMade,
   Checklist,
   ImportMade,
   ImportTried,
@@ -52,6 +53,7 @@ export interface ImportAsked {
 export interface JobKinds {
   learn: JobKind<LearnRequest, LearnAnswer>;
   makeKey: JobKind<{ guideId: string; asked: KeyMake }, KeyMade>;
+  printGuide: JobKind<{ guideId: string }, BookletMade>;
   exportStation: JobKind<object, ArchiveMade>;
   importStation: JobKind<object, ArchiveRead>;
   tryImport: JobKind<ImportAsked, ImportTried>;

@@ -1,10 +1,12 @@
 import type { OwnView, OwnWrite } from '@plesion/contract/own';
 import { followedIn, type OwnCell, type VerifiedRecord, withOwn, withoutOwn } from '@plesion/core/own';
 import type { StoredGuide } from '@plesion/contract';
+import type { Guide } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { findGuide, writeGuide } from '../guides/service';
 import type { Caller } from '../http/route';
+import { contentHash } from '../records/contentHash';
 import { surest } from '../verifications/surest';
 
 /** Specimens taken at most, the newest. */
@@ -46,6 +48,18 @@ const verifiedOf = (em: Em, stationId: string, guideId: string): Promise<Verifie
      where s.station_id = ? and s.guide_id = ? and not s.hidden order by s.updated_at desc limit ${MOST}`,
     [stationId, guideId],
   );
+
+/** As many verified specimens do a draft's scores count as, when our own are held against them. */
+const DRAFT_WEIGHT = 20;
+
+/** Where the station's verified records pull away from the scores of a guide that is being written, in words. */
+export async function recordsAgainst(em: Em, pool: AnalysisPool, stationId: string, id: string, guide: Guide): Promise<string[]> {
+  const known = new Set(guide.taxa.map((taxon) => taxon.id));
+  const records = (await verifiedOf(em, stationId, id)).filter(({ truth }) => known.has(truth.taxon));
+  if (records.length === 0) return [];
+  const cells = await pool.ask(stationId, 'own', { records, weight: DRAFT_WEIGHT }, { guide, hash: contentHash(guide) });
+  return cells.filter(({ pulls }) => pulls).map(({ text }) => text);
+}
 
 /** Make them a source of the guide as they are now, or take them away. */
 export async function followOwnRecords(

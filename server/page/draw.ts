@@ -6,6 +6,7 @@ import type { Key } from '@plesion/core/keys';
 import { type Reading, sayReading, type Situation } from '@plesion/core/observation';
 import { comparisonPage, standingPage } from '@plesion/core/page';
 import { printBooklet, printPdf, printPng, printSvg } from '../print/print';
+import { bookletOf } from '../booklet/booklet';
 import { keySheet } from './keySheet';
 import { type PedigreeAsked, pedigreeSheet } from './pedigreeSheet';
 import { setSheet, type SheetPaper } from './setSheet';
@@ -43,6 +44,7 @@ export type PageTask =
       kind: PageKind;
     }
   | { page: 'key'; key: Key; guide?: Guide }
+  | { page: 'guide'; guide: Guide; version: number; key?: Key; photos: ReadonlyMap<string, Uint8Array> }
   | ({ page: 'pedigree'; as: 'svg' | 'pdf' } & PedigreeAsked)
   | { page: 'set'; guide: Guide; title: string; items: readonly SetItem[]; paper: SheetPaper };
 
@@ -59,6 +61,11 @@ export function drawPage(task: PageTask): Promise<Buffer> {
     return task.as === 'pdf' ? printPdf(sheet) : Promise.resolve(Buffer.from(printSvg(sheet)));
   }
   if (task.page === 'set') return printBooklet(setSheet(task.guide, task.title, task.items, task.paper), task.title);
+  if (task.page === 'guide') {
+    // On the way to another thread a buffer becomes plain bytes.
+    const photos = new Map([...task.photos].map(([hash, bytes]) => [hash, Buffer.from(bytes)]));
+    return printBooklet(bookletOf(task.guide, task.version, task.key, photos), task.guide.title);
+  }
   return printBooklet(keySheet(task.key, task.guide), task.key.title);
 }
 

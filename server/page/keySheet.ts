@@ -3,7 +3,9 @@ import { endpointsOf, type Key, printDestination, printStatements } from '@plesi
 import { traitsOf } from '@plesion/core/plates';
 import { planOf } from '@plesion/core/plates/plans';
 import { type Face, widthOf, wrapped } from '../print/fonts';
+import { framedPlate } from '../print/framed';
 import type { Item, Page } from '../print/items';
+import { BLUSH, HAIR, HAZARD, INK, KELP, QUIET } from '../print/palette';
 
 /** A5 in points, with two columns. */
 const WIDTH = 420;
@@ -12,13 +14,6 @@ const EDGE = 28;
 const GAP = 16;
 const COLUMN = (WIDTH - 2 * EDGE - GAP) / 2;
 const FOOT = HEIGHT - EDGE;
-
-const INK = '#10211F';
-const QUIET = '#4C5F5C';
-const KELP = '#0E4F4A';
-const PAPER = '#FBFAF6';
-const HAIR = '#C8D2D0';
-const HAZARD = '#A80F3F';
 
 const SIZE = 7.6;
 const STEP = SIZE * 1.34;
@@ -89,7 +84,7 @@ function placeHead(columns: Columns, key: Key): void {
   columns.put({
     kind: 'panel',
     box: { x: EDGE, y, width, height: caution.length * STEP + 6 },
-    fill: '#FBE9EE',
+    fill: BLUSH,
     stroke: HAZARD,
     radius: 4,
   });
@@ -138,13 +133,7 @@ function placePlates(columns: Columns, key: Key, guide: Guide): void {
     }
     const plate = plan.draw(traitsOf(compiled, form), plan.views[0], 'full');
     const box = { x: columns.x + at * (width + 6), y: columns.y, width, height: tall };
-    columns.put({ kind: 'panel', box, fill: PAPER, stroke: HAIR, radius: 4 });
-    const scale = Math.min((width - 8) / plate.box.width, (tall - 8) / plate.box.height);
-    const dx = box.x + (width - plate.box.width * scale) / 2 - plate.box.x * scale;
-    const dy = box.y + (tall - plate.box.height * scale) / 2 - plate.box.y * scale;
-    for (const { d, fill, stroke, strokeWidth, opacity } of plate.inks) {
-      columns.put({ kind: 'path', d, scale: scale / 100, dx, dy, fill, stroke, width: strokeWidth ?? 1, opacity });
-    }
+    for (const piece of framedPlate(plate, box, 4)) columns.put(piece);
     const name = guide.taxa.find(({ id }) => id === to.taxon)!.name;
     columns.text(wrapped(name, 'name', SIZE, width)[0], 'name', SIZE, box.x, box.y + tall + SIZE + 1);
     at++;

@@ -2,6 +2,7 @@ import type { PageContent, PagePlate } from '@plesion/core/page';
 import { type ScaleBar, scaleBar } from '@plesion/core/plates';
 import { type Face, widthOf, wrapped } from '../print/fonts';
 import type { Box, Item, Page } from '../print/items';
+import { BLUSH, HAIR, HAZARD, INK, KELP, PAPER, QUIET } from '../print/palette';
 
 /** A sheet of paper, in points as it is laid out; `shrink` brings that to the size it is printed at. */
 interface Paper {
@@ -17,13 +18,6 @@ export const PAPERS = {
   a5: { width: 500, height: 709, edge: 28, shrink: 0.84 },
 } satisfies Record<string, Paper>;
 export type PaperName = keyof typeof PAPERS;
-
-const INK = '#10211F';
-const QUIET = '#4C5F5C';
-const KELP = '#0E4F4A';
-const HAIR = '#C8D2D0';
-const HAZARD = '#A80F3F';
-const PAPER = '#FBFAF6';
 
 /** The photo of the specimen, with its size in pixels. */
 export interface Photo {
@@ -74,7 +68,7 @@ export function layOut(content: PageContent, photo?: Photo, paper: PaperName = '
     width: inner,
     height: caution.length * 11.6 + 26,
   };
-  items.push({ kind: 'panel', box, fill: '#FBE9EE', stroke: HAZARD, radius: 6 });
+  items.push({ kind: 'panel', box, fill: BLUSH, stroke: HAZARD, radius: 6 });
   words('Take care', 'strong', 9.5, edge + 10, box.y + 4, inner - 20, HAZARD);
   words(content.caution, 'text', 8.5, edge + 10, box.y + 18, inner - 20);
   return shrunk(shrink, {
@@ -182,7 +176,7 @@ function placePlate(
   { plate, caption, pointers }: PagePlate,
   box: Box,
   scale: number,
-  { mm, label }: ScaleBar,
+  bar: ScaleBar | undefined,
 ): void {
   items.push({ kind: 'panel', box, fill: PAPER, stroke: HAIR, radius: 6 });
   const x = box.x + (box.width - plate.box.width * scale) / 2;
@@ -229,6 +223,8 @@ function placePlate(
       });
   }
   items.push({ kind: 'text', text: caption, face: 'text', size: 9, x: box.x + 8, y: box.y + box.height - 9, colour: QUIET });
+  if (!bar) return;
+  const { mm, label } = bar;
   const right = box.x + box.width - 10;
   items.push({
     kind: 'line',

@@ -8,15 +8,13 @@ import { type Plate, traitsOf } from '@plesion/core/plates';
 import { planOf } from '@plesion/core/plates/plans';
 import { widthOf } from '../print/fonts';
 import type { Item, Page } from '../print/items';
+import { HAZARD, INK, QUIET } from '../print/palette';
 
 /** Points a unit of the drawing. */
 const SCALE = 0.72;
 const HEAD = 52;
 const EDGE = 28;
-const INK = '#10211F';
-const QUIET = '#4C5F5C';
 const SHADE = '#DFDBF1';
-const HAZARD = '#A80F3F';
 /** Strains differ by what is drawn across them as well as by their colour. */
 const STRAINS = [
   { fill: '#0E4F4A', ticks: false },

@@ -4,7 +4,9 @@ import { hideParts } from '@plesion/core/plates';
 import { planOf } from '@plesion/core/plates/plans';
 import { type Item as PracticeItem, practiceItem, sayChoice, whyOf } from '@plesion/core/practice';
 import { type Face, wrapped } from '../print/fonts';
+import { framedPlate } from '../print/framed';
 import type { Item, Page } from '../print/items';
+import { HAIR, INK, KELP, QUIET } from '../print/palette';
 
 /** Sheets in points: pictures across and down, and how large the letters are. */
 const SHEETS = {
@@ -13,11 +15,6 @@ const SHEETS = {
 } as const;
 export type SheetPaper = keyof typeof SHEETS;
 
-const INK = '#10211F';
-const QUIET = '#4C5F5C';
-const KELP = '#0E4F4A';
-const PAPER = '#FBFAF6';
-const HAIR = '#C8D2D0';
 const GAP = 12;
 /** Lines of what may be chosen under a picture. */
 const CHOICES = 3;
@@ -82,18 +79,12 @@ function pictureOf(
   const under = step * (CHOICES + 2);
   const frame = { x: box.x, y: box.y + step * 1.2, width: box.width, height: box.height - under - step * 1.2 };
   const plate = hideParts(planOf(guide)!.draw(item.traits, item.view, 'full'), item.hidden, item.seed);
-  const scale = Math.min((frame.width - 12) / plate.box.width, (frame.height - 12) / plate.box.height);
-  const dx = frame.x + (frame.width - plate.box.width * scale) / 2 - plate.box.x * scale;
-  const dy = frame.y + (frame.height - plate.box.height * scale) / 2 - plate.box.y * scale;
   const lines = wrapped(sayTask(guide, item, asked), 'text', size, box.width).slice(0, CHOICES);
   const below = frame.y + frame.height;
   return [
     text(`${n}`, 'strong', size * 1.2, box.x, box.y + size, KELP),
     text(view, 'text', size, box.x + size * 2.4, box.y + size, QUIET),
-    { kind: 'panel' as const, box: frame, fill: PAPER, stroke: HAIR, radius: 4 },
-    ...plate.inks.map(({ d, fill, stroke, strokeWidth, opacity }): Item => ({
-      ...{ kind: 'path' as const, d, scale: scale / 100, dx, dy, fill, stroke, width: strokeWidth ?? 1, opacity },
-    })),
+    ...framedPlate(plate, frame, 6),
     ...lines.map((line, i) => text(line, 'text', size, box.x, below + step * (i + 1), QUIET)),
     rule(box.x, box.x + box.width, below + step * (CHOICES + 1.6)),
   ];

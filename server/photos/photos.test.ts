@@ -48,6 +48,11 @@ describe('photos', () => {
     expect((await server.pool.query('select whole, bytes from photo')).rows[0].whole).toBeNull();
     const whole = await visitor.get(`/api/photos/${first.body.hash}`).expect(200).expect('content-type', 'image/jpeg');
     expect((await sharp(whole.body as Buffer).metadata()).exif).toBeUndefined();
+    const small = await sharp(
+      (await visitor.get(`/api/photos/${first.body.hash}?size=small`).expect(200)).body as Buffer,
+    ).metadata();
+    expect([small.format, small.width <= 640, small.height <= 640, small.exif]).toEqual(['jpeg', true, true, undefined]);
+    expect(await visitor.get(`/api/photos/${'0'.repeat(64)}?size=small`).then(({ status }) => status)).toBe(404);
     const thumb = await visitor.get(`/api/photos/${first.body.hash}?size=thumb`).expect(200);
     expect(await sharp(thumb.body as Buffer).metadata()).toMatchObject({ width: 240, height: 240 });
   });

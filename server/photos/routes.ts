@@ -6,7 +6,7 @@ import type { FileStore } from '../files/store';
 import { bind } from '../http/route';
 import { oneFile } from '../http/upload';
 import { markedPhoto } from './marked';
-import { addPhoto, findPhoto, isPhotoKnown, TOO_LARGE } from './service';
+import { addPhoto, findPhoto, isPhotoKnown, smallPhoto, TOO_LARGE } from './service';
 import { uploadRoutes } from './uploads';
 
 export function photoRoutes(router: Router, em: () => Em, files: FileStore, uploads: string): void {
@@ -28,6 +28,8 @@ export function photoRoutes(router: Router, em: () => Em, files: FileStore, uplo
   });
   bind(router, em, 'photo', ({ em: own, caller, params, query, response }) => {
     response.set('cache-control', 'private, max-age=31536000, immutable');
-    return findPhoto(own, files, caller.stationId, params.hash, query.size ?? 'whole');
+    const { size = 'whole' } = query;
+    if (size === 'small') return smallPhoto(own, files, caller.stationId, params.hash);
+    return findPhoto(own, files, caller.stationId, params.hash, size);
   });
 }

@@ -12,6 +12,8 @@ import { formatOf } from './formats';
 /** Longest side kept, and the side of a thumbnail, in pixels. */
 const LONGEST = 2400;
 const THUMB = 240;
+/** Longest side of a photo that is carried along. */
+const SMALL = 640;
 
 export const TOO_LARGE = 'The photo is larger than 40 MB; send a smaller one.';
 export const tooLarge = () => new HttpProblem(413, { code: 'too-large', message: TOO_LARGE, field: 'photo' });
@@ -88,6 +90,12 @@ async function drawn(file: Buffer) {
   }
 }
 
+/** Which of some photos are in the station. */
+export async function knownPhotos(em: Em, stationId: string, hashes: readonly string[]): Promise<ReadonlySet<string>> {
+  const rows = await em.find(PhotoEntity, { stationId, hash: { $in: [...hashes] } }, { fields: ['hash'] });
+  return new Set(rows.map(({ hash }) => hash));
+}
+
 /** Is a photo in the station already? Then its file need not be sent. */
 export const isPhotoKnown = async (em: Em, stationId: string, hash: string): Promise<boolean> =>
   (await em.count(PhotoEntity, { stationId, hash })) > 0;
@@ -109,6 +117,14 @@ export async function findPhoto(em: Em, files: FileStore, stationId: string, has
   throw notFound('photo');
 }
 
+/** A photo as it is carried along: whole, but small. Made when it is asked for; who asked keeps it. */
+export async function smallPhoto(em: Em, files: FileStore, stationId: string, hash: string): Promise<Buffer> {
+  const whole = await findPhoto(em, files, stationId, hash, 'whole');
+  return queue.run(stationId, () =>
+    sharp(whole, READING).resize(SMALL, SMALL, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 80 }).toBuffer(),
+  );
+}
+
 /** A specimen may show only files of its own station. */
 export async function checkPhotos(
   em: Em,
@@ -120,8 +136,11 @@ export async function checkPhotos(
     ...media.map(({ hash }, i) => ({ hash, field: `media[${i}].hash` })),
   ];
   if (wanted.length === 0) return;
-  const rows = await em.find(PhotoEntity, { stationId, hash: { $in: wanted.map(({ hash }) => hash) } }, { fields: ['hash'] });
-  const known = new Set(rows.map(({ hash }) => hash));
+  const known = await knownPhotos(
+    em,
+    stationId,
+    wanted.map(({ hash }) => hash),
+  );
   const missing = wanted.find(({ hash }) => !known.has(hash));
   if (!missing) return;
   throw badRequest([

@@ -17,15 +17,13 @@ const hashOf = (file: Buffer) => createHash('sha256').update(file).digest('hex')
 
 /** A picture that does not pack well, so that it comes in several pieces. */
 const picture = (seed: number) =>
-  sharp({ create: { width: 300, height: 200, channels: 3, background: '#456', noise: { type: 'gaussian', mean: seed, sigma: 50 } } })
+  sharp({
+    create: { width: 300, height: 200, channels: 3, background: '#456', noise: { type: 'gaussian', mean: seed, sigma: 50 } },
+  })
     .jpeg()
     .toBuffer();
 
-const begin = (length: number, by = visitor) =>
-  by
-    .post('/api/uploads')
-    .set(PROTOCOL)
-    .set('upload-length', String(length));
+const begin = (length: number, by = visitor) => by.post('/api/uploads').set(PROTOCOL).set('upload-length', String(length));
 const goOn = (place: string, offset: number, piece: Buffer, by = visitor) =>
   by
     .patch(place)

@@ -8,7 +8,7 @@ const MOST = 500;
 
 const VERIFIED = `
   select distinct on (v.specimen_id, m.hash) v.specimen_id as "specimenId", m.hash, m.view, v.taxon, v.facets, v.kind, v.wrong, v.at
-  from verification v
+  from specimen_word v
   join specimen s on s.station_id = v.station_id and s.id = v.specimen_id and not s.hidden
   join media m on m.station_id = v.station_id and m.specimen_id = v.specimen_id and m.kind = 'photo'
   where v.station_id = ? and ${COUNTS}`;

@@ -48,16 +48,36 @@ export function widthOf(text: string, name: Face, size: number): number {
   return (font.layout(settable(text, name)).advanceWidth / font.unitsPerEm) * size;
 }
 
-/** A text broken into lines no wider than given. */
+/** Widths of words at size 1: the same few thousand stand in all texts. */
+const widths = new Map<string, number>();
+const MOST_WORDS = 50_000;
+
+function wordWidth(word: string, name: Face): number {
+  const key = `${name} ${word}`;
+  let width = widths.get(key);
+  if (width === undefined) {
+    if (widths.size >= MOST_WORDS) widths.clear();
+    width = widthOf(word, name, 1);
+    widths.set(key, width);
+  }
+  return width;
+}
+
+/** A text broken into lines no wider than given; a word that is wider stands alone. */
 export function wrapped(text: string, name: Face, size: number, width: number): string[] {
   const lines: string[] = [];
+  const space = wordWidth(' ', name) * size;
   let line = '';
+  let taken = 0;
   for (const word of text.split(/\s+/).filter(Boolean)) {
-    const longer = line ? `${line} ${word}` : word;
-    if (line && widthOf(longer, name, size) > width) {
+    const own = wordWidth(word, name) * size;
+    if (line && taken + space + own > width) {
       lines.push(line);
-      line = word;
-    } else line = longer;
+      [line, taken] = [word, own];
+    } else {
+      taken += (line ? space : 0) + own;
+      line = line ? `${line} ${word}` : word;
+    }
   }
   return line ? [...lines, line] : lines;
 }

@@ -7,7 +7,7 @@
 export const WAITS = `
   not s.hidden and s.named and s.guide_id is not null and s.determinations->-1->>'taxon' is not null
   and not exists (
-    select 1 from verification v where v.station_id = s.station_id and v.specimen_id = s.id
+    select 1 from specimen_word v where v.station_id = s.station_id and v.specimen_id = s.id
       and v.withdrawn_by is null and not v.same_call
   )
   and not exists (

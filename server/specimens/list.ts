@@ -112,6 +112,7 @@ function filterOf(stationId: string, query: SpecimenQuery): FilterQuery<Specimen
     stationId,
     hidden: query.hidden === 'yes',
     ...(query.guideId ? { guideId: query.guideId === 'none' ? null : query.guideId } : {}),
+    ...(query.individualId ? { individualId: query.individualId } : {}),
     ...(query.named ? { named: query.named === 'yes' } : {}),
     ...(query.place ? { place: query.place } : {}),
     ...(query.from || query.to

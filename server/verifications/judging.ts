@@ -1,4 +1,3 @@
-import type { StoredGuide } from '@plesion/contract';
 import type { Call, Called, Judged } from '@plesion/core/verification';
 import type { Judgement } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/observation';
@@ -6,8 +5,7 @@ import type { Determination } from '@plesion/core/specimen';
 import type { AnalysisPool } from '../analysis/pool';
 import { bound } from '../database/bound';
 import type { Em } from '../database/orm';
-import { findGuide } from '../guides/service';
-import { HttpProblem } from '../http/errors';
+import { guideIfThere } from '../guides/service';
 import { COUNTS, surest } from './surest';
 
 /** Judged at once, at most: a page asks again for the rest. */
@@ -27,7 +25,7 @@ interface Waiting {
 /** Specimens of which it is known what they are, and whose newest name before that has not been held against it. */
 const waitingSql = (one: string) => `
   with waiting as (
-    select distinct v.specimen_id as id from verification v
+    select distinct v.specimen_id as id from specimen_word v
     where v.station_id = ? and ${COUNTS} ${one}
       and not exists (select 1 from judged_call j where j.station_id = v.station_id and j.specimen_id = v.specimen_id)
     limit ${AT_ONCE}
@@ -91,21 +89,12 @@ export async function judgeWaiting(em: Em, pool: AnalysisPool, stationId: string
   }
   for (const some of books.values()) {
     const [{ guide_id, call }] = some;
-    const book = guide_id && call ? await guideThen(em, stationId, guide_id, call.guideVersion) : undefined;
+    // None where the name was given by another guide that has no such version.
+    const book = guide_id && call ? await guideIfThere(em, stationId, guide_id, call.guideVersion) : undefined;
     const judged = book
       ? await pool.ask(stationId, 'judge', { calls: some.flatMap((one) => (one.call ? [asked(one, one.call)] : [])) }, book)
       : [];
     await em.transactional((tx) => bound(tx, KEPT, [JSON.stringify(some.map((one, i) => kept(one, judged[i]))), stationId]));
-  }
-}
-
-/** The guide as it was; none where the name was given by another guide that has no such version. */
-async function guideThen(em: Em, stationId: string, id: string, version: number): Promise<StoredGuide | undefined> {
-  try {
-    return await findGuide(em, stationId, id, version);
-  } catch (error) {
-    if (error instanceof HttpProblem && error.status === 404) return undefined;
-    throw error;
   }
 }
 

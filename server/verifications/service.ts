@@ -1,7 +1,7 @@
 import type { Verification, VerificationList, VerificationQuery, VerificationWrite } from '@plesion/contract/verifications';
 import { formsOf, isFormOf } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
-import { SpecimenEntity, VerificationEntity, type VerificationColumns } from '../database/entities';
+import { IndividualEntity, SpecimenEntity, VerificationEntity, type VerificationColumns } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
@@ -11,19 +11,45 @@ import { forgetJudged, judgedOf } from './judging';
 import { relist } from './relist';
 
 const toldOf = (row: VerificationColumns): Verification => {
-  const { id, specimenId, mark, kind, taxon, facets, wrong, onDay: on, sameCall, madeBy: by, at, note, photo, withdrawnBy } = row;
+  const {
+    id,
+    specimenId,
+    mark,
+    individualId,
+    kind,
+    taxon,
+    facets,
+    wrong,
+    onDay: on,
+    sameCall,
+    madeBy: by,
+    at,
+    note,
+    photo,
+    withdrawnBy,
+  } = row;
   return {
     ...{ id, kind, taxon, facets, wrong, on, sameCall, by, at: at.toISOString() },
     ...(specimenId ? { specimenId } : {}),
     ...(mark ? { mark } : {}),
+    ...(individualId ? { individualId } : {}),
     ...(note ? { note } : {}),
     ...(photo ? { photo } : {}),
     ...(withdrawnBy ? { withdrawnBy } : {}),
   };
 };
 
-/** By which guide it is said what a specimen is, or the bearer of a mark: that of its newest capture that has one. */
-async function guideOf(em: Em, stationId: string, { specimenId, mark }: VerificationQuery): Promise<string | undefined> {
+/** By which guide it is said what something is; of the bearer of a mark, that of its newest capture that has one. */
+async function guideOf(
+  em: Em,
+  stationId: string,
+  { specimenId, mark, individualId }: VerificationQuery,
+): Promise<string | undefined> {
+  if (individualId) {
+    const individual = await em.findOne(IndividualEntity, { stationId, id: individualId }, { fields: ['guideId'] });
+    if (!individual) throw notFound('individual');
+    return individual.guideId ?? undefined;
+  }
   if (specimenId) {
     const specimen = await em.findOne(SpecimenEntity, { stationId, id: specimenId }, { fields: ['guideId'] });
     if (!specimen) throw notFound('specimen');
@@ -38,32 +64,39 @@ async function guideOf(em: Em, stationId: string, { specimenId, mark }: Verifica
   return captured.guideId ?? undefined;
 }
 
-/** What a specimen, or the bearer of a mark, turned out to be, the newest first. */
+/** What a specimen, the bearer of a mark or an individual turned out to be, the newest first; of a specimen, with what was said of its individual. */
 export async function listVerifications(
   em: Em,
   pool: AnalysisPool,
   { stationId }: Caller,
-  { specimenId, mark }: VerificationQuery,
+  of: VerificationQuery,
 ): Promise<VerificationList> {
-  await guideOf(em, stationId, { specimenId, mark });
-  const where = { stationId, ...(specimenId ? { specimenId } : { mark }) };
+  const { specimenId } = of;
+  await guideOf(em, stationId, of);
+  const where = { stationId, ...(specimenId ? { $or: await spokenOf(em, stationId, specimenId) } : of) };
   const rows = await em.find(VerificationEntity, where, { orderBy: { at: 'desc', id: 'asc' } });
   const counts = rows.some(({ withdrawnBy, sameCall }) => !withdrawnBy && !sameCall);
   const judged = counts && specimenId ? await judgedOf(em, pool, stationId, specimenId) : undefined;
   return { verifications: rows.map(toldOf), ...(judged ? { judged } : {}) };
 }
 
+/** A specimen, and the individual it is of. */
+async function spokenOf(em: Em, stationId: string, specimenId: string) {
+  const { individualId } = await em.findOneOrFail(SpecimenEntity, { stationId, id: specimenId }, { fields: ['individualId'] });
+  return [{ specimenId }, ...(individualId ? [{ individualId }] : [])];
+}
+
 /** Keep what something turned out to be; sent twice, it is one. */
 export async function verify(em: Em, caller: Caller, sent: VerificationWrite): Promise<Verification> {
   const { stationId, accountName } = caller;
-  const { id, specimenId, mark, taxon, facets, photo } = sent;
-  const guideId = await guideOf(em, stationId, { specimenId, mark });
+  const { id, specimenId, mark, individualId, taxon, facets, photo } = sent;
+  const guideId = await guideOf(em, stationId, { specimenId, mark, individualId });
   if (!guideId)
     throw badRequest([
       {
         code: 'no-guide',
         message: 'Choose a guide for it first: by it is said what it turned out to be.',
-        field: specimenId ? 'specimenId' : 'mark',
+        field: specimenId ? 'specimenId' : mark ? 'mark' : 'individualId',
       },
     ]);
   const { guide } = await findGuide(em, stationId, guideId);
@@ -74,8 +107,23 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
   await checkPhotos(em, stationId, { photo });
   const { on, note, ...rest } = sent;
   const row = {
-    ...{ ...rest, specimenId: specimenId ?? null, mark: mark ?? null, photo: photo ?? null, note: note || null },
-    ...{ stationId, onDay: on, madeBy: accountName, at: new Date(), withdrawnBy: null, withdrawnAt: null, device: caller.device ?? '' },
+    ...{
+      ...rest,
+      specimenId: specimenId ?? null,
+      mark: mark ?? null,
+      individualId: individualId ?? null,
+      photo: photo ?? null,
+      note: note || null,
+    },
+    ...{
+      stationId,
+      onDay: on,
+      madeBy: accountName,
+      at: new Date(),
+      withdrawnBy: null,
+      withdrawnAt: null,
+      device: caller.device ?? '',
+    },
   };
   await em.transactional(async (tx) => {
     const { affectedRows } = await tx
@@ -84,7 +132,7 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
       .onConflict()
       .ignore()
       .execute<{ affectedRows: number }>('run', false);
-    if (specimenId && affectedRows) await follow(tx, caller, specimenId, `said ${id}`);
+    if (affectedRows) await follow(tx, caller, sent, `said ${id}`);
   });
   return toldOf(await em.findOneOrFail(VerificationEntity, { stationId, id }));
 }
@@ -93,16 +141,26 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
 export async function withdrawVerification(em: Em, caller: Caller, id: string): Promise<Verification> {
   const { stationId, accountName } = caller;
   return em.transactional(async (tx) => {
-    const taken = await tx.nativeUpdate(VerificationEntity, { stationId, id, withdrawnBy: null }, { withdrawnBy: accountName, withdrawnAt: new Date() });
+    const taken = await tx.nativeUpdate(
+      VerificationEntity,
+      { stationId, id, withdrawnBy: null },
+      { withdrawnBy: accountName, withdrawnAt: new Date() },
+    );
     const row = await tx.findOne(VerificationEntity, { stationId, id });
     if (!row) throw notFound('verification');
-    if (row.specimenId && taken) await follow(tx, caller, row.specimenId, `taken back ${id}`);
+    if (taken) await follow(tx, caller, toldOf(row), `taken back ${id}`);
     return toldOf(row);
   });
 }
 
-/** What was worked out of a specimen follows a word on it. */
-async function follow(tx: Em, caller: Caller, specimenId: string, cause: string): Promise<void> {
-  await forgetJudged(tx, caller.stationId, specimenId);
-  await relist(tx, caller, specimenId, cause);
+/** What was worked out of a specimen follows a word on it, or on the individual it is of. */
+async function follow(tx: Em, caller: Caller, { specimenId, individualId }: VerificationQuery, cause: string): Promise<void> {
+  const { stationId } = caller;
+  const ids = individualId
+    ? (await tx.find(SpecimenEntity, { stationId, individualId }, { fields: ['id'] })).map(({ id }) => id)
+    : [];
+  for (const id of specimenId ? [specimenId] : ids) {
+    await forgetJudged(tx, stationId, id);
+    await relist(tx, caller, id, cause);
+  }
 }

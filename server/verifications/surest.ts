@@ -1,9 +1,9 @@
 /** What was said of what something turned out to be counts: it was not taken back, and does not rest on the same call. */
 export const COUNTS = 'v.withdrawn_by is null and not v.same_call';
 
-/** The surest word on the specimen `s`, the newest of those. */
+/** The surest word on the specimen `s`, or on the individual it is of; the newest of those. */
 export const surest = (columns: string): string => `(
-  select ${columns} from verification v where v.station_id = s.station_id and v.specimen_id = s.id and ${COUNTS}
+  select ${columns} from specimen_word v where v.station_id = s.station_id and v.specimen_id = s.id and ${COUNTS}
   order by v.wrong, v.at desc limit 1
 )`;
 

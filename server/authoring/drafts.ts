@@ -1,0 +1,249 @@
+import { LockMode } from '@mikro-orm/core';
+import type { StoredGuide } from '@plesion/contract';
+import type {
+  DraftBegin,
+  DraftLook,
+  DraftRow,
+  EditsSince,
+  EditsWrite,
+  PublishWrite,
+  StoredDraft,
+  TryView,
+  TryWrite,
+} from '@plesion/contract/authoring';
+import type { NamesTried } from '@plesion/contract/guideVersions';
+import type { Problem } from '@plesion/core';
+import {
+  applyEdits,
+  type Draft,
+  draftOf,
+  type Edit,
+  draftProblems,
+  emptyDraft,
+  forkOf,
+  workingOf,
+} from '@plesion/core/authoring';
+import { type Guide, readGuide } from '@plesion/core/guide';
+import type { AnalysisPool } from '../analysis/pool';
+import { bound } from '../database/bound';
+import { type DraftColumns, DraftEditEntity, DraftEntity } from '../database/draftEntities';
+import type { Em } from '../database/orm';
+import { findGuide, writeGuide } from '../guides/service';
+import { badRequest, HttpProblem, notFound } from '../http/errors';
+import type { Caller } from '../http/route';
+import { contentHash } from '../records/contentHash';
+import { recordsAgainst } from '../own/service';
+import { checkAgainst } from '../standing/service';
+import { freeSlug } from './keyGuide';
+import { tryNames } from './versions';
+
+const HEAD = ['id', 'title', 'guideId', 'baseVersion', 'version', 'madeBy', 'updatedAt'] as const;
+type Head = Pick<DraftColumns, (typeof HEAD)[number]>;
+
+const rowOf = ({ id, title, guideId, baseVersion, version, madeBy: by, updatedAt }: Head): DraftRow => ({
+  ...{ id, title, version, by, updatedAt: updatedAt.toISOString() },
+  ...(guideId ? { guideId } : {}),
+  ...(baseVersion === null ? {} : { baseVersion }),
+});
+
+export const storedOf = (head: Head, content: Draft): StoredDraft => ({ ...rowOf(head), content });
+
+export interface Whole {
+  head: Head;
+  content: Draft;
+}
+
+/** The draft, whole, under a lock where it is to be changed. */
+export async function draftIn(em: Em, stationId: string, id: string, lock = false): Promise<Whole> {
+  const found = await em.findOne(
+    DraftEntity,
+    { stationId, id },
+    { disableIdentityMap: true, ...(lock ? { lockMode: LockMode.PESSIMISTIC_WRITE } : {}) },
+  );
+  if (!found) throw notFound('draft');
+  return { head: found, content: found.content };
+}
+
+/** Guides that are being written, the one touched last first. */
+export async function listDrafts(em: Em, stationId: string): Promise<DraftRow[]> {
+  const heads = await em.find(
+    DraftEntity,
+    { stationId, hidden: false },
+    { orderBy: { updatedAt: 'desc' }, limit: 200, fields: [...HEAD] },
+  );
+  return heads.map(rowOf);
+}
+
+export async function findDraft(em: Em, stationId: string, id: string): Promise<StoredDraft> {
+  const { head, content } = await draftIn(em, stationId, id);
+  return storedOf(head, content);
+}
+
+/** Begin to write; what is begun already is left as it is. */
+export async function beginDraft(em: Em, caller: Caller, id: string, { title, guideId, as }: DraftBegin): Promise<StoredDraft> {
+  const { stationId, accountName } = caller;
+  const base = guideId === undefined ? undefined : await findGuide(em, stationId, guideId);
+  const next = as === 'next' ? base : undefined;
+  const content: Draft = next ? next.guide : base ? forkOf(base, title) : emptyDraft('new-guide', title);
+  const now = new Date();
+  await em
+    .createQueryBuilder(DraftEntity)
+    .insert({
+      ...{ stationId, id, guideId: next?.id ?? null, baseVersion: next?.version ?? null, title: content.title, content },
+      ...{ version: 0, hidden: false, madeBy: accountName, createdAt: now, updatedAt: now },
+    })
+    .onConflict()
+    .ignore()
+    .execute('run', false);
+  return findDraft(em, stationId, id);
+}
+
+/** What was changed since a batch, in the order it was made. */
+export async function editsSince(em: Em, stationId: string, draftId: string, after: number): Promise<EditsSince> {
+  const head = await em.findOne(DraftEntity, { stationId, id: draftId }, { fields: ['version'] });
+  if (!head) throw notFound('draft');
+  const rows = await em.find(DraftEditEntity, { stationId, draftId, n: { $gt: after } }, { orderBy: { n: 'asc' } });
+  return {
+    version: head.version,
+    batches: rows.map(({ n, batch, madeBy: by, at, edits }) => ({ n, batch, by, at: at.toISOString(), edits })),
+  };
+}
+
+/** Keep a draft as it is now, with the changes that made it so. */
+export async function keepEdits(
+  tx: Em,
+  { stationId, accountName, device = '' }: Caller,
+  { head, content }: Whole,
+  batch: string,
+  edits: readonly Edit[],
+): Promise<number> {
+  const [version, at] = [head.version + 1, new Date()];
+  await bound(
+    tx,
+    `insert into draft_edit (station_id, draft_id, n, batch, made_by, at, device, edits) values (?, ?, ?, ?, ?, ?, ?, ?::jsonb)`,
+    [stationId, head.id, version, batch, accountName, at, device, JSON.stringify(edits)],
+  );
+  await bound(
+    tx,
+    `update draft set content = ?::jsonb, version = ?, title = ?, updated_at = ?, hidden = false where station_id = ? and id = ?`,
+    [JSON.stringify(content), version, content.title, at, stationId, head.id],
+  );
+  return version;
+}
+
+/** Change a draft, all of it or none; the same batch sent twice is made once. */
+export async function editDraft(
+  em: Em,
+  caller: Caller,
+  draftId: string,
+  { batch, after, edits }: EditsWrite,
+): Promise<EditsSince> {
+  const { stationId } = caller;
+  await em.transactional(async (tx) => {
+    const draft = await draftIn(tx, stationId, draftId, true);
+    if (await tx.count(DraftEditEntity, { stationId, draftId, batch })) return;
+    const working = workingOf(draft.content);
+    const outcome = applyEdits(working, edits);
+    if (!outcome.ok) throw badRequest(outcome.problems);
+    await keepEdits(tx, caller, { head: draft.head, content: draftOf(working) }, batch, edits);
+  });
+  const { version, batches } = await editsSince(em, stationId, draftId, after);
+  // Whoever sent a batch has what is in it.
+  return { version, batches: batches.map((one) => (one.batch === batch ? { ...one, edits: [] } : one)) };
+}
+
+/** What a draft says back, worked out off the request's thread. */
+export async function lookOverDraft(em: Em, pool: AnalysisPool, stationId: string, id: string): Promise<DraftLook> {
+  const { head, content: draft } = await draftIn(em, stationId, id);
+  const read = head.guideId ? readGuide(draft) : undefined;
+  const [look, records] = await Promise.all([
+    pool.ask(stationId, 'lookOver', { draft }),
+    read?.ok && head.guideId ? recordsAgainst(em, pool, stationId, head.guideId, read.value) : [],
+  ]);
+  return { ...look, records };
+}
+
+const TRIED = 8;
+
+/** What a draft would say of a specimen, as far as it is a guide already. */
+export async function tryDraft(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  id: string,
+  { readings }: TryWrite,
+): Promise<TryView> {
+  const { content } = await draftIn(em, stationId, id);
+  const guide = guideIn(content);
+  checkAgainst(guide, {}, readings);
+  const { forms, outside } = await pool.ask(
+    stationId,
+    'standing',
+    { situation: {}, readings },
+    { guide, hash: contentHash(guide) },
+  );
+  const names = new Map(guide.taxa.map((taxon) => [taxon.id, taxon.name]));
+  const taxa = new Map<string, number>();
+  for (const { taxon, p } of forms) taxa.set(taxon, (taxa.get(taxon) ?? 0) + p);
+  const ranked = [...taxa].map(([taxon, p]) => ({ name: names.get(taxon) ?? taxon, p })).sort((a, b) => b.p - a.p);
+  return { taxa: ranked.slice(0, TRIED), outside };
+}
+
+/** What the draft would call the records that were named with the guide it is the next version of. */
+export async function tryDraftNames(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  id: string,
+  after: string | undefined,
+): Promise<NamesTried> {
+  const { head, content } = await draftIn(em, stationId, id);
+  if (!head.guideId) return { total: 0, tried: 0, changed: [], next: null };
+  const guide = guideIn(content);
+  return tryNames(em, pool, stationId, head.guideId, { guide, hash: contentHash(guide) }, after);
+}
+
+/** A draft as the guide that it is already; refused with what it still wants. */
+function guideIn(content: Draft): Guide {
+  const read = readGuide(content);
+  if (!read.ok) throw badRequest(read.problems.map(inContent));
+  return read.value;
+}
+
+const inContent = ({ field, ...problem }: Problem): Problem => ({ ...problem, field: `content.${field ?? ''}` });
+
+/** What was looked at is not what is there any more. */
+export const moved = (what: string, field: string, then = '') =>
+  new HttpProblem(409, {
+    code: 'draft-moved',
+    message: `Somebody changed the ${what} meanwhile. Look at it once more${then}.`,
+    field,
+  });
+
+/** Make the guide of a draft, or its next version; refused with all that it still wants. */
+export async function publishDraft(em: Em, caller: Caller, id: string, { version }: PublishWrite): Promise<StoredGuide> {
+  const { stationId } = caller;
+  return em.transactional(async (tx) => {
+    const { head, content } = await draftIn(tx, stationId, id, true);
+    if (head.version !== version) throw moved('draft', 'version', ', and publish it then');
+    const problems = draftProblems(content);
+    if (problems.length) throw badRequest(problems.map(inContent));
+    const guideId = head.guideId ?? crypto.randomUUID();
+    const slug = head.guideId ? content.id : await freeSlug(tx, stationId, content.title);
+    const guide = { ...content, id: slug };
+    const stored = await writeGuide(tx, caller, guideId, { version: head.baseVersion ?? 0, guide });
+    await tx.nativeUpdate(
+      DraftEntity,
+      { stationId, id },
+      { guideId, baseVersion: stored.version, content: guide, updatedAt: new Date() },
+    );
+    return stored;
+  });
+}
+
+/** Take a draft from the list; it comes back when somebody goes on with it. */
+export async function dropDraft(em: Em, stationId: string, id: string): Promise<DraftRow[]> {
+  const gone = await em.nativeUpdate(DraftEntity, { stationId, id }, { hidden: true });
+  if (!gone) throw notFound('draft');
+  return listDrafts(em, stationId);
+}
