@@ -12,9 +12,9 @@ export function pickFile(accept: string, camera = false): Promise<File | undefin
 }
 
 /** Give the person a file to keep. */
-export function saveFile(name: string, text: string, type: string): void {
+export function saveFile(name: string, content: string | Blob, type: string): void {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.href = URL.createObjectURL(new Blob([content], { type }));
   link.download = name;
   link.click();
   URL.revokeObjectURL(link.href);

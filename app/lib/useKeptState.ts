@@ -13,12 +13,12 @@ export function useKeptState<T extends object>(
   name: string,
   schema: z.ZodType<T>,
   first: T,
-): [T, (change: Partial<T>) => void, () => void] {
+): [T, (change: Partial<T> | ((before: T) => Partial<T>)) => void, () => void] {
   const kept = useMemo(() => keptForm(name, schema), [name, schema]);
   const [value, setValue] = useState(() => kept.read() ?? first);
-  const change = (part: Partial<T>) =>
+  const change = (part: Partial<T> | ((before: T) => Partial<T>)) =>
     setValue((before) => {
-      const next = { ...before, ...part };
+      const next = { ...before, ...(typeof part === 'function' ? part(before) : part) };
       kept.keep(next);
       return next;
     });

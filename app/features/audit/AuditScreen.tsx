@@ -28,6 +28,7 @@ const KIND_WORDS: Partial<Record<AuditKind, string>> = {
   verification: 'how it turned out',
   opinion: 'second opinion',
   remark: 'conversation',
+  draft: 'guide being written',
 };
 const sayKind = (kind: AuditKind): string => KIND_WORDS[kind] ?? kind;
 
@@ -114,7 +115,11 @@ function Line({ line, alone }: { line: AuditLine; alone?: () => void }) {
   const { at, by, device, act, kind, id, version, fields } = line;
   const [open, setOpen] = useState(false);
   const said = `${act}: ${sayKind(kind)}`;
-  const more = [`${by}, ${sayDate(at, 'minute')}`, version && `version ${version}`, fields.map(sayPart).join(', ')]
+  const more = [
+    `${by}, ${sayDate(at, 'minute')}`,
+    version && `version ${version}`,
+    fields.filter(Boolean).map(sayPart).join(', '),
+  ]
     .filter(Boolean)
     .join(' · ');
   const to = pageOf(line);
@@ -164,6 +169,7 @@ const sayDevice = (device: string): string =>
 function pageOf({ kind, id, fields }: AuditLine): string | undefined {
   // Of the bearer of a ring there is no specimen.
   if (kind === 'verification' && fields[1]) return `/field/rings/${encodeURIComponent(fields[1])}`;
+  if (kind === 'verification' && fields[2] === 'individual') return `/field/colony/${id}`;
   const at: Partial<Record<AuditKind, string>> = {
     ...{
       specimen: 'specimens',
@@ -171,6 +177,7 @@ function pageOf({ kind, id, fields }: AuditLine): string | undefined {
       opinion: 'specimens',
       review: 'specimens',
       remark: 'specimens',
+      draft: 'guides/write',
       lot: 'lots',
       key: 'keys',
       guide: 'guides',

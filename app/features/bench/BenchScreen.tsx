@@ -1,4 +1,5 @@
 import type { Standing } from '@plesion/core/evidence';
+import { shownAt } from '@plesion/core/guide';
 import { type Reading, sayReading } from '@plesion/core/observation';
 import { Redirect, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -172,7 +173,7 @@ function WideBench({ id, visit, bench }: PartProps) {
             <LeaderPlates
               guide={guide}
               answer={answer}
-              view={drawnViews(guide).find(({ id: view }) => view === chosen?.plate?.view)?.id ?? mainView(guide)}
+              view={drawnViews(guide).find(({ id: view }) => view === (chosen && shownAt(guide, chosen)?.view))?.id ?? mainView(guide)}
             />
           )}
           {answer && (

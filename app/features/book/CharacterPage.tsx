@@ -13,8 +13,7 @@ import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { compiledOf } from '../records/compiled';
 import { WithGuide } from '../records/WithGuide';
-import { tilePlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
+import { hasTile, StateTile } from '../plates/StateTile';
 
 /** One character: its states drawn, who has what, how far it can be trusted, what hides it. */
 export function CharacterPage({ id, characterId }: { id: string; characterId: string }) {
@@ -85,14 +84,13 @@ function States({ id, compiled, character }: { id: string; compiled: CompiledGui
   return holdersOf(compiled, character.id)
     .filter(({ holders }) => character.states || holders.length > 0)
     .map(({ state, holders }) => {
-      const plate = tilePlate(guide, character, state);
       const help = character.states?.find((one) => one.id === state)?.help;
       return (
         <Card key={state}>
           <View style={styles.state}>
-            {plate && (
+            {hasTile(guide, character, state) && (
               <View style={styles.tile}>
-                <PlateView plate={plate} width={112} height={112} label={label(state)} />
+                <StateTile guide={guide} character={character} state={state} size={112} label={label(state)} />
               </View>
             )}
             <View style={styles.holders}>

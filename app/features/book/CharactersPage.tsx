@@ -8,8 +8,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { inWorkingOrder } from '../analysis/readings';
 import { WithGuide } from '../records/WithGuide';
-import { tilePlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
+import { StateTile } from '../plates/StateTile';
 
 /** Every character of a guide in the order of work, each with its states drawn. */
 export function CharactersPage({ id }: { id: string }) {
@@ -43,10 +42,9 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
                   </Text>
                 </View>
                 <View style={styles.tiles}>
-                  {character.states?.slice(0, 3).map((state) => {
-                    const plate = tilePlate(guide, character, state.id);
-                    return plate && <PlateView key={state.id} plate={plate} width={48} height={48} />;
-                  })}
+                  {character.states?.slice(0, 3).map(({ id: state }) => (
+                    <StateTile key={state} guide={guide} character={character} state={state} size={48} />
+                  ))}
                 </View>
               </LinkBox>
             ))}

@@ -11,6 +11,7 @@ import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
+import { BookletCard } from '../booklet/BookletCard';
 import { emblems } from '../plates/emblems';
 import { JudgingSheet } from './JudgingSheet';
 import { WithGuide } from '../records/WithGuide';
@@ -71,11 +72,15 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
         ))}
         <Button small kind="quiet" label="What our own records say" onPress={() => router.push(`/guides/${id}/own`)} />
       </Card>
-      <DownloadButton
-        label="Plesion JSON"
-        hint="Download this guide as Plesion JSON"
-        url={() => urlOf('exportGuide', { params: { id } })}
-      />
+      <BookletCard id={id} />
+      <View style={styles.ends}>
+        <Button small label="Versions" hint="Versions of this guide" onPress={() => router.push(`/guides/${id}/versions`)} />
+        <DownloadButton
+          label="Plesion JSON"
+          hint="Download this guide as Plesion JSON"
+          url={() => urlOf('exportGuide', { params: { id } })}
+        />
+      </View>
     </Screen>
   );
 }
@@ -196,6 +201,7 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
 }
 
 const styles = StyleSheet.create({
+  ends: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   cover: { gap: space.l },
   coverWide: { flexDirection: 'row', alignItems: 'flex-start' },
   front: {

@@ -18,10 +18,13 @@ import { compiledOf } from '../records/compiled';
 import { WithGuide } from '../records/WithGuide';
 import { DisputesOf } from './DisputesOf';
 import { FormPlates } from './FormPlates';
+import { FromTexts } from './FromTexts';
 import { IndividualsSheet } from './IndividualsSheet';
 import { PresenceSheet } from './PresenceSheet';
 import { Hazards, OtherNames } from './TaxonNotes';
 
+/** Fetched where the guide has photographs. */
+const FiguresCard = lazy(() => import('./FiguresCard'));
 /** Fetched after what the guide says. */
 const Gallery = lazy(() => import('./Gallery').then((one) => ({ default: one.Gallery })));
 
@@ -48,6 +51,11 @@ function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string 
     <Screen widest={1080}>
       <FormHead guide={guide} compiled={compiled} form={at} />
       <FormPlates id={id} guide={guide} formId={formId} characters={tellingCharacters(compiled, at, 40)} />
+      {guide.figures && (
+        <Suspense fallback={null}>
+          <FiguresCard id={id} guide={guide} form={compiled.forms[at]} />
+        </Suspense>
+      )}
       <Description guide={guide} compiled={compiled} form={at} />
       <OwnSeries guide={guide} compiled={compiled} formId={formId} />
       <Suspense fallback={null}>
@@ -57,6 +65,7 @@ function Form({ id, guide, formId }: { id: string; guide: Guide; formId: string 
       <Lookalikes id={id} guide={guide} compiled={compiled} formId={formId} />
       <PresenceSheet compiled={compiled} form={at} />
       <DisputesOf compiled={compiled} form={at} />
+      <FromTexts guide={guide} form={compiled.forms[at]} />
       <Card title="Sources">
         {guide.sources.map(({ id: source, label, citation }) => (
           <Text key={source} size="small">

@@ -51,9 +51,12 @@ export function FormPlates({ id, guide, formId, characters }: FormPlatesProps) {
             layers={layers}
           />
         ))}
-        <View style={styles.met}>
-          <ChoiceGroup label="As it is met" many options={options} chosen={layers} onChange={setLayers} />
-        </View>
+        {/* Tiles are no animal that could be met. */}
+        {guide.plan && (
+          <View style={styles.met}>
+            <ChoiceGroup label="As it is met" many options={options} chosen={layers} onChange={setLayers} />
+          </View>
+        )}
       </View>
     </View>
   );
@@ -67,13 +70,17 @@ interface OnePlateProps extends Omit<FormPlatesProps, 'characters'> {
 
 const MOST = 5;
 
+/** How wide tiles are shown, in points for a millimetre of them: one alone is not as large as a plate. */
+const TILE_WIDTH = 3.4;
+
 function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps) {
   const screen = useWindowDimensions().width;
   const many = drawnViews(guide).length;
-  const width = screen >= WIDE ? (many > 3 ? 316 : 486) : Math.min(screen - 44, 480);
+  const room = screen >= WIDE ? (many > 3 ? 316 : 486) : Math.min(screen - 44, 480);
   const closed = layers.includes('closed wing') ? closedViews(guide)[view.id] : undefined;
   const drawn = formPlate(guide, formId, closed ?? view.id, 'full');
   if (!drawn) return null;
+  const width = drawn.unscaled ? Math.min(room, TILE_WIDTH * drawn.box.width) : room;
   const veils = layers.filter((layer): layer is Veil => layer !== 'closed wing');
   const plate = conceal(
     drawn,

@@ -1,11 +1,9 @@
 import { type Place, presenceOf } from '@plesion/core/book';
-import type { CompiledGuide } from '@plesion/core/guide';
+import { type CompiledGuide, SHORT_MONTHS } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
-
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** Where, when and with what a form is met. */
 export function PresenceSheet({ compiled, form }: { compiled: CompiledGuide; form: number }) {
@@ -24,16 +22,16 @@ export function PresenceSheet({ compiled, form }: { compiled: CompiledGuide; for
 }
 
 function Year({ months }: { months: readonly number[] }) {
-  const best = months.flatMap((level, i) => (level >= 0.5 ? [MONTHS[i]] : []));
+  const best = months.flatMap((level, i) => (level >= 0.5 ? [SHORT_MONTHS[i]] : []));
   return (
     <View role="img" aria-label={`Met most in ${best.join(', ')}`} style={styles.year}>
       {months.map((level, i) => (
-        <View key={MONTHS[i]} style={styles.month}>
+        <View key={SHORT_MONTHS[i]} style={styles.month}>
           <View style={styles.column}>
             <View style={[styles.level, { height: `${Math.max(2, level * 100)}%` }]} />
           </View>
           <Text size="small" quiet>
-            {MONTHS[i][0]}
+            {SHORT_MONTHS[i][0]}
           </Text>
         </View>
       ))}

@@ -4,8 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Option, Options } from '../../ui/Options';
 import { Text } from '../../ui/Text';
-import { tilePlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
+import { StateTile } from '../plates/StateTile';
 
 interface WantedStatesProps {
   guide: Guide;
@@ -30,7 +29,6 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
         </Text>
         <View style={styles.row}>
           {character.states!.map(({ id, label }) => {
-            const plate = tilePlate(guide, character, id);
             const chosen = on.includes(id);
             return (
               <Option
@@ -40,7 +38,7 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
                 onPress={() => press(id)}
                 style={[styles.tile, chosen && styles.on, left[id] === 0 && styles.none]}
               >
-                {plate && <PlateView plate={plate} width={56} height={56} />}
+                <StateTile guide={guide} character={character} state={id} size={56} />
                 <Text size="small" strong={chosen} style={styles.label}>
                   {label}
                 </Text>

@@ -1,5 +1,6 @@
+import { guideFromKeys } from '@plesion/core/authoring';
 import { compileGuide, type Guide } from '@plesion/core/guide';
-import { bogUmbels, ledgeCrabs, tentCones, terns } from '@plesion/demo';
+import { bogUmbels, dallowLichens, ledgeCrabs, tentCones, terns } from '@plesion/demo';
 import { fireEvent, render, screen, within } from '@testing-library/react-native';
 import { BookSearch } from './BookSearch';
 import { CoverPage } from './CoverPage';
@@ -22,6 +23,7 @@ jest.mock('expo-router', () => ({
     .linkTo((href) => mockPush(href)),
 }));
 jest.mock('../records/useGuide', () => ({ useGuide: () => ({ data: { id: 'g', guide: mockGuide, version: 1 } }) }));
+jest.mock('../booklet/BookletCard', () => ({ BookletCard: () => null }));
 jest.mock('../keys/KeysSheet', () => ({ KeysSheet: () => null }));
 jest.mock('./JudgingSheet', () => ({ JudgingSheet: () => null }));
 jest.mock('./Gallery', () => ({ Gallery: () => null }));
@@ -164,6 +166,17 @@ describe('the page of a form', () => {
     render(<FormPage id="g" formId="virosa/flowering" />);
     expect(screen.getByText('Dangerous')).toBeTruthy();
     expect(screen.getByText(/can kill within hours/)).toBeTruthy();
+  });
+
+  it('of a guide made of a key says from which texts its scores came, and of another’s nothing', () => {
+    const made = guideFromKeys('lichens', [dallowLichens], { alone: [], join: [], labels: {} });
+    if (!made.ok) throw new Error(made.problems[0].message);
+    mockGuide = made.value.guide;
+    render(<FormPage id="g" formId={compileGuide(mockGuide).forms.find(({ taxon: own }) => own === 'Saxora-porosa')!.id} />);
+    expect(screen.getByText('From which texts')).toBeTruthy();
+    fireEvent.press(screen.getByText('What each score came from'));
+    expect(screen.getByText('3a: Lobes with white pores')).toBeTruthy();
+    expect(screen.queryByText('3b: Lobes without pores')).toBeNull();
   });
 
   it('says when there is no such form', () => {

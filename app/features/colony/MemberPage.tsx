@@ -1,7 +1,7 @@
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
@@ -12,7 +12,7 @@ import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
-import { Empty } from '../../ui/states';
+import { Empty, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { CareCard } from './CareCard';
 import { MemberForm } from './MemberForm';
@@ -22,6 +22,12 @@ import { ProofCard } from './ProofCard';
 import { Reasons } from './Reasons';
 import { useBook } from './useBook';
 import { locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
+
+/** Fetched after the rest of the page. */
+const VerificationSheet = lazy(() =>
+  import('../verification/VerificationSheet').then((sheet) => ({ default: sheet.VerificationSheet })),
+);
+const SpecimensOf = lazy(() => import('./SpecimensOf').then((card) => ({ default: card.SpecimensOf })));
 
 /** One of the book: what it shows, what it carries, whose it is, and what it would have with another. */
 export function MemberPage({ id }: { id: string }) {
@@ -120,6 +126,10 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
         <Text quiet>What it carries cannot be told while something is wrong with the records.</Text>
       )}
       <Family member={member} colony={colony} told={told} f={f} />
+      <Suspense fallback={<Loading what="How it turned out" />}>
+        <VerificationSheet of={{ individualId: member.id }} guide={guide} />
+        <SpecimensOf individualId={member.id} />
+      </Suspense>
       {member.kept.status === 'here' && (
         <>
           <CareCard key={member.version} guideId={guideId} member={member} note={note} />

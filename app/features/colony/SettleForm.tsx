@@ -1,17 +1,21 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
+import { USUAL_WRONG, VERIFICATION_KINDS, VERIFICATION_WORDS, type VerificationKind } from '@plesion/core/verification/schema';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
 import { api } from '../../lib/api';
 import { today } from '../../lib/dates';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
-import { type Doubted, insteadOf, lookAt, sayDoubted } from './settling';
+import { verificationApi } from '../verification/verificationApi';
+import { type Doubted, insteadOf, lookAt, sayDoubted, turnedOut } from './settling';
 import { useColonyWrite } from './useColonyWrite';
 import { shownBy } from './words';
 
@@ -24,10 +28,15 @@ interface Props {
   onDone: () => void;
 }
 
-/** A record that does not fit, settled: what is right stands from now on, and beside it what was written and why it was wrong. */
+/**
+ * A record that does not fit, settled: what is right stands from now on, and beside it what was written and why it was
+ * wrong. A sex that turned out is an outcome as well: the names of its specimens are held against it.
+ */
 export function SettleForm({ guide, guideId, member, members, doubted, onDone }: Props) {
   const [chosen, setChosen] = useState<string>();
   const [why, setWhy] = useState('');
+  const [kind, setKind] = useState<VerificationKind>('egg');
+  const [outcomeId] = useState(() => mintId());
   const stored = useQuery({
     queryKey: ['individual', member.id],
     queryFn: ({ signal }) => api('individual', { params: { id: member.id } }, signal),
@@ -38,11 +47,11 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
   const instead = all.find(({ id }) => id === chosen);
   const { write, busy, problem, setProblem, at } = useColonyWrite(
     guideId,
-    () => {
+    async () => {
       const what = doubted.what === 'phenotype' ? doubted.character! : doubted.what;
       const line = { on: today(), what, was: was.slice(0, 200), now: instead!.label.slice(0, 200), why: why.trim() };
       const note = stored.data?.note;
-      return api('writeIndividual', {
+      await api('writeIndividual', {
         params: { id: member.id },
         body: {
           ...{ version: member.version, guideId, label: member.label, hidden: false },
@@ -50,6 +59,14 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
           ...(note ? { note } : {}),
         },
       });
+      const turned = turnedOut(guide, doubted, instead!);
+      if (turned)
+        await verificationApi('verify', {
+          body: {
+            ...{ id: outcomeId, individualId: member.id, kind, ...turned, wrong: USUAL_WRONG[kind] },
+            ...{ on: today(), note: why.trim(), sameCall: false },
+          },
+        });
     },
     onDone,
   );
@@ -65,6 +82,14 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
       <Text size="small" strong quiet>{`Written: ${was}. What is right?`}</Text>
       <Picker label="What is right" items={all} chosen={chosen} onChange={setChosen} />
       {at('instead') && <Notice kind="problem">{at('instead')!}</Notice>}
+      {instead && turnedOut(guide, doubted, instead) && (
+        <ChoiceGroup
+          label="It is known by"
+          options={VERIFICATION_KINDS.map((id) => ({ id, label: VERIFICATION_WORDS[id] }))}
+          chosen={[kind]}
+          onChange={([id]: VerificationKind[]) => setKind(id)}
+        />
+      )}
       <TextField label="How it was found out" value={why} onChangeText={setWhy} multiline problem={at('why')} />
       {problem && problem.field !== 'instead' && problem.field !== 'why' && <Notice kind="problem">{problem.message}</Notice>}
       <View style={styles.act}>

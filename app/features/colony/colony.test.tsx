@@ -11,7 +11,7 @@ import { choose, press, showScreen, shown, type } from '../../test/showScreen';
 import { ColonyScreen } from './ColonyScreen';
 import { MemberPage } from './MemberPage';
 import { NewMember } from './NewMember';
-import { type Doubted, insteadOf, sayDoubted } from './settling';
+import { type Doubted, insteadOf, sayDoubted, turnedOut } from './settling';
 import { saySex } from './words';
 
 let mockStation: FakeStation;
@@ -155,15 +155,18 @@ it('what does not fit stands above, the likeliest first', async () => {
 it('a record that does not fit is settled: what was written stays beside what is right, and why', async () => {
   members[2] = { ...member(17, { ...sexed('male'), father: ID(3), mother: ID(4), phenotypes: { morph: 'pale' } }), version: 4 };
   mockStation.answer('writeIndividual', () => ({}));
+  mockStation.answer('verify', ({ body }) => body);
   await showScreen(<ColonyScreen />);
   await shown('Something does not fit');
   await press('Settle it: sex of Moth 17 is wrong');
   screen.getByText('Written: male. What is right?');
+  await waitFor(() => expect(screen.getByLabelText('Settle it')).toBeEnabled());
   await press('Settle it');
   screen.getByText('Say what is right.');
   await choose('What is right', 'a female');
   await press('Settle it');
   screen.getByText('Say how it was found out.');
+  await press('dissection');
   await type('How it was found out', 'it laid an egg');
   await press('Settle it');
   await waitFor(() => expect(sent('writeIndividual')).toHaveLength(1));
@@ -177,6 +180,18 @@ it('a record that does not fit is settled: what was written stays beside what is
       },
     },
   });
+  // The names of its specimens are held against what it turned out to be.
+  await waitFor(() => expect(sent('verify')).toHaveLength(1));
+  expect(sent('verify')[0]).toMatchObject({
+    body: {
+      individualId: ID(17),
+      kind: 'dissection',
+      taxon: moths.heredity!.taxon,
+      facets: { sex: 'female' },
+      wrong: 0.005,
+      sameCall: false,
+    },
+  });
 });
 
 it('what may stand instead: the other sex, another state, another parent or none', () => {
@@ -188,6 +203,10 @@ it('what may stand instead: the other sex, another state, another parent or none
   expect(labels({ what: 'phenotype', character: 'morph' })).toEqual(['wild type', 'smoke morph', 'not seen']);
   expect(labels({ what: 'mother' })).toEqual(['not known']);
   expect(labels({ what: 'father' })).toEqual(['not known', 'Moth 3', 'Moth 5']);
+  const [male, unsexed] = insteadOf(moths, doubtful, { what: 'sex' }, book);
+  expect(turnedOut(moths, { what: 'sex' }, male)).toEqual({ taxon: moths.heredity!.taxon, facets: { sex: 'male' } });
+  expect(turnedOut(moths, { what: 'sex' }, unsexed)).toBeUndefined();
+  expect(turnedOut(moths, { what: 'mother' }, male)).toBeUndefined();
   const [none, one] = insteadOf(moths, doubtful, { what: 'father' }, book);
   expect([none.kept.father, none.kept.fathers, one.kept.father, one.kept.fathers]).toEqual([
     undefined,

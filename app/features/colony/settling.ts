@@ -1,6 +1,6 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
-import type { Guide } from '@plesion/core/guide';
+import { formsOf, type Guide, isFormOf } from '@plesion/core/guide';
 import { omit } from '../../lib/omit';
 import { shownBy } from './words';
 
@@ -71,6 +71,18 @@ export function insteadOf(
     { id: 'none', label: NOBODY, kept: orphan },
     ...may.map(({ id, name }) => ({ id, label: name, kept: { ...orphan, [what]: id } })),
   ];
+}
+
+/** What an individual turned out to be where its sex was settled; nothing where the guide does not tell the sexes apart. */
+export function turnedOut(
+  guide: Guide,
+  { what }: Doubted,
+  { kept: { sex } }: Instead,
+): { taxon: string; facets: Record<string, string> } | undefined {
+  const taxon = guide.heredity?.taxon ?? guide.taxa[0].id;
+  if (what !== 'sex' || !sex) return undefined;
+  const facets = { sex: sex.called };
+  return formsOf(guide).some((form) => isFormOf(guide, form, taxon, facets)) ? { taxon, facets } : undefined;
 }
 
 /** What to look at. */

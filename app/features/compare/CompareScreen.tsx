@@ -3,7 +3,7 @@ import { compareForms, namesOf } from '@plesion/core/compare';
 import { compiledFor, type Guide, type Judgement } from '@plesion/core/guide';
 import type { Situation } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
@@ -21,6 +21,9 @@ import { ComparedCharacters } from './ComparedCharacters';
 import { ComparedPlates } from './ComparedPlates';
 import { FormPick } from './FormPick';
 import { SendPage } from './SendPage';
+
+/** Fetched where the guide has photographs. */
+const ComparedFigures = lazy(() => import('./ComparedFigures'));
 
 interface CompareScreenProps {
   id: string;
@@ -103,6 +106,11 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
       {comparison && (
         <>
           <ComparedPlates guide={guide} forms={comparison.forms} names={names} />
+          {guide.figures && (
+            <Suspense fallback={null}>
+              <ComparedFigures guide={guide} forms={comparison.forms} names={names} />
+            </Suspense>
+          )}
           <Card title="In plain words">
             <Typeset testID="paragraph" parts={comparison.typeset} />
             {practise && (

@@ -27,7 +27,7 @@ export function ComparedPlates({ guide, forms, names }: { guide: Guide; forms: C
   const widest = Math.max(...drawn.map(({ plate }) => plate.box.width));
   const tallest = Math.max(...drawn.map(({ plate }) => plate.box.height));
   const scale = Math.min((room - 16) / widest, 400 / tallest);
-  const bar = scaleBar({ box: { width: widest } });
+  const bar = scaleBar({ ...drawn[0].plate, box: { width: widest } });
   const panel = Math.min(room, widest * scale + 72);
   return (
     <View style={styles.block}>
@@ -47,12 +47,14 @@ export function ComparedPlates({ guide, forms, names }: { guide: Guide; forms: C
           </View>
         ))}
       </View>
-      <View style={styles.scale}>
-        <View style={[styles.bar, { width: bar.mm * scale }]} />
-        <Text size="small" quiet>
-          {`${bar.label}, for all`}
-        </Text>
-      </View>
+      {bar && (
+        <View style={styles.scale}>
+          <View style={[styles.bar, { width: bar.mm * scale }]} />
+          <Text size="small" quiet>
+            {`${bar.label}, for all`}
+          </Text>
+        </View>
+      )}
     </View>
   );
 }

@@ -10,10 +10,10 @@ import {
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { SheetWrite } from '@plesion/contract';
-import { createElement } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { DragHandle } from '../../ui/DragHandle';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Text } from '../../ui/Text';
 
@@ -98,18 +98,7 @@ function SheetRow({ name, label, needed, first, last, onNeeded, onMove, onLeave 
   const style = { transform: CSS.Translate.toString(transform), transition, ...(isDragging ? { zIndex: 1, opacity: 0.85 } : {}) };
   return (
     <View ref={setNodeRef as never} style={[styles.row, style]}>
-      {createElement(
-        'button',
-        {
-          ref: setActivatorNodeRef,
-          type: 'button',
-          ...attributes,
-          ...listeners,
-          'aria-label': `Drag ${label}`,
-          style: HANDLE,
-        },
-        '⠿',
-      )}
+      <DragHandle of={label} activator={setActivatorNodeRef} attributes={attributes} listeners={listeners} />
       <Text style={styles.grow}>{label}</Text>
       <ChoiceGroup
         label={`${label}: may it stay empty?`}
@@ -129,19 +118,6 @@ function SheetRow({ name, label, needed, first, last, onNeeded, onMove, onLeave 
     </View>
   );
 }
-
-/** The page does not scroll under a finger that drags. */
-const HANDLE = {
-  width: TOUCH,
-  height: TOUCH,
-  border: 0,
-  borderRadius: radius.s,
-  background: 'transparent',
-  color: colour.quiet,
-  fontSize: 20,
-  cursor: 'grab',
-  touchAction: 'none',
-};
 
 const styles = StyleSheet.create({
   row: {

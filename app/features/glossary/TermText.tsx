@@ -6,8 +6,9 @@ import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Text, type TextProps } from '../../ui/Text';
 import { emblems } from '../plates/emblems';
-import { formPlate, tilePlate } from '../plates/plates';
+import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
+import { hasTile, StateTile } from '../plates/StateTile';
 
 interface TermTextProps extends Omit<TextProps, 'children'> {
   guide?: Guide;
@@ -67,12 +68,11 @@ function Figure({ guide, figure }: { guide: Guide; figure: NonNullable<Term['fig
     <View style={styles.drawings}>
       {character &&
         figure.states.map((state) => {
-          const plate = tilePlate(guide, character, state);
           const label = character.states?.find(({ id }) => id === state)?.label ?? state;
           return (
-            plate && (
+            hasTile(guide, character, state) && (
               <View key={state} style={styles.drawing}>
-                <PlateView plate={plate} width={84} height={84} label={label} />
+                <StateTile guide={guide} character={character} state={state} size={84} label={label} />
                 <Text size="small" quiet style={styles.caption}>
                   {label}
                 </Text>

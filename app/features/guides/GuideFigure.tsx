@@ -12,10 +12,11 @@ interface GuideFigureProps {
   nth?: number;
 }
 
-/** A drawing that stands for a guide: one of its kinds, grown. Nothing until the guide is here. */
+/** A drawing that stands for a guide: one of its kinds, grown. Its room until the guide is here; nothing where the guide draws none. */
 export function GuideFigure({ id, width, height, nth = 0 }: GuideFigureProps) {
   const guide = useGuide(id).data?.guide;
   const form = guide && emblems(guide)[nth];
   const plate = form && formPlate(guide, form.id, mainView(guide), 'thumb');
+  if (guide && !plate) return null;
   return <View style={{ width, height }}>{plate && <PlateView plate={plate} width={width} height={height} />}</View>;
 }

@@ -25,6 +25,7 @@ export function GuidesScreen() {
         <View style={styles.grow}>
           <PageHeading>Guides</PageHeading>
         </View>
+        <Button label="Write a guide" onPress={() => router.push('/guides/write')} />
         <Button label="Learn from a table" onPress={() => router.push('/guides/learn')} />
         <Button
           label="Import a guide"

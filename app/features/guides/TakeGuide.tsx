@@ -7,14 +7,14 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { loadPlan } from '../records/plans';
+import { loadDrawing } from '../records/plans';
 
 /** Take in a guide from a file; one that is here with other content is written over only as a new version, and when asked. */
 export function useTakeGuide() {
   const client = useQueryClient();
   const onSuccess = async (stored: StoredGuide | undefined) => {
     if (!stored) return;
-    await loadPlan(stored.guide.plan);
+    await loadDrawing(stored.guide);
     client.setQueryData(['guide', stored.id], stored);
     void client.invalidateQueries({ queryKey: ['guides'] });
   };

@@ -99,6 +99,7 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
       </Card>
       <KeyProblems problems={problems} onOpen={(couplet) => router.push(`/keys/${id}/edit?couplet=${couplet}`)} />
       <KeyText keyed={key} guide={guide} hrefOf={(couplet) => `/keys/${id}/walk?start=${couplet}`} />
+      <OfIt id={id} />
       <WriteOut id={id} />
       {!stored.hidden && <Remove stored={stored} />}
     </Screen>
@@ -179,6 +180,20 @@ const Figure = ({ value, label }: { value: string; label: string }) => (
     </Text>
   </View>
 );
+
+function OfIt({ id }: { id: string }) {
+  const router = useRouter();
+  return (
+    <Card title="A guide of it">
+      <Text quiet>
+        Read a specimen in any order, with parts missing: what the leads say becomes characters, and each ending is weighed.
+      </Text>
+      <View style={styles.ways}>
+        <Button small label="Make a guide of it" onPress={() => router.push(`/keys/guide?key=${id}`)} />
+      </View>
+    </Card>
+  );
+}
 
 function WriteOut({ id }: { id: string }) {
   const params = { id };

@@ -22,6 +22,17 @@ interface AddPhotosProps {
 /** Choose, take, drop or paste photos. Each is kept on the device, and goes to the server with the specimen that names it. */
 export function AddPhotos({ has, onPhoto }: AddPhotosProps) {
   const station = useSession().station.id;
+  return <TakePhotos has={has} take={async (file) => onPhoto(await keepPhoto(station, file), file)} />;
+}
+
+interface TakePhotosProps {
+  has: boolean;
+  /** What becomes of each; it throws, with a sentence, what it cannot take. */
+  take: (file: File) => Promise<void>;
+}
+
+/** Choose, take, drop or paste photos. */
+export function TakePhotos({ has, take: takeOne }: TakePhotosProps) {
   const wide = useWide();
   const take = useMutation({
     networkMode: 'always',
@@ -29,7 +40,7 @@ export function AddPhotos({ has, onPhoto }: AddPhotosProps) {
       const refused: string[] = [];
       for (const file of files)
         try {
-          onPhoto(await keepPhoto(station, file), file);
+          await takeOne(file);
         } catch (error) {
           refused.push(`${file.name}: ${(error as Error).message}`);
         }

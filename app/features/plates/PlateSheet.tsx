@@ -35,12 +35,14 @@ export function PlateSheet({ plate, width, label, caption, leaders = [], childre
         <Text size="small" quiet style={styles.caption}>
           {caption}
         </Text>
-        <View style={styles.scale}>
-          <View style={[styles.bar, { width: (bar.mm * width) / shown.box.width }]} />
-          <Text size="small" quiet>
-            {bar.label}
-          </Text>
-        </View>
+        {bar && (
+          <View style={styles.scale}>
+            <View style={[styles.bar, { width: (bar.mm * width) / shown.box.width }]} />
+            <Text size="small" quiet>
+              {bar.label}
+            </Text>
+          </View>
+        )}
       </View>
       {children}
     </View>

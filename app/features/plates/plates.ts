@@ -1,7 +1,7 @@
 import type { Character, Guide } from '@plesion/core/guide';
 import { type Detail, type Measure, type Plate, type Point, type Traits, traitsOf } from '@plesion/core/plates';
 import { compiledOf } from '../records/compiled';
-import { planOf } from '../records/plans';
+import { drawnTile, planOf } from '../records/plans';
 
 /** Drawings kept at once; the oldest go first. */
 const KEPT = 400;
@@ -54,8 +54,11 @@ export function drawnViews(guide: Guide): { id: string; label: string }[] {
 /** The view in which an animal or plant is shown where only one is. */
 export const mainView = (guide: Guide): string => planOf(guide)?.views[0] ?? '';
 
-/** The tile of a state. */
+/** The tile of a state: as the guide says, or as its plan draws it. */
 export function tilePlate(guide: Guide, character: Character, state: string | number): Plate | undefined {
+  const own = character.states?.find(({ id }) => id === state)?.tile;
+  if (own?.draw === 'photo') return undefined;
+  if (own) return once(`tile ${JSON.stringify(own)}`, () => drawnTile(own));
   const plan = planOf(guide);
   return plan && once(`${guide.plan} tile ${character.id} ${state}`, () => plan.tile(character, state));
 }

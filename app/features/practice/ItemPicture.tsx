@@ -79,7 +79,7 @@ function Drawing({
   const size = overPlate(plate, room, TALLEST);
   const touch = (x: number, y: number) => {
     setSpot({ x, y });
-    onTouch(touched(plate, item.view, characters, x, y).map(({ id }) => id));
+    onTouch(touched(guide, plate, item.view, characters, [x, y]).map(({ id }) => id));
   };
   return (
     <Pressable

@@ -1,4 +1,4 @@
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, SHORT_MONTHS } from '@plesion/core/guide';
 import { beatsOf, groupsAt, readableIn, sayGroup } from '@plesion/core/practice';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -9,8 +9,6 @@ import { compiledOf } from '../records/compiled';
 import { planOf } from '../records/plans';
 import { type Address, GLIMPSES, LEAVES, LIGHTS } from './wanted';
 import { IN_THE_OPEN, levelOf, type Wanted, WAY_WORDS, WAYS } from './ways';
-
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 const LIGHT_WORDS: Record<(typeof LIGHTS)[number], string> = { dusk: 'at dusk', glare: 'against the light' };
 
@@ -130,7 +128,7 @@ function About({ guide, wanted, address, setAddress }: PracticeSettingsProps) {
         <ChoiceGroup
           label="When"
           clearable
-          options={MONTHS.map((label, i) => ({ id: String(i + 1), label }))}
+          options={SHORT_MONTHS.map((label, i) => ({ id: String(i + 1), label }))}
           chosen={wanted.month ? [String(wanted.month)] : []}
           onChange={([month]) => setAddress({ month })}
         />

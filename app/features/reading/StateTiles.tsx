@@ -8,8 +8,7 @@ import { Icon } from '../../ui/Icon';
 import { Hatch } from '../../ui/Hatch';
 import { Option, Options } from '../../ui/Options';
 import { Text } from '../../ui/Text';
-import { tilePlate } from '../plates/plates';
-import { PlateView } from '../plates/PlateView';
+import { StateTile } from '../plates/StateTile';
 
 interface StateTilesProps {
   guide: Guide;
@@ -44,7 +43,6 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
   return (
     <Options label={character.label} many={several} style={styles.tiles}>
       {options.map(({ id, label }, i) => {
-        const plate = tilePlate(guide, character, character.kind === 'count' ? Number(id) : id);
         const on = character.kind === 'count' ? seen?.value === Number(id) : Boolean(seen?.states?.includes(id));
         return (
           <Tile
@@ -55,13 +53,17 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
             character={keys && i < 9 && character.kind !== 'count' ? String(i + 1) : undefined}
             onPress={() => press(id)}
           >
-            {plate ? (
-              <PlateView plate={plate} width={SIZE} height={SIZE} />
-            ) : (
-              <Text strong size="lead">
-                {label.slice(0, 2)}
-              </Text>
-            )}
+            <StateTile
+              guide={guide}
+              character={character}
+              state={character.kind === 'count' ? Number(id) : id}
+              size={SIZE}
+              otherwise={
+                <Text strong size="lead">
+                  {label.slice(0, 2)}
+                </Text>
+              }
+            />
           </Tile>
         );
       })}

@@ -1,7 +1,8 @@
 import type { Guide } from '@plesion/core/guide';
 import { queryOptions, useQueries, useQuery } from '@tanstack/react-query';
 import { api, queryClient } from '../../lib/api';
-import { loadPlan } from './plans';
+import { carryFigures } from './carryFigures';
+import { loadDrawing } from './plans';
 
 /** Guides change rarely: what is here is used at once and checked now and then. */
 const FRESH = 5 * 60_000;
@@ -11,7 +12,8 @@ const wholeGuide = (id: string | undefined) =>
     queryKey: ['guide', id],
     queryFn: async ({ signal }) => {
       const stored = await api('guide', { params: { id: id! } }, signal);
-      await loadPlan(stored.guide.plan);
+      await loadDrawing(stored.guide);
+      carryFigures(stored.guide);
       return stored;
     },
     enabled: id !== undefined,

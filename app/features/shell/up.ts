@@ -25,6 +25,7 @@ const BELONGS: [RegExp, Up][] = [
   [/^\/practice\/sets\/([^/]+)\/results$/, { href: '/practice/sets/$1', label: 'Set' }],
   [/^\/practice\/sets\/.+$/, { href: '/practice/sets', label: 'Sets' }],
   [/^\/practice\/.+$/, PRACTICE],
+  [/^\/guides\/write\/.+$/, { href: '/guides/write', label: 'Drafts' }],
   [/^\/guides\/([^/]+)\/.+$/, { href: '/guides/$1', label: 'Guide' }],
   [/^\/guides\/.+$/, GUIDES],
   [/^\/keys\/([^/]+)\/.+$/, { href: '/keys/$1', label: 'Key' }],

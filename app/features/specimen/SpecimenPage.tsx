@@ -30,6 +30,7 @@ import { SendPage } from '../compare/SendPage';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { GuidelessPage } from './GuidelessPage';
 import { History, sayUnion } from './History';
+import { IndividualSheet } from './IndividualSheet';
 import { SpecimenFrame } from './SpecimenFrame';
 import { useDraft } from '../records/useDraft';
 
@@ -101,7 +102,8 @@ export function SpecimenPage({ id }: { id: string }) {
         </ConversationSheet>
       </Suspense>
       <OpinionsSheet specimenId={id} guide={book} />
-      <VerificationSheet of={{ specimenId: id }} guide={book} />
+      <IndividualSheet guideId={guide.data.id} content={content} onChange={draft.change} />
+      <VerificationSheet key={content.individualId} of={{ specimenId: id }} guide={book} />
       <History guide={book} determinations={content.determinations} />
       <Card title="What was read" aside={`${content.readings.length}`}>
         {content.readings.length === 0 && (

@@ -20,7 +20,7 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { KindChoice } from '../records/KindChoice';
 import { EvidenceField } from './EvidenceField';
-import { type Verified, verificationApi, verificationsOf } from './verificationApi';
+import { idOf, type Verified, verificationApi, verificationsOf } from './verificationApi';
 
 /** Chances that a verification is itself wrong, as they are chosen. */
 const CHANCES = ['0.001', '0.005', '0.01', '0.02', '0.05', '0.2'] as const;
@@ -55,7 +55,7 @@ interface OutcomeFormProps {
 
 /** What it turned out to be, by what it is known, and how sure that is. */
 export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
-  const kept = keptForm(`outcome.${of.specimenId ?? of.mark}`, Typed);
+  const kept = keptForm(`outcome.${idOf(of)}`, Typed);
   const client = useQueryClient();
   const form = useForm({ resolver: zodResolver(Typed), defaultValues: kept.read() ?? empty() });
   const { watch, setValue } = form;

@@ -30,7 +30,15 @@ interface VerificationSheetProps {
   onChange?: () => void;
 }
 
-/** How it turned out what a specimen, or the bearer of a ring, was, and by what that is known. */
+/** What is said before anything is known. */
+const notYet = ({ mark, individualId }: Verified): string =>
+  mark
+    ? 'Not known yet: an egg, a test, a bird met again when older tells more than a call, and reaches its earlier captures.'
+    : individualId
+      ? 'Not known yet: an egg, its young, a test tell more than a call, and reach every specimen of it in the daybook.'
+      : 'Not known yet: an expert’s word, an egg, a test tells more than a call, and its photographs can then be practised with.';
+
+/** How it turned out what a specimen, the bearer of a ring or an individual was, and by what that is known. */
 export function VerificationSheet({ of, guide, onChange }: VerificationSheetProps) {
   const { role } = useSession().account;
   const found = useQuery({
@@ -42,13 +50,7 @@ export function VerificationSheet({ of, guide, onChange }: VerificationSheetProp
   return (
     <Card title="How it turned out">
       {found.error && <Failed error={found.error} retry={() => void found.refetch()} />}
-      {all?.length === 0 && (
-        <Text quiet>
-          {of.mark
-            ? 'Not known yet: an egg, a test, a bird met again when older tells more than a call, and reaches its earlier captures.'
-            : 'Not known yet: an expert’s word, an egg, a test tells more than a call, and its photographs can then be practised with.'}
-        </Text>
-      )}
+      {all?.length === 0 && <Text quiet>{notYet(of)}</Text>}
       {all?.map((one) => (
         <Outcome key={one.id} one={one} of={of} guide={guide} onChange={onChange} />
       ))}
@@ -70,7 +72,7 @@ export function VerificationSheet({ of, guide, onChange }: VerificationSheetProp
 }
 
 function Outcome({ one, of, guide, onChange }: { one: Verification } & VerificationSheetProps) {
-  const { id, kind, taxon, facets, wrong, on, note, photo, sameCall, by, withdrawnBy } = one;
+  const { id, kind, taxon, facets, wrong, on, note, photo, sameCall, by, withdrawnBy, individualId } = one;
   const client = useQueryClient();
   const withdraw = useMutation({
     mutationFn: () => verificationApi('withdrawVerification', { params: { id } }),
@@ -83,7 +85,13 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
         <View style={styles.grow}>
           <TaxonName guide={guide} taxon={taxon} size={17} />
           <Text size="small">
-            {[sayFacets(guide, facets), `by ${VERIFICATION_WORDS[kind]}`, sayDate(on), `written down by ${by}`]
+            {[
+              individualId && !of.individualId ? 'of the individual' : '',
+              sayFacets(guide, facets),
+              `by ${VERIFICATION_WORDS[kind]}`,
+              sayDate(on),
+              `written down by ${by}`,
+            ]
               .filter(Boolean)
               .join(' · ')}
           </Text>

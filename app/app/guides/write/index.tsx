@@ -1,0 +1,5 @@
+import { DraftsScreen } from '../../../features/authoring/DraftsScreen';
+
+export default function Route() {
+  return <DraftsScreen />;
+}

@@ -1,0 +1,50 @@
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { LongRow } from '../../ui/LongList';
+import { Text } from '../../ui/Text';
+
+interface Props {
+  name: string;
+  /** What it is, in short. */
+  says: string;
+  strong: boolean;
+  /** How far it stands under others. */
+  depth?: number;
+  height: number;
+  open: boolean;
+  onToggle: () => void;
+  /** The form of what is open. */
+  children: ReactNode;
+}
+
+const DEEPEST = 6;
+
+/** One of many that can be changed in place: its name, and its form where it is open. */
+export const ChangeRow = ({ name, says, strong, depth = 0, height, open, onToggle, children }: Props) => (
+  <LongRow height={height} style={[styles.row, { paddingLeft: 18 * Math.min(depth, DEEPEST) }]}>
+    <View style={styles.line}>
+      <View style={styles.name}>
+        <Text strong={strong}>{name}</Text>
+        <Text size="small" quiet>
+          {says}
+        </Text>
+      </View>
+      <Button
+        small
+        kind="quiet"
+        label={open ? 'Close' : 'Change'}
+        hint={`${open ? 'Close' : 'Change'} ${name}`}
+        onPress={onToggle}
+      />
+    </View>
+    {open && children}
+  </LongRow>
+);
+
+const styles = StyleSheet.create({
+  row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs, gap: space.s },
+  line: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  name: { flex: 1, minWidth: 0 },
+});

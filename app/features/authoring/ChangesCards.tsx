@@ -1,0 +1,74 @@
+import { type Draft, type GuideChanges, guideChanges } from '@plesion/core/authoring';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Card } from '../../ui/Card';
+import { FirstOf } from '../../ui/FirstOf';
+import { Text } from '../../ui/Text';
+
+interface Props {
+  before: Draft;
+  after: Draft;
+  /** What it is compared with: `version 3`. */
+  than: string;
+}
+
+/** In what a guide differs from an earlier version: in words, and cell by cell. */
+export function ChangesCards({ before, after, than }: Props) {
+  const { parts, cells } = useMemo(() => guideChanges(before, after), [before, after]);
+  if (parts.length === 0 && cells.length === 0)
+    return (
+      <Card title={`As in ${than}`}>
+        <Text quiet>Nothing is different.</Text>
+      </Card>
+    );
+  return (
+    <Card title={`Different from ${than}`}>
+      {parts.map(({ title, lines }) => (
+        <View key={title} style={styles.part}>
+          <Text strong heading={3}>
+            {title}
+          </Text>
+          <FirstOf of={lines} keyOf={(line) => line}>
+            {(line) => <Text size="small">{line}</Text>}
+          </FirstOf>
+        </View>
+      ))}
+      {cells.length > 0 && (
+        <View style={styles.part}>
+          <Text strong heading={3}>
+            {cells.length === 1 ? 'One cell' : `${cells.length} cells`}
+          </Text>
+          <FirstOf of={cells} keyOf={keyOf} what="cells">
+            {(cell) => <CellLine cell={cell} />}
+          </FirstOf>
+        </View>
+      )}
+    </Card>
+  );
+}
+
+type Cell = GuideChanges['cells'][number];
+const keyOf = ({ of, character, source }: Cell) => `${of} ${character} ${source}`;
+
+const CellLine = ({ cell: { of, label, source, was, now } }: { cell: Cell }) => (
+  <View style={styles.cell}>
+    <Text size="small" strong>{`${of}, ${label}`}</Text>
+    <Text size="small">{was === undefined ? `now ${now}` : now === undefined ? `no more: ${was}` : `${was} → ${now}`}</Text>
+    <Text size="small" quiet>
+      {source}
+    </Text>
+  </View>
+);
+
+const styles = StyleSheet.create({
+  part: { gap: space.xs },
+  cell: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: space.m,
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingVertical: space.xs,
+  },
+});

@@ -1,0 +1,123 @@
+import type { KeyGuideView } from '@plesion/contract/authoring';
+import type { ContrastTold, KeyCharacterTold } from '@plesion/core/authoring';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+
+const KINDS: Record<string, string> = {
+  nominal: 'states',
+  ordered: 'stretches of a number',
+  measurement: 'measured',
+  ratio: 'a proportion',
+  count: 'counted',
+};
+/** So many are put up at first: a long key has hundreds. */
+const SHOWN = 40;
+
+interface Props {
+  view: KeyGuideView;
+  /** Of the keys, where there are several. */
+  titles?: readonly string[];
+  labels: Readonly<Record<string, string>>;
+  onPart: (contrast: string) => void;
+  onLabel: (contrast: string, label: string) => void;
+}
+
+/** The characters that are made, each with the texts that it came from; what is not one is parted. */
+export function Characters({ view: { characters }, ...rest }: Props) {
+  const [shown, setShown] = useState(SHOWN);
+  return (
+    <>
+      {characters.slice(0, shown).map((one) => (
+        <CharacterCard key={one.contrasts[0].id} one={one} {...rest} />
+      ))}
+      {characters.length > shown && (
+        <Button label={`${characters.length - shown} more characters`} onPress={() => setShown(shown + 200)} />
+      )}
+    </>
+  );
+}
+
+function CharacterCard({ one, titles, labels, onPart, onLabel }: { one: KeyCharacterTold } & Omit<Props, 'view'>) {
+  const [naming, setNaming] = useState(false);
+  const [first] = one.contrasts;
+  return (
+    <Card title={one.label} aside={one.oneSided ? 'said of one side only' : (KINDS[one.kind] ?? one.kind)}>
+      {one.contrasts.map((contrast, i) => (
+        <View key={contrast.id} style={styles.contrast}>
+          <View style={styles.sides}>
+            {titles && (
+              <Text size="small" quiet>
+                {titles[contrast.key]}
+              </Text>
+            )}
+            {contrast.sides.map((side) => (
+              <Told key={side.lead} couplet={contrast.couplet} side={side} />
+            ))}
+          </View>
+          {i > 0 && (
+            <Button
+              small
+              kind="quiet"
+              label="Part"
+              hint={`Part couplet ${contrast.couplet} from ${one.label}`}
+              onPress={() => onPart(contrast.id)}
+            />
+          )}
+        </View>
+      ))}
+      {naming ? (
+        <TextField
+          label={`Call ${one.label}`}
+          value={labels[first.id] ?? one.label}
+          maxLength={200}
+          onChangeText={(label) => onLabel(first.id, label)}
+        />
+      ) : (
+        <View style={styles.act}>
+          <Button
+            small
+            kind="quiet"
+            label="Call it otherwise"
+            hint={`Call it otherwise: ${one.label}`}
+            onPress={() => setNaming(true)}
+          />
+        </View>
+      )}
+    </Card>
+  );
+}
+
+const Told = ({ couplet, side: { lead, text, means } }: { couplet: string; side: ContrastTold['sides'][number] }) => (
+  <View style={styles.told}>
+    <Text size="small" strong figures style={styles.where}>{`${couplet}${lead}`}</Text>
+    <View style={styles.texts}>
+      <Text strong>{means}</Text>
+      {text !== means && (
+        <Text size="small" quiet>
+          {text}
+        </Text>
+      )}
+    </View>
+  </View>
+);
+
+const styles = StyleSheet.create({
+  contrast: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    gap: space.s,
+    borderTopWidth: 1,
+    borderColor: colour.mist,
+    paddingVertical: space.s,
+  },
+  sides: { flexGrow: 1, flexShrink: 1, flexBasis: 220, gap: space.s },
+  told: { flexDirection: 'row', gap: space.s },
+  where: { minWidth: 34 },
+  texts: { flex: 1, minWidth: 0 },
+  act: { flexDirection: 'row' },
+});

@@ -1,0 +1,116 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
+import { sayDate } from '../../lib/dates';
+import { colour, space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Disclosure } from '../../ui/Disclosure';
+import { LinkBox } from '../../ui/LinkBox';
+import { PageHeading } from '../../ui/PageHeading';
+import { Picker } from '../../ui/Picker';
+import { Screen } from '../../ui/Screen';
+import { Empty, Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { useGuides } from '../records/useGuide';
+import { authoringApi } from './authoringApi';
+
+const DRAFTS = ['drafts'];
+
+/** Guides that are being written; one is begun from nothing, from a key, or as the next version of a guide. */
+export function DraftsScreen() {
+  const found = useQuery({ queryKey: DRAFTS, queryFn: ({ signal }) => authoringApi('drafts', {}, signal) });
+  const client = useQueryClient();
+  const drop = useMutation({
+    mutationFn: (id: string) => authoringApi('dropDraft', { params: { id } }),
+    onSuccess: (left) => client.setQueryData(DRAFTS, left),
+  });
+  return (
+    <AsyncScreen what="Guides that are being written" value={found.data} error={found.error} retry={() => void found.refetch()}>
+      {({ drafts }) => (
+        <Screen widest={860}>
+          <PageHeading>Write a guide</PageHeading>
+          <Begin />
+          {drop.error && <Failed error={drop.error} />}
+          {drafts.length === 0 && (
+            <Empty title="Nothing is being written">Begin above; what is written is kept as it is typed.</Empty>
+          )}
+          {drafts.map(({ id, title, by, updatedAt, guideId }) => (
+            <Card key={id}>
+              <View style={styles.row}>
+                <LinkBox href={`/guides/write/${id}`} style={styles.title}>
+                  <Text strong color={colour.kelp}>
+                    {title || 'Without a title yet'}
+                  </Text>
+                  <Text size="small" quiet>
+                    {`begun by ${by}, changed ${sayDate(updatedAt.slice(0, 10))}${guideId ? ', published' : ''}`}
+                  </Text>
+                </LinkBox>
+                <Button
+                  small
+                  kind="quiet"
+                  label="Take off the list"
+                  hint={`Take off the list: ${title}`}
+                  busy={drop.isPending && drop.variables === id}
+                  onPress={() => drop.mutate(id)}
+                />
+              </View>
+            </Card>
+          ))}
+        </Screen>
+      )}
+    </AsyncScreen>
+  );
+}
+
+function Begin() {
+  const router = useRouter();
+  const guides = useGuides();
+  const client = useQueryClient();
+  const [title, setTitle] = useState('');
+  const [id] = useState(() => mintId());
+  const begin = useMutation({
+    mutationFn: (body: { title?: string; guideId?: string; as?: 'own' }) =>
+      authoringApi('beginDraft', { params: { id }, body: { title: '', ...body } }),
+    async onSuccess() {
+      await client.invalidateQueries({ queryKey: DRAFTS });
+      router.push(`/guides/write/${id}`);
+    },
+  });
+  const all = (guides.data?.guides ?? []).map((guide) => ({ id: guide.id, label: guide.title, words: guide.group }));
+  const start = () => begin.mutate({ title: title.trim() });
+  return (
+    <Card title="Begin one">
+      {begin.error && <Failed error={begin.error} />}
+      <TextField label="Title" value={title} maxLength={200} onChangeText={setTitle} onSubmitEditing={start} />
+      <View style={styles.act}>
+        <Button kind="main" label="Begin" hint="Begin a guide from nothing" busy={begin.isPending} onPress={start} />
+        <Button label="From a printed key" onPress={() => router.push('/keys/read')} />
+        <Button label="From a table of measurements" onPress={() => router.push('/guides/learn')} />
+      </View>
+      <Disclosure title="As the next version of a guide">
+        <Picker label="Guide" items={all} onChange={(guideId) => begin.mutate({ guideId })} />
+      </Disclosure>
+      <Disclosure title="As a guide of our own that goes on from one">
+        <Text quiet size="small">
+          It begins with all of that guide and names it among its sources. What is changed here does not touch the other.
+        </Text>
+        <Picker
+          label="Guide it goes on from"
+          items={all}
+          onChange={(guideId) => begin.mutate({ guideId, as: 'own', title: title.trim() })}
+        />
+      </Disclosure>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  title: { flexGrow: 1, flexShrink: 1, flexBasis: 200, justifyContent: 'center' },
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

@@ -1,0 +1,159 @@
+import type { Figure } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { FirstOf } from '../../ui/FirstOf';
+import { Photo as Picture } from '../../ui/Photo';
+import { Text } from '../../ui/Text';
+import { TakePhotos } from '../photos/AddPhotos';
+import { sendPhoto } from '../photos/keepPhoto';
+import { usePhotoUri } from '../photos/usePhotoUri';
+import { ChangeRow } from './ChangeRow';
+import { beginFigure, FigureForm, type FigureWords, problemOf, sayOf } from './FigureForm';
+import { FigurePins } from './FigurePins';
+import { freshId } from './freshId';
+import type { PartProps } from './WritingScreen';
+
+/** Photos that were sent and wait for their words; what was said of the last one is proposed for the next. */
+const Waiting = z.object({
+  photos: z.array(z.object({ hash: z.string(), width: z.number(), height: z.number() })),
+  words: z.object({ taxon: z.string(), view: z.string(), credit: z.string(), licence: z.string(), caption: z.string() }),
+});
+
+/** Photographs of the forms: whose they are and on what terms, what they show, and what is to be seen on them. */
+export default function FiguresPart({ id, draft, edit }: PartProps & { id: string }) {
+  const figures = draft.figures ?? [];
+  const [waiting, change] = useKeptState(`figures of ${id}`, Waiting, { photos: [], words: beginFigure(draft) });
+  const [problem, setProblem] = useState<{ of: string; says: string }>();
+  const [open, setOpen] = useState<string>();
+  const keep = (next: Figure[]) =>
+    next.length ? edit({ do: 'part', set: { figures: next }, drop: [] }) : edit({ do: 'part', set: {}, drop: ['figures'] });
+  const [next] = waiting.photos;
+  const words: FigureWords = waiting.words;
+  const putIn = () => {
+    const wrong = problemOf(draft, words);
+    setProblem(wrong);
+    if (wrong) return;
+    const { hash: photo, width, height } = next;
+    const { name } = draft.taxa.find((one) => one.id === words.taxon)!;
+    const figure = sayOf({ id: freshId(`${name} ${words.view}`, figures), photo, width, height }, words);
+    if (!keep([...figures, figure])) return;
+    change({ photos: waiting.photos.slice(1), words: { ...words, caption: '' } });
+    setOpen(figure.id);
+  };
+  return (
+    <>
+      <Card title="A photograph" aside={waiting.photos.length > 1 ? `${waiting.photos.length} wait for their words` : undefined}>
+        {draft.taxa.length === 0 ? (
+          <Text quiet>Write the taxa first: each photograph is of one of them.</Text>
+        ) : (
+          <>
+            {next && (
+              <>
+                <Shown photo={next.hash} shape={next.width / next.height} label="The photograph that waits for its words" />
+                <FigureForm
+                  draft={draft}
+                  words={words}
+                  problem={problem}
+                  onChange={(more) => change({ words: { ...words, ...more } })}
+                />
+                <View style={styles.act}>
+                  <Button label="Put it in" onPress={putIn} />
+                  <Button kind="quiet" label="Leave it out" onPress={() => change({ photos: waiting.photos.slice(1) })} />
+                </View>
+              </>
+            )}
+            <TakePhotos
+              has={Boolean(next)}
+              take={async (file) => {
+                const sent = await sendPhoto(file);
+                change(({ photos }) => ({ photos: [...photos, sent] }));
+              }}
+            />
+            <Text size="small" quiet>
+              Photographs are sent to the station at once, so they want a connection. Where they were taken is not passed on.
+            </Text>
+          </>
+        )}
+      </Card>
+      <Card title="Photographs" aside={`${figures.length}`}>
+        {figures.length === 0 && (
+          <Text quiet>None yet. They stand on the pages of the forms they show, and beside each other.</Text>
+        )}
+        <FirstOf of={figures} keyOf={({ id: figure }) => figure} what="photographs">
+          {(figure) => (
+            <ChangeRow
+              strong
+              name={draft.taxa.find((one) => one.id === figure.taxon)?.name ?? figure.taxon}
+              says={[draft.views.find((one) => one.id === figure.view)?.label, figure.caption, figure.credit]
+                .filter(Boolean)
+                .join(' · ')}
+              height={64}
+              open={open === figure.id}
+              onToggle={() => setOpen(open === figure.id ? undefined : figure.id)}
+            >
+              <Opened
+                draft={draft}
+                figure={figure}
+                onChange={(now) => keep(figures.flatMap((one) => (one.id === figure.id ? (now ?? []) : one)))}
+              />
+            </ChangeRow>
+          )}
+        </FirstOf>
+      </Card>
+    </>
+  );
+}
+
+/** One that is in the guide: its words, what is pointed at on it, and out again. */
+function Opened({
+  draft,
+  figure,
+  onChange,
+}: {
+  draft: PartProps['draft'];
+  figure: Figure;
+  onChange: (figure: Figure | undefined) => void;
+}) {
+  const [words, setWords] = useState<FigureWords>({ ...figure, caption: figure.caption ?? '' });
+  const [problem, setProblem] = useState<{ of: string; says: string }>();
+  const say = (more: Partial<FigureWords>) => {
+    const now = { ...words, ...more };
+    setWords(now);
+    const wrong = problemOf(draft, now);
+    setProblem(wrong);
+    if (!wrong) onChange(sayOf(figure, now));
+  };
+  return (
+    <View style={styles.open}>
+      <FigurePins figure={figure} characters={draft.characters} onChange={(pins) => onChange({ ...figure, pins })} />
+      <FigureForm draft={draft} words={words} problem={problem} onChange={say} />
+      <View style={styles.act}>
+        <Button
+          small
+          kind="quiet"
+          label="Take it out"
+          hint={`Take it out: the photograph by ${figure.credit}`}
+          onPress={() => onChange(undefined)}
+        />
+      </View>
+    </View>
+  );
+}
+
+function Shown({ photo, shape, label }: { photo: string; shape: number; label: string }) {
+  const uri = usePhotoUri(photo, 'small');
+  return (
+    <Picture source={{ uri }} accessibilityLabel={label} resizeMode="contain" style={[styles.shown, { aspectRatio: shape }]} />
+  );
+}
+
+const styles = StyleSheet.create({
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  open: { gap: space.m, paddingVertical: space.s },
+  shown: { width: '100%', maxWidth: 420 },
+});

@@ -1,0 +1,68 @@
+import type { DraftCharacter } from '@plesion/core/authoring';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, space } from '../../theme';
+import { Text } from '../../ui/Text';
+import type { GridCell } from './grid';
+import type { TreeRow } from './taxonTree';
+
+interface Props {
+  row: TreeRow;
+  r: number;
+  /** The place of the first of the columns among all characters. */
+  from: number;
+  columns: readonly DraftCharacter[];
+  cellOf: (taxon: TreeRow['taxon'], character: DraftCharacter) => GridCell;
+  /** The column that is chosen, where it is in this row. */
+  active?: number;
+  height: number;
+  idOf: (r: number, c: number) => string;
+  onPick: (c: number) => void;
+}
+
+/** One taxon of the grid, with as many characters as have room. */
+export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, active, height, idOf, onPick }: Props) => (
+  <View role="row" aria-rowindex={r + 2} style={[styles.line, { height }]}>
+    <View role="rowheader" style={styles.name}>
+      <Text size="small" strong={Boolean(taxon.forms)} numberOfLines={1} style={{ marginLeft: 10 * Math.min(depth, 4) }}>
+        {taxon.name}
+      </Text>
+    </View>
+    {columns.map((character, i) => {
+      const c = from + i;
+      const { text, from: above, more, was } = cellOf(taxon, character);
+      const said = [text, more ? `+${more}` : ''].filter(Boolean).join(' ');
+      return (
+        <Pressable
+          key={character.id}
+          nativeID={idOf(r, c)}
+          role={'gridcell' as 'cell'}
+          aria-colindex={c + 2}
+          aria-selected={active === c}
+          accessibilityLabel={was === undefined ? undefined : `${said || 'empty'}, was ${was || 'empty'}`}
+          tabIndex={-1}
+          onPress={() => onPick(c)}
+          style={[styles.cell, was !== undefined && styles.changed, active === c && styles.active]}
+        >
+          <Text size="small" numberOfLines={2} quiet={above !== undefined}>
+            {said}
+          </Text>
+        </Pressable>
+      );
+    })}
+  </View>
+);
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist },
+  name: { flex: 1.2, padding: space.s, justifyContent: 'center', minWidth: 0 },
+  cell: {
+    flex: 1,
+    paddingHorizontal: space.s,
+    justifyContent: 'center',
+    borderLeftWidth: 1,
+    borderColor: colour.mist,
+    minWidth: 0,
+  },
+  changed: { borderLeftWidth: 4, borderColor: colour.kelp },
+  active: { borderWidth: 2, borderColor: colour.kelp },
+});

@@ -1,0 +1,86 @@
+import { addressOf } from '@plesion/contract';
+import { authoringEndpoints } from '@plesion/contract/endpoints/authoring';
+import type { Edit } from '@plesion/core/authoring';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { download } from '../../lib/download';
+import { pickFile } from '../../lib/files';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { authoringApi } from './authoringApi';
+import { freshId } from './freshId';
+import type { PartProps } from './WritingScreen';
+
+interface Props {
+  id: string;
+  sources: PartProps['draft']['sources'];
+  edit: PartProps['edit'];
+}
+
+/** Sources from a list of literature, and out again for other programs. One that is among them already is passed over. */
+export default function Literature({ id, sources, edit }: Props) {
+  const [text, setText] = useState('');
+  const [took, setTook] = useState<string>();
+  const take = useMutation({
+    mutationFn: (literature: string) => authoringApi('readCitations', { body: { text: literature } }),
+    onMutate: () => setTook(undefined),
+    onSuccess: ({ sources: read }) => {
+      const known = new Set(sources.map(({ citation }) => citation));
+      const fresh = read.filter(({ citation }) => !known.has(citation) && known.add(citation));
+      const put = [...sources];
+      const edits = fresh.map((cited): Edit => {
+        const source = { ...cited, id: freshId(cited.label, put) };
+        put.push(source);
+        return { do: 'source', source };
+      });
+      if (edits.length > 0 && !edit(...edits)) return;
+      setTook(`${edits.length} taken in; ${read.length - edits.length} were here already.`);
+      setText('');
+    },
+  });
+  const choose = async () => {
+    const file = await pickFile('.bib,.json,text/plain,application/json');
+    if (file) take.mutate(await file.text());
+  };
+  return (
+    <View style={styles.block}>
+      <TextField
+        label="BibTeX or CSL-JSON"
+        hint="Pasted here, or from a file. Wants a connection."
+        value={text}
+        multiline
+        maxLength={400_000}
+        onChangeText={setText}
+      />
+      <View style={styles.act}>
+        <Button small label="Take them in" busy={take.isPending} disabled={!text.trim()} onPress={() => take.mutate(text)} />
+        <Button small kind="quiet" label="From a file" onPress={() => void choose()} />
+      </View>
+      {take.error && <Failed error={take.error} />}
+      <Text size="small" quiet role="status">
+        {took ?? ''}
+      </Text>
+      <View style={styles.act}>
+        {(['bibtex', 'csl'] as const).map((as) => (
+          <Button
+            key={as}
+            small
+            kind="quiet"
+            label={as === 'csl' ? 'As CSL-JSON' : 'As BibTeX'}
+            hint={`${as === 'csl' ? 'As CSL-JSON' : 'As BibTeX'}: all sources of this draft, as a file`}
+            onPress={() => download(addressOf(authoringEndpoints.draftCitations, { params: { id }, query: { as } }))}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  block: { gap: space.s },
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

@@ -1,0 +1,118 @@
+import { RequestProblem } from '@plesion/contract';
+import { draftOf } from '@plesion/core/authoring';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { useCallback, useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { FirstOf } from '../../ui/FirstOf';
+import { Notice } from '../../ui/Notice';
+import { Failed, Loading } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { authoringApi } from './authoringApi';
+import { ChangesCards } from './ChangesCards';
+import { useBase } from './guideVersion';
+import { listsOf } from './lookLists';
+import { NewerCard, useNewer } from './NewerCard';
+import { NamesTriedCard } from './NamesTriedCard';
+import { TogetherCard } from './TogetherCard';
+import type { PartProps } from './WritingScreen';
+
+const SHOWN = 12;
+
+interface Props extends PartProps {
+  id: string;
+  version: number;
+  saved: boolean;
+  flush: () => Promise<void>;
+  catchUp: () => Promise<void>;
+}
+
+/** What the draft says back: what it wants, what nothing tells apart, where a cell would help; and the way to publish it. */
+export default function LookPart({ id, draft, scores, edit, version, saved, flush, catchUp }: Props) {
+  const router = useRouter();
+  const client = useQueryClient();
+  const look = useQuery({
+    queryKey: ['draft', id, 'look', version],
+    queryFn: async ({ signal }) => authoringApi('lookOverDraft', { params: { id } }, signal),
+    enabled: saved,
+    gcTime: 0,
+  });
+  const newer = useNewer(id, version);
+  const base = useBase(id);
+  const after = useMemo(() => draftOf({ draft, scores: new Map(scores) }), [draft, scores]);
+  const ask = useCallback(
+    (behind: string | undefined, signal: AbortSignal) =>
+      authoringApi('tryDraftNames', { params: { id }, query: { after: behind } }, signal),
+    [id],
+  );
+  const publish = useMutation({
+    mutationFn: async () => {
+      await flush();
+      return authoringApi('publishDraft', { params: { id }, body: { version } });
+    },
+    onSuccess: async ({ id: guideId }) => {
+      await Promise.all(['guides', 'guide', 'drafts'].map((kind) => client.invalidateQueries({ queryKey: [kind] })));
+      router.push(`/guides/${guideId}`);
+    },
+  });
+  if (!saved) return <Loading what="What was changed last" />;
+  if (look.error) return <Failed error={look.error} retry={() => void look.refetch()} />;
+  if (!look.data) return <Loading what="What the draft says" />;
+  const { problems, together } = look.data;
+  const lists = listsOf(look.data, draft);
+  const refused = publish.error instanceof RequestProblem ? (publish.error.body.problems ?? [publish.error.body]) : undefined;
+  return (
+    <>
+      {publish.error && !refused && <Failed error={publish.error} />}
+      {refused && (
+        <Notice kind="problem" title="Not published">
+          {refused.slice(0, SHOWN).map(({ message }) => (
+            <Text key={message}>{message}</Text>
+          ))}
+        </Notice>
+      )}
+      {newer.map((one) => (
+        <NewerCard key={one.of} id={id} version={version} newer={one} catchUp={catchUp} />
+      ))}
+      {problems.length > 0 ? (
+        <Notice kind="problem" title="Before it can be published">
+          {problems.slice(0, SHOWN).map(({ message, field }) => (
+            <Text key={`${field} ${message}`}>{message}</Text>
+          ))}
+          {problems.length > SHOWN && <Text>{`and ${problems.length - SHOWN} more`}</Text>}
+        </Notice>
+      ) : newer.some(({ of }) => of === 'base') ? null : (
+        <Card title="It can be published">
+          <Text>Its version is kept for good. Names that were given by an earlier one stay as they are.</Text>
+          <View style={styles.act}>
+            <Button
+              kind="main"
+              label="Publish"
+              hint="Publish this guide"
+              busy={publish.isPending}
+              onPress={() => publish.mutate()}
+            />
+          </View>
+        </Card>
+      )}
+      {lists.map(
+        ({ title, lines }) =>
+          lines.length > 0 && (
+            <Card key={title} title={title} aside={`${lines.length}`}>
+              <FirstOf of={lines} keyOf={(line) => line}>
+                {(line) => <Text>{line}</Text>}
+              </FirstOf>
+            </Card>
+          ),
+      )}
+      {together.length > 0 && <TogetherCard draft={draft} together={together} edit={edit} />}
+      {base && <ChangesCards before={base.guide} after={after} than={`version ${base.version}`} />}
+      {base && problems.length === 0 && <NamesTriedCard on="this draft" ask={ask} />}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({ act: { flexDirection: 'row', gap: space.s } });

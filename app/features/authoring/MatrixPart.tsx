@@ -1,0 +1,155 @@
+import {
+  type CellProblem,
+  draftOf,
+  editsFrom,
+  type Matrix,
+  matrixOf,
+  readCsv,
+  readNexus,
+  readSddMatrix,
+  readTable,
+  tableOf,
+  writeCsv,
+  writeLongCsv,
+  writeNexus,
+  writeSddMatrix,
+} from '@plesion/core/authoring';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { pickFile, saveFile } from '../../lib/files';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import type { PartProps } from './WritingScreen';
+
+const SHOWN = 10;
+
+const sayLeft = (n: number) => (n === 1 ? 'One cell was not taken' : `${n} cells were not taken`);
+
+const WAYS: { id: string; label: string; ending: string; write: (matrix: Matrix, title: string) => string | Promise<Blob> }[] = [
+  { id: 'wide', label: 'Table (CSV)', ending: 'csv', write: writeCsv },
+  {
+    id: 'xlsx',
+    label: 'Workbook (XLSX)',
+    ending: 'xlsx',
+    write: async (matrix) => (await import('./spreadsheet')).writeWorkbook(tableOf(matrix)),
+  },
+  { id: 'long', label: 'A line for each cell (CSV)', ending: 'long.csv', write: writeLongCsv },
+  { id: 'nexus', label: 'NEXUS', ending: 'nex', write: (matrix) => writeNexus(matrix).text },
+  { id: 'sdd', label: 'SDD (XML)', ending: 'sdd.xml', write: (matrix, title) => writeSddMatrix(title, matrix).text },
+];
+
+/** From so many cells on, what is lost is not worked out while one looks on. */
+const MANY = 20_000;
+
+/** What the formats that hold less than a guide leave behind. */
+function lostIn(matrix: Matrix): Record<string, string[]> {
+  if (matrix.taxa.length * matrix.characters.length > MANY) return {};
+  return { NEXUS: writeNexus(matrix).lost, SDD: writeSddMatrix('', matrix).lost };
+}
+
+/** Matrices in and out: a table of a spreadsheet, a line for each cell, NEXUS. */
+export default function MatrixPart({ draft, scores, edit }: PartProps) {
+  const [source, setSource] = useState(draft.sources[0]?.id ?? '');
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const [told, setTold] = useState<{ says: string; problems: CellProblem[] }>();
+  const whole = () => draftOf({ draft, scores });
+  const take = (given: string) => {
+    takeIn(/^\s*#NEXUS/i.test(given) ? readNexus(given) : /^\s*</.test(given) ? readSddMatrix(given) : readCsv(given));
+  };
+  const takeFile = async (file: File) => {
+    // A workbook is a zip archive.
+    if ((await file.slice(0, 2).text()) !== 'PK') return take(await file.text());
+    const { readWorkbook } = await import('./spreadsheet');
+    const lines = await readWorkbook(file);
+    if (typeof lines === 'string') setProblem(lines);
+    else takeIn(readTable(lines));
+  };
+  const takeIn = (read: ReturnType<typeof readCsv>) => {
+    setTold(undefined);
+    if (!read.ok) return setProblem(read.problems[0].message);
+    const { edits, problems } = editsFrom(read.value, whole(), source);
+    setProblem(undefined);
+    if (edits.length && !edit(...edits)) return;
+    setText('');
+    setTold({
+      says: `Read: ${read.value.taxa.length} taxa, ${read.value.characters.length} characters. One step back undoes all of it.`,
+      problems,
+    });
+  };
+  const lost = useMemo(() => lostIn(matrixOf(draftOf({ draft, scores }), source)), [draft, scores, source]);
+  return (
+    <>
+      {draft.sources.length > 1 && (
+        <ChoiceGroup
+          label="As it is said by"
+          options={draft.sources.map(({ id, label }) => ({ id, label }))}
+          chosen={[source]}
+          onChange={([next]) => setSource(next)}
+        />
+      )}
+      <Card title="In">
+        <Text quiet>
+          A table with the taxa in its first column and the characters in its first line; lines of taxon, character and value; a
+          workbook; NEXUS; or SDD. What the draft has not yet is put in, what it has is written over.
+        </Text>
+        <TextField label="Paste it here" value={text} onChangeText={setText} multiline style={styles.paste} problem={problem} />
+        <View style={styles.act}>
+          <Button label="Take it in" disabled={!text.trim()} onPress={() => take(text)} />
+          <Button
+            label="Choose a file"
+            onPress={() => void pickFile('.csv,.tsv,.txt,.nex,.nexus,.xml,.xlsx,text/*').then((file) => file && takeFile(file))}
+          />
+        </View>
+        {told && (
+          <Notice
+            kind={told.problems.length ? 'problem' : 'note'}
+            title={told.problems.length ? sayLeft(told.problems.length) : 'Taken in'}
+          >
+            <Text>{told.says}</Text>
+            {told.problems.slice(0, SHOWN).map(({ taxon, character, text: cell, message }) => (
+              <Text key={`${taxon} ${character}`} size="small">{`${taxon}, ${character}, “${cell}”: ${message}`}</Text>
+            ))}
+            {told.problems.length > SHOWN && <Text size="small">{`and ${told.problems.length - SHOWN} more`}</Text>}
+          </Notice>
+        )}
+      </Card>
+      <Card title="Out">
+        <Text quiet>What whole taxa have, by the source. What is said of one sex, region or season only stays behind.</Text>
+        {Object.entries(lost).map(
+          ([format, left]) =>
+            left.length > 0 && (
+              <Text key={format} size="small" quiet>
+                {`What ${format} cannot hold: ${left.join(' ')}`}
+              </Text>
+            ),
+        )}
+        <View style={styles.act}>
+          {WAYS.map(({ id, label, ending, write }) => (
+            <Button
+              key={id}
+              small
+              label={label}
+              hint={`Save as ${label}`}
+              onPress={() =>
+                void Promise.resolve(write(matrixOf(whole(), source), draft.title)).then((content) =>
+                  saveFile(`${draft.title || 'guide'}.${ending}`, content, 'application/octet-stream'),
+                )
+              }
+            />
+          ))}
+        </View>
+      </Card>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  paste: { minHeight: 160, fontSize: 13 },
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

@@ -1,0 +1,256 @@
+import type { DraftCharacter } from '@plesion/core/authoring';
+import { useEffect, useRef, useState } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, radius, space, TOUCH, useWide } from '../../theme';
+import { useLetterScale } from '../../theme/appearance';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { blockOf, type GridCell, type Typed } from './grid';
+import { GridRow } from './GridRow';
+import type { TreeRow } from './taxonTree';
+
+interface Props {
+  rows: readonly TreeRow[];
+  characters: readonly DraftCharacter[];
+  cellOf: (taxon: TreeRow['taxon'], character: DraftCharacter) => GridCell;
+  /** False where something of it was not taken. */
+  onWrite: (cells: readonly Typed[]) => boolean;
+}
+
+/** Rows drawn above and below those in sight. */
+const BEYOND = 6;
+const TALLEST = 460;
+const LOWEST = 220;
+/** What stands around the rows and is to be in sight with them: the parts above, the cell that is written. */
+const AROUND = 520;
+
+const STEPS: Record<string, [number, number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
+
+interface Key {
+  key: string;
+  ctrlKey: boolean;
+  metaKey: boolean;
+  altKey: boolean;
+  shiftKey: boolean;
+  preventDefault(): void;
+}
+
+/**
+ * Taxa against characters with the keys of a spreadsheet: arrows move, typing or Enter writes, Tab goes on, Delete
+ * empties, a block is pasted. Only the rows in sight and as many characters as have room are drawn, however many there
+ * are; one goes on to the next characters by the arrows or the buttons.
+ */
+export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
+  const wide = useWide();
+  const scale = useLetterScale();
+  const height = Math.max(LOWEST, Math.min(TALLEST, useWindowDimensions().height - AROUND));
+  const [at, setAt] = useState<[number, number]>([0, 0]);
+  const [first, setFirst] = useState(0);
+  const [top, setTop] = useState(0);
+  const [typing, setTyping] = useState<string>();
+  const grid = useRef<View>(null);
+  const scroller = useRef<ScrollView>(null);
+  const high = Math.round(TOUCH * Math.max(1, scale));
+  const shown = Math.min(characters.length, wide ? Math.max(2, Math.round(5 / scale)) : 1);
+  const [row, column] = [Math.min(at[0], rows.length - 1), Math.min(at[1], characters.length - 1)];
+  const from = Math.max(0, Math.min(first, characters.length - shown));
+  const columns = characters.slice(from, from + shown);
+  const firstRow = Math.max(0, Math.floor(top / high) - BEYOND);
+  const lastRow = Math.min(rows.length, Math.ceil((top + height) / high) + BEYOND);
+  const taxon = rows[row].taxon;
+  const character = characters[column];
+
+  const go = (r: number, c: number) => {
+    const [nextRow, nextColumn] = [Math.max(0, Math.min(rows.length - 1, r)), Math.max(0, Math.min(characters.length - 1, c))];
+    setAt([nextRow, nextColumn]);
+    if (nextColumn < from) setFirst(nextColumn);
+    else if (nextColumn >= from + shown) setFirst(nextColumn - shown + 1);
+    const y = nextRow * high;
+    if (y < top) scroller.current?.scrollTo({ y, animated: false });
+    else if (y + high > top + height - high) scroller.current?.scrollTo({ y: y + 2 * high - height, animated: false });
+  };
+  const focus = () => (grid.current as unknown as HTMLElement | null)?.focus?.();
+  const write = (text: string) => onWrite([{ taxon, character, text }]);
+  const commit = (r: number, c: number) => {
+    // What is as it was is not written again: not all that can be shown can be typed.
+    if (typing !== undefined && typing !== cellOf(taxon, character).text && !write(typing)) return;
+    setTyping(undefined);
+    go(row + r, column + c);
+    focus();
+  };
+  const paste = (text: string) => {
+    const cells = blockOf(text).flatMap((line, r) =>
+      line.flatMap((cell, c): Typed[] => {
+        const [to, by] = [rows[row + r]?.taxon, characters[column + c]];
+        return to && by ? [{ taxon: to, character: by, text: cell }] : [];
+      }),
+    );
+    onWrite(cells);
+  };
+  const fill = () => {
+    const { text } = cellOf(taxon, character);
+    onWrite(
+      rows.flatMap(({ taxon: other }) =>
+        other.forms && cellOf(other, character).text === '' ? [{ taxon: other, character, text }] : [],
+      ),
+    );
+  };
+  const pasted = useRef(paste);
+  useEffect(() => {
+    pasted.current = paste;
+  });
+  useEffect(() => {
+    const element = grid.current as unknown as HTMLElement | null;
+    if (!element?.addEventListener) return;
+    const take = (event: ClipboardEvent) => {
+      if (event.target !== element) return;
+      event.preventDefault();
+      pasted.current(event.clipboardData?.getData('text/plain') ?? '');
+    };
+    element.addEventListener('paste', take);
+    return () => element.removeEventListener('paste', take);
+  }, []);
+  const press = (event: Key) => {
+    const by = STEPS[event.key];
+    const chorded = event.ctrlKey || event.metaKey || event.altKey;
+    if (by && !chorded) go(row + by[0], column + by[1]);
+    else if (event.key === 'Home') go(event.ctrlKey ? 0 : row, 0);
+    else if (event.key === 'End') go(event.ctrlKey ? rows.length - 1 : row, characters.length - 1);
+    else if (event.key === 'PageDown') go(row + 8, column);
+    else if (event.key === 'PageUp') go(row - 8, column);
+    else if (event.key === 'Enter' || event.key === 'F2') setTyping(cellOf(taxon, character).text);
+    else if (event.key === 'Delete' || event.key === 'Backspace') write('');
+    else if (event.key.length === 1 && !chorded) setTyping(event.key);
+    else return;
+    event.preventDefault();
+  };
+  const id = (r: number, c: number) => `cell-${r}-${c}`;
+  const here = cellOf(taxon, character);
+  // Beside the thumb that chose the cell; where there is room, below what is written.
+  const editor = (
+    <View style={styles.editor}>
+      <Text strong>{`${taxon.name}: ${character.label}`}</Text>
+      {character.states && (
+        <Text size="small" quiet>
+          {character.states.map(({ label }) => label).join(', ')}
+        </Text>
+      )}
+      {here.from && <Text size="small" quiet>{`It has this from ${here.from}, until something is written here.`}</Text>}
+      {here.more > 0 && (
+        <Text
+          size="small"
+          quiet
+        >{`${here.more} more for parts of it, such as a sex, a region or a season: choose them above.`}</Text>
+      )}
+      <TextField
+        key={`${row} ${column} ${typing === undefined}`}
+        label="What is written in the cell"
+        value={typing ?? (here.from ? '' : here.text)}
+        autoFocus={typing !== undefined}
+        autoCorrect={false}
+        onChangeText={setTyping}
+        onSubmitEditing={() => commit(1, 0)}
+        blurOnSubmit={false}
+        onKeyPress={(event) => {
+          const { key } = event.nativeEvent;
+          if (key === 'Tab' && typing !== undefined) {
+            event.preventDefault();
+            commit(0, 1);
+          } else if (key === 'Escape') {
+            setTyping(undefined);
+            focus();
+          }
+        }}
+      />
+      <View style={styles.head}>
+        <Button small label="Write it" disabled={typing === undefined} onPress={() => commit(0, 0)} />
+        <Button small kind="quiet" label="Same for all that have nothing" disabled={!here.text} onPress={fill} />
+      </View>
+    </View>
+  );
+  return (
+    <View style={styles.all}>
+      {!wide && editor}
+      <View style={styles.head}>
+        <Text size="small" quiet style={styles.grow}>
+          {`Characters ${from + 1} to ${from + columns.length} of ${characters.length}`}
+        </Text>
+        <Button small label="Those before" disabled={from === 0} onPress={() => setFirst(Math.max(0, from - shown))} />
+        <Button small label="Those after" disabled={from + shown >= characters.length} onPress={() => setFirst(from + shown)} />
+      </View>
+      <View
+        ref={grid}
+        role="grid"
+        tabIndex={0}
+        aria-label="Taxa against characters"
+        aria-rowcount={rows.length + 1}
+        aria-colcount={characters.length + 1}
+        {...({ onKeyDown: typing === undefined ? press : undefined, 'aria-activedescendant': id(row, column) } as object)}
+        style={styles.grid}
+      >
+        <View role="row" style={[styles.line, { minHeight: high }]}>
+          <View role="columnheader" style={styles.name}>
+            <Text size="small" strong quiet>
+              Taxon
+            </Text>
+          </View>
+          {columns.map((one, c) => (
+            <View key={one.id} role="columnheader" aria-colindex={from + c + 2} style={styles.cell}>
+              <Text size="small" strong>
+                {one.label}
+                {one.unit ? `, ${one.unit}` : ''}
+              </Text>
+            </View>
+          ))}
+        </View>
+        <ScrollView
+          ref={scroller}
+          role="rowgroup"
+          style={{ height: Math.min(height, rows.length * high + 2) }}
+          scrollEventThrottle={16}
+          onScroll={({ nativeEvent }) => setTop(nativeEvent.contentOffset.y)}
+          {...({ tabIndex: -1 } as object)}
+        >
+          <View style={{ height: firstRow * high }} />
+          {rows.slice(firstRow, lastRow).map((one, i) => (
+            <GridRow
+              key={one.taxon.id}
+              row={one}
+              r={firstRow + i}
+              from={from}
+              columns={columns}
+              cellOf={cellOf}
+              active={firstRow + i === row ? column : undefined}
+              height={high}
+              idOf={id}
+              onPick={(c) => {
+                setTyping(undefined);
+                go(firstRow + i, c);
+                focus();
+              }}
+            />
+          ))}
+          <View style={{ height: (rows.length - lastRow) * high }} />
+        </ScrollView>
+      </View>
+      {wide && editor}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  all: { gap: space.m },
+  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 140 },
+  grid: { borderWidth: 1, borderColor: colour.mist, borderRadius: radius.m, backgroundColor: colour.sheet, overflow: 'hidden' },
+  line: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist },
+  name: { flex: 1.2, padding: space.s, justifyContent: 'center', minWidth: 0 },
+  cell: { flex: 1, padding: space.s, justifyContent: 'center', borderLeftWidth: 1, borderColor: colour.mist, minWidth: 0 },
+  editor: { gap: space.s },
+});

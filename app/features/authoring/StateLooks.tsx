@@ -1,0 +1,86 @@
+import type { DraftCharacter } from '@plesion/core/authoring';
+import type { Figure, Tile } from '@plesion/core/guide';
+import { drawTile } from '@plesion/core/plates/tiles';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { omit } from '../../lib/omit';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Options } from '../../ui/Options';
+import { Text } from '../../ui/Text';
+import { PlateView } from '../plates/PlateView';
+import Cut from '../plates/Cut';
+import { TileForm } from './TileForm';
+import { TileOption } from './TileOption';
+import { drawnByWords } from './drawnByWords';
+
+interface Props {
+  character: DraftCharacter;
+  figures: readonly Figure[];
+  onChange: (states: NonNullable<DraftCharacter['states']>) => void;
+}
+
+const SIZE = 64;
+
+/** How the states of a character are drawn; one is touched to change it. What words say is proposed. */
+export default function StateLooks({ character, figures, onChange }: Props) {
+  const states = character.states ?? [];
+  const [open, setOpen] = useState<string>();
+  const chosen = states.find(({ id }) => id === open);
+  const put = (id: string, tile: Tile | undefined) =>
+    onChange(states.map((one) => (one.id === id ? { ...omit(one, 'tile'), ...(tile ? { tile } : {}) } : one)));
+  const proposed = drawnByWords(character);
+  return (
+    <View style={styles.looks}>
+      <Options label="How its states are drawn" style={styles.row}>
+        <Text size="small" strong quiet style={styles.whole}>
+          How its states are drawn
+        </Text>
+        {states.map(({ id, label, tile }) => (
+          <TileOption
+            key={id}
+            on={open === id}
+            label={`${label}, ${tile ? 'drawn' : 'not drawn'}`}
+            shown={label}
+            onPress={() => setOpen(open === id ? undefined : id)}
+          >
+            <View style={[styles.tile, !tile && styles.empty]}>{tile && <Drawn tile={tile} figures={figures} />}</View>
+          </TileOption>
+        ))}
+      </Options>
+      {proposed && (
+        <View style={styles.row}>
+          <Button
+            small
+            label="Draw what the words say"
+            hint={`Draw what the words say: ${character.label}`}
+            onPress={() => onChange(proposed)}
+          />
+        </View>
+      )}
+      {chosen && (
+        <TileForm
+          key={chosen.id}
+          of={chosen.label}
+          tile={chosen.tile}
+          figures={figures}
+          onChange={(tile) => put(chosen.id, tile)}
+        />
+      )}
+    </View>
+  );
+}
+
+function Drawn({ tile, figures }: { tile: Tile; figures: readonly Figure[] }) {
+  if (tile.draw !== 'photo') return <PlateView plate={drawTile(tile)} width={SIZE} height={SIZE} />;
+  const figure = figures.find(({ id }) => id === tile.figure);
+  return figure && <Cut photo={figure.photo} box={tile.box} size={SIZE} />;
+}
+
+const styles = StyleSheet.create({
+  looks: { gap: space.s },
+  whole: { width: '100%' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  tile: { width: SIZE, height: SIZE },
+  empty: { borderWidth: 1.5, borderStyle: 'dashed', borderColor: colour.hairline, borderRadius: radius.s },
+});

@@ -1,0 +1,44 @@
+import type { LookedOver } from '@plesion/core/authoring';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { FirstOf } from '../../ui/FirstOf';
+import { Text } from '../../ui/Text';
+import { oneGroup } from './dependence';
+import { wordsOf } from './lookLists';
+import type { PartProps } from './WritingScreen';
+
+interface Props extends Pick<PartProps, 'draft' | 'edit'> {
+  together: LookedOver['together'];
+}
+
+/** Marks that part the kinds alike: where one follows from the other they are put into one group, and count less. */
+export function TogetherCard({ draft, edit, together }: Props) {
+  const { label } = wordsOf(draft);
+  return (
+    <Card title="Do these hang together?" aside={`${together.length}`}>
+      <Text quiet>
+        They part the kinds in the same way. Where one follows from the other, two of them say little more than one.
+      </Text>
+      <FirstOf of={together} keyOf={({ a, b }) => `${a} ${b}`} what="pairs">
+        {({ a, b, taxa }) => (
+          <View style={styles.row}>
+            <Text style={styles.grow}>{`${label(a)} and ${label(b)}: in all ${taxa} kinds`}</Text>
+            <Button
+              small
+              label="Put them together"
+              hint={`Put them together: ${label(a)} and ${label(b)}`}
+              onPress={() => edit(...oneGroup(draft, [a, b]))}
+            />
+          </View>
+        )}
+      </FirstOf>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
+});

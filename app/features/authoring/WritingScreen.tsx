@@ -1,0 +1,149 @@
+import { lazy, Suspense, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Notice } from '../../ui/Notice';
+import { PageHeading } from '../../ui/PageHeading';
+import { Screen } from '../../ui/Screen';
+import { Loading } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { AboutPart } from './AboutPart';
+import { CharactersPart } from './CharactersPart';
+import { ScoresPart } from './ScoresPart';
+import { TaxaPart } from './TaxaPart';
+import { useWriting } from './useWriting';
+import type { Writing, WritingState } from './writing';
+
+const PARTS = {
+  about: 'About it',
+  taxa: 'Taxa',
+  characters: 'Characters',
+  scores: 'Who has what',
+  places: 'Where and when',
+  words: 'Words',
+  figures: 'Photographs',
+  matrix: 'Tables in and out',
+  try: 'Try it',
+  look: 'Look it over',
+} as const;
+type Part = keyof typeof PARTS;
+
+const SAVING: Record<WritingState['saving'], string> = {
+  saved: 'Saved',
+  saving: 'Saving …',
+  waiting: 'Saving …',
+  offline: 'Kept on this device until the connection is back',
+};
+
+/** What each part of the editor is given. */
+export interface PartProps {
+  draft: WritingState['working']['draft'];
+  scores: WritingState['working']['scores'];
+  edit: Writing['edit'];
+}
+
+/** Fetched when somebody brings a table. */
+const MatrixPart = lazy(() => import('./MatrixPart'));
+/** Fetched when somebody says where and when. */
+const PlacesPart = lazy(() => import('./PlacesPart'));
+/** Fetched when somebody explains words. */
+const WordsPart = lazy(() => import('./WordsPart'));
+/** Fetched when somebody brings photographs. */
+const FiguresPart = lazy(() => import('./FiguresPart'));
+/** Fetched when somebody looks it over. */
+const LookPart = lazy(() => import('./LookPart'));
+/** Fetched when somebody tries it. */
+const TryPart = lazy(() => import('./TryPart'));
+
+/** A guide that is being written, part by part. */
+export function WritingScreen({ id }: { id: string }) {
+  const { writing, state, error, retry } = useWriting(id);
+  return (
+    <AsyncScreen what="The draft" value={writing && state && { writing, state }} error={error} retry={retry}>
+      {(open) => <Editor id={id} {...open} />}
+    </AsyncScreen>
+  );
+}
+
+function Editor({ id, writing, state }: { id: string; writing: Writing; state: WritingState }) {
+  const [part, setPart] = useState<Part>('about');
+  const { working, saving, refused, canUndo, canRedo, version } = state;
+  const { draft, scores } = working;
+  const props: PartProps = { draft, scores, edit: writing.edit };
+  return (
+    <Screen
+      widest={1180}
+      foot={
+        <View style={styles.foot}>
+          <Text size="small" quiet role="status" style={styles.grow}>
+            {SAVING[saving]}
+          </Text>
+          <Button label="Undo" disabled={!canUndo} onPress={writing.undo} />
+          <Button label="Redo" disabled={!canRedo} onPress={writing.redo} />
+        </View>
+      }
+    >
+      <PageHeading>{draft.title || 'A new guide'}</PageHeading>
+      <ChoiceGroup
+        label="Part"
+        hideLabel
+        options={(Object.keys(PARTS) as Part[]).map((one) => ({ id: one, label: PARTS[one] }))}
+        chosen={[part]}
+        onChange={([next]: Part[]) => setPart(next)}
+      />
+      {refused && (
+        <Notice kind="problem" title="Not taken">
+          {refused}
+        </Notice>
+      )}
+      {part === 'about' && <AboutPart {...props} id={id} />}
+      {part === 'taxa' && <TaxaPart {...props} />}
+      {part === 'characters' && <CharactersPart {...props} />}
+      {part === 'scores' && <ScoresPart {...props} id={id} />}
+      {part === 'places' && (
+        <Suspense fallback={<Loading what="Places" />}>
+          <PlacesPart {...props} />
+        </Suspense>
+      )}
+      {part === 'words' && (
+        <Suspense fallback={<Loading what="Words" />}>
+          <WordsPart {...props} />
+        </Suspense>
+      )}
+      {part === 'figures' && (
+        <Suspense fallback={<Loading what="Photographs" />}>
+          <FiguresPart {...props} id={id} />
+        </Suspense>
+      )}
+      {part === 'matrix' && (
+        <Suspense fallback={<Loading what="Tables" />}>
+          <MatrixPart {...props} />
+        </Suspense>
+      )}
+      {part === 'try' && (
+        <Suspense fallback={<Loading what="The trial" />}>
+          <TryPart id={id} draft={draft} version={version} saved={saving === 'saved'} />
+        </Suspense>
+      )}
+      {part === 'look' && (
+        <Suspense fallback={<Loading what="What the draft says" />}>
+          <LookPart
+            {...props}
+            id={id}
+            version={version}
+            saved={saving === 'saved'}
+            flush={writing.flush}
+            catchUp={writing.catchUp}
+          />
+        </Suspense>
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
+});

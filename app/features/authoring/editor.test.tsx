@@ -1,0 +1,299 @@
+import type { DraftLook } from '@plesion/contract/authoring';
+import { applyEdits, draftOf, type Edit, emptyDraft, type Working, workingOf } from '@plesion/core/authoring';
+import { reply } from '@plesion/core/analysis';
+import { poolSnails } from '@plesion/demo';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
+import { act } from 'react';
+import { fakeStation, type FakeStation } from '../../test/fakeStation';
+import { choose, press, showScreen, shown, type } from '../../test/showScreen';
+import { DraftsScreen } from './DraftsScreen';
+import { WritingScreen } from './WritingScreen';
+
+let mockStation: FakeStation;
+const mockPush = jest.fn();
+jest.mock('@plesion/contract', () => ({
+  ...jest.requireActual<object>('@plesion/contract'),
+  createClient: () => (name: string, given: object) => mockStation.api(name, given),
+}));
+jest.mock('../session/useSession', () => ({
+  useSession: () => ({ account: { name: 'mira', role: 'member' }, station: { id: 's' } }),
+}));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: object }) => children,
+  useRouter: () => ({ push: mockPush, replace: mockPush }),
+}));
+
+let mockSave: (name: string, text: string) => void;
+jest.mock('../../lib/files', () => ({ pickFile: jest.fn(), saveFile: (name: string, text: string) => mockSave(name, text) }));
+
+let drafted = 0;
+let id: string;
+let working: Working;
+let version: number;
+const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);
+const row = () => ({ id, title: working.draft.title, version, by: 'mira', updatedAt: '2026-05-01T10:00:00Z' });
+
+beforeEach(() => {
+  mockPush.mockClear();
+  id = `0192f3a0-0000-7001-8000-0000000001${String(++drafted).padStart(2, '0')}`;
+  working = workingOf(emptyDraft('new', ''));
+  applyEdits(working, poolSnails);
+  version = 1;
+  mockStation = fakeStation();
+  mockStation.answer('drafts', () => ({ drafts: [row()] }));
+  mockStation.answer('draft', () => ({ ...row(), content: JSON.parse(JSON.stringify(draftOf(working))) as object }));
+  mockStation.answer('draftEdits', () => ({ version, batches: [] }));
+  mockStation.answer('editDraft', ({ body }) => {
+    const { batch, edits } = body as unknown as { batch: string; edits: Edit[] };
+    applyEdits(working, edits);
+    version++;
+    return { version, batches: [{ n: version, batch, by: 'mira', at: '2026-05-01T10:00:00Z', edits }] };
+  });
+  mockStation.answer('lookOverDraft', (): DraftLook => {
+    const asked = reply<'lookOver'>({ name: 'lookOver', asked: { draft: draftOf(working) } });
+    if (!asked.known) throw new Error('not answered');
+    return { ...asked.answer, records: [] };
+  });
+  mockStation.answer('publishDraft', () => ({ id: 'g9' }));
+});
+
+const open = async (part?: string) => {
+  await showScreen(<WritingScreen id={id} />);
+  await shown('Snails of the brackish pools');
+  if (part) await press(part);
+};
+/** Leaves a field: what was typed counts then. */
+const leave = (label: string) => act(async () => fireEvent(screen.getByLabelText(label), 'blur'));
+const keep = async (label: string, text: string) => {
+  await type(label, text);
+  await leave(label);
+};
+
+it('what is being written is listed, begun with a title, and taken off the list', async () => {
+  mockStation.answer('beginDraft', () => ({ ...row(), content: draftOf(working) }));
+  mockStation.answer('dropDraft', () => ({ drafts: [] }));
+  await showScreen(<DraftsScreen />);
+  await shown('Snails of the brackish pools');
+  await type('Title', 'Beetles');
+  await press('Begin a guide from nothing');
+  await waitFor(() => expect(mockPush).toHaveBeenCalled());
+  expect(sent('beginDraft')).toMatchObject([{ body: { title: 'Beetles' } }]);
+  await press('Take off the list: Snails of the brackish pools');
+  await shown('Nothing is being written');
+});
+
+it('what it is about is saved when a field is left, in one step that is undone and done again', async () => {
+  await open();
+  await type('Area', 'Ostren');
+  await type('Area', 'Ostren only');
+  await leave('Area');
+  await shown('Saved');
+  await waitFor(() => expect(sent('editDraft')).toHaveLength(1));
+  expect(sent('editDraft')[0]).toMatchObject({ body: { after: 1, edits: [{ do: 'head', set: { area: 'Ostren only' } }] } });
+  await press('Undo');
+  expect(screen.getByLabelText('Area').props.value).toBe('Pools of Quell and Ostren');
+  await press('Redo');
+  expect(screen.getByLabelText('Area').props.value).toBe('Ostren only');
+  await keep('Sexes', 'female, male, female');
+  await waitFor(() =>
+    expect(working.draft.facets.sex).toEqual([
+      { id: 'female', label: 'female' },
+      { id: 'male', label: 'male' },
+    ]),
+  );
+});
+
+it('a source is put in, cited, and taken out with its scores', async () => {
+  await open();
+  await press('Another source');
+  await keep('Short name', 'Dallow 1932');
+  await keep('Citation', 'T. Dallow, 1932.');
+  await press('Done');
+  await waitFor(() => expect(working.draft.sources.at(-1)).toMatchObject({ label: 'Dallow 1932', citation: 'T. Dallow, 1932.' }));
+  await press('Change source: Dallow 1932');
+  await press('Take it out: Dallow 1932, with what is scored by it');
+  await waitFor(() => expect(working.draft.sources).toHaveLength(1));
+});
+
+it('a taxon is written down under the genus of its name, changed, made dangerous, and taken out', async () => {
+  await open('Taxa');
+  await press('Put it in');
+  screen.getByText('Write its name.');
+  await type('Name', 'Orbissa plana');
+  await press('Put it in');
+  screen.getByText('Orbissa plana is in it already.');
+  await type('Name', 'Orbissa lata');
+  await press('Put it in');
+  await shown('Orbissa lata');
+  await waitFor(() =>
+    expect(working.draft.taxa.at(-1)).toMatchObject({ name: 'Orbissa lata', parent: 'orbissa', forms: [{ share: 1 }] }),
+  );
+  await press('Change Orbissa lata');
+  await keep('Common name', 'broad coil');
+  await choose('Can it do harm?', 'toxin');
+  await waitFor(() =>
+    expect(working.draft.taxa.at(-1)).toMatchObject({ vernacular: 'broad coil', hazards: [{ kind: 'toxin', grade: 'serious' }] }),
+  );
+  await choose('Stands under', 'Velutrina');
+  await choose('Is it told apart itself?', 'no, only what stands under it');
+  await waitFor(() =>
+    expect(working.draft.taxa.find(({ name }) => name === 'Orbissa lata')).toMatchObject({ parent: 'velutrina' }),
+  );
+  expect(working.draft.taxa.find(({ name }) => name === 'Orbissa lata')!.forms).toBeUndefined();
+  await press('Take it out: Orbissa lata, with what is written of it');
+  await waitFor(() => expect(working.draft.taxa.some(({ name }) => name === 'Orbissa lata')).toBe(false));
+});
+
+it('a character is written down with its states, renamed without losing its scores, and taken out', async () => {
+  await open('Characters');
+  await type('What it is', 'Lid');
+  await press('Put it in');
+  screen.getByText('Write two states at the least, parted by commas.');
+  await type('States', 'horny, chalky, horny');
+  await press('Put it in');
+  await waitFor(() =>
+    expect(working.draft.characters.at(-1)).toMatchObject({ id: 'Lid', states: [{ id: 'horny' }, { id: 'chalky' }] }),
+  );
+  await press('Change Coil');
+  const before = [...working.scores.values()].filter(({ character }) => character === 'coil').length;
+  await keep('State: in one plane', 'flat as a coin');
+  await keep('Another view', 'from below');
+  await waitFor(() => expect(working.draft.views.map(({ label }) => label)).toContain('from below'));
+  expect(working.draft.characters[0]).toMatchObject({ states: [{ id: 'in-one-plane', label: 'flat as a coin' }, {}, {}] });
+  expect([...working.scores.values()].filter(({ character }) => character === 'coil')).toHaveLength(before);
+  await press('Close Coil');
+  await press('Change Height');
+  await keep('Usual error of one careful measurement', 'none');
+  screen.getByText('Write a number above 0.');
+  await keep('Usual error of one careful measurement', '0,3');
+  await waitFor(() => expect(working.draft.characters.find(({ id: own }) => own === 'height')).toMatchObject({ error: 0.3 }));
+  await press('Take it out: Height, with all that is scored of it');
+  await waitFor(() => expect([...working.scores.values()].some(({ character }) => character === 'height')).toBe(false));
+});
+
+it('a cell is chosen, written, refused with why, filled and emptied', async () => {
+  await open('Who has what');
+  const grid = screen.getByLabelText('Taxa against characters');
+  const cell = (text: string) => within(grid).getAllByText(text)[0];
+  await act(async () => fireEvent.press(cell('tall spire')));
+  screen.getByText('Velutrina alta: Coil');
+  await type('What is written in the cell', 'spiral');
+  await press('Write it');
+  await shown(/has no state “spiral”/);
+  await type('What is written in the cell', 'low cone rarely; tall spire usually');
+  await press('Write it');
+  await waitFor(() =>
+    expect(
+      [...working.scores.values()].find(({ character, scope }) => character === 'coil' && scope.taxon === 'velutrina-alta')
+        ?.value,
+    ).toEqual({
+      kind: 'states',
+      states: { 'low-cone': 'rarely', 'tall-spire': 'usually' },
+    }),
+  );
+  await press('Same for all that have nothing');
+  await waitFor(() => expect([...working.scores.values()].filter(({ character }) => character === 'coil')).toHaveLength(6));
+  const key = (name: string) => act(async () => fireEvent(grid, 'keyDown', { key: name, preventDefault: () => undefined }));
+  await key('Delete');
+  await waitFor(() => expect([...working.scores.values()].filter(({ character }) => character === 'coil')).toHaveLength(5));
+  await key('Home');
+  await key('PageUp');
+  screen.getByText('Orbissa: Coil');
+  await key('ArrowRight');
+  screen.getByText('Orbissa: Keel');
+  // What is written above is had by what stands under it.
+  await key('n');
+  await type('What is written in the cell', 'none');
+  await press('Write it');
+  await key('End');
+  screen.getByText('Orbissa: Whorls');
+});
+
+it('a table is taken in and undone in one step; what cannot be read is told by cell, and NEXUS goes out', async () => {
+  const saved: string[] = [];
+  mockSave = (name, text) => saved.push(name, text);
+  await open('Tables in and out');
+  await shown('Out');
+  await type('Paste it here', 'no table');
+  await press('Take it in');
+  await shown(/Give a table whose first line/);
+  await type(
+    'Paste it here',
+    'taxon\tCoil\tHeight (mm)\tSmell\nOrbissa plana\tlow cone\twide\tnone\nOrbissa nova\ttall spire\t3–4\tof mint',
+  );
+  await press('Take it in');
+  await shown('One cell was not taken');
+  screen.getByText(/^Orbissa plana, Height, “wide”/);
+  await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Orbissa nova'));
+  expect(working.draft.characters.at(-1)).toMatchObject({ label: 'Smell', states: [{ label: 'none' }, { label: 'of mint' }] });
+  await press('Save as NEXUS');
+  expect(saved[0]).toBe('Snails of the brackish pools.nex');
+  expect(saved[1]).toMatch(/^#NEXUS[\s\S]+'Orbissa nova'/);
+  await press('Undo');
+  await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Spinella acris'));
+});
+
+it('a specimen is tried on it, and its readings are taken back', async () => {
+  mockStation.answer('tryDraft', ({ body }) => {
+    const { readings } = body as { readings: object[] };
+    return { taxa: [{ name: readings.length ? 'Velutrina alta' : 'Orbissa plana', p: 0.9 }], outside: 0.02 };
+  });
+  await open('Try it');
+  await shown('Orbissa plana: 90 in 100');
+  await choose('Coil', 'tall spire');
+  await type('Height', '18,5');
+  await shown('Velutrina alta: 90 in 100');
+  expect(sent('tryDraft').at(-1)).toMatchObject({
+    body: {
+      readings: [
+        { character: 'coil', states: ['tall-spire'] },
+        { character: 'height', value: 18.5 },
+      ],
+    },
+  });
+  await press('Take all readings back');
+  await shown('Orbissa plana: 90 in 100');
+});
+
+it('is looked over: what it wants, what nothing tells apart, where a cell would help; then published', async () => {
+  await open('Look it over');
+  await shown(/Spinella acris can do harm/);
+  screen.getByText('Nothing tells these apart');
+  screen.getByText(/^Velutrina brevis and Velutrina limosa/);
+  screen.getByText(/^Velutrina limosa, Mouth of the shell: may part/);
+  screen.getByText('Keel: in the middle');
+  expect(screen.queryByLabelText('Publish this guide')).toBeNull();
+  await press('About it');
+  await keep('Caution', 'Leave the needle snail alone.');
+  await press('Look it over');
+  await shown('It can be published');
+  await press('Publish this guide');
+  await waitFor(() => expect(mockPush).toHaveBeenCalledWith('/guides/g9'));
+  expect(sent('publishDraft')).toMatchObject([{ body: { version: 2 } }]);
+});
+
+it('a newer version of its guide is taken over, and of what both changed one says whose is to hold', async () => {
+  let newer = [
+    {
+      ...{ of: 'base', title: 'Snails', from: 1, to: 2, changes: 3 },
+      conflicts: [{ key: 'area', name: 'area', ours: 'Here', theirs: 'There' }],
+    },
+  ];
+  mockStation.answer('newerForDraft', () => ({ newer }));
+  mockStation.answer('carryOver', () => {
+    applyEdits(working, [{ do: 'head', set: { area: 'There' } }]);
+    version++;
+    newer = [];
+    return { ...row(), content: draftOf(working) };
+  });
+  await open('Look it over');
+  await shown('Version 2 of “Snails” is there');
+  screen.getByText(/3 changes can be taken over/);
+  expect(screen.queryByText('It can be published')).toBeNull();
+  await choose('area', 'theirs: There');
+  await press('Take over version 2 of Snails');
+  await waitFor(() => expect(sent('carryOver')).toMatchObject([{ body: { of: 'base', to: 2, take: ['area'], version: 1 } }]));
+  await waitFor(() => expect(screen.queryByText('Version 2 of “Snails” is there')).toBeNull());
+  await press('About it');
+  await waitFor(() => expect(screen.getByLabelText('Area').props.value).toBe('There'));
+});

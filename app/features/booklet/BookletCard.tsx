@@ -1,0 +1,52 @@
+import { schemas, urlOf } from '@plesion/contract';
+import { StyleSheet, View } from 'react-native';
+import { api } from '../../lib/api';
+import { useJob } from '../../lib/useJob';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { DownloadButton } from '../../ui/DownloadButton';
+import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { WorkProgress } from '../../ui/WorkProgress';
+
+const parse = (result: unknown) => schemas.BookletMade.parse(result);
+
+/** A guide on paper: for where there is no light to read a screen by, and no battery. */
+export function BookletCard({ id }: { id: string }) {
+  const print = useJob(() => api('printGuide', { params: { id } }), parse, 'booklets');
+  const ready = print.running ? undefined : print.result;
+  return (
+    <Card title="On paper">
+      <Text quiet size="small">
+        A booklet of A5: plates of all it tells apart, a key, each taxon on its page, words, sources, and an index of all names.
+      </Text>
+      {print.error && <Failed error={print.error} />}
+      {print.problem && <Notice kind="problem">{print.problem.message}</Notice>}
+      {print.cancelled && <Text quiet>Stopped; nothing was printed.</Text>}
+      {print.running && <WorkProgress what="Printing" share={print.progress} onCancel={() => print.cancel()} />}
+      <View style={styles.line}>
+        {ready && (
+          <DownloadButton
+            label="Download"
+            hint="Download the booklet"
+            url={() => urlOf('booklet', { params: { id: ready.booklet } })}
+          />
+        )}
+        {/* One button all along, so that the focus has where to stay. */}
+        <Button
+          key="print"
+          kind={ready ? 'quiet' : 'plain'}
+          label={ready ? 'Print it again' : 'Print a booklet'}
+          busy={print.running}
+          onPress={() => print.begin(undefined)}
+        />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+});
