@@ -5,6 +5,9 @@ import { stepAwayKey } from './bogUmbels/keys';
 import { lanternMoths } from './lanternMoths';
 import { throughGlassKey } from './lanternMoths/keys';
 import { ledgeCrabs } from './ledgeCrabs';
+import { oarCaps } from './oarCaps';
+import { poolSnails } from './poolSnails';
+import { dallowLichens } from './rockLichens';
 import { strandBeetles } from './strandBeetles';
 import { selwithKey, tolmarKey } from './strandBeetles/keys';
 import { tentCones } from './tentCones';
@@ -14,8 +17,11 @@ import { dallowKey } from './terns/keys';
 export {
   bogUmbels,
   dallowKey,
+  dallowLichens,
   lanternMoths,
   ledgeCrabs,
+  oarCaps,
+  poolSnails,
   selwithKey,
   stepAwayKey,
   strandBeetles,
