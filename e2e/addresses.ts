@@ -19,6 +19,7 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
   const guide = `/guides/${crabs}`;
   const moths = guides.find(({ slug }) => slug === 'lantern-moths')!.id;
   const colony = await get<{ members: { id: string }[] }>(`/api/guides/${moths}/colony`);
+  const { drafts } = await get<{ drafts: { id: string }[] }>('/api/drafts');
   const key = `/keys/${keys.find(({ guideId }) => guideId)!.id}`;
   return [
     ...[
@@ -43,11 +44,23 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       'wall',
       'words',
       'own',
+      'versions',
       'form?form=murica',
       'compare',
       'practice',
     ].map((one) => `${guide}/${one}`),
-    ...[`/keys/make?guide=${crabs}`, '/keys/read', key, `${key}/edit`, `${key}/walk`, '/lots', `/lots/${lots[0].id}`],
+    ...[
+      `/keys/make?guide=${crabs}`,
+      '/keys/read',
+      '/guides/write',
+      `/guides/write/${drafts[0].id}`,
+      `/keys/guide?key=${key.slice(6)}`,
+      key,
+      `${key}/edit`,
+      `${key}/walk`,
+      '/lots',
+      `/lots/${lots[0].id}`,
+    ],
     ...[
       '/specimens/new',
       specimen,

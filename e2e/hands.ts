@@ -12,6 +12,17 @@ export function handsOf(page: Page) {
       const name = at?.getAttribute('aria-label') ?? at?.textContent ?? '';
       return { name: name.trim().replace(/\s+/g, ' '), lost: !at || at === document.body };
     });
+  /** Until what is called so is on the page and can be gone to: a button may wait for an answer. */
+  const there = (name: string | RegExp) =>
+    page.waitForFunction(
+      ({ source, whole }) =>
+        [...document.querySelectorAll<HTMLElement>('a[href], button, input, textarea, [tabindex]')].some((one) => {
+          const own = (one.getAttribute('aria-label') ?? one.textContent ?? '').trim().replace(/\s+/g, ' ');
+          const off = one.hasAttribute('disabled') || one.getAttribute('aria-disabled') === 'true';
+          return !off && (whole ? own === source : new RegExp(source).test(own));
+        }),
+      typeof name === 'string' ? { source: name, whole: true } : { source: name.source, whole: false },
+    );
   async function press(key: string, times = 1): Promise<void> {
     for (let i = 0; i < times; i++) await page.keyboard.press(key);
     pressed += times;
@@ -32,6 +43,7 @@ export function handsOf(page: Page) {
     },
     /** Tab until what is called so has the focus; back with Shift where that is nearer. */
     async tabTo(name: string | RegExp, back = false): Promise<void> {
+      await there(name);
       const passed: string[] = [];
       for (let i = 0; i < OUT_OF_REACH; i++) {
         const at = await here();
