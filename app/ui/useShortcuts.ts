@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { isSingle, isTyping, listenToKeys } from '../lib/keyboard';
 import { useAppearance } from '../theme/appearance';
 
@@ -10,14 +10,21 @@ import { useAppearance } from '../theme/appearance';
  */
 export function useShortcuts(actionOf: (event: KeyboardEvent) => (() => void) | undefined): void {
   const { shortcuts } = useAppearance();
-  useEffect(() => {
-    return listenToKeys((event) => {
-      if (event.defaultPrevented || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (shortcuts === 'off' && isSingle(event)) return;
-      const act = actionOf(event);
-      if (!act) return;
-      event.preventDefault();
-      act();
-    });
-  }, [actionOf, shortcuts]);
+  const act = useRef(actionOf);
+  // Before the new page is seen: who presses at the sight of it must not be heard by what stood there before.
+  useLayoutEffect(() => {
+    act.current = actionOf;
+  }, [actionOf]);
+  useLayoutEffect(
+    () =>
+      listenToKeys((event) => {
+        if (event.defaultPrevented || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+        if (shortcuts === 'off' && isSingle(event)) return;
+        const action = act.current(event);
+        if (!action) return;
+        event.preventDefault();
+        action();
+      }),
+    [shortcuts],
+  );
 }
