@@ -124,3 +124,37 @@ export const TryView = z.object({
   outside: z.number(),
 });
 export type TryView = z.output<typeof TryView>;
+
+/** What somebody who did not write in a draft says of it, as it was at a batch of changes. */
+export const DraftReview = z.object({
+  n: z.number().int(),
+  /** The changes that the draft had then. */
+  version: z.number().int(),
+  by: z.string(),
+  at: z.iso.datetime({ offset: true }),
+  /** Is it fit to be published? */
+  fit: z.boolean(),
+  words: z.string(),
+});
+export type DraftReview = z.output<typeof DraftReview>;
+
+export const DraftReviews = z.object({
+  /** The one given last first. */
+  reviews: z.array(DraftReview),
+  /** Who changed it since it was last published. */
+  writers: z.array(z.string()),
+});
+export type DraftReviews = z.output<typeof DraftReviews>;
+
+export const ReviewWrite = z
+  .strictObject({
+    /** The changes it has, as they were looked at. */
+    version: z.number().int().min(0),
+    fit: z.boolean(),
+    words: z.string().trim().max(2000).default(''),
+  })
+  .refine(({ fit, words }) => fit || words !== '', {
+    path: ['words'],
+    message: 'say what is to be changed before it is fit',
+  });
+export type ReviewWrite = z.output<typeof ReviewWrite>;

@@ -17,6 +17,7 @@ import { peopleEndpoints } from './endpoints/people';
 import { practiceEndpoints } from './endpoints/practice';
 import { reviewEndpoints } from './endpoints/review';
 import { setEndpoints } from './endpoints/sets';
+import { sharingEndpoints } from './endpoints/sharing';
 import { verificationEndpoints } from './endpoints/verifications';
 
 export type { Endpoint } from './endpoints/endpoint';
@@ -32,6 +33,7 @@ export const endpoints = {
   ...passkeyEndpoints,
   ...peopleEndpoints,
   ...setEndpoints,
+  ...sharingEndpoints,
   ...verificationEndpoints,
   ...opinionEndpoints,
   ...conversationEndpoints,

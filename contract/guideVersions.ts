@@ -8,6 +8,8 @@ export const GuideVersions = z.object({
       at: z.iso.datetime({ offset: true }),
       /** Records whose last name was given with it. */
       records: z.number().int(),
+      /** Who looked it over before it was published, and found it fit; absent where nobody did. */
+      reviewed: z.object({ by: z.string(), at: z.iso.datetime({ offset: true }), words: z.string() }).optional(),
     }),
   ),
 });

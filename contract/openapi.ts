@@ -25,6 +25,7 @@ import * as practice from './practice';
 import { leastRole } from './roles';
 import * as audit from './audit';
 import * as authoring from './authoring';
+import * as sharing from './sharing';
 import * as guideVersions from './guideVersions';
 import * as authoringShapes from '@plesion/core/authoring/schema';
 import * as opinions from './opinions';
@@ -85,6 +86,7 @@ function componentsOf() {
     audit,
     authoringShapes,
     authoring,
+    sharing,
     guideVersions,
     opinions,
     conversations,

@@ -17,6 +17,7 @@ import { exportRoutes } from './export/routes';
 import { fieldworkRoutes } from './fieldwork/routes';
 import { firstLookRoutes } from './firstLook/routes';
 import { guideRoutes } from './guides/routes';
+import { sharingRoutes } from './sharing/routes';
 import { errorHandler } from './http/errorHandler';
 import { HttpProblem } from './http/errors';
 import { ownHost, ownOrigin } from './http/origin';
@@ -125,6 +126,7 @@ export function createApp(
   stationRoutes(api, em, quotas);
   archiveRoutes(api, em, files, quotas);
   guideRoutes(api, em);
+  sharingRoutes(api, em, files);
   learnRoutes(api, em);
   standingRoutes(api, em, weighing);
   bookRoutes(api, em);

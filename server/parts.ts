@@ -13,7 +13,7 @@ import { openDatabase, openPool } from './database/orm';
 import { type FileSettings, type FileStore, openFiles } from './files/store';
 import { openJobWorker } from './jobs/worker';
 import { needWorkerTables } from './jobs/workerTables';
-import { makeKeyKind } from './keys/make';
+import { makeDraftKeyKind, makeKeyKind } from './keys/make';
 import { openKeyPool } from './keys/pool';
 import { readChecklistKind } from './import/checklists';
 import { openChecklistPool, openImportPool } from './import/pool';
@@ -83,6 +83,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
         {
           learn: learnKind(learning),
           makeKey: makeKeyKind(keying, weighing),
+          makeDraftKey: makeDraftKeyKind(keying, weighing),
           printGuide: printGuideKind(files, keying, paging),
           exportStation: exportKind(files, version),
           importStation: importKind(files, unpacking),

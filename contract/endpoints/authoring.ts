@@ -6,6 +6,7 @@ import {
   DraftBegin,
   DraftList,
   DraftLook,
+  DraftReviews,
   EditsQuery,
   EditsSince,
   EditsWrite,
@@ -13,11 +14,14 @@ import {
   KeyGuideWrite,
   NewerView,
   PublishWrite,
+  ReviewWrite,
   StoredDraft,
   TryView,
   TryWrite,
 } from '../authoring';
 import { GuideVersions, NamesTried, TryNamesQuery } from '../guideVersions';
+import { JobStarted } from '../jobs';
+import { KeyMake } from '../keys';
 import { StoredGuide } from '../guides';
 import { z } from 'zod';
 import { byId, MB, type Endpoint } from './endpoint';
@@ -103,6 +107,16 @@ export const authoringEndpoints = {
     body: TryWrite,
     response: TryView,
   },
+  makeDraftKey: {
+    method: 'POST',
+    path: '/api/drafts/:id/key',
+    summary: 'Make a key from a draft that could be published; a job. The key is tied to no guide.',
+    params: byId,
+    body: KeyMake,
+    bytes: MB,
+    response: JobStarted,
+    status: 202,
+  },
   tryDraftNames: {
     method: 'GET',
     path: '/api/drafts/:id/names',
@@ -110,6 +124,22 @@ export const authoringEndpoints = {
     params: byId,
     query: TryNamesQuery,
     response: NamesTried,
+  },
+  draftReviews: {
+    method: 'GET',
+    path: '/api/drafts/:id/reviews',
+    summary: 'What was said of a draft by those who did not write in it, the last first; and who wrote in it.',
+    params: byId,
+    response: DraftReviews,
+  },
+  reviewDraft: {
+    method: 'POST',
+    path: '/api/drafts/:id/reviews',
+    summary: 'Say whether a draft, as it was looked at, is fit to be published; refused to whoever wrote in it.',
+    least: 'reviewer',
+    params: byId,
+    body: ReviewWrite,
+    response: DraftReviews,
   },
   readCitations: {
     method: 'POST',

@@ -279,8 +279,12 @@ describe('an archive of a station', () => {
     const { rows } = await there.pool.query<{ table: string; column: string }>(
       `select table_name as table, column_name as column from information_schema.columns where table_schema = 'public' and column_name <> 'station_id' and is_generated = 'NEVER'`,
     );
-    // Where photos lay before they were files; and links, which are good at their own station only.
-    const left: Record<string, string[]> = { photo: ['original', 'whole', 'thumb'], opinion_ask: ['link_hash', 'link_until'] };
+    // Where photos lay before they were files; links, which are good at their own station only; what is between stations.
+    const left: Record<string, string[]> = {
+      photo: ['original', 'whole', 'thumb'],
+      opinion_ask: ['link_hash', 'link_until'],
+      guide_sharing: ['offered_at', 'offered_by', 'taken_from', 'taken_version'],
+    };
     for (const name of PART_NAMES) {
       const { table } = PARTS[name];
       const columns = rows.filter((one) => one.table === table && !left[table]?.includes(one.column)).map(({ column }) => column);

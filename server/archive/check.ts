@@ -56,6 +56,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     guideVersions.set(`${guide_id} ${version}`, hash);
     return undefined;
   },
+  guide_sharing: ({ guide_id }, known) => guideOf(guide_id, known),
   keys({ id, guide_id, version }, known) {
     known.keys.set(id, version);
     return guideOf(guide_id, known);
@@ -117,6 +118,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     return guide_id === null ? undefined : guideOf(guide_id, known);
   },
   draft_edits: ({ draft_id }, { drafts }) => (drafts.has(draft_id) ? undefined : `draft ${draft_id} is not in the archive`),
+  draft_reviews: ({ draft_id }, { drafts }) => (drafts.has(draft_id) ? undefined : `draft ${draft_id} is not in the archive`),
   pairings({ guide_id, content }, known) {
     return content.guideId === guide_id ? guideOf(guide_id, known) : 'its guide is not the one it says';
   },

@@ -58,6 +58,17 @@ export const PARTS = {
     // Read as a guide that is taken in is.
     content: z.unknown(),
     created_at: instant,
+    reviewed: z
+      .object({ by: title, at: instant, words: z.string().max(2000) })
+      .nullable()
+      .default(null),
+  }),
+  // Who offers it and from where it was taken in is between the stations of one server, and not carried.
+  guide_sharing: part('guide_sharing', 'guide_id', {
+    guide_id: id,
+    withdrawn_at: instant.nullable(),
+    withdrawn_by: title.nullable(),
+    withdrawn_why: z.string().max(500).nullable(),
   }),
   keys: part('identification_key', 'id', {
     id,
@@ -212,6 +223,15 @@ export const PARTS = {
     device,
     edits: z.array(Edit),
   }),
+  draft_reviews: part('draft_review', 'draft_id, n', {
+    draft_id: id,
+    n: count,
+    draft_version: count,
+    made_by: title,
+    at: instant,
+    fit: z.boolean(),
+    words: z.string().max(2000),
+  }),
   office_files: part('office_file', 'id', {
     id,
     year: z.number().int(),
@@ -336,6 +356,8 @@ export const SINCE: Partial<Record<PartName, number>> = {
   pairings: 12,
   drafts: 13,
   draft_edits: 13,
+  draft_reviews: 13,
+  guide_sharing: 13,
   stock_answers: 11,
 };
 

@@ -27,14 +27,18 @@ import { type Guide, readGuide } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
 import { bound } from '../database/bound';
 import { type DraftColumns, DraftEditEntity, DraftEntity } from '../database/draftEntities';
+import { GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
+import { GuideSharingEntity } from '../database/sharingEntity';
 import { findGuide, writeGuide } from '../guides/service';
-import { badRequest, HttpProblem, notFound } from '../http/errors';
+import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { contentHash } from '../records/contentHash';
 import { recordsAgainst } from '../own/service';
 import { checkAgainst } from '../standing/service';
 import { freeSlug } from './keyGuide';
+import { moved } from './moved';
+import { fitAt } from './reviews';
 import { tryNames } from './versions';
 
 const HEAD = ['id', 'title', 'guideId', 'baseVersion', 'version', 'madeBy', 'updatedAt'] as const;
@@ -84,6 +88,7 @@ export async function beginDraft(em: Em, caller: Caller, id: string, { title, gu
   const { stationId, accountName } = caller;
   const base = guideId === undefined ? undefined : await findGuide(em, stationId, guideId);
   const next = as === 'next' ? base : undefined;
+  if (next) await needOurs(em, stationId, next.id);
   const content: Draft = next ? next.guide : base ? forkOf(base, title) : emptyDraft('new-guide', title);
   const now = new Date();
   await em
@@ -96,6 +101,13 @@ export async function beginDraft(em: Em, caller: Caller, id: string, { title, gu
     .ignore()
     .execute('run', false);
   return findDraft(em, stationId, id);
+}
+
+/** A guide of another station is not written on here: what it says next is for those who wrote it. */
+async function needOurs(em: Em, stationId: string, guideId: string): Promise<void> {
+  if (!(await em.count(GuideSharingEntity, { stationId, guideId, takenFrom: { $ne: null } }))) return;
+  const message = 'This guide was taken in from another station. Begin a guide of our own that goes on from it.';
+  throw badRequest([{ code: 'taken-guide', message, field: 'as' }]);
 }
 
 /** What was changed since a batch, in the order it was made. */
@@ -203,6 +215,10 @@ export async function tryDraftNames(
   return tryNames(em, pool, stationId, head.guideId, { guide, hash: contentHash(guide) }, after);
 }
 
+/** The guide that a draft is already. */
+export const guideOfDraft = async (em: Em, stationId: string, id: string): Promise<Guide> =>
+  guideIn((await draftIn(em, stationId, id)).content);
+
 /** A draft as the guide that it is already; refused with what it still wants. */
 function guideIn(content: Draft): Guide {
   const read = readGuide(content);
@@ -211,14 +227,6 @@ function guideIn(content: Draft): Guide {
 }
 
 const inContent = ({ field, ...problem }: Problem): Problem => ({ ...problem, field: `content.${field ?? ''}` });
-
-/** What was looked at is not what is there any more. */
-export const moved = (what: string, field: string, then = '') =>
-  new HttpProblem(409, {
-    code: 'draft-moved',
-    message: `Somebody changed the ${what} meanwhile. Look at it once more${then}.`,
-    field,
-  });
 
 /** Make the guide of a draft, or its next version; refused with all that it still wants. */
 export async function publishDraft(em: Em, caller: Caller, id: string, { version }: PublishWrite): Promise<StoredGuide> {
@@ -232,6 +240,8 @@ export async function publishDraft(em: Em, caller: Caller, id: string, { version
     const slug = head.guideId ? content.id : await freeSlug(tx, stationId, content.title);
     const guide = { ...content, id: slug };
     const stored = await writeGuide(tx, caller, guideId, { version: head.baseVersion ?? 0, guide });
+    const reviewed = await fitAt(tx, stationId, id, version);
+    if (reviewed) await tx.nativeUpdate(GuideVersionEntity, { stationId, guideId, version: stored.version }, { reviewed });
     await tx.nativeUpdate(
       DraftEntity,
       { stationId, id },

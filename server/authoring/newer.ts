@@ -8,7 +8,8 @@ import type { Em } from '../database/orm';
 import { guideIfThere } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
-import { draftIn, findDraft, keepEdits, moved, type Whole } from './drafts';
+import { draftIn, findDraft, keepEdits, type Whole } from './drafts';
+import { moved } from './moved';
 
 type Of = CarryWrite['of'];
 

@@ -3,12 +3,14 @@ import type { Router } from 'express';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { bind } from '../http/route';
+import { startJob } from '../jobs/jobs';
 import {
   beginDraft,
   dropDraft,
   editDraft,
   editsSince,
   findDraft,
+  guideOfDraft,
   listDrafts,
   lookOverDraft,
   publishDraft,
@@ -18,6 +20,7 @@ import {
 import { draftCitations, readCitations } from './citations';
 import { listVersions, tryOnNewest } from './versions';
 import { carryOver, newerFor } from './newer';
+import { listReviews, reviewDraft } from './reviews';
 import { lookAtKeyGuide, makeKeyGuide } from './keyGuide';
 
 export function authoringRoutes(router: Router, em: () => Em, pool: AnalysisPool): void {
@@ -33,6 +36,11 @@ export function authoringRoutes(router: Router, em: () => Em, pool: AnalysisPool
   );
   bind(router, em, 'lookOverDraft', ({ em: own, caller, params }) => lookOverDraft(own, pool, caller.stationId, params.id));
   bind(router, em, 'tryDraft', ({ em: own, caller, params, body }) => tryDraft(own, pool, caller.stationId, params.id, body));
+  bind(router, em, 'makeDraftKey', async ({ em: own, caller, params: { id: draftId }, body: asked }) => {
+    // What it still wants is said at once, not at the end of long work.
+    await guideOfDraft(own, caller.stationId, draftId);
+    return { jobId: await startJob(own, 'makeDraftKey', caller, { draftId, asked }) };
+  });
   bind(router, em, 'tryDraftNames', ({ em: own, caller, params, query }) =>
     tryDraftNames(own, pool, caller.stationId, params.id, query.after),
   );
@@ -52,6 +60,8 @@ export function authoringRoutes(router: Router, em: () => Em, pool: AnalysisPool
   bind(router, em, 'tryNames', ({ em: own, caller, params, query }) =>
     tryOnNewest(own, pool, caller.stationId, params.id, query.after),
   );
+  bind(router, em, 'draftReviews', ({ em: own, caller, params }) => listReviews(own, caller.stationId, params.id));
+  bind(router, em, 'reviewDraft', ({ em: own, caller, params, body }) => reviewDraft(own, caller, params.id, body));
   bind(router, em, 'publishDraft', ({ em: own, caller, params, body }) => publishDraft(own, caller, params.id, body));
   bind(router, em, 'dropDraft', async ({ em: own, caller, params }) => ({
     drafts: await dropDraft(own, caller.stationId, params.id),

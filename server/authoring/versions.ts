@@ -11,10 +11,14 @@ import { findGuide } from '../guides/service';
 const NAMED_WITH = `(s.determinations->-1->>'guideVersion')::int`;
 const NAMED = `s.station_id = ? and s.guide_id = ?::uuid and not s.hidden and s.named and ${NAMED_WITH} is not null`;
 
+interface VersionRow extends Omit<GuideVersions['versions'][number], 'reviewed'> {
+  reviewed: GuideVersions['versions'][number]['reviewed'] | null;
+}
+
 /** The versions of a guide, the newest first, with how many records were last named with each. */
 export async function listVersions(em: Em, stationId: string, guideId: string): Promise<GuideVersions['versions']> {
-  const rows = await em.getConnection().execute<{ version: number; at: string; records: number }[]>(
-    `select v.version, v.created_at as at, coalesce(named.n, 0)::int as records
+  const rows = await em.getConnection().execute<VersionRow[]>(
+    `select v.version, v.created_at as at, coalesce(named.n, 0)::int as records, v.reviewed
      from guide_version v left join (
        select ${NAMED_WITH} as version, count(*) as n from specimen s where ${NAMED} group by 1
      ) as named on named.version = v.version
@@ -22,7 +26,7 @@ export async function listVersions(em: Em, stationId: string, guideId: string): 
     [stationId, guideId, stationId, guideId],
   );
   if (rows.length === 0) throw notFound('guide');
-  return rows.map(({ at, ...row }) => ({ ...row, at: new Date(at).toISOString() }));
+  return rows.map(({ at, reviewed, ...row }) => ({ ...row, at: new Date(at).toISOString(), ...(reviewed ? { reviewed } : {}) }));
 }
 
 /** Tried at once: whoever asks goes on, and may stop. */

@@ -38,3 +38,19 @@ export const DraftEditEntity = defineEntity({
     edits: p.json<Edit[]>(),
   },
 });
+
+/** What somebody said of a draft that they did not write in, as it was at a batch of changes. */
+export const DraftReviewEntity = defineEntity({
+  name: 'DraftReview',
+  tableName: 'draft_review',
+  properties: {
+    stationId: p.uuid().primary(),
+    draftId: p.uuid().primary(),
+    n: p.integer().primary(),
+    draftVersion: p.integer(),
+    madeBy: p.string(),
+    at: p.datetime(),
+    fit: p.boolean(),
+    words: p.string(),
+  },
+});

@@ -117,6 +117,8 @@ export const GuideVersionEntity = defineEntity({
     hash: p.string(),
     // Not jsonb: that would put the author's order of names away.
     content: p.json<Guide>().columnType('json'),
+    /** Who found it fit before it was published. */
+    reviewed: p.json<{ by: string; at: string; words: string }>().nullable(),
     createdAt: p.datetime().onCreate(() => new Date()),
   },
 });

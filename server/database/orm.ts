@@ -2,13 +2,14 @@ import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import pg from 'pg';
 import { PairingEntity } from './colonyEntities';
-import { DraftEditEntity, DraftEntity } from './draftEntities';
+import { DraftEditEntity, DraftEntity, DraftReviewEntity } from './draftEntities';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
 import { opinionEntities } from './opinionEntities';
 import { personEntities } from './personEntities';
 import { remarkEntities } from './remarkEntities';
 import { ReviewEntity } from './reviewEntities';
+import { GuideSharingEntity } from './sharingEntity';
 import { Migration20261124000000 } from './migrations/Migration20261124000000';
 import { Migration20261125000000 } from './migrations/Migration20261125000000';
 import { Migration20261126000000 } from './migrations/Migration20261126000000';
@@ -47,6 +48,7 @@ import { Migration20270108000000 } from './migrations/Migration20270108000000';
 import { Migration20270109000000 } from './migrations/Migration20270109000000';
 import { Migration20270110000000 } from './migrations/Migration20270110000000';
 import { Migration20270111000000 } from './migrations/Migration20270111000000';
+import { Migration20270112000000 } from './migrations/Migration20270112000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -87,6 +89,7 @@ const MIGRATIONS = [
   Migration20270109000000,
   Migration20270110000000,
   Migration20270111000000,
+  Migration20270112000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -103,6 +106,8 @@ const connect = (databaseUrl: string, limits: object) =>
         ...fieldEntities,
         PairingEntity,
         DraftEntity,
+        DraftReviewEntity,
+        GuideSharingEntity,
         DraftEditEntity,
         ...opinionEntities,
         ...remarkEntities,

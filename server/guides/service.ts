@@ -30,7 +30,7 @@ const kindOf = (guide: Guide, hash: string): RecordKind<GuideHead, GuideWrite, S
     return other ? slugTaken(other) : notFound('guide');
   },
   parts: async (tx, { id, stationId, version }) => {
-    const row = { guideId: id, version, stationId, hash, content: guide, createdAt: new Date() };
+    const row = { guideId: id, version, stationId, hash, content: guide, reviewed: null, createdAt: new Date() };
     await tx.insert(GuideVersionEntity, row);
   },
 });
@@ -45,7 +45,7 @@ const slugTaken = ({ slug, title }: GuideHead) =>
   ]);
 
 /** Store a guide as the version after the one seen; every version is kept. */
-async function putGuide(em: Em, writer: Writer, id: string, version: number, guide: Guide): Promise<StoredGuide> {
+export async function putGuide(em: Em, writer: Writer, id: string, version: number, guide: Guide): Promise<StoredGuide> {
   const { stationId } = writer;
   const hash = guideHash(guide);
   return writeVersioned(em, kindOf(guide, hash), writer, id, { version, guide }, (stored, next) => {

@@ -53,6 +53,7 @@ export interface ImportAsked {
 export interface JobKinds {
   learn: JobKind<LearnRequest, LearnAnswer>;
   makeKey: JobKind<{ guideId: string; asked: KeyMake }, KeyMade>;
+  makeDraftKey: JobKind<{ draftId: string; asked: KeyMake }, KeyMade>;
   printGuide: JobKind<{ guideId: string }, BookletMade>;
   exportStation: JobKind<object, ArchiveMade>;
   importStation: JobKind<object, ArchiveRead>;

@@ -17,6 +17,7 @@ import { Empty, Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useGuides } from '../records/useGuide';
+import { useTaken } from '../sharing/useSharing';
 import { authoringApi } from './authoringApi';
 
 const DRAFTS = ['drafts'];
@@ -70,6 +71,7 @@ export function DraftsScreen() {
 function Begin() {
   const router = useRouter();
   const guides = useGuides();
+  const taken = useTaken();
   const client = useQueryClient();
   const [title, setTitle] = useState('');
   const [id] = useState(() => mintId());
@@ -93,7 +95,7 @@ function Begin() {
         <Button label="From a table of measurements" onPress={() => router.push('/guides/learn')} />
       </View>
       <Disclosure title="As the next version of a guide">
-        <Picker label="Guide" items={all} onChange={(guideId) => begin.mutate({ guideId })} />
+        <Picker label="Guide" items={all.filter((one) => !taken.has(one.id))} onChange={(guideId) => begin.mutate({ guideId })} />
       </Disclosure>
       <Disclosure title="As a guide of our own that goes on from one">
         <Text quiet size="small">

@@ -13,10 +13,12 @@ import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { authoringApi } from './authoringApi';
 import { ChangesCards } from './ChangesCards';
+import { DraftKeyCard } from './DraftKeyCard';
 import { useBase } from './guideVersion';
 import { listsOf } from './lookLists';
 import { NewerCard, useNewer } from './NewerCard';
 import { NamesTriedCard } from './NamesTriedCard';
+import { isReviewed, ReviewCard, useReviews } from './ReviewCard';
 import { TogetherCard } from './TogetherCard';
 import type { PartProps } from './WritingScreen';
 
@@ -41,6 +43,7 @@ export default function LookPart({ id, draft, scores, edit, version, saved, flus
     gcTime: 0,
   });
   const newer = useNewer(id, version);
+  const reviews = useReviews(id);
   const base = useBase(id);
   const after = useMemo(() => draftOf({ draft, scores: new Map(scores) }), [draft, scores]);
   const ask = useCallback(
@@ -87,6 +90,9 @@ export default function LookPart({ id, draft, scores, edit, version, saved, flus
       ) : newer.some(({ of }) => of === 'base') ? null : (
         <Card title="It can be published">
           <Text>Its version is kept for good. Names that were given by an earlier one stay as they are.</Text>
+          {reviews.data && !isReviewed(reviews.data, version) && (
+            <Text quiet>Nobody else has found it fit as it is now: the version will say that it was not reviewed.</Text>
+          )}
           <View style={styles.act}>
             <Button
               kind="main"
@@ -98,6 +104,7 @@ export default function LookPart({ id, draft, scores, edit, version, saved, flus
           </View>
         </Card>
       )}
+      {problems.length === 0 && <ReviewCard id={id} version={version} />}
       {lists.map(
         ({ title, lines }) =>
           lines.length > 0 && (
@@ -110,6 +117,7 @@ export default function LookPart({ id, draft, scores, edit, version, saved, flus
       )}
       {together.length > 0 && <TogetherCard draft={draft} together={together} edit={edit} />}
       {base && <ChangesCards before={base.guide} after={after} than={`version ${base.version}`} />}
+      {problems.length === 0 && <DraftKeyCard id={id} flush={flush} />}
       {base && problems.length === 0 && <NamesTriedCard on="this draft" ask={ask} />}
     </>
   );

@@ -1,3 +1,4 @@
+import type { GuideVersions } from '@plesion/contract/guideVersions';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { sayDate } from '../../lib/dates';
@@ -27,11 +28,7 @@ export function VersionsScreen({ id }: { id: string }) {
   );
 }
 
-interface Version {
-  version: number;
-  at: string;
-  records: number;
-}
+type Version = GuideVersions['versions'][number];
 
 function Versions({ id, versions }: { id: string; versions: readonly Version[] }) {
   const [address, setAddress] = useAddress(['of', 'than'], 0);
@@ -46,6 +43,7 @@ function Versions({ id, versions }: { id: string; versions: readonly Version[] }
       authoringApi('tryNames', { params: { id }, query: { after: behind } }, signal),
     [id],
   );
+  const shown = versions.find(({ version }) => version === of)!;
   const options = versions.map((one) => ({ id: String(one.version), label: sayVersion(one) }));
   return (
     <Screen>
@@ -58,6 +56,7 @@ function Versions({ id, versions }: { id: string; versions: readonly Version[] }
           chosen={[String(of)]}
           onChange={([next]) => setAddress({ of: next, than: undefined })}
         />
+        <Text quiet>{sayReviewed(shown)}</Text>
         {versions.length > 1 && (
           <ChoiceGroup
             label="Beside"
@@ -83,6 +82,11 @@ function Versions({ id, versions }: { id: string; versions: readonly Version[] }
     </Screen>
   );
 }
+
+const sayReviewed = ({ version, reviewed }: Version): string =>
+  reviewed
+    ? `Version ${version} was reviewed by ${reviewed.by}, ${sayDate(reviewed.at.slice(0, 10))}, and found fit${reviewed.words ? `: ${reviewed.words}` : '.'}`
+    : `Nobody but those who wrote it is known to have looked version ${version} over.`;
 
 const sayVersion = ({ version, at, records }: Version): string =>
   `${version} · ${sayDate(at.slice(0, 10))}${records ? ` · ${records === 1 ? '1 record' : `${records} records`}` : ''}`;

@@ -17,6 +17,7 @@ import type { DraftState } from '../records/draft';
 import { SavingLine } from '../records/SavingLine';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { saySituation } from '../records/situationText';
+import { WithdrawnNotice } from '../sharing/WithdrawnNotice';
 
 interface BenchHeadProps {
   id: string;
@@ -39,6 +40,7 @@ export function BenchHead({ id, visit, guide, state, answer }: BenchHeadProps) {
           </Text>
         </LinkBox>
       )}
+      <WithdrawnNotice guideId={content.guideId} />
       {content.photo && <PhotoSheet hash={content.photo} />}
       <View style={styles.head}>
         {mainView(guide) !== '' && (

@@ -19,6 +19,8 @@ import { KeysSheet } from '../keys/KeysSheet';
 import { LearnedSheet } from '../learn/LearnedSheet';
 import { drawnViews, formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
+import { SharingCard } from '../sharing/SharingCard';
+import { WithdrawnNotice } from '../sharing/WithdrawnNotice';
 import { BookSearch } from './BookSearch';
 
 /** The cover of a guide: what it is about, drawn, and the ways into it. */
@@ -51,6 +53,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
           <Ways id={id} guide={guide} />
         </View>
       </View>
+      <WithdrawnNotice guideId={id} />
       <Notice kind="caution" title="Take care">
         {guide.caution}
       </Notice>
@@ -73,6 +76,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
         <Button small kind="quiet" label="What our own records say" onPress={() => router.push(`/guides/${id}/own`)} />
       </Card>
       <BookletCard id={id} />
+      <SharingCard guideId={id} />
       <View style={styles.ends}>
         <Button small label="Versions" hint="Versions of this guide" onPress={() => router.push(`/guides/${id}/versions`)} />
         <DownloadButton

@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
+import { WithdrawnNotice } from '../sharing/WithdrawnNotice';
 import { GuideFigure } from './GuideFigure';
 
 interface GuidePickProps {
@@ -22,26 +23,29 @@ export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
   const guides = rows.map(({ id, title, group, area }) => ({ id, label: title, words: `${group} ${area}` }));
   const items = without ? [...guides, { id: NO_GUIDE, label: 'No guide: named by a key alone, or by hand' }] : guides;
   return (
-    <Picker
-      label="Guide"
-      items={items}
-      chosen={chosen}
-      onChange={onChange}
-      itemStyle={(on) => [styles.tile, on && styles.on]}
-      draw={({ id }, on) =>
-        id === NO_GUIDE ? (
-          <>
-            <View style={styles.empty} />
-            <TileName on={on}>no guide</TileName>
-          </>
-        ) : (
-          <>
-            <GuideFigure id={id} width={88} height={60} />
-            <TileName on={on}>{rows.find((row) => row.id === id)!.group.replace(/\s*\(.*\)$/, '')}</TileName>
-          </>
-        )
-      }
-    />
+    <>
+      <Picker
+        label="Guide"
+        items={items}
+        chosen={chosen}
+        onChange={onChange}
+        itemStyle={(on) => [styles.tile, on && styles.on]}
+        draw={({ id }, on) =>
+          id === NO_GUIDE ? (
+            <>
+              <View style={styles.empty} />
+              <TileName on={on}>no guide</TileName>
+            </>
+          ) : (
+            <>
+              <GuideFigure id={id} width={88} height={60} />
+              <TileName on={on}>{rows.find((row) => row.id === id)!.group.replace(/\s*\(.*\)$/, '')}</TileName>
+            </>
+          )
+        }
+      />
+      <WithdrawnNotice guideId={chosen} />
+    </>
   );
 }
 

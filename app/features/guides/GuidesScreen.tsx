@@ -1,5 +1,6 @@
 import type { GuideRow } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
+import { lazy, Suspense } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -11,21 +12,26 @@ import { Text } from '../../ui/Text';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
 import { GuideFigure } from './GuideFigure';
+import { SharingTag } from '../sharing/SharingTag';
 import { TakenGuide, useTakeGuide } from './TakeGuide';
 import { useGuides, useGuidesWhole } from '../records/useGuide';
+import { useSession } from '../session/useSession';
+
+const OffersSheet = lazy(() => import('../sharing/OffersSheet'));
 
 /** The station's guides, and the way in for more. */
 export function GuidesScreen() {
   const router = useRouter();
   const guides = useGuides();
   const take = useTakeGuide();
+  const { role } = useSession().account;
   return (
     <Screen widest={1080}>
       <View style={styles.title}>
         <View style={styles.grow}>
           <PageHeading>Guides</PageHeading>
         </View>
-        <Button label="Write a guide" onPress={() => router.push('/guides/write')} />
+        {role !== 'learner' && <Button label="Write a guide" onPress={() => router.push('/guides/write')} />}
         <Button label="Learn from a table" onPress={() => router.push('/guides/learn')} />
         <Button
           label="Import a guide"
@@ -45,6 +51,9 @@ export function GuidesScreen() {
           <GuideCard key={row.id} row={row} />
         ))}
       </View>
+      <Suspense>
+        <OffersSheet />
+      </Suspense>
       <KeysSheet />
     </Screen>
   );
@@ -68,6 +77,7 @@ function GuideCard({ row }: { row: GuideRow }) {
         </View>
         <View style={styles.words}>
           <Text size="title">{row.title}</Text>
+          <SharingTag guideId={row.id} />
           <Text size="small" quiet>{`${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Text>
           <Text size="small" numberOfLines={4}>
             {row.summary}

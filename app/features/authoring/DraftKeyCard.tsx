@@ -1,0 +1,57 @@
+import { schemas } from '@plesion/contract';
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { useJob } from '../../lib/useJob';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { WorkProgress } from '../../ui/WorkProgress';
+import { authoringApi } from './authoringApi';
+
+const parse = (result: unknown) => schemas.KeyMade.parse(result);
+
+/** A key made from a draft that could be published, in one press: where it is hard to tell two apart shows in it at once. */
+export function DraftKeyCard({ id, flush }: { id: string; flush: () => Promise<void> }) {
+  const router = useRouter();
+  const job = useJob(
+    async () => {
+      await flush();
+      return authoringApi('makeDraftKey', { params: { id }, body: { purpose: 'bench', confirm: 2 } });
+    },
+    parse,
+    'keys',
+  );
+  const made = job.running ? undefined : job.result;
+  return (
+    <Card title="A key from this draft">
+      <Text quiet>
+        A key of all that the draft tells apart, at the bench. It stands by itself, and is walked without the guide.
+      </Text>
+      {job.error && <Failed error={job.error} />}
+      {job.problem && (
+        <Notice kind="problem" title="No key was made">
+          {job.problem.message}
+        </Notice>
+      )}
+      {job.cancelled && <Text quiet>Stopped; nothing was saved.</Text>}
+      {job.running && <WorkProgress what="Making the key" share={job.progress} onCancel={() => job.cancel()} />}
+      {made && <Text>{`${made.key.couplets.length} couplets, ${made.endpoints} endings.`}</Text>}
+      <View style={styles.act}>
+        {made && <Button kind="main" label="Open the key" onPress={() => router.push(`/keys/${made.keyId}`)} />}
+        {/* One button all along, so that the focus has where to stay. */}
+        <Button
+          key="make"
+          kind={made ? 'quiet' : 'plain'}
+          label={made ? 'Make it again' : 'Make a key'}
+          busy={job.running}
+          onPress={() => job.begin(undefined)}
+        />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({ act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

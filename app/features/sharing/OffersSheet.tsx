@@ -1,0 +1,76 @@
+import type { Offer } from '@plesion/contract/sharing';
+import { useQuery } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { FirstOf } from '../../ui/FirstOf';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { sharingApi } from './sharingApi';
+import { useTakeOffer } from './useTakeOffer';
+
+/** What the other stations of this server offer, each to be taken in by one press; nothing where they offer nothing. */
+export default function OffersSheet() {
+  const offers = useQuery({ queryKey: ['offers'], queryFn: ({ signal }) => sharingApi('offers', {}, signal) });
+  const take = useTakeOffer();
+  const all = offers.data?.offers ?? [];
+  if (all.length === 0) return null;
+  return (
+    <Card title="Offered by other stations" aside={`${all.length}`}>
+      {take.error && <Failed error={take.error} />}
+      <FirstOf of={all} keyOf={({ station, id }) => `${station} ${id}`}>
+        {(offer) => (
+          <OneOffer
+            offer={offer}
+            busy={take.isPending && take.variables.id === offer.id && take.variables.station === offer.station}
+            onTake={() => take.mutate(offer)}
+          />
+        )}
+      </FirstOf>
+    </Card>
+  );
+}
+
+function OneOffer({ offer, busy, onTake }: { offer: Offer; busy: boolean; onTake: () => void }) {
+  const router = useRouter();
+  const { id, title, from, by, at, version, forms, characters, summary, here } = offer;
+  const newest = here !== undefined && here >= version;
+  return (
+    <View style={styles.offer}>
+      <View style={styles.words}>
+        <Text strong>{title}</Text>
+        <Text size="small" quiet>
+          {`“${from}”, ${by}, ${sayDate(at.slice(0, 10))} · ${forms} forms · ${characters} characters · version ${version}`}
+        </Text>
+        <Text size="small" numberOfLines={3}>
+          {summary}
+        </Text>
+      </View>
+      {newest ? (
+        <Button
+          small
+          kind="quiet"
+          label="It is here"
+          hint={`It is here: ${title}`}
+          onPress={() => router.push(`/guides/${id}`)}
+        />
+      ) : (
+        <Button
+          small
+          label={here === undefined ? 'Take it in' : `Take in version ${version}`}
+          hint={`${here === undefined ? 'Take it in' : `Take in version ${version}`}: ${title}`}
+          busy={busy}
+          onPress={onTake}
+        />
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  offer: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  words: { flexGrow: 1, flexShrink: 1, flexBasis: 240, gap: 2 },
+});

@@ -1,0 +1,143 @@
+import type { GuideSharing } from '@plesion/contract/sharing';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Failed } from '../../ui/states';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { useSession } from '../session/useSession';
+import { sharingApi } from './sharingApi';
+import { SHARING, useSharing } from './useSharing';
+import { useTakeOffer } from './useTakeOffer';
+
+/** A guide among the stations: offered, withdrawn, taken in; and what may be done about it. */
+export function SharingCard({ guideId }: { guideId: string }) {
+  const sharing = useSharing(guideId);
+  const { role } = useSession().account;
+  const may = role === 'reviewer' || role === 'keeper';
+  if (!sharing || (!may && !sharing.taken && !sharing.offered)) return null;
+  return (
+    <Card title="Other stations">
+      {sharing.taken ? <Taken guideId={guideId} taken={sharing.taken} may={role !== 'learner'} /> : null}
+      {!sharing.taken && <Offered guideId={guideId} sharing={sharing} may={may} />}
+      {may && <Withdrawal guideId={guideId} withdrawn={sharing.withdrawn !== undefined} />}
+    </Card>
+  );
+}
+
+function Taken({ guideId, taken, may }: { guideId: string; taken: NonNullable<GuideSharing['taken']>; may: boolean }) {
+  const take = useTakeOffer();
+  const { from, version, newer, station } = taken;
+  return (
+    <>
+      <Text>{`Taken in from “${from}”, at its version ${version}. What is changed here is a guide of our own that goes on from it.`}</Text>
+      {take.error && <Failed error={take.error} />}
+      {newer !== undefined && (
+        <View style={styles.act}>
+          <Text
+            style={styles.words}
+          >{`“${from}” offers version ${newer} by now. Names given here keep the version they were given with.`}</Text>
+          {may && (
+            <Button
+              kind="main"
+              label={`Take in version ${newer}`}
+              busy={take.isPending}
+              onPress={() => take.mutate({ id: guideId, station })}
+            />
+          )}
+        </View>
+      )}
+    </>
+  );
+}
+
+function useChange(guideId: string) {
+  const client = useQueryClient();
+  return {
+    async onSuccess(next: GuideSharing) {
+      client.setQueryData<{ guides: GuideSharing[] }>(SHARING, (all) => ({
+        guides: [...(all?.guides ?? []).filter((one) => one.guideId !== guideId), next],
+      }));
+      await client.invalidateQueries({ queryKey: ['offers'] });
+    },
+  };
+}
+
+function Offered({ guideId, sharing: { offered, withdrawn }, may }: { guideId: string; sharing: GuideSharing; may: boolean }) {
+  const offer = useMutation({
+    mutationFn: (on: boolean) => sharingApi('offerGuide', { params: { id: guideId }, body: { offered: on } }),
+    ...useChange(guideId),
+  });
+  if (withdrawn) return null;
+  return (
+    <>
+      {offer.error && <Failed error={offer.error} />}
+      <View style={styles.act}>
+        <Text style={styles.words}>
+          {offered
+            ? `Offered to every station of this server since ${sayDate(offered.at.slice(0, 10))}, by ${offered.by}. Those who took it in are told of each newer version.`
+            : 'Seen by this station alone. Offered, every other station of this server may take it in, with its photographs and the names of its sources.'}
+        </Text>
+        {may && (
+          <Button
+            label={offered ? 'Offer it no longer' : 'Offer to other stations'}
+            busy={offer.isPending}
+            onPress={() => offer.mutate(!offered)}
+          />
+        )}
+      </View>
+    </>
+  );
+}
+
+function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolean }) {
+  const [why, setWhy] = useState<string>();
+  const change = useMutation({
+    mutationFn: (reason: string | null) => sharingApi('withdrawGuide', { params: { id: guideId }, body: { why: reason } }),
+    ...useChange(guideId),
+  });
+  const done = (reason: string | null) => change.mutate(reason, { onSuccess: () => setWhy(undefined) });
+  return (
+    <>
+      {change.error && <Failed error={change.error} />}
+      {why !== undefined && (
+        <TextField
+          label="Why it is not to be used any more"
+          value={why}
+          multiline
+          maxLength={500}
+          autoFocus
+          onChangeText={setWhy}
+        />
+      )}
+      <View style={styles.act}>
+        {withdrawn ? (
+          <Button small label="Put it back in use" busy={change.isPending} onPress={() => done(null)} />
+        ) : why === undefined ? (
+          <Button small kind="quiet" label="Withdraw this guide" onPress={() => setWhy('')} />
+        ) : (
+          <>
+            <Button
+              small
+              label="Withdraw it"
+              hint="Withdraw it, here and wherever it was taken in"
+              disabled={why.trim() === ''}
+              busy={change.isPending}
+              onPress={() => done(why)}
+            />
+            <Button small kind="quiet" label="Leave it in use" onPress={() => setWhy(undefined)} />
+          </>
+        )}
+      </View>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  act: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  words: { flexGrow: 1, flexShrink: 1, flexBasis: 260 },
+});
