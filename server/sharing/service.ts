@@ -50,7 +50,7 @@ const viewOf = (row: Row): GuideSharing => ({
     ? {}
     : {
         taken: {
-          ...{ station: row.taken_from, from: row.there!, version: row.taken_version! },
+          ...{ station: row.taken_from, from: row.there ?? 'a station that is gone', version: row.taken_version! },
           ...(row.there_version !== null && row.there_version > row.taken_version! ? { newer: row.there_version } : {}),
           ...withdrawnOf(row.there_at, row.there_by, row.there_why),
         },

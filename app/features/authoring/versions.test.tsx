@@ -52,6 +52,14 @@ it('says what each version changed, in words and cell by cell', async () => {
   expect(screen.queryByText('One cell')).toBeNull();
 });
 
+it('says who looked a version over before it was published, and of which nobody is known to have', async () => {
+  versions[0] = { ...versions[0], reviewed: { by: 'ann', at: '2026-02-27T10:00:00Z', words: 'The claws are right now.' } };
+  await open();
+  await shown('Version 3 was reviewed by ann, 27 Feb 2026, and found fit: The claws are right now.');
+  await choose('Look at', '2 · 1 Feb 2026');
+  await shown('Nobody but those who wrote it is known to have looked version 2 over.');
+});
+
 it('the only version is held against nothing, and no names are tried', async () => {
   versions = versions.slice(2);
   await open();

@@ -23,6 +23,8 @@ jest.mock('expo-router', () => ({
     .linkTo((href) => mockPush(href)),
 }));
 jest.mock('../records/useGuide', () => ({ useGuide: () => ({ data: { id: 'g', guide: mockGuide, version: 1 } }) }));
+jest.mock('../sharing/SharingCard', () => ({ SharingCard: () => null }));
+jest.mock('../sharing/WithdrawnNotice', () => ({ WithdrawnNotice: () => null }));
 jest.mock('../booklet/BookletCard', () => ({ BookletCard: () => null }));
 jest.mock('../keys/KeysSheet', () => ({ KeysSheet: () => null }));
 jest.mock('./JudgingSheet', () => ({ JudgingSheet: () => null }));

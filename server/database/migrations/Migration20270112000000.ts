@@ -11,7 +11,7 @@ export class Migration20270112000000 extends Migration {
       withdrawn_at timestamptz,
       withdrawn_by text,
       withdrawn_why text,
-      taken_from uuid references station (id),
+      taken_from uuid,
       taken_version int,
       primary key (station_id, guide_id),
       foreign key (station_id, guide_id) references guide (station_id, id) on delete cascade
