@@ -45,7 +45,7 @@ it('scores are told cell by cell as they stand in the grid, with where they hold
   expect(parts).toEqual([]);
   expect(cells).toMatchObject([
     { taxon: score.scope.taxon, character: score.character, label: character.label, now: `${label} sometimes` },
-    { of: expect.stringContaining(', 04-01 to 08-31'), now: `${label} sometimes` },
+    { of: expect.stringContaining(', 1 Apr to 31 Aug'), now: `${label} sometimes` },
   ]);
   expect(cells[0].was).toBeDefined();
   expect(cells[1].was).toBeUndefined();

@@ -1,5 +1,5 @@
 import type { Score } from '../guide/schema';
-import { FACETS, sayFacets } from '../guide/working';
+import { FACETS, sayFacets, sayMonthDay } from '../guide/working';
 import { stableJson } from '../stableJson';
 import type { Draft } from './draftSchema';
 
@@ -37,7 +37,7 @@ export const sayScope = (guide: Words, scope: Score['scope'], names: ReadonlyMap
 
 type Words = Pick<Draft, 'facets' | 'regions' | 'circumstances'>;
 
-/** A part in words: `female, in Ostren, 04-01 to 08-31`; nothing for all of a taxon. */
+/** A part in words: `female, in Ostren, 1 Apr to 31 Aug`; nothing for all of a taxon. */
 export function sayPart(guide: Words, { facets = {}, regions, dates, circumstances }: Part): string {
   const label = (list: readonly { id: string; label: string }[] | undefined, id: string) =>
     list?.find((one) => one.id === id)?.label ?? id;
@@ -45,7 +45,7 @@ export function sayPart(guide: Words, { facets = {}, regions, dates, circumstanc
   return [
     ...singles,
     regions && `in ${regions.map((id) => label(guide.regions, id)).join(' or ')}`,
-    dates && `${dates.from} to ${dates.to}`,
+    dates && `${sayMonthDay(dates.from)} to ${sayMonthDay(dates.to)}`,
     circumstances && `when ${circumstances.map((id) => label(guide.circumstances, id)).join(' and ')}`,
   ]
     .filter(Boolean)

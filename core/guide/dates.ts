@@ -48,3 +48,7 @@ export function curveAt(points: readonly (readonly [string, number])[], date: st
   const share = points.length === 1 ? 0 : gone / span;
   return points[before][1] + (points[after][1] - points[before][1]) * share;
 }
+
+/** A day of the year in words. @param monthDay `MM-DD`. @returns `1 Apr`. */
+export const sayMonthDay = (monthDay: string): string =>
+  `${Number(monthDay.slice(3))} ${SHORT_MONTHS[Number(monthDay.slice(0, 2)) - 1]}`;

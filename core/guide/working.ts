@@ -33,7 +33,7 @@ export { sayFacets } from './sayFacets';
 export { idsFor } from './ids';
 export { DEFAULT_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';
-export { curveAt, dayOfYear, MONTHS, SHORT_MONTHS, withinDates } from './dates';
+export { curveAt, dayOfYear, MONTHS, sayMonthDay, SHORT_MONTHS, withinDates } from './dates';
 export { facetsAgree, type Form, formsOf, hasFacets, isFormOf, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
 export { isSensitive } from './sensitive';
 export { checkGuide, isStates, isValue } from './check';

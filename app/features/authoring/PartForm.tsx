@@ -1,5 +1,5 @@
 import type { Part } from '@plesion/core/authoring';
-import { FACETS, type FacetName } from '@plesion/core/guide';
+import { FACETS } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
@@ -7,7 +7,8 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
-import { readDays } from './days';
+import { readDays, sayDays } from './days';
+import { FACET_NAMES } from './facetNames';
 import type { PartProps } from './WritingScreen';
 
 interface Props {
@@ -17,21 +18,19 @@ interface Props {
   onClose: () => void;
 }
 
-const NAMES: Record<FacetName, string> = { stage: 'Stage', sex: 'Sex', morph: 'Morph', season: 'Season' };
-
 /** Which part of a taxon: of several things chosen in one line, any; of several lines, all. */
 export function PartForm({ draft, part, onChoose, onClose }: Props) {
   const [facets, setFacets] = useState(part.facets ?? {});
   const [regions, setRegions] = useState<string[]>(part.regions ?? []);
   const [circumstances, setCircumstances] = useState<string[]>(part.circumstances ?? []);
-  const [days, setDays] = useState(part.dates ? `${part.dates.from} ${part.dates.to}` : '');
+  const [days, setDays] = useState(sayDays(part.dates));
   const [problem, setProblem] = useState<string>();
   // In the order in which the guide has them, so that the same choice is the same part.
   const inOrder = (list: readonly { id: string }[] | undefined, chosen: readonly string[]) =>
     (list ?? []).map(({ id }) => id).filter((id) => chosen.includes(id));
   const choose = () => {
     const dates = readDays(days);
-    if (dates === 'unreadable') return setProblem('Write two days, such as 04-01 to 08-31.');
+    if (dates === 'unreadable') return setProblem('Write two days, such as 1 Apr to 31 Aug.');
     const own = Object.fromEntries(
       FACETS.flatMap((facet) => {
         const values = inOrder(draft.facets[facet], facets[facet] ?? []);
@@ -52,7 +51,7 @@ export function PartForm({ draft, part, onChoose, onClose }: Props) {
         <ChoiceGroup
           key={facet}
           many
-          label={NAMES[facet]}
+          label={FACET_NAMES[facet]}
           options={draft.facets[facet]!}
           chosen={facets[facet] ?? []}
           onChange={(chosen) => setFacets({ ...facets, [facet]: chosen })}
@@ -63,7 +62,7 @@ export function PartForm({ draft, part, onChoose, onClose }: Props) {
       )}
       <TextField
         label="From which day to which"
-        hint="Month and day, such as 04-01 to 08-31; empty for all the year."
+        hint="Such as 1 Apr to 31 Aug; empty for all the year."
         value={days}
         onChangeText={setDays}
         problem={problem}

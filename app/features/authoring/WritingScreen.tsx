@@ -24,6 +24,7 @@ const PARTS = {
   places: 'Where and when',
   words: 'Words',
   figures: 'Photographs',
+  rules: 'Rules',
   matrix: 'Tables in and out',
   try: 'Try it',
   look: 'Look it over',
@@ -52,6 +53,8 @@ const PlacesPart = lazy(() => import('./PlacesPart'));
 const WordsPart = lazy(() => import('./WordsPart'));
 /** Fetched when somebody brings photographs. */
 const FiguresPart = lazy(() => import('./FiguresPart'));
+/** Fetched when somebody sets rules. */
+const RulesPart = lazy(() => import('./RulesPart'));
 /** Fetched when somebody looks it over. */
 const LookPart = lazy(() => import('./LookPart'));
 /** Fetched when somebody tries it. */
@@ -115,6 +118,11 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
       {part === 'figures' && (
         <Suspense fallback={<Loading what="Photographs" />}>
           <FiguresPart {...props} id={id} />
+        </Suspense>
+      )}
+      {part === 'rules' && (
+        <Suspense fallback={<Loading what="Rules" />}>
+          <RulesPart {...props} />
         </Suspense>
       )}
       {part === 'matrix' && (

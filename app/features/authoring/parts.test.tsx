@@ -142,7 +142,7 @@ describe('a part of a taxon', () => {
     await choose('Sex', 'female');
     await act(async () => fireEvent.changeText(screen.getByLabelText('From which day to which'), 'in spring'));
     await press('Write of it');
-    screen.getByText('Write two days, such as 04-01 to 08-31.');
+    screen.getByText('Write two days, such as 1 Apr to 31 Aug.');
     await act(async () => fireEvent.changeText(screen.getByLabelText('From which day to which'), '03-01 to 05-31'));
     await press('Write of it');
     expect(chosen).toEqual([{ facets: { sex: ['female'] }, dates: { from: '03-01', to: '05-31' } }]);

@@ -44,6 +44,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
         </View>
       }
     >
+      <WithdrawnNotice guideId={id} />
       <View style={[styles.cover, wide && styles.coverWide]}>
         <Frontispiece guide={guide} />
         <View style={styles.title}>
@@ -53,7 +54,6 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
           <Ways id={id} guide={guide} />
         </View>
       </View>
-      <WithdrawnNotice guideId={id} />
       <Notice kind="caution" title="Take care">
         {guide.caution}
       </Notice>
@@ -73,7 +73,9 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
             </Text>
           </View>
         ))}
-        <Button small kind="quiet" label="What our own records say" onPress={() => router.push(`/guides/${id}/own`)} />
+        <View style={styles.ends}>
+          <Button small kind="quiet" label="What our own records say" onPress={() => router.push(`/guides/${id}/own`)} />
+        </View>
       </Card>
       <BookletCard id={id} />
       <SharingCard guideId={id} />

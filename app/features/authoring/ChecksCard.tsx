@@ -1,0 +1,171 @@
+import type { FieldSection } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { ConditionForm } from './ConditionForm';
+import { freshId } from './freshId';
+import { type Check, type Condition, sayCheck, sayCondition } from './ruleWords';
+import type { PartProps } from './WritingScreen';
+
+interface Props {
+  draft: PartProps['draft'];
+  onChange: (part: Pick<FieldSection, 'checks'>) => void;
+}
+
+/** Rules that a catch is held against on the catch sheet: each by what it says, and when it is broken. */
+export function ChecksCard({ draft, onChange }: Props) {
+  const checks = draft.field?.checks ?? [];
+  const [open, setOpen] = useState<Check | 'new'>();
+  const put = (next: Check) => {
+    onChange({
+      checks: checks.some(({ id }) => id === next.id)
+        ? checks.map((one) => (one.id === next.id ? next : one))
+        : [...checks, next],
+    });
+    setOpen(undefined);
+  };
+  return (
+    <Card title="Held against a catch" aside={checks.length ? `${checks.length}` : undefined}>
+      <Text quiet>
+        What cannot well be, such as a wing too short for its age. Whoever holds the animal is told at once, and may say why it is
+        so all the same.
+      </Text>
+      {checks.map((check) => (
+        <View key={check.id} style={styles.one}>
+          <View style={styles.grow}>
+            <Text strong>{check.says}</Text>
+            <Text size="small" quiet>
+              {sayCheck(draft, check)}
+            </Text>
+          </View>
+          <Button small label="Change" hint={`Change: ${check.says}`} onPress={() => setOpen(check)} />
+          <Button
+            small
+            kind="quiet"
+            label="Take it out"
+            hint={`Take it out: ${check.says}`}
+            onPress={() => onChange({ checks: checks.filter(({ id }) => id !== check.id) })}
+          />
+        </View>
+      ))}
+      {open ? (
+        <CheckForm
+          key={open === 'new' ? 'new' : open.id}
+          draft={draft}
+          check={open === 'new' ? undefined : open}
+          id={open === 'new' ? freshId('rule', checks) : open.id}
+          onPut={put}
+          onClose={() => setOpen(undefined)}
+        />
+      ) : (
+        <View style={styles.act}>
+          <Button label="A new rule" onPress={() => setOpen('new')} />
+        </View>
+      )}
+    </Card>
+  );
+}
+
+interface FormProps {
+  draft: PartProps['draft'];
+  check?: Check;
+  id: string;
+  onPut: (check: Check) => void;
+  onClose: () => void;
+}
+
+function CheckForm({ draft, check, id, onPut, onClose }: FormProps) {
+  const [says, setSays] = useState(check?.says ?? '');
+  const [taxa, setTaxa] = useState<string[]>(check?.taxa ?? []);
+  const [when, setWhen] = useState<Condition[]>(check?.when ?? []);
+  const [unless, setUnless] = useState<Condition[]>(check?.unless ?? []);
+  const [problem, setProblem] = useState<string>();
+  const done = () => {
+    if (!says.trim()) return setProblem('Say in a sentence what is wrong then.');
+    if (!when.length) return setProblem('Say when it is broken: one thing at the least.');
+    onPut({
+      ...{ id, says: says.trim(), when },
+      ...(taxa.length ? { taxa } : {}),
+      ...(unless.length ? { unless } : {}),
+    });
+  };
+  return (
+    <View style={styles.form}>
+      <TextField label="What it says" value={says} multiline maxLength={1000} onChangeText={setSays} />
+      {draft.taxa.length > 0 && draft.taxa.length <= 40 && (
+        <ChoiceGroup
+          many
+          label="Of which; of all where none is chosen"
+          options={draft.taxa.map((one) => ({ id: one.id, label: one.name }))}
+          chosen={taxa}
+          onChange={setTaxa}
+        />
+      )}
+      <Conditions label="Broken when all of this holds" draft={draft} of={when} onChange={setWhen} />
+      <Conditions label="Unless any of this holds" draft={draft} of={unless} onChange={setUnless} />
+      {problem && <Text role="alert">{problem}</Text>}
+      <View style={styles.act}>
+        <Button kind="main" label={check ? 'Keep the rule' : 'Add the rule'} onPress={done} />
+        <Button kind="quiet" label="Leave it" onPress={onClose} />
+      </View>
+    </View>
+  );
+}
+
+interface ConditionsProps {
+  label: string;
+  draft: PartProps['draft'];
+  of: readonly Condition[];
+  onChange: (of: Condition[]) => void;
+}
+
+function Conditions({ label, draft, of, onChange }: ConditionsProps) {
+  const [adding, setAdding] = useState(false);
+  return (
+    <View role="group" aria-label={label} style={styles.form}>
+      <Text size="small" strong quiet>
+        {label}
+      </Text>
+      {of.map((one, i) => (
+        <View key={i} style={styles.one}>
+          <Text style={styles.grow}>{sayCondition(draft, one)}</Text>
+          <Button
+            small
+            kind="quiet"
+            label="Take it out"
+            hint={`Take it out: ${sayCondition(draft, one)}`}
+            onPress={() => onChange(of.filter((_, k) => k !== i))}
+          />
+        </View>
+      ))}
+      {adding ? (
+        <ConditionForm
+          draft={draft}
+          onAdd={(condition) => {
+            onChange([...of, condition]);
+            setAdding(false);
+          }}
+          onClose={() => setAdding(false)}
+        />
+      ) : (
+        of.length < 12 && (
+          <View style={styles.act}>
+            <Button small label="Add one" hint={`Add one: ${label}`} onPress={() => setAdding(true)} />
+          </View>
+        )
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: space.s },
+  one: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 220 },
+  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

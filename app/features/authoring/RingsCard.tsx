@@ -1,0 +1,64 @@
+import type { FieldSection } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme';
+import { Card } from '../../ui/Card';
+import { Text } from '../../ui/Text';
+import { CommitField } from './CommitField';
+import { readDays, sayDays } from './days';
+import type { PartProps } from './WritingScreen';
+
+interface Props {
+  draft: PartProps['draft'];
+  onChange: (part: Pick<FieldSection, 'rings' | 'hatching'>) => void;
+}
+
+/** Sizes of ring that each kind may bear, and when its young hatch. */
+export function RingsCard({ draft, onChange }: Props) {
+  const [problem, setProblem] = useState<string>();
+  const rings = draft.field?.rings ?? [];
+  // A size holds for what stands below it too; taxa that are gone are still to be emptied.
+  const known = new Set(draft.taxa.map(({ id }) => id));
+  const rows = [
+    ...draft.taxa.map(({ id, name }) => ({ id, name })),
+    ...rings.flatMap(({ taxon }) => (known.has(taxon) ? [] : [{ id: taxon, name: `${taxon} (no longer in the guide)` }])),
+  ];
+  return (
+    <Card title="Rings and hatching">
+      <CommitField
+        label="Young hatch"
+        hint="Two days, such as 20 May to 31 July; empty where it is not known."
+        value={sayDays(draft.field?.hatching)}
+        problem={problem}
+        onCommit={(text) => {
+          const hatching = readDays(text);
+          setProblem(hatching === 'unreadable' ? 'Write two days, such as 20 May to 31 July.' : undefined);
+          if (hatching !== 'unreadable') onChange({ hatching });
+        }}
+      />
+      <Text quiet>Sizes of ring that are allowed, parted by commas. What is said of a genus holds for its species.</Text>
+      <View style={styles.rings}>
+        {rows.map(({ id, name }) => (
+          <View key={id} style={styles.ring}>
+            <CommitField
+              label={`Rings of ${name}`}
+              value={rings.find(({ taxon }) => taxon === id)?.sizes.join(', ') ?? ''}
+              maxLength={140}
+              onCommit={(text) => {
+                const sizes = [...new Set(text.split(',').map((one) => one.trim()))].filter(Boolean).slice(0, 10);
+                const rest = rings.filter(({ taxon }) => taxon !== id);
+                const next = sizes.length ? [...rest, { taxon: id, sizes: sizes.map((one) => one.slice(0, 12)) }] : rest;
+                onChange({ rings: next.length ? next : undefined });
+              }}
+            />
+          </View>
+        ))}
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  rings: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  ring: { flexGrow: 1, flexBasis: 220, maxWidth: 360 },
+});

@@ -1,0 +1,119 @@
+import { FACETS, type FacetName, type Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { omit } from '../../lib/omit';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { FACET_NAMES } from './facetNames';
+import { freshId } from './freshId';
+import type { PartProps } from './WritingScreen';
+
+type Union = NonNullable<Guide['unions']>[number];
+type Piece = Union['of'][number];
+
+/** What is called together where it cannot be parted: `female or young of either sex`. */
+export function UnionsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
+  const unions = draft.unions ?? [];
+  const [adding, setAdding] = useState(false);
+  if (Object.keys(draft.facets).length === 0) return null;
+  const keep = (next: Union[]) =>
+    edit({ do: 'part', set: next.length ? { unions: next } : {}, drop: next.length ? [] : ['unions'] });
+  return (
+    <Card title="Called together" aside={unions.length ? `${unions.length}` : undefined}>
+      <Text quiet>
+        Where the kind is sure and its sex or age is not, a name may still say so much, such as “female or young”.
+      </Text>
+      {unions.map((union) => (
+        <View key={union.id} style={styles.row}>
+          <View style={styles.grow}>
+            <Text strong>{union.label}</Text>
+            <Text size="small" quiet>
+              {union.of.map((piece) => sayPiece(draft, piece)).join(' or ')}
+            </Text>
+          </View>
+          <Button
+            small
+            kind="quiet"
+            label="Take it out"
+            hint={`Take it out: ${union.label}`}
+            onPress={() => keep(unions.filter((one) => one !== union))}
+          />
+        </View>
+      ))}
+      {adding ? (
+        <UnionForm
+          draft={draft}
+          onAdd={(label, of) => {
+            keep([...unions, { id: freshId(label, unions), label, of }]);
+            setAdding(false);
+          }}
+          onClose={() => setAdding(false)}
+        />
+      ) : (
+        <View style={styles.row}>
+          <Button label="Call some together" onPress={() => setAdding(true)} />
+        </View>
+      )}
+    </Card>
+  );
+}
+
+const sayPiece = ({ facets }: Pick<Guide, 'facets'>, piece: Piece): string =>
+  FACETS.flatMap((facet) =>
+    piece[facet] ? [piece[facet].map((id) => facets[facet]?.find((one) => one.id === id)?.label ?? id).join('/')] : [],
+  ).join(' ');
+
+interface FormProps {
+  draft: PartProps['draft'];
+  onAdd: (label: string, of: Piece[]) => void;
+  onClose: () => void;
+}
+
+function UnionForm({ draft, onAdd, onClose }: FormProps) {
+  const [label, setLabel] = useState('');
+  const [of, setOf] = useState<Piece[]>([{}, {}]);
+  const [problem, setProblem] = useState<string>();
+  const set = (i: number, facet: FacetName, values: string[]) =>
+    setOf(of.map((piece, k) => (k === i ? (values.length ? { ...piece, [facet]: values } : omit(piece, facet)) : piece)));
+  const add = () => {
+    if (!label.trim()) return setProblem('Say what they are called together.');
+    if (of.some((piece) => Object.keys(piece).length === 0)) return setProblem('Say of each what it is.');
+    onAdd(label.trim(), of);
+  };
+  return (
+    <View style={styles.form}>
+      <TextField label="What they are called together" value={label} maxLength={200} onChangeText={setLabel} />
+      {of.map((piece, i) => (
+        <View key={i} role="group" aria-label={i === 0 ? 'Either' : `Or, ${i}`} style={styles.form}>
+          <Text strong>{i === 0 ? 'Either' : 'Or'}</Text>
+          {FACETS.filter((facet) => draft.facets[facet]).map((facet) => (
+            <ChoiceGroup
+              key={facet}
+              many
+              label={FACET_NAMES[facet]}
+              options={draft.facets[facet]!}
+              chosen={piece[facet] ?? []}
+              onChange={(values) => set(i, facet, values)}
+            />
+          ))}
+        </View>
+      ))}
+      {problem && <Text role="alert">{problem}</Text>}
+      <View style={styles.row}>
+        <Button kind="main" label="Add it" hint="Add what they are called together" onPress={add} />
+        <Button label="One more" hint="One more of them" onPress={() => setOf([...of, {}])} />
+        <Button kind="quiet" label="Leave it" onPress={onClose} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: space.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 220 },
+});
