@@ -29,40 +29,41 @@ export function ChecksCard({ draft, onChange }: Props) {
     });
     setOpen(undefined);
   };
+  const form = (check: Check | undefined, id: string) => (
+    <CheckForm key={id} draft={draft} check={check} id={id} onPut={put} onClose={() => setOpen(undefined)} />
+  );
   return (
     <Card title="Held against a catch" aside={checks.length ? `${checks.length}` : undefined}>
       <Text quiet>
         What cannot well be, such as a wing too short for its age. Whoever holds the animal is told at once, and may say why it is
         so all the same.
       </Text>
-      {checks.map((check) => (
-        <View key={check.id} style={styles.one}>
-          <View style={styles.grow}>
-            <Text strong>{check.says}</Text>
-            <Text size="small" quiet>
-              {sayCheck(draft, check)}
-            </Text>
+      {checks.map((check) =>
+        open === check ? (
+          form(check, check.id)
+        ) : (
+          <View key={check.id} style={styles.one}>
+            <View style={styles.grow}>
+              <Text strong>{check.says}</Text>
+              <Text size="small" quiet>
+                {sayCheck(draft, check)}
+              </Text>
+            </View>
+            <View style={styles.act}>
+              <Button small label="Change" hint={`Change: ${check.says}`} onPress={() => setOpen(check)} />
+              <Button
+                small
+                kind="quiet"
+                label="Take it out"
+                hint={`Take it out: ${check.says}`}
+                onPress={() => onChange({ checks: checks.filter(({ id }) => id !== check.id) })}
+              />
+            </View>
           </View>
-          <Button small label="Change" hint={`Change: ${check.says}`} onPress={() => setOpen(check)} />
-          <Button
-            small
-            kind="quiet"
-            label="Take it out"
-            hint={`Take it out: ${check.says}`}
-            onPress={() => onChange({ checks: checks.filter(({ id }) => id !== check.id) })}
-          />
-        </View>
-      ))}
-      {open ? (
-        <CheckForm
-          key={open === 'new' ? 'new' : open.id}
-          draft={draft}
-          check={open === 'new' ? undefined : open}
-          id={open === 'new' ? freshId('rule', checks) : open.id}
-          onPut={put}
-          onClose={() => setOpen(undefined)}
-        />
-      ) : (
+        ),
+      )}
+      {open === 'new' && form(undefined, freshId('rule', checks))}
+      {!open && (
         <View style={styles.act}>
           <Button label="A new rule" onPress={() => setOpen('new')} />
         </View>

@@ -39,7 +39,10 @@ export function ReviewCard({ id, version }: Props) {
   const mine = writers.includes(name);
   const may = !mine && (role === 'reviewer' || role === 'keeper');
   return (
-    <Card title="Reviewed by somebody else" aside={isReviewed(found.data, version) ? 'fit as it is' : 'not as it is now'}>
+    <Card
+      title="Reviewed by somebody else"
+      aside={reviews.length === 0 ? undefined : isReviewed(found.data, version) ? 'fit as it is' : 'not as it is now'}
+    >
       {reviews.length === 0 && (
         <Text quiet>
           Nobody has looked it over. It can be published without; its versions then say so.

@@ -43,12 +43,12 @@ describe('a draft that somebody else wrote', () => {
   it('is sent back with words only, then found fit as it is', async () => {
     await showScreen(<ReviewCard id={ID} version={4} />);
     await shown(/Nobody has looked it over/);
-    await shown('not as it is now');
     await press('Not yet; say first what is to be changed');
     expect(sent('reviewDraft')).toEqual([]);
     await type('What you say of it', 'The tail is wrong.');
     await press('Not yet: what is to be changed is said above');
     await shown('Not yet: mira, 12 May 2026');
+    await shown('not as it is now');
     screen.getByText('The tail is wrong.');
     await press('It is fit to be published');
     await shown('Fit to be published: mira, 12 May 2026');
