@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 import { faultsOf } from './axe';
 import { cutWithLargeLetters } from './cut';
 import { handsOf } from './hands';
-import { openStation, signIn, SIZES, type Station } from './station';
+import { inDemo, openStation, signIn, SIZES, type Station } from './station';
 import { until } from './until';
 
 let station: Station;
@@ -137,7 +137,7 @@ describe('a guide from nothing, by keys alone', () => {
   });
 
   it('is looked over, published, and names a specimen', async () => {
-    await toPart('Who has what', 6);
+    await toPart('Who has what', 7);
     await hands.tabTo('Publish this guide');
     await hands.press('Enter');
     await heading('Quessas of the north shore');
@@ -206,6 +206,33 @@ describe('a pasted key', () => {
   });
 });
 
+describe('between two stations', () => {
+  it('a guide is offered, taken in, withdrawn, and says so in both', async () => {
+    const ours = await station.page(SIZES[1]);
+    await inDemo(ours, station.url, '/guides');
+    await ours.getByRole('link', { name: /^Caps of the Oar woods/ }).click();
+    await ours.getByRole('button', { name: 'Offer to other stations' }).click();
+    await ours.getByText(/^Offered to every station of this server since/).waitFor();
+    const theirs = await station.page(SIZES[0]);
+    await theirs.request.post(`${station.url}/api/stations`, {
+      headers: { origin: station.url },
+      data: { station: 'Skerry watch', name: 'tove', password: 'long enough' },
+    });
+    await theirs.goto(`${station.url}/guides`);
+    await theirs.getByRole('button', { name: 'Take it in: Caps of the Oar woods' }).click();
+    await theirs.getByRole('link', { name: /^Caps of the Oar woods.*from “Quell Harbour demo station”/ }).click();
+    await theirs.getByText(/^Taken in from “Quell Harbour demo station”, at its version 1/).waitFor();
+    await ours.getByRole('button', { name: 'Withdraw this guide' }).click();
+    await ours.getByLabel('Why it is not to be used any more').fill('Two of its species are one.');
+    await ours.getByRole('button', { name: /^Withdraw it/ }).click();
+    await ours.getByText('This guide is withdrawn', { exact: true }).waitFor();
+    await theirs.reload();
+    await theirs.getByText('This guide is withdrawn by “Quell Harbour demo station”, where it was taken in from').waitFor();
+    await theirs.getByRole('button', { name: 'Name a specimen with it' }).click();
+    await theirs.getByText(/Two of its species are one\./).waitFor();
+  });
+});
+
 describe('every part of the editor, on a phone', () => {
   it('has no fault that axe finds, and cuts nothing with letters twice as large', async () => {
     const phone = await station.page(SIZES[0]);
@@ -235,6 +262,8 @@ describe('every part of the editor, on a phone', () => {
       ['where and when', () => to('Where and when').then(() => to('Petralda murica')), 'Over the year: Petralda murica'],
       ['words', () => to('Words'), 'A word to explain'],
       ['photographs', () => to('Photographs'), 'A photograph'],
+      ['a rule', () => to('Rules').then(() => press('A new rule')), 'Unless any of this holds'],
+      ['what it looks at', () => press('Add one').then(() => to('a measured character')), 'Over'],
       ['tables', () => to('Tables in and out'), 'Paste it here'],
       ['a trial', () => to('Try it'), 'The draft says'],
       ['a look', () => to('Look it over'), 'Names given so far'],

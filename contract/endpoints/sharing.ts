@@ -1,5 +1,6 @@
 import { StoredGuide } from '../guides';
 import { GuideSharing, OfferList, OfferWrite, SharingList, TakeOffer, WithdrawalWrite } from '../sharing';
+import { z } from 'zod';
 import { byId, type Endpoint } from './endpoint';
 
 /** Guides between the stations of one server: offered, taken in, withdrawn. */
@@ -27,6 +28,22 @@ export const sharingEndpoints = {
     params: byId,
     body: WithdrawalWrite,
     response: GuideSharing,
+  },
+  carryGuide: {
+    method: 'GET',
+    path: '/api/guides/:id/with-photographs.zip',
+    summary: 'The guide as Plesion JSON with its photographs, as they are shown, in one file: to keep, or to take in elsewhere.',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/zip',
+  },
+  bringGuide: {
+    method: 'POST',
+    path: '/api/guides/with-photographs',
+    summary: 'Take in a guide with its photographs; 409 with both sides where its id is known with another content.',
+    upload: 'file',
+    response: StoredGuide,
+    status: 201,
   },
   offers: {
     method: 'GET',

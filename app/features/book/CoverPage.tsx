@@ -1,4 +1,5 @@
-import { type StoredGuide, urlOf } from '@plesion/contract';
+import { addressOf, type StoredGuide, urlOf } from '@plesion/contract';
+import { sharingEndpoints } from '@plesion/contract/endpoints/sharing';
 import { formsOf, type Guide } from '@plesion/core/guide';
 import { Link, useRouter } from 'expo-router';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -86,6 +87,13 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
           hint="Download this guide as Plesion JSON"
           url={() => urlOf('exportGuide', { params: { id } })}
         />
+        {guide.figures?.length ? (
+          <DownloadButton
+            label="With its photographs"
+            hint="With its photographs: download this guide to take it in elsewhere"
+            url={() => addressOf(sharingEndpoints.carryGuide, { params: { id } })}
+          />
+        ) : null}
       </View>
     </Screen>
   );

@@ -13,6 +13,7 @@ jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
+jest.mock('../sharing/sharingApi', () => ({ sharingApi: (name: string, given: object) => mockStation.api(name, given) }));
 jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('../../lib/files', () => ({ pickFile: async () => mockFile }));
 jest.mock('expo-router', () => ({
@@ -24,7 +25,7 @@ jest.mock('../session/useSession', () => ({
   useSession: () => ({ station: { id: mockStationId, name: 'Quell' }, account: { name: 'ann' } }),
 }));
 
-const file = (text: string) => ({ text: async () => text }) as File;
+const file = (text: string) => new File([text], 'crabs.json');
 const changed = { ...ledgeCrabs, title: 'Ledge crabs, revised' };
 const mine = () => mockStation.idOf('ledge-crabs');
 
@@ -32,6 +33,8 @@ beforeEach(() => {
   jest.clearAllMocks();
   mockStation = fakeStation();
   mockFile = file(JSON.stringify(changed));
+  mockStation.answer('sharing', () => ({ guides: [] }));
+  mockStation.answer('offers', () => ({ offers: [] }));
 });
 
 describe('the shelf of guides', () => {
@@ -63,7 +66,7 @@ describe('taking in a guide', () => {
   it('that is new says that it is there', async () => {
     mockStation.answer('importGuide', () => mockStation.storedGuide(mine(), changed));
     await showScreen(<GuidesScreen />);
-    await press('Import a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file, or with its photographs');
     await shown('Ledge crabs, revised, version 1, is in the station.');
   });
 
@@ -71,7 +74,7 @@ describe('taking in a guide', () => {
     mockStation.answer('importGuide', conflict);
     mockStation.answer('writeGuide', () => mockStation.storedGuide(mine(), changed, 5));
     await showScreen(<GuidesScreen />);
-    await press('Import a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file, or with its photographs');
     await shown('This guide is here already, with other content');
     await shown(/at version 4. Nothing was changed/);
     await press('Make it version 5');
@@ -83,7 +86,7 @@ describe('taking in a guide', () => {
   it('and may be left as it is', async () => {
     mockStation.answer('importGuide', conflict);
     await showScreen(<GuidesScreen />);
-    await press('Import a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file, or with its photographs');
     await shown('This guide is here already, with other content');
     await press('Leave it as it is');
     await waitFor(() => expect(screen.queryByText(/here already/)).toBeNull());
@@ -96,7 +99,7 @@ describe('taking in a guide', () => {
       throw new RequestProblem(400, { ...problems[0], problems });
     });
     await showScreen(<GuidesScreen />);
-    await press('Import a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file, or with its photographs');
     await shown('The guide was not taken in');
     expect(screen.getByText('scores[7]: Wrong 7.')).toBeTruthy();
     expect(screen.getByText('and 2 more')).toBeTruthy();
@@ -105,15 +108,26 @@ describe('taking in a guide', () => {
   it('that is no JSON is said to be none, and nothing is sent', async () => {
     mockFile = file('{"format":');
     await showScreen(<GuidesScreen />);
-    await press('Import a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file, or with its photographs');
     await shown(/The file is not JSON/);
+    expect(mockStation.asked.some(({ name }) => name === 'importGuide')).toBe(false);
+  });
+
+  it('with its photographs goes as the file it is', async () => {
+    mockFile = new File(['PK'], 'crabs.ZIP');
+    mockStation.answer('bringGuide', () => mockStation.storedGuide(mine(), changed));
+    await showScreen(<GuidesScreen />);
+    await press('Import a guide from a Plesion JSON file, or with its photographs');
+    await shown('Ledge crabs, revised, version 1, is in the station.');
+    const { given } = mockStation.asked.find(({ name }) => name === 'bringGuide')!;
+    expect(given.body).toBeInstanceOf(FormData);
     expect(mockStation.asked.some(({ name }) => name === 'importGuide')).toBe(false);
   });
 
   it('that was not chosen after all does nothing', async () => {
     mockFile = undefined;
     await showScreen(<GuidesScreen />);
-    await press('Import a guide from a Plesion JSON file');
+    await press('Import a guide from a Plesion JSON file, or with its photographs');
     expect(mockStation.asked.some(({ name }) => name === 'importGuide')).toBe(false);
     expect(screen.queryByRole('alert')).toBeNull();
   });

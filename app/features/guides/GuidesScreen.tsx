@@ -35,7 +35,7 @@ export function GuidesScreen() {
         <Button label="Learn from a table" onPress={() => router.push('/guides/learn')} />
         <Button
           label="Import a guide"
-          hint="Import a guide from a Plesion JSON file"
+          hint="Import a guide from a Plesion JSON file, or with its photographs"
           busy={take.busy}
           onPress={take.choose}
           icon={<Icon name="upload" size={18} color={colour.kelp} />}
@@ -44,7 +44,9 @@ export function GuidesScreen() {
       <TakenGuide take={take} />
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {guides.isPending && <Loading what="The guides" />}
-      {guides.data?.guides.length === 0 && <Empty title="No guide yet">Import a guide from a Plesion JSON file to begin.</Empty>}
+      {guides.data?.guides.length === 0 && (
+        <Empty title="No guide yet">Write one, import one, or take in what another station offers.</Empty>
+      )}
       <SearchAll rows={guides.data?.guides ?? []} />
       <View style={styles.shelf}>
         {guides.data?.guides.map((row) => (

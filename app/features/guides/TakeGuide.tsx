@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { loadDrawing } from '../records/plans';
+import { sharingApi } from '../sharing/sharingApi';
 
 /** Take in a guide from a file; one that is here with other content is written over only as a new version, and when asked. */
 export function useTakeGuide() {
@@ -20,8 +21,9 @@ export function useTakeGuide() {
   };
   const take = useMutation({
     mutationFn: async () => {
-      const file = await pickFile('.json,application/json');
-      return file && api('importGuide', { body: parsed(await file.text()) });
+      const file = await pickFile('.json,application/json,.zip,application/zip');
+      if (!file) return undefined;
+      return isPacked(file) ? bring(file) : api('importGuide', { body: parsed(await file.text()) });
     },
     onSuccess,
   });
@@ -57,6 +59,15 @@ function knownIn(error: unknown): Known | undefined {
   if (!(error instanceof RequestProblem) || error.body.code !== 'stale-version') return undefined;
   const { stored, sent } = error.body as unknown as { stored: StoredGuide; sent: { guide: unknown } };
   return { stored, guide: sent.guide };
+}
+
+/** With its photographs, in one file? */
+const isPacked = ({ name, type }: File): boolean => type === 'application/zip' || name.toLowerCase().endsWith('.zip');
+
+function bring(file: File) {
+  const body = new FormData();
+  body.append('file', file);
+  return sharingApi('bringGuide', { body });
 }
 
 function parsed(text: string): unknown {
