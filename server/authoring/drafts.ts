@@ -29,8 +29,7 @@ import { bound } from '../database/bound';
 import { type DraftColumns, DraftEditEntity, DraftEntity } from '../database/draftEntities';
 import { GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { GuideSharingEntity } from '../database/sharingEntity';
-import { findGuide, writeGuide } from '../guides/service';
+import { findGuide, needOurs, writeGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { contentHash } from '../records/contentHash';
@@ -101,13 +100,6 @@ export async function beginDraft(em: Em, caller: Caller, id: string, { title, gu
     .ignore()
     .execute('run', false);
   return findDraft(em, stationId, id);
-}
-
-/** A guide of another station is not written on here: what it says next is for those who wrote it. */
-async function needOurs(em: Em, stationId: string, guideId: string): Promise<void> {
-  if (!(await em.count(GuideSharingEntity, { stationId, guideId, takenFrom: { $ne: null } }))) return;
-  const message = 'This guide was taken in from another station. Begin a guide of our own that goes on from it.';
-  throw badRequest([{ code: 'taken-guide', message, field: 'as' }]);
 }
 
 /** What was changed since a batch, in the order it was made. */

@@ -4,6 +4,7 @@ import { formsOf, type Guide, readGuide } from '@plesion/core/guide';
 import { foreignTo } from '@plesion/core/plates/plans';
 import { GuideEntity, type GuideHead, GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
+import { GuideSharingEntity } from '../database/sharingEntity';
 import { badRequest, HttpProblem, notFound } from '../http/errors';
 import { contentOf } from './contents';
 import { contentHash } from '../records/contentHash';
@@ -91,8 +92,17 @@ export const importGuide = (em: Em, writer: Writer, json: unknown): Promise<Stor
   addGuide(em, writer, readOrRefuse(json));
 
 /** Write a guide on top of the version named. */
-export const writeGuide = (em: Em, writer: Writer, id: string, { version, guide }: GuideWrite): Promise<StoredGuide> =>
-  putGuide(em, writer, id, version, readOrRefuse(guide, 'guide.'));
+export async function writeGuide(em: Em, writer: Writer, id: string, { version, guide }: GuideWrite): Promise<StoredGuide> {
+  await needOurs(em, writer.stationId, id);
+  return putGuide(em, writer, id, version, readOrRefuse(guide, 'guide.'));
+}
+
+/** A guide that was taken in from another station is not written on here: what it says next is for those who wrote it. */
+export async function needOurs(em: Em, stationId: string, guideId: string): Promise<void> {
+  if (!(await em.count(GuideSharingEntity, { stationId, guideId, takenFrom: { $ne: null } }))) return;
+  const message = 'This guide was taken in from another station. Begin a guide of our own that goes on from it.';
+  throw badRequest([{ code: 'taken-guide', message, field: 'id' }]);
+}
 
 function readOrRefuse(json: unknown, root = ''): Guide {
   const read = readGuide(json);

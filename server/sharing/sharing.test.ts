@@ -67,7 +67,12 @@ it('a newer version is told of and taken in; what goes on from it is offered it 
   const { id, made, station } = await shared();
   const draft = randomUUID();
   const next = await other.put(`/api/drafts/${draft}`).send({ guideId: id }).expect(400);
-  expect(next.body).toMatchObject({ code: 'taken-guide', field: 'as' });
+  expect(next.body).toMatchObject({ code: 'taken-guide', field: 'id' });
+  const over = await other
+    .put(`/api/guides/${id}`)
+    .send({ version: 1, guide: { ...made, summary: 'Ours.' } })
+    .expect(400);
+  expect(over.body).toMatchObject({ code: 'taken-guide' });
   await other.put(`/api/drafts/${draft}`).send({ guideId: id, as: 'own' }).expect(200);
   await keeper
     .put(`/api/guides/${id}`)

@@ -72,7 +72,7 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
           <Picker
             label="Another that must not be missed"
             items={free.map(({ id, name, vernacular }) => ({ id, label: name, words: vernacular }))}
-            onChange={(taxon) => keep([...costs, { taxon, weight: USUAL, reason: 'It is dangerous.' }])}
+            onChange={(taxon) => keep([...costs, { taxon, weight: USUAL, reason: 'it is dangerous' }])}
           />
         </>
       )}

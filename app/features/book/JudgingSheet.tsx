@@ -8,11 +8,13 @@ import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
 import { SCHOOL_LABELS } from '../records/schoolLabels';
+import { useSharing } from '../sharing/useSharing';
 
 /** How names are called with this guide, and what its authors do not agree on. */
 export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide; version: number }) {
   const client = useQueryClient();
   const { call } = guide.settings;
+  const taken = useSharing(id)?.taken !== undefined;
   const choose = useMutation({
     mutationFn: (school: (typeof SCHOOLS)[number]) =>
       api('writeGuide', {
@@ -33,14 +35,18 @@ export function JudgingSheet({ id, guide, version }: { id: string; guide: Guide;
   const disagreements = disagreementsOf(compiledOf(guide)).length;
   return (
     <Card title="Rules for naming">
-      <ChoiceGroup
-        label="School"
-        options={SCHOOLS.map((school) => ({ id: school, label: SCHOOL_LABELS[school] }))}
-        chosen={[call.school]}
-        onChange={([school]) => school !== call.school && choose.mutate(school)}
-      />
+      {taken ? (
+        <Text>{`${SCHOOL_LABELS[call.school]}, as those who wrote it set it.`}</Text>
+      ) : (
+        <ChoiceGroup
+          label="School"
+          options={SCHOOLS.map((school) => ({ id: school, label: SCHOOL_LABELS[school] }))}
+          chosen={[call.school]}
+          onChange={([school]) => school !== call.school && choose.mutate(school)}
+        />
+      )}
       <Text size="small" quiet>
-        {`${explained[call.school]} Changing it makes a new version of the guide; names given before keep theirs.`}
+        {`${explained[call.school]}${taken ? '' : ' Changing it makes a new version of the guide; names given before keep theirs.'}`}
       </Text>
       {choose.error && (
         <Failed

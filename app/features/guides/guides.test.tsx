@@ -6,6 +6,12 @@ import { JudgingSheet } from '../book/JudgingSheet';
 const mockApi = jest.fn();
 jest.mock('../../lib/api', () => ({ api: (...given: unknown[]) => mockApi(...given) }));
 
+let mockTaken: object | undefined;
+jest.mock('../sharing/useSharing', () => ({ useSharing: () => ({ taken: mockTaken }) }));
+afterEach(() => {
+  mockTaken = undefined;
+});
+
 describe('how names are called', () => {
   const show = (guide = tentCones) => {
     render(
@@ -21,6 +27,14 @@ describe('how names are called', () => {
     expect(screen.getByText('To miss Turbiconus vexillax counts 25 times: its sting is dangerous.')).toBeTruthy();
     expect(screen.getByText(/Sinks both into Turbiconus annulax/)).toBeTruthy();
     expect(screen.getByText(/contradict each other in \d+ places?/)).toBeTruthy();
+  });
+
+  it('is for those who wrote it to choose, where the guide was taken in from another station', () => {
+    mockTaken = {};
+    show();
+    expect(screen.getByText('weigh all characters, as those who wrote it set it.')).toBeTruthy();
+    expect(screen.queryByText(/Changing it makes a new version/)).toBeNull();
+    expect(screen.queryByLabelText('one diagnostic character')).toBeNull();
   });
 
   it('is chosen per guide: another school is a new version of it', async () => {
