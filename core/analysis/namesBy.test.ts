@@ -1,6 +1,7 @@
-import { demoGuides, ledgeCrabs } from '../../demo';
+import { demoGuides, ledgeCrabs, selwithKey, strandBeetles } from '../../demo';
 import { callOf, posteriorOf } from '../evidence';
 import { compiledFor, formsOf, type Guide, isStates } from '../guide';
+import type { CoupletAnswer } from '../keys';
 import type { Reading } from '../observation';
 import { namesBy } from './namesBy';
 
@@ -46,4 +47,21 @@ it('a name that is written otherwise is another name, and nothing read is no nam
   const named = then.flatMap(({ name }, i) => (name === 'Not yet named' ? [] : [i]));
   for (const i of named) expect(now[i].name).not.toBe(then[i].name);
   for (const guide of demoGuides) expect(namesBy(guide, [{ situation: {}, readings: [] }])[0].left).toEqual([]);
+});
+
+it('where the guide’s school is the key, a whole way through it names, and half of it does not', () => {
+  const { settings } = strandBeetles;
+  const byKey: Guide = { ...strandBeetles, settings: { ...settings, call: { ...settings.call, school: 'key' } } };
+  const n = selwithKey.couplets[0].leads[0].statements.find(({ link }) => link)!.n;
+  const answers = [
+    { couplet: 'c1', lead: 'a', statements: [{ n, answer: 'fits' as const }] },
+    { couplet: 'c2', lead: 'b' },
+  ];
+  const by = (walked: CoupletAnswer[], guide = byKey) =>
+    namesBy(guide, [{ situation: {}, readings: [], walk: { key: selwithKey, answers: walked } }])[0];
+  const { name } = strandBeetles.taxa.find(({ id }) => id === 'nudalis')!;
+  expect(by(answers).name).toContain(name);
+  expect(by(answers.slice(0, 1)).name).toBe('Not yet named');
+  // Where all characters are weighed, the walk is no reading.
+  expect(by(answers, strandBeetles)).toEqual(namesBy(strandBeetles, [{ situation: {}, readings: [] }])[0]);
 });

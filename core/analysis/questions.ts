@@ -48,7 +48,7 @@ import { type Analysis, analyse } from './analyse';
 import type { Pooled } from '../opinions';
 import { type OwnCell, ownCells, type VerifiedRecord, withoutOwn } from '../own';
 import { type Look, lookAt, type Named } from '../review';
-import { namesBy, type NamedBy } from './namesBy';
+import { namesBy, type NamedBy, type ToName } from './namesBy';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
 import { pooled } from './pooled';
@@ -85,7 +85,7 @@ export interface Questions {
   /** What a newer version changed, carried over to a draft that goes on from an older one. */
   carryOver: { asks: { base: Draft; ours: Draft; theirs: Draft }; gives: CarriedOver };
   /** What a version of a guide calls records. */
-  names: { asks: { records: readonly { situation: Situation; readings: readonly Reading[] }[] }; gives: NamedBy[] };
+  names: { asks: { records: readonly ToName[] }; gives: NamedBy[] };
   /** What is wrong with a key. */
   checkKey: { asks: { key: Key }; gives: CheckedKey };
   /** Of a pedigree and a model of heredity: what each individual carries, what two would have, and so on. */

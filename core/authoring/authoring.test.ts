@@ -415,3 +415,50 @@ describe('thirty styles of print', () => {
     expect(right / all).toBeGreaterThanOrEqual(0.99);
   });
 });
+
+describe('two words of a key for one state', () => {
+  const text = `1a Legs red or brown ... 2
+1b Legs black ... Velda alba
+2a Legs reddish ... Velda velox
+2b Legs brown ... Velda minuta`;
+  const statesOf = ({ guide }: KeyGuide) => guide.characters[0].states!.map(({ label }) => label);
+  const { characters } = made(text);
+  const [{ id: of }] = characters[0].contrasts;
+
+  it('are one where that is declared, wherever the character is told by them', () => {
+    expect(characters[0].states).toEqual(['red', 'brown', 'black', 'reddish']);
+    const one = made(text, { same: [{ of, from: 'reddish', to: 'red' }] });
+    expect(statesOf(one)).toEqual(['red', 'brown', 'black']);
+    expect(score(one, 'Velda velox', 'Legs')).toEqual({
+      kind: 'states',
+      states: { [one.guide.characters[0].states![0].id]: 'always' },
+    });
+    expect(one.notes).toEqual([]);
+    sound(one.guide);
+    // The leads are tied to the one state as well.
+    const links = one.keys[0].couplets.flatMap(({ leads }) => leads.map(({ statements }) => statements[0].link));
+    expect(links[2]).toEqual({ character: one.guide.characters[0].id, states: [one.guide.characters[0].states![0].id] });
+  });
+
+  it('stay two where a couplet holds them against each other, which is said; others are passed over', () => {
+    const two = made(text, { same: [{ of, from: 'brown', to: 'reddish' }] });
+    expect(statesOf(two)).toEqual(statesOf(made(text)));
+    expect(two.notes).toContain('“brown” and “reddish” stay two: couplet 2 holds them against each other.');
+    const none = [
+      { of, from: 'blue', to: 'red' },
+      { of, from: 'red', to: 'Red' },
+      { of: 'no-such', from: 'reddish', to: 'red' },
+    ];
+    expect(statesOf(made(text, { same: none }))).toEqual(statesOf(made(text)));
+  });
+
+  it('one after the other come to one, and what became one by it is held apart by its couplets too', () => {
+    const chain = [
+      { of, from: 'reddish', to: 'red' },
+      { of, from: 'brown', to: 'red' },
+    ];
+    const chained = made(text, { same: chain });
+    expect(statesOf(chained)).toEqual(['red', 'brown', 'black']);
+    expect(chained.notes).toEqual(['“brown” and “red” stay two: couplet 2 holds them against each other.']);
+  });
+});

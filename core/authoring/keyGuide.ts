@@ -17,6 +17,7 @@ import { contrastsOf, type Side } from './contrasts';
 import { done, failed, type Outcome } from '../problem';
 import { namedAt, type Named } from './endings';
 import { joined, type Proposal } from './join';
+import { withSameStates } from './sameStates';
 import type { KeyCharacterTold, KeyGuideChoices } from './schema';
 import { USUAL_SETTINGS } from './settings';
 import { viewNamed } from './words';
@@ -45,7 +46,8 @@ const MOST_CHARACTERS = 2000;
  */
 export function guideFromKeys(id: string, keys: readonly Key[], choices: KeyGuideChoices): Outcome<KeyGuide> {
   const contrasts = keys.flatMap(contrastsOf);
-  const { groups, proposals } = joined(contrasts, choices);
+  const { groups: alike, proposals } = joined(contrasts, choices);
+  const { groups, refused } = withSameStates(alike, choices.same);
   if (groups.length === 0)
     return failed({ code: 'nothing-said', message: 'The leads say nothing yet: write what tells them apart.', field: 'keys' });
   if (groups.length > MOST_CHARACTERS)
@@ -94,7 +96,7 @@ export function guideFromKeys(id: string, keys: readonly Key[], choices: KeyGuid
     characters: made.map(toldOf),
     proposals,
     keys: tied(keys, guide, named, made),
-    notes: notesOf(all, keys, made),
+    notes: [...refused, ...notesOf(all, keys, made)],
   });
 }
 
@@ -185,6 +187,7 @@ function noteOf({ from, torn }: Claim, { contrasts }: KeyCharacter, key: number)
 function toldOf({ character, contrasts, oneSided }: KeyCharacter): KeyCharacterTold {
   return {
     ...{ id: character.id, label: character.label, kind: character.kind, oneSided },
+    ...(character.kind === 'nominal' ? { states: character.states!.map(({ label }) => label) } : {}),
     contrasts: contrasts.map((contrast) => ({
       ...{ id: contrast.id, key: contrast.key, couplet: contrast.couplet.number },
       sides: contrast.sides.map((side) => {

@@ -14,6 +14,11 @@ export const KeyGuideChoices = z.strictObject({
     .array(z.tuple([contrast, contrast]))
     .max(5000)
     .default([]),
+  /** States that are one: of the character that has the contrast, one is another word for the other. */
+  same: z
+    .array(z.strictObject({ of: contrast, from: label, to: label }))
+    .max(5000)
+    .default([]),
   /** What a character is called, by one of its contrasts. */
   labels: z.record(contrast, z.string().trim().max(200)).default({}),
 });
@@ -34,6 +39,8 @@ export const KeyCharacterTold = z.object({
   id: z.string(),
   label: z.string(),
   kind: z.string(),
+  /** What its states are called; absent where it is told by numbers. */
+  states: z.array(z.string()).optional(),
   /** Only one lead says anything of it: it tells nothing until somebody says what the others have. */
   oneSided: z.boolean(),
   contrasts: z.array(ContrastTold),

@@ -22,7 +22,7 @@ export async function putDemoKeyGuide(em: Em, pool: AnalysisPool, writer: Writer
   await em.transactional(async (tx) => {
     const { id } = await addKey(tx, checkHere, writer, dallowLichens, undefined);
     await makeKeyGuide(tx, pool, writer, {
-      ...{ keys: [id], title: 'Lichens of the harbour walls', alone: [], join: [], labels: {} },
+      ...{ keys: [id], title: 'Lichens of the harbour walls', alone: [], join: [], same: [], labels: {} },
     });
   });
 }

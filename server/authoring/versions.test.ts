@@ -3,6 +3,7 @@ import type { StoredGuide } from '@plesion/contract';
 import type { DraftLook, EditsSince, NewerView } from '@plesion/contract/authoring';
 import type { GuideVersions, NamesTried } from '@plesion/contract/guideVersions';
 import type { Guide } from '@plesion/core/guide';
+import { selwithKey, strandBeetles } from '@plesion/demo';
 import { newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
 let server: TestServer;
@@ -25,10 +26,10 @@ const read = () =>
       ? [{ character, states: [Object.keys(value.states)[0]] }]
       : [],
   );
-const put = async (label: string, more: object = {}, version = 1) => {
+const put = async (label: string, more: object = {}, version = 1, taxon = 'murica') => {
   const id = randomUUID();
   const name = {
-    ...{ id: randomUUID(), qualifier: 'none', taxon: 'murica', facets: {}, by: '', at: '2026-05-01T10:00:00Z', p: 0.9 },
+    ...{ id: randomUUID(), qualifier: 'none', taxon, facets: {}, by: '', at: '2026-05-01T10:00:00Z', p: 0.9 },
     ...{ recommended: '', overruled: false, guideVersion: version },
   };
   const content = { guideId, label, situation: {}, readings: read(), determinations: [name], hidden: false, version: 0, ...more };
@@ -188,4 +189,22 @@ describe('a draft whose guide was written anew meanwhile', () => {
     const elsewhere = await newStation(server);
     await elsewhere.visitor.get(`/api/drafts/${id}/newer`).expect(404);
   });
+});
+
+it('a name that was come to through a key is tried through that key', async () => {
+  const { settings } = strandBeetles;
+  const byKey = { ...strandBeetles, id: 'beetles-by-key', settings: { ...settings, call: { ...settings.call, school: 'key' } } };
+  const { id } = (await visitor.post('/api/guides').send(byKey).expect(201)).body as StoredGuide;
+  const keyId = randomUUID();
+  await visitor.put(`/api/keys/${keyId}`).send({ version: 0, guideId: id, key: selwithKey }).expect(200);
+  const walk = { keyId, keyVersion: 1, answers: ['1a', '2b'].map((step) => ({ couplet: `c${step[0]}`, lead: step[1] })) };
+  const readings = [{ character: 'elytra-hair', states: ['bare'] }];
+  await put('B-1', { guideId: id, walk, readings }, 1, 'nudalis');
+  const taxa = byKey.taxa.map((one) => (one.id === 'nudalis' ? { ...one, name: 'Fucalis nova' } : one));
+  await visitor
+    .put(`/api/guides/${id}`)
+    .send({ version: 1, guide: { ...byKey, taxa } })
+    .expect(200);
+  const { changed } = (await visitor.get(`/api/guides/${id}/names`).expect(200)).body as NamesTried;
+  expect(changed).toMatchObject([{ label: 'B-1', then: { name: 'Fucalis nudalis' }, now: { name: 'Fucalis nova' } }]);
 });

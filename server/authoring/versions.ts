@@ -2,11 +2,13 @@ import type { StoredGuide } from '@plesion/contract';
 import type { GuideVersions, NamesTried } from '@plesion/contract/guideVersions';
 import type { NamedBy } from '@plesion/core/analysis';
 import type { Guide } from '@plesion/core/guide';
+import type { KeptWalk } from '@plesion/core/keys';
 import type { Reading, Situation } from '@plesion/core/observation';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { notFound } from '../http/errors';
 import { findGuide } from '../guides/service';
+import { keysAt } from '../keys/walk';
 
 const NAMED_WITH = `(s.determinations->-1->>'guideVersion')::int`;
 const NAMED = `s.station_id = ? and s.guide_id = ?::uuid and not s.hidden and s.named and ${NAMED_WITH} is not null`;
@@ -38,6 +40,8 @@ interface Named {
   version: number;
   situation: Situation;
   readings: Reading[];
+  /** Through a key, where it was named at its end. */
+  walk: KeptWalk | null;
 }
 
 /**
@@ -64,16 +68,18 @@ export async function tryNames(
     connection.execute<Named[]>(
       `select s.id, s.label, ${NAMED_WITH} as version,
          coalesce(s.determinations->-1->'pinned'->'situation', s.situation) as situation,
-         coalesce(s.determinations->-1->'pinned'->'readings', s.readings) as readings
+         coalesce(s.determinations->-1->'pinned'->'readings', s.readings) as readings,
+         s.determinations->-1->'pinned'->'walk' as walk
        from specimen s where ${those} and (?::uuid is null or s.id > ?::uuid) order by s.id limit ${AT_ONCE}`,
       [...values, after ?? null, after ?? null],
     ),
   ]);
-  const now = await pool.ask(stationId, 'names', { records }, other);
+  const named = await withKeys(em, stationId, records);
+  const now = await pool.ask(stationId, 'names', { records: named }, other);
   const then = new Map<string, NamedBy>();
   // What the other has no more is called as it was.
   const labels = new Map<string, string>();
-  for (const [version, some] of byVersion(records)) {
+  for (const [version, some] of byVersion(named)) {
     const book = await findGuide(em, stationId, guideId, version);
     const names = await pool.ask(stationId, 'names', { records: some }, book);
     some.forEach(({ id }, i) => then.set(id, names[i]));
@@ -91,8 +97,21 @@ export async function tryNames(
 
 const calledBy = ({ name, p }: NamedBy) => ({ name, ...(p === undefined ? {} : { p }) });
 
-function byVersion(records: readonly Named[]): Map<number, Named[]> {
-  const books = new Map<number, Named[]>();
+/** Each walk with the key that it goes through; where that is gone, it says nothing. */
+async function withKeys(em: Em, stationId: string, records: readonly Named[]) {
+  const keyAt = await keysAt(
+    em,
+    stationId,
+    records.flatMap(({ walk }) => walk ?? []),
+  );
+  return records.map(({ walk, ...record }) => {
+    const key = walk && keyAt(walk);
+    return { ...record, ...(key ? { walk: { key, answers: walk.answers, start: walk.start } } : {}) };
+  });
+}
+
+function byVersion<T extends { version: number }>(records: readonly T[]): Map<number, T[]> {
+  const books = new Map<number, T[]>();
   for (const one of records) books.set(one.version, [...(books.get(one.version) ?? []), one]);
   return books;
 }

@@ -3,6 +3,7 @@ import type { Problem } from '@plesion/core';
 import type { Walked } from '@plesion/core/analysis';
 import { alone, type CoupletAnswer, type Key, type KeptWalk, type Walk } from '@plesion/core/keys';
 import type { AnalysisPool } from '../analysis/pool';
+import { KeyVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 import { checkAgainst } from '../standing/service';
@@ -77,6 +78,18 @@ function checkAnswers(key: Key, { answers, start, specimens }: Given): void {
     });
   });
   if (problems.length > 0) throw badRequest(problems.slice(0, 50));
+}
+
+/** Versions of keys, all at once: what there is of each. */
+export async function keysAt(
+  em: Em,
+  stationId: string,
+  walks: readonly Pick<KeptWalk, 'keyId' | 'keyVersion'>[],
+): Promise<(walk: Pick<KeptWalk, 'keyId' | 'keyVersion'>) => Key | undefined> {
+  const at = new Map(walks.map(({ keyId, keyVersion: version }) => [`${keyId} ${version}`, { keyId, version }]));
+  const versions = at.size ? await em.find(KeyVersionEntity, { stationId, $or: [...at.values()] }) : [];
+  const keys = new Map(versions.map(({ keyId, version, content }) => [`${keyId} ${version}`, content]));
+  return ({ keyId, keyVersion }) => keys.get(`${keyId} ${keyVersion}`);
 }
 
 /** A specimen's walk with the key it follows, to be weighed with its readings; nothing where there is none. */

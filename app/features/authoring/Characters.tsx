@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { SameStates } from './SameStates';
 
 const KINDS: Record<string, string> = {
   nominal: 'states',
@@ -24,6 +25,8 @@ interface Props {
   titles?: readonly string[];
   labels: Readonly<Record<string, string>>;
   onPart: (contrast: string) => void;
+  /** Of the character that has the contrast, one state is another word for the other. */
+  onSame: (contrast: string, from: string, to: string) => void;
   onLabel: (contrast: string, label: string) => void;
 }
 
@@ -42,7 +45,7 @@ export function Characters({ view: { characters }, ...rest }: Props) {
   );
 }
 
-function CharacterCard({ one, titles, labels, onPart, onLabel }: { one: KeyCharacterTold } & Omit<Props, 'view'>) {
+function CharacterCard({ one, titles, labels, onPart, onSame, onLabel }: { one: KeyCharacterTold } & Omit<Props, 'view'>) {
   const [naming, setNaming] = useState(false);
   const [first] = one.contrasts;
   return (
@@ -70,6 +73,10 @@ function CharacterCard({ one, titles, labels, onPart, onLabel }: { one: KeyChara
           )}
         </View>
       ))}
+      {/* Two states alone are what tells the character. */}
+      {one.states && one.states.length > 2 && (
+        <SameStates of={one.label} states={one.states} onSame={(from, to) => onSame(first.id, from, to)} />
+      )}
       {naming ? (
         <TextField
           label={`Call ${one.label}`}

@@ -32,7 +32,7 @@ export function KeyGuideScreen({ keyId }: { keyId: string }) {
   const [put, change, forget] = useKeptState(`keyGuide.${keyId}`, Put, {
     title: '',
     keys: [keyId],
-    choices: { alone: [], join: [], labels: {} },
+    choices: { alone: [], join: [], same: [], labels: {} },
   });
   const { keys, choices } = put;
   const look = useQuery({
@@ -103,7 +103,7 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
       foot={
         <View style={styles.foot}>
           <Text size="small" quiet role="status" style={styles.grow}>
-            {waiting ? 'Working it out …' : `${view.taxa.length} kinds, ${view.characters.length} characters`}
+            {waiting ? 'Working it out …' : `${view.taxa.length} kinds, ${view.characters.length === 1 ? '1 character' : `${view.characters.length} characters`}`}
           </Text>
           {before.length > 0 && <Button label="Undo" hint="Undo the last decision" onPress={undo} />}
           <Button kind="main" label="Make the guide" busy={make.isPending} onPress={() => make.mutate()} />
@@ -147,6 +147,7 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
         titles={keys.length > 1 ? keys.map((id) => titles.get(id) ?? '') : undefined}
         labels={choices.labels}
         onPart={(id) => decide({ alone: [...choices.alone, id], join: choices.join.filter((pair) => !pair.includes(id)) })}
+        onSame={(of, from, to) => decide({ same: [...choices.same, { of, from, to }] })}
         onLabel={(id, label) => change({ choices: { ...choices, labels: { ...choices.labels, [id]: label } } })}
       />
     </Screen>

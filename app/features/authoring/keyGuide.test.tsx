@@ -5,7 +5,7 @@ import { type Key, readKeyText } from '@plesion/core/keys';
 import { screen, waitFor } from '@testing-library/react-native';
 import { forgetForms } from '../../lib/keptForm';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
-import { press, showScreen, shown, type } from '../../test/showScreen';
+import { choose, press, showScreen, shown, type } from '../../test/showScreen';
 import { KeyGuideScreen } from './KeyGuideScreen';
 
 let mockStation: FakeStation;
@@ -24,17 +24,19 @@ jest.mock('expo-router', () => ({
 
 const KEY = '0192f3a0-0000-7001-8000-0000000000a1';
 const OTHER = '0192f3a0-0000-7001-8000-0000000000a2';
-const texts: Record<string, string> = {
+const TEXTS: Record<string, string> = {
   [KEY]: `1a Legs red or brown ... 2
 1b Legs black ... Velda alba
 2a Legs red ... Velda velox
 2b Legs brown; legs with spines ... Velda minuta`,
   [OTHER]: '1a Feelers red ... Velda alba\n1b Feelers brown ... Velda velox',
 };
+let texts: Record<string, string>;
 const keyOf = (id: string): Key => readKeyText(texts[id], id === KEY ? 'Veldas' : 'Veldas anew').key!;
 const sent = (name: string) => mockStation.asked.filter((one) => one.name === name).map(({ given }) => given);
 
 beforeEach(() => {
+  texts = { ...TEXTS };
   forgetForms();
   mockReplace.mockClear();
   mockStation = fakeStation();
@@ -79,6 +81,29 @@ it('another key is put in, and what may be one is joined', async () => {
   await press('Join Legs and Feelers');
   await shown('3 kinds, 2 characters');
   expect(sent('keyGuide').at(-1)).toMatchObject({ body: { keys: [KEY, OTHER], join: [['0-c1-0', '1-c1-0']] } });
+});
+
+it('two words for one state are called by one of them; what a couplet holds apart stays two, and is said to', async () => {
+  texts[KEY] = `1a Legs red ... 2
+1b Legs black ... Velda alba
+2a Legs reddish ... Velda velox
+2b Legs brown ... Velda minuta`;
+  await showScreen(<KeyGuideScreen keyId={KEY} />);
+  await shown('3 kinds, 1 character');
+  await press('Two states are one: Legs');
+  await choose('Which two', 'brown');
+  await choose('Which two', 'red');
+  await choose('Which two', 'reddish');
+  await press('Call both “red”');
+  await waitFor(() => expect(screen.queryByText('reddish')).toBeNull());
+  expect(sent('keyGuide').at(-1)).toMatchObject({ body: { same: [{ of: '0-c1-0', from: 'reddish', to: 'red' }] } });
+  await press('Two states are one: Legs');
+  await choose('Which two', 'red');
+  await choose('Which two', 'brown');
+  await press('Call both “brown”');
+  await shown('“red” and “brown” stay two: couplet 2 holds them against each other.');
+  await press('Undo the last decision');
+  await waitFor(() => expect(screen.queryByText(/stay two/)).toBeNull());
 });
 
 it('is called something, made, and opened', async () => {

@@ -171,7 +171,7 @@ describe('the page of a form', () => {
   });
 
   it('of a guide made of a key says from which texts its scores came, and of another’s nothing', () => {
-    const made = guideFromKeys('lichens', [dallowLichens], { alone: [], join: [], labels: {} });
+    const made = guideFromKeys('lichens', [dallowLichens], { alone: [], join: [], same: [], labels: {} });
     if (!made.ok) throw new Error(made.problems[0].message);
     mockGuide = made.value.guide;
     render(<FormPage id="g" formId={compileGuide(mockGuide).forms.find(({ taxon: own }) => own === 'Saxora-porosa')!.id} />);
