@@ -9,6 +9,7 @@ import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { useSession } from '../session/useSession';
 import { sharingApi } from './sharingApi';
 import { useTakeOffer } from './useTakeOffer';
 
@@ -16,6 +17,7 @@ import { useTakeOffer } from './useTakeOffer';
 export default function OffersSheet() {
   const offers = useQuery({ queryKey: ['offers'], queryFn: ({ signal }) => sharingApi('offers', {}, signal) });
   const take = useTakeOffer();
+  const may = useSession().account.role !== 'learner';
   const all = offers.data?.offers ?? [];
   if (all.length === 0) return null;
   return (
@@ -25,6 +27,7 @@ export default function OffersSheet() {
         {(offer) => (
           <OneOffer
             offer={offer}
+            may={may}
             busy={take.isPending && take.variables.id === offer.id && take.variables.station === offer.station}
             onTake={() => take.mutate(offer)}
           />
@@ -34,7 +37,15 @@ export default function OffersSheet() {
   );
 }
 
-function OneOffer({ offer, busy, onTake }: { offer: Offer; busy: boolean; onTake: () => void }) {
+interface OneOfferProps {
+  offer: Offer;
+  /** May whoever looks take it in? */
+  may: boolean;
+  busy: boolean;
+  onTake: () => void;
+}
+
+function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
   const router = useRouter();
   const { id, title, from, by, at, version, forms, characters, summary, here } = offer;
   const newest = here !== undefined && here >= version;
@@ -57,7 +68,7 @@ function OneOffer({ offer, busy, onTake }: { offer: Offer; busy: boolean; onTake
           hint={`It is here: ${title}`}
           onPress={() => router.push(`/guides/${id}`)}
         />
-      ) : (
+      ) : may ? (
         <Button
           small
           label={here === undefined ? 'Take it in' : `Take in version ${version}`}
@@ -65,7 +76,7 @@ function OneOffer({ offer, busy, onTake }: { offer: Offer; busy: boolean; onTake
           busy={busy}
           onPress={onTake}
         />
-      )}
+      ) : null}
     </View>
   );
 }

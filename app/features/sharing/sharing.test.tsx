@@ -137,6 +137,14 @@ describe('what others offer', () => {
     expect(mockPush).toHaveBeenCalledWith(`/guides/${STATION}`);
   });
 
+  it('is a learner’s to read, and nobody’s to press who may not', async () => {
+    mockRole = 'learner';
+    mockStation.answer('offers', () => ({ offers: [offer] }));
+    await showScreen(<OffersSheet />);
+    await shown('Sand snails');
+    expect(screen.queryByLabelText('Take it in: Sand snails')).toBeNull();
+  });
+
   it('takes no room where there is nothing', async () => {
     mockStation.answer('offers', () => ({ offers: [] }));
     await showScreen(<OffersSheet />);
