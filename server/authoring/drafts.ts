@@ -58,13 +58,17 @@ export interface Whole {
 
 /** The draft, whole, under a lock where it is to be changed. */
 export async function draftIn(em: Em, stationId: string, id: string, lock = false): Promise<Whole> {
-  const found = await em.findOne(
+  const head = await em.findOne(
     DraftEntity,
     { stationId, id },
-    { disableIdentityMap: true, ...(lock ? { lockMode: LockMode.PESSIMISTIC_WRITE } : {}) },
+    { fields: [...HEAD], disableIdentityMap: true, ...(lock ? { lockMode: LockMode.PESSIMISTIC_WRITE } : {}) },
   );
-  if (!found) throw notFound('draft');
-  return { head: found, content: found.content };
+  if (!head) throw notFound('draft');
+  // Large, and asked for with every change: as the plain value that it is, not by way of an entity.
+  const { content } = await em.getConnection().execute<{
+    content: Draft;
+  }>('select content from draft where station_id = ? and id = ?', [stationId, id], 'get', em.getTransactionContext());
+  return { head, content };
 }
 
 /** Guides that are being written, the one touched last first. */
@@ -129,7 +133,7 @@ export async function keepEdits(
   );
   await bound(
     tx,
-    `update draft set content = ?::jsonb, version = ?, title = ?, updated_at = ?, hidden = false where station_id = ? and id = ?`,
+    `update draft set content = ?::json, version = ?, title = ?, updated_at = ?, hidden = false where station_id = ? and id = ?`,
     [JSON.stringify(content), version, content.title, at, stationId, head.id],
   );
   return version;

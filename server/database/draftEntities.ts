@@ -12,7 +12,8 @@ export const DraftEntity = defineEntity({
     guideId: p.uuid().nullable(),
     baseVersion: p.integer().nullable(),
     title: p.string(),
-    content: p.json<Draft>(),
+    // Not jsonb, into which so much is put apart each time somebody types: it is only ever read whole.
+    content: p.json<Draft>().columnType('json'),
     version: p.integer(),
     hidden: p.boolean(),
     madeBy: p.string(),

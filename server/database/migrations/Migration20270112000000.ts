@@ -31,9 +31,12 @@ export class Migration20270112000000 extends Migration {
       foreign key (station_id, draft_id) references draft (station_id, id) on delete cascade
     );`);
     this.addSql('alter table guide_version add column reviewed jsonb;');
+    // It is read whole, and written anew with each change: to take it apart costs four times as much.
+    this.addSql('alter table draft alter column content type json;');
   }
 
   override down(): void {
+    this.addSql('alter table draft alter column content type jsonb;');
     this.addSql('alter table guide_version drop column reviewed;');
     this.addSql('drop table draft_review;');
     this.addSql('drop table guide_sharing;');
