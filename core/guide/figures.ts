@@ -23,3 +23,6 @@ export function figuresOf(guide: Pick<Guide, 'figures' | 'taxa' | 'views'>, form
     )
     .sort((a, b) => far(a) - far(b) || views.indexOf(a.view) - views.indexOf(b.view));
 }
+
+/** The photographs that a guide shows, each once, by the hashes of their files. */
+export const photosOf = ({ figures = [] }: Pick<Guide, 'figures'>): string[] => [...new Set(figures.map(({ photo }) => photo))];

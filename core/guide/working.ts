@@ -47,7 +47,7 @@ export { countFrequencies, stateIds } from './resolve';
 export { holdsIn, type OutOfScope, outOfScopeBy, type Setting } from './scopes';
 export { type TermRun, termsIn } from './glossary';
 export { findTaxa, type Found, sayOtherName } from './search';
-export { figuresOf } from './figures';
+export { figuresOf, photosOf } from './figures';
 export { sayLicence } from './licences';
 export { plainText } from './plainText';
 export { isDrawnTile, shownAt } from './shownAt';

@@ -1,5 +1,4 @@
 import { schemas } from '@plesion/contract';
-import { Draft, Edit } from '@plesion/core/authoring/schema';
 import { Kept, Pairing } from '@plesion/core/colony/schema';
 import { BaseMap } from '@plesion/contract/map';
 import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
@@ -21,6 +20,7 @@ import { z } from 'zod';
 import { ListedName } from '../records/corrections';
 import { count, device, hash, id, instant, part, type Part, text, title, version } from './columns';
 import { together } from './together';
+import { writing } from './writing';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
@@ -202,36 +202,7 @@ export const PARTS = {
   counts: part('field_count', 'id', { ...fieldRecord, site_id: id.nullable(), at: instant, content: CountContent }),
   sheets: part('field_sheet', 'id', { ...fieldRecord, content: SheetContent }),
   pairings: part('pairing', 'id', { ...fieldRecord, guide_id: id, content: Pairing }),
-  drafts: part('draft', 'id', {
-    id,
-    guide_id: id.nullable(),
-    base_version: z.number().int().nullable(),
-    title: z.string().max(200),
-    content: Draft,
-    version: count,
-    hidden: z.boolean(),
-    made_by: title,
-    created_at: instant,
-    updated_at: instant,
-  }),
-  draft_edits: part('draft_edit', 'draft_id, n', {
-    draft_id: id,
-    n: count,
-    batch: id,
-    made_by: title,
-    at: instant,
-    device,
-    edits: z.array(Edit),
-  }),
-  draft_reviews: part('draft_review', 'draft_id, n', {
-    draft_id: id,
-    n: count,
-    draft_version: count,
-    made_by: title,
-    at: instant,
-    fit: z.boolean(),
-    words: z.string().max(2000),
-  }),
+  ...writing,
   office_files: part('office_file', 'id', {
     id,
     year: z.number().int(),

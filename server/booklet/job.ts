@@ -1,4 +1,4 @@
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, photosOf } from '@plesion/core/guide';
 import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { findGuide } from '../guides/service';
@@ -19,8 +19,8 @@ const ASKED = { purpose: 'bench', confirm: 2 } as const;
 const MOST = 600;
 
 /** The photographs of a guide, small; one that is not in the station is left out. */
-async function photosOf(em: Em, files: FileStore, stationId: string, { figures = [] }: Guide, signal: AbortSignal) {
-  const wanted = [...new Set(figures.map(({ photo }) => photo))].slice(0, MOST);
+async function smallPhotos(em: Em, files: FileStore, stationId: string, guide: Guide, signal: AbortSignal) {
+  const wanted = photosOf(guide).slice(0, MOST);
   const photos = new Map<string, Buffer>();
   for (const hash of await knownPhotos(em, stationId, wanted)) {
     signal.throwIfAborted();
@@ -35,7 +35,7 @@ export const printGuideKind = (files: FileStore, keying: KeyPool, paging: PagePo
     const { guide, version } = await findGuide(em, stationId, guideId);
     const made = await keying.run({ guide, asked: ASKED }, signal, (share) => onProgress(share * KEY));
     onProgress(KEY);
-    const photos = await photosOf(em, files, stationId, guide, signal);
+    const photos = await smallPhotos(em, files, stationId, guide, signal);
     const pdf = await paging.draw({ page: 'guide', guide, version, photos, ...(made.ok ? { key: made.value.key } : {}) });
     signal.throwIfAborted();
     await files.put(bookletKey(stationId, id), pdf);

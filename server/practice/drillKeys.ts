@@ -12,7 +12,9 @@ type KeyOf = (guideId: string, asked: Asked, field: string) => Key | undefined;
 export async function drillKeys(em: Em, stationId: string, all: readonly Asked[]): Promise<KeyOf> {
   const walks = all.flatMap(({ walk }) => walk ?? []);
   const [heads, keyAt] = await Promise.all([
-    em.find(KeyEntity, { stationId, id: { $in: walks.map(({ keyId }) => keyId) } }, { fields: ['id', 'guideId'] }),
+    walks.length === 0
+      ? []
+      : em.find(KeyEntity, { stationId, id: { $in: walks.map(({ keyId }) => keyId) } }, { fields: ['id', 'guideId'] }),
     keysAt(em, stationId, walks),
   ]);
   return (guideId, { walk }, field) => {

@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream';
 import type { StoredGuide } from '@plesion/contract';
 import { printGuide } from '@plesion/core/formats';
-import { type Guide, readGuide } from '@plesion/core/guide';
+import { type Guide, photosOf, readGuide } from '@plesion/core/guide';
 import yazl from 'yazl';
 import { Refused } from '../archive/refused';
 import type { Em } from '../database/orm';
@@ -20,8 +20,6 @@ const photoIn = (hash: string): string => `photographs/${hash}.jpg`;
 export const LARGEST_BUNDLE = 512 * 1024 * 1024;
 export const BUNDLE_TOO_LARGE = 'A guide with its photographs may have 512 MB. Take some of them out, and send it again.';
 const MOST = { bytes: 2 * LARGEST_BUNDLE, files: 5002, said: BUNDLE_TOO_LARGE };
-
-const photosOf = ({ figures = [] }: Pick<Guide, 'figures'>): string[] => [...new Set(figures.map(({ photo }) => photo))];
 
 /** A guide and its photographs as one file; these as they are shown, so that no place lies hidden in them. */
 export async function writeBundle(
@@ -47,19 +45,18 @@ export async function writeBundle(
  * file says of itself is not relied on.
  */
 export async function readBundle(em: Em, files: FileStore, caller: Caller, path: string | undefined): Promise<StoredGuide> {
-  const guide = await guideIn(path);
-  const packed = guide.files;
+  const { content, files: packed } = await guideIn(path);
   const renamed = new Map<string, { hash: string; width: number; height: number }>();
-  for (const hash of photosOf(guide.content)) {
+  for (const hash of photosOf(content)) {
     const file = packed.get(photoIn(hash));
     // One that is not in the file stays away, and the guide’s page says so.
     if (file) renamed.set(hash, await addPhoto(em, files, caller, file));
   }
-  const figures = guide.content.figures?.map((figure) => {
+  const figures = content.figures?.map((figure) => {
     const { hash = figure.photo, ...size } = renamed.get(figure.photo) ?? {};
     return { ...figure, ...size, photo: hash };
   });
-  return importGuide(em, caller, figures ? { ...guide.content, figures } : guide.content);
+  return importGuide(em, caller, figures ? { ...content, figures } : content);
 }
 
 /** The guide of a file, found right before any photo of it is kept. */

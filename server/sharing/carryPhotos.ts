@@ -1,4 +1,4 @@
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, photosOf } from '@plesion/core/guide';
 import { PhotoEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
@@ -10,7 +10,7 @@ const CROSSES = ['whole', 'thumb'] as const;
 
 /** Bring the photos of a guide from one station to another. One that is no longer there stays away: its page says so. */
 export async function carryPhotos(em: Em, files: FileStore, from: string, to: Counted, guide: Guide): Promise<void> {
-  const wanted = [...new Set((guide.figures ?? []).map(({ photo }) => photo))];
+  const wanted = photosOf(guide);
   if (wanted.length === 0) return;
   const known = await knownPhotos(em, to.stationId, wanted);
   const missing = wanted.filter((hash) => !known.has(hash));

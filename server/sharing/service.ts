@@ -1,5 +1,6 @@
 import type { StoredGuide } from '@plesion/contract';
 import type { GuideSharing, Offer, OfferWrite, TakeOffer, WithdrawalWrite } from '@plesion/contract/sharing';
+import { LockMode } from '@mikro-orm/core';
 import { bound } from '../database/bound';
 import { GuideEntity } from '../database/entities';
 import type { Em } from '../database/orm';
@@ -69,48 +70,57 @@ export async function listSharing(em: Em, stationId: string): Promise<GuideShari
 
 /** How one guide stands among the stations. */
 async function sharingOf(em: Em, stationId: string, guideId: string): Promise<GuideSharing> {
-  const [row] = await em.getConnection().execute<Row[]>(`${ROWS} and s.guide_id = ?::uuid`, [stationId, guideId]);
+  const [row] = await em
+    .getConnection()
+    .execute<Row[]>(`${ROWS} and s.guide_id = ?::uuid`, [stationId, guideId], 'all', em.getTransactionContext());
   return row ? viewOf(row) : { guideId };
 }
 
 type Change = Partial<Record<'offeredAt' | 'withdrawnAt', Date | null>> &
   Partial<Record<'offeredBy' | 'withdrawnBy' | 'withdrawnWhy', string | null>>;
 
-async function set(em: Em, caller: Caller, guideId: string, change: Change): Promise<GuideSharing> {
+/** @param changeOf what becomes of how it stands; the guide is locked meanwhile, so that nobody says the opposite. */
+async function set(em: Em, caller: Caller, guideId: string, changeOf: (stands: GuideSharing) => Change): Promise<GuideSharing> {
   const { stationId } = caller;
-  await em.transactional(async (tx) => {
-    const head = await tx.findOne(GuideEntity, { stationId, id: guideId }, { fields: ['id', 'version'] });
+  return em.transactional(async (tx) => {
+    const head = await tx.findOne(
+      GuideEntity,
+      { stationId, id: guideId },
+      { fields: ['id', 'version'], lockMode: LockMode.PESSIMISTIC_WRITE },
+    );
     if (!head) throw notFound('guide');
-    await tx.upsert(GuideSharingEntity, { stationId, guideId, ...change });
+    await tx.upsert(GuideSharingEntity, { stationId, guideId, ...changeOf(await sharingOf(tx, stationId, guideId)) });
     // Other devices of the station hear of it with their next look at the feed.
     await logChange(tx, caller, 'guide', { id: guideId, version: head.version }, ['sharing']);
+    return sharingOf(tx, stationId, guideId);
   });
-  return sharingOf(em, stationId, guideId);
 }
 
 /** Offer a guide to the other stations, or no longer. */
-export async function offerGuide(em: Em, caller: Caller, id: string, { offered }: OfferWrite): Promise<GuideSharing> {
-  const { taken, withdrawn } = await sharingOf(em, caller.stationId, id);
-  if (offered && taken) {
-    const message = `This guide was taken in from “${taken.from}”: whoever wants it takes it in from there. Go on from it as a guide of your own to offer what you make of it.`;
-    throw badRequest([{ code: 'not-ours-to-offer', message, field: 'offered' }]);
-  }
-  if (offered && withdrawn) {
-    throw badRequest([
-      { code: 'withdrawn', message: 'This guide is withdrawn. Put it back in use first, then offer it.', field: 'offered' },
-    ]);
-  }
-  return set(em, caller, id, offered ? { offeredAt: new Date(), offeredBy: caller.accountName } : NOT_OFFERED);
-}
+export const offerGuide = (em: Em, caller: Caller, id: string, { offered }: OfferWrite): Promise<GuideSharing> =>
+  set(em, caller, id, ({ taken, withdrawn }) => {
+    if (!offered) return NOT_OFFERED;
+    if (taken) throw badRequest([notOurs(taken.from)]);
+    if (withdrawn) throw badRequest([WITHDRAWN]);
+    return { offeredAt: new Date(), offeredBy: caller.accountName };
+  });
+
+const notOurs = (from: string) => ({
+  code: 'not-ours-to-offer',
+  message: `This guide was taken in from “${from}”: whoever wants it takes it in from there. Go on from it as a guide of your own to offer what you make of it.`,
+  field: 'offered',
+});
+const WITHDRAWN = {
+  code: 'withdrawn',
+  message: 'This guide is withdrawn. Put it back in use first, then offer it.',
+  field: 'offered',
+};
 
 const NOT_OFFERED = { offeredAt: null, offeredBy: null } as const;
 
 /** Withdraw a guide, with why; null puts it back in use. Names given with it stay as they are. */
 export const withdrawGuide = (em: Em, caller: Caller, id: string, { why }: WithdrawalWrite): Promise<GuideSharing> =>
-  set(
-    em,
-    caller,
-    id,
+  set(em, caller, id, () =>
     why === null
       ? { withdrawnAt: null, withdrawnBy: null, withdrawnWhy: null }
       : // What is withdrawn is offered to nobody; those who have it are told.
