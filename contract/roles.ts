@@ -21,4 +21,7 @@ export const ROLE_WORDS: Record<Role, string> = {
 export const leastRole = ({ least, method, asks, personal }: Endpoint): Role =>
   least ?? (method === 'GET' || asks || personal ? 'learner' : 'member');
 
-export const mayAsk = (role: Role, endpoint: Endpoint): boolean => ROLES.indexOf(role) >= ROLES.indexOf(leastRole(endpoint));
+/** Is somebody who is one thing the other too? */
+export const isAtLeast = (role: Role, least: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(least);
+
+export const mayAsk = (role: Role, endpoint: Endpoint): boolean => isAtLeast(role, leastRole(endpoint));

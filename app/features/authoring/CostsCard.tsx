@@ -8,6 +8,7 @@ import { Card } from '../../ui/Card';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
+import { taxonNamed } from './ruleWords';
 import type { PartProps } from './WritingScreen';
 
 type Cost = NonNullable<Guide['costs']>[number];
@@ -21,7 +22,6 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
   const [problem, setProblem] = useState<{ taxon: string; message: string }>();
   const keep = (next: Cost[]) =>
     edit({ do: 'part', set: next.length ? { costs: next } : {}, drop: next.length ? [] : ['costs'] });
-  const nameOf = (id: string) => draft.taxa.find((one) => one.id === id)?.name ?? `${id} (no longer in the guide)`;
   const free = draft.taxa.filter(({ id }) => !costs.some(({ taxon }) => taxon === id));
   return (
     <Card title="Mistakes that weigh more" aside={costs.length ? `${costs.length}` : undefined}>
@@ -31,7 +31,7 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
       </Text>
       {costs.map((cost) => {
         const put = (more: Partial<Cost>) => keep(costs.map((one) => (one === cost ? { ...one, ...more } : one)));
-        const name = nameOf(cost.taxon);
+        const name = taxonNamed(draft, cost.taxon);
         return (
           <View key={cost.taxon} style={styles.row}>
             <View style={styles.grow}>

@@ -5,10 +5,8 @@ import { useJob } from '../../lib/useJob';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { Notice } from '../../ui/Notice';
-import { Failed } from '../../ui/states';
+import { JobState } from '../../ui/JobState';
 import { Text } from '../../ui/Text';
-import { WorkProgress } from '../../ui/WorkProgress';
 import { authoringApi } from './authoringApi';
 
 const parse = (result: unknown) => schemas.KeyMade.parse(result);
@@ -30,14 +28,7 @@ export function DraftKeyCard({ id, flush }: { id: string; flush: () => Promise<v
       <Text quiet>
         A key of all that the draft tells apart, at the bench. It stands by itself, and is walked without the guide.
       </Text>
-      {job.error && <Failed error={job.error} />}
-      {job.problem && (
-        <Notice kind="problem" title="No key was made">
-          {job.problem.message}
-        </Notice>
-      )}
-      {job.cancelled && <Text quiet>Stopped; nothing was saved.</Text>}
-      {job.running && <WorkProgress what="Making the key" share={job.progress} onCancel={() => job.cancel()} />}
+      <JobState job={job} what="Making the key" refused="No key was made" stopped="Stopped; nothing was saved." />
       {made && <Text>{`${made.key.couplets.length} couplets, ${made.endpoints} endings.`}</Text>}
       <View style={styles.act}>
         {made && <Button kind="main" label="Open the key" onPress={() => router.push(`/keys/${made.keyId}`)} />}

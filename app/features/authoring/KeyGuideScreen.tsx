@@ -103,7 +103,9 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
       foot={
         <View style={styles.foot}>
           <Text size="small" quiet role="status" style={styles.grow}>
-            {waiting ? 'Working it out …' : `${view.taxa.length} kinds, ${view.characters.length === 1 ? '1 character' : `${view.characters.length} characters`}`}
+            {waiting
+              ? 'Working it out …'
+              : `${view.taxa.length} kinds, ${view.characters.length === 1 ? '1 character' : `${view.characters.length} characters`}`}
           </Text>
           {before.length > 0 && <Button label="Undo" hint="Undo the last decision" onPress={undo} />}
           <Button kind="main" label="Make the guide" busy={make.isPending} onPress={() => make.mutate()} />

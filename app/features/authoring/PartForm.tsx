@@ -8,7 +8,7 @@ import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
 import { readDays, sayDays } from './days';
-import { FACET_NAMES } from './facetNames';
+import { FacetChoices } from './FacetChoices';
 import type { PartProps } from './WritingScreen';
 
 interface Props {
@@ -47,16 +47,7 @@ export function PartForm({ draft, part, onChoose, onClose }: Props) {
   };
   return (
     <Card title="Of which part">
-      {FACETS.filter((facet) => draft.facets[facet]).map((facet) => (
-        <ChoiceGroup
-          key={facet}
-          many
-          label={FACET_NAMES[facet]}
-          options={draft.facets[facet]!}
-          chosen={facets[facet] ?? []}
-          onChange={(chosen) => setFacets({ ...facets, [facet]: chosen })}
-        />
-      ))}
+      <FacetChoices facets={draft.facets} chosen={facets} onChange={setFacets} />
       {draft.regions.length > 0 && (
         <ChoiceGroup many label="Where" options={draft.regions} chosen={regions} onChange={setRegions} />
       )}

@@ -1,4 +1,5 @@
 import type { DraftReview, DraftReviews } from '@plesion/contract/authoring';
+import { isAtLeast } from '@plesion/contract/roles';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
@@ -37,7 +38,7 @@ export function ReviewCard({ id, version }: Props) {
   if (!found.data) return <Loading what="What was said of the draft" />;
   const { reviews, writers } = found.data;
   const mine = writers.includes(name);
-  const may = !mine && (role === 'reviewer' || role === 'keeper');
+  const may = !mine && isAtLeast(role, 'reviewer');
   return (
     <Card
       title="Reviewed by somebody else"

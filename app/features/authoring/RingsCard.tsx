@@ -6,6 +6,7 @@ import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { readDays, sayDays } from './days';
+import { taxonNamed } from './ruleWords';
 import type { PartProps } from './WritingScreen';
 
 interface Props {
@@ -18,11 +19,7 @@ export function RingsCard({ draft, onChange }: Props) {
   const [problem, setProblem] = useState<string>();
   const rings = draft.field?.rings ?? [];
   // A size holds for what stands below it too; taxa that are gone are still to be emptied.
-  const known = new Set(draft.taxa.map(({ id }) => id));
-  const rows = [
-    ...draft.taxa.map(({ id, name }) => ({ id, name })),
-    ...rings.flatMap(({ taxon }) => (known.has(taxon) ? [] : [{ id: taxon, name: `${taxon} (no longer in the guide)` }])),
-  ];
+  const rows = [...new Set([...draft.taxa.map(({ id }) => id), ...rings.map(({ taxon }) => taxon)])];
   return (
     <Card title="Rings and hatching">
       <CommitField
@@ -38,10 +35,10 @@ export function RingsCard({ draft, onChange }: Props) {
       />
       <Text quiet>Sizes of ring that are allowed, parted by commas. What is said of a genus holds for its species.</Text>
       <View style={styles.rings}>
-        {rows.map(({ id, name }) => (
+        {rows.map((id) => (
           <View key={id} style={styles.ring}>
             <CommitField
-              label={`Rings of ${name}`}
+              label={`Rings of ${taxonNamed(draft, id)}`}
               value={rings.find(({ taxon }) => taxon === id)?.sizes.join(', ') ?? ''}
               maxLength={140}
               onCommit={(text) => {

@@ -1,14 +1,12 @@
-import { FACETS, type FacetName, type Guide } from '@plesion/core/guide';
+import { FACETS, type Guide } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { omit } from '../../lib/omit';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
-import { FACET_NAMES } from './facetNames';
+import { FacetChoices } from './FacetChoices';
 import { freshId } from './freshId';
 import type { PartProps } from './WritingScreen';
 
@@ -77,8 +75,6 @@ function UnionForm({ draft, onAdd, onClose }: FormProps) {
   const [label, setLabel] = useState('');
   const [of, setOf] = useState<Piece[]>([{}, {}]);
   const [problem, setProblem] = useState<string>();
-  const set = (i: number, facet: FacetName, values: string[]) =>
-    setOf(of.map((piece, k) => (k === i ? (values.length ? { ...piece, [facet]: values } : omit(piece, facet)) : piece)));
   const add = () => {
     if (!label.trim()) return setProblem('Say what they are called together.');
     if (of.some((piece) => Object.keys(piece).length === 0)) return setProblem('Say of each what it is.');
@@ -90,16 +86,11 @@ function UnionForm({ draft, onAdd, onClose }: FormProps) {
       {of.map((piece, i) => (
         <View key={i} role="group" aria-label={i === 0 ? 'Either' : `Or, ${i}`} style={styles.form}>
           <Text strong>{i === 0 ? 'Either' : 'Or'}</Text>
-          {FACETS.filter((facet) => draft.facets[facet]).map((facet) => (
-            <ChoiceGroup
-              key={facet}
-              many
-              label={FACET_NAMES[facet]}
-              options={draft.facets[facet]!}
-              chosen={piece[facet] ?? []}
-              onChange={(values) => set(i, facet, values)}
-            />
-          ))}
+          <FacetChoices
+            facets={draft.facets}
+            chosen={piece}
+            onChange={(next) => setOf(of.map((one, k) => (k === i ? next : one)))}
+          />
         </View>
       ))}
       {problem && <Text role="alert">{problem}</Text>}

@@ -24,6 +24,10 @@ function limits({ under, over }: { under?: number; over?: number }, unit: string
 const labelOf = (all: readonly { id: string; label: string }[] | undefined, id: string): string =>
   all?.find((one) => one.id === id)?.label ?? id;
 
+/** A taxon by its name; one that is gone by its id, with that it is. */
+export const taxonNamed = ({ taxa }: Pick<Draft, 'taxa'>, id: string): string =>
+  taxa.find((one) => one.id === id)?.name ?? `${id} (no longer in the guide)`;
+
 /** What a condition looks at, in words: `Wing length under 210 mm`, `sex female or unknown`. */
 export function sayCondition({ characters }: Pick<Draft, 'characters'>, condition: Condition): string {
   switch (condition.kind) {
@@ -48,7 +52,7 @@ export function sayCondition({ characters }: Pick<Draft, 'characters'>, conditio
 
 /** A rule in words: when it is broken, and unless what. */
 export function sayCheck(draft: Pick<Draft, 'characters' | 'taxa'>, { taxa, when, unless = [] }: Check): string {
-  const of = taxa?.map((id) => draft.taxa.find((one) => one.id === id)?.name ?? id).join(', ');
+  const of = taxa?.map((id) => taxonNamed(draft, id)).join(', ');
   const said = (all: readonly Condition[]) => all.map((one) => sayCondition(draft, one)).join('; ');
   return `${of ? `${of}: ` : ''}when ${said(when)}${unless.length ? `, unless ${said(unless)}` : ''}`;
 }

@@ -6,10 +6,8 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { DownloadButton } from '../../ui/DownloadButton';
-import { Notice } from '../../ui/Notice';
-import { Failed } from '../../ui/states';
+import { JobState } from '../../ui/JobState';
 import { Text } from '../../ui/Text';
-import { WorkProgress } from '../../ui/WorkProgress';
 
 const parse = (result: unknown) => schemas.BookletMade.parse(result);
 
@@ -22,10 +20,7 @@ export function BookletCard({ id }: { id: string }) {
       <Text quiet size="small">
         A booklet of A5: plates of all it tells apart, a key, each taxon on its page, words, sources, and an index of all names.
       </Text>
-      {print.error && <Failed error={print.error} />}
-      {print.problem && <Notice kind="problem">{print.problem.message}</Notice>}
-      {print.cancelled && <Text quiet>Stopped; nothing was printed.</Text>}
-      {print.running && <WorkProgress what="Printing" share={print.progress} onCancel={() => print.cancel()} />}
+      <JobState job={print} what="Printing" stopped="Stopped; nothing was printed." />
       <View style={styles.line}>
         {ready && (
           <DownloadButton

@@ -1,4 +1,5 @@
 import { type SpecimenRow, urlOf } from '@plesion/contract';
+import { isAtLeast } from '@plesion/contract/roles';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -38,7 +39,7 @@ export function DaybookScreen() {
     Object.keys(filters).some((name) => name !== 'search' && filters[name as keyof Filters]),
   );
   const { role } = useSession().account;
-  const reviews = role === 'reviewer' || role === 'keeper';
+  const reviews = isAtLeast(role, 'reviewer');
   const daybook = useDaybook(useDeferredValue(filters));
   const rows = daybook.data?.pages.flatMap((page) => page.specimens) ?? [];
   const total = daybook.data?.pages[0]?.total ?? 0;

@@ -1,3 +1,4 @@
+import { isAtLeast } from '@plesion/contract/roles';
 import type { GuideSharing } from '@plesion/contract/sharing';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -18,7 +19,7 @@ import { useTakeOffer } from './useTakeOffer';
 export function SharingCard({ guideId }: { guideId: string }) {
   const sharing = useSharing(guideId);
   const { role } = useSession().account;
-  const may = role === 'reviewer' || role === 'keeper';
+  const may = isAtLeast(role, 'reviewer');
   if (!sharing || (!may && !sharing.taken && !sharing.offered)) return null;
   return (
     <Card title="Other stations">

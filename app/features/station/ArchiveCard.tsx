@@ -4,10 +4,8 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { DownloadButton } from '../../ui/DownloadButton';
-import { Notice } from '../../ui/Notice';
-import { Failed } from '../../ui/states';
+import { JobState } from '../../ui/JobState';
 import { Text } from '../../ui/Text';
-import { WorkProgress } from '../../ui/WorkProgress';
 import { ReadArchive } from './ReadArchive';
 import { sayContent } from './content';
 import { sayBytes } from './sizes';
@@ -25,9 +23,7 @@ export function ArchiveCard() {
         All that is in the station as one file: records with their history, guides, keys, photos. Passwords are not in it; the
         originals of photos are, and may tell where they were taken.
       </Text>
-      {make.error != null && <Failed error={make.error} />}
-      {make.problem && <Notice kind="problem">{make.problem.message}</Notice>}
-      {make.running && <WorkProgress what="Exporting" share={make.progress} onCancel={() => make.cancel()} />}
+      <JobState job={make} what="Exporting" />
       <View style={styles.line}>
         {ready && (
           <>
