@@ -308,6 +308,7 @@ export const Guide = z.strictObject({
 export type Guide = z.infer<typeof Guide>;
 
 /** Everything of a guide that has a shape, for whoever composes shapes of it. */
+export { CatchCondition } from './fieldSchema';
 export { Seen } from './hereditySchema';
 export { CrossValidation, Ratio } from './learnedSchema';
 export { FacetName, Facets } from './terms';

@@ -1,6 +1,9 @@
 import type { FieldSection } from '@plesion/core/guide';
+import { CatchCondition } from '@plesion/core/guide/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -13,24 +16,39 @@ import { type Check, type Condition, sayCheck, sayCondition } from './ruleWords'
 import type { PartProps } from './WritingScreen';
 
 interface Props {
+  /** Of the draft. */
+  id: string;
   draft: PartProps['draft'];
   onChange: (part: Pick<FieldSection, 'checks'>) => void;
 }
 
+/** A rule as it is put together, kept over a reload: which, by its id, `new`, or none. */
+const Typed = z.object({
+  open: z.string(),
+  says: z.string(),
+  taxa: z.array(z.string()),
+  when: z.array(CatchCondition),
+  unless: z.array(CatchCondition),
+});
+type Typed = z.output<typeof Typed>;
+const NOTHING: Typed = { open: '', says: '', taxa: [], when: [], unless: [] };
+const NEW = 'new';
+
 /** Rules that a catch is held against on the catch sheet: each by what it says, and when it is broken. */
-export function ChecksCard({ draft, onChange }: Props) {
+export function ChecksCard({ id: draftId, draft, onChange }: Props) {
   const checks = draft.field?.checks ?? [];
-  const [open, setOpen] = useState<Check | 'new'>();
+  const [typed, change] = useKeptState(`rule.${draftId}`, Typed, NOTHING);
+  const close = () => change(NOTHING);
   const put = (next: Check) => {
     onChange({
       checks: checks.some(({ id }) => id === next.id)
         ? checks.map((one) => (one.id === next.id ? next : one))
         : [...checks, next],
     });
-    setOpen(undefined);
+    close();
   };
-  const form = (check: Check | undefined, id: string) => (
-    <CheckForm key={id} draft={draft} check={check} id={id} onPut={put} onClose={() => setOpen(undefined)} />
+  const form = (id: string) => (
+    <CheckForm key={id} draft={draft} typed={typed} change={change} id={id} onPut={put} onClose={close} />
   );
   return (
     <Card title="Held against a catch" aside={checks.length ? `${checks.length}` : undefined}>
@@ -39,8 +57,8 @@ export function ChecksCard({ draft, onChange }: Props) {
         so all the same.
       </Text>
       {checks.map((check) =>
-        open === check ? (
-          form(check, check.id)
+        typed.open === check.id ? (
+          form(check.id)
         ) : (
           <View key={check.id} style={styles.one}>
             <View style={styles.grow}>
@@ -50,7 +68,12 @@ export function ChecksCard({ draft, onChange }: Props) {
               </Text>
             </View>
             <View style={styles.act}>
-              <Button small label="Change" hint={`Change: ${check.says}`} onPress={() => setOpen(check)} />
+              <Button
+                small
+                label="Change"
+                hint={`Change: ${check.says}`}
+                onPress={() => change({ ...NOTHING, ...check, open: check.id })}
+              />
               <Button
                 small
                 kind="quiet"
@@ -62,10 +85,10 @@ export function ChecksCard({ draft, onChange }: Props) {
           </View>
         ),
       )}
-      {open === 'new' && form(undefined, freshId('rule', checks))}
-      {!open && (
+      {typed.open === NEW && form(freshId('rule', checks))}
+      {typed.open === '' && (
         <View style={styles.act}>
-          <Button label="A new rule" onPress={() => setOpen('new')} />
+          <Button label="A new rule" onPress={() => change({ ...NOTHING, open: NEW })} />
         </View>
       )}
     </Card>
@@ -74,17 +97,14 @@ export function ChecksCard({ draft, onChange }: Props) {
 
 interface FormProps {
   draft: PartProps['draft'];
-  check?: Check;
+  typed: Typed;
+  change: (part: Partial<Typed>) => void;
   id: string;
   onPut: (check: Check) => void;
   onClose: () => void;
 }
 
-function CheckForm({ draft, check, id, onPut, onClose }: FormProps) {
-  const [says, setSays] = useState(check?.says ?? '');
-  const [taxa, setTaxa] = useState<string[]>(check?.taxa ?? []);
-  const [when, setWhen] = useState<Condition[]>(check?.when ?? []);
-  const [unless, setUnless] = useState<Condition[]>(check?.unless ?? []);
+function CheckForm({ draft, typed: { open, says, taxa, when, unless }, change, id, onPut, onClose }: FormProps) {
   const [problem, setProblem] = useState<string>();
   const done = () => {
     if (!says.trim()) return setProblem('Say in a sentence what is wrong then.');
@@ -97,21 +117,21 @@ function CheckForm({ draft, check, id, onPut, onClose }: FormProps) {
   };
   return (
     <View style={styles.form}>
-      <TextField label="What it says" value={says} multiline maxLength={1000} onChangeText={setSays} />
+      <TextField label="What it says" value={says} multiline maxLength={1000} onChangeText={(text) => change({ says: text })} />
       {draft.taxa.length > 0 && draft.taxa.length <= 40 && (
         <ChoiceGroup
           many
           label="Of which; of all where none is chosen"
           options={draft.taxa.map((one) => ({ id: one.id, label: one.name }))}
           chosen={taxa}
-          onChange={setTaxa}
+          onChange={(chosen) => change({ taxa: chosen })}
         />
       )}
-      <Conditions label="Broken when all of this holds" draft={draft} of={when} onChange={setWhen} />
-      <Conditions label="Unless any of this holds" draft={draft} of={unless} onChange={setUnless} />
+      <Conditions label="Broken when all of this holds" draft={draft} of={when} onChange={(next) => change({ when: next })} />
+      <Conditions label="Unless any of this holds" draft={draft} of={unless} onChange={(next) => change({ unless: next })} />
       {problem && <Text role="alert">{problem}</Text>}
       <View style={styles.act}>
-        <Button kind="main" label={check ? 'Keep the rule' : 'Add the rule'} onPress={done} />
+        <Button kind="main" label={open === NEW ? 'Add the rule' : 'Keep the rule'} onPress={done} />
         <Button kind="quiet" label="Leave it" onPress={onClose} />
       </View>
     </View>

@@ -6,7 +6,7 @@ import { UnionsCard } from './UnionsCard';
 import type { PartProps } from './WritingScreen';
 
 /** What a guide says beside its scores: what is called together, which mistakes weigh more, what a catch is held against. */
-export default function RulesPart({ draft, edit }: PartProps) {
+export default function RulesPart({ id, draft, edit }: PartProps & { id: string }) {
   const field = (part: Partial<FieldSection>) => {
     const next = Object.fromEntries(
       Object.entries({ ...draft.field, ...part }).filter(
@@ -18,9 +18,9 @@ export default function RulesPart({ draft, edit }: PartProps) {
   };
   return (
     <>
-      <UnionsCard draft={draft} edit={edit} />
+      <UnionsCard id={id} draft={draft} edit={edit} />
       <CostsCard draft={draft} edit={edit} />
-      <ChecksCard draft={draft} onChange={field} />
+      <ChecksCard id={id} draft={draft} onChange={field} />
       <RingsCard draft={draft} onChange={field} />
     </>
   );

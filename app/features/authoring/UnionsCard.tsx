@@ -1,6 +1,9 @@
 import { FACETS, type Guide } from '@plesion/core/guide';
+import { FacetName } from '@plesion/core/guide/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -13,10 +16,20 @@ import type { PartProps } from './WritingScreen';
 type Union = NonNullable<Guide['unions']>[number];
 type Piece = Union['of'][number];
 
+/** As it is put together; kept over a reload. */
+const Typed = z.object({
+  open: z.boolean(),
+  label: z.string(),
+  of: z.array(z.partialRecord(FacetName, z.array(z.string()))),
+});
+type Typed = z.output<typeof Typed>;
+const NOTHING: Typed = { open: false, label: '', of: [{}, {}] };
+
 /** What is called together where it cannot be parted: `female or young of either sex`. */
-export function UnionsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
+export function UnionsCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'> & { id: string }) {
   const unions = draft.unions ?? [];
-  const [adding, setAdding] = useState(false);
+  const [typed, change] = useKeptState(`union.${id}`, Typed, NOTHING);
+  const close = () => change(NOTHING);
   if (Object.keys(draft.facets).length === 0) return null;
   const keep = (next: Union[]) =>
     edit({ do: 'part', set: next.length ? { unions: next } : {}, drop: next.length ? [] : ['unions'] });
@@ -42,18 +55,20 @@ export function UnionsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
           />
         </View>
       ))}
-      {adding ? (
+      {typed.open ? (
         <UnionForm
           draft={draft}
+          typed={typed}
+          change={change}
           onAdd={(label, of) => {
             keep([...unions, { id: freshId(label, unions), label, of }]);
-            setAdding(false);
+            close();
           }}
-          onClose={() => setAdding(false)}
+          onClose={close}
         />
       ) : (
         <View style={styles.row}>
-          <Button label="Call some together" onPress={() => setAdding(true)} />
+          <Button label="Call some together" onPress={() => change({ ...NOTHING, open: true })} />
         </View>
       )}
     </Card>
@@ -67,13 +82,13 @@ const sayPiece = ({ facets }: Pick<Guide, 'facets'>, piece: Piece): string =>
 
 interface FormProps {
   draft: PartProps['draft'];
+  typed: Typed;
+  change: (part: Partial<Typed>) => void;
   onAdd: (label: string, of: Piece[]) => void;
   onClose: () => void;
 }
 
-function UnionForm({ draft, onAdd, onClose }: FormProps) {
-  const [label, setLabel] = useState('');
-  const [of, setOf] = useState<Piece[]>([{}, {}]);
+function UnionForm({ draft, typed: { label, of }, change, onAdd, onClose }: FormProps) {
   const [problem, setProblem] = useState<string>();
   const add = () => {
     if (!label.trim()) return setProblem('Say what they are called together.');
@@ -82,21 +97,26 @@ function UnionForm({ draft, onAdd, onClose }: FormProps) {
   };
   return (
     <View style={styles.form}>
-      <TextField label="What they are called together" value={label} maxLength={200} onChangeText={setLabel} />
+      <TextField
+        label="What they are called together"
+        value={label}
+        maxLength={200}
+        onChangeText={(text) => change({ label: text })}
+      />
       {of.map((piece, i) => (
         <View key={i} role="group" aria-label={i === 0 ? 'Either' : `Or, ${i}`} style={styles.form}>
           <Text strong>{i === 0 ? 'Either' : 'Or'}</Text>
           <FacetChoices
             facets={draft.facets}
             chosen={piece}
-            onChange={(next) => setOf(of.map((one, k) => (k === i ? next : one)))}
+            onChange={(next) => change({ of: of.map((one, k) => (k === i ? next : one)) })}
           />
         </View>
       ))}
       {problem && <Text role="alert">{problem}</Text>}
       <View style={styles.row}>
         <Button kind="main" label="Add it" hint="Add what they are called together" onPress={add} />
-        <Button label="One more" hint="One more of them" onPress={() => setOf([...of, {}])} />
+        <Button label="One more" hint="One more of them" onPress={() => change({ of: [...of, {}] })} />
         <Button kind="quiet" label="Leave it" onPress={onClose} />
       </View>
     </View>

@@ -122,7 +122,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
       )}
       {part === 'rules' && (
         <Suspense fallback={<Loading what="Rules" />}>
-          <RulesPart {...props} />
+          <RulesPart {...props} id={id} />
         </Suspense>
       )}
       {part === 'matrix' && (

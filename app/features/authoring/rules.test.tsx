@@ -3,6 +3,7 @@ import { readGuide } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, screen, within } from '@testing-library/react-native';
 import { act, useState } from 'react';
+import { forgetForms } from '../../lib/keptForm';
 import { omit } from '../../lib/omit';
 import { choose, press, showScreen, type } from '../../test/showScreen';
 import RulesPart from './RulesPart';
@@ -18,7 +19,7 @@ function Over() {
     setTurn((turn) => turn + 1);
     return outcome.ok;
   };
-  return <RulesPart draft={working.draft} scores={working.scores} edit={edit} />;
+  return <RulesPart id="d" draft={working.draft} scores={working.scores} edit={edit} />;
 }
 const keep = async (label: string, text: string) => {
   await act(async () => fireEvent.changeText(screen.getByLabelText(label), text));
@@ -33,6 +34,7 @@ const [told] = ledgeCrabs.characters.filter(({ states }) => states);
 const [genus] = ledgeCrabs.taxa;
 
 beforeEach(async () => {
+  forgetForms();
   working = workingOf(omit(JSON.parse(JSON.stringify(ledgeCrabs)) as Draft, 'field', 'costs', 'unions'));
   await showScreen(<Over />);
 });
@@ -81,6 +83,20 @@ describe('a rule of a catch', () => {
     await press('Take it out: Too narrow.');
     // Nothing is left of it: the guide is without the section again.
     expect(now()).not.toHaveProperty('field');
+  });
+
+  it('half put together is there again after a reload', async () => {
+    await press('A new rule');
+    await type('What it says', 'Too light.');
+    await press('Add one: Broken when all of this holds');
+    await choose('What it looks at', 'its mass');
+    await type('Under', '3');
+    await press('Add this');
+    screen.unmount();
+    await showScreen(<Over />);
+    screen.getByText('mass under 3 g');
+    await press('Add the rule');
+    expect(now().field!.checks).toMatchObject([{ says: 'Too light.', when: [{ kind: 'mass', under: 3 }] }]);
   });
 
   it.each([

@@ -1,9 +1,10 @@
 import { isAtLeast } from '@plesion/contract/roles';
 import type { GuideSharing } from '@plesion/contract/sharing';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -95,13 +96,20 @@ function Offered({ guideId, sharing: { offered, withdrawn }, may }: { guideId: s
   );
 }
 
+/** Why, as it is written; kept over a reload. */
+const Typed = z.object({ why: z.string().optional() });
+
 function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolean }) {
-  const [why, setWhy] = useState<string>();
+  const [{ why }, put, forget] = useKeptState(`withdraw.${guideId}`, Typed, {});
   const change = useMutation({
     mutationFn: (reason: string | null) => sharingApi('withdrawGuide', { params: { id: guideId }, body: { why: reason } }),
     ...useChange(guideId),
   });
-  const done = (reason: string | null) => change.mutate(reason, { onSuccess: () => setWhy(undefined) });
+  const leave = () => {
+    put({ why: undefined });
+    forget();
+  };
+  const done = (reason: string | null) => change.mutate(reason, { onSuccess: leave });
   return (
     <>
       {change.error && <Failed error={change.error} />}
@@ -112,14 +120,14 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
           multiline
           maxLength={500}
           autoFocus
-          onChangeText={setWhy}
+          onChangeText={(text) => put({ why: text })}
         />
       )}
       <View style={styles.act}>
         {withdrawn ? (
           <Button small label="Put it back in use" busy={change.isPending} onPress={() => done(null)} />
         ) : why === undefined ? (
-          <Button small kind="quiet" label="Withdraw this guide" onPress={() => setWhy('')} />
+          <Button small kind="quiet" label="Withdraw this guide" onPress={() => put({ why: '' })} />
         ) : (
           <>
             <Button
@@ -130,7 +138,7 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
               busy={change.isPending}
               onPress={() => done(why)}
             />
-            <Button small kind="quiet" label="Leave it in use" onPress={() => setWhy(undefined)} />
+            <Button small kind="quiet" label="Leave it in use" onPress={leave} />
           </>
         )}
       </View>

@@ -1,5 +1,6 @@
 import type { GuideSharing, Offer } from '@plesion/contract/sharing';
 import { screen, waitFor } from '@testing-library/react-native';
+import { forgetForms } from '../../lib/keptForm';
 import { fakeStation, type FakeStation, OFFLINE } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
 import OffersSheet from './OffersSheet';
@@ -26,6 +27,7 @@ const sent = (name: string) => mockStation.asked.filter((one) => one.name === na
 
 let stands: GuideSharing;
 beforeEach(() => {
+  forgetForms();
   mockRole = 'keeper';
   mockPush.mockClear();
   stands = { guideId: GUIDE };
