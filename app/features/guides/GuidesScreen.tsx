@@ -74,7 +74,14 @@ function GuideCard({ row }: { row: GuideRow }) {
       <Pressable style={styles.card}>
         <View style={styles.plate}>
           {[0, 1, 2].map((nth) => (
-            <GuideFigure key={nth} id={row.id} nth={nth} width={106} height={88} />
+            <GuideFigure
+              key={nth}
+              id={row.id}
+              nth={nth}
+              width={106}
+              height={88}
+              none={nth === 0 ? 'not drawn: told by words' : undefined}
+            />
           ))}
         </View>
         <View style={styles.words}>
