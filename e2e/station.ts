@@ -83,7 +83,7 @@ export async function openStation(env?: NodeJS.ProcessEnv): Promise<Station> {
   const place = await openPlace('walk', placeLeft('DEMO'));
   const server = await openServer(place, env);
   const browser: Browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.CHROMIUM,
     args: CHROMIUM_FLAGS,
   });
   return {
@@ -95,7 +95,8 @@ export async function openStation(env?: NodeJS.ProcessEnv): Promise<Station> {
         serviceWorkers: keeps ? 'allow' : 'block',
       });
       const page = await context.newPage();
-      page.setDefaultTimeout(20_000);
+      // Only what never comes waits so long; on a machine with much to do, the rest may take its time too.
+      page.setDefaultTimeout(60_000);
       return page;
     },
     async close() {

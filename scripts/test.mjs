@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawn } from 'node:child_process';
-import { needChromium } from './lib/debian.mjs';
+import { chromium } from './lib/debian.mjs';
 import { needPackages } from './lib/packages.mjs';
 import { dataFolder, startPostgres } from './lib/postgres.mjs';
 import { root } from './lib/run.mjs';
@@ -60,7 +60,7 @@ await main(async () => {
   try {
     whole = await test(`tests of ${WHOLE.join(', ')}`, folder, WHOLE, 3, {
       TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? (await database.ensure('plesion_test')),
-      CHROMIUM: needChromium(),
+      CHROMIUM: chromium(),
     });
   } finally {
     database?.stop();
