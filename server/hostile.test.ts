@@ -22,6 +22,8 @@ beforeAll(async () => {
   await visitor.put(`/api/specimens/${specimen}`).send(write(station.guideId)).expect(200);
   ids = [station.guideId, keys[0].id, specimen, randomUUID()];
   const listener = server.app.listen(0, '127.0.0.1');
+  // As the server has it: one that hangs up on who is slow to go on answers nothing to what came just then.
+  listener.keepAliveTimeout = 120_000;
   await new Promise((resolve) => listener.once('listening', resolve));
   base = `http://127.0.0.1:${(listener.address() as AddressInfo).port}`;
   close = () => new Promise((resolve) => (listener.close(resolve), listener.closeAllConnections()));
