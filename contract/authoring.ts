@@ -1,4 +1,13 @@
-import { Draft, Edit, JoinProposal, KeyCharacterTold, KeyGuideChoices, LookedOver } from '@plesion/core/authoring/schema';
+import {
+  Change,
+  Draft,
+  Edit,
+  JoinProposal,
+  KeyCharacterTold,
+  KeyGuideChoices,
+  LookedOver,
+  MatrixEdit,
+} from '@plesion/core/authoring/schema';
 
 import { Source } from '@plesion/core/guide/schema';
 import { Readings } from '@plesion/core/observation/schema';
@@ -64,12 +73,30 @@ export const EditsSince = z.object({
       batch: z.uuid(),
       by: z.string(),
       at: z.iso.datetime({ offset: true }),
-      edits: z.array(Edit),
+      edits: z.array(Change),
     }),
   ),
 });
 export type EditsSince = z.output<typeof EditsSince>;
 export const EditsQuery = z.strictObject({ after: z.coerce.number().int().min(0) });
+
+/** A matrix to be taken in by long work: larger than a page takes in while one looks on. */
+export const MatrixWrite = MatrixEdit.omit({ do: true }).extend({ batch: z.uuid() });
+export type MatrixWrite = z.output<typeof MatrixWrite>;
+
+/** What was taken in of it. */
+export const MatrixTaken = z.object({
+  /** Batches of changes that the draft has now. */
+  version: z.number().int(),
+  taxa: z.number().int(),
+  characters: z.number().int(),
+  /** Cells that could not be read and were left out: the first of them, and how many in all. */
+  problems: z.array(z.object({ taxon: z.string(), character: z.string(), text: z.string(), message: z.string() })),
+  left: z.number().int(),
+  /** What takes it back; none where that would be too much to be sent. */
+  back: z.array(Edit).optional(),
+});
+export type MatrixTaken = z.output<typeof MatrixTaken>;
 
 /** Literature as text: BibTeX or CSL-JSON. */
 export const CitationsWrite = z.strictObject({ text: z.string().min(1, 'paste some literature first').max(400_000) });

@@ -13,6 +13,7 @@ import { openDatabase, openPool } from './database/orm';
 import { type FileSettings, type FileStore, openFiles } from './files/store';
 import { openJobWorker } from './jobs/worker';
 import { needWorkerTables } from './jobs/workerTables';
+import { openMatrixPool, takeMatrixKind } from './authoring/matrix';
 import { makeDraftKeyKind, makeKeyKind } from './keys/make';
 import { openKeyPool } from './keys/pool';
 import { readChecklistKind } from './import/checklists';
@@ -73,6 +74,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
   const reading = openImportPool(source('./import/import.worker.ts'));
   const listing = openChecklistPool(source('./import/checklist.worker.ts'));
   const keying = openKeyPool(source('./keys/make.worker.ts'));
+  const taking = openMatrixPool(source('./authoring/matrix.worker.ts'));
   const paging = openPagePool(source('./page/page.worker.ts'));
   const camera = openCameraPool(source('./camera/camera.worker.ts'));
   const practice = openPracticePool(source('./practice/practice.worker.ts'));
@@ -84,6 +86,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
           learn: learnKind(learning),
           makeKey: makeKeyKind(keying, weighing),
           makeDraftKey: makeDraftKeyKind(keying, weighing),
+          takeMatrix: takeMatrixKind(taking),
           printGuide: printGuideKind(files, keying, paging),
           exportStation: exportKind(files, version),
           importStation: importKind(files, unpacking),
@@ -113,6 +116,7 @@ export async function openParts(settings: Settings): Promise<Parts> {
         weighing.close(),
         learning.close(),
         keying.close(),
+        taking.close(),
         unpacking.close(),
         reading.close(),
         listing.close(),

@@ -4,7 +4,7 @@ import { FACETS } from '../guide/working';
 import { stableJson } from '../stableJson';
 import { printCell } from './cells';
 import type { Draft, DraftPart, Edit } from './draftSchema';
-import { cellKey, putAll } from './edits';
+import { cellKey, putAll } from './workingDraft';
 import { sayScope } from './parts';
 import { calledOf, HEAD, inSentence, SECTIONS } from './sections';
 

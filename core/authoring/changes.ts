@@ -2,7 +2,7 @@ import { differencesOf } from '../earlier';
 import type { Score } from '../guide/schema';
 import { printCell } from './cells';
 import type { Draft, DraftCharacter } from './draftSchema';
-import { cellKey } from './edits';
+import { cellKey } from './workingDraft';
 import { sayScope } from './parts';
 import { calledOf, HEAD, SECTIONS } from './sections';
 

@@ -95,8 +95,29 @@ export const Edit = z.discriminatedUnion('do', [
     put: z.array(Score).max(MOST_SCORES),
     drop: z.array(Cell).max(MOST_SCORES).default([]),
   }),
+  /** Many at once, with what is scored of them. */
+  z.strictObject({ do: z.literal('drop'), taxa: z.array(id), characters: z.array(id) }),
 ]);
 export type Edit = z.infer<typeof Edit>;
+
+/** A matrix as it was given, a table or NEXUS or SDD, taken in as said by a source; by long work, so it may be large. */
+export const MatrixEdit = z.strictObject({
+  do: z.literal('matrix'),
+  source: id,
+  text: z.string().min(1, 'paste a matrix first').max(24_000_000, 'is too long; take it in in parts, some taxa at a time'),
+});
+export type MatrixEdit = z.infer<typeof MatrixEdit>;
+
+/** What was changed on a draft, by a person or by long work. */
+export const Change = z.discriminatedUnion('do', [...Edit.options, MatrixEdit]);
+export type Change = z.infer<typeof Change>;
+
+/** Two taxa that were taken for one another, in names that turned out otherwise and in practice. */
+export interface Mistaken {
+  a: string;
+  b: string;
+  times: number;
+}
 
 /** What a draft says back to the one who writes it. */
 export const LookedOver = z.object({
@@ -104,8 +125,10 @@ export const LookedOver = z.object({
   problems: z.array(z.object({ code: z.string(), message: z.string(), field: z.string().optional() })),
   /** Pairs of taxa that nothing written so far tells apart, with how much of the two is the same, 0..1. */
   alike: z.array(z.object({ a: z.string(), b: z.string(), same: z.number() })),
-  /** Cells whose filling may tell most pairs apart, and how many. */
-  wanted: z.array(z.object({ taxon: z.string(), character: z.string(), pairs: z.number().int() })),
+  /** Pairs that people took for one another, how often, and how much of the two is the same; the most often first. */
+  confused: z.array(z.object({ a: z.string(), b: z.string(), times: z.number().int(), same: z.number() })),
+  /** Cells whose filling may tell apart what people take for one another, and then most pairs: how often, and how many. */
+  wanted: z.array(z.object({ taxon: z.string(), character: z.string(), pairs: z.number().int(), times: z.number().int() })),
   /** States that nothing has. */
   unused: z.array(z.object({ character: z.string(), state: z.string() })),
   /** Taxa nothing is scored of. */

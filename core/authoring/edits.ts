@@ -1,55 +1,8 @@
 import type { Figure } from '../guide/figureSchema';
-import type { Guide, Score } from '../guide/schema';
+import type { Score, Taxon } from '../guide/schema';
 import { done, failed, type Outcome } from '../problem';
-import { stableJson } from '../stableJson';
-import { type Cell, type Draft, type DraftCharacter, type DraftPart, type Edit, MOST_SCORES } from './draftSchema';
-import { USUAL_SETTINGS } from './settings';
-
-/** A draft at work: its scores by what each is of, so that one of many is found and changed at once. */
-export interface Working {
-  draft: Omit<Draft, 'scores'>;
-  scores: Map<string, Score>;
-}
-
-/** What a score is known by, as a key. */
-export const cellKey = ({ character, scope, source }: Cell): string =>
-  `${character}\n${source}\n${Object.keys(scope).length === 1 ? JSON.stringify(scope) : stableJson(scope)}`;
-
-export function workingOf({ scores, ...draft }: Draft): Working {
-  return { draft, scores: new Map(scores.map((score) => [cellKey(score), score])) };
-}
-
-export const draftOf = ({ draft, scores }: Working): Draft => ({ ...draft, scores: [...scores.values()] });
-
-/** A guide with nothing in it but the id it will have and one source: the one who writes it. */
-export const emptyDraft = (id: string, title: string): Draft => ({
-  ...{ format: 'plesion-guide', formatVersion: 2, id, title, summary: '', group: '', area: '', caution: '' },
-  ...{ facets: {}, taxa: [], characters: [], dependence: [], scores: [], occurrence: [], regions: [], habitats: [] },
-  sources: [{ id: 'own', label: 'Our own', citation: 'Seen by those who write this guide.', kind: 'person' }],
-  policy: { kind: 'prefer', order: ['own'] },
-  views: [{ id: 'whole', label: 'the specimen' }],
-  settings: USUAL_SETTINGS,
-});
-
-/** The source that says from which guide another one goes on. */
-const ORIGIN = 'goes-on-from';
-
-/** Another guide that goes on from one, and names it among its sources. */
-export function forkOf({ id: from, guide, version }: { id: string; guide: Guide; version: number }, title: string): Draft {
-  const citation = `“${guide.title}”, version ${version}, ${guide.area}: all that is not said otherwise is from there.`;
-  const origin = { id: ORIGIN, label: guide.title, citation, kind: 'book' as const };
-  const working = workingOf({
-    ...{ ...guide, id: 'new-guide', title: title || `${guide.title}, our own` },
-    origin: { guide: from, version, title: guide.title },
-  });
-  // What it went on from itself stays named: a chain of guides is credited link by link.
-  const id = guide.sources.some((source) => source.id === ORIGIN) ? `${ORIGIN}-${guide.sources.length}` : ORIGIN;
-  applyEdit(working, { do: 'source', source: { ...origin, id } });
-  return draftOf(working);
-}
-
-const missing = (what: string, id: string) =>
-  failed({ code: `no-${what}`, message: `There is no ${what} “${id}” in this draft any more.`, field: 'edits' });
+import type { Cell, Draft, DraftCharacter, DraftPart, Edit } from './draftSchema';
+import { cellKey, missing, putAll, take, type Working } from './workingDraft';
 
 /** Put one among the others: in the place of its like, or behind another, or last. */
 function placed<T extends { id: string }>(all: readonly T[], one: T, after: string | null | undefined): T[] {
@@ -67,8 +20,8 @@ const before = (all: readonly { id: string }[], id: string): string | null =>
 /**
  * Make one change; the draft at work is changed in place.
  *
- * @returns what takes it back, in the order to be made; or `no-taxon`, `no-character`, `no-source`, `taxon-circle`, and
- * nothing is changed.
+ * @returns what takes it back, in the order to be made; or `no-taxon`, `no-character`, `no-source`, `taxon-circle`,
+ * `taxon-under`, and nothing is changed.
  */
 export function applyEdit(working: Working, edit: Edit): Outcome<Edit[]> {
   const { draft } = working;
@@ -141,6 +94,8 @@ export function applyEdit(working: Working, edit: Edit): Outcome<Edit[]> {
     }
     case 'scores':
       return putScores(working, edit);
+    case 'drop':
+      return dropMany(working, edit);
   }
 }
 
@@ -205,6 +160,62 @@ function dropTaxon(working: Working, id: string): Outcome<Edit[]> {
   ]);
 }
 
+/** Take many taxa and characters out at once, with what is scored of them; no other taxon may stand under them. */
+function dropMany(working: Working, { taxa, characters }: Extract<Edit, { do: 'drop' }>): Outcome<Edit[]> {
+  const { draft } = working;
+  const gone = { taxa: new Set(taxa), characters: new Set(characters) };
+  const has = { taxa: new Set(draft.taxa.map(({ id }) => id)), characters: new Set(draft.characters.map(({ id }) => id)) };
+  const noTaxon = taxa.find((id) => !has.taxa.has(id));
+  if (noTaxon !== undefined) return missing('taxon', noTaxon);
+  const noCharacter = characters.find((id) => !has.characters.has(id));
+  if (noCharacter !== undefined) return missing('character', noCharacter);
+  const under = draft.taxa.find(({ id, parent }) => parent !== undefined && gone.taxa.has(parent) && !gone.taxa.has(id));
+  if (under)
+    return failed({
+      code: 'taxon-under',
+      message: `“${under.name}” stands under what would be taken out; move it first.`,
+      field: 'edits',
+    });
+  const occurrence = draft.occurrence.filter(({ taxon }) => !gone.taxa.has(taxon));
+  const back: Edit[] = [
+    // First without what they stand under: it may be among those that are put back after them.
+    ...backOf(draft.taxa, gone.taxa).map(([taxon, after]): Edit => ({ do: 'taxon', taxon: alone(taxon), after })),
+    ...draft.taxa.flatMap((taxon): Edit[] =>
+      gone.taxa.has(taxon.id) && taxon.parent !== undefined ? [{ do: 'taxon', taxon }] : [],
+    ),
+    ...backOf(draft.characters, gone.characters).map(([character, after]): Edit => ({ do: 'character', character, after })),
+    ...(occurrence.length < draft.occurrence.length
+      ? [{ do: 'part', set: { occurrence: draft.occurrence }, drop: [] } as Edit]
+      : []),
+  ];
+  working.draft = {
+    ...draft,
+    taxa: draft.taxa.filter(({ id }) => !gone.taxa.has(id)),
+    characters: draft.characters.filter(({ id }) => !gone.characters.has(id)),
+    occurrence,
+  };
+  const lost = take(
+    working,
+    ({ character, scope: { taxon } }) => gone.characters.has(character) || (taxon !== undefined && gone.taxa.has(taxon)),
+  );
+  const shown = putFigures(working, (figure) =>
+    figure.taxon !== undefined && gone.taxa.has(figure.taxon)
+      ? undefined
+      : characters.reduce<Figure>((own, id) => withoutPins(own, id), figure),
+  );
+  return done([...back, ...shown, ...lost]);
+}
+
+function alone(taxon: Taxon): Taxon {
+  const own = { ...taxon };
+  delete own.parent;
+  return own;
+}
+
+/** Those that go, each with the one it stood behind: put back in this order, all stand as they stood. */
+const backOf = <T extends { id: string }>(all: readonly T[], gone: ReadonlySet<string>): [T, string | null][] =>
+  all.flatMap((one, i) => (gone.has(one.id) ? [[one, all[i - 1]?.id ?? null] as [T, string | null]] : []));
+
 /** Photographs as they are to be now; what puts them back. */
 function putFigures(working: Working, now: (figure: Figure) => Figure | undefined): Edit[] {
   const { figures: was } = working.draft;
@@ -238,21 +249,6 @@ function putScores(working: Working, { put, drop }: Extract<Edit, { do: 'scores'
   for (const cell of drop) working.scores.delete(cellKey(cell));
   for (const score of put) working.scores.set(cellKey(score), score);
   return done([{ do: 'scores', put: restored, drop: fresh }]);
-}
-
-/** Changes that put scores, as many in each as an edit may have. */
-export const putAll = (scores: readonly Score[]): Edit[] =>
-  Array.from({ length: Math.ceil(scores.length / MOST_SCORES) }, (_, i) => ({
-    do: 'scores',
-    put: scores.slice(i * MOST_SCORES, (i + 1) * MOST_SCORES),
-    drop: [],
-  }));
-
-/** Take scores out; what puts them back. */
-function take(working: Working, which: (score: Score) => boolean): Edit[] {
-  const lost = [...working.scores].filter(([, score]) => which(score));
-  for (const [key] of lost) working.scores.delete(key);
-  return putAll(lost.map(([, score]) => score));
 }
 
 /** States that a character has no longer are taken out of its scores; what is scored by nothing else goes. */

@@ -1,14 +1,31 @@
+export { emptyDraft, forkOf } from './beginnings';
 export { carryOver, type CarriedOver, type Conflict } from './carryOver';
 export { type CellChange, type GuideChanges, guideChanges } from './changes';
 export { type Cited, cslOf, sourceOf } from './citations';
 export { parseCell, printCell } from './cells';
-export { applyEdit, applyEdits, cellKey, draftOf, emptyDraft, forkOf, type Working, workingOf } from './edits';
+export { applyEdit, applyEdits } from './edits';
 export { guideFromKeys, type KeyGuide } from './keyGuide';
 export { type Part, partKey, partsIn, sayPart } from './parts';
 export { draftProblems } from './problems';
+export {
+  filledOf,
+  fits,
+  isSpare,
+  type Place,
+  quantitiesFor,
+  rangeFrom,
+  type Role,
+  ROLES,
+  sayRange,
+  takenAs,
+  withPlaces,
+} from './protocols';
+export { takeMatrix } from './takeMatrix';
 export { tileFromWords } from './tileWords';
+export { cellKey, draftOf, type Working, workingOf } from './workingDraft';
 export type {
   Cell,
+  Change,
   ContrastTold,
   Draft,
   DraftCharacter,
@@ -17,16 +34,19 @@ export type {
   KeyCharacterTold,
   KeyGuideChoices,
   LookedOver,
+  Mistaken,
 } from './schema';
 export {
   type CellProblem,
-  editsFrom,
+  csvOf,
+  editsOf,
   type Matrix,
+  matrixChanges,
   matrixOf,
   readCsv,
+  readMatrix,
   readNexus,
   readSddMatrix,
-  readTable,
   tableOf,
   writeCsv,
   writeLongCsv,

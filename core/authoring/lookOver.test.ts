@@ -1,4 +1,5 @@
 import { lookOver } from './lookOver';
+import type { Taxon } from '../guide/schema';
 import { demoGuides, ledgeCrabs, poolSnails } from '../../demo';
 import { type Draft, emptyDraft, parseCell, applyEdits, workingOf, draftOf, type Edit } from '.';
 
@@ -83,8 +84,35 @@ it('says what nothing tells apart, where a cell would help, which state nobody h
   expect(found.silent).toEqual(['muta']);
   // The silent one is told from nobody, which is said already.
   expect(found.alike.map(({ a, b }) => `${a} ${b}`)).toEqual(['velox minuta']);
-  expect(found.wanted[0]).toEqual({ taxon: 'muta', character: 'head', pairs: 3 });
-  expect(found.wanted).toContainEqual({ taxon: 'minuta', character: 'spur', pairs: 1 });
+  expect(found.wanted[0]).toEqual({ taxon: 'muta', character: 'head', pairs: 3, times: 0 });
+  expect(found.wanted).toContainEqual({ taxon: 'minuta', character: 'spur', pairs: 1, times: 0 });
+  expect(found.confused).toEqual([]);
+});
+
+it('what people take for one another comes first, though the draft tells them apart; once for two of many forms', () => {
+  const mistaken = [
+    { a: 'minuta', b: 'velox', times: 1 },
+    { a: 'alba', b: 'minuta', times: 7 },
+    { a: 'velox', b: 'minuta', times: 1 },
+    { a: 'alba', b: 'gone', times: 90 },
+  ];
+  const sexes: Taxon['forms'] = [
+    { share: 0.5, facets: { sex: { female: 1 } } },
+    { share: 0.5, facets: { sex: { male: 1 } } },
+  ];
+  const draft = three();
+  const facets = { sex: ['female', 'male'].map((id) => ({ id, label: id })) };
+  const taxa = draft.taxa.map((taxon): Taxon => (taxon.id === 'minuta' ? { ...taxon, forms: sexes } : taxon));
+  for (const one of [draft, { ...draft, facets, taxa }]) {
+    const found = lookOver(one, mistaken);
+    expect(found.problems).toEqual([]);
+    expect(found.confused.map(({ a, b, times, same }) => [[a, b].sort().join(' '), times, Math.round(10 * same)])).toEqual([
+      ['alba minuta', 7, 0],
+      ['minuta velox', 2, 10],
+    ]);
+    expect(found.wanted[0]).toEqual({ taxon: 'minuta', character: 'spur', pairs: 1, times: 2 });
+    expect(found.wanted[1]).toEqual({ taxon: 'muta', character: 'head', pairs: 3, times: 0 });
+  }
 });
 
 it('a score that cannot be is named by its taxon', () => {

@@ -4,19 +4,22 @@ import {
   disagreementsOf,
   formsOf,
   frequencyAt,
+  type Guide,
   isUnder,
+  lineage,
   readGuide,
   type Table,
   type Taxon,
 } from '../guide';
 import { normalBelow } from '../probability';
 import { printCell } from './cells';
-import type { Draft, LookedOver } from './draftSchema';
+import type { Draft, LookedOver, Mistaken } from './draftSchema';
 import { problemsOf } from './problems';
 import { unreachedIn } from './reached';
 import { togetherIn } from './together';
 
 type Alike = LookedOver['alike'][number];
+type Confused = LookedOver['confused'][number];
 type Wanted = LookedOver['wanted'][number];
 
 /** Two are told apart where less than this much of them is the same. */
@@ -29,20 +32,22 @@ const SHOWN = 60;
  * Look a draft over: what is still wrong, what nothing tells apart, and where a cell would help most. Pairs are compared
  * character by character, as if these were independent: the overlap Σ min(p, q) of what each is scored with
  * (Weitzman 1970), multiplied.
+ *
+ * @param mistaken what people took for one another: where a cell would help them comes first.
  */
-export function lookOver(draft: Draft): LookedOver {
+export function lookOver(draft: Draft, mistaken: readonly Mistaken[] = []): LookedOver {
   const read = readGuide(draft);
   const problems = problemsOf(draft, read);
-  const none = { alike: [], wanted: [], silent: [], against: [], unreached: [], together: [] };
+  const none = { alike: [], confused: [], wanted: [], silent: [], against: [], unreached: [], together: [] };
   const found = { ...none, problems, unused: unusedIn(draft) };
   if (!read.ok) return found;
   const compiled = compileGuide(read.value);
   const silent = silentIn(draft);
-  const { alike, wanted } = pairsOf(compiled);
+  const { alike, confused, wanted } = pairsOf(compiled, mistaken);
   // Those of which nothing is said are told from nobody: that is said once.
   const said = alike.filter(({ a, b }) => !silent.includes(a) && !silent.includes(b)).slice(0, SHOWN);
   return {
-    ...{ ...found, alike: said, wanted, silent },
+    ...{ ...found, alike: said, confused, wanted, silent },
     against: againstSources(compiled),
     unreached: unreachedIn(compiled).slice(0, SHOWN),
     together: togetherIn(compiled).slice(0, SHOWN),
@@ -98,34 +103,71 @@ function overlap(table: Table, a: number, b: number): number | undefined {
   return 2 * normalBelow(-apart / 2, 0, Math.max(table.sd[a], table.sd[b]));
 }
 
-function pairsOf(compiled: CompiledGuide): Pick<LookedOver, 'alike' | 'wanted'> {
+const pairKey = (a: string, b: string): string => (a < b ? `${a}\n${b}` : `${b}\n${a}`);
+
+/** Which of the pairs that people took for one another two taxa are, or stand under. */
+function mistakenIn(guide: Guide, mistaken: readonly Mistaken[]): (a: string, b: string) => readonly Confused[] {
+  const all = new Map<string, Confused>();
+  for (const { a, b, times } of mistaken) {
+    const known = all.get(pairKey(a, b));
+    if (known) known.times += times;
+    else all.set(pairKey(a, b), { a, b, times, same: 0 });
+  }
+  if (all.size === 0) return () => [];
+  const above = new Map(guide.taxa.map(({ id }) => [id, lineage(guide, id).map((taxon) => taxon.id)]));
+  return (a, b) => above.get(a)!.flatMap((x) => above.get(b)!.flatMap((y) => all.get(pairKey(x, y)) ?? []));
+}
+
+/** A cell that is not filled, and what it may part: each pair once, however many forms it has. */
+interface Cell {
+  taxon: string;
+  character: string;
+  pairs: Set<string>;
+  confused: Set<Confused>;
+}
+
+function pairsOf(compiled: CompiledGuide, mistaken: readonly Mistaken[]): Pick<LookedOver, 'alike' | 'confused' | 'wanted'> {
   const { guide, tables } = compiled;
   const forms = formsOf(guide).slice(0, MOST_FORMS);
   const all = [...tables.values()];
-  const alike: Alike[] = [];
-  const wanted = new Map<string, Wanted>();
-  for (let a = 0; a < forms.length; a++)
-    for (let b = a + 1; b < forms.length; b++) {
-      if (forms[a].taxon === forms[b].taxon) continue;
+  const mistakenFor = mistakenIn(guide, mistaken);
+  const alike = new Map<string, Alike>();
+  const confused = new Set<Confused>();
+  const cells = new Map<string, Cell>();
+  for (let i = 0; i < forms.length; i++)
+    for (let j = i + 1; j < forms.length; j++) {
+      const [a, b] = [forms[i].taxon, forms[j].taxon];
+      if (a === b) continue;
+      const taken = mistakenFor(a, b);
       let same = 1;
       for (const table of all) {
-        same *= overlap(table, a, b) ?? 1;
-        if (same < ALIKE) break;
+        same *= overlap(table, i, j) ?? 1;
+        if (same < ALIKE && taken.length === 0) break;
       }
-      if (same < ALIKE) continue;
-      alike.push({ a: forms[a].taxon, b: forms[b].taxon, same });
+      // Of several forms of two taxa, those count that are most alike.
+      for (const pair of taken) pair.same = Math.max(same, pair.same);
+      for (const pair of taken) confused.add(pair);
+      if (same >= ALIKE) alike.set(pairKey(a, b), { a, b, same });
+      else if (taken.length === 0) continue;
       for (const table of all) {
-        if (table.scored[a] === table.scored[b]) continue;
-        const taxon = forms[table.scored[a] ? b : a].taxon;
-        const key = `${taxon}\n${table.character.id}`;
-        const known = wanted.get(key);
-        if (known) known.pairs++;
-        else wanted.set(key, { taxon, character: table.character.id, pairs: 1 });
+        if (table.scored[i] === table.scored[j]) continue;
+        const taxon = table.scored[i] ? b : a;
+        const character = table.character.id;
+        const cell = cells.get(`${taxon}\n${character}`) ?? { taxon, character, pairs: new Set(), confused: new Set() };
+        cells.set(`${taxon}\n${character}`, cell);
+        cell.pairs.add(pairKey(a, b));
+        for (const pair of taken) cell.confused.add(pair);
       }
     }
-  const once = new Map(alike.map((pair) => [`${pair.a}\n${pair.b}`, pair]));
   return {
-    alike: [...once.values()].sort((x, y) => y.same - x.same),
-    wanted: [...wanted.values()].sort((x, y) => y.pairs - x.pairs).slice(0, SHOWN),
+    alike: [...alike.values()].sort((x, y) => y.same - x.same),
+    confused: [...confused].sort((x, y) => y.times - x.times || y.same - x.same).slice(0, SHOWN),
+    wanted: [...cells.values()]
+      .map((cell): Wanted => ({
+        ...{ taxon: cell.taxon, character: cell.character, pairs: cell.pairs.size },
+        times: [...cell.confused].reduce((sum, { times }) => sum + times, 0),
+      }))
+      .sort((x, y) => y.times - x.times || y.pairs - x.pairs)
+      .slice(0, SHOWN),
   };
 }

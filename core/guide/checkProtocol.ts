@@ -15,6 +15,9 @@ const TAKEN_BY: Partial<Record<Character['kind'], readonly Quantity['kind'][]>> 
   count: ['count'],
 };
 
+/** What a kind of character can be taken by, on a photo. */
+export const quantitiesFor = (kind: Character['kind']): readonly Quantity['kind'][] => TAKEN_BY[kind] ?? [];
+
 /** Is a character's protocol one that can be followed? */
 export function checkProtocol(
   { label, kind, states, protocol }: Character,
@@ -29,7 +32,7 @@ export function checkProtocol(
   for (const id of landmarksIn(quantity))
     if (!byId.has(id))
       report(`${field}.quantity`, 'unknown-landmark', `“${label}” is worked out of “${id}”, which is none of its landmarks.`);
-  if (!TAKEN_BY[kind]?.includes(quantity.kind))
+  if (!quantitiesFor(kind).includes(quantity.kind))
     report(`${field}.quantity.kind`, 'quantity-misfit', `“${label}” is a ${kind} and cannot be taken as ${quantity.kind}.`);
   if (states && !protocol.states)
     report(`${field}.states`, 'states-missing', `“${label}” is told by states: say what the quantity is in each.`);

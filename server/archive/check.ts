@@ -113,8 +113,9 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     return site_id === null || sites.has(site_id) ? undefined : `site ${site_id} is not in the archive`;
   },
   sheets: () => undefined,
-  drafts({ id, guide_id }, known) {
+  drafts({ id, guide_id, version, behind }, known) {
     known.drafts.add(id);
+    if (behind > version) return 'it is further behind than it was ever changed';
     return guide_id === null ? undefined : guideOf(guide_id, known);
   },
   draft_edits: ({ draft_id }, { drafts }) => (drafts.has(draft_id) ? undefined : `draft ${draft_id} is not in the archive`),

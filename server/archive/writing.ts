@@ -1,4 +1,4 @@
-import { Draft, Edit } from '@plesion/core/authoring/schema';
+import { Change, Draft } from '@plesion/core/authoring/schema';
 import { z } from 'zod';
 import { count, device, id, instant, part, title } from './columns';
 
@@ -11,6 +11,7 @@ export const writing = {
     title: z.string().max(200),
     content: Draft,
     version: count,
+    behind: count.default(0),
     hidden: z.boolean(),
     made_by: title,
     created_at: instant,
@@ -23,7 +24,7 @@ export const writing = {
     made_by: title,
     at: instant,
     device,
-    edits: z.array(Edit),
+    edits: z.array(Change),
   }),
   draft_reviews: part('draft_review', 'draft_id, n', {
     draft_id: id,

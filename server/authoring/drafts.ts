@@ -1,4 +1,3 @@
-import { LockMode } from '@mikro-orm/core';
 import type { StoredGuide } from '@plesion/contract';
 import type {
   DraftBegin,
@@ -13,20 +12,10 @@ import type {
 } from '@plesion/contract/authoring';
 import type { NamesTried } from '@plesion/contract/guideVersions';
 import type { Problem } from '@plesion/core';
-import {
-  applyEdits,
-  type Draft,
-  draftOf,
-  type Edit,
-  draftProblems,
-  emptyDraft,
-  forkOf,
-  workingOf,
-} from '@plesion/core/authoring';
+import { applyEdits, type Draft, draftProblems, emptyDraft, forkOf } from '@plesion/core/authoring';
 import { type Guide, readGuide } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
-import { bound } from '../database/bound';
-import { type DraftColumns, DraftEditEntity, DraftEntity } from '../database/draftEntities';
+import { DraftEditEntity, DraftEntity } from '../database/draftEntities';
 import { GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide, needOurs, writeGuide } from '../guides/service';
@@ -36,12 +25,11 @@ import { contentHash } from '../records/contentHash';
 import { recordsAgainst } from '../own/service';
 import { checkAgainst } from '../standing/service';
 import { freeSlug } from './keyGuide';
+import { mistakenWith } from './mistaken';
 import { moved } from './moved';
 import { fitAt } from './reviews';
 import { tryNames } from './versions';
-
-const HEAD = ['id', 'title', 'guideId', 'baseVersion', 'version', 'madeBy', 'updatedAt'] as const;
-type Head = Pick<DraftColumns, (typeof HEAD)[number]>;
+import { draftIn, HEAD, type Head, headIn, keepEdits, leave, workingIn } from './working';
 
 const rowOf = ({ id, title, guideId, baseVersion, version, madeBy: by, updatedAt }: Head): DraftRow => ({
   ...{ id, title, version, by, updatedAt: updatedAt.toISOString() },
@@ -50,26 +38,6 @@ const rowOf = ({ id, title, guideId, baseVersion, version, madeBy: by, updatedAt
 });
 
 export const storedOf = (head: Head, content: Draft): StoredDraft => ({ ...rowOf(head), content });
-
-export interface Whole {
-  head: Head;
-  content: Draft;
-}
-
-/** The draft, whole, under a lock where it is to be changed. */
-export async function draftIn(em: Em, stationId: string, id: string, lock = false): Promise<Whole> {
-  const head = await em.findOne(
-    DraftEntity,
-    { stationId, id },
-    { fields: [...HEAD], disableIdentityMap: true, ...(lock ? { lockMode: LockMode.PESSIMISTIC_WRITE } : {}) },
-  );
-  if (!head) throw notFound('draft');
-  // Large, and asked for with every change: as the plain value that it is, not by way of an entity.
-  const { content } = await em.getConnection().execute<{
-    content: Draft;
-  }>('select content from draft where station_id = ? and id = ?', [stationId, id], 'get', em.getTransactionContext());
-  return { head, content };
-}
 
 /** Guides that are being written, the one touched last first. */
 export async function listDrafts(em: Em, stationId: string): Promise<DraftRow[]> {
@@ -98,7 +66,7 @@ export async function beginDraft(em: Em, caller: Caller, id: string, { title, gu
     .createQueryBuilder(DraftEntity)
     .insert({
       ...{ stationId, id, guideId: next?.id ?? null, baseVersion: next?.version ?? null, title: content.title, content },
-      ...{ version: 0, hidden: false, madeBy: accountName, createdAt: now, updatedAt: now },
+      ...{ version: 0, behind: 0, hidden: false, madeBy: accountName, createdAt: now, updatedAt: now },
     })
     .onConflict()
     .ignore()
@@ -108,35 +76,12 @@ export async function beginDraft(em: Em, caller: Caller, id: string, { title, gu
 
 /** What was changed since a batch, in the order it was made. */
 export async function editsSince(em: Em, stationId: string, draftId: string, after: number): Promise<EditsSince> {
-  const head = await em.findOne(DraftEntity, { stationId, id: draftId }, { fields: ['version'] });
-  if (!head) throw notFound('draft');
+  const head = await headIn(em, stationId, draftId);
   const rows = await em.find(DraftEditEntity, { stationId, draftId, n: { $gt: after } }, { orderBy: { n: 'asc' } });
   return {
     version: head.version,
     batches: rows.map(({ n, batch, madeBy: by, at, edits }) => ({ n, batch, by, at: at.toISOString(), edits })),
   };
-}
-
-/** Keep a draft as it is now, with the changes that made it so. */
-export async function keepEdits(
-  tx: Em,
-  { stationId, accountName, device = '' }: Caller,
-  { head, content }: Whole,
-  batch: string,
-  edits: readonly Edit[],
-): Promise<number> {
-  const [version, at] = [head.version + 1, new Date()];
-  await bound(
-    tx,
-    `insert into draft_edit (station_id, draft_id, n, batch, made_by, at, device, edits) values (?, ?, ?, ?, ?, ?, ?, ?::jsonb)`,
-    [stationId, head.id, version, batch, accountName, at, device, JSON.stringify(edits)],
-  );
-  await bound(
-    tx,
-    `update draft set content = ?::json, version = ?, title = ?, updated_at = ?, hidden = false where station_id = ? and id = ?`,
-    [JSON.stringify(content), version, content.title, at, stationId, head.id],
-  );
-  return version;
 }
 
 /** Change a draft, all of it or none; the same batch sent twice is made once. */
@@ -147,14 +92,15 @@ export async function editDraft(
   { batch, after, edits }: EditsWrite,
 ): Promise<EditsSince> {
   const { stationId } = caller;
-  await em.transactional(async (tx) => {
-    const draft = await draftIn(tx, stationId, draftId, true);
-    if (await tx.count(DraftEditEntity, { stationId, draftId, batch })) return;
-    const working = workingOf(draft.content);
+  const left = await em.transactional(async (tx) => {
+    const head = await headIn(tx, stationId, draftId, true);
+    if (await tx.count(DraftEditEntity, { stationId, draftId, batch })) return undefined;
+    const working = await workingIn(tx, head);
     const outcome = applyEdits(working, edits);
     if (!outcome.ok) throw badRequest(outcome.problems);
-    await keepEdits(tx, caller, { head: draft.head, content: draftOf(working) }, batch, edits);
+    return keepEdits(tx, caller, { head, working }, batch, edits);
   });
+  if (left) leave(left);
   const { version, batches } = await editsSince(em, stationId, draftId, after);
   // Whoever sent a batch has what is in it.
   return { version, batches: batches.map((one) => (one.batch === batch ? { ...one, edits: [] } : one)) };
@@ -164,8 +110,9 @@ export async function editDraft(
 export async function lookOverDraft(em: Em, pool: AnalysisPool, stationId: string, id: string): Promise<DraftLook> {
   const { head, content: draft } = await draftIn(em, stationId, id);
   const read = head.guideId ? readGuide(draft) : undefined;
+  const mistaken = head.guideId ? await mistakenWith(em, stationId, head.guideId) : [];
   const [look, records] = await Promise.all([
-    pool.ask(stationId, 'lookOver', { draft }),
+    pool.ask(stationId, 'lookOver', { draft, mistaken }),
     read?.ok && head.guideId ? recordsAgainst(em, pool, stationId, head.guideId, read.value) : [],
   ]);
   return { ...look, records };
@@ -241,7 +188,7 @@ export async function publishDraft(em: Em, caller: Caller, id: string, { version
     await tx.nativeUpdate(
       DraftEntity,
       { stationId, id },
-      { guideId, baseVersion: stored.version, content: guide, updatedAt: new Date() },
+      { guideId, baseVersion: stored.version, content: guide, behind: 0, updatedAt: new Date() },
     );
     return stored;
   });

@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { StoredGuide } from '@plesion/contract';
 import type { CarryWrite, NewerView, StoredDraft } from '@plesion/contract/authoring';
-import { applyEdits, type CarriedOver, draftOf, type Edit, workingOf } from '@plesion/core/authoring';
+import { applyEdits, type CarriedOver, type Edit, workingOf } from '@plesion/core/authoring';
 import type { AnalysisPool } from '../analysis/pool';
 import { DraftEntity } from '../database/draftEntities';
 import type { Em } from '../database/orm';
 import { guideIfThere } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
-import { draftIn, findDraft, keepEdits, type Whole } from './drafts';
+import { findDraft } from './drafts';
 import { moved } from './moved';
+import { draftIn, keepEdits, type Whole } from './working';
 
 type Of = CarryWrite['of'];
 
@@ -79,7 +80,7 @@ export async function carryOver(
     const working = workingOf(draft.content);
     const outcome = applyEdits(working, all);
     if (!outcome.ok) throw badRequest(outcome.problems);
-    await keepEdits(tx, caller, { head: draft.head, content: draftOf(working) }, randomUUID(), all);
+    await keepEdits(tx, caller, { head: draft.head, working }, randomUUID(), all);
     if (of === 'base') await tx.nativeUpdate(DraftEntity, { stationId, id }, { baseVersion: to });
   });
   return findDraft(em, stationId, id);

@@ -22,6 +22,7 @@ import { listVersions, tryOnNewest } from './versions';
 import { carryOver, newerFor } from './newer';
 import { listReviews, reviewDraft } from './reviews';
 import { lookAtKeyGuide, makeKeyGuide } from './keyGuide';
+import { headIn } from './working';
 
 export function authoringRoutes(router: Router, em: () => Em, pool: AnalysisPool): void {
   bind(router, em, 'keyGuide', ({ em: own, caller, body }) => lookAtKeyGuide(own, pool, caller.stationId, body));
@@ -40,6 +41,10 @@ export function authoringRoutes(router: Router, em: () => Em, pool: AnalysisPool
     // What it still wants is said at once, not at the end of long work.
     await guideOfDraft(own, caller.stationId, draftId);
     return { jobId: await startJob(own, 'makeDraftKey', caller, { draftId, asked }) };
+  });
+  bind(router, em, 'takeMatrix', async ({ em: own, caller, params: { id: draftId }, body }) => {
+    await headIn(own, caller.stationId, draftId);
+    return { jobId: await startJob(own, 'takeMatrix', caller, { draftId, ...body }) };
   });
   bind(router, em, 'tryDraftNames', ({ em: own, caller, params, query }) =>
     tryDraftNames(own, pool, caller.stationId, params.id, query.after),

@@ -1,5 +1,5 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
-import type { Draft, Edit } from '@plesion/core/authoring';
+import type { Change, Draft } from '@plesion/core/authoring';
 
 /** A guide that is being written; `version` counts the batches of changes to it. */
 export const DraftEntity = defineEntity({
@@ -15,6 +15,8 @@ export const DraftEntity = defineEntity({
     // Not jsonb, into which so much is put apart each time somebody types: it is only ever read whole.
     content: p.json<Draft>().columnType('json'),
     version: p.integer(),
+    /** How many of the last batches are not in the content yet. */
+    behind: p.integer(),
     hidden: p.boolean(),
     madeBy: p.string(),
     createdAt: p.datetime(),
@@ -36,7 +38,7 @@ export const DraftEditEntity = defineEntity({
     madeBy: p.string(),
     at: p.datetime(),
     device: p.string(),
-    edits: p.json<Edit[]>(),
+    edits: p.json<Change[]>(),
   },
 });
 

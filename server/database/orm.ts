@@ -49,6 +49,7 @@ import { Migration20270109000000 } from './migrations/Migration20270109000000';
 import { Migration20270110000000 } from './migrations/Migration20270110000000';
 import { Migration20270111000000 } from './migrations/Migration20270111000000';
 import { Migration20270112000000 } from './migrations/Migration20270112000000';
+import { Migration20270113000000 } from './migrations/Migration20270113000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -90,6 +91,7 @@ const MIGRATIONS = [
   Migration20270110000000,
   Migration20270111000000,
   Migration20270112000000,
+  Migration20270113000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */

@@ -10,6 +10,7 @@ import type {
   LearnAnswer,
   LearnRequest,
 } from '@plesion/contract';
+import type { MatrixTaken, MatrixWrite } from '@plesion/contract/authoring';
 import type { ImportHow } from '@plesion/core/import';
 import type { Em } from '../database/orm';
 import type { Writer } from '../records/write';
@@ -54,6 +55,7 @@ export interface JobKinds {
   learn: JobKind<LearnRequest, LearnAnswer>;
   makeKey: JobKind<{ guideId: string; asked: KeyMake }, KeyMade>;
   makeDraftKey: JobKind<{ draftId: string; asked: KeyMake }, KeyMade>;
+  takeMatrix: JobKind<MatrixWrite & { draftId: string }, MatrixTaken>;
   printGuide: JobKind<{ guideId: string }, BookletMade>;
   exportStation: JobKind<object, ArchiveMade>;
   importStation: JobKind<object, ArchiveRead>;

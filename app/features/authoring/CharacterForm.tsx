@@ -24,6 +24,7 @@ interface Props {
 
 /** What draws comes when a character is opened. */
 const StateLooks = lazy(() => import('./StateLooks'));
+const ProtocolForm = lazy(() => import('./ProtocolForm'));
 
 /** Of no group: no id begins so. */
 const NONE = '-';
@@ -167,6 +168,9 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
         problem={at('seconds')}
         onCommit={number('seconds')}
       />
+      <Suspense fallback={<Loading what="How it is measured" />}>
+        <ProtocolForm character={character} views={draft.views} onChange={(next) => edit({ do: 'character', character: next })} />
+      </Suspense>
       {draft.dependence.length > 0 && (
         <ChoiceGroup
           label="Hangs together with"

@@ -1,29 +1,33 @@
 import {
-  type CellProblem,
   draftOf,
-  editsFrom,
+  csvOf,
+  editsOf,
   type Matrix,
+  matrixChanges,
   matrixOf,
-  readCsv,
-  readNexus,
-  readSddMatrix,
-  readTable,
+  readMatrix,
   tableOf,
   writeCsv,
   writeLongCsv,
   writeNexus,
   writeSddMatrix,
 } from '@plesion/core/authoring';
-import { useMemo, useState } from 'react';
+import { MatrixTaken } from '@plesion/contract/authoring';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { v7 as mintId } from 'uuid';
 import { pickFile, saveFile } from '../../lib/files';
+import { useJob } from '../../lib/useJob';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { JobState } from '../../ui/JobState';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { authoringApi } from './authoringApi';
+import type { Writing } from './writing';
 import type { PartProps } from './WritingScreen';
 
 const SHOWN = 10;
@@ -43,6 +47,9 @@ const WAYS: { id: string; label: string; ending: string; write: (matrix: Matrix,
   { id: 'sdd', label: 'SDD (XML)', ending: 'sdd.xml', write: (matrix, title) => writeSddMatrix(title, matrix).text },
 ];
 
+/** Letters of a matrix that are taken in while one looks on; more is long work. */
+const AT_ONCE = 200_000;
+
 /** From so many cells on, what is lost is not worked out while one looks on. */
 const MANY = 20_000;
 
@@ -52,36 +59,60 @@ function lostIn(matrix: Matrix): Record<string, string[]> {
   return { NEXUS: writeNexus(matrix).lost, SDD: writeSddMatrix('', matrix).lost };
 }
 
+interface Props extends PartProps {
+  id: string;
+  flush: Writing['flush'];
+  takenIn: Writing['takenIn'];
+}
+
+const parseTaken = (result: unknown) => MatrixTaken.parse(result);
+
 /** Matrices in and out: a table of a spreadsheet, a line for each cell, NEXUS. */
-export default function MatrixPart({ draft, scores, edit }: PartProps) {
+export default function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
   const [source, setSource] = useState(draft.sources[0]?.id ?? '');
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
-  const [told, setTold] = useState<{ says: string; problems: CellProblem[] }>();
+  const [told, setTold] = useState<Omit<MatrixTaken, 'version'>>();
   const whole = () => draftOf({ draft, scores });
-  const take = (given: string) => {
-    takeIn(/^\s*#NEXUS/i.test(given) ? readNexus(given) : /^\s*</.test(given) ? readSddMatrix(given) : readCsv(given));
-  };
+  const job = useJob(
+    async (given: string) => {
+      await flush();
+      return authoringApi('takeMatrix', { params: { id }, body: { batch: mintId(), source, text: given } });
+    },
+    parseTaken,
+    'drafts',
+  );
   const takeFile = async (file: File) => {
     // A workbook is a zip archive.
     if ((await file.slice(0, 2).text()) !== 'PK') return take(await file.text());
     const { readWorkbook } = await import('./spreadsheet');
     const lines = await readWorkbook(file);
     if (typeof lines === 'string') setProblem(lines);
-    else takeIn(readTable(lines));
+    else take(csvOf(lines));
   };
-  const takeIn = (read: ReturnType<typeof readCsv>) => {
+  const take = (given: string) => {
     setTold(undefined);
-    if (!read.ok) return setProblem(read.problems[0].message);
-    const { edits, problems } = editsFrom(read.value, whole(), source);
     setProblem(undefined);
+    if (given.length > AT_ONCE) return job.begin(given);
+    const read = readMatrix(given);
+    if (!read.ok) return setProblem(read.problems[0].message);
+    const changes = matrixChanges(read.value, draft, source);
+    const edits = editsOf(changes);
     if (edits.length && !edit(...edits)) return;
     setText('');
-    setTold({
-      says: `Read: ${read.value.taxa.length} taxa, ${read.value.characters.length} characters. One step back undoes all of it.`,
-      problems,
-    });
+    const { taxa, characters } = read.value;
+    const { problems } = changes;
+    setTold({ taxa: taxa.length, characters: characters.length, problems, left: problems.length, back: [] });
   };
+  const took = useEffectEvent(() => {
+    setText('');
+    setTold(job.result);
+    void takenIn(job.result?.back);
+  });
+  const version = job.result?.version;
+  useEffect(() => {
+    if (version !== undefined) took();
+  }, [version]);
   const lost = useMemo(() => lostIn(matrixOf(draftOf({ draft, scores }), source)), [draft, scores, source]);
   return (
     <>
@@ -100,22 +131,24 @@ export default function MatrixPart({ draft, scores, edit }: PartProps) {
         </Text>
         <TextField label="Paste it here" value={text} onChangeText={setText} multiline style={styles.paste} problem={problem} />
         <View style={styles.act}>
-          <Button label="Take it in" disabled={!text.trim()} onPress={() => take(text)} />
+          <Button label="Take it in" disabled={!text.trim() || job.running} busy={job.running} onPress={() => take(text)} />
           <Button
             label="Choose a file"
             onPress={() => void pickFile('.csv,.tsv,.txt,.nex,.nexus,.xml,.xlsx,text/*').then((file) => file && takeFile(file))}
           />
         </View>
+        <JobState job={job} what="Taking it in" refused="It was not taken in" stopped="Stopped; nothing was taken in." />
         {told && (
-          <Notice
-            kind={told.problems.length ? 'problem' : 'note'}
-            title={told.problems.length ? sayLeft(told.problems.length) : 'Taken in'}
-          >
-            <Text>{told.says}</Text>
+          <Notice kind={told.left ? 'problem' : 'note'} title={told.left ? sayLeft(told.left) : 'Taken in'}>
+            <Text>
+              {`Read: ${told.taxa} taxa, ${told.characters} characters. ${told.back ? 'One step back undoes all of it.' : 'It is too much to be taken back by a step.'}`}
+            </Text>
             {told.problems.slice(0, SHOWN).map(({ taxon, character, text: cell, message }) => (
               <Text key={`${taxon} ${character}`} size="small">{`${taxon}, ${character}, “${cell}”: ${message}`}</Text>
             ))}
-            {told.problems.length > SHOWN && <Text size="small">{`and ${told.problems.length - SHOWN} more`}</Text>}
+            {told.left > told.problems.slice(0, SHOWN).length && (
+              <Text size="small">{`and ${told.left - Math.min(told.problems.length, SHOWN)} more`}</Text>
+            )}
           </Notice>
         )}
       </Card>

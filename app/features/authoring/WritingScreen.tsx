@@ -127,7 +127,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
       )}
       {part === 'matrix' && (
         <Suspense fallback={<Loading what="Tables" />}>
-          <MatrixPart {...props} />
+          <MatrixPart {...props} id={id} flush={writing.flush} takenIn={writing.takenIn} />
         </Suspense>
       )}
       {part === 'try' && (

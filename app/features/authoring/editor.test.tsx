@@ -1,5 +1,5 @@
 import type { DraftLook } from '@plesion/contract/authoring';
-import { applyEdits, draftOf, type Edit, emptyDraft, type Working, workingOf } from '@plesion/core/authoring';
+import { applyEdits, draftOf, type Edit, emptyDraft, type Mistaken, type Working, workingOf } from '@plesion/core/authoring';
 import { reply } from '@plesion/core/analysis';
 import { poolSnails } from '@plesion/demo';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
@@ -26,6 +26,7 @@ jest.mock('expo-router', () => ({
 let mockSave: (name: string, text: string) => void;
 jest.mock('../../lib/files', () => ({ pickFile: jest.fn(), saveFile: (name: string, text: string) => mockSave(name, text) }));
 
+let mockMistaken: Mistaken[];
 let drafted = 0;
 let id: string;
 let working: Working;
@@ -35,6 +36,7 @@ const row = () => ({ id, title: working.draft.title, version, by: 'mira', update
 
 beforeEach(() => {
   mockPush.mockClear();
+  mockMistaken = [];
   id = `0192f3a0-0000-7001-8000-0000000001${String(++drafted).padStart(2, '0')}`;
   working = workingOf(emptyDraft('new', ''));
   applyEdits(working, poolSnails);
@@ -50,7 +52,7 @@ beforeEach(() => {
     return { version, batches: [{ n: version, batch, by: 'mira', at: '2026-05-01T10:00:00Z', edits }] };
   });
   mockStation.answer('lookOverDraft', (): DraftLook => {
-    const asked = reply<'lookOver'>({ name: 'lookOver', asked: { draft: draftOf(working) } });
+    const asked = reply<'lookOver'>({ name: 'lookOver', asked: { draft: draftOf(working), mistaken: mockMistaken } });
     if (!asked.known) throw new Error('not answered');
     return { ...asked.answer, records: [] };
   });
@@ -233,6 +235,46 @@ it('a table is taken in and undone in one step; what cannot be read is told by c
   await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Spinella acris'));
 });
 
+it('a table too large to be read while one looks on is taken in by the server, and undone in one step', async () => {
+  const lines = Array.from({ length: 6000 }, (_, i) => `Orbissa species${i},low cone and then some more words`);
+  const text = ['taxon,Coil', ...lines].join('\n');
+  let jobs = 0;
+  mockStation.answer('takeMatrix', ({ body }) => {
+    expect(body).toMatchObject({ source: 'own', text });
+    applyEdits(working, [{ do: 'taxon', taxon: { id: 'far', name: 'Orbissa procul', rank: 'species', abundance: 1 } }]);
+    version++;
+    return { jobId: id };
+  });
+  mockStation.answer('job', () =>
+    jobs++ === 0
+      ? { jobId: id, state: 'running', progress: 0.4 }
+      : {
+          ...{ jobId: id, state: 'done', progress: 1 },
+          result: {
+            ...{ version, taxa: 6000, characters: 1, left: 120 },
+            problems: [{ taxon: 'Orbissa species7', character: 'Coil', text: 'low', message: 'is not told' }],
+            back: [{ do: 'drop', taxa: ['far'], characters: [] }],
+          },
+        },
+  );
+  await open('Tables in and out');
+  await shown('Out');
+  await type('Paste it here', text);
+  await press('Take it in');
+  await shown('Taking it in, 40 in 100 done');
+  await shown('120 cells were not taken');
+  screen.getByText('Read: 6000 taxa, 1 characters. One step back undoes all of it.');
+  screen.getByText(/^Orbissa species7, Coil, “low”/);
+  screen.getByText('and 119 more');
+  expect(screen.getByLabelText('Paste it here').props.value).toBe('');
+  await press('Taxa');
+  await shown(/Orbissa procul/);
+  await press('Undo');
+  await waitFor(() => expect(screen.queryByText(/Orbissa procul/)).toBeNull());
+  await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Spinella acris'));
+  expect(screen.getByLabelText('Redo')).toBeDisabled();
+});
+
 it('a specimen is tried on it, and its readings are taken back', async () => {
   mockStation.answer('tryDraft', ({ body }) => {
     const { readings } = body as { readings: object[] };
@@ -253,6 +295,14 @@ it('a specimen is tried on it, and its readings are taken back', async () => {
   });
   await press('Take all readings back');
   await shown('Orbissa plana: 90 in 100');
+});
+
+it('says what people take for one another, and where a cell would help them', async () => {
+  mockMistaken = [{ a: 'velutrina-brevis', b: 'velutrina-limosa', times: 3 }];
+  await open('Look it over');
+  await shown('People take these for one another');
+  screen.getByText('Velutrina brevis and Velutrina limosa: 3 times; 100 in 100 the same');
+  screen.getByText('Velutrina limosa, Mouth of the shell: may part 1 pair, taken for one another 3 times');
 });
 
 it('is looked over: what it wants, what nothing tells apart, where a cell would help; then published', async () => {

@@ -14,6 +14,8 @@ export function wordsOf(draft: PartProps['draft']) {
   };
 }
 
+const sayTimes = (n: number): string => (n === 1 ? 'once' : `${n} times`);
+
 /** What a draft says back, in lines under their titles. */
 export function listsOf(look: DraftLook, draft: PartProps['draft']): { title: string; lines: string[] }[] {
   const { name, label, state: stateLabel } = wordsOf(draft);
@@ -24,6 +26,12 @@ export function listsOf(look: DraftLook, draft: PartProps['draft']): { title: st
       lines: look.alike.map(({ a, b, same }) => `${name(a)} and ${name(b)}: ${Math.round(100 * same)} in 100 the same`),
     },
     {
+      title: 'People take these for one another',
+      lines: look.confused.map(
+        ({ a, b, times, same }) => `${name(a)} and ${name(b)}: ${sayTimes(times)}; ${Math.round(100 * same)} in 100 the same`,
+      ),
+    },
+    {
       title: 'These never lead',
       lines: look.unreached.map(
         ({ taxon, leads, p }) => `${name(taxon)}: read just as it is written, ${name(leads)} leads, ${inHundred(p)}`,
@@ -32,8 +40,8 @@ export function listsOf(look: DraftLook, draft: PartProps['draft']): { title: st
     {
       title: 'Here a cell would help most',
       lines: look.wanted.map(
-        ({ taxon, character, pairs }) =>
-          `${name(taxon)}, ${label(character)}: may part ${pairs} ${pairs === 1 ? 'pair' : 'pairs'}`,
+        ({ taxon, character, pairs, times }) =>
+          `${name(taxon)}, ${label(character)}: may part ${pairs} ${pairs === 1 ? 'pair' : 'pairs'}${times ? `, taken for one another ${sayTimes(times)}` : ''}`,
       ),
     },
     {

@@ -76,6 +76,23 @@ it('a change is there at once, sent with what was made with it, and undone and d
   expect([here.names(), here.kept()]).toEqual([['alba'], undefined]);
 });
 
+it('what long work on the server changed is here, and is taken back by what it said', async () => {
+  const here = server();
+  const writing = createWriting(here.stored(), here.desk);
+  writing.edit(taxon('alba'));
+  await writing.flush();
+  here.put('long', [taxon('velox'), taxon('minuta')]);
+  await writing.takenIn([{ do: 'drop', taxa: ['velox', 'minuta'], characters: [] }]);
+  expect([names(writing), writing.get().canUndo]).toEqual([['alba', 'velox', 'minuta'], true]);
+  writing.undo();
+  // It was not made here, so it cannot be made again here.
+  expect([names(writing), writing.get().canRedo]).toEqual([['alba'], false]);
+  await writing.flush();
+  expect(here.names()).toEqual(['alba']);
+  await writing.takenIn();
+  expect(writing.get().canUndo).toBe(false);
+});
+
 it('what cannot be sent stays on the device, over a reload, and is sent once', async () => {
   const here = server();
   const first = createWriting(here.stored(), here.desk);

@@ -33,6 +33,12 @@ export interface WritingState {
 
 export type Writing = ReturnType<typeof createWriting>;
 
+/** A change that can be taken back; and made again, where it was made here. */
+interface Step {
+  made?: Edit[];
+  back: Edit[];
+}
+
 /**
  * A guide that is being written, on this device: a change is there at once, sent with those made with it, and made
  * again on what others changed meanwhile. What was not taken stays on the device and is sent when it can be.
@@ -43,7 +49,7 @@ export function createWriting(stored: StoredDraft, desk: Desk) {
   const closed = new Set(waiting.map(({ batch }) => batch));
   let { working, version } = begun(stored, waiting);
   let undone: Edit[][] = [];
-  let done: Edit[][] = [];
+  let done: Step[] = [];
   let sending = false;
   let saving: WritingState['saving'] = waiting.length ? 'waiting' : 'saved';
   let refused: string | undefined;
@@ -79,16 +85,21 @@ export function createWriting(stored: StoredDraft, desk: Desk) {
   function edit(...edits: Edit[]): boolean {
     const back = make(edits);
     if (back) {
-      done.push(back);
+      done.push({ made: edits, back });
       undone = [];
     }
     tell();
     return back !== undefined;
   }
-  function turnBack(from: Edit[][], to: Edit[][]): void {
-    const edits = from.pop();
-    const back = edits && make(edits);
-    if (back) to.push(back);
+  function undo(): void {
+    const step = done.pop();
+    if (step && make(step.back) && step.made) undone.push(step.made);
+    tell();
+  }
+  function redo(): void {
+    const made = undone.pop();
+    const back = made && make(made);
+    if (back) done.push({ made, back });
     tell();
   }
 
@@ -140,6 +151,13 @@ export function createWriting(stored: StoredDraft, desk: Desk) {
     tell();
   }
 
+  /** What long work on the server changed is here too, and can be taken back where it said by what. */
+  async function takenIn(back?: Edit[]): Promise<void> {
+    await again();
+    if (back) done.push({ back });
+    tell();
+  }
+
   return {
     get: () => state,
     subscribe(listener: () => void) {
@@ -147,9 +165,10 @@ export function createWriting(stored: StoredDraft, desk: Desk) {
       return () => void listeners.delete(listener);
     },
     edit,
-    undo: () => turnBack(done, undone),
-    redo: () => turnBack(undone, done),
+    undo,
+    redo,
     flush,
+    takenIn,
     catchUp,
   };
 }

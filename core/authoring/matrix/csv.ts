@@ -9,7 +9,7 @@ export const tableOf = ({ taxa, characters, cells }: Matrix): string[][] => [
   ...taxa.map((taxon, t) => [taxon, ...cells[t].map((cell) => (cell === UNKNOWN ? '' : cell))]),
 ];
 
-export const writeCsv = (matrix: Matrix): string => Papa.unparse(tableOf(matrix), { newline: '\n' });
+export const writeCsv = (matrix: Matrix): string => csvOf(tableOf(matrix));
 
 /** The same, a line for each cell: `taxon,character,value`. */
 export const writeLongCsv = ({ taxa, characters, cells }: Matrix): string =>
@@ -34,8 +34,15 @@ export const writeLongCsv = ({ taxa, characters, cells }: Matrix): string =>
 export const readCsv = (text: string): Outcome<Matrix> =>
   readTable(Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data);
 
+/** Lines of a table as text, as {@link readCsv} reads it. */
+export const csvOf = (lines: readonly (readonly string[])[]): string =>
+  Papa.unparse(
+    lines.map((line) => [...line]),
+    { newline: '\n' },
+  );
+
 /** The same, of lines that are at hand as such. */
-export function readTable(lines: readonly (readonly string[])[]): Outcome<Matrix> {
+function readTable(lines: readonly (readonly string[])[]): Outcome<Matrix> {
   const [head = [], ...rows] = lines
     .map((line) => line.map((cell) => cell.trim()))
     .filter((line) => line.some((cell) => cell !== ''));

@@ -1,6 +1,7 @@
 export { type CellProblem } from './cellText';
-export { readCsv, readTable, tableOf, writeCsv, writeLongCsv } from './csv';
-export { editsFrom, type Matrix, matrixOf } from './matrix';
+export { csvOf, readCsv, tableOf, writeCsv, writeLongCsv } from './csv';
+export { editsOf, type Matrix, matrixChanges, type MatrixChanges, matrixOf } from './matrix';
+export { readMatrix } from './readMatrix';
 export { readNexus } from './nexusRead';
 export { writeNexus } from './nexusWrite';
 export { readSddMatrix } from './sddRead';

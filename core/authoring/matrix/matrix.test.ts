@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../../demo';
-import { applyEdits, draftOf, emptyDraft, workingOf } from '..';
-import { editsFrom, type Matrix, matrixOf, readCsv, readNexus, writeCsv, writeLongCsv, writeNexus } from '.';
+import { draftOf, emptyDraft, takeMatrix, workingOf } from '..';
+import { type Matrix, matrixChanges, matrixOf, readCsv, readNexus, writeCsv, writeLongCsv, writeNexus } from '.';
 
 const crabs = matrixOf(ledgeCrabs, ledgeCrabs.sources[0].id);
 const small: Matrix = {
@@ -141,9 +141,8 @@ describe('tables', () => {
     const working = workingOf(emptyDraft('crabs', 'Crabs'));
     const outcome = readCsv(writeCsv(crabs));
     if (!outcome.ok) throw new Error(outcome.problems[0].message);
-    const { edits, problems } = editsFrom(outcome.value, draftOf(working), 'own');
-    expect(problems).toEqual([]);
-    expect(applyEdits(working, edits).ok).toBe(true);
+    expect(matrixChanges(outcome.value, working.draft, 'own').problems).toEqual([]);
+    expect(takeMatrix(working, { do: 'matrix', source: 'own', text: writeCsv(crabs) }).ok).toBe(true);
     expect(matrixOf(draftOf(working), 'own').taxa).toEqual(crabs.taxa);
     const back = matrixOf(draftOf(working), 'own');
     const filled = crabs.cells.flat().filter((cell) => cell !== '?').length;
@@ -159,9 +158,10 @@ describe('tables', () => {
     const text = `taxon,${grains.label},Smell,Carapace width\n${taxon},dense grains,of mint,narrow\nPetralda nova,a new state,none,12–14`;
     const outcome = readCsv(text);
     if (!outcome.ok) throw new Error(outcome.problems[0].message);
-    const { edits, problems } = editsFrom(outcome.value, draftOf(working), ledgeCrabs.sources[0].id);
+    const source = ledgeCrabs.sources[0].id;
+    const { problems } = matrixChanges(outcome.value, working.draft, source);
     expect(problems).toMatchObject([{ taxon, character: 'Carapace width', text: 'narrow' }]);
-    expect(applyEdits(working, edits).ok).toBe(true);
+    expect(takeMatrix(working, { do: 'matrix', source, text }).ok).toBe(true);
     expect(working.draft.taxa.at(-1)).toMatchObject({ id: 'Petralda-nova', name: 'Petralda nova' });
     expect(working.draft.characters.find(({ id }) => id === 'granules')!.states!.map(({ label }) => label)).toContain(
       'a new state',

@@ -1,7 +1,7 @@
 import type { Score, ScoreValue, Taxon } from '../../guide/schema';
 import { idsFor, isStates, lineage } from '../../guide/working';
 import { type CellProblem, readCell } from './cellText';
-import { cellKey, putAll } from '../edits';
+import { cellKey, putAll, type Working } from '../workingDraft';
 import { printCell } from '../cells';
 import type { Draft, DraftCharacter, Edit } from '../draftSchema';
 
@@ -51,18 +51,29 @@ export function matrixOf(draft: Draft, source: string): Matrix {
   };
 }
 
+/** What a matrix that is read in changes in a draft. */
+export interface MatrixChanges {
+  /** Taxa that it has not yet. */
+  taxa: Taxon[];
+  /** Characters that it has not yet, or not with all these states. */
+  characters: DraftCharacter[];
+  put: Score[];
+  /** Cells that cannot be read. */
+  problems: CellProblem[];
+}
+
 /**
  * What a matrix that is read in changes in a draft: taxa and characters it has not are put in, states it has not are
  * added, cells are scored by the source. What cannot be read is told by cell; the rest is taken.
  */
-export function editsFrom(matrix: Matrix, draft: Draft, source: string): { edits: Edit[]; problems: CellProblem[] } {
-  const edits: Edit[] = [];
+export function matrixChanges(matrix: Matrix, draft: Working['draft'], source: string): MatrixChanges {
   const taxonIds = new Map(draft.taxa.map(({ id, name }) => [name.toLowerCase(), id]));
   const fresh = [...new Set(matrix.taxa)].filter((name) => !taxonIds.has(name.toLowerCase()));
   const takenIds = draft.taxa.map(({ id }) => id);
+  const taxa: Taxon[] = [];
   for (const [name, id] of idsFor(fresh, takenIds)) {
     taxonIds.set(name.toLowerCase(), id);
-    edits.push({ do: 'taxon', taxon: { id, name, rank: 'species', abundance: 1, forms: [{ share: 1, facets: {} }] } });
+    taxa.push({ id, name, rank: 'species', abundance: 1, forms: [{ share: 1, facets: {} }] });
   }
   const known = new Map(draft.characters.map((one) => [one.label.toLowerCase(), one]));
   const had = matrix.characters.map((one) => known.get(fullLabel(one).toLowerCase()) ?? known.get(one.label.toLowerCase()));
@@ -71,24 +82,41 @@ export function editsFrom(matrix: Matrix, draft: Draft, source: string): { edits
     draft.characters.map(({ id }) => id),
   );
   const view = draft.views[0]?.id;
-  const characters = matrix.characters.map((one, c): DraftCharacter => {
-    const next = had[c] ? withStates(had[c], one.states) : characterFor(one, ids.get(labelOf(one))!, view);
-    if (next !== had[c]) edits.push({ do: 'character', character: next });
-    return next;
+  const columns = matrix.characters.map((one, c) => {
+    const character = had[c] ? withStates(had[c], one.states) : characterFor(one, ids.get(labelOf(one))!, view);
+    // The same words say the same in each line: read once.
+    return { character, read: remembered((text: string) => readCell(character, text)) };
   });
   const put: Score[] = [];
   const problems: CellProblem[] = [];
-  matrix.taxa.forEach((name, t) =>
-    characters.forEach((character, c) => {
+  matrix.taxa.forEach((name, t) => {
+    const scope = { taxon: taxonIds.get(name.toLowerCase())! };
+    columns.forEach(({ character, read: readText }, c) => {
       const text = matrix.cells[t]?.[c] ?? UNKNOWN;
       if (text === UNKNOWN || text.trim() === '') return;
-      const read = readCell(character, text);
+      const read = readText(text);
       if (!read.ok) problems.push({ taxon: name, character: character.label, text, message: read.problems[0].message });
-      else if (read.value)
-        put.push({ character: character.id, scope: { taxon: taxonIds.get(name.toLowerCase())! }, source, value: read.value });
-    }),
-  );
-  return { edits: [...edits, ...putAll(put)], problems };
+      else if (read.value) put.push({ character: character.id, scope, source, value: read.value });
+    });
+  });
+  const characters = columns.flatMap(({ character }, c) => (character === had[c] ? [] : [character]));
+  return { taxa, characters, put, problems };
+}
+
+/** The changes of a matrix, one by one. */
+export const editsOf = ({ taxa, characters, put }: MatrixChanges): Edit[] => [
+  ...taxa.map((taxon): Edit => ({ do: 'taxon', taxon })),
+  ...characters.map((character): Edit => ({ do: 'character', character })),
+  ...putAll(put),
+];
+
+function remembered<T>(read: (text: string) => T): (text: string) => T {
+  const known = new Map<string, T>();
+  return (text) => {
+    let value = known.get(text);
+    if (value === undefined) known.set(text, (value = read(text)));
+    return value;
+  };
 }
 
 const fullLabel = ({ label, unit }: MatrixCharacter): string => (unit ? `${label} (${unit})` : label);

@@ -1,5 +1,5 @@
 import { demoGuides } from '../../../demo';
-import { applyEdits, cellKey, draftOf, editsFrom, emptyDraft, matrixOf, readSddMatrix, workingOf, writeSddMatrix } from '..';
+import { applyEdits, cellKey, editsOf, emptyDraft, matrixChanges, matrixOf, readSddMatrix, workingOf, writeSddMatrix } from '..';
 import type { Matrix } from '.';
 
 const read = (text: string): Matrix => {
@@ -10,9 +10,9 @@ const read = (text: string): Matrix => {
 /** What a matrix scores, by taxon and character. */
 const scored = (matrix: Matrix) => {
   const working = workingOf(emptyDraft('new', 'New'));
-  const { edits, problems } = editsFrom(matrix, draftOf(working), 'own');
-  expect(problems).toEqual([]);
-  expect(applyEdits(working, edits).ok).toBe(true);
+  const changes = matrixChanges(matrix, working.draft, 'own');
+  expect(changes.problems).toEqual([]);
+  expect(applyEdits(working, editsOf(changes)).ok).toBe(true);
   return working;
 };
 

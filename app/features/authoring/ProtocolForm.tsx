@@ -1,0 +1,228 @@
+import {
+  type DraftCharacter,
+  isSpare,
+  type Place,
+  quantitiesFor,
+  rangeFrom,
+  ROLES,
+  sayRange,
+  takenAs,
+} from '@plesion/core/authoring';
+import type { Protocol } from '@plesion/core/guide';
+import { LANDMARK_KINDS } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { omit } from '../../lib/omit';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Text } from '../../ui/Text';
+import { CommitField } from './CommitField';
+import { freshId } from './freshId';
+import { PLACE_WORDS, QUANTITY_WORDS } from './protocolWords';
+import { RolePlaces } from './RolePlaces';
+import type { PartProps } from './WritingScreen';
+
+interface Props {
+  character: DraftCharacter;
+  views: PartProps['draft']['views'];
+  onChange: (character: DraftCharacter) => void;
+}
+
+/** How a character is taken on a photograph: which places, in which order, and what is worked out of them. */
+export default function ProtocolForm({ character, views, onChange }: Props) {
+  const { protocol, kind } = character;
+  const kinds = quantitiesFor(kind);
+  const put = (next: Protocol) => onChange({ ...character, protocol: next });
+  if (kinds.length === 0) return null;
+  if (!protocol)
+    return (
+      <Button
+        small
+        label="Measure it on photographs"
+        hint={`Measure it on photographs: ${character.label}`}
+        onPress={() => put(takenAs(character, kinds[0], views[0]?.id ?? 'whole'))}
+      />
+    );
+  const { landmarks, quantity } = protocol;
+  return (
+    <View style={styles.form} role="group" aria-label={`How ${character.label} is measured`}>
+      <Text strong>How it is measured on a photograph</Text>
+      {views.length > 1 && (
+        <ChoiceGroup
+          label="The photograph shows"
+          options={views.map(({ id, label }) => ({ id, label }))}
+          chosen={[protocol.view]}
+          onChange={([view]) => put({ ...protocol, view })}
+        />
+      )}
+      <ChoiceGroup
+        label="What is worked out"
+        options={kinds.map((id) => ({ id, label: QUANTITY_WORDS[id] }))}
+        chosen={[quantity.kind]}
+        onChange={([next]) => put(takenAs(character, next, protocol.view))}
+      />
+      <Text quiet>Places to set on it, one after the other, in words that anybody finds them by.</Text>
+      {landmarks.map((place, n) => (
+        <PlaceRow
+          key={place.id}
+          n={n}
+          place={place}
+          spare={isSpare(protocol, place.id)}
+          onChange={(own) => put({ ...protocol, landmarks: landmarks.map((one) => (one.id === own.id ? own : one)) })}
+          onGone={() => put({ ...protocol, landmarks: landmarks.filter((one) => one !== place) })}
+          onUp={() => put({ ...protocol, landmarks: exchanged(landmarks, n) })}
+        />
+      ))}
+      <CommitField
+        label="Another place"
+        value=""
+        maxLength={200}
+        blurOnSubmit={false}
+        onCommit={(text) => {
+          const label = text.trim();
+          if (!label) return;
+          put({ ...protocol, landmarks: [...landmarks, { id: freshId(label, landmarks), label, kind: 'point' }] });
+        }}
+      />
+      {ROLES[quantity.kind].map((role) => (
+        <RolePlaces key={role.key} role={role} protocol={protocol} onChange={put} />
+      ))}
+      {quantity.kind === 'count' && quantity.axis && (
+        <ChoiceGroup
+          label="Counted"
+          options={[
+            { id: 'all', label: 'all of them' },
+            { id: 'left', label: 'left of the axis' },
+            { id: 'right', label: 'right of the axis' },
+          ]}
+          chosen={[quantity.side ?? 'all']}
+          onChange={([side]: ('all' | 'left' | 'right')[]) =>
+            put({ ...protocol, quantity: side === 'all' ? (omit(quantity, 'side') as typeof quantity) : { ...quantity, side } })
+          }
+        />
+      )}
+      {protocol.states?.map((range) => (
+        <RangeField
+          key={range.state}
+          label={character.states?.find(({ id }) => id === range.state)?.label ?? range.state}
+          range={range}
+          onChange={(next) =>
+            put({ ...protocol, states: protocol.states!.map((one) => (one === range ? { state: range.state, ...next } : one)) })
+          }
+        />
+      ))}
+      <ChoiceGroup
+        label="Measured"
+        options={OFTEN}
+        chosen={[String(protocol.repeats ?? 1)]}
+        onChange={([times]) =>
+          put(times === '1' ? (omit(protocol, 'repeats') as Protocol) : { ...protocol, repeats: Number(times) })
+        }
+      />
+      <View style={styles.act}>
+        <Button
+          small
+          kind="quiet"
+          label="Not on photographs"
+          hint={`Not on photographs: ${character.label}`}
+          onPress={() => onChange(omit(character, 'protocol') as DraftCharacter)}
+        />
+      </View>
+    </View>
+  );
+}
+
+const OFTEN = [
+  { id: '1', label: 'once' },
+  { id: '2', label: 'twice' },
+  { id: '3', label: 'three times' },
+  { id: '5', label: 'five times' },
+];
+
+/** One goes before the one that stood before it. */
+const exchanged = (all: readonly Place[], n: number): Place[] => [
+  ...all.slice(0, n - 1),
+  all[n],
+  all[n - 1],
+  ...all.slice(n + 1),
+];
+
+interface PlaceProps {
+  n: number;
+  place: Place;
+  spare: boolean;
+  onChange: (place: Place) => void;
+  onGone: () => void;
+  onUp: () => void;
+}
+
+function PlaceRow({ n, place, spare, onChange, onGone, onUp }: PlaceProps) {
+  return (
+    <View style={styles.place}>
+      <CommitField
+        label={`Place ${n + 1}`}
+        value={place.label}
+        maxLength={200}
+        onCommit={(text) => text.trim() && onChange({ ...place, label: text.trim() })}
+      />
+      <View style={styles.act}>
+        {spare ? (
+          <ChoiceGroup
+            label={`Place ${n + 1} is`}
+            hideLabel
+            options={LANDMARK_KINDS.map((id) => ({ id, label: PLACE_WORDS[id] }))}
+            chosen={[place.kind]}
+            onChange={([kind]: Place['kind'][]) => onChange({ id: place.id, label: place.label, kind })}
+          />
+        ) : (
+          <Text size="small" quiet>
+            {PLACE_WORDS[place.kind]}
+          </Text>
+        )}
+        {place.kind === 'markers' && (
+          <ChoiceGroup
+            many
+            label={`Found at place ${n + 1}`}
+            hideLabel
+            options={[{ id: 'spots', label: 'spots that the machine may look for' }]}
+            chosen={place.spots ? ['spots'] : []}
+            onChange={([spots]) => onChange(spots ? { ...place, spots: true } : (omit(place, 'spots') as Place))}
+          />
+        )}
+        {n > 0 && <Button small kind="quiet" label="Earlier" hint={`Earlier: ${place.label}`} onPress={onUp} />}
+        {spare && <Button small kind="quiet" label="Take out" hint={`Take out ${place.label}`} onPress={onGone} />}
+      </View>
+    </View>
+  );
+}
+
+interface RangeProps {
+  label: string;
+  range: { from?: number; to?: number };
+  onChange: (range: { from?: number; to?: number }) => void;
+}
+
+/** What is worked out, in one of the states. */
+function RangeField({ label, range, onChange }: RangeProps) {
+  const [problem, setProblem] = useState<string>();
+  return (
+    <CommitField
+      label={`It is so in ${label}`}
+      hint="Such as 0.3 to 0.5, to 0.3, or 0.5 to; empty where it is not known."
+      value={sayRange(range)}
+      problem={problem}
+      onCommit={(text) => {
+        const read = rangeFrom(text);
+        setProblem(read.ok ? undefined : read.problems[0].message);
+        if (read.ok) onChange(read.value);
+      }}
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: space.m },
+  place: { gap: space.xs },
+  act: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+});

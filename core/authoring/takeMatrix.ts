@@ -1,0 +1,67 @@
+import { done, type Outcome } from '../problem';
+import type { Cell, DraftCharacter, Edit, MatrixEdit } from './draftSchema';
+import { type CellProblem, type Matrix, matrixChanges, type MatrixChanges, readMatrix } from './matrix';
+import { cellKey, dropAll, missing, putAll, type Working } from './workingDraft';
+
+export interface MatrixTaken {
+  matrix: Matrix;
+  /** Cells that could not be read, and were left out. */
+  problems: CellProblem[];
+  /** What takes it back, in the order to be made. */
+  back: Edit[];
+}
+
+/**
+ * Take a matrix in; the draft at work is changed in place, in one pass whatever its size.
+ *
+ * @returns what was taken, and what takes it back; or `no-source`, or why the matrix cannot be read, and nothing is changed.
+ */
+export function takeMatrix(working: Working, { source, text }: MatrixEdit): Outcome<MatrixTaken> {
+  if (!working.draft.sources.some(({ id }) => id === source)) return missing('source', source);
+  const read = readMatrix(text);
+  if (!read.ok) return read;
+  const changes = matrixChanges(read.value, working.draft, source);
+  return done({ matrix: read.value, problems: changes.problems, back: takeChanges(working, changes) });
+}
+
+/** Make the changes of a matrix; what takes them back. */
+function takeChanges(working: Working, { taxa, characters, put }: MatrixChanges): Edit[] {
+  const { draft } = working;
+  const had = new Map(draft.characters.map((one) => [one.id, one]));
+  const next = new Map(characters.map((one) => [one.id, one]));
+  const fresh = {
+    taxa: new Set(taxa.map(({ id }) => id)),
+    characters: new Set(characters.flatMap(({ id }) => (had.has(id) ? [] : [id]))),
+  };
+  working.draft = {
+    ...draft,
+    taxa: [...draft.taxa, ...taxa],
+    characters: [
+      ...draft.characters.map((one) => next.get(one.id) ?? one),
+      ...characters.filter(({ id }) => fresh.characters.has(id)),
+    ],
+  };
+  const restored = [];
+  const added: Cell[] = [];
+  for (const score of put) {
+    const key = cellKey(score);
+    const was = working.scores.get(key);
+    if (was) restored.push(was);
+    // What is scored of a taxon or by a character that was not there goes with it.
+    else if (!fresh.taxa.has(score.scope.taxon!) && !fresh.characters.has(score.character))
+      added.push({ character: score.character, scope: score.scope, source: score.source });
+    working.scores.set(key, score);
+  }
+  const changed = characters.flatMap(({ id }): DraftCharacter[] => {
+    const was = had.get(id);
+    return was ? [was] : [];
+  });
+  return [
+    ...dropAll(added),
+    ...putAll(restored),
+    ...(fresh.taxa.size || fresh.characters.size
+      ? [{ do: 'drop', taxa: [...fresh.taxa], characters: [...fresh.characters] } as Edit]
+      : []),
+    ...changed.map((character): Edit => ({ do: 'character', character })),
+  ];
+}

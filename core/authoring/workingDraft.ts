@@ -1,0 +1,39 @@
+import type { Score } from '../guide/schema';
+import { failed } from '../problem';
+import { stableJson } from '../stableJson';
+import { type Cell, type Draft, type Edit, MOST_SCORES } from './draftSchema';
+
+/** A draft at work: its scores by what each is of, so that one of many is found and changed at once. */
+export interface Working {
+  draft: Omit<Draft, 'scores'>;
+  scores: Map<string, Score>;
+}
+
+/** What a score is known by, as a key. */
+export const cellKey = ({ character, scope, source }: Cell): string =>
+  `${character}\n${source}\n${Object.keys(scope).length === 1 ? JSON.stringify(scope) : stableJson(scope)}`;
+
+export function workingOf({ scores, ...draft }: Draft): Working {
+  return { draft, scores: new Map(scores.map((score) => [cellKey(score), score])) };
+}
+
+export const draftOf = ({ draft, scores }: Working): Draft => ({ ...draft, scores: [...scores.values()] });
+
+export const missing = (what: string, id: string) =>
+  failed({ code: `no-${what}`, message: `There is no ${what} “${id}” in this draft any more.`, field: 'edits' });
+
+/** Changes that put scores, as many in each as an edit may have. */
+export const putAll = (scores: readonly Score[]): Edit[] => slices(scores).map((put): Edit => ({ do: 'scores', put, drop: [] }));
+
+/** Changes that take cells out, likewise. */
+export const dropAll = (cells: readonly Cell[]): Edit[] => slices(cells).map((drop): Edit => ({ do: 'scores', put: [], drop }));
+
+const slices = <T>(all: readonly T[]): T[][] =>
+  Array.from({ length: Math.ceil(all.length / MOST_SCORES) }, (_, i) => all.slice(i * MOST_SCORES, (i + 1) * MOST_SCORES));
+
+/** Take scores out; what puts them back. */
+export function take(working: Working, which: (score: Score) => boolean): Edit[] {
+  const lost = [...working.scores].filter(([, score]) => which(score));
+  for (const [key] of lost) working.scores.delete(key);
+  return putAll(lost.map(([, score]) => score));
+}
