@@ -10,8 +10,11 @@ export interface Working {
 }
 
 /** What a score is known by, as a key. */
-export const cellKey = ({ character, scope, source }: Cell): string =>
-  `${character}\n${source}\n${Object.keys(scope).length === 1 ? JSON.stringify(scope) : stableJson(scope)}`;
+export const cellKey = ({ character, scope, source }: Cell): string => `${character}\n${source}\n${scopeKey(scope)}`;
+
+/** Of whole taxa nearly all scores are: told without looking further, for there may be millions. */
+const scopeKey = (scope: Cell['scope']): string =>
+  scope.taxon !== undefined && Object.keys(scope).length === 1 ? `{"taxon":"${scope.taxon}"}` : stableJson(scope);
 
 export function workingOf({ scores, ...draft }: Draft): Working {
   return { draft, scores: new Map(scores.map((score) => [cellKey(score), score])) };

@@ -20,7 +20,7 @@ import { GuideVersionEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { findGuide, needOurs, writeGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
-import type { Caller } from '../http/route';
+import { type Caller, JsonText } from '../http/route';
 import { contentHash } from '../records/contentHash';
 import { recordsAgainst } from '../own/service';
 import { checkAgainst } from '../standing/service';
@@ -52,6 +52,19 @@ export async function listDrafts(em: Em, stationId: string): Promise<DraftRow[]>
 export async function findDraft(em: Em, stationId: string, id: string): Promise<StoredDraft> {
   const { head, content } = await draftIn(em, stationId, id);
   return storedOf(head, content);
+}
+
+/** {@link findDraft}, as it is to be answered: as the text that it is kept as, where that is the whole of it. */
+export async function draftAnswer(em: Em, stationId: string, id: string): Promise<StoredDraft | JsonText> {
+  const head = await headIn(em, stationId, id);
+  const [{ content, version, behind }] = await em
+    .getConnection()
+    .execute<{ content: string; version: number; behind: number }[]>(
+      'select case when behind = 0 then content::text end as content, version, behind from draft where station_id = ? and id = ?',
+      [stationId, id],
+    );
+  if (behind > 0) return findDraft(em, stationId, id);
+  return new JsonText(`${JSON.stringify(rowOf({ ...head, version })).slice(0, -1)},"content":${content}}`);
 }
 
 /** Begin to write; what is begun already is left as it is. */

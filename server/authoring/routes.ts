@@ -9,7 +9,7 @@ import {
   dropDraft,
   editDraft,
   editsSince,
-  findDraft,
+  draftAnswer,
   guideOfDraft,
   listDrafts,
   lookOverDraft,
@@ -29,7 +29,7 @@ export function authoringRoutes(router: Router, em: () => Em, pool: AnalysisPool
   bind(router, em, 'makeKeyGuide', ({ em: own, caller, body }) => makeKeyGuide(own, pool, caller, body));
   bind(router, em, 'guideSchema', () => Promise.resolve(JSON.stringify(guideJsonSchema())));
   bind(router, em, 'drafts', async ({ em: own, caller }) => ({ drafts: await listDrafts(own, caller.stationId) }));
-  bind(router, em, 'draft', ({ em: own, caller, params }) => findDraft(own, caller.stationId, params.id));
+  bind(router, em, 'draft', ({ em: own, caller, params }) => draftAnswer(own, caller.stationId, params.id));
   bind(router, em, 'beginDraft', ({ em: own, caller, params, body }) => beginDraft(own, caller, params.id, body));
   bind(router, em, 'editDraft', ({ em: own, caller, params, body }) => editDraft(own, caller, params.id, body));
   bind(router, em, 'draftEdits', ({ em: own, caller, params, query }) =>

@@ -38,7 +38,12 @@ export interface Call<N extends EndpointName> {
   response: Response;
 }
 
-export type Handler<N extends EndpointName> = (call: Call<N>) => Promise<z.input<Endpoints[N]['response']>>;
+/** An answer that is JSON already: large, and kept as text, it is not read only to be written again. */
+export class JsonText {
+  constructor(readonly text: string) {}
+}
+
+export type Handler<N extends EndpointName> = (call: Call<N>) => Promise<z.input<Endpoints[N]['response']> | JsonText>;
 
 /**
  * Bind an endpoint of the contract to its handler. Who may not come in is sent away
@@ -84,14 +89,15 @@ export function bind<N extends EndpointName>(
         response,
       } as Call<N>;
       const answer = await handle(call);
-      if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer);
+      if (process.env.NODE_ENV === 'test') endpoint.response.parse(answer instanceof JsonText ? JSON.parse(answer.text) : answer);
       // A handler may have said otherwise: long work that was waited for is done, not begun.
       if (response.statusCode === 200) response.status(endpoint.status ?? 200);
       if (endpoint.media) {
         if (!response.get('content-type')) response.type(endpoint.media);
         if (answer instanceof Readable) return pipeline(answer, response);
         response.send(answer);
-      } else response.json(answer);
+      } else if (answer instanceof JsonText) response.type('json').send(answer.text);
+      else response.json(answer);
     },
   );
 }
