@@ -19,6 +19,7 @@ export {
   sayRange,
   takenAs,
   withPlaces,
+  withRanges,
 } from './protocols';
 export { takeMatrix } from './takeMatrix';
 export { tileFromWords } from './tileWords';

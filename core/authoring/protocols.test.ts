@@ -3,7 +3,7 @@ import { demoGuides } from '../../demo';
 import { checkProtocol } from '../guide/checkProtocol';
 import { Protocol } from '../guide/protocolSchema';
 import type { Character } from '../guide/schema';
-import { filledOf, fits, isSpare, quantitiesFor, rangeFrom, ROLES, sayRange, takenAs, withPlaces } from '.';
+import { filledOf, fits, isSpare, quantitiesFor, rangeFrom, ROLES, sayRange, takenAs, withPlaces, withRanges } from '.';
 
 const KINDS = ['measurement', 'ratio', 'nominal', 'ordered', 'angle', 'count'] as const;
 const character = (kind: Character['kind'], more: Partial<Character> = {}): Character => ({
@@ -95,6 +95,39 @@ describe('a character taken on a photograph', () => {
     expect(other.ok && other.value.quantity).toMatchObject({ axis: ['back', 'middle'], side: 'left' });
     const none = withPlaces(left, 'axis', []);
     expect(none.ok && none.value.quantity).toEqual({ id: 'bill', kind: 'count', markers: counted.landmarks[0].id });
+  });
+});
+
+describe('states that change under what is worked out', () => {
+  const told = character('ordered', { protocol: takenAs(character('ordered'), 'ratio', 'whole') });
+  const known = {
+    ...told,
+    protocol: {
+      ...told.protocol!,
+      states: [
+        { state: 'short', to: 0.3 },
+        { state: 'long', from: 0.3 },
+      ],
+    },
+  };
+  it.each([
+    [
+      ['short', 'middling', 'long'],
+      [{ state: 'short', to: 0.3 }, { state: 'middling' }, { state: 'long', from: 0.3 }],
+    ],
+    [
+      ['long', 'longer'],
+      [{ state: 'long', from: 0.3 }, { state: 'longer' }],
+    ],
+    [['long'], undefined],
+  ])('to %j keep what is known of those that stay', (ids, states) => {
+    const next = withRanges({ ...known, states: ids.map((id) => ({ id, label: id })) });
+    expect(next.protocol.states).toEqual(states);
+    if (states) expect(wrong(next)).toEqual([]);
+  });
+  it('are nothing to one that is not measured', () => {
+    const plain = character('ordered');
+    expect(withRanges(plain)).toBe(plain);
   });
 });
 

@@ -159,12 +159,20 @@ export function takenAs(
   const filled = Object.fromEntries(
     ROLES[kind].map(({ key, of, places }) => [key, places.map((words) => place(of === 'line' ? 'point' : of, words))]),
   );
-  return {
-    ...{ view: protocol?.view ?? views[0] ?? view, landmarks },
-    quantity: quantityOf(kind, protocol?.quantity.id ?? id, filled),
-    ...(states && states.length > 1 ? { states: protocol?.states ?? states.map((one) => ({ state: one.id })) } : {}),
-    ...(protocol?.repeats ? { repeats: protocol.repeats } : {}),
-  };
+  const quantity = quantityOf(kind, protocol?.quantity.id ?? id, filled);
+  const taken: Protocol = { ...protocol, view: protocol?.view ?? views[0] ?? view, landmarks, quantity };
+  return withRanges({ states, protocol: taken }).protocol;
+}
+
+/** A character told by states says of each what is worked out in it, as far as that is known, and of none that it has not. */
+export function withRanges<T extends Pick<Character, 'protocol'> & { states?: { id: string }[] }>(character: T): T {
+  const { protocol, states } = character;
+  if (!protocol) return character;
+  const next: Protocol = { ...protocol };
+  if (states && states.length > 1)
+    next.states = states.map(({ id }) => protocol.states?.find(({ state }) => state === id) ?? { state: id });
+  else delete next.states;
+  return { ...character, protocol: next };
 }
 
 /** Can a place be taken out? Not one that something is worked out of. */

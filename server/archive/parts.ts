@@ -24,7 +24,7 @@ import { writing } from './writing';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 13;
+export const FORM_VERSION = 14;
 
 const { MeasurementWrite, Measurement, PhotoHash } = schemas;
 

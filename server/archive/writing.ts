@@ -11,6 +11,7 @@ export const writing = {
     title: z.string().max(200),
     content: Draft,
     version: count,
+    /** Since the fourteenth form; before, a draft was written out with every change. */
     behind: count.default(0),
     hidden: z.boolean(),
     made_by: title,

@@ -1,4 +1,4 @@
-import type { DraftCharacter } from '@plesion/core/authoring';
+import { type DraftCharacter, withRanges } from '@plesion/core/authoring';
 import { CHARACTER_GROUPS, HANDLING } from '@plesion/core/guide';
 import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -32,7 +32,7 @@ const NONE = '-';
 /** One character: its states or unit, from where it is seen, how near one must come, how long it takes. */
 export function CharacterForm({ character, draft, edit, onGone }: Props) {
   const [problem, setProblem] = useState<{ of: string; says: string }>();
-  const put = (more: Partial<DraftCharacter>) => edit({ do: 'character', character: { ...character, ...more } });
+  const put = (more: Partial<DraftCharacter>) => edit({ do: 'character', character: withRanges({ ...character, ...more }) });
   const number = (of: 'error' | 'seconds') => (text: string) => {
     const value = Number(text.replace(',', '.'));
     if (!(value > 0)) return setProblem({ of, says: 'Write a number above 0.' });

@@ -110,9 +110,10 @@ export function createWriting(stored: StoredDraft, desk: Desk) {
     [done, undone] = [[], []];
   }
 
-  /** Send what waits, a batch after the other. */
-  async function flush(): Promise<void> {
-    if (sending) return;
+  /** Send what waits, a batch after the other; whoever asks meanwhile waits for the same. */
+  let going: Promise<void> | undefined;
+  const flush = (): Promise<void> => (going ??= sendAll().finally(() => (going = undefined)));
+  async function sendAll(): Promise<void> {
     sending = true;
     try {
       while (waiting.length) {
@@ -153,8 +154,12 @@ export function createWriting(stored: StoredDraft, desk: Desk) {
 
   /** What long work on the server changed is here too, and can be taken back where it said by what. */
   async function takenIn(back?: Edit[]): Promise<void> {
-    await again();
-    if (back) done.push({ back });
+    try {
+      await again();
+      if (back) done.push({ back });
+    } catch {
+      // It comes with the next look at what others changed.
+    }
     tell();
   }
 
