@@ -255,6 +255,7 @@ describe('every part of the editor, on a phone', () => {
       ['more of it', () => press('More of Petralda murica'), 'Protection and permits'],
       ['taxa moved about', () => press(/^Move them about/), 'How they stand'],
       ['a character', () => to('Characters').then(() => press(/^Change /)), 'Seen from'],
+      ['how it is measured', () => press(/^Measure it on photographs/), 'How it is measured on a photograph'],
       ['how a state is drawn', () => choose(/, not drawn$/), 'words only'],
       ['a tile', () => to('an outline').then(() => press('Pattern: plain')), 'two-toned'],
       ['cells', () => to('Who has what'), 'Said of'],

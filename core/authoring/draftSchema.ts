@@ -17,6 +17,10 @@ export const DraftCharacter = Character.extend({
 });
 export type DraftCharacter = z.infer<typeof DraftCharacter>;
 
+/** Taxa and characters that a guide has at most. */
+export const MOST_TAXA = 20_000;
+export const MOST_CHARACTERS = 2000;
+
 /** A guide that is being written: of the same parts, any of which may still be empty. */
 export const Draft = Guide.extend({
   title: words,
@@ -24,8 +28,8 @@ export const Draft = Guide.extend({
   group: words,
   area: words,
   caution: long,
-  taxa: z.array(Taxon).max(20000),
-  characters: z.array(DraftCharacter).max(2000),
+  taxa: z.array(Taxon).max(MOST_TAXA),
+  characters: z.array(DraftCharacter).max(MOST_CHARACTERS),
   sources: z.array(Source),
   views: z.array(Named),
 });

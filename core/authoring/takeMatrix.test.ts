@@ -89,6 +89,17 @@ Petralda nova,of a new kind,,none`;
     });
   });
 
+  it('that would make a guide larger than one may be is refused', () => {
+    const working = workingOf(emptyDraft('new', 'New'));
+    const marks = (from: number) => ['taxon', ...Array.from({ length: 1500 }, (_, i) => `Mark ${from + i}`)].join(',');
+    taken(working, 'own', `${marks(0)}\nVelda,red`);
+    const text = `${marks(1000)}\nVelda,red`;
+    expect(takeMatrix(working, { do: 'matrix', source: 'own', text })).toMatchObject({
+      ...{ ok: false, problems: [{ code: 'too-large', message: expect.stringContaining('2500 characters') }] },
+    });
+    expect(working.draft.characters).toHaveLength(1500);
+  });
+
   it.each([
     ['nobody', 'taxon,Head\nVelda,round', 'no-source'],
     ['own', 'taxon,Head,Head\nVelda,round,x', 'character-twice'],

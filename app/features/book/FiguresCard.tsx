@@ -1,11 +1,14 @@
 import { type Figure, figuresOf, type Form, type Guide } from '@plesion/core/guide';
+import type { ReactNode } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour, space, useWide } from '../../theme';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
 import { FigurePicture, FigureWords } from '../figures/FigurePicture';
+import { LeaderLines } from '../figures/LeaderLines';
+import { leadersOf } from '../figures/leaders';
 
 /** The photographs of a form, with whose they are and on what terms; what is pointed at on them leads to its character. */
 export default function FiguresCard({ id, guide, form }: { id: string; guide: Guide; form: Form }) {
@@ -23,30 +26,65 @@ export default function FiguresCard({ id, guide, form }: { id: string; guide: Gu
 }
 
 const WIDEST = 440;
+/** Beside a picture, where there is room for them. */
+const LABELS = { width: 190, gap: 12, step: 44 };
 
 function OneFigure({ id, guide, figure }: { id: string; guide: Guide; figure: Figure }) {
+  const wide = useWide();
   const width = Math.min(useWindowDimensions().width - 64, WIDEST);
+  const height = (width * figure.height) / figure.width;
   const { pins = [] } = figure;
   const label = (character: string) => guide.characters.find((one) => one.id === character)?.label ?? character;
+  const ends = wide ? leadersOf(pins, { width, height, step: LABELS.step }) : undefined;
+  const link = (character: string, i: number, more: ReactNode) => (
+    <LinkBox
+      key={character}
+      label={more ? `${i + 1}: ${label(character)}` : label(character)}
+      href={{ pathname: '/guides/[id]/character', params: { id, character } }}
+      style={styles.pin}
+    >
+      {more}
+      <Text size="small" style={styles.grow}>
+        {label(character)}
+      </Text>
+    </LinkBox>
+  );
+  if (ends && pins.length > 0)
+    return (
+      <View style={{ width: width + LABELS.gap + LABELS.width, gap: space.xs }}>
+        <View>
+          <FigurePicture guide={guide} figure={figure} width={width} numbered={false} />
+          <LeaderLines
+            lines={pins.map(({ x, y }, i) => ({ x, y, to: ends[i] }))}
+            width={width}
+            height={height}
+            gap={LABELS.gap - 4}
+          />
+          {pins.map(({ character }, i) => (
+            <View
+              key={character}
+              style={[styles.beside, { left: width + LABELS.gap, top: ends[i] - LABELS.step / 2, width: LABELS.width }]}
+            >
+              {link(character, i, null)}
+            </View>
+          ))}
+        </View>
+        <FigureWords guide={guide} figure={figure} />
+      </View>
+    );
   return (
     <View style={{ width, gap: space.xs }}>
       <FigurePicture guide={guide} figure={figure} width={width} />
       <FigureWords guide={guide} figure={figure} />
-      {pins.map(({ character }, i) => (
-        <LinkBox
-          key={character}
-          label={`${i + 1}: ${label(character)}`}
-          href={{ pathname: '/guides/[id]/character', params: { id, character } }}
-          style={styles.pin}
-        >
+      {pins.map(({ character }, i) =>
+        link(
+          character,
+          i,
           <Text size="small" strong color={colour.kelp} figures>
             {i + 1}
-          </Text>
-          <Text size="small" style={styles.grow}>
-            {label(character)}
-          </Text>
-        </LinkBox>
-      ))}
+          </Text>,
+        ),
+      )}
     </View>
   );
 }
@@ -54,5 +92,6 @@ function OneFigure({ id, guide, figure }: { id: string; guide: Guide; figure: Fi
 const styles = StyleSheet.create({
   figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },
   pin: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 44, flexShrink: 1 },
+  beside: { position: 'absolute', height: LABELS.step, justifyContent: 'center' },
   grow: { flexShrink: 1 },
 });

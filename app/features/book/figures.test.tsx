@@ -14,6 +14,8 @@ jest.mock('expo-router', () => ({
     .requireActual<{ linkTo: (go: (href: unknown) => void) => unknown }>('../../test/link')
     .linkTo((href) => mockPush(href)),
 }));
+let mockWide = false;
+jest.mock('../../theme', () => ({ ...jest.requireActual<object>('../../theme'), useWide: () => mockWide }));
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' } }) }));
 
 const figure = (more: Partial<Figure>): Figure => ({
@@ -39,6 +41,20 @@ describe('photographs of a form', () => {
     screen.getByText('O. Mereth, CC BY 4.0');
     await press(`1: ${eggs.label}`);
     expect(mockPush).toHaveBeenCalledWith({ pathname: '/guides/[id]/character', params: { id: 'g', character: 'eggs' } });
+  });
+
+  it('have lines to what is pointed at where there is room beside them; a list where there are too many', async () => {
+    mockWide = true;
+    await showScreen(<FiguresCard id="g" guide={guide} form={of('murica')} />);
+    expect(screen.queryByText('1')).toBeNull();
+    await press(eggs.label);
+    expect(mockPush).toHaveBeenLastCalledWith({ pathname: '/guides/[id]/character', params: { id: 'g', character: 'eggs' } });
+    screen.getByText('O. Mereth, CC BY 4.0');
+    screen.unmount();
+    const pins = ledgeCrabs.characters.slice(0, 12).map(({ id }, i) => ({ character: id, x: 0.5, y: i / 12 }));
+    await showScreen(<FiguresCard id="g" guide={{ ...guide, figures: [figure({ pins })] }} form={of('murica')} />);
+    screen.getByLabelText(`12: ${ledgeCrabs.characters[11].label}`);
+    mockWide = false;
   });
 
   it('say so where a picture is not to be had', async () => {

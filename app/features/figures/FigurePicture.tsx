@@ -7,8 +7,16 @@ import { Text } from '../../ui/Text';
 import { PhotoPin } from '../photos/AimedPhoto';
 import { usePhotoUri } from '../photos/usePhotoUri';
 
+interface Props {
+  guide: Guide;
+  figure: Figure;
+  width: number;
+  /** What is pointed at has a number on it; not where lines lead to it. */
+  numbered?: boolean;
+}
+
 /** A photograph with numbers where something is pointed at. */
-export function FigurePicture({ guide, figure, width }: { guide: Guide; figure: Figure; width: number }) {
+export function FigurePicture({ guide, figure, width, numbered = true }: Props) {
   const uri = usePhotoUri(figure.photo, width > 320 ? 'whole' : 'small');
   const [gone, setGone] = useState(false);
   const shows = [guide.taxa.find(({ id }) => id === figure.taxon)?.name, viewOf(guide, figure), figure.caption];
@@ -26,7 +34,7 @@ export function FigurePicture({ guide, figure, width }: { guide: Guide; figure: 
           This photograph is not here: it is not in the station, or it was not carried along and there is no connection.
         </Text>
       )}
-      {figure.pins?.map(({ character, x, y }, i) => (
+      {(numbered ? figure.pins : undefined)?.map(({ character, x, y }, i) => (
         <PhotoPin key={character} x={x} y={y} mark={i + 1} />
       ))}
     </View>

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { DEFAULT_WORDS, parseRange } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { tooLarge } from './size';
 
 /** A matrix as lines of a table: taxa down, characters across; the unit of a number in brackets behind its name. */
 export const tableOf = ({ taxa, characters, cells }: Matrix): string[][] => [
@@ -29,7 +30,7 @@ export const writeLongCsv = ({ taxa, characters, cells }: Matrix): string =>
  * Read a table in: a row for each taxon and a column for each character; or, where its columns are taxon, character and
  * value, a line for each cell. What is a number and what a state is told by what stands in the column.
  *
- * @returns the matrix; or `no-matrix`, `taxon-twice`, `character-twice` with the line.
+ * @returns the matrix; or `no-matrix`, `taxon-twice`, `character-twice` with the line, or `too-large`.
  */
 export const readCsv = (text: string): Outcome<Matrix> =>
   readTable(Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data);
@@ -78,14 +79,18 @@ function wideOf(head: readonly string[], rows: readonly string[][]): Outcome<Mat
       message: `Column ${empty + 2} has no name; say in the first line what it is.`,
       field: 'line 1',
     });
+  const large = tooLarge(rows.length, labels.length);
+  if (large) return failed(large);
   const twice = labels.find((label, i) => labels.indexOf(label) < i);
   if (twice !== undefined)
     return failed({ code: 'character-twice', message: `“${twice}” stands above two columns.`, field: 'line 1' });
   const taxa = rows.map(([name = '']) => name);
+  const met = new Set<string>();
   for (const [i, name] of taxa.entries()) {
     const field = `line ${i + 2}`;
     if (!name) return failed({ code: 'no-matrix', message: `Line ${i + 2} names no taxon.`, field });
-    if (taxa.indexOf(name) < i) return failed({ code: 'taxon-twice', message: `“${name}” stands in two lines.`, field });
+    if (met.has(name)) return failed({ code: 'taxon-twice', message: `“${name}” stands in two lines.`, field });
+    met.add(name);
   }
   const cells = rows.map((row) => labels.map((_, c) => row[c + 1] || UNKNOWN));
   return done(toldBy(taxa, labels, cells));
@@ -98,6 +103,8 @@ function longOf(rows: readonly string[][], at: readonly number[]): Outcome<Matri
     return failed({ code: 'no-matrix', message: `Line ${gap + 2} wants a taxon and a character.`, field: `line ${gap + 2}` });
   const taxa = [...new Set(lines.map(([taxon]) => taxon))];
   const labels = [...new Set(lines.map(([, character]) => character))];
+  const large = tooLarge(taxa.length, labels.length);
+  if (large) return failed(large);
   const places = [new Map(taxa.map((name, t) => [name, t])), new Map(labels.map((name, c) => [name, c]))];
   const cells = taxa.map(() => labels.map(() => UNKNOWN));
   for (const [taxon, character, value] of lines) {

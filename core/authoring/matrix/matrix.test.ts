@@ -181,6 +181,27 @@ describe('tables', () => {
     expect(readCsv(text)).toMatchObject({ ok: false, problems: [{ code }] });
   });
 
+  const many = (n: number, of: (i: number) => string, by: string) => Array.from({ length: n }, (_, i) => of(i)).join(by);
+  it.each([
+    ['taxa', `taxon,Head\n${many(20_001, (i) => `Velda ${i},round`, '\n')}`],
+    ['characters', `taxon,${many(2001, (i) => `Mark ${i}`, ',')}\nVelda,x`],
+    ['cells', `taxon,${many(1000, (i) => `Mark ${i}`, ',')}\n${many(4001, (i) => `Velda ${i},x`, '\n')}`],
+    ['cells, a line each', `taxon,character,value\n${many(5000, (i) => `Velda ${i},Mark ${i % 2000},x`, '\n')}`],
+  ])('of too many %s is refused before it is held, with how many there may be', (_, text) => {
+    expect(readCsv(text)).toMatchObject({
+      ...{ ok: false, problems: [{ code: 'too-large', message: expect.stringContaining('20,000 taxa') }] },
+    });
+  });
+  it.each([
+    ['NCHAR=2001', 'VELDA 0'],
+    ['NCHAR=999999999999', 'VELDA 0'],
+  ])('as NEXUS of %s is refused before it is held', (nchar, row) => {
+    const text = `#NEXUS\nBEGIN DATA;\nDIMENSIONS NTAX=1 ${nchar};\nFORMAT DATATYPE=STANDARD;\nMATRIX\n${row};\nEND;`;
+    expect(readNexus(text)).toMatchObject({
+      ...{ ok: false, problems: [{ message: expect.stringMatching(/^Line \d+: .*too many at once/) }] },
+    });
+  });
+
   it('columns are told by what stands in them', () => {
     const outcome = readCsv(
       'taxon;Rows;Body (mm);Legs;Ratio\nA;8;5-7;usually red or black;1.5\nB;8; 9;black;2'.replace(/;/g, ','),

@@ -1,5 +1,6 @@
 import { done, failed, type Outcome } from '../../problem';
 import { type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { tooLarge } from './size';
 
 interface Word {
   text: string;
@@ -130,6 +131,11 @@ function matrixIn(text: string): Matrix {
   const parts = blocks.filter(({ name }) => name === 'CHARACTERS' || name === 'DATA').map((block) => partOf(block));
   if (parts.length === 0) throw new Unreadable(1, 'there is no CHARACTERS block');
   const names = taxa.length ? taxa : [...parts[0].rows.keys()];
+  const large = tooLarge(
+    names.length,
+    parts.reduce((sum, { characters }) => sum + characters.length, 0),
+  );
+  if (large) throw new Unreadable(parts[0].line, large.message.replace(/\.$/, ''));
   const known = new Set(names);
   for (const { rows, line } of parts)
     for (const name of rows.keys())
@@ -156,6 +162,8 @@ function partOf(block: Block): Part {
     throw new Unreadable(line, 'a transposed matrix is not read; write taxa in rows');
   const nchar = Number(settingOf(commandOf(block, 'DIMENSIONS'), 'NCHAR'));
   if (!(nchar > 0)) throw new Unreadable(line, 'DIMENSIONS does not say NCHAR');
+  const large = tooLarge(1, nchar);
+  if (large) throw new Unreadable(line, large.message.replace(/\.$/, ''));
   const type = (settingOf(format, 'DATATYPE') ?? 'STANDARD').toUpperCase();
   if (type !== 'STANDARD' && type !== 'CONTINUOUS')
     throw new Unreadable(line, `data of the type ${type} are not read; STANDARD and CONTINUOUS are`);

@@ -2,14 +2,12 @@ import { DEFAULT_WORDS } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { firstNamed, labelOf, listOf, readSddXml, textOf, type Xml } from '../../sdd';
 import { INAPPLICABLE, type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { tooLarge } from './size';
 
 const LISTS = [
   ...['TaxonName', 'CategoricalCharacter', 'QuantitativeCharacter', 'StateDefinition', 'Modifier', 'DescriptiveConcept'],
   ...['CodedDescription', 'Categorical', 'Quantitative', 'State', 'Measure'],
 ];
-
-/** Characters with more states, or documents with more cells, are refused. */
-const MOST_CELLS = 4_000_000;
 
 interface Told {
   place: number;
@@ -34,8 +32,8 @@ export function readSddMatrix(xml: string): Outcome<Matrix> {
       message: 'The document has no characters with coded descriptions; a key in it is read in under Keys.',
       field: 'text',
     });
-  if (described.length * characters.size > MOST_CELLS)
-    return failed({ code: 'too-large', message: `More than ${MOST_CELLS} cells are too many at once.`, field: 'text' });
+  const large = tooLarge(described.length, characters.size);
+  if (large) return failed(large);
   const names = new Map(
     listOf((firstNamed(read.value, 'TaxonNames') as Xml | undefined)?.TaxonName).map((one) => [textOf(one['@id']), labelOf(one)]),
   );
