@@ -134,6 +134,7 @@ export default function MatrixPart({ id, draft, scores, edit, flush, takenIn }: 
           <Button label="Take it in" disabled={!text.trim() || job.running} busy={job.running} onPress={() => take(text)} />
           <Button
             label="Choose a file"
+            disabled={job.running}
             onPress={() => void pickFile('.csv,.tsv,.txt,.nex,.nexus,.xml,.xlsx,text/*').then((file) => file && takeFile(file))}
           />
         </View>
