@@ -56,9 +56,9 @@ export function needChromium() {
   if (chromium() !== SHELL && !process.env.CHROMIUM) {
     try {
       install('chromium-headless-shell', true);
-    } catch (error) {
+    } catch {
       // The one with a window does as well, only slower.
-      if (!chromium()) throw error;
+      if (!chromium()) install('chromium', true);
     }
   }
   const path = chromium();
