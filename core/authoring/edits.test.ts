@@ -1,32 +1,11 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo';
 import type { Guide, Score } from '../guide/schema';
-import {
-  applyEdit,
-  applyEdits,
-  cellKey,
-  draftOf,
-  draftProblems,
-  type Edit,
-  emptyDraft,
-  forkOf,
-  type Working,
-  workingOf,
-} from '.';
-import { stableJson } from '../stableJson';
+import { applyEdit, applyEdits, draftProblems, type Edit, emptyDraft, forkOf, type Working, workingOf } from '.';
+import { madeOn, wholeDraft } from '../test/drafts';
 import { Edit as EditShape } from './schema';
 
 const crabs = (): Working => workingOf(ledgeCrabs);
-/** All of it, scores in whatever order. */
-const whole = (working: Working) => {
-  const { scores, ...draft } = draftOf(working);
-  return stableJson({ draft, scores: scores.map((score) => [cellKey(score), score]).sort(([a], [b]) => (a < b ? -1 : 1)) });
-};
-const made = (working: Working, ...edits: Edit[]): Edit[] => {
-  const outcome = applyEdits(working, edits);
-  if (!outcome.ok) throw new Error(outcome.problems[0].message);
-  return outcome.value;
-};
 const taxon = (id: string, more: object = {}) => ({
   do: 'taxon' as const,
   taxon: { id, name: id, rank: 'species' as const, abundance: 1, ...more },
@@ -43,16 +22,16 @@ const scored = (state: string): Score => ({
 describe('a change to a draft', () => {
   it('puts, moves and drops taxa; what stood under one goes to its parent', () => {
     const working = workingOf(emptyDraft('new', 'New'));
-    made(working, taxon('Velda'), taxon('alba', { parent: 'Velda' }), taxon('velox', { parent: 'alba' }));
-    made(working, { ...taxon('minuta'), after: 'Velda' });
+    madeOn(working, taxon('Velda'), taxon('alba', { parent: 'Velda' }), taxon('velox', { parent: 'alba' }));
+    madeOn(working, { ...taxon('minuta'), after: 'Velda' });
     expect(working.draft.taxa.map(({ id }) => id)).toEqual(['Velda', 'minuta', 'alba', 'velox']);
-    const back = made(working, { do: 'dropTaxon', id: 'alba' });
+    const back = madeOn(working, { do: 'dropTaxon', id: 'alba' });
     expect(working.draft.taxa.map(({ id, parent }) => [id, parent])).toEqual([
       ['Velda', undefined],
       ['minuta', undefined],
       ['velox', 'Velda'],
     ]);
-    made(working, ...back);
+    madeOn(working, ...back);
     expect(working.draft.taxa.map(({ id, parent }) => [id, parent])).toEqual([
       ['Velda', undefined],
       ['minuta', undefined],
@@ -72,40 +51,43 @@ describe('a change to a draft', () => {
     ['a score by no source', { do: 'scores', put: [{ ...scored('dense'), source: 'nobody' }], drop: [] }, 'no-source'],
   ])('%s is refused, and what was made before it is taken back', (_, edit, code) => {
     const working = crabs();
-    const before = whole(working);
+    const before = wholeDraft(working);
     expect(applyEdits(working, [{ do: 'head', set: { title: 'Other' } }, taxon('new'), edit])).toMatchObject({
       ok: false,
       problems: [{ code }],
     });
-    expect(whole(working)).toBe(before);
+    expect(wholeDraft(working)).toBe(before);
   });
 
   it('a state that a character has no longer goes from its scores, and comes back', () => {
     const working = crabs();
-    const before = whole(working);
-    const back = made(working, {
+    const before = wholeDraft(working);
+    const back = madeOn(working, {
       do: 'character',
       character: { ...granules, states: granules.states!.filter(({ id }) => id !== 'dense') },
     });
     const left = [...working.scores.values()].filter(({ character }) => character === 'granules');
     expect(left.length).toBeGreaterThan(0);
     expect(left.some(({ value }) => value.kind === 'states' && 'dense' in value.states)).toBe(false);
-    made(working, ...back);
-    expect(whole(working)).toBe(before);
+    madeOn(working, ...back);
+    expect(wholeDraft(working)).toBe(before);
   });
 
   it('a character of another kind loses its scores', () => {
     const working = crabs();
-    made(working, { do: 'character', character: { ...granules, kind: 'count', states: undefined, counts: { from: 0, to: 9 } } });
+    madeOn(working, {
+      do: 'character',
+      character: { ...granules, kind: 'count', states: undefined, counts: { from: 0, to: 9 } },
+    });
     expect([...working.scores.values()].filter(({ character }) => character === 'granules')).toEqual([]);
   });
 
   it('a source comes into the policy, and goes out of it', () => {
     const working = crabs();
-    made(working, { do: 'source', source: { id: 'mira', label: 'Mira', citation: 'Seen.', kind: 'person' } });
+    madeOn(working, { do: 'source', source: { id: 'mira', label: 'Mira', citation: 'Seen.', kind: 'person' } });
     expect(JSON.stringify(working.draft.policy)).toContain('mira');
-    made(working, { do: 'dropSource', id: 'mira' });
-    expect(whole(working)).toBe(whole(crabs()));
+    madeOn(working, { do: 'dropSource', id: 'mira' });
+    expect(wholeDraft(working)).toBe(wholeDraft(crabs()));
   });
 
   it('whatever is done is undone, and is what the wire may carry', () => {
@@ -130,16 +112,17 @@ describe('a change to a draft', () => {
     fc.assert(
       fc.property(fc.array(edit, { maxLength: 12 }), (edits) => {
         const working = crabs();
-        const before = whole(working);
+        const before = wholeDraft(working);
         const back: Edit[][] = [];
         for (const one of edits) {
-          const was = whole(working);
+          const was = wholeDraft(working);
           const outcome = applyEdit(working, one);
           if (outcome.ok) back.push(outcome.value);
-          else expect(whole(working)).toBe(was);
+          else expect(wholeDraft(working)).toBe(was);
         }
-        for (const some of back.reverse()) made(working, ...some.map((one) => EditShape.parse(JSON.parse(JSON.stringify(one)))));
-        expect(whole(working)).toBe(before);
+        for (const some of back.reverse())
+          madeOn(working, ...some.map((one) => EditShape.parse(JSON.parse(JSON.stringify(one)))));
+        expect(wholeDraft(working)).toBe(before);
       }),
       { numRuns: 90, seed: 20 },
     );

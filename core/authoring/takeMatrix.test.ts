@@ -1,10 +1,8 @@
 import { ledgeCrabs, strandBeetles } from '../../demo';
 import type { Guide } from '../guide/schema';
-import { stableJson } from '../stableJson';
+import { madeOn, wholeDraft } from '../test/drafts';
 import {
   applyEdit,
-  applyEdits,
-  cellKey,
   draftOf,
   type Edit,
   editsOf,
@@ -21,21 +19,11 @@ import {
   writeSddMatrix,
 } from '.';
 
-/** All of it, scores in whatever order. */
-const whole = (working: Working) => {
-  const { scores, ...draft } = draftOf(working);
-  return stableJson({ draft, scores: scores.map((score) => [cellKey(score), score]).sort(([a], [b]) => (a < b ? -1 : 1)) });
-};
-const made = (working: Working, ...edits: Edit[]): Edit[] => {
-  const outcome = applyEdits(working, edits);
-  if (!outcome.ok) throw new Error(outcome.problems[0].message);
-  return outcome.value;
-};
 /** The same, one change after the other, as a person makes them. */
 function byHand(working: Working, source: string, text: string): void {
   const read = readMatrix(text);
   if (!read.ok) throw new Error(read.problems[0].message);
-  made(working, ...editsOf(matrixChanges(read.value, working.draft, source)));
+  madeOn(working, ...editsOf(matrixChanges(read.value, working.draft, source)));
 }
 /** At once; what takes it back. */
 function taken(working: Working, source: string, text: string): Edit[] {
@@ -60,15 +48,15 @@ describe('a matrix taken in', () => {
   describe.each([ledgeCrabs, strandBeetles].map((guide) => [guide.id, guide] as const))('of %s', (_, guide) => {
     it.each(forms(guide))('as %s, into nothing, is what it is made by hand, and is taken back whole', (_form, text) => {
       const [working, naive] = [workingOf(emptyDraft('new', 'New')), workingOf(emptyDraft('new', 'New'))];
-      const then = whole(working);
+      const then = wholeDraft(working);
       const back = taken(working, 'own', text);
       byHand(naive, 'own', text);
       expect(working.scores.size).toBeGreaterThan(50);
-      expect(whole(working)).toBe(whole(naive));
+      expect(wholeDraft(working)).toBe(wholeDraft(naive));
       // What was not there goes by its name alone, however much is scored of it.
       expect(back.map((edit) => edit.do)).toEqual(['drop']);
-      made(working, ...back);
-      expect(whole(working)).toBe(then);
+      madeOn(working, ...back);
+      expect(wholeDraft(working)).toBe(then);
     });
 
     it('into itself, of another season’s table, is what it is made by hand, and is taken back whole', () => {
@@ -82,10 +70,10 @@ Petralda nova,of a new kind,,none`;
       const [working, naive] = [workingOf(guide), workingOf(guide)];
       const back = taken(working, source, text);
       byHand(naive, source, text);
-      expect(whole(working)).toBe(whole(naive));
+      expect(wholeDraft(working)).toBe(wholeDraft(naive));
       expect(working.draft.taxa).toHaveLength(guide.taxa.length + 1);
-      made(working, ...back);
-      expect(whole(working)).toBe(whole(workingOf(guide)));
+      madeOn(working, ...back);
+      expect(wholeDraft(working)).toBe(wholeDraft(workingOf(guide)));
     });
   });
 
@@ -106,23 +94,23 @@ Petralda nova,of a new kind,,none`;
     ['own', '#NEXUS', 'no-matrix'],
   ])('by %s, %j, is refused, and changes nothing', (source, text, code) => {
     const working = workingOf(emptyDraft('new', 'New'));
-    const then = whole(working);
+    const then = wholeDraft(working);
     expect(takeMatrix(working, { do: 'matrix', source, text })).toMatchObject({ ok: false, problems: [{ code }] });
-    expect(whole(working)).toBe(then);
+    expect(wholeDraft(working)).toBe(then);
   });
 });
 
 describe('many taken out at once', () => {
   it('take along what is scored of them and where they are, and come back as they stood', () => {
     const working = workingOf(strandBeetles);
-    const then = whole(working);
+    const then = wholeDraft(working);
     // A genus with all that stands under it, listed before or behind it.
     const parents = new Map(strandBeetles.taxa.map(({ id, parent }) => [id, parent]));
     const genus = strandBeetles.taxa.find(({ id }) => strandBeetles.taxa.some(({ parent }) => parent === id))!.id;
     const under = (id: string): boolean => id === genus || (parents.get(id) !== undefined && under(parents.get(id)!));
     const taxa = strandBeetles.taxa.filter(({ id }) => under(id)).map(({ id }) => id);
     const characters = strandBeetles.characters.slice(1, 3).map(({ id }) => id);
-    const back = made(working, { do: 'drop', taxa, characters });
+    const back = madeOn(working, { do: 'drop', taxa, characters });
     const left = draftOf(working);
     expect(taxa.length).toBeGreaterThan(1);
     expect(left.taxa.some(({ id }) => under(id))).toBe(false);
@@ -130,8 +118,8 @@ describe('many taken out at once', () => {
       false,
     );
     expect(left.occurrence.some(({ taxon }) => taxa.includes(taxon))).toBe(false);
-    made(working, ...back);
-    expect(whole(working)).toBe(then);
+    madeOn(working, ...back);
+    expect(wholeDraft(working)).toBe(then);
   });
 
   it('come back under one that is listed behind them', () => {
@@ -140,10 +128,10 @@ describe('many taken out at once', () => {
       do: 'taxon',
       taxon: { id, name: id, rank: 'species', abundance: 1, ...(parent ? { parent } : {}) },
     });
-    made(working, taxon('alba'), taxon('Velda'), taxon('alba', 'Velda'));
-    const then = whole(working);
-    made(working, ...made(working, { do: 'drop', taxa: ['alba', 'Velda'], characters: [] }));
-    expect(whole(working)).toBe(then);
+    madeOn(working, taxon('alba'), taxon('Velda'), taxon('alba', 'Velda'));
+    const then = wholeDraft(working);
+    madeOn(working, ...madeOn(working, { do: 'drop', taxa: ['alba', 'Velda'], characters: [] }));
+    expect(wholeDraft(working)).toBe(then);
   });
 
   it.each([
@@ -153,6 +141,6 @@ describe('many taken out at once', () => {
   ])('%j is refused as %s', (what, code) => {
     const working = workingOf(strandBeetles);
     expect(applyEdit(working, { do: 'drop', ...what })).toMatchObject({ ok: false, problems: [{ code }] });
-    expect(whole(working)).toBe(whole(workingOf(strandBeetles)));
+    expect(wholeDraft(working)).toBe(wholeDraft(workingOf(strandBeetles)));
   });
 });

@@ -29,7 +29,7 @@ import { mistakenWith } from './mistaken';
 import { moved } from './moved';
 import { fitAt } from './reviews';
 import { tryNames } from './versions';
-import { draftIn, HEAD, type Head, headIn, keepEdits, leave, workingIn } from './working';
+import { draftIn, HEAD, type Head, headIn, keepEdits, leave, textIn, workingIn } from './working';
 
 const rowOf = ({ id, title, guideId, baseVersion, version, madeBy: by, updatedAt }: Head): DraftRow => ({
   ...{ id, title, version, by, updatedAt: updatedAt.toISOString() },
@@ -57,14 +57,12 @@ export async function findDraft(em: Em, stationId: string, id: string): Promise<
 /** {@link findDraft}, as it is to be answered: as the text that it is kept as, where that is the whole of it. */
 export async function draftAnswer(em: Em, stationId: string, id: string): Promise<StoredDraft | JsonText> {
   const head = await headIn(em, stationId, id);
-  const [{ content, version, behind }] = await em
-    .getConnection()
-    .execute<{ content: string; version: number; behind: number }[]>(
-      'select case when behind = 0 then content::text end as content, version, behind from draft where station_id = ? and id = ?',
-      [stationId, id],
-    );
-  if (behind > 0) return findDraft(em, stationId, id);
-  return new JsonText(`${JSON.stringify(rowOf({ ...head, version })).slice(0, -1)},"content":${content}}`);
+  if (head.behind === 0) {
+    const { content, version, behind } = await textIn(em, head);
+    // Unless somebody changed it just now.
+    if (behind === 0) return new JsonText(`${JSON.stringify(rowOf({ ...head, version })).slice(0, -1)},"content":${content}}`);
+  }
+  return findDraft(em, stationId, id);
 }
 
 /** Begin to write; what is begun already is left as it is. */

@@ -1,12 +1,12 @@
 import type { MatrixTaken } from '@plesion/contract/authoring';
 import { DraftEditEntity, DraftEntity } from '../database/draftEntities';
 import type { Em } from '../database/orm';
-import { badRequest, notFound } from '../http/errors';
+import { badRequest } from '../http/errors';
 import type { JobKinds } from '../jobs/kinds';
 import { type JobPool, openJobPool } from '../jobs/pool';
 import type { Outcome } from '@plesion/core';
 import { moved } from './moved';
-import { headIn, keepBatch, keepContent } from './working';
+import { headIn, keepBatch, keepContent, textIn } from './working';
 
 /** A draft as it lies in the database, and what is to be taken in: as text, which goes to another thread at no cost. */
 export interface MatrixTask {
@@ -53,14 +53,7 @@ export const takeMatrixKind = (pool: MatrixPool): JobKinds['takeMatrix'] => ({
 
 /** A draft as it lies in the database: not read here, for it may be large. */
 async function lying(em: Em, stationId: string, id: string): Promise<{ content: string; since: string[]; version: number }> {
-  const [draft] = await em
-    .getConnection()
-    .execute<{ content: string; version: number; behind: number }[]>(
-      'select content::text as content, version, behind from draft where station_id = ? and id = ?',
-      [stationId, id],
-    );
-  if (!draft) throw notFound('draft');
-  const { content, version, behind } = draft;
+  const { content, version, behind } = await textIn(em, await headIn(em, stationId, id));
   const batches = await em
     .getConnection()
     .execute<{ edits: string }[]>(

@@ -37,21 +37,47 @@ export async function draftIn(em: Em, stationId: string, id: string, lock = fals
   return { head: { ...head, version, title: content.title }, content };
 }
 
-/** What is in a draft: as it was last written out, with what was changed since. */
-async function contentIn(em: Em, { stationId, id }: Head): Promise<{ content: Draft; version: number }> {
-  // Large: as the plain value that it is, not by way of an entity. One statement, so that it is all of one version.
-  const { content, version, behind } = await em
+/** What is in a draft, and of which version that is. */
+async function contentIn(em: Em, head: Head): Promise<{ content: Draft; version: number }> {
+  const { content, version, behind } = await writtenIn(em, head);
+  return behind === 0
+    ? { content, version }
+    : { content: draftOf(await withSince(em, head, { content, version, behind })), version };
+}
+
+/** A draft as it was last written out, and how far that is behind. */
+interface Written<Content> {
+  content: Content;
+  version: number;
+  behind: number;
+}
+
+/** Large: as the plain value that it is, not by way of an entity. In one statement, so that it is all of one version. */
+const writtenIn = (em: Em, { stationId, id }: Head): Promise<Written<Draft>> =>
+  em
     .getConnection()
-    .execute<Pick<DraftColumns, 'content' | 'version' | 'behind'>>(
+    .execute<Written<Draft>>(
       'select content, version, behind from draft where station_id = ? and id = ?',
       [stationId, id],
       'get',
       em.getTransactionContext(),
     );
-  if (behind === 0) return { content, version };
+
+/** {@link writtenIn}, as the text that it lies in the database as: not read here. */
+export const textIn = (em: Em, { stationId, id }: Head): Promise<Written<string>> =>
+  em
+    .getConnection()
+    .execute<Written<string>>(
+      'select content::text as content, version, behind from draft where station_id = ? and id = ?',
+      [stationId, id],
+      'get',
+    );
+
+/** What was written out, with what was changed since. */
+async function withSince(em: Em, { stationId, id }: Head, { content, version, behind }: Written<Draft>): Promise<Working> {
   const working = workingOf(content);
-  await makeSince(em, { stationId, draftId: id }, working, version - behind, version);
-  return { content: draftOf(working), version };
+  if (behind > 0) await makeSince(em, { stationId, draftId: id }, working, version - behind, version);
+  return working;
 }
 
 /** Make on a draft what was changed after one version, up to another. */
@@ -93,7 +119,7 @@ export async function workingIn(tx: Em, head: Head): Promise<Working> {
   const left = lefts.get(keyOf(head));
   // Whatever comes of the change, nobody else goes on with what it was begun on.
   lefts.delete(keyOf(head));
-  if (!left || left.head.version > version) return workingOf((await contentIn(tx, head)).content);
+  if (!left || left.head.version > version) return withSince(tx, head, await writtenIn(tx, head));
   // Changed by way of another process meanwhile.
   if (left.head.version < version) await makeSince(tx, { stationId, draftId: id }, left.working, left.head.version, version);
   return left.working;
@@ -135,14 +161,14 @@ const mostBehind = ({ scores }: Working): number => 50 + scores.size / 1000;
 /** Keep the changes that made a draft what it is now. All of it is written out only now and then. */
 export async function keepEdits(
   tx: Em,
-  { accountName, device = '' }: Caller,
+  caller: Caller,
   { head, working }: Left,
   batch: string,
   edits: readonly Change[],
 ): Promise<Left> {
   const { stationId, id } = head;
   const [version, updatedAt, { title }] = [head.version + 1, new Date(), working.draft];
-  await keepBatch(tx, { stationId, accountName, device }, { id, version, updatedAt }, batch, edits);
+  await keepBatch(tx, caller, { id, version, updatedAt }, batch, edits);
   const behind = head.behind < mostBehind(working) ? head.behind + 1 : 0;
   if (behind === 0) await keepContent(tx, head, JSON.stringify(draftOf(working)));
   await tx.nativeUpdate(DraftEntity, { stationId, id }, { version, behind, title, updatedAt, hidden: false });
