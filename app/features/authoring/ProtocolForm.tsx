@@ -35,18 +35,36 @@ export default function ProtocolForm({ character, views, onChange }: Props) {
   const kinds = quantitiesFor(kind);
   const put = (next: Protocol) => onChange({ ...character, protocol: next });
   if (kinds.length === 0) return null;
-  if (!protocol)
-    return (
-      <Button
-        small
-        label="Measure it on photographs"
-        hint={`Measure it on photographs: ${character.label}`}
-        onPress={() => put(takenAs(character, kinds[0], views[0]?.id ?? 'whole'))}
-      />
-    );
-  const { landmarks, quantity } = protocol;
   return (
     <View style={styles.form} role="group" aria-label={`How ${character.label} is measured`}>
+      <View style={styles.act}>
+        {/* One button all along, so that the focus has where to stay. */}
+        <Button
+          small
+          kind={protocol ? 'quiet' : 'plain'}
+          label={protocol ? 'Not on photographs' : 'Measure it on photographs'}
+          hint={`${protocol ? 'Not on photographs' : 'Measure it on photographs'}: ${character.label}`}
+          onPress={() =>
+            protocol
+              ? onChange(omit(character, 'protocol') as DraftCharacter)
+              : put(takenAs(character, kinds[0], views[0]?.id ?? 'whole'))
+          }
+        />
+      </View>
+      {protocol && <Taken character={character} protocol={protocol} views={views} put={put} />}
+    </View>
+  );
+}
+
+interface TakenProps extends Omit<Props, 'onChange'> {
+  protocol: Protocol;
+  put: (protocol: Protocol) => void;
+}
+
+function Taken({ character, protocol, views, put }: TakenProps) {
+  const { landmarks, quantity } = protocol;
+  return (
+    <>
       <Text strong>How it is measured on a photograph</Text>
       {views.length > 1 && (
         <ChoiceGroup
@@ -58,7 +76,7 @@ export default function ProtocolForm({ character, views, onChange }: Props) {
       )}
       <ChoiceGroup
         label="What is worked out"
-        options={kinds.map((id) => ({ id, label: QUANTITY_WORDS[id] }))}
+        options={quantitiesFor(character.kind).map((id) => ({ id, label: QUANTITY_WORDS[id] }))}
         chosen={[quantity.kind]}
         onChange={([next]) => put(takenAs(character, next, protocol.view))}
       />
@@ -120,16 +138,7 @@ export default function ProtocolForm({ character, views, onChange }: Props) {
           put(times === '1' ? (omit(protocol, 'repeats') as Protocol) : { ...protocol, repeats: Number(times) })
         }
       />
-      <View style={styles.act}>
-        <Button
-          small
-          kind="quiet"
-          label="Not on photographs"
-          hint={`Not on photographs: ${character.label}`}
-          onPress={() => onChange(omit(character, 'protocol') as DraftCharacter)}
-        />
-      </View>
-    </View>
+    </>
   );
 }
 
