@@ -35,7 +35,7 @@ const core = {
   earlier: [],
   heredity: ['probability', 'guide'],
   pedigree: ['guide', 'heredity'],
-  colony: ['guide', 'observation', 'fieldwork'],
+  colony: ['guide', 'heredity', 'observation', 'fieldwork'],
   opinions: ['guide', 'observation', 'specimen'],
   review: ['guide', 'observation', 'evidence', 'specimen', 'verification'],
   own: ['probability', 'guide', 'observation', 'verification'],

@@ -8,10 +8,12 @@ import {
   ReasonsAnswer,
   SimulateAnswer,
   SuspectsAnswer,
+  UnlikelyAnswer,
 } from '@plesion/core/heredity/schema';
 import { z } from 'zod';
 import { Pairing } from './pairings';
 import { Kept } from '@plesion/core/colony/schema';
+import { Day } from '@plesion/core/observation/schema';
 
 /** One of the book, with what it carries as far as the records tell. */
 export const ColonyMember = z.object({
@@ -159,7 +161,11 @@ export const ReasonsWrite = z.strictObject({ individual: z.uuid(), locus: z.stri
 export type ReasonsWrite = z.output<typeof ReasonsWrite>;
 export const BookReasons = ReasonsAnswer;
 
-/** Of a group of the book, whose egg is it? */
-export const EggWrite = z.strictObject({ group: z.array(z.uuid()).min(1, 'say who is in the group').max(60) });
+/** Records of a book that can be true and are likelier wrong than right. */
+export const BookUnlikely = UnlikelyAnswer;
+export type BookUnlikely = z.output<typeof BookUnlikely>;
+
+/** Who is in a pen now, or was taken from it on this day or later to be kept alone: whose is an egg that lay there? */
+export const EggWrite = z.strictObject({ pen: z.string().trim().min(1, 'say the pen').max(80), since: Day });
 export type EggWrite = z.output<typeof EggWrite>;
 export const EggAnswer = SuspectsAnswer;

@@ -21,6 +21,7 @@ import {
   reasonsAsked,
   simulateAsked,
   suspectsAsked,
+  unlikelyAsked,
 } from '../heredity';
 import type {
   CrossAnswer,
@@ -39,6 +40,8 @@ import type {
   SimulateRequest,
   SuspectsAnswer,
   SuspectsRequest,
+  UnlikelyAnswer,
+  UnlikelyRequest,
 } from '../heredity/schema';
 import { type Key, type Walk, walkKey, type WalkRequest } from '../keys';
 import { type CheckedKey, checkKey, type KeyFormat, type KeySource, readKeyIn, type ReadIn, writeKeyOut } from '../keys/exchange';
@@ -97,6 +100,7 @@ export interface Questions {
   reasons: { asks: ReasonsRequest; gives: Outcome<ReasonsAnswer> };
   simulate: { asks: SimulateRequest; gives: Outcome<SimulateAnswer> };
   suspects: { asks: SuspectsRequest; gives: Outcome<SuspectsAnswer> };
+  unlikely: { asks: UnlikelyRequest; gives: Outcome<UnlikelyAnswer> };
   kinship: { asks: KinshipRequest; gives: Outcome<KinshipAnswer> };
   /** A key written out. */
   writeKey: { asks: { key: Key; format: KeyFormat }; gives: string };
@@ -134,6 +138,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   reasons: (_, asked) => reasonsAsked(asked),
   simulate: (_, asked) => simulateAsked(asked),
   suspects: (_, asked) => suspectsAsked(asked),
+  unlikely: (_, asked) => unlikelyAsked(asked),
   kinship: (_, asked) => kinshipAsked(asked),
   writeKey: (_, { key, format }) => writeKeyOut(key, format),
 };

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { BookCharacter, BookRead, BookRow, FileProblem } from './bookRow';
+import { SEPARATED } from '../heredity/separated';
 import { KeptAlone } from './schema';
 
 /** Several parents, moves and weights in one cell. */
@@ -8,7 +9,7 @@ const PLAIN = ['hatched', 'hatchedTo', 'origin', 'strain', 'pen', 'status', 'con
 
 /** The columns of a book: those of every individual, then two for each character. */
 const columnsOf = (characters: readonly BookCharacter[]): string[] => [
-  ...['individual', 'sex', 'sex sure', 'father', 'mother', ...PLAIN, 'moves', 'weights', 'note'],
+  ...['individual', 'sex', 'sex sure', 'father', 'mother', ...PLAIN, 'moves', 'weights', 'kept alone', 'note'],
   ...characters.flatMap(({ id }) => [id, `${id} sure`]),
 ];
 
@@ -19,6 +20,7 @@ export function writeBookCsv(rows: readonly BookRow[], characters: readonly Book
     ...[kept.fathers.join(BETWEEN), kept.mothers.join(BETWEEN), ...PLAIN.map((name) => kept[name] ?? '')],
     (kept.moves ?? []).map(({ on, pen }) => `${on} ${pen}`).join(BETWEEN),
     (kept.weights ?? []).map(({ on, grams }) => `${on} ${grams}`).join(BETWEEN),
+    (kept.separations ?? []).map(({ on, found, from }) => `${on} ${found} ${from}`).join(BETWEEN),
     note,
     ...characters.flatMap(({ id }) => {
       const seen = kept.phenotypes[id];
@@ -67,6 +69,9 @@ export function readBookCsv(text: string, characters: readonly BookCharacter[]):
   return { rows, lines, problems };
 }
 
+/** What follows the day in a cell of several. */
+const SUCH_AS = { 'a pen': 'pen 4', grams: '1.2', 'what came of it in which pen': 'none pen 4' };
+
 type Wrong = Omit<FileProblem, 'line'>;
 
 function rowOf(cell: (name: string) => string, characters: readonly BookCharacter[]): { row: BookRow; wrong: Wrong[] } {
@@ -84,13 +89,13 @@ function rowOf(cell: (name: string) => string, characters: readonly BookCharacte
     wrong.push({ column, message: `“${written}” is no certainty; write a number above 0 and up to 1.` });
     return 1;
   };
-  const dated = (column: string, what: string) =>
+  const dated = (column: string, what: keyof typeof SUCH_AS) =>
     several(column).map((one) => {
       const [on, ...rest] = one.split(' ');
       if (!rest.length)
         wrong.push({
           column,
-          message: `Write “${one}” as a day and ${what}, such as 2026-05-12 ${what === 'grams' ? '1.2' : 'pen 4'}.`,
+          message: `Write “${one}” as a day and ${what}, such as 2026-05-12 ${SUCH_AS[what]}.`,
         });
       return { on, rest: rest.join(' ') };
     });
@@ -102,6 +107,16 @@ function rowOf(cell: (name: string) => string, characters: readonly BookCharacte
     wrong.push({ column: 'sex', message: `“${called}” is no sex; write female or male.` });
   const moves = dated('moves', 'a pen').map(({ on, rest }) => ({ on, pen: rest }));
   const weights = dated('weights', 'grams').map(({ on, rest }) => ({ on, grams: Number(rest.replace(',', '.')) }));
+  const separations = dated('kept alone', 'what came of it in which pen').map(({ on, rest }) => {
+    const [found, ...from] = rest.split(' ');
+    return { on, found, from: from.join(' ') };
+  });
+  const strangeFound = separations.find(({ found }) => !SEPARATED.some((one) => one === found));
+  if (strangeFound)
+    wrong.push({
+      column: 'kept alone',
+      message: `“${strangeFound.found}” is nothing that comes of it; write ${SEPARATED.join(', ')}.`,
+    });
   const phenotypes: Record<string, unknown> = {};
   for (const { id, states } of characters) {
     const [seen, certainty] = [several(id), sure(`${id} sure`)];
@@ -116,6 +131,7 @@ function rowOf(cell: (name: string) => string, characters: readonly BookCharacte
     ...(called === 'female' || called === 'male' ? { sex: { called, certainty: sexSure } } : {}),
     ...(moves.length ? { moves } : {}),
     ...(weights.length ? { weights } : {}),
+    ...(separations.length ? { separations } : {}),
     phenotypes,
   });
   if (!kept.success && !wrong.length)

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Day } from '../observation/schema';
 import { Seen } from '../guide/schema';
+import { SEPARATED } from '../heredity/separated';
 
 const parents = z.array(z.uuid()).min(2, 'name two at the least, or give the one').max(12);
 const pen = z.string().trim().min(1).max(80);
@@ -9,6 +10,9 @@ const words = z.string().trim().max(400);
 /** Moved to a pen on a day. */
 export const Move = z.strictObject({ on: Day, pen });
 export const Weight = z.strictObject({ on: Day, grams: z.number().positive().max(1e7) });
+
+/** Kept alone to find out whose an egg is. */
+export const Separation = z.strictObject({ on: Day, from: pen, found: z.enum(SEPARATED) });
 
 /** A record that was found wrong: what it said, what stands now, and why. */
 export const Correction = z.strictObject({
@@ -43,6 +47,7 @@ export const Kept = z.strictObject({
   status: z.enum(['here', 'gone', 'dead']).default('here'),
   weights: z.array(Weight).max(2000).optional(),
   condition: words.optional(),
+  separations: z.array(Separation).max(200).optional(),
   /** What was found wrong and settled, the latest last. */
   corrections: z.array(Correction).max(200).optional(),
   /** What it shows, by facet or character of the guide. */

@@ -1,5 +1,5 @@
-import { crossAsked, kinshipAsked, posteriorAsked, proofAsked, suspectsAsked } from '.';
-import { CrossRequest, KinshipRequest, PosteriorRequest, ProofRequest, SuspectsRequest } from './schema';
+import { crossAsked, kinshipAsked, posteriorAsked, proofAsked, suspectsAsked, unlikelyAsked } from '.';
+import { CrossRequest, KinshipRequest, PosteriorRequest, ProofRequest, SuspectsRequest, UnlikelyRequest } from './schema';
 import { locus } from './test/work';
 
 const PALE = { system: 'ZW', loci: [locus('p', '+', 'p', { inheritance: 'sex-linked' })] };
@@ -182,6 +182,13 @@ describe('questions', () => {
       ['twice', 'group'],
     ]);
     expect(refusals(suspectsAsked(SuspectsRequest.parse({ ...base, group: [{ id: 'f' }] })))).toEqual([['of-nobody', 'group']]);
+    const separated = [{ id: 'f', found: 'none' }];
+    expect(refusals(suspectsAsked(SuspectsRequest.parse({ ...base, group: [{ id: 'm' }], separated })))).toEqual([
+      ['not-of-the-group', 'separated[0].id'],
+    ]);
+    expect(refusals(unlikelyAsked(UnlikelyRequest.parse({ ...base, of: ['m', 'q'] })))).toEqual([
+      ['unknown-individual', 'of[1]'],
+    ]);
   });
 
   it('whose it is, is moved by what it grew to', () => {

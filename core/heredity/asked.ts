@@ -26,10 +26,13 @@ import type {
   SimulateRequest,
   SuspectsAnswer,
   SuspectsRequest,
+  UnlikelyAnswer,
+  UnlikelyRequest,
 } from './schema';
 import { reasonsOf } from './reasons';
 import { simulate } from './simulate';
 import { suspectsOf } from './suspects';
+import { unlikelyOf } from './unlikely';
 
 type Asked = Pick<PosteriorRequest, 'system' | 'loci' | 'characters' | 'founders' | 'strains' | 'individuals'>;
 
@@ -191,6 +194,17 @@ export const reasonsAsked = (asked: ReasonsRequest): Outcome<ReasonsAnswer> =>
     return done({ reasons: reasonsOf(question, asked.id, asked.locus), ...rest });
   });
 
+export const unlikelyAsked = (asked: UnlikelyRequest): Outcome<UnlikelyAnswer> =>
+  answered(asked, (given) => {
+    const problems = unknown(
+      given,
+      (asked.of ?? []).map((one, i) => [`of[${i}]`, one] as const),
+    );
+    if (problems.length) return failed(...problems);
+    const { question, ...rest } = believed(given);
+    return done({ records: unlikelyOf(question, asked.of), ...rest });
+  });
+
 export const simulateAsked = (asked: SimulateRequest): Outcome<SimulateAnswer> =>
   answered(asked, (given) => {
     const { from, goal, rule } = asked;
@@ -215,9 +229,15 @@ export const suspectsAsked = (asked: SuspectsRequest): Outcome<SuspectsAnswer> =
       problems.push(refused('twice', 'group', 'Somebody stands in the group twice.'));
     const seen = seenOf(question.model, 'phenotypes', asked.phenotypes);
     if (!seen.ok) problems.push(...seen.problems);
+    const strange = asked.separated.findIndex(({ id }) => !asked.group.some((one) => one.id === id));
+    if (strange >= 0)
+      problems.push(
+        refused('not-of-the-group', `separated[${strange}].id`, `“${asked.separated[strange].id}” does not stand in the group.`),
+      );
     if (problems.length || !seen.ok) return failed(...problems);
     const { question: told, ...rest } = believed(question);
-    const found = suspectsOf(told, asked.group, asked.role, seen.value);
+    const { group, role, sexError, separated } = asked;
+    const found = suspectsOf(told, group, role, { seen: seen.value, sexError, separated });
     return found
       ? done({ ...found, ...rest })
       : failed(refused('of-nobody', 'group', `It can be of none of these: none can be its ${asked.role}.`));

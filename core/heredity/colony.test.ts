@@ -282,4 +282,46 @@ describe('whose egg it is', () => {
     });
     expect(suspectsOf(question, of('plain', 'f'), 'mother')).toBeUndefined();
   });
+
+  it('may be one that was called the other sex for certain, as often as such calls are wrong', () => {
+    const { question } = ask(PALE, [
+      { id: 'a', sex: 'male' },
+      { id: 'b', sex: 'male' },
+      { id: 'c', sex: { called: 'male', certainty: 0.9 } },
+    ]);
+    const group = ['a', 'b', 'c'].map((id) => ({ id, weight: 1 }));
+    const { members } = suspectsOf(question, group, 'mother', { sexError: 0.02 })!;
+    // a female with 0.02 / 1.02 beside 0.02 / 1.02 and 0.1.
+    const [wrong, doubtful] = [0.02 / 1.02, 0.1];
+    expect(members.map(({ id, p }) => [id, +p.toFixed(9)])).toEqual([
+      ['c', +(doubtful / (doubtful + 2 * wrong)).toFixed(9)],
+      ['a', +(wrong / (doubtful + 2 * wrong)).toFixed(9)],
+      ['b', +(wrong / (doubtful + 2 * wrong)).toFixed(9)],
+    ]);
+  });
+
+  it('is moved by what comes of keeping them alone', () => {
+    const { question } = ask(PALE, [
+      { id: 'a', sex: 'female' },
+      { id: 'b', sex: 'female' },
+      { id: 'c', sex: 'female' },
+    ]);
+    const group = ['a', 'b', 'c'].map((id) => ({ id, weight: 1 }));
+    const after = (...separated: { id: string; found: 'laid' | 'none' | 'another' }[]) => {
+      const { members, separations } = suspectsOf(question, group, 'mother', { separated })!;
+      return { p: Object.fromEntries(members.map(({ id, p }) => [id, +p.toFixed(9)])), separations };
+    };
+    const shares = (a: number, b: number, c: number) => ({
+      a: +(a / (a + b + c)).toFixed(9),
+      b: +(b / (a + b + c)).toFixed(9),
+      c: +(c / (a + b + c)).toFixed(9),
+    });
+    // One that lays, lays none in the time in one of ten; two lay in one of fifty.
+    expect(after({ id: 'a', found: 'none' }).p).toEqual(shares(0.1, 1, 1));
+    expect(after({ id: 'a', found: 'none' }, { id: 'a', found: 'none' }).p).toEqual(shares(0.01, 1, 1));
+    expect(after({ id: 'a', found: 'none' }, { id: 'b', found: 'another' }).p).toEqual(shares(0.1, 0.02, 1));
+    const told = after({ id: 'b', found: 'laid' });
+    expect(told.p).toEqual(shares(0.02, 1, 0.02));
+    expect(told.separations).toBeLessThan(after().separations);
+  });
 });

@@ -7,6 +7,7 @@ export {
   reasonsAsked,
   simulateAsked,
   suspectsAsked,
+  unlikelyAsked,
 } from './asked';
 export { heredityCharacters, seenProblems } from './pedigree';
 export { mixedBy, sharesOf, sharesOfYoung, type StrainShares } from './strains';

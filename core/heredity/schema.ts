@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { HeredityModel, Seen, Strain } from '../guide/hereditySchema';
 import { id, share } from '../guide/terms';
+import { SEPARATED } from './separated';
 
 export { HeredityModel, Seen };
+export type { Separated } from './separated';
 
 const name = z.string().min(1).max(120);
 
@@ -98,6 +100,9 @@ export type PairsRequest = z.output<typeof PairsRequest>;
 export const ReasonsRequest = z.strictObject({ ...asked, id: name, locus: id });
 export type ReasonsRequest = z.output<typeof ReasonsRequest>;
 
+export const UnlikelyRequest = z.strictObject({ ...asked, of: z.array(name).max(2000).optional() });
+export type UnlikelyRequest = z.output<typeof UnlikelyRequest>;
+
 export const SIM_RULES = ['random', 'least-kin', 'show'] as const;
 /** Generations bred by a rule. */
 export const BreedingPlan = z.strictObject({
@@ -125,6 +130,13 @@ export const SuspectsRequest = z.strictObject({
   role: z.enum(['mother', 'father']).default('mother'),
   /** What that of which nobody knows whose it is shows, where it has grown to something. */
   phenotypes: z.record(id, Seen).default({}),
+  /** How likely a sex is wrong that was written as certain: who lays an egg is no male, whatever it was called. */
+  sexError: z.number().min(0).lt(1).default(0),
+  /** What came of keeping members alone. */
+  separated: z
+    .array(z.strictObject({ id: name, found: z.enum(SEPARATED) }))
+    .max(400)
+    .default([]),
 });
 export type SuspectsRequest = z.output<typeof SuspectsRequest>;
 
@@ -146,6 +158,8 @@ export const HeredityRecord = z.object({
   what: z.enum(['sex', 'father', 'mother', 'phenotype']),
   character: z.string().optional(),
 });
+
+export type HeredityRecord = z.output<typeof HeredityRecord>;
 
 /** Records left out because not all can be true: those that are the likeliest to be wrong. */
 const without = { without: z.array(HeredityRecord).optional() };
@@ -203,6 +217,13 @@ export const ReasonsAnswer = z.object({
   reasons: z.array(z.object({ record: HeredityRecord, bits: z.number().min(0), without: z.array(GenotypeChance) })),
 });
 export type ReasonsAnswer = z.output<typeof ReasonsAnswer>;
+
+export const UnlikelyAnswer = z.object({
+  ...without,
+  /** Records that can be true and are likelier wrong than right, with the chance that they are wrong. */
+  records: z.array(z.object({ record: HeredityRecord, p: chance })),
+});
+export type UnlikelyAnswer = z.output<typeof UnlikelyAnswer>;
 
 const spread = z.object({ mean: z.number(), low: z.number(), high: z.number() });
 export const SimulateAnswer = z.object({

@@ -1,6 +1,19 @@
 import { networkOf, solve } from './network';
 import { type ReadyKin, strangerOf } from './pedigree';
 import type { ReadyQuestion } from './posterior';
+import type { Separated } from './separated';
+
+/** How often one that lays, kept alone, lays none in the time. */
+const LAYS_NONE = 0.1;
+/** How often two of a group lay, where one egg was found. */
+const TWO_LAY = 0.02;
+
+/** What each result of keeping one alone is worth: for it, and for all others of the group. */
+const WORTH: Record<Separated, { own: number; others: number }> = {
+  laid: { own: 1, others: TWO_LAY },
+  none: { own: LAYS_NONE, others: 1 },
+  another: { own: TWO_LAY, others: 1 },
+};
 
 export interface Suspect {
   id: string;
@@ -14,23 +27,39 @@ export interface Suspects {
   separations: number;
 }
 
+/** Of what grew, and of what was tried since. */
+interface Beside {
+  /** What it grew to, if anything: chances by character. */
+  seen?: ReadyKin['seen'];
+  /** How likely a sex is wrong that was written as certain. */
+  sexError?: number;
+  separated?: readonly { id: string; found: Separated }[];
+}
+
 /**
  * Whose is it? Something of a group, such as an egg, is of one member that nobody saw: the chance of each, given all
- * records of sex, phenotypes and pedigree.
+ * records of sex, phenotypes and pedigree, and what came of keeping some alone.
  *
  * @param group members, with how likely each is beforehand beside the others.
  * @param role what the owner is to it: its mother, or its father.
- * @param seen of what it grew to, if anything: chances by character.
  * @returns nothing where it can be of none of them.
  */
 export function suspectsOf(
-  { model, kin, placeOf }: ReadyQuestion,
+  { model, kin: written, placeOf }: ReadyQuestion,
   group: readonly { id: string; weight: number }[],
   role: 'mother' | 'father',
-  seen: ReadyKin['seen'] = [],
+  { seen = [], sexError = 0, separated = [] }: Beside = {},
 ): Suspects | undefined {
-  const sum = group.reduce((all, { weight }) => all + weight, 0);
-  const candidates = group.map(({ id, weight }) => ({ at: placeOf.get(id)!, weight: weight / sum }));
+  const tried = group.map(({ id, weight }) =>
+    separated.reduce((all, { id: who, found }) => all * (who === id ? WORTH[found].own : WORTH[found].others), weight),
+  );
+  const sum = tried.reduce((all, weight) => all + weight, 0);
+  const candidates = group.map(({ id }, i) => ({ at: placeOf.get(id)!, weight: tried[i] / sum }));
+  const kin = [...written];
+  for (const { at } of candidates) {
+    const { sex } = kin[at];
+    kin[at] = { ...kin[at], sex: { female: sex.female || sexError, male: sex.male || sexError } };
+  }
   const stranger = kin.length + 1;
   const other = [{ at: stranger, weight: 1 }];
   const one: ReadyKin = {

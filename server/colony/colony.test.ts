@@ -64,18 +64,61 @@ it('is told what each carries, and of what sex a young must be; and what two wou
   expect((await ask('reasons', { individual: father, locus: 'hue' }, 400)).body.field).toBe('locus');
   expect((await ask('proof', { ...proof, individual: randomUUID() }, 400)).body.field).toBe('individual');
   expect((await ask('proof', { ...proof, allele: 'q' }, 400)).body.field).toBe('allele');
-  const group = members.filter(({ label }) => label === '17').map(({ id }) => id);
-  expect((await ask('egg', { group })).body).toMatchObject({
-    members: [
-      { id: '17', p: 1 },
-      { id: '17 (2)', p: 0 },
-    ],
-    separations: 1,
-  });
-  expect((await ask('egg', { group: [father] }, 400)).body).toMatchObject({ code: 'of-nobody', field: 'group' });
-  expect((await ask('egg', { group: [randomUUID()] }, 400)).body.field).toBe('group[0]');
   const { visitor: stranger } = await newStation(server);
   await stranger.get(`/api/guides/${moths}/colony`).expect(404);
+});
+
+it('an egg in a pen is whose it may be, as results come in of keeping them alone; a sex that was certain may be wrong', async () => {
+  const egg = async (sent: object, status = 200) =>
+    (await visitor.post(`/api/guides/${moths}/colony/egg`).send(sent).expect(status)).body as {
+      members: { id: string; p: number }[];
+      field?: string;
+    };
+  const pen = 'loft';
+  const first = randomUUID();
+  await write('E1', { ...sexed('male'), pen }, {}, first).done();
+  await keep('E2', { ...sexed('male'), pen });
+  await keep('E3', { ...sexed('male', 0.8), pen });
+  await keep('E4', { ...sexed('female'), pen: 'garden' });
+  const question = { pen, since: '2026-05-01' };
+  const shares = async () => Object.fromEntries((await egg(question)).members.map(({ id, p }) => [id, p]));
+  const before = await shares();
+  expect(Object.keys(before)).toEqual(['E3', 'E1', 'E2']);
+  expect(before.E3).toBeCloseTo(0.2 / (0.2 + 2 * (0.02 / 1.02)), 9);
+  // The first is taken away and lays none: it is still of the group, though no longer in the pen.
+  const alone = (found: string, on: string) => ({ separations: [{ on, from: pen, found }] });
+  const away = (found: string, on: string, version: number) =>
+    write('E1', { ...sexed('male'), pen: 'cage 9', ...alone(found, on) }, { version }, first).done();
+  await away('none', '2026-05-03', 1);
+  const after = await shares();
+  expect(after.E1).toBeCloseTo((before.E1 * 0.1) / (1 - 0.9 * before.E1), 9);
+  // What was tried before the egg says nothing of it.
+  expect((await egg({ ...question, since: '2026-05-04' })).members.map(({ id }) => id)).toEqual(['E3', 'E2']);
+  await away('laid', '2026-05-05', 2);
+  expect((await egg(question)).members[0].id).toBe('E1');
+  expect((await egg({ pen: 'attic', since: '2026-05-01' }, 400)).field).toBe('pen');
+  expect((await egg({ pen, since: 'May' }, 400)).field).toBe('since');
+  await write('E5', { pen, separations: [{ on: '2026-05-05', from: pen, found: 'perhaps' }] }).done(400);
+});
+
+it('what can be true and is unlikely is named; of a guide that does not say how its kinds inherit, nothing', async () => {
+  const { visitor: own } = await newStation(server);
+  const guides = ((await own.get('/api/guides')).body as { guides: { id: string; slug: string }[] }).guides;
+  const idOf = (slug: string) => guides.find((one) => one.slug === slug)!.id;
+  const guideId = idOf('lantern-moths');
+  const put = async (label: string, kept: object) => {
+    const id = randomUUID();
+    await own.put(`/api/individuals/${id}`).send({ version: 0, guideId, label, hidden: false, kept }).expect(200);
+    return id;
+  };
+  const unlikely = async () =>
+    (await own.get(`/api/guides/${guideId}/colony/unlikely`).expect(200)).body as { records: { record: object; p: number }[] };
+  const father = await put('3', { ...sexed('male'), phenotypes: { morph: 'pale' } });
+  const mother = await put('4', { ...sexed('female'), phenotypes: { morph: 'wild' } });
+  expect((await unlikely()).records).toEqual([]);
+  await put('17', { ...sexed('male', 0.9), father, mother, phenotypes: { morph: 'pale' } });
+  expect((await unlikely()).records).toEqual([{ record: { id: '17', what: 'sex' }, p: 1 }]);
+  await own.get(`/api/guides/${idOf('ledge-crabs')}/colony/unlikely`).expect(409);
 });
 
 it('names what is wrong with the records by individual, and keeps them all the same', async () => {

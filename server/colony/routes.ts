@@ -7,7 +7,7 @@ import { exportBook, importBook } from './files';
 import { findPairing, writePairing, writeYoung } from './pairings';
 import { pedigreePage } from './pedigreePage';
 import { rankPairs } from './rankPairs';
-import { aheadOf, colonyOf, eggOf, listColonies, pairOf, proveOf, reasonsFor } from './service';
+import { aheadOf, colonyOf, eggOf, unlikelyOf, listColonies, pairOf, proveOf, reasonsFor } from './service';
 
 export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, pages: PagePool): void {
   bind(router, em, 'colonies', async ({ em: own, caller }) => ({ colonies: await listColonies(own, caller.stationId) }));
@@ -34,4 +34,5 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
   bind(router, em, 'reasons', ({ em: own, caller, params, body }) => reasonsFor(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'ahead', ({ em: own, caller, params, body }) => aheadOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'whoseEgg', ({ em: own, caller, params, body }) => eggOf(own, pool, caller.stationId, params.id, body));
+  bind(router, em, 'unlikely', ({ em: own, caller, params }) => unlikelyOf(own, pool, caller.stationId, params.id));
 }

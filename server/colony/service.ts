@@ -1,4 +1,5 @@
 import type {
+  BookUnlikely,
   Colony,
   ColonyList,
   ColonyMember,
@@ -149,17 +150,50 @@ export async function aheadOf(
   return told(await pool.ask(stationId, 'simulate', { ...asked, ...plan, from: breeders.map(({ name }) => name) }));
 }
 
-/** Of a group, whose egg it is. */
+/** Of a group at most: more cannot be told apart by keeping one alone after another. */
+const MOST_OF_A_GROUP = 60;
+/** How likely a sex is wrong that was written as certain. */
+const SEX_ERROR = 0.02;
+
+/** Of those of a pen, whose egg it is. */
 export async function eggOf(
   em: Em,
   pool: AnalysisPool,
   stationId: string,
   guideId: string,
-  { group }: EggWrite,
+  { pen, since }: EggWrite,
 ): Promise<SuspectsAnswer> {
-  const { asked, memberAt } = await bookOf(em, stationId, guideId);
-  const named = group.map((id, i) => ({ id: memberAt(id, `group[${i}]`).name, weight: 1 }));
-  return told(await pool.ask(stationId, 'suspects', { ...asked, group: named, role: 'mother', phenotypes: {} }));
+  const { asked, members } = await bookOf(em, stationId, guideId);
+  const results = ({ kept }: ColonyMember) => (kept.separations ?? []).filter(({ on, from }) => from === pen && on >= since);
+  const group = members.filter((one) => (one.kept.status === 'here' && one.kept.pen === pen) || results(one).length > 0);
+  if (!group.length)
+    throw badRequest([{ code: 'empty-pen', field: 'pen', message: `Nobody is in “${pen}”, nor was taken from it since.` }]);
+  if (group.length > MOST_OF_A_GROUP) {
+    const message = `There are ${group.length} in “${pen}”: whose egg it is can be told of up to ${MOST_OF_A_GROUP}.`;
+    throw badRequest([{ code: 'too-many', field: 'pen', message }]);
+  }
+  return told(
+    await pool.ask(stationId, 'suspects', {
+      ...asked,
+      ...{ group: group.map(({ name }) => ({ id: name, weight: 1 })), role: 'mother', phenotypes: {}, sexError: SEX_ERROR },
+      separated: group.flatMap((one) => results(one).map(({ found }) => ({ id: one.name, found }))),
+    }),
+  );
+}
+
+/** Individuals whose records are looked at by one question, and looked at in all: the latest written down. */
+const AT_ONCE = 40;
+const MOST_LOOKED_AT = 400;
+
+/** Records that can be true and are likelier wrong than right: family by family, side by side. */
+export async function unlikelyOf(em: Em, pool: AnalysisPool, stationId: string, guideId: string): Promise<BookUnlikely> {
+  const { asked, members } = await bookOf(em, stationId, guideId);
+  const names = members.slice(-MOST_LOOKED_AT).map(({ name }) => name);
+  const parts = Array.from({ length: Math.ceil(names.length / AT_ONCE) }, (_, i) => names.slice(i * AT_ONCE, (i + 1) * AT_ONCE));
+  const answers = await Promise.all(parts.map((of) => pool.ask(stationId, 'unlikely', { ...asked, of })));
+  const all = answers.map(told);
+  const without = all.at(0)?.without;
+  return { records: all.flatMap(({ records }) => records).sort((a, b) => b.p - a.p), ...(without ? { without } : {}) };
 }
 
 const noHeredity = () => new HttpProblem(409, { code: 'no-heredity', message: 'The guide does not say how its kinds inherit.' });

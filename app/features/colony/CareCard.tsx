@@ -2,7 +2,6 @@ import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { api } from '../../lib/api';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
 import { space } from '../../theme';
@@ -12,32 +11,20 @@ import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
-import { useColonyWrite } from './useColonyWrite';
-
-const DAY = /^\d{4}-\d\d-\d\d$/;
+import { useKept } from './useKept';
+import { isDay } from './words';
 
 /** Moved to another pen, weighed, how it is: written in a line each, and what came before stays. */
-export function CareCard({ guideId, member, note }: { guideId: string; member: ColonyMember; note?: string }) {
+export function CareCard({ guideId, member }: { guideId: string; member: ColonyMember }) {
   const { kept } = member;
   const [on, setOn] = useState(today());
   const [pen, setPen] = useState('');
   const [grams, setGrams] = useState('');
   const [condition, setCondition] = useState(kept.condition ?? '');
-  const { write, busy, problem, setProblem, at } = useColonyWrite(
-    guideId,
-    (change: Partial<Kept>) =>
-      api('writeIndividual', {
-        params: { id: member.id },
-        body: {
-          ...{ version: member.version, guideId, label: member.label, hidden: false, kept: { ...kept, ...change } },
-          ...(note ? { note } : {}),
-        },
-      }),
-    () => {
-      setPen('');
-      setGrams('');
-    },
-  );
+  const { write, busy, problem, setProblem, at } = useKept(guideId, member, () => {
+    setPen('');
+    setGrams('');
+  });
   const weight = numberOf(grams);
   const weighs = grams.trim() === '' || (weight !== undefined && weight > 0);
   const changes: Partial<Kept> = {
@@ -46,7 +33,7 @@ export function CareCard({ guideId, member, note }: { guideId: string; member: C
     ...(condition.trim() !== (kept.condition ?? '') ? { condition: condition.trim() || undefined } : {}),
   };
   const submit = () => {
-    if (!DAY.test(on)) return setProblem({ field: 'on', message: 'Write the day as YYYY-MM-DD.' });
+    if (!isDay(on)) return setProblem({ field: 'on', message: 'Write the day as YYYY-MM-DD.' });
     if (!weighs) return setProblem({ field: 'grams', message: 'Write the weight in grams.' });
     write(changes);
   };

@@ -15,6 +15,7 @@ import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { isDay } from './words';
 import { YoungForm } from './YoungForm';
 
 interface Props {
@@ -128,7 +129,7 @@ export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: bo
   const [eggs, setEggs] = useState('');
   const [tried, setTried] = useState(false);
   const many = whole(eggs);
-  const wrongDay = !/^\d{4}-\d\d-\d\d$/.test(laid)
+  const wrongDay = !isDay(laid)
     ? 'Write the day as YYYY-MM-DD.'
     : laid < pairing.from
       ? `They were put together on ${sayDate(pairing.from)}.`

@@ -112,7 +112,7 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
                 {!all && here.length > FIRST && <Button small label={`Show all ${here.length}`} onPress={() => setAll(true)} />}
               </Card>
             )}
-            <EggCard guideId={guideId} members={colony.members} />
+            <EggCard guide={own} guideId={guideId} members={colony.members} />
             {away.length > 0 && (
               <Disclosure title={`Gone and dead (${away.length})`}>
                 {[...away].reverse().map((one) => (

@@ -16,7 +16,7 @@ import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useColonyWrite } from './useColonyWrite';
 import { MANY } from './WhoPicker';
-import { shownBy } from './words';
+import { isDay, shownBy } from './words';
 
 const SEXES = [
   { id: 'female', label: 'female' },
@@ -89,7 +89,7 @@ export function MemberForm({ guide, guideId, members, member, note, onDone }: Pr
   const submit = () => {
     setProblem(undefined);
     if (!typed.label.trim()) return setProblem({ field: 'label', message: 'Give it a mark or a name.' });
-    if (typed.hatched && !/^\d{4}-\d\d-\d\d$/.test(typed.hatched))
+    if (typed.hatched && !isDay(typed.hatched))
       return setProblem({ field: 'kept.hatched', message: 'Write the day as YYYY-MM-DD.' });
     write(keptOf(typed, member?.kept));
   };
@@ -213,9 +213,9 @@ function typedOf(member: ColonyMember | undefined, note = ''): Typed {
 function keptOf({ sex, certainty, hatched, father, mother, strain, pen, status, shows, plainly }: Typed, before?: Kept): Kept {
   const parents = (role: 'father' | 'mother', chosen: string | undefined) =>
     chosen ? { [role]: chosen } : before?.[`${role}s`] ? { [`${role}s`]: before[`${role}s`] } : {};
-  const { hatchedTo, clutch, origin, moves, weights, condition, corrections } = before ?? {};
+  const { hatchedTo, clutch, origin, moves, weights, condition, separations, corrections } = before ?? {};
   return {
-    ...{ clutch, origin, moves, weights, condition, corrections },
+    ...{ clutch, origin, moves, weights, condition, separations, corrections },
     ...(sex ? { sex: { called: sex, certainty: Number(certainty) } } : {}),
     ...(hatched ? { hatched, ...(hatchedTo && hatchedTo >= hatched ? { hatchedTo } : {}) } : {}),
     ...parents('father', father),

@@ -21,7 +21,7 @@ import { PairCard } from './PairCard';
 import { ProofCard } from './ProofCard';
 import { Reasons } from './Reasons';
 import { useBook } from './useBook';
-import { locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
+import { foundWords, locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
 
 /** Fetched after the rest of the page. */
 const VerificationSheet = lazy(() =>
@@ -81,6 +81,12 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
           <Text>{[saySex(member, told?.sexP), sayShown(guide, member)].filter(Boolean).join(', ')}</Text>
           <Text quiet>{sayPlace(member)}</Text>
           {note && <Text>{note}</Text>}
+          {member.kept.separations?.map(({ on, from, found }, i) => (
+            <Text
+              key={i}
+              size="small"
+            >{`${sayDate(on)}, kept alone: ${foundWords(from).find(({ id }) => id === found)!.label}`}</Text>
+          ))}
           {member.kept.corrections?.map(({ on, what, was, now, why }, i) => (
             <Text key={i} size="small">{`${sayDate(on)}, ${what}: written “${was}”, now “${now}”: ${why}`}</Text>
           ))}
@@ -132,7 +138,7 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
       </Suspense>
       {member.kept.status === 'here' && (
         <>
-          <CareCard key={member.version} guideId={guideId} member={member} note={note} />
+          <CareCard key={member.version} guideId={guideId} member={member} />
           <PairCard guide={guide} guideId={guideId} member={member} members={colony.members} sexes={sexes} />
           <ProofCard guide={guide} guideId={guideId} member={member} members={colony.members} />
         </>

@@ -1,64 +1,102 @@
 import type { Colony } from '@plesion/contract/colony';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
+import type { HeredityRecord } from '@plesion/core/heredity/schema';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { colonyApi } from './colonyApi';
 import { SettleForm } from './SettleForm';
+import { sayRecord } from './words';
+
+interface Props {
+  colony: Colony;
+  guide: Guide;
+  guideId: string;
+}
 
 /** Shown of the ways out. */
 const WAYS = 6;
 
-/** Records that cannot all be true: the fewest that must be wrong, the likeliest first, each to be looked at and settled. */
-export function Misfits({ colony, guide, guideId }: { colony: Colony; guide: Guide; guideId: string }) {
-  const { members, posterior, problems } = colony;
-  const [settling, setSettling] = useState<string>();
-  const memberOf = (name: string | undefined) => members.find((one) => one.name === name);
+/** Records that cannot all be true, and those that are likelier wrong than right: each to be looked at and settled. */
+export function Misfits(props: Props) {
+  const { members, posterior, problems } = props.colony;
   const ways = posterior?.impossible ?? [];
-  if (!problems.length && !ways.length) return null;
+  const unlikely = useQuery({
+    queryKey: ['unlikely', props.guideId, members.map(({ id, version }) => `${id} ${version}`).join()],
+    enabled: posterior !== undefined,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) => colonyApi('unlikely', { params: { id: props.guideId } }, signal),
+  });
+  const doubtful = unlikely.data?.records ?? [];
+  if (!problems.length && !ways.length && !doubtful.length && !unlikely.error) return null;
   return (
     <Card title="Something does not fit">
       {problems.map(({ name, message }) => (
-        <Way key={message} id={memberOf(name)?.id}>
+        <Way key={message} id={members.find((one) => one.name === name)?.id}>
           {message}
         </Way>
       ))}
       {ways.length > 0 && (
         <>
           <Text>Not all that is written can be true. One of these is wrong, the likeliest first:</Text>
-          {ways.slice(0, WAYS).map(({ why, records, p }) => {
-            const [record] = records;
-            const member = memberOf(record.id);
-            return (
-              <View key={why} style={styles.one}>
-                <View style={styles.row}>
-                  <Way id={member?.id}>{`${why} (${inHundred(p)} of these)`}</Way>
-                  {member && settling !== why && (
-                    <Button small label="Settle it" hint={`Settle it: ${why}`} onPress={() => setSettling(why)} />
-                  )}
-                </View>
-                {member && settling === why && (
-                  <SettleForm
-                    {...{ guide, guideId, member, members }}
-                    doubted={{ what: record.what, ...(record.character ? { character: record.character } : {}) }}
-                    onDone={() => setSettling(undefined)}
-                  />
-                )}
-              </View>
-            );
-          })}
+          {ways.slice(0, WAYS).map(({ why, records, p }) => (
+            <Doubted key={why} {...props} record={records[0]} what={why} odds={`(${inHundred(p)} of these)`} />
+          ))}
           {ways.length > WAYS && <Text quiet size="small">{`or one of ${ways.length - WAYS} more`}</Text>}
           <Text quiet size="small">
             What is said of the others below is as if the first of these had not been written. Look at it again, and settle it:
             what was written stays beside what is right.
           </Text>
+          {unlikely.isPending && <Loading what="What else is unlikely" />}
         </>
       )}
+      {doubtful.length > 0 && (
+        <>
+          <Text>These can be true, but all the others speak against them:</Text>
+          {doubtful.map(({ record, p }) => {
+            const what = `${sayRecord(record)} is wrong`;
+            return <Doubted key={what} {...props} record={record} what={what} odds={`(${inHundred(p)})`} />;
+          })}
+        </>
+      )}
+      {unlikely.error && <Text size="small">{`What is unlikely could not be looked at: ${unlikely.error.message}`}</Text>}
     </Card>
+  );
+}
+
+interface DoubtedProps {
+  record: HeredityRecord;
+  /** What may be wrong, and how likely that is. */
+  what: string;
+  odds: string;
+}
+
+/** A record that may be wrong, with the form by which it is settled. */
+function Doubted({ colony: { members }, guide, guideId, record, what, odds }: Props & DoubtedProps) {
+  const [settling, setSettling] = useState(false);
+  const member = members.find(({ name }) => name === record.id);
+  return (
+    <View style={styles.one}>
+      <View style={styles.row}>
+        <Way id={member?.id}>{`${what} ${odds}`}</Way>
+        {member && !settling && <Button small label="Settle it" hint={`Settle it: ${what}`} onPress={() => setSettling(true)} />}
+      </View>
+      {member && settling && (
+        <SettleForm
+          {...{ guide, guideId, member, members }}
+          doubted={{ what: record.what, ...(record.character ? { character: record.character } : {}) }}
+          onDone={() => setSettling(false)}
+        />
+      )}
+    </View>
   );
 }
 

@@ -1,11 +1,9 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
 import { USUAL_WRONG, VERIFICATION_KINDS, VERIFICATION_WORDS, type VerificationKind } from '@plesion/core/verification/schema';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { api } from '../../lib/api';
 import { today } from '../../lib/dates';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -17,6 +15,7 @@ import { TextField } from '../../ui/TextField';
 import { verificationApi } from '../verification/verificationApi';
 import { type Doubted, insteadOf, lookAt, sayDoubted, turnedOut } from './settling';
 import { useColonyWrite } from './useColonyWrite';
+import { sendKept } from './useKept';
 import { shownBy } from './words';
 
 interface Props {
@@ -37,10 +36,6 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
   const [why, setWhy] = useState('');
   const [kind, setKind] = useState<VerificationKind>('egg');
   const [outcomeId] = useState(() => mintId());
-  const stored = useQuery({
-    queryKey: ['individual', member.id],
-    queryFn: ({ signal }) => api('individual', { params: { id: member.id } }, signal),
-  });
   const names = new Map(members.map(({ id, name }) => [id, name]));
   const was = sayDoubted(guide, member, doubted, names);
   const all = insteadOf(guide, member, doubted, members);
@@ -50,15 +45,8 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
     async () => {
       const what = doubted.what === 'phenotype' ? doubted.character! : doubted.what;
       const line = { on: today(), what, was: was.slice(0, 200), now: instead!.label.slice(0, 200), why: why.trim() };
-      const note = stored.data?.note;
-      await api('writeIndividual', {
-        params: { id: member.id },
-        body: {
-          ...{ version: member.version, guideId, label: member.label, hidden: false },
-          kept: { ...instead!.kept, corrections: [...(member.kept.corrections ?? []), line] },
-          ...(note ? { note } : {}),
-        },
-      });
+      const kept = { ...instead!.kept, corrections: [...(member.kept.corrections ?? []), line] };
+      await sendKept(member, guideId, kept);
       const turned = turnedOut(guide, doubted, instead!);
       if (turned)
         await verificationApi('verify', {
@@ -94,7 +82,7 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
       {problem && problem.field !== 'instead' && problem.field !== 'why' && <Notice kind="problem">{problem.message}</Notice>}
       <View style={styles.act}>
         <Button kind="quiet" label="Not now" onPress={onDone} />
-        <Button kind="main" label="Settle it" busy={busy} disabled={stored.isPending} onPress={submit} />
+        <Button kind="main" label="Settle it" busy={busy} onPress={submit} />
       </View>
     </View>
   );

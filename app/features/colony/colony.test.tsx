@@ -4,7 +4,7 @@ import type { Kept } from '@plesion/core/colony/schema';
 import { posteriorAsked } from '@plesion/core/heredity';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { demoGuides } from '@plesion/demo';
-import { today } from '../../lib/dates';
+import { sayDate, today } from '../../lib/dates';
 import { forgetForms } from '../../lib/keptForm';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { choose, press, showScreen, shown, type } from '../../test/showScreen';
@@ -68,6 +68,7 @@ beforeEach(() => {
   ];
   mockStation.answer('colonies', () => ({ colonies: [{ guideId, title: moths.title, n: members.length }] }));
   mockStation.answer('colony', colony);
+  mockStation.answer('unlikely', () => ({ records: [] }));
   mockStation.answer('individual', ({ params }) => {
     const { id, version, label, kept } = members.find((one) => one.id === params!.id)!;
     return {
@@ -297,7 +298,75 @@ it('whose egg lies in a pen is told with the order in which to separate them', a
   screen.getByText('2. Moth 4: 40 in 100');
   expect(screen.queryByText(/Moth 3:/)).toBeNull();
   screen.getByText(/about 1\.4 separations/);
-  expect(sent('whoseEgg')).toEqual([{ params: { id: guideId }, body: { group: members.map(({ id }) => id) } }]);
+  expect(sent('whoseEgg')).toEqual([{ params: { id: guideId }, body: { pen: 'cage 2', since: today() } }]);
+});
+
+describe('one kept alone to find out whose an egg is', () => {
+  const seventeen = () => members.find(({ label }) => label === 'Moth 17')!;
+  beforeEach(() => {
+    members = members.map((one) => ({ ...one, kept: { ...one.kept, pen: 'cage 2' } }));
+    mockStation.answer('whoseEgg', () => ({
+      members: [
+        { id: 'Moth 17', p: 0.6 },
+        { id: 'Moth 4', p: 0.4 },
+      ],
+      separations: 1.4,
+    }));
+    mockStation.answer('individual', () => ({ note: 'Antennae worn.', guideId }));
+    mockStation.answer('writeIndividual', ({ params, body }) => {
+      const { kept } = body as { kept: Kept };
+      members = members.map((one) => (one.id === params!.id ? { ...one, version: one.version + 1, kept } : one));
+      return { ...body, id: params!.id, version: seventeen().version };
+    });
+  });
+  const open = async () => {
+    await showScreen(<ColonyScreen />);
+    await shown('Moth 17');
+    await press('Whose egg is it?');
+    await choose('It lay in', 'cage 2');
+    await shown('1. Moth 17: 60 in 100');
+    await press('Kept alone: Moth 17');
+    await shown('laid none');
+  };
+
+  it('has its result written with it, which counts and can be struck out again', async () => {
+    await open();
+    await press('Write it down');
+    await shown('Say what came of it.');
+    await choose('Moth 17, kept alone', 'laid none');
+    await type('Seen on', '2026-02-30');
+    await press('Write it down');
+    await shown('Write the day as YYYY-MM-DD.');
+    await type('Seen on', today());
+    await press('Write it down');
+    await shown(`${sayDate(today())}, Moth 17: laid none`);
+    expect(sent('writeIndividual').at(-1)).toMatchObject({
+      body: { note: 'Antennae worn.', kept: { pen: 'cage 2', separations: [{ on: today(), from: 'cage 2', found: 'none' }] } },
+    });
+    await waitFor(() => expect(sent('whoseEgg')).toHaveLength(2));
+    await press(`Strike it out: ${sayDate(today())}, Moth 17: laid none`);
+    await waitFor(() => expect(seventeen().kept.separations).toEqual([]));
+    await waitFor(() => expect(screen.queryByText('Kept alone so far')).toBeNull());
+  });
+
+  it('that lays and was called a male is settled as a female at once', async () => {
+    await open();
+    await choose('Moth 17, kept alone', 'laid an egg');
+    await press('Write it down');
+    await shown('Moth 17 lays: it is a female.');
+    screen.getByText('Written: male. What is right?');
+  });
+});
+
+it('records that can be true and are unlikely are named, and settled like those that cannot', async () => {
+  mockStation.answer('unlikely', () => ({
+    records: [{ record: { id: 'Moth 17', what: 'sex' }, p: 0.98 }],
+  }));
+  await showScreen(<ColonyScreen />);
+  await shown('the sex of Moth 17 is wrong (98 in 100)');
+  screen.getByText(/all the others speak against them/);
+  await press('Settle it: the sex of Moth 17 is wrong');
+  await shown('Written: male. What is right?');
 });
 
 describe('writing one down', () => {

@@ -209,9 +209,10 @@ it('what is to be done stands with its day and leads there', async () => {
 });
 
 it('a move and a weight are lines of their own, and what was written stays', async () => {
+  mockStation.answer('individual', () => ({ note: 'of old' }));
   mockStation.answer('writeIndividual', () => ({}));
   const before = { ...sexed('male'), pen: 'cage 1', weights: [{ on: '2026-05-01', grams: 1.1 }] };
-  await showScreen(<CareCard guideId={guideId} member={member(3, before)} note="of old" />);
+  await showScreen(<CareCard guideId={guideId} member={member(3, before)} />);
   expect(screen.getByLabelText('Write the line')).toBeDisabled();
   await type('Weight, g', 'heavy');
   await press('Write the line');

@@ -1,6 +1,8 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
+import type { Separated } from '@plesion/core/heredity/schema';
+import { Day } from '@plesion/core/observation/schema';
 import { sayDate } from '../../lib/dates';
 
 /** What individuals show by which something is told of their genes. */
@@ -53,6 +55,15 @@ export function saySex({ kept: { sex } }: Pick<ColonyMember, 'kept'>, told?: { f
   if (p <= 0.55) return called ?? 'sex not known';
   return `${sex ? `called a ${sex.called}; ` : ''}a ${likely}, ${inHundred(p)}`;
 }
+
+export const isDay = (text: string): boolean => Day.safeParse(text).success;
+
+/** What may come of keeping one alone that was taken from a pen. */
+export const foundWords = (pen: string): { id: Separated; label: string }[] => [
+  { id: 'laid', label: 'laid an egg' },
+  { id: 'none', label: 'laid none' },
+  { id: 'another', label: `another egg lay in ${pen} meanwhile` },
+];
 
 /** Where it is and whence, in one line. */
 export const sayPlace = ({ kept: { hatched, pen, strain, status } }: Pick<ColonyMember, 'kept'>): string =>

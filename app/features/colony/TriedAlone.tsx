@@ -1,0 +1,71 @@
+import type { ColonyMember } from '@plesion/contract/colony';
+import { StyleSheet, View } from 'react-native';
+import { sayDate } from '../../lib/dates';
+import { space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { useKept } from './useKept';
+import { foundWords } from './words';
+
+interface Props {
+  guideId: string;
+  members: readonly ColonyMember[];
+  pen: string;
+  since: string;
+}
+
+/** Who was kept alone so far, and what came of it. */
+export function TriedAlone({ guideId, members, pen, since }: Props) {
+  const tried = members
+    .flatMap((member) => (member.kept.separations ?? []).map((one, place) => ({ ...one, member, place })))
+    .filter(({ on, from }) => from === pen && on >= since)
+    .sort((a, b) => (a.on < b.on ? -1 : 1));
+  if (!tried.length) return null;
+  return (
+    <View style={styles.all}>
+      <Text strong size="small">
+        Kept alone so far
+      </Text>
+      {tried.map(({ member, place, ...one }) => (
+        <Tried
+          key={`${member.id} ${place}`}
+          {...{ guideId, member, place }}
+          says={sayTried(pen, one.on, member.name, one.found)}
+        />
+      ))}
+    </View>
+  );
+}
+
+const sayTried = (pen: string, on: string, name: string, found: string): string =>
+  `${sayDate(on)}, ${name}: ${foundWords(pen).find(({ id }) => id === found)!.label}`;
+
+interface TriedProps {
+  guideId: string;
+  member: ColonyMember;
+  place: number;
+  says: string;
+}
+
+function Tried({ guideId, member, place, says }: TriedProps) {
+  const { write, busy, problem } = useKept(guideId, member, () => undefined);
+  const strike = () => write({ separations: member.kept.separations?.toSpliced(place, 1) });
+  return (
+    <>
+      <View style={styles.row}>
+        <Text size="small" style={styles.says}>
+          {says}
+        </Text>
+        <Button small kind="quiet" label="Strike it out" hint={`Strike it out: ${says}`} busy={busy} onPress={strike} />
+      </View>
+      {problem && <Notice kind="problem">{problem.message}</Notice>}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  all: { gap: space.xs },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  says: { flexGrow: 1, flexShrink: 1 },
+});
