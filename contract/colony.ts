@@ -21,6 +21,7 @@ export const ColonyMember = z.object({
   version: z.number().int(),
   label: z.string(),
   kept: Kept,
+  note: z.string().optional(),
   /** By what it is called in answers of heredity: its label, made the only one of its kind. */
   name: z.string(),
 });

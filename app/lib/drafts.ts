@@ -105,6 +105,11 @@ export function createDrafts<C extends Versioned, S extends Versioned>({
       void draft.flush();
       return draft;
     },
+    /** What is here of one is given up: the device keeps nothing of it. */
+    takeBack(station: string, id: string): void {
+      opened.delete(keyOf(station, name, id));
+      outbox().forget(keyOf(station, name, id));
+    },
     /** Can this version read what an entry holds? */
     isReadable: (entry: Entry) => read(entry) !== undefined,
     /** Send what an entry holds; what is sent by hand only where the person asked for it. */

@@ -3,3 +3,4 @@ export type * from './schema';
 export { readBookCsv, writeBookCsv } from './bookCsv';
 export { type BookCharacter, type BookRow, type FileProblem, rowProblems } from './bookRow';
 export { readLinkage, writeLinkage } from './linkage';
+export { keptOfYoung } from './young';

@@ -52,8 +52,7 @@ export async function exportBook(
   character?: string,
 ): Promise<Buffer> {
   const { characters, members } = await bookOf(em, stationId, guideId);
-  const notes = await notesOf(em, stationId, guideId);
-  const rows = rowsOf(members, notes);
+  const rows = rowsOf(members);
   return Buffer.from(as === 'csv' ? writeBookCsv(rows, characters) : writeLinkage(rows, phenotypeOf(characters, character)));
 }
 
@@ -74,8 +73,7 @@ export async function importBook(
   const known = new Map(members.map((one) => [one.name, one]));
   const fresh = read.rows.filter(({ label }) => !known.has(label));
   const problems = [...read.problems, ...rowProblems(read.rows, new Set(known.keys()), (row) => read.lines[row])];
-  const notes = await notesOf(em, stationId, guideId);
-  const standing = new Map(rowsOf(members, notes).map((row) => [row.label, row]));
+  const standing = new Map(rowsOf(members).map((row) => [row.label, row]));
   // A pedigree file holds but a part of a book: only that part is compared.
   const part = (row: BookRow) =>
     as === 'csv'
@@ -116,25 +114,15 @@ function keptOf({ kept: { fathers, mothers, ...kept } }: BookRow, ids: ReadonlyM
 }
 
 /** The book as rows of a file: parents that are in it no more are nobody. */
-function rowsOf(members: readonly ColonyMember[], notes: ReadonlyMap<string, string>): BookRow[] {
+function rowsOf(members: readonly ColonyMember[]): BookRow[] {
   const names = new Map(members.map(({ id, name }) => [id, name]));
   const known = (ids: readonly string[]) => ids.flatMap((id) => names.get(id) ?? []);
   return members.map((member) => {
     const kept = KeptAlone.strip().parse(member.kept);
-    const note = notes.get(member.id);
     return {
       label: member.name,
-      ...(note ? { note } : {}),
+      ...(member.note ? { note: member.note } : {}),
       kept: { ...kept, fathers: known(fathersOf(member)), mothers: known(mothersOf(member)) },
     };
   });
-}
-
-async function notesOf(em: Em, stationId: string, guideId: string): Promise<Map<string, string>> {
-  const rows = await em.find(
-    IndividualEntity,
-    { stationId, guideId, hidden: false, kept: { $ne: null }, note: { $ne: null } },
-    { fields: ['id', 'note'] },
-  );
-  return new Map(rows.map(({ id, note }) => [id, note!]));
 }

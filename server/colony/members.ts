@@ -17,10 +17,10 @@ export async function membersOf(em: Em, stationId: string, guideId: string): Pro
     { orderBy: { createdAt: 'asc', id: 'asc' }, limit: MOST },
   );
   const taken = new Map<string, number>();
-  return rows.map(({ id, version, label, kept }) => {
+  return rows.map(({ id, version, label, kept, note }) => {
     const n = (taken.get(label) ?? 0) + 1;
     taken.set(label, n);
-    return { id, version, label, kept: kept!, name: n === 1 ? label : `${label} (${n})` };
+    return { id, version, label, kept: kept!, name: n === 1 ? label : `${label} (${n})`, ...(note ? { note } : {}) };
   });
 }
 

@@ -1,5 +1,6 @@
 import type { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '@plesion/contract/pairings';
-import type { Kept, Pairing as Content } from '@plesion/core/colony/schema';
+import { keptOfYoung } from '@plesion/core/colony';
+import type { Pairing as Content } from '@plesion/core/colony/schema';
 import { mixedBy } from '@plesion/core/heredity';
 import { type PairingRecord, PairingEntity } from '../database/colonyEntities';
 import type { Em } from '../database/orm';
@@ -94,17 +95,9 @@ export async function writeYoung(em: Em, writer: Writer, id: string, { clutch, y
   const twice = young.findIndex((one, i) => young.findIndex(({ label }) => label === one.label) < i);
   if (twice >= 0)
     throw refused(`young[${twice}].label`, 'twice', `“${young[twice].label}” stands here twice; give each its own mark.`);
-  const side = (role: 'father' | 'mother', ids: readonly string[]) =>
-    ids.length === 1 ? { [role]: ids[0] } : { [`${role}s`]: ids };
   await em.transactional(async (tx) => {
     for (const [i, one] of young.entries()) {
-      const kept: Kept = {
-        ...(one.sex ? { sex: { called: one.sex, certainty: 1 } } : {}),
-        ...{ hatched: own.hatched, clutch, status: 'here', phenotypes: one.phenotypes },
-        ...side('father', pairing.fathers),
-        ...side('mother', pairing.mothers),
-        ...(pairing.pen ? { pen: pairing.pen } : {}),
-      };
+      const kept = keptOfYoung(pairing, own, one);
       await writeIndividual(tx, writer, one.id, {
         version: 0,
         guideId: pairing.guideId,

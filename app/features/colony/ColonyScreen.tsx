@@ -37,7 +37,12 @@ export function ColonyScreen() {
   const colonies = books.data?.colonies ?? [];
   const chosen = colonies.find(({ guideId }) => guideId === asked) ?? colonies.at(0);
   return (
-    <AsyncScreen what="The keeper’s book" value={books.data} error={books.error} retry={() => void books.refetch()}>
+    <AsyncScreen
+      what="The keeper’s book"
+      value={books.data}
+      error={books.data ? undefined : books.error}
+      retry={() => void books.refetch()}
+    >
       {() =>
         chosen ? (
           <Book

@@ -144,5 +144,5 @@ function firstTried(members: readonly ColonyMember[], pen: string): string | und
 const styles = StyleSheet.create({
   one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
-  name: { justifyContent: 'center', flexShrink: 1, flexGrow: 1 },
+  name: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
 });

@@ -34,6 +34,7 @@ export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string })
       const body = { as, text, take, ...(as === 'linkage' && character ? { character } : {}) };
       const found = await colonyApi('importBook', { params: { id: guideId }, body });
       setRead({ name, text, found });
+      return 'saved';
     },
     () => undefined,
   );

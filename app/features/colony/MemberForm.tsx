@@ -4,7 +4,6 @@ import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { api } from '../../lib/api';
 import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -14,6 +13,8 @@ import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { individualDrafts, sendRecord } from '../records/bookDrafts';
+import { useSession } from '../session/useSession';
 import { useColonyWrite } from './useColonyWrite';
 import { MANY } from './WhoPicker';
 import { isDay, shownBy } from './words';
@@ -61,22 +62,19 @@ interface Props {
   members: readonly ColonyMember[];
   /** Whoever is changed; somebody new where absent. */
   member?: ColonyMember;
-  note?: string;
   onDone: (id: string) => void;
 }
 
 /** Write somebody down, or change what is written. */
-export function MemberForm({ guide, guideId, members, member, note, onDone }: Props) {
-  const [typed, change, forget] = useKeptState(`colony.${member?.id ?? guideId}`, Typed, typedOf(member, note));
+export function MemberForm({ guide, guideId, members, member, onDone }: Props) {
+  const [typed, change, forget] = useKeptState(`colony.${member?.id ?? guideId}`, Typed, typedOf(member));
+  const station = useSession().station.id;
   const { write, busy, problem, setProblem, at } = useColonyWrite(
     guideId,
     (kept: Kept) =>
-      api('writeIndividual', {
-        params: { id: typed.id },
-        body: {
-          ...{ version: member?.version ?? 0, guideId, label: typed.label.trim(), hidden: false, kept },
-          ...(typed.note.trim() ? { note: typed.note.trim() } : {}),
-        },
+      sendRecord(individualDrafts, station, typed.id, {
+        ...{ version: member?.version ?? 0, guideId, label: typed.label.trim(), hidden: false, kept },
+        ...(typed.note.trim() ? { note: typed.note.trim() } : {}),
       }),
     () => {
       forget();
@@ -198,11 +196,12 @@ export function MemberForm({ guide, guideId, members, member, note, onDone }: Pr
   );
 }
 
-function typedOf(member: ColonyMember | undefined, note = ''): Typed {
+function typedOf(member: ColonyMember | undefined): Typed {
   const { sex, hatched = '', father, mother, strain = '', pen = '', status = 'here', phenotypes = {} } = member?.kept ?? {};
   const entries = Object.entries(phenotypes);
   return {
-    ...{ id: member?.id ?? mintId(), label: member?.label ?? '', certainty: String(sex?.certainty ?? 1), note },
+    ...{ id: member?.id ?? mintId(), label: member?.label ?? '', note: member?.note ?? '' },
+    certainty: String(sex?.certainty ?? 1),
     ...{ sex: sex?.called, hatched, father, mother, strain, pen, status },
     shows: Object.fromEntries(entries.map(([id, seen]) => [id, typeof seen === 'string' ? seen : seen.states[0]])),
     plainly: Object.fromEntries(entries.map(([id, seen]) => [id, typeof seen === 'string' ? '1' : String(seen.certainty)])),

@@ -14,12 +14,15 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { individualDrafts } from '../records/bookDrafts';
+import { useSession } from '../session/useSession';
 import { CareCard } from './CareCard';
 import { MemberForm } from './MemberForm';
 import { MemberPlate } from './MemberPlate';
 import { PairCard } from './PairCard';
 import { ProofCard } from './ProofCard';
 import { Reasons } from './Reasons';
+import { Unsettled } from './Unsettled';
 import { useBook } from './useBook';
 import { foundWords, locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
 
@@ -35,19 +38,20 @@ export function MemberPage({ id }: { id: string }) {
     queryKey: ['individual', id],
     queryFn: ({ signal }) => api('individual', { params: { id } }, signal),
   });
-  const guideId = individual.data?.guideId;
+  const station = useSession().station.id;
+  const guideId = individual.data?.guideId ?? individualDrafts.keptContent(station, id)?.content.guideId;
   const { book, error, retry } = useBook(guideId);
   return (
     <AsyncScreen
       what="The individual"
       value={book && guideId ? { ...book, guideId } : undefined}
-      error={individual.error ?? error}
+      error={book ? undefined : guideId === undefined ? individual.error : error}
       retry={() => (void individual.refetch(), retry())}
     >
       {({ colony, guide: own, guideId: by }) => {
         const member = colony.members.find((one) => one.id === id);
         return member ? (
-          <Member member={member} note={individual.data?.note} colony={colony} guide={own} guideId={by} />
+          <Member member={member} colony={colony} guide={own} guideId={by} />
         ) : (
           <Screen widest={860}>
             <PageHeading>{individual.data?.label ?? 'Individual'}</PageHeading>
@@ -61,13 +65,12 @@ export function MemberPage({ id }: { id: string }) {
 
 interface MemberProps {
   member: ColonyMember;
-  note?: string;
   colony: Colony;
   guide: Guide;
   guideId: string;
 }
 
-function Member({ member, note, colony, guide, guideId }: MemberProps) {
+function Member({ member, colony, guide, guideId }: MemberProps) {
   const [editing, setEditing] = useState(false);
   const told = colony.posterior?.individuals.find(({ id }) => id === member.name);
   const f = colony.inbreeding[member.name] ?? 0;
@@ -80,7 +83,7 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
           <PageHeading>{member.name}</PageHeading>
           <Text>{[saySex(member, told?.sexP), sayShown(guide, member)].filter(Boolean).join(', ')}</Text>
           <Text quiet>{sayPlace(member)}</Text>
-          {note && <Text>{note}</Text>}
+          {member.note && <Text>{member.note}</Text>}
           {member.kept.separations?.map(({ on, from, found }, i) => (
             <Text
               key={i}
@@ -92,15 +95,9 @@ function Member({ member, note, colony, guide, guideId }: MemberProps) {
           ))}
         </View>
       </View>
+      <Unsettled drafts={individualDrafts} id={member.id} what="individual" />
       {editing ? (
-        <MemberForm
-          guide={guide}
-          guideId={guideId}
-          members={colony.members}
-          member={member}
-          note={note}
-          onDone={() => setEditing(false)}
-        />
+        <MemberForm guide={guide} guideId={guideId} members={colony.members} member={member} onDone={() => setEditing(false)} />
       ) : (
         <View style={styles.act}>
           <Button small label="Change what is written" onPress={() => setEditing(true)} />

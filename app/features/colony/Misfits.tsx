@@ -48,7 +48,7 @@ export function Misfits(props: Props) {
         <>
           <Text>Not all that is written can be true. One of these is wrong, the likeliest first:</Text>
           {ways.slice(0, WAYS).map(({ why, records, p }) => (
-            <Doubted key={why} {...props} record={records[0]} what={why} odds={`(${inHundred(p)} of these)`} />
+            <Doubted key={why} {...props} record={records[0]} what={sayWrong(records)} odds={`(${inHundred(p)} of these)`} />
           ))}
           {ways.length > WAYS && <Text quiet size="small">{`or one of ${ways.length - WAYS} more`}</Text>}
           <Text quiet size="small">
@@ -61,16 +61,18 @@ export function Misfits(props: Props) {
       {doubtful.length > 0 && (
         <>
           <Text>These can be true, but all the others speak against them:</Text>
-          {doubtful.map(({ record, p }) => {
-            const what = `${sayRecord(record)} is wrong`;
-            return <Doubted key={what} {...props} record={record} what={what} odds={`(${inHundred(p)})`} />;
-          })}
+          {doubtful.map(({ record, p }) => (
+            <Doubted key={sayRecord(record)} {...props} record={record} what={sayWrong([record])} odds={`(${inHundred(p)})`} />
+          ))}
         </>
       )}
       {unlikely.error && <Text size="small">{`What is unlikely could not be looked at: ${unlikely.error.message}`}</Text>}
     </Card>
   );
 }
+
+const sayWrong = (records: readonly HeredityRecord[]): string =>
+  `${records.map(sayRecord).join(' and ')} ${records.length > 1 ? 'are' : 'is'} wrong`;
 
 interface DoubtedProps {
   record: HeredityRecord;
@@ -112,5 +114,5 @@ const Way = ({ id, children }: { id?: string; children: string }) =>
 const styles = StyleSheet.create({
   one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
-  way: { justifyContent: 'center', flexShrink: 1, flexGrow: 1 },
+  way: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
 });

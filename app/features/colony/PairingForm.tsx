@@ -14,7 +14,8 @@ import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { TextField } from '../../ui/TextField';
-import { colonyApi } from './colonyApi';
+import { pairingDrafts, sendRecord } from '../records/bookDrafts';
+import { useSession } from '../session/useSession';
 import { useBook } from './useBook';
 import { useColonyWrite } from './useColonyWrite';
 import { WhoPicker } from './WhoPicker';
@@ -52,16 +53,15 @@ function PairingForm({ guideId, colony, father, mother }: { guideId: string; col
     fathers: father ? [father] : [],
     mothers: mother ? [mother] : [],
   });
+  const station = useSession().station.id;
   const { write, busy, problem, setProblem, at } = useColonyWrite(
     guideId,
     () => {
       const { id, fathers, mothers, from } = typed;
       const [pen, override] = [typed.pen.trim(), typed.override.trim()];
       const more = { ...(pen ? { pen } : {}), ...(override ? { override } : {}) };
-      return colonyApi('writePairing', {
-        params: { id },
-        body: { version: 0, hidden: false, guideId, fathers, mothers, from, clutches: [], ...more },
-      });
+      const body = { version: 0, hidden: false, guideId, fathers, mothers, from, clutches: [], ...more };
+      return sendRecord(pairingDrafts, station, id, body);
     },
     () => {
       forget();

@@ -16,7 +16,9 @@ import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { ClutchCard, NewClutch } from './ClutchCard';
-import { colonyApi } from './colonyApi';
+import { pairingDrafts, sendRecord } from '../records/bookDrafts';
+import { useSession } from '../session/useSession';
+import { Unsettled } from './Unsettled';
 import { useBook } from './useBook';
 import { useColonyWrite } from './useColonyWrite';
 import { sayPair } from './words';
@@ -44,11 +46,12 @@ export function PairingPage() {
 
 function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pairing: Pairing }) {
   const { guideId, fathers, mothers, pen, from, until, override, note, clutches } = pairing;
+  const station = useSession().station.id;
   const { write, busy, problem } = useColonyWrite(
     guideId,
     (change: Partial<Pairing>) => {
       const own = omit(pairing, 'id', 'recordedBy', 'createdAt', 'updatedAt');
-      return colonyApi('writePairing', { params: { id: pairing.id }, body: { ...own, ...change } });
+      return sendRecord(pairingDrafts, station, pairing.id, { ...own, ...change });
     },
     () => undefined,
   );
@@ -57,6 +60,7 @@ function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pa
   return (
     <Screen widest={860}>
       <PageHeading>{sayPair(pairing, colony.members)}</PageHeading>
+      <Unsettled drafts={pairingDrafts} id={pairing.id} what="pairing" />
       <Card>
         {(
           [

@@ -14,6 +14,7 @@ import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { verificationApi } from '../verification/verificationApi';
 import { type Doubted, insteadOf, lookAt, sayDoubted, turnedOut } from './settling';
+import { useSession } from '../session/useSession';
 import { useColonyWrite } from './useColonyWrite';
 import { sendKept } from './useKept';
 import { shownBy } from './words';
@@ -35,6 +36,7 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
   const [chosen, setChosen] = useState<string>();
   const [why, setWhy] = useState('');
   const [kind, setKind] = useState<VerificationKind>('egg');
+  const station = useSession().station.id;
   const [outcomeId] = useState(() => mintId());
   const names = new Map(members.map(({ id, name }) => [id, name]));
   const was = sayDoubted(guide, member, doubted, names);
@@ -45,9 +47,8 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
     async () => {
       const what = doubted.what === 'phenotype' ? doubted.character! : doubted.what;
       const line = { on: today(), what, was: was.slice(0, 200), now: instead!.label.slice(0, 200), why: why.trim() };
-      const kept = { ...instead!.kept, corrections: [...(member.kept.corrections ?? []), line] };
-      await sendKept(member, guideId, kept);
       const turned = turnedOut(guide, doubted, instead!);
+      // The outcome needs the server; where that cannot be reached, neither is written.
       if (turned)
         await verificationApi('verify', {
           body: {
@@ -55,6 +56,8 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
             ...{ on: today(), note: why.trim(), sameCall: false },
           },
         });
+      const kept = { ...instead!.kept, corrections: [...(member.kept.corrections ?? []), line] };
+      return sendKept(station, member, guideId, kept);
     },
     onDone,
   );

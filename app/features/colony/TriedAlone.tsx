@@ -67,5 +67,5 @@ function Tried({ guideId, member, place, says }: TriedProps) {
 const styles = StyleSheet.create({
   all: { gap: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
-  says: { flexGrow: 1, flexShrink: 1 },
+  says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

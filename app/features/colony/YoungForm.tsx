@@ -1,5 +1,7 @@
+import { RequestProblem } from '@plesion/contract';
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Pairing } from '@plesion/contract/pairings';
+import { keptOfYoung } from '@plesion/core/colony';
 import type { Clutch } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
@@ -13,6 +15,8 @@ import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { individualDrafts, type Sent } from '../records/bookDrafts';
+import { useSession } from '../session/useSession';
 import { colonyApi } from './colonyApi';
 import { nextMarks } from './nextMarks';
 import { useColonyWrite } from './useColonyWrite';
@@ -51,21 +55,27 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
       Math.min(MOST, Math.max(1, left)),
     ).map((label) => ({ id: mintId(), label, shows: {} })),
   });
+  const station = useSession().station.id;
   const { write, busy, problem, setProblem, at } = useColonyWrite(
     pairing.guideId,
-    () =>
-      colonyApi('writeYoung', {
-        params: { id: pairing.id },
-        body: {
-          clutch: clutch.id,
-          young: rows.map(({ id, label, sex, shows }) => ({
-            id,
-            label: label.trim(),
-            phenotypes: shows,
-            ...(sex ? { sex } : {}),
-          })),
-        },
-      }),
+    async (): Promise<Sent> => {
+      const young = rows.map(({ id, label, sex, shows }) => ({
+        ...{ id, label: label.trim(), phenotypes: shows },
+        ...(sex ? { sex } : {}),
+      }));
+      try {
+        await colonyApi('writeYoung', { params: { id: pairing.id }, body: { clutch: clutch.id, young } });
+        return 'saved';
+      } catch (error) {
+        if (!(error instanceof RequestProblem) || error.status !== 0) throw error;
+        // Without a connection each waits on this device.
+        for (const { id, label, ...one } of young) {
+          const kept = keptOfYoung(pairing, clutch, one);
+          individualDrafts.startDraft(station, id, { version: 0, guideId: pairing.guideId, label, hidden: false, kept });
+        }
+        return 'kept-here';
+      }
+    },
     () => {
       forget();
       onDone();

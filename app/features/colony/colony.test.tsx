@@ -149,7 +149,7 @@ it('what does not fit stands above, the likeliest first', async () => {
   await showScreen(<ColonyScreen />);
   await shown('Something does not fit');
   const ways = screen.getAllByText(/ is wrong \(\d+ in 100 of these\)$/);
-  expect(ways[0].props.children).toMatch(/^sex of Moth 17 is wrong/);
+  expect(ways[0].props.children).toMatch(/^the sex of Moth 17 is wrong/);
   expect(ways.length).toBeGreaterThan(1);
 });
 
@@ -159,7 +159,7 @@ it('a record that does not fit is settled: what was written stays beside what is
   mockStation.answer('verify', ({ body }) => body);
   await showScreen(<ColonyScreen />);
   await shown('Something does not fit');
-  await press('Settle it: sex of Moth 17 is wrong');
+  await press('Settle it: the sex of Moth 17 is wrong');
   screen.getByText('Written: male. What is right?');
   await waitFor(() => expect(screen.getByLabelText('Settle it')).toBeEnabled());
   await press('Settle it');
@@ -302,9 +302,10 @@ it('whose egg lies in a pen is told with the order in which to separate them', a
 });
 
 describe('one kept alone to find out whose an egg is', () => {
+  const note = 'Antennae worn.';
   const seventeen = () => members.find(({ label }) => label === 'Moth 17')!;
   beforeEach(() => {
-    members = members.map((one) => ({ ...one, kept: { ...one.kept, pen: 'cage 2' } }));
+    members = members.map((one) => ({ ...one, note, kept: { ...one.kept, pen: 'cage 2' } }));
     mockStation.answer('whoseEgg', () => ({
       members: [
         { id: 'Moth 17', p: 0.6 },
@@ -312,7 +313,6 @@ describe('one kept alone to find out whose an egg is', () => {
       ],
       separations: 1.4,
     }));
-    mockStation.answer('individual', () => ({ note: 'Antennae worn.', guideId }));
     mockStation.answer('writeIndividual', ({ params, body }) => {
       const { kept } = body as { kept: Kept };
       members = members.map((one) => (one.id === params!.id ? { ...one, version: one.version + 1, kept } : one));
@@ -341,7 +341,7 @@ describe('one kept alone to find out whose an egg is', () => {
     await press('Write it down');
     await shown(`${sayDate(today())}, Moth 17: laid none`);
     expect(sent('writeIndividual').at(-1)).toMatchObject({
-      body: { note: 'Antennae worn.', kept: { pen: 'cage 2', separations: [{ on: today(), from: 'cage 2', found: 'none' }] } },
+      body: { note, kept: { pen: 'cage 2', separations: [{ on: today(), from: 'cage 2', found: 'none' }] } },
     });
     await waitFor(() => expect(sent('whoseEgg')).toHaveLength(2));
     await press(`Strike it out: ${sayDate(today())}, Moth 17: laid none`);
@@ -431,6 +431,7 @@ describe('writing one down', () => {
     };
     mockStation.answer('colony', () => ({
       members,
+      pairings: [],
       inbreeding: {},
       problems: [{ name: 'Moth 17', message: 'Something is wrong.' }],
     }));

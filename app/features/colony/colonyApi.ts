@@ -1,12 +1,8 @@
-import { addressOf, createClient } from '@plesion/contract';
+import { addressOf } from '@plesion/contract';
 import type { BookQuery, PedigreeQuery } from '@plesion/contract/colony';
 import { colonyEndpoints } from '@plesion/contract/endpoints/colony';
 
-export const colonyApi = createClient('', undefined, colonyEndpoints);
-
-/** Where the books lie in the cache: all of them, and one. */
-export const COLONIES = ['colonies'] as const;
-export const colonyKey = (guideId: string) => ['colony', guideId] as const;
+export { COLONIES, colonyApi, colonyKey } from '../records/bookDrafts';
 
 /** Where the drawing of a pedigree is, to print. */
 export const sheetUrl = (guideId: string, query: PedigreeQuery): string =>

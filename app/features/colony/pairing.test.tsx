@@ -29,6 +29,7 @@ jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
+jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'Bram' } }) }));
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, Link: ({ children }: { children: object }) => children }));
 jest.mock('../../lib/useParams', () => ({ useParams: () => mockParams }));
 jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
@@ -209,10 +210,9 @@ it('what is to be done stands with its day and leads there', async () => {
 });
 
 it('a move and a weight are lines of their own, and what was written stays', async () => {
-  mockStation.answer('individual', () => ({ note: 'of old' }));
   mockStation.answer('writeIndividual', () => ({}));
   const before = { ...sexed('male'), pen: 'cage 1', weights: [{ on: '2026-05-01', grams: 1.1 }] };
-  await showScreen(<CareCard guideId={guideId} member={member(3, before)} />);
+  await showScreen(<CareCard guideId={guideId} member={{ ...member(3, before), note: 'of old' }} />);
   expect(screen.getByLabelText('Write the line')).toBeDisabled();
   await type('Weight, g', 'heavy');
   await press('Write the line');

@@ -21,6 +21,7 @@ jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new () => object }>('@tanstack/react-query');
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
+jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'Bram' } }) }));
 jest.mock('expo-router', () => ({
   useRouter: () => ({ push: jest.fn() }),
   Link: ({ children }: { children: object }) => children,

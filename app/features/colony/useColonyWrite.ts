@@ -1,7 +1,7 @@
 import { RequestProblem } from '@plesion/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { COLONIES, colonyKey } from './colonyApi';
+import { refreshBook, type Sent } from '../records/bookDrafts';
 
 export interface Refusal {
   field?: string;
@@ -9,21 +9,24 @@ export interface Refusal {
 }
 
 /** Something written into a book: what of it was refused, and the book asked anew once it is taken. */
-export function useColonyWrite<T>(guideId: string, write: (sent: T) => Promise<unknown>, onDone: (sent: T) => void) {
+export function useColonyWrite<T>(guideId: string, write: (sent: T) => Promise<Sent>, onDone: (sent: T) => void) {
   const client = useQueryClient();
   const [problem, setProblem] = useState<Refusal>();
   const saving = useMutation({
     mutationFn: write,
-    async onSuccess(_, sent) {
+    async onSuccess(result, sent) {
       setProblem(undefined);
-      await Promise.all([colonyKey(guideId), COLONIES, ['individual']].map((queryKey) => client.invalidateQueries({ queryKey })));
+      // What waits on this device is no news of the server, which cannot be asked either.
+      if (result !== 'kept-here') await refreshBook(guideId, client);
       onDone(sent);
     },
-    onError: (error) =>
+    async onError(error) {
       setProblem({
         message: error.message,
         ...(error instanceof RequestProblem && error.body.field ? { field: error.body.field } : {}),
-      }),
+      });
+      if (error instanceof RequestProblem && error.status === 409) await refreshBook(guideId, client);
+    },
   });
   return {
     write: saving.mutate,

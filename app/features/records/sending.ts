@@ -18,28 +18,33 @@ const kinds: Sender[] = [specimenDrafts, lotDrafts, keyDrafts, measurementDrafts
 
 /** Kinds whose shapes are fetched only when something of theirs waits. */
 const FIELD = ['site', 'visit', 'capture', 'string', 'count', 'sheet'];
+const BOOK = ['individual', 'pairing'];
 const PRACTICE = ['practice'];
-const LATER = [...FIELD, ...PRACTICE];
-const fetching = new Map<readonly string[], Promise<void>>();
+const GROUPS = [
+  { names: FIELD, fetch: () => import('./fieldSending').then(({ fieldKinds }): Sender[] => fieldKinds) },
+  { names: BOOK, fetch: () => import('./bookSending').then(({ bookKinds }): Sender[] => bookKinds) },
+  { names: PRACTICE, fetch: () => import('./practiceAnswers').then(({ practiceAnswers }): Sender[] => [practiceAnswers]) },
+];
+type Group = (typeof GROUPS)[number];
+const fetching = new Map<Group, Promise<void>>();
+const laterOf = ({ kind }: Entry) => GROUPS.find(({ names }) => names.includes(kind));
 
-function fetchLater(names: readonly string[]): Promise<void> {
-  const known = fetching.get(names);
+function fetchLater(group: Group): Promise<void> {
+  const known = fetching.get(group);
   if (known) return known;
-  const found = names === FIELD ? import('./fieldSending').then(({ fieldKinds }) => fieldKinds) : fetchPractice();
-  const fetched = found.then(
-    (own: Sender[]) => void kinds.push(...own),
-    () => void fetching.delete(names),
+  const fetched = group.fetch().then(
+    (own) => void kinds.push(...own),
+    () => void fetching.delete(group),
   );
-  fetching.set(names, fetched);
+  fetching.set(group, fetched);
   return fetched;
 }
-
-const fetchPractice = () => import('./practiceAnswers').then(({ practiceAnswers }) => [practiceAnswers]);
 
 const kindOf = (entry: Entry) => kinds.find(({ name }) => name === entry.kind);
 
 async function fetchedKindOf(entry: Entry): Promise<Sender | undefined> {
-  if (!kindOf(entry) && LATER.includes(entry.kind)) await fetchLater(FIELD.includes(entry.kind) ? FIELD : PRACTICE);
+  const later = kindOf(entry) ? undefined : laterOf(entry);
+  if (later) await fetchLater(later);
   return kindOf(entry);
 }
 
@@ -59,7 +64,7 @@ export const waitingOf = (station: string): { entry: Entry; readable: boolean }[
     .waiting(station)
     .map((entry) => ({
       entry,
-      readable: kindOf(entry)?.isReadable(entry) ?? LATER.includes(entry.kind),
+      readable: kindOf(entry)?.isReadable(entry) ?? laterOf(entry) !== undefined,
     }));
 
 /** Milliseconds until it is tried again: soon at first, seldom after that. */
