@@ -3,10 +3,10 @@ import { generateSW } from 'workbox-build';
 /**
  * A service worker that keeps the application itself on the device, and the guides and specimens last seen, for use without a connection.
  */
-const lately = (pattern, cacheName) => ({
+const lately = (pattern, cacheName, options = { networkTimeoutSeconds: 4 }) => ({
   urlPattern: pattern,
   handler: 'NetworkFirst',
-  options: { cacheName, networkTimeoutSeconds: 4, expiration: { maxEntries: 300 } },
+  options: { cacheName, ...options, expiration: { maxEntries: 300 } },
 });
 
 await generateSW({
@@ -25,6 +25,8 @@ await generateSW({
       /\/api\/(guides|specimens|keys|lots|field|lists|sites|visits|captures|marks|strings|counts|sheets|practice)(\/[^/]+)?(\?.*)?$/,
       'plesion-station',
     ),
+    // A large book takes a while to work out: an older one must not stand in for it while the server can be reached.
+    lately(/\/api\/(colonies|individuals\/[^/]+|guides\/[^/]+\/colony)$/, 'plesion-station-books', {}),
     {
       urlPattern: /\/api\/photos\//,
       handler: 'CacheFirst',

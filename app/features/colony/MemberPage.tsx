@@ -1,6 +1,6 @@
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
-import { useQuery } from '@tanstack/react-query';
+import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
@@ -34,12 +34,15 @@ const SpecimensOf = lazy(() => import('./SpecimensOf').then((card) => ({ default
 
 /** One of the book: what it shows, what it carries, whose it is, and what it would have with another. */
 export function MemberPage({ id }: { id: string }) {
+  const station = useSession().station.id;
+  const client = useQueryClient();
+  const known = bookWith(client, id) ?? individualDrafts.keptContent(station, id)?.content.guideId;
   const individual = useQuery({
     queryKey: ['individual', id],
+    enabled: known === undefined,
     queryFn: ({ signal }) => api('individual', { params: { id } }, signal),
   });
-  const station = useSession().station.id;
-  const guideId = individual.data?.guideId ?? individualDrafts.keptContent(station, id)?.content.guideId;
+  const guideId = known ?? individual.data?.guideId;
   const { book, error, retry } = useBook(guideId);
   return (
     <AsyncScreen
@@ -61,6 +64,13 @@ export function MemberPage({ id }: { id: string }) {
       }}
     </AsyncScreen>
   );
+}
+
+/** The guide of a book that was seen already and has this one. */
+function bookWith(client: QueryClient, id: string): string | undefined {
+  const books = client.getQueriesData<Colony>({ queryKey: ['colony'] });
+  const [key = []] = books.find(([, book]) => book?.members.some((one) => one.id === id)) ?? [];
+  return key[1] as string | undefined;
 }
 
 interface MemberProps {

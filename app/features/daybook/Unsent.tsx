@@ -11,10 +11,12 @@ import { sendWaiting } from '../records/sending';
 import { useWaiting } from '../records/useWaiting';
 import { useSession } from '../session/useSession';
 
-const PLACES: Record<string, (id: string) => Href> = {
-  specimen: (id) => `/specimens/${id}`,
-  lot: (id) => `/lots/${id}`,
-  key: (id) => `/keys/${id}/edit`,
+const PLACES: Record<string, (entry: Entry) => Href> = {
+  specimen: ({ id }) => `/specimens/${id}`,
+  lot: ({ id }) => `/lots/${id}`,
+  key: ({ id }) => `/keys/${id}/edit`,
+  individual: ({ id }) => `/field/colony/${id}`,
+  pairing: ({ id, content }) => `/field/colony/pairings/${id}?guide=${(content as { guideId: string }).guideId}`,
 };
 
 /** What only this device has, of every kind; the root sends it as soon as the server can be reached. */
@@ -31,7 +33,7 @@ export function Unsent() {
     setBusy(false);
   };
   const [first] = readable;
-  const place = first && PLACES[first.kind]?.(first.id);
+  const place = first && PLACES[first.kind]?.(first);
   return (
     <>
       {first && (

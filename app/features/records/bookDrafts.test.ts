@@ -69,6 +69,11 @@ it('without a connection it waits, one change on top of another, and is sent in 
     clutches: [],
   };
   await expect(sendRecord(pairingDrafts, STATION, ID(9), pairing)).resolves.toBe('kept-here');
+  expect(queryClient.getQueryData<Colony>(colonyKey(GUIDE))!.members.map(({ label, kept: { pen } }) => [label, pen])).toEqual([
+    ['Moth 1', 'cage 4'],
+    ['Moth 2', undefined],
+    ['Moth 3', undefined],
+  ]);
   expect(waitingOf(STATION).map(({ entry, readable }) => [entry.kind, entry.id, readable])).toEqual([
     ['individual', ID(1), true],
     ['individual', ID(3), true],

@@ -24,12 +24,16 @@ export const refreshBook = (guideId: string | undefined, client = queryClient) =
     ),
   );
 
-/** What was just saved stands in the book until that is answered anew: the book as it was before does not show through. */
-const saved = (kind: string, { id, ...content }: { id: string; guideId?: string }) => {
+/** What was just written stands in the book until that is answered anew: the book as it was before does not show through. */
+const standIn = (kind: string, id: string, content: { guideId?: string }) => {
   const { guideId } = content;
   if (guideId !== undefined)
     queryClient.setQueryData<Colony>(colonyKey(guideId), (book) => book && withWaiting(book, guideId, [{ kind, id, content }]));
-  void refreshBook(guideId);
+};
+
+const saved = (kind: string, { id, ...content }: { id: string; guideId?: string }) => {
+  standIn(kind, id, content);
+  void refreshBook(content.guideId);
 };
 
 export const individualDrafts = createDrafts<IndividualWrite, Individual>({
@@ -58,7 +62,7 @@ export type Sent = 'saved' | 'kept-here';
  *
  * @throws {RequestProblem} what is wrong with it, by its field; then nothing of it is kept.
  */
-export async function sendRecord<C extends { version: number }, S extends { version: number }>(
+export async function sendRecord<C extends { version: number; guideId?: string }, S extends { version: number }>(
   drafts: Drafts<C, S>,
   station: string,
   id: string,
@@ -69,7 +73,11 @@ export async function sendRecord<C extends { version: number }, S extends { vers
   open?.change(() => content);
   const draft = open ?? drafts.startDraft(station, id, content);
   const saving = await draft.flush();
-  if (saving.at !== 'refused' && saving.at !== 'conflict') return saving.at === 'saved' ? 'saved' : 'kept-here';
+  if (saving.at === 'saved') return 'saved';
+  if (saving.at !== 'refused' && saving.at !== 'conflict') {
+    standIn(drafts.name, id, content);
+    return 'kept-here';
+  }
   // Whoever wrote it has it before them still. What was kept before it stays.
   if (before) draft.change(() => before.content);
   else drafts.takeBack(station, id);
