@@ -137,7 +137,7 @@ describe('a guide from nothing, by keys alone', () => {
   });
 
   it('is looked over, published, and names a specimen', async () => {
-    await toPart('Who has what', 7);
+    await toPart('Who has what', 8);
     await hands.tabTo('Publish this guide');
     await hands.press('Enter');
     await heading('Quessas of the north shore');

@@ -4,7 +4,20 @@ export { type CellChange, type GuideChanges, guideChanges } from './changes';
 export { type Cited, cslOf, sourceOf } from './citations';
 export { parseCell, printCell } from './cells';
 export { applyEdit, applyEdits } from './edits';
+export {
+  heredityProblems,
+  type NewGene,
+  readShares,
+  sayShares,
+  type Showing,
+  SHOWING,
+  withFrequency,
+  withGene,
+  withoutAllele,
+  withoutLocus,
+} from './inherited';
 export { guideFromKeys, type KeyGuide } from './keyGuide';
+export { writtenGenotypes } from '../guide/heredityModel';
 export { type Part, partKey, partsIn, sayPart } from './parts';
 export { draftProblems } from './problems';
 export {

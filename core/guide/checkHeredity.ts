@@ -2,8 +2,14 @@ import type { Guide } from './schema';
 import { frequencyProblems, readyModel } from './heredityModel';
 import type { HereditySection } from './hereditySchema';
 
+/** What of a guide, or of the draft of one, heredity is held against. */
+export type WithHeredity = Pick<Guide, 'facets' | 'heredity'> & {
+  taxa: readonly { id: string }[];
+  characters: readonly { id: string; states?: readonly { id: string }[] }[];
+};
+
 /** A section on heredity: a model that holds, seen by facets and characters that the guide has. */
-export function checkHeredity(guide: Guide, report: (field: string, code: string, message: string) => void): void {
+export function checkHeredity(guide: WithHeredity, report: (field: string, code: string, message: string) => void): void {
   const section = guide.heredity;
   if (!section) return;
   if (section.taxon && !guide.taxa.some(({ id }) => id === section.taxon))
@@ -51,5 +57,5 @@ function checkStrains(
 }
 
 /** States of what is seen: values of a facet, or states of a character. */
-const seenBy = (guide: Guide, id: string): string[] | undefined =>
+const seenBy = (guide: WithHeredity, id: string): string[] | undefined =>
   (guide.facets[id as keyof Guide['facets']] ?? guide.characters.find((one) => one.id === id)?.states)?.map((one) => one.id);

@@ -1,6 +1,6 @@
 import { done, failed, type Outcome, type Problem } from '../problem';
 import type { Expression, GenotypeTest, HeredityModel, Locus } from './hereditySchema';
-import { type Sex, SEXES } from './heredityVocabulary';
+import { type Sex, SEXES, type SexSystem } from './heredityVocabulary';
 
 /** The sex chromosome that carries no allele of its own: the place of an allele where there is none. */
 export const NONE = -1;
@@ -57,13 +57,17 @@ export function frequencyProblems(
 /** Genotypes of a character's loci together, at most. */
 const MOST_GENOTYPES = 20_000;
 
+/** The sex with two different sex chromosomes, and how that without an allele is written. */
+const unevenOf = (system: SexSystem): Sex => (system === 'ZW' ? 'female' : 'male');
+const EMPTY: Record<SexSystem, string> = { ZW: 'W', XY: 'Y' };
+
 const problem = (code: string, field: string, message: string): Problem => ({ code, field, message });
 
 /** Make a model ready; or what is wrong with it, each by its field. */
 export function readyModel(model: HeredityModel): Outcome<ReadyModel> {
   const problems: Problem[] = [];
-  const uneven: Sex = model.system === 'ZW' ? 'female' : 'male';
-  const empty = model.system === 'ZW' ? 'W' : 'Y';
+  const uneven = unevenOf(model.system);
+  const empty = EMPTY[model.system];
   const places = new Map(model.loci.map(({ id }, i) => [id, i]));
   if (places.size < model.loci.length)
     problems.push(problem('locus-twice', 'loci', 'Two loci have the same id; give each its own.'));
@@ -172,6 +176,13 @@ function genotypesOf(locus: Locus, uneven: Sex): { a: number; b: number; sexes: 
     ),
   );
   return linked ? [...pairs, ...locus.alleles.map((_, a) => ({ a, b: NONE, sexes: [uneven] }))] : pairs;
+}
+
+/** Every genotype of a locus as it is written: those of either sex, of a locus of a sex chromosome those of the uneven sex last. */
+export function writtenGenotypes(locus: Locus, system: SexSystem): string[] {
+  const uneven = unevenOf(system);
+  const word = (a: number) => (a === NONE ? EMPTY[system] : locus.alleles[a].id);
+  return genotypesOf(locus, uneven).map(({ a, b }) => `${word(a)}/${word(b)}`);
 }
 
 /** Who dies of one locus and who of another must not hang together, or the living would not be told apart exactly. */

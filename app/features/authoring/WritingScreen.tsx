@@ -25,6 +25,7 @@ const PARTS = {
   words: 'Words',
   figures: 'Photographs',
   rules: 'Rules',
+  heredity: 'Heredity',
   matrix: 'Tables in and out',
   try: 'Try it',
   look: 'Look it over',
@@ -55,6 +56,8 @@ const WordsPart = lazy(() => import('./WordsPart'));
 const FiguresPart = lazy(() => import('./FiguresPart'));
 /** Fetched when somebody sets rules. */
 const RulesPart = lazy(() => import('./RulesPart'));
+/** Fetched when somebody says how it is inherited. */
+const HeredityPart = lazy(() => import('./HeredityPart'));
 /** Fetched when somebody looks it over. */
 const LookPart = lazy(() => import('./LookPart'));
 /** Fetched when somebody tries it. */
@@ -123,6 +126,11 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
       {part === 'rules' && (
         <Suspense fallback={<Loading what="Rules" />}>
           <RulesPart {...props} id={id} />
+        </Suspense>
+      )}
+      {part === 'heredity' && (
+        <Suspense fallback={<Loading what="How it is inherited" />}>
+          <HeredityPart {...props} />
         </Suspense>
       )}
       {part === 'matrix' && (
