@@ -194,3 +194,61 @@ it('the sheet is arranged with keys alone, and the catch asks in that order', as
   expect(order.indexOf('Sex')).toBeLessThan(order.indexOf('Age'));
   expect(await page.getByLabel('Note', { exact: true }).count()).toBe(0);
 });
+
+describe('the keeper’s book', () => {
+  interface Member {
+    label: string;
+    kept: { pen?: string; sex?: { called: string }; weights?: { grams: number }[]; separations?: object[] };
+  }
+  const bookOf = async (page: Page): Promise<Member[]> => {
+    const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
+      guides: { id: string; slug: string }[];
+    };
+    const { id } = guides.find(({ slug }) => slug === 'lantern-moths')!;
+    return ((await (await page.request.get(`${station.url}/api/guides/${id}/colony`)).json()) as { members: Member[] }).members;
+  };
+  const ofBook = async (page: Page, label: string) => (await bookOf(page)).find((one) => one.label === label);
+
+  it('goes on without a connection, and what was written is sent when it is back', async () => {
+    const page = await station.page(SIZES[0], { keeps: true });
+    await inDemo(page, station.url, '/field/colony');
+    await page.getByRole('link', { name: /^Moth 84/ }).click();
+    await page.getByRole('button', { name: 'Write the line' }).waitFor();
+    await page.context().setOffline(true);
+    await page.getByLabel('Moved to').fill('cage 9');
+    await page.getByRole('button', { name: 'Write the line' }).click();
+    await page.getByText('No connection').waitFor();
+    await page.getByText('Now in cage 9.').waitFor();
+    await page.getByLabel('Weight, g').fill('1.4');
+    await page.getByRole('button', { name: 'Write the line' }).click();
+    await page.getByRole('button', { name: 'Lines so far (2)' }).waitFor();
+    await page.context().setOffline(false);
+    await until(async () => {
+      const moth = await ofBook(page, 'Moth 84');
+      return moth?.kept.pen === 'cage 9' && moth.kept.weights?.[0].grams === 1.4;
+    });
+    await page.getByText('No connection').waitFor({ state: 'detached' });
+  });
+
+  it('finds who laid an egg by keeping one alone, and settles the sex that was written', async () => {
+    const page = await station.page(SIZES[1]);
+    await inDemo(page, station.url, '/field/colony');
+    await page.getByText('These can be true, but all the others speak against them:').waitFor();
+    await page.getByRole('link', { name: /^the sex of Moth 17 is wrong/ }).waitFor();
+    await page.getByRole('button', { name: 'Whose egg is it?' }).click();
+    await page.getByLabel('It lay in', { exact: true }).getByText('cage 2', { exact: true }).click();
+    await page.getByRole('button', { name: 'Kept alone: Moth 17' }).click();
+    await page.getByRole('radio', { name: 'laid an egg' }).click();
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await page.getByText('Moth 17 lays: it is a female.').waitFor();
+    await page.getByRole('radio', { name: 'a female' }).click();
+    await page.getByLabel('How it was found out').fill('Laid alone in the glass.');
+    await page.getByRole('button', { name: 'Settle it', exact: true }).last().click();
+    await page.getByText('Moth 17 lays: it is a female.').waitFor({ state: 'detached' });
+    await page.getByText(/^1\. Moth 17: 9\d in 100/).waitFor();
+    expect((await ofBook(page, 'Moth 17'))?.kept).toMatchObject({
+      sex: { called: 'female' },
+      separations: [{ from: 'cage 2', found: 'laid' }],
+    });
+  });
+});

@@ -3,7 +3,7 @@ import { omit } from '../../lib/omit';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import type { PartProps } from './WritingScreen';
 
-const NAMES: Record<FacetName, string> = { stage: 'Stage', sex: 'Sex', morph: 'Morph', season: 'Season' };
+export const FACET_NAMES: Record<FacetName, string> = { stage: 'Stage', sex: 'Sex', morph: 'Morph', season: 'Season' };
 
 type Chosen = Partial<Record<FacetName, string[]>>;
 
@@ -20,7 +20,7 @@ export const FacetChoices = ({ facets, chosen, onChange }: Props) =>
       <ChoiceGroup
         key={facet}
         many
-        label={NAMES[facet]}
+        label={FACET_NAMES[facet]}
         options={facets[facet]}
         chosen={chosen[facet] ?? []}
         onChange={(values) => onChange(values.length ? { ...chosen, [facet]: values } : omit(chosen, facet))}

@@ -1,4 +1,5 @@
-import { FACETS, type FacetName, type HereditySection } from '@plesion/core/guide';
+import { FACETS, type HereditySection } from '@plesion/core/guide';
+import { FACET_NAMES } from './FacetChoices';
 import type { PartProps } from './WritingScreen';
 
 type Draft = PartProps['draft'];
@@ -13,11 +14,9 @@ export interface SeenBy {
   states: readonly { id: string; label: string }[];
 }
 
-const FACET_WORDS: Record<FacetName, string> = { stage: 'Stage', sex: 'Sex', morph: 'Morph', season: 'Season' };
-
 /** What of a draft may be inherited: its facets but sex, and its characters that are told by states. */
 export const seenBys = ({ facets, characters }: Pick<Draft, 'facets' | 'characters'>): SeenBy[] => [
-  ...FACETS.flatMap((id) => (id !== 'sex' && facets[id] ? [{ id, label: FACET_WORDS[id], states: facets[id] }] : [])),
+  ...FACETS.flatMap((id) => (id !== 'sex' && facets[id] ? [{ id, label: FACET_NAMES[id], states: facets[id] }] : [])),
   ...characters.flatMap(({ id, label, states }) => (states && states.length > 1 ? [{ id, label, states }] : [])),
 ];
 
