@@ -47,7 +47,7 @@ export const ColonyList = z.object({
 export type ColonyList = z.output<typeof ColonyList>;
 
 /** As what a book is written to a file, and read from one. */
-export const BookFormat = z.enum(['csv', 'linkage']);
+export const BookFormat = z.enum(['csv', 'linkage', 'pairings']);
 export type BookFormat = z.output<typeof BookFormat>;
 
 export const BookQuery = z.strictObject({

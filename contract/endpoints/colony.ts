@@ -50,7 +50,8 @@ export const colonyEndpoints = {
   exportBook: {
     method: 'GET',
     path: '/api/guides/:id/colony/export',
-    summary: 'The book as CSV, or as a pedigree file of linkage programs: family, individual, father, mother, sex, phenotype.',
+    summary:
+      'The book as CSV, its pairings and clutches as CSV, or a pedigree file of linkage programs: family, individual, father, mother, sex, phenotype.',
     params: byId,
     query: BookQuery,
     response: z.unknown(),
@@ -59,7 +60,7 @@ export const colonyEndpoints = {
   importBook: {
     method: 'POST',
     path: '/api/guides/:id/colony/import',
-    summary: 'Individuals of a file written into the book, all that are new or none; or what would be.',
+    summary: 'Individuals or pairings of a file written into the book, all that are new or none; or what would be.',
     params: byId,
     body: BookImport,
     bytes: 4 * MB,
@@ -143,7 +144,8 @@ export const colonyEndpoints = {
   whoseEgg: {
     method: 'POST',
     path: '/api/guides/:id/colony/egg',
-    summary: 'Whose egg lay in a pen: the chance of each that is there or was kept alone since, and in which order to separate them.',
+    summary:
+      'Whose egg lay in a pen: the chance of each that is there or was kept alone since, and in which order to separate them.',
     asks: true,
     params: byId,
     body: EggWrite,

@@ -1,11 +1,9 @@
-import Papa from 'papaparse';
 import type { BookCharacter, BookRead, BookRow, FileProblem } from './bookRow';
 import { SEPARATED } from '../heredity/separated';
+import { BETWEEN, readTable, severalIn, writeTable } from './csvTable';
 import { KeptAlone } from './schema';
 
-/** Several parents, moves and weights in one cell. */
-const BETWEEN = ' | ';
-const PLAIN = ['hatched', 'hatchedTo', 'origin', 'strain', 'pen', 'status', 'condition'] as const;
+const PLAIN = ['hatched', 'hatchedTo', 'clutch', 'origin', 'strain', 'pen', 'status', 'condition'] as const;
 
 /** The columns of a book: those of every individual, then two for each character. */
 const columnsOf = (characters: readonly BookCharacter[]): string[] => [
@@ -30,43 +28,18 @@ export function writeBookCsv(rows: readonly BookRow[], characters: readonly Book
         : [seen.states.join(BETWEEN), seen.certainty < 1 ? String(seen.certainty) : ''];
     }),
   ]);
-  return Papa.unparse({ fields: columnsOf(characters), data }, { newline: '\r\n' });
+  return writeTable(columnsOf(characters), data);
 }
 
 /** The same read again. Columns may stand in any order, and those that are not known are named. */
 export function readBookCsv(text: string, characters: readonly BookCharacter[]): BookRead & { lines: number[] } {
-  const problems: FileProblem[] = [];
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const [head = [], ...body] = parsed.data;
-  const columns = head.map((name) => name.trim());
-  const known = columnsOf(characters);
-  for (const name of columns)
-    if (!known.includes(name))
-      problems.push({ line: 1, column: name, message: `There is no column “${name}” in a book; it has ${known.join(', ')}.` });
-  if (!columns.includes('individual'))
-    problems.push({ line: 1, column: 'individual', message: 'There is no column “individual” with the mark of each.' });
-  for (const { row = 0, message } of parsed.errors.filter(({ type }) => type === 'Quotes'))
-    problems.push({ line: row + 1, column: '', message });
-  if (problems.length) return { rows: [], lines: [], problems };
-  const rows: BookRow[] = [];
-  const lines: number[] = [];
-  body.forEach((cells, i) => {
-    const line = i + 2;
-    if (cells.length > columns.length) {
-      problems.push({
-        line,
-        column: '',
-        message: `There are ${cells.length} cells in this line, and ${columns.length} columns.`,
-      });
-      return;
-    }
-    const cell = (name: string) => (columns.includes(name) ? (cells[columns.indexOf(name)] ?? '').trim() : '');
+  const { lines, problems } = readTable(text, columnsOf(characters), { column: 'individual', what: 'the mark of each' });
+  const rows = lines.map(({ line, cell }) => {
     const { row, wrong } = rowOf(cell, characters);
     problems.push(...wrong.map((one) => ({ line, ...one })));
-    rows.push(row);
-    lines.push(line);
+    return row;
   });
-  return { rows, lines, problems };
+  return { rows, lines: lines.map(({ line }) => line), problems };
 }
 
 /** What follows the day in a cell of several. */
@@ -76,11 +49,7 @@ type Wrong = Omit<FileProblem, 'line'>;
 
 function rowOf(cell: (name: string) => string, characters: readonly BookCharacter[]): { row: BookRow; wrong: Wrong[] } {
   const wrong: Wrong[] = [];
-  const several = (name: string) =>
-    cell(name)
-      .split('|')
-      .map((one) => one.trim())
-      .filter(Boolean);
+  const several = (name: string) => severalIn(cell(name));
   const sure = (column: string): number => {
     const written = cell(column).replace(',', '.');
     if (!written) return 1;

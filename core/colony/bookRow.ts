@@ -1,10 +1,10 @@
 import type { Kept } from './schema';
 
-/** One of a book as a file has it: parents, and clutches not at all, by their names. */
+/** One of a book as a file has it: parents by their names. */
 export interface BookRow {
   label: string;
   note?: string;
-  kept: Omit<Kept, 'father' | 'mother' | 'fathers' | 'mothers' | 'clutch'> & { fathers: string[]; mothers: string[] };
+  kept: Omit<Kept, 'father' | 'mother' | 'fathers' | 'mothers'> & { fathers: string[]; mothers: string[] };
 }
 
 /** What is wrong in a file: in which line, counted from 1, and in which column. */

@@ -55,8 +55,8 @@ export const Kept = z.strictObject({
 });
 export type Kept = z.output<typeof Kept>;
 
-/** The same without whom and what it belongs to: in a file those are named. */
-export const KeptAlone = Kept.omit({ father: true, mother: true, fathers: true, mothers: true, clutch: true, corrections: true });
+/** The same without whose it is: in a file those are named. */
+export const KeptAlone = Kept.omit({ father: true, mother: true, fathers: true, mothers: true, corrections: true });
 
 const number = z.number().int().min(0).max(100_000);
 

@@ -92,3 +92,65 @@ it('parents may be in the book already, by name', async () => {
   await read({ as: 'csv', text: 'individual,father\nnew,old', take: true });
   expect((await book()).members.at(-1)!.kept.father).toBe(id);
 });
+
+describe('pairings and clutches', () => {
+  it('of the demo go out as CSV, into another station after its book, and are the same there with their young', async () => {
+    const demo = server.visitor();
+    await demo.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
+    const from = await mothsOf(demo);
+    const [csv, pairs] = [await file(demo, from, { as: 'csv' }), await file(demo, from, { as: 'pairings' })];
+    const { visitor, guideId, read, book } = await begin();
+    // Nobody of them is in the book yet.
+    const early = await read({ as: 'pairings', text: pairs, take: true });
+    expect([early.taken, early.problems[0]]).toMatchObject([false, { line: 2, column: 'fathers' }]);
+    await read({ as: 'csv', text: csv, take: true });
+    const told = await read({ as: 'pairings', text: pairs });
+    expect(told).toMatchObject({ same: [], otherwise: [], problems: [], taken: false });
+    expect((await book()).pairings).toEqual([]);
+    expect((await read({ as: 'pairings', text: pairs, take: true })).taken).toBe(true);
+    const there = (await demo.get(`/api/guides/${from}/colony`).expect(200)).body as Colony;
+    const here = await book();
+    const plain = ({ pairings, members }: Colony) =>
+      pairings.map(({ from: since, clutches }) => [
+        since,
+        clutches.map(({ laid, eggs, id }) => [
+          laid,
+          eggs,
+          members.filter(({ kept }) => kept.clutch === id).map(({ name }) => name),
+        ]),
+      ]);
+    expect(plain(here)).toEqual(plain(there));
+    expect(
+      plain(here)
+        .flatMap(([, clutches]) => clutches as [string, number, string[]][])
+        .some(([, , young]) => young.length > 0),
+    ).toBe(true);
+    expect(await file(visitor, guideId, { as: 'pairings' })).toBe(pairs);
+    const again = await read({ as: 'pairings', text: pairs, take: true });
+    expect(again).toMatchObject({ added: [], otherwise: [], taken: false });
+    expect(again.same).toHaveLength(there.pairings.length);
+    const { changes } = (await visitor.get('/api/changes?limit=2000').expect(200)).body as { changes: { kind: string }[] };
+    expect(changes.filter(({ kind }) => kind === 'pairing')).toHaveLength(there.pairings.length);
+  });
+
+  it('are held against the book: strains kept apart, days, and sexes are named by line and column, and nothing is written', async () => {
+    const { read, book } = await begin();
+    await read({ as: 'csv', text: 'individual,sex,strain\nq,male,Quell\nn,female,North\nm,female,Quell\n', take: true });
+    const head = 'fathers,mothers,from,why mixed,laid,eggs,hatched';
+    const wrong = async (...lines: string[]) =>
+      (await read({ as: 'pairings', text: [head, ...lines].join('\n'), take: true })).problems.map(({ line, column }) => [
+        line,
+        column,
+      ]);
+    expect(await wrong('q,n,2026-05-01,,,,')).toEqual([[2, 'why mixed']]);
+    expect(await wrong('q,m,2026-05-01,,,,', 'm,q,2026-05-01,,,,')).toEqual([[3, 'fathers']]);
+    expect(await wrong('q,m,2026-05-01,,2026-04-01,4,')).toEqual([[2, 'laid']]);
+    expect(await wrong('q,m,2026-05-01,,2026-05-04,4,2026-05-02')).toEqual([[2, 'hatched']]);
+    expect((await book()).pairings).toEqual([]);
+    expect(await wrong('q,n,2026-05-01,a line of its own,2026-05-04,4,', 'q,m,2026-05-02,,,,')).toEqual([]);
+    expect((await book()).pairings).toHaveLength(2);
+    // The same pair from the same day is known without an id; said otherwise it stays as it stands.
+    const said = await read({ as: 'pairings', text: `${head}\nq,m,2026-05-02,,2026-05-09,3,`, take: true });
+    expect([said.otherwise.length, said.taken]).toEqual([1, false]);
+  });
+});

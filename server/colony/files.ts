@@ -20,6 +20,7 @@ import { badRequest, HttpProblem } from '../http/errors';
 import { logSets } from '../records/changes';
 import type { Writer } from '../records/write';
 import { membersOf } from './members';
+import { exportPairings, importPairings } from './pairingFiles';
 
 /** Individuals of a file at most. */
 const MOST_ROWS = 2000;
@@ -51,6 +52,7 @@ export async function exportBook(
   as: BookFormat,
   character?: string,
 ): Promise<Buffer> {
+  if (as === 'pairings') return Buffer.from(await exportPairings(em, stationId, guideId));
   const { characters, members } = await bookOf(em, stationId, guideId);
   const rows = rowsOf(members);
   return Buffer.from(as === 'csv' ? writeBookCsv(rows, characters) : writeLinkage(rows, phenotypeOf(characters, character)));
@@ -64,6 +66,7 @@ export async function importBook(
   { as, text, character, take }: BookImport,
 ): Promise<BookImported> {
   const { stationId } = writer;
+  if (as === 'pairings') return importPairings(em, writer, guideId, text, take);
   const { characters, members } = await bookOf(em, stationId, guideId);
   const read = as === 'csv' ? readBookCsv(text, characters) : readLinkage(text, phenotypeOf(characters, character));
   if (read.rows.length + members.length > MOST_ROWS)

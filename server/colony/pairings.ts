@@ -1,6 +1,8 @@
+import type { ColonyMember } from '@plesion/contract/colony';
 import type { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '@plesion/contract/pairings';
 import { keptOfYoung } from '@plesion/core/colony';
 import type { Pairing as Content } from '@plesion/core/colony/schema';
+import type { Guide } from '@plesion/core/guide';
 import { mixedBy } from '@plesion/core/heredity';
 import { type PairingRecord, PairingEntity } from '../database/colonyEntities';
 import type { Em } from '../database/orm';
@@ -30,15 +32,17 @@ const refused = (field: string, code: string, message: string) => badRequest([{ 
 /** Write who was put together. @throws 400 by the field; where strains are mixed that the guide keeps apart, unless it says why. */
 export async function writePairing(em: Em, writer: Writer, id: string, sent: PairingWrite): Promise<Pairing> {
   const before = sent.version ? await em.findOne(PairingEntity, { stationId: writer.stationId, id }) : null;
-  await checkPairing(em, writer.stationId, sent, before?.content);
+  const { guide } = await findGuide(em, writer.stationId, sent.guideId);
+  checkPairing(guide, await membersOf(em, writer.stationId, sent.guideId), sent, before?.content);
   return writeField(em, PAIRING, writer, id, sent);
 }
 
-/** @param before as it stood: who is in it already stays, whatever was found out of them since. */
-async function checkPairing(em: Em, stationId: string, sent: PairingWrite, before?: Content): Promise<void> {
+/**
+ * @param before as it stood: who is in it already stays, whatever was found out of them since.
+ * @throws 400 by the field.
+ */
+export function checkPairing(guide: Guide, members: readonly ColonyMember[], sent: Content, before?: Content): void {
   const { fathers, mothers, from, until, clutches } = sent;
-  const { guide } = await findGuide(em, stationId, sent.guideId);
-  const members = await membersOf(em, stationId, sent.guideId);
   const byId = new Map(members.map((one) => [one.id, one]));
   for (const [role, ids, other] of [
     ['fathers', fathers, 'female'],

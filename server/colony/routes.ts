@@ -9,6 +9,9 @@ import { pedigreePage } from './pedigreePage';
 import { rankPairs } from './rankPairs';
 import { aheadOf, colonyOf, eggOf, unlikelyOf, listColonies, pairOf, proveOf, reasonsFor } from './service';
 
+/** What the files of a book are called. */
+const FILES = { csv: 'book.csv', linkage: 'book.ped', pairings: 'pairings.csv' };
+
 export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, pages: PagePool): void {
   bind(router, em, 'colonies', async ({ em: own, caller }) => ({ colonies: await listColonies(own, caller.stationId) }));
   bind(router, em, 'colony', ({ em: own, caller, params }) => colonyOf(own, pool, caller.stationId, params.id));
@@ -21,7 +24,7 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
   bind(router, em, 'exportBook', async ({ em: own, caller, params, query, response }) => {
     const { as = 'csv' } = query;
     const file = await exportBook(own, caller.stationId, params.id, as, query.character);
-    response.attachment(as === 'csv' ? 'book.csv' : 'book.ped').type(as === 'csv' ? 'text/csv' : 'text/plain');
+    response.attachment(FILES[as]).type(as === 'linkage' ? 'text/plain' : 'text/csv');
     return file;
   });
   bind(router, em, 'importBook', ({ em: own, caller, params, body }) => importBook(own, caller, params.id, body));

@@ -18,7 +18,8 @@ import { shownBy } from './words';
 const NAMED = 12;
 
 const FORMATS = [
-  { id: 'csv', label: 'CSV, all of it' },
+  { id: 'csv', label: 'CSV of everybody' },
+  { id: 'pairings', label: 'CSV of pairings and clutches' },
   { id: 'linkage', label: 'pedigree file, six columns' },
 ] as const satisfies readonly { id: BookFormat; label: string }[];
 
@@ -39,7 +40,7 @@ export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string })
     () => undefined,
   );
   const choose = async () => {
-    const file = await pickFile(as === 'csv' ? '.csv,text/csv' : '.ped,.pre,.txt,text/plain');
+    const file = await pickFile(as === 'linkage' ? '.ped,.pre,.txt,text/plain' : '.csv,text/csv');
     if (!file) return;
     if (file.size > 1_000_000)
       return setProblem({ message: 'The file is larger than a megabyte; a book is not. Is it the right one?' });
@@ -63,6 +64,11 @@ export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string })
           chosen={character ? [character] : []}
           onChange={([next]) => setCharacter(next)}
         />
+      )}
+      {as === 'pairings' && (
+        <Text size="small" quiet>
+          A line for each clutch, whose parents are in the book already: bring everybody first.
+        </Text>
       )}
       {as === 'linkage' && (
         <Text size="small" quiet>
@@ -105,7 +111,7 @@ function Found({ name, found, busy, onTake }: { name: string; found: BookImporte
       {added.length > 0 && <Text>{`New: ${list(added)}`}</Text>}
       {same.length > 0 && <Text quiet>{`In the book already, the same: ${same.length}`}</Text>}
       {otherwise.length > 0 && <Text>{`In the book otherwise, and left as they stand there: ${list(otherwise)}`}</Text>}
-      {added.length === 0 && problems.length === 0 && <Text>{`${name} brings nobody new.`}</Text>}
+      {added.length === 0 && problems.length === 0 && <Text>{`${name} brings nothing new.`}</Text>}
       {added.length > 0 && problems.length === 0 && (
         <View style={styles.row}>
           <Button
