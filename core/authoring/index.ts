@@ -10,7 +10,6 @@ export {
   readShares,
   sayShares,
   type Showing,
-  SHOWING,
   withFrequency,
   withGene,
   withoutAllele,

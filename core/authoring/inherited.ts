@@ -6,8 +6,7 @@ import { done, failed, type Outcome, type Problem } from '../problem';
 import type { Draft } from './draftSchema';
 
 /** How an allele shows beside the usual one: only without it, with one copy, or with one otherwise than with two. */
-export const SHOWING = ['recessive', 'dominant', 'both'] as const;
-export type Showing = (typeof SHOWING)[number];
+export type Showing = 'recessive' | 'dominant' | 'both';
 
 /** A gene as a keeper tells it: two alleles, the usual and another, and what is seen of them. */
 export interface NewGene {
