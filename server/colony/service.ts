@@ -11,7 +11,14 @@ import type {
 } from '@plesion/contract/colony';
 import type { Outcome } from '@plesion/core';
 import type { HereditySection } from '@plesion/core/guide';
-import type { CrossAnswer, ProofAnswer, ReasonsAnswer, SimulateAnswer, SuspectsAnswer } from '@plesion/core/heredity/schema';
+import type {
+  CrossAnswer,
+  ProofAnswer,
+  ReasonsAnswer,
+  SimulateAnswer,
+  SuspectsAnswer,
+  UnlikelyAnswer,
+} from '@plesion/core/heredity/schema';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { findGuide } from '../guides/service';
@@ -182,16 +189,17 @@ export async function eggOf(
 }
 
 /** Individuals whose records are looked at by one question, and looked at in all: the latest written down. */
-const AT_ONCE = 40;
+const AT_ONCE = 20;
 const MOST_LOOKED_AT = 400;
 
-/** Records that can be true and are likelier wrong than right: family by family, side by side. */
+/** Records that can be true and are likelier wrong than right. */
 export async function unlikelyOf(em: Em, pool: AnalysisPool, stationId: string, guideId: string): Promise<BookUnlikely> {
   const { asked, members } = await bookOf(em, stationId, guideId);
   const names = members.slice(-MOST_LOOKED_AT).map(({ name }) => name);
-  const parts = Array.from({ length: Math.ceil(names.length / AT_ONCE) }, (_, i) => names.slice(i * AT_ONCE, (i + 1) * AT_ONCE));
-  const answers = await Promise.all(parts.map((of) => pool.ask(stationId, 'unlikely', { ...asked, of })));
-  const all = answers.map(told);
+  const all: UnlikelyAnswer[] = [];
+  // One after the other: whatever else is asked meanwhile does not wait for all of them.
+  for (let i = 0; i < names.length; i += AT_ONCE)
+    all.push(told(await pool.ask(stationId, 'unlikely', { ...asked, of: names.slice(i, i + AT_ONCE) })));
   const without = all.at(0)?.without;
   return { records: all.flatMap(({ records }) => records).sort((a, b) => b.p - a.p), ...(without ? { without } : {}) };
 }
