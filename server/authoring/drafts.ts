@@ -121,7 +121,9 @@ export async function editDraft(
 export async function lookOverDraft(em: Em, pool: AnalysisPool, stationId: string, id: string): Promise<DraftLook> {
   const { head, content: draft } = await draftIn(em, stationId, id);
   const read = head.guideId ? readGuide(draft) : undefined;
-  const mistaken = head.guideId ? await mistakenWith(em, stationId, head.guideId) : [];
+  // What is taken for one another with the guide that it goes on from is so with it too.
+  const guides = new Set([head.guideId, draft.origin?.guide].filter((one) => typeof one === 'string'));
+  const mistaken = await mistakenWith(em, stationId, [...guides]);
   const [look, records] = await Promise.all([
     pool.ask(stationId, 'lookOver', { draft, mistaken }),
     read?.ok && head.guideId ? recordsAgainst(em, pool, stationId, head.guideId, read.value) : [],

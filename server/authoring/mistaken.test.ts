@@ -36,6 +36,11 @@ it('what people took for one another in practice comes first in what a draft say
     ['cinerata murica', 2],
     ['murica velloma', 1],
   ]);
+  // A guide of one's own that goes on from it hears the same.
+  const forked = randomUUID();
+  await own.visitor.put(`/api/drafts/${forked}`).send({ guideId: own.guideId, as: 'own' }).expect(200);
+  const heard = (await own.visitor.get(`/api/drafts/${forked}/look`).expect(200)).body as DraftLook;
+  expect(heard.confused).toEqual(look.confused);
   const fresh = randomUUID();
   await own.visitor.put(`/api/drafts/${fresh}`).send({ title: 'Of its own' }).expect(200);
   expect(((await own.visitor.get(`/api/drafts/${fresh}/look`).expect(200)).body as DraftLook).confused).toEqual([]);
@@ -62,7 +67,7 @@ it('names that turned out otherwise are counted as the calibration page counts t
       const key = [truth, said].sort().join(' ');
       expected.set(key, (expected.get(key) ?? 0) + 1);
     }
-    const found = await mistakenWith(em(), stationId, guideId);
+    const found = await mistakenWith(em(), stationId, [guideId]);
     expect(Object.fromEntries(found.map(({ a, b, times }) => [[a, b].sort().join(' '), times]))).toEqual(
       Object.fromEntries(expected),
     );

@@ -6,7 +6,8 @@ import { useLetterScale } from '../../theme/appearance';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
-import { blockOf, type GridCell, type Typed } from './grid';
+import { blockOf, columnsFor, type GridCell, type Typed } from './grid';
+import { useSliding } from './useSliding';
 import { GridRow } from './GridRow';
 import type { TreeRow } from './taxonTree';
 
@@ -41,10 +42,15 @@ interface Key {
   preventDefault(): void;
 }
 
+/** Until it is measured: how wide the page is at most, and how much of the window stands beside it. */
+const WIDEST = 1130;
+const BESIDE = 260;
+
 /**
  * Taxa against characters with the keys of a spreadsheet: arrows move, typing or Enter writes, Tab goes on, Delete
  * empties, a block is pasted. Only the rows in sight and as many characters as have room are drawn, however many there
- * are; one goes on to the next characters by the arrows or the buttons.
+ * are; one goes on to the next characters by the arrows, the
+ * buttons, a wheel or a finger.
  */
 export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
   const wide = useWide();
@@ -57,10 +63,15 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
   const grid = useRef<View>(null);
   const scroller = useRef<ScrollView>(null);
   const high = Math.round(TOUCH * Math.max(1, scale));
-  const shown = Math.min(characters.length, wide ? Math.max(2, Math.round(5 / scale)) : 1);
+  const window = useWindowDimensions().width;
+  const [measured, setMeasured] = useState<number>();
+  const width = measured ?? (wide ? Math.min(WIDEST, window - BESIDE) : window);
+  const shown = Math.min(characters.length, columnsFor(width, scale));
   const [row, column] = [Math.min(at[0], rows.length - 1), Math.min(at[1], characters.length - 1)];
   const from = Math.max(0, Math.min(first, characters.length - shown));
+  const within = (c: number) => Math.max(0, Math.min(characters.length - shown, c));
   const columns = characters.slice(from, from + shown);
+  const sliding = useSliding(width / (shown + 1), (steps) => setFirst(within(from + steps)));
   const firstRow = Math.max(0, Math.floor(top / high) - BEYOND);
   const lastRow = Math.min(rows.length, Math.ceil((top + height) / high) + BEYOND);
   const taxon = rows[row].taxon;
@@ -181,11 +192,13 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
         <Text size="small" quiet style={styles.grow}>
           {`Characters ${from + 1} to ${from + columns.length} of ${characters.length}`}
         </Text>
-        <Button small label="Those before" disabled={from === 0} onPress={() => setFirst(Math.max(0, from - shown))} />
+        <Button small label="Those before" disabled={from === 0} onPress={() => setFirst(within(from - shown))} />
         <Button small label="Those after" disabled={from + shown >= characters.length} onPress={() => setFirst(from + shown)} />
       </View>
       <View
         ref={grid}
+        onLayout={({ nativeEvent }) => setMeasured(nativeEvent.layout.width)}
+        {...(sliding as object)}
         role="grid"
         tabIndex={0}
         aria-label="Taxa against characters"

@@ -92,3 +92,11 @@ export const blockOf = (text: string): string[][] =>
     .replace(/\n$/, '')
     .split('\n')
     .map((line) => line.split('\t'));
+
+/** A character has at least so much room, in pixels at usual letters; the taxon has a fifth more. */
+const NARROWEST = 112;
+const OF_TAXON = 1.2;
+
+/** How many characters have room beside the taxon. */
+export const columnsFor = (width: number, scale: number): number =>
+  Math.max(1, Math.floor(width / (NARROWEST * Math.max(1, scale)) - OF_TAXON));
