@@ -41,6 +41,17 @@ async function toPart(from: string, steps: number): Promise<void> {
   await hands.press(' ');
 }
 
+/** A gene of the crabs' morphs, as a keeper would tell it. */
+async function aGene(page: Page): Promise<void> {
+  await page.getByLabel('Name of the gene').fill('pale');
+  await page.getByRole('radio', { name: 'Morph', exact: true }).click();
+  const state = (label: string, name: string) =>
+    page.getByLabel(label, { exact: true }).getByRole('radio', { name, exact: true }).click();
+  await state('The usual allele shows', 'plain');
+  await state('The other allele shows', 'pale');
+  await page.getByRole('button', { name: 'Add the gene' }).click();
+}
+
 describe('a guide from nothing, by keys alone', () => {
   it('is begun and says what it is', async () => {
     await page.goto(`${station.url}/guides/write`);
@@ -265,6 +276,9 @@ describe('every part of the editor, on a phone', () => {
       ['photographs', () => to('Photographs'), 'A photograph'],
       ['a rule', () => to('Rules').then(() => press('A new rule')), 'Unless any of this holds'],
       ['what it looks at', () => press('Add one').then(() => to('a measured character')), 'Over'],
+      ['how it is inherited', () => to('Heredity'), 'A first gene'],
+      ['a gene', () => aGene(phone), 'Gene: pale'],
+      ['what shows of it', () => press(/^Another rule/), 'In how many of 100'],
       ['tables', () => to('Tables in and out'), 'Paste it here'],
       ['a trial', () => to('Try it'), 'The draft says'],
       ['a look', () => to('Look it over'), 'Names given so far'],
