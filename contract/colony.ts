@@ -162,6 +162,22 @@ export const ReasonsWrite = z.strictObject({ individual: z.uuid(), locus: z.stri
 export type ReasonsWrite = z.output<typeof ReasonsWrite>;
 export const BookReasons = ReasonsAnswer;
 
+export const SexingWrite = z.strictObject({ individual: z.uuid() });
+export type SexingWrite = z.output<typeof SexingWrite>;
+
+/** Of which sex one is by its marks, by the guide and as those of its strain have them. */
+export const MemberSexing = z.object({
+  /** P of a female; absent where no mark was read, or the guide does not tell the sexes apart. */
+  female: z.number().optional(),
+  /** The same by the guide alone. */
+  books: z.number().optional(),
+  /** What each mark says with all others, log2 of the odds of a female; and whether our own records weigh it. */
+  marks: z.array(z.object({ character: z.string(), bits: z.number(), ours: z.boolean() })),
+  /** Specimens of its strain whose sex is known. */
+  known: z.number().int(),
+});
+export type MemberSexing = z.output<typeof MemberSexing>;
+
 /** Records of a book that can be true and are likelier wrong than right. */
 export const BookUnlikely = UnlikelyAnswer;
 export type BookUnlikely = z.output<typeof BookUnlikely>;

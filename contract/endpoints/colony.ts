@@ -10,6 +10,7 @@ import {
   ColonyList,
   EggAnswer,
   EggWrite,
+  MemberSexing,
   PairAnswer,
   PairsWrite,
   PairWrite,
@@ -18,6 +19,7 @@ import {
   ProveWrite,
   RankedPairs,
   ReasonsWrite,
+  SexingWrite,
   SimulateWrite,
 } from '../colony';
 import { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '../pairings';
@@ -140,6 +142,15 @@ export const colonyEndpoints = {
     summary: 'Records that can be true and are likelier wrong than right, given all others.',
     params: byId,
     response: BookUnlikely,
+  },
+  sexing: {
+    method: 'POST',
+    path: '/api/guides/:id/colony/sexing',
+    summary: 'Of which sex one of the book is by the marks that were read of it, as its strain has them.',
+    asks: true,
+    params: byId,
+    body: SexingWrite,
+    response: MemberSexing,
   },
   whoseEgg: {
     method: 'POST',

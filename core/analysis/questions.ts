@@ -56,6 +56,7 @@ import { namesBy, type NamedBy, type ToName } from './namesBy';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
 import type { Reply, Request } from './ask';
 import { pooled } from './pooled';
+import { type Sexing, type SexingAsked, sexingOf } from './sexing';
 
 /** Everything that can be asked of a guide, and what it gives: one table for the worker, the server's threads and pages. */
 export interface Questions {
@@ -102,6 +103,8 @@ export interface Questions {
   suspects: { asks: SuspectsRequest; gives: Outcome<SuspectsAnswer> };
   unlikely: { asks: UnlikelyRequest; gives: Outcome<UnlikelyAnswer> };
   kinship: { asks: KinshipRequest; gives: Outcome<KinshipAnswer> };
+  /** Of which sex an individual is by its marks, as its strain has them; nothing where the guide does not tell the sexes apart. */
+  sexing: { asks: SexingAsked; gives: Sexing | undefined };
   /** A key written out. */
   writeKey: { asks: { key: Key; format: KeyFormat }; gives: string };
 }
@@ -140,6 +143,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   suspects: (_, asked) => suspectsAsked(asked),
   unlikely: (_, asked) => unlikelyAsked(asked),
   kinship: (_, asked) => kinshipAsked(asked),
+  sexing: (guide, asked) => sexingOf(guide!, asked),
   writeKey: (_, { key, format }) => writeKeyOut(key, format),
 };
 

@@ -7,6 +7,7 @@ import { exportBook, importBook } from './files';
 import { findPairing, writePairing, writeYoung } from './pairings';
 import { pedigreePage } from './pedigreePage';
 import { rankPairs } from './rankPairs';
+import { sexingFor } from './sexing';
 import { aheadOf, colonyOf, eggOf, unlikelyOf, listColonies, pairOf, proveOf, reasonsFor } from './service';
 
 /** What the files of a book are called. */
@@ -37,5 +38,6 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
   bind(router, em, 'reasons', ({ em: own, caller, params, body }) => reasonsFor(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'ahead', ({ em: own, caller, params, body }) => aheadOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'whoseEgg', ({ em: own, caller, params, body }) => eggOf(own, pool, caller.stationId, params.id, body));
+  bind(router, em, 'sexing', ({ em: own, caller, params, body }) => sexingFor(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'unlikely', ({ em: own, caller, params }) => unlikelyOf(own, pool, caller.stationId, params.id));
 }

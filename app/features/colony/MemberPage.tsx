@@ -30,6 +30,7 @@ import { foundWords, locusLabel, sayChance, sayPlace, saySex, sayShown } from '.
 const VerificationSheet = lazy(() =>
   import('../verification/VerificationSheet').then((sheet) => ({ default: sheet.VerificationSheet })),
 );
+const SexCard = lazy(() => import('./SexCard').then((card) => ({ default: card.SexCard })));
 const SpecimensOf = lazy(() => import('./SpecimensOf').then((card) => ({ default: card.SpecimensOf })));
 
 /** One of the book: what it shows, what it carries, whose it is, and what it would have with another. */
@@ -140,6 +141,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
       )}
       <Family member={member} colony={colony} told={told} f={f} />
       <Suspense fallback={<Loading what="How it turned out" />}>
+        <SexCard {...{ guide, guideId, member, told }} />
         <VerificationSheet of={{ individualId: member.id }} guide={guide} />
         <SpecimensOf individualId={member.id} />
       </Suspense>

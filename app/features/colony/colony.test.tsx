@@ -69,6 +69,7 @@ beforeEach(() => {
   mockStation.answer('colonies', () => ({ colonies: [{ guideId, title: moths.title, n: members.length }] }));
   mockStation.answer('colony', colony);
   mockStation.answer('unlikely', () => ({ records: [] }));
+  mockStation.answer('sexing', () => ({ marks: [], known: 0 }));
   mockStation.answer('individual', ({ params }) => {
     const { id, version, label, kept } = members.find((one) => one.id === params!.id)!;
     return {
@@ -355,6 +356,41 @@ describe('one kept alone to find out whose an egg is', () => {
     await press('Write it down');
     await shown('Moth 17 lays: it is a female.');
     screen.getByText('Written: male. What is right?');
+  });
+});
+
+describe('of which sex one is', () => {
+  const open = async () => {
+    await showScreen(<MemberPage id={ID(17)} />);
+    await shown('Of which sex');
+  };
+
+  it('is said by each that says something, with the marks and what speaks against the rest', async () => {
+    members = members.map((one) => ({ ...one, kept: { ...one.kept, strain: 'Quell' } }));
+    mockStation.answer('sexing', () => ({
+      ...{ female: 0.08, books: 0.3, known: 14 },
+      marks: [
+        { character: 'antenna', bits: -4.25, ours: true },
+        { character: 'wing-length', bits: 0.7, ours: false },
+      ],
+    }));
+    await open();
+    await shown('By its marks: a male, 92 in 100');
+    screen.getByText('Called: a male, 90 in 100');
+    screen.getByText('By what it and its kin show and carry: a female, over 999 in 1000');
+    screen.getByText('These do not agree');
+    screen.getByText(/: a male, 4\.25 bits$/);
+    screen.getByText('as in Quell');
+    screen.getByText(/: a female, 0\.70 bits$/);
+    screen.getByText('speaks against the rest');
+    screen.getByText('Weighed with 14 specimens of Quell whose sex is known; by the guide alone a male, 70 in 100.');
+    expect(sent('sexing')).toEqual([{ params: { id: guideId }, body: { individual: ID(17) } }]);
+  });
+
+  it('without a mark that was read says how to come to one', async () => {
+    await open();
+    await shown(/No mark that tells the sexes apart was read of it/);
+    expect(screen.queryByText(/^By its marks/)).toBeNull();
   });
 });
 
