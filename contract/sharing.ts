@@ -48,6 +48,8 @@ export const Offer = GuideRow.omit({ slug: true, hash: true, updatedAt: true }).
   from: z.string(),
   by: z.string(),
   at,
+  /** Keys to it that come with it. */
+  keys: z.number().int(),
   /** The version of it, there, that is in this station already. */
   here: z.number().int().optional(),
 });

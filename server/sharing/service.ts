@@ -10,6 +10,7 @@ import { findGuide, putGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { logChange } from '../records/changes';
+import { carryKeys } from './carryKeys';
 import { carryPhotos } from './carryPhotos';
 
 interface Row {
@@ -140,7 +141,8 @@ export async function listOffers(em: Em, stationId: string): Promise<Offer[]> {
   const rows = await em.getConnection().execute<OfferRow[]>(
     `select g.id, g.title, g.summary, g.kind as "group", g.area, g.version, g.forms, g.characters,
        o.station_id as station, station.name as "from", o.offered_by as by, o.offered_at as at,
-       own.taken_version as here
+       own.taken_version as here,
+       (select count(*)::int from identification_key k where k.station_id = g.station_id and k.guide_id = g.id and not k.hidden) as keys
      from guide_sharing o
      join guide g on g.station_id = o.station_id and g.id = o.guide_id
      join station on station.id = o.station_id
@@ -152,7 +154,7 @@ export async function listOffers(em: Em, stationId: string): Promise<Offer[]> {
   return rows.map(({ at, here, ...row }) => ({ ...row, at: iso(at), ...(here === null ? {} : { here }) }));
 }
 
-/** Take in what another station offers, with its photographs; what was taken in before becomes its newest version. */
+/** Take in what another station offers, with its photographs and its keys; what was taken in before becomes its newest version. */
 export async function takeOffer(
   em: Em,
   files: FileStore,
@@ -177,6 +179,7 @@ export async function takeOffer(
        on conflict (station_id, guide_id) do update set taken_version = excluded.taken_version`,
       [stationId, id, station, theirs],
     );
+    await carryKeys(tx, station, caller, id);
     return stored;
   });
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { StoredGuide } from '@plesion/contract';
 import type { GuideSharing, Offer, OfferList, SharingList } from '@plesion/contract/sharing';
-import { ledgeCrabs } from '@plesion/demo';
+import { dallowKey, ledgeCrabs, terns } from '@plesion/demo';
 import sharp from 'sharp';
 import { join, newStation, openTestServer, type TestServer, type Visitor } from '../test/testServer';
 
@@ -61,6 +61,46 @@ it('a guide is offered by one press, taken in by another, and is the same there'
   // It names a specimen there.
   const asked = { situation: {}, readings: [{ character: 'granules', states: ['dense'] }] };
   expect((await other.post(`/api/guides/${id}/standing`).send(asked).expect(200)).body.forms.length).toBeGreaterThan(0);
+});
+
+it('its keys come with it, each once: one that is here already stays as it is, one taken out stays out', async () => {
+  const { id } = await bring(keeper, { ...terns, id: `terns-${randomUUID().slice(0, 8)}` });
+  const put = (own: Visitor, keyId: string, title: string, version = 0, hidden = false) =>
+    own
+      .put(`/api/keys/${keyId}`)
+      .send({ version, guideId: id, key: { ...dallowKey, title }, hidden })
+      .expect(200);
+  const [first, second, gone] = [randomUUID(), randomUUID(), randomUUID()];
+  await put(keeper, first, 'By the legs');
+  await put(keeper, first, 'By the legs, mended', 1);
+  await put(keeper, gone, 'An old one', 0, true);
+  await offer(keeper, id).expect(200);
+  const found = (await seen(other, id))!;
+  expect(found.keys).toBe(1);
+  await take(other, found).expect(201);
+  const keysOf = async () =>
+    (
+      (await other.get(`/api/keys?guideId=${id}`).expect(200)).body as { keys: { id: string; title: string; version: number }[] }
+    ).keys.map((one) => [one.id, one.title, one.version]);
+  expect(await keysOf()).toEqual([[first, 'By the legs, mended', 1]]);
+  const walked = await other.post(`/api/keys/${first}/walk`).send({ answers: [] }).expect(200);
+  expect(walked.body).toHaveProperty('trail');
+  const { changes } = (await other.get('/api/changes?limit=2000').expect(200)).body as {
+    changes: { kind: string; id: string }[];
+  };
+  expect(changes.filter((one) => one.kind === 'key' && one.id === first)).toHaveLength(1);
+  await put(other, first, 'Our own words', 1);
+  await put(keeper, second, 'By the claws');
+  await take(other, found).expect(201);
+  expect((await keysOf()).sort()).toEqual(
+    [
+      [first, 'Our own words', 2],
+      [second, 'By the claws', 1],
+    ].sort(),
+  );
+  await put(other, second, 'By the claws', 1, true);
+  await take(other, found).expect(201);
+  expect((await keysOf()).map(([key]) => key)).toEqual([first]);
 });
 
 it('a newer version is told of and taken in; what goes on from it is offered it cell by cell', async () => {

@@ -47,14 +47,14 @@ interface OneOfferProps {
 
 function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
   const router = useRouter();
-  const { id, title, from, by, at, version, forms, characters, summary, here } = offer;
+  const { id, title, from, by, at, version, forms, characters, keys, summary, here } = offer;
   const newest = here !== undefined && here >= version;
   return (
     <View style={styles.offer}>
       <View style={styles.words}>
         <Text strong>{title}</Text>
         <Text size="small" quiet>
-          {`“${from}”, ${by}, ${sayDate(at.slice(0, 10))} · ${forms} forms · ${characters} characters · version ${version}`}
+          {`“${from}”, ${by}, ${sayDate(at.slice(0, 10))} · ${forms} forms · ${characters} characters${keys ? ` · ${keys} ${keys === 1 ? 'key' : 'keys'}` : ''} · version ${version}`}
         </Text>
         <Text size="small" numberOfLines={3}>
           {summary}

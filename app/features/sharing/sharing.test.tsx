@@ -125,14 +125,15 @@ describe('a guide from another station', () => {
 describe('what others offer', () => {
   const offer: Offer = {
     ...{ id: GUIDE, title: 'Sand snails', summary: 'Four of them.', group: 'snails', area: 'Quell', version: 2, forms: 4 },
-    ...{ characters: 9, station: STATION, from: 'Quell', by: 'ann', at: AT },
+    ...{ characters: 9, keys: 0, station: STATION, from: 'Quell', by: 'ann', at: AT },
   };
 
   it('is listed, and taken in by one press; what is here is opened', async () => {
-    mockStation.answer('offers', () => ({ offers: [offer, { ...offer, id: STATION, title: 'Sand worms', here: 2 }] }));
+    mockStation.answer('offers', () => ({ offers: [offer, { ...offer, id: STATION, title: 'Sand worms', keys: 2, here: 2 }] }));
     mockStation.answer('takeOffer', () => ({ id: GUIDE, guide: { characters: [] } }));
     await showScreen(<OffersSheet />);
     await shown('“Quell”, ann, 12 May 2026 · 4 forms · 9 characters · version 2');
+    screen.getByText('“Quell”, ann, 12 May 2026 · 4 forms · 9 characters · 2 keys · version 2');
     await press('Take it in: Sand snails');
     expect(sent('takeOffer')).toEqual([{ params: { id: GUIDE }, body: { station: STATION } }]);
     await press('It is here: Sand worms');

@@ -11,7 +11,7 @@ export function useTakeOffer() {
     async onSuccess(stored) {
       await loadDrawing(stored.guide);
       client.setQueryData(['guide', stored.id], stored);
-      await Promise.all(['guides', 'sharing', 'offers'].map((kind) => client.invalidateQueries({ queryKey: [kind] })));
+      await Promise.all(['guides', 'keys', 'sharing', 'offers'].map((kind) => client.invalidateQueries({ queryKey: [kind] })));
     },
   });
 }
