@@ -198,7 +198,7 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
       <View
         ref={grid}
         onLayout={({ nativeEvent }) => setMeasured(nativeEvent.layout.width)}
-        {...(sliding as object)}
+        {...sliding}
         role="grid"
         tabIndex={0}
         aria-label="Taxa against characters"

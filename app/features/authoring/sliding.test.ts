@@ -16,29 +16,29 @@ it.each([
 
 describe('sideways', () => {
   const slid: number[] = [];
-  const open = async () => {
+  const open = () => {
     slid.length = 0;
-    return (await renderHook(() => useSliding(100, (steps) => slid.push(steps)))).result.current;
+    return renderHook(() => useSliding(100, (steps) => slid.push(steps))).result.current;
   };
   const touch = (pageX: number, pageY = 0) => ({ nativeEvent: { pageX, pageY } });
 
-  it('a wheel goes in whole steps, and what is left of one counts for the next', async () => {
-    const { onWheel } = await open();
+  it('a wheel goes in whole steps, and what is left of one counts for the next', () => {
+    const { onWheel } = open();
     for (const deltaX of [60, 60, 60, -90]) onWheel({ deltaX, deltaY: 0 });
     expect(slid).toEqual([1]);
     onWheel({ deltaX: 350, deltaY: 10 });
     expect(slid).toEqual([1, 3]);
   });
 
-  it('what goes up or down is left alone', async () => {
-    const { onWheel } = await open();
+  it('what goes up or down is left alone', () => {
+    const { onWheel } = open();
     onWheel({ deltaX: 200, deltaY: 300 });
     onWheel({ deltaX: 0, deltaY: 300 });
     expect(slid).toEqual([]);
   });
 
-  it('a finger that goes left brings what is on the right; each touch begins anew', async () => {
-    const { onTouchStart, onTouchMove } = await open();
+  it('a finger that goes left brings what is on the right; each touch begins anew', () => {
+    const { onTouchStart, onTouchMove } = open();
     onTouchStart(touch(300));
     for (const x of [250, 190, 160]) onTouchMove(touch(x));
     expect(slid).toEqual([1]);
