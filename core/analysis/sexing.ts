@@ -1,6 +1,6 @@
 import { posteriorOf } from '../evidence';
 import { SEXES } from '../guide/heredityVocabulary';
-import { type CompiledGuide, compiledFor, type Guide, isFormOf } from '../guide/working';
+import { type CompiledGuide, compiledFor, type Guide, placesOf } from '../guide/working';
 import type { Reading } from '../observation';
 import { OWN, ownCells, type VerifiedRecord, withOwn, withoutOwn } from '../own';
 
@@ -39,10 +39,10 @@ const MOST = 30;
  */
 export function sexingOf(guide: Guide, { taxon, readings, records, weight }: SexingAsked): Sexing | undefined {
   const plain = withoutOwn(guide);
-  const cells = ownCells(compiledFor(plain, {}), records, weight);
-  const ours = before(withOwn(plain, cells, 'followed', records.length));
-  const [books, ownBooks] = [compiledFor(plain, {}), compiledFor(ours, {})];
-  if (!SEXES.every((sex) => formsOf(books, taxon, sex).length)) return undefined;
+  const books = compiledFor(plain, {});
+  if (!SEXES.every((sex) => placesOf(books, taxon, { sex }).length)) return undefined;
+  const cells = ownCells(books, records, weight);
+  const ownBooks = compiledFor(before(withOwn(plain, cells, 'followed', records.length)), {});
   const known = records.length;
   if (!readings.length) return { marks: [], known };
   const odds = oddsOf(ownBooks, taxon, readings);
@@ -68,14 +68,11 @@ const before = (guide: Guide): Guide =>
     ? { ...guide, policy: { ...guide.policy, weights: { ...guide.policy.weights, [OWN]: 1e6 } } }
     : guide;
 
-const formsOf = ({ guide, forms }: CompiledGuide, taxon: string, sex: string): number[] =>
-  forms.flatMap((form, f) => (isFormOf(guide, form, taxon, { sex }) ? [f] : []));
-
 /** Log2 of the odds of a female against a male. */
 function oddsOf(compiled: CompiledGuide, taxon: string, readings: readonly Reading[]): number {
   const { bits } = posteriorOf(compiled, {}, readings);
   const [female, male] = SEXES.map((sex) => {
-    const own = formsOf(compiled, taxon, sex).map((f) => bits[f]);
+    const own = placesOf(compiled, taxon, { sex }).map((f) => bits[f]);
     const most = Math.max(...own);
     return most + Math.log2(own.reduce((sum, one) => sum + 2 ** (one - most), 0));
   });

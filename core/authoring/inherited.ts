@@ -1,4 +1,5 @@
 import { checkHeredity } from '../guide/checkHeredity';
+import { EMPTY } from '../guide/heredityModel';
 import type { Expression, ExpressionRule, GenotypeTest, HereditySection, Locus } from '../guide/hereditySchema';
 import type { SexSystem } from '../guide/heredityVocabulary';
 import { idsFor } from '../guide/ids';
@@ -31,7 +32,7 @@ function signFor({ other, showing, linked }: NewGene, system: SexSystem): string
   const [letter = ''] = other.replace(/[^\p{L}\p{N}]/gu, '');
   const sign = showing === 'recessive' ? letter.toLowerCase() : letter.toUpperCase();
   // What stands for the empty sex chromosome stands for nothing else.
-  return sign === '' || (linked && sign === (system === 'ZW' ? 'W' : 'Y')) ? 'x' : sign;
+  return sign === '' || (linked && sign === EMPTY[system]) ? 'x' : sign;
 }
 
 /** A section with one more gene, and the rules by which it is seen, before the rule for all that are left. */
@@ -67,7 +68,7 @@ export function withGene(section: HereditySection | undefined, gene: NewGene): H
   };
 }
 
-/** Frequencies are told in whole parts of a thousand, so that they come to 1. */
+/** Without what is left over of reckoning in binary: 0.82, not 0.8200000000000001. */
 const rounded = (value: number): number => Math.round(value * 1e6) / 1e6;
 
 /** Of a record, all but one. */

@@ -3,5 +3,5 @@ export type * from './schema';
 export { readBookCsv, writeBookCsv } from './bookCsv';
 export { type BookCharacter, type BookRow, type FileProblem, rowProblems } from './bookRow';
 export { readLinkage, writeLinkage } from './linkage';
-export { type PairingRow, readPairingsCsv, writePairingsCsv } from './pairingCsv';
+export { pairingColumn, type PairingRow, readPairingsCsv, writePairingsCsv } from './pairingCsv';
 export { keptOfYoung } from './young';

@@ -40,8 +40,8 @@ const PairAlone = Pairing.pick({ pen: true, from: true, until: true, override: t
 const ClutchAlone = Clutch.omit({ id: true });
 const isId = (text: string) => z.uuid().safeParse(text).success;
 
-/** Where a field of the schema stands in the file. */
-const COLUMN_OF: Partial<Record<string, string>> = { override: 'why mixed' };
+/** Under which column a field of a pairing, or of a clutch, stands in the file. */
+export const pairingColumn = (field: string): string => (field === 'override' ? 'why mixed' : field);
 
 /** The same read again: lines of one `pairing` are one; a pairing or a clutch called by no id of Plesion is new. */
 export function readPairingsCsv(text: string): PairingsRead {
@@ -82,7 +82,7 @@ export function readPairingsCsv(text: string): PairingsRead {
   return { rows, lines: places, problems };
 }
 
-const columnAt = (path: readonly PropertyKey[]): string => COLUMN_OF[String(path[0])] ?? String(path[0]);
+const columnAt = (path: readonly PropertyKey[]): string => pairingColumn(String(path[0]));
 
 const written = (cell: TableLine['cell'], columns: Record<string, string>): Record<string, string> =>
   Object.fromEntries(Object.entries(columns).flatMap(([field, column]) => (cell(column) ? [[field, cell(column)]] : [])));

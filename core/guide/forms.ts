@@ -105,6 +105,13 @@ export const isFormOf = (guide: Pick<Guide, 'taxa'>, form: Form, taxon: string, 
   isUnder(guide, form.taxon, taxon) &&
   hasFacets(form, Object.fromEntries(Object.entries(facets).map(([facet, value]) => [facet, [value]])));
 
+/** The places of the forms of a taxon that have these facets, among all that a guide was compiled to. */
+export const placesOf = (
+  { guide, forms }: { guide: Pick<Guide, 'taxa'>; forms: readonly Form[] },
+  taxon: string,
+  facets: Facets = {},
+): number[] => forms.flatMap((form, f) => (isFormOf(guide, form, taxon, facets) ? [f] : []));
+
 /** Are facets that both name the same? What one is silent on is not held against it. */
 export const facetsAgree = (a: Facets, b: Facets): boolean =>
   FACETS.every((facet) => a[facet] === undefined || b[facet] === undefined || a[facet] === b[facet]);

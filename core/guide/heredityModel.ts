@@ -59,7 +59,7 @@ const MOST_GENOTYPES = 20_000;
 
 /** The sex with two different sex chromosomes, and how that without an allele is written. */
 const unevenOf = (system: SexSystem): Sex => (system === 'ZW' ? 'female' : 'male');
-const EMPTY: Record<SexSystem, string> = { ZW: 'W', XY: 'Y' };
+export const EMPTY: Record<SexSystem, string> = { ZW: 'W', XY: 'Y' };
 
 const problem = (code: string, field: string, message: string): Problem => ({ code, field, message });
 

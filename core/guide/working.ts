@@ -34,7 +34,18 @@ export { idsFor } from './ids';
 export { DEFAULT_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';
 export { curveAt, dayOfYear, MONTHS, sayMonthDay, SHORT_MONTHS, withinDates } from './dates';
-export { facetsAgree, type Form, formsOf, hasFacets, isFormOf, isUnder, lineage, taxonAtRank, taxonIndex } from './forms';
+export {
+  facetsAgree,
+  type Form,
+  formsOf,
+  hasFacets,
+  isFormOf,
+  isUnder,
+  lineage,
+  placesOf,
+  taxonAtRank,
+  taxonIndex,
+} from './forms';
 export { isSensitive } from './sensitive';
 export { checkGuide, isStates, isValue } from './check';
 export { GREATEST, LEAST } from './checkNumbers';

@@ -2,11 +2,11 @@ import {
   type CompiledGuide,
   type Facets,
   type FacetName,
-  isFormOf,
   likelihoodAt,
   frequencyAt,
   type Guide,
   isUnder,
+  placesOf,
   type Score,
   type Table,
 } from '../guide/working';
@@ -63,7 +63,7 @@ export function ownCells(compiled: CompiledGuide, records: readonly VerifiedReco
         apart.flatMap((name) => (truth.facets[name] ? [[name, truth.facets[name]]] : [])),
       );
       const key = JSON.stringify([truth.taxon, facets]);
-      const group = groups.get(key) ?? { taxon: truth.taxon, facets, forms: formsOf(compiled, truth.taxon, facets), read: [] };
+      const group = groups.get(key) ?? { taxon: truth.taxon, facets, forms: placesOf(compiled, truth.taxon, facets), read: [] };
       group.read.push({ readings, counts });
       groups.set(key, group);
     }
@@ -108,9 +108,6 @@ interface Seen {
 /** Neither a guess, nor of several states, nor against another specimen, nor of what could not be seen. */
 const isPlain = ({ status, certainty, states, comparison, value, parts }: Reading): boolean =>
   !status && certainty !== 'guess' && !comparison && (states?.length === 1 || value !== undefined || parts !== undefined);
-
-const formsOf = ({ guide, forms }: CompiledGuide, taxon: string, facets: Facets): number[] =>
-  forms.flatMap((form, f) => (isFormOf(guide, form, taxon, facets) ? [f] : []));
 
 /** Do the books say the same of all? */
 function areAlike(table: Table, [first, ...rest]: readonly number[]): boolean {

@@ -1,4 +1,4 @@
-import { type CompiledGuide, isFormOf } from '../guide/working';
+import { type CompiledGuide, placesOf } from '../guide/working';
 import { choicesOf } from './drawn';
 import { groupsAt } from './groups';
 import type { Asked, Item, VerifiedPhoto } from './schema';
@@ -10,7 +10,7 @@ import type { Asked, Item, VerifiedPhoto } from './schema';
  */
 export function photoItem(compiled: CompiledGuide, { level }: Asked, photo: VerifiedPhoto, seed: string): Item | undefined {
   const { guide, forms, base } = compiled;
-  const own = forms.flatMap((form, f) => (isFormOf(guide, form, photo.taxon, photo.facets) ? [f] : []));
+  const own = placesOf(compiled, photo.taxon, photo.facets);
   const grouping = groupsAt(compiled, level);
   const [at, ...others] = new Set(own.map((f) => grouping.of[f]));
   if (at === undefined || at < 0 || others.length) return undefined;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { BookImported, ColonyMember } from '@plesion/contract/colony';
 import type { Pairing } from '@plesion/contract/pairings';
 import { stableJson } from '@plesion/core';
-import { type FileProblem, type PairingRow, readPairingsCsv, writePairingsCsv } from '@plesion/core/colony';
+import { type FileProblem, pairingColumn, type PairingRow, readPairingsCsv, writePairingsCsv } from '@plesion/core/colony';
 import type { Pairing as Content } from '@plesion/core/colony/schema';
 import { PairingEntity } from '../database/colonyEntities';
 import type { Em } from '../database/orm';
@@ -106,8 +106,6 @@ const saidOf = ({ fathers, mothers, from }: PairingRow): string =>
 const plain = (row: PairingRow): string =>
   stableJson({ ...row, id: '', clutches: row.clutches.map((one) => ({ ...one, id: '' })) });
 
-const COLUMN_OF: Partial<Record<string, string>> = { override: 'why mixed' };
-
 /** What a check refuses, by its line and its column. */
 function wrongWith(check: () => void, place: { line: number; clutches: number[] }): FileProblem | undefined {
   try {
@@ -120,7 +118,7 @@ function wrongWith(check: () => void, place: { line: number; clutches: number[] 
     const column = within ?? field.replace(/\[\d+\]$/, '');
     return {
       line: clutch === undefined ? place.line : place.clutches[Number(clutch)],
-      column: COLUMN_OF[column] ?? column,
+      column: pairingColumn(column),
       message,
     };
   }

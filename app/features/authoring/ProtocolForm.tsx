@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
+import { exchanged } from './exchanged';
 import { freshId } from './freshId';
 import { PLACE_WORDS, QUANTITY_WORDS } from './protocolWords';
 import { RolePlaces } from './RolePlaces';
@@ -147,14 +148,6 @@ const OFTEN = [
   { id: '2', label: 'twice' },
   { id: '3', label: 'three times' },
   { id: '5', label: 'five times' },
-];
-
-/** One goes before the one that stood before it. */
-const exchanged = (all: readonly Place[], n: number): Place[] => [
-  ...all.slice(0, n - 1),
-  all[n],
-  all[n - 1],
-  ...all.slice(n + 1),
 ];
 
 interface PlaceProps {

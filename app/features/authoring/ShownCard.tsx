@@ -11,6 +11,7 @@ import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { exchanged } from './exchanged';
 import { locusName, sayShownRule, sayTest, type SeenBy, type ShownRule, type Test } from './inheritedWords';
 
 type Expression = HereditySection['characters'][number];
@@ -92,14 +93,6 @@ export function ShownCard({ section, expression, seen, put }: Props) {
     </Card>
   );
 }
-
-/** One goes before the one that stood before it. */
-const exchanged = (all: readonly ShownRule[], n: number): ShownRule[] => [
-  ...all.slice(0, n - 1),
-  all[n],
-  all[n - 1],
-  ...all.slice(n + 1),
-];
 
 const SEXES = [
   { id: 'both', label: 'either sex' },

@@ -19,7 +19,7 @@ import { LeftOut } from './LeftOut';
 import { SeparationForm } from './SeparationForm';
 import { SettleForm } from './SettleForm';
 import { TriedAlone } from './TriedAlone';
-import { isDay, sayChance } from './words';
+import { isDay, sayChance, standing } from './words';
 
 interface Props {
   guide: Guide;
@@ -56,7 +56,7 @@ function Egg({ guide, guideId, members, pen }: Props & { pen: string }) {
   const [laid, setLaid] = useState<string>();
   const dated = isDay(since);
   const found = useQuery({
-    queryKey: ['egg', guideId, members.map(({ id, version }) => `${id} ${version}`).join(), pen, since],
+    queryKey: ['egg', guideId, standing(members), pen, since],
     enabled: dated,
     retry: false,
     placeholderData: keepPreviousData,

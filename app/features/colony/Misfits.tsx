@@ -13,7 +13,7 @@ import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
 import { SettleForm } from './SettleForm';
-import { sayRecord } from './words';
+import { sayRecord, standing } from './words';
 
 interface Props {
   colony: Colony;
@@ -29,7 +29,7 @@ export function Misfits(props: Props) {
   const { members, posterior, problems } = props.colony;
   const ways = posterior?.impossible ?? [];
   const unlikely = useQuery({
-    queryKey: ['unlikely', props.guideId, members.map(({ id, version }) => `${id} ${version}`).join()],
+    queryKey: ['unlikely', props.guideId, standing(members)],
     enabled: posterior !== undefined,
     retry: false,
     placeholderData: keepPreviousData,

@@ -12,7 +12,7 @@ import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
 import { LeftOut } from './LeftOut';
-import { hiddenIn, locusLabel, sayChance } from './words';
+import { hiddenIn, locusLabel, sayChance, standing } from './words';
 
 /** Mates told of; the rest would take longer. */
 const TOLD = 6;
@@ -33,7 +33,7 @@ export function ProofCard({ guide, guideId, member, members }: Props) {
   const hidden = hiddenIn(guide);
   const chosen = hidden.find(({ id }) => id === at);
   const found = useQuery({
-    queryKey: ['proof', guideId, member.id, at, members.map(({ id, version }) => `${id} ${version}`).join()],
+    queryKey: ['proof', guideId, member.id, at, standing(members)],
     enabled: chosen !== undefined,
     retry: false,
     queryFn: ({ signal }) => {

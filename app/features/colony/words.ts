@@ -56,6 +56,10 @@ export function saySex({ kept: { sex } }: Pick<ColonyMember, 'kept'>, told?: { f
   return `${sex ? `called a ${sex.called}; ` : ''}a ${likely}, ${inHundred(p)}`;
 }
 
+/** How a book stands, in a word: what is worked out of it holds as long as this is the same. */
+export const standing = (members: readonly Pick<ColonyMember, 'id' | 'version'>[]): string =>
+  members.map(({ id, version }) => `${id} ${version}`).join();
+
 export const isDay = (text: string): boolean => Day.safeParse(text).success;
 
 /** What may come of keeping one alone that was taken from a pen. */

@@ -1,5 +1,5 @@
 import { posteriorOf, sumOfPowers } from '../../evidence';
-import { type CompiledGuide, isFormOf } from '../../guide/working';
+import { type CompiledGuide, placesOf } from '../../guide/working';
 import type { Situation } from '../../observation';
 import { endpointId, endpointsOf } from '../graph';
 import type { Key } from '../schema';
@@ -29,7 +29,7 @@ export function endpointEvidence(
   for (const to of endpointsOf(key)) {
     const id = endpointId(to)!;
     if (to.kind !== 'taxon' || to.taxon === undefined) continue;
-    const inside = compiled.forms.flatMap((form, f) => (isFormOf(compiled.guide, form, to.taxon!, to.facets) ? [f] : []));
+    const inside = placesOf(compiled, to.taxon, to.facets);
     if (inside.length) forms.set(id, inside);
   }
   const told = specimens
