@@ -1,5 +1,6 @@
-import { networkOf, solve } from './network';
-import { type ReadyKin, strangerOf } from './pedigree';
+import { TooTangled } from './factor';
+import { type Network, networkOf, solve } from './network';
+import { type Parent, type ReadyKin, strangerOf } from './pedigree';
 import type { ReadyQuestion } from './posterior';
 import type { Separated } from './separated';
 
@@ -60,24 +61,38 @@ export function suspectsOf(
     const { sex } = kin[at];
     kin[at] = { ...kin[at], sex: { female: sex.female || sexError, male: sex.male || sexError } };
   }
-  const stranger = kin.length + 1;
-  const other = [{ at: stranger, weight: 1 }];
-  const one: ReadyKin = {
-    id: '',
-    sex: { female: 1, male: 1 },
-    father: role === 'father' ? candidates : other,
-    mother: role === 'mother' ? candidates : other,
-    seen,
-    lived: false,
-  };
-  const mate = strangerOf(role === 'mother' ? 'male' : 'female');
-  const network = networkOf(model, [...kin, one, mate]);
-  const solved = solve(network);
-  if (!(solved.logSum > -Infinity)) return undefined;
-  const choice = network.kin[kin.length][role];
-  const chances = choice === undefined ? [1] : [...solved.joint([choice])];
+  const logs = logsOf(model, kin, candidates, role, seen);
+  const most = Math.max(...logs);
+  if (!(most > -Infinity)) return undefined;
+  const all = logs.reduce((total, log) => total + Math.exp(log - most), 0);
+  const chances = logs.map((log) => Math.exp(log - most) / all);
   const members = group.map(({ id }, i) => ({ id, p: chances[i] })).sort((a, b) => b.p - a.p || (a.id < b.id ? -1 : 1));
   // The last two are told apart by one separation.
   const separations = members.reduce((total, { p }, i) => total + p * Math.min(i + 1, Math.max(members.length - 1, 0)), 0);
   return { members, separations };
+}
+
+/** How likely all records are, were it of each: natural logarithms, up to what is the same for all. */
+function logsOf(
+  model: ReadyQuestion['model'],
+  kin: readonly ReadyKin[],
+  candidates: readonly Parent[],
+  role: 'mother' | 'father',
+  seen: ReadyKin['seen'],
+): number[] {
+  const mate = strangerOf(role === 'mother' ? 'male' : 'female');
+  const other = [{ at: kin.length + 1, weight: 1 }];
+  const of = (parents: readonly Parent[]): Network => {
+    const sides = role === 'mother' ? { mother: parents, father: other } : { father: parents, mother: other };
+    return networkOf(model, [...kin, { id: '', sex: { female: 1, male: 1 }, ...sides, seen, lived: false }, mate]);
+  };
+  try {
+    const network = of(candidates);
+    const choice = network.kin[kin.length][role];
+    if (choice !== undefined) return [...solve(network).joint([choice])].map(Math.log);
+  } catch (error) {
+    // All of a group hang together by whose it may be; one by one they do not.
+    if (!(error instanceof TooTangled)) throw error;
+  }
+  return candidates.map((one) => Math.log(one.weight) + solve(of([{ ...one, weight: 1 }]), false).logSum);
 }

@@ -169,3 +169,18 @@ it('of the demo has something in every part of it', async () => {
   expect(of('Moth 63').fathers![0].p).toBeGreaterThan(0.5);
   expect(inbreeding['Moth 41']).toBe(0.25);
 });
+
+it('whose egg lies in a cage whose members hang together too much to be looked at as one is told one by one', async () => {
+  const demo = server.visitor();
+  await demo.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
+  const guides = ((await demo.get('/api/guides')).body as { guides: { id: string; slug: string }[] }).guides;
+  const guide = guides.find(({ slug }) => slug === 'lantern-moths')!.id;
+  const sent = { pen: 'cage 1', since: '2026-11-29' };
+  const { members } = (await demo.post(`/api/guides/${guide}/colony/egg`).send(sent).expect(200)).body as {
+    members: { id: string; p: number }[];
+  };
+  expect(members.length).toBeGreaterThan(10);
+  expect(members.reduce((sum, { p }) => sum + p, 0)).toBeCloseTo(1, 9);
+  // Those called males are as much less likely as such a call is seldom wrong.
+  expect(members[0].p / members.at(-1)!.p).toBeGreaterThan(20);
+});
