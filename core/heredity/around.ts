@@ -3,29 +3,20 @@ import { type Parent, type ReadyKin, strangerOf } from './pedigree';
 import type { ReadyQuestion } from './posterior';
 
 /**
- * A part of a pedigree: whoever is no more steps from one of it than so many, from parent to young or back. Parents that
- * are left out stand as strangers, so that all that can be in the whole can be in the part.
+ * A part of a pedigree. Parents that are left out stand as strangers, so that all that can be in the whole can be in the
+ * part.
+ *
+ * @param places who is in it.
  */
-export function around(
-  question: ReadyQuestion,
-  near: readonly (readonly number[])[],
-  centre: number,
-  steps: number,
-): ReadyQuestion {
+export function partOf(question: ReadyQuestion, places: Iterable<number>): ReadyQuestion {
   const { kin } = question;
-  const included = new Set([centre]);
-  let edge = [centre];
-  for (let step = 0; step < steps; step++) {
-    edge = edge.flatMap((at) => near[at].filter((other) => !included.has(other)));
-    for (const at of edge) included.add(at);
-  }
-  const own = [...included].sort((a, b) => a - b);
-  const places = new Map(own.map((at, i) => [at, i]));
+  const own = [...places].sort((a, b) => a - b);
+  const placed = new Map(own.map((at, i) => [at, i]));
   const part: ReadyKin[] = [];
   const strangers: ReadyKin[] = [];
   const within = (parents: readonly Parent[] | undefined, sex: Sex) =>
     parents?.map(({ at, weight }): Parent => {
-      const known = places.get(at);
+      const known = placed.get(at);
       if (known !== undefined) return { at: known, weight };
       strangers.push(strangerOf(sex));
       return { at: own.length + strangers.length - 1, weight };
@@ -52,4 +43,19 @@ export function nearOf(kin: readonly ReadyKin[]): number[][] {
     }
   });
   return near;
+}
+
+/**
+ * How many steps, from parent to young or back, everybody near some of a pedigree is away from them.
+ *
+ * @param near as {@link nearOf} gives it.
+ */
+export function stepsFrom(near: readonly (readonly number[])[], from: Iterable<number>, most: number): Map<number, number> {
+  const steps = new Map([...from].map((at) => [at, 0]));
+  let edge = [...steps.keys()];
+  for (let step = 1; step <= most; step++) {
+    edge = [...new Set(edge.flatMap((at) => near[at].filter((other) => !steps.has(other))))];
+    for (const at of edge) steps.set(at, step);
+  }
+  return steps;
 }

@@ -1,6 +1,6 @@
 import { done, failed, type Outcome, type Problem } from '../problem';
 import { frequencyProblems } from '../guide/heredityModel';
-import { contradictionsOf } from './contradictions';
+import { contradictionsOf, type Correction } from './contradictions';
 import { crossOf } from './cross';
 import { TooTangled } from './factor';
 import { kinshipsOf } from './kinship';
@@ -74,11 +74,12 @@ const unknown = ({ placeOf }: ReadyQuestion, named: readonly (readonly [field: s
 
 /** The records as far as they can be true: without those that are the likeliest to be wrong, where not all can. */
 function believed(question: ReadyQuestion): { question: ReadyQuestion; without?: HeredityRecord[] } {
-  const [likeliest] = contradictionsOf(question);
-  return likeliest
-    ? { question: { ...question, kin: withoutRecords(question, likeliest.records) }, without: likeliest.records }
-    : { question };
+  const without = likeliestOf(contradictionsOf(question));
+  return without.length ? { question: { ...question, kin: withoutRecords(question, without) }, without } : { question };
 }
+
+/** Of each matter that does not fit, the records that are the likeliest to be wrong. */
+const likeliestOf = (matters: readonly Correction[][]): HeredityRecord[] => matters.flatMap(([first]) => first.records);
 
 export const posteriorAsked = (asked: PosteriorRequest): Outcome<PosteriorAnswer> =>
   answered(asked, (question): Outcome<PosteriorAnswer> => {
@@ -96,15 +97,15 @@ export const posteriorAsked = (asked: PosteriorRequest): Outcome<PosteriorAnswer
     if (problems.length) return failed(...problems);
     const found = posteriorOf(question, asked.individuals, asked.ask);
     if (found.logLikelihood !== undefined) return done(found);
-    const corrections = contradictionsOf(question);
-    const impossible = corrections.map(({ records, p }) => ({
-      records,
-      p,
-      why: `${records.map(sayRecord).join(', and ')} ${records.length > 1 ? 'are' : 'is'} wrong`,
-    }));
-    // What can be told all the same: as if the likeliest of these had not been written.
-    const likeliest = corrections.at(0)?.records ?? [];
-    const without = { ...question, kin: withoutRecords(question, likeliest) };
+    const matters = contradictionsOf(question);
+    const impossible = matters.flatMap((corrections, matter) =>
+      corrections.map(({ records, p }) => {
+        const why = `${records.map(sayRecord).join(', and ')} ${records.length > 1 ? 'are' : 'is'} wrong`;
+        return { matter, records, p, why };
+      }),
+    );
+    // What can be told all the same: as if the likeliest of each matter had not been written.
+    const without = { ...question, kin: withoutRecords(question, likeliestOf(matters)) };
     const { individuals, together } = posteriorOf(without, asked.individuals, asked.ask);
     return done({ individuals, together, impossible });
   });

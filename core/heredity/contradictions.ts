@@ -1,4 +1,5 @@
-import { around, nearOf } from './around';
+import { nearOf, partOf, stepsFrom } from './around';
+import { hittingSets } from './hittingSets';
 import { networkOf, solve } from './network';
 import type { ReadyQuestion } from './posterior';
 import { ERROR_BEFOREHAND, type HeredityRecord, recordsOf, withoutRecords } from './records';
@@ -6,71 +7,101 @@ import { ERROR_BEFOREHAND, type HeredityRecord, recordsOf, withoutRecords } from
 /** Records of which one at the least must be wrong, taken together the rest can be true. */
 export interface Correction {
   records: HeredityRecord[];
-  /** How likely it is that just these are wrong, beside the other corrections told. */
+  /** How likely it is that just these are wrong, beside the other corrections of the matter. */
   p: number;
 }
 
-/** Corrections of more records than these are not looked for. */
-const LARGEST = 3;
-/** Corrections told at most. */
+/** Corrections told of one matter at most. */
 const MOST = 24;
 
-/** Can what is left be true without these records? */
-const possible = (question: ReadyQuestion, dropped: readonly HeredityRecord[]): boolean =>
-  solve(networkOf(question.model, withoutRecords(question, dropped)), false).logSum > -Infinity;
+const keyOf = (record: HeredityRecord): string => JSON.stringify(record);
+const keysOf = (records: readonly HeredityRecord[]): string => records.map(keyOf).sort().join();
 
 /**
  * The smallest sets of records that must be wrong, where not all can be true: minimal hitting sets of the minimal
- * conflicts (Reiter 1987), each conflict found by halving (QuickXplain, Junker 2004).
+ * conflicts (Reiter 1987), each conflict found by halving (QuickXplain, Junker 2004) among those that a network in which
+ * nothing is possible was emptied by. Conflicts that share no record are matters of their own: each is told apart, and
+ * its corrections are tried with the likeliest of the others.
  *
- * @returns nothing where all can be true; else the corrections with fewest records, the likeliest first by how often
- *   records of their kinds are wrong.
+ * @returns nothing where all can be true, and where nothing could be even if none of it were written; else of each matter the corrections with fewest records, the likeliest first by
+ *   how often records of their kinds are wrong. Without the first of each matter, what is left can be true.
+ * @throws {TooTangled} where the pedigree cannot be worked out exactly.
  */
-export function contradictionsOf(question: ReadyQuestion): Correction[] {
-  if (possible(question, [])) return [];
-  const found: HeredityRecord[][] = [];
-  let open: HeredityRecord[][] = [[]];
-  const tried = new Set<string>();
-  for (let size = 1; size <= LARGEST && found.length === 0; size++) {
-    const next: HeredityRecord[][] = [];
-    for (const dropped of open)
-      for (const record of conflictWithout(question, dropped)) {
-        const more = [...dropped, record];
-        const key = keyOf(more);
-        if (tried.has(key)) continue;
-        tried.add(key);
-        if (possible(question, more)) found.push(more);
-        else next.push(more);
-      }
-    open = next;
+export function contradictionsOf(question: ReadyQuestion): Correction[][] {
+  const conflicts: HeredityRecord[][] = [];
+  const verified = new Set<string>();
+  if (emptiedBy({ ...question, kin: withoutRecords(question, recordsOf(question)) })) return [];
+  for (;;) {
+    const matters = mattersOf(conflicts).map((own) =>
+      hittingSets(own.map((records) => records.map((record) => ({ key: keyOf(record), weight: weightOf(record), record }))))
+        .map((items) => items.map(({ record }) => record))
+        .slice(0, MOST),
+    );
+    const unfit = unfitOf(matters);
+    if (!unfit) return matters.map(weighed);
+    conflicts.push(unfit);
   }
-  const weighed = found.map((records) => ({ records, p: records.reduce((p, { what }) => p * ERROR_BEFOREHAND[what], 1) }));
-  const sum = weighed.reduce((total, { p }) => total + p, 0);
-  return weighed
-    .map(({ records, p }) => ({ records, p: p / sum }))
-    .sort((a, b) => b.p - a.p || (keyOf(a.records) < keyOf(b.records) ? -1 : 1))
-    .slice(0, MOST);
+
+  /** Records that cannot all be true though a correction says so, of the first of which that holds. */
+  function unfitOf(matters: readonly HeredityRecord[][][]): HeredityRecord[] | undefined {
+    const firsts = matters.map(([first]) => first);
+    const tried = [firsts, ...matters.flatMap((sets, at) => sets.slice(1).map((own) => firsts.with(at, own)))];
+    for (const sets of tried) {
+      const dropped = sets.flat();
+      const key = keysOf(dropped);
+      if (verified.has(key)) continue;
+      const conflict = conflictWithout(question, dropped);
+      if (conflict) return conflict;
+      verified.add(key);
+    }
+    return undefined;
+  }
 }
 
-const keyOf = (records: readonly HeredityRecord[]): string =>
-  records
-    .map((one) => JSON.stringify(one))
-    .sort()
-    .join();
+const weightOf = ({ what }: HeredityRecord): number => ERROR_BEFOREHAND[what];
 
-/** Steps within which a conflict is looked for first: most are within a family. */
-const NEAR = [1, 2, 3];
+function weighed(sets: readonly HeredityRecord[][]): Correction[] {
+  const weights = sets.map((records) => records.reduce((p, record) => p * weightOf(record), 1));
+  const sum = weights.reduce((total, one) => total + one, 0);
+  return sets
+    .map((records, i) => ({ records, p: weights[i] / sum }))
+    .sort((a, b) => b.p - a.p || (keysOf(a.records) < keysOf(b.records) ? -1 : 1));
+}
 
-/** Records that cannot all be true, though any fewer of them can; some having been dropped. */
-function conflictWithout(question: ReadyQuestion, dropped: readonly HeredityRecord[]): HeredityRecord[] {
-  const left: ReadyQuestion = { ...question, kin: withoutRecords(question, dropped) };
-  const near = nearOf(left.kin);
-  for (const steps of NEAR)
-    for (const at of left.placeOf.values()) {
-      const part = around(left, near, at, steps);
-      if (!possible(part, [])) return smallestConflict(part);
+/** Conflicts that hang together by records they share. */
+function mattersOf(conflicts: readonly HeredityRecord[][]): HeredityRecord[][][] {
+  const matters: { keys: Set<string>; conflicts: HeredityRecord[][] }[] = [];
+  for (const conflict of conflicts) {
+    const own = { keys: new Set(conflict.map(keyOf)), conflicts: [conflict] };
+    for (const other of matters.filter(({ keys }) => [...keys].some((key) => own.keys.has(key)))) {
+      matters.splice(matters.indexOf(other), 1);
+      own.conflicts.unshift(...other.conflicts);
+      for (const key of other.keys) own.keys.add(key);
     }
-  return smallestConflict(left);
+    matters.push(own);
+  }
+  return matters.map((one) => one.conflicts);
+}
+
+/** Records that cannot all be true, though any fewer of them can, some having been dropped; nothing where all can be. */
+function conflictWithout(question: ReadyQuestion, dropped: readonly HeredityRecord[]): HeredityRecord[] | undefined {
+  const left: ReadyQuestion = { ...question, kin: withoutRecords(question, dropped) };
+  const places = emptiedBy(left);
+  if (!places) return undefined;
+  const near = nearOf(left.kin);
+  for (let steps = 0; ; steps++) {
+    const around = stepsFrom(near, places, steps);
+    const part = partOf(left, around.keys());
+    // What one is called by its young is not told by its own variables: where it matters they are a step away.
+    if (around.size === left.kin.length || emptiedBy(part)) return smallestConflict(part);
+  }
+}
+
+/** Of a pedigree that cannot be as it is written, some for whom that is so; nothing where it can be. */
+function emptiedBy({ model, kin }: ReadyQuestion): Set<number> | undefined {
+  const network = networkOf(model, kin);
+  const { conflict } = solve(network, false);
+  return conflict && new Set([...conflict].map((v) => network.owners[v]));
 }
 
 /** Of records that cannot all be true, a set of which that holds, and of no fewer. */
@@ -79,10 +110,8 @@ function smallestConflict(question: ReadyQuestion): HeredityRecord[] {
   /** Can these be true together, all others left out? */
   const holds = (kept: readonly HeredityRecord[]) => {
     const own = new Set(kept);
-    return possible(
-      question,
-      all.filter((one) => !own.has(one)),
-    );
+    const dropped = all.filter((one) => !own.has(one));
+    return !emptiedBy({ ...question, kin: withoutRecords(question, dropped) });
   };
   const explain = (
     background: readonly HeredityRecord[],

@@ -1,3 +1,4 @@
+import { Heap } from 'heap-js';
 import { MOST_CELLS, TooTangled } from './factor';
 
 /** A variable that is summed out, and those left that hang together with it. */
@@ -51,11 +52,14 @@ function orderBy(
     cost[v] = rule(missing, size[v]);
   };
   for (const v of left) weigh(v);
+  // What was weighed again since stands in the heap more than once; only the latest counts.
+  const waiting = new Heap<readonly [v: number, cost: number]>(([a, one], [b, other]) => one - other || a - b);
+  waiting.init([...left].map((v) => [v, cost[v]] as const));
   const order: Eliminated[] = [];
   let cells = 0;
   while (left.size) {
-    let best = -1;
-    for (const v of left) if (best < 0 || cost[v] < cost[best]) best = v;
+    const [best, weighed] = waiting.pop()!;
+    if (!left.has(best) || weighed !== cost[best]) continue;
     cells += Math.exp(size[best]);
     const rest = [...near[best]];
     const again = new Set(rest);
@@ -71,7 +75,11 @@ function orderBy(
     for (const a of rest) for (const b of near[a]) again.add(b);
     left.delete(best);
     near[best].clear();
-    for (const v of again) weigh(v);
+    for (const v of again) {
+      const before = cost[v];
+      weigh(v);
+      if (cost[v] !== before) waiting.push([v, cost[v]]);
+    }
     order.push({ v: best, rest });
   }
   return { order, cells };

@@ -29,6 +29,8 @@ export interface Network {
   domains: number[][];
   kin: KinVariables[];
   factors: Factor[];
+  /** Of whom each variable tells, by place among the kin. */
+  owners: number[];
 }
 
 const FEMALE = 0;
@@ -54,7 +56,13 @@ export function networkOf(
 ): Network {
   const domains: number[][] = [];
   const factors: Factor[] = [];
-  const add = (domain: number[]): number => domains.push(domain) - 1;
+  const owners: number[] = [];
+  /** Whose variables are being made. */
+  let owner = 0;
+  const add = (domain: number[]): number => {
+    owners.push(owner);
+    return domains.push(domain) - 1;
+  };
   const factor = (vars: number[], of: (values: number[]) => number) => {
     const own = vars.map((v) => domains[v]);
     const size = own.reduce((all, { length }) => all * length, 1);
@@ -90,14 +98,14 @@ export function networkOf(
   /** Beside the variables of each: what came from its mother and from its father, where it has any. */
   const sides: { maternal: (number | undefined)[]; paternal: (number | undefined)[] }[] = [];
   const variables = kin.map((one, i): KinVariables => {
+    owner = i;
     const fits = [0, 1].filter(
       (value) => one.sex[sexAt(value)] > 0 && !(fathers.has(i) && value === FEMALE) && !(mothers.has(i) && value !== FEMALE),
     );
     // Nothing fits: the records of its sex and of its young say otherwise. It is left one value, of chance 0.
     const sexes = fits.length ? fits : [FEMALE];
-    if (!fits.length) factors.push({ vars: [], table: new Float64Array([0]) });
     const sex = add(sexes);
-    factor([sex], ([value]) => one.sex[sexAt(value)]);
+    factor([sex], ([value]) => (fits.length ? one.sex[sexAt(value)] : 0));
     const may = sexes.map(sexAt);
     const descended = Boolean(one.father && one.mother);
     const side = (from: 'maternal' | 'paternal') =>
@@ -127,6 +135,7 @@ export function networkOf(
   });
 
   kin.forEach((one, i) => {
+    owner = i;
     const own = variables[i];
     if (one.father && one.mother) descend(one, i);
     else found(one, own);
@@ -140,7 +149,7 @@ export function networkOf(
     });
   });
   for (const vars of joined(variables)) factor([...new Set(vars)], () => 1);
-  return { cards: domains.map(({ length }) => length), domains, kin: variables, factors };
+  return { cards: domains.map(({ length }) => length), domains, kin: variables, factors, owners };
 
   /** One of whose parents nothing is known: alleles as common as they are, among those that live. */
   function found(one: ReadyKin, own: KinVariables): void {

@@ -3,6 +3,7 @@ import { readyQuestion, posteriorOf } from './posterior';
 import { HeredityModel, Pedigree } from './schema';
 import { enumerate } from './test/enumerate';
 import { drawnCase } from './test/drawnCase';
+import { locus } from './test/work';
 
 const work = (model: object, pedigree: object[], asked: { id: string; locus: string }[][] = []) => {
   const [ready, kin] = [HeredityModel.parse(model), Pedigree.parse(pedigree)];
@@ -257,5 +258,44 @@ describe('large pedigrees', () => {
       for (const { genotypes } of found.individuals)
         for (const all of Object.values(genotypes)) expect(all.reduce((sum, { p }) => sum + p, 0)).toBeCloseTo(1, 9);
     }
+  });
+});
+
+describe('a closed colony of many generations', () => {
+  it('is worked out exactly, though all of it hangs together in loops', () => {
+    const random = seeded('a closed colony');
+    const genes: [string, string][] = [];
+    const pedigree: object[] = [];
+    // Eight brothers with eight sisters or cousins, ten times over; every second generation has eight new mothers.
+    for (let i = 0; i < 600; i++) {
+      const [generation, place] = [Math.floor(i / 60), i % 60];
+      const founder = generation === 0 || place < 8;
+      const sex = place % 2 ? 'male' : 'female';
+      const before = (generation - 1) * 60;
+      const [father, mother] = [
+        before + 2 * (place % 8) + 9,
+        generation % 2 ? before + 2 * (place % 8) : generation * 60 + (place % 4) * 2,
+      ];
+      const drawn = (pair: [string, string]) => pair[random() < 0.5 ? 0 : 1];
+      const allele = () => (random() < 0.3 ? 'a' : 'A');
+      genes.push(founder ? [allele(), allele()] : [drawn(genes[father]), drawn(genes[mother])]);
+      const shows = genes[i].includes('A') ? 'A' : 'a';
+      const parents = founder ? {} : { father: `k${father}`, mother: `k${mother}` };
+      pedigree.push({ id: `k${i}`, sex, ...parents, phenotypes: { a: shows } });
+    }
+    const alleles = [
+      { id: 'A', frequency: 0.7 },
+      { id: 'a', frequency: 0.3 },
+    ];
+    const { individuals, logLikelihood } = work({ loci: [locus('a', 'A', 'a', { alleles })] }, pedigree);
+    expect(logLikelihood).toBeLessThan(0);
+    // What is there at all was given a chance, and on the whole the chances are as good as they say.
+    const chances = individuals.map(({ genotypes }, i) => {
+      const own = genes[i].toSorted().join('/');
+      return genotypes.a.find(({ genotype }) => genotype === own)?.p ?? 0;
+    });
+    expect(Math.min(...chances)).toBeGreaterThan(0);
+    const expected = individuals.reduce((sum, { genotypes }) => sum + genotypes.a.reduce((own, { p }) => own + p * p, 0), 0);
+    expect(Math.abs(chances.reduce((a, b) => a + b) - expected) / 600).toBeLessThan(0.05);
   });
 });

@@ -1,4 +1,4 @@
-import { nearOf } from './around';
+import { nearOf, stepsFrom } from './around';
 import { type GenotypeChance, posteriorOf, type ReadyQuestion } from './posterior';
 import { type HeredityRecord, recordsOf, withoutRecords } from './records';
 
@@ -30,10 +30,12 @@ export function reasonsOf(question: ReadyQuestion, id: string, locus: string): R
     posteriorOf(asked, [{ id, phenotypes: {} }]).individuals.at(0)?.genotypes[locus] ?? [];
   const now = chancesOf(question);
   if (!now.length) return [];
-  const steps = stepsFrom(question, id);
+  const { kin, placeOf } = question;
+  const steps = stepsFrom(nearOf(kin), [placeOf.get(id)!], STEPS);
+  const stepsTo = (record: HeredityRecord) => steps.get(placeOf.get(record.id)!);
   return recordsOf(question)
-    .filter((record) => steps.has(record.id))
-    .sort((a, b) => steps.get(a.id)! - steps.get(b.id)!)
+    .filter((record) => stepsTo(record) !== undefined)
+    .sort((a, b) => stepsTo(a)! - stepsTo(b)!)
     .slice(0, MOST)
     .map((record): Reason => {
       const without = chancesOf({ ...question, kin: withoutRecords(question, [record]) });
@@ -43,16 +45,4 @@ export function reasonsOf(question: ReadyQuestion, id: string, locus: string): R
     })
     .filter(({ bits }) => bits >= LEAST)
     .sort((a, b) => b.bits - a.bits);
-}
-
-/** How many steps, from parent to young or back, everybody near is away. */
-function stepsFrom({ kin, placeOf }: ReadyQuestion, id: string): Map<string, number> {
-  const near = nearOf(kin);
-  const found = new Map([[placeOf.get(id)!, 0]]);
-  let edge = [...found.keys()];
-  for (let step = 1; step <= STEPS; step++) {
-    edge = edge.flatMap((at) => near[at].filter((other) => !found.has(other)));
-    for (const at of edge) found.set(at, Math.min(step, found.get(at) ?? step));
-  }
-  return new Map([...found].flatMap(([at, steps]) => (kin[at].id === undefined ? [] : [[kin[at].id, steps] as const])));
 }

@@ -178,7 +178,10 @@ export const PosteriorAnswer = z.object({
   logLikelihood: z.number().optional(),
   together: z.array(z.array(z.object({ genotypes: z.array(z.string()), p: chance }))),
   /** Where they cannot: the smallest sets of records that must be wrong, the likeliest first; the chances are told as if that had not been written. */
-  impossible: z.array(z.object({ records: z.array(HeredityRecord), p: chance, why: z.string() })).optional(),
+  /** Of each matter, by number: sets of records of which one must be wrong, the likeliest first. */
+  impossible: z
+    .array(z.object({ matter: z.number().int(), records: z.array(HeredityRecord), p: chance, why: z.string() }))
+    .optional(),
 });
 export type PosteriorAnswer = z.output<typeof PosteriorAnswer>;
 

@@ -1,4 +1,4 @@
-import { around, nearOf } from './around';
+import { nearOf, partOf, stepsFrom } from './around';
 import { networkOf, solve } from './network';
 import type { ReadyKin } from './pedigree';
 import type { ReadyQuestion } from './posterior';
@@ -31,7 +31,7 @@ const LEAST = 0.5;
 export function unlikelyOf(question: ReadyQuestion, ids: Iterable<string> = question.placeOf.keys()): Unlikely[] {
   const near = nearOf(question.kin);
   const suspicious = [...ids].flatMap((id) => {
-    const part = around(question, near, question.placeOf.get(id)!, STEPS);
+    const part = partOf(question, stepsFrom(near, [question.placeOf.get(id)!], STEPS).keys());
     return doubtsOf(
       part,
       recordsOf(part).filter((record) => record.id === id),

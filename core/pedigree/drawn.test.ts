@@ -56,7 +56,7 @@ it('says of each what its records come to', () => {
   });
   const posterior = {
     ...{ individuals: [told('a', 0.9), told('b', 0.5)], together: [] },
-    impossible: [{ records: [{ id: 'No. b', what: 'father' as const }], p: 1, why: '' }],
+    impossible: [{ matter: 0, records: [{ id: 'No. b', what: 'father' as const }], p: 1, why: '' }],
   };
   const { facts } = drawnBook(BOOK, posterior, { carries: { locus: 'pale', allele: 'p' } });
   expect(facts.get('a')).toMatchObject({ sex: 'female', wrong: false, shares: { Quell: 0.5, North: 0.5 } });

@@ -89,7 +89,9 @@ export function drawnBook(members: readonly BookMember[], posterior: PosteriorAn
 
   const shares = sharesOf(all);
   const told = new Map(posterior?.individuals.map((one) => [one.id, one]));
-  const wrong = new Set(posterior?.impossible?.at(0)?.records.map(({ id }) => id));
+  // Of each matter the likeliest.
+  const firsts = posterior?.impossible?.filter(({ matter }, i, ways) => ways.at(i - 1)?.matter !== matter || i === 0) ?? [];
+  const wrong = new Set(firsts.flatMap(({ records }) => records.map(({ id }) => id)));
   const facts = members
     .filter(({ id }) => shown.has(id))
     .map((one): [string, SymbolFacts] => {

@@ -21,13 +21,15 @@ interface Props {
   guideId: string;
 }
 
-/** Shown of the ways out. */
+const ONE = 'One of these is wrong, the likeliest first:';
+/** Shown of the ways out of one matter. */
 const WAYS = 6;
 
 /** Records that cannot all be true, and those that are likelier wrong than right: each to be looked at and settled. */
 export function Misfits(props: Props) {
   const { members, posterior, problems } = props.colony;
-  const ways = posterior?.impossible ?? [];
+  const all = posterior?.impossible ?? [];
+  const matters = [...new Set(all.map(({ matter }) => matter))].map((own) => all.filter(({ matter }) => matter === own));
   const unlikely = useQuery({
     queryKey: ['unlikely', props.guideId, standing(members)],
     enabled: posterior !== undefined,
@@ -36,7 +38,7 @@ export function Misfits(props: Props) {
     queryFn: ({ signal }) => colonyApi('unlikely', { params: { id: props.guideId } }, signal),
   });
   const doubtful = unlikely.data?.records ?? [];
-  if (!problems.length && !ways.length && !doubtful.length && !unlikely.error) return null;
+  if (!problems.length && !matters.length && !doubtful.length && !unlikely.error) return null;
   return (
     <Card title="Something does not fit">
       {problems.map(({ name, message }) => (
@@ -44,16 +46,19 @@ export function Misfits(props: Props) {
           {message}
         </Way>
       ))}
-      {ways.length > 0 && (
+      {matters.length > 0 && (
         <>
-          <Text>Not all that is written can be true. One of these is wrong, the likeliest first:</Text>
-          {ways.slice(0, WAYS).map(({ why, records, p }) => (
-            <Doubted key={why} {...props} record={records[0]} what={sayWrong(records)} odds={`(${inHundred(p)} of these)`} />
+          {matters.map((ways, at) => (
+            <View key={ways[0].why}>
+              <Text>{`${at === 0 ? 'Not all that is written can be true.' : 'And apart from that:'} ${ONE}`}</Text>
+              {ways.slice(0, WAYS).map(({ why, records, p }) => (
+                <Doubted key={why} {...props} record={records[0]} what={sayWrong(records)} odds={`(${inHundred(p)} of these)`} />
+              ))}
+              {ways.length > WAYS && <Text quiet size="small">{`or one of ${ways.length - WAYS} more`}</Text>}
+            </View>
           ))}
-          {ways.length > WAYS && <Text quiet size="small">{`or one of ${ways.length - WAYS} more`}</Text>}
           <Text quiet size="small">
-            What is said of the others below is as if the first of these had not been written. Look at it again, and settle it:
-            what was written stays beside what is right.
+            {`What is said of the others below is as if the first of these${matters.length > 1 ? ', each time,' : ''} had not been written. Look at it again, and settle it: what was written stays beside what is right.`}
           </Text>
           {unlikely.isPending && <Loading what="What else is unlikely" />}
         </>
