@@ -15,6 +15,7 @@ export const RECORD_NAMES = [
   'count',
   'sheet',
   'pairing',
+  'pen',
 ] as const;
 export type RecordName = (typeof RECORD_NAMES)[number];
 

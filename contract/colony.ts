@@ -12,6 +12,7 @@ import {
 } from '@plesion/core/heredity/schema';
 import { z } from 'zod';
 import { Pairing } from './pairings';
+import { Pen } from './pens';
 import { Kept } from '@plesion/core/colony/schema';
 import { Day } from '@plesion/core/observation/schema';
 
@@ -31,6 +32,7 @@ export const Colony = z.object({
   members: z.array(ColonyMember),
   /** Who was put together, the latest first. */
   pairings: z.array(Pairing),
+  pens: z.array(Pen),
   /** By name; absent where something is wrong with the records. */
   posterior: PosteriorAnswer.optional(),
   /** Coefficients of inbreeding that are not 0, by name. */

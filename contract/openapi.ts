@@ -32,6 +32,7 @@ import * as opinions from './opinions';
 import * as own from './own';
 import * as colony from './colony';
 import * as pairings from './pairings';
+import * as pens from './pens';
 import * as colonyShapes from '@plesion/core/colony/schema';
 import * as earlier from './earlier';
 import * as passkeys from './passkeys';
@@ -78,6 +79,7 @@ function componentsOf() {
     colony,
     colonyShapes,
     pairings,
+    pens,
     earlier,
     passkeys,
     people,

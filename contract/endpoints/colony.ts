@@ -23,6 +23,7 @@ import {
   SimulateWrite,
 } from '../colony';
 import { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '../pairings';
+import { Pen, PenWrite } from '../pens';
 import { byId, type Endpoint, MB } from './endpoint';
 
 /** The keeper's book: who is kept of a guide's kinds, what each carries, and what two would have. */
@@ -82,6 +83,21 @@ export const colonyEndpoints = {
     params: byId,
     body: PairingWrite,
     response: Pairing,
+  },
+  pen: {
+    method: 'GET',
+    path: '/api/pens/:id',
+    summary: 'A pen of a keeper’s book.',
+    params: byId,
+    response: Pen,
+  },
+  writePen: {
+    method: 'PUT',
+    path: '/api/pens/:id',
+    summary: 'Write a pen; by its former name it is known still. 409 with both sides where it was changed meanwhile.',
+    params: byId,
+    body: PenWrite,
+    response: Pen,
   },
   writeYoung: {
     method: 'POST',

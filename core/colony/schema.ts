@@ -58,6 +58,24 @@ export type Kept = z.output<typeof Kept>;
 /** The same without whose it is: in a file those are named. */
 export const KeptAlone = Kept.omit({ father: true, mother: true, fathers: true, mothers: true, corrections: true });
 
+/** A pen, a cage, an aviary of a book: where some of it are. */
+export const Pen = z.strictObject({
+  guideId: z.uuid(),
+  name: pen,
+  /** What it was called before; what was written by that name is meant of it still. */
+  formerly: z.array(pen).max(40).optional(),
+  /** Where it stands. */
+  place: words.optional(),
+  /** How many it takes. */
+  holds: z.number().int().min(1, 'write how many it takes, or leave it out').max(100_000).optional(),
+  /** The strain it is kept for. */
+  strain: z.string().trim().min(1).max(80).optional(),
+  /** Since when it is no longer used. */
+  until: Day.optional(),
+  note: z.string().trim().max(2000).optional(),
+});
+export type Pen = z.output<typeof Pen>;
+
 const number = z.number().int().min(0).max(100_000);
 
 /** Eggs of one laying. */

@@ -1,4 +1,5 @@
-import { type BookMember, chanceToCarry, drawnBook } from './drawn';
+import { chanceToCarry, drawnBook } from './drawn';
+import type { BookMember } from './members';
 import { bandOf, outlinePath, shadedPath } from './symbol';
 import { chartOf, HALF } from './chart';
 

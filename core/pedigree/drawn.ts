@@ -2,22 +2,7 @@ import type { Sex } from '../guide/heredityVocabulary';
 import type { ChartKin } from './chart';
 import type { PosteriorAnswer } from '../heredity/schema';
 import { sharesOf, type StrainShares } from '../heredity/strains';
-
-/** One of a book, as far as its drawing hangs on it. */
-export interface BookMember {
-  id: string;
-  /** By what answers call it. */
-  name: string;
-  kept: {
-    sex?: { called: Sex; certainty: number };
-    father?: string;
-    mother?: string;
-    fathers?: readonly string[];
-    mothers?: readonly string[];
-    strain?: string;
-    status: string;
-  };
-}
+import { type BookMember, fathersOf, mothersOf } from './members';
 
 /** What of a book is drawn. */
 export interface Wish {
@@ -51,10 +36,6 @@ export interface DrawnBook {
   kin: ChartKin[];
   facts: ReadonlyMap<string, SymbolFacts>;
 }
-
-/** Whoever may be the parents of one of a book. */
-export const fathersOf = ({ kept }: BookMember): readonly string[] => kept.fathers ?? (kept.father ? [kept.father] : []);
-export const mothersOf = ({ kept }: BookMember): readonly string[] => kept.mothers ?? (kept.mother ? [kept.mother] : []);
 
 /** What of a book is drawn, and what each symbol says. Parents that are in the book no more are nobody. */
 export function drawnBook(members: readonly BookMember[], posterior: PosteriorAnswer | undefined, wish: Wish = {}): DrawnBook {

@@ -147,6 +147,7 @@ async function fillField(own: Visitor, guideId: string, photo: string): Promise<
     });
   const clutches = [{ id: randomUUID(), laid: '2026-05-03', eggs: 6 }];
   await put('pairings', randomUUID(), { guideId, fathers: [father], mothers: [mother], from: '2026-05-01', clutches });
+  await put('pens', randomUUID(), { guideId, name: 'Pen 1', holds: 12, place: 'by the door' });
   await put('sheets', randomUUID(), { fields: [{ field: 'age', needed: true }], family: 'letters', families: [] });
 }
 

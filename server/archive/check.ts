@@ -123,6 +123,9 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   pairings({ guide_id, content }, known) {
     return content.guideId === guide_id ? guideOf(guide_id, known) : 'its guide is not the one it says';
   },
+  pens({ guide_id, content }, known) {
+    return content.guideId === guide_id ? guideOf(guide_id, known) : 'its guide is not the one it says';
+  },
   imports: () => undefined,
   office_files: () => undefined,
   recoveries: () => undefined,

@@ -1,5 +1,5 @@
 import { schemas } from '@plesion/contract';
-import { Kept, Pairing } from '@plesion/core/colony/schema';
+import { Kept, Pairing, Pen } from '@plesion/core/colony/schema';
 import { BaseMap } from '@plesion/contract/map';
 import { OfficeFile, OfficeReceipt, Recovery } from '@plesion/contract/office';
 import {
@@ -24,7 +24,7 @@ import { writing } from './writing';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 14;
+export const FORM_VERSION = 15;
 
 const { MeasurementWrite, Measurement, PhotoHash } = schemas;
 
@@ -202,6 +202,7 @@ export const PARTS = {
   counts: part('field_count', 'id', { ...fieldRecord, site_id: id.nullable(), at: instant, content: CountContent }),
   sheets: part('field_sheet', 'id', { ...fieldRecord, content: SheetContent }),
   pairings: part('pairing', 'id', { ...fieldRecord, guide_id: id, content: Pairing }),
+  pens: part('pen', 'id', { ...fieldRecord, guide_id: id, content: Pen }),
   ...writing,
   office_files: part('office_file', 'id', {
     id,
@@ -325,6 +326,7 @@ export const SINCE: Partial<Record<PartName, number>> = {
   remarks: 11,
   earlier_states: 12,
   pairings: 12,
+  pens: 15,
   drafts: 13,
   draft_edits: 13,
   draft_reviews: 13,

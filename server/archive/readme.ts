@@ -14,6 +14,7 @@ lots.jsonl        lots; lot_specimens.jsonl which specimens are in them
 measurements.jsonl what was measured on photos: points, scale, and what they came to
 sites.jsonl       places of fieldwork; visits.jsonl what was done there, captures.jsonl each animal in the hand,
                   strings.jsonl rings by their numbers, counts.jsonl counts, sheets.jsonl what is asked of a catch,
+                  pens.jsonl what pens there are in the keeper's book
                   pairings.jsonl who was put together in the keeper's book, and their clutches
 drafts.jsonl      guides that are being written; draft_edits.jsonl what was changed on them, in its order;
                   draft_reviews.jsonl what others said of them

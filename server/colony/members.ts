@@ -1,16 +1,20 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
-import { sharesOf, type StrainShares } from '@plesion/core/heredity';
 import type { Pedigree } from '@plesion/core/heredity/schema';
-import { fathersOf, mothersOf } from '@plesion/core/pedigree';
+import { inPensNow, penNames } from '@plesion/core/colony';
 import { IndividualEntity } from '../database/entities';
 import type { Em } from '../database/orm';
+import { pensOf } from './pens';
 
 /** Individuals of a book at most. */
 const MOST = 2000;
 
-/** Individuals of a guide that the book says something of, the eldest first, each by a name of its own. */
+/**
+ * Individuals of a guide that the book says something of, the eldest first, each by a name of its own, and in pens by what
+ * they are called now.
+ */
 export async function membersOf(em: Em, stationId: string, guideId: string): Promise<ColonyMember[]> {
+  const now = penNames(await pensOf(em, stationId, guideId));
   const rows = await em.find(
     IndividualEntity,
     { stationId, guideId, hidden: false, kept: { $ne: null } },
@@ -20,13 +24,16 @@ export async function membersOf(em: Em, stationId: string, guideId: string): Pro
   return rows.map(({ id, version, label, kept, note }) => {
     const n = (taken.get(label) ?? 0) + 1;
     taken.set(label, n);
-    return { id, version, label, kept: kept!, name: n === 1 ? label : `${label} (${n})`, ...(note ? { note } : {}) };
+    return {
+      id,
+      version,
+      label,
+      kept: inPensNow(kept!, now),
+      name: n === 1 ? label : `${label} (${n})`,
+      ...(note ? { note } : {}),
+    };
   });
 }
-
-/** The share of each strain in everybody of a book, by id. */
-export const strainsOf = (members: readonly ColonyMember[]): Map<string, StrainShares> =>
-  sharesOf(members.map((one) => ({ id: one.id, strain: one.kept.strain, fathers: fathersOf(one), mothers: mothersOf(one) })));
 
 /** The book as a pedigree. Parents that are in it no more are nobody known. */
 export function pedigreeOf(members: readonly ColonyMember[]): Pedigree {

@@ -1,9 +1,10 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '@plesion/contract/pairings';
-import { keptOfYoung } from '@plesion/core/colony';
+import { keptOfYoung, pairedInNow, penNames } from '@plesion/core/colony';
 import type { Pairing as Content } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
 import { mixedBy } from '@plesion/core/heredity';
+import { strainsOf } from '@plesion/core/pedigree';
 import { type PairingRecord, PairingEntity } from '../database/colonyEntities';
 import type { Em } from '../database/orm';
 import { fieldKind, wireOf, writeField } from '../fieldwork/records';
@@ -11,7 +12,8 @@ import { findGuide } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
 import { writeIndividual } from '../individuals/service';
 import { findRecord, type Writer } from '../records/write';
-import { membersOf, strainsOf } from './members';
+import { membersOf } from './members';
+import { pensOf } from './pens';
 
 const PAIRING = fieldKind<PairingRecord, PairingWrite>('pairing', PairingEntity, ({ guideId }) => ({ guideId }));
 
@@ -24,7 +26,10 @@ export async function pairingsOf(em: Em, stationId: string, guideId: string): Pr
     { stationId, guideId, hidden: false },
     { orderBy: { createdAt: 'desc', id: 'desc' } },
   );
-  return rows.map((row) => wireOf<PairingWrite>(row)).sort((a, b) => (a.from > b.from ? -1 : a.from < b.from ? 1 : 0));
+  const now = penNames(await pensOf(em, stationId, guideId));
+  return rows
+    .map((row) => pairedInNow(wireOf<PairingWrite>(row), now))
+    .sort((a, b) => (a.from > b.from ? -1 : a.from < b.from ? 1 : 0));
 }
 
 const refused = (field: string, code: string, message: string) => badRequest([{ field, code, message }]);

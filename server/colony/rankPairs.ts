@@ -1,8 +1,8 @@
 import type { PairsWrite, RankedPairs } from '@plesion/contract/colony';
 import { mixedBy, sharesOfYoung } from '@plesion/core/heredity';
+import { strainsOf } from '@plesion/core/pedigree';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
-import { strainsOf } from './members';
 import { bookOf, surelyOf, told } from './service';
 
 /** Of either sex, the latest written down; and pairs that are told. */

@@ -6,6 +6,7 @@ import type { PagePool } from '../page/pool';
 import { exportBook, importBook } from './files';
 import { findPairing, writePairing, writeYoung } from './pairings';
 import { pedigreePage } from './pedigreePage';
+import { findPen, writePen } from './pens';
 import { rankPairs } from './rankPairs';
 import { sexingFor } from './sexing';
 import { aheadOf, colonyOf, eggOf, unlikelyOf, listColonies, pairOf, proveOf, reasonsFor } from './service';
@@ -31,6 +32,8 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
   bind(router, em, 'importBook', ({ em: own, caller, params, body }) => importBook(own, caller, params.id, body));
   bind(router, em, 'pairing', ({ em: own, caller, params }) => findPairing(own, caller.stationId, params.id));
   bind(router, em, 'writePairing', ({ em: own, caller, params, body }) => writePairing(own, caller, params.id, body));
+  bind(router, em, 'pen', ({ em: own, caller, params }) => findPen(own, caller.stationId, params.id));
+  bind(router, em, 'writePen', ({ em: own, caller, params, body }) => writePen(own, caller, params.id, body));
   bind(router, em, 'writeYoung', ({ em: own, caller, params, body }) => writeYoung(own, caller, params.id, body));
   bind(router, em, 'pair', ({ em: own, caller, params, body }) => pairOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'rankPairs', ({ em: own, caller, params, body }) => rankPairs(own, pool, caller.stationId, params.id, body));

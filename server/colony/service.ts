@@ -25,6 +25,7 @@ import { findGuide } from '../guides/service';
 import { badRequest, HttpProblem } from '../http/errors';
 import { membersOf, pedigreeOf } from './members';
 import { pairingsOf } from './pairings';
+import { pensOf } from './pens';
 
 /** Mates that are looked at for a proof. */
 const MOST_MATES = 40;
@@ -34,8 +35,9 @@ export async function colonyOf(em: Em, pool: AnalysisPool, stationId: string, gu
   const { guide } = await findGuide(em, stationId, guideId);
   const members = await membersOf(em, stationId, guideId);
   const pairings = await pairingsOf(em, stationId, guideId);
+  const pens = await pensOf(em, stationId, guideId);
   const model = guide.heredity;
-  if (!model || members.length === 0) return { members, pairings, inbreeding: {}, problems: [] };
+  if (!model || members.length === 0) return { members, pairings, pens, inbreeding: {}, problems: [] };
   const individuals = pedigreeOf(members);
   const [posterior, kinship] = await Promise.all([
     pool.ask(stationId, 'posterior', { ...modelOf(model), individuals, ask: [] }),
@@ -50,6 +52,7 @@ export async function colonyOf(em: Em, pool: AnalysisPool, stationId: string, gu
   return {
     members,
     pairings,
+    pens,
     ...(posterior.ok ? { posterior: posterior.value } : {}),
     inbreeding: Object.fromEntries(inbred.map(({ id, f }) => [id, f])),
     problems,

@@ -1,7 +1,7 @@
 import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import pg from 'pg';
-import { PairingEntity } from './colonyEntities';
+import { PairingEntity, PenEntity } from './colonyEntities';
 import { DraftEditEntity, DraftEntity, DraftReviewEntity } from './draftEntities';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
@@ -50,6 +50,7 @@ import { Migration20270110000000 } from './migrations/Migration20270110000000';
 import { Migration20270111000000 } from './migrations/Migration20270111000000';
 import { Migration20270112000000 } from './migrations/Migration20270112000000';
 import { Migration20270113000000 } from './migrations/Migration20270113000000';
+import { Migration20270114000000 } from './migrations/Migration20270114000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -92,6 +93,7 @@ const MIGRATIONS = [
   Migration20270111000000,
   Migration20270112000000,
   Migration20270113000000,
+  Migration20270114000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -107,6 +109,7 @@ const connect = (databaseUrl: string, limits: object) =>
         ...personEntities,
         ...fieldEntities,
         PairingEntity,
+        PenEntity,
         DraftEntity,
         DraftReviewEntity,
         GuideSharingEntity,

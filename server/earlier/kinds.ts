@@ -1,11 +1,13 @@
 import { type RecordName, schemas, type Specimen } from '@plesion/contract';
 import { CaptureWrite, CountWrite, SheetWrite, SiteWrite, StringWrite, VisitWrite } from '@plesion/contract/fieldwork';
 import { PairingWrite } from '@plesion/contract/pairings';
+import { PenWrite } from '@plesion/contract/pens';
 import type { Key } from '@plesion/core/keys';
 import type { z } from 'zod';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { findPairing, writePairing } from '../colony/pairings';
+import { findPen, writePen } from '../colony/pens';
 import { findCapture, writeCapture } from '../fieldwork/captures';
 import {
   findCount,
@@ -96,4 +98,5 @@ export const RESTORED: Record<RecordName, Restored> = {
   count: plain(findCount, CountWrite, writeCount),
   sheet: plain(findSheet, SheetWrite, writeSheet),
   pairing: plain(findPairing, PairingWrite, writePairing),
+  pen: plain(findPen, PenWrite, writePen),
 };

@@ -11,11 +11,19 @@ import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { KnownField } from './KnownField';
 import { useKept } from './useKept';
 import { isDay } from './words';
 
+interface Props {
+  guideId: string;
+  member: ColonyMember;
+  /** Pens of the book, by name. */
+  pens: readonly string[];
+}
+
 /** Moved to another pen, weighed, how it is: written in a line each, and what came before stays. */
-export function CareCard({ guideId, member }: { guideId: string; member: ColonyMember }) {
+export function CareCard({ guideId, member, pens }: Props) {
   const { kept } = member;
   const [on, setOn] = useState(today());
   const [pen, setPen] = useState('');
@@ -48,7 +56,13 @@ export function CareCard({ guideId, member }: { guideId: string; member: ColonyM
           <TextField label="On" value={on} onChangeText={setOn} hint="As YYYY-MM-DD." problem={at('on')} />
         </View>
         <View style={styles.field}>
-          <TextField label="Moved to" value={pen} onChangeText={setPen} hint={kept.pen ? `Now in ${kept.pen}.` : undefined} />
+          <KnownField
+            label="Moved to"
+            value={pen}
+            onChange={setPen}
+            known={pens.filter((one) => one !== kept.pen)}
+            hint={kept.pen ? `Now in ${kept.pen}.` : undefined}
+          />
         </View>
         <View style={styles.field}>
           <TextField label="Weight, g" value={grams} onChangeText={setGrams} inputMode="decimal" problem={at('grams')} />

@@ -4,6 +4,7 @@ import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
+import { today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -16,8 +17,9 @@ import { TextField } from '../../ui/TextField';
 import { individualDrafts, sendRecord } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
 import { useColonyWrite } from './useColonyWrite';
-import { MANY } from './WhoPicker';
-import { isDay, shownBy } from './words';
+import { KnownField } from './KnownField';
+import { WhoPicker } from './WhoPicker';
+import { isDay, shownBy, strainsIn } from './words';
 
 const SEXES = [
   { id: 'female', label: 'female' },
@@ -45,8 +47,10 @@ const Typed = z.object({
   sex: z.enum(['female', 'male']).optional(),
   certainty: z.string(),
   hatched: z.string(),
-  father: z.string().optional(),
-  mother: z.string().optional(),
+  hatchedTo: z.string(),
+  origin: z.string(),
+  fathers: z.array(z.string()),
+  mothers: z.array(z.string()),
   strain: z.string(),
   pen: z.string(),
   status: z.enum(['here', 'gone', 'dead']),
@@ -60,14 +64,16 @@ interface Props {
   guide: Guide;
   guideId: string;
   members: readonly ColonyMember[];
+  /** Its pens, by name. */
+  pens: readonly string[];
   /** Whoever is changed; somebody new where absent. */
   member?: ColonyMember;
   onDone: (id: string) => void;
 }
 
 /** Write somebody down, or change what is written. */
-export function MemberForm({ guide, guideId, members, member, onDone }: Props) {
-  const [typed, change, forget] = useKeptState(`colony.${member?.id ?? guideId}`, Typed, typedOf(member));
+export function MemberForm({ guide, guideId, members, pens, member, onDone }: Props) {
+  const [typed, change, forget] = useKeptState(`colony.book.${member?.id ?? guideId}`, Typed, typedOf(member));
   const station = useSession().station.id;
   const { write, busy, problem, setProblem, at } = useColonyWrite(
     guideId,
@@ -81,14 +87,18 @@ export function MemberForm({ guide, guideId, members, member, onDone }: Props) {
       onDone(typed.id);
     },
   );
-  const named = ['label', 'kept.hatched', 'kept.father', 'kept.mother', 'kept.strain', 'kept.pen', 'note'];
-  const parents = (sex: 'female' | 'male') =>
-    members.filter(({ id, kept }) => id !== typed.id && kept.sex?.called !== sex).map(({ id, name }) => ({ id, label: name }));
+  const named = ['label', 'kept.hatched', 'kept.origin', 'kept.father', 'kept.mother', 'kept.strain', 'kept.pen', 'note'];
+  const exactly = (field: string) => (problem?.field === field ? problem.message : undefined);
+  const parents = (sex: 'female' | 'male', chosen: readonly string[]) =>
+    members
+      .filter(({ id, kept }) => id !== typed.id && (kept.sex?.called !== sex || chosen.includes(id)))
+      .map(({ id, name }) => ({ id, label: name }));
   const submit = () => {
     setProblem(undefined);
     if (!typed.label.trim()) return setProblem({ field: 'label', message: 'Give it a mark or a name.' });
-    if (typed.hatched && !isDay(typed.hatched))
-      return setProblem({ field: 'kept.hatched', message: 'Write the day as YYYY-MM-DD.' });
+    for (const field of ['hatched', 'hatchedTo'] as const)
+      if (typed[field] && !isDay(typed[field]))
+        return setProblem({ field: `kept.${field}`, message: 'Write the day as YYYY-MM-DD.' });
     write(keptOf(typed, member?.kept));
   };
   return (
@@ -137,38 +147,50 @@ export function MemberForm({ guide, guideId, members, member, onDone }: Props) {
           label="Hatched on"
           value={typed.hatched}
           onChangeText={(hatched) => change({ hatched })}
-          hint="As YYYY-MM-DD."
-          problem={at('kept.hatched')}
+          hint="As YYYY-MM-DD; the first day on which it may have, where the day is not known."
+          problem={exactly('kept.hatched')}
+        />
+        <TextField
+          label="Or hatched until"
+          value={typed.hatchedTo}
+          onChangeText={(hatchedTo) => change({ hatchedTo })}
+          hint="The last day on which it may have; nothing where the day is known."
+          problem={exactly('kept.hatchedTo')}
         />
         {(['father', 'mother'] as const).map((role) => {
-          const several = member?.kept[`${role}s`];
-          const items = parents(role === 'father' ? 'female' : 'male');
+          const items = parents(role === 'father' ? 'female' : 'male', typed[`${role}s`]);
           return (
             <View key={role} style={styles.form}>
-              {items.length <= MANY && (
-                <Text size="small" strong quiet>
-                  {`Its ${role}`}
-                </Text>
-              )}
-              {several && !typed[role] && <Text size="small">{`One of ${several.length}; choose one to settle it.`}</Text>}
-              <Picker
+              <WhoPicker
                 label={`Its ${role}`}
                 items={items}
-                chosen={typed[role]}
-                onChange={(parent) => change({ [role]: parent })}
-                onClear={() => change({ [role]: undefined })}
+                chosen={typed[`${role}s`]}
+                onChange={(parents) => change({ [`${role}s`]: parents })}
               />
               {at(`kept.${role}`) && <Notice kind="problem">{at(`kept.${role}`)!}</Notice>}
             </View>
           );
         })}
         <TextField
+          label="Whence it came"
+          value={typed.origin}
+          onChangeText={(origin) => change({ origin })}
+          problem={at('kept.origin')}
+        />
+        <KnownField
           label="Strain"
           value={typed.strain}
-          onChangeText={(strain) => change({ strain })}
+          onChange={(strain) => change({ strain })}
+          known={strainsIn(guide)}
           problem={at('kept.strain')}
         />
-        <TextField label="Pen or cage" value={typed.pen} onChangeText={(pen) => change({ pen })} problem={at('kept.pen')} />
+        <KnownField
+          label="Pen or cage"
+          value={typed.pen}
+          onChange={(pen) => change({ pen })}
+          known={pens}
+          problem={at('kept.pen')}
+        />
         <ChoiceGroup label="It is" options={STATUS} chosen={[typed.status]} onChange={([status]) => change({ status })} />
         <TextField
           label="Note"
@@ -197,28 +219,45 @@ export function MemberForm({ guide, guideId, members, member, onDone }: Props) {
 }
 
 function typedOf(member: ColonyMember | undefined): Typed {
-  const { sex, hatched = '', father, mother, strain = '', pen = '', status = 'here', phenotypes = {} } = member?.kept ?? {};
+  const {
+    sex,
+    hatched = '',
+    hatchedTo = '',
+    origin = '',
+    strain = '',
+    pen = '',
+    status = 'here',
+    phenotypes = {},
+  } = member?.kept ?? {};
+  const parents = (role: 'father' | 'mother') => [member?.kept[`${role}s`] ?? member?.kept[role] ?? []].flat();
   const entries = Object.entries(phenotypes);
   return {
     ...{ id: member?.id ?? mintId(), label: member?.label ?? '', note: member?.note ?? '' },
     certainty: String(sex?.certainty ?? 1),
-    ...{ sex: sex?.called, hatched, father, mother, strain, pen, status },
+    ...{ sex: sex?.called, hatched, hatchedTo, origin, strain, pen, status },
+    ...{ fathers: parents('father'), mothers: parents('mother') },
     shows: Object.fromEntries(entries.map(([id, seen]) => [id, typeof seen === 'string' ? seen : seen.states[0]])),
     plainly: Object.fromEntries(entries.map(([id, seen]) => [id, typeof seen === 'string' ? '1' : String(seen.certainty)])),
   };
 }
 
 /** What is typed, as it is kept; what the form does not show stays as it was. */
-function keptOf({ sex, certainty, hatched, father, mother, strain, pen, status, shows, plainly }: Typed, before?: Kept): Kept {
-  const parents = (role: 'father' | 'mother', chosen: string | undefined) =>
-    chosen ? { [role]: chosen } : before?.[`${role}s`] ? { [`${role}s`]: before[`${role}s`] } : {};
-  const { hatchedTo, clutch, origin, moves, weights, condition, separations, corrections } = before ?? {};
+function keptOf(typed: Typed, before?: Kept): Kept {
+  const { sex, certainty, hatched, hatchedTo, origin, fathers, mothers, strain, pen, status, shows, plainly } = typed;
+  const parents = (role: 'father' | 'mother', chosen: readonly string[]) =>
+    chosen.length === 1 ? { [role]: chosen[0] } : chosen.length ? { [`${role}s`]: chosen } : {};
+  // Where it is now is a move from where it was.
+  const moved = before?.pen !== undefined && pen.trim() && pen.trim() !== before.pen;
+  const { clutch, moves = [], weights, condition, separations, corrections } = before ?? {};
   return {
-    ...{ clutch, origin, moves, weights, condition, separations, corrections },
+    ...{ clutch, weights, condition, separations, corrections },
+    ...(moved ? { moves: [...moves, { on: today(), pen: pen.trim() }] } : moves.length ? { moves } : {}),
+    ...(origin.trim() ? { origin: origin.trim() } : {}),
     ...(sex ? { sex: { called: sex, certainty: Number(certainty) } } : {}),
-    ...(hatched ? { hatched, ...(hatchedTo && hatchedTo >= hatched ? { hatchedTo } : {}) } : {}),
-    ...parents('father', father),
-    ...parents('mother', mother),
+    ...(hatched ? { hatched } : {}),
+    ...(hatchedTo ? { hatchedTo } : {}),
+    ...parents('father', fathers),
+    ...parents('mother', mothers),
     ...(strain.trim() ? { strain: strain.trim() } : {}),
     ...(pen.trim() ? { pen: pen.trim() } : {}),
     status,

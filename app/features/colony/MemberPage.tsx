@@ -24,7 +24,7 @@ import { ProofCard } from './ProofCard';
 import { Reasons } from './Reasons';
 import { Unsettled } from './Unsettled';
 import { useBook } from './useBook';
-import { foundWords, locusLabel, sayChance, sayPlace, saySex, sayShown } from './words';
+import { foundWords, locusLabel, penNamesIn, sayChance, sayPlace, saySex, sayShown } from './words';
 
 /** Fetched after the rest of the page. */
 const VerificationSheet = lazy(() =>
@@ -108,7 +108,14 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
       </View>
       <Unsettled drafts={individualDrafts} id={member.id} what="individual" />
       {editing ? (
-        <MemberForm guide={guide} guideId={guideId} members={colony.members} member={member} onDone={() => setEditing(false)} />
+        <MemberForm
+          guide={guide}
+          guideId={guideId}
+          members={colony.members}
+          pens={penNamesIn(colony)}
+          member={member}
+          onDone={() => setEditing(false)}
+        />
       ) : (
         <View style={styles.act}>
           <Button small label="Change what is written" onPress={() => setEditing(true)} />
@@ -147,7 +154,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
       </Suspense>
       {member.kept.status === 'here' && (
         <>
-          <CareCard key={member.version} guideId={guideId} member={member} />
+          <CareCard key={member.version} guideId={guideId} member={member} pens={penNamesIn(colony)} />
           <PairCard guide={guide} guideId={guideId} member={member} members={colony.members} sexes={sexes} />
           <ProofCard guide={guide} guideId={guideId} member={member} members={colony.members} />
         </>

@@ -4,6 +4,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { MemberForm } from './MemberForm';
 import { useBook } from './useBook';
+import { penNamesIn } from './words';
 
 /** Somebody new for a book. */
 export function NewMember({ guideId }: { guideId: string }) {
@@ -18,6 +19,7 @@ export function NewMember({ guideId }: { guideId: string }) {
             guide={guide}
             guideId={guideId}
             members={colony.members}
+            pens={penNamesIn(colony)}
             onDone={(id) => router.replace(`/field/colony/${id}`)}
           />
         </Screen>

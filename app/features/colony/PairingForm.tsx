@@ -16,9 +16,11 @@ import { Screen } from '../../ui/Screen';
 import { TextField } from '../../ui/TextField';
 import { pairingDrafts, sendRecord } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
+import { KnownField } from './KnownField';
 import { useBook } from './useBook';
 import { useColonyWrite } from './useColonyWrite';
 import { WhoPicker } from './WhoPicker';
+import { penNamesIn } from './words';
 
 /** As it is typed; kept over a reload. */
 const Typed = z.object({
@@ -85,7 +87,13 @@ function PairingForm({ guideId, colony, father, mother }: { guideId: string; col
         {at('fathers') && <Notice kind="problem">{at('fathers')!}</Notice>}
         <WhoPicker label="Mother" items={able('male')} chosen={typed.mothers} onChange={(mothers) => change({ mothers })} />
         {at('mothers') && <Notice kind="problem">{at('mothers')!}</Notice>}
-        <TextField label="Pen or cage" value={typed.pen} onChangeText={(pen) => change({ pen })} problem={at('pen')} />
+        <KnownField
+          label="Pen or cage"
+          value={typed.pen}
+          onChange={(pen) => change({ pen })}
+          known={penNamesIn(colony)}
+          problem={at('pen')}
+        />
         <TextField
           label="From"
           value={typed.from}

@@ -53,7 +53,7 @@ const colony = (): Colony => {
   }));
   const posterior = posteriorAsked({ system, loci, characters, individuals, ask: [] });
   if (!posterior.ok) throw new Error(posterior.problems[0].message);
-  return { members, posterior: posterior.value, inbreeding: {}, problems: [], pairings: [] };
+  return { members, posterior: posterior.value, inbreeding: {}, problems: [], pairings: [], pens: [] };
 };
 
 beforeEach(() => {

@@ -60,6 +60,7 @@ beforeEach(() => {
   colony = {
     members: [member(3, sexed('male')), member(4, sexed('female')), member(5)],
     pairings: [],
+    pens: [],
     inbreeding: {},
     problems: [],
   };
@@ -212,7 +213,7 @@ it('what is to be done stands with its day and leads there', async () => {
 it('a move and a weight are lines of their own, and what was written stays', async () => {
   mockStation.answer('writeIndividual', () => ({}));
   const before = { ...sexed('male'), pen: 'cage 1', weights: [{ on: '2026-05-01', grams: 1.1 }] };
-  await showScreen(<CareCard guideId={guideId} member={{ ...member(3, before), note: 'of old' }} />);
+  await showScreen(<CareCard guideId={guideId} member={{ ...member(3, before), note: 'of old' }} pens={['cage 1', 'cage 2']} />);
   expect(screen.getByLabelText('Write the line')).toBeDisabled();
   await type('Weight, g', 'heavy');
   await press('Write the line');

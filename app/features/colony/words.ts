@@ -1,4 +1,4 @@
-import type { ColonyMember } from '@plesion/contract/colony';
+import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import type { Separated } from '@plesion/core/heredity/schema';
@@ -55,6 +55,16 @@ export function saySex({ kept: { sex } }: Pick<ColonyMember, 'kept'>, told?: { f
   if (p <= 0.55) return called ?? 'sex not known';
   return `${sex ? `called a ${sex.called}; ` : ''}a ${likely}, ${inHundred(p)}`;
 }
+
+/** Pens of a book that are used, by their names: those that are written down, and those that somebody is in. */
+export function penNamesIn({ members, pens }: Pick<Colony, 'members' | 'pens'>): string[] {
+  const written = pens.filter(({ until }) => !until).map(({ name }) => name);
+  const inUse = members.flatMap(({ kept }) => (kept.status === 'here' && kept.pen) || []);
+  return [...new Set([...written, ...inUse])].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
+}
+
+/** Strains by what the guide calls them. */
+export const strainsIn = ({ heredity }: Guide): string[] => heredity?.strains?.map(({ id }) => id) ?? [];
 
 /** How a book stands, in a word: what is worked out of it holds as long as this is the same. */
 export const standing = (members: readonly Pick<ColonyMember, 'id' | 'version'>[]): string =>

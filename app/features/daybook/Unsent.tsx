@@ -16,6 +16,7 @@ const PLACES: Record<string, (entry: Entry) => Href> = {
   lot: ({ id }) => `/lots/${id}`,
   key: ({ id }) => `/keys/${id}/edit`,
   individual: ({ id }) => `/field/colony/${id}`,
+  pen: ({ content }) => `/field/colony?guide=${(content as { guideId: string }).guideId}`,
   pairing: ({ id, content }) => `/field/colony/pairings/${id}?guide=${(content as { guideId: string }).guideId}`,
 };
 

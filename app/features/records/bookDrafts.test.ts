@@ -35,7 +35,7 @@ const individual = (label: string, version = 0, more: Partial<Kept> = {}) => ({
 const member = (n: number, label: string) => ({ id: ID(n), version: 1, label, name: label, kept: kept() });
 const book = (): Colony => ({
   members: [member(1, 'Moth 1'), member(2, 'Moth 2')],
-  ...{ pairings: [], inbreeding: {}, problems: [] },
+  ...{ pens: [], pairings: [], inbreeding: {}, problems: [] },
 });
 const write = (id: string, content: ReturnType<typeof individual>) => sendRecord(individualDrafts, STATION, id, content);
 const waiting = () => outbox().waiting(STATION);
@@ -154,6 +154,17 @@ describe('a book with what waits', () => {
     const changed = withWaiting(one, GUIDE, [entry('pairing', ID(9), { ...pairing, until: '2026-06-01' })]);
     expect(changed.pairings).toMatchObject([{ id: ID(9), until: '2026-06-01' }]);
     expect(withWaiting(one, GUIDE, [entry('pairing', ID(9), { ...pairing, hidden: true })]).pairings).toEqual([]);
+  });
+
+  it('has its pens too, and whoever is in one that is called otherwise goes with it', () => {
+    const pen = { version: 0, hidden: false, guideId: GUIDE, name: 'cage 1' };
+    const one = withWaiting({ ...book(), members: [{ ...member(1, 'Moth 1'), kept: kept({ pen: 'cage 1' }) }] }, GUIDE, [
+      entry('pen', ID(9), pen),
+    ]);
+    expect(one.pens).toMatchObject([{ id: ID(9), name: 'cage 1' }]);
+    const changed = withWaiting(one, GUIDE, [entry('pen', ID(9), { ...pen, version: 1, name: 'loft' })]);
+    expect(changed.pens).toMatchObject([{ name: 'loft', formerly: ['cage 1'] }]);
+    expect(changed.members[0].kept.pen).toBe('loft');
   });
 
   it('is itself where nothing waits', () => {

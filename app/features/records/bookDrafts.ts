@@ -3,6 +3,7 @@ import type { Colony } from '@plesion/contract/colony';
 import { colonyEndpoints } from '@plesion/contract/endpoints/colony';
 import { IndividualWrite as IndividualShape } from '@plesion/contract/individuals';
 import { type Pairing, type PairingWrite, PairingWrite as PairingShape } from '@plesion/contract/pairings';
+import { type Pen, type PenWrite, PenWrite as PenShape } from '@plesion/contract/pens';
 import { api, queryClient } from '../../lib/api';
 import { createDrafts, type Drafts } from '../../lib/drafts';
 import { omit } from '../../lib/omit';
@@ -52,7 +53,15 @@ export const pairingDrafts = createDrafts<PairingWrite, Pairing>({
   onSaved: (stored) => saved('pairing', stored),
 });
 
-export const bookKinds = [individualDrafts, pairingDrafts];
+export const penDrafts = createDrafts<PenWrite, Pen>({
+  name: 'pen',
+  schema: PenShape,
+  kind: plainKind((stored) => omit(stored, 'id', 'recordedBy', 'createdAt', 'updatedAt')),
+  send: (id, body) => colonyApi('writePen', { params: { id }, body }),
+  onSaved: (stored) => saved('pen', stored),
+});
+
+export const bookKinds = [individualDrafts, pairingDrafts, penDrafts];
 
 /** Where something written is: with the server, or on this device until that can be reached. */
 export type Sent = 'saved' | 'kept-here';

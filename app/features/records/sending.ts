@@ -18,7 +18,7 @@ const kinds: Sender[] = [specimenDrafts, lotDrafts, keyDrafts, measurementDrafts
 
 /** Kinds whose shapes are fetched only when something of theirs waits. */
 const FIELD = ['site', 'visit', 'capture', 'string', 'count', 'sheet'];
-const BOOK = ['individual', 'pairing'];
+const BOOK = ['individual', 'pairing', 'pen'];
 const PRACTICE = ['practice'];
 const GROUPS = [
   { names: FIELD, fetch: () => import('./fieldSending').then(({ fieldKinds }): Sender[] => fieldKinds) },

@@ -1,6 +1,8 @@
 import type { IndividualWrite } from '@plesion/contract';
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
-import type { Pairing, PairingWrite } from '@plesion/contract/pairings';
+import type { PairingWrite } from '@plesion/contract/pairings';
+import type { Pen, PenWrite } from '@plesion/contract/pens';
+import { inPensNow, pairedInNow, penAnew, penNames } from '@plesion/core/colony';
 
 /** A record of a book as it stands on this device. */
 interface Here {
@@ -17,8 +19,15 @@ export function withWaiting(book: Colony, guideId: string, waiting: readonly Her
       .map(({ id, content }) => ({ id, content: content as T }));
   const individuals = own<IndividualWrite>('individual');
   const pairings = own<PairingWrite>('pairing');
-  if (!individuals.length && !pairings.length) return book;
-  return { ...book, members: membersWith(book.members, individuals), pairings: pairingsWith(book.pairings, pairings) };
+  const changed = own<PenWrite>('pen');
+  if (!individuals.length && !pairings.length && !changed.length) return book;
+  const pens = pensWith(book.pens, changed);
+  const now = penNames(pens);
+  return {
+    ...{ ...book, pens },
+    members: membersWith(book.members, individuals).map((one) => ({ ...one, kept: inPensNow(one.kept, now) })),
+    pairings: recordsWith(book.pairings, pairings).map((one) => pairedInNow(one, now)),
+  };
 }
 
 interface Waiting<T> {
@@ -54,12 +63,34 @@ function membersWith(stored: readonly ColonyMember[], waiting: readonly Waiting<
   ];
 }
 
-function pairingsWith(stored: readonly Pairing[], waiting: readonly Waiting<PairingWrite>[]): Pairing[] {
+interface Recorded {
+  id: string;
+  hidden: boolean;
+}
+
+/** Records with what stands on this device on top of them. */
+function recordsWith<R extends Recorded>(
+  stored: readonly R[],
+  waiting: readonly Waiting<Omit<R, 'id' | 'recordedBy' | 'createdAt' | 'updatedAt'>>[],
+): R[] {
   const known = new Set(stored.map(({ id }) => id));
   const here = new Map(waiting.map(({ id, content }) => [id, content]));
   const nobodyYet = { recordedBy: '', createdAt: '', updatedAt: '' };
   return [
-    ...waiting.filter(({ id }) => !known.has(id)).map(({ id, content }) => ({ ...nobodyYet, ...content, id })),
+    ...waiting.filter(({ id }) => !known.has(id)).map(({ id, content }) => ({ ...nobodyYet, ...content, id }) as unknown as R),
     ...stored.map((one) => ({ ...one, ...here.get(one.id) })),
   ].filter(({ hidden }) => !hidden);
 }
+
+/** The same of pens: one that is called otherwise here keeps its former name, as it will when it is sent. */
+const pensWith = (stored: readonly Pen[], waiting: readonly Waiting<PenWrite>[]): Pen[] =>
+  recordsWith(
+    stored,
+    waiting.map(({ id, content }) => ({
+      id,
+      content: penAnew(
+        stored.find((one) => one.id === id),
+        content,
+      ),
+    })),
+  );

@@ -1,0 +1,143 @@
+import type { Count } from '@plesion/contract/fieldwork';
+import type { ColonyMember } from '@plesion/contract/colony';
+import type { Pen } from '@plesion/contract/pens';
+import { type PenState, whoWasIn } from '@plesion/core/colony';
+import type { Guide } from '@plesion/core/guide';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayDate, today } from '../../lib/dates';
+import { colour, space } from '../../theme';
+import { Button } from '../../ui/Button';
+import { Disclosure } from '../../ui/Disclosure';
+import { LinkBox } from '../../ui/LinkBox';
+import { Text } from '../../ui/Text';
+import { TextField } from '../../ui/TextField';
+import { PenForm } from './PenForm';
+import { isDay } from './words';
+
+interface Props {
+  guide: Guide;
+  guideId: string;
+  state: PenState<ColonyMember, Pen>;
+  members: readonly ColonyMember[];
+  /** What came of counting it last. */
+  last?: Count;
+  onCount: () => void;
+}
+
+/** A pen: who is in it, what is not as it should be, and what came of counting it. */
+export function PenRow({ guide, guideId, state, members, last, onCount }: Props) {
+  const [writing, setWriting] = useState(false);
+  const { name, pen, here, over, strangers, mixed } = state;
+  const wrong = [
+    over > 0 && `${over} more than it takes`,
+    strangers.length > 0 && `not of the strain it is kept for: ${strangers.map((one) => one.name).join(', ')}`,
+    ...mixed.map(({ strains, why }) => `${strains.join(' and ')} are together here, and are kept apart: ${why}`),
+  ].filter((one) => one !== false);
+  const about = [
+    here.length ? saySexes(here) : 'nobody is in it',
+    pen?.holds !== undefined && `${here.length} of ${pen.holds} places`,
+    pen?.place,
+    pen?.strain && `for ${pen.strain}`,
+    pen?.until && `not used since ${sayDate(pen.until)}`,
+  ];
+  return (
+    <View style={styles.one}>
+      <View style={styles.row}>
+        <View style={styles.words}>
+          <Text strong>{name}</Text>
+          <Text size="small">{about.filter(Boolean).join(' · ')}</Text>
+          {pen?.note && (
+            <Text size="small" quiet>
+              {pen.note}
+            </Text>
+          )}
+          {wrong.map((one) => (
+            <Text key={one} size="small" color={colour.hazard}>
+              {one}
+            </Text>
+          ))}
+          {last && (
+            <LinkBox href={`/field/counts/${last.id}`} style={styles.last}>
+              <Text size="small" color={missingOf(last).length ? colour.hazard : colour.kelp}>
+                {sayLast(last)}
+              </Text>
+            </LinkBox>
+          )}
+        </View>
+        {here.length > 0 && <Button small label="Count it" hint={`Count it: ${name}`} onPress={onCount} />}
+        {!writing && (
+          <Button
+            small
+            kind="quiet"
+            label={pen ? 'Change it' : 'Describe it'}
+            hint={`${pen ? 'Change it' : 'Describe it'}: ${name}`}
+            onPress={() => setWriting(true)}
+          />
+        )}
+      </View>
+      {writing && <PenForm {...{ guide, guideId, pen, name }} onDone={() => setWriting(false)} />}
+      <Disclosure title={`Who is and was in ${name}`}>
+        <WhoIsIn pen={name} members={members} />
+      </Disclosure>
+    </View>
+  );
+}
+
+/** Who was in a pen on a day: today, where no other is asked for. */
+function WhoIsIn({ pen, members }: { pen: string; members: readonly ColonyMember[] }) {
+  const [day, setDay] = useState(today());
+  const found = isDay(day) ? whoWasIn(members, pen, day).filter(({ kept }) => day < today() || kept.status === 'here') : [];
+  return (
+    <View style={styles.who}>
+      <TextField
+        label={`In ${pen} on`}
+        value={day}
+        onChangeText={setDay}
+        hint="As YYYY-MM-DD, by the moves that are written."
+        problem={isDay(day) ? undefined : 'Write the day as YYYY-MM-DD.'}
+      />
+      {isDay(day) && (
+        <Text size="small" quiet role="status">
+          {found.length ? `${found.length} of the book` : 'Nobody, as far as is written.'}
+        </Text>
+      )}
+      <View style={styles.names}>
+        {found.map(({ id, name, kept }) => (
+          <LinkBox key={id} href={`/field/colony/${id}`} style={styles.last}>
+            <Text color={colour.kelp}>{kept.status === 'here' ? name : `${name} (${kept.status} since)`}</Text>
+          </LinkBox>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const missingOf = ({ expected = [] }: Count): string[] => expected.filter(({ seen }) => !seen).map(({ name }) => name);
+
+function sayLast(count: Count): string {
+  const missing = missingOf(count);
+  const day = sayDate(count.at);
+  return missing.length ? `counted ${day}: ${missing.join(', ')} not seen` : `counted ${day}: all there`;
+}
+
+function saySexes(members: readonly ColonyMember[]): string {
+  const of = (sex?: string) => members.filter(({ kept }) => kept.sex?.called === sex).length;
+  const [females, males, untold] = [of('female'), of('male'), of(undefined)];
+  return [
+    females && `${females} ${females === 1 ? 'female' : 'females'}`,
+    males && `${males} ${males === 1 ? 'male' : 'males'}`,
+    untold && `${untold} not sexed`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+const styles = StyleSheet.create({
+  one: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  words: { flexGrow: 1, flexShrink: 1, flexBasis: 180, gap: 2 },
+  last: { justifyContent: 'center', alignSelf: 'flex-start', flexShrink: 1 },
+  who: { gap: space.s },
+  names: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.m },
+});
