@@ -32,7 +32,8 @@ export const Colony = z.object({
   members: z.array(ColonyMember),
   /** Who was put together, the latest first. */
   pairings: z.array(Pairing),
-  pens: z.array(Pen),
+  /** None in what an earlier version answered, which a device may still hold. */
+  pens: z.array(Pen).default([]),
   /** By name; absent where something is wrong with the records. */
   posterior: PosteriorAnswer.optional(),
   /** Coefficients of inbreeding that are not 0, by name. */

@@ -57,7 +57,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   await putDemoReview(em, parts, caller, guides);
   await putDemoConversation(em, caller);
   await putDemoAnswers(em, caller, guides);
-  await putDemoColony(em, caller, guides);
+  await putDemoColony(em, parts, caller, guides);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {
     if (!kept.has(id)) await writeLot(em, caller, id, { ...content, version: 0, guideId: guides.get(guide)!, hidden: false });

@@ -1,3 +1,4 @@
+import { pick, type RandomSource } from '../probability';
 import { eliminationOrder } from './elimination';
 import { type Factor, marginalOf, multiplyInto, sizeOf } from './factor';
 import { narrow, restricted } from './narrow';
@@ -13,6 +14,13 @@ export interface Propagated {
    * All zeros where nothing is possible.
    */
   joint(vars: readonly number[]): Float64Array;
+  /**
+   * One value of every variable, all drawn together as they go together: from the last that was summed out to the first,
+   * each given those before it (Dawid 1992).
+   *
+   * @throws {Error} where nothing is possible.
+   */
+  draw(random: RandomSource): Int32Array;
 }
 
 interface Bucket {
@@ -50,6 +58,7 @@ export function propagate(cards: readonly number[], factors: readonly Factor[], 
       const open = vars.filter((v) => own[v] > 1);
       return spreadOut(solved.joint(open), vars, cards, left);
     },
+    draw: (random) => solved.draw(random).map((value, v) => left[v][value]),
   };
 }
 
@@ -57,6 +66,9 @@ const impossible = (cards: readonly number[], conflict: ReadonlySet<number>): Pr
   logSum: -Infinity,
   conflict,
   joint: (vars) => new Float64Array(sizeOf(vars, cards)),
+  draw() {
+    throw new Error('Nothing can be drawn where nothing is possible.');
+  },
 });
 
 /** A table over the values that are left of some variables, as one over all their values. */
@@ -126,6 +138,21 @@ function eliminated(cards: readonly number[], factors: readonly Factor[], downTo
       const { table } = marginalOf(smallestWith(vars), vars, cards);
       const sum = table.reduce((a, b) => a + b, 0);
       return table.map((one) => one / sum);
+    },
+    draw(random) {
+      const drawn = new Int32Array(cards.length);
+      for (let i = buckets.length - 1; i >= 0; i--) {
+        // What came down to a bucket weighs all values of its own variable alike.
+        const { vars, rest, table } = buckets[i];
+        const [v] = vars;
+        const within = rest.reduce((place, one) => place * cards[one] + drawn[one], 0);
+        const step = sizeOf(rest, cards);
+        drawn[v] = pick(
+          Float64Array.from({ length: cards[v] }, (_, value) => table[value * step + within]),
+          random,
+        );
+      }
+      return drawn;
     },
   };
 }

@@ -69,6 +69,24 @@ it('kin are kept apart by the rule for that, and what is bred for becomes common
   expect(pale({ pairs: 3 })).toBeLessThan(0.75);
 });
 
+it('begins with all drawn together, as sibs are alike: a carrier among them is the sign of another', () => {
+  const young = Array.from({ length: 8 }, (_, i) => ({
+    ...{ id: `y${i}`, sex: i % 2 ? 'female' : 'male', father: 'f', mother: 'm', phenotypes: { pale: '+' } },
+  }));
+  const question = asked(
+    [{ ...PALE, alleles: [allele('+', 0.99), allele('p', 0.01)] }],
+    [{ id: 'f', sex: 'male', phenotypes: { pale: '+' } }, { id: 'm', sex: 'female', phenotypes: { pale: '+' } }, ...young],
+  );
+  const ids = young.map(({ id }) => id);
+  const [first] = simulate(question, ids, breed({ runs: 3000, generations: 1, pairs: 4, clutch: 25 }));
+  const p = first.alleles.find((one) => one.allele === 'p')!.frequency;
+  // Either parent carries with 0.0198; of its young half do, with one of two alleles: 0.0396 · 1/2 · 1/2.
+  expect(p.mean).toBeGreaterThan(0.006);
+  expect(p.mean).toBeLessThan(0.014);
+  // In 96 of 100 runs neither does, and nobody carries. Drawn each by itself, of eight one would in 15 of 100.
+  expect(p.high).toBe(0);
+});
+
 it('a line that has nobody of one sex ends', () => {
   const question = asked([PALE], FOUNDERS);
   expect(simulate(question, ['m0', 'm1'], breed({})).map(({ runs }) => runs)).toEqual([0, 0, 0, 0, 0]);

@@ -3,7 +3,6 @@ import { type Sex, SEXES } from '../guide/heredityVocabulary';
 import { type ReadyModel, NONE } from '../guide/heredityModel';
 import { kinshipsOf } from './kinship';
 import { networkOf, solve } from './network';
-import { inRole } from './pairs';
 import type { ReadyQuestion } from './posterior';
 import type { BreedingPlan } from './schema';
 import { type Genotype, shownBy, type Young, youngOf } from './young';
@@ -40,8 +39,9 @@ interface Herd {
 
 /**
  * Generations bred by a rule from those that are here, played many times: how far alleles drift, inbreeding rises and
- * numbers hold. Generations do not overlap. Each run begins with genotypes drawn for each by itself from what its
- * records leave open; kinships are those of the pedigree, then by descent (Emik & Terrill 1949).
+ * numbers hold. Generations do not overlap. Each run begins with sexes and genotypes drawn for all together from what the
+ * records leave open, so that sibs are alike as sibs are; kinships are those of the pedigree, then by descent (Emik &
+ * Terrill 1949).
  *
  * @param from who breeds first, by id.
  * @returns nothing where the records cannot all be true.
@@ -49,30 +49,23 @@ interface Herd {
 export function simulate(question: ReadyQuestion, from: readonly string[], breeding: BreedingPlan): Generation[] {
   const { model, kin, placeOf } = question;
   const places = from.map((id) => placeOf.get(id)!);
-  const network = networkOf(model, kin, (variables) =>
-    places.map((at) => [variables[at].sex, ...variables[at].genotypes.flatMap(({ vars }) => vars)]),
-  );
+  const network = networkOf(model, kin);
   const solved = solve(network);
   if (!(solved.logSum > -Infinity)) return [];
-  const open = places.map((at) =>
-    SEXES.flatMap((sex) => inRole(network, solved, at, sex).map(({ genotype, p }) => ({ sex, genotype, p }))),
-  );
   const kinships = kinshipsOf(kin);
   const youngBy = youngOnce(model);
   const random = seeded(breeding.seed);
   const sums = Array.from({ length: breeding.generations }, (): Measured[] => []);
   for (let run = 0; run < breeding.runs; run++) {
+    const values = solved.draw(random);
+    const valueOf = (v: number) => network.domains[v][values[v]];
     let herd: Herd = {
-      animals: open.map((all, i) => {
-        const { sex, genotype } =
-          all[
-            pick(
-              all.map(({ p }) => p),
-              random,
-            )
-          ];
+      animals: places.map((at) => {
+        const own = network.kin[at];
+        const sex = SEXES[valueOf(own.sex)];
+        const genotype = own.genotypes.map(({ vars, pair }) => pair(vars.map(valueOf)));
         const shows = drawn(shownBy(model, { sex, genotype, p: 1 }), random).shows;
-        return { sex, genotype, shows, inbreeding: kinships.inbreeding(places[i]) };
+        return { sex, genotype, shows, inbreeding: kinships.inbreeding(at) };
       }),
       kinship: (a, b) => kinships.of(places[a], places[b]),
     };

@@ -1,3 +1,5 @@
+export { type DemoLook, demoLooks } from './readings';
+
 /** One of the cages' book, by its number; parents by theirs. */
 export interface DemoKept {
   no: number;
@@ -135,6 +137,25 @@ export const demoPairings: DemoPairing[] = [
     clutches: [{ laid: '2026-10-11', eggs: 5, hatched: '2026-10-22', young: 3, lost: 2 }],
   },
   { ...{ no: 5, fathers: [48], mothers: [45], pen: 'cage 1', from: '2026-11-21' }, clutches: [] },
+];
+
+/** A cage, with how many it takes. */
+export interface DemoPen {
+  no: number;
+  name: string;
+  place: string;
+  holds: number;
+  strain?: string;
+  note?: string;
+}
+
+export const demoPens: DemoPen[] = [
+  { no: 1, name: 'cage 1', place: 'breeding room, by the door', holds: 16, strain: 'Quell' },
+  { no: 2, name: 'cage 2', place: 'breeding room, by the door', holds: 16, strain: 'Quell' },
+  { no: 3, name: 'cage 3', place: 'boat shed', holds: 16, strain: 'North', note: 'Never in one room with the Quell cages.' },
+  { no: 4, name: 'cage 4', place: 'boat shed', holds: 10 },
+  { no: 5, name: 'cage 5', place: 'boat shed', holds: 6 },
+  { no: 6, name: 'cage 6', place: 'boat shed', holds: 12 },
 ];
 
 /** Grams, by the day, of the pair that is watched most closely. */

@@ -394,6 +394,19 @@ describe('of which sex one is', () => {
   });
 });
 
+it('what does not fit is told matter by matter', async () => {
+  const way = (matter: number, id: string) => ({
+    ...{ matter, p: 0.5, why: `sex of ${id} is wrong` },
+    records: [{ id, what: 'sex' as const }],
+  });
+  const impossible = [way(0, 'Moth 3'), way(0, 'Moth 4'), way(1, 'Moth 17')];
+  mockStation.answer('colony', () => ({ ...colony(), posterior: { individuals: [], together: [], impossible } }));
+  await showScreen(<ColonyScreen />);
+  await shown('Not all that is written can be true. One of these is wrong, the likeliest first:');
+  screen.getByText('And apart from that: One of these is wrong, the likeliest first:');
+  expect(screen.getAllByText(/^the sex of Moth \d+ is wrong/)).toHaveLength(3);
+});
+
 it('records that can be true and are unlikely are named, and settled like those that cannot', async () => {
   mockStation.answer('unlikely', () => ({
     records: [{ record: { id: 'Moth 17', what: 'sex' }, p: 0.98 }],
@@ -439,6 +452,27 @@ describe('writing one down', () => {
     expect(mockRouter.replace).toHaveBeenCalledWith(`/field/colony/${params!.id}`);
   });
 
+  it('knows a range of days, whence it came, and several of whom one may be the father', async () => {
+    mockStation.answer('writeIndividual', ({ params, body }) => ({ ...body, id: params!.id, version: 1 }));
+    members[2] = { ...members[2], kept: { ...members[2].kept, pen: 'cage 7' } };
+    await open();
+    await type('Mark or name', 'Moth 73');
+    await type('Hatched on', '2026-05-12');
+    await type('Or hatched until', '2026-05-16');
+    await type('Whence it came', 'Quell reef');
+    await choose('Its father', 'Moth 3');
+    await choose('Its father, or else', 'Moth 17');
+    await press('cage 7: Pen or cage');
+    await press('Write it down');
+    await waitFor(() => expect(sent('writeIndividual')).toHaveLength(1));
+    expect(sent('writeIndividual')[0].body).toMatchObject({
+      kept: {
+        ...{ hatched: '2026-05-12', hatchedTo: '2026-05-16', origin: 'Quell reef', pen: 'cage 7' },
+        fathers: [ID(3), ID(17)],
+      },
+    });
+  });
+
   it('keeps what was typed over a reload and a refusal, and says it at its field', async () => {
     mockStation.answer('writeIndividual', () => {
       throw new RequestProblem(400, {
@@ -467,7 +501,7 @@ describe('writing one down', () => {
     };
     mockStation.answer('colony', () => ({
       members,
-      pairings: [],
+      ...{ pairings: [], pens: [] },
       inbreeding: {},
       problems: [{ name: 'Moth 17', message: 'Something is wrong.' }],
     }));
