@@ -50,6 +50,7 @@ import type { Outcome } from '../problem';
 import { type Call, type Called, judge, type Judged, type Overturned, returningOf } from '../verification';
 import { type Analysis, analyse } from './analyse';
 import type { Pooled } from '../opinions';
+import { type Chart, type ChartKin, chartOf } from '../pedigree';
 import { type OwnCell, ownCells, type VerifiedRecord, withoutOwn } from '../own';
 import { type Look, lookAt, type Named } from '../review';
 import { namesBy, type NamedBy, type ToName } from './namesBy';
@@ -105,6 +106,8 @@ export interface Questions {
   kinship: { asks: KinshipRequest; gives: Outcome<KinshipAnswer> };
   /** Of which sex an individual is by its marks, as its strain has them; nothing where the guide does not tell the sexes apart. */
   sexing: { asks: SexingAsked; gives: Sexing | undefined };
+  /** Where everybody of a pedigree is drawn. */
+  chart: { asks: { kin: readonly ChartKin[] }; gives: Chart };
   /** A key written out. */
   writeKey: { asks: { key: Key; format: KeyFormat }; gives: string };
 }
@@ -144,6 +147,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
   unlikely: (_, asked) => unlikelyAsked(asked),
   kinship: (_, asked) => kinshipAsked(asked),
   sexing: (guide, asked) => sexingOf(guide!, asked),
+  chart: (_, { kin }) => chartOf(kin),
   writeKey: (_, { key, format }) => writeKeyOut(key, format),
 };
 

@@ -1,7 +1,6 @@
+import type { StoredGuide } from '@plesion/contract';
 import type { Colony } from '@plesion/contract/colony';
-import type { Guide } from '@plesion/core/guide';
-import { type ChartKin, chartOf } from '@plesion/core/pedigree';
-import { drawnBook } from '@plesion/core/pedigree';
+import { type Chart, drawnBook, type SymbolFacts } from '@plesion/core/pedigree';
 import { useCallback, useMemo } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
@@ -15,7 +14,7 @@ import { DownloadButton } from '../../ui/DownloadButton';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
 import { Screen } from '../../ui/Screen';
-import { Empty } from '../../ui/states';
+import { Empty, Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { sheetUrl } from './colonyApi';
 import { ChosenMember } from './ChosenMember';
@@ -25,11 +24,14 @@ import { PedigreeWords } from './PedigreeWords';
 import { stepIn } from './stepIn';
 import { StrainKey } from './StrainKey';
 import { useBook } from './useBook';
+import { usePedigree } from './usePedigree';
 import { hiddenIn } from './words';
 
 const MIN_HEIGHT = 320;
 /** More are not drawn at once: one chooses whose line. */
 const MOST_DRAWN = 400;
+
+const NOBODY = { kin: [], facts: new Map<string, SymbolFacts>() };
 
 /** The pedigree of a book, drawn. */
 export function PedigreeScreen() {
@@ -37,7 +39,7 @@ export function PedigreeScreen() {
   const { book, error, retry } = useBook(guide);
   return guide ? (
     <AsyncScreen what="The pedigree" value={book} error={error} retry={retry}>
-      {(own) => <Pedigree guideId={guide} colony={own.colony} guide={own.guide} />}
+      {(own) => <Pedigree guideId={guide} colony={own.colony} known={own.known} />}
     </AsyncScreen>
   ) : (
     <Screen>
@@ -47,7 +49,8 @@ export function PedigreeScreen() {
   );
 }
 
-function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony; guide: Guide }) {
+function Pedigree({ guideId, colony, known }: { guideId: string; colony: Colony; known: StoredGuide }) {
+  const { guide } = known;
   const [{ one: chosen, of, toward, carries, folded = '' }, setAddress] = useAddress(
     ['one', 'of', 'toward', 'carries', 'folded'],
     0,
@@ -55,7 +58,7 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
   const { height } = useWindowDimensions();
   const hidden = useMemo(() => hiddenIn(guide), [guide]);
   const looked = hidden.find(({ id }) => id === carries);
-  const { kin, facts } = useMemo(
+  const asked = useMemo(
     () =>
       drawnBook(colony.members, colony.posterior, {
         ...(of ? { focus: { of, toward: toward === 'descendants' ? toward : 'ancestors' } } : {}),
@@ -64,10 +67,9 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
       }),
     [colony, of, toward, folded, looked],
   );
-  // The drawing stays where it is while only what the symbols say changes.
-  const lines = JSON.stringify(kin);
-  const many = kin.length > MOST_DRAWN;
-  const chart = useMemo(() => chartOf(many ? [] : (JSON.parse(lines) as ChartKin[])), [lines, many]);
+  const many = asked.kin.length > MOST_DRAWN;
+  const { drawn, busy, error, retry } = usePedigree(many ? NOBODY : asked, known);
+  const { kin, facts } = drawn && !many ? drawn : asked;
   const members = useMemo(() => new Map(colony.members.map((one) => [one.id, one])), [colony]);
   const strains = useMemo(() => [...new Set([...facts.values()].flatMap(({ shares }) => Object.keys(shares)))].sort(), [facts]);
   const plateOf = useCallback(
@@ -77,6 +79,7 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
     },
     [colony, members, guide],
   );
+  const surface = Math.max(MIN_HEIGHT, Math.round(height * 0.56));
   const name = (id: string | undefined) => (id === undefined ? undefined : members.get(id)?.name);
   const way = toward === 'descendants' ? toward : 'ancestors';
   const fileOf = (as: 'svg' | 'pdf') => () =>
@@ -120,18 +123,25 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
                 onChange={(one) => setAddress({ one, of: one, toward: 'ancestors' })}
               />
             </>
+          ) : drawn ? (
+            <View aria-busy={busy}>
+              <PedigreeSurface
+                {...{ facts, plateOf, strains, chosen }}
+                chart={drawn.chart}
+                onChoose={(one) => setAddress({ one })}
+                stepFrom={(id, key) => stepIn(kin, drawn.chart, id, key)}
+                height={surface}
+                says={`The pedigree of ${kin.length}, in ${generationsIn(drawn.chart)} generations. ${
+                  chosen
+                    ? `${name(chosen) ?? ''} is chosen; arrow keys go to parents, young and neighbours.`
+                    : 'Home chooses the first.'
+                }`}
+              />
+            </View>
           ) : (
-            <PedigreeSurface
-              {...{ chart, facts, plateOf, strains, chosen }}
-              onChoose={(one) => setAddress({ one })}
-              stepFrom={(id, key) => stepIn(kin, chart, id, key)}
-              height={Math.max(MIN_HEIGHT, Math.round(height * 0.56))}
-              says={`The pedigree of ${kin.length}, in ${new Set(chart.symbols.map(({ generation }) => generation)).size} generations. ${
-                chosen
-                  ? `${name(chosen) ?? ''} is chosen; arrow keys go to parents, young and neighbours.`
-                  : 'Home chooses the first.'
-              }`}
-            />
+            <View style={{ height: surface }}>
+              {error ? <Failed error={error} retry={retry} /> : <Loading what="The drawing" />}
+            </View>
           )}
           {chosen && members.has(chosen) && facts.has(chosen) ? (
             <ChosenMember
@@ -169,6 +179,8 @@ function Pedigree({ guideId, colony, guide }: { guideId: string; colony: Colony;
     </Screen>
   );
 }
+
+const generationsIn = ({ symbols }: Chart): number => new Set(symbols.map(({ generation }) => generation)).size;
 
 const styles = StyleSheet.create({
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l, alignItems: 'flex-end' },

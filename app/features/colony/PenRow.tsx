@@ -66,19 +66,21 @@ export function PenRow({ guide, guideId, state, members, last, onCount }: Props)
           )}
         </View>
         {here.length > 0 && <Button small label="Count it" hint={`Count it: ${name}`} onPress={onCount} />}
-        {!writing && (
-          <Button
-            small
-            kind="quiet"
-            label={pen ? 'Change it' : 'Describe it'}
-            hint={`${pen ? 'Change it' : 'Describe it'}: ${name}`}
-            onPress={() => setWriting(true)}
-          />
-        )}
       </View>
-      {writing && <PenForm {...{ guide, guideId, pen, name }} onDone={() => setWriting(false)} />}
-      <Disclosure title={`Who is and was in ${name}`}>
+      <Disclosure title={`More of ${name}`}>
         <WhoIsIn pen={name} members={members} />
+        {writing ? (
+          <PenForm {...{ guide, guideId, pen, name }} onDone={() => setWriting(false)} />
+        ) : (
+          <View style={styles.row}>
+            <Button
+              small
+              label={pen ? 'Change it' : 'Describe it'}
+              hint={`${pen ? 'Change it' : 'Describe it'}: ${name}`}
+              onPress={() => setWriting(true)}
+            />
+          </View>
+        )}
       </Disclosure>
     </View>
   );

@@ -1,5 +1,7 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
+import type { reply as coreReply } from '@plesion/core/analysis';
+import type { ask as coreAsk } from '@plesion/core/analysis/ask';
 import { chartOf, drawnBook } from '@plesion/core/pedigree';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { act } from 'react';
@@ -10,6 +12,7 @@ import { PedigreeScreen } from './PedigreeScreen';
 import { stepIn } from './stepIn';
 
 let mockStation: FakeStation;
+let mockFails: Error | undefined;
 jest.mock('../../lib/usePointers', () => ({ usePointers: jest.fn() }));
 const mockDownload = jest.fn();
 jest.mock('../../lib/download', () => ({ download: (url: string) => mockDownload(url) as void }));
@@ -22,6 +25,14 @@ jest.mock('../../lib/api', () => {
   return { api: (name: string, given: object) => mockStation.api(name, given), queryClient: new QueryClient() };
 });
 jest.mock('../session/useSession', () => ({ useSession: () => ({ station: { id: 'station' }, account: { name: 'Bram' } }) }));
+jest.mock('../analysis/weigher', () => {
+  const { reply } = jest.requireActual<{ reply: typeof coreReply }>('@plesion/core/analysis');
+  const { ask } = jest.requireActual<{ ask: typeof coreAsk }>('@plesion/core/analysis/ask');
+  return {
+    askWorker: (name: never, asked: never, known: never) =>
+      mockFails ? Promise.reject(mockFails) : ask((request) => Promise.resolve(reply(request)), name, asked, known),
+  };
+});
 jest.mock('expo-router', () => ({
   useRouter: () => ({ push: jest.fn() }),
   Link: ({ children }: { children: object }) => children,
@@ -48,6 +59,7 @@ let guideId: string;
 
 beforeEach(() => {
   jest.clearAllMocks();
+  mockFails = undefined;
   mockStation = fakeStation();
   guideId = mockStation.idOf('lantern-moths');
   startAt({ guide: guideId });
@@ -67,6 +79,7 @@ it('is gone through by keys, says who is chosen and what it may carry, and is dr
   await showScreen(<PedigreeScreen />);
   await shown('Pedigree');
   await press('pale morph');
+  await shown(/^Touch one to see/);
   const surface = screen.getByLabelText('The pedigree of 5, in 3 generations. Home chooses the first.');
   fireEvent(surface.parent!.parent!, 'layout', { nativeEvent: { layout: { width: 390, height: 400 } } });
   await key('Home');
@@ -77,17 +90,26 @@ it('is gone through by keys, says who is chosen and what it may carry, and is dr
   expect(screen.queryByLabelText('Fold its young')).toBeNull();
   await key('ArrowUp');
   await press('Fold its young');
-  screen.getByLabelText(/^The pedigree of 4, in 2 generations/);
+  await screen.findByLabelText(/^The pedigree of 4, in 2 generations/);
   await press('Only its ancestors');
-  screen.getByText('Only the ancestors of Moth 3, 3 drawn.');
+  await shown('Only the ancestors of Moth 3, 3 drawn.');
   await press('PDF');
   expect(mockDownload).toHaveBeenCalledWith(
     `/api/guides/${guideId}/colony/pedigree?as=pdf&of=${ID(3)}&toward=ancestors&folded=${encodeURIComponent(ID(3))}&carries=${encodeURIComponent('pale p').replace('%20', '+')}`,
   );
   await press('All of the book');
-  screen.getByLabelText(/^The pedigree of 4,/);
+  await screen.findByLabelText(/^The pedigree of 4,/);
   await key('Escape');
   screen.getByText(/^Touch one to see what it carries/);
+});
+
+it('that could not be worked out says so, and is tried again', async () => {
+  mockFails = new Error('The weighing stopped.');
+  await showScreen(<PedigreeScreen />);
+  await shown('That did not work');
+  mockFails = undefined;
+  await press('Try again');
+  expect(await screen.findByLabelText(/^The pedigree of 5,/)).toBeTruthy();
 });
 
 it('stands in words too', async () => {

@@ -55,7 +55,7 @@ it('a pen is written down and changed; who is too many in it, a stranger, or kep
   screen.getByText('1 more than it takes');
   screen.getByText('not of the strain it is kept for: Moth 4');
   screen.getByText('Quell and North are together here, and are kept apart: They would be lost.');
-  await press('Who is and was in cage 1');
+  await press('More of cage 1');
   await shown('2 of the book');
   await type('In cage 1 on', '2026-05-09');
   await shown('1 of the book');

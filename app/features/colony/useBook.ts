@@ -22,8 +22,8 @@ export function useBook(guideId: string | undefined) {
     // oxlint-disable-next-line react-hooks/exhaustive-deps
     [found.data, guideId, station, changes],
   );
-  const guide = stored.data?.guide;
-  const book = colony && guide ? { colony, guide } : undefined;
+  const known = stored.data;
+  const book = colony && known ? { colony, known, guide: known.guide } : undefined;
   return {
     book,
     // Without a connection it is shown as it was last.
