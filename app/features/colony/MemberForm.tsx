@@ -1,5 +1,6 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
+import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
@@ -115,8 +116,8 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
         {typed.sex && (
           <ChoiceGroup
             label="How sure of it"
-            options={SURE}
-            chosen={[typed.certainty as '1']}
+            options={sureWords(typed.certainty)}
+            chosen={[typed.certainty]}
             onChange={([certainty]) => change({ certainty })}
           />
         )}
@@ -217,6 +218,12 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
     </Card>
   );
 }
+
+/** How sure one may be of a sex; what was written as nothing of these stands beside them. */
+const sureWords = (certainty: string): { id: string; label: string }[] =>
+  SURE.some(({ id }) => id === certainty)
+    ? [...SURE]
+    : [...SURE, { id: certainty, label: `as it is written, ${inHundred(Number(certainty))}` }];
 
 function typedOf(member: ColonyMember | undefined): Typed {
   const {

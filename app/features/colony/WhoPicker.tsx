@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Disclosure } from '../../ui/Disclosure';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 
@@ -17,6 +18,13 @@ export const MANY = 12;
 /** One of a book, or several of whom it may be any. */
 export function WhoPicker({ label, items, chosen, onChange }: Props) {
   const name = (id: string) => items.find((one) => one.id === id)?.label ?? id;
+  const picker = (
+    <Picker
+      label={chosen.length ? `${label}, or else` : label}
+      items={items.filter(({ id }) => !chosen.includes(id))}
+      onChange={(id) => onChange([...chosen, id])}
+    />
+  );
   return (
     <View style={styles.group}>
       {(chosen.length > 0 || items.length <= MANY) && (
@@ -37,13 +45,14 @@ export function WhoPicker({ label, items, chosen, onChange }: Props) {
           ))}
         </View>
       )}
-      {/* Another one is looked for anew: whoever was typed is chosen. */}
-      <Picker
-        key={chosen.join()}
-        label={chosen.length ? `${label}, or else` : label}
-        items={items.filter(({ id }) => !chosen.includes(id))}
-        onChange={(id) => onChange([...chosen, id])}
-      />
+      {chosen.length ? (
+        // Another one is looked for anew: whoever was typed is chosen.
+        <Disclosure key={chosen.join()} title={`${label}: perhaps another`}>
+          {picker}
+        </Disclosure>
+      ) : (
+        picker
+      )}
     </View>
   );
 }

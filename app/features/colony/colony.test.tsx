@@ -461,6 +461,7 @@ describe('writing one down', () => {
     await type('Or hatched until', '2026-05-16');
     await type('Whence it came', 'Quell reef');
     await choose('Its father', 'Moth 3');
+    await press('Its father: perhaps another');
     await choose('Its father, or else', 'Moth 17');
     await press('cage 7: Pen or cage');
     await press('Write it down');

@@ -80,6 +80,7 @@ it('two are put together; where their strains are kept apart, the reason is aske
   screen.getByText('Say who is the father, or who may be.');
   await choose('Father', 'Moth 3');
   await choose('Mother', 'Moth 4');
+  await press('Mother: perhaps another');
   await choose('Mother, or else', 'Moth 5');
   await press('Put them together');
   await shown('Quell and North are kept apart: because.');
