@@ -191,6 +191,20 @@ describe('questions', () => {
     ]);
   });
 
+  it('what is unlikely is looked at without what is known to be wrong, said or found', () => {
+    const wrong = { id: 'w', sex: 'male', father: 'f', mother: 'm', phenotypes: { p: 'p' } };
+    const plain = { id: 's', sex: { called: 'male', certainty: 0.9 }, father: 'f', mother: 'm', phenotypes: { p: 'p' } };
+    const of = (more: object) =>
+      unlikelyAsked(UnlikelyRequest.parse({ ...PALE, individuals: [...pair, wrong, plain], of: ['s'], ...more }));
+    const found = of({});
+    expect(found).toMatchObject({
+      ok: true,
+      value: { records: [{ record: { id: 's', what: 'sex' } }], without: [{ id: 'w', what: 'sex' }] },
+    });
+    expect(of({ without: [{ id: 'w', what: 'sex' }] })).toEqual(found);
+    expect(refusals(of({ without: [{ id: 'q', what: 'sex' }] }))).toEqual([['unknown-individual', 'without[0].id']]);
+  });
+
   it('whose it is, is moved by what it grew to', () => {
     const group = [{ id: 'm' }, { id: 'n' }];
     const asked = { ...PALE, individuals: [...pair, { id: 'n', sex: 'female', phenotypes: { p: 'p' } }], group };

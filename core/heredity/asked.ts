@@ -8,10 +8,11 @@ import { pairsOf } from './pairs';
 import { readyPedigree, seenOf } from './pedigree';
 import { posteriorOf, readyQuestion, type ReadyQuestion } from './posterior';
 import { proofOf } from './proof';
-import { type HeredityRecord, sayRecord, withoutRecords } from './records';
+import { sayRecord, withoutRecords } from './records';
 import type {
   CrossAnswer,
   CrossRequest,
+  HeredityRecord,
   KinshipAnswer,
   KinshipRequest,
   PairsAnswer,
@@ -197,12 +198,14 @@ export const reasonsAsked = (asked: ReasonsRequest): Outcome<ReasonsAnswer> =>
 
 export const unlikelyAsked = (asked: UnlikelyRequest): Outcome<UnlikelyAnswer> =>
   answered(asked, (given) => {
-    const problems = unknown(
-      given,
-      (asked.of ?? []).map((one, i) => [`of[${i}]`, one] as const),
-    );
+    const problems = unknown(given, [
+      ...(asked.of ?? []).map((one, i) => [`of[${i}]`, one] as const),
+      ...(asked.without ?? []).map(({ id }, i) => [`without[${i}].id`, id] as const),
+    ]);
     if (problems.length) return failed(...problems);
-    const { question, ...rest } = believed(given);
+    const { question, ...rest } = asked.without
+      ? { question: { ...given, kin: withoutRecords(given, asked.without) }, without: asked.without }
+      : believed(given);
     return done({ records: unlikelyOf(question, asked.of), ...rest });
   });
 

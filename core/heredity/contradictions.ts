@@ -2,7 +2,8 @@ import { nearOf, partOf, stepsFrom } from './around';
 import { hittingSets } from './hittingSets';
 import { networkOf, solve } from './network';
 import type { ReadyQuestion } from './posterior';
-import { ERROR_BEFOREHAND, type HeredityRecord, recordsOf, withoutRecords } from './records';
+import { ERROR_BEFOREHAND, recordsOf, withoutRecords } from './records';
+import type { HeredityRecord } from './schema';
 
 /** Records of which one at the least must be wrong, taken together the rest can be true. */
 export interface Correction {

@@ -1,6 +1,7 @@
 import { nearOf, stepsFrom } from './around';
 import { type GenotypeChance, posteriorOf, type ReadyQuestion } from './posterior';
-import { type HeredityRecord, recordsOf, withoutRecords } from './records';
+import { recordsOf, withoutRecords } from './records';
+import type { HeredityRecord } from './schema';
 
 /** A record that makes a genotype likelier or less likely. */
 export interface Reason {

@@ -1,13 +1,7 @@
 import type { Sex } from '../guide/heredityVocabulary';
 import { type ReadyKin, strangerOf } from './pedigree';
 import type { ReadyQuestion } from './posterior';
-
-/** One thing that was written down of an individual, and may be wrong. */
-export type HeredityRecord =
-  | { id: string; what: 'sex' }
-  | { id: string; what: 'father' }
-  | { id: string; what: 'mother' }
-  | { id: string; what: 'phenotype'; character: string };
+import type { HeredityRecord } from './schema';
 
 /**
  * The chance beforehand that a record of its kind is wrong, where nothing else is known: a sex called in the hand, a

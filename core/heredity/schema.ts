@@ -100,7 +100,19 @@ export type PairsRequest = z.output<typeof PairsRequest>;
 export const ReasonsRequest = z.strictObject({ ...asked, id: name, locus: id });
 export type ReasonsRequest = z.output<typeof ReasonsRequest>;
 
-export const UnlikelyRequest = z.strictObject({ ...asked, of: z.array(name).max(2000).optional() });
+/** One thing that was written down of an individual, and may be wrong. */
+export const HeredityRecord = z.union([
+  z.object({ id: z.string(), what: z.enum(['sex', 'father', 'mother']) }),
+  z.object({ id: z.string(), what: z.literal('phenotype'), character: z.string() }),
+]);
+export type HeredityRecord = z.output<typeof HeredityRecord>;
+
+export const UnlikelyRequest = z.strictObject({
+  ...asked,
+  of: z.array(name).max(2000).optional(),
+  /** Records that are left out as wrong; where absent, those that are the likeliest to be, if not all can be true. */
+  without: z.array(HeredityRecord).max(400).optional(),
+});
 export type UnlikelyRequest = z.output<typeof UnlikelyRequest>;
 
 export const SIM_RULES = ['random', 'least-kin', 'show'] as const;
@@ -153,14 +165,6 @@ const chance = z.number().min(0).max(1.000001);
 export const GenotypeChance = z.object({ genotype: z.string(), p: chance });
 const parents = z.array(z.object({ id: z.string().nullable(), p: chance })).optional();
 
-export const HeredityRecord = z.object({
-  id: z.string(),
-  what: z.enum(['sex', 'father', 'mother', 'phenotype']),
-  character: z.string().optional(),
-});
-
-export type HeredityRecord = z.output<typeof HeredityRecord>;
-
 /** Records left out because not all can be true: those that are the likeliest to be wrong. */
 const without = { without: z.array(HeredityRecord).optional() };
 
@@ -177,8 +181,10 @@ export const PosteriorAnswer = z.object({
   /** Natural logarithm; absent where the records cannot all be true. */
   logLikelihood: z.number().optional(),
   together: z.array(z.array(z.object({ genotypes: z.array(z.string()), p: chance }))),
-  /** Where they cannot: the smallest sets of records that must be wrong, the likeliest first; the chances are told as if that had not been written. */
-  /** Of each matter, by number: sets of records of which one must be wrong, the likeliest first. */
+  /**
+   * Where they cannot: of each matter, by number, the smallest sets of records that must be wrong, the likeliest first. The
+   * chances are told as if the first of each matter had not been written.
+   */
   impossible: z
     .array(z.object({ matter: z.number().int(), records: z.array(HeredityRecord), p: chance, why: z.string() }))
     .optional(),

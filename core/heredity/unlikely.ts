@@ -2,7 +2,8 @@ import { nearOf, partOf, stepsFrom } from './around';
 import { networkOf, solve } from './network';
 import type { ReadyKin } from './pedigree';
 import type { ReadyQuestion } from './posterior';
-import { ERROR_BEFOREHAND, type HeredityRecord, recordsOf, withoutRecords } from './records';
+import { ERROR_BEFOREHAND, recordsOf, withoutRecords } from './records';
+import type { HeredityRecord } from './schema';
 
 /** A record that can be true, and that the others speak against. */
 export interface Unlikely {

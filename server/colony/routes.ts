@@ -42,5 +42,7 @@ export function colonyRoutes(router: Router, em: () => Em, pool: AnalysisPool, p
   bind(router, em, 'ahead', ({ em: own, caller, params, body }) => aheadOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'whoseEgg', ({ em: own, caller, params, body }) => eggOf(own, pool, caller.stationId, params.id, body));
   bind(router, em, 'sexing', ({ em: own, caller, params, body }) => sexingFor(own, pool, caller.stationId, params.id, body));
-  bind(router, em, 'unlikely', ({ em: own, caller, params }) => unlikelyOf(own, pool, caller.stationId, params.id));
+  bind(router, em, 'unlikely', ({ em: own, caller, params, response }) =>
+    unlikelyOf(own, pool, caller.stationId, params.id, () => response.destroyed),
+  );
 }

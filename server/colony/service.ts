@@ -195,16 +195,30 @@ export async function eggOf(
 const AT_ONCE = 20;
 const MOST_LOOKED_AT = 400;
 
-/** Records that can be true and are likelier wrong than right. */
-export async function unlikelyOf(em: Em, pool: AnalysisPool, stationId: string, guideId: string): Promise<BookUnlikely> {
+/**
+ * Records that can be true and are likelier wrong than right.
+ *
+ * @param isGone nobody waits for the answer any more.
+ */
+export async function unlikelyOf(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  guideId: string,
+  isGone: () => boolean,
+): Promise<BookUnlikely> {
   const { asked, members } = await bookOf(em, stationId, guideId);
   const names = members.slice(-MOST_LOOKED_AT).map(({ name }) => name);
   const all: UnlikelyAnswer[] = [];
-  // One after the other: whatever else is asked meanwhile does not wait for all of them.
-  for (let i = 0; i < names.length; i += AT_ONCE)
-    all.push(told(await pool.ask(stationId, 'unlikely', { ...asked, of: names.slice(i, i + AT_ONCE) })));
-  const without = all.at(0)?.without;
-  return { records: all.flatMap(({ records }) => records).sort((a, b) => b.p - a.p), ...(without ? { without } : {}) };
+  let without: UnlikelyAnswer['without'];
+  // One after the other: whatever else is asked meanwhile does not wait for all of them. What cannot be true is found once.
+  for (let i = 0; i < names.length && !isGone(); i += AT_ONCE) {
+    const of = names.slice(i, i + AT_ONCE);
+    const answer = told(await pool.ask(stationId, 'unlikely', { ...asked, of, without: i ? (without ?? []) : undefined }));
+    without = answer.without;
+    all.push(answer);
+  }
+  return { records: all.flatMap(({ records }) => records).sort((a, b) => b.p - a.p), ...(without?.length ? { without } : {}) };
 }
 
 const noHeredity = () => new HttpProblem(409, { code: 'no-heredity', message: 'The guide does not say how its kinds inherit.' });

@@ -99,7 +99,7 @@ function Doubted({ colony: { members }, guide, guideId, record, what, odds }: Pr
       {member && settling && (
         <SettleForm
           {...{ guide, guideId, member, members }}
-          doubted={{ what: record.what, ...(record.character ? { character: record.character } : {}) }}
+          doubted={{ what: record.what, ...('character' in record ? { character: record.character } : {}) }}
           onDone={() => setSettling(false)}
         />
       )}
