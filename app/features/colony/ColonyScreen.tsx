@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
+import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
 import { Screen } from '../../ui/Screen';
@@ -99,6 +100,9 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
               quiet
             >{`${own.title}. What each carries is worked out from all records together, and changes with each of them.`}</Text>
             {choose}
+            <Notice kind="caution" title="Take care">
+              {own.caution}
+            </Notice>
             <Misfits colony={colony} guide={own} guideId={guideId} />
             <Reminders guide={own} guideId={guideId} colony={colony} />
             {colony.members.length === 0 && (

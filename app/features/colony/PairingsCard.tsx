@@ -37,8 +37,12 @@ export function PairingsCard({ guide, guideId, colony }: { guide: Guide; guideId
       {now.length === 0 && <Text quiet>Nobody is together now.</Text>}
       {now.map(row)}
       <View style={styles.act}>
-        <Button small label="Which pair would do best?" onPress={() => router.push(`/field/colony/pairs?guide=${guideId}`)} />
-        <Button small label="Five generations on" onPress={() => router.push(`/field/colony/ahead?guide=${guideId}`)} />
+        {colony.members.length > 1 && (
+          <>
+            <Button small label="Which pair would do best?" onPress={() => router.push(`/field/colony/pairs?guide=${guideId}`)} />
+            <Button small label="Five generations on" onPress={() => router.push(`/field/colony/ahead?guide=${guideId}`)} />
+          </>
+        )}
         <Button small label="Put together" onPress={() => router.push(`/field/colony/pairings/new?guide=${guideId}`)} />
       </View>
       {before.length > 0 && <Disclosure title={`Taken apart (${before.length})`}>{before.map(row)}</Disclosure>}

@@ -32,6 +32,8 @@ interface Props {
   guideId: string;
   /** What is changed; a new one where absent. */
   pen?: Pen;
+  /** Nobody is in it, so that it can be struck out. */
+  isEmpty?: boolean;
   /** What a new one is called by those that are in it. */
   name?: string;
   onDone: () => void;
@@ -40,12 +42,13 @@ interface Props {
 const FIELDS = ['name', 'place', 'holds', 'strain', 'until', 'note'];
 
 /** Write a pen down, or change what is written of it. */
-export function PenForm({ guide, guideId, pen, name = '', onDone }: Props) {
+export function PenForm({ guide, guideId, pen, isEmpty, name = '', onDone }: Props) {
   const [typed, change, forget] = useKeptState(`pen.${pen?.id ?? `${guideId}.${name}`}`, Typed, typedOf(pen, name));
   const station = useSession().station.id;
   const { write, busy, problem, setProblem, at } = useColonyWrite(
     guideId,
-    () => sendRecord(penDrafts, station, typed.id, { version: pen?.version ?? 0, hidden: false, ...penOf(typed, guideId, pen) }),
+    (hidden: boolean) =>
+      sendRecord(penDrafts, station, typed.id, { version: pen?.version ?? 0, hidden, ...penOf(typed, guideId, pen) }),
     () => {
       forget();
       onDone();
@@ -57,7 +60,7 @@ export function PenForm({ guide, guideId, pen, name = '', onDone }: Props) {
     if (typed.holds.trim() && !(holds !== undefined && Number.isInteger(holds) && holds > 0))
       return setProblem({ field: 'holds', message: 'Write a whole number, or nothing.' });
     if (typed.until && !isDay(typed.until)) return setProblem({ field: 'until', message: 'Write the day as YYYY-MM-DD.' });
-    write(undefined);
+    write(false);
   };
   return (
     <View style={styles.form}>
@@ -95,6 +98,7 @@ export function PenForm({ guide, guideId, pen, name = '', onDone }: Props) {
       <TextField label="Note" value={typed.note} onChangeText={(note) => change({ note })} multiline problem={at('note')} />
       {problem && !FIELDS.includes(problem.field ?? '') && <Notice kind="problem">{problem.message}</Notice>}
       <View style={styles.act}>
+        {pen && isEmpty && <Button kind="quiet" label="Strike this pen out" onPress={() => write(true)} />}
         <Button
           kind="quiet"
           label="Leave it as it is"

@@ -70,7 +70,7 @@ export function PenRow({ guide, guideId, state, members, last, onCount }: Props)
       <Disclosure title={`More of ${name}`}>
         <WhoIsIn pen={name} members={members} />
         {writing ? (
-          <PenForm {...{ guide, guideId, pen, name }} onDone={() => setWriting(false)} />
+          <PenForm {...{ guide, guideId, pen, name }} isEmpty={here.length === 0} onDone={() => setWriting(false)} />
         ) : (
           <View style={styles.row}>
             <Button

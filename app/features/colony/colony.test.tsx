@@ -89,6 +89,7 @@ const sent = (name: string) => mockStation.asked.filter((one) => one.name === na
 it('the book says who is here, what each carries, and that one called a male is a female', async () => {
   await showScreen(<ColonyScreen />);
   await shown('Moth 17');
+  screen.getByText(moths.caution);
   screen.getByText(/^called a male: it is a female, pale morph$/);
   screen.getByText(/^pale p\/W · smoke/);
   expect(screen.queryByText('Something does not fit')).toBeNull();

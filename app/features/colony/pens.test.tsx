@@ -48,7 +48,8 @@ it('a pen is written down and changed; who is too many in it, a stranger, or kep
     ...stamps,
   };
   mockStation.answer('writePen', ({ params, body }) => ({ ...(body as object), ...stamps, id: params!.id }));
-  const colony: Colony = { members, pens: [pen], pairings: [], inbreeding: {}, problems: [] };
+  const empty = { ...pen, id: ID(89), name: 'cage 3', holds: 4, note: 'Leaks.' };
+  const colony: Colony = { members, pens: [pen, empty], pairings: [], inbreeding: {}, problems: [] };
   const guide = { ...moths, heredity: { ...moths.heredity!, neverMix: [rule] } };
   await showScreen(<PensCard guide={guide} guideId={ID(9)} colony={colony} />);
   screen.getByText('1 female, 1 male · 2 of 1 places · for Quell');
@@ -72,13 +73,21 @@ it('a pen is written down and changed; who is too many in it, a stranger, or kep
   await type('How many it takes', '2');
   await press('Write the pen down');
   await waitFor(() => expect(screen.queryByLabelText('Write the pen down')).toBeNull());
+  expect(screen.queryByLabelText('Strike this pen out')).toBeNull();
+  screen.getByText('nobody is in it · 0 of 4 places · for Quell');
+  screen.getByText('Leaks.');
+  await press('More of cage 3');
+  await press('Change it: cage 3');
+  await press('Strike this pen out');
+  await waitFor(() => expect(sent('writePen')).toHaveLength(2));
   await press('Write a pen down');
   await type('What it is called', 'cage 2');
   await press('North: Kept for the strain');
   await press('Write the pen down');
-  await waitFor(() => expect(sent('writePen')).toHaveLength(2));
+  await waitFor(() => expect(sent('writePen')).toHaveLength(3));
   expect(sent('writePen').map(({ body }) => body)).toEqual([
     { version: 1, hidden: false, guideId: ID(9), name: 'Loft', holds: 2, strain: 'Quell' },
+    { version: 1, hidden: true, guideId: ID(9), name: 'cage 3', holds: 4, strain: 'Quell', note: 'Leaks.' },
     { version: 0, hidden: false, guideId: ID(9), name: 'cage 2', strain: 'North' },
   ]);
 });
