@@ -50,9 +50,9 @@ describe('an archive', () => {
     await own.getByRole('button', { name: 'Choose an archive' }).press('Enter');
     await (await asked).setFiles(archive);
     await own.getByText('Imported: Quell Harbour demo station').waitFor();
-    await own.getByRole('meter', { name: 'Specimens' }).and(own.locator('[aria-valuenow="206"]')).waitFor();
+    await own.getByRole('meter', { name: 'Specimens' }).and(own.locator('[aria-valuenow="203"]')).waitFor();
     await own.goto(station.url);
-    await own.getByText('206 specimens').waitFor();
+    await own.getByText('203 specimens').waitFor();
     // The tern’s photo came along.
     await own.getByText('What is it?').waitFor();
     const photo = await own.request.get(`${station.url}/api/specimens?search=pier`).then((answer) => answer.json());

@@ -8,7 +8,7 @@ export interface DemoLook {
   wing: number;
 }
 
-const DAY = '2026-11-14';
+const DAY = '2025-10-02';
 
 /**
  * Moths of the Quell cages, looked at in one evening. Here males are saw-edged more often than the books have it, for combs
@@ -17,13 +17,10 @@ const DAY = '2026-11-14';
 export const demoLooks: DemoLook[] = [
   { no: 11, on: DAY, antenna: 'thread', claspers: 'absent', wing: 24.5 },
   { no: 12, on: DAY, antenna: 'saw', claspers: 'present', wing: 21.5 },
+  { no: 13, on: DAY, antenna: 'thread', claspers: 'absent', wing: 24 },
   { no: 14, on: DAY, antenna: 'feather', claspers: 'present', wing: 22 },
   { no: 15, on: DAY, antenna: 'thread', claspers: 'absent', wing: 25 },
+  { no: 16, on: DAY, antenna: 'saw', claspers: 'present', wing: 21 },
   { no: 17, on: DAY, claspers: 'absent', wing: 22.5 },
-  { no: 42, on: DAY, antenna: 'thread', claspers: 'absent', wing: 24 },
-  { no: 43, on: DAY, antenna: 'saw', claspers: 'present', wing: 20.5 },
-  { no: 45, on: DAY, antenna: 'thread', claspers: 'absent', wing: 25.5 },
-  { no: 46, on: DAY, antenna: 'thread', claspers: 'absent', wing: 23.5 },
-  { no: 47, on: DAY, antenna: 'saw', claspers: 'present', wing: 22 },
-  { no: 48, on: DAY, antenna: 'saw', claspers: 'present', wing: 21 },
+  { no: 18, on: DAY, antenna: 'saw', claspers: 'present', wing: 20.5 },
 ];

@@ -1,4 +1,5 @@
 import type { Pen } from '@plesion/contract/pens';
+import { keyOfPen } from '@plesion/core/colony';
 import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
@@ -32,6 +33,8 @@ interface Props {
   guideId: string;
   /** What is changed; a new one where absent. */
   pen?: Pen;
+  /** All pens of the book: no two have one name. */
+  pens: readonly Pen[];
   /** Nobody is in it, so that it can be struck out. */
   isEmpty?: boolean;
   /** What a new one is called by those that are in it. */
@@ -42,7 +45,7 @@ interface Props {
 const FIELDS = ['name', 'place', 'holds', 'strain', 'until', 'note'];
 
 /** Write a pen down, or change what is written of it. */
-export function PenForm({ guide, guideId, pen, isEmpty, name = '', onDone }: Props) {
+export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone }: Props) {
   const [typed, change, forget] = useKeptState(`pen.${pen?.id ?? `${guideId}.${name}`}`, Typed, typedOf(pen, name));
   const station = useSession().station.id;
   const { write, busy, problem, setProblem, at } = useColonyWrite(
@@ -56,6 +59,8 @@ export function PenForm({ guide, guideId, pen, isEmpty, name = '', onDone }: Pro
   );
   const submit = () => {
     if (!typed.name.trim()) return setProblem({ field: 'name', message: 'Give it a name.' });
+    const twin = pens.find((one) => one.id !== typed.id && keyOfPen(one.name) === keyOfPen(typed.name));
+    if (twin) return setProblem({ field: 'name', message: `There is a pen “${twin.name}” already; call this one otherwise.` });
     const holds = numberOf(typed.holds);
     if (typed.holds.trim() && !(holds !== undefined && Number.isInteger(holds) && holds > 0))
       return setProblem({ field: 'holds', message: 'Write a whole number, or nothing.' });

@@ -12,7 +12,9 @@ import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { penDrafts } from '../records/bookDrafts';
 import { PenForm } from './PenForm';
+import { Unsettled } from './Unsettled';
 import { isDay } from './words';
 
 interface Props {
@@ -20,13 +22,14 @@ interface Props {
   guideId: string;
   state: PenState<ColonyMember, Pen>;
   members: readonly ColonyMember[];
+  pens: readonly Pen[];
   /** What came of counting it last. */
   last?: Count;
   onCount: () => void;
 }
 
 /** A pen: who is in it, what is not as it should be, and what came of counting it. */
-export function PenRow({ guide, guideId, state, members, last, onCount }: Props) {
+export function PenRow({ guide, guideId, state, members, pens, last, onCount }: Props) {
   const [writing, setWriting] = useState(false);
   const { name, pen, here, over, strangers, mixed } = state;
   const wrong = [
@@ -67,10 +70,11 @@ export function PenRow({ guide, guideId, state, members, last, onCount }: Props)
         </View>
         {here.length > 0 && <Button small label="Count it" hint={`Count it: ${name}`} onPress={onCount} />}
       </View>
+      {pen && <Unsettled drafts={penDrafts} id={pen.id} what="pen" />}
       <Disclosure title={`More of ${name}`}>
         <WhoIsIn pen={name} members={members} />
         {writing ? (
-          <PenForm {...{ guide, guideId, pen, name }} isEmpty={here.length === 0} onDone={() => setWriting(false)} />
+          <PenForm {...{ guide, guideId, pens, pen, name }} isEmpty={here.length === 0} onDone={() => setWriting(false)} />
         ) : (
           <View style={styles.row}>
             <Button

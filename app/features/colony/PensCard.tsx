@@ -45,7 +45,7 @@ export function PensCard({ guide, guideId, colony }: { guide: Guide; guideId: st
   const row = (state: PenState<ColonyMember, Pen>) => (
     <PenRow
       key={state.pen?.id ?? state.name}
-      {...{ guide, guideId, state, members }}
+      {...{ guide, guideId, state, members, pens }}
       last={counts.data?.counts.find(({ label }) => label === labelOf(state.name))}
       onCount={() => count(state)}
     />
@@ -55,7 +55,7 @@ export function PensCard({ guide, guideId, colony }: { guide: Guide; guideId: st
       {all.length === 0 && <Text quiet>A pen, a cage, an aviary: who is in which, and how many each takes.</Text>}
       {used.map(row)}
       {adding ? (
-        <PenForm {...{ guide, guideId }} onDone={() => setAdding(false)} />
+        <PenForm {...{ guide, guideId, pens }} onDone={() => setAdding(false)} />
       ) : (
         <View style={styles.act}>
           <Button small label="Write a pen down" onPress={() => setAdding(true)} />

@@ -81,6 +81,9 @@ it('a pen is written down and changed; who is too many in it, a stranger, or kep
   await press('Strike this pen out');
   await waitFor(() => expect(sent('writePen')).toHaveLength(2));
   await press('Write a pen down');
+  await type('What it is called', 'CAGE 1');
+  await press('Write the pen down');
+  await shown('There is a pen “cage 1” already; call this one otherwise.');
   await type('What it is called', 'cage 2');
   await press('North: Kept for the strain');
   await press('Write the pen down');
