@@ -10,4 +10,4 @@ export {
   unlikelyAsked,
 } from './asked';
 export { heredityCharacters, seenProblems } from './pedigree';
-export { mixedBy, sharesOf, sharesOfYoung, type StrainShares } from './strains';
+export { mixedBy, sharesOfYoung, type StrainShares } from './strains';
