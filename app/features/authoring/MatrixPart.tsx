@@ -16,8 +16,10 @@ import { MatrixTaken } from '@plesion/contract/authoring';
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
 import { pickFile, saveFile } from '../../lib/files';
 import { useJob } from '../../lib/useJob';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -67,6 +69,9 @@ interface Props extends PartProps {
 
 const parseTaken = (result: unknown) => MatrixTaken.parse(result);
 
+/** What is being taken in, so that whoever comes back hears of it. */
+const Begun = z.object({ job: z.string().optional() });
+
 /** Matrices in and out: a table of a spreadsheet, a line for each cell, NEXUS. */
 export default function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
   const [source, setSource] = useState(draft.sources[0]?.id ?? '');
@@ -74,14 +79,22 @@ export default function MatrixPart({ id, draft, scores, edit, flush, takenIn }: 
   const [problem, setProblem] = useState<string>();
   const [told, setTold] = useState<Omit<MatrixTaken, 'version'>>();
   const whole = () => draftOf({ draft, scores });
+  const [begun, keep, forget] = useKeptState(`matrix.${id}`, Begun, {});
   const job = useJob(
     async (given: string) => {
       await flush();
-      return authoringApi('takeMatrix', { params: { id }, body: { batch: mintId(), source, text: given } });
+      const started = await authoringApi('takeMatrix', { params: { id }, body: { batch: mintId(), source, text: given } });
+      if ('jobId' in started) keep({ job: started.jobId as string });
+      return started;
     },
     parseTaken,
     'drafts',
+    begun.job,
   );
+  const over = Boolean(job.result ?? job.problem ?? job.error) || job.cancelled;
+  useEffect(() => {
+    if (over) forget();
+  }, [over, forget]);
   const takeFile = async (file: File) => {
     // A workbook is a zip archive.
     if ((await file.slice(0, 2).text()) !== 'PK') return take(await file.text());

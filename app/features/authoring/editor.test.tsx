@@ -262,6 +262,10 @@ it('a table too large to be read while one looks on is taken in by the server, a
   await type('Paste it here', text);
   await press('Take it in');
   await shown('Taking it in, 40 in 100 done');
+  // Whoever looks at another part meanwhile hears of it when they come back.
+  await press('Taxa');
+  await shown(/Orbissa plana/);
+  await press('Tables in and out');
   await shown('120 cells were not taken');
   screen.getByText('Read: 6000 taxa, 1 characters. One step back undoes all of it.');
   screen.getByText(/^Orbissa species7, Coil, “low”/);
