@@ -189,6 +189,13 @@ it('the sheet is arranged with keys alone, and the catch asks in that order', as
   await inDemo(page, station.url, '/field/sheet');
   await page.getByRole('button', { name: 'Sex further up' }).press('Enter');
   await page.getByRole('button', { name: 'Leave out Note' }).press('Enter');
+  // A page that is left within the same moment takes what was not yet kept with it.
+  await until(async () => {
+    const { sheets } = (await (await page.request.get(`${station.url}/api/sheets`)).json()) as {
+      sheets: { fields: { field: string }[] }[];
+    };
+    return sheets.some(({ fields }) => fields.length > 0 && !fields.some(({ field }) => field === 'note'));
+  });
   await toSheet(page);
   const order = await page.locator('[role=radiogroup]').evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
   expect(order.indexOf('Sex')).toBeLessThan(order.indexOf('Age'));
@@ -215,7 +222,7 @@ describe('the keeper’s book', () => {
     await page.getByRole('link', { name: /^Moth 84/ }).click();
     await page.getByRole('button', { name: 'Write the line' }).waitFor();
     await page.context().setOffline(true);
-    await page.getByLabel('Moved to').fill('cage 9');
+    await page.getByLabel('Moved to', { exact: true }).fill('cage 9');
     await page.getByRole('button', { name: 'Write the line' }).click();
     await page.getByText('No connection').waitFor();
     await page.getByText('Now in cage 9.').waitFor();
@@ -228,6 +235,51 @@ describe('the keeper’s book', () => {
       return moth?.kept.pen === 'cage 9' && moth.kept.weights?.[0].grams === 1.4;
     });
     await page.getByText('No connection').waitFor({ state: 'detached' });
+  });
+
+  it('has pens with who is in them; one that is called otherwise takes them with it', async () => {
+    const page = await station.page(SIZES[0]);
+    await inDemo(page, station.url, '/field/colony');
+    await page.getByText('14 of 10 places', { exact: false }).waitFor();
+    await page.getByText('4 more than it takes').waitFor();
+    await page.getByRole('button', { name: 'More of cage 4' }).click();
+    await page.getByText('14 of the book').waitFor();
+    await page.getByRole('button', { name: 'Change it: cage 4' }).click();
+    await page.getByLabel('What it is called').fill('Shed');
+    await page.getByLabel('How many it takes').fill('20');
+    await page.getByRole('button', { name: 'Write the pen down' }).click();
+    await page.getByText('14 of 20 places', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'More of Shed' }).waitFor();
+    expect((await bookOf(page)).filter(({ kept }) => kept.pen === 'Shed')).toHaveLength(14);
+  });
+
+  it('has a pedigree that two fingers enlarge and one moves', async () => {
+    const page = await station.page(SIZES[0]);
+    await inDemo(page, station.url, '/field/colony');
+    await page.getByRole('button', { name: 'Pedigree' }).click();
+    const surface = page.getByLabel(/^The pedigree of/).first();
+    await surface.waitFor();
+    const label = page.getByText('Moth 48', { exact: true }).first();
+    const { x, y, width, height } = (await surface.boundingBox())!;
+    const [middle, half] = [x + width / 2, y + height / 2];
+    const fingers = await page.context().newCDPSession(page);
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...places: [number, number][]) =>
+      fingers.send('Input.dispatchTouchEvent', { type, touchPoints: places.map(([px, py], id) => ({ x: px, y: py, id })) });
+    const apart = (d: number): [number, number][] => [
+      [middle - d, half],
+      [middle + d, half],
+    ];
+    const before = (await label.boundingBox())!;
+    await touch('touchStart', ...apart(40));
+    for (let d = 45; d <= 60; d += 5) await touch('touchMove', ...apart(d));
+    await touch('touchEnd');
+    await until(async () => (await label.boundingBox())!.height > before.height * 1.3);
+    const enlarged = (await label.boundingBox())!;
+    await touch('touchStart', [middle, half]);
+    for (let d = 10; d <= 60; d += 10) await touch('touchMove', [middle, half - d]);
+    await touch('touchEnd');
+    await until(async () => (await label.boundingBox())!.y < enlarged.y - 30);
+    expect((await label.boundingBox())!.height).toBeCloseTo(enlarged.height, 0);
   });
 
   it('finds who laid an egg by keeping one alone, and settles the sex that was written', async () => {
