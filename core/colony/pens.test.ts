@@ -26,6 +26,8 @@ describe('a pen', () => {
     expect(anew({ name: 'a' }, { name: 'A' })).toBeUndefined();
     expect(anew({ name: 'b', formerly: ['a'] }, { name: 'c' })).toEqual(['a', 'b']);
     expect(anew({ name: 'c', formerly: ['a', 'b'] }, { name: 'A', formerly: ['x'] })).toEqual(['b', 'c']);
+    const many = Array.from({ length: 40 }, (_, i) => `n${i}`);
+    expect(anew({ name: 'b', formerly: many }, { name: 'c' })).toEqual([...many.slice(1), 'b']);
     expect(anew(undefined, { name: 'a', formerly: ['b', 'B', 'a'] })).toEqual(['b']);
   });
 

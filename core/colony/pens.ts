@@ -1,6 +1,6 @@
 import type { NeverMix } from '../guide/hereditySchema';
 import { mixedBy, type StrainShares } from '../heredity/strains';
-import type { Kept, Pairing, Pen } from './schema';
+import { type Kept, MOST_NAMES, type Pairing, type Pen } from './schema';
 
 /** By what a pen is called now, whatever it was called when it was written. */
 export type PenName = (written: string) => string;
@@ -16,7 +16,8 @@ export function penNames(pens: readonly Pick<Pen, 'name' | 'formerly'>[]): PenNa
 export const keyOfPen = (name: string): string => name.trim().toLowerCase();
 
 /**
- * A pen as it is written anew: what it was called stays with it, so that what was written by that name is known of it still.
+ * A pen as it is written anew: what it was called stays with it, so that what was written by that name is known of it still;
+ * of very many names the latest.
  *
  * @param before as it stood; nothing for a new one, whose former names are those it is sent with.
  */
@@ -26,7 +27,7 @@ export function penAnew<P extends Pick<Pen, 'name' | 'formerly'>>(
 ): P {
   const old = before ? [...(before.formerly ?? []), before.name] : (sent.formerly ?? []);
   const keys = new Set([keyOfPen(sent.name)]);
-  const formerly = old.filter((name) => !keys.has(keyOfPen(name)) && keys.add(keyOfPen(name)));
+  const formerly = old.filter((name) => !keys.has(keyOfPen(name)) && keys.add(keyOfPen(name))).slice(-MOST_NAMES);
   const anew = { ...sent };
   if (formerly.length) anew.formerly = formerly;
   else delete anew.formerly;

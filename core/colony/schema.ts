@@ -58,12 +58,15 @@ export type Kept = z.output<typeof Kept>;
 /** The same without whose it is: in a file those are named. */
 export const KeptAlone = Kept.omit({ father: true, mother: true, fathers: true, mothers: true, corrections: true });
 
+/** Former names of a pen that are kept. */
+export const MOST_NAMES = 40;
+
 /** A pen, a cage, an aviary of a book: where some of it are. */
 export const Pen = z.strictObject({
   guideId: z.uuid(),
   name: pen,
   /** What it was called before; what was written by that name is meant of it still. */
-  formerly: z.array(pen).max(40).optional(),
+  formerly: z.array(pen).max(MOST_NAMES).optional(),
   /** Where it stands. */
   place: words.optional(),
   /** How many it takes. */

@@ -24,8 +24,9 @@ const keysOf = (records: readonly HeredityRecord[]): string => records.map(keyOf
  * nothing is possible was emptied by. Conflicts that share no record are matters of their own: each is told apart, and
  * its corrections are tried with the likeliest of the others.
  *
- * @returns nothing where all can be true, and where nothing could be even if none of it were written; else of each matter the corrections with fewest records, the likeliest first by
- *   how often records of their kinds are wrong. Without the first of each matter, what is left can be true.
+ * @returns nothing where all can be true, and where nothing could be even if none of it were written; else of each matter
+ *   the corrections with fewest records, the likeliest first by how often records of their kinds are wrong. Without the
+ *   first of each matter, what is left can be true.
  * @throws {TooTangled} where the pedigree cannot be worked out exactly.
  */
 export function contradictionsOf(question: ReadyQuestion): Correction[][] {

@@ -20,5 +20,7 @@ describe('values that cannot be', () => {
   it('are told by what they hang on, and by nothing else', () => {
     const narrowed = narrow([2, 2, 2, 2, 2], [is(0, 1, 0), is(4, 1, 0), same(0, 1), same(1, 2), is(2, 0, 1), same(3, 4)]);
     expect('conflict' in narrowed && [...narrowed.conflict].sort()).toEqual([0, 1, 2]);
+    const nothing = narrow([2, 2], [is(0, 1, 1), { vars: [], table: Float64Array.of(0) }]);
+    expect('conflict' in nothing && [...nothing.conflict]).toEqual([0, 1]);
   });
 });

@@ -54,7 +54,7 @@ export function narrow(cards: readonly number[], factors: readonly Factor[]): Na
     waiting[f] = 0;
     const { vars } = factors[f];
     if (!vars.length) {
-      if (factors[f].table[0] === 0) return { conflict: new Set() };
+      if (factors[f].table[0] === 0) return { conflict: new Set(cards.keys()) };
       continue;
     }
     const supported = supportsOf(factors[f], cards, alive);
