@@ -1,7 +1,8 @@
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
+import { strainsOf } from '@plesion/core/pedigree';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
@@ -24,7 +25,7 @@ import { ProofCard } from './ProofCard';
 import { Reasons } from './Reasons';
 import { Unsettled } from './Unsettled';
 import { useBook } from './useBook';
-import { foundWords, locusLabel, penNamesIn, sayChance, sayPlace, saySex, sayShown } from './words';
+import { foundWords, locusLabel, penNamesIn, sayChance, sayShares, sayPlace, saySex, sayShown } from './words';
 
 /** Fetched after the rest of the page. */
 const VerificationSheet = lazy(() =>
@@ -85,6 +86,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
   const [editing, setEditing] = useState(false);
   const told = colony.posterior?.individuals.find(({ id }) => id === member.name);
   const f = colony.inbreeding[member.name] ?? 0;
+  const shares = useMemo(() => strainsOf(colony.members).get(member.id) ?? {}, [colony.members, member.id]);
   const sexes = new Map(colony.posterior?.individuals.map(({ id, sexP }) => [id, sexP]));
   return (
     <Screen widest={860}>
@@ -94,6 +96,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
           <PageHeading>{member.name}</PageHeading>
           <Text>{[saySex(member, told?.sexP), sayShown(guide, member)].filter(Boolean).join(', ')}</Text>
           <Text quiet>{sayPlace(member)}</Text>
+          {Object.keys(shares).length > 1 && <Text size="small">{`By descent: ${sayShares(shares)}`}</Text>}
           {member.note && <Text>{member.note}</Text>}
           {member.kept.separations?.map(({ on, from, found }, i) => (
             <Text

@@ -24,7 +24,7 @@ import { LeftOut } from './LeftOut';
 import { goalsOf } from './goals';
 import { KindPlate } from './MemberPlate';
 import { useBook } from './useBook';
-import { sayChance } from './words';
+import { sayChance, sayShares } from './words';
 
 /** Young of a clutch where nothing else is asked. */
 const USUAL = '20';
@@ -192,13 +192,6 @@ const sayLooked = ({ looked, inbred, mixed }: { looked: number; inbred: number; 
     mixed > 0 && `${mixed} left out as of two strains`,
   ]
     .filter(Boolean)
-    .join(', ');
-
-/** The share of each strain in hundredths. */
-const sayShares = (shares: Record<string, number>): string =>
-  Object.entries(shares)
-    .sort(([, a], [, b]) => b - a)
-    .map(([strain, share]) => (share > 0.9999 ? `all ${strain}` : `${strain} ${inHundred(share)}`))
     .join(', ');
 
 const styles = StyleSheet.create({

@@ -475,6 +475,17 @@ describe('writing one down', () => {
     });
   });
 
+  it('says on its page between which days it hatched, whence it came, and its strains by descent', async () => {
+    members = members.map((one, i) => ({ ...one, kept: { ...one.kept, ...(i < 2 ? { strain: ['Quell', 'North'][i] } : {}) } }));
+    members[2] = {
+      ...members[2],
+      kept: { ...members[2].kept, hatched: '2026-05-12', hatchedTo: '2026-05-16', origin: 'Quell reef' },
+    };
+    await showScreen(<MemberPage id={ID(17)} />);
+    await shown('hatched 12 May 2026 to 16 May 2026 · from Quell reef');
+    screen.getByText('By descent: Quell 50 in 100, North 50 in 100');
+  });
+
   it('keeps what was typed over a reload and a refusal, and says it at its field', async () => {
     mockStation.answer('writeIndividual', () => {
       throw new RequestProblem(400, {

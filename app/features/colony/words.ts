@@ -80,8 +80,23 @@ export const foundWords = (pen: string): { id: Separated; label: string }[] => [
 ];
 
 /** Where it is and whence, in one line. */
-export const sayPlace = ({ kept: { hatched, pen, strain, status } }: Pick<ColonyMember, 'kept'>): string =>
-  [hatched && `hatched ${sayDate(hatched)}`, pen, strain, status !== 'here' && status].filter(Boolean).join(' · ');
+export const sayPlace = ({ kept: { hatched, hatchedTo, origin, pen, strain, status } }: Pick<ColonyMember, 'kept'>): string =>
+  [
+    hatched && (hatchedTo ? `hatched ${sayDate(hatched)} to ${sayDate(hatchedTo)}` : `hatched ${sayDate(hatched)}`),
+    origin && `from ${origin}`,
+    pen,
+    strain,
+    status !== 'here' && status,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
+/** The share of each strain in hundredths. */
+export const sayShares = (shares: Readonly<Record<string, number>>): string =>
+  Object.entries(shares)
+    .sort(([, a], [, b]) => b - a)
+    .map(([strain, share]) => (share > 0.9999 ? `all ${strain}` : `${strain} ${inHundred(share)}`))
+    .join(', ');
 
 /** Who is together. */
 export function sayPair(
