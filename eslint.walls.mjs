@@ -129,7 +129,7 @@ const features = {
   map: ['field', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],
-  authoring: ['photos', 'plates', 'records', 'session', 'sharing'],
+  authoring: ['map', 'photos', 'plates', 'records', 'session', 'sharing'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],
 };
 

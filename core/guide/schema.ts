@@ -263,6 +263,11 @@ export type Term = z.infer<typeof Term>;
 
 const Named = z.strictObject({ id, label });
 
+const Spot = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]);
+
+/** A part of the area; where it is drawn, its outline as degrees of longitude and latitude (WGS 84) in turn. */
+const Region = Named.extend({ outline: z.array(Spot).min(3, 'set three points at the least').max(400).optional() });
+
 export const Guide = z.strictObject({
   format: z.literal('plesion-guide'),
   formatVersion: z.literal(FORMATS, `this Plesion reads the formats ${FORMATS.join(' and ')}`),
@@ -284,7 +289,7 @@ export const Guide = z.strictObject({
   policy: SourcePolicy,
   scores: z.array(Score),
   occurrence: z.array(Occurrence),
-  regions: z.array(Named),
+  regions: z.array(Region),
   habitats: z.array(Named),
   views: z.array(Named).min(1),
   circumstances: z.array(Named).optional(),

@@ -33,6 +33,7 @@ export { sayFacets } from './sayFacets';
 export { idsFor } from './ids';
 export { DEFAULT_WORDS, type FrequencyWord, frequencyNumber, spreadFrequencies } from './words';
 export * from './ranges';
+export { regionAt } from './regionAt';
 export { curveAt, dayOfYear, MONTHS, sayMonthDay, SHORT_MONTHS, withinDates } from './dates';
 export {
   facetsAgree,

@@ -99,8 +99,27 @@ export const lanternMoths: Guide = Guide.parse({
     },
   ],
   regions: [
-    { id: 'north-tessary', label: 'North Tessary' },
-    { id: 'quell-harbour', label: 'Quell Harbour' },
+    {
+      ...{ id: 'north-tessary', label: 'North Tessary' },
+      outline: [
+        [-28.21, -40.97],
+        [-28.12, -40.82],
+        [-27.94, -40.81],
+        [-27.86, -40.9],
+        [-27.93, -41.02],
+        [-28.1, -41.04],
+      ],
+    },
+    {
+      ...{ id: 'quell-harbour', label: 'Quell Harbour' },
+      outline: [
+        [-28.2, -41.21],
+        [-28.04, -41.18],
+        [-28.02, -41.27],
+        [-28.1, -41.34],
+        [-28.21, -41.31],
+      ],
+    },
   ],
   habitats: [
     { id: 'cage', label: 'Bred in a cage' },

@@ -1,14 +1,18 @@
 import { inHundred } from '@plesion/core/evidence';
 import { COMPANY_KINDS, DEFAULT_WORDS, type FrequencyWord } from '@plesion/core/guide';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { NamedList } from './NamedList';
 import { dropCircumstance, dropPlace, drawYear, meet, metAt, type PlaceList, yearOf } from './places';
 import type { PartProps } from './WritingScreen';
 import { YearCurve } from './YearCurve';
+
+/** The map is fetched after the rest. */
+const RegionMap = lazy(() => import('./RegionMap'));
 
 type Company = NonNullable<PartProps['draft']['company']>[number];
 
@@ -26,6 +30,11 @@ export default function PlacesPart({ draft, scores, edit }: PartProps) {
         onChange={(of) => edit({ do: 'part', set: { regions: of }, drop: [] })}
         onDrop={(id) => edit(...dropPlace(draft, scores, 'regions', id))}
       />
+      {regions.length > 0 && (
+        <Suspense fallback={<Loading what="The map" />}>
+          <RegionMap regions={regions} onChange={(of) => edit({ do: 'part', set: { regions: of }, drop: [] })} />
+        </Suspense>
+      )}
       <NamedList
         title="Habitats"
         hint="Such as pools, ledges, heath."

@@ -12,6 +12,7 @@ import WordsPart from './WordsPart';
 import type { PartProps } from './WritingScreen';
 
 jest.mock('../../lib/usePointers', () => ({ usePointers: () => undefined }));
+jest.mock('./RegionMap', () => ({ __esModule: true, default: () => null }));
 
 let working: ReturnType<typeof workingOf>;
 const now = (): Draft => draftOf(working);

@@ -2,12 +2,14 @@ import type { BaseMap } from '@plesion/contract';
 import { useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
-import { colour, radius } from '../../theme';
+import { colour, radius, space } from '../../theme';
+import { Button } from '../../ui/Button';
 import { ZoomButtons } from '../../ui/ZoomButtons';
 import type { Cluster } from './clusters';
 import { enlarged, moved, type Pixel, projectionOf, type Sight, sightOf, wholeOf, zoomOf } from './ground';
 import { Ground } from './Ground';
 import { Marks, radiusOf } from './Marks';
+import { type Outline, Outlines } from './Outlines';
 import type { Way } from './ways';
 
 interface MapSurfaceProps {
@@ -19,9 +21,16 @@ interface MapSurfaceProps {
   here?: { longitude: number; latitude: number };
   lit: ReadonlySet<string>;
   height: number;
+  /** Parts of the area that are drawn on it. */
+  outlines?: readonly Outline[];
+  /** A touch sets a point, and so does Enter at the cross in the middle; nothing is chosen then. */
+  onPlace?: (place: [longitude: number, latitude: number]) => void;
   /** In words, for whoever does not see it. */
   says: string;
 }
+
+/** About a metre: nobody draws finer. */
+const roundDegrees = (degrees: number): number => Math.round(degrees * 1e5) / 1e5;
 
 const STEP = 1.6;
 const PAN = 60;
@@ -35,7 +44,19 @@ const KEYS: Record<string, Pixel> = { ArrowLeft: [PAN, 0], ArrowRight: [-PAN, 0]
 const GRABBED = { touchAction: 'none', cursor: 'grab' } as object;
 
 /** The ground with records on it: moved and enlarged by fingers, wheel, keys and buttons. */
-export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit, height, says }: MapSurfaceProps) {
+export function MapSurface({
+  map,
+  clustersAt,
+  chosen,
+  onChoose,
+  ways,
+  here,
+  lit,
+  height,
+  outlines,
+  onPlace,
+  says,
+}: MapSurfaceProps) {
   const [width, setWidth] = useState(0);
   const [sight, setSight] = useState<Sight>(() =>
     sightOf(map, [...ways.flatMap(({ from, to }) => [from, to]), ...(here ? [here] : [])]),
@@ -48,6 +69,10 @@ export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit,
   const clusters = useMemo(() => clustersAt(zoom), [clustersAt, zoom]);
   const middle: Pixel = [width / 2, height / 2];
   const nearer = (factor: number, at: Pixel) => setSight((now) => enlarged(map, size, now, factor, at));
+  const place = ([x, y]: Pixel) => {
+    const spot = projection?.invert!([x, y]);
+    if (spot) onPlace?.([roundDegrees(spot[0]), roundDegrees(spot[1])]);
+  };
   const touch = ([x, y]: Pixel) => {
     const spots = clusters.map((cluster) => {
       const [cx, cy] = projection!([cluster.longitude, cluster.latitude]) ?? [-99, -99];
@@ -63,7 +88,7 @@ export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit,
       setSight((now) => moved(map, size, now, by));
     },
     onEnd: (at, cancelled) => {
-      if (begun.current && !cancelled) touch(at);
+      if (begun.current && !cancelled) (onPlace ? place : touch)(at);
       begun.current = undefined;
     },
     onPinch: (factor, about, by) => setSight((now) => enlarged(map, size, moved(map, size, now, by), factor, about)),
@@ -74,6 +99,7 @@ export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit,
     if (by) setSight((now) => moved(map, size, now, by));
     else if (event.key === '+' || event.key === '=') nearer(STEP, middle);
     else if (event.key === '-') nearer(1 / STEP, middle);
+    else if (event.key === 'Enter' && onPlace) place(middle);
     else if (event.key === '0') setSight(wholeOf(map));
     else return;
     event.preventDefault();
@@ -91,10 +117,16 @@ export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit,
         {projection && (
           <>
             <Ground map={map} projection={projection} size={size} lit={lit} />
+            {outlines && <Outlines projection={projection} size={size} outlines={outlines} />}
             <Marks projection={projection} size={size} clusters={clusters} chosen={chosen} ways={ways} here={here} />
           </>
         )}
       </View>
+      {onPlace && (
+        <View style={styles.place}>
+          <Button small label="Set a point at the cross" onPress={() => place(middle)} />
+        </View>
+      )}
       <ZoomButtons what="map" nearer={(factor) => nearer(factor, middle)} all={() => setSight(wholeOf(map))} />
     </View>
   );
@@ -102,5 +134,6 @@ export function MapSurface({ map, clustersAt, chosen, onChoose, ways, here, lit,
 
 const styles = StyleSheet.create({
   frame: { borderRadius: radius.l, overflow: 'hidden', borderWidth: 1, borderColor: colour.hairline },
+  place: { position: 'absolute', left: space.s, top: space.s },
   surface: { ...StyleSheet.absoluteFill, outlineOffset: -3 },
 });

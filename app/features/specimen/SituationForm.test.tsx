@@ -48,6 +48,29 @@ describe('the situation', () => {
     });
   });
 
+  it('offers the region that the coordinates lie in by the map, written with a true minus or a comma', async () => {
+    const outline: [number, number][] = [
+      [-28, -41.2],
+      [-27.6, -41.2],
+      [-27.6, -41],
+      [-28, -41],
+    ];
+    const guide = {
+      ...ledgeCrabs,
+      regions: ledgeCrabs.regions.map((one) => (one.id === 'ostren' ? { ...one, outline } : one)),
+    };
+    const onSubmit = jest.fn();
+    render(<SituationForm guide={guide} label="L4" situation={{}} submitLabel="Go" about="s" onSubmit={onSubmit} />);
+    fireEvent.changeText(screen.getByLabelText('Latitude'), '−41,1');
+    expect(screen.queryByText(/By the map/)).toBeNull();
+    fireEvent.changeText(screen.getByLabelText('Longitude'), '-27.7');
+    screen.getByText('By the map its coordinates lie in Ostren.');
+    fireEvent.press(screen.getByLabelText('Say Ostren'));
+    expect(screen.queryByText(/By the map/)).toBeNull();
+    await submit();
+    expect(onSubmit).toHaveBeenCalledWith('L4', { latitude: -41.1, longitude: -27.7, region: 'ostren' });
+  });
+
   it('takes all views as given until one is taken away', async () => {
     const onSubmit = show();
     fireEvent.press(screen.getByLabelText('from below'));

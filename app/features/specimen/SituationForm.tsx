@@ -1,8 +1,8 @@
 import { Situation as SituationSchema } from '@plesion/core/observation/schema';
-import { type Guide, HANDLING, PRIOR_PARTS, type PriorPart } from '@plesion/core/guide';
+import { type Guide, HANDLING, PRIOR_PARTS, type PriorPart, regionAt } from '@plesion/core/guide';
 import { DISTANCES, LIGHTS, type Situation, SUBJECTS } from '@plesion/core/observation';
 import { useEffect, useMemo } from 'react';
-import { type Control, Controller, useForm } from 'react-hook-form';
+import { type Control, Controller, useForm, useWatch } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { zodResolver } from '@hookform/resolvers/zod';
@@ -11,17 +11,18 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { FormTextField } from '../../ui/FormTextField';
+import { Text } from '../../ui/Text';
 import { Card } from '../../ui/Card';
 import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS, SUBJECT_LABELS } from '../records/situationText';
+
+/** Degrees as they are typed, with a comma or a true minus too. */
+const degreesOf = (text: string): number => Number(text.trim().replace(',', '.').replace('−', '-'));
 
 const coordinate = (limit: number, what: string) =>
   z
     .string()
     .trim()
-    .refine(
-      (text) => text === '' || Math.abs(Number(text.replace(',', '.'))) <= limit,
-      `${what} is a number from −${limit} to ${limit}.`,
-    );
+    .refine((text) => text === '' || Math.abs(degreesOf(text)) <= limit, `${what} is a number from −${limit} to ${limit}.`);
 
 /** As it is typed, right or not yet; kept over a reload. */
 const Typed = SituationSchema.omit({ latitude: true, longitude: true, date: true }).extend({
@@ -91,7 +92,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
     return unsubscribe;
   }, [watch, kept]);
   const submit = form.handleSubmit(({ label: name, latitude, longitude, date, ...rest }) => {
-    const number = (text: string) => (text === '' ? undefined : Number(text.replace(',', '.')));
+    const number = (text: string) => (text === '' ? undefined : degreesOf(text));
     kept.forget();
     onSubmit(
       name.trim(),
@@ -151,6 +152,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
           </View>
         </View>
         {guide.regions.length > 0 && <Chooser control={control} name="region" label="Region" options={guide.regions} />}
+        <RegionThere control={control} regions={guide.regions} onUse={(region) => form.setValue('region', region)} />
         {guide.habitats.length > 0 && <Chooser control={control} name="habitat" label="Habitat" options={guide.habitats} />}
         <View style={styles.pair}>
           <View style={styles.cell}>
@@ -212,6 +214,26 @@ function Chooser({ control, name, label, options }: ChooserProps) {
   );
 }
 
+interface RegionThereProps {
+  control: Control<FormValues>;
+  regions: Guide['regions'];
+  onUse: (region: string) => void;
+}
+
+/** The region that the coordinates lie in by the map, where it is not the one that is said. */
+function RegionThere({ control, regions, onUse }: RegionThereProps) {
+  const [longitude, latitude, said] = useWatch({ control, name: ['longitude', 'latitude', 'region'] });
+  const [x, y] = [longitude, latitude].map((text) => (text.trim() ? degreesOf(text) : NaN));
+  const there = Number.isFinite(x) && Number.isFinite(y) ? regionAt(regions, [x, y]) : undefined;
+  if (!there || there.id === said) return null;
+  return (
+    <View style={styles.there}>
+      <Text size="small" role="status" style={styles.says}>{`By the map its coordinates lie in ${there.label}.`}</Text>
+      <Button small label={`Say ${there.label}`} onPress={() => onUse(there.id)} />
+    </View>
+  );
+}
+
 /** Any number of things that hold together. */
 function Several({ control, name, label, options }: Omit<ChooserProps, 'name'> & { name: 'circumstances' | 'company' }) {
   return (
@@ -238,4 +260,6 @@ const styles = StyleSheet.create({
   form: { gap: space.m },
   pair: { flexDirection: 'row', gap: space.m, flexWrap: 'wrap' },
   cell: { flex: 1, minWidth: 140 },
+  there: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

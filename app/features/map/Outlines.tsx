@@ -1,0 +1,66 @@
+import type { GeoProjection } from 'd3-geo';
+import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { colour, font } from '../../theme';
+import type { Size } from './ground';
+
+/** A part of the area as it is drawn: degrees of longitude and latitude in turn. */
+export interface Outline {
+  key: string;
+  label: string;
+  points: readonly (readonly [number, number])[];
+  /** It is being drawn: its points are shown. */
+  on: boolean;
+}
+
+/** Half a cross, in pixels. */
+const CROSS = 11;
+const DOT = 5;
+
+/** Outlines on the ground, and a cross in the middle where a point would be set by keys. */
+export function Outlines({
+  projection,
+  size,
+  outlines,
+}: {
+  projection: GeoProjection;
+  size: Size;
+  outlines: readonly Outline[];
+}) {
+  const [x, y] = [size.width / 2, size.height / 2];
+  return (
+    <Svg
+      width={size.width}
+      height={size.height}
+      aria-hidden
+      style={{ position: 'absolute', left: 0, top: 0 }}
+      pointerEvents="none"
+    >
+      {outlines.map(({ key, label, points, on }) => {
+        const spots = points.map(([longitude, latitude]) => projection([longitude, latitude]) ?? [-99, -99]);
+        if (!spots.length) return null;
+        const [mx, my] = [0, 1].map((i) => spots.reduce((sum, spot) => sum + spot[i], 0) / spots.length);
+        return (
+          <G key={key}>
+            <Path
+              d={`M${spots.map((spot) => spot.join(',')).join('L')}${spots.length > 2 ? 'Z' : ''}`}
+              fill={colour.kelp}
+              fillOpacity={spots.length > 2 ? (on ? 0.2 : 0.08) : 0}
+              stroke={colour.kelp}
+              strokeWidth={on ? 2.5 : 1.5}
+              strokeDasharray={on ? undefined : '5 4'}
+            />
+            {on &&
+              spots.map(([px, py], i) => (
+                <Circle key={i} cx={px} cy={py} r={DOT} fill={colour.sheet} stroke={colour.kelp} strokeWidth={2} />
+              ))}
+            <SvgText x={mx} y={my} textAnchor="middle" fontFamily={font.strong} fontSize={13} fill={colour.kelp}>
+              {label}
+            </SvgText>
+          </G>
+        );
+      })}
+      <Line x1={x - CROSS} y1={y} x2={x + CROSS} y2={y} stroke={colour.ink} strokeWidth={1.5} />
+      <Line x1={x} y1={y - CROSS} x2={x} y2={y + CROSS} stroke={colour.ink} strokeWidth={1.5} />
+    </Svg>
+  );
+}
