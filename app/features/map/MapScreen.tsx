@@ -20,6 +20,7 @@ import { useGuide, useGuides, useGuidesWhole } from '../records/useGuide';
 import { type Cluster, clusterIndex, monthsOf } from './clusters';
 import { InSight, sayPlace } from './InSight';
 import { MapSurface } from './MapSurface';
+import { outlinesIn } from './Outlines';
 import { MonthBrush } from './MonthBrush';
 import { OwnGround } from './OwnGround';
 import { regionsOf } from './range';
@@ -98,6 +99,7 @@ function MapPage({ places, more, map, own, field }: MapPageProps) {
             ways={ways}
             here={seen.here}
             lit={seen.lit}
+            outlines={seen.outlines}
             height={wide ? Math.max(420, height - 220) : Math.round(height * 0.48)}
             says={says}
           />
@@ -161,7 +163,7 @@ function useSpecimenPlace(id: string | undefined) {
   });
   const guide = useGuide(data?.guideId).data?.guide;
   return useMemo(() => {
-    if (!data) return { lit: new Set<string>() };
+    if (!data) return { lit: new Set<string>(), outlines: [] };
     const { latitude, longitude } = data.situation;
     const taxon =
       guide && (data.summary.taxon ?? formsOf(guide).find(({ id: form }) => form === data.summary.leadingForm)?.taxon);
@@ -173,6 +175,7 @@ function useSpecimenPlace(id: string | undefined) {
       label: data.label,
       here,
       lit: new Set(regions),
+      outlines: outlinesIn(guide?.regions.filter((one) => regions.includes(one.id)) ?? []),
       says: [
         here ? `Seen at ${sayPlace(here)}.` : 'Its place was not recorded.',
         name &&

@@ -117,7 +117,7 @@ export function MapSurface({
         {projection && (
           <>
             <Ground map={map} projection={projection} size={size} lit={lit} />
-            {outlines && <Outlines projection={projection} size={size} outlines={outlines} />}
+            {outlines && <Outlines projection={projection} size={size} outlines={outlines} aim={Boolean(onPlace)} />}
             <Marks projection={projection} size={size} clusters={clusters} chosen={chosen} ways={ways} here={here} />
           </>
         )}

@@ -1,3 +1,4 @@
+import type { Guide } from '@plesion/core/guide';
 import type { GeoProjection } from 'd3-geo';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { colour, font } from '../../theme';
@@ -12,20 +13,24 @@ export interface Outline {
   on: boolean;
 }
 
+/** Regions of a guide as they are drawn, those that are. */
+export const outlinesIn = (regions: Guide['regions']): Outline[] =>
+  regions.flatMap(({ id, label, outline }) => (outline ? [{ key: id, label, points: outline, on: false }] : []));
+
 /** Half a cross, in pixels. */
 const CROSS = 11;
 const DOT = 5;
 
-/** Outlines on the ground, and a cross in the middle where a point would be set by keys. */
-export function Outlines({
-  projection,
-  size,
-  outlines,
-}: {
+interface OutlinesProps {
   projection: GeoProjection;
   size: Size;
   outlines: readonly Outline[];
-}) {
+  /** One is drawn. */
+  aim: boolean;
+}
+
+/** Outlines on the ground; and, where one is drawn, a cross in the middle at which a point is set by keys. */
+export function Outlines({ projection, size, outlines, aim }: OutlinesProps) {
   const [x, y] = [size.width / 2, size.height / 2];
   return (
     <Svg
@@ -59,8 +64,12 @@ export function Outlines({
           </G>
         );
       })}
-      <Line x1={x - CROSS} y1={y} x2={x + CROSS} y2={y} stroke={colour.ink} strokeWidth={1.5} />
-      <Line x1={x} y1={y - CROSS} x2={x} y2={y + CROSS} stroke={colour.ink} strokeWidth={1.5} />
+      {aim && (
+        <>
+          <Line x1={x - CROSS} y1={y} x2={x + CROSS} y2={y} stroke={colour.ink} strokeWidth={1.5} />
+          <Line x1={x} y1={y - CROSS} x2={x} y2={y + CROSS} stroke={colour.ink} strokeWidth={1.5} />
+        </>
+      )}
     </Svg>
   );
 }
