@@ -1,6 +1,7 @@
 import { type Endpoint, addressOf } from '@plesion/contract';
 import { endpoints } from '@plesion/contract/endpoints';
 import { openApi } from '@plesion/contract/openapi';
+import { demoLooks } from '@plesion/demo/colony';
 import { demoSpecimens } from '@plesion/demo';
 import { GuideEntity, GuideVersionEntity, SpecimenEntity } from '../database/entities';
 import { loadDemo } from '../demo';
@@ -45,7 +46,7 @@ describe('the door', () => {
     expect(answer.body).toMatchObject({ account: { name: 'demo' }, station: { demo: true } });
     const { body } = await visitor.get('/api/specimens').expect(200);
     // The photographed tern is put there by the camera.
-    expect(body.total).toBe(demoSpecimens.length + 1 + KNOWN);
+    expect(body.total).toBe(demoSpecimens.length + 1 + KNOWN + demoLooks.length);
     await visitor.delete('/api/session').expect(200);
     await visitor.get('/api/specimens').expect(401);
   });
@@ -54,7 +55,7 @@ describe('the door', () => {
     await loadDemo(server.orm.em.fork(), server);
     const visitor = server.visitor();
     await visitor.post('/api/session').send({ name: 'demo', password: 'demo' }).expect(200);
-    expect((await visitor.get('/api/specimens')).body.total).toBe(demoSpecimens.length + 1 + KNOWN);
+    expect((await visitor.get('/api/specimens')).body.total).toBe(demoSpecimens.length + 1 + KNOWN + demoLooks.length);
   });
 
   it('adds to an older demo what it has not yet, and leaves the rest alone', async () => {
