@@ -84,7 +84,7 @@ export default function MatrixPart({ id, draft, scores, edit, flush, takenIn }: 
     async (given: string) => {
       await flush();
       const started = await authoringApi('takeMatrix', { params: { id }, body: { batch: mintId(), source, text: given } });
-      if ('jobId' in started) keep({ job: started.jobId as string });
+      if ('jobId' in started) keep({ job: started.jobId });
       return started;
     },
     parseTaken,

@@ -1,5 +1,4 @@
 import { islands } from '@plesion/demo/islands';
-import type { BaseMap } from '@plesion/contract';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { act, useState } from 'react';
 import { choose, press, showScreen } from '../../test/showScreen';
@@ -38,7 +37,7 @@ const open = async () => {
 };
 
 beforeEach(() => {
-  mockGround = { data: { map: wound(islands() as BaseMap), own: false }, isPending: false };
+  mockGround = { data: { map: wound(islands()), own: false }, isPending: false };
 });
 
 it('a region is gone round by keys, its points are taken back, and another one keeps its own', async () => {
