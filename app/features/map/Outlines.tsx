@@ -20,6 +20,8 @@ export const outlinesIn = (regions: Guide['regions']): Outline[] =>
 /** Half a cross, in pixels. */
 const CROSS = 11;
 const DOT = 5;
+/** Pixels from an outline up to its name. */
+const ABOVE = 9;
 
 interface OutlinesProps {
   projection: GeoProjection;
@@ -43,7 +45,8 @@ export function Outlines({ projection, size, outlines, aim }: OutlinesProps) {
       {outlines.map(({ key, label, points, on }) => {
         const spots = points.map(([longitude, latitude]) => projection([longitude, latitude]) ?? [-99, -99]);
         if (!spots.length) return null;
-        const [mx, my] = [0, 1].map((i) => spots.reduce((sum, spot) => sum + spot[i], 0) / spots.length);
+        // Above it: the lands within have names of their own.
+        const [top] = [...spots].sort((a, b) => a[1] - b[1]);
         return (
           <G key={key}>
             <Path
@@ -58,7 +61,7 @@ export function Outlines({ projection, size, outlines, aim }: OutlinesProps) {
               spots.map(([px, py], i) => (
                 <Circle key={i} cx={px} cy={py} r={DOT} fill={colour.sheet} stroke={colour.kelp} strokeWidth={2} />
               ))}
-            <SvgText x={mx} y={my} textAnchor="middle" fontFamily={font.strong} fontSize={13} fill={colour.kelp}>
+            <SvgText x={top[0]} y={top[1] - ABOVE} textAnchor="middle" fontFamily={font.strong} fontSize={13} fill={colour.kelp}>
               {label}
             </SvgText>
           </G>
