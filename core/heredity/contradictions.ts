@@ -91,11 +91,13 @@ function conflictWithout(question: ReadyQuestion, dropped: readonly HeredityReco
   const places = emptiedBy(left);
   if (!places) return undefined;
   const near = nearOf(left.kin);
-  for (let steps = 0; ; steps++) {
+  // What one is called by its young is not told by its own variables: where it matters they are a step away.
+  for (let steps = 0, before = 0; ; steps++) {
     const around = stepsFrom(near, places, steps);
+    if (around.size === before) return smallestConflict(left);
     const part = partOf(left, around.keys());
-    // What one is called by its young is not told by its own variables: where it matters they are a step away.
-    if (around.size === left.kin.length || emptiedBy(part)) return smallestConflict(part);
+    if (emptiedBy(part)) return smallestConflict(part);
+    before = around.size;
   }
 }
 

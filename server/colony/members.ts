@@ -1,10 +1,10 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
 import type { Pedigree } from '@plesion/core/heredity/schema';
-import { inPensNow, penNames } from '@plesion/core/colony';
+import { inPensNow, type PenName } from '@plesion/core/colony';
 import { IndividualEntity } from '../database/entities';
 import type { Em } from '../database/orm';
-import { pensOf } from './pens';
+import { penNamesOf } from './pens';
 
 /** Individuals of a book at most. */
 const MOST = 2000;
@@ -12,9 +12,11 @@ const MOST = 2000;
 /**
  * Individuals of a guide that the book says something of, the eldest first, each by a name of its own, and in pens by what
  * they are called now.
+ *
+ * @param known what that is, where it was asked for already.
  */
-export async function membersOf(em: Em, stationId: string, guideId: string): Promise<ColonyMember[]> {
-  const now = penNames(await pensOf(em, stationId, guideId));
+export async function membersOf(em: Em, stationId: string, guideId: string, known?: PenName): Promise<ColonyMember[]> {
+  const now = known ?? (await penNamesOf(em, stationId, guideId));
   const rows = await em.find(
     IndividualEntity,
     { stationId, guideId, hidden: false, kept: { $ne: null } },

@@ -1,6 +1,6 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Pairing, PairingWrite, YoungAnswer, YoungWrite } from '@plesion/contract/pairings';
-import { keptOfYoung, pairedInNow, penNames } from '@plesion/core/colony';
+import { keptOfYoung, pairedInNow, type PenName } from '@plesion/core/colony';
 import type { Pairing as Content } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
 import { mixedBy } from '@plesion/core/heredity';
@@ -13,20 +13,20 @@ import { badRequest, HttpProblem } from '../http/errors';
 import { writeIndividual } from '../individuals/service';
 import { findRecord, type Writer } from '../records/write';
 import { membersOf } from './members';
-import { pensOf } from './pens';
+import { penNamesOf } from './pens';
 
 const PAIRING = fieldKind<PairingRecord, PairingWrite>('pairing', PairingEntity, ({ guideId }) => ({ guideId }));
 
 export const findPairing = (em: Em, stationId: string, id: string): Promise<Pairing> => findRecord(em, PAIRING, stationId, id);
 
 /** Pairings of a book, the latest first. */
-export async function pairingsOf(em: Em, stationId: string, guideId: string): Promise<Pairing[]> {
+export async function pairingsOf(em: Em, stationId: string, guideId: string, known?: PenName): Promise<Pairing[]> {
   const rows = await em.find(
     PairingEntity,
     { stationId, guideId, hidden: false },
     { orderBy: { createdAt: 'desc', id: 'desc' } },
   );
-  const now = penNames(await pensOf(em, stationId, guideId));
+  const now = known ?? (await penNamesOf(em, stationId, guideId));
   return rows
     .map((row) => pairedInNow(wireOf<PairingWrite>(row), now))
     .sort((a, b) => (a.from > b.from ? -1 : a.from < b.from ? 1 : 0));

@@ -1,6 +1,6 @@
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { Pen, PenWrite } from '@plesion/contract/pens';
-import { keyOfPen, penAnew } from '@plesion/core/colony';
+import { keyOfPen, penAnew, type PenName, penNames } from '@plesion/core/colony';
 import { type PenRecord, PenEntity } from '../database/colonyEntities';
 import type { Em } from '../database/orm';
 import { fieldKind, wireOf, writeField } from '../fieldwork/records';
@@ -23,6 +23,10 @@ export async function pensOf(em: Em, stationId: string, guideId: string): Promis
   const rows = await em.find(PenEntity, { stationId, guideId, hidden: false }, { orderBy: { createdAt: 'asc', id: 'asc' } });
   return rows.map((row) => wireOf<PenWrite>(row));
 }
+
+/** By what the pens of a book are called now. */
+export const penNamesOf = async (em: Em, stationId: string, guideId: string): Promise<PenName> =>
+  penNames(await pensOf(em, stationId, guideId));
 
 /** Write a pen. Where it is called otherwise now, its former name stays with it. @throws 400 by the field. */
 export async function writePen(em: Em, writer: Writer, id: string, sent: PenWrite): Promise<Pen> {

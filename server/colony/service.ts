@@ -10,6 +10,7 @@ import type {
   SimulateWrite,
 } from '@plesion/contract/colony';
 import type { Outcome } from '@plesion/core';
+import { penNames } from '@plesion/core/colony';
 import type { HereditySection } from '@plesion/core/guide';
 import type {
   CrossAnswer,
@@ -33,9 +34,10 @@ const MOST_MATES = 40;
 /** The book of a guide, and what each of it carries. */
 export async function colonyOf(em: Em, pool: AnalysisPool, stationId: string, guideId: string): Promise<Colony> {
   const { guide } = await findGuide(em, stationId, guideId);
-  const members = await membersOf(em, stationId, guideId);
-  const pairings = await pairingsOf(em, stationId, guideId);
   const pens = await pensOf(em, stationId, guideId);
+  const now = penNames(pens);
+  const members = await membersOf(em, stationId, guideId, now);
+  const pairings = await pairingsOf(em, stationId, guideId, now);
   const model = guide.heredity;
   if (!model || members.length === 0) return { members, pairings, pens, inbreeding: {}, problems: [] };
   const individuals = pedigreeOf(members);

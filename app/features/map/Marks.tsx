@@ -1,8 +1,9 @@
 import type { GeoProjection } from 'd3-geo';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { colour, font } from '../../theme';
 import type { Cluster } from './clusters';
 import type { Size } from './ground';
+import { Overlay } from './Overlay';
 import type { Way } from './ways';
 
 /** Pixels that a mark is wide from its middle: it grows with the root of what it stands for. */
@@ -24,13 +25,7 @@ export function Marks({ projection, size, clusters, chosen, ways, here }: MarksP
     projection([longitude, latitude]) ?? [-99, -99];
   const at = here && spot(here);
   return (
-    <Svg
-      width={size.width}
-      height={size.height}
-      aria-hidden
-      style={{ position: 'absolute', left: 0, top: 0 }}
-      pointerEvents="none"
-    >
+    <Overlay size={size}>
       {clusters.map((cluster) => {
         const [x, y] = spot(cluster);
         const on = cluster.key === chosen;
@@ -93,6 +88,6 @@ export function Marks({ projection, size, clusters, chosen, ways, here }: MarksP
           <Circle cy={-20} r={4} fill={colour.sheet} />
         </G>
       )}
-    </Svg>
+    </Overlay>
   );
 }

@@ -1,8 +1,9 @@
 import type { Guide } from '@plesion/core/guide';
 import type { GeoProjection } from 'd3-geo';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { colour, font } from '../../theme';
 import type { Size } from './ground';
+import { Overlay } from './Overlay';
 
 /** A part of the area as it is drawn: degrees of longitude and latitude in turn. */
 export interface Outline {
@@ -35,13 +36,7 @@ interface OutlinesProps {
 export function Outlines({ projection, size, outlines, aim }: OutlinesProps) {
   const [x, y] = [size.width / 2, size.height / 2];
   return (
-    <Svg
-      width={size.width}
-      height={size.height}
-      aria-hidden
-      style={{ position: 'absolute', left: 0, top: 0 }}
-      pointerEvents="none"
-    >
+    <Overlay size={size}>
       {outlines.map(({ key, label, points, on }) => {
         const spots = points.map(([longitude, latitude]) => projection([longitude, latitude]) ?? [-99, -99]);
         if (!spots.length) return null;
@@ -73,6 +68,6 @@ export function Outlines({ projection, size, outlines, aim }: OutlinesProps) {
           <Line x1={x} y1={y - CROSS} x2={x} y2={y + CROSS} stroke={colour.ink} strokeWidth={1.5} />
         </>
       )}
-    </Svg>
+    </Overlay>
   );
 }
