@@ -49,7 +49,7 @@ export function Misfits(props: Props) {
       {matters.length > 0 && (
         <>
           {matters.map((ways, at) => (
-            <View key={ways[0].why}>
+            <View key={ways[0].why} style={styles.matter}>
               <Text>{`${at === 0 ? 'Not all that is written can be true.' : 'And apart from that:'} ${ONE}`}</Text>
               {ways.slice(0, WAYS).map(({ why, records, p }) => (
                 <Doubted key={why} {...props} record={records[0]} what={sayWrong(records)} odds={`(${inHundred(p)} of these)`} />
@@ -117,6 +117,7 @@ const Way = ({ id, children }: { id?: string; children: string }) =>
   );
 
 const styles = StyleSheet.create({
+  matter: { gap: space.s },
   one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   way: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
