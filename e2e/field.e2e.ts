@@ -71,6 +71,7 @@ describe.each(SIZES)('the catch sheet, $kind', (size) => {
     expect(kept).toMatchObject({ what: 'ringed', sex: 'male', overrides: [] });
     await page.getByRole('button', { name: 'Take back' }).click();
     await page.getByLabel(`Ring offered: ${offered}`).waitFor();
+    await until(async () => (await capturesWith(page, plain(offered))).length === 0);
   });
 
   it('stops where a rule of the guide is broken, and keeps why it stands all the same, over a reload', async () => {
@@ -235,6 +236,29 @@ describe('the keeper’s book', () => {
       return moth?.kept.pen === 'cage 9' && moth.kept.weights?.[0].grams === 1.4;
     });
     await page.getByText('No connection').waitFor({ state: 'detached' });
+  });
+
+  it('of which a part does not come works all the same; a page that does not come leaves the places, and opens later', async () => {
+    const page = await station.page(SIZES[0]);
+    await page.route(/SexCard/, (asked) => asked.abort());
+    await inDemo(page, station.url, '/field/colony');
+    await page.getByRole('link', { name: /^Moth 84/ }).click();
+    const missing = page.getByText('A part of this page is not on this device yet');
+    await missing.waitFor();
+    await page.getByRole('button', { name: 'Write the line' }).waitFor();
+    await page.unroute(/SexCard/);
+    await page.getByRole('button', { name: 'Fetch it' }).click();
+    await missing.waitFor({ state: 'detached' });
+    await page.context().setOffline(true);
+    await page.getByRole('link', { name: 'Guides' }).click();
+    await page.getByRole('heading', { name: 'This page is not on this device yet' }).waitFor();
+    expect(await page.getByRole('link', { name: 'Guides' }).getAttribute('aria-current')).toBe('page');
+    await page.goBack();
+    await page.getByRole('heading', { name: 'Moth 84', exact: true }).waitFor();
+    await page.getByRole('link', { name: 'Guides' }).click();
+    await page.getByRole('heading', { name: 'This page is not on this device yet' }).waitFor();
+    await page.context().setOffline(false);
+    await page.getByRole('heading', { name: 'Guides', exact: true }).waitFor();
   });
 
   it('has pens with who is in them; one that is called otherwise takes them with it', async () => {

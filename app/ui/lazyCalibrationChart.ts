@@ -1,4 +1,7 @@
-import { lazy } from 'react';
+import { lazyPart } from './lazyPart';
 
 /** The chart, fetched with the first page that shows one and not with the first screen. */
-export const CalibrationChart = lazy(() => import('./CalibrationChart').then((chart) => ({ default: chart.CalibrationChart })));
+export const CalibrationChart = lazyPart(
+  () => import('./CalibrationChart'),
+  (chart) => chart.CalibrationChart,
+);

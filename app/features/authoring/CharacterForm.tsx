@@ -1,11 +1,12 @@
 import { type DraftCharacter, withRanges } from '@plesion/core/authoring';
 import { CHARACTER_GROUPS, HANDLING } from '@plesion/core/guide';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { lazyPart } from '../../ui/lazyPart';
 import { Picker } from '../../ui/Picker';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -23,8 +24,14 @@ interface Props {
 }
 
 /** What draws comes when a character is opened. */
-const StateLooks = lazy(() => import('./StateLooks'));
-const ProtocolForm = lazy(() => import('./ProtocolForm'));
+const StateLooks = lazyPart(
+  () => import('./StateLooks'),
+  (part) => part.StateLooks,
+);
+const ProtocolForm = lazyPart(
+  () => import('./ProtocolForm'),
+  (part) => part.ProtocolForm,
+);
 
 /** Of no group: no id begins so. */
 const NONE = '-';

@@ -28,7 +28,7 @@ const SYSTEMS = [
 ] as const;
 
 /** How the kinds of a guide inherit: genes, what is seen of them, strains, and days. */
-export default function HeredityPart({ draft, edit }: PartProps) {
+export function HeredityPart({ draft, edit }: PartProps) {
   const section = draft.heredity;
   const put = (next: HereditySection | undefined) =>
     edit({ do: 'part', set: next ? { heredity: next } : {}, drop: next ? [] : ['heredity'] });

@@ -22,7 +22,7 @@ interface Props {
 }
 
 /** Sources from a list of literature, and out again for other programs. One that is among them already is passed over. */
-export default function Literature({ id, sources, edit }: Props) {
+export function Literature({ id, sources, edit }: Props) {
   const [text, setText] = useState('');
   const [took, setTook] = useState<string>();
   const take = useMutation({

@@ -33,7 +33,7 @@ interface Props extends PartProps {
 }
 
 /** What the draft says back: what it wants, what nothing tells apart, where a cell would help; and the way to publish it. */
-export default function LookPart({ id, draft, scores, edit, version, saved, flush, catchUp }: Props) {
+export function LookPart({ id, draft, scores, edit, version, saved, flush, catchUp }: Props) {
   const router = useRouter();
   const client = useQueryClient();
   const look = useQuery({

@@ -73,7 +73,7 @@ const parseTaken = (result: unknown) => MatrixTaken.parse(result);
 const Begun = z.object({ job: z.string().optional() });
 
 /** Matrices in and out: a table of a spreadsheet, a line for each cell, NEXUS. */
-export default function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
+export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
   const [source, setSource] = useState(draft.sources[0]?.id ?? '');
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();

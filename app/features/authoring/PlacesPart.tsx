@@ -1,8 +1,9 @@
 import { inHundred } from '@plesion/core/evidence';
 import { COMPANY_KINDS, DEFAULT_WORDS, type FrequencyWord } from '@plesion/core/guide';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { lazyPart } from '../../ui/lazyPart';
 import { Picker } from '../../ui/Picker';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -12,12 +13,15 @@ import type { PartProps } from './WritingScreen';
 import { YearCurve } from './YearCurve';
 
 /** The map is fetched after the rest. */
-const RegionMap = lazy(() => import('./RegionMap'));
+const RegionMap = lazyPart(
+  () => import('./RegionMap'),
+  (part) => part.RegionMap,
+);
 
 type Company = NonNullable<PartProps['draft']['company']>[number];
 
 /** Where and when each is met, with what, and what may hold as it is seen. */
-export default function PlacesPart({ draft, scores, edit }: PartProps) {
+export function PlacesPart({ draft, scores, edit }: PartProps) {
   const { regions, habitats, circumstances = [], company = [] } = draft;
   return (
     <>

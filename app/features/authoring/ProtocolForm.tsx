@@ -31,7 +31,7 @@ interface Props {
 }
 
 /** How a character is taken on a photograph: which places, in which order, and what is worked out of them. */
-export default function ProtocolForm({ character, views, onChange }: Props) {
+export function ProtocolForm({ character, views, onChange }: Props) {
   const { protocol, kind } = character;
   const kinds = quantitiesFor(kind);
   const put = (next: Protocol) => onChange({ ...character, protocol: next });

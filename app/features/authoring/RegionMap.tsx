@@ -24,7 +24,7 @@ const FEWEST = 3;
 const MOST = 400;
 
 /** Regions drawn on the station's ground: one is chosen, and its outline is gone round point by point. */
-export default function RegionMap({ regions, onChange }: Props) {
+export function RegionMap({ regions, onChange }: Props) {
   const ground = useBaseMap();
   const wide = useWide();
   const [chosen, setChosen] = useState(regions[0]?.id);

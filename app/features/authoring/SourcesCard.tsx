@@ -1,10 +1,11 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
+import { lazyPart } from '../../ui/lazyPart';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
@@ -13,7 +14,10 @@ import { freshId } from './freshId';
 import type { PartProps } from './WritingScreen';
 
 /** Fetched when somebody brings literature. */
-const Literature = lazy(() => import('./Literature'));
+const Literature = lazyPart(
+  () => import('./Literature'),
+  (part) => part.Literature,
+);
 
 const KINDS: { id: PartProps['draft']['sources'][number]['kind']; label: string }[] = [
   { id: 'book', label: 'a book' },

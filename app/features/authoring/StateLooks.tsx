@@ -9,7 +9,7 @@ import { Button } from '../../ui/Button';
 import { Options } from '../../ui/Options';
 import { Text } from '../../ui/Text';
 import { PlateView } from '../plates/PlateView';
-import Cut from '../plates/Cut';
+import { Cut } from '../plates/Cut';
 import { TileForm } from './TileForm';
 import { TileOption } from './TileOption';
 import { drawnByWords } from './drawnByWords';
@@ -23,7 +23,7 @@ interface Props {
 const SIZE = 64;
 
 /** How the states of a character are drawn; one is touched to change it. What words say is proposed. */
-export default function StateLooks({ character, figures, onChange }: Props) {
+export function StateLooks({ character, figures, onChange }: Props) {
   const states = character.states ?? [];
   const [open, setOpen] = useState<string>();
   const chosen = states.find(({ id }) => id === open);

@@ -1,10 +1,11 @@
 import type { Edit } from '@plesion/core/authoring';
 import { RANKS, type Rank, type Taxon } from '@plesion/core/guide';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -17,7 +18,10 @@ import { treeRows } from './taxonTree';
 import type { PartProps } from './WritingScreen';
 
 /** Fetched when somebody moves them about. */
-const TreeArranger = lazy(() => import('./TreeArranger'));
+const TreeArranger = lazyPart(
+  () => import('./TreeArranger'),
+  (part) => part.TreeArranger,
+);
 
 /** What the guide tells apart, as a tree; what stands lowest is told apart, and what stands above has what all under it have. */
 export function TaxaPart({ draft, edit }: PartProps) {

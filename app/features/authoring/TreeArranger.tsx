@@ -31,7 +31,7 @@ const BUTTONS: [Move, string, string][] = [
 ];
 
 /** Taxa moved about: dragged by a handle behind another, or to its right to stand under it; or by buttons, a step at a time. */
-export default function TreeArranger({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
+export function TreeArranger({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
   const { taxa } = draft;
   const rows = treeRows(taxa);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: BEGINS } }), useSensor(KeyboardSensor));

@@ -26,7 +26,7 @@ interface Props {
 const SHOWN = 30;
 
 /** A specimen tried on the draft: with these readings it says so. Nothing of it is kept. */
-export default function TryPart({ id, draft, version, saved }: Props) {
+export function TryPart({ id, draft, version, saved }: Props) {
   const [states, setStates] = useState<Record<string, string[]>>({});
   const [values, setValues] = useState<Record<string, string>>({});
   const [shown, setShown] = useState(SHOWN);

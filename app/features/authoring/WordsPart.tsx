@@ -19,7 +19,7 @@ type Term = NonNullable<Guide['glossary']>[number];
 const MOST_DRAWN = 4;
 
 /** Words of the field, explained: each is touched wherever it stands in the guide. */
-export default function WordsPart({ draft, edit }: PartProps) {
+export function WordsPart({ draft, edit }: PartProps) {
   const [open, setOpen] = useState<string>();
   const [word, setWord] = useState('');
   const [problem, setProblem] = useState<string>();

@@ -1,9 +1,10 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
@@ -47,21 +48,45 @@ export interface PartProps {
 }
 
 /** Fetched when somebody brings a table. */
-const MatrixPart = lazy(() => import('./MatrixPart'));
+const MatrixPart = lazyPart(
+  () => import('./MatrixPart'),
+  (part) => part.MatrixPart,
+);
 /** Fetched when somebody says where and when. */
-const PlacesPart = lazy(() => import('./PlacesPart'));
+const PlacesPart = lazyPart(
+  () => import('./PlacesPart'),
+  (part) => part.PlacesPart,
+);
 /** Fetched when somebody explains words. */
-const WordsPart = lazy(() => import('./WordsPart'));
+const WordsPart = lazyPart(
+  () => import('./WordsPart'),
+  (part) => part.WordsPart,
+);
 /** Fetched when somebody brings photographs. */
-const FiguresPart = lazy(() => import('./FiguresPart'));
+const FiguresPart = lazyPart(
+  () => import('./FiguresPart'),
+  (part) => part.FiguresPart,
+);
 /** Fetched when somebody sets rules. */
-const RulesPart = lazy(() => import('./RulesPart'));
+const RulesPart = lazyPart(
+  () => import('./RulesPart'),
+  (part) => part.RulesPart,
+);
 /** Fetched when somebody says how it is inherited. */
-const HeredityPart = lazy(() => import('./HeredityPart'));
+const HeredityPart = lazyPart(
+  () => import('./HeredityPart'),
+  (part) => part.HeredityPart,
+);
 /** Fetched when somebody looks it over. */
-const LookPart = lazy(() => import('./LookPart'));
+const LookPart = lazyPart(
+  () => import('./LookPart'),
+  (part) => part.LookPart,
+);
 /** Fetched when somebody tries it. */
-const TryPart = lazy(() => import('./TryPart'));
+const TryPart = lazyPart(
+  () => import('./TryPart'),
+  (part) => part.TryPart,
+);
 
 /** A guide that is being written, part by part. */
 export function WritingScreen({ id }: { id: string }) {

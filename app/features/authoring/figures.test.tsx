@@ -5,7 +5,7 @@ import { act, type ReactElement, useState } from 'react';
 import { Image } from 'react-native';
 import { choose, press, showScreen } from '../../test/showScreen';
 import { FigurePins } from './FigurePins';
-import FiguresPart from './FiguresPart';
+import { FiguresPart } from './FiguresPart';
 import { pieceOf, TilePiece } from './TilePiece';
 
 jest.mock('../../lib/usePointers', () => ({ usePointers: () => undefined }));

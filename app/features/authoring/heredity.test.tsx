@@ -6,7 +6,7 @@ import { act, useState } from 'react';
 import { forgetForms } from '../../lib/keptForm';
 import { omit } from '../../lib/omit';
 import { choose, press, showScreen, type } from '../../test/showScreen';
-import HeredityPart from './HeredityPart';
+import { HeredityPart } from './HeredityPart';
 
 const moths = demoGuides.find(({ id }) => id === 'lantern-moths')!;
 const Shape = Guide.shape.heredity.unwrap();

@@ -4,7 +4,7 @@ import { ledgeCrabs } from '@plesion/demo';
 import { screen } from '@testing-library/react-native';
 import { useState } from 'react';
 import { press, shown, showScreen, type } from '../../test/showScreen';
-import Literature from './Literature';
+import { Literature } from './Literature';
 
 const mockRead = jest.fn();
 const mockDownload = jest.fn();

@@ -6,13 +6,13 @@ import { choose, press, showScreen } from '../../test/showScreen';
 import { GroupsCard } from './GroupsCard';
 import { editOf, gridOf } from './grid';
 import { PartChoice } from './PartChoice';
-import PlacesPart from './PlacesPart';
+import { PlacesPart } from './PlacesPart';
 import { TaxaPart } from './TaxaPart';
-import WordsPart from './WordsPart';
+import { WordsPart } from './WordsPart';
 import type { PartProps } from './WritingScreen';
 
 jest.mock('../../lib/usePointers', () => ({ usePointers: () => undefined }));
-jest.mock('./RegionMap', () => ({ __esModule: true, default: () => null }));
+jest.mock('./RegionMap', () => ({ RegionMap: () => null }));
 
 let working: ReturnType<typeof workingOf>;
 const now = (): Draft => draftOf(working);

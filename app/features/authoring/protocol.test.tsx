@@ -2,7 +2,7 @@ import type { DraftCharacter } from '@plesion/core/authoring';
 import { fireEvent, screen, within } from '@testing-library/react-native';
 import { act, useState } from 'react';
 import { choose, press, showScreen, type } from '../../test/showScreen';
-import ProtocolForm from './ProtocolForm';
+import { ProtocolForm } from './ProtocolForm';
 
 const VIEWS = [
   { id: 'whole', label: 'the specimen' },

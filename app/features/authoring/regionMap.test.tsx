@@ -3,7 +3,7 @@ import { fireEvent, screen } from '@testing-library/react-native';
 import { act, useState } from 'react';
 import { choose, press, showScreen } from '../../test/showScreen';
 import { wound } from '../map/ground';
-import RegionMap from './RegionMap';
+import { RegionMap } from './RegionMap';
 
 type Regions = Parameters<typeof RegionMap>[0]['regions'];
 

@@ -6,7 +6,7 @@ import { act, useState } from 'react';
 import { forgetForms } from '../../lib/keptForm';
 import { omit } from '../../lib/omit';
 import { choose, press, showScreen, type } from '../../test/showScreen';
-import RulesPart from './RulesPart';
+import { RulesPart } from './RulesPart';
 import { sayCheck } from './ruleWords';
 
 let working: ReturnType<typeof workingOf>;

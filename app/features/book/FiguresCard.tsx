@@ -11,7 +11,7 @@ import { LeaderLines } from '../figures/LeaderLines';
 import { leadersOf } from '../figures/leaders';
 
 /** The photographs of a form, with whose they are and on what terms; what is pointed at on them leads to its character. */
-export default function FiguresCard({ id, guide, form }: { id: string; guide: Guide; form: Form }) {
+export function FiguresCard({ id, guide, form }: { id: string; guide: Guide; form: Form }) {
   const figures = figuresOf(guide, form);
   if (figures.length === 0) return null;
   return (

@@ -1,13 +1,14 @@
 import { describeForm, tellingCharacters } from '@plesion/core/book';
 import { apartFrom } from '@plesion/core/compare';
 import { type CompiledGuide, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
-import { lazy, Suspense, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { lazyPart } from '../../ui/lazyPart';
 import { TaxonName } from '../../ui/TaxonName';
 import { Typeset } from '../../ui/Typeset';
 import { Text } from '../../ui/Text';
@@ -24,9 +25,15 @@ import { PresenceSheet } from './PresenceSheet';
 import { Hazards, OtherNames } from './TaxonNotes';
 
 /** Fetched where the guide has photographs. */
-const FiguresCard = lazy(() => import('./FiguresCard'));
+const FiguresCard = lazyPart(
+  () => import('./FiguresCard'),
+  (part) => part.FiguresCard,
+);
 /** Fetched after what the guide says. */
-const Gallery = lazy(() => import('./Gallery').then((one) => ({ default: one.Gallery })));
+const Gallery = lazyPart(
+  () => import('./Gallery'),
+  (one) => one.Gallery,
+);
 
 /** One form: its plates large with its characters pointed at, and all that the guide says of it. */
 export function FormPage({ id, formId }: { id: string; formId: string }) {

@@ -4,9 +4,9 @@ import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { act } from 'react';
 import { press, showScreen } from '../../test/showScreen';
-import ComparedFigures from '../compare/ComparedFigures';
+import { ComparedFigures } from '../compare/ComparedFigures';
 import { carryFigures } from '../records/carryFigures';
-import FiguresCard from './FiguresCard';
+import { FiguresCard } from './FiguresCard';
 
 const mockPush = jest.fn();
 jest.mock('expo-router', () => ({

@@ -2,7 +2,7 @@ import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
 import { strainsOf } from '@plesion/core/pedigree';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
@@ -10,6 +10,7 @@ import { colour, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { lazyPart } from '../../ui/lazyPart';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
@@ -28,11 +29,18 @@ import { useBook } from './useBook';
 import { foundWords, locusLabel, penNamesIn, sayChance, sayShares, sayPlace, saySex, sayShown } from './words';
 
 /** Fetched after the rest of the page. */
-const VerificationSheet = lazy(() =>
-  import('../verification/VerificationSheet').then((sheet) => ({ default: sheet.VerificationSheet })),
+const VerificationSheet = lazyPart(
+  () => import('../verification/VerificationSheet'),
+  (sheet) => sheet.VerificationSheet,
 );
-const SexCard = lazy(() => import('./SexCard').then((card) => ({ default: card.SexCard })));
-const SpecimensOf = lazy(() => import('./SpecimensOf').then((card) => ({ default: card.SpecimensOf })));
+const SexCard = lazyPart(
+  () => import('./SexCard'),
+  (card) => card.SexCard,
+);
+const SpecimensOf = lazyPart(
+  () => import('./SpecimensOf'),
+  (card) => card.SpecimensOf,
+);
 
 /** One of the book: what it shows, what it carries, whose it is, and what it would have with another. */
 export function MemberPage({ id }: { id: string }) {

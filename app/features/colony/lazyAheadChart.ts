@@ -1,4 +1,7 @@
-import { lazy } from 'react';
+import { lazyPart } from '../../ui/lazyPart';
 
 /** The chart's library is fetched where a chart is shown. */
-export const AheadChart = lazy(async () => ({ default: (await import('./AheadChart')).AheadChart }));
+export const AheadChart = lazyPart(
+  () => import('./AheadChart'),
+  (chart) => chart.AheadChart,
+);

@@ -3,13 +3,14 @@ import { compareForms, namesOf } from '@plesion/core/compare';
 import { compiledFor, type Guide, type Judgement } from '@plesion/core/guide';
 import type { Situation } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { lazyPart } from '../../ui/lazyPart';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
@@ -23,7 +24,10 @@ import { FormPick } from './FormPick';
 import { SendPage } from './SendPage';
 
 /** Fetched where the guide has photographs. */
-const ComparedFigures = lazy(() => import('./ComparedFigures'));
+const ComparedFigures = lazyPart(
+  () => import('./ComparedFigures'),
+  (part) => part.ComparedFigures,
+);
 
 interface CompareScreenProps {
   id: string;

@@ -11,15 +11,7 @@ import { FigurePicture, FigureWords } from '../figures/FigurePicture';
 import { FORM_INKS } from './inks';
 
 /** Photographs of the same view beside each other; a form that has none says so. */
-export default function ComparedFigures({
-  guide,
-  forms,
-  names,
-}: {
-  guide: Guide;
-  forms: Comparison['forms'];
-  names: readonly string[];
-}) {
+export function ComparedFigures({ guide, forms, names }: { guide: Guide; forms: Comparison['forms']; names: readonly string[] }) {
   const screen = useWindowDimensions().width;
   const own = forms.map((form) => figuresOf(guide, form));
   // The view that shows most of them comes first.

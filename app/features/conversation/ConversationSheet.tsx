@@ -1,8 +1,9 @@
 import type { Thread } from '@plesion/contract/conversations';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, type ReactNode, Suspense } from 'react';
+import { type ReactNode, Suspense } from 'react';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { lazyPart } from '../../ui/lazyPart';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { conversationApi, conversationOf } from './conversationApi';
@@ -10,7 +11,10 @@ import { ThreadCard } from './ThreadCard';
 import { TalkedPhotos } from './TalkedPhotos';
 
 /** Fetched when somebody has something to say. */
-const RemarkForm = lazy(() => import('./RemarkForm').then((form) => ({ default: form.RemarkForm })));
+const RemarkForm = lazyPart(
+  () => import('./RemarkForm'),
+  (form) => form.RemarkForm,
+);
 
 interface ConversationSheetProps {
   specimenId: string;

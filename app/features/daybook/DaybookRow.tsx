@@ -2,8 +2,9 @@ import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { inHundred } from '@plesion/core/evidence';
 import { sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { lazyPart } from '../../ui/lazyPart';
 import { Photo } from '../../ui/Photo';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
@@ -12,7 +13,11 @@ import { WrittenName } from '../../ui/WrittenName';
 import { useGuide } from '../records/useGuide';
 
 /** Names and places are there to be read before anything is drawn. */
-const RowPlate = lazy(() => import('./RowPlate'));
+const RowPlate = lazyPart(
+  () => import('./RowPlate'),
+  (part) => part.RowPlate,
+  'picture',
+);
 
 /** One specimen of the daybook: what it is as far as it goes, how sure, where. */
 export function DaybookRow({ row }: { row: SpecimenRow }) {

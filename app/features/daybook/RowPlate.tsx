@@ -4,7 +4,7 @@ import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
 /** A specimen as its readings and its name say it looks. */
-export default function RowPlate({ guide, row }: { guide: Guide; row: SpecimenRow }) {
+export function RowPlate({ guide, row }: { guide: Guide; row: SpecimenRow }) {
   const plate = formPlate(guide, row.summary.leadingForm, mainView(guide), 'thumb', row.traits);
   return plate ? <PlateView plate={plate} width={78} height={60} /> : null;
 }

@@ -16,7 +16,7 @@ const LABELS = ['A tern with a dark-tipped bill', 'A tern that looks almost the 
 const loading = loadPlan('tern');
 
 /** The plate at the door. */
-export default function DoorPlate() {
+export function DoorPlate() {
   use(loading);
   const plan = planOf({ plan: 'tern' })!;
   return (

@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { schemas } from '@plesion/contract';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
@@ -12,12 +12,17 @@ import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { lazyPart } from '../../ui/lazyPart';
 import { Text } from '../../ui/Text';
 import { PasskeyDoor } from '../passkeys/PasskeyDoor';
 import { useEnter } from '../session/useSession';
 
 /** Drawn when it has come: the door itself does not wait for it. */
-const DoorPlate = lazy(() => import('./DoorPlate'));
+const DoorPlate = lazyPart(
+  () => import('./DoorPlate'),
+  (part) => part.DoorPlate,
+  'picture',
+);
 
 /** The door: the demo in one press, an account, or a new station. */
 export function SignIn() {

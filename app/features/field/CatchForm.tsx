@@ -1,7 +1,7 @@
 import type { CaptureWrite, SpecimenWrite, StoredGuide } from '@plesion/contract';
 import { readBack, ringOf, ringSizes } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
-import { lazy, type ReactNode, Suspense, useMemo, useState } from 'react';
+import { type ReactNode, Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { today } from '../../lib/dates';
@@ -10,6 +10,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
@@ -27,7 +28,10 @@ import { useHistory } from './useHistory';
 import { inWords, kindName } from './words';
 
 /** What was read is weighed once there is some. */
-const WarnedBefore = lazy(() => import('../verification/WarnedBefore').then((one) => ({ default: one.WarnedBefore })));
+const WarnedBefore = lazyPart(
+  () => import('../verification/WarnedBefore'),
+  (one) => one.WarnedBefore,
+);
 
 interface CatchFormProps {
   /** What is typed is kept under it. */

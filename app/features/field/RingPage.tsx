@@ -3,7 +3,7 @@ import { ageNow, calendarDays, CATCH_WORDS, contradictions, legs, type Position,
 import { VERIFICATION_WORDS } from '@plesion/core/verification/schema';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
 import { colour, space } from '../../theme';
@@ -15,6 +15,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty, Loading } from '../../ui/states';
 import { Disclosure } from '../../ui/Disclosure';
+import { lazyPart } from '../../ui/lazyPart';
 import { Text } from '../../ui/Text';
 import { captureDrafts } from '../records/fieldDrafts';
 import { useGuide } from '../records/useGuide';
@@ -31,8 +32,9 @@ import { useHistory } from './useHistory';
 import { inWords, kindName, sayWay } from './words';
 
 /** Fetched after the rest of the page. */
-const VerificationSheet = lazy(() =>
-  import('../verification/VerificationSheet').then((sheet) => ({ default: sheet.VerificationSheet })),
+const VerificationSheet = lazyPart(
+  () => import('../verification/VerificationSheet'),
+  (sheet) => sheet.VerificationSheet,
 );
 
 /** An individual by its ring: who it is, where it was, how old it is at least, and what does not go together. */

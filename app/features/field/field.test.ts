@@ -5,10 +5,12 @@ import { headsOf, sayCount } from './countWords';
 import { garwoodOf } from './density';
 import { haltsOf } from './halts';
 import { numberOf } from '../../lib/numberOf';
+import { createOutbox, outbox, setOutbox } from '../../lib/outbox/outbox';
+import { memoryStorage } from '../../lib/outbox/storage';
 import { stringOf } from './StringsScreen';
 import { familyTyped, writtenFamily } from './ageFamily';
 import { captureOf, NOTHING_TYPED, Typed as TypedShape, type Typed, typedOf } from './typed';
-import { type Field, USUAL_SHEET } from './useField';
+import { type Field, USUAL_SHEET, withWaiting } from './useField';
 import { listUnder, sayFirsts } from './useLists';
 
 jest.mock('expo-router', () => ({}));
@@ -150,6 +152,22 @@ describe('what keeps a catch from being saved', () => {
     const history = { mark: 'H 04501', captures: [first], visits: [], sites: [] };
     const again = { ...tern, what: 'again' as const, mark: 'H 04501', markAgain: 'H 04501' };
     expect(codes(again, 'H 04501', { history })).toEqual(['sexes-differ*']);
+  });
+});
+
+describe('what waits on this device', () => {
+  const stored: FieldView = { ...field.view, sites: [], sheets: [], open: [], recent: [], strings: [string] };
+  const offered = () => withWaiting(stored, ID).strings[0].standing.next;
+  const keep = (content: Partial<CaptureWrite>) =>
+    outbox().keep({ station: ID, kind: 'capture', id: 'one', content: { ...made(tern, 'H 04502'), ...content }, unanswered: [] });
+
+  it('has put its ring on, and one that is taken back frees it before the station is told', async () => {
+    setOutbox(await createOutbox(memoryStorage()));
+    expect(offered()).toBe('H 04502');
+    await keep({});
+    expect(offered()).toBe('H 04503');
+    await keep({ version: 1, mark: 'H 04501', hidden: true });
+    expect(offered()).toBe('H 04501');
   });
 });
 

@@ -1,5 +1,11 @@
-import { lazy } from 'react';
+import { lazyPart } from '../../ui/lazyPart';
 
 /** What draws charts is large: it is fetched with the first chart. */
-export const WeightsChart = lazy(async () => ({ default: (await import('./WeightsChart')).WeightsChart }));
-export const CountsChart = lazy(async () => ({ default: (await import('./CountsChart')).CountsChart }));
+export const WeightsChart = lazyPart(
+  () => import('./WeightsChart'),
+  (chart) => chart.WeightsChart,
+);
+export const CountsChart = lazyPart(
+  () => import('./CountsChart'),
+  (chart) => chart.CountsChart,
+);

@@ -73,7 +73,7 @@ function merged<S extends { id: string; hidden: boolean }>(
   return [...added, ...changed].filter(({ hidden }) => !hidden);
 }
 
-function withWaiting(stored: FieldView, station: string): Field {
+export function withWaiting(stored: FieldView, station: string): Field {
   const waiting = outbox().waiting(station);
   const captures = waiting
     .filter(({ kind }) => kind === 'capture')
@@ -81,6 +81,8 @@ function withWaiting(stored: FieldView, station: string): Field {
   const waitingMarks = captures
     .filter(({ capture }) => capture.what === 'ringed' && !capture.hidden)
     .flatMap(({ capture }) => capture.mark ?? []);
+  // What was taken back on this device, and is not yet with the server, is free again.
+  const takenBack = new Set(captures.flatMap(({ capture }) => (capture.hidden && capture.mark ? [capture.mark] : [])));
   const putOnHere = [...putOn].filter((one) => one.startsWith(`${station} `)).map((one) => one.slice(station.length + 1));
   const ringedHere = [...new Set([...waitingMarks, ...putOnHere])];
   const caughtHere = (visitId: string) =>
@@ -103,7 +105,10 @@ function withWaiting(stored: FieldView, station: string): Field {
     open: view.open,
     strings: view.strings.map((string) => ({
       string,
-      standing: stringStanding(string, [...string.ringed, ...ringedHere.filter((mark) => !string.ringed.includes(mark))]),
+      standing: stringStanding(string, [
+        ...string.ringed.filter((mark) => !takenBack.has(mark)),
+        ...ringedHere.filter((mark) => !string.ringed.includes(mark)),
+      ]),
     })),
     sheet,
     families: [...AGE_FAMILIES, ...view.sheets.flatMap(({ families }) => families)],

@@ -1,10 +1,11 @@
 import type { GuideRow } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
+import { lazyPart } from '../../ui/lazyPart';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
@@ -17,7 +18,10 @@ import { TakenGuide, useTakeGuide } from './TakeGuide';
 import { useGuides, useGuidesWhole } from '../records/useGuide';
 import { useSession } from '../session/useSession';
 
-const OffersSheet = lazy(() => import('../sharing/OffersSheet'));
+const OffersSheet = lazyPart(
+  () => import('../sharing/OffersSheet'),
+  (part) => part.OffersSheet,
+);
 
 /** The station's guides, and the way in for more. */
 export function GuidesScreen() {

@@ -1,16 +1,20 @@
 import type { Standing } from '@plesion/core/evidence';
 import { type Guide, taxonIndex, type Judgement, shortName } from '@plesion/core/guide';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Card } from '../../ui/Card';
+import { lazyPart } from '../../ui/lazyPart';
 import { Text } from '../../ui/Text';
 import { asKind, excludedOf, followingFirst, orderOf, toggled, weighted } from './policy';
 
 /** Practice is asked for by whoever looks how it is weighed. */
-const OwnReading = lazy(() => import('./OwnReading').then((own) => ({ default: own.OwnReading })));
+const OwnReading = lazyPart(
+  () => import('./OwnReading'),
+  (own) => own.OwnReading,
+);
 
 interface WeighingSheetProps {
   guideId: string;

@@ -1,4 +1,7 @@
-import { lazy } from 'react';
+import { lazyPart } from '../../ui/lazyPart';
 
 /** What draws charts is large: it is fetched with the first chart. */
-export const RepeatsChart = lazy(async () => ({ default: (await import('./RepeatsChart')).RepeatsChart }));
+export const RepeatsChart = lazyPart(
+  () => import('./RepeatsChart'),
+  (chart) => chart.RepeatsChart,
+);

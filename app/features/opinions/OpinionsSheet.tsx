@@ -1,8 +1,9 @@
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { lazyPart } from '../../ui/lazyPart';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
@@ -10,7 +11,10 @@ import { AskedCard } from './AskedCard';
 import { asksOf, opinionsApi } from './opinionsApi';
 
 /** Fetched when somebody wants to ask. */
-const AskForm = lazy(() => import('./AskForm').then((form) => ({ default: form.AskForm })));
+const AskForm = lazyPart(
+  () => import('./AskForm'),
+  (form) => form.AskForm,
+);
 
 /** What others make of a specimen: asked blind, pooled as far as they are independent, decided by who asked. */
 export function OpinionsSheet({ specimenId, guide }: { specimenId: string; guide: Guide }) {

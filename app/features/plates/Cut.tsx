@@ -12,7 +12,7 @@ interface CutProps {
 }
 
 /** A piece of a photograph, square. */
-export default function Cut({ photo, box, size, label }: CutProps) {
+export function Cut({ photo, box, size, label }: CutProps) {
   const uri = usePhotoUri(photo, 'small');
   const [width, height] = [size / box.width, size / box.height];
   return (

@@ -1,10 +1,15 @@
 import type { Character, Guide } from '@plesion/core/guide';
-import { lazy, type ReactNode, Suspense } from 'react';
+import { type ReactNode, Suspense } from 'react';
 import { tilePlate } from './plates';
 import { PlateView } from './PlateView';
+import { lazyPart } from '../../ui/lazyPart';
 
 /** What cuts pieces out of photographs comes with the first of them. */
-const Cut = lazy(() => import('./Cut'));
+const Cut = lazyPart(
+  () => import('./Cut'),
+  (part) => part.Cut,
+  'picture',
+);
 
 interface Props {
   guide: Guide;

@@ -1,9 +1,10 @@
 import type { Character, Guide } from '@plesion/core/guide';
 import type { Asked, Item } from '@plesion/core/practice';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Circle } from 'react-native-svg';
 import { colour, space } from '../../theme';
+import { lazyPart } from '../../ui/lazyPart';
 import { Photo } from '../../ui/Photo';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -14,7 +15,10 @@ import { useItemPlate } from './itemPlate';
 import { seenIn } from './seenIn';
 import { touched } from './touched';
 
-const BeatClip = lazy(() => import('./BeatClip').then((clip) => ({ default: clip.BeatClip })));
+const BeatClip = lazyPart(
+  () => import('./BeatClip'),
+  (clip) => clip.BeatClip,
+);
 
 const WIDEST = 560;
 const TALLEST = 360;

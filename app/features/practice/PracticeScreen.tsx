@@ -1,7 +1,8 @@
 import type { StoredGuide } from '@plesion/contract';
 import type { NextWhy } from '@plesion/core/practice';
-import { lazy, Suspense, useDeferredValue } from 'react';
+import { Suspense, useDeferredValue } from 'react';
 import { useAddress } from '../../lib/useAddress';
+import { lazyPart } from '../../ui/lazyPart';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty, Loading } from '../../ui/states';
@@ -15,9 +16,18 @@ import { FIELDS, wantedOf } from './wanted';
 import type { Wanted } from './ways';
 
 /** Who names one at a time does not load what shows many, or walks a key. */
-const FlockItem = lazy(() => import('./FlockItem').then((flock) => ({ default: flock.FlockItem })));
-const PhotoPractice = lazy(() => import('./PhotoPractice').then((photos) => ({ default: photos.PhotoPractice })));
-const WalkPractice = lazy(() => import('./WalkPractice').then((walk) => ({ default: walk.WalkPractice })));
+const FlockItem = lazyPart(
+  () => import('./FlockItem'),
+  (flock) => flock.FlockItem,
+);
+const PhotoPractice = lazyPart(
+  () => import('./PhotoPractice'),
+  (photos) => photos.PhotoPractice,
+);
+const WalkPractice = lazyPart(
+  () => import('./WalkPractice'),
+  (walk) => walk.WalkPractice,
+);
 
 /** Individuals of a guide that nobody has seen before, to be told apart. */
 export function PracticeScreen({ id }: { id: string }) {

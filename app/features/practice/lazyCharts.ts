@@ -1,4 +1,7 @@
-import { lazy } from 'react';
+import { lazyPart } from '../../ui/lazyPart';
 
 /** What draws charts is large: it is fetched with the first chart. */
-export const WeeksChart = lazy(async () => ({ default: (await import('./WeeksChart')).WeeksChart }));
+export const WeeksChart = lazyPart(
+  () => import('./WeeksChart'),
+  (chart) => chart.WeeksChart,
+);

@@ -65,6 +65,17 @@ const standsIn = <R extends { id: string }>(part: 'sites' | 'open' | 'strings' |
     return { ...view, ...Object.fromEntries(changed) };
   });
 
+/** A ring, likewise: out, or free where the capture was taken back. A string passes over the rings of others. */
+const ringStands = ({ what, mark, hidden }: Capture) =>
+  queryClient.setQueriesData<FieldView>({ queryKey: ['field'] }, (view) => {
+    if (!view || !mark || what !== 'ringed') return view;
+    const strings = view.strings.map((string) => {
+      const others = string.ringed.filter((one) => one !== mark);
+      return { ...string, ringed: hidden ? others : [...others, mark] };
+    });
+    return { ...view, strings };
+  });
+
 export const siteDrafts = createDrafts<SiteWrite, Site>({
   name: 'site',
   schema: SiteShape,
@@ -100,6 +111,7 @@ export const captureDrafts = createDrafts<CaptureWrite, Capture>({
   },
   onSaved: (capture) => (
     queryClient.setQueryData(['capture', capture.id], capture),
+    ringStands(capture),
     refresh('captures', 'marks', 'strings', 'lists')
   ),
 });

@@ -14,7 +14,7 @@ import { sharingApi } from './sharingApi';
 import { useTakeOffer } from './useTakeOffer';
 
 /** What the other stations of this server offer, each to be taken in by one press; nothing where they offer nothing. */
-export default function OffersSheet() {
+export function OffersSheet() {
   const offers = useQuery({ queryKey: ['offers'], queryFn: ({ signal }) => sharingApi('offers', {}, signal) });
   const take = useTakeOffer();
   const may = useSession().account.role !== 'learner';

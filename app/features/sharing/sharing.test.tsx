@@ -3,7 +3,7 @@ import { screen, waitFor } from '@testing-library/react-native';
 import { forgetForms } from '../../lib/keptForm';
 import { fakeStation, type FakeStation, OFFLINE } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
-import OffersSheet from './OffersSheet';
+import { OffersSheet } from './OffersSheet';
 import { SharingCard } from './SharingCard';
 import { SharingTag } from './SharingTag';
 import { WithdrawnNotice } from './WithdrawnNotice';

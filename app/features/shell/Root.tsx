@@ -1,12 +1,13 @@
 import { QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { usePathname } from 'expo-router';
-import { lazy, type ReactNode, Suspense, useEffect } from 'react';
+import { type ReactNode, Suspense, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { queryClient } from '../../lib/api';
 import { keepForOffline } from '../../lib/offline';
 import { colour } from '../../theme';
 import { startAppearance } from '../../theme/appearance';
+import { lazyPart } from '../../ui/lazyPart';
 import { Failed, Loading } from '../../ui/states';
 import { keepSending, openRecords } from '../records/sending';
 import { SessionContext, useSessionQuery } from '../session/useSession';
@@ -15,7 +16,10 @@ import { Shell } from './Shell';
 startAppearance();
 
 /** Who is signed in does not load the door's forms. */
-const SignIn = lazy(() => import('../door/SignIn').then((door) => ({ default: door.SignIn })));
+const SignIn = lazyPart(
+  () => import('../door/SignIn'),
+  (door) => door.SignIn,
+);
 
 /** Everything round the screens: the server's cache, the door and the places. */
 export function Root({ children }: { children: ReactNode }) {

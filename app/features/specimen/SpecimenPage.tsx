@@ -5,7 +5,7 @@ import { traitsRead } from '@plesion/core/plates';
 import { photosOf } from '@plesion/core/specimen';
 import { sayReading } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useParams } from '../../lib/useParams';
 import { space, WIDE } from '../../theme';
@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { lazyPart } from '../../ui/lazyPart';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useStanding } from '../analysis/useStanding';
@@ -35,11 +36,15 @@ import { SpecimenFrame } from './SpecimenFrame';
 import { useDraft } from '../records/useDraft';
 
 /** Fetched after the rest of the page. */
-const ConversationSheet = lazy(() =>
-  import('../conversation/ConversationSheet').then((sheet) => ({ default: sheet.ConversationSheet })),
+const ConversationSheet = lazyPart(
+  () => import('../conversation/ConversationSheet'),
+  (sheet) => sheet.ConversationSheet,
 );
 
-const AnswersSheet = lazy(() => import('../answers/AnswersSheet').then((sheet) => ({ default: sheet.AnswersSheet })));
+const AnswersSheet = lazyPart(
+  () => import('../answers/AnswersSheet'),
+  (sheet) => sheet.AnswersSheet,
+);
 
 /** A specimen as it stands in the daybook, with its history. */
 export function SpecimenPage({ id }: { id: string }) {

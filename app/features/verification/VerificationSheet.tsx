@@ -3,13 +3,14 @@ import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { lazyPart } from '../../ui/lazyPart';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Failed, Loading } from '../../ui/states';
@@ -21,7 +22,10 @@ import { type Verified, verificationApi, verificationsOf } from './verificationA
 import { WhatMisled } from './WhatMisled';
 
 /** Fetched when somebody has something to say. */
-const OutcomeForm = lazy(() => import('./OutcomeForm').then((form) => ({ default: form.OutcomeForm })));
+const OutcomeForm = lazyPart(
+  () => import('./OutcomeForm'),
+  (form) => form.OutcomeForm,
+);
 
 interface VerificationSheetProps {
   of: Verified;
