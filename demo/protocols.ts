@@ -1,4 +1,4 @@
-import type { Character, Protocol } from '@plesion/core/guide';
+import { type Character, PLAIN_FORMS, type Protocol, type Shape } from '@plesion/core/guide';
 
 /** The two ends of a length, in words. */
 type Ends = readonly [string, string];
@@ -63,6 +63,21 @@ export const edgeOf = (
   view,
   landmarks: [{ id: 'edge', label: words, kind: 'path' }],
   quantity: { id: 'value', kind, path: 'edge' },
+  states,
+});
+
+const plain = (label: string): Shape => PLAIN_FORMS.find((one) => one.label === label)!;
+
+/** A form that is told by where an outline lies between two others, of plain names. */
+export const formOf = (
+  view: string,
+  words: string,
+  others: readonly [string, string],
+  states: NonNullable<Protocol['states']>,
+): Protocol => ({
+  view,
+  landmarks: [{ id: 'around', label: words, kind: 'outline' }],
+  quantity: { id: 'value', kind: 'form', outline: 'around', between: [plain(others[0]), plain(others[1])] },
   states,
 });
 

@@ -33,6 +33,7 @@ export {
   withPlaces,
   withRanges,
 } from './protocols';
+export { shapeFrom, shapePath } from './shapes';
 export { takeMatrix } from './takeMatrix';
 export { tileFromWords } from './tileWords';
 export { cellKey, draftOf, type Working, workingOf } from './workingDraft';

@@ -1,5 +1,6 @@
 import { landmarksIn } from '../guide/landmarks';
-import type { Line, Protocol, Quantity } from '../guide/protocolSchema';
+import { PLAIN_FORMS } from '../guide/plainForms';
+import type { Line, Protocol, Quantity, Shape } from '../guide/protocolSchema';
 import type { Character } from '../guide/schema';
 import { idsFor } from '../guide/working';
 import { done, failed, type Outcome } from '../problem';
@@ -44,6 +45,7 @@ export const ROLES: Record<Quantity['kind'], readonly Role[]> = {
   area: outline,
   elongation: outline,
   roundness: outline,
+  form: [role('outline', 'outline', 'all around it, begun at its foot')],
   dip: path('from rim to rim'),
   raggedness: path('along the edge'),
   count: [role('markers', 'markers', 'each of them'), { ...role('axis', 'line'), may: true }],
@@ -76,6 +78,8 @@ export function filledOf(quantity: Quantity): Filled {
   }
 }
 
+const plainForm = (label: string): Shape => PLAIN_FORMS.find((one) => one.label === label)!;
+
 /** A line through other places keeps what it is called. */
 const line = (points: string[], had?: Line): Line => ({ ...had, points });
 
@@ -101,6 +105,14 @@ function quantityOf(kind: Quantity['kind'], id: string, filled: Filled, was?: Qu
       const [from, to] = filled.axis ?? [];
       const side = was?.kind === kind && was.side ? { side: was.side } : {};
       return { id, kind, markers: first('markers'), ...(to === undefined ? {} : { axis: [from, to], ...side }) };
+    }
+    case 'form': {
+      return {
+        id,
+        kind,
+        outline: first('outline'),
+        between: was?.kind === kind ? was.between : [plainForm('an oval'), plainForm('a lance')],
+      };
     }
     case 'dip':
     case 'raggedness':

@@ -1,9 +1,9 @@
 import { landmarksIn } from './landmarks';
-import type { Quantity } from './protocolSchema';
+import type { Quantity, Shape } from './protocolSchema';
 import type { Character } from './schema';
 
 /** Quantities that have no unit: what a form is told by. */
-const FORMS = ['ratio', 'reach', 'elongation', 'roundness', 'dip', 'raggedness'] as const;
+const FORMS = ['ratio', 'reach', 'elongation', 'roundness', 'form', 'dip', 'raggedness'] as const;
 
 /** What each kind of character can be taken by. */
 const TAKEN_BY: Partial<Record<Character['kind'], readonly Quantity['kind'][]>> = {
@@ -14,6 +14,15 @@ const TAKEN_BY: Partial<Record<Character['kind'], readonly Quantity['kind'][]>> 
   angle: ['angle'],
   count: ['count'],
 };
+
+function enclosesSomething({ points }: Shape): boolean {
+  let twice = 0;
+  points.forEach(([x, y], i) => {
+    const [u, v] = points[(i + 1) % points.length];
+    twice += x * v - u * y;
+  });
+  return twice !== 0;
+}
 
 /** What a kind of character can be taken by, on a photo. */
 export const quantitiesFor = (kind: Character['kind']): readonly Quantity['kind'][] => TAKEN_BY[kind] ?? [];
@@ -34,6 +43,11 @@ export function checkProtocol(
       report(`${field}.quantity`, 'unknown-landmark', `“${label}” is worked out of “${id}”, which is none of its landmarks.`);
   if (!quantitiesFor(kind).includes(quantity.kind))
     report(`${field}.quantity.kind`, 'quantity-misfit', `“${label}” is a ${kind} and cannot be taken as ${quantity.kind}.`);
+  if (quantity.kind === 'form')
+    quantity.between.forEach((shape, i) => {
+      if (!enclosesSomething(shape))
+        report(`${field}.quantity.between[${i}]`, 'shape-without-area', `“${shape.label}” encloses nothing: go round it once.`);
+    });
   if (states && !protocol.states)
     report(`${field}.states`, 'states-missing', `“${label}” is told by states: say what the quantity is in each.`);
   for (const { state, from = -Infinity, to = Infinity } of protocol.states ?? []) {

@@ -9,6 +9,16 @@ export const Line = z.strictObject({
 });
 export type Line = z.infer<typeof Line>;
 
+/** An outline that others are held against; in any place, turn and size, and begun at its foot. */
+export const Shape = z.strictObject({
+  label,
+  points: z
+    .array(z.tuple([z.number(), z.number()]))
+    .min(5)
+    .max(400),
+});
+export type Shape = z.infer<typeof Shape>;
+
 const named = { id };
 
 /** What is worked out of points. */
@@ -30,6 +40,8 @@ export const Quantity = z.discriminatedUnion('kind', [
   z.strictObject({ ...named, kind: z.literal('elongation'), outline: id }),
   /** 4πA ÷ P²: 1 for a circle. */
   z.strictObject({ ...named, kind: z.literal('roundness'), outline: id }),
+  /** Where an outline, begun at its foot, lies between two others: 0 as the first, 1 as the second. */
+  z.strictObject({ ...named, kind: z.literal('form'), outline: id, between: z.tuple([Shape, Shape]) }),
   /** Width at half depth ÷ width at the rim of a dip drawn from rim to rim: ½ for a V, more for a U. */
   z.strictObject({ ...named, kind: z.literal('dip'), path: id }),
   /** Length of an edge ÷ that of the same edge smoothed: 1 where it is even. */

@@ -21,7 +21,7 @@ export type {
 } from './schema';
 export type { Treatment, Union } from './judgementSchema';
 export type { CatchCheck, CatchCondition, FieldSection } from './fieldSchema';
-export type { Line, Protocol, Quantity } from './protocolSchema';
+export type { Line, Protocol, Quantity, Shape } from './protocolSchema';
 export { landmarksIn } from './landmarks';
 export type { Block, CrossValidation, Learned, Ratio } from './learnedSchema';
 export type { Figure } from './figureSchema';

@@ -14,15 +14,23 @@ export const HARMONICS = 12;
  * @returns undefined where it encloses nothing.
  */
 export function fourierOf(outline: readonly PixelPoint[], harmonics = HARMONICS): Harmonic[] | undefined {
-  const raw = coefficients(outline, harmonics);
-  if (!raw) return undefined;
+  const turned = counterClockwise(outline);
+  return turned && madeEqual(coefficients(turned, harmonics))?.harmonics;
+}
+
+/**
+ * Coefficients made equal in start, turn and size by the ellipse of the first harmonic.
+ *
+ * @returns with the direction of its half length as it lay; undefined where it has none.
+ */
+export function madeEqual(raw: readonly Harmonic[]): { harmonics: Harmonic[]; axis: PixelPoint } | undefined {
   const [a, b, c, d] = raw[0];
   const start = 0.5 * Math.atan2(2 * (a * b + c * d), a * a + c * c - b * b - d * d);
   const [along, up] = [a * Math.cos(start) + b * Math.sin(start), c * Math.cos(start) + d * Math.sin(start)];
   const size = Math.hypot(along, up);
   if (!(size > 0)) return undefined;
   const [cos, sin] = [along / size, up / size];
-  return raw.map(([p, q, r, s], k) => {
+  const harmonics = raw.map(([p, q, r, s], k) => {
     const turn = (k + 1) * start;
     const [ct, st] = [Math.cos(turn), Math.sin(turn)];
     const [A, B, C, D] = [p * ct + q * st, q * ct - p * st, r * ct + s * st, s * ct - r * st];
@@ -33,16 +41,22 @@ export function fourierOf(outline: readonly PixelPoint[], harmonics = HARMONICS)
       (D * cos - B * sin) / size,
     ] as const;
   });
+  return { harmonics, axis: [cos, sin] };
 }
 
-function coefficients(outline: readonly PixelPoint[], harmonics: number): Harmonic[] | undefined {
+/** The points of an outline in the sense in which they enclose a positive area; undefined where they enclose none. */
+export function counterClockwise(outline: readonly PixelPoint[]): readonly PixelPoint[] | undefined {
   const n = outline.length;
   let signed = 0;
   outline.forEach(([x, y], i) => (signed += x * outline[(i + 1) % n][1] - outline[(i + 1) % n][0] * y));
   if (n < 3 || signed === 0) return undefined;
-  const turned = signed < 0 ? [...outline].reverse() : outline;
-  const steps = turned.map((p, i) => {
-    const q = turned[(i + 1) % n];
+  return signed < 0 ? [...outline].reverse() : outline;
+}
+
+/** Before they are made equal: of an outline gone round at even speed. */
+export function coefficients(outline: readonly PixelPoint[], harmonics: number): Harmonic[] {
+  const steps = outline.map((p, i) => {
+    const q = outline[(i + 1) % outline.length];
     return { dx: q[0] - p[0], dy: q[1] - p[1], dt: Math.hypot(q[0] - p[0], q[1] - p[1]) };
   });
   const T = steps.reduce((sum, { dt }) => sum + dt, 0);
@@ -69,14 +83,16 @@ function coefficients(outline: readonly PixelPoint[], harmonics: number): Harmon
  * @param mirrored count a left and a right as alike.
  */
 export function outlineDistance(a: readonly Harmonic[], b: readonly Harmonic[], mirrored = false): number {
-  const halfTurn = (h: Harmonic, k: number): Harmonic => {
-    // Half a turn about the middle, begun half-way round: even harmonics change their sign.
-    const sign = k % 2 === 1 ? -1 : 1;
-    return [h[0] * sign, h[1] * sign, h[2] * sign, h[3] * sign];
-  };
-  const flip = ([p, q, r, s]: Harmonic): Harmonic => [p, -q, -r, s];
-  const same = (one: readonly Harmonic[]) =>
-    Math.sqrt(0.5 * one.reduce((sum, h, k) => sum + h.reduce((part, value, j) => part + (value - b[k][j]) ** 2, 0), 0));
-  const tried = [a, a.map(halfTurn)];
-  return Math.min(...(mirrored ? [...tried, ...tried.map((one) => one.map(flip))] : tried).map(same));
+  const tried = [a, halfTurned(a)];
+  return Math.min(...(mirrored ? [...tried, ...tried.map(mirrorImage)] : tried).map((one) => laidOn(one, b)));
 }
+
+/** The distance between two outlines as they lie on one another, in half lengths. */
+export const laidOn = (a: readonly Harmonic[], b: readonly Harmonic[]): number =>
+  Math.sqrt(0.5 * a.reduce((sum, h, k) => sum + h.reduce((part, value, j) => part + (value - b[k][j]) ** 2, 0), 0));
+
+/** Half a turn about the middle, begun half-way round: even harmonics change their sign. */
+export const halfTurned = (all: readonly Harmonic[]): Harmonic[] =>
+  all.map((h, k) => (k % 2 === 1 ? [-h[0], -h[1], -h[2], -h[3]] : h));
+
+export const mirrorImage = (all: readonly Harmonic[]): Harmonic[] => all.map(([p, q, r, s]) => [p, -q, -r, s]);

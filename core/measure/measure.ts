@@ -1,5 +1,6 @@
 import { landmarksIn, type Line, type Quantity } from '../guide/working';
 import type { Problem } from '../problem';
+import { between } from './between';
 import { type CountingError, counted, onSide } from './count';
 import { dipRatio } from './dip';
 import { angleAt, areaWithin, type At, type Estimate, over, pathLength, reach } from './estimate';
@@ -138,13 +139,30 @@ function estimate(quantity: Quantity, frame: Frame, ground: Ground, field: strin
     const counted = from && to && quantity.side ? onSide(markers, from, to, quantity.side) : markers;
     return { value: counted.length, pointed: 0, scaled: 0 };
   }
-  return spread(workedOut(quantity, frame), frame, ground);
+  if (quantity.kind !== 'form') return spread(workedOut(quantity, frame), frame, ground);
+  const found = between(
+    frame.at,
+    frame.numbers(quantity.outline),
+    quantity.between.map(({ points }) => points) as [PixelPoint[], PixelPoint[]],
+  );
+  const [from, to] = quantity.between.map(({ label }) => label);
+  if (found.off > FAR_OFF * found.apart)
+    return {
+      code: 'form-unlike',
+      message: `“${quantity.id}” lies between “${from}” and “${to}” in no way: it is too unlike both. Is it begun at its foot, and gone round once?`,
+      field,
+    };
+  return spread(found, frame, ground);
 }
+
+/** An outline that is further off the way from one form to the other, in its length, is like neither. */
+const FAR_OFF = 2 / 3;
 
 /** Points that a kind needs, and what is said where there are fewer. */
 const TOO_FEW: Partial<Record<Quantity['kind'], [number, string]>> = {
   area: [3, 'has fewer than three points: go round it.'],
   elongation: [3, 'has fewer than three points: go round it.'],
+  form: [5, 'has fewer than five points: go round it from its foot.'],
   roundness: [3, 'has fewer than three points: go round it.'],
   dip: [3, 'has fewer than three points: from rim to rim by way of the bottom.'],
   raggedness: [5, 'has fewer than five points: follow the edge.'],
@@ -188,7 +206,7 @@ function frameOf(set: PointSet, ground: Ground): Frame {
   };
 }
 
-function workedOut(quantity: Exclude<Quantity, { kind: 'count' }>, { numbers, at }: Frame): Estimate {
+function workedOut(quantity: Exclude<Quantity, { kind: 'count' | 'form' }>, { numbers, at }: Frame): Estimate {
   const one = (id: string) => numbers(id)[0];
   const line = ({ points }: Line) => pathLength(at, points.flatMap(numbers));
   switch (quantity.kind) {

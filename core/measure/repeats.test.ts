@@ -34,7 +34,9 @@ describe('what was measured again', () => {
     expect(both.agreement).toEqual(
       agreementOf(
         [0, 1, 2, 3].map((i) => {
-          const [ann, ben] = ['ann', 'ben'].map((name) => groups.find(({ thing, by }) => thing === `thing ${i}` && by === name)!.values);
+          const [ann, ben] = ['ann', 'ben'].map(
+            (name) => groups.find(({ thing, by }) => thing === `thing ${i}` && by === name)!.values,
+          );
           return [(ann[0] + ann[1] + ann[2]) / 3, ben[0]];
         }),
       ),
@@ -44,7 +46,9 @@ describe('what was measured again', () => {
   it('in pixels is left out beside what has a scale, and kept where nothing has', () => {
     const scale = {
       kind: 'lengths' as const,
-      references: [{ ends: [[0, 9] as [number, number], [10, 9] as [number, number]] as [[number, number], [number, number]], mm: 1 }],
+      references: [
+        { ends: [[0, 9] as [number, number], [10, 9] as [number, number]] as [[number, number], [number, number]], mm: 1 },
+      ],
     };
     const groups = repeatedOf([taken('x', 'ann', 50, 51), { ...taken('y', 'ann', 50, 51), scale }]);
     expect(groups.map(({ thing, unit }) => [thing, unit])).toEqual([['y', 'mm']]);

@@ -25,9 +25,9 @@ describe('what a tilt may cost', () => {
       [0, 300],
       [0, 500],
     ];
-    expect(tiltCost({ sets: [cross], quantity: length, scale: { ...scale, references: [{ ends: across, mm: 10 }] } }, 20)).toBeGreaterThan(
-      1,
-    );
+    expect(
+      tiltCost({ sets: [cross], quantity: length, scale: { ...scale, references: [{ ends: across, mm: 10 }] } }, 20),
+    ).toBeGreaterThan(1);
   });
 
   it('is that of a naive search over all axes, for an angle', () => {

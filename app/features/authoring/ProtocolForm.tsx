@@ -22,6 +22,7 @@ import { exchanged } from './exchanged';
 import { freshId } from './freshId';
 import { PLACE_WORDS, QUANTITY_WORDS } from './protocolWords';
 import { RolePlaces } from './RolePlaces';
+import { ShapesBetween } from './ShapesBetween';
 import type { PartProps } from './WritingScreen';
 
 interface Props {
@@ -107,6 +108,9 @@ function Taken({ character, protocol, views, put }: TakenProps) {
       {ROLES[quantity.kind].map((role) => (
         <RolePlaces key={role.key} role={role} protocol={protocol} onChange={put} />
       ))}
+      {quantity.kind === 'form' && (
+        <ShapesBetween quantity={quantity} onChange={(next) => put({ ...protocol, quantity: next })} />
+      )}
       {quantity.kind === 'count' && quantity.axis && (
         <ChoiceGroup
           label="Counted"

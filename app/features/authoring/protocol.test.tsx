@@ -1,4 +1,5 @@
 import type { DraftCharacter } from '@plesion/core/authoring';
+import type { Quantity } from '@plesion/core/guide';
 import { fireEvent, screen, within } from '@testing-library/react-native';
 import { act, useState } from 'react';
 import { choose, press, showScreen, type } from '../../test/showScreen';
@@ -115,4 +116,34 @@ it('a count is of what the machine may look for, to one side of an axis', async 
   await choose('Counted', 'all of them');
   expect('side' in now.protocol!.quantity).toBe(false);
   expect(within(screen.getByLabelText('How Bill is measured')).queryByLabelText('Take out front')).toBeNull();
+});
+
+it('a form is held against two others: plain ones, or an outline by its points', async () => {
+  await open(told);
+  await press('Measure it on photographs: Bill');
+  await choose('What is worked out', 'where an outline lies between two forms');
+  const between = () => (now.protocol!.quantity as Extract<Quantity, { kind: 'form' }>).between;
+  expect(between().map(({ label }) => label)).toEqual(['an oval', 'a lance']);
+  await choose('At 1 it is', 'a wedge');
+  expect(between().map(({ label }) => label)).toEqual(['an oval', 'a wedge']);
+  await press('At 0 it is an outline of its own');
+  const own = 'At 0 it is as these points go round';
+  await keep(own, '0 0\n4 x');
+  screen.getByText('Line 2 is no point: write x and y, as 12.5 40.');
+  expect(between()[0].label).toBe('an oval');
+  await keep(own, '0 0\n4,1\n9 2\n');
+  screen.getByText('An outline has at least 5 points, a line each.');
+  await keep(own, '0 0\n4,1\n9 2\n9 -2\n4;-1');
+  expect(between()[0]).toEqual({
+    label: 'an outline of its own',
+    points: [
+      [0, 0],
+      [4, 1],
+      [9, 2],
+      [9, -2],
+      [4, -1],
+    ],
+  });
+  await choose('At 0 it is', 'an egg');
+  expect(between().map(({ label }) => label)).toEqual(['an egg', 'a wedge']);
 });

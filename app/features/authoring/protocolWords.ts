@@ -9,6 +9,7 @@ export const QUANTITY_WORDS: Record<Quantity['kind'], string> = {
   area: 'an area',
   elongation: 'length by width of an outline',
   roundness: 'how round an outline is',
+  form: 'where an outline lies between two forms',
   dip: 'a dip: V or U',
   raggedness: 'how ragged an edge is',
   count: 'a count',

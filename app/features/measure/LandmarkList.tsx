@@ -54,6 +54,7 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     gap: space.s,
     paddingHorizontal: space.s,
+    paddingVertical: space.xs,
     borderRadius: radius.s,
     borderWidth: 1,
     borderColor: 'transparent',

@@ -1,5 +1,5 @@
-import type { Character, Protocol } from '@plesion/core/guide';
-import { ledgeCrabs, lanternMoths } from '@plesion/demo';
+import { type Character, PLAIN_FORMS, type Protocol } from '@plesion/core/guide';
+import { bogUmbels, ledgeCrabs, lanternMoths } from '@plesion/demo';
 import type { Step } from './steps';
 import { turnOf } from './Example';
 import { isWhole, needsScale, NO_SCALE, onlyScale, scaleOf, stepsOf, withoutScale } from './steps';
@@ -139,6 +139,18 @@ describe('what it comes to', () => {
     expect(taken.states).toContain('even');
     const wavy = straight.map(([x], i): [number, number] => [x, 100 + 12 * Math.sin(i * 1.2)]);
     expect(takenBy(edge, edge.protocol, [{ edge: wavy }], undefined, size).states).not.toContain('even');
+  });
+
+  it('of a form is told by the outline, wherever it lies and however large', () => {
+    const leaflet = character('leaflet-shape', bogUmbels);
+    const statesOf = (label: string) => {
+      const { points } = PLAIN_FORMS.find((one) => one.label === label)!;
+      const around = points.map(([x, y]): [number, number] => [150 - 100 * y, 40 + 190 * x]);
+      return takenBy(leaflet, leaflet.protocol, [{ around }], undefined, size).states;
+    };
+    expect(statesOf('a wedge')).toEqual(['wedge']);
+    expect(statesOf('an oval')).toEqual(['oval']);
+    expect(statesOf('a lance')).toEqual(['lance']);
   });
 
   it('of a count is a whole number', () => {
