@@ -238,6 +238,20 @@ describe('the keeper’s book', () => {
     await page.getByText('No connection').waitFor({ state: 'detached' });
   });
 
+  it('is there again on the same page, with what was written, for whom the session ended in the middle of it', async () => {
+    const page = await station.page(SIZES[0]);
+    await inDemo(page, station.url, '/field/colony');
+    await page.getByRole('link', { name: /^Moth 83/ }).click();
+    const at = page.url();
+    await page.getByLabel('Moved to', { exact: true }).fill('cage 8');
+    await page.context().clearCookies();
+    await page.getByRole('button', { name: 'Write the line' }).click();
+    await page.getByRole('button', { name: 'Open the demo' }).click();
+    await page.getByText('Now in cage 8.').waitFor();
+    expect(page.url()).toBe(at);
+    await until(async () => (await ofBook(page, 'Moth 83'))?.kept.pen === 'cage 8');
+  });
+
   it('of which a part does not come works all the same; a page that does not come leaves the places, and opens later', async () => {
     const page = await station.page(SIZES[0]);
     await page.route(/SexCard/, (asked) => asked.abort());

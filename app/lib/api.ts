@@ -1,10 +1,18 @@
 import { createClient, RequestProblem } from '@plesion/contract';
-import { QueryClient } from '@tanstack/react-query';
+import { MutationCache, QueryCache, QueryClient } from '@tanstack/react-query';
 
 /** Calls to the server that served this page. */
 export const api = createClient('');
 
-export const queryClient = new QueryClient({
+/** Whoever was signed out meanwhile is shown the door, whatever they asked for. */
+const toTheDoor = (error: Error) => {
+  if (error instanceof RequestProblem && error.body.code === 'signed-out')
+    void queryClient.invalidateQueries({ queryKey: ['session'] });
+};
+
+export const queryClient: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError: toTheDoor }),
+  mutationCache: new MutationCache({ onError: toTheDoor }),
   defaultOptions: {
     // Records wait in the outbox; anything else says at once that there is no connection, and does nothing later unseen.
     mutations: { networkMode: 'always' },

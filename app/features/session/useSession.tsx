@@ -6,6 +6,7 @@ import { device } from '../../lib/device';
 import { keptIn } from '../../lib/kept';
 import { forgetForms } from '../../lib/keptForm';
 import { forgetKept } from '../../lib/offline';
+import { isBack, noteLapsed } from './lapsed';
 
 const kept = keptIn(device, 'plesion.session', schemas.Session);
 
@@ -31,6 +32,8 @@ export function useSessionQuery() {
       } catch (error) {
         if (!(error instanceof RequestProblem)) throw error;
         if (error.status === 401) {
+          const ended = kept.read();
+          if (ended) noteLapsed(ended);
           kept.forget();
           return null;
         }
@@ -46,7 +49,6 @@ export function useSessionQuery() {
 function forgetStation(client: QueryClient): void {
   client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
   void forgetKept();
-  forgetForms();
 }
 
 /** What is done when somebody has come in. */
@@ -54,6 +56,7 @@ export function useEntered(): (session: Session) => void {
   const client = useQueryClient();
   return (session) => {
     forgetStation(client);
+    if (!isBack(session)) forgetForms();
     kept.keep(session);
     client.setQueryData(['session'], session);
   };
@@ -79,6 +82,7 @@ export function useSignOut() {
     onSuccess: () => {
       kept.forget();
       forgetStation(client);
+      forgetForms();
       client.setQueryData(['session'], null);
     },
   });

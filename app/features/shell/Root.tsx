@@ -1,5 +1,5 @@
 import { QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { usePathname } from 'expo-router';
+import { usePathname, useRouter } from 'expo-router';
 import { type ReactNode, Suspense, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
@@ -10,6 +10,7 @@ import { startAppearance } from '../../theme/appearance';
 import { lazyPart } from '../../ui/lazyPart';
 import { Failed, Loading } from '../../ui/states';
 import { keepSending, openRecords } from '../records/sending';
+import { takeReturn } from '../session/lapsed';
 import { SessionContext, useSessionQuery } from '../session/useSession';
 import { Shell } from './Shell';
 
@@ -59,6 +60,7 @@ function Gate({ children }: { children: ReactNode }) {
     <SessionContext.Provider value={session.data}>
       <Sending station={session.data.station.id} />
       <Shell>{children}</Shell>
+      <Returning />
     </SessionContext.Provider>
   );
 }
@@ -72,6 +74,16 @@ const Door = ({ children }: { children: ReactNode }) => (
     <Suspense fallback={<Loading what="The door" />}>{children}</Suspense>
   </View>
 );
+
+/** Whose session had ended goes on where they were; the way there is known once the screens are. */
+function Returning() {
+  const router = useRouter();
+  useEffect(() => {
+    const at = takeReturn();
+    if (at) router.replace(at);
+  }, [router]);
+  return null;
+}
 
 /** What waits is sent for as long as a station is open, whatever screen is shown. */
 function Sending({ station }: { station: string }) {

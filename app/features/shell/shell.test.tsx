@@ -1,14 +1,17 @@
 import { RequestProblem } from '@plesion/contract';
 import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
 import { Text } from 'react-native';
+import { z } from 'zod';
 import { fakeStation, type FakeStation, OFFLINE } from '../../test/fakeStation';
 import { press, shown, type } from '../../test/showScreen';
 import { queryClient } from '../../lib/api';
 import { device } from '../../lib/device';
+import { keptForm } from '../../lib/keptForm';
 import { Root } from './Root';
 
 let mockStation: FakeStation;
 let mockPath = '/';
+const mockRouter = { push: jest.fn(), replace: jest.fn() };
 jest.mock('../../lib/api', () => {
   const { QueryClient } = jest.requireActual<{ QueryClient: new (options: object) => object }>('@tanstack/react-query');
   return {
@@ -22,7 +25,7 @@ jest.mock(
 );
 jest.mock('expo-router', () => ({
   usePathname: () => mockPath,
-  useRouter: () => ({ push: jest.fn() }),
+  useRouter: () => mockRouter,
   Link: ({ children }: { children: React.ReactNode }) => children,
 }));
 jest.mock('../records/sending', () => ({ openRecords: async () => undefined, keepSending: () => () => undefined }));
@@ -45,6 +48,7 @@ beforeEach(() => {
   queryClient.clear();
   for (const key of device.keys()) device.remove(key);
   mockPath = '/';
+  mockRouter.replace.mockClear();
   mockStation = fakeStation();
 });
 
@@ -139,4 +143,53 @@ describe('inside', () => {
       await shown('the daybook’s rows');
     },
   );
+});
+
+describe('a session that ends by itself', () => {
+  const ids = { ann: '0192f3a0-0000-7001-8000-000000000001', bea: '0192f3a0-0000-7001-8000-000000000002' };
+  const who = (name: keyof typeof ids) => ({
+    account: { id: ids[name], name },
+    station: { id: '0192f3a0-0000-7001-8000-000000000009', name: 'Quell', demo: false },
+  });
+  const typed = keptForm('specimen.new', z.object({ label: z.string() }));
+  let inside: object | undefined;
+
+  /** In the middle of a form, on its page. */
+  async function lapse() {
+    inside = who('ann');
+    mockStation.answer('session', () => {
+      if (!inside) throw SIGNED_OUT;
+      return inside;
+    });
+    await open();
+    await shown('the daybook’s rows');
+    typed.keep({ label: 'Half a name' });
+    at('/specimens/new', '?guide=7');
+    inside = undefined;
+    await act(async () => queryClient.invalidateQueries({ queryKey: ['session'] }));
+    await shown('Look round the demo station');
+    at('/');
+  }
+  const at = (pathname: string, search = '') => Object.assign(window, { location: { pathname, search } });
+  const comes = async (name: keyof typeof ids) => {
+    mockStation.answer('signIn', () => (inside = who(name)));
+    await type('Account', name);
+    await type('Password', 'long enough');
+    await enter();
+    await shown('the daybook’s rows');
+  };
+
+  it('leads back to the page it ended on, with what was typed', async () => {
+    await lapse();
+    await comes('ann');
+    expect(mockRouter.replace.mock.calls).toEqual([['/specimens/new?guide=7']]);
+    expect(typed.read()).toEqual({ label: 'Half a name' });
+  });
+
+  it('leaves nothing of it to anybody else', async () => {
+    await lapse();
+    await comes('bea');
+    expect(mockRouter.replace).not.toHaveBeenCalled();
+    expect(typed.read()).toBeUndefined();
+  });
 });
