@@ -53,6 +53,16 @@ export const countOf = (view: string, each: string, spots = false): Protocol => 
   quantity: { id: 'value', kind: 'count', markers: 'each' },
 });
 
+/** How many there are on each side of a middle that both sides should be alike about. */
+export const countOfSides = (view: string, each: string, middle: Ends, spots = false): Protocol => ({
+  view,
+  landmarks: [
+    ...points(['axis-from', 'axis-to'], middle),
+    { id: 'each', label: each, kind: 'markers', ...(spots ? { spots } : {}) },
+  ],
+  quantity: { id: 'value', kind: 'count', markers: 'each', axis: ['axis-from', 'axis-to'], side: 'each' },
+});
+
 /** A form that is told by how an edge runs, or by the form of a dip. */
 export const edgeOf = (
   view: string,

@@ -46,13 +46,16 @@ export const Quantity = z.discriminatedUnion('kind', [
   z.strictObject({ ...named, kind: z.literal('dip'), path: id }),
   /** Length of an edge ÷ that of the same edge smoothed: 1 where it is even. */
   z.strictObject({ ...named, kind: z.literal('raggedness'), path: id }),
-  /** Markers, all or those to one side of an axis, as one sees them who looks along it. */
+  /**
+   * Markers: all, or those to one side of an axis, as one sees them who looks along it; `each` counts both sides
+   * and tells how many there are on one.
+   */
   z.strictObject({
     ...named,
     kind: z.literal('count'),
     markers: id,
     axis: z.tuple([id, id]).optional(),
-    side: z.enum(['left', 'right']).optional(),
+    side: z.enum(['left', 'right', 'each']).optional(),
   }),
 ]);
 export type Quantity = z.infer<typeof Quantity>;

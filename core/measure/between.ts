@@ -9,17 +9,18 @@ export interface Between extends Estimate {
   apart: number;
 }
 
-/** Half the step of a difference that stands for a slope, in pixels a coefficient is long. */
+/** Half the step of a difference that stands for a slope, as a share of the first harmonic. */
 const STEP = 1e-4;
 
 /**
  * Where the form of an outline lies between two others: 0 where it is as the first, 1 as the second,
  * beyond where it goes further. The elliptic Fourier descriptors of all three are made equal in place,
  * turn and size (Kuhl & Giardina 1982), and in width, which `elongation` tells apart from form; the value is
- * the place of the outline's on the straight way from the first one's to the second's, nearest to it. By the descriptors alone an outline and itself turned
- * end for end are one: the first point tells which end is the foot. A mirror image is the same form.
+ * the place of the outline's on the straight way from the first one's to the second's, nearest to it. By the
+ * descriptors alone an outline and itself turned end for end are one: the first point tells which end is the
+ * foot. A mirror image is the same form.
  *
- * Slopes are exact down to the coefficients, by differences from there on.
+ * Slopes are exact but for the ellipse of the first harmonic, which is gone through by differences.
  *
  * @param around numbers of at least three points, begun at the foot; those of the two others begin there too.
  * @returns value NaN where one of them encloses nothing, or the two are of one form.
@@ -43,20 +44,22 @@ export function between(at: At, around: readonly number[], others: readonly [Out
   const value = placeOf(here);
   const off = Math.sqrt(Math.max(0, laidOn(here, from) ** 2 - (value * apart) ** 2));
 
-  /** The place of changed coefficients, laid as these are. */
-  const changed = (raw: readonly Harmonic[]): number => {
+  /** Changed coefficients, laid as these are. */
+  const laid = (raw: readonly Harmonic[]): Harmonic[] => {
     const equal = asWide(madeEqual(raw)!.harmonics);
-    const images = flipped ? mirrorImage(equal) : equal;
-    return placeOf(nearer(images, halfTurned(images), here));
+    const image = flipped ? mirrorImage(equal) : equal;
+    return nearer(image, halfTurned(image), here);
   };
-  const length = Math.hypot(...own.raw[0]);
-  const slope = own.raw.map((harmonic, k) =>
-    harmonic.map((_, j) => {
-      const by = (sign: number) =>
-        changed(own.raw.map((h, i) => (i === k ? (h.map((v, n) => (n === j ? v + sign * STEP * length : v)) as never) : h)));
-      return (by(1) - by(-1)) / (2 * STEP * length);
-    }),
-  );
+  const step = STEP * Math.hypot(...own.raw[0]);
+  const slope = own.raw.map(() => [0, 0, 0, 0]);
+  [0, 1, 2, 3].forEach((j) => {
+    const first = (by: number) => [plus(own.raw[0], j, by), ...own.raw.slice(1)];
+    slope[0][j] = (placeOf(laid(first(step))) - placeOf(laid(first(-step)))) / (2 * step);
+    // The others go through what the first is made equal by as they are: all of them at once.
+    const [more, less] = [step, -step].map((by) => laid(own.raw.map((h, k) => (k ? plus(h, j, by) : h))));
+    for (let k = 1; k < slope.length; k++)
+      slope[k][j] = more[k].reduce((sum, v, n) => sum + (v - less[k][n]) * (to[k][n] - from[k][n]), 0) / (2 * step * way);
+  });
   const slopes = new Map<number, [number, number]>();
   slopesOfPoints(own.points, own.raw, slope).forEach((leaning, i) => {
     slopes.set(around[own.reversed ? around.length - 1 - i : i], leaning);
@@ -67,6 +70,13 @@ export function between(at: At, around: readonly number[], others: readonly [Out
 type Outline = readonly PixelPoint[];
 
 const NOWHERE: Between = { value: NaN, slopes: new Map(), bend: 0, power: 0, off: 0, apart: 0 };
+
+const plus = ([a, b, c, d]: Harmonic, j: number, by: number): Harmonic => [
+  a + (j === 0 ? by : 0),
+  b + (j === 1 ? by : 0),
+  c + (j === 2 ? by : 0),
+  d + (j === 3 ? by : 0),
+];
 
 const nearer = (one: Harmonic[], other: Harmonic[], to: readonly Harmonic[]) =>
   laidOn(other, to) < laidOn(one, to) ? other : one;

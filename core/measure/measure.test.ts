@@ -305,3 +305,26 @@ describe('what cannot be worked out', () => {
     );
   });
 });
+
+describe('a count on each side of an axis', () => {
+  const seam = { back: [200, 300], front: [200, 100] } satisfies Record<string, PixelPoint>;
+  const each = (xs: number[], repeats?: number[][]) => {
+    const rows = (all: number[]): PixelPoint[] => all.map((x) => [x, 200]);
+    return measure({
+      points: { ...seam, rows: rows(xs) },
+      ...(repeats ? { repeats: repeats.map((all) => ({ ...seam, rows: rows(all) })) } : {}),
+      quantities: [{ id: 'rows', kind: 'count', markers: 'rows', axis: ['back', 'front'], side: 'each' }],
+    });
+  };
+
+  it('is how many there are on one', () => {
+    expect(each([120, 140, 160, 240, 260, 280])).toMatchObject({ values: [{ value: 3, sd: 0 }], warnings: [] });
+  });
+
+  it('tells by the repeat where the sides differ, and is their mean', () => {
+    const uneven = each([120, 140, 160, 240, 260, 280], [[120, 140, 240, 260, 280]]);
+    expect(uneven.warnings).toMatchObject([{ code: 'sides-differ', field: 'repeats[0]' }]);
+    expect(uneven.warnings[0].message).toMatch(/^“rows”: 2 left of the axis and 3 right of it\./);
+    expect(uneven.values[0].value).toBeCloseTo(2.75);
+  });
+});

@@ -53,6 +53,7 @@ export function measure(request: MeasureRequest, counting?: CountingError): Meas
     const found = frames.flatMap((frame, r) => {
       const one = estimate(quantity, frame, ground, r === 0 ? field : `repeats[${r - 1}]`);
       if ('code' in one) warnings.push(one);
+      else if (one.uneven) warnings.push(sidesDiffer(quantity, one.uneven, r === 0 ? field : `repeats[${r - 1}]`));
       return 'code' in one ? [] : [one];
     });
     if (found.length === 0) return [];
@@ -117,7 +118,15 @@ interface Found {
   /** Variance by pointing of 1 px, and by the scale. */
   pointed: number;
   scaled: number;
+  /** Of a count of both sides that are not alike: left and right. */
+  uneven?: [number, number];
 }
+
+const sidesDiffer = ({ id }: Quantity, [left, right]: [number, number], field: string): Problem => ({
+  code: 'sides-differ',
+  message: `“${id}”: ${left} left of the axis and ${right} right of it. Look whether one was passed over; if they do differ, a note of it is worth more than their mean.`,
+  field,
+});
 
 function estimate(quantity: Quantity, frame: Frame, ground: Ground, field: string): Found | Problem {
   const missing = landmarksIn(quantity).find((id) => !frame.has(id));
@@ -136,8 +145,11 @@ function estimate(quantity: Quantity, frame: Frame, ground: Ground, field: strin
   if (quantity.kind === 'count') {
     const markers = frame.numbers(quantity.markers).map(frame.pixel);
     const [from, to] = quantity.axis?.map((id) => frame.pixel(frame.numbers(id)[0])) ?? [];
-    const counted = from && to && quantity.side ? onSide(markers, from, to, quantity.side) : markers;
-    return { value: counted.length, pointed: 0, scaled: 0 };
+    if (!from || !to || !quantity.side) return { value: markers.length, pointed: 0, scaled: 0 };
+    const on = (side: 'left' | 'right') => onSide(markers, from, to, side).length;
+    if (quantity.side !== 'each') return { value: on(quantity.side), pointed: 0, scaled: 0 };
+    const [left, right] = [on('left'), on('right')];
+    return { value: (left + right) / 2, pointed: 0, scaled: 0, ...(left === right ? {} : { uneven: [left, right] }) };
   }
   if (quantity.kind !== 'form') return spread(workedOut(quantity, frame), frame, ground);
   const found = between(

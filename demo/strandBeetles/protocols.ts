@@ -1,5 +1,5 @@
 import type { Protocol } from '@plesion/core/guide';
-import { countOf, curveOver, lengthOf, ratioOf } from '../protocols';
+import { countOf, countOfSides, curveOver, lengthOf, ratioOf } from '../protocols';
 
 /** How each measured character is taken on a photo. */
 export const protocols: Record<string, Protocol> = {
@@ -23,6 +23,11 @@ export const protocols: Record<string, Protocol> = {
     ['foot of the longer spur', 'its tip'],
     ['where the first segment of the foot begins', 'where it ends'],
   ),
-  'puncture-rows': countOf('dorsal', 'each row of punctures, on a line across the middle of one wing case', true),
+  'puncture-rows': countOfSides(
+    'dorsal',
+    'each row of punctures, on a line across the middle of both wing cases',
+    ['hind end of the seam of the wing cases', 'front end of the seam'],
+    true,
+  ),
   'foot-segments': countOf('hind-leg', 'each segment of the hind foot, claws left out'),
 };

@@ -118,9 +118,10 @@ function Taken({ character, protocol, views, put }: TakenProps) {
             { id: 'all', label: 'all of them' },
             { id: 'left', label: 'left of the axis' },
             { id: 'right', label: 'right of the axis' },
+            { id: 'each', label: 'on each side of it' },
           ]}
           chosen={[quantity.side ?? 'all']}
-          onChange={([side]: ('all' | 'left' | 'right')[]) =>
+          onChange={([side]: ('all' | 'left' | 'right' | 'each')[]) =>
             put({ ...protocol, quantity: side === 'all' ? (omit(quantity, 'side') as typeof quantity) : { ...quantity, side } })
           }
         />

@@ -8,6 +8,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { MapSurface } from '../map/MapSurface';
+import type { Touched } from '../map/touched';
 import { useBaseMap } from '../map/useMap';
 
 type Region = Guide['regions'][number];
@@ -32,6 +33,9 @@ export function RegionMap({ regions, onChange }: Props) {
   const [begun, setBegun] = useState<Spot[]>([]);
   const region = regions.find(({ id }) => id === chosen);
   const points = region?.outline ?? begun;
+  /** The point that is taken up. */
+  const [taken, setTaken] = useState<number>();
+  const held = taken !== undefined && taken < points.length ? taken : undefined;
   const draw = (next: Spot[]) => {
     const whole = next.length >= FEWEST;
     setBegun(whole ? [] : next);
@@ -40,11 +44,22 @@ export function RegionMap({ regions, onChange }: Props) {
         regions.map((one) => (one.id === chosen ? { id: one.id, label: one.label, ...(whole ? { outline: next } : {}) } : one)),
       );
   };
+  const put = (spot: Spot, on: Touched) => {
+    if (held !== undefined) {
+      setTaken(undefined);
+      return draw(points.map((one, i) => (i === held ? spot : one)));
+    }
+    if (on && 'point' in on) return setTaken(on.point);
+    if (points.length >= MOST) return;
+    const at = on ? on.side + 1 : points.length;
+    draw([...points.slice(0, at), spot, ...points.slice(at)]);
+  };
   return (
     <Card title="Where they lie">
       <Text quiet>
-        Go round a region on the map, point by point. A specimen with coordinates is then offered its region; of several that hold
-        it, the smallest.
+        Go round a region on the map, point by point. Touched on its line it gets a point there; a point that is touched is taken
+        up, and set where the next touch is. A specimen with coordinates is then offered its region; of several that hold it, the
+        smallest.
       </Text>
       <ChoiceGroup
         label="Region that is drawn"
@@ -53,6 +68,7 @@ export function RegionMap({ regions, onChange }: Props) {
         onChange={([id]) => {
           setChosen(id);
           setBegun([]);
+          setTaken(undefined);
         }}
       />
       {ground.error && !ground.data && <Failed error={ground.error} retry={() => void ground.refetch()} />}
@@ -66,15 +82,30 @@ export function RegionMap({ regions, onChange }: Props) {
             outlines={regions.map(({ id, label, outline = [] }) => ({
               ...{ key: id, label, on: id === region.id },
               points: id === region.id ? points : outline,
+              held: id === region.id ? held : undefined,
             }))}
-            onPlace={(spot) => points.length < MOST && draw([...points, spot])}
-            says={`Map, ${region.label}: ${sayPoints(points.length)}. A touch sets a point, and so does Enter at the cross; arrow keys move the map under it.`}
+            onPlace={put}
+            says={`Map, ${region.label}: ${sayStanding(points.length, held)}. A touch sets a point, and so does Enter at the cross; arrow keys move the map under it.`}
           />
           <View style={styles.row}>
             <Text size="small" role="status" style={styles.says}>
-              {`${region.label}: ${sayPoints(points.length)}`}
+              {`${region.label}: ${sayStanding(points.length, held)}`}
             </Text>
-            {points.length > 0 && (
+            {held !== undefined && (
+              <>
+                <Button
+                  small
+                  kind="quiet"
+                  label="Take this point out"
+                  onPress={() => {
+                    setTaken(undefined);
+                    draw(points.filter((_, i) => i !== held));
+                  }}
+                />
+                <Button small kind="quiet" label="Leave it where it is" onPress={() => setTaken(undefined)} />
+              </>
+            )}
+            {points.length > 0 && held === undefined && (
               <>
                 <Button small kind="quiet" label="Take the last back" onPress={() => draw(points.slice(0, -1))} />
                 <Button small kind="quiet" label="Take all back" onPress={() => draw([])} />
@@ -86,6 +117,9 @@ export function RegionMap({ regions, onChange }: Props) {
     </Card>
   );
 }
+
+const sayStanding = (n: number, held: number | undefined): string =>
+  held === undefined ? sayPoints(n) : `point ${held + 1} of ${n} is taken up: set it where it belongs`;
 
 const sayPoints = (n: number): string =>
   n === 0

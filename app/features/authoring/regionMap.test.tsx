@@ -69,6 +69,35 @@ it('a region is gone round by keys, its points are taken back, and another one k
   screen.getByText('North: not drawn');
 });
 
+it('a point is taken up and set elsewhere or taken out, and a side gets one where it is touched', async () => {
+  await open();
+  await press('Set a point at the cross');
+  await key('ArrowRight', 2);
+  await key('Enter');
+  await key('ArrowDown', 2);
+  await key('Enter');
+  const before = now[0].outline!;
+  // The last point lies under the cross still.
+  await key('Enter');
+  screen.getByText('North: point 3 of 3 is taken up: set it where it belongs');
+  await key('ArrowDown');
+  await key('Enter');
+  expect(now[0].outline!.slice(0, 2)).toEqual(before.slice(0, 2));
+  expect(now[0].outline![2][1]).toBeLessThan(before[2][1]);
+  // Back up, onto the side from the second to the third.
+  await key('ArrowUp', 2);
+  await key('Enter');
+  screen.getByText('North: an outline of 4 points');
+  expect(now[0].outline![2][1]).toBeGreaterThan(now[0].outline![3][1]);
+  await key('Enter');
+  await press('Leave it where it is');
+  screen.getByText('North: an outline of 4 points');
+  await key('Enter');
+  await press('Take this point out');
+  screen.getByText('North: an outline of 3 points');
+  expect(now[0].outline![1]).toEqual(before[1]);
+});
+
 it('without a map says why', async () => {
   mockGround = { error: new Error('off'), isPending: false, refetch: jest.fn() };
   await showScreen(<Over first={[{ id: 'north', label: 'North' }]} />);

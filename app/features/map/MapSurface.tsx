@@ -10,6 +10,7 @@ import { enlarged, moved, type Pixel, projectionOf, type Sight, sightOf, wholeOf
 import { Ground } from './Ground';
 import { Marks, radiusOf } from './Marks';
 import { type Outline, Outlines } from './Outlines';
+import { type Touched, touchedAt } from './touched';
 import type { Way } from './ways';
 
 interface MapSurfaceProps {
@@ -23,8 +24,11 @@ interface MapSurfaceProps {
   height: number;
   /** Parts of the area that are drawn on it. */
   outlines?: readonly Outline[];
-  /** A touch sets a point, and so does Enter at the cross in the middle; nothing is chosen then. */
-  onPlace?: (place: [longitude: number, latitude: number]) => void;
+  /**
+   * A touch sets a point, and so does Enter at the cross in the middle; nothing is chosen then. What of the outline
+   * that is drawn lies there is told with it.
+   */
+  onPlace?: (place: [longitude: number, latitude: number], on: Touched) => void;
   /** In words, for whoever does not see it. */
   says: string;
 }
@@ -71,7 +75,9 @@ export function MapSurface({
   const nearer = (factor: number, at: Pixel) => setSight((now) => enlarged(map, size, now, factor, at));
   const place = ([x, y]: Pixel) => {
     const spot = projection?.invert!([x, y]);
-    if (spot) onPlace?.([roundDegrees(spot[0]), roundDegrees(spot[1])]);
+    const drawn = outlines?.find(({ on }) => on)?.points ?? [];
+    const pixels = drawn.map(([longitude, latitude]): Pixel => projection?.([longitude, latitude]) ?? [-99, -99]);
+    if (spot) onPlace?.([roundDegrees(spot[0]), roundDegrees(spot[1])], touchedAt(pixels, [x, y]));
   };
   const touch = ([x, y]: Pixel) => {
     const spots = clusters.map((cluster) => {

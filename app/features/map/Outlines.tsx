@@ -12,6 +12,8 @@ export interface Outline {
   points: readonly (readonly [number, number])[];
   /** It is being drawn: its points are shown. */
   on: boolean;
+  /** The point of it that is taken up, to be set elsewhere. */
+  held?: number;
 }
 
 /** Regions of a guide as they are drawn, those that are. */
@@ -37,7 +39,7 @@ export function Outlines({ projection, size, outlines, aim }: OutlinesProps) {
   const [x, y] = [size.width / 2, size.height / 2];
   return (
     <Overlay size={size}>
-      {outlines.map(({ key, label, points, on }) => {
+      {outlines.map(({ key, label, points, on, held }) => {
         const spots = points.map(([longitude, latitude]) => projection([longitude, latitude]) ?? [-99, -99]);
         if (!spots.length) return null;
         // Above it: the lands within have names of their own.
@@ -54,7 +56,15 @@ export function Outlines({ projection, size, outlines, aim }: OutlinesProps) {
             />
             {on &&
               spots.map(([px, py], i) => (
-                <Circle key={i} cx={px} cy={py} r={DOT} fill={colour.sheet} stroke={colour.kelp} strokeWidth={2} />
+                <Circle
+                  key={i}
+                  cx={px}
+                  cy={py}
+                  r={i === held ? DOT + 3 : DOT}
+                  fill={i === held ? colour.kelp : colour.sheet}
+                  stroke={i === held ? colour.sheet : colour.kelp}
+                  strokeWidth={2}
+                />
               ))}
             <SvgText x={top[0]} y={top[1] - ABOVE} textAnchor="middle" fontFamily={font.strong} fontSize={13} fill={colour.kelp}>
               {label}
