@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { memoryStore } from '../device';
 import { takeOver } from './fromOlder';
+import { saveLate, takeLate } from './late';
 import { createOutbox, keyOf, type Keeping } from './outbox';
 import { browserStorage, type Entry, memoryStorage, type Storage } from './storage';
 import { createTurns } from './turns';
@@ -44,6 +45,51 @@ describe('the outbox', () => {
     expect(again.file('other', 'f00d')).toBeUndefined();
     again.forgetFile(STATION, 'f00d');
     expect((await createOutbox(storage)).file(STATION, 'f00d')).toBeUndefined();
+  });
+
+  it('loses nothing of a page that is left before it is written', async () => {
+    const device = memoryStore();
+    const storage = memoryStorage();
+    const slow = { ...storage, putEntry: () => new Promise<never>(() => undefined) };
+    const pages = new EventTarget();
+    const left = await createOutbox(slow);
+    saveLate(device, left, pages);
+    pages.dispatchEvent(new Event('pagehide'));
+    expect(device.keys()).toEqual([]);
+    void left.keep(keeping('a'));
+    void left.keep(keeping('b'));
+    void left.keep(keeping('a', { content: { label: 'a again' } }));
+    left.forget(keyOf(STATION, 'specimen', 'b'));
+    pages.dispatchEvent(new Event('pagehide'));
+    const next = await createOutbox(storage);
+    await takeLate(device, next);
+    expect(ids(next.waiting(STATION))).toEqual(['a']);
+    expect((await createOutbox(storage)).entry(keyOf(STATION, 'specimen', 'a'))!.content).toEqual({ label: 'a again' });
+    expect(device.keys()).toEqual([]);
+  });
+
+  it('puts nothing aside that is written, and forgets it where the page comes back as it was', async () => {
+    const device = memoryStore();
+    const pages = new EventTarget();
+    const outbox = await createOutbox(memoryStorage());
+    saveLate(device, outbox, pages);
+    await outbox.keep(keeping('a'));
+    pages.dispatchEvent(new Event('pagehide'));
+    expect(device.keys()).toEqual([]);
+    void outbox.keep(keeping('b'));
+    pages.dispatchEvent(new Event('pagehide'));
+    expect(device.keys()).toEqual(['plesion.late']);
+    pages.dispatchEvent(Object.assign(new Event('pageshow'), { persisted: true }));
+    expect(device.keys()).toEqual([]);
+  });
+
+  it('keeps aside what there is no room for', async () => {
+    const device = memoryStore();
+    device.write('plesion.late', JSON.stringify([keeping('a')]));
+    const full = await createOutbox({ ...memoryStorage(), putEntry: () => Promise.reject(new Error('full')) });
+    await takeLate(device, full);
+    expect(ids(full.waiting(STATION))).toEqual(['a']);
+    expect(device.keys()).toEqual(['plesion.late']);
   });
 
   it('says when the device has no room, and keeps the change at hand', async () => {

@@ -1,4 +1,6 @@
+import { device } from '../device';
 import { createStore } from '../store';
+import { saveLate, takeLate } from './late';
 import { type Entry, type KeptFile, openStorage, type Storage } from './storage';
 
 export const keyOf = (station: string, kind: string, id: string) => `${station}/${kind}/${id}`;
@@ -20,6 +22,8 @@ export interface Outbox {
   /** Rejected when the device has no room; what stands here stays at hand all the same. */
   keep: (keeping: Keeping) => Promise<void>;
   forget: (key: string) => void;
+  /** What is at hand and does not yet last. */
+  unwritten: () => Entry[];
   file: (station: string, hash: string) => Blob | undefined;
   keepFile: (station: string, hash: string, file: Blob) => Promise<void>;
   forgetFile: (station: string, hash: string) => void;
@@ -33,6 +37,7 @@ export async function createOutbox(storage: Storage): Promise<Outbox> {
   const { entries: stored, files: blobs } = await storage.load();
   const entries = new Map(stored.map((entry) => [entry.key, entry]));
   const files = new Map(blobs.map((file) => [file.key, file]));
+  const unwritten = new Map<string, Entry>();
   const changes = createStore(0);
   const changed = () => changes.set(changes.get() + 1);
   let last = stored.reduce((most, { place }) => Math.max(most, place), 0);
@@ -48,13 +53,17 @@ export async function createOutbox(storage: Storage): Promise<Outbox> {
       const entry: Entry = { ...keeping, key, place: known?.place ?? ++last };
       entries.set(key, entry);
       if (!known) changed();
+      unwritten.set(key, entry);
       await storage.putEntry(entry);
+      if (unwritten.get(key) === entry) unwritten.delete(key);
     },
     forget(key) {
       if (!entries.delete(key)) return;
+      unwritten.delete(key);
       changed();
       quietly(storage.removeEntry(key));
     },
+    unwritten: () => [...unwritten.values()],
     file: (station, hash) => files.get(keyOf(station, 'file', hash))?.file,
     async keepFile(station, hash, file) {
       const kept: KeptFile = { key: keyOf(station, 'file', hash), station, hash, file };
@@ -78,9 +87,12 @@ let opening: Promise<Outbox> | undefined;
 
 /** Read what this device holds; once, before anything of it is shown. */
 export function openOutbox(): Promise<Outbox> {
-  opening ??= openStorage()
-    .then(createOutbox)
-    .then((outbox) => (opened = outbox));
+  opening ??= openStorage().then(async (storage) => {
+    opened = await createOutbox(storage);
+    await takeLate(device, opened);
+    if (typeof window !== 'undefined' && 'addEventListener' in window) saveLate(device, opened, window);
+    return opened;
+  });
   return opening;
 }
 
