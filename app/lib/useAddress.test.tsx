@@ -55,6 +55,20 @@ describe('what a page is set to', () => {
     expect(result.current[0].search).toBe('cinerata');
   });
 
+  it('is in the address before what is pressed leads elsewhere, once', () => {
+    const document = new EventTarget();
+    Object.assign(globalThis, { document });
+    const press = (name: string, key?: string) => act(() => void document.dispatchEvent(Object.assign(new Event(name), { key })));
+    const { result } = open();
+    act(() => result.current[1]({ search: 'mur' }));
+    press('keydown', 'i');
+    expect(mockSet).not.toHaveBeenCalled();
+    press('pointerdown');
+    press('keydown', 'Enter');
+    expect(mockSet.mock.calls).toEqual([[{ search: 'mur' }]]);
+    Reflect.deleteProperty(globalThis, 'document');
+  });
+
   it('does not write after one has left the page', () => {
     const { result, unmount } = open();
     act(() => result.current[1]({ search: 'x' }));

@@ -5,6 +5,21 @@ import { useParams } from './useParams';
 /** A pause in typing, in milliseconds, after which the address follows. */
 const PAUSE = 250;
 
+/** Whoever presses something may be about to go elsewhere: once only, and before what is pressed knows of it. */
+function beforeOneGoes(follow: () => void): () => void {
+  if (typeof document === 'undefined') return () => undefined;
+  const pressed = (event: Event) => {
+    if (event.type === 'keydown' && (event as KeyboardEvent).key !== 'Enter') return;
+    leave();
+    follow();
+  };
+  const leave = () => WAYS.forEach((way) => document.removeEventListener(way, pressed, FIRST));
+  WAYS.forEach((way) => document.addEventListener(way, pressed, FIRST));
+  return leave;
+}
+const WAYS = ['pointerdown', 'keydown'] as const;
+const FIRST = { capture: true };
+
 type Values<K extends string> = Partial<Record<K, string>>;
 
 /**
@@ -24,11 +39,14 @@ export function useAddress<const K extends string>(names: readonly K[], pause = 
   useEffect(() => {
     if (!ahead) return;
     if (there) return setAhead(undefined);
-    const timer = setTimeout(
-      () => router.setParams(Object.fromEntries(Object.keys(ahead).map((name) => [name, ahead[name as K] || undefined]))),
-      pause,
-    );
-    return () => clearTimeout(timer);
+    const follow = () =>
+      router.setParams(Object.fromEntries(Object.keys(ahead).map((name) => [name, ahead[name as K] || undefined])));
+    const timer = setTimeout(follow, pause);
+    const leave = beforeOneGoes(follow);
+    return () => {
+      clearTimeout(timer);
+      leave();
+    };
   }, [ahead, there, router, pause]);
   const said = JSON.stringify({ ...inAddress, ...ahead });
   const values = useMemo(() => JSON.parse(said) as Values<K>, [said]);
