@@ -59,13 +59,14 @@ describe('what a page is set to', () => {
     const document = new EventTarget();
     Object.assign(globalThis, { document });
     const press = (name: string, key?: string) => act(() => void document.dispatchEvent(Object.assign(new Event(name), { key })));
-    const { result } = open();
+    const { result, unmount } = open();
     act(() => result.current[1]({ search: 'mur' }));
     press('keydown', 'i');
     expect(mockSet).not.toHaveBeenCalled();
     press('pointerdown');
     press('keydown', 'Enter');
     expect(mockSet.mock.calls).toEqual([[{ search: 'mur' }]]);
+    unmount();
     Reflect.deleteProperty(globalThis, 'document');
   });
 
