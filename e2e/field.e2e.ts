@@ -238,7 +238,12 @@ describe('the keeper’s book', () => {
     await page.getByRole('link', { name: /^Moth 83/ }).click();
     const at = page.url();
     await page.getByLabel('Moved to', { exact: true }).fill('cage 8');
-    await page.context().clearCookies();
+    // It ends with the very write.
+    await page.route(/api\/individuals\//, async (asked) => {
+      await page.context().clearCookies();
+      await asked.fulfill({ status: 401, json: { code: 'signed-out', message: 'Sign in first.' } });
+      await page.unroute(/api\/individuals\//);
+    });
     await page.getByRole('button', { name: 'Write the line' }).click();
     await page.getByRole('button', { name: 'Open the demo' }).click();
     await page.getByText('Now in cage 8.').waitFor();

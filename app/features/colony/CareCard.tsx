@@ -2,8 +2,10 @@ import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -23,15 +25,25 @@ interface Props {
 }
 
 /** Moved to another pen, weighed, how it is: written in a line each, and what came before stays. */
-export function CareCard({ guideId, member, pens }: Props) {
+export function CareCard(props: Props) {
+  const [written, setWritten] = useState(0);
+  return <CareLine key={written} {...props} onDone={() => setWritten(written + 1)} />;
+}
+
+const Line = z.object({ on: z.string(), pen: z.string(), grams: z.string(), condition: z.string() });
+
+/** The next line; half typed, it is there again after a reload. */
+function CareLine({ guideId, member, pens, onDone }: Props & { onDone: () => void }) {
   const { kept } = member;
-  const [on, setOn] = useState(today());
-  const [pen, setPen] = useState('');
-  const [grams, setGrams] = useState('');
-  const [condition, setCondition] = useState(kept.condition ?? '');
+  const [{ on, pen, grams, condition }, change, forget] = useKeptState(`care.${member.id}`, Line, {
+    on: today(),
+    pen: '',
+    grams: '',
+    condition: kept.condition ?? '',
+  });
   const { write, busy, problem, setProblem, at } = useKept(guideId, member, () => {
-    setPen('');
-    setGrams('');
+    forget();
+    onDone();
   });
   const weight = numberOf(grams);
   const weighs = grams.trim() === '' || (weight !== undefined && weight > 0);
@@ -53,22 +65,40 @@ export function CareCard({ guideId, member, pens }: Props) {
     <Card title="Care">
       <View style={styles.row}>
         <View style={styles.field}>
-          <TextField label="On" value={on} onChangeText={setOn} hint="As YYYY-MM-DD." problem={at('on')} />
+          <TextField
+            label="On"
+            value={on}
+            onChangeText={(text) => change({ on: text })}
+            hint="As YYYY-MM-DD."
+            problem={at('on')}
+          />
         </View>
         <View style={styles.field}>
           <KnownField
             label="Moved to"
             value={pen}
-            onChange={setPen}
+            onChange={(text) => change({ pen: text })}
             known={pens.filter((one) => one !== kept.pen)}
             hint={kept.pen ? `Now in ${kept.pen}.` : undefined}
           />
         </View>
         <View style={styles.field}>
-          <TextField label="Weight, g" value={grams} onChangeText={setGrams} inputMode="decimal" problem={at('grams')} />
+          <TextField
+            label="Weight, g"
+            value={grams}
+            onChangeText={(text) => change({ grams: text })}
+            inputMode="decimal"
+            problem={at('grams')}
+          />
         </View>
       </View>
-      <TextField label="How it is" value={condition} onChangeText={setCondition} multiline problem={at('kept.condition')} />
+      <TextField
+        label="How it is"
+        value={condition}
+        onChangeText={(text) => change({ condition: text })}
+        multiline
+        problem={at('kept.condition')}
+      />
       {problem && !['on', 'grams', 'kept.condition'].includes(problem.field ?? '') && (
         <Notice kind="problem">{problem.message}</Notice>
       )}
