@@ -111,35 +111,37 @@ export function MapSurface({
     event.preventDefault();
   };
   return (
-    <View style={[styles.frame, { height }]} onLayout={({ nativeEvent }) => setWidth(Math.floor(nativeEvent.layout.width))}>
-      <View
-        ref={surface as never}
-        role="img"
-        aria-label={says}
-        tabIndex={0}
-        style={[styles.surface, GRABBED]}
-        {...({ onKeyDown: press } as object)}
-      >
-        {projection && (
-          <>
-            <Ground map={map} projection={projection} size={size} lit={lit} />
-            {outlines && <Outlines projection={projection} size={size} outlines={outlines} aim={Boolean(onPlace)} />}
-            <Marks projection={projection} size={size} clusters={clusters} chosen={chosen} ways={ways} here={here} />
-          </>
-        )}
+    <>
+      <View style={[styles.frame, { height }]} onLayout={({ nativeEvent }) => setWidth(Math.floor(nativeEvent.layout.width))}>
+        <View
+          ref={surface as never}
+          role="img"
+          aria-label={says}
+          tabIndex={0}
+          style={[styles.surface, GRABBED]}
+          {...({ onKeyDown: press } as object)}
+        >
+          {projection && (
+            <>
+              <Ground map={map} projection={projection} size={size} lit={lit} />
+              {outlines && <Outlines projection={projection} size={size} outlines={outlines} aim={Boolean(onPlace)} />}
+              <Marks projection={projection} size={size} clusters={clusters} chosen={chosen} ways={ways} here={here} />
+            </>
+          )}
+        </View>
+        <ZoomButtons what="map" nearer={(factor) => nearer(factor, middle)} all={() => setSight(wholeOf(map))} />
       </View>
       {onPlace && (
         <View style={styles.place}>
           <Button small label="Set a point at the cross" onPress={() => place(middle)} />
         </View>
       )}
-      <ZoomButtons what="map" nearer={(factor) => nearer(factor, middle)} all={() => setSight(wholeOf(map))} />
-    </View>
+    </>
   );
 }
 
 const styles = StyleSheet.create({
   frame: { borderRadius: radius.l, overflow: 'hidden', borderWidth: 1, borderColor: colour.hairline },
-  place: { position: 'absolute', left: space.s, top: space.s },
+  place: { flexDirection: 'row' },
   surface: { ...StyleSheet.absoluteFill, outlineOffset: -3 },
 });
