@@ -2,7 +2,7 @@ import type { BaseMap } from '@plesion/contract';
 import { useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ZoomButtons } from '../../ui/ZoomButtons';
 import type { Cluster } from './clusters';
