@@ -1,4 +1,4 @@
-import { type Character, PLAIN_FORMS, type Protocol, type Shape } from '@plesion/core/guide';
+import { type Character, plainForm, type Protocol } from '@plesion/core/guide';
 
 /** The two ends of a length, in words. */
 type Ends = readonly [string, string];
@@ -76,8 +76,6 @@ export const edgeOf = (
   states,
 });
 
-const plain = (label: string): Shape => PLAIN_FORMS.find((one) => one.label === label)!;
-
 /** A form that is told by where an outline lies between two others, of plain names. */
 export const formOf = (
   view: string,
@@ -87,7 +85,7 @@ export const formOf = (
 ): Protocol => ({
   view,
   landmarks: [{ id: 'around', label: words, kind: 'outline' }],
-  quantity: { id: 'value', kind: 'form', outline: 'around', between: [plain(others[0]), plain(others[1])] },
+  quantity: { id: 'value', kind: 'form', outline: 'around', between: [plainForm(others[0]), plainForm(others[1])] },
   states,
 });
 

@@ -1,18 +1,15 @@
 import { createClient, RequestProblem } from '@plesion/contract';
 import { MutationCache, QueryCache, QueryClient } from '@tanstack/react-query';
+import { toTheDoor } from './toTheDoor';
 
 /** Calls to the server that served this page. */
 export const api = createClient('');
 
-/** Whoever was signed out meanwhile is shown the door, whatever they asked for. */
-const toTheDoor = (error: Error) => {
-  if (error instanceof RequestProblem && error.body.code === 'signed-out')
-    void queryClient.invalidateQueries({ queryKey: ['session'] });
-};
+const onError = (error: Error) => toTheDoor(queryClient, error);
 
 export const queryClient: QueryClient = new QueryClient({
-  queryCache: new QueryCache({ onError: toTheDoor }),
-  mutationCache: new MutationCache({ onError: toTheDoor }),
+  queryCache: new QueryCache({ onError }),
+  mutationCache: new MutationCache({ onError }),
   defaultOptions: {
     // Records wait in the outbox; anything else says at once that there is no connection, and does nothing later unseen.
     mutations: { networkMode: 'always' },

@@ -5,6 +5,7 @@ import { createDraft, type Draft, type DraftParts, type Holder, type Kept, type 
 import { keyOf, outbox } from './outbox/outbox';
 import type { Entry } from './outbox/storage';
 import { createTurns } from './outbox/turns';
+import { toTheDoor } from './toTheDoor';
 
 interface Versioned {
   version: number;
@@ -45,7 +46,7 @@ export function createDrafts<C extends Versioned, S extends Versioned>({
     try {
       return await inTurn(() => send(id, content, station));
     } catch (error) {
-      if (error instanceof RequestProblem && error.status === 401) void queryClient.invalidateQueries({ queryKey: ['session'] });
+      toTheDoor(queryClient, error);
       throw error;
     }
   };

@@ -1,6 +1,6 @@
 import { landmarksIn } from '../guide/landmarks';
-import { PLAIN_FORMS } from '../guide/plainForms';
-import type { Line, Protocol, Quantity, Shape } from '../guide/protocolSchema';
+import { plainForm } from '../guide/plainForms';
+import type { Line, Protocol, Quantity } from '../guide/protocolSchema';
 import type { Character } from '../guide/schema';
 import { idsFor } from '../guide/working';
 import { done, failed, type Outcome } from '../problem';
@@ -77,8 +77,6 @@ export function filledOf(quantity: Quantity): Filled {
       return { outline: [quantity.outline] };
   }
 }
-
-const plainForm = (label: string): Shape => PLAIN_FORMS.find((one) => one.label === label)!;
 
 /** A line through other places keeps what it is called. */
 const line = (points: string[], had?: Line): Line => ({ ...had, points });

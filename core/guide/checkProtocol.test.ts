@@ -1,9 +1,9 @@
 import { checkProtocol } from './checkProtocol';
-import { PLAIN_FORMS } from './plainForms';
+import { plainForm } from './plainForms';
 import type { Quantity } from './protocolSchema';
 import { Character } from './schema';
 
-const [oval, lance] = ['an oval', 'a lance'].map((label) => PLAIN_FORMS.find((one) => one.label === label)!);
+const [oval, lance] = [plainForm('an oval'), plainForm('a lance')];
 const form: Quantity = { id: 'value', kind: 'form', outline: 'around', between: [oval, lance] };
 
 /** What is wrong with a leaf that is taken as a quantity, by its field and code. */

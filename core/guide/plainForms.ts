@@ -39,3 +39,10 @@ export const PLAIN_FORMS: readonly Shape[] = Object.entries(PROFILES).map(([labe
   label,
   points: outlineOf(half),
 }));
+
+/** The plain form of a name. */
+export function plainForm(label: string): Shape {
+  const form = PLAIN_FORMS.find((one) => one.label === label);
+  if (!form) throw new Error(`No plain form is called “${label}”.`);
+  return form;
+}

@@ -29,8 +29,8 @@ function holds(outline: readonly Spot[], [x, y]: Spot): boolean {
   return inside;
 }
 
-/** Square degrees within: enough to say which of two is the smaller. */
-const areaOf = (outline: readonly Spot[]): number =>
+/** What an outline encloses, in squares of its own unit; of degrees enough to say which of two is the smaller. */
+export const areaOf = (outline: readonly Spot[]): number =>
   Math.abs(
     outline.reduce((sum, [ax, ay], i) => {
       const [bx, by] = outline[(i + 1) % outline.length];

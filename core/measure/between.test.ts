@@ -1,13 +1,12 @@
 import fc from 'fast-check';
-import { PLAIN_FORMS } from '../guide/plainForms';
+import { plainForm } from '../guide/plainForms';
 import type { Quantity } from '../guide/working';
 import { normal, seeded } from '../probability';
 import { between } from './between';
 import { measure } from './measure';
 import type { PixelPoint } from './schema';
 
-const plain = (label: string) => PLAIN_FORMS.find((one) => one.label === label)!;
-const [wedge, lance] = [plain('a wedge'), plain('a lance')];
+const [wedge, lance] = [plainForm('a wedge'), plainForm('a lance')];
 const FORM: Quantity = { id: 'form', kind: 'form', outline: 'leaf', between: [wedge, lance] };
 
 type Outline = PixelPoint[];

@@ -1,4 +1,4 @@
-import { type Character, PLAIN_FORMS, type Protocol } from '@plesion/core/guide';
+import { type Character, plainForm, type Protocol } from '@plesion/core/guide';
 import { bogUmbels, ledgeCrabs, lanternMoths } from '@plesion/demo';
 import type { Step } from './steps';
 import { turnOf } from './Example';
@@ -144,8 +144,7 @@ describe('what it comes to', () => {
   it('of a form is told by the outline, wherever it lies and however large', () => {
     const leaflet = character('leaflet-shape', bogUmbels);
     const statesOf = (label: string) => {
-      const { points } = PLAIN_FORMS.find((one) => one.label === label)!;
-      const around = points.map(([x, y]): [number, number] => [150 - 100 * y, 40 + 190 * x]);
+      const around = plainForm(label).points.map(([x, y]): [number, number] => [150 - 100 * y, 40 + 190 * x]);
       return takenBy(leaflet, leaflet.protocol, [{ around }], undefined, size).states;
     };
     expect(statesOf('a wedge')).toEqual(['wedge']);
