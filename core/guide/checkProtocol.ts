@@ -1,6 +1,6 @@
+import { areaOf } from './area';
 import { landmarksIn } from './landmarks';
 import type { Quantity } from './protocolSchema';
-import { areaOf } from './regionAt';
 import type { Character } from './schema';
 
 /** Quantities that have no unit: what a form is told by. */

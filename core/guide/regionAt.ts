@@ -1,3 +1,4 @@
+import { areaOf } from './area';
 import type { Guide } from './schema';
 
 type Region = Guide['regions'][number];
@@ -28,12 +29,3 @@ function holds(outline: readonly Spot[], [x, y]: Spot): boolean {
   });
   return inside;
 }
-
-/** What an outline encloses, in squares of its own unit; of degrees enough to say which of two is the smaller. */
-export const areaOf = (outline: readonly Spot[]): number =>
-  Math.abs(
-    outline.reduce((sum, [ax, ay], i) => {
-      const [bx, by] = outline[(i + 1) % outline.length];
-      return sum + (ax * by - bx * ay) / 2;
-    }, 0),
-  );
