@@ -1,6 +1,5 @@
-import { areaOf } from './area';
 import { landmarksIn } from './landmarks';
-import type { Quantity } from './protocolSchema';
+import type { Quantity, Shape } from './protocolSchema';
 import type { Character } from './schema';
 
 /** Quantities that have no unit: what a form is told by. */
@@ -15,6 +14,15 @@ const TAKEN_BY: Partial<Record<Character['kind'], readonly Quantity['kind'][]>> 
   angle: ['angle'],
   count: ['count'],
 };
+
+function enclosesSomething({ points }: Shape): boolean {
+  let twice = 0;
+  points.forEach(([x, y], i) => {
+    const [u, v] = points[(i + 1) % points.length];
+    twice += x * v - u * y;
+  });
+  return twice !== 0;
+}
 
 /** What a kind of character can be taken by, on a photo. */
 export const quantitiesFor = (kind: Character['kind']): readonly Quantity['kind'][] => TAKEN_BY[kind] ?? [];
@@ -37,7 +45,7 @@ export function checkProtocol(
     report(`${field}.quantity.kind`, 'quantity-misfit', `“${label}” is a ${kind} and cannot be taken as ${quantity.kind}.`);
   if (quantity.kind === 'form')
     quantity.between.forEach((shape, i) => {
-      if (areaOf(shape.points) === 0)
+      if (!enclosesSomething(shape))
         report(`${field}.quantity.between[${i}]`, 'shape-without-area', `“${shape.label}” encloses nothing: go round it once.`);
     });
   if (states && !protocol.states)

@@ -1,4 +1,3 @@
-import { areaOf } from './area';
 import type { Guide } from './schema';
 
 type Region = Guide['regions'][number];
@@ -29,3 +28,12 @@ function holds(outline: readonly Spot[], [x, y]: Spot): boolean {
   });
   return inside;
 }
+
+/** Square degrees within: enough to say which of two is the smaller. */
+const areaOf = (outline: readonly Spot[]): number =>
+  Math.abs(
+    outline.reduce((sum, [ax, ay], i) => {
+      const [bx, by] = outline[(i + 1) % outline.length];
+      return sum + (ax * by - bx * ay) / 2;
+    }, 0),
+  );
