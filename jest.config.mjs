@@ -43,7 +43,7 @@ const node = (name) => ({
 
 export default {
   // Server tests make a database and a thread each; a loaded machine takes its time.
-  testTimeout: 120_000,
+  testTimeout: 300_000,
   projects: [
     node('core'),
     node('contract'),

@@ -60,6 +60,8 @@ async function fill(pool: pg.Pool, station: string, guide: string): Promise<void
      select $1, gen_random_uuid(), id, 'expert', 'murica', '{}', 0.05, '2026-06-01', false, 'ann', now() from specimen where station_id = $1`,
     [station],
   );
+  // Else the plan of what follows may be one for a handful of records, and take an hour.
+  await pool.query('analyze specimen, verification');
   await pool.query(
     `insert into judged_call (station_id, specimen_id, verification_id, specimen_version, guide_id, called, truth, is_right, by, season, p, judged)
      select $1, s.id, v.id, 1, $2, s.determinations->0->>'taxon', 'murica', s.determinations->0->>'taxon' = 'murica', s.determinations->0->>'by',

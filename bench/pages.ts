@@ -91,7 +91,7 @@ export async function reportPages(print: (line?: string) => void): Promise<void>
       guides: { id: string; slug: string }[];
     };
     const id = guides.find(({ slug }) => slug === terns.id)!.id;
-    const bare = await timed(page, `${station.url}/look`, 'text=On this device');
+    const bare = await timed(page, `${station.url}/appearance`, 'text=On this device');
     print();
     print(`Pages on a phone’s screen, loaded anew with everything kept; medians of ${RUNS}, in ms and beside the barest page.`);
     print(`the barest page                          ${bare.toFixed(0)}`);
@@ -107,7 +107,7 @@ export async function reportPages(print: (line?: string) => void): Promise<void>
     );
     say(
       'plate wall of 24 forms',
-      await timed(page, `${station.url}/guides/${id}/wall`, 'a[aria-label="crinita-palliax juvenile"] svg'),
+      await timed(page, `${station.url}/guides/${id}/wall`, 'main a svg'),
     );
     const book = `${station.url}/guides/${id}`;
     print('the same, followed from the page before, the application running:');
@@ -115,16 +115,16 @@ export async function reportPages(print: (line?: string) => void): Promise<void>
       '  list of guides',
       await followed(page, `${station.url}/`, 'a:has-text("Guides")', 'a:has-text("Terns of the Tessary Isles") svg'),
     );
-    say('  plate wall', await followed(page, book, 'a:has-text("Plate wall")', 'a[aria-label="crinita-palliax juvenile"] svg'));
+    say('  plate wall', await followed(page, book, 'a:has-text("Plate wall")', 'main a svg'));
     say(
       '  page of a form',
-      await followed(page, `${book}/wall`, 'a[aria-label="crinita-palliax juvenile"]', 'text=Easily taken for'),
+      await followed(page, `${book}/wall`, 'main a:has(svg)', 'text=Easily taken for'),
     );
     const many = (await (
       await page.request.post(`${station.url}/api/guides`, { data: manyTerns(), headers: { origin: station.url } })
     ).json()) as { id: string };
     for (const [name, path, ready] of [
-      [`plate wall of ${FORMS} forms`, 'wall', 'a[aria-label="crinita-palliax juvenile"] svg'],
+      [`plate wall of ${FORMS} forms`, 'wall', 'main a svg'],
       [`taxa of ${FORMS} forms`, 'taxa', 'text=black-tip tern'],
     ] as const) {
       say(name, await timed(page, `${station.url}/guides/${many.id}/${path}`, ready));

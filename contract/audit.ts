@@ -2,8 +2,8 @@ import { Day } from '@plesion/core/observation/schema';
 import { z } from 'zod';
 import { RECORD_NAMES } from './changes';
 
-/** What a line is of: a record that is written by versions, what something turned out to be, what others make of it, what a reviewer says of it, what is said in a conversation, or a guide that is being written. */
-export const AUDIT_KINDS = [...RECORD_NAMES, 'verification', 'opinion', 'review', 'remark', 'draft'] as const;
+/** What a line is of: a record that is written by versions, what something turned out to be, what others make of it, what a reviewer says of it, what is said in a conversation, a guide that is being written, or who belongs to the station. */
+export const AUDIT_KINDS = [...RECORD_NAMES, 'verification', 'opinion', 'review', 'remark', 'draft', 'member'] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 
 export const AUDIT_ACTS = [
@@ -17,6 +17,11 @@ export const AUDIT_ACTS = [
   'took back',
   'said',
   'resolved',
+  'reopened',
+  'invited',
+  'joined',
+  'left',
+  'removed',
 ] as const;
 
 /** Who did what, when, to which record. */
@@ -27,7 +32,7 @@ export const AuditLine = z.object({
   device: z.string().optional(),
   act: z.enum(AUDIT_ACTS),
   kind: z.enum(AUDIT_KINDS),
-  /** The record; of a verification, an opinion, a review and a remark its specimen; of a verification of an individual that. */
+  /** The record; of a verification, an opinion, a review and a remark its specimen; of a verification of an individual that; of a member their account, or the link they were to come by. */
   id: z.uuid(),
   /** Of a record that is written by versions: which this made, and what parts of it changed. */
   version: z.number().int().optional(),

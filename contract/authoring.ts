@@ -80,11 +80,11 @@ export const EditsSince = z.object({
 export type EditsSince = z.output<typeof EditsSince>;
 export const EditsQuery = z.strictObject({ after: z.coerce.number().int().min(0) });
 
-/** A matrix to be taken in by long work: larger than a page takes in while one looks on. */
+/** A matrix to be imported by long work: larger than a page takes in while one looks on. */
 export const MatrixWrite = MatrixEdit.omit({ do: true }).extend({ batch: z.uuid() });
 export type MatrixWrite = z.output<typeof MatrixWrite>;
 
-/** What was taken in of it. */
+/** What was imported of it. */
 export const MatrixTaken = z.object({
   /** Batches of changes that the draft has now. */
   version: z.number().int(),

@@ -4,7 +4,7 @@ import { RECORD_NAMES } from './changes';
 /** Which record, as it was at which version. */
 export const EarlierPath = z.strictObject({
   kind: z.enum(RECORD_NAMES),
-  id: z.uuid('this is not an id'),
+  id: z.uuid('nothing has such an id: look whether the address is whole'),
   version: z.coerce.number().int().min(1).max(1_000_000_000),
 });
 export type EarlierPath = z.output<typeof EarlierPath>;

@@ -27,3 +27,14 @@ export const OwnWrite = z.strictObject({
   weight: weight.default(10),
 });
 export type OwnWrite = z.output<typeof OwnWrite>;
+
+/** One mark of one taxon on which they pull away, to be corrected in the guide. */
+export const CorrectionWrite = OwnCell.pick({ taxon: true, facets: true, character: true })
+  .strict()
+  .extend({
+    weight: weight.default(10),
+  });
+export type CorrectionWrite = z.output<typeof CorrectionWrite>;
+/** The next version of the guide in which it stands, to be looked over and published. */
+export const CorrectionProposed = z.object({ draft: z.uuid() });
+export type CorrectionProposed = z.output<typeof CorrectionProposed>;

@@ -7,7 +7,7 @@ const at = z.iso.datetime({ offset: true });
 export const Withdrawn = z.object({ at, by: z.string(), why: z.string() });
 export type Withdrawn = z.output<typeof Withdrawn>;
 
-/** How a guide stands among the stations: offered to them, withdrawn, taken in from one of them. */
+/** How a guide stands among the stations: offered to them, withdrawn, imported from one of them. */
 export const GuideSharing = z.object({
   guideId: z.uuid(),
   offered: z.object({ at, by: z.string() }).optional(),

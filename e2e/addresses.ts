@@ -1,5 +1,8 @@
 import type { Page } from 'playwright-core';
 
+/** No record has this id. */
+const GONE = '00000000-0000-4000-8000-000000000000';
+
 /** Every address, with records of the demo in it. */
 export async function addresses(page: Page, url: string): Promise<string[]> {
   const get = async <T>(path: string) => (await (await page.request.get(`${url}${path}`)).json()) as T;
@@ -100,6 +103,8 @@ export async function addresses(page: Page, url: string): Promise<string[]> {
       `/practice/sets/${sets[0].id}/results`,
       `/practice/${crabs}`,
       '/nowhere',
+      // What is not there, or no longer.
+      ...['/specimens', '/lots', '/guides', '/keys', '/field/visits'].map((kind) => `${kind}/${GONE}`),
     ],
   ];
 }

@@ -218,7 +218,7 @@ describe('a pasted key', () => {
 });
 
 describe('between two stations', () => {
-  it('a guide is offered, taken in, withdrawn, and says so in both', async () => {
+  it('a guide is offered, imported, withdrawn, and says so in both', async () => {
     const ours = await station.page(SIZES[1]);
     await inDemo(ours, station.url, '/guides');
     await ours.getByRole('link', { name: /^Caps of the Oar woods/ }).click();
@@ -230,15 +230,15 @@ describe('between two stations', () => {
       data: { station: 'Skerry watch', name: 'tove', password: 'long enough' },
     });
     await theirs.goto(`${station.url}/guides`);
-    await theirs.getByRole('button', { name: 'Take it in: Caps of the Oar woods' }).click();
+    await theirs.getByRole('button', { name: 'Import it: Caps of the Oar woods' }).click();
     await theirs.getByRole('link', { name: /^Caps of the Oar woods.*from “Quell Harbour demo station”/ }).click();
-    await theirs.getByText(/^Taken in from “Quell Harbour demo station”, at its version 1/).waitFor();
+    await theirs.getByText(/^Imported from “Quell Harbour demo station”, at its version 1/).waitFor();
     await ours.getByRole('button', { name: 'Withdraw this guide' }).click();
     await ours.getByLabel('Why it is not to be used any more').fill('Two of its species are one.');
     await ours.getByRole('button', { name: /^Withdraw it/ }).click();
     await ours.getByText('This guide is withdrawn', { exact: true }).waitFor();
     await theirs.reload();
-    await theirs.getByText('This guide is withdrawn by “Quell Harbour demo station”, where it was taken in from').waitFor();
+    await theirs.getByText('This guide is withdrawn by “Quell Harbour demo station”, where it was imported from').waitFor();
     await theirs.getByRole('button', { name: 'Name a specimen with it' }).click();
     await theirs.getByText(/Two of its species are one\./).waitFor();
   });

@@ -1,4 +1,5 @@
 import type { Page } from 'playwright-core';
+import { until } from './until';
 
 /** The smallest phone there is. */
 const SMALLEST = { width: 320, height: 640 };
@@ -59,7 +60,7 @@ export async function cutWithLargeLetters(page: Page, phone: { width: number; he
   const usual = await letterSize(page);
   await lettersOf(page, 'twice');
   // Else nothing would be looked at.
-  while ((await letterSize(page)) < 1.2 * usual) await page.evaluate(() => new Promise(requestAnimationFrame));
+  await until(async () => (await letterSize(page)) >= 1.2 * usual);
   const found: string[] = [];
   for (const size of [phone, SMALLEST]) {
     await page.setViewportSize(size);

@@ -1,8 +1,6 @@
-import type { Page, Request } from 'playwright-core';
-import { addresses, danger } from './addresses';
+import type { Page } from 'playwright-core';
 import { faultsOf } from './axe';
-import { cutWithLargeLetters } from './cut';
-import { enterDemo, inDemo, openStation, SIZES, type Station } from './station';
+import { inDemo, openStation, signIn, SIZES, type Station } from './station';
 import { until } from './until';
 
 let station: Station;
@@ -10,68 +8,6 @@ beforeAll(async () => {
   station = await openStation();
 });
 afterAll(() => station.close());
-
-/** Milliseconds without a request after which a page is taken to have all that it shows. */
-const QUIET = 250;
-
-/** Goes from page to page as within the application: to load all of it for each would take minutes. */
-function walker(page: Page): (path: string) => Promise<void> {
-  const open = new Set<Request>();
-  let last = Date.now();
-  page.on('request', (request) => open.add(request));
-  const ended = (request: Request) => {
-    open.delete(request);
-    last = Date.now();
-  };
-  page.on('requestfinished', ended);
-  page.on('requestfailed', ended);
-  return async (path) => {
-    last = Date.now();
-    if (new URL(page.url()).pathname !== path)
-      await page.evaluate((to) => {
-        for (const heading of document.querySelectorAll('h1')) heading.setAttribute('data-left', '');
-        history.pushState({}, '', to);
-        dispatchEvent(new PopStateEvent('popstate', { state: {} }));
-      }, path);
-    await page.locator('h1:not([data-left])').first().waitFor();
-    await until(async () => open.size === 0 && Date.now() - last > QUIET);
-  };
-}
-
-/** Pages that are laid out otherwise on a wide screen; the others are one column, which is looked at on a phone. */
-const LAID_OUT_WIDE =
-  /^\/$|^\/(bench|keys|specimens\/new|practice\/|guides\/learn)|\/(bench|beside|measure|taxa|walk|edit)\b|^\/guides\/[^/]+$|^\/field($|\/(map|import))/;
-
-it('no page has a fault that axe finds, on a phone and where it is laid out otherwise when wide, or cuts anything with letters twice as large; each has one title and heading', async () => {
-  const [phone, wide] = SIZES;
-  const page = await station.page(phone);
-  await page.goto(station.url);
-  await page.getByRole('button', { name: 'Open the demo' }).waitFor();
-  const faults: Record<string, string[]> = {};
-  const look = async (path: string) => {
-    const found = await faultsOf(page);
-    const [title, headings] = [await page.title(), await page.locator('h1').count()];
-    if (!title.endsWith(' · Plesion')) found.push(`its title is “${title}”`);
-    if (headings !== 1) found.push(`it has ${headings} headings of the first level`);
-    if (found.length) faults[path] = found;
-  };
-  await look('the door');
-  await enterDemo(page, station.url);
-  const goTo = walker(page);
-  for (const path of [...(await addresses(page, station.url)), await danger(page, station.url)]) {
-    await page.setViewportSize(phone);
-    await goTo(path);
-    await look(`${path} on a phone`);
-    if (LAID_OUT_WIDE.test(path)) {
-      await page.setViewportSize(wide);
-      await page.getByRole('banner').waitFor();
-      await look(`${path} on a wide screen`);
-    }
-    const cut = await cutWithLargeLetters(page, phone);
-    if (cut.length) faults[`${path} with large letters`] = cut;
-  }
-  expect(faults).toEqual({});
-}, 420_000);
 
 it('no part of the kit has a fault that axe finds, by day and by lamp, with letters as usual and twice as large', async () => {
   const page = await station.page(SIZES[0]);
@@ -90,7 +26,7 @@ it('no part of the kit has a fault that axe finds, by day and by lamp, with lett
       if (found.length) faults[`${light}, ${letters}`] = found;
     }
   expect(faults).toEqual({});
-}, 120_000);
+});
 
 describe('by keys alone', () => {
   it('a dialog takes the focus, keeps it, and gives it back', async () => {
@@ -152,9 +88,9 @@ describe('by keys alone', () => {
     await radios.nth(at).press('Space');
   });
 
-  it('a digit on a count of the Bench is the count, Backspace takes no reading away, and the character stays', async () => {
-    const page = await station.page(SIZES[1]);
-    await inDemo(page, station.url);
+  /** A ledge crab of which nothing was read yet. */
+  async function crab(page: Page): Promise<string> {
+    await signIn(page, station.url);
     const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
       guides: { id: string; slug: string }[];
     };
@@ -172,6 +108,50 @@ describe('by keys alone', () => {
       },
     });
     expect(made.status()).toBe(200);
+    return id;
+  }
+
+  it('the look that follows an answered one takes the focus to its heading, and to nowhere else', async () => {
+    const page = await station.page(SIZES[0]);
+    await page.goto(`${station.url}/specimens/${await crab(page)}/bench`);
+    const looks: string[] = [];
+    for (let i = 0; i < 3; i++) {
+      const look = page.getByRole('region', { name: /^Look next: / });
+      await look.getByRole('radio').first().waitFor();
+      const title = await look.getByRole('heading').first().innerText();
+      looks.push(title);
+      await look.getByRole('radio').first().press('Space');
+      await page.waitForFunction((before) => document.querySelector('[role=region] h2')?.textContent !== before, title);
+      await page.waitForFunction(() => document.activeElement?.textContent?.startsWith('Look next: '));
+    }
+    expect(new Set(looks).size).toBe(3);
+    // The first Tab from there is at its answers.
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement?.closest('[role=region]')?.getAttribute('aria-label'))).toMatch(
+      /^Look next/,
+    );
+  });
+
+  it('what is removed by a key is put back by the next, and the focus is never nowhere', async () => {
+    const page = await station.page(SIZES[0]);
+    await inDemo(page, station.url, '/guides/write');
+    const rows = page.getByRole('button', { name: /^Remove: / });
+    await rows.first().waitFor();
+    const before = await rows.count();
+    await rows.first().press('Enter');
+    await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.startsWith('Undo: Removed: '));
+    expect(await rows.count()).toBe(before - 1);
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => document.activeElement?.tagName === 'H1');
+    await page.waitForFunction(
+      (n) => document.querySelectorAll('[role=button][aria-label^="Remove: "], button[aria-label^="Remove: "]').length === n,
+      before,
+    );
+  });
+
+  it('a digit on a count of the Bench is the count, Backspace takes no reading away, and the character stays', async () => {
+    const page = await station.page(SIZES[1]);
+    const id = await crab(page);
     await page.goto(`${station.url}/specimens/${id}/bench`);
     await page.getByRole('button', { name: /^Side teeth, one side/ }).press('Enter');
     await page.getByRole('radiogroup', { name: 'Side teeth, one side' }).waitFor();

@@ -5,7 +5,7 @@ import { until } from './until';
 let station: Station;
 beforeAll(async () => {
   station = await openStation();
-}, 120_000);
+});
 afterAll(() => station.close());
 
 interface Capture {

@@ -4,7 +4,7 @@ import { enterDemo, openStation, type Station } from './station';
 let station: Station;
 beforeAll(async () => {
   station = await openStation();
-}, 120_000);
+});
 afterAll(() => station.close());
 
 describe('a newcomer with a phone', () => {

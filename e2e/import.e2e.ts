@@ -4,7 +4,7 @@ import { openStation, signIn, SIZES, type Station } from './station';
 let station: Station;
 beforeAll(async () => {
   station = await openStation();
-}, 120_000);
+});
 afterAll(() => station.close());
 
 const ROWS = [

@@ -6,7 +6,7 @@ import { openStation, signIn, SIZES, type Station } from './station';
 let station: Station;
 beforeAll(async () => {
   station = await openStation();
-}, 120_000);
+});
 afterAll(() => station.close());
 
 const LIVING = '0192f3a0-0000-7001-8000-000000000021';

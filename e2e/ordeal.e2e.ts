@@ -33,4 +33,4 @@ it('three servers and their database, killed under twelve writers, lose nothing 
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-}, 180_000);
+}, 600_000);

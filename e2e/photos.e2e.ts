@@ -173,7 +173,7 @@ describe('photos of a specimen', () => {
     const { photo } = await keptOnce(page, id, (specimen) => specimen.photo !== undefined);
     const original = await page.request.get(`${station.url}/api/photos/${photo}?size=original`);
     expect((await original.body()).equals(bytes)).toBe(true);
-  }, 120_000);
+  });
 });
 
 it('side by side a photo lies on a plate by two places set with keys alone, and is looked at in three ways', async () => {

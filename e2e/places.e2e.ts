@@ -27,7 +27,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'plesion-office-'));
   await openAt(0);
   station = await openStation({ OFFICE_URL: `http://127.0.0.1:${port}` });
-}, 120_000);
+});
 afterAll(async () => {
   await station.close();
   await closeOffice();

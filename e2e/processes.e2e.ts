@@ -22,12 +22,12 @@ beforeAll(async () => {
   await fleet.ready();
   ann = new Visitor(fleet.url);
   expect((await ann.ask('POST', '/api/stations', { station: name, name, password: 'long enough' })).status).toBe(201);
-}, 120_000);
+});
 afterAll(async () => {
   await fleet.close();
   await own.end();
   await place.close();
-}, 60_000);
+});
 
 const at = (member: number, who = ann) => who.at(fleet.members[member]);
 const beetles = async () =>
@@ -115,7 +115,7 @@ describe('three processes', () => {
     expect(job).toMatchObject({ state: 'done', result: { crossValidation: { n: 3000 } } });
     const { rows } = await own.query(`select count(*)::int as n from guide where title = 'Outlives its server'`);
     expect(rows).toEqual([{ n: 1 }]);
-  }, 120_000);
+  });
 
   it('count wrong passwords together', async () => {
     const guess = (i: number) =>

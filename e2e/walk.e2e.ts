@@ -6,7 +6,7 @@ import { inDemo, openStation, SIZES, type Station } from './station';
 let station: Station;
 beforeAll(async () => {
   station = await openStation();
-}, 120_000);
+});
 afterAll(() => station.close());
 
 const call = (page: Page) => page.getByTestId('call');
@@ -247,7 +247,7 @@ describe.each(SIZES)('from a crab on the shore to a name in the daybook, $kind',
         mimeType: 'application/json',
         buffer: Buffer.from(JSON.stringify({ ...before, taxa: [] })),
       });
-      await page.getByText('The guide was not taken in').waitFor();
+      await page.getByText('The guide was not imported').waitFor();
       await page.getByText(/^taxa: /).waitFor();
     });
 

@@ -151,7 +151,7 @@ export function createApp(
   firstLookRoutes(api, em, { files, weighing });
   photoRoutes(api, em, files, uploads);
   cameraRoutes(api, em, { files, camera });
-  verificationRoutes(api, em, weighing);
+  verificationRoutes(api, em, weighing, files);
   opinionRoutes(api, em, { files, pool: weighing, tries });
   conversationRoutes(api, em);
   answerRoutes(api, em, weighing);

@@ -9,10 +9,12 @@ import { AccountEntity } from './database/personEntities';
 import type { Em } from './database/orm';
 import { putDemoFieldwork } from './fieldwork/demo';
 import { putFirstLook } from './firstLook/service';
+import { withDemoFigures } from './guides/demoFigures';
 import { addGuide, listGuides } from './guides/service';
 import type { Caller } from './http/route';
 import { putDemoKeys } from './keys/demo';
 import { writeLot } from './lots/service';
+import { keepDeedsOfRows } from './audit/deeds';
 import { putDemoOpinions } from './opinions/demo';
 import { putDemoPractice } from './practice/demo';
 import { putDemoReview } from './review/demo';
@@ -32,7 +34,8 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
     (await makeStation(em, { station: 'Quell Harbour demo station', name: 'demo', password: 'demo', demo: true }));
   const { stationId } = caller;
   const had = new Set((await listGuides(em, stationId)).map(({ slug }) => slug));
-  for (const guide of demoGuides) if (!had.has(guide.id)) await addGuide(em, caller, guide);
+  for (const guide of demoGuides)
+    if (!had.has(guide.id)) await addGuide(em, caller, await withDemoFigures(em, parts.files, caller, guide));
   await putDemoKeys(em, caller);
   await putDemoKeyGuide(em, parts.weighing, caller);
   await putDemoTiles(em, caller);
@@ -57,6 +60,7 @@ export async function loadDemo(em: Em, parts: Pick<Parts, 'files' | 'weighing'>)
   await putDemoReview(em, parts, caller, guides);
   await putDemoConversation(em, caller);
   await putDemoAnswers(em, caller, guides);
+  await keepDeedsOfRows(em, stationId);
   await putDemoColony(em, parts, caller, guides);
   const kept = new Set((await em.find(LotEntity, { stationId }, { fields: ['id'] })).map(({ id }) => id));
   for (const { id, guide, ...content } of demoLots) {

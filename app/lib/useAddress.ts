@@ -20,6 +20,23 @@ function beforeOneGoes(follow: () => void): () => void {
 const WAYS = ['pointerdown', 'keydown'] as const;
 const FIRST = { capture: true };
 
+function after(pause: number, follow: () => void): () => void {
+  const timer = setTimeout(follow, pause);
+  return () => clearTimeout(timer);
+}
+
+/** All of the page hears of its address: what was chosen is seen to be so first. */
+function afterPaint(follow: () => void): () => void {
+  let forget = () => {};
+  const frame = requestAnimationFrame(() => {
+    forget = after(0, follow);
+  });
+  return () => {
+    cancelAnimationFrame(frame);
+    forget();
+  };
+}
+
 type Values<K extends string> = Partial<Record<K, string>>;
 
 /**
@@ -41,10 +58,10 @@ export function useAddress<const K extends string>(names: readonly K[], pause = 
     if (there) return setAhead(undefined);
     const follow = () =>
       router.setParams(Object.fromEntries(Object.keys(ahead).map((name) => [name, ahead[name as K] || undefined])));
-    const timer = setTimeout(follow, pause);
+    const forget = pause ? after(pause, follow) : afterPaint(follow);
     const leave = beforeOneGoes(follow);
     return () => {
-      clearTimeout(timer);
+      forget();
       leave();
     };
   }, [ahead, there, router, pause]);

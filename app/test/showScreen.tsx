@@ -4,6 +4,7 @@ import type { ReactElement } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { createOutbox, setOutbox } from '../lib/outbox/outbox';
 import { memoryStorage, type Storage } from '../lib/outbox/storage';
+import { ToastPlace } from '../ui/Toast';
 
 const METRICS = { frame: { x: 0, y: 0, width: 390, height: 844 }, insets: { top: 0, left: 0, right: 0, bottom: 0 } };
 
@@ -13,7 +14,9 @@ export async function showScreen(element: ReactElement, storage: Storage = memor
   const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } });
   render(
     <SafeAreaProvider initialMetrics={METRICS}>
-      <QueryClientProvider client={client}>{element}</QueryClientProvider>
+      <QueryClientProvider client={client}>
+        <ToastPlace page="/">{element}</ToastPlace>
+      </QueryClientProvider>
     </SafeAreaProvider>,
   );
   await act(async () => {});

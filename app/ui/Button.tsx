@@ -43,7 +43,7 @@ export function Button({ label, onPress, kind = 'plain', disabled, busy, icon, h
       ]}
     >
       <View style={styles.row}>
-        {busy ? <Spinner size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon}
+        {busy ? <Spinner size="small" color={kind === 'main' ? colour.sheet : colour.kelp} /> : icon && <View>{icon}</View>}
         <Text strong style={styles.label} size={small ? 'small' : 'body'} color={kind === 'main' ? colour.sheet : colour.kelp}>
           {label}
         </Text>

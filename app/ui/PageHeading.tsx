@@ -43,8 +43,13 @@ export function focusHeading(): void {
   if (typeof document === 'undefined') return;
   const heading = document.querySelector<HTMLElement>('h1, [role=heading][aria-level="1"]');
   if (!heading) return;
+  focusOn(heading);
+}
+
+/** A heading takes the focus only when it is put there. */
+export function focusOn(heading: HTMLElement, options?: FocusOptions): void {
   heading.tabIndex = -1;
-  heading.focus();
+  heading.focus(options);
 }
 
 /** The heading of a page, once on each: it gives the page its title, and takes the focus when one comes to it. */
@@ -60,8 +65,7 @@ export function PageHeading(props: OwnWords | Drawn) {
     lastPath = path;
     const heading = (words.current ?? drawn.current) as unknown;
     if (!moved || !(heading instanceof HTMLElement) || isTaken(path)) return;
-    heading.tabIndex = -1;
-    heading.focus({ preventScroll: true });
+    focusOn(heading, { preventScroll: true });
   }, [title]);
   if (isOwnWords(props)) {
     const { children, size = 'display', ...rest } = omit(props, 'title');

@@ -26,7 +26,7 @@ export const Table = ({ label, columns, rows }: TableProps) => (
       <View key={row.join('\n')} role="row" style={styles.row}>
         {row.map((said, i) => (
           <View key={columns[i]} role={i === 0 ? 'rowheader' : 'cell'} style={i === 0 ? styles.first : styles.cell}>
-            <Text size="small" figures>
+            <Text size="small" figures={i > 0}>
               {said}
             </Text>
           </View>

@@ -53,12 +53,15 @@ export function Failed({ error, retry }: FailedProps) {
     <Notice
       kind="problem"
       title={offline ? 'No connection' : 'That did not work'}
-      action={retry && <Button small label="Try again" onPress={retry} />}
+      action={retry && !isLasting(error) && <Button small label="Try again" onPress={retry} />}
     >
       {offline ? `${message} What you have entered is kept on this device.` : `${message}${sayQuote(error)}`}
     </Notice>
   );
 }
+
+/** Would be answered the same however often it is asked: there is no such thing, or not for this person. */
+const isLasting = (error: unknown): boolean => error instanceof RequestProblem && [400, 403, 404].includes(error.status);
 
 /** A fault of the server's can be told to whoever runs it. */
 const sayQuote = (error: unknown): string =>

@@ -5,10 +5,12 @@ import { Button } from './Button';
 import { ChoiceGroup } from './ChoiceGroup';
 import { TextField } from './TextField';
 import { Notice } from './Notice';
+import { AsyncScreen } from './AsyncScreen';
 import { Card } from './Card';
 import { Empty, Failed, Loading } from './states';
 import { TaxonName } from './TaxonName';
 import { Text } from './Text';
+import { ToastPlace, useToast } from './Toast';
 
 const options = [
   { id: 'hand', label: 'in the hand' },
@@ -148,11 +150,51 @@ describe('sheets, notices and states', () => {
     expect(screen.getByText(/kept on this device/)).toBeTruthy();
     fireEvent.press(screen.getByLabelText('Try again'));
     expect(retry).toHaveBeenCalledTimes(1);
-    rerender(<Failed error={new RequestProblem(404, { code: 'not-found', message: 'There is no such specimen.' })} />);
+    const gone = new RequestProblem(404, { code: 'not-found', message: 'There is no such specimen.' });
+    rerender(<Failed error={gone} retry={retry} />);
     expect(screen.getByText('That did not work')).toBeTruthy();
     expect(screen.getByText('There is no such specimen.')).toBeTruthy();
+    // To ask for it again would change nothing.
+    expect(screen.queryByLabelText('Try again')).toBeNull();
     rerender(<Failed error={new Error('inner workings')} />);
     expect(screen.queryByText('inner workings')).toBeNull();
+  });
+
+  it('a page that cannot be opened is headed by what it would be', () => {
+    const error = new RequestProblem(503, { code: 'busy', message: 'The database cannot be reached.' });
+    render(
+      <AsyncScreen what="The specimen" value={undefined} error={error}>
+        {() => <Text>inside</Text>}
+      </AsyncScreen>,
+    );
+    expect(screen.getByRole('heading')).toHaveTextContent('The specimen');
+    expect(screen.getByText('The database cannot be reached.')).toBeTruthy();
+    expect(screen.queryByText('inside')).toBeNull();
+  });
+
+  it('what can be undone is said until it is undone, put away, or one goes elsewhere', () => {
+    const undo = jest.fn();
+    const Remover = () => {
+      const toast = useToast();
+      return <Button label="Remove" onPress={() => toast({ text: 'Removed: a lot', undo })} />;
+    };
+    const at = (page: string) => (
+      <ToastPlace page={page}>
+        <Remover />
+      </ToastPlace>
+    );
+    const { rerender } = render(at('/lots'));
+    fireEvent.press(screen.getByText('Remove'));
+    fireEvent.press(screen.getByLabelText('Undo: Removed: a lot'));
+    expect(undo).toHaveBeenCalledTimes(1);
+    expect(screen.queryByText('Removed: a lot')).toBeNull();
+    fireEvent.press(screen.getByText('Remove'));
+    fireEvent.press(screen.getByText('Close'));
+    expect(screen.queryByText('Removed: a lot')).toBeNull();
+    fireEvent.press(screen.getByText('Remove'));
+    rerender(at('/guides'));
+    expect(screen.queryByText('Removed: a lot')).toBeNull();
+    expect(undo).toHaveBeenCalledTimes(1);
   });
 
   it('an empty place says what to do next', () => {

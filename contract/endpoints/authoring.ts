@@ -218,4 +218,11 @@ export const authoringEndpoints = {
     params: byId,
     response: DraftList,
   },
+  restoreDraft: {
+    method: 'POST',
+    path: '/api/drafts/:id/restore',
+    summary: 'Put a draft that was taken from the list back on it.',
+    params: byId,
+    response: DraftList,
+  },
 } as const satisfies Record<string, Endpoint>;

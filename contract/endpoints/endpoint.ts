@@ -31,6 +31,6 @@ export interface Endpoint {
 }
 
 /** The path of one thing. */
-export const byId = z.strictObject({ id: z.uuid('this is not an id') });
+export const byId = z.strictObject({ id: z.uuid('nothing has such an id: look whether the address is whole') });
 export const nothing = z.strictObject({});
 export const MB = 1024 * 1024;

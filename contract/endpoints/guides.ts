@@ -24,7 +24,7 @@ export const guidesEndpoints = {
   importGuide: {
     method: 'POST',
     path: '/api/guides',
-    summary: 'Take in a guide as Plesion JSON that is new here; 409 with both sides where its id is known with another content.',
+    summary: 'Import a guide as Plesion JSON that is new here; 409 with both sides where its id is known with another content.',
     body: z.unknown(),
     bytes: 16 * MB,
     response: StoredGuide,

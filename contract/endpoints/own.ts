@@ -1,4 +1,4 @@
-import { OwnQuery, OwnView, OwnWrite } from '../own';
+import { CorrectionProposed, CorrectionWrite, OwnQuery, OwnView, OwnWrite } from '../own';
 import { byId, type Endpoint } from './endpoint';
 
 /** The station's own records as a source of a guide. */
@@ -18,5 +18,13 @@ export const ownEndpoints = {
     params: byId,
     body: OwnWrite,
     response: OwnView,
+  },
+  proposeCorrection: {
+    method: 'POST',
+    path: '/api/guides/:id/own/corrections',
+    summary: 'Write what both come to on one mark into the next version of the guide, which nobody has published yet.',
+    params: byId,
+    body: CorrectionWrite,
+    response: CorrectionProposed,
   },
 } as const satisfies Record<string, Endpoint>;

@@ -3,12 +3,12 @@ import { GuideSharing, OfferList, OfferWrite, SharingList, TakeOffer, Withdrawal
 import { z } from 'zod';
 import { byId, type Endpoint } from './endpoint';
 
-/** Guides between the stations of one server: offered, taken in, withdrawn. */
+/** Guides between the stations of one server: offered, imported, withdrawn. */
 export const sharingEndpoints = {
   sharing: {
     method: 'GET',
     path: '/api/sharing',
-    summary: 'Which guides of the station are offered to others, withdrawn, or were taken in from another station.',
+    summary: 'Which guides of the station are offered to others, withdrawn, or were imported from another station.',
     response: SharingList,
   },
   offerGuide: {
@@ -23,7 +23,7 @@ export const sharingEndpoints = {
   withdrawGuide: {
     method: 'PUT',
     path: '/api/guides/:id/withdrawal',
-    summary: 'Withdraw a guide, with the reason why, here and wherever it was taken in; or put it back in use.',
+    summary: 'Withdraw a guide, with the reason why, here and wherever it was imported; or put it back in use.',
     least: 'reviewer',
     params: byId,
     body: WithdrawalWrite,
@@ -32,7 +32,7 @@ export const sharingEndpoints = {
   carryGuide: {
     method: 'GET',
     path: '/api/guides/:id/with-photographs.zip',
-    summary: 'The guide as Plesion JSON with its photographs, as they are shown, in one file: to keep, or to take in elsewhere.',
+    summary: 'The guide as Plesion JSON with its photographs, as they are shown, in one file: to keep, or to import elsewhere.',
     params: byId,
     response: z.unknown(),
     media: 'application/zip',
@@ -40,7 +40,7 @@ export const sharingEndpoints = {
   bringGuide: {
     method: 'POST',
     path: '/api/guides/with-photographs',
-    summary: 'Take in a guide with its photographs; 409 with both sides where its id is known with another content.',
+    summary: 'Import a guide with its photographs; 409 with both sides where its id is known with another content.',
     upload: 'file',
     response: StoredGuide,
     status: 201,
@@ -54,7 +54,7 @@ export const sharingEndpoints = {
   takeOffer: {
     method: 'POST',
     path: '/api/offers/:id/taken',
-    summary: 'Take in an offered guide with its photographs, or its newest version where it was taken in before.',
+    summary: 'Import an offered guide with its photographs, or its newest version where it was imported before.',
     params: byId,
     body: TakeOffer,
     response: StoredGuide,

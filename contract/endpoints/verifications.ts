@@ -2,11 +2,15 @@ import { CalibrationQuery, CalibrationView, HitRatesView } from '../calibration'
 import {
   OverturnedList,
   OverturnedQuery,
+  Attachment,
+  AttachmentHash,
+  AttachmentQuery,
   Verification,
   VerificationList,
   VerificationQuery,
   VerificationWrite,
 } from '../verifications';
+import { z } from 'zod';
 import { byId, type Endpoint } from './endpoint';
 
 /** How it turned out what specimens were. */
@@ -27,6 +31,23 @@ export const verificationEndpoints = {
     body: VerificationWrite,
     response: Verification,
     status: 201,
+  },
+  addAttachment: {
+    method: 'POST',
+    path: '/api/attachments',
+    summary: 'Keep a file of any kind that shows how something turned out, once for its content; a verification names it.',
+    upload: 'file',
+    response: Attachment,
+    status: 201,
+  },
+  attachment: {
+    method: 'GET',
+    path: '/api/attachments/:hash',
+    summary: 'Such a file as it was sent, to be kept and not shown, under the name it is asked for by.',
+    params: z.strictObject({ hash: AttachmentHash }),
+    query: AttachmentQuery,
+    response: z.unknown(),
+    media: 'application/octet-stream',
   },
   withdrawVerification: {
     method: 'DELETE',

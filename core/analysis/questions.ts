@@ -51,7 +51,7 @@ import { type Call, type Called, judge, type Judged, type Overturned, returningO
 import { type Analysis, analyse } from './analyse';
 import type { Pooled } from '../opinions';
 import { type Chart, type ChartKin, chartOf } from '../pedigree';
-import { type OwnCell, ownCells, type VerifiedRecord, withoutOwn } from '../own';
+import { asBooksSay, type OwnCell, ownCells, type VerifiedRecord } from '../own';
 import { type Look, lookAt, type Named } from '../review';
 import { namesBy, type NamedBy, type ToName } from './namesBy';
 import { moreRepeats, type MoreRepeats } from './moreRepeats';
@@ -125,7 +125,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
     ),
   returning: (guide, { situation, judgement, readings, overturned }) =>
     returningOf(compiledFor(guide!, situation, judgement), situation, readings, overturned),
-  own: (guide, { records, weight }) => ownCells(compiledFor(withoutOwn(guide!), {}), records, weight),
+  own: (guide, { records, weight }) => ownCells(compiledFor(asBooksSay(guide!), {}), records, weight),
   look: (guide, { records }) =>
     records.map(({ judgement, ...named }) => lookAt(compiledFor(guide!, named.situation, judgement), named)),
   pooled: (guide, { correlation, ...asked }) => pooled({ ...asked, guide: guide! }, correlation),

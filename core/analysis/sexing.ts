@@ -2,7 +2,7 @@ import { posteriorOf } from '../evidence';
 import { SEXES } from '../guide/heredityVocabulary';
 import { type CompiledGuide, compiledFor, type Guide, placesOf } from '../guide/working';
 import type { Reading } from '../observation';
-import { OWN, ownCells, type VerifiedRecord, withOwn, withoutOwn } from '../own';
+import { asBooksSay, OWN, ownCells, type VerifiedRecord, withOwn } from '../own';
 
 /** What an individual is by its marks, as its strain has them. */
 export interface Sexing {
@@ -38,7 +38,7 @@ const MOST = 30;
  * @returns nothing where the guide has no forms of either sex of the taxon.
  */
 export function sexingOf(guide: Guide, { taxon, readings, records, weight }: SexingAsked): Sexing | undefined {
-  const plain = withoutOwn(guide);
+  const plain = asBooksSay(guide);
   const books = compiledFor(plain, {});
   if (!SEXES.every((sex) => placesOf(books, taxon, { sex }).length)) return undefined;
   const cells = ownCells(books, records, weight);

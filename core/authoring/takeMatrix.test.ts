@@ -44,7 +44,7 @@ const forms = (guide: Guide): [string, string][] => {
   ];
 };
 
-describe('a matrix taken in', () => {
+describe('a matrix imported', () => {
   describe.each([ledgeCrabs, strandBeetles].map((guide) => [guide.id, guide] as const))('of %s', (_, guide) => {
     it.each(forms(guide))('as %s, into nothing, is what it is made by hand, and is taken back whole', (_form, text) => {
       const [working, naive] = [workingOf(emptyDraft('new', 'New')), workingOf(emptyDraft('new', 'New'))];

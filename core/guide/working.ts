@@ -15,6 +15,7 @@ export type {
   Score,
   ScoreValue,
   Settings,
+  Source,
   SourcePolicy,
   Taxon,
   Term,

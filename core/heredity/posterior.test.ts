@@ -54,7 +54,7 @@ describe('equals what is added up by hand', () => {
     expect(checked).toBeGreaterThan(4000);
     expect(impossible).toBeGreaterThan(5);
     expect(impossible).toBeLessThan(250);
-  }, 300_000);
+  });
 });
 
 const ALBINO = {

@@ -140,12 +140,12 @@ describe('a key in print', () => {
     [
       'a statement that runs on for pages',
       `1a ${'word '.repeat(300)}... Aus bus\n1b Bar ... Aus cus`,
-      /^Couplet 1 cannot be taken in/,
+      /^Couplet 1 cannot be imported/,
     ],
     [
       'more couplets than a key has',
       Array.from({ length: 5001 }, (_, i) => `${i + 1}a Foo ... ${i + 2}\n${i + 1}b Bar ... Aus bus`).join('\n'),
-      /^The text cannot be taken in/,
+      /^The text cannot be imported/,
     ],
   ])('of %s is refused whole', (_, text, message) => {
     const { key, problems } = read(text);

@@ -2,7 +2,18 @@ import { checkGuide, compileGuide, disagreementsOf, formsOf, type Guide } from '
 import type { Reading } from '../observation';
 import { normal, seeded } from '../probability';
 import { tinyGuide } from '../test/tinyGuide';
-import { followedIn, OWN, ownCells, type VerifiedRecord, withOwn, withoutOwn } from '.';
+import {
+  asBooksSay,
+  CORRECTED,
+  correctionOf,
+  followedIn,
+  isCorrected,
+  OWN,
+  ownCells,
+  type VerifiedRecord,
+  withOwn,
+  withoutOwn,
+} from '.';
 
 const record = (taxon: string, readings: Reading[], more: Partial<VerifiedRecord> = {}): VerifiedRecord => ({
   ...{ truth: { taxon, facets: {} }, wrong: 0, readings },
@@ -206,5 +217,42 @@ describe('as a source of the guide', () => {
     expect(disagreementsOf(compiled).map(({ character, said }) => [character, said.map(({ source }) => source)])).toEqual([
       ['edge', [OWN, 'book']],
     ]);
+  });
+});
+
+describe('a correction by our own records', () => {
+  const guide = tinyGuide();
+  const corrected = (of: Guide, cell = cells(read(5, 20))[0]): Guide => {
+    const { source, policy, scores } = correctionOf(of, cell);
+    return { ...of, sources: [...of.sources, source], policy, scores: [...of.scores, ...scores] };
+  };
+
+  it('is one mark of one taxon, asked before the books, and a guide that holds', () => {
+    const next = corrected(guide);
+    expect(checkGuide(next)).toEqual([]);
+    const [cell] = cells(read(5, 20));
+    expect(next.scores.slice(guide.scores.length)).toEqual([
+      expect.objectContaining({ character: 'edge', source: CORRECTED, scope: { taxon: 'a' } }),
+    ]);
+    expect(isCorrected(next, cell)).toBe(true);
+    expect(isCorrected(guide, cell)).toBe(false);
+    expect(isCorrected(next, { ...cell, taxon: 'b' })).toBe(false);
+    expect(isCorrected(next, { ...cell, facets: { sex: 'female' } })).toBe(false);
+    // Asked of the guide as it then is, the books are what both came to.
+    const both = Math.floor((13 / 30) * 1e4) / 1e4;
+    expect(cells(read(16, 20), 10, next)[0].states![0].books).toBeCloseTo(both, 3);
+  });
+
+  it('goes away without a trace, with what is followed as a whole, for the guide as the books say', () => {
+    const both = withOwn(corrected(guide), cells(read(5, 20)), 'followed', 20);
+    expect(both.policy).toMatchObject({ order: [OWN, CORRECTED, ...(guide.policy as { order: string[] }).order] });
+    expect(asBooksSay(both)).toEqual(guide);
+    expect(asBooksSay(guide)).toBe(guide);
+    expect(withoutOwn(both).scores.filter(({ source }) => source === CORRECTED)).toHaveLength(1);
+  });
+
+  it('in a guide that pools its sources counts as one of them', () => {
+    const pooled = tinyGuide({ policy: { kind: 'pool', weights: { book: 3 } } });
+    expect(correctionOf(pooled, cells(read(5, 20))[0]).policy).toEqual({ kind: 'pool', weights: { book: 3, [CORRECTED]: 1 } });
   });
 });

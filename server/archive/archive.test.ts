@@ -98,7 +98,12 @@ async function fill(server: TestServer): Promise<Visitor> {
   await own.put(`/api/drafts/${draft}`).send({ guideId }).expect(200);
   const edits = [{ do: 'head', set: { title: 'Crabs anew' } }];
   await own.post(`/api/drafts/${draft}/edits`).send({ batch: randomUUID(), after: 0, edits }).expect(200);
-  const outcome = { kind: 'dissection', taxon: 'murica', wrong: 0.01, on: '2026-05-12' };
+  const { body: letter } = await own
+    .post('/api/attachments')
+    .attach('file', Buffer.from('what the laboratory wrote'), 'letter.txt')
+    .expect(201);
+  const file = { hash: (letter as { hash: string }).hash, name: 'letter.txt' };
+  const outcome = { kind: 'dissection', taxon: 'murica', wrong: 0.01, on: '2026-05-12', file };
   await own
     .post('/api/verifications')
     .send({ id: randomUUID(), individualId: individual, ...outcome })
@@ -507,6 +512,25 @@ describe('an archive of a station', () => {
         all.set(
           [...all.keys()].find((name) => name.endsWith('original'))!,
           Buffer.from([0xff, 0xd8, 0xff, 1]),
+        ),
+    ],
+    [
+      'whose attachment was changed',
+      /attachments\/[0-9a-f]{64}: the file is not what was written/,
+      (all) =>
+        all.set(
+          [...all.keys()].find((name) => name.startsWith('attachments/'))!,
+          Buffer.from('what it did not write'),
+        ),
+    ],
+    [
+      'that refers to an attachment it has not',
+      /verifications\.jsonl, line 1: file f{64} is not in the archive/,
+      (all) =>
+        putLines(
+          all,
+          'verifications.jsonl',
+          lines(all, 'verifications.jsonl').map((row) => ({ ...row, file_hash: 'f'.repeat(64) })),
         ),
     ],
     [

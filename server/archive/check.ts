@@ -8,7 +8,7 @@ import { checkSent } from '../http/body';
 import { HttpProblem } from '../http/errors';
 import { contentHash } from '../records/contentHash';
 import { formatOf } from '../photos/formats';
-import { fileOf, type Manifest, PART_NAMES, type PartName, PARTS, photoFile, type Row } from './parts';
+import { fileOf, type Manifest, PART_NAMES, type PartName, PARTS, photoFile, attachmentFile, type Row } from './parts';
 import { Refused } from './refused';
 
 /** What rows refer to, as far as it was met. */
@@ -19,6 +19,7 @@ class Known {
   readonly keyVersions = new Set<string>();
   readonly individuals = new Set<string>();
   readonly photos = new Set<string>();
+  readonly attachments = new Set<string>();
   readonly specimens = new Set<string>();
   readonly lots = new Set<string>();
   readonly sites = new Set<string>();
@@ -71,6 +72,10 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   },
   photos({ hash }, { photos }) {
     photos.add(hash);
+    return undefined;
+  },
+  attachments({ hash }, { attachments }) {
+    attachments.add(hash);
     return undefined;
   },
   specimens({ id, guide_id, guide_version, individual_id, walk, photo }, known) {
@@ -138,9 +143,10 @@ const CHECKS: { [N in PartName]: Check<N> } = {
     known.sets.add(id);
     return guideOf(guide_id, known);
   },
-  verifications({ specimen_id, individual_id, photo }, known) {
+  verifications({ specimen_id, individual_id, photo, file_hash }, known) {
     if (specimen_id !== null && !known.specimens.has(specimen_id)) return 'its specimen is not in the archive';
     if (individual_id !== null && !known.individuals.has(individual_id)) return 'its individual is not in the archive';
+    if (file_hash !== null && !known.attachments.has(file_hash)) return `file ${file_hash} is not in the archive`;
     return photoOf(photo, known);
   },
   opinion_asks({ id, specimen_id }, { specimens, asks }) {
@@ -163,6 +169,7 @@ const CHECKS: { [N in PartName]: Check<N> } = {
   practice_set_answers: ({ set_id, account }, { attempts }) =>
     attempts.has(`${set_id} ${account}`) ? undefined : `${account} has not begun set ${set_id}`,
   earlier_states: () => undefined,
+  deeds: () => undefined,
   changes({ seq }, known) {
     if (seq <= known.seq) return 'changes are not in their order';
     known.seq = seq;
@@ -187,7 +194,7 @@ const unfit = (name: PartName, line: number, why: string) =>
 /**
  * Hold every row of an unpacked archive against its shape and against what it refers to.
  *
- * @returns its photos; those whose files are lost are left away.
+ * @returns its photos and other files; those that are lost are left away.
  * @throws {Refused} with file and line of the first that does not fit.
  */
 export async function checkRows(folder: string, manifest: Manifest, onProgress: (share: number) => void) {
@@ -206,7 +213,8 @@ export async function checkRows(folder: string, manifest: Manifest, onProgress: 
       throw unfit(name, 0, `it should have ${manifest.parts[name].rows} lines, and has ${line}`);
     if (name === 'key_versions') checkHeads(known);
   }
-  return checkPhotos(folder, [...known.photos], (share) => onProgress(0.8 + share * 0.2));
+  const photos = await checkPhotos(folder, [...known.photos], (share) => onProgress(0.8 + share * 0.2));
+  return { photos, attachments: await checkAttachments(folder, [...known.attachments]) };
 }
 
 function checkRow<N extends PartName>(name: N, text: string, known: Known): string | undefined {
@@ -249,6 +257,18 @@ async function checkPhotos(folder: string, photos: readonly string[], onProgress
     if (own && !formatOf(original))
       throw new Refused('archive-unfit', `photos/${hash}: the original is not a photo. Nothing was imported.`);
     there.push({ hash, original: own });
+  }
+  return there;
+}
+
+async function checkAttachments(folder: string, attachments: readonly string[]): Promise<string[]> {
+  const there: string[] = [];
+  for (const hash of attachments) {
+    const file = await readFile(join(folder, attachmentFile(hash))).catch(() => undefined);
+    if (!file?.length) continue;
+    if (createHash('sha256').update(file).digest('hex') !== hash)
+      throw new Refused('archive-damaged', `${attachmentFile(hash)}: the file is not what was written. Nothing was imported.`);
+    there.push(hash);
   }
   return there;
 }

@@ -16,6 +16,7 @@ import { KeptWalk, Key, KeyPaths } from '@plesion/core/keys/schema';
 import { Reading, Situation } from '@plesion/core/observation/schema';
 import { Asked, JudgedStep, PracticeAnswer } from '@plesion/core/practice/schema';
 import { Determination, Media, Summary } from '@plesion/core/specimen/schema';
+import { AttachmentHash } from '@plesion/contract/verifications';
 import { z } from 'zod';
 import { ListedName } from '../records/corrections';
 import { count, device, hash, id, instant, part, type Part, text, title, version } from './columns';
@@ -24,7 +25,7 @@ import { writing } from './writing';
 
 /** The form of an archive; one that is newer is refused. `docs/archive.md` describes it. */
 export const FORM = 'plesion-station';
-export const FORM_VERSION = 15;
+export const FORM_VERSION = 17;
 
 const { MeasurementWrite, Measurement, PhotoHash } = schemas;
 
@@ -55,7 +56,7 @@ export const PARTS = {
     guide_id: id,
     version,
     hash,
-    // Read as a guide that is taken in is.
+    // Read as a guide that is imported is.
     content: z.unknown(),
     created_at: instant,
     reviewed: z
@@ -63,7 +64,7 @@ export const PARTS = {
       .nullable()
       .default(null),
   }),
-  // Who offers it and from where it was taken in is between the stations of one server, and not carried.
+  // Who offers it and from where it was imported is between the stations of one server, and not carried.
   guide_sharing: part('guide_sharing', 'guide_id', {
     guide_id: id,
     withdrawn_at: instant.nullable(),
@@ -103,6 +104,7 @@ export const PARTS = {
     updated_at: instant,
   }),
   photos: part('photo', 'hash', { hash: PhotoHash, width: count, height: count, bytes: count, created_at: instant }),
+  attachments: part('attachment', 'hash', { hash: AttachmentHash, bytes: count, created_at: instant }),
   specimens: part('specimen', 'id', {
     id,
     guide_id: id.nullable(),
@@ -327,6 +329,8 @@ export const SINCE: Partial<Record<PartName, number>> = {
   earlier_states: 12,
   pairings: 12,
   pens: 15,
+  attachments: 16,
+  deeds: 17,
   drafts: 13,
   draft_edits: 13,
   draft_reviews: 13,
@@ -344,6 +348,9 @@ export const fileOf = (name: PartName) => `${name}.jsonl`;
 /** The files of a photo, by their size. */
 export const PHOTO_FILES = { original: 'original', whole: 'whole.jpg', thumb: 'thumb.jpg' } as const;
 export const photoFile = (photo: string, size: keyof typeof PHOTO_FILES) => `photos/${photo}/${PHOTO_FILES[size]}`;
+
+/** A file that shows how something turned out, as it was sent. */
+export const attachmentFile = (hash: string) => `attachments/${hash}`;
 
 const written = z.object({ rows: count, sha256: hash });
 

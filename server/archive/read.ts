@@ -1,5 +1,6 @@
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import { keepDeedsOfRows } from '../audit/deeds';
 import type { Em } from '../database/orm';
 import { batchesOf } from '../files/lines';
 import { bring, type FileStore } from '../files/store';
@@ -7,16 +8,20 @@ import { badRequest, HttpProblem } from '../http/errors';
 import { type JobPool, openJobPool } from '../jobs/pool';
 import type { JobKinds } from '../jobs/kinds';
 import { keyOf, SIZES } from '../photos/service';
+import { attachmentKey } from '../verifications/attachments';
 import { full, type Quotas, USUAL_QUOTAS } from '../station/quota';
 import { isFresh, setStation } from '../station/service';
 import type { Outcome } from '@plesion/core';
 import { contentOf } from './write';
 import { archiveKey } from './place';
-import { columnsOf, fileOf, type Manifest, PART_NAMES, type PartName, PARTS, photoFile } from './parts';
+import { columnsOf, fileOf, type Manifest, PART_NAMES, type PartName, PARTS, photoFile, attachmentFile } from './parts';
 import type { Unpacked, UnpackRequest } from './unpack.worker';
 
 /** Bytes that an archive, packed or not, may have: what photos may, and as much as the rows of a station never are. */
 export const mostBytes = (quotas: Quotas) => quotas.photos + 4 * 1024 ** 3;
+
+/** Bytes that files take, by their hash: what an archive says of them is not believed. */
+type Sizes = Record<'photo' | 'attachment', ReadonlyMap<string, number>>;
 
 /** Share of the work that is unpacking and checking. */
 const CHECKED = 0.7;
@@ -40,14 +45,19 @@ export const importKind = (files: FileStore, pool: UnpackPool): JobKinds['import
     const most = mostBytes(quotas ?? USUAL_QUOTAS);
     const outcome = await pool.run({ file, folder: own, most }, signal, (share) => onProgress(share * CHECKED));
     if (!outcome.ok) throw badRequest(outcome.problems);
-    const { manifest, photos } = outcome.value;
-    const sizes = await sizesOf(own, photos);
+    const { manifest, photos, attachments } = outcome.value;
+    const sizes = { photo: await sizesOf(own, photos), attachment: new Map<string, number>() };
+    for (const hash of attachments) sizes.attachment.set(hash, await bytesOf(own, attachmentFile(hash)));
     if (quotas)
       needRoomForAll(
         manifest,
-        [...sizes.values()].reduce((sum, bytes) => sum + bytes, 0),
+        [...sizes.photo.values(), ...sizes.attachment.values()].reduce((sum, bytes) => sum + bytes, 0),
         quotas,
       );
+    for (const hash of attachments) {
+      signal.throwIfAborted();
+      await files.putFrom(attachmentKey(stationId, hash), join(own, attachmentFile(hash)));
+    }
     for (const [i, { hash, original }] of photos.entries()) {
       signal.throwIfAborted();
       for (const size of SIZES) {
@@ -71,13 +81,15 @@ const gone = {
   field: 'archive',
 };
 
+const bytesOf = async (folder: string, name: string) => (await stat(join(folder, name))).size;
+
 async function sizesOf(folder: string, photos: Unpacked['photos']): Promise<Map<string, number>> {
   const sizes = new Map<string, number>();
   for (const { hash, original } of photos) {
     let bytes = 0;
     for (const size of SIZES) {
       if (size === 'original' && !original) continue;
-      bytes += (await stat(join(folder, photoFile(hash, size)))).size;
+      bytes += await bytesOf(folder, photoFile(hash, size));
     }
     sizes.set(hash, bytes);
   }
@@ -90,7 +102,7 @@ function needRoomForAll({ parts }: Manifest, photos: number, quotas: Quotas): vo
 }
 
 /** Put the rows in the place of what the station began with. */
-async function replaceAll(tx: Em, stationId: string, folder: string, sizes: ReadonlyMap<string, number>): Promise<void> {
+async function replaceAll(tx: Em, stationId: string, folder: string, sizes: Sizes): Promise<void> {
   const execute = <T>(sql: string, values: unknown[]) =>
     tx.getConnection().execute<T[]>(sql, values, 'all', tx.getTransactionContext());
   // Held to the end: whoever writes now waits, and is refused or comes after.
@@ -101,11 +113,13 @@ async function replaceAll(tx: Em, stationId: string, folder: string, sizes: Read
   for (const name of PART_NAMES) {
     for await (const rows of batchesOf(join(folder, fileOf(name)))) await store(name, rows);
   }
-  await execute(
-    `update photo set bytes = sent.bytes from json_to_recordset(?::json) sent (hash text, bytes bigint)
-     where station_id = ? and photo.hash = sent.hash`,
-    [JSON.stringify([...sizes].map(([hash, bytes]) => ({ hash, bytes }))), stationId],
-  );
+  await keepDeedsOfRows(tx, stationId);
+  for (const table of ['photo', 'attachment'] as const)
+    await execute(
+      `update ${table} set bytes = sent.bytes from json_to_recordset(?::json) sent (hash text, bytes bigint)
+       where station_id = ? and ${table}.hash = sent.hash`,
+      [JSON.stringify([...sizes[table]].map(([hash, bytes]) => ({ hash, bytes }))), stationId],
+    );
   await execute(
     `update station set changes = greatest(changes, (select coalesce(max(seq), 0) from change where station_id = ?)),
        specimens = (select count(*) from specimen where station_id = ?) where id = ?`,

@@ -20,7 +20,9 @@ drafts.jsonl      guides that are being written; draft_edits.jsonl what was chan
                   draft_reviews.jsonl what others said of them
 photos.jsonl      photos, by the SHA-256 of the file as it was sent
 photos/<hash>/    original as it was sent (it may tell where it was taken), whole.jpg and thumb.jpg as they are shown
-changes.jsonl     every write in its order: what, when, by whom
+attachments.jsonl other files that show how something turned out; attachments/<hash> each as it was sent
+changes.jsonl     every write in its order: what, when, by whom;
+                  deeds.jsonl what else was done: taken back, decided, resolved, who came and went
 
 Each line of a .jsonl file is one JSON object. Times are ISO 8601. Accounts and
 passwords are not in it. It is read into a new station of a Plesion of the same

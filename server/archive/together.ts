@@ -1,3 +1,4 @@
+import { AUDIT_ACTS, AUDIT_KINDS } from '@plesion/contract/audit';
 import { Place } from '@plesion/contract/conversations';
 import { ScoredAnswer } from '@plesion/contract/practice';
 import { SET_KINDS, SetItem } from '@plesion/contract/sets';
@@ -36,6 +37,9 @@ export const together = {
     mark: z.string().nullable().default(null),
     individual_id: id.nullable().default(null),
     photo: hash.nullable().default(null),
+    // Since the sixteenth form.
+    file_hash: hash.nullable().default(null),
+    file_name: title.nullable().default(null),
     ...Outcome.pick({ kind: true, taxon: true, wrong: true }).shape,
     facets: Facets,
     on_day: Day,
@@ -118,5 +122,16 @@ export const together = {
     resolved_by: title.nullable(),
     resolved_at: instant.nullable(),
     device,
+  }),
+  // Since the seventeenth form.
+  deeds: part('deed', 'at, id', {
+    id,
+    at: instant,
+    by: title,
+    device,
+    act: z.enum(AUDIT_ACTS),
+    kind: z.enum(AUDIT_KINDS),
+    record_id: id,
+    fields: z.array(title).max(200),
   }),
 };

@@ -13,6 +13,8 @@ import { noArchive, Refused } from './refused';
 const ROWS = new Set([MANIFEST, ...PART_NAMES.map(fileOf)]);
 const PHOTO = new RegExp(`^photos/[0-9a-f]{64}/(${Object.values(PHOTO_FILES).join('|').replaceAll('.', '\\.')})$`);
 
+const ATTACHMENT = /^attachments\/[0-9a-f]{64}$/;
+
 /** A manifest is short; it is read as a whole. */
 const LONGEST_MANIFEST = 64 * 1024;
 
@@ -36,7 +38,7 @@ export async function unpack(file: string, folder: string, most: number, onProgr
       onProgress(entries++ / zip.entryCount);
       const name = entry.fileName;
       if (name === README.name) continue;
-      if (!ROWS.has(name) && !PHOTO.test(name))
+      if (!ROWS.has(name) && !PHOTO.test(name) && !ATTACHMENT.test(name))
         throw new Refused('no-archive', `“${name.slice(0, 80)}” does not belong into an archive of a station.`);
       if (digests.has(name)) throw new Refused('no-archive', `“${name}” is in the archive twice.`);
       bytes += entry.uncompressedSize;

@@ -12,7 +12,8 @@ import type { Em } from '../database/orm';
 import type { FileStore } from '../files/store';
 import { HttpProblem } from '../http/errors';
 import type { JobKinds } from '../jobs/kinds';
-import { findPhoto, type Size, SIZES } from '../photos/service';
+import { findPhoto, SIZES } from '../photos/service';
+import { findAttachment } from '../verifications/attachments';
 import { archiveKey } from './place';
 import {
   columnsOf,
@@ -25,6 +26,7 @@ import {
   type PartName,
   PARTS,
   photoFile,
+  attachmentFile,
 } from './parts';
 import { README } from './readme';
 
@@ -43,13 +45,14 @@ export const exportKind = (files: FileStore, plesion: string): JobKinds['exportS
     const own = await folder();
     const { name, grid } = await em.findOneOrFail(StationEntity, { id: stationId });
     const parts = {} as Manifest['parts'];
-    const photos: string[] = [];
+    const [photos, attachments]: string[][] = [[], []];
+    const hashes: Partial<Record<PartName, string[]>> = { photos, attachments };
     await em.transactional(
       async (tx) => {
         for (const [i, part] of PART_NAMES.entries()) {
           parts[part] = await writePart(tx, stationId, part, join(own, fileOf(part)), (row) => {
             signal.throwIfAborted();
-            if (part === 'photos') photos.push((JSON.parse(row) as { hash: string }).hash);
+            hashes[part]?.push((JSON.parse(row) as { hash: string }).hash);
           });
           onProgress((ROWS * (i + 1)) / PART_NAMES.length);
         }
@@ -68,17 +71,21 @@ export const exportKind = (files: FileStore, plesion: string): JobKinds['exportS
     await writeFile(join(own, README.name), README.text);
     const zip = new yazl.ZipFile();
     for (const file of [README.name, MANIFEST, ...PART_NAMES.map(fileOf)]) zip.addFile(join(own, file), file);
+    // Asked for when its turn comes: not all of them are at hand at once.
+    const add = (name: string, compress: boolean, read: () => Promise<Buffer>) =>
+      zip.addReadStreamLazy(name, { compress }, (give) => {
+        read().then(
+          (bytes) => void give(null, Readable.from([bytes])),
+          (error: Error) => void give(error, Readable.from([])),
+        );
+      });
+    for (const hash of attachments) add(attachmentFile(hash), true, () => orNothing(findAttachment(files, stationId, hash)));
     photos.forEach((hash, i) => {
-      for (const size of SIZES) {
-        // Asked for when its turn comes: not all of them are at hand at once.
-        zip.addReadStreamLazy(photoFile(hash, size), { compress: false }, (give) => {
+      for (const size of SIZES)
+        add(photoFile(hash, size), false, () => {
           onProgress(ROWS + (1 - ROWS) * (i / photos.length));
-          photoOrNothing(em, files, stationId, hash, size).then(
-            (bytes) => void give(null, Readable.from([bytes])),
-            (error: Error) => void give(error, Readable.from([])),
-          );
+          return orNothing(findPhoto(em, files, stationId, hash, size));
         });
-      }
     });
     zip.end();
     const made = join(own, 'archive.zip');
@@ -94,9 +101,9 @@ export const exportKind = (files: FileStore, plesion: string): JobKinds['exportS
 });
 
 /** One whose file is lost is empty: the rest is not lost with it. */
-async function photoOrNothing(em: Em, files: FileStore, stationId: string, hash: string, size: Size): Promise<Buffer> {
+async function orNothing(file: Promise<Buffer>): Promise<Buffer> {
   try {
-    return await findPhoto(em, files, stationId, hash, size);
+    return await file;
   } catch (error) {
     if (error instanceof HttpProblem) return Buffer.alloc(0);
     throw error;

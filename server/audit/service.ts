@@ -3,16 +3,14 @@ import { auditCsv } from '@plesion/core/formats';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 import type { Caller } from '../http/route';
+import { ITS_FIELDS, ITS_RECORD } from './deeds';
 
 const PAGE = 100;
 
 /** Lines of a file at most. */
 const FILE = 50_000;
 
-/**
- * Everything that was done in a station; each part is append-only. Thirteen times its id. From which device is known of
- * what was written, not of what was marked on it afterwards.
- */
+/** Everything that was done in a station; each part is append-only. Eight times its id. */
 const LINES = `
   select at, account as by, device, case when version = 1 then 'made' else 'changed' end as act, kind, record_id as id, version, fields,
     kind || ' ' || record_id || ' ' || lpad(version::text, 9, '0') as tie
@@ -20,42 +18,32 @@ const LINES = `
   union all
   select at, made_by, device, 'changed', 'draft', draft_id, n, '[]', 'draft ' || draft_id || ' ' || lpad(n::text, 9, '0') from draft_edit where station_id = ?
   union all
-  select at, made_by, device, 'verified', 'verification', coalesce(specimen_id, individual_id, id), null, case when mark is not null then jsonb_build_array(kind, mark) when individual_id is not null then jsonb_build_array(kind, '', 'individual') else jsonb_build_array(kind) end, 'verification ' || id from verification where station_id = ?
-  union all
-  select withdrawn_at, withdrawn_by, '', 'took back', 'verification', coalesce(specimen_id, individual_id, id), null, case when mark is not null then jsonb_build_array(kind, mark) when individual_id is not null then jsonb_build_array(kind, '', 'individual') else jsonb_build_array(kind) end, 'verification taken back ' || id from verification where station_id = ? and withdrawn_at is not null
-  union all
-  select withdrawn_at, asked_by, '', 'took back', 'opinion', specimen_id, null, '[]', 'ask taken back ' || id from opinion_ask where station_id = ? and withdrawn_at is not null
+  select at, made_by, device, 'verified', 'verification', ${ITS_RECORD}, null, ${ITS_FIELDS}, 'verification ' || id from verification where station_id = ?
   union all
   select at, asked_by, device, 'asked', 'opinion', specimen_id, null, '[]', 'ask ' || id from opinion_ask where station_id = ?
-  union all
-  select decided_at, decided_by, '', 'decided', 'opinion', specimen_id, null, '[]', 'decision ' || id from opinion_ask
-  where station_id = ? and decided_at is not null
   union all
   select o.at, o.given_by, o.device, 'answered', 'opinion', a.specimen_id, null, '[]', 'opinion ' || o.id from opinion o
   join opinion_ask a on a.station_id = o.station_id and a.id = o.ask_id where o.station_id = ?
   union all
   select at, made_by, device, 'reviewed', 'review', specimen_id, null, jsonb_build_array(word), 'review ' || id from review where station_id = ?
   union all
-  select withdrawn_at, made_by, '', 'took back', 'review', specimen_id, null, '[]', 'taken back ' || id from review
-  where station_id = ? and withdrawn_at is not null
-  union all
   select at, made_by, device, 'said', 'remark', specimen_id, null, '[]', 'remark ' || id from remark where station_id = ?
   union all
-  select withdrawn_at, made_by, '', 'took back', 'remark', specimen_id, null, '[]', 'remark taken back ' || id from remark
-  where station_id = ? and withdrawn_at is not null
-  union all
-  select resolved_at, resolved_by, '', 'resolved', 'remark', specimen_id, null, '[]', 'resolved ' || id from remark
-  where station_id = ? and resolved_at is not null`;
+  select at, by, device, act, kind, record_id, null, fields, 'deed ' || id from deed where station_id = ?`;
 
-/** Who did any of it. Seven times its id. */
+/** Who did any of it. Eight times its id. */
 const PEOPLE = `
   select account as by from change where station_id = ? and seq > 0
-  union select unnest(array[made_by, withdrawn_by]) from verification where station_id = ?
-  union select unnest(array[asked_by, decided_by]) from opinion_ask where station_id = ?
+  union select made_by from verification where station_id = ?
+  union select asked_by from opinion_ask where station_id = ?
   union select given_by from opinion where station_id = ?
   union select made_by from review where station_id = ?
-  union select unnest(array[made_by, resolved_by]) from remark where station_id = ?
-  union select made_by from draft_edit where station_id = ?`;
+  union select made_by from remark where station_id = ?
+  union select made_by from draft_edit where station_id = ?
+  union select by from deed where station_id = ?`;
+
+/** Parts that each of them has. */
+const PARTS = 8;
 
 interface Row extends Omit<AuditLine, 'at' | 'version'> {
   version: number | null;
@@ -77,7 +65,7 @@ export async function listAudit(em: Em, { stationId }: Caller, { after, ...filte
       .getConnection()
       .execute<{ by: string }[]>(
         `select by from (${PEOPLE}) as people where by is not null order by by limit 200`,
-        Array<string>(7).fill(stationId),
+        Array<string>(PARTS).fill(stationId),
       ),
   ]);
   const shown = rows.slice(0, PAGE);
@@ -116,6 +104,6 @@ function rowsOf(
     `select to_char(at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at, by, device, act, kind, id, version, fields, tie
      from (${LINES}) as lines where ${wanted.map(([sql]) => sql).join(' and ') || 'true'}
      order by lines.at desc, tie desc limit ${most}`,
-    [...Array<string>(13).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
+    [...Array<string>(PARTS).fill(stationId), ...wanted.flatMap(([, ...values]) => values)],
   );
 }

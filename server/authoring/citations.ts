@@ -6,7 +6,7 @@ import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 import { findDraft } from './drafts';
 
-/** Items taken in at once. */
+/** Items imported at once. */
 const MOST = 1000;
 
 const refused = (code: string, message: string) => badRequest([{ code, message, field: 'text' }]);

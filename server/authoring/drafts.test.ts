@@ -154,6 +154,10 @@ it('is not published over what somebody changed meanwhile, in the draft or in th
 it('is taken from the list, stays another station’s secret, and is back when somebody goes on', async () => {
   const { id } = await begin();
   expect((await visitor.delete(`/api/drafts/${id}`).expect(200)).body).toEqual({ drafts: [] });
+  const back = (await visitor.post(`/api/drafts/${id}/restore`).expect(200)).body as { drafts: object[] };
+  expect(back.drafts).toMatchObject([{ id }]);
+  await visitor.post(`/api/drafts/${randomUUID()}/restore`).expect(404);
+  await visitor.delete(`/api/drafts/${id}`).expect(200);
   await edit(id, 0, [taxon('alba')]).expect(200);
   expect(await drafts()).toHaveLength(1);
   const elsewhere = await newStation(server);

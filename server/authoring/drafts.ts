@@ -208,8 +208,8 @@ export async function publishDraft(em: Em, caller: Caller, id: string, { version
 }
 
 /** Take a draft from the list; it comes back when somebody goes on with it. */
-export async function dropDraft(em: Em, stationId: string, id: string): Promise<DraftRow[]> {
-  const gone = await em.nativeUpdate(DraftEntity, { stationId, id }, { hidden: true });
-  if (!gone) throw notFound('draft');
+export async function listOrNot(em: Em, stationId: string, id: string, hidden: boolean): Promise<DraftRow[]> {
+  const found = await em.nativeUpdate(DraftEntity, { stationId, id }, { hidden });
+  if (!found) throw notFound('draft');
   return listDrafts(em, stationId);
 }

@@ -53,7 +53,7 @@ const locally = (text: string): Working => {
   return working;
 };
 
-it('a large table comes in as one batch, is what it is when taken in on the page, and is taken back', async () => {
+it('a large table comes in as one batch, is what it is when imported on the page, and is taken back', async () => {
   const { id } = await begin();
   const text = table(300, 120);
   const job = await ended((await take(id, text).expect(202)).body as { jobId: string });
@@ -70,7 +70,7 @@ it('a large table comes in as one batch, is what it is when taken in on the page
   expect([again.version, again.content]).toEqual([2, emptyDraft('new-guide', 'Veldas')]);
 });
 
-it('sent twice it is taken in once; what is no matrix, of nobody, or into nothing is refused, and nothing is changed', async () => {
+it('sent twice it is imported once; what is no matrix, of nobody, or into nothing is refused, and nothing is changed', async () => {
   const { id } = await begin();
   const batch = randomUUID();
   const text = table(3, 2);

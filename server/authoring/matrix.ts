@@ -8,7 +8,7 @@ import type { Outcome } from '@plesion/core';
 import { moved } from './moved';
 import { headIn, keepBatch, keepContent, textIn } from './working';
 
-/** A draft as it lies in the database, and what is to be taken in: as text, which goes to another thread at no cost. */
+/** A draft as it lies in the database, and what is to be imported: as text, which goes to another thread at no cost. */
 export interface MatrixTask {
   content: string;
   /** Batches that are not in the content yet, in their order. */
@@ -27,7 +27,7 @@ export type MatrixPool = JobPool<MatrixTask, Outcome<MatrixDone>>;
 
 export const openMatrixPool = (workerFile: string): MatrixPool => openJobPool(workerFile);
 
-/** Sent twice, it is taken in once. */
+/** Sent twice, it is imported once. */
 const ALREADY: Omit<MatrixTaken, 'version'> = { taxa: 0, characters: 0, problems: [], left: 0 };
 
 /** Take a matrix in, however large; nothing is kept when it fails, is stopped, or somebody changed the draft meanwhile. */

@@ -6,7 +6,7 @@ import { bind } from '../http/route';
 import { startJob } from '../jobs/jobs';
 import {
   beginDraft,
-  dropDraft,
+  listOrNot,
   editDraft,
   editsSince,
   draftAnswer,
@@ -69,6 +69,9 @@ export function authoringRoutes(router: Router, em: () => Em, pool: AnalysisPool
   bind(router, em, 'reviewDraft', ({ em: own, caller, params, body }) => reviewDraft(own, caller, params.id, body));
   bind(router, em, 'publishDraft', ({ em: own, caller, params, body }) => publishDraft(own, caller, params.id, body));
   bind(router, em, 'dropDraft', async ({ em: own, caller, params }) => ({
-    drafts: await dropDraft(own, caller.stationId, params.id),
+    drafts: await listOrNot(own, caller.stationId, params.id, true),
+  }));
+  bind(router, em, 'restoreDraft', async ({ em: own, caller, params }) => ({
+    drafts: await listOrNot(own, caller.stationId, params.id, false),
   }));
 }

@@ -1,4 +1,5 @@
 import type { RemarkWrite, Thread, WaitingThread } from '@plesion/contract/conversations';
+import { keepDeed } from '../audit/deeds';
 import { MediaEntity, SpecimenEntity } from '../database/entities';
 import type { Em } from '../database/orm';
 import { type RemarkColumns, RemarkEntity } from '../database/remarkEntities';
@@ -71,23 +72,33 @@ async function remarkNamed(em: Em, stationId: string, id: string): Promise<Remar
   return row;
 }
 
-export async function resolveThread(em: Em, { stationId, accountName }: Caller, id: string, resolved: boolean): Promise<Thread> {
+export async function resolveThread(em: Em, caller: Caller, id: string, resolved: boolean): Promise<Thread> {
+  const { stationId, accountName } = caller;
   const row = await remarkNamed(em, stationId, id);
   if (row.replyTo)
     throw new HttpProblem(409, { code: 'reply', message: 'A thread is resolved by its first remark; this one is a reply.' });
+  const at = new Date();
   // Who resolved it first stays.
-  const open = resolved ? { resolvedAt: null } : {};
-  const change = resolved ? { resolvedBy: accountName, resolvedAt: new Date() } : { resolvedBy: null, resolvedAt: null };
-  await em.nativeUpdate(RemarkEntity, { stationId, id, ...open }, change);
+  const before = { stationId, id, resolvedAt: resolved ? null : { $ne: null } };
+  const change = resolved ? { resolvedBy: accountName, resolvedAt: at } : { resolvedBy: null, resolvedAt: null };
+  await em.transactional(async (tx) => {
+    if (await tx.nativeUpdate(RemarkEntity, before, change))
+      await keepDeed(tx, caller, { act: resolved ? 'resolved' : 'reopened', kind: 'remark', id: row.specimenId, at });
+  });
   return threadWith(em, stationId, row);
 }
 
 /** Take back what one said: its words go, that it was said stays. */
-export async function withdrawRemark(em: Em, { stationId, accountName }: Caller, id: string): Promise<Thread> {
+export async function withdrawRemark(em: Em, caller: Caller, id: string): Promise<Thread> {
+  const { stationId, accountName } = caller;
   const row = await remarkNamed(em, stationId, id);
   if (row.madeBy !== accountName)
     throw new HttpProblem(403, { code: 'not-yours', message: `Only ${row.madeBy}, who said it, takes it back.` });
-  await em.nativeUpdate(RemarkEntity, { stationId, id, withdrawnAt: null }, { withdrawnAt: new Date(), text: '' });
+  const at = new Date();
+  await em.transactional(async (tx) => {
+    if (await tx.nativeUpdate(RemarkEntity, { stationId, id, withdrawnAt: null }, { withdrawnAt: at, text: '' }))
+      await keepDeed(tx, caller, { act: 'took back', kind: 'remark', id: row.specimenId, at });
+  });
   return threadWith(em, stationId, row);
 }
 

@@ -74,6 +74,8 @@ export const VerificationEntity = defineEntity({
     sameCall: p.boolean(),
     /** What shows it. */
     photo: p.string().nullable(),
+    fileHash: p.string().nullable(),
+    fileName: p.string().nullable(),
     madeBy: p.string(),
     at: p.datetime(),
     withdrawnBy: p.string().nullable(),
@@ -81,6 +83,17 @@ export const VerificationEntity = defineEntity({
     withdrawnAt: p.datetime().nullable(),
     /** From what they did it, in words. */
     device: p.string().default(''),
+  },
+});
+/** A file of any kind that shows how something turned out; it lies with the files of the station. */
+export const AttachmentEntity = defineEntity({
+  name: 'Attachment',
+  tableName: 'attachment',
+  properties: {
+    stationId: p.uuid().primary(),
+    hash: p.string().primary(),
+    bytes: p.bigint('number'),
+    createdAt: p.datetime().onCreate(() => new Date()),
   },
 });
 export type VerificationColumns = InferEntity<typeof VerificationEntity>;
@@ -340,5 +353,6 @@ export const entities = [
   MeasurementEntity,
   ChangeEntity,
   PhotoEntity,
+  AttachmentEntity,
   JobEntity,
 ];

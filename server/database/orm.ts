@@ -2,6 +2,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, MikroORM } from '@mikro-orm/postgresql';
 import pg from 'pg';
 import { PairingEntity, PenEntity } from './colonyEntities';
+import { DeedEntity } from './deedEntity';
 import { DraftEditEntity, DraftEntity, DraftReviewEntity } from './draftEntities';
 import { entities } from './entities';
 import { fieldEntities } from './fieldEntities';
@@ -51,6 +52,8 @@ import { Migration20270111000000 } from './migrations/Migration20270111000000';
 import { Migration20270112000000 } from './migrations/Migration20270112000000';
 import { Migration20270113000000 } from './migrations/Migration20270113000000';
 import { Migration20270114000000 } from './migrations/Migration20270114000000';
+import { Migration20270115000000 } from './migrations/Migration20270115000000';
+import { Migration20270116000000 } from './migrations/Migration20270116000000';
 
 const MIGRATIONS = [
   Migration20261124000000,
@@ -94,6 +97,8 @@ const MIGRATIONS = [
   Migration20270112000000,
   Migration20270113000000,
   Migration20270114000000,
+  Migration20270115000000,
+  Migration20270116000000,
 ];
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
@@ -114,6 +119,7 @@ const connect = (databaseUrl: string, limits: object) =>
         DraftReviewEntity,
         GuideSharingEntity,
         DraftEditEntity,
+        DeedEntity,
         ...opinionEntities,
         ...remarkEntities,
         ReviewEntity,

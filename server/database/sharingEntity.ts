@@ -12,7 +12,7 @@ export const GuideSharingEntity = defineEntity({
     withdrawnAt: p.datetime().nullable(),
     withdrawnBy: p.string().nullable(),
     withdrawnWhy: p.string().nullable(),
-    /** The station it was taken in from, and its version there. */
+    /** The station it was imported from, and its version there. */
     takenFrom: p.uuid().nullable(),
     takenVersion: p.integer().nullable(),
   },

@@ -2,8 +2,9 @@ import type { Correction, ListedName, ListedRecord } from '@plesion/contract';
 import { type Guide, lineage } from '@plesion/core/guide';
 import type { VerificationKind } from '@plesion/core/verification';
 import type { Em } from '../database/orm';
-import { findGuide, listGuides } from '../guides/service';
+import { guidesOf } from '../guides/service';
 import type { ListedName as StoredName } from '../records/corrections';
+import { ACCEPTED, knownCaptures, UNTOLD } from './knownCaptures';
 
 interface Row {
   kind: ListedRecord['kind'];
@@ -34,11 +35,12 @@ interface CorrectedRow {
 
 /**
  * The earliest record of each taxon at each site, by each person, in each year: captures by
- * their kind, specimens by what they turned out to be, or the name given last, where it is not doubted. "A or B" stands under
+ * their kind, or each by what its bearer turned out to be, specimens by what they turned out to be, or the name given last, where it is not doubted. "A or B" stands under
  * what holds both. With what was named anew, or removed, since.
  */
 export async function lists(em: Em, stationId: string): Promise<{ records: ListedRecord[]; corrections: Correction[] }> {
   const [rows, corrected] = [await recordRows(em, stationId), await correctedRows(em, stationId)];
+  const known = await knownCaptures(em, stationId);
   const shared = await guidesOf(em, stationId, [
     ...rows.flatMap(({ other, guide_id }) => (other && guide_id ? [guide_id] : [])),
     ...corrected.flatMap(({ was, became }) =>
@@ -51,11 +53,17 @@ export async function lists(em: Em, stationId: string): Promise<{ records: Liste
     return { guideId, ...(other ? (group ? { group } : {}) : { taxon }) };
   };
   return {
-    records: rows.map(({ kind, id, day, guide_id, taxon, other, site, who }) => ({
+    records: [
+      ...rows.map(({ guide_id, taxon, other, ...row }) => ({
+        ...row,
+        listed: guide_id ? { guideId: guide_id, taxon, other: other ?? undefined } : { name: taxon },
+      })),
+      ...known.map((one) => ({ kind: 'capture' as const, ...one })),
+    ].map(({ kind, id, day, site, who, listed: name }) => ({
       kind,
       id,
       day,
-      ...listed(guide_id ? { guideId: guide_id, taxon, other: other ?? undefined } : { name: taxon }),
+      ...listed(name),
       ...(site ? { site } : {}),
       by: who,
     })),
@@ -104,6 +112,7 @@ const recordRows = (em: Em, stationId: string) =>
          null as other, visit.site_id::text as site, capture.recorded_by as who
        from capture join visit on visit.station_id = capture.station_id and visit.id = capture.visit_id
        where capture.station_id = ? and not capture.hidden and coalesce(capture.content->>'taxon', capture.content->>'name') is not null
+         and ${UNTOLD}
        group by 3, 4, 5, 7, 8, date_part('year', capture.at at time zone 'UTC')
        union all
        select 'specimen', min(to_char(coalesce(seen_on, (created_at at time zone 'UTC')::date), 'YYYY-MM-DD') || id::text collate "C"),
@@ -113,10 +122,7 @@ const recordRows = (em: Em, stationId: string) =>
        where station_id = ? and not hidden and guide_id is not null and (listed_instead is not null
          or named and determinations->-1->>'qualifier' in ('none', 'or') and determinations->-1->>'taxon' is not null)
        group by 3, 4, 6, 8, date_part('year', coalesce(seen_on, (created_at at time zone 'UTC')::date))
-     ), known as (
-       select distinct on (lower(name)) lower(name) as name, accepted from checklist_name
-       where station_id = ? order by lower(name), checklist_id
-     ), named as (
+     ), known as (${ACCEPTED}), named as (
        select kind, first, case when taxon is null then null else guide_id end as guide_id,
          coalesce(taxon, accepted, met.name) as taxon, other, site, who
        from met left join known on known.name = lower(met.name)
@@ -126,14 +132,6 @@ const recordRows = (em: Em, stationId: string) =>
      from named order by guide_id, taxon, other, site, who, left(first, 4), first`,
     [stationId, stationId, stationId],
   );
-
-async function guidesOf(em: Em, stationId: string, named: readonly string[]): Promise<Map<string, Guide>> {
-  const ids = new Set(named);
-  const guides = new Map<string, Guide>();
-  for (const { id } of await listGuides(em, stationId))
-    if (ids.has(id)) guides.set(id, (await findGuide(em, stationId, id)).guide);
-  return guides;
-}
 
 /** The nearest taxon that holds both. */
 function sharedBy(guide: Guide | undefined, one: string, other: string): string | undefined {

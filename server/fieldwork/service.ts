@@ -32,8 +32,9 @@ import {
 } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
-import { type ListedName, noteCorrection } from '../records/corrections';
+import { noteCorrection } from '../records/corrections';
 import { findRecord, type Writer } from '../records/write';
+import { nameOf } from './knownCaptures';
 import { type FieldKind, fieldKind, wireOf, writeField } from './records';
 
 /** Most records of a kind told at once. */
@@ -64,8 +65,6 @@ export const CAPTURE: FieldKind<CaptureRecord, CaptureWrite> = {
       { hidden: sent.hidden, name: nameOf(sent) },
     ),
 };
-const nameOf = ({ guideId, taxon, name }: CaptureWrite): ListedName | undefined =>
-  taxon ? { guideId, taxon } : name ? { name } : undefined;
 export const STRING = fieldKind<StringRecord, StringWrite>('string', StringEntity, () => ({}));
 export const COUNT = fieldKind<CountRecord, CountWrite>('count', CountEntity, ({ siteId, at }) => ({
   siteId: siteId ?? null,

@@ -98,7 +98,7 @@ describe('guides', () => {
     expect(body).toMatchObject({ code: 'unknown-character', field: 'guide.scores[2].character' });
   });
 
-  it('are not taken in by half: every problem is named and nothing is stored', async () => {
+  it('are not imported by half: every problem is named and nothing is stored', async () => {
     const broken = structuredClone({ ...ledgeCrabs, id: 'broken' });
     broken.scores[2].character = 'nothing';
     broken.scores[5].source = 'hearsay';

@@ -97,10 +97,10 @@ export async function writeGuide(em: Em, writer: Writer, id: string, { version, 
   return putGuide(em, writer, id, version, readOrRefuse(guide, 'guide.'));
 }
 
-/** A guide that was taken in from another station is not written on here: what it says next is for those who wrote it. */
+/** A guide that was imported from another station is not written on here: what it says next is for those who wrote it. */
 export async function needOurs(em: Em, stationId: string, guideId: string): Promise<void> {
   if (!(await em.count(GuideSharingEntity, { stationId, guideId, takenFrom: { $ne: null } }))) return;
-  const message = 'This guide was taken in from another station. Begin a guide of our own that goes on from it.';
+  const message = 'This guide was imported from another station. Begin a guide of our own that goes on from it.';
   throw badRequest([{ code: 'taken-guide', message, field: 'id' }]);
 }
 
@@ -180,6 +180,16 @@ export async function guideNamed(em: Em, stationId: string, id: string | undefin
   const head = await headOf(em, stationId, id);
   if (!head) throw unknownGuide();
   return newest(em, head);
+}
+
+/** Some guides as they are now, each asked once; those that are not there any more are left away. */
+export async function guidesOf(em: Em, stationId: string, ids: Iterable<string>): Promise<Map<string, Guide>> {
+  const guides = new Map<string, Guide>();
+  for (const id of new Set(ids)) {
+    const stored = await guideIfThere(em, stationId, id);
+    if (stored) guides.set(id, stored.guide);
+  }
+  return guides;
 }
 
 function headRow(head: Omit<GuideHead, 'stationId'>): GuideRow {

@@ -7,7 +7,7 @@ import type { Writer } from '../records/write';
 import { checkInThread } from './check';
 import { addKey } from './service';
 
-/** Take in a key: the whole of it, tied to the guide where it names its taxa and characters, or nothing and why. */
+/** Import a key: the whole of it, tied to the guide where it names its taxa and characters, or nothing and why. */
 export async function importKey(em: Em, analysis: AnalysisPool, writer: Writer, asked: KeyImport): Promise<KeyImported> {
   const { guideId, ...source } = asked;
   const behind = await guideNamed(em, writer.stationId, guideId);

@@ -2,6 +2,7 @@ import { type Ask, type AskWrite, type OpinionWrite, type WaitingAsk } from '@pl
 import type { Guide } from '@plesion/core/guide';
 import { checkReadings } from '@plesion/core/observation';
 import type { Opinion } from '@plesion/core/opinions';
+import { keepDeed } from '../audit/deeds';
 import type { AnalysisPool } from '../analysis/pool';
 import { SpecimenEntity } from '../database/entities';
 import { AccountEntity } from '../database/personEntities';
@@ -162,16 +163,35 @@ export async function changeOwn(em: Em, caller: Caller, id: string, change: Part
   await em.nativeUpdate(OpinionAskEntity, { stationId: caller.stationId, id }, change);
 }
 
-async function changeAndTell(em: Em, pool: AnalysisPool, caller: Caller, id: string, change: Partial<AskColumns>): Promise<Ask> {
-  await changeOwn(em, caller, id, change);
+/** The same, kept among what was done. */
+async function act(
+  em: Em,
+  pool: AnalysisPool,
+  caller: Caller,
+  id: string,
+  done: 'decided' | 'took back',
+  change: Partial<AskColumns> & { at: Date },
+): Promise<Ask> {
+  const { at, ...columns } = change;
+  await em.transactional(async (tx) => {
+    const { specimenId } = await ownAsk(tx, caller, id);
+    // What was taken back is not to be taken back once more; another decision is one.
+    const before = { stationId: caller.stationId, id, ...(done === 'took back' ? { withdrawn: false } : {}) };
+    if (await tx.nativeUpdate(OpinionAskEntity, before, columns))
+      await keepDeed(tx, caller, { act: done, kind: 'opinion', id: specimenId, at });
+  });
   return tellOne(em.fork(), pool, caller, id);
 }
 
 /** Who asked decides, and says why; the link lapses. */
-export const decide = (em: Em, pool: AnalysisPool, caller: Caller, id: string, why: string): Promise<Ask> =>
-  changeAndTell(em, pool, caller, id, {
-    ...{ decidedBy: caller.accountName, decidedAt: new Date(), decidedWhy: why, linkHash: null, linkUntil: null },
+export function decide(em: Em, pool: AnalysisPool, caller: Caller, id: string, why: string): Promise<Ask> {
+  const at = new Date();
+  return act(em, pool, caller, id, 'decided', {
+    ...{ at, decidedBy: caller.accountName, decidedAt: at, decidedWhy: why, linkHash: null, linkUntil: null },
   });
+}
 
-export const withdrawAsk = (em: Em, pool: AnalysisPool, caller: Caller, id: string): Promise<Ask> =>
-  changeAndTell(em, pool, caller, id, { withdrawn: true, withdrawnAt: new Date(), linkHash: null, linkUntil: null });
+export function withdrawAsk(em: Em, pool: AnalysisPool, caller: Caller, id: string): Promise<Ask> {
+  const at = new Date();
+  return act(em, pool, caller, id, 'took back', { at, withdrawn: true, withdrawnAt: at, linkHash: null, linkUntil: null });
+}

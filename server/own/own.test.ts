@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { StoredGuide } from '@plesion/contract';
 import type { OwnView } from '@plesion/contract/own';
-import { OWN } from '@plesion/core/own';
+import type { CorrectionProposed } from '@plesion/contract/own';
+import type { StoredDraft } from '@plesion/contract/authoring';
+import { CORRECTED, OWN } from '@plesion/core/own';
 import { join, newStation, openTestServer, type TestServer, type Visitor, write } from '../test/testServer';
 
 let server: TestServer;
@@ -73,4 +75,57 @@ it('are written over no newer guide, by no learner, and not in another station',
   await stranger.get(`/api/guides/${guideId}/own`).expect(404);
   await follow('none', { version: 2 }, stranger).expect(404);
   expect((await follow('always', { version: 2 }).expect(400)).body).toMatchObject({ field: 'followed' });
+});
+
+describe('a mark that pulls away', () => {
+  const mark = { taxon: 'murica', facets: {}, character: 'granules' };
+  const propose = (more: object = {}, by = visitor) =>
+    by.post(`/api/guides/${guideId}/own/corrections`).send({ ...mark, ...more });
+  const draftOf = async (id: string) => (await visitor.get(`/api/drafts/${id}`).expect(200)).body as StoredDraft;
+  const proposed = async (more?: object) => ((await propose(more).expect(200)).body as CorrectionProposed).draft;
+
+  it('is written into the next version of the guide, with what was corrected before, and is published there', async () => {
+    await verified(6, 'scattered');
+    const before = await guide();
+    const [cell] = (await own()).cells;
+    const draft = await proposed();
+    // Not in the guide until somebody publishes it.
+    expect((await guide()).guide).toEqual(before.guide);
+    const { content } = await draftOf(draft);
+    expect(content.policy).toMatchObject({
+      kind: 'prefer',
+      order: [CORRECTED, ...(before.guide.policy as { order: string[] }).order],
+    });
+    const corrected = content.scores.filter(({ source }) => source === CORRECTED);
+    expect(corrected).toEqual([
+      expect.objectContaining({ character: 'granules', scope: { taxon: 'murica' }, note: `${cell.text}.` }),
+    ]);
+    const share = cell.states!.find(({ state }) => state === 'scattered')!.both;
+    expect((corrected[0].value as { states: Record<string, number> }).states.scattered).toBeCloseTo(share, 3);
+    // Once more it stands in the same place.
+    expect(await proposed({ weight: 30 })).toBe(draft);
+    const { content: now, version } = await draftOf(draft);
+    expect(now.scores.filter(({ source }) => source === CORRECTED)).toHaveLength(1);
+    await visitor.post(`/api/drafts/${draft}/publish`).send({ version }).expect(201);
+    expect((await guide()).guide.scores.filter(({ source }) => source === CORRECTED)).toHaveLength(1);
+    // Ours are held against the books as before, and not against what they made of the guide.
+    expect((await own()).cells[0].states).toEqual(cell.states);
+    // What was published goes on to be written in.
+    expect(await proposed()).toBe(draft);
+  });
+
+  it('is not written for what was not read often enough, by a learner, or into another’s version', async () => {
+    await verified(6, 'scattered');
+    expect((await propose({ character: 'claw-gape' }).expect(400)).body).toMatchObject({
+      field: 'character',
+      code: 'no-records',
+    });
+    expect((await propose({ facets: { sex: 'female' } }).expect(400)).body).toMatchObject({ code: 'no-records' });
+    expect(((await visitor.get('/api/drafts').expect(200)).body as { drafts: object[] }).drafts).toEqual([]);
+    const learner = await join(server, visitor, 'learner');
+    await propose({}, learner.visitor).expect(403);
+    const member = await join(server, visitor, 'member');
+    const theirs = ((await propose({}, member.visitor).expect(200)).body as CorrectionProposed).draft;
+    expect(await proposed()).not.toBe(theirs);
+  });
 });

@@ -1,5 +1,5 @@
 import type { OwnView, OwnWrite } from '@plesion/contract/own';
-import { followedIn, type OwnCell, type VerifiedRecord, withOwn, withoutOwn } from '@plesion/core/own';
+import { followedIn, isCorrected, type OwnCell, type VerifiedRecord, withOwn, withoutOwn } from '@plesion/core/own';
 import type { StoredGuide } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
@@ -58,7 +58,7 @@ export async function recordsAgainst(em: Em, pool: AnalysisPool, stationId: stri
   const records = (await verifiedOf(em, stationId, id)).filter(({ truth }) => known.has(truth.taxon));
   if (records.length === 0) return [];
   const cells = await pool.ask(stationId, 'own', { records, weight: DRAFT_WEIGHT }, { guide, hash: contentHash(guide) });
-  return cells.filter(({ pulls }) => pulls).map(({ text }) => text);
+  return cells.filter((cell) => cell.pulls && !isCorrected(guide, cell)).map(({ text }) => text);
 }
 
 /** Make them a source of the guide as they are now, or take them away. */

@@ -9,6 +9,7 @@ import {
   type NewInvitation,
   type NewJoining,
 } from '@plesion/contract/people';
+import { keepDeed } from '../audit/deeds';
 import { StationEntity } from '../database/entities';
 import { AccountEntity, InvitationEntity, type InvitationColumns, PersonEntity } from '../database/personEntities';
 import type { Em } from '../database/orm';
@@ -44,7 +45,8 @@ export async function listInvitations(em: Em, { stationId }: Caller): Promise<In
 }
 
 /** Make a link; what lapsed goes. */
-export async function invite(em: Em, { stationId, accountName }: Caller, wanted: NewInvitation): Promise<MadeInvitation> {
+export async function invite(em: Em, caller: Caller, wanted: NewInvitation): Promise<MadeInvitation> {
+  const { stationId, accountName } = caller;
   await em.nativeDelete(InvitationEntity, { stationId, until: { $lte: new Date() } });
   if ((await em.count(InvitationEntity, { stationId })) >= MOST)
     throw new HttpProblem(409, { code: 'too-many-links', message: `There are ${MOST} links already; withdraw some.` });
@@ -57,12 +59,19 @@ export async function invite(em: Em, { stationId, accountName }: Caller, wanted:
     role: account?.role ?? ('role' in wanted ? wanted.role : 'learner'),
     until: new Date(Date.now() + INVITATION_DAYS * DAY),
   };
-  await em.insert(InvitationEntity, row);
+  await em.transactional(async (tx) => {
+    await tx.insert(InvitationEntity, row);
+    const fields = account ? [account.name, 'new password'] : [row.role];
+    await keepDeed(tx, caller, { act: 'invited', kind: 'member', id: account?.id ?? row.id, fields });
+  });
   return { ...toldOf(row, account?.name), token };
 }
 
-export async function withdrawInvitation(em: Em, { stationId }: Caller, id: string): Promise<void> {
-  if ((await em.nativeDelete(InvitationEntity, { stationId, id })) === 0) throw notFound('invitation');
+export async function withdrawInvitation(em: Em, caller: Caller, id: string): Promise<void> {
+  await em.transactional(async (tx) => {
+    if ((await tx.nativeDelete(InvitationEntity, { stationId: caller.stationId, id })) === 0) throw notFound('invitation');
+    await keepDeed(tx, caller, { act: 'took back', kind: 'member', id });
+  });
 }
 
 async function linkOf(em: Em, token: string): Promise<InvitationColumns> {
@@ -96,6 +105,11 @@ export async function join(em: Em, token: string, joining: Joining, own: Caller 
       const others = await tx.find(AccountEntity, { stationId }, { fields: ['initials'] });
       const account = { stationId, id: randomUUID(), personId: person.id, name, role: link.role, createdAt: new Date() };
       await tx.insert(AccountEntity, { ...account, initials: initialsFor(name, new Set(others.map((one) => one.initials))) });
+      await keepDeed(
+        tx,
+        { stationId, accountName: name },
+        { act: 'joined', kind: 'member', id: account.id, fields: [link.role] },
+      );
       return inStation(account);
     });
   } catch (error) {
@@ -121,6 +135,11 @@ async function renew(em: Em, link: InvitationColumns, joining: Joining): Promise
     const account = await tx.findOneOrFail(AccountEntity, { stationId, id: link.accountId! });
     await needOnlyHere(tx, account);
     await tx.nativeUpdate(PersonEntity, { id: account.personId }, { passwordHash });
+    await keepDeed(
+      tx,
+      { stationId, accountName: account.name },
+      { act: 'changed', kind: 'member', id: account.id, fields: ['password'] },
+    );
     return inStation(account);
   });
 }

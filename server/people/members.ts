@@ -2,6 +2,7 @@ import { LockMode } from '@mikro-orm/core';
 import type { Member } from '@plesion/contract/people';
 import type { Role } from '@plesion/contract/roles';
 import type { Pool } from 'pg';
+import { keepDeed } from '../audit/deeds';
 import { StationEntity } from '../database/entities';
 import { type AccountColumns, AccountEntity } from '../database/personEntities';
 import type { Em } from '../database/orm';
@@ -46,8 +47,9 @@ async function whileKept(
 
 /** What somebody is from now on, wherever they are signed in. */
 export async function setRole(em: Em, caller: Caller, id: string, role: Role): Promise<void> {
-  await whileKept(em, caller, id, async (tx) => {
+  await whileKept(em, caller, id, async (tx, { name, role: before }) => {
     await tx.nativeUpdate(AccountEntity, { stationId: caller.stationId, id }, { role });
+    if (role !== before) await keepDeed(tx, caller, { act: 'changed', kind: 'member', id, fields: [name, role] });
   });
 }
 
@@ -57,6 +59,8 @@ export async function removeMember(em: Em, pool: Pool, caller: Caller, id: strin
     throw new HttpProblem(403, { code: 'only-keepers', message: 'Only a keeper sends somebody else away.' });
   await whileKept(em, caller, id, async (tx, account) => {
     await tx.nativeDelete(AccountEntity, { stationId: caller.stationId, id });
+    const isOwn = id === caller.accountId;
+    await keepDeed(tx, caller, { act: isOwn ? 'left' : 'removed', kind: 'member', id, fields: isOwn ? [] : [account.name] });
     // Who belongs to no station has nowhere to sign in to; their name is free.
     await tx
       .getConnection()

@@ -3,6 +3,7 @@ import { schemas, type Specimen, type SpecimenWrite } from '@plesion/contract';
 import { stableJson } from '@plesion/core';
 import { type Determination, type GivenName, recommendedName } from '@plesion/core/specimen';
 import { randomUUID } from 'node:crypto';
+import { keepDeed } from '../audit/deeds';
 import type { AnalysisPool } from '../analysis/pool';
 import { SpecimenEntity } from '../database/entities';
 import { type ReviewColumns, ReviewEntity } from '../database/reviewEntities';
@@ -36,25 +37,23 @@ export async function listReviews(em: Em, { stationId }: Caller, specimenId: str
 
 /** Views that reviewers need of somebody's own records, as they are. */
 export async function viewsWanted(em: Em, { stationId, accountName }: Caller): Promise<WantedOfMe[]> {
-  const rows = await em
-    .getConnection()
-    .execute<
-      (Omit<WantedOfMe, 'at' | 'view' | 'note'> & {
-        at: string;
-        view: string;
-        note: string | null;
-        guideId: string;
-        guideVersion: number;
-      })[]
-    >(
-      `select r.id, r.specimen_id as "specimenId", s.label, r.made_by as by, r.at, r.view, r.note, g.title as guide, s.guide_id as "guideId", g.version as "guideVersion"
+  const rows = await em.getConnection().execute<
+    (Omit<WantedOfMe, 'at' | 'view' | 'note'> & {
+      at: string;
+      view: string;
+      note: string | null;
+      guideId: string;
+      guideVersion: number;
+    })[]
+  >(
+    `select r.id, r.specimen_id as "specimenId", s.label, r.made_by as by, r.at, r.view, r.note, g.title as guide, s.guide_id as "guideId", g.version as "guideVersion"
      from review r
      join specimen s on s.station_id = r.station_id and s.id = r.specimen_id and s.version = r.specimen_version and not s.hidden
      join guide g on g.station_id = s.station_id and g.id = s.guide_id
      where r.station_id = ? and r.word = 'view' and r.withdrawn_at is null and s.recorded_by = ?
      order by r.at desc, r.id limit 200`,
-      [stationId, accountName],
-    );
+    [stationId, accountName],
+  );
   const versions = await guideVersions(em, stationId, rows);
   return rows.map(({ at, note, view, guideId, guideVersion, ...row }) => ({
     ...row,
@@ -146,8 +145,12 @@ export async function withdrawReview(em: Em, pool: AnalysisPool, caller: Caller,
       const reason = `What was said on review was taken back: as ${before.by} named it.`;
       specimen = await writeSpecimen(em, pool, caller, row.specimenId, withName(specimen, { ...back, reason }));
     }
-    row.withdrawnAt = new Date();
-    await em.nativeUpdate(ReviewEntity, { stationId, id, withdrawnAt: null }, { withdrawnAt: row.withdrawnAt });
+    const at = new Date();
+    row.withdrawnAt = at;
+    await em.transactional(async (tx) => {
+      if (await tx.nativeUpdate(ReviewEntity, { stationId, id, withdrawnAt: null }, { withdrawnAt: at }))
+        await keepDeed(tx, caller, { act: 'took back', kind: 'review', id: row.specimenId, at });
+    });
   }
   return toldOf(row, specimen.version);
 }

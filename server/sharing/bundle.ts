@@ -41,7 +41,7 @@ export async function writeBundle(
 }
 
 /**
- * Take in a guide with its photographs. Each is kept by what it holds, as every photo is, and the guide names it so: what a
+ * Import a guide with its photographs. Each is kept by what it holds, as every photo is, and the guide names it so: what a
  * file says of itself is not relied on.
  */
 export async function readBundle(em: Em, files: FileStore, caller: Caller, path: string | undefined): Promise<StoredGuide> {

@@ -29,7 +29,7 @@ interface Row {
   there_why: string | null;
 }
 
-/** With how it stands where it was taken in from, in one question. */
+/** With how it stands where it was imported from, in one question. */
 const ROWS = `select s.guide_id as guide, s.offered_at, s.offered_by, s.withdrawn_at, s.withdrawn_by, s.withdrawn_why,
     s.taken_from, s.taken_version, station.name as there, case when o.offered_at is not null then g.version end as there_version,
     o.withdrawn_at as there_at, o.withdrawn_by as there_by, o.withdrawn_why as there_why
@@ -108,7 +108,7 @@ export const offerGuide = (em: Em, caller: Caller, id: string, { offered }: Offe
 
 const notOurs = (from: string) => ({
   code: 'not-ours-to-offer',
-  message: `This guide was taken in from “${from}”: whoever wants it takes it in from there. Go on from it as a guide of your own to offer what you make of it.`,
+  message: `This guide was imported from “${from}”: whoever wants it imports it from there. Go on from it as a guide of your own to offer what you make of it.`,
   field: 'offered',
 });
 const WITHDRAWN = {
@@ -154,7 +154,7 @@ export async function listOffers(em: Em, stationId: string): Promise<Offer[]> {
   return rows.map(({ at, here, ...row }) => ({ ...row, at: iso(at), ...(here === null ? {} : { here }) }));
 }
 
-/** Take in what another station offers, with its photographs and its keys; what was taken in before becomes its newest version. */
+/** Import what another station offers, with its photographs and its keys; what was imported before becomes its newest version. */
 export async function takeOffer(
   em: Em,
   files: FileStore,
@@ -186,6 +186,6 @@ export async function takeOffer(
 
 const alreadyHere = (title: string) => ({
   code: 'guide-here-already',
-  message: `“${title}” is in this station already, and was not taken in from there; it stays as it is.`,
+  message: `“${title}” is in this station already, and was not imported from there; it stays as it is.`,
   field: 'id',
 });

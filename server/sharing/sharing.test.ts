@@ -34,7 +34,7 @@ const stands = async (own: Visitor, id: string): Promise<GuideSharing | undefine
 const take = (own: Visitor, { id, station }: Pick<Offer, 'id' | 'station'>) =>
   own.post(`/api/offers/${id}/taken`).send({ station });
 
-/** Offered by the keeper and taken in by the other. */
+/** Offered by the keeper and imported by the other. */
 async function shared(content: object = guide()) {
   const { id, guide: made } = await bring(keeper, content);
   await offer(keeper, id).expect(200);
@@ -103,7 +103,7 @@ it('its keys come with it, each once: one that is here already stays as it is, o
   expect((await keysOf()).map(([key]) => key)).toEqual([first]);
 });
 
-it('a newer version is told of and taken in; what goes on from it is offered it cell by cell', async () => {
+it('a newer version is told of and imported; what goes on from it is offered it cell by cell', async () => {
   const { id, made, station } = await shared();
   const draft = randomUUID();
   const next = await other.put(`/api/drafts/${draft}`).send({ guideId: id }).expect(400);
@@ -125,7 +125,7 @@ it('a newer version is told of and taken in; what goes on from it is offered it 
   expect(newer).toMatchObject([{ of: 'origin', from: 1, to: 2, changes: 1, conflicts: [] }]);
 });
 
-it('withdrawn, it says why here and where it was taken in, and is offered to nobody', async () => {
+it('withdrawn, it says why here and where it was imported, and is offered to nobody', async () => {
   const { id, station } = await shared();
   expect((await withdraw(keeper, id, '  ').expect(400)).body).toMatchObject({ field: 'why' });
   await withdraw(keeper, id, 'Two of its species are one.').expect(200);

@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache';
 import type { Em } from '../database/orm';
 import { badRequest } from '../http/errors';
 
-/** The most that one station may have; photos in bytes. */
+/** The most that one station may have; photos, and what else shows how something turned out, in bytes. */
 export type Quotas = Record<keyof StationView['use'], number>;
 
 const GB = 1024 ** 3;
@@ -21,7 +21,8 @@ const COUNT: Record<keyof Quotas, string> = {
   specimens: 'select specimens from station where id = ?',
   guides: 'select count(*) from guide where station_id = ?',
   keys: 'select count(*) from identification_key where station_id = ?',
-  photos: 'select coalesce(sum(bytes), 0) from photo where station_id = ?',
+  photos:
+    'select coalesce(sum(bytes), 0) from (select station_id, bytes from photo union all select station_id, bytes from attachment) file where station_id = ?',
 };
 const KINDS = Object.keys(COUNT) as (keyof Quotas)[];
 

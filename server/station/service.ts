@@ -42,8 +42,9 @@ export async function isFresh(em: Em, stationId: string): Promise<boolean> {
   const [{ fresh }] = await em.getConnection().execute<{ fresh: boolean }[]>(
     `select not exists (
          select from change, (select min(at) as made from change where station_id = ?) begun where station_id = ? and at <> made
-       ) and not exists (select from photo where station_id = ?) as fresh`,
-    [stationId, stationId, stationId],
+       ) and not exists (select from photo where station_id = ?)
+       and not exists (select from attachment where station_id = ?) as fresh`,
+    [stationId, stationId, stationId, stationId],
     'all',
     em.getTransactionContext(),
   );

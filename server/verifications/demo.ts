@@ -70,7 +70,7 @@ export async function putDemoOutcomes(
         const known = new Date(at.getTime() + 40 * 86_400_000);
         return {
           ...{ stationId, id: idOf(473, i + 1), specimenId: id, kind, taxon, facets, wrong: USUAL_WRONG[kind], note: null },
-          ...{ mark: null, photo: null },
+          ...{ mark: null, photo: null, fileHash: null, fileName: null },
           ...{
             onDay: known.toISOString().slice(0, 10),
             sameCall: false,
@@ -101,7 +101,14 @@ async function putRinged(tx: Em, { stationId, accountName }: Caller): Promise<vo
   const { mark, taxon, day } = bird;
   await tx.insert(VerificationEntity, {
     ...{ stationId, id: idOf(476, 1), specimenId: null, mark, kind: 'egg', taxon, facets: { sex: 'female' } },
-    ...{ wrong: USUAL_WRONG.egg, onDay: day, note: 'Read through the telescope on a nest with two eggs.', photo: null },
+    ...{
+      wrong: USUAL_WRONG.egg,
+      onDay: day,
+      note: 'Read through the telescope on a nest with two eggs.',
+      photo: null,
+      fileHash: null,
+      fileName: null,
+    },
     ...{ sameCall: false, madeBy: accountName, at: new Date(`${day}T18:00:00Z`), withdrawnBy: null, withdrawnAt: null },
   });
 }

@@ -1,11 +1,14 @@
+import type { CaptureWrite } from '@plesion/contract';
 import type { Facets } from '@plesion/core/guide';
 import { listedInstead } from '@plesion/core/verification';
 import { SpecimenEntity, type SpecimenRecord } from '../database/entities';
+import { CaptureEntity } from '../database/fieldEntities';
 import type { Em } from '../database/orm';
-import { findGuide } from '../guides/service';
+import { guideIdsOf, listedCapture } from '../fieldwork/knownCaptures';
+import { findGuide, guidesOf } from '../guides/service';
 import { type ListedName, noteCorrection } from '../records/corrections';
 import type { Writer } from '../records/write';
-import { surest } from './surest';
+import { surest, surestOfMark } from './surest';
 
 /** What a specimen goes by on lists: the name given last, where it is not doubted; or what it turned out to be instead. */
 export function listedName({ guideId, determinations, listedInstead: instead }: ListedParts): ListedName | undefined {
@@ -55,6 +58,42 @@ export async function relist(tx: Em, writer: Writer, specimenId: string, cause: 
     asListed(before),
     asListed(instead),
   );
+}
+
+/** What the bearer of a mark turned out to be, by the surest word; nothing where there is none. */
+export async function truthOfMark(tx: Em, stationId: string, mark: string): Promise<string | undefined> {
+  const [truth] = await tx
+    .getConnection()
+    .execute<{ taxon: string }[]>(
+      `select sure.taxon from (select ?::uuid as station_id, ? as mark) m join lateral ${surestOfMark('v.taxon')} as sure on true`,
+      [stationId, mark],
+      'all',
+      tx.getTransactionContext(),
+    );
+  return truth?.taxon;
+}
+
+/**
+ * A word on the bearer of a mark was said or taken back: its captures stay as they were written, and lists follow,
+ * saying what moved and why.
+ *
+ * @param before what the bearer turned out to be until now.
+ */
+export async function relistMark(tx: Em, writer: Writer, mark: string, before: string | undefined, cause: string): Promise<void> {
+  const { stationId } = writer;
+  const now = await truthOfMark(tx, stationId, mark);
+  if (before === now) return;
+  const captures = await tx.find(CaptureEntity, { stationId, mark }, { disableIdentityMap: true });
+  const contents = captures.map(({ content }) => content as CaptureWrite);
+  const guides = await guidesOf(tx, stationId, guideIdsOf(contents));
+  for (const [i, { id, version, at, visitId, recordedBy, hidden }] of captures.entries()) {
+    const asListed = (truth: string | undefined) => ({
+      hidden,
+      name: listedCapture(contents[i], guides.get(contents[i].guideId ?? ''), truth),
+    });
+    const record = { kind: 'capture' as const, id, version, day: at.toISOString().slice(0, 10), visitId, recordedBy, cause };
+    await noteCorrection(tx, writer, record, asListed(before), asListed(now));
+  }
 }
 
 export const dayOf = ({ seenOn, createdAt }: Pick<SpecimenRecord, 'seenOn' | 'createdAt'>): string =>

@@ -1,5 +1,6 @@
 import type { Verification, VerificationList, VerificationQuery, VerificationWrite } from '@plesion/contract/verifications';
 import { formsOf, isFormOf } from '@plesion/core/guide';
+import { keepDeed } from '../audit/deeds';
 import type { AnalysisPool } from '../analysis/pool';
 import { IndividualEntity, SpecimenEntity, VerificationEntity, type VerificationColumns } from '../database/entities';
 import type { Em } from '../database/orm';
@@ -7,8 +8,9 @@ import { findGuide } from '../guides/service';
 import { badRequest, notFound } from '../http/errors';
 import type { Caller } from '../http/route';
 import { checkPhotos } from '../photos/service';
+import { checkAttachment } from './attachments';
 import { forgetJudged, judgedOf } from './judging';
-import { relist } from './relist';
+import { relist, relistMark, truthOfMark } from './relist';
 
 const toldOf = (row: VerificationColumns): Verification => {
   const {
@@ -26,6 +28,8 @@ const toldOf = (row: VerificationColumns): Verification => {
     at,
     note,
     photo,
+    fileHash,
+    fileName,
     withdrawnBy,
   } = row;
   return {
@@ -35,6 +39,7 @@ const toldOf = (row: VerificationColumns): Verification => {
     ...(individualId ? { individualId } : {}),
     ...(note ? { note } : {}),
     ...(photo ? { photo } : {}),
+    ...(fileHash && fileName ? { file: { hash: fileHash, name: fileName } } : {}),
     ...(withdrawnBy ? { withdrawnBy } : {}),
   };
 };
@@ -105,7 +110,8 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
   if (!formsOf(guide).some((form) => isFormOf(guide, form, taxon, facets)))
     throw badRequest([{ code: 'no-such-form', message: 'The guide knows no such form of it.', field: 'facets' }]);
   await checkPhotos(em, stationId, { photo });
-  const { on, note, ...rest } = sent;
+  const { on, note, file, ...rest } = sent;
+  await checkAttachment(em, stationId, file);
   const row = {
     ...{
       ...rest,
@@ -113,6 +119,8 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
       mark: mark ?? null,
       individualId: individualId ?? null,
       photo: photo ?? null,
+      fileHash: file?.hash ?? null,
+      fileName: file?.name ?? null,
       note: note || null,
     },
     ...{
@@ -126,13 +134,14 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
     },
   };
   await em.transactional(async (tx) => {
+    const before = mark ? await truthOfMark(tx, stationId, mark) : undefined;
     const { affectedRows } = await tx
       .createQueryBuilder(VerificationEntity)
       .insert(row)
       .onConflict()
       .ignore()
       .execute<{ affectedRows: number }>('run', false);
-    if (affectedRows) await follow(tx, caller, sent, `said ${id}`);
+    if (affectedRows) await follow(tx, caller, sent, before, `said ${id}`);
   });
   return toldOf(await em.findOneOrFail(VerificationEntity, { stationId, id }));
 }
@@ -140,22 +149,45 @@ export async function verify(em: Em, caller: Caller, sent: VerificationWrite): P
 /** Take one back: it stays, with who did so. */
 export async function withdrawVerification(em: Em, caller: Caller, id: string): Promise<Verification> {
   const { stationId, accountName } = caller;
+  const at = new Date();
   return em.transactional(async (tx) => {
+    const found = await tx.findOne(VerificationEntity, { stationId, id }, { fields: ['mark'], disableIdentityMap: true });
+    if (!found) throw notFound('verification');
+    const before = found.mark ? await truthOfMark(tx, stationId, found.mark) : undefined;
     const taken = await tx.nativeUpdate(
       VerificationEntity,
       { stationId, id, withdrawnBy: null },
-      { withdrawnBy: accountName, withdrawnAt: new Date() },
+      { withdrawnBy: accountName, withdrawnAt: at },
     );
-    const row = await tx.findOne(VerificationEntity, { stationId, id });
-    if (!row) throw notFound('verification');
-    if (taken) await follow(tx, caller, toldOf(row), `taken back ${id}`);
+    const row = await tx.findOneOrFail(VerificationEntity, { stationId, id });
+    if (taken) {
+      await keepDeed(tx, caller, { act: 'took back', kind: 'verification', ...deedOf(row), at });
+      await follow(tx, caller, toldOf(row), before, `taken back ${id}`);
+    }
     return toldOf(row);
   });
 }
 
-/** What was worked out of a specimen follows a word on it, or on the individual it is of. */
-async function follow(tx: Em, caller: Caller, { specimenId, individualId }: VerificationQuery, cause: string): Promise<void> {
+/** What a word is of, and what more is told of it among the deeds. */
+function deedOf({ id, specimenId, individualId, mark, kind }: VerificationColumns): { id: string; fields: string[] } {
+  const of = mark ? [mark] : individualId ? ['', 'individual'] : [];
+  return { id: specimenId ?? individualId ?? id, fields: [kind, ...of] };
+}
+
+/**
+ * What was worked out of a specimen follows a word on it, or on the individual it is of; and captures one on their bearer.
+ *
+ * @param before what the bearer of a mark had turned out to be.
+ */
+async function follow(
+  tx: Em,
+  caller: Caller,
+  { specimenId, individualId, mark }: VerificationQuery,
+  before: string | undefined,
+  cause: string,
+): Promise<void> {
   const { stationId } = caller;
+  if (mark) await relistMark(tx, caller, mark, before, cause);
   const ids = individualId
     ? (await tx.find(SpecimenEntity, { stationId, individualId }, { fields: ['id'] })).map(({ id }) => id)
     : [];

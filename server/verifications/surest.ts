@@ -12,3 +12,9 @@ export const surestOfMark = (columns: string): string => `(
   select ${columns} from verification v where v.station_id = m.station_id and v.mark = m.mark and ${COUNTS}
   order by v.wrong, v.at desc limit 1
 )`;
+
+/** The same on the bearers of all marks of a station of which there is one. */
+export const surestOfMarks = (columns: string): string => `
+  select distinct on (v.mark) v.mark, ${columns} from verification v
+  where v.station_id = ? and v.mark is not null and ${COUNTS} order by v.mark, v.wrong, v.at desc
+`;

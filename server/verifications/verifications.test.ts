@@ -202,6 +202,52 @@ describe('what the bearer of a ring turned out to be', () => {
     expect((await history()).outcome).toMatchObject({ kind: 'expert' });
   });
 
+  it('moves its captures on lists, says what moved and why, and lets them go back; each stays as it was written', async () => {
+    await captured(['male', 'male']);
+    type Moved = { id: string; kind: string; was?: { taxon?: string }; became?: { taxon?: string }; outcome?: object };
+    const lists = async () =>
+      (await visitor.get('/api/lists').expect(200)).body as {
+        records: { kind: string; taxon?: string; day: string; site?: string }[];
+        corrections: Moved[];
+      };
+    const caught = async () =>
+      (await lists()).records.filter(({ kind }) => kind === 'capture').map(({ day, taxon }) => [day, taxon]);
+    // Only the earliest of a kind, as long as nothing is known of the bearer.
+    expect(await caught()).toEqual([['2026-06-02', 'murica']]);
+    const found = of({ taxon: 'velloma', facets: {} });
+    await say(found).expect(201);
+    await say(found).expect(201);
+    const moved = [
+      ['2026-06-02', 'velloma'],
+      ['2026-06-03', 'velloma'],
+    ];
+    expect(await caught()).toEqual(moved);
+    expect((await lists()).records.every(({ kind, site }) => kind !== 'capture' || site)).toBe(true);
+    // Less sure, resting on the same call, or not going as far as the name: nothing moves.
+    await say(of({ taxon: 'cinerata', facets: {}, wrong: 0.2 })).expect(201);
+    await say(of({ taxon: 'cinerata', facets: {}, wrong: 0, sameCall: true })).expect(201);
+    expect(await caught()).toEqual(moved);
+    await visitor.delete(`/api/verifications/${found.id}`).expect(200);
+    expect((await caught()).map(([, taxon]) => taxon)).toEqual(['cinerata', 'cinerata']);
+    const genus = of({ taxon: 'petralda', facets: {}, wrong: 0 });
+    await say(genus).expect(201);
+    expect((await caught()).map(([, taxon]) => taxon)).toEqual(['murica', 'murica']);
+    const { corrections } = await lists();
+    const [egg, back] = [false, true].map((takenBack) => ({ kind: 'egg', takenBack }));
+    expect(corrections.map(({ kind, was, became, outcome: by }) => [kind, was?.taxon, became?.taxon, by])).toEqual([
+      ...Array.from({ length: 2 }, () => ['capture', 'cinerata', 'murica', egg]),
+      ...Array.from({ length: 2 }, () => ['capture', 'velloma', 'cinerata', back]),
+      ...Array.from({ length: 2 }, () => ['capture', 'murica', 'velloma', egg]),
+    ]);
+    const { captures } = (await visitor.get('/api/captures').expect(200)).body as {
+      captures: { taxon: string; version: number }[];
+    };
+    expect(captures.map(({ taxon, version }) => [taxon, version])).toEqual([
+      ['murica', 1],
+      ['murica', 1],
+    ]);
+  });
+
   it.each([
     ['of no ring that was met', { mark: 'H 09999' }, 404, undefined],
     ['of a ring and a specimen', { specimenId: randomUUID() }, 400, 'specimenId'],

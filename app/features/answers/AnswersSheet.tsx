@@ -10,6 +10,7 @@ import { DownloadButton } from '../../ui/DownloadButton';
 import { Notice } from '../../ui/Notice';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { useToast } from '../../ui/Toast';
 import { Typeset } from '../../ui/Typeset';
 import { compiledOf } from '../records/compiled';
 import { namedParts, phrase, plain } from '../records/namedParts';
@@ -98,9 +99,18 @@ interface AnswerProps {
 
 function Answer({ answer: { id, guideId, called, truth, text, by }, guide, specimenId, onChange }: AnswerProps) {
   const client = useQueryClient();
+  const toast = useToast();
+  const again = () => client.invalidateQueries({ queryKey: answersOf(guideId) });
+  const restore = (): void =>
+    void answersApi('writeStockAnswer', { params: { id }, body: { guideId, called, truth, text } }).then(again, (error: Error) =>
+      toast({ text: error.message, undo: restore }),
+    );
   const remove = useMutation({
     mutationFn: () => answersApi('removeStockAnswer', { params: { id } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: answersOf(guideId) }),
+    onSuccess() {
+      toast({ text: `Removed: the answer to ${plain(parts)}`, undo: restore });
+      return again();
+    },
   });
   const parts = phrase(...pairParts(guide, called, truth));
   const forms = [called, truth].map((taxon) => usualForm(guide, taxon));

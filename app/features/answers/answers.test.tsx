@@ -56,6 +56,9 @@ it('offers what is misnamed often, and keeps the answer to it, with its page', a
   await shown('Look at the edge, from above.');
   await press(/^Remove the answer/);
   await shown(/^No answer is kept yet/);
+  await press(/^Undo: Removed: the answer to taken for Petralda murica/);
+  await shown('Look at the edge, from above.');
+  expect(sent().at(-1)).toEqual(sent().at(-2));
 });
 
 it('is written to any two of the guide, and stays typed where it could not be kept', async () => {

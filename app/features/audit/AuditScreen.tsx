@@ -29,6 +29,7 @@ const KIND_WORDS: Partial<Record<AuditKind, string>> = {
   opinion: 'second opinion',
   remark: 'conversation',
   draft: 'guide being written',
+  member: 'who belongs here',
 };
 const sayKind = (kind: AuditKind): string => KIND_WORDS[kind] ?? kind;
 
@@ -52,7 +53,7 @@ export function AuditScreen() {
       {([first]) => (
         <Screen widest={760}>
           <PageHeading>Who did what</PageHeading>
-          <Text quiet>Every write in the station. Lines are added, and never changed.</Text>
+          <Text quiet>Every write in the station, and who came and went. Lines are added, and never changed.</Text>
           <Card title="Which">
             {!record && first.people.length > 1 && (
               <Picker
@@ -89,7 +90,7 @@ export function AuditScreen() {
             <Card title="The newest first">
               {lines.map((line) => (
                 <Line
-                  key={`${line.at} ${line.kind} ${line.id} ${line.act} ${line.version}`}
+                  key={`${line.at} ${line.kind} ${line.id} ${line.act} ${line.version} ${line.fields.join()}`}
                   line={line}
                   alone={record ? undefined : () => setAddress({ record: line.id, by: undefined, kind: undefined })}
                 />
@@ -118,7 +119,10 @@ function Line({ line, alone }: { line: AuditLine; alone?: () => void }) {
   const more = [
     `${by}, ${sayDate(at, 'minute')}`,
     version && `version ${version}`,
-    fields.filter(Boolean).map(sayPart).join(', '),
+    fields
+      .filter(Boolean)
+      .map((field) => (kind === 'member' ? field : sayPart(field)))
+      .join(', '),
   ]
     .filter(Boolean)
     .join(' · ');
@@ -170,6 +174,7 @@ function pageOf({ kind, id, fields }: AuditLine): string | undefined {
   // Of the bearer of a ring there is no specimen.
   if (kind === 'verification' && fields[1]) return `/field/rings/${encodeURIComponent(fields[1])}`;
   if (kind === 'verification' && fields[2] === 'individual') return `/field/colony/${id}`;
+  if (kind === 'member') return '/people';
   const at: Partial<Record<AuditKind, string>> = {
     ...{
       specimen: 'specimens',

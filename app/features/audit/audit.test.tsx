@@ -86,7 +86,7 @@ describe('what a record held', () => {
     screen.getByText('readings › granules › states');
     screen.getByText('then “dense”; now nothing');
     screen.getByText(/names it was given since stay/);
-    await press('Put it back as it was');
+    await press('Restore this state');
     await shown('It holds the same again.');
     const sent = mockStation.asked.filter(({ name }) => name === 'putBack').map(({ given }) => given);
     expect(sent).toEqual([{ params: { kind: 'specimen', id: ID, version: 2 }, body: { version: 3 } }]);
@@ -108,8 +108,8 @@ describe('what a record held', () => {
       throw new RequestProblem(409, { code: 'stale-version', message: 'It was changed meanwhile.' });
     });
     await open();
-    await shown('Put it back as it was');
-    await press('Put it back as it was');
+    await shown('Restore this state');
+    await press('Restore this state');
     await shown('It was changed meanwhile.');
   });
 });

@@ -199,8 +199,8 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
         <Button
           small
           kind="quiet"
-          label="Take it out"
-          hint={`Take it out: ${character.label}, with all that is scored of it`}
+          label="Remove"
+          hint={`Remove: ${character.label}, with all that is scored of it`}
           onPress={() => edit({ do: 'dropCharacter', id: character.id }) && onGone()}
         />
         <Text size="small" quiet>

@@ -77,8 +77,8 @@ export function ChecksCard({ id: draftId, draft, onChange }: Props) {
               <Button
                 small
                 kind="quiet"
-                label="Take it out"
-                hint={`Take it out: ${check.says}`}
+                label="Remove"
+                hint={`Remove: ${check.says}`}
                 onPress={() => onChange({ checks: checks.filter(({ id }) => id !== check.id) })}
               />
             </View>
@@ -158,8 +158,8 @@ function Conditions({ label, draft, of, onChange }: ConditionsProps) {
           <Button
             small
             kind="quiet"
-            label="Take it out"
-            hint={`Take it out: ${sayCondition(draft, one)}`}
+            label="Remove"
+            hint={`Remove: ${sayCondition(draft, one)}`}
             onPress={() => onChange(of.filter((_, k) => k !== i))}
           />
         </View>

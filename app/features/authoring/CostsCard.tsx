@@ -57,8 +57,8 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
             <Button
               small
               kind="quiet"
-              label="Take it out"
-              hint={`Take it out: ${name}`}
+              label="Remove"
+              hint={`Remove: ${name}`}
               onPress={() => keep(costs.filter((one) => one !== cost))}
             />
           </View>

@@ -17,19 +17,30 @@ import { Empty, Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useGuides } from '../records/useGuide';
+import { useToast } from '../../ui/Toast';
 import { useTaken } from '../sharing/useSharing';
 import { authoringApi } from './authoringApi';
 
 const DRAFTS = ['drafts'];
+const UNTITLED = 'Without a title yet';
 
 /** Guides that are being written; one is begun from nothing, from a key, or as the next version of a guide. */
 export function DraftsScreen() {
   const found = useQuery({ queryKey: DRAFTS, queryFn: ({ signal }) => authoringApi('drafts', {}, signal) });
   const client = useQueryClient();
   const drop = useMutation({
-    mutationFn: (id: string) => authoringApi('dropDraft', { params: { id } }),
+    mutationFn: ({ id, back }: { id: string; back?: true }) =>
+      authoringApi(back ? 'restoreDraft' : 'dropDraft', { params: { id } }),
     onSuccess: (left) => client.setQueryData(DRAFTS, left),
   });
+  const toast = useToast();
+  const remove = (id: string, title: string) =>
+    drop.mutate(
+      { id },
+      {
+        onSuccess: () => toast({ text: `Removed: ${title}`, undo: () => drop.mutate({ id, back: true }) }),
+      },
+    );
   return (
     <AsyncScreen what="Guides that are being written" value={found.data} error={found.error} retry={() => void found.refetch()}>
       {({ drafts }) => (
@@ -45,7 +56,7 @@ export function DraftsScreen() {
               <View style={styles.row}>
                 <LinkBox href={`/guides/write/${id}`} style={styles.title}>
                   <Text strong color={colour.kelp}>
-                    {title || 'Without a title yet'}
+                    {title || UNTITLED}
                   </Text>
                   <Text size="small" quiet>
                     {`begun by ${by}, changed ${sayDate(updatedAt.slice(0, 10))}${guideId ? ', published' : ''}`}
@@ -54,10 +65,10 @@ export function DraftsScreen() {
                 <Button
                   small
                   kind="quiet"
-                  label="Take off the list"
-                  hint={`Take off the list: ${title}`}
-                  busy={drop.isPending && drop.variables === id}
-                  onPress={() => drop.mutate(id)}
+                  label="Remove"
+                  hint={`Remove: ${title || UNTITLED}`}
+                  busy={drop.isPending && drop.variables.id === id}
+                  onPress={() => remove(id, title || UNTITLED)}
                 />
               </View>
             </Card>

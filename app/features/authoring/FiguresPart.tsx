@@ -136,8 +136,8 @@ function Opened({
         <Button
           small
           kind="quiet"
-          label="Take it out"
-          hint={`Take it out: the photograph by ${figure.credit}`}
+          label="Remove"
+          hint={`Remove: the photograph by ${figure.credit}`}
           onPress={() => onChange(undefined)}
         />
       </View>

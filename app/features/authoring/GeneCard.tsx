@@ -96,8 +96,8 @@ export function GeneCard({ section, locus, put }: Props) {
           <Button
             small
             kind="quiet"
-            label="Take the gene out"
-            hint={`Take the gene out: ${name}`}
+            label="Remove the gene"
+            hint={`Remove the gene: ${name}`}
             onPress={() => put(withoutLocus(section, id))}
           />
         </View>
@@ -140,8 +140,8 @@ function AlleleRow({ section, locus, allele, name, put, change }: AlleleProps) {
         <Button
           small
           kind="quiet"
-          label="Take it out"
-          hint={`Take the allele out: ${allele.id} of ${name}`}
+          label="Remove"
+          hint={`Remove the allele: ${allele.id} of ${name}`}
           onPress={() => put(withoutAllele(section, locus.id, allele.id))}
         />
       )}

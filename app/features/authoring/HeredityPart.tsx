@@ -67,7 +67,7 @@ export function HeredityPart({ draft, edit }: PartProps) {
               <Button
                 small
                 kind="quiet"
-                label="Take it all out"
+                label="Remove it all"
                 hint="Take all of how it is inherited out of the guide"
                 onPress={() => put(undefined)}
               />

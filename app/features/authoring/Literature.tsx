@@ -38,7 +38,7 @@ export function Literature({ id, sources, edit }: Props) {
         return { do: 'source', source };
       });
       if (edits.length > 0 && !edit(...edits)) return;
-      setTook(`${edits.length} taken in; ${read.length - edits.length} were here already.`);
+      setTook(`${edits.length} imported; ${read.length - edits.length} were here already.`);
       setText('');
     },
   });
@@ -57,7 +57,7 @@ export function Literature({ id, sources, edit }: Props) {
         onChangeText={setText}
       />
       <View style={styles.act}>
-        <Button small label="Take them in" busy={take.isPending} disabled={!text.trim()} onPress={() => take.mutate(text)} />
+        <Button small label="Import them" busy={take.isPending} disabled={!text.trim()} onPress={() => take.mutate(text)} />
         <Button small kind="quiet" label="From a file" onPress={() => void choose()} />
       </View>
       {take.error && <Failed error={take.error} />}

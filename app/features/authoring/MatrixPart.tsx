@@ -49,7 +49,7 @@ const WAYS: { id: string; label: string; ending: string; write: (matrix: Matrix,
   { id: 'sdd', label: 'SDD (XML)', ending: 'sdd.xml', write: (matrix, title) => writeSddMatrix(title, matrix).text },
 ];
 
-/** Letters of a matrix that are taken in while one looks on; more is long work. */
+/** Letters of a matrix that are imported while one looks on; more is long work. */
 const AT_ONCE = 200_000;
 
 /** From so many cells on, what is lost is not worked out while one looks on. */
@@ -144,16 +144,16 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
         </Text>
         <TextField label="Paste it here" value={text} onChangeText={setText} multiline style={styles.paste} problem={problem} />
         <View style={styles.act}>
-          <Button label="Take it in" disabled={!text.trim() || job.running} busy={job.running} onPress={() => take(text)} />
+          <Button label="Import it" disabled={!text.trim() || job.running} busy={job.running} onPress={() => take(text)} />
           <Button
             label="Choose a file"
             disabled={job.running}
             onPress={() => void pickFile('.csv,.tsv,.txt,.nex,.nexus,.xml,.xlsx,text/*').then((file) => file && takeFile(file))}
           />
         </View>
-        <JobState job={job} what="Taking it in" refused="It was not taken in" stopped="Stopped; nothing was taken in." />
+        <JobState job={job} what="Importing it" refused="It was not imported" stopped="Stopped; nothing was imported." />
         {told && (
-          <Notice kind={told.left ? 'problem' : 'note'} title={told.left ? sayLeft(told.left) : 'Taken in'}>
+          <Notice kind={told.left ? 'problem' : 'note'} title={told.left ? sayLeft(told.left) : 'Imported'}>
             <Text>
               {`Read: ${told.taxa} taxa, ${told.characters} characters. ${told.back ? 'One step back undoes all of it.' : 'It is too much to be taken back by a step.'}`}
             </Text>

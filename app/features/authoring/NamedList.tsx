@@ -40,7 +40,7 @@ export function NamedList<T extends Named>({ title, hint, one, of, make, onChang
               }
             />
           </View>
-          <Button small kind="quiet" label="Take out" hint={`Take out ${named.label}`} onPress={() => onDrop(named.id)} />
+          <Button small kind="quiet" label="Remove" hint={`Remove ${named.label}`} onPress={() => onDrop(named.id)} />
         </View>
       ))}
       <CommitField

@@ -198,7 +198,7 @@ function PlaceRow({ n, place, spare, onChange, onGone, onUp }: PlaceProps) {
           />
         )}
         {n > 0 && <Button small kind="quiet" label="Earlier" hint={`Earlier: ${place.label}`} onPress={onUp} />}
-        {spare && <Button small kind="quiet" label="Take out" hint={`Take out ${place.label}`} onPress={onGone} />}
+        {spare && <Button small kind="quiet" label="Remove" hint={`Remove ${place.label}`} onPress={onGone} />}
       </View>
     </View>
   );

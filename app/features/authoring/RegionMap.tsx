@@ -96,7 +96,7 @@ export function RegionMap({ regions, onChange }: Props) {
                 <Button
                   small
                   kind="quiet"
-                  label="Take this point out"
+                  label="Remove this point"
                   onPress={() => {
                     setTaken(undefined);
                     draw(points.filter((_, i) => i !== held));

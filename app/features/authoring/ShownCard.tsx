@@ -66,8 +66,8 @@ export function ShownCard({ section, expression, seen, put }: Props) {
               <Button
                 small
                 kind="quiet"
-                label="Take out"
-                hint={`Take out the rule: ${says}`}
+                label="Remove"
+                hint={`Remove the rule: ${says}`}
                 onPress={() => change({ rules: rules.filter((one) => one !== rule) })}
               />
             )}

@@ -65,8 +65,8 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
                   <Button
                     small
                     kind="quiet"
-                    label="Take it out"
-                    hint={`Take it out: ${source.label}, with what is scored by it`}
+                    label="Remove"
+                    hint={`Remove: ${source.label}, with what is scored by it`}
                     onPress={() => edit({ do: 'dropSource', id: source.id })}
                   />
                 )}

@@ -38,8 +38,8 @@ export function StrainsCard({ section, put }: HeredityProps) {
             <Button
               small
               kind="quiet"
-              label="Take out"
-              hint={`Take out the strain ${strain.id}`}
+              label="Remove"
+              hint={`Remove the strain ${strain.id}`}
               onPress={() =>
                 keep(
                   strains.filter((one) => one !== strain),
@@ -86,8 +86,8 @@ export function StrainsCard({ section, put }: HeredityProps) {
           <Button
             small
             kind="quiet"
-            label="Take out"
-            hint={`No longer keep apart ${rule.strains.join(' and ')}`}
+            label="Remove"
+            hint={`Remove: ${rule.strains.join(' and ')} are kept apart`}
             onPress={() =>
               keep(
                 strains,

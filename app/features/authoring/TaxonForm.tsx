@@ -79,8 +79,8 @@ export function TaxonForm({ taxon, draft, edit, onGone }: Props) {
         <Button
           small
           kind="quiet"
-          label="Take it out"
-          hint={`Take it out: ${taxon.name}, with what is written of it`}
+          label="Remove"
+          hint={`Remove: ${taxon.name}, with what is written of it`}
           onPress={() => {
             const gone: Edit = { do: 'dropTaxon', id: taxon.id };
             if (edit(gone)) onGone();

@@ -45,8 +45,8 @@ export function TaxonNames({ taxon, put }: { taxon: Taxon; put: (next: Taxon) =>
             <Button
               small
               kind="quiet"
-              label="Take this name out"
-              hint={`Take this name out: ${other.name}`}
+              label="Remove this name"
+              hint={`Remove this name: ${other.name}`}
               onPress={() => change(names.toSpliced(i, 1))}
             />
           </View>

@@ -54,8 +54,8 @@ export function TreatmentsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'
               <Button
                 small
                 kind="quiet"
-                label="Take it out"
-                hint={`Take it out: ${one.label}`}
+                label="Remove"
+                hint={`Remove: ${one.label}`}
                 onPress={() => keep(all.filter((own) => own !== one))}
               />
             </View>

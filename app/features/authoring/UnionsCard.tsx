@@ -49,8 +49,8 @@ export function UnionsCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'
           <Button
             small
             kind="quiet"
-            label="Take it out"
-            hint={`Take it out: ${union.label}`}
+            label="Remove"
+            hint={`Remove: ${union.label}`}
             onPress={() => keep(unions.filter((one) => one !== union))}
           />
         </View>

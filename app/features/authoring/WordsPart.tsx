@@ -134,7 +134,7 @@ function TermForm({ term, draft, put, drop }: FormProps) {
         />
       )}
       <View style={styles.act}>
-        <Button small kind="quiet" label="Take it out" hint={`Take it out: ${term.term}`} onPress={drop} />
+        <Button small kind="quiet" label="Remove" hint={`Remove: ${term.term}`} onPress={drop} />
       </View>
     </View>
   );

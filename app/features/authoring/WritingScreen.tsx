@@ -1,5 +1,6 @@
-import { Suspense, useState } from 'react';
+import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useAddress } from '../../lib/useAddress';
 import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
@@ -32,6 +33,8 @@ const PARTS = {
   look: 'Look it over',
 } as const;
 type Part = keyof typeof PARTS;
+
+const isPart = (asked: string | undefined): asked is Part => asked !== undefined && Object.hasOwn(PARTS, asked);
 
 const SAVING: Record<WritingState['saving'], string> = {
   saved: 'Saved',
@@ -99,7 +102,8 @@ export function WritingScreen({ id }: { id: string }) {
 }
 
 function Editor({ id, writing, state }: { id: string; writing: Writing; state: WritingState }) {
-  const [part, setPart] = useState<Part>('about');
+  const [{ part: asked }, setAddress] = useAddress(['part'], 0);
+  const part = isPart(asked) ? asked : 'about';
   const { working, saving, refused, canUndo, canRedo, version } = state;
   const { draft, scores } = working;
   const props: PartProps = { draft, scores, edit: writing.edit };
@@ -122,7 +126,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
         hideLabel
         options={(Object.keys(PARTS) as Part[]).map((one) => ({ id: one, label: PARTS[one] }))}
         chosen={[part]}
-        onChange={([next]: Part[]) => setPart(next)}
+        onChange={([next]: Part[]) => setAddress({ part: next })}
       />
       {refused && (
         <Notice kind="problem" title="Not taken">

@@ -18,6 +18,7 @@ jest.mock('@plesion/contract', () => ({
 jest.mock('../session/useSession', () => ({
   useSession: () => ({ account: { name: 'mira', role: 'member' }, station: { id: 's' } }),
 }));
+jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('expo-router', () => ({
   Link: ({ children }: { children: object }) => children,
   useRouter: () => ({ push: mockPush, replace: mockPush }),
@@ -71,17 +72,22 @@ const keep = async (label: string, text: string) => {
   await leave(label);
 };
 
-it('what is being written is listed, begun with a title, and taken off the list', async () => {
+it('what is being written is listed, begun with a title, removed and restored', async () => {
   mockStation.answer('beginDraft', () => ({ ...row(), content: draftOf(working) }));
   mockStation.answer('dropDraft', () => ({ drafts: [] }));
+  mockStation.answer('restoreDraft', () => ({ drafts: [row()] }));
   await showScreen(<DraftsScreen />);
   await shown('Snails of the brackish pools');
   await type('Title', 'Beetles');
   await press('Begin a guide from nothing');
   await waitFor(() => expect(mockPush).toHaveBeenCalled());
   expect(sent('beginDraft')).toMatchObject([{ body: { title: 'Beetles' } }]);
-  await press('Take off the list: Snails of the brackish pools');
+  await press('Remove: Snails of the brackish pools');
   await shown('Nothing is being written');
+  await press('Undo: Removed: Snails of the brackish pools');
+  await waitFor(() => expect(screen.queryByText('Nothing is being written')).toBeNull());
+  screen.getByText('Snails of the brackish pools');
+  expect(screen.queryByText('Undo')).toBeNull();
 });
 
 it('what it is about is saved when a field is left, in one step that is undone and done again', async () => {
@@ -113,7 +119,7 @@ it('a source is put in, cited, and taken out with its scores', async () => {
   await press('Done');
   await waitFor(() => expect(working.draft.sources.at(-1)).toMatchObject({ label: 'Dallow 1932', citation: 'T. Dallow, 1932.' }));
   await press('Change source: Dallow 1932');
-  await press('Take it out: Dallow 1932, with what is scored by it');
+  await press('Remove: Dallow 1932, with what is scored by it');
   await waitFor(() => expect(working.draft.sources).toHaveLength(1));
 });
 
@@ -143,7 +149,7 @@ it('a taxon is written down under the genus of its name, changed, made dangerous
     expect(lata).toMatchObject({ parent: 'velutrina' });
     expect(lata).not.toHaveProperty('forms');
   });
-  await press('Take it out: Orbissa lata, with what is written of it');
+  await press('Remove: Orbissa lata, with what is written of it');
   await waitFor(() => expect(working.draft.taxa.some(({ name }) => name === 'Orbissa lata')).toBe(false));
 });
 
@@ -170,7 +176,7 @@ it('a character is written down with its states, renamed without losing its scor
   screen.getByText('Write a number above 0.');
   await keep('Usual error of one careful measurement', '0,3');
   await waitFor(() => expect(working.draft.characters.find(({ id: own }) => own === 'height')).toMatchObject({ error: 0.3 }));
-  await press('Take it out: Height, with all that is scored of it');
+  await press('Remove: Height, with all that is scored of it');
   await waitFor(() => expect([...working.scores.values()].some(({ character }) => character === 'height')).toBe(false));
 });
 
@@ -212,19 +218,19 @@ it('a cell is chosen, written, refused with why, filled and emptied', async () =
   screen.getByText('Orbissa: Whorls');
 });
 
-it('a table is taken in and undone in one step; what cannot be read is told by cell, and NEXUS goes out', async () => {
+it('a table is imported and undone in one step; what cannot be read is told by cell, and NEXUS goes out', async () => {
   const saved: string[] = [];
   mockSave = (name, text) => saved.push(name, text);
   await open('Tables in and out');
   await shown('Out');
   await type('Paste it here', 'no table');
-  await press('Take it in');
+  await press('Import it');
   await shown(/Give a table whose first line/);
   await type(
     'Paste it here',
     'taxon\tCoil\tHeight (mm)\tSmell\nOrbissa plana\tlow cone\twide\tnone\nOrbissa nova\ttall spire\t3–4\tof mint',
   );
-  await press('Take it in');
+  await press('Import it');
   await shown('One cell was not taken');
   screen.getByText(/^Orbissa plana, Height, “wide”/);
   await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Orbissa nova'));
@@ -236,7 +242,7 @@ it('a table is taken in and undone in one step; what cannot be read is told by c
   await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Spinella acris'));
 });
 
-it('a table too large to be read while one looks on is taken in by the server, and undone in one step', async () => {
+it('a table too large to be read while one looks on is imported by the server, and undone in one step', async () => {
   const lines = Array.from({ length: 6000 }, (_, i) => `Orbissa species${i},low cone and then some more words`);
   const text = ['taxon,Coil', ...lines].join('\n');
   let jobs = 0;
@@ -261,8 +267,8 @@ it('a table too large to be read while one looks on is taken in by the server, a
   await open('Tables in and out');
   await shown('Out');
   await type('Paste it here', text);
-  await press('Take it in');
-  await shown('Taking it in, 40 in 100 done');
+  await press('Import it');
+  await shown('Importing it, 40 in 100 done');
   // Whoever looks at another part meanwhile hears of it when they come back.
   await press('Taxa');
   await shown(/Orbissa plana/);

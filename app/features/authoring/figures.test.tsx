@@ -126,7 +126,7 @@ describe('a photograph for a guide', () => {
     await keep('Whose it is', 'E. Vask');
     await choose('It may be used', 'public domain');
     expect(figures()).toEqual([{ ...FIGURE, credit: 'E. Vask', licence: 'public-domain' }]);
-    await press('Take it out: the photograph by E. Vask');
+    await press('Remove: the photograph by E. Vask');
     expect(figures()).toBeUndefined();
   });
 

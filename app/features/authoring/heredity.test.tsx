@@ -97,7 +97,7 @@ describe('a section that is there', () => {
     screen.getByText('3. all that are left: wild type');
     await press('Earlier: smoke has S: smoke morph');
     expect(rules()).toEqual(['smoke', 'pale', 'wild']);
-    await press('Take out the rule: smoke has S: smoke morph');
+    await press('Remove the rule: smoke has S: smoke morph');
     expect(rules()).toEqual(['pale', 'wild']);
     await press('Another rule: Morph');
     await press('Add the rule');
@@ -119,7 +119,7 @@ describe('a section that is there', () => {
   });
 
   it('has what does not hold said, and what is no number refused at its field', async () => {
-    await press('Take out the rule: all that are left: wild type');
+    await press('Remove the rule: all that are left: wild type');
     screen.getByText('It does not hold yet');
     screen.getByText(/end with a rule for all that are left/);
     await keep('Of 100 alleles of founders, S', 'many');
@@ -143,7 +143,7 @@ describe('a section that is there', () => {
       ['S', 0.06],
       ['T', 0],
     ]);
-    await press('Take the allele out: T of smoke');
+    await press('Remove the allele: T of smoke');
     expect(alleles()).toEqual([
       ['+', 0.94],
       ['S', 0.06],
@@ -155,16 +155,16 @@ describe('a section that is there', () => {
     await choose('smoke lies beside', 'pale');
     await keep('Of 100 young of a male, recombined', '12');
     expect(now().loci[1].after).toEqual({ locus: 'pale', recombination: { male: 0.12, female: 0.5 } });
-    await press('Take the gene out: pale');
+    await press('Remove the gene: pale');
     expect(now().loci).toHaveLength(1);
-    await press('Take the gene out: smoke');
+    await press('Remove the gene: smoke');
     expect(now()).toBeUndefined();
   });
 
   it('has a strain taken out with what keeps it apart, and another not twice', async () => {
     await keep('Another strain', 'Quell');
     screen.getByText('There is a strain “Quell” already.');
-    await press('Take out the strain Quell');
+    await press('Remove the strain Quell');
     expect(now().strains!.map(({ id }) => id)).toEqual(['North']);
     expect(now()).not.toHaveProperty('neverMix');
   });

@@ -35,11 +35,11 @@ beforeEach(async () => {
   await showScreen(<Sources />);
 });
 
-it('is taken in as sources in one change, each once; what is there already is passed over', async () => {
+it('is imported as sources in one change, each once; what is there already is passed over', async () => {
   const had = working.draft.sources.length;
   await type('BibTeX or CSL-JSON', '@book{…}');
-  await press('Take them in');
-  await shown('2 taken in; 1 were here already.');
+  await press('Import them');
+  await shown('2 imported; 1 were here already.');
   expect(mockRead).toHaveBeenCalledWith('readCitations', { body: { text: '@book{…}' } });
   const put = working.draft.sources.slice(had);
   expect(put.map(({ label, citation }) => [label, citation])).toEqual([
@@ -49,8 +49,8 @@ it('is taken in as sources in one change, each once; what is there already is pa
   expect(new Set(working.draft.sources.map(({ id }) => id)).size).toBe(had + 2);
   expect(changes).toHaveLength(1);
   await type('BibTeX or CSL-JSON', '@book{…}');
-  await press('Take them in');
-  await shown('0 taken in; 3 were here already.');
+  await press('Import them');
+  await shown('0 imported; 3 were here already.');
   expect(changes).toHaveLength(1);
 });
 
@@ -63,7 +63,7 @@ it('what is none stays where it was pasted, with what is wrong', async () => {
     }),
   );
   await type('BibTeX or CSL-JSON', '@book{');
-  await press('Take them in');
+  await press('Import them');
   await shown(/look at line 3/);
   expect(screen.getByLabelText('BibTeX or CSL-JSON').props.value).toBe('@book{');
   expect(changes).toEqual([]);

@@ -53,7 +53,7 @@ describe('a taxon', () => {
     await choose('It is another name: Granny crab', 'misleads: it is called so wrongly');
     await keep('Why, and since when: Granny crab', 'It is no crab of old.');
     expect(taxon('murica').names!.at(-1)).toEqual({ name: 'Granny crab', kind: 'misleading', note: 'It is no crab of old.' });
-    await press('Take this name out: Granny crab');
+    await press('Remove this name: Granny crab');
     expect(taxon('murica').names ?? []).toHaveLength(had);
   });
 
@@ -84,7 +84,7 @@ describe('a taxon', () => {
     expect(last().renames).toBeUndefined();
     await write(`${taxon('murica').name} = Petralda antiqua`);
     expect(last()).toMatchObject({ label: 'A revision', renames: { murica: 'Petralda antiqua' } });
-    await press('Take it out: A revision');
+    await press('Remove: A revision');
     expect(now().treatments?.some((one) => one.label === 'A revision') ?? false).toBe(false);
   });
 });
@@ -103,7 +103,7 @@ it('where and when a taxon is met is said by words, and its year by the arrows',
   expect(year).toHaveLength(1);
   expect(year[0].kind === 'date' && year[0].curve).toHaveLength(12);
   await press('Take the year away');
-  await press('Take out Farther Ostren');
+  await press('Remove Farther Ostren');
   expect(JSON.stringify([now().regions, now().occurrence])).not.toContain(id);
 });
 
@@ -122,7 +122,7 @@ it('a word is explained, drawn by states, and not explained twice', async () => 
   const last = () => now().glossary!.at(-1)!;
   expect(last()).toMatchObject({ term: 'Ledge', text: 'A shelf of rock.', also: ['shelf', 'step'] });
   expect(last().figure).toMatchObject({ character: 'granules' });
-  await press('Take it out: Ledge');
+  await press('Remove: Ledge');
   expect(now().glossary!.map((one) => one.term)).not.toContain('Ledge');
 });
 

@@ -44,13 +44,13 @@ it('a ratio is taken of places in words, one more is put in, used, and one that 
   expect(places().slice(0, 2)).toEqual(['tip of the bill', 'feathers at its base']);
   expect(places().at(-1)).toBe('middle of the eye');
   // None of those that something is worked out of can be taken out.
-  expect(screen.queryByLabelText('Take out tip of the bill')).toBeNull();
-  screen.getByLabelText('Take out middle of the eye');
+  expect(screen.queryByLabelText('Remove tip of the bill')).toBeNull();
+  screen.getByLabelText('Remove middle of the eye');
   await choose('Held against the length', 'middle of the eye');
   expect(now.protocol!.quantity).toMatchObject({
     denominator: { points: [expect.anything(), expect.anything(), 'middle-of-the-eye'] },
   });
-  expect(screen.queryByLabelText('Take out middle of the eye')).toBeNull();
+  expect(screen.queryByLabelText('Remove middle of the eye')).toBeNull();
   await press('Earlier: middle of the eye');
   expect(places()[3]).toBe('middle of the eye');
 });
@@ -115,7 +115,7 @@ it('a count is of what the machine may look for, to one side of an axis', async 
   expect(now.protocol!.quantity).toMatchObject({ axis: ['front', 'back'], side: 'left' });
   await choose('Counted', 'all of them');
   expect('side' in now.protocol!.quantity).toBe(false);
-  expect(within(screen.getByLabelText('How Bill is measured')).queryByLabelText('Take out front')).toBeNull();
+  expect(within(screen.getByLabelText('How Bill is measured')).queryByLabelText('Remove front')).toBeNull();
 });
 
 it('a form is held against two others: plain ones, or an outline by its points', async () => {

@@ -93,7 +93,7 @@ it('a point is taken up and set elsewhere or taken out, and a side gets one wher
   await press('Leave it where it is');
   screen.getByText('North: an outline of 4 points');
   await key('Enter');
-  await press('Take this point out');
+  await press('Remove this point');
   screen.getByText('North: an outline of 3 points');
   expect(now[0].outline![1]).toEqual(before[1]);
 });

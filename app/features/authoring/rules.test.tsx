@@ -80,7 +80,7 @@ describe('a rule of a catch', () => {
     await type('What it says', 'Too narrow.');
     await press('Keep the rule');
     expect(now().field!.checks).toMatchObject([{ id: 'rule', says: 'Too narrow.' }]);
-    await press('Take it out: Too narrow.');
+    await press('Remove: Too narrow.');
     // Nothing is left of it: the guide is without the section again.
     expect(now()).not.toHaveProperty('field');
   });
@@ -165,7 +165,7 @@ it('a mistake that weighs more has its number and its reason', async () => {
   await keep(`Ordinary mistakes that it counts as: ${genus.name}`, '50');
   await keep(`Why ${genus.name} must not be missed`, 'It stings.');
   expect(now().costs).toEqual([{ taxon: genus.id, weight: 50, reason: 'It stings.' }]);
-  await press(`Take it out: ${genus.name}`);
+  await press(`Remove: ${genus.name}`);
   expect(now()).not.toHaveProperty('costs');
 });
 
@@ -187,6 +187,6 @@ it('what is called together is said of each', async () => {
     { id: 'one-or-the-other', label: 'one or the other', of: [{ [facet]: [values[0].id] }, { [facet]: [values[1].id] }] },
   ]);
   screen.getByText(`${values[0].label} or ${values[1].label}`);
-  await press('Take it out: one or the other');
+  await press('Remove: one or the other');
   expect(now()).not.toHaveProperty('unions');
 });

@@ -29,8 +29,15 @@ jest.mock('../session/useSession', () => ({
 }));
 jest.mock('../analysis/weigher', () => {
   const { analyse } = jest.requireActual<{ analyse: (asked: object) => object }>('@plesion/core/analysis');
-  return { askWorker: async (_: string, asked: object, { guide }: { guide: object }) => analyse({ ...asked, guide }) };
+  return {
+    askWorker: async (_: string, asked: object, { guide }: { guide: object }) => {
+      await mockWeighing;
+      return analyse({ ...asked, guide });
+    },
+  };
 });
+/** What the worker waits for, where it is slow. */
+let mockWeighing: Promise<void> | undefined;
 let mockKeys: BenchKeys;
 jest.mock('./useBenchKeys', () => ({
   ...jest.requireActual<object>('./useBenchKeys'),
@@ -53,6 +60,7 @@ const stored = (id: string) => mockStation.specimens.get(id)!;
 beforeEach(() => {
   jest.clearAllMocks();
   mockWide = false;
+  mockWeighing = undefined;
   mockStation = fakeStation();
 });
 
@@ -65,6 +73,25 @@ describe('the Bench on a phone', () => {
     await shown('Not yet a name');
     await waitFor(() => expect(stored(id).readings).toHaveLength(1));
     expect(screen.getByText(/^Look next: /).props.children).not.toBe(offered);
+  });
+
+  it('marks what was touched before anything is weighed; a second state is joined to it, and then another look is offered', async () => {
+    const id = await open();
+    await shown('Nothing read yet');
+    const offered = screen.getByText(/^Look next: /).props.children as string;
+    await press('Cannot choose between two');
+    let weighed = () => {};
+    mockWeighing = new Promise((resolve) => (weighed = resolve));
+    const tile = (i: number) => screen.getAllByRole('checkbox')[i];
+    fireEvent.press(tile(0));
+    expect(tile(0)).toBeChecked();
+    fireEvent.press(tile(1));
+    expect(tile(0)).toBeChecked();
+    expect(tile(1)).toBeChecked();
+    await waitFor(() => expect(stored(id).readings).toMatchObject([{ states: [expect.any(String), expect.any(String)] }]));
+    expect(screen.getByText(offered)).toBeTruthy();
+    await act(async () => weighed());
+    await waitFor(() => expect(screen.getByText(/^Look next: /).props.children).not.toBe(offered));
   });
 
   it('says what the readings allow, and writes it down elsewhere', async () => {

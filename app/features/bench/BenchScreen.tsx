@@ -1,8 +1,8 @@
 import type { Standing } from '@plesion/core/evidence';
 import { shownAt } from '@plesion/core/guide';
-import { type Reading, sayReading } from '@plesion/core/observation';
+import type { Reading } from '@plesion/core/observation';
 import { Redirect, useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
 import { useTight } from '../../theme/appearance';
@@ -11,32 +11,24 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
-import { Text } from '../../ui/Text';
-import { CompareButton } from '../compare/CompareButton';
 import { DangerNotice } from '../judgement/DangerNotice';
-import { JudgementSheets } from '../judgement/JudgementSheets';
-import { KeyItSheet } from '../keys/KeyItSheet';
 import { drawnViews, mainView } from '../plates/plates';
 import { SavingTrouble } from '../records/SavingTrouble';
-import { Beam } from './Beam';
 import { BenchHead } from './BenchHead';
 import { keysOf } from './benchKeys';
 import { CallBar } from './CallBar';
 import { CharacterEditor } from './CharacterEditor';
 import { CharacterList } from './CharacterList';
+import { Follows } from './Follows';
 import { KeyHelp } from '../reading/KeyHelp';
 import { LeaderPlates } from './LeaderPlates';
-import { LeadersSheet } from './LeadersSheet';
-import { LedgerSheet } from './LedgerSheet';
 import { ReadingEditor } from './ReadingEditor';
 import { CharacterPanel } from './CharacterPanel';
 import { MeasuringError } from './MeasuringError';
 import { MiniBeam } from './MiniBeam';
 import { NextLookSheet } from './NextLookSheet';
 import { readingOf } from '../analysis/readings';
-import { PinLinks } from '../photos/PinLinks';
 import { type Bench, onceWeighed, settingOf, useBench } from '../analysis/useBench';
-import { WarnedBefore } from '../verification/WarnedBefore';
 import { KEY_HELP, useBenchKeys } from './useBenchKeys';
 
 /**
@@ -85,15 +77,7 @@ function PhoneBench({ id, visit, bench }: PartProps) {
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
-        <WarnedBefore stored={bench.stored} content={state.content} />
-        {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
-        <Ledger bench={bench} onOpen={bench.choose} />
-        <KeyItSheet id={id} content={state.content} />
-        {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
-        <JudgementSheets bench={bench} />
-        <Card title="All characters, in working order">
-          <CharacterList guide={guide} readings={state.content.readings} setAside={answer?.setAside} onChoose={bench.choose} />
-        </Card>
+        <Follows id={id} bench={useDeferredValue(bench)} />
       </Screen>
       {bench.chosen && (
         <CharacterPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
@@ -173,7 +157,9 @@ function WideBench({ id, visit, bench }: PartProps) {
             <LeaderPlates
               guide={guide}
               answer={answer}
-              view={drawnViews(guide).find(({ id: view }) => view === (chosen && shownAt(guide, chosen)?.view))?.id ?? mainView(guide)}
+              view={
+                drawnViews(guide).find(({ id: view }) => view === (chosen && shownAt(guide, chosen)?.view))?.id ?? mainView(guide)
+              }
             />
           )}
           {answer && (
@@ -185,12 +171,7 @@ function WideBench({ id, visit, bench }: PartProps) {
         </ScrollView>
         <View style={styles.right}>
           <ScrollView contentContainerStyle={styles.column}>
-            <WarnedBefore stored={bench.stored} content={state.content} />
-            {answer && <BeamSheet id={id} bench={bench} answer={answer} onOpen={bench.choose} />}
-            {answer && <LeadersSheet guide={guide} answer={answer} level={bench.level} onLevel={bench.setLevel} />}
-            <Ledger bench={bench} onOpen={bench.choose} />
-            <KeyItSheet id={id} content={state.content} />
-            <JudgementSheets bench={bench} />
+            <Follows wide id={id} bench={useDeferredValue(bench)} />
           </ScrollView>
           <View style={styles.call}>
             <CallBar id={id} answer={answer} keys={() => setHelp(!help)} />
@@ -226,6 +207,7 @@ function NextLook({
           character={character}
           answer={answer}
           setting={settingOf(bench)}
+          given={readingOf(bench.state.content.readings, character.id)}
           onPut={bench.put}
           onClear={bench.clear}
           onLookAgain={bench.lookAgain}
@@ -235,62 +217,11 @@ function NextLook({
   );
 }
 
-function BeamSheet({ id, bench, answer, onOpen }: PartProps & { answer: Standing; onOpen: (character: string) => void }) {
-  const {
-    stored: { guide },
-    state: { content },
-  } = bench;
-  const say = useMemo(
-    () => (index: number) => {
-      const reading = content.readings[index];
-      const character = guide.characters.find((c) => c.id === reading?.character);
-      return character && reading ? `${character.label}, ${sayReading(character, reading)}` : 'reading';
-    },
-    [content.readings, guide],
-  );
-  return (
-    <Card title="The two in front" aside={<CompareButton id={id} guideId={bench.stored.id} guide={guide} answer={answer} />}>
-      <Beam
-        guide={guide}
-        answer={answer}
-        say={say}
-        onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)}
-      />
-      <Text size="small" quiet style={styles.unit}>
-        1 bit doubles the odds
-      </Text>
-    </Card>
-  );
-}
-
-function Ledger({ bench, onOpen }: { bench: Bench; onOpen: (character: string) => void }) {
-  return (
-    <LedgerSheet
-      guide={bench.stored.guide}
-      readings={bench.state.content.readings}
-      answer={bench.answer}
-      reader={bench.state.content.judgement?.reader}
-      onOpen={onOpen}
-      onUndo={bench.draft.undo}
-      canUndo={bench.state.canUndo}
-      onClearAll={bench.clearAll}
-    >
-      <PinLinks
-        id={bench.draft.id}
-        guide={bench.stored.guide}
-        readings={bench.state.content.readings}
-        top={bench.state.content.photo}
-      />
-    </LedgerSheet>
-  );
-}
-
 const WeighTrouble = ({ error }: { error: unknown }) =>
   error ? <Notice kind="problem">{error instanceof Error ? error.message : 'The readings could not be weighed.'}</Notice> : null;
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },
-  unit: { textAlign: 'right' },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
   alert: { backgroundColor: colour.mist },
   characters: {

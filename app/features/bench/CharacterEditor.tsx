@@ -29,6 +29,8 @@ interface CharacterEditorProps {
   setting?: { situation: Situation; judgement?: Judgement };
   /** The look being edited; none yet for a character not looked at. */
   reading?: Reading;
+  /** What was just given, marked until another character comes in its place. */
+  given?: Reading;
   onPut: (reading: Reading) => void;
   onClear: (id: string | undefined) => void;
   onLookAgain: () => void;
@@ -49,6 +51,7 @@ export function CharacterEditor({
   answer,
   setting,
   reading,
+  given,
   onPut,
   onClear,
   onLookAgain,
@@ -113,7 +116,7 @@ export function CharacterEditor({
         <StateTiles
           guide={guide}
           character={character}
-          reading={reading}
+          reading={reading ?? given}
           several={several}
           keys={keys}
           onStates={(states) => onPut({ ...kept, states })}

@@ -90,7 +90,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
         {guide.figures?.length ? (
           <DownloadButton
             label="With its photographs"
-            hint="With its photographs: download this guide to take it in elsewhere"
+            hint="With its photographs: download this guide to import it elsewhere"
             url={() => addressOf(sharingEndpoints.carryGuide, { params: { id } })}
           />
         ) : null}

@@ -1,5 +1,6 @@
 import { partAt } from '@plesion/core/book';
 import type { Character, Guide } from '@plesion/core/guide';
+import { memo } from 'react';
 import { type GestureResponderEvent, Pressable, StyleSheet, View } from 'react-native';
 import { Rect } from 'react-native-svg';
 import { pressedAt } from '../../lib/pressedAt';
@@ -20,7 +21,7 @@ interface TouchPlateProps {
 }
 
 /** A drawing whose parts can be touched; the same parts as a row of choices, for keyboard and screen reader. */
-export function TouchPlate({ guide, form, view, parts, part, onPart, width }: TouchPlateProps) {
+export const TouchPlate = memo(function TouchPlate({ guide, form, view, parts, part, onPart, width }: TouchPlateProps) {
   const plate = formPlate(guide, form, view, 'thumb');
   if (!plate) return null;
   const height = Math.min((width * plate.box.height) / plate.box.width, 260);
@@ -67,7 +68,7 @@ export function TouchPlate({ guide, form, view, parts, part, onPart, width }: To
       />
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   block: { gap: space.s },

@@ -1,7 +1,7 @@
 import { countsOf, narrowed, partsOf, type Wanted } from '@plesion/core/book';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
 import { colour, radius, space, WIDE } from '../../theme';
@@ -57,6 +57,11 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
   const room = wide ? Math.min(screen - 208, 1320) - 400 - 3 * space.xl : screen - 2 * space.m;
   const columns = Math.max(2, Math.floor(room / CELL));
   const cell = Math.floor((room - (columns - 1) * space.s) / columns);
+  // The same one as long as it draws the same: what is chosen is marked before the wall follows.
+  const renderItem = useCallback(
+    ({ item }: { item: number }) => <Cell id={id} guide={guide} form={item} view={view} width={cell} />,
+    [id, guide, view, cell],
+  );
   const chosen = Object.entries(wanted).filter(([, states]) => states.length > 0);
   const total = shown.filter(Boolean).length;
 
@@ -113,7 +118,7 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
       windowSize={5}
       ListHeaderComponent={wide ? undefined : panel}
       ListEmptyComponent={<Empty title="None left">No form shows all of that. Take one choice back.</Empty>}
-      renderItem={({ item }) => <Cell id={id} guide={guide} form={item} view={view} width={cell} />}
+      renderItem={renderItem}
     />
   );
   return wide ? (
@@ -143,7 +148,15 @@ function Chosen({ guide, wanted, onDrop }: { guide: Guide; wanted: Wanted; onDro
   );
 }
 
-function Cell({ id, guide, form: at, view, width }: { id: string; guide: Guide; form: number; view: string; width: number }) {
+interface CellProps {
+  id: string;
+  guide: Guide;
+  form: number;
+  view: string;
+  width: number;
+}
+
+const Cell = memo(function Cell({ id, guide, form: at, view, width }: CellProps) {
   const form = compiledOf(guide).forms[at];
   const plate = formPlate(guide, form.id, view, 'thumb');
   const facets = sayFacets(guide, form.facets);
@@ -158,7 +171,7 @@ function Cell({ id, guide, form: at, view, width }: { id: string; guide: Guide; 
       </Pressable>
     </Link>
   );
-}
+});
 
 const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.mist },

@@ -72,6 +72,8 @@ describe('photographs of a form', () => {
 it('forms are held beside each other in the view that shows most of them; one without says so', async () => {
   const { forms } = compareForms(compiled, [of('murica').id, of('cinerata').id], {});
   await showScreen(<ComparedFigures guide={guide} forms={forms} names={namesOf(compiled, forms)} />);
+  // What is pointed at is said, where it is numbered.
+  screen.getByText(`1 ${eggs.label}`);
   screen.getByText('O. Mereth, CC BY 4.0');
   screen.getByText('A. Orvane, all rights kept');
   await press(ledgeCrabs.views.find(({ id }) => id === 'ventral')!.label);

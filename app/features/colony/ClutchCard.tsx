@@ -7,8 +7,10 @@ import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
+import { useKeptState } from '../../lib/useKeptState';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -37,11 +39,21 @@ const whole = (text: string): number | undefined => {
   return value !== undefined && Number.isInteger(value) && value >= 0 ? value : NaN;
 };
 
+/** What is wrong with a day: it is none, or before what it follows. */
+function dayProblem(day: string, first: string, what: string): string | undefined {
+  if (!isDay(day)) return 'Write the day as YYYY-MM-DD.';
+  return day < first ? `${what} on ${sayDate(first)}.` : undefined;
+}
+
+const Hatching = z.object({ hatched: z.string(), young: z.string(), lost: z.string() });
+const Laying = z.object({ laid: z.string(), eggs: z.string() });
+
 /** A clutch: what is due, what hatched, and its young in the book. */
 export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, onChange, onRemove }: Props) {
-  const [hatched, setHatched] = useState(today());
-  const [young, setYoung] = useState('');
-  const [lost, setLost] = useState('');
+  // Not forgotten once it is taken: what was taken back is there to be put right.
+  const [{ hatched, young, lost }, type] = useKeptState(`clutch.${clutch.id}`, Hatching, {
+    ...{ hatched: today(), young: '', lost: '' },
+  });
   const [ringing, setRinging] = useState(false);
   const own = members.filter(({ kept }) => kept.clutch === clutch.id);
   const due = incubation === undefined ? undefined : dayAfter(clutch.laid, incubation);
@@ -53,6 +65,7 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
       : tooMany
         ? `There were ${clutch.eggs} eggs; hatched and lost come to more.`
         : undefined;
+  const wrongDay = dayProblem(hatched, clutch.laid, 'It was laid');
   const said = [
     `${clutch.eggs} ${clutch.eggs === 1 ? 'egg' : 'eggs'}`,
     clutch.hatched ? `hatched ${sayDate(clutch.hatched)}` : isOpen(clutch) ? due && `due ${sayDate(due)}` : 'all lost',
@@ -67,23 +80,41 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
         <View style={styles.form}>
           <View style={styles.row}>
             <View style={styles.field}>
-              <TextField label="Hatched on" value={hatched} onChangeText={setHatched} hint="As YYYY-MM-DD." />
+              <TextField
+                label="Hatched on"
+                value={hatched}
+                onChangeText={(text) => type({ hatched: text })}
+                hint="As YYYY-MM-DD."
+                problem={wrongDay}
+              />
             </View>
             <View style={styles.field}>
-              <TextField label="Young" value={young} onChangeText={setYoung} inputMode="numeric" problem={problem(many)} />
+              <TextField
+                label="Young"
+                value={young}
+                onChangeText={(text) => type({ young: text })}
+                inputMode="numeric"
+                problem={problem(many)}
+              />
             </View>
             <View style={styles.field}>
-              <TextField label="Eggs lost" value={lost} onChangeText={setLost} inputMode="numeric" problem={problem(gone)} />
+              <TextField
+                label="Eggs lost"
+                value={lost}
+                onChangeText={(text) => type({ lost: text })}
+                inputMode="numeric"
+                problem={problem(gone)}
+              />
             </View>
           </View>
           <View style={styles.act}>
-            <Button small label="Take this clutch out" onPress={onRemove} />
+            <Button small label="Remove this clutch" onPress={onRemove} />
             <Button small label="All lost" busy={busy} onPress={() => onChange({ ...clutch, lost: clutch.eggs })} />
             <Button
               kind="main"
               label="It hatched"
               busy={busy}
-              disabled={tooMany || Number.isNaN(many) || Number.isNaN(gone)}
+              disabled={Boolean(wrongDay) || tooMany || Number.isNaN(many) || Number.isNaN(gone)}
               onPress={() =>
                 onChange({
                   ...clutch,
@@ -125,15 +156,11 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
 
 /** A laying to write down. */
 export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: boolean; onAdd: (clutch: Clutch) => void }) {
-  const [laid, setLaid] = useState(today());
-  const [eggs, setEggs] = useState('');
+  const next = `laying.${pairing.id}.${pairing.clutches.length}`;
+  const [{ laid, eggs }, type] = useKeptState(next, Laying, { laid: today(), eggs: '' });
   const [tried, setTried] = useState(false);
   const many = whole(eggs);
-  const wrongDay = !isDay(laid)
-    ? 'Write the day as YYYY-MM-DD.'
-    : laid < pairing.from
-      ? `They were put together on ${sayDate(pairing.from)}.`
-      : undefined;
+  const wrongDay = dayProblem(laid, pairing.from, 'They were put together');
   return (
     <Card title="A clutch">
       <View style={styles.row}>
@@ -141,7 +168,7 @@ export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: bo
           <TextField
             label="Laid on"
             value={laid}
-            onChangeText={setLaid}
+            onChangeText={(text) => type({ laid: text })}
             hint="As YYYY-MM-DD."
             problem={tried ? wrongDay : undefined}
           />
@@ -150,7 +177,7 @@ export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: bo
           <TextField
             label="Eggs"
             value={eggs}
-            onChangeText={setEggs}
+            onChangeText={(text) => type({ eggs: text })}
             inputMode="numeric"
             problem={tried && !many ? 'Write how many there are.' : undefined}
           />

@@ -103,7 +103,7 @@ export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone 
       <TextField label="Note" value={typed.note} onChangeText={(note) => change({ note })} multiline problem={at('note')} />
       {problem && !FIELDS.includes(problem.field ?? '') && <Notice kind="problem">{problem.message}</Notice>}
       <View style={styles.act}>
-        {pen && isEmpty && <Button kind="quiet" label="Strike this pen out" onPress={() => write(true)} />}
+        {pen && isEmpty && <Button kind="quiet" label="Remove this pen" onPress={() => write(true)} />}
         <Button
           kind="quiet"
           label="Leave it as it is"

@@ -4,7 +4,9 @@ import { USUAL_WRONG, VERIFICATION_KINDS, VERIFICATION_WORDS, type VerificationK
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
+import { z } from 'zod';
 import { today } from '../../lib/dates';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -28,14 +30,18 @@ interface Props {
   onDone: () => void;
 }
 
+const Settled = z.object({ chosen: z.string().optional(), why: z.string(), kind: z.enum(VERIFICATION_KINDS) });
+
 /**
  * A record that does not fit, settled: what is right stands from now on, and beside it what was written and why it was
  * wrong. A sex that turned out is an outcome as well: the names of its specimens are held against it.
  */
 export function SettleForm({ guide, guideId, member, members, doubted, onDone }: Props) {
-  const [chosen, setChosen] = useState<string>();
-  const [why, setWhy] = useState('');
-  const [kind, setKind] = useState<VerificationKind>('egg');
+  const [{ chosen, why, kind }, change, forget] = useKeptState<z.infer<typeof Settled>>(
+    `settle.${member.id}.${doubted.character ?? doubted.what}`,
+    Settled,
+    { why: '', kind: 'egg' },
+  );
   const station = useSession().station.id;
   const [outcomeId] = useState(() => mintId());
   const names = new Map(members.map(({ id, name }) => [id, name]));
@@ -59,7 +65,10 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
       const kept = { ...instead!.kept, corrections: [...(member.kept.corrections ?? []), line] };
       return sendKept(station, member, guideId, kept);
     },
-    onDone,
+    () => {
+      forget();
+      onDone();
+    },
   );
   const submit = () => {
     if (!instead) return setProblem({ field: 'instead', message: 'Say what is right.' });
@@ -71,17 +80,23 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
     <View style={styles.form}>
       <Text size="small">{lookAt(doubted, shown)}</Text>
       <Text size="small" strong quiet>{`Written: ${was}. What is right?`}</Text>
-      <Picker label="What is right" items={all} chosen={chosen} onChange={setChosen} />
+      <Picker label="What is right" items={all} chosen={chosen} onChange={(id) => change({ chosen: id })} />
       {at('instead') && <Notice kind="problem">{at('instead')!}</Notice>}
       {instead && turnedOut(guide, doubted, instead) && (
         <ChoiceGroup
           label="It is known by"
           options={VERIFICATION_KINDS.map((id) => ({ id, label: VERIFICATION_WORDS[id] }))}
           chosen={[kind]}
-          onChange={([id]: VerificationKind[]) => setKind(id)}
+          onChange={([id]: VerificationKind[]) => change({ kind: id })}
         />
       )}
-      <TextField label="How it was found out" value={why} onChangeText={setWhy} multiline problem={at('why')} />
+      <TextField
+        label="How it was found out"
+        value={why}
+        onChangeText={(text) => change({ why: text })}
+        multiline
+        problem={at('why')}
+      />
       {problem && problem.field !== 'instead' && problem.field !== 'why' && <Notice kind="problem">{problem.message}</Notice>}
       <View style={styles.act}>
         <Button kind="quiet" label="Not now" onPress={onDone} />

@@ -57,7 +57,7 @@ function Tried({ guideId, member, place, says }: TriedProps) {
         <Text size="small" style={styles.says}>
           {says}
         </Text>
-        <Button small kind="quiet" label="Strike it out" hint={`Strike it out: ${says}`} busy={busy} onPress={strike} />
+        <Button small kind="quiet" label="Remove" hint={`Remove: ${says}`} busy={busy} onPress={strike} />
       </View>
       {problem && <Notice kind="problem">{problem.message}</Notice>}
     </>

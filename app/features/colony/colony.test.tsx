@@ -171,6 +171,11 @@ it('a record that does not fit is settled: what was written stays beside what is
   screen.getByText('Say how it was found out.');
   await press('dissection');
   await type('How it was found out', 'it laid an egg');
+  await act(async () => screen.unmount());
+  await showScreen(<ColonyScreen />);
+  await shown('Something does not fit');
+  await press('Settle it: the sex of Moth 17 is wrong');
+  await waitFor(() => expect(screen.getByLabelText('Settle it')).toBeEnabled());
   await press('Settle it');
   await waitFor(() => expect(sent('writeIndividual')).toHaveLength(1));
   expect(sent('writeIndividual')[0]).toMatchObject({
@@ -346,7 +351,7 @@ describe('one kept alone to find out whose an egg is', () => {
       body: { note, kept: { pen: 'cage 2', separations: [{ on: today(), from: 'cage 2', found: 'none' }] } },
     });
     await waitFor(() => expect(sent('whoseEgg')).toHaveLength(2));
-    await press(`Strike it out: ${sayDate(today())}, Moth 17: laid none`);
+    await press(`Remove: ${sayDate(today())}, Moth 17: laid none`);
     await waitFor(() => expect(seventeen().kept.separations).toEqual([]));
     await waitFor(() => expect(screen.queryByText('Kept alone so far')).toBeNull());
   });

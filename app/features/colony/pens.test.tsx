@@ -73,12 +73,12 @@ it('a pen is written down and changed; who is too many in it, a stranger, or kep
   await type('How many it takes', '2');
   await press('Write the pen down');
   await waitFor(() => expect(screen.queryByLabelText('Write the pen down')).toBeNull());
-  expect(screen.queryByLabelText('Strike this pen out')).toBeNull();
+  expect(screen.queryByLabelText('Remove this pen')).toBeNull();
   screen.getByText('nobody is in it · 0 of 4 places · for Quell');
   screen.getByText('Leaks.');
   await press('More of cage 3');
   await press('Change it: cage 3');
-  await press('Strike this pen out');
+  await press('Remove this pen');
   await waitFor(() => expect(sent('writePen')).toHaveLength(2));
   await press('Write a pen down');
   await type('What it is called', 'CAGE 1');

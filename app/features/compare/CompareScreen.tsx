@@ -110,11 +110,6 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
       {comparison && (
         <>
           <ComparedPlates guide={guide} forms={comparison.forms} names={names} />
-          {guide.figures && (
-            <Suspense fallback={null}>
-              <ComparedFigures guide={guide} forms={comparison.forms} names={names} />
-            </Suspense>
-          )}
           <Card title="In plain words">
             <Typeset testID="paragraph" parts={comparison.typeset} />
             {practise && (
@@ -125,6 +120,11 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
               </LinkBox>
             )}
           </Card>
+          {guide.figures && (
+            <Suspense fallback={null}>
+              <ComparedFigures guide={guide} forms={comparison.forms} names={names} />
+            </Suspense>
+          )}
           <Dangers guide={guide} taxa={comparison.forms.map(({ taxon }) => taxon)} />
           <ComparedCharacters guide={guide} comparison={comparison} names={names} />
         </>

@@ -7,8 +7,11 @@ import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
-import { FigurePicture, FigureWords } from '../figures/FigurePicture';
+import { FigurePicture, FigureWords, PinWords } from '../figures/FigurePicture';
 import { FORM_INKS } from './inks';
+
+/** Numbers on a smaller picture would hide what is to be compared. */
+const NUMBERED = 220;
 
 /** Photographs of the same view beside each other; a form that has none says so. */
 export function ComparedFigures({ guide, forms, names }: { guide: Guide; forms: Comparison['forms']; names: readonly string[] }) {
@@ -35,8 +38,9 @@ export function ComparedFigures({ guide, forms, names }: { guide: Guide; forms: 
               <TaxonName guide={guide} taxon={taxon} short size={17} color={FORM_INKS[i].line} />
               {figure ? (
                 <>
-                  <FigurePicture guide={guide} figure={figure} width={width} />
+                  <FigurePicture guide={guide} figure={figure} width={width} numbered={width >= NUMBERED} />
                   <FigureWords guide={guide} figure={figure} />
+                  {width >= NUMBERED && <PinWords guide={guide} figure={figure} />}
                 </>
               ) : (
                 <Text size="small" quiet>{`No photograph of ${names[i]} from there.`}</Text>

@@ -1,7 +1,7 @@
 import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { isAtLeast } from '@plesion/contract/roles';
 import { useRouter } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { download } from '../../lib/download';
 import { colour, space, useWide } from '../../theme';
@@ -41,7 +41,7 @@ export function DaybookScreen() {
   const { role } = useSession().account;
   const reviews = isAtLeast(role, 'reviewer');
   const daybook = useDaybook(useDeferredValue(filters));
-  const rows = daybook.data?.pages.flatMap((page) => page.specimens) ?? [];
+  const rows = useMemo(() => daybook.data?.pages.flatMap((page) => page.specimens) ?? [], [daybook.data]);
   const total = daybook.data?.pages[0]?.total ?? 0;
   const waiting = waitingOf(rows);
   const anyFilter = Object.values(filters).some(Boolean);
@@ -95,18 +95,7 @@ export function DaybookScreen() {
         {rows.length === 0 && (
           <NothingHere pending={daybook.isPending} filtered={anyFilter} onNew={start} onClear={() => setFilters(NO_FILTERS)} />
         )}
-        {byDay(rows).map((day) => (
-          <View key={day.title}>
-            <Text strong color={colour.kelp} heading={2} style={styles.day}>
-              {day.title}
-            </Text>
-            {day.rows.map((row) => (
-              <LongRow key={row.id} height={ROW} style={styles.item}>
-                <DaybookRow row={row} />
-              </LongRow>
-            ))}
-          </View>
-        ))}
+        <Days rows={rows} />
         {daybook.hasNextPage && (
           <ListEnd key={rows.length} onNear={() => daybook.isFetchingNextPage || void daybook.fetchNextPage()}>
             {daybook.isFetchingNextPage ? (
@@ -246,6 +235,22 @@ function NothingHere({
     </Empty>
   );
 }
+
+/** All rows; a key typed above them does not wait for them. */
+const Days = memo(function Days({ rows }: { rows: SpecimenRow[] }) {
+  return byDay(rows).map((day) => (
+    <View key={day.title}>
+      <Text strong color={colour.kelp} heading={2} style={styles.day}>
+        {day.title}
+      </Text>
+      {day.rows.map((row) => (
+        <LongRow key={row.id} height={ROW} style={styles.item}>
+          <DaybookRow row={row} />
+        </LongRow>
+      ))}
+    </View>
+  ));
+});
 
 /** Rows under their day, as they come. */
 function byDay(rows: SpecimenRow[]): { title: string; rows: SpecimenRow[] }[] {

@@ -47,8 +47,8 @@ export function EarlierState({ of }: { of: EarlierPath }) {
       <View style={styles.act}>
         <Button
           small
-          label="Put it back as it was"
-          hint={`Put it back as it was: version ${of.version}, on top of version ${data.version}`}
+          label="Restore this state"
+          hint={`Restore this state: version ${of.version}, on top of version ${data.version}`}
           busy={back.isPending}
           onPress={() => back.mutate(data.version)}
         />

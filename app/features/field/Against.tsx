@@ -2,6 +2,8 @@ import type { Capture } from '@plesion/contract';
 import type { Contradiction } from '@plesion/core/fieldwork';
 import { useState, useSyncExternalStore } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
@@ -16,10 +18,12 @@ interface AgainstProps {
   later: Capture;
 }
 
+const Why = z.object({ reason: z.string() });
+
 /** Two captures that do not go together: both stand, with the reason once there is one. */
 export function Against({ one: { code, message, resolved }, later }: AgainstProps) {
   const session = useSession();
-  const [reason, setReason] = useState('');
+  const [{ reason }, change, forget] = useKeptState(`against.${later.id}.${code}`, Why, { reason: '' });
   const [problem, setProblem] = useState<string>();
   const draft = captureDrafts.draftOf(session.station.id, later.id, later)!;
   const state = useSyncExternalStore(draft.subscribe, draft.get);
@@ -28,11 +32,18 @@ export function Against({ one: { code, message, resolved }, later }: AgainstProp
     if (!reason.trim()) return setProblem('Say why; nothing is overwritten.');
     const override = { what: code, reason: reason.trim(), by: session.account.name, at: new Date().toISOString() };
     draft.change((now) => ({ ...now, overrides: [...now.overrides, override] }));
+    forget();
   };
   return (
     <Notice kind="problem" title={message}>
       <Text size="small">Neither is overwritten. Mend the one that is wrong, or say why both stand.</Text>
-      <TextField label="Why both stand" value={reason} onChangeText={setReason} problem={problem} maxLength={120} />
+      <TextField
+        label="Why both stand"
+        value={reason}
+        onChangeText={(text) => change({ reason: text })}
+        problem={problem}
+        maxLength={120}
+      />
       <RecordTrouble
         draft={draft}
         state={state}

@@ -60,7 +60,7 @@ export function CapturePage({ id }: { id: string }) {
             <Button
               small
               kind="quiet"
-              label={now.content.hidden ? 'Put it back' : 'Remove the catch'}
+              label={now.content.hidden ? 'Restore the catch' : 'Remove the catch'}
               onPress={() => own.change((content) => ({ ...content, hidden: !content.hidden }))}
             />
           </View>

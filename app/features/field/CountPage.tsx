@@ -78,7 +78,7 @@ function Body({ content, draft }: { content: CountWrite; draft: Draft<CountWrite
           <Button
             small
             kind="quiet"
-            label={content.hidden ? 'Put the count back' : 'Remove the count'}
+            label={content.hidden ? 'Restore the count' : 'Remove the count'}
             onPress={() => change((now) => ({ ...now, hidden: !now.hidden }))}
           />
         </View>

@@ -250,7 +250,7 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
               <FormTextField control={control} name={`licences.${i}.to`} label="To" placeholder="2026-12-31" maxLength={10} />
             </View>
             <View style={styles.foot}>
-              <Button small kind="quiet" label="Take it off file" onPress={() => licences.remove(i)} />
+              <Button small kind="quiet" label="Remove" hint={`Remove the licence ${i + 1}`} onPress={() => licences.remove(i)} />
             </View>
           </View>
         ))}

@@ -9,14 +9,16 @@ interface Props {
   height: number;
   /** From the edge of the picture to the labels. */
   gap: number;
+  /** Where the labels begin, where they lie on the picture itself, in px from the left. */
+  end?: number;
 }
 
 /** Lines from places on a picture to what is written beside it; seen on light and on dark. */
-export function LeaderLines({ lines, width, height, gap }: Props) {
+export function LeaderLines({ lines, width, height, gap, end = width }: Props) {
   return (
     <Svg width={width + gap} height={height} style={styles.over} aria-hidden>
       {lines.map(({ x, y, to }) => {
-        const d = `M${x * width} ${y * height}L${width} ${to}H${width + gap}`;
+        const d = `M${x * width} ${y * height}L${end} ${to}H${end + gap}`;
         return [
           <Path key={`${x} ${y} around`} d={d} stroke={colour.paper} strokeWidth={4} fill="none" />,
           <Path key={`${x} ${y}`} d={d} stroke={colour.ink} strokeWidth={1.5} fill="none" />,

@@ -93,14 +93,14 @@ describe('taking in a guide', () => {
     expect(mockStation.asked.some(({ name }) => name === 'writeGuide')).toBe(false);
   });
 
-  it('that is wrong names every field, and that nothing was taken in', async () => {
+  it('that is wrong names every field, and that nothing was imported', async () => {
     const problems = Array.from({ length: 10 }, (_, i) => ({ code: 'x', message: `Wrong ${i}.`, field: `scores[${i}]` }));
     mockStation.answer('importGuide', () => {
       throw new RequestProblem(400, { ...problems[0], problems });
     });
     await showScreen(<GuidesScreen />);
     await press('Import a guide from a Plesion JSON file, or with its photographs');
-    await shown('The guide was not taken in');
+    await shown('The guide was not imported');
     expect(screen.getByText('scores[7]: Wrong 7.')).toBeTruthy();
     expect(screen.getByText('and 2 more')).toBeTruthy();
   });

@@ -49,7 +49,7 @@ export function GuidesScreen() {
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {guides.isPending && <Loading what="The guides" />}
       {guides.data?.guides.length === 0 && (
-        <Empty title="No guide yet">Write one, import one, or take in what another station offers.</Empty>
+        <Empty title="No guide yet">Write one, or import one from a file or from another station.</Empty>
       )}
       <SearchAll rows={guides.data?.guides ?? []} />
       <View style={styles.shelf}>

@@ -10,7 +10,7 @@ import { Text } from '../../ui/Text';
 import { loadDrawing } from '../records/plans';
 import { sharingApi } from '../sharing/sharingApi';
 
-/** Take in a guide from a file; one that is here with other content is written over only as a new version, and when asked. */
+/** Import a guide from a file; one that is here with other content is written over only as a new version, and when asked. */
 export function useTakeGuide() {
   const client = useQueryClient();
   const onSuccess = async (stored: StoredGuide | undefined) => {
@@ -49,7 +49,7 @@ export function useTakeGuide() {
   };
 }
 
-/** A guide that is here already with other content, beside the one that was to be taken in. */
+/** A guide that is here already with other content, beside the one that was to be imported. */
 interface Known {
   stored: StoredGuide;
   guide: unknown;
@@ -76,7 +76,7 @@ function parsed(text: string): unknown {
   } catch (error) {
     throw new RequestProblem(400, {
       code: 'bad-json',
-      message: `The file is not JSON: ${(error as Error).message}. Nothing was taken in.`,
+      message: `The file is not JSON: ${(error as Error).message}. Nothing was imported.`,
     });
   }
 }
@@ -105,11 +105,11 @@ export function TakenGuide({ take }: { take: ReturnType<typeof useTakeGuide> }) 
   return taken ? <Notice kind="note">{`${taken.title}, version ${taken.version}, is in the station.`}</Notice> : null;
 }
 
-/** Every problem with its field: nothing was taken in. */
+/** Every problem with its field: nothing was imported. */
 function ImportProblems({ error }: { error: unknown }) {
   const problems = error instanceof RequestProblem ? (error.body.problems ?? [error.body]) : [];
   return (
-    <Notice kind="problem" title="The guide was not taken in">
+    <Notice kind="problem" title="The guide was not imported">
       <View>
         {problems.slice(0, 8).map((problem, i) => (
           <Text key={i} size="small">

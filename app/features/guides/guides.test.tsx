@@ -29,7 +29,7 @@ describe('how names are called', () => {
     expect(screen.getByText(/contradict each other in \d+ places?/)).toBeTruthy();
   });
 
-  it('is for those who wrote it to choose, where the guide was taken in from another station', () => {
+  it('is for those who wrote it to choose, where the guide was imported from another station', () => {
     mockTaken = {};
     show();
     expect(screen.getByText('weigh all characters, as those who wrote it set it.')).toBeTruthy();

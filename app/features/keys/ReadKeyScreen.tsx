@@ -82,7 +82,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
     >
       <PageHeading>Import a key</PageHeading>
       <Text quiet>
-        From a paper or book, as it is printed: numbered pairs or indented, with dotted leaders or without. Nothing is taken in by
+        From a paper or book, as it is printed: numbered pairs or indented, with dotted leaders or without. Nothing is imported by
         halves.
       </Text>
       {take.error != null && refused.length === 0 && <Failed error={take.error} />}
@@ -230,9 +230,9 @@ function sayState(text: string, key: unknown, problems: readonly LineProblem[], 
   if (text.length > PREVIEWED)
     return title.trim() ? 'Too long to be looked at here: the server reads it, all or nothing.' : 'Give it a title.';
   if (!key && source.kind !== 'json')
-    return problems.length ? 'Mend what is ambiguous first; nothing is lost meanwhile.' : 'Reading …';
+    return problems.length ? 'Correct what is ambiguous first; nothing is lost meanwhile.' : 'Reading …';
   if (!title.trim() && source.kind === 'text') return 'Give it a title.';
-  return problems.length ? 'It will be taken in whole, with what is still to mend.' : 'It will be taken in whole.';
+  return problems.length ? 'It will be imported whole, with what is still to mend.' : 'It will be imported whole.';
 }
 
 const styles = StyleSheet.create({

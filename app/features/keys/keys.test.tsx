@@ -206,7 +206,7 @@ describe('reading in', () => {
     await show(<ReadKeyScreen />);
     await paste('1a Foo ... 2\n1b Bar ... Aus bus\n1a Baz ... Aus cus\n1b Qux ... Aus dus');
     expect(screen.getByText('line 3')).toBeTruthy();
-    expect(screen.getByText('Mend what is ambiguous first; nothing is lost meanwhile.')).toBeTruthy();
+    expect(screen.getByText('Correct what is ambiguous first; nothing is lost meanwhile.')).toBeTruthy();
     await press('Number this couplet 2');
     expect(screen.getByText('2 couplets, 3 endings')).toBeTruthy();
     expect(screen.getByLabelText('Paste it here').props.value).toContain('2a Baz');

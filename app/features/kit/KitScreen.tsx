@@ -18,6 +18,7 @@ import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
+import { useToast } from '../../ui/Toast';
 import { TextField } from '../../ui/TextField';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { WrittenName } from '../../ui/WrittenName';
@@ -134,23 +135,27 @@ function Chosen() {
   );
 }
 
-const Said = () => (
-  <Card title="Said">
-    <Notice kind="note" title="A note">
-      Something to know.
-    </Notice>
-    <Notice kind="caution" title="Take care">
-      Something to mind.
-    </Notice>
-    <Notice kind="problem" title="A problem">
-      Something to mend.
-    </Notice>
-    <Failed error={new Error('for the kit')} retry={nothing} />
-    <Loading what="Something" />
-    <Empty title="Nothing yet">What to do next.</Empty>
-    <WorkProgress what="Working" share={0.4} onCancel={nothing} />
-  </Card>
-);
+const Said = () => {
+  const toast = useToast();
+  return (
+    <Card title="Said">
+      <Button label="Remove something" onPress={() => toast({ text: 'Removed: something', undo: nothing })} />
+      <Notice kind="note" title="A note">
+        Something to know.
+      </Notice>
+      <Notice kind="caution" title="Take care">
+        Something to mind.
+      </Notice>
+      <Notice kind="problem" title="A problem">
+        Something to mend.
+      </Notice>
+      <Failed error={new Error('for the kit')} retry={nothing} />
+      <Loading what="Something" />
+      <Empty title="Nothing yet">What to do next.</Empty>
+      <WorkProgress what="Working" share={0.4} onCancel={nothing} />
+    </Card>
+  );
+};
 
 const Counted = () => (
   <Card title="Counted">

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { colour, space, TOUCH } from '../../theme';
+import { FailedScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 import { PageHeading } from '../../ui/PageHeading';
@@ -13,27 +14,25 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
+import { useToast } from '../../ui/Toast';
 import { RecordTrouble } from '../records/SavingTrouble';
 import { useGuide } from '../records/useGuide';
 import { KeyLink } from '../keys/KeysSheet';
 import { useKeys } from '../records/useKeys';
 import { useSpecimens } from '../records/useSpecimens';
 import { LotUnitySheet } from './LotUnitySheet';
+import { saySize } from './saySize';
 import { useLotDraft } from '../records/useLots';
 
 /** A lot: its specimens with what each shows, whether they go together, and the keys to walk with it. */
 export function LotPage({ id }: { id: string }) {
   const { draft, state, error, refetch } = useLotDraft(id);
+  const toast = useToast();
   const guide = useGuide(state?.content.guideId);
   const keys = useKeys(state?.content.guideId);
   const { specimens, error: lost } = useSpecimens(state?.content.specimens ?? []);
   const failed = error ?? guide.error ?? lost;
-  if (failed)
-    return (
-      <Screen>
-        <Failed error={failed} retry={refetch} />
-      </Screen>
-    );
+  if (failed) return <FailedScreen what="The lot" error={failed} retry={refetch} />;
   const guideless = state && state.content.guideId === undefined;
   if (!draft || !state || !(guide.data || guideless) || !specimens) return <Loading what="The lot" />;
   const { content } = state;
@@ -53,13 +52,13 @@ export function LotPage({ id }: { id: string }) {
           maxLength={120}
           onChangeText={(label) => draft.change((now) => ({ ...now, label }))}
         />
-        <Text quiet>{`${content.specimens.length} specimens · ${book?.title ?? 'no guide'}`}</Text>
+        <Text quiet>{`${saySize(content.specimens)} · ${book?.title ?? 'no guide'}`}</Text>
       </View>
       <RecordTrouble
         draft={draft}
         state={state}
         what="lot"
-        sayThere={(stored) => `There it has ${stored.specimens.length} specimens.`}
+        sayThere={(stored) => `There it has ${saySize(stored.specimens)}.`}
         offline="The lot is kept on this device and sent when the server can be reached."
       />
       {specimens.length > 0 && (
@@ -83,9 +82,12 @@ export function LotPage({ id }: { id: string }) {
             <Button
               small
               kind="quiet"
-              label="Take out"
-              hint={`Take no. ${i + 1} out of the lot`}
-              onPress={() => draft.change((now) => ({ ...now, specimens: now.specimens.filter((one) => one !== specimen) }))}
+              label="Remove"
+              hint={`Remove no. ${i + 1} from the lot`}
+              onPress={() => {
+                draft.change((now) => ({ ...now, specimens: now.specimens.filter((one) => one !== specimen) }));
+                toast({ text: `Removed from the lot: no. ${i + 1}`, undo: () => draft.change(withSpecimen(specimen, i)) });
+              }}
             />
           }
         >
@@ -117,13 +119,21 @@ export function LotPage({ id }: { id: string }) {
         <Button
           small
           kind="quiet"
-          label={content.hidden ? 'Put the lot back' : 'Remove the lot'}
+          label={content.hidden ? 'Restore the lot' : 'Remove the lot'}
           onPress={() => draft.change((now) => ({ ...now, hidden: !now.hidden }))}
         />
       </View>
     </Screen>
   );
 }
+
+/** The lot with a specimen that was removed in its old place, whatever was changed meanwhile. */
+const withSpecimen =
+  (specimen: string, place: number) =>
+  <L extends { specimens: string[] }>(lot: L): L => ({
+    ...lot,
+    specimens: [...lot.specimens.slice(0, place), specimen, ...lot.specimens.slice(place)],
+  });
 
 function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: readonly string[]; onAdd: (id: string) => void }) {
   const router = useRouter();

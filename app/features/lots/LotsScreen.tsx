@@ -17,6 +17,7 @@ import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
 import { lotDrafts, useLots } from '../records/useLots';
+import { saySize } from './saySize';
 
 /** Specimens taken together and thought alike. */
 export function LotsScreen() {
@@ -49,7 +50,7 @@ function LotRow({ lot, guide }: { lot: Lot; guide: string }) {
       <Pressable style={styles.row}>
         <Text strong>{lot.label}</Text>
         <Text size="small" quiet>
-          {[`${lot.specimens.length} specimens`, guide, lot.walk && `${lot.walk.answers.length} couplets answered`]
+          {[saySize(lot.specimens), guide, lot.walk && `${lot.walk.answers.length} couplets answered`]
             .filter(Boolean)
             .join(' · ')}
         </Text>

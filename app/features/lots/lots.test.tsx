@@ -5,6 +5,7 @@ import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-
 import type { ReactNode } from 'react';
 import { createOutbox, setOutbox } from '../../lib/outbox/outbox';
 import { memoryStorage } from '../../lib/outbox/storage';
+import { ToastPlace } from '../../ui/Toast';
 import { LotPage } from './LotPage';
 import { LotsScreen } from './LotsScreen';
 
@@ -79,7 +80,11 @@ beforeEach(async () => {
 
 const show = async (element: ReactNode) => {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  render(<QueryClientProvider client={client}>{element}</QueryClientProvider>);
+  render(
+    <QueryClientProvider client={client}>
+      <ToastPlace page="/lots">{element}</ToastPlace>
+    </QueryClientProvider>,
+  );
   await act(async () => {});
 };
 const press = (label: string) => act(async () => fireEvent.press(screen.getByLabelText(label)));
@@ -131,9 +136,15 @@ describe('a lot', () => {
   it('lets a specimen be taken out, and undoes it', async () => {
     await show(<LotPage id={damaged.id} />);
     await screen.findByText('No. 4: W7 no. 4');
-    await press('Take no. 4 out of the lot');
+    await press('Remove no. 4 from the lot');
     expect(screen.queryByText('No. 4: W7 no. 4')).toBeNull();
     await press('Undo');
     expect(screen.getByText('No. 4: W7 no. 4')).toBeTruthy();
+    // Below the page the removal is undone, whatever was changed since.
+    await press('Remove no. 4 from the lot');
+    await act(async () => fireEvent.changeText(screen.getByLabelText('Label'), 'Another name'));
+    await press('Undo: Removed from the lot: no. 4');
+    expect(screen.getByText('No. 4: W7 no. 4')).toBeTruthy();
+    expect(screen.getByLabelText('Label').props.value).toBe('Another name');
   });
 });

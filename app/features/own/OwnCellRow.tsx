@@ -1,12 +1,13 @@
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import type { OwnCell } from '@plesion/core/own';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 
 /** A character of a taxon by the books, by our own records, and by both. */
-export function OwnCellRow({ guide, cell }: { guide: Guide; cell: OwnCell }) {
+export function OwnCellRow({ guide, cell, action }: { guide: Guide; cell: OwnCell; action?: ReactNode }) {
   const { taxon, facets, character, text } = cell;
   const label = guide.characters.find(({ id }) => id === character)?.label ?? character;
   return (
@@ -21,6 +22,7 @@ export function OwnCellRow({ guide, cell }: { guide: Guide; cell: OwnCell }) {
       <Text size="small" quiet>
         {`Both together: ${sayBoth(guide, cell)}`}
       </Text>
+      {action}
     </View>
   );
 }
@@ -41,6 +43,6 @@ function sayBoth({ characters }: Guide, { character: id, states, values }: OwnCe
 }
 
 const styles = StyleSheet.create({
-  cell: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
+  cell: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: space.xs, alignItems: 'flex-start' },
   head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.m },
 });

@@ -2,6 +2,7 @@ import type { StoredGuide } from '@plesion/contract';
 import type { OwnView } from '@plesion/contract/own';
 import type { OwnCell } from '@plesion/core/own';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
 import { space } from '../../theme';
@@ -18,6 +19,7 @@ import { Text } from '../../ui/Text';
 import { WithGuide } from '../records/WithGuide';
 import { useSession } from '../session/useSession';
 import { OwnCellRow } from './OwnCellRow';
+import { ProposeCorrection } from './ProposeCorrection';
 import { ownApi } from './ownApi';
 
 /** Specimens that the books count as, to choose from. */
@@ -65,6 +67,7 @@ function Own({ id, stored }: { id: string; stored: StoredGuide }) {
                   none="Nowhere: they go with the books."
                   cells={pulled}
                   stored={stored}
+                  actionOf={(cell) => <ProposeCorrection stored={stored} cell={cell} weight={Number(chosen)} />}
                 />
                 <Follow id={id} view={view} weight={Number(chosen)} />
                 <Card title="The books count as">
@@ -100,14 +103,20 @@ interface CellsProps {
   none?: string;
   cells: readonly OwnCell[];
   stored: StoredGuide;
+  actionOf?: (cell: OwnCell) => ReactNode;
 }
 
-function Cells({ title, none, cells, stored: { guide } }: CellsProps) {
+function Cells({ title, none, cells, stored: { guide }, actionOf }: CellsProps) {
   return (
     <Card title={title} aside={cells.length ? String(cells.length) : undefined}>
       {cells.length === 0 && <Text quiet>{none}</Text>}
       {cells.map((cell) => (
-        <OwnCellRow key={`${cell.taxon} ${JSON.stringify(cell.facets)} ${cell.character}`} cell={cell} guide={guide} />
+        <OwnCellRow
+          key={`${cell.taxon} ${JSON.stringify(cell.facets)} ${cell.character}`}
+          cell={cell}
+          guide={guide}
+          action={actionOf?.(cell)}
+        />
       ))}
     </Card>
   );

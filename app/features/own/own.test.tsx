@@ -1,7 +1,8 @@
 import { RequestProblem } from '@plesion/contract';
 import type { OwnView, OwnWrite } from '@plesion/contract/own';
-import type { OwnCell } from '@plesion/core/own';
-import { screen } from '@testing-library/react-native';
+import { CORRECTED, type OwnCell } from '@plesion/core/own';
+import { ledgeCrabs } from '@plesion/demo';
+import { screen, waitFor } from '@testing-library/react-native';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { press, showScreen, shown } from '../../test/showScreen';
 import { OwnScreen } from './OwnScreen';
@@ -17,7 +18,11 @@ jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/a
 jest.mock('../session/useSession', () => ({
   useSession: () => ({ account: { name: 'mira', role: mockRole }, station: { id: 's' } }),
 }));
-jest.mock('expo-router', () => ({ Link: ({ children }: { children: object }) => children }));
+const mockPush = jest.fn();
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: object }) => children,
+  useRouter: () => ({ push: mockPush }),
+}));
 
 const cell = (more: Partial<OwnCell>): OwnCell => ({
   ...{ character: 'granules', taxon: 'murica', facets: {}, n: 36, surprise: 0.0001, pulls: true },
@@ -29,12 +34,14 @@ const cell = (more: Partial<OwnCell>): OwnCell => ({
   ...more,
 });
 let view: OwnView;
+const PROPOSE = `Propose as a correction: ${ledgeCrabs.characters.find(({ id }) => id === 'granules')!.label}`;
 const sent = () =>
   mockStation.asked.filter(({ name }) => name === 'followOwnRecords').map(({ given }) => (given as { body: OwnWrite }).body);
 const open = () => showScreen(<OwnScreen id={mockStation.idOf('ledge-crabs')} />);
 
 beforeEach(() => {
   mockRole = 'member';
+  mockPush.mockClear();
   mockStation = fakeStation();
   const both = { mean: 33.4, sd: 2.1 };
   const values = { books: { mean: 31, sd: 2 }, read: { mean: 34, sd: 2 }, both };
@@ -87,6 +94,36 @@ it('makes them a source of the guide, beside it, or none, each on the version th
   ]);
 });
 
+it('proposes a mark that pulls away as a correction, and goes to the version that it was written into', async () => {
+  mockStation.answer('proposeCorrection', () => ({ draft: 'd1' }));
+  await open();
+  await shown('Propose as a correction');
+  await press(PROPOSE);
+  await waitFor(() => expect(mockPush).toHaveBeenCalledWith('/guides/write/d1?part=look'));
+  expect(mockStation.asked.at(-1)).toMatchObject({
+    name: 'proposeCorrection',
+    given: { body: { taxon: 'murica', facets: {}, character: 'granules', weight: 10 } },
+  });
+  // What goes with the books is not to be corrected.
+  await press('They go with the books (1)');
+  expect(screen.getAllByText('Propose as a correction')).toHaveLength(1);
+});
+
+it('says what was corrected already, and what stands in the way of it', async () => {
+  const value = { kind: 'states' as const, states: { dense: 0.886 } };
+  const score = { character: 'granules', source: CORRECTED, scope: { taxon: 'murica' }, value };
+  const corrected = { ...ledgeCrabs, scores: [...ledgeCrabs.scores, score] };
+  mockStation.answer('guide', () => mockStation.storedGuide(mockStation.idOf('ledge-crabs'), corrected));
+  mockStation.answer('proposeCorrection', () => {
+    throw new RequestProblem(403, { code: 'not-ours', message: 'The guide is of another station.' });
+  });
+  await open();
+  await shown('Corrected in this guide.');
+  await press(PROPOSE.replace('Propose as a correction', 'Propose it anew'));
+  await shown('The guide is of another station.');
+  expect(mockPush).not.toHaveBeenCalled();
+});
+
 it('says what was not saved, and that there are too few; a learner only looks', async () => {
   mockStation.answer('followOwnRecords', () => {
     throw new RequestProblem(409, { code: 'stale-version', message: 'The guide was changed meanwhile.' });
@@ -105,4 +142,5 @@ it('says what was not saved, and that there are too few; a learner only looks', 
   await open();
   await shown('They are no source of this guide yet.');
   expect(screen.queryByText('Follow them')).toBeNull();
+  expect(screen.queryByText('Propose as a correction')).toBeNull();
 });

@@ -2,6 +2,8 @@ import type { DeskRecord, ReviewWrite } from '@plesion/contract/review';
 import type { StoredGuide } from '@plesion/contract';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
 import { colour, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -31,6 +33,8 @@ interface DeskRecordProps {
   onBack?: () => void;
 }
 
+const Said = z.object({ note: z.string() });
+
 /** One record on the desk: why it is here, what is seen and was read of it, and what can be said of it. */
 export function DeskRecordView(props: DeskRecordProps) {
   const guide = useGuide(props.record.guideId);
@@ -38,14 +42,18 @@ export function DeskRecordView(props: DeskRecordProps) {
   return guide.data ? <WithGuide {...props} stored={guide.data} /> : <Loading what="Its guide" />;
 }
 
-function WithGuide({ record, onSay, onNext, onBack, stored: { guide } }: DeskRecordProps & { stored: StoredGuide }) {
+function WithGuide({ record, onSay: onSaid, onNext, onBack, stored: { guide } }: DeskRecordProps & { stored: StoredGuide }) {
   const wide = useWide();
-  const [note, setNote] = useState('');
+  const [{ note }, change, forget] = useKeptState(`desk.${record.id}`, Said, { note: '' });
   const { look, media, name, label, recordedBy, reasons, situation } = record;
   const [asked, ask] = useState(look.views.at(0)?.view);
   const [media0] = media;
   const wanted = look.views.find(({ view }) => view === asked);
   const withNote = note.trim() ? { note: note.trim() } : {};
+  const onSay = (word: Word) => {
+    forget();
+    onSaid(word);
+  };
   const choose = (at: number) => {
     const option = look.options.at(at);
     if (!option) return undefined;
@@ -98,8 +106,14 @@ function WithGuide({ record, onSay, onNext, onBack, stored: { guide } }: DeskRec
             <Button label="Pass on" hint="Pass on to the other reviewers" onPress={passOn} />
             {onNext && <Button kind="quiet" label="Next" hint="Next: this one comes again after the others" onPress={onNext} />}
           </View>
-          <Disclosure title="Say why, or what to look for">
-            <TextField label="With what you say" value={note} onChangeText={setNote} maxLength={500} multiline />
+          <Disclosure title="Say why, or what to look for" open={note !== ''}>
+            <TextField
+              label="With what you say"
+              value={note}
+              onChangeText={(text) => change({ note: text })}
+              maxLength={500}
+              multiline
+            />
           </Disclosure>
           {look.views.length > 1 && (
             <ChoiceGroup

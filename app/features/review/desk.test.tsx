@@ -3,8 +3,9 @@ import type { Desk, DeskRecord, Review } from '@plesion/contract/review';
 import { formsOf } from '@plesion/core/guide';
 import { ledgeCrabs } from '@plesion/demo';
 import { act, screen, waitFor } from '@testing-library/react-native';
+import { forgetForms } from '../../lib/keptForm';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
-import { press, showScreen, shown } from '../../test/showScreen';
+import { press, showScreen, shown, type } from '../../test/showScreen';
 import { loadPlan } from '../records/plans';
 import { DeskScreen } from './DeskScreen';
 import { ReviewsSheet } from './ReviewsSheet';
@@ -58,6 +59,7 @@ const sent = (name: string) => mockStation.asked.filter((one) => one.name === na
 const key = (name: string) => act(async () => mockActionOf({ key: name })?.());
 
 beforeEach(() => {
+  forgetForms();
   mockStation = fakeStation();
   records = [1, 2, 3].map((n) => record(n));
   mockStation.answer('desk', (): Desk => {
@@ -101,6 +103,22 @@ it('asks for the view that would tell, with what to look for, and passes on', as
     { body: { word: 'view', view: 'ventral', note: 'Abdomen: narrow, in 9 of ten.' } },
     { body: { word: 'pass', specimenId: idOf(2) } },
   ]);
+});
+
+it('what is half said of a record is there again after a reload, in sight, and goes with the word', async () => {
+  await showScreen(<DeskScreen />);
+  await shown('L4-01');
+  await press('Say why, or what to look for');
+  await type('With what you say', 'the spines are worn');
+  await act(async () => screen.unmount());
+  await showScreen(<DeskScreen />);
+  await shown('L4-01');
+  expect(screen.getByLabelText('With what you say').props.value).toBe('the spines are worn');
+  await key('1');
+  await shown('L4-02');
+  expect(sent('review')).toMatchObject([{ body: { word: 'agree', note: 'the spines are worn' } }]);
+  await press('Say why, or what to look for');
+  expect(screen.getByLabelText('With what you say').props.value).toBe('');
 });
 
 it('goes on without a word, and what was left comes again after the others', async () => {

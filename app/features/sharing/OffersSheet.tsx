@@ -13,7 +13,7 @@ import { useSession } from '../session/useSession';
 import { sharingApi } from './sharingApi';
 import { useTakeOffer } from './useTakeOffer';
 
-/** What the other stations of this server offer, each to be taken in by one press; nothing where they offer nothing. */
+/** What the other stations of this server offer, each to be imported by one press; nothing where they offer nothing. */
 export function OffersSheet() {
   const offers = useQuery({ queryKey: ['offers'], queryFn: ({ signal }) => sharingApi('offers', {}, signal) });
   const take = useTakeOffer();
@@ -71,8 +71,8 @@ function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
       ) : may ? (
         <Button
           small
-          label={here === undefined ? 'Take it in' : `Take in version ${version}`}
-          hint={`${here === undefined ? 'Take it in' : `Take in version ${version}`}: ${title}`}
+          label={here === undefined ? 'Import it' : `Import version ${version}`}
+          hint={`${here === undefined ? 'Import it' : `Import version ${version}`}: ${title}`}
           busy={busy}
           onPress={onTake}
         />

@@ -16,7 +16,7 @@ import { sharingApi } from './sharingApi';
 import { SHARING, useSharing } from './useSharing';
 import { useTakeOffer } from './useTakeOffer';
 
-/** A guide among the stations: offered, withdrawn, taken in; and what may be done about it. */
+/** A guide among the stations: offered, withdrawn, imported; and what may be done about it. */
 export function SharingCard({ guideId }: { guideId: string }) {
   const sharing = useSharing(guideId);
   const { role } = useSession().account;
@@ -36,7 +36,7 @@ function Taken({ guideId, taken, may }: { guideId: string; taken: NonNullable<Gu
   const { from, version, newer, station } = taken;
   return (
     <>
-      <Text>{`Taken in from “${from}”, at its version ${version}. What is changed here is a guide of our own that goes on from it.`}</Text>
+      <Text>{`Imported from “${from}”, at its version ${version}. What is changed here is a guide of our own that goes on from it.`}</Text>
       {take.error && <Failed error={take.error} />}
       {newer !== undefined && (
         <View style={styles.act}>
@@ -46,7 +46,7 @@ function Taken({ guideId, taken, may }: { guideId: string; taken: NonNullable<Gu
           {may && (
             <Button
               kind="main"
-              label={`Take in version ${newer}`}
+              label={`Import version ${newer}`}
               busy={take.isPending}
               onPress={() => take.mutate({ id: guideId, station })}
             />
@@ -82,7 +82,7 @@ function Offered({ guideId, sharing: { offered, withdrawn }, may }: { guideId: s
         <Text style={styles.words}>
           {offered
             ? `Offered to every station of this server since ${sayDate(offered.at.slice(0, 10))}, by ${offered.by}. Those who took it in are told of each newer version.`
-            : 'Seen by this station alone. Offered, every other station of this server may take it in, with its photographs and the names of its sources.'}
+            : 'Seen by this station alone. Offered, every other station of this server may import it, with its photographs and the names of its sources.'}
         </Text>
         {may && (
           <Button
@@ -125,7 +125,7 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
       )}
       <View style={styles.act}>
         {withdrawn ? (
-          <Button small label="Put it back in use" busy={change.isPending} onPress={() => done(null)} />
+          <Button small label="Restore it" busy={change.isPending} onPress={() => done(null)} />
         ) : why === undefined ? (
           <Button small kind="quiet" label="Withdraw this guide" onPress={() => put({ why: '' })} />
         ) : (
@@ -133,7 +133,7 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
             <Button
               small
               label="Withdraw it"
-              hint="Withdraw it, here and wherever it was taken in"
+              hint="Withdraw it, here and wherever it was imported"
               disabled={why.trim() === ''}
               busy={change.isPending}
               onPress={() => done(why)}

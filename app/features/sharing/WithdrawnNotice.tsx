@@ -8,7 +8,7 @@ export function WithdrawnNotice({ guideId }: { guideId: string | undefined }) {
   if (!withdrawn) return null;
   const { by, from, at, why } = withdrawn;
   return (
-    <Notice kind="problem" title={`This guide is withdrawn${from ? ` by “${from}”, where it was taken in from` : ''}`}>
+    <Notice kind="problem" title={`This guide is withdrawn${from ? ` by “${from}”, where it was imported from` : ''}`}>
       {`${why} (${by}, ${sayDate(at.slice(0, 10))}). Names given with it stay as they are.`}
     </Notice>
   );

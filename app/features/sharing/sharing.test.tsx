@@ -63,14 +63,14 @@ describe('a guide of our own', () => {
     await shown(/Seen by this station alone/);
     expect(screen.queryByText('Withdrawn')).toBeNull();
     await press('Withdraw this guide');
-    await press('Withdraw it, here and wherever it was taken in');
+    await press('Withdraw it, here and wherever it was imported');
     expect(sent('withdrawGuide')).toEqual([]);
     await type('Why it is not to be used any more', 'Two of its species are one.');
-    await press('Withdraw it, here and wherever it was taken in');
+    await press('Withdraw it, here and wherever it was imported');
     await shown('This guide is withdrawn');
     await shown('Two of its species are one. (mira, 12 May 2026). Names given with it stay as they are.');
     await shown('Withdrawn');
-    await press('Put it back in use');
+    await press('Restore it');
     await waitFor(() => expect(screen.queryByText('This guide is withdrawn')).toBeNull());
   });
 
@@ -108,7 +108,7 @@ describe('a guide from another station', () => {
       </>,
     );
     await shown('from “Quell”, which offers version 3');
-    await press('Take in version 3');
+    await press('Import version 3');
     await shown('from “Quell”');
     expect(sent('takeOffer')).toEqual([{ params: { id: GUIDE }, body: { station: STATION } }]);
     // It is not ours to offer.
@@ -118,7 +118,7 @@ describe('a guide from another station', () => {
   it('that was withdrawn there says so here', async () => {
     stands.taken!.withdrawn = { at: AT, by: 'ann', why: 'It was wrong.' };
     await showScreen(<WithdrawnNotice guideId={GUIDE} />);
-    await shown('This guide is withdrawn by “Quell”, where it was taken in from');
+    await shown('This guide is withdrawn by “Quell”, where it was imported from');
   });
 });
 
@@ -128,13 +128,13 @@ describe('what others offer', () => {
     ...{ characters: 9, keys: 0, station: STATION, from: 'Quell', by: 'ann', at: AT },
   };
 
-  it('is listed, and taken in by one press; what is here is opened', async () => {
+  it('is listed, and imported by one press; what is here is opened', async () => {
     mockStation.answer('offers', () => ({ offers: [offer, { ...offer, id: STATION, title: 'Sand worms', keys: 2, here: 2 }] }));
     mockStation.answer('takeOffer', () => ({ id: GUIDE, guide: { characters: [] } }));
     await showScreen(<OffersSheet />);
     await shown('“Quell”, ann, 12 May 2026 · 4 forms · 9 characters · version 2');
     screen.getByText('“Quell”, ann, 12 May 2026 · 4 forms · 9 characters · 2 keys · version 2');
-    await press('Take it in: Sand snails');
+    await press('Import it: Sand snails');
     expect(sent('takeOffer')).toEqual([{ params: { id: GUIDE }, body: { station: STATION } }]);
     await press('It is here: Sand worms');
     expect(mockPush).toHaveBeenCalledWith(`/guides/${STATION}`);
@@ -145,7 +145,7 @@ describe('what others offer', () => {
     mockStation.answer('offers', () => ({ offers: [offer] }));
     await showScreen(<OffersSheet />);
     await shown('Sand snails');
-    expect(screen.queryByLabelText('Take it in: Sand snails')).toBeNull();
+    expect(screen.queryByLabelText('Import it: Sand snails')).toBeNull();
   });
 
   it('takes no room where there is nothing', async () => {

@@ -6,7 +6,7 @@ const FRESH = 60_000;
 
 export const SHARING = ['sharing'];
 
-/** How the station's guides stand among the stations: offered, withdrawn, taken in. */
+/** How the station's guides stand among the stations: offered, withdrawn, imported. */
 const useAllSharing = () =>
   useQuery({ queryKey: SHARING, queryFn: ({ signal }) => sharingApi('sharing', {}, signal), staleTime: FRESH });
 
@@ -16,12 +16,12 @@ export function useSharing(guideId: string | undefined): GuideSharing | undefine
   return data && guideId !== undefined ? (data.guides.find((one) => one.guideId === guideId) ?? { guideId }) : undefined;
 }
 
-/** Guides that were taken in from another station, and are not written on here. */
+/** Guides that were imported from another station, and are not written on here. */
 export const useTaken = (): ReadonlySet<string> => {
   const { data } = useAllSharing();
   return new Set(data?.guides.flatMap(({ guideId, taken }) => (taken ? [guideId] : [])));
 };
 
-/** Who withdrew a guide: this station, or the one it was taken in from. */
+/** Who withdrew a guide: this station, or the one it was imported from. */
 export const withdrawnOf = (sharing: GuideSharing | undefined): (Withdrawn & { from?: string }) | undefined =>
   sharing?.withdrawn ?? (sharing?.taken?.withdrawn && { ...sharing.taken.withdrawn, from: sharing.taken.from });

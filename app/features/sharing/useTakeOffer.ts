@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { loadDrawing } from '../records/plans';
 import { sharingApi } from './sharingApi';
 
-/** Take in what another station offers: the guide, or its newest version. */
+/** Import what another station offers: the guide, or its newest version. */
 export function useTakeOffer() {
   const client = useQueryClient();
   return useMutation({

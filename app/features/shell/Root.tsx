@@ -13,6 +13,7 @@ import { keepSending, openRecords } from '../records/sending';
 import { takeReturn } from '../session/lapsed';
 import { SessionContext, useSessionQuery } from '../session/useSession';
 import { Shell } from './Shell';
+import { useFocusKept } from './useFocusKept';
 
 startAppearance();
 
@@ -25,6 +26,7 @@ const SignIn = lazyPart(
 /** Everything round the screens: the server's cache, the door and the places. */
 export function Root({ children }: { children: ReactNode }) {
   useEffect(keepForOffline, []);
+  useFocusKept();
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={queryClient}>

@@ -5,6 +5,7 @@ import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { Icon, type GlyphName } from '../../ui/Icon';
 import { Logo } from '../../ui/Logo';
 import { Text } from '../../ui/Text';
+import { ToastPlace } from '../../ui/Toast';
 import { useSession, useSignOut } from '../session/useSession';
 import { useLetterScale } from '../../theme/appearance';
 import { AppearanceLink } from './AppearanceLink';
@@ -39,12 +40,15 @@ const PLACES: Place[] = [
 /** Bottom bar on a phone, left rail on a wide screen. */
 export function Shell({ children }: { children: ReactNode }) {
   const wide = useWide();
+  const path = usePathname();
   return (
     <View style={[styles.fill, wide && styles.beside]}>
       {wide ? <Rail /> : <UpLink />}
       <View role="main" style={styles.fill}>
-        <LearnerNote />
-        {children}
+        <ToastPlace page={path}>
+          <LearnerNote />
+          {children}
+        </ToastPlace>
       </View>
       {!wide && (
         <View role="navigation" aria-label="Places" style={styles.bar}>

@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
+import { FailedScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
-import { Failed, Loading } from '../../ui/states';
+import { Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
 import { useGuide } from '../records/useGuide';
 import { SituationForm } from './SituationForm';
@@ -13,12 +14,7 @@ export function SituationScreen({ id }: { id: string }) {
   const router = useRouter();
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
-  if (error ?? guide.error)
-    return (
-      <Screen>
-        <Failed error={error ?? guide.error} retry={refetch} />
-      </Screen>
-    );
+  if (error ?? guide.error) return <FailedScreen what="The specimen" error={error ?? guide.error} retry={refetch} />;
   const guideless = state && state.content.guideId === undefined;
   if (!draft || !state || !(guide.data || guideless)) return <Loading what="The specimen" />;
   return (

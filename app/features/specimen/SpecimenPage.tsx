@@ -9,12 +9,12 @@ import { Suspense } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useParams } from '../../lib/useParams';
 import { space, WIDE } from '../../theme';
+import { FailedScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
-import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { lazyPart } from '../../ui/lazyPart';
-import { Failed, Loading } from '../../ui/states';
+import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useStanding } from '../analysis/useStanding';
 import { useGuide } from '../records/useGuide';
@@ -53,12 +53,7 @@ export function SpecimenPage({ id }: { id: string }) {
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
   const answer = useStanding(guide.data, state?.content).data;
-  if (error ?? guide.error)
-    return (
-      <Screen>
-        <Failed error={error ?? guide.error} retry={refetch} />
-      </Screen>
-    );
+  if (error ?? guide.error) return <FailedScreen what="The specimen" error={error ?? guide.error} retry={refetch} />;
   if (draft && state && state.content.guideId === undefined) return <GuidelessPage id={id} draft={draft} state={state} />;
   if (!draft || !state || !guide.data) return <Loading what="The specimen" />;
   const { content } = state;

@@ -17,7 +17,6 @@ import { SCHOOL_LABELS } from '../records/schoolLabels';
 import { CalledGrid } from './CalledGrid';
 import { CalledMatrix } from './CalledMatrix';
 import { HitRates } from './HitRates';
-import { sayRange } from './sayRange';
 import { ThresholdCard } from './ThresholdCard';
 import { verificationApi } from './verificationApi';
 
@@ -134,16 +133,6 @@ function Known({ view, found, query }: KnownProps) {
             }))}
           />
         </Suspense>
-        <Table
-          label="By how sure it was"
-          columns={['Said, in 100', 'Names', 'Right, in 100', 'Likely']}
-          rows={classes.map((one) => [
-            `${Math.round(100 * one.from)} to ${Math.round(100 * one.to)}`,
-            String(one.n),
-            String(Math.round(100 * one.right)),
-            sayRange(one.low, one.high),
-          ])}
-        />
       </Card>
       <ThresholdCard thresholds={view.thresholds} usual={view.usual} />
       <HitRates query={query} guides={view.guides} />

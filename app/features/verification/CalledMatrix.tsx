@@ -75,7 +75,7 @@ function sayPair(guide: Guide | undefined, { called, truth, right }: CalledPair)
     const taxon = guide?.taxa.find((one) => one.id === id);
     return taxon?.vernacular ?? taxon?.name ?? id;
   };
-  if (right) return called === truth ? name(truth) : `${name(called)}: ${name(truth)}`;
+  if (right) return called === truth ? name(truth) : `${name(truth)}, named as far as ${name(called)}`;
   return called === truth ? `${name(truth)}, of another sex, age or morph` : `called ${name(called)}, was ${name(truth)}`;
 }
 

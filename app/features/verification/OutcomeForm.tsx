@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import type { VerificationWrite } from '@plesion/contract/verifications';
+import { AttachmentFile, type VerificationWrite } from '@plesion/contract/verifications';
 import type { Guide } from '@plesion/core/guide';
 import { USUAL_WRONG, VERIFICATION_KINDS, VERIFICATION_WORDS, type VerificationKind } from '@plesion/core/verification';
 import { Outcome } from '@plesion/core/verification/schema';
@@ -37,12 +37,15 @@ const Typed = z.object({
   note: z.string(),
   sameCall: z.boolean(),
   photo: z.string().optional(),
+  file: AttachmentFile.optional(),
 });
 type Typed = z.output<typeof Typed>;
 
 const empty = (): Typed => ({
   ...{ id: mintId(), kind: 'expert', facets: {}, chance: String(USUAL_WRONG.expert), on: today(), note: '', sameCall: false },
 });
+
+const evidenceOf = ({ photo, file }: Typed) => ({ ...(photo ? { photo } : {}), ...(file ? { file } : {}) });
 
 const outcomeOf = ({ kind, taxon = '', facets, chance, on, note, sameCall }: Typed) =>
   Outcome.safeParse({ kind, taxon, facets, wrong: Number(chance), on, sameCall, ...(note.trim() ? { note } : {}) });
@@ -77,10 +80,10 @@ export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
     const outcome = outcomeOf(typed);
     if (!outcome.success) return form.setError('on', { message: `${outcome.error.issues[0].message}.` });
     return send
-      .mutateAsync({ ...outcome.data, ...of, id: typed.id, ...(typed.photo ? { photo: typed.photo } : {}) })
+      .mutateAsync({ ...outcome.data, ...of, id: typed.id, ...evidenceOf(typed) })
       .catch((error: unknown) => showProblem(error, ['taxon', 'on', 'note'], form.setError));
   });
-  const { taxon, facets, sameCall, photo } = watch();
+  const { taxon, facets, sameCall, photo, file } = watch();
   const { errors } = form.formState;
   return (
     <View style={styles.form}>
@@ -127,7 +130,7 @@ export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
       />
       <FormTextField control={form.control} name="on" label="When it was known" hint="YYYY-MM-DD" />
       <FormTextField control={form.control} name="note" label="Note" maxLength={1000} multiline />
-      <EvidenceField hash={photo} onChange={(hash) => setValue('photo', hash)} />
+      <EvidenceField {...{ photo, file }} onPhoto={(hash) => setValue('photo', hash)} onFile={(next) => setValue('file', next)} />
       <ChoiceGroup
         label="It rests on"
         options={[

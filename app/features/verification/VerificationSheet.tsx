@@ -18,6 +18,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 import { EvidencePhoto } from './EvidencePhoto';
+import { AttachmentButton } from './AttachmentButton';
 import { type Verified, verificationApi, verificationsOf } from './verificationApi';
 import { WhatMisled } from './WhatMisled';
 
@@ -76,7 +77,7 @@ export function VerificationSheet({ of, guide, onChange }: VerificationSheetProp
 }
 
 function Outcome({ one, of, guide, onChange }: { one: Verification } & VerificationSheetProps) {
-  const { id, kind, taxon, facets, wrong, on, note, photo, sameCall, by, withdrawnBy, individualId } = one;
+  const { id, kind, taxon, facets, wrong, on, note, photo, file, sameCall, by, withdrawnBy, individualId } = one;
   const client = useQueryClient();
   const withdraw = useMutation({
     mutationFn: () => verificationApi('withdrawVerification', { params: { id } }),
@@ -101,6 +102,7 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
           </Text>
           {note && <Text size="small">{note}</Text>}
           {photo && <EvidencePhoto hash={photo} />}
+          {file && <AttachmentButton file={file} />}
           <Text size="small" quiet>
             {withdrawnBy
               ? `Taken back by ${withdrawnBy}: it counts no more.`

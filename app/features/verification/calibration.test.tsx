@@ -13,7 +13,8 @@ jest.mock('@plesion/contract', () => ({
 }));
 jest.mock('../../lib/useAddress', () => jest.requireActual<object>('../../test/address'));
 jest.mock('expo-router', () => ({ Link: ({ children }: { children: object }) => children }));
-jest.mock('../../ui/lazyCalibrationChart', () => ({ CalibrationChart: () => null }));
+const mockChart = jest.fn<null, [object]>(() => null);
+jest.mock('../../ui/lazyCalibrationChart', () => ({ CalibrationChart: (given: object) => mockChart(given) }));
 
 let view: CalibrationView;
 const sent = () => mockStation.asked.filter(({ name }) => name === 'calibration').map(({ given }) => given);
@@ -67,7 +68,7 @@ it('says how many turned out so, how they were chosen, what another threshold wo
     'Known of 12 of 60 names, and those are chosen, not drawn by lot: they were given with 84 in 100 in the mean, all together with 91 in 100.',
   );
   screen.getByText('0.123');
-  screen.getByText('55 to 95');
+  expect(mockChart).toHaveBeenLastCalledWith({ bins: [{ label: '80–90', n: 12, stated: 0.84, right: 10 / 12 }] });
   await shown('called thorned ledge crab, was saddled ledge crab');
   expect(screen.queryByText('Record 1')).toBeNull();
   await press('called thorned ledge crab, was saddled ledge crab: 2, show the records');

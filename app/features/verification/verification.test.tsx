@@ -1,8 +1,8 @@
 import { RequestProblem } from '@plesion/contract';
-import type { Verification } from '@plesion/contract/verifications';
+import { LARGEST_ATTACHMENT, type Verification } from '@plesion/contract/verifications';
 import type { Judged } from '@plesion/core/verification';
 import { ledgeCrabs } from '@plesion/demo';
-import { screen, waitFor } from '@testing-library/react-native';
+import { act, screen, waitFor } from '@testing-library/react-native';
 import { forgetForms } from '../../lib/keptForm';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
 import { press, showScreen, shown, type } from '../../test/showScreen';
@@ -10,6 +10,11 @@ import { VerificationSheet } from './VerificationSheet';
 
 let mockStation: FakeStation;
 let mockRole = 'member';
+let mockFile: File | undefined;
+const mockDownload = jest.fn();
+jest.mock('../../lib/files', () => ({ pickFile: () => Promise.resolve(mockFile) }));
+jest.mock('../../lib/download', () => ({ download: (url: string) => mockDownload(url) as unknown }));
+jest.mock('../../lib/api', () => ({ api: (name: string, given: object) => mockStation.api(name, given) }));
 jest.mock('@plesion/contract', () => ({
   ...jest.requireActual<object>('@plesion/contract'),
   createClient: () => (name: string, given: object) => mockStation.api(name, given),
@@ -61,6 +66,54 @@ beforeEach(() => {
   });
 });
 const open = () => showScreen(<VerificationSheet of={{ specimenId: ID }} guide={ledgeCrabs} />);
+
+it('a file that shows it is sent as it is chosen, stays over a reload, goes with the word, and is downloaded by its name', async () => {
+  const file = { hash: 'a'.repeat(64), name: 'gel 4.pdf' };
+  mockStation.answer('addAttachment', () => ({ hash: file.hash, bytes: 3 }));
+  await open();
+  await shown('Say how it turned out');
+  await press('Say how it turned out');
+  await shown('A file that shows it');
+  mockFile = undefined;
+  await press('A file that shows it: a report, a table, a sound');
+  expect(sent('addAttachment')).toEqual([]);
+  mockFile = { name: 'film', size: LARGEST_ATTACHMENT + 1 } as File;
+  await press('A file that shows it: a report, a table, a sound');
+  await shown('It is larger than 10 MB. Choose a smaller one.');
+  expect(sent('addAttachment')).toEqual([]);
+  mockFile = new File(['gel'], file.name);
+  await press('A file that shows it: a report, a table, a sound');
+  await shown(file.name);
+  await act(async () => screen.unmount());
+  await open();
+  await shown('Say how it turned out');
+  await press('Say how it turned out');
+  await shown(file.name);
+  await press('dissection');
+  await press(called('velloma'));
+  await press('Save how it turned out');
+  await waitFor(() => expect(sent('verify')).toMatchObject([{ body: { file } }]));
+  await press('gel 4.pdf: download it');
+  expect(mockDownload).toHaveBeenCalledWith(`/api/attachments/${file.hash}?name=gel+4.pdf`);
+});
+
+it('a file that was chosen is taken away again, and one with a long name keeps its ending', async () => {
+  mockStation.answer('addAttachment', () => ({ hash: 'b'.repeat(64), bytes: 3 }));
+  mockFile = new File(['gel'], `${'long '.repeat(40)}.pdf`);
+  await open();
+  await shown('Say how it turned out');
+  await press('Say how it turned out');
+  await shown('A file that shows it');
+  await press('A file that shows it: a report, a table, a sound');
+  const shortened = await screen.findByText(/^….*\.pdf$/);
+  expect((shortened.props as { children: string }).children).toHaveLength(120);
+  await press('Remove the file');
+  await press('dissection');
+  await press(called('velloma'));
+  await press('Save how it turned out');
+  await waitFor(() => expect(sent('verify')).toHaveLength(1));
+  expect((sent('verify')[0] as { body: object }).body).not.toHaveProperty('file');
+});
 
 it('how it turned out is said with what it is known by, and overturns what it was called', async () => {
   await open();

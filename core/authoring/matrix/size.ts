@@ -11,7 +11,7 @@ export function tooLarge(taxa: number, characters: number): Problem | undefined 
   if (taxa <= MOST_TAXA && characters <= MOST_CHARACTERS && taxa * characters <= MOST_CELLS) return undefined;
   return {
     code: 'too-large',
-    message: `${say(taxa)} taxa and ${say(characters)} characters are too many at once: take in parts of it, at most ${say(MOST_TAXA)} taxa, ${say(MOST_CHARACTERS)} characters and ${say(MOST_CELLS)} cells.`,
+    message: `${say(taxa)} taxa and ${say(characters)} characters are too many at once: import parts of it, at most ${say(MOST_TAXA)} taxa, ${say(MOST_CHARACTERS)} characters and ${say(MOST_CELLS)} cells.`,
     field: 'text',
   };
 }

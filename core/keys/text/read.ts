@@ -89,7 +89,7 @@ function shapeProblems(key: Key, groups: readonly WrittenLead[][]): LineProblem[
     const [, couplet, lead] = /couplets\[(\d+)\](?:\.leads\[(\d+)\])?/.exec(field) ?? [];
     const written = groups[Number(couplet ?? 0)]?.[Number(lead ?? 0)] ?? groups[0][0];
     const where = couplet === undefined ? 'The text' : `Couplet ${written.number}`;
-    return problemOf(written, 'not-a-key', `${where} cannot be taken in: ${message.replace(/^[^:]*: /, '')}`);
+    return problemOf(written, 'not-a-key', `${where} cannot be imported: ${message.replace(/^[^:]*: /, '')}`);
   });
 }
 

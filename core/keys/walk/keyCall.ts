@@ -1,5 +1,5 @@
 import type { KeyCall, KeyedSpecimen, BackCheck, KeyEndpoint, TrailStep } from './schema';
-import { standingOf, callOf, jointPosterior, type Call, type Keyed } from '../../evidence';
+import { callOf, jointPosterior, posteriorOf, type Call, type Keyed } from '../../evidence';
 import { type CompiledGuide, isUnder, taxonIndex } from '../../guide/working';
 import type { Situation } from '../../observation';
 
@@ -55,7 +55,8 @@ export function keyCallOf(
 
 function callFor(compiled: CompiledGuide, situation: Situation, specimens: readonly KeyedSpecimen[], keyed: Keyed): Call {
   const read = specimens.filter(({ readings }) => readings.length > 0);
-  if (read.length < 2) return standingOf(compiled, situation, read[0]?.readings ?? [], undefined, keyed).call;
+  // What to look at next, and all else that a standing says, is not asked here.
+  if (read.length < 2) return callOf(compiled, posteriorOf(compiled, situation, read[0]?.readings ?? []), { keyed });
   const { full, ...rest } = jointPosterior(
     compiled,
     situation,

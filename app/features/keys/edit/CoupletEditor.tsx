@@ -82,8 +82,8 @@ export function CoupletEditor({ keyed, couplet, guide, onChange, onGo }: Couplet
           <Button
             small
             kind="quiet"
-            label="Take it out"
-            hint={`Take couplet ${number} out`}
+            label="Remove"
+            hint={`Remove couplet ${number}`}
             onPress={() => onChange((key) => removeCouplet(key, id))}
           />
         )}
