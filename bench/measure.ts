@@ -81,6 +81,7 @@ export function reportMeasure(print: (line?: string) => void): void {
     2,
   );
   const spots = medianMs(() => findSpots(large, { radius: [2.5, 20] }), 3, 1);
+  const begin = medianMs(() => edgesFrom(large, [800, 800], 220), 9, 2);
   const ways = edgesFrom(large, [800, 800], 220);
   const move = medianMs(() => ways.to([900, 880]), 21, 3);
   const points = Object.fromEntries(Array.from({ length: 8 }, (_, i) => [`p${i}`, [100 * i, 50 * i] as PixelPoint]));
@@ -93,6 +94,7 @@ export function reportMeasure(print: (line?: string) => void): void {
   print(
     `spots looked for on 4 megapixels         ${spots.toFixed(0)} ms   ${(spots / once).toFixed(0)} × reading them once   (aim: 1,000 ms, in a worker)`,
   );
+  print(`edge begun at a click, 220 px to all sides ${begin.toFixed(0)} ms`);
   print(`edge to where the pointer is             ${move.toFixed(1)} ms   (aim: 50)`);
   print(`a ratio with its error                   ${values.toFixed(3)} ms`);
   print();

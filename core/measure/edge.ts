@@ -1,4 +1,5 @@
 import { blurred, type Shades } from './blur';
+import { cheapestWays } from './cheapestWays';
 import { type Grey, shadeAt } from './grey';
 import type { PixelPoint } from './schema';
 
@@ -12,21 +13,9 @@ export interface EdgeWays {
 const SMOOTHING = 1.2;
 /** What a step costs where there is no edge at all, beside one along the strongest. */
 const FLAT_COST = 1;
-const LEAST_COST = 0.02;
+const LEAST_COST = 1 / 50;
 /** Edges as strong as this share of the strongest near by count as strong. */
 const STRONG = 0.9;
-
-/** How far the eight neighbours lie. */
-const NEAR: readonly [number, number, number][] = [
-  [1, 0, 1],
-  [-1, 0, 1],
-  [0, 1, 1],
-  [0, -1, 1],
-  [1, 1, Math.SQRT2],
-  [1, -1, Math.SQRT2],
-  [-1, 1, Math.SQRT2],
-  [-1, -1, Math.SQRT2],
-];
 
 /**
  * A path that follows the strongest edge (live wire: Mortensen & Barrett 1998): each step costs
@@ -41,10 +30,11 @@ export function edgesFrom(photo: Grey, from: PixelPoint, reach: number): EdgeWay
   const top = Math.max(0, Math.floor(from[1] - reach));
   const width = Math.min(photo.width, Math.ceil(from[0] + reach)) - left;
   const height = Math.min(photo.height, Math.ceil(from[1] + reach)) - top;
+  if (width < 3 || height < 3) return { to: (place) => [from, place] };
   const part = blurred(cut(photo, left, top, width, height), SMOOTHING);
   const { cost, steep } = costs(part);
   const start = pixelOf(from, left, top, width, height);
-  const before = cheapest(cost, width, height, start);
+  const before = cheapestWays(cost, width, height, start);
   return {
     to(place) {
       const end = pixelOf(place, left, top, width, height);
@@ -71,9 +61,10 @@ function cut({ width: whole, data }: Grey, left: number, top: number, width: num
   return { width, height, data: out };
 }
 
+/** The pixel of a place, within the rim. */
 const pixelOf = ([x, y]: PixelPoint, left: number, top: number, width: number, height: number): number => {
-  const px = Math.min(width - 1, Math.max(0, Math.floor(x - left)));
-  const py = Math.min(height - 1, Math.max(0, Math.floor(y - top)));
+  const px = Math.min(width - 2, Math.max(1, Math.floor(x - left)));
+  const py = Math.min(height - 2, Math.max(1, Math.floor(y - top)));
   return py * width + px;
 };
 
@@ -83,44 +74,13 @@ function costs({ width, height, data }: Shades) {
   for (let y = 1; y < height - 1; y++)
     for (let x = 1; x < width - 1; x++) {
       const i = y * width + x;
-      steep[i] = Math.hypot(data[i + 1] - data[i - 1], data[i + width] - data[i - width]) / 2;
+      const [across, down] = [data[i + 1] - data[i - 1], data[i + width] - data[i - width]];
+      steep[i] = Math.sqrt(across * across + down * down) / 2;
     }
-  const some = Float32Array.from(steep.filter((_, i) => i % 7 === 0)).sort();
+  const some = steep.filter((_, i) => i % 7 === 0).sort();
   const strong = (some[Math.floor(some.length * 0.995)] || 1) * STRONG;
   const cost = steep.map((g) => LEAST_COST + FLAT_COST * (1 - Math.min(1, g / strong)) ** 2);
   return { cost, steep };
-}
-
-/** From which pixel each is reached most cheaply; −1 where it begins. Costs are sorted into buckets (Dial 1969). */
-function cheapest(cost: Float32Array, width: number, height: number, start: number): Int32Array {
-  const before = new Int32Array(width * height).fill(-1);
-  const total = new Float32Array(width * height).fill(Number.POSITIVE_INFINITY);
-  const done = new Uint8Array(width * height);
-  const FINE = 64;
-  const buckets: number[][] = [[start]];
-  total[start] = 0;
-  for (let b = 0; b < buckets.length; b++) {
-    const bucket = buckets[b];
-    while (bucket?.length) {
-      const at = bucket.pop()!;
-      if (done[at]) continue;
-      done[at] = 1;
-      const [x, y] = [at % width, Math.floor(at / width)];
-      for (const [dx, dy, far] of NEAR) {
-        const [nx, ny] = [x + dx, y + dy];
-        if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
-        const next = ny * width + nx;
-        if (done[next]) continue;
-        const sum = total[at] + cost[next] * far;
-        if (sum >= total[next]) continue;
-        total[next] = sum;
-        before[next] = at;
-        (buckets[Math.floor(sum * FINE)] ??= []).push(next);
-      }
-    }
-    delete buckets[b];
-  }
-  return before;
 }
 
 /** A point moved along the slope of the shades to where they are steepest, at most two pixels. */

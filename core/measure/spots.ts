@@ -32,7 +32,7 @@ const STEPS = 3;
 const PEAK = 2 / Math.E;
 /** A photo's own blur, and the size from which it is looked at in half as many pixels. */
 const OWN = 0.5;
-const COARSE = 2.4;
+const COARSE = 2;
 /** Fainter is not looked at. */
 const LEAST_CONTRAST = 12;
 /** How plain spots are is told by the one after so many, and what is fainter than this share of it is left out. */
@@ -41,13 +41,12 @@ const FAINT = 0.4;
 /** An edge is a spot that is this much longer than wide. */
 const EDGE = 4;
 
-interface Level {
+interface Level extends Shades {
   sd: number;
   /** Pixels of the photo to one of the level. */
   step: number;
-  width: number;
-  height: number;
-  answer: Float32Array;
+  /** What makes answers of all levels alike, and those to what is looked for positive. */
+  times: number;
 }
 
 /**
@@ -84,7 +83,7 @@ function levelsOf(
     const sd = 2 ** (first + k / STEPS);
     so = blurred(so, Math.sqrt(Math.max(0, sd ** 2 - soft ** 2)) / step);
     soft = sd;
-    levels.push({ sd, step, width: so.width, height: so.height, answer: laplacian(so, (sd / step) ** 2 * (lighter ? -1 : 1)) });
+    levels.push({ ...so, sd, step, times: (sd / step) ** 2 * (lighter ? -1 : 1) });
     if (sd / step >= COARSE && Math.min(so.width, so.height) > 64) {
       so = halved(so);
       step *= 2;
@@ -94,22 +93,24 @@ function levelsOf(
   return levels;
 }
 
-function laplacian({ width, height, data }: Shades, times: number): Float32Array {
+/** How much darker a pixel is than its eight neighbours, so that it does not depend on direction (Lindeberg's γ = 1/3). */
+function laplacian(data: Float32Array, width: number, i: number): number {
+  const cross = data[i - 1] + data[i + 1] + data[i - width] + data[i + width];
+  const slant = data[i - width - 1] + data[i - width + 1] + data[i + width - 1] + data[i + width + 1];
+  return (4 * cross + slant - 20 * data[i]) / 6;
+}
+
+/** What each pixel of a level answers; the outermost nothing. */
+function answersOf({ width, height, data, times }: Level): Float32Array {
   const out = new Float32Array(width * height);
-  for (let y = 1; y < height - 1; y++) {
-    for (let x = 1; x < width - 1; x++) {
-      const i = y * width + x;
-      // Nine neighbours, for an answer that does not depend on direction (Lindeberg's γ = 1/3).
-      const cross = data[i - 1] + data[i + 1] + data[i - width] + data[i + width] - 4 * data[i];
-      const slant = (data[i - width - 1] + data[i - width + 1] + data[i + width - 1] + data[i + width + 1] - 4 * data[i]) / 2;
-      out[i] = ((2 * cross + slant) / 3) * times;
-    }
-  }
+  for (let y = 1; y < height - 1; y++)
+    for (let i = y * width + 1; i < (y + 1) * width - 1; i++) out[i] = laplacian(data, width, i) * times;
   return out;
 }
 
 function peaksOf(levels: readonly Level[], k: number, least: number): Spot[] {
-  const { width, height, answer, step, sd } = levels[k];
+  const { width, height, step, sd } = levels[k];
+  const answer = answersOf(levels[k]);
   const spots: Spot[] = [];
   for (let y = 2; y < height - 2; y++) {
     for (let x = 2; x < width - 2; x++) {
@@ -141,13 +142,17 @@ function peaksOf(levels: readonly Level[], k: number, least: number): Spot[] {
   return spots;
 }
 
-/** The strongest answer of a level about a place of the photo, as far as a pixel of the level that asks reaches. */
-function answerNear({ width, height, answer, step }: Level, px: number, py: number, asking: number): number {
+/**
+ * The strongest answer of a level about a place of the photo, as far as a pixel of the level that asks reaches: worked
+ * out where it is asked, which is at a few places of many.
+ */
+function answerNear({ width, height, data, times, step }: Level, px: number, py: number, asking: number): number {
   const reach = asking > step ? asking / step : 1;
   const [cx, cy] = [Math.floor(px / step), Math.floor(py / step)];
   let most = Number.NEGATIVE_INFINITY;
-  for (let y = Math.max(0, cy - reach); y <= Math.min(height - 1, cy + reach); y++)
-    for (let x = Math.max(0, cx - reach); x <= Math.min(width - 1, cx + reach); x++) most = Math.max(most, answer[y * width + x]);
+  for (let y = Math.max(1, cy - reach); y <= Math.min(height - 2, cy + reach); y++)
+    for (let x = Math.max(1, cx - reach); x <= Math.min(width - 2, cx + reach); x++)
+      most = Math.max(most, laplacian(data, width, y * width + x) * times);
   return most;
 }
 
