@@ -4,6 +4,7 @@ import { enterDemo, openStation, SIZES, type Station } from '../e2e/station';
 /** How many times slower than this machine the telephone is taken to be. */
 const SLOWER = 4;
 const RUNS = 5;
+const LONG_KEY = 'Strand beetles, after Tolmar';
 
 const median = (values: number[]): number => {
   const answers = values.filter(Number.isFinite).sort((a, b) => a - b);
@@ -74,10 +75,10 @@ async function measured(station: Station) {
   const get = async <T>(path: string) => (await (await page.request.get(`${station.url}${path}`)).json()) as T;
   const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
   const { specimens } = await get<{ specimens: { id: string; guideId?: string; named: boolean }[] }>('/api/specimens');
-  const { keys } = await get<{ keys: { id: string }[] }>('/api/keys');
+  const { keys } = await get<{ keys: { id: string; title: string }[] }>('/api/keys');
   const crabs = guides.find(({ slug }) => slug === 'ledge-crabs')?.id ?? guides[0].id;
   const bench = `/specimens/${specimens.find(({ named, guideId }) => !named && guideId)!.id}/bench`;
-  return { page, crabs, bench, key: keys[0].id };
+  return { page, crabs, bench, key: keys.find(({ title }) => title === LONG_KEY)!.id };
 }
 
 /** How long it takes to come in, at a telephone's speed. */
@@ -147,10 +148,10 @@ export async function reportTouch(print: (line?: string) => void): Promise<void>
     print(`a wall is narrowed        ${median(filters).toFixed(0)} ms   (aim: 150)`);
 
     await page.goto(`${station.url}/keys/${key}/walk`);
-    const take = page.getByRole('button', { name: /^Take lead/ }).first();
-    await take.waitFor();
+    // Its last leads go on, to couplets of their own.
+    const take = page.getByRole('button', { name: /^Take lead/ }).last();
     const steps: number[] = [];
-    for (let i = 0; i < RUNS && (await take.count()); i++) {
+    for (let i = 0; i < RUNS; i++) {
       await page.waitForTimeout(400);
       await take.evaluate((one) => one.setAttribute('data-touch', ''));
       steps.push(await answered(page, '[data-touch]', 'main h2'));

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { lengths, toCsv } from '@plesion/core/test';
 import type { Page } from 'playwright-core';
 import { openStation, signIn, SIZES, type Station } from './station';
+import { until } from './until';
 
 let station: Station;
 beforeAll(async () => {
@@ -42,6 +43,32 @@ describe.each(SIZES)('a second opinion one can trust, $kind', ({ kind, width, he
     await page.getByTestId('firmness').filter({ hasText: 'Rests on one reading: without the size of the tents' }).waitFor();
     await page.getByText(/^Stain at the tip of the base: famous, but \d+ in 100 alike here\.$/).waitFor();
   });
+
+  if (kind === 'phone')
+    it('is as long at rest as it was, and stands where it was left when one comes back', async () => {
+      await open(`/specimens/${LIVING}/bench`);
+      const ways = page.getByRole('region', { name: 'The two in front' });
+      const last = page.getByRole('region', { name: 'All characters, in working order' });
+      // Of the part that is scrolled: how far it is, and how long.
+      const scrolled = () =>
+        ways.evaluate((one) => {
+          let box = one.parentElement!;
+          while (box.scrollHeight <= box.clientHeight || getComputedStyle(box).overflowY === 'visible') box = box.parentElement!;
+          return { top: box.scrollTop, length: box.scrollHeight };
+        });
+      await until(() => last.evaluate((one) => getComputedStyle(one).contentVisibility === 'auto'));
+      const { length } = await scrolled();
+      await last.scrollIntoViewIfNeeded();
+      await ways.scrollIntoViewIfNeeded();
+      const { top, length: after } = await scrolled();
+      expect(after).toBe(length);
+      expect(top).toBeGreaterThan(0);
+      await ways.getByRole('button', { name: /^Compare/ }).click();
+      await ways.waitFor({ state: 'detached' });
+      await page.goBack();
+      await ways.waitFor();
+      await until(async () => Math.abs((await scrolled()).top - top) < 2);
+    });
 
   it('lets one follow the other source, and take it back', async () => {
     await page.getByText('bulging always').waitFor();

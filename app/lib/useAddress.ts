@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { useParams } from './useParams';
+import { afterPaint } from './whenIdle';
 
 /** A pause in typing, in milliseconds, after which the address follows. */
 const PAUSE = 250;
@@ -25,18 +26,6 @@ function after(pause: number, follow: () => void): () => void {
   return () => clearTimeout(timer);
 }
 
-/** All of the page hears of its address: what was chosen is seen to be so first. */
-function afterPaint(follow: () => void): () => void {
-  let forget = () => {};
-  const frame = requestAnimationFrame(() => {
-    forget = after(0, follow);
-  });
-  return () => {
-    cancelAnimationFrame(frame);
-    forget();
-  };
-}
-
 type Values<K extends string> = Partial<Record<K, string>>;
 
 /**
@@ -58,7 +47,8 @@ export function useAddress<const K extends string>(names: readonly K[], pause = 
     if (there) return setAhead(undefined);
     const follow = () =>
       router.setParams(Object.fromEntries(Object.keys(ahead).map((name) => [name, ahead[name as K] || undefined])));
-    const forget = pause ? after(pause, follow) : afterPaint(follow);
+    // All of the page hears of its address: what was chosen is seen to be so first, and what follows from it.
+    const forget = pause ? after(pause, follow) : afterPaint(follow, PAUSE);
     const leave = beforeOneGoes(follow);
     return () => {
       forget();

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View, type ViewProps } from 'react-native';
 import { colour, radius, space } from '../theme';
 import { Text } from './Text';
+import { useAtRest } from './useAtRest';
 
 interface SheetProps extends Omit<ViewProps, 'children'> {
   children: ReactNode;
@@ -12,8 +13,9 @@ interface SheetProps extends Omit<ViewProps, 'children'> {
 
 /** A white sheet on the mist; with a title it is a region of its own. */
 export function Card({ children, title, aside, style, ...rest }: SheetProps) {
+  const atRest = useAtRest();
   return (
-    <View {...rest} role={title ? 'region' : undefined} aria-label={title} style={[styles.sheet, style]}>
+    <View {...rest} role={title ? 'region' : undefined} aria-label={title} style={[styles.sheet, style, atRest]}>
       {title && (
         <View style={styles.head}>
           <Text strong color={colour.kelp} heading={2} style={styles.title}>

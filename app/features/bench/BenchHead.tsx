@@ -3,7 +3,7 @@ import type { SpecimenWrite } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
 import { Link } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Photo } from '../../ui/Photo';
 import { colour, radius, space, TOUCH } from '../../theme';
@@ -28,7 +28,7 @@ interface BenchHeadProps {
 }
 
 /** The specimen as it is known so far: its plate as read, its name as it stands, where and when. */
-export function BenchHead({ id, visit, guide, state, answer }: BenchHeadProps) {
+export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answer }: BenchHeadProps) {
   const { content } = state;
   const plate = answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
   return (
@@ -75,7 +75,7 @@ export function BenchHead({ id, visit, guide, state, answer }: BenchHeadProps) {
       </View>
     </View>
   );
-}
+});
 
 /** The photograph that is being read; a press shows it whole. */
 function PhotoSheet({ hash }: { hash: string }) {

@@ -2,7 +2,7 @@ import type { Standing } from '@plesion/core/evidence';
 import { shownAt } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/observation';
 import { Redirect, useRouter } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
+import { useCallback, useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
 import { useTight } from '../../theme/appearance';
@@ -61,6 +61,8 @@ function PhoneBench({ id, visit, bench }: PartProps) {
   } = bench;
   const [next, setNext] = useState<string>();
   const tight = useTight();
+  // An answer is marked first; what follows from it comes a moment later.
+  const calm = useDeferredValue(bench);
   return (
     <View style={styles.fill}>
       <DangerNotice guide={guide} answer={answer} folded={tight} />
@@ -73,11 +75,11 @@ function PhoneBench({ id, visit, bench }: PartProps) {
           </View>
         }
       >
-        <BenchHead id={id} visit={visit} guide={guide} state={state} answer={answer} />
+        <BenchHead id={id} visit={visit} guide={guide} state={calm.state} answer={calm.answer} />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
-        <Follows id={id} bench={useDeferredValue(bench)} />
+        <Follows id={id} bench={calm} />
       </Screen>
       {bench.chosen && (
         <CharacterPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
@@ -106,6 +108,8 @@ function WideBench({ id, visit, bench }: PartProps) {
     answer,
   } = bench;
   const [help, setHelp] = useState(false);
+  const showHelp = useCallback(() => setHelp((before) => !before), []);
+  const calm = useDeferredValue(bench);
   const plateWidth = Math.max(LEAST_PLATE, Math.min(MOST_PLATE, useWindowDimensions().width - BESIDE));
   const router = useRouter();
   const offered = answer?.nextLooks.find((look) => !look.setAside)?.character;
@@ -125,7 +129,7 @@ function WideBench({ id, visit, bench }: PartProps) {
       shown,
       () => offered && bench.choose(offered),
       () => router.push(`/specimens/${id}/name`),
-      () => setHelp(!help),
+      showHelp,
     ),
   );
   return (
@@ -145,7 +149,7 @@ function WideBench({ id, visit, bench }: PartProps) {
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
           {help && <KeyHelp keys={KEY_HELP} onClose={() => setHelp(false)} />}
-          <BenchHead id={id} visit={visit} guide={guide} state={state} answer={answer} />
+          <BenchHead id={id} visit={visit} guide={guide} state={calm.state} answer={calm.answer} />
           <SavingTrouble draft={bench.draft} state={state} />
           <WeighTrouble error={bench.weighError} />
           {chosen && (
@@ -171,10 +175,10 @@ function WideBench({ id, visit, bench }: PartProps) {
         </ScrollView>
         <View style={styles.right}>
           <ScrollView contentContainerStyle={styles.column}>
-            <Follows wide id={id} bench={useDeferredValue(bench)} />
+            <Follows wide id={id} bench={calm} />
           </ScrollView>
           <View style={styles.call}>
-            <CallBar id={id} answer={answer} keys={() => setHelp(!help)} />
+            <CallBar id={id} answer={answer} keys={showHelp} />
           </View>
         </View>
       </View>

@@ -1,6 +1,6 @@
 import type { Standing } from '@plesion/core/evidence';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { useTight } from '../../theme/appearance';
@@ -15,7 +15,7 @@ interface CallBarProps {
 }
 
 /** What may be said now, and the way to say it. Where there is little room it is a line that unfolds. */
-export function CallBar({ id, answer, keys }: CallBarProps) {
+export const CallBar = memo(function CallBar({ id, answer, keys }: CallBarProps) {
   const router = useRouter();
   const tight = useTight();
   const [open, setOpen] = useState(false);
@@ -50,7 +50,7 @@ export function CallBar({ id, answer, keys }: CallBarProps) {
       <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   call: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },

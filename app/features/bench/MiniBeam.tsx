@@ -1,6 +1,7 @@
 import type { Standing } from '@plesion/core/evidence';
 import { ofHundred } from '@plesion/core/evidence';
 import { shortName } from '@plesion/core/guide';
+import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, space } from '../../theme';
 import { Text } from '../../ui/Text';
@@ -10,7 +11,7 @@ import { layOutBeam } from './beamLayout';
  * The beam in one line, in sight while characters are read: who leads, by how much, and how far it is to
  * enough. For the eye only: the beam itself says all of it, and the call announces what changes.
  */
-export function MiniBeam({ answer }: { answer: Standing }) {
+export const MiniBeam = memo(function MiniBeam({ answer }: { answer: Standing }) {
   const { beam } = answer;
   const { pointer, notches } = layOutBeam([{ reading: -1, bits: beam.start }], beam.sum, beam.enough, 200);
   const place = (at: number) => `${50 + at * 50}%` as const;
@@ -31,7 +32,7 @@ export function MiniBeam({ answer }: { answer: Standing }) {
       </Text>
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', alignItems: 'center', gap: space.s, marginBottom: space.s },

@@ -1,7 +1,7 @@
 import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, shortName } from '@plesion/core/guide';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Card } from '../../ui/Card';
@@ -31,13 +31,14 @@ const SET_ASIDE = {
 } as const;
 const MOST = 4;
 
+const labelIn = ({ characters }: Guide, id: string): string => characters.find((c) => c.id === id)?.label ?? id;
+
 /** What to look at next, best first, and why; what cannot be read now stands apart with the reason. */
 export function NextLookSheet({ guide, answer, chosen, onChoose, children }: NextLookSheetProps) {
-  const labelOf = (id: string) => guide.characters.find((c) => c.id === id)?.label ?? id;
+  const labelOf = (id: string) => labelIn(guide, id);
   const open = answer.nextLooks.filter((look) => !look.setAside);
   const hindered = answer.nextLooks.filter((look) => look.setAside && look.bits > 0.1).slice(0, 2);
   const first = open.find((look) => look.character === chosen) ?? open[0];
-  const others = open.filter((look) => look !== first).slice(0, MOST);
   const level = answer.nextLevel.kind === 'rank' ? answer.nextLevel.rank : answer.nextLevel.facet;
   return (
     <Card title={first ? `Look next: ${labelOf(first.character).toLowerCase()}` : 'Nothing left to look at'}>
@@ -53,23 +54,7 @@ export function NextLookSheet({ guide, answer, chosen, onChoose, children }: Nex
           {`${answer.settling.reaches ? 'Would usually settle it' : 'Would help most, though not settle it'}: ${answer.settling.characters.map((id) => labelOf(id).toLowerCase()).join(' + ')}.`}
         </Text>
       )}
-      {others.length > 0 && (
-        <View style={styles.others}>
-          <Text size="small" quiet>
-            or
-          </Text>
-          {others.map((look) => (
-            <Pressable key={look.character} role="button" onPress={() => onChoose(look.character)} style={styles.other}>
-              <Text size="small" color={colour.kelp} strong style={styles.shrinks}>
-                {labelOf(look.character)}
-              </Text>
-              <Text size="small" quiet>
-                {look.bits.toFixed(2)}
-              </Text>
-            </Pressable>
-          ))}
-        </View>
-      )}
+      <Others guide={guide} answer={answer} first={first?.character} onChoose={onChoose} />
       {hindered.map((look) => (
         <Text
           key={look.character}
@@ -81,6 +66,34 @@ export function NextLookSheet({ guide, answer, chosen, onChoose, children }: Nex
   );
 }
 
+/** The looks that come after the first. */
+const Others = memo(function Others({
+  guide,
+  answer,
+  first,
+  onChoose,
+}: Pick<NextLookSheetProps, 'guide' | 'answer' | 'onChoose'> & { first?: string }) {
+  const others = answer.nextLooks.filter((look) => !look.setAside && look.character !== first).slice(0, MOST);
+  if (others.length === 0) return null;
+  return (
+    <View style={styles.others}>
+      <Text size="small" quiet>
+        or
+      </Text>
+      {others.map((look) => (
+        <Pressable key={look.character} role="button" onPress={() => onChoose(look.character)} style={styles.other}>
+          <Text size="small" color={colour.kelp} strong style={styles.shrinks}>
+            {labelIn(guide, look.character)}
+          </Text>
+          <Text size="small" quiet>
+            {look.bits.toFixed(2)}
+          </Text>
+        </Pressable>
+      ))}
+    </View>
+  );
+});
+
 const HANDLING = { look: 'by looking', touch: 'by touch', hold: 'held', instrument: 'held and measured' } as const;
 
 function sayWhy({ bits, seconds, sameView, chance, handling }: NextLook): string {
@@ -90,7 +103,7 @@ function sayWhy({ bits, seconds, sameView, chance, handling }: NextLook): string
 }
 
 /** What each answer would make of the leader: the look is worth it when they differ. */
-function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: Standing }) {
+const Answers = memo(function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: Standing }) {
   const character = guide.characters.find(({ id }) => id === look.character);
   const labelOf = (answer: string) => character?.states?.find(({ id }) => id === answer)?.label ?? answer;
   const likely = look.answers!.filter(({ chance }) => chance === undefined || chance >= 0.02);
@@ -107,7 +120,7 @@ function Answers({ guide, look, level }: { guide: Guide; look: NextLook; level: 
       ))}
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   answers: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l, rowGap: 2 },

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Empty } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
+import { useAtRest } from '../../ui/useAtRest';
 import { PageHeading } from '../../ui/PageHeading';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
@@ -160,9 +161,10 @@ const Cell = memo(function Cell({ id, guide, form: at, view, width }: CellProps)
   const form = compiledOf(guide).forms[at];
   const plate = formPlate(guide, form.id, view, 'thumb');
   const facets = sayFacets(guide, form.facets);
+  const atRest = useAtRest();
   return (
     <Link href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
-      <Pressable style={StyleSheet.flatten([styles.cell, { width }])}>
+      <Pressable style={StyleSheet.flatten([styles.cell, { width }, atRest])}>
         {plate && <PlateView plate={plate} width={width - 2 * space.s} height={(width - 2 * space.s) * 0.74} />}
         <TaxonName guide={guide} taxon={form.taxon} size={14} short lines={1} />
         <Text size="small" quiet numberOfLines={1}>

@@ -1,7 +1,7 @@
 import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
@@ -25,7 +25,7 @@ interface DangerNoticeProps {
  * folded to one line to make room, and never goes away before the danger does.
  * A slight hazard begins folded, so that a grave one is not overlooked for being usual.
  */
-export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
+export const DangerNotice = memo(function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
   const worst = answer?.hazards[0];
   // A danger that comes up anew is shown as it first would be, whatever was folded before.
   const [turned, setTurned] = useState<string>();
@@ -84,7 +84,7 @@ export function DangerNotice({ guide, answer, folded }: DangerNoticeProps) {
       )}
     </View>
   );
-}
+});
 
 /** What may be said once no dangerous form is left, and no more than that. */
 export function NotAmongDangerous({ guide, answer }: { guide: Guide; answer: Standing }) {

@@ -3,7 +3,7 @@ import { type LotUnity, lotUnity } from '@plesion/core/keys';
 import type { Situation } from '@plesion/core/observation';
 import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { api, queryClient } from '../../lib/api';
@@ -20,10 +20,10 @@ interface UnityProps {
 }
 
 /** Do the specimens of a lot go together? Where they do not, the lot can be split. */
-export function LotUnitySheet({ bench }: UnityProps) {
+export const LotUnitySheet = memo(function LotUnitySheet({ bench }: UnityProps) {
   const { lot, compiled, specimens } = bench;
   return lot && compiled && specimens.length > 1 ? <Unity bench={bench} lot={lot} /> : null;
-}
+});
 
 const NOWHERE: Situation = {};
 

@@ -1,5 +1,6 @@
 import { inHundred } from '@plesion/core/evidence';
 import { coupletIndex } from '@plesion/core/keys';
+import { memo } from 'react';
 import { Pressable, ScrollView, StyleSheet } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme/index';
 import { Text } from '../../ui/Text';
@@ -13,7 +14,7 @@ interface TrailProps {
 }
 
 /** Every decision so far, each a way back to its couplet. */
-export function Trail({ bench, shown, onShow }: TrailProps) {
+export const Trail = memo(function Trail({ bench, shown, onShow }: TrailProps) {
   const { trail, at, open } = bench.result;
   const index = coupletIndex(bench.stored.key);
   const steps = trail.map((step) => ({
@@ -54,7 +55,7 @@ export function Trail({ bench, shown, onShow }: TrailProps) {
       {chips}
     </ScrollView>
   );
-}
+});
 
 interface StepProps {
   label: string;

@@ -1,6 +1,7 @@
 import { inHundred } from '@plesion/core/evidence';
 import type { BackCheckItem } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour, space, TOUCH } from '../../theme/index';
@@ -98,7 +99,7 @@ function KeepSpecimen({ bench }: { bench: OpenWalk }) {
   );
 }
 
-export function Missteps({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: string) => void }) {
+export const Missteps = memo(function Missteps({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: string) => void }) {
   const { missteps } = bench.result;
   if (missteps.length === 0) return null;
   return (
@@ -124,7 +125,7 @@ export function Missteps({ bench, onShow }: { bench: OpenWalk; onShow: (couplet:
       ))}
     </Card>
   );
-}
+});
 
 const VERDICTS: Record<BackCheckItem['verdict'], { sign: string; word: string; color: string }> = {
   agrees: { sign: '✓', word: 'agrees', color: colour.for },

@@ -1,7 +1,7 @@
 import { type Certainty, CERTAINTIES } from '@plesion/core/observation';
 import { coupletIndex, type StatementAnswer } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
@@ -71,7 +71,7 @@ function useSight(bench: OpenWalk) {
   };
 }
 
-function Head({ bench }: { bench: OpenWalk }) {
+const Head = memo(function Head({ bench }: { bench: OpenWalk }) {
   const router = useRouter();
   const only = bench.lot ? undefined : bench.specimens[0];
   return (
@@ -98,9 +98,9 @@ function Head({ bench }: { bench: OpenWalk }) {
       />
     </View>
   );
-}
+});
 
-function Troubles({ bench }: { bench: OpenWalk }) {
+const Troubles = memo(function Troubles({ bench }: { bench: OpenWalk }) {
   const { caution } = bench.stored.key;
   return (
     <>
@@ -128,7 +128,7 @@ function Troubles({ bench }: { bench: OpenWalk }) {
       ))}
     </>
   );
-}
+});
 
 function PhoneWalk({ bench }: { bench: OpenWalk }) {
   const sight = useSight(bench);
@@ -136,9 +136,9 @@ function PhoneWalk({ bench }: { bench: OpenWalk }) {
   const calm = useDeferredValue(bench);
   return (
     <Screen>
-      <Head bench={bench} />
-      <Troubles bench={bench} />
-      <Trail bench={bench} shown={sight.shown} onShow={sight.show} />
+      <Head bench={calm} />
+      <Troubles bench={calm} />
+      <Trail bench={calm} shown={useDeferredValue(sight.shown)} onShow={sight.show} />
       {bench.lot && <LotSpecimens specimens={bench.specimens} chosen={sight.specimen} onChoose={sight.setSpecimen} />}
       {sight.atEnd && <WalkEnd bench={bench} onShow={sight.show} />}
       {sight.shown && (
@@ -152,9 +152,9 @@ function PhoneWalk({ bench }: { bench: OpenWalk }) {
         />
       )}
       {!sight.atEnd && <EndpointSheet bench={calm} />}
-      <LotUnitySheet bench={bench} />
+      <LotUnitySheet bench={calm} />
       {sight.shown && <AheadSheet bench={calm} from={sight.shown} />}
-      {!sight.atEnd && <Missteps bench={bench} onShow={sight.show} />}
+      {!sight.atEnd && <Missteps bench={calm} onShow={sight.show} />}
       <IsItSheet bench={calm} onShow={sight.show} />
       <Again bench={bench} />
     </Screen>
@@ -239,9 +239,9 @@ function WideWalk({ bench }: { bench: OpenWalk }) {
     <View style={styles.wide}>
       <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
         {help && <KeyHelp keys={WALK_KEYS} onClose={() => setHelp(false)} />}
-        <Head bench={bench} />
-        <Troubles bench={bench} />
-        <Trail bench={bench} shown={sight.shown} onShow={(id) => sight.show(id === result.at ? undefined : id)} />
+        <Head bench={calm} />
+        <Troubles bench={calm} />
+        <Trail bench={calm} shown={useDeferredValue(sight.shown)} onShow={sight.show} />
         {bench.lot && <LotSpecimens specimens={bench.specimens} chosen={sight.specimen} onChoose={sight.setSpecimen} numbered />}
         {sight.atEnd && <WalkEnd bench={bench} onShow={sight.show} />}
         {couplet && (
@@ -270,8 +270,8 @@ function WideWalk({ bench }: { bench: OpenWalk }) {
       </ScrollView>
       <ScrollView style={styles.right} contentContainerStyle={styles.column}>
         <EndpointSheet bench={calm} />
-        <LotUnitySheet bench={bench} />
-        {!sight.atEnd && <Missteps bench={bench} onShow={sight.show} />}
+        <LotUnitySheet bench={calm} />
+        {!sight.atEnd && <Missteps bench={calm} onShow={sight.show} />}
         {couplet && <AheadSheet bench={calm} from={couplet.id} />}
         <IsItSheet bench={calm} onShow={sight.show} />
         <Button small kind="quiet" label="Keys (?)" hint="Show the keys of the keyboard" onPress={() => setHelp(!help)} />
