@@ -1,12 +1,12 @@
 import {
   Change,
-  Draft,
   Edit,
   JoinProposal,
   KeyCharacterTold,
   KeyGuideChoices,
   LookedOver,
   MatrixEdit,
+  PackedDraft,
 } from '@plesion/core/authoring/schema';
 
 import { Source } from '@plesion/core/guide/schema';
@@ -45,7 +45,7 @@ export const DraftRow = z.object({
 });
 export type DraftRow = z.output<typeof DraftRow>;
 export const DraftList = z.object({ drafts: z.array(DraftRow) });
-export const StoredDraft = DraftRow.extend({ content: Draft });
+export const StoredDraft = DraftRow.extend({ content: PackedDraft });
 export type StoredDraft = z.output<typeof StoredDraft>;
 
 /** Begin one: from nothing, as the next version of a guide, or as another guide that goes on from one and names it. */

@@ -7,6 +7,8 @@ import {
   type KeyGuideChoices,
   type LookedOver,
   type Mistaken,
+  type PackedDraft,
+  unpacked,
 } from '../authoring';
 import { lookOver } from '../authoring/lookOver';
 import { compareForms, type Comparison } from '../compare';
@@ -87,7 +89,7 @@ export interface Questions {
   /** A guide that keys make. */
   guideFromKeys: { asks: { id: string; keys: readonly Key[]; choices: KeyGuideChoices }; gives: Outcome<KeyGuide> };
   /** What a draft of a guide says back. */
-  lookOver: { asks: { draft: Draft; mistaken: Mistaken[] }; gives: LookedOver };
+  lookOver: { asks: { draft: PackedDraft; mistaken: Mistaken[] }; gives: LookedOver };
   /** What a newer version changed, carried over to a draft that goes on from an older one. */
   carryOver: { asks: { base: Draft; ours: Draft; theirs: Draft }; gives: CarriedOver };
   /** What a version of a guide calls records. */
@@ -133,7 +135,7 @@ const answers: { [N in QuestionName]: (guide: Guide | undefined, asked: Question
     walkKey({ ...asked, ...(guide ? { compiled: compiledFor(guide, asked.situation, judgement) } : {}) }),
   readKey: (guide, source) => readKeyIn(source, guide),
   guideFromKeys: (_, { id, keys, choices }) => guideFromKeys(id, keys, choices),
-  lookOver: (_, { draft, mistaken }) => lookOver(draft, mistaken),
+  lookOver: (_, { draft, mistaken }) => lookOver(unpacked(draft), mistaken),
   carryOver: (_, { base, ours, theirs }) => carryOver(base, ours, theirs),
   names: (guide, { records }) => namesBy(guide!, records),
   checkKey: (guide, { key }) => checkKey(key, guide),

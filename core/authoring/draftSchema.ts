@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Character, Guide, Score, Source, Taxon } from '../guide/schema';
+import { Character, Guide, Score, ScoreValue, Source, Taxon } from '../guide/schema';
 import { FacetName, id } from '../guide/terms';
 import { Tile } from '../guide/tileSchema';
 
@@ -34,6 +34,27 @@ export const Draft = Guide.extend({
   views: z.array(Named),
 });
 export type Draft = z.infer<typeof Draft>;
+
+/** Scores of whole taxa by what they have in common: of a large matrix few values are said of many taxa. */
+export const PackedScores = z.strictObject({
+  columns: z.array(
+    z.strictObject({
+      character: id,
+      source: id,
+      /** `of`: the places in the draft's list of the taxa that the value is said of, from 0. */
+      values: z.array(z.strictObject({ value: ScoreValue, of: z.array(z.number().int().min(0)) })),
+    }),
+  ),
+});
+export type PackedScores = z.infer<typeof PackedScores>;
+
+/** A draft as it is kept and sent: one with many scores has most of them here. */
+export const PackedDraft = Draft.extend({ packed: PackedScores.optional() }).refine(
+  ({ taxa, packed }) =>
+    !packed || packed.columns.every(({ values }) => values.every(({ of }) => of.every((place) => place < taxa.length))),
+  { path: ['packed'], error: 'a score is of a taxon that is not there' },
+);
+export type PackedDraft = z.infer<typeof PackedDraft>;
 
 /** Parts of a guide that are replaced whole. */
 export const DraftPart = Draft.pick({

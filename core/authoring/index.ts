@@ -17,6 +17,7 @@ export {
 } from './inherited';
 export { guideFromKeys, type KeyGuide } from './keyGuide';
 export { writtenGenotypes } from '../guide/heredityModel';
+export { packed, unpacked } from './packed';
 export { type Part, partKey, partsIn, sayPart } from './parts';
 export { draftProblems } from './problems';
 export {
@@ -49,6 +50,7 @@ export type {
   KeyGuideChoices,
   LookedOver,
   Mistaken,
+  PackedDraft,
 } from './schema';
 export {
   type CellProblem,

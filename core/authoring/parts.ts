@@ -2,6 +2,7 @@ import type { Score } from '../guide/schema';
 import { FACETS, sayFacets, sayMonthDay } from '../guide/working';
 import { stableJson } from '../stableJson';
 import type { Draft } from './draftSchema';
+import { isOfWhole } from './packed';
 
 /** A part of a taxon that a score is of: a sex, a stage, a region, a time of the year, a circumstance; all of it where empty. */
 export type Part = Omit<Score['scope'], 'taxon'>;
@@ -20,7 +21,7 @@ export const partKey = (part: Part): string => stableJson(part);
 export function partsIn(scores: Iterable<Score>, source: string): { part: Part; n: number }[] {
   const found = new Map<string, { part: Part; n: number }>();
   for (const score of scores) {
-    if (score.source !== source) continue;
+    if (score.source !== source || isOfWhole(score.scope)) continue;
     const part = partOf(score);
     if (!part) continue;
     const key = partKey(part);

@@ -1,6 +1,7 @@
 import type { Score } from '../guide/schema';
 import { failed } from '../problem';
 import { stableJson } from '../stableJson';
+import { isOfWhole } from './packed';
 import { type Cell, type Draft, type Edit, MOST_SCORES } from './draftSchema';
 
 /** A draft at work: its scores by what each is of, so that one of many is found and changed at once. */
@@ -12,9 +13,8 @@ export interface Working {
 /** What a score is known by, as a key. */
 export const cellKey = ({ character, scope, source }: Cell): string => `${character}\n${source}\n${scopeKey(scope)}`;
 
-/** Of whole taxa nearly all scores are: told without looking further, for there may be millions. */
-const scopeKey = (scope: Cell['scope']): string =>
-  scope.taxon !== undefined && Object.keys(scope).length === 1 ? `{"taxon":"${scope.taxon}"}` : stableJson(scope);
+/** Told without looking further where it can be, for there may be millions. */
+const scopeKey = (scope: Cell['scope']): string => (isOfWhole(scope) ? `{"taxon":"${scope.taxon}"}` : stableJson(scope));
 
 export function workingOf({ scores, ...draft }: Draft): Working {
   return { draft, scores: new Map(scores.map((score) => [cellKey(score), score])) };

@@ -12,7 +12,7 @@ import type {
 } from '@plesion/contract/authoring';
 import type { NamesTried } from '@plesion/contract/guideVersions';
 import type { Problem } from '@plesion/core';
-import { applyEdits, type Draft, draftProblems, emptyDraft, forkOf } from '@plesion/core/authoring';
+import { applyEdits, type Draft, draftProblems, emptyDraft, forkOf, packed } from '@plesion/core/authoring';
 import { type Guide, readGuide } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
 import { DraftEditEntity, DraftEntity } from '../database/draftEntities';
@@ -37,7 +37,7 @@ const rowOf = ({ id, title, guideId, baseVersion, version, madeBy: by, updatedAt
   ...(baseVersion === null ? {} : { baseVersion }),
 });
 
-export const storedOf = (head: Head, content: Draft): StoredDraft => ({ ...rowOf(head), content });
+export const storedOf = (head: Head, content: Draft): StoredDraft => ({ ...rowOf(head), content: packed(content) });
 
 /** Guides that are being written, the one touched last first. */
 export async function listDrafts(em: Em, stationId: string): Promise<DraftRow[]> {
@@ -125,7 +125,7 @@ export async function lookOverDraft(em: Em, pool: AnalysisPool, stationId: strin
   const guides = new Set([head.guideId, draft.origin?.guide].filter((one) => typeof one === 'string'));
   const mistaken = await mistakenWith(em, stationId, [...guides]);
   const [look, records] = await Promise.all([
-    pool.ask(stationId, 'lookOver', { draft, mistaken }),
+    pool.ask(stationId, 'lookOver', { draft: packed(draft), mistaken }),
     read?.ok && head.guideId ? recordsAgainst(em, pool, stationId, head.guideId, read.value) : [],
   ]);
   return { ...look, records };

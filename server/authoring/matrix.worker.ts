@@ -1,5 +1,5 @@
 import { done, type Outcome } from '@plesion/core';
-import { type Change, type Draft, draftOf, takeMatrix, workingOf } from '@plesion/core/authoring';
+import { type Change, draftOf, packed, type PackedDraft, takeMatrix, unpacked, workingOf } from '@plesion/core/authoring';
 import type { JobTask } from '../jobs/pool';
 import { makeAll } from './makeAll';
 import type { MatrixDone, MatrixTask } from './matrix';
@@ -12,14 +12,14 @@ const MOST_BACK = 2_000_000;
 /** Takes a matrix in in a worker thread and tells how far it is. */
 export default function run({ request, port }: JobTask<MatrixTask>): Outcome<MatrixDone> {
   try {
-    const working = workingOf(JSON.parse(request.content) as Draft);
+    const working = workingOf(unpacked(JSON.parse(request.content) as PackedDraft));
     for (const batch of request.since) makeAll(working, JSON.parse(batch) as Change[]);
     port.postMessage(0.2);
     const outcome = takeMatrix(working, { do: 'matrix', source: request.source, text: request.text });
     port.postMessage(0.7);
     if (!outcome.ok) return outcome;
     const { matrix, problems, back } = outcome.value;
-    const content = JSON.stringify(draftOf(working));
+    const content = JSON.stringify(packed(draftOf(working)));
     return done({
       content,
       told: {

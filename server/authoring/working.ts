@@ -1,6 +1,15 @@
 import { getHeapStatistics } from 'node:v8';
 import { LockMode } from '@mikro-orm/core';
-import { type Change, type Draft, draftOf, type Working, workingOf } from '@plesion/core/authoring';
+import {
+  type Change,
+  type Draft,
+  draftOf,
+  packed,
+  type PackedDraft,
+  unpacked,
+  type Working,
+  workingOf,
+} from '@plesion/core/authoring';
 import { LRUCache } from 'lru-cache';
 import { bound } from '../database/bound';
 import { type DraftColumns, DraftEditEntity, DraftEntity } from '../database/draftEntities';
@@ -53,15 +62,17 @@ interface Written<Content> {
 }
 
 /** Large: as the plain value that it is, not by way of an entity. In one statement, so that it is all of one version. */
-const writtenIn = (em: Em, { stationId, id }: Head): Promise<Written<Draft>> =>
-  em
+async function writtenIn(em: Em, { stationId, id }: Head): Promise<Written<Draft>> {
+  const written = await em
     .getConnection()
-    .execute<Written<Draft>>(
+    .execute<Written<PackedDraft>>(
       'select content, version, behind from draft where station_id = ? and id = ?',
       [stationId, id],
       'get',
       em.getTransactionContext(),
     );
+  return { ...written, content: unpacked(written.content) };
+}
 
 /** {@link writtenIn}, as the text that it lies in the database as: not read here. */
 export const textIn = (em: Em, { stationId, id }: Head): Promise<Written<string>> =>
@@ -170,7 +181,7 @@ export async function keepEdits(
   const [version, updatedAt, { title }] = [head.version + 1, new Date(), working.draft];
   await keepBatch(tx, caller, { id, version, updatedAt }, batch, edits);
   const behind = head.behind < mostBehind(working) ? head.behind + 1 : 0;
-  if (behind === 0) await keepContent(tx, head, JSON.stringify(draftOf(working)));
+  if (behind === 0) await keepContent(tx, head, JSON.stringify(packed(draftOf(working))));
   await tx.nativeUpdate(DraftEntity, { stationId, id }, { version, behind, title, updatedAt, hidden: false });
   return { head: { ...head, version, behind, title, updatedAt }, working };
 }

@@ -1,5 +1,5 @@
 import type { EditsSince, EditsWrite, StoredDraft } from '@plesion/contract/authoring';
-import { applyEdits, type Edit, type Working, workingOf } from '@plesion/core/authoring';
+import { applyEdits, type Edit, unpacked, type Working, workingOf } from '@plesion/core/authoring';
 
 /** Changes that were made together and may not have reached the server. */
 export interface Batch {
@@ -187,7 +187,7 @@ const hasRoom = ({ edits }: Batch, next: Edit): boolean =>
   edits.length < AT_ONCE && edits.reduce((sum, edit) => sum + scoresIn(edit), scoresIn(next)) <= SCORES_AT_ONCE;
 
 function begun({ content, version }: StoredDraft, waiting: readonly Batch[]): { working: Working; version: number } {
-  const working = workingOf(content);
+  const working = workingOf(unpacked(content));
   // What cannot be made any more on what is there now is told when it is sent.
   for (const { edits } of waiting) applyEdits(working, edits);
   return { working, version };
