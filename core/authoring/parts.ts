@@ -2,7 +2,7 @@ import type { Score } from '../guide/schema';
 import { FACETS, sayFacets, sayMonthDay } from '../guide/working';
 import { stableJson } from '../stableJson';
 import type { Draft } from './draftSchema';
-import { isOfWhole } from './packed';
+import type { Working } from './workingDraft';
 
 /** A part of a taxon that a score is of: a sex, a stage, a region, a time of the year, a circumstance; all of it where empty. */
 export type Part = Omit<Score['scope'], 'taxon'>;
@@ -18,10 +18,10 @@ function partOf({ scope }: Pick<Score, 'scope'>): Part | undefined {
 export const partKey = (part: Part): string => stableJson(part);
 
 /** Parts that a source has scores of, with how many, those with the most first; all of a taxon is not among them. */
-export function partsIn(scores: Iterable<Score>, source: string): { part: Part; n: number }[] {
+export function partsIn({ ofParts }: Working['scores'], source: string): { part: Part; n: number }[] {
   const found = new Map<string, { part: Part; n: number }>();
-  for (const score of scores) {
-    if (score.source !== source || isOfWhole(score.scope)) continue;
+  for (const score of ofParts.values()) {
+    if (score.source !== source) continue;
     const part = partOf(score);
     if (!part) continue;
     const key = partKey(part);

@@ -7,7 +7,27 @@ import { type Cell, type Draft, type Edit, MOST_SCORES } from './draftSchema';
 /** A draft at work: its scores by what each is of, so that one of many is found and changed at once. */
 export interface Working {
   draft: Omit<Draft, 'scores'>;
-  scores: Map<string, Score>;
+  scores: Scores;
+}
+
+/** Scores by what each is of; those of less or more than a whole taxon, which are few, are at hand too. */
+export class Scores extends Map<string, Score> {
+  readonly ofParts = new Map<string, Score>();
+
+  constructor(scores: Iterable<Score>) {
+    super();
+    for (const score of scores) this.set(cellKey(score), score);
+  }
+
+  override set(key: string, score: Score): this {
+    if (!isOfWhole(score.scope)) this.ofParts.set(key, score);
+    return super.set(key, score);
+  }
+
+  override delete(key: string): boolean {
+    this.ofParts.delete(key);
+    return super.delete(key);
+  }
 }
 
 /** What a score is known by, as a key. */
@@ -17,7 +37,7 @@ export const cellKey = ({ character, scope, source }: Cell): string => `${charac
 const scopeKey = (scope: Cell['scope']): string => (isOfWhole(scope) ? `{"taxon":"${scope.taxon}"}` : stableJson(scope));
 
 export function workingOf({ scores, ...draft }: Draft): Working {
-  return { draft, scores: new Map(scores.map((score) => [cellKey(score), score])) };
+  return { draft, scores: new Scores(scores) };
 }
 
 export const draftOf = ({ draft, scores }: Working): Draft => ({ ...draft, scores: [...scores.values()] });

@@ -45,7 +45,7 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
   const newer = useNewer(id, version);
   const reviews = useReviews(id);
   const base = useBase(id);
-  const after = useMemo(() => draftOf({ draft, scores: new Map(scores) }), [draft, scores]);
+  const after = useMemo(() => draftOf({ draft, scores }), [draft, scores]);
   const ask = useCallback(
     (behind: string | undefined, signal: AbortSignal) =>
       authoringApi('tryDraftNames', { params: { id }, query: { after: behind } }, signal),

@@ -14,7 +14,7 @@ interface Props extends Pick<PartProps, 'draft' | 'scores'> {
 /** Of which part of each taxon the grid speaks: all of it, a sex, a stage, a region, a time of the year. */
 export function PartChoice({ draft, scores, source, part, onChange }: Props) {
   const [open, setOpen] = useState(false);
-  const used = partsIn(scores.values(), source);
+  const used = partsIn(scores, source);
   const own = partKey(part);
   const all = new Map([...used.map((one) => one.part), {}, part].map((one) => [partKey(one), one]));
   const n = new Map(used.map((one) => [partKey(one.part), one.n]));

@@ -37,8 +37,8 @@ export function gridOf({ draft, scores }: Working, source: string, part: Part = 
     return said === (now && printCell(character, now.value, draft.taxa)) ? {} : { was: said ?? '' };
   };
   const parts = new Map<string, number>();
-  for (const { character, scope, source: own } of isAll ? scores.values() : []) {
-    if (scope.taxon === undefined || own !== source || Object.keys(scope).length < 2) continue;
+  for (const { character, scope, source: own } of isAll ? scores.ofParts.values() : []) {
+    if (scope.taxon === undefined || own !== source) continue;
     const key = `${scope.taxon}\n${character}`;
     parts.set(key, (parts.get(key) ?? 0) + 1);
   }
