@@ -11,6 +11,7 @@ import {
   writeLongCsv,
   writeNexus,
   writeSddMatrix,
+  type Working,
 } from '@plesion/core/authoring';
 import { MatrixTaken } from '@plesion/contract/authoring';
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
@@ -56,8 +57,9 @@ const AT_ONCE = 200_000;
 const MANY = 20_000;
 
 /** What the formats that hold less than a guide leave behind. */
-function lostIn(matrix: Matrix): Record<string, string[]> {
-  if (matrix.taxa.length * matrix.characters.length > MANY) return {};
+function lostIn(working: Working, source: string): Record<string, string[]> {
+  if (working.draft.taxa.length * working.draft.characters.length > MANY) return {};
+  const matrix = matrixOf(draftOf(working), source);
   return { NEXUS: writeNexus(matrix).lost, SDD: writeSddMatrix('', matrix).lost };
 }
 
@@ -78,6 +80,8 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const [told, setTold] = useState<Omit<MatrixTaken, 'version'>>();
+  /** Is what was taken in on its way here? */
+  const [comes, setComes] = useState(false);
   const whole = () => draftOf({ draft, scores });
   const [begun, keep, forget] = useKeptState(`matrix.${id}`, Begun, {});
   const job = useJob(
@@ -120,13 +124,14 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
   const took = useEffectEvent(() => {
     setText('');
     setTold(job.result);
-    void takenIn(job.result?.back);
+    setComes(true);
+    void takenIn(job.result?.back).finally(() => setComes(false));
   });
   const version = job.result?.version;
   useEffect(() => {
     if (version !== undefined) took();
   }, [version]);
-  const lost = useMemo(() => lostIn(matrixOf(draftOf({ draft, scores }), source)), [draft, scores, source]);
+  const lost = useMemo(() => lostIn({ draft, scores }, source), [draft, scores, source]);
   return (
     <>
       {draft.sources.length > 1 && (
@@ -155,7 +160,7 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
         {told && (
           <Notice kind={told.left ? 'problem' : 'note'} title={told.left ? sayLeft(told.left) : 'Imported'}>
             <Text>
-              {`Read: ${told.taxa} taxa, ${told.characters} characters. ${told.back ? 'One step back undoes all of it.' : 'It is too much to be taken back by a step.'}`}
+              {`Read: ${told.taxa} taxa, ${told.characters} characters. ${comes ? 'It is being fetched …' : told.back ? 'One step back undoes all of it.' : 'It is too much to be taken back by a step.'}`}
             </Text>
             {told.problems.slice(0, SHOWN).map(({ taxon, character, text: cell, message }) => (
               <Text key={`${taxon} ${character}`} size="small">{`${taxon}, ${character}, “${cell}”: ${message}`}</Text>
