@@ -129,7 +129,7 @@ const features = {
   map: ['field', 'records', 'session'],
   shell: ['door', 'records', 'session'],
   kit: ['shell'],
-  authoring: ['map', 'photos', 'plates', 'records', 'session', 'sharing'],
+  authoring: ['map', 'measure', 'photos', 'plates', 'records', 'session', 'sharing'],
   daybook: ['firstLook', 'plates', 'records', 'session', 'shell'],
 };
 

@@ -55,6 +55,26 @@ const cutIn = (page: Page) =>
     return [...found];
   }, ROOM);
 
+/** Looks that are taken before what is found is believed: a chart is drawn anew a moment after its room has changed. */
+const LOOKS = 10;
+
+async function cutAtLast(page: Page): Promise<string[]> {
+  for (let look = 1; ; look++) {
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    const found = await cutIn(page);
+    if (found.length === 0 || look === LOOKS) return found;
+    await page.waitForTimeout(100);
+  }
+}
+
+/** What is out of sight follows the window only when it comes into sight: here all of it does. */
+const allInSight = (page: Page, on: boolean) =>
+  page.evaluate((so) => {
+    const sheet = new CSSStyleSheet();
+    if (so) sheet.replaceSync('* { content-visibility: visible !important; }');
+    document.adoptedStyleSheets = [sheet];
+  }, on);
+
 /** What is cut off on a page with letters twice as large, on a usual phone and on the smallest, a line each. The page then has its usual letters again. */
 export async function cutWithLargeLetters(page: Page, phone: { width: number; height: number }): Promise<string[]> {
   const usual = await letterSize(page);
@@ -62,11 +82,12 @@ export async function cutWithLargeLetters(page: Page, phone: { width: number; he
   // Else nothing would be looked at.
   await until(async () => (await letterSize(page)) >= 1.2 * usual);
   const found: string[] = [];
+  await allInSight(page, true);
   for (const size of [phone, SMALLEST]) {
     await page.setViewportSize(size);
-    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-    found.push(...(await cutIn(page)).map((line) => `${line} (at ${size.width})`));
+    found.push(...(await cutAtLast(page)).map((line) => `${line} (at ${size.width})`));
   }
+  await allInSight(page, false);
   await lettersOf(page, 'usual');
   return found;
 }

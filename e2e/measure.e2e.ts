@@ -13,8 +13,8 @@ interface Truth {
   measures: { character: string; value: number; lines: [number, number][][] }[];
 }
 
-/** A crab on the Bench with a photograph by the camera, and what is true of it. */
-async function photographed(page: Page): Promise<{ id: string; truth: Truth }> {
+/** A photograph of a crab by the camera, with its guide and what is true of it. */
+async function pictured(page: Page): Promise<{ guideId: string; hash: string; truth: Truth }> {
   const headers = { origin: station.url };
   const get = async <T>(path: string) => (await (await page.request.get(`${station.url}${path}`)).json()) as T;
   const { guides } = await get<{ guides: { id: string; slug: string }[] }>('/api/guides');
@@ -29,6 +29,13 @@ async function photographed(page: Page): Promise<{ id: string; truth: Truth }> {
   const { hash } = (await (await page.request.post(`${station.url}/api/photos`, { headers, multipart: { photo } })).json()) as {
     hash: string;
   };
+  return { guideId, hash, truth };
+}
+
+/** A crab on the Bench with a photograph, and what is true of it. */
+async function photographed(page: Page): Promise<{ id: string; truth: Truth }> {
+  const headers = { origin: station.url };
+  const { guideId, hash, truth } = await pictured(page);
   const id = crypto.randomUUID();
   const data = {
     version: 0,
@@ -53,6 +60,14 @@ async function onScreen(page: Page, [x, y]: readonly [number, number]): Promise<
   return [table.x + table.width / 2 + (x - 800) * scale, table.y + table.height / 2 + (y - 600) * scale];
 }
 
+async function setPoints(page: Page, places: readonly [number, number][]): Promise<void> {
+  for (const at of places) {
+    await page.mouse.move(...(await onScreen(page, at)));
+    await page.mouse.down();
+    await page.mouse.up();
+  }
+}
+
 const measured = async (page: Page): Promise<number> => Number.parseFloat(await page.getByTestId('measured').innerText());
 
 describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, height }) => {
@@ -67,13 +82,7 @@ describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, heigh
     await page.getByRole('link', { name: 'Measure it on a photo' }).click();
     await page.getByTestId('photo-table').waitFor();
     await page.getByText('Set: left edge of the carapace at its widest').waitFor();
-    const set = async (places: readonly [number, number][]) => {
-      for (const at of places) {
-        await page.mouse.move(...(await onScreen(page, at)));
-        await page.mouse.down();
-        await page.mouse.up();
-      }
-    };
+    const set = (places: readonly [number, number][]) => setPoints(page, places);
     await set([lines[0][0], lines[0].at(-1)!]);
     await page.getByText('Set: front edge on the midline').waitFor();
     // What was set is there again after a reload.
@@ -103,6 +112,41 @@ describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, heigh
     await page.getByText('2 times', { exact: false }).first().waitFor();
     expect(problems).toEqual([]);
   });
+});
+
+it('a photograph of a guide is measured as a character says, and what it came to stands in its words', async () => {
+  const page = await station.page(SIZES[0]);
+  await signIn(page, station.url);
+  const { guideId, hash, truth } = await pictured(page);
+  const headers = { origin: station.url };
+  const draft = `${station.url}/api/drafts/${crypto.randomUUID()}`;
+  await page.request.put(draft, { headers, data: { guideId, as: 'own', title: 'Crabs, measured' } });
+  const figure = {
+    ...{ id: 'taken', photo: hash, width: 1600, height: 1200, taxon: 'murica', view: 'dorsal' },
+    ...{ credit: 'O. Mereth', licence: 'CC-BY-4.0', caption: 'A male.' },
+  };
+  const edits = [{ do: 'part', set: { figures: [figure] }, drop: [] }];
+  const put = await page.request.post(`${draft}/edits`, { headers, data: { batch: crypto.randomUUID(), after: 0, edits } });
+  expect(put.status()).toBe(200);
+  await page.goto(`${draft.replace('/api/drafts/', '/guides/write/')}?part=figures`);
+  await page.getByRole('button', { name: /^Change Petralda murica/ }).click();
+  await page.getByRole('button', { name: 'Measure on it' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'What is measured' })
+    .getByRole('radio', { name: 'Carapace width ÷ length' })
+    .click();
+  await page.getByText('Set: left edge of the carapace at its widest').waitFor();
+  const { value, lines } = truth.measures.find(({ character }) => character === 'width-ratio')!;
+  await setPoints(page, [lines[0][0], lines[0].at(-1)!, lines[1][0], lines[1].at(-1)!]);
+  const told = await page.getByTestId('told').innerText();
+  expect(Math.abs(Number(/: ([\d.]+) ± /.exec(told)![1]) / value - 1)).toBeLessThan(0.03);
+  expect(await faultsOf(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  const words = page.getByLabel('What is to be seen on it');
+  await words.waitFor();
+  await expect(words.inputValue()).resolves.toBe(`A male. ${told}.`);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByText(/ · A male\. · O\. Mereth$/).waitFor();
 });
 
 it('by keys alone a length is measured with a scale, to the pixel', async () => {

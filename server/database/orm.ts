@@ -103,7 +103,7 @@ const MIGRATIONS = [
 
 /** Milliseconds that a statement, and getting a connection, may take: who waits longer is told so. */
 const LONGEST_STATEMENT = 20_000;
-const LONGEST_WAIT = 5_000;
+const LONGEST_WAIT = 10_000;
 
 const connect = (databaseUrl: string, limits: object) =>
   MikroORM.init(

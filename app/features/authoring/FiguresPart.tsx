@@ -1,13 +1,16 @@
 import type { Figure } from '@plesion/core/guide';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Disclosure } from '../../ui/Disclosure';
 import { FirstOf } from '../../ui/FirstOf';
+import { lazyPart } from '../../ui/lazyPart';
 import { Photo as Picture } from '../../ui/Photo';
+import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TakePhotos } from '../photos/AddPhotos';
 import { sendPhoto } from '../photos/keepPhoto';
@@ -17,6 +20,12 @@ import { beginFigure, FigureForm, type FigureWords, problemOf, sayOf } from './F
 import { FigurePins } from './FigurePins';
 import { freshId } from './freshId';
 import type { PartProps } from './WritingScreen';
+
+/** The table that photographs are measured on comes when one is to be. */
+const Measures = lazyPart(
+  () => import('./FigureMeasures'),
+  (part) => part.FigureMeasures,
+);
 
 /** Photos that were sent and wait for their words; what was said of the last one is proposed for the next. */
 const Waiting = z.object({
@@ -97,6 +106,7 @@ export function FiguresPart({ id, draft, edit }: PartProps & { id: string }) {
               onToggle={() => setOpen(open === figure.id ? undefined : figure.id)}
             >
               <Opened
+                id={id}
                 draft={draft}
                 figure={figure}
                 onChange={(now) => keep(figures.flatMap((one) => (one.id === figure.id ? (now ?? []) : one)))}
@@ -111,27 +121,40 @@ export function FiguresPart({ id, draft, edit }: PartProps & { id: string }) {
 
 /** One that is in the guide: its words, what is pointed at on it, and out again. */
 function Opened({
+  id,
   draft,
   figure,
   onChange,
 }: {
+  id: string;
   draft: PartProps['draft'];
   figure: Figure;
   onChange: (figure: Figure | undefined) => void;
 }) {
-  const [words, setWords] = useState<FigureWords>({ ...figure, caption: figure.caption ?? '' });
-  const [problem, setProblem] = useState<{ of: string; says: string }>();
+  /** What was said and cannot stand; all else is in the draft, where it can be taken back. */
+  const [unsaid, setUnsaid] = useState<Partial<FigureWords>>({});
+  const words: FigureWords = { ...figure, caption: figure.caption ?? '', ...unsaid };
+  const problem = Object.keys(unsaid).length > 0 ? problemOf(draft, words) : undefined;
   const say = (more: Partial<FigureWords>) => {
     const now = { ...words, ...more };
-    setWords(now);
     const wrong = problemOf(draft, now);
-    setProblem(wrong);
+    setUnsaid(wrong ? { ...unsaid, ...more } : {});
     if (!wrong) onChange(sayOf(figure, now));
   };
   return (
     <View style={styles.open}>
       <FigurePins figure={figure} characters={draft.characters} onChange={(pins) => onChange({ ...figure, pins })} />
       <FigureForm draft={draft} words={words} problem={problem} onChange={say} />
+      <Disclosure title="Measure on it">
+        <Suspense fallback={<Loading what="The photograph" />}>
+          <Measures
+            id={id}
+            figure={figure}
+            characters={draft.characters}
+            onTold={(told) => say({ caption: [words.caption.trim(), `${told}.`].filter(Boolean).join(' ') })}
+          />
+        </Suspense>
+      </Disclosure>
       <View style={styles.act}>
         <Button
           small

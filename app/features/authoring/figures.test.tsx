@@ -2,7 +2,7 @@ import { applyEdits, type Draft, type Edit, workingOf } from '@plesion/core/auth
 import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { act, type ReactElement, useState } from 'react';
-import { Image } from 'react-native';
+import { Image, View } from 'react-native';
 import { choose, press, showScreen } from '../../test/showScreen';
 import { FigurePins } from './FigurePins';
 import { FiguresPart } from './FiguresPart';
@@ -20,6 +20,18 @@ jest.mock('../photos/AddPhotos', () => {
   return {
     TakePhotos: ({ take }: { take: (file: object) => Promise<void> }) => (
       <Button label="Add a photo" onPress={() => void take({ name: 'one.jpg' })} />
+    ),
+  };
+});
+
+// What is set and told on the table is tried in a browser.
+jest.mock('../measure/FreeTable', () => {
+  const { Button } = jest.requireActual<{
+    Button: (props: { label: string; onPress: () => void }) => ReactElement;
+  }>('../../ui/Button');
+  return {
+    FreeTable: ({ tool, keep }: { tool: { label: string }; keep: { put: (words: string) => void } }) => (
+      <Button label={`Keep 2 of ${tool.label}`} onPress={() => keep.put('Told: 2')} />
     ),
   };
 });
@@ -128,6 +140,25 @@ describe('a photograph for a guide', () => {
     expect(figures()).toEqual([{ ...FIGURE, credit: 'E. Vask', licence: 'public-domain' }]);
     await press('Remove: the photograph by E. Vask');
     expect(figures()).toBeUndefined();
+  });
+
+  it('is measured as a character says or otherwise, and what it came to stands in its words', async () => {
+    working.draft.figures = [{ ...FIGURE, caption: 'A male.' }];
+    await showScreen(
+      <View>
+        <Figures />
+      </View>,
+    );
+    await press('Change Petralda murica');
+    await press('Measure on it');
+    await screen.findByText(/is written, with its error/);
+    const ratio = ledgeCrabs.characters.find(({ id }) => id === 'width-ratio')!;
+    await choose('What is measured', ratio.label);
+    await press(`Keep 2 of ${ratio.label}`);
+    expect(figures()![0].caption).toBe('A male. Told: 2.');
+    await choose('What is measured', 'an angle');
+    await press('Keep 2 of an angle');
+    expect(figures()![0].caption).toBe('A male. Told: 2. Told: 2.');
   });
 
   it('points at characters, with keys, and takes a pin off again', async () => {

@@ -1,5 +1,6 @@
 import type { PixelPoint } from '@plesion/core/measure';
-import { TOOL, toldByPixels, toldByPoints } from './tools';
+import { ledgeCrabs } from '@plesion/demo';
+import { TOOL, toldByPixels, toldByPoints, toolOf } from './tools';
 
 /** A photo that is dark by a rule, as the browser would decode it. */
 let mockShade: (x: number, y: number) => number = () => 128;
@@ -22,6 +23,31 @@ const box = (x: number, y: number, w: number, h: number): PixelPoint[] => [
   [x, y + h],
 ];
 const photo = { width: 400, height: 300 };
+
+describe('a character as a tool', () => {
+  const toolFor = (id: string) => {
+    const { label, protocol } = ledgeCrabs.characters.find((one) => one.id === id)!;
+    return toolOf({ label, protocol: protocol! });
+  };
+
+  it('is told by its name, of the points that its protocol says', () => {
+    const tool = toolFor('width-ratio');
+    expect(tool.scaled).toBe(false);
+    const ends: PixelPoint[] = [
+      [50, 100],
+      [250, 100],
+      [150, 20],
+      [150, 180],
+    ];
+    const points = Object.fromEntries(tool.landmarks.map(({ id }, i) => [id, ends[i]]));
+    const [line] = toldByPoints(tool, points, undefined, photo).lines;
+    expect(line).toMatch(/^Carapace width ÷ length: 1\.2[45]\d? ± 0\.0\d+$/);
+  });
+
+  it('wants a scale where there is a length in it', () => {
+    expect(toolFor('carapace-width').scaled).toBe(true);
+  });
+});
 
 describe('what is measured without a character', () => {
   it('is told with its error, in pixels or by a scale', () => {

@@ -12,7 +12,10 @@ import {
   toneOf,
 } from '@plesion/core/measure';
 import { type Part, pixelsOf } from './looking';
-import { pointsOf } from './steps';
+import { needsScale, pointsOf } from './steps';
+
+/** What is read out of the pixels of a photo. */
+type PixelReading = 'stripes' | 'dark' | 'tone';
 
 /** What can be measured without a character of the guide behind it. */
 export const TOOLS = ['length', 'proportion', 'angle', 'area', 'sides', 'stripes', 'dark', 'tone'] as const;
@@ -21,7 +24,11 @@ export type ToolName = (typeof TOOLS)[number];
 export interface Tool {
   label: string;
   landmarks: Protocol['landmarks'];
-  /** What is worked out of the points; what is read out of the pixels has none. */
+  /** Is there a length in it, which wants a scale to be told in millimetres? */
+  scaled?: boolean;
+  /** What is read out of the pixels, and not worked out of the points. */
+  reads?: PixelReading;
+  /** What is worked out of the points. */
   quantities: { says: string; quantity: Quantity }[];
 }
 
@@ -31,6 +38,7 @@ const outline = (id: string, label: string) => ({ id, label, kind: 'outline' as 
 export const TOOL: Record<ToolName, Tool> = {
   length: {
     label: 'a length',
+    scaled: true,
     landmarks: [point('from', 'one end'), point('to', 'the other end')],
     quantities: [{ says: 'Length', quantity: { id: 'length', kind: 'length', line: { points: ['from', 'to'] } } }],
   },
@@ -56,6 +64,7 @@ export const TOOL: Record<ToolName, Tool> = {
   },
   area: {
     label: 'an area',
+    scaled: true,
     landmarks: [outline('around', 'around it, point by point')],
     quantities: [
       { says: 'Area', quantity: { id: 'area', kind: 'area', outline: 'around' } },
@@ -77,16 +86,32 @@ export const TOOL: Record<ToolName, Tool> = {
   },
   stripes: {
     label: 'stripes along a line',
+    scaled: true,
+    reads: 'stripes',
     landmarks: [point('from', 'where the line begins'), point('to', 'where it ends, across the stripes')],
     quantities: [],
   },
-  dark: { label: 'the dark share of an area', landmarks: [outline('around', 'around the area')], quantities: [] },
+  dark: {
+    label: 'the dark share of an area',
+    reads: 'dark',
+    landmarks: [outline('around', 'around the area')],
+    quantities: [],
+  },
   tone: {
     label: 'a tone, beside a grey card',
+    reads: 'tone',
     landmarks: [outline('surface', 'around the surface'), outline('card', 'around the grey card')],
     quantities: [],
   },
 };
+
+/** A character of a guide as a tool: its landmarks, and what they come to. */
+export const toolOf = ({ label, protocol }: { label: string; protocol: Protocol }): Tool => ({
+  label,
+  landmarks: protocol.landmarks,
+  scaled: needsScale(protocol),
+  quantities: [{ says: label, quantity: protocol.quantity }],
+});
 
 /** What a tool is told besides its points. */
 export interface ToolSettings {
@@ -143,7 +168,7 @@ function shadesAbout(image: HTMLImageElement, points: readonly PixelPoint[]): { 
 
 /** What is read out of the pixels, where enough is set. */
 export function toldByPixels(
-  tool: ToolName,
+  reads: PixelReading,
   image: HTMLImageElement,
   points: PointSet,
   mm: number | undefined,
@@ -152,7 +177,7 @@ export function toldByPixels(
   const at = (id: string) => pointsOf(points, id);
   const inPart = (part: Part, all: readonly PixelPoint[]) => all.map(([x, y]): PixelPoint => [x - part.left, y - part.top]);
   const none = (why: string): Told => ({ lines: [], problems: [why] });
-  if (tool === 'stripes') {
+  if (reads === 'stripes') {
     const line = [...at('from'), ...at('to')];
     const { grey, part } = shadesAbout(image, line);
     const [from, to] = inPart(part, line);
@@ -167,7 +192,7 @@ export function toldByPixels(
       problems: [],
     };
   }
-  if (tool === 'dark') {
+  if (reads === 'dark') {
     const { grey, part } = shadesAbout(image, at('around'));
     const found = darkShare(grey, inPart(part, at('around')), settings.threshold);
     if (!found) return none('Fewer than 20 pixels lie within. Draw it around a larger area.');
