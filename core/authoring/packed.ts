@@ -13,9 +13,10 @@ export function packed(draft: Draft, few = FEW): PackedDraft {
   if (draft.scores.length <= few) return draft;
   const places = new Map(draft.taxa.map(({ id }, i) => [id, i]));
   const columns = new Map<string, PackedScores['columns'][number]>();
-  /** Where each value of each column is: by the value itself, and by what it says. */
-  const same = new Map<Score['value'], Map<string, number[]>>();
+  /** The places that each value of each column is said of, by what it says. */
   const alike = new Map<string, number[]>();
+  /** What a value says: one that was unpacked is the same for many. */
+  const said = new Map<Score['value'], string>();
   const others: Score[] = [];
   for (const score of draft.scores) {
     const { character, source, scope, value, note } = score;
@@ -24,26 +25,19 @@ export function packed(draft: Draft, few = FEW): PackedDraft {
       others.push(score);
       continue;
     }
-    const key = `${character}\n${source}`;
-    let of = same.get(value)?.get(key);
-    if (!of) {
-      of = listOf({ key, character, source, value });
-      const byColumn = same.get(value);
-      if (byColumn) byColumn.set(key, of);
-      else same.set(value, new Map([[key, of]]));
+    let says = said.get(value);
+    if (says === undefined) said.set(value, (says = stableJson(value)));
+    const column = `${character}\n${source}`;
+    const known = alike.get(`${column}\n${says}`);
+    if (known) {
+      known.push(place);
+      continue;
     }
-    of.push(place);
-  }
-  function listOf({ key, character, source, value }: Pick<Score, 'character' | 'source' | 'value'> & { key: string }): number[] {
-    const said = `${key}\n${stableJson(value)}`;
-    const known = alike.get(said);
-    if (known) return known;
-    const of: number[] = [];
-    alike.set(said, of);
-    const column = columns.get(key);
-    if (column) column.values.push({ value, of });
-    else columns.set(key, { character, source, values: [{ value, of }] });
-    return of;
+    const of = [place];
+    alike.set(`${column}\n${says}`, of);
+    const before = columns.get(column);
+    if (before) before.values.push({ value, of });
+    else columns.set(column, { character, source, values: [{ value, of }] });
   }
   return { ...draft, scores: others, packed: { columns: [...columns.values()] } };
 }

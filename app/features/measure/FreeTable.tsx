@@ -35,7 +35,7 @@ interface FreeTableProps {
 /** The photo with the points of a tool on it, and what they come to with its error. */
 export function FreeTable({ name, tool, photo, keep }: FreeTableProps) {
   const wide = useWide();
-  const { quantities, reads, scaled } = tool;
+  const { reads, scaled } = tool;
   const { image, failed } = usePhoto(usePhotoUri(photo, 'original'));
   const pointing = usePointing().data;
   const { steps, table, setTable, scale, setScale, forget } = useTable(`${name} ${photo}`, tool, false);
@@ -60,10 +60,8 @@ export function FreeTable({ name, tool, photo, keep }: FreeTableProps) {
   }, [reads, whole, image, points, mm, threshold, percent, error]);
   if (failed) return <PhotoFailed />;
   if (!image) return <Loading what="The photo" />;
-  const told =
-    whole && quantities.length
-      ? toldByPoints(tool, points, known, { width: image.naturalWidth, height: image.naturalHeight }, pointing)
-      : read;
+  const photoSize = { width: image.naturalWidth, height: image.naturalHeight };
+  const told = whole && !reads ? toldByPoints(tool, points, known, photoSize, pointing) : read;
   const put = () => {
     keep.put(told!.lines.join('; '));
     forget();
