@@ -1,16 +1,13 @@
 import { type ReactNode, useEffect, useRef } from 'react';
-import { Platform, type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
-
-/** Where the browser can, rows out of sight cost nothing but their height. */
-const outOfSight = (height: number): StyleProp<ViewStyle> =>
-  Platform.OS === 'web' && ({ contentVisibility: 'auto', containIntrinsicSize: `auto ${height}px` } as object);
+import { type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
+import { outOfSight } from './outOfSight';
 
 /**
  * One row of a long list. All rows are in the page, so that the keyboard, a search of the
  * page and a screen reader find them; what is out of sight is neither laid out nor painted.
  */
 export const LongRow = ({ height, style, children }: { height: number; style?: StyleProp<ViewStyle>; children: ReactNode }) => (
-  <View style={[outOfSight(height), style]}>{children}</View>
+  <View style={[outOfSight(`auto ${height}px`), style]}>{children}</View>
 );
 
 /** The end of what has come of a list; asks for more as soon as it is nearly in sight. */

@@ -1,11 +1,12 @@
 import { useEffect, useState } from 'react';
 import type { ViewStyle } from 'react-native';
 import { afterPaint } from '../lib/whenIdle';
+import { outOfSight } from './outOfSight';
 
-// CSS that React Native has no words for: https://www.w3.org/TR/css-contain-2/#content-visibility.
+const ROOM = 'auto 1px auto 200px';
 // What room a thing takes is remembered from before it goes out of sight only if it says so from the first.
-const SEEN = { containIntrinsicSize: 'auto 1px auto 200px' } as ViewStyle;
-const AT_REST = { ...SEEN, contentVisibility: 'auto' } as ViewStyle;
+const SEEN = { containIntrinsicSize: ROOM } as ViewStyle;
+const AT_REST = outOfSight(ROOM);
 
 const CAN = typeof CSS !== 'undefined' && CSS.supports('content-visibility', 'auto');
 
