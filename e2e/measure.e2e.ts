@@ -137,7 +137,10 @@ it('a photograph of a guide is measured as a character says, and what it came to
     .click();
   await page.getByText('Set: left edge of the carapace at its widest').waitFor();
   const { value, lines } = truth.measures.find(({ character }) => character === 'width-ratio')!;
-  await setPoints(page, [lines[0][0], lines[0].at(-1)!, lines[1][0], lines[1].at(-1)!]);
+  await setPoints(page, [lines[0][0], lines[0].at(-1)!]);
+  await page.getByText('Set: front edge on the midline').waitFor();
+  await setPoints(page, [lines[1][0], lines[1].at(-1)!]);
+  await page.getByText('All is set.', { exact: false }).first().waitFor();
   const told = await page.getByTestId('told').innerText();
   expect(Math.abs(Number(/: ([\d.]+) ± /.exec(told)![1]) / value - 1)).toBeLessThan(0.03);
   expect(await faultsOf(page)).toEqual([]);

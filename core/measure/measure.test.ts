@@ -218,6 +218,32 @@ describe('the 95 % intervals hold the truth in 93 to 97 of 100, each kind by its
         4,
       ),
     ));
+
+  it('are never nothing: who sets the very same pixels again errs by a pixel all the same', () => {
+    const points: PointSet = {
+      from: [100, 100],
+      to: [300, 100],
+      rim: [
+        [0, 0],
+        [40, 0],
+        [40, 30],
+        [0, 30],
+      ],
+    };
+    const quantities: Quantity[] = [
+      { id: 'long', kind: 'length', line: line('from', 'to') },
+      { id: 'large', kind: 'area', outline: 'rim' },
+    ];
+    for (const times of [2, 3, 4, 8]) {
+      const { values, pointing } = measure({ points, repeats: Array.from({ length: times - 1 }, () => points), quantities });
+      // Twice is too little to know the person by: the usual 2 px. From then on a pixel's own 1/√12, at both ends.
+      const each = times === 2 ? 2 : 1 / Math.sqrt(12);
+      expect(pointing.sd).toBeCloseTo(each, 9);
+      expect(values[0].sd).toBeCloseTo((Math.SQRT2 * each) / Math.sqrt(times), 9);
+      expect(values[1].sd).toBeGreaterThan(0.5);
+      for (const { interval, value } of values) expect(interval[1] - interval[0]).toBeGreaterThan(value / 1000);
+    }
+  });
 });
 
 describe('counts', () => {

@@ -6,7 +6,7 @@ import { dipRatio } from './dip';
 import { angleAt, areaWithin, type At, type Estimate, over, pathLength, reach } from './estimate';
 import { elongation, roundness } from './outline';
 import { planeOf, type Plane } from './plane';
-import { type Pointing, pointingOf, pointingSquares } from './pointing';
+import { LEAST_POINTING_SD, type Pointing, pointingOf, pointingSquares } from './pointing';
 import { outlineCrosses, placesOf, pointsOutside } from './points';
 import { raggedness } from './raggedness';
 import { intervalOf, pixelSize, type PixelSize, TILT_SHARE } from './scale';
@@ -300,9 +300,11 @@ function told(quantity: Quantity, found: readonly (Found & { bend?: number })[],
   const scaled = mean(found.map((one) => one.scaled));
   const curved = pointsOf(quantity) !== undefined;
   const own = n >= OWN_SPREAD || (curved && n > 1);
-  const variance = own
-    ? even.reduce((sum, one) => sum + (one - value) ** 2, 0) / (n - 1) / n
-    : (mean(found.map((one) => one.pointed)) * pointing.sd ** 2) / n;
+  const byPixels = (sdOfPoint: number) => (mean(found.map((one) => one.pointed)) * sdOfPoint ** 2) / n;
+  const spread = even.reduce((sum, one) => sum + (one - value) ** 2, 0) / (n - 1) / n;
+  // Sets that agree to the pixel tell nothing of their spread: a pixel's own error stays.
+  const agree = even.every((one) => one === even[0]);
+  const variance = own && !agree ? spread : byPixels(own ? LEAST_POINTING_SD : pointing.sd);
   const df = own ? n - 1 : pointing.df;
   const sd = Math.sqrt(variance + scaled);
   // Only the part that was estimated has few degrees of freedom.

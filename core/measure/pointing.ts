@@ -6,6 +6,12 @@ export const USUAL_POINTING_SD = 2;
 /** Degrees of freedom from which a person's own pointing is believed. */
 export const ENOUGH_DF = 6;
 
+/**
+ * Nobody points better than the pixel that is pointed at: a place within it is told as its middle, which
+ * alone errs by this much (uniform over a pixel, as in Sheppard 1898). Twice the same pixel is no certainty.
+ */
+export const LEAST_POINTING_SD = 1 / Math.sqrt(12);
+
 /** How well somebody points: the standard deviation along each axis, in pixels, and what it rests on. */
 export interface Pointing {
   sd: number;
@@ -35,7 +41,8 @@ export function pointingSquares(sets: readonly PointSet[]): { squares: number; d
 
 /**
  * A person's own pointing error, pooled over the landmarks of everything they set more than once
- * and what is known of them already; the usual 2 px until there are six degrees of freedom.
+ * and what is known of them already; the usual 2 px until there are six degrees of freedom, and never
+ * less than a pixel allows.
  *
  * @param before what is known already.
  */
@@ -43,5 +50,6 @@ export function pointingOf(found: { squares: number; df: number }, before?: Poin
   if (before && !Number.isFinite(before.df)) return before;
   const df = found.df + (before?.df ?? 0);
   if (df < ENOUGH_DF) return { sd: USUAL_POINTING_SD, df: Number.POSITIVE_INFINITY };
-  return { sd: Math.sqrt((found.squares + (before ? before.sd ** 2 * before.df : 0)) / df), df };
+  const sd = Math.sqrt((found.squares + (before ? before.sd ** 2 * before.df : 0)) / df);
+  return { sd: Math.max(LEAST_POINTING_SD, sd), df };
 }
