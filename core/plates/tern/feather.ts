@@ -102,6 +102,7 @@ export function scallops(
     colour = INK,
     opacity = 0.6,
     weight = 0.22,
+    round = false,
   }: {
     rows: number;
     across: number;
@@ -110,6 +111,8 @@ export function scallops(
     colour?: string;
     opacity?: number;
     weight?: number;
+    /** Round as a feather's end is, its sides going on for a while before they bend: where there is room to see it. */
+    round?: boolean;
   },
 ): void {
   const arcs: string[] = [];
@@ -120,8 +123,11 @@ export function scallops(
       const right = (k + 0.94) / many;
       const down = (r + 0.5) / rows;
       const deep = down + 0.62 / rows;
-      const foot = at((left + right) / 2, deep);
-      arcs.push(curvePath(curve([at(left, down), foot, at(right, down)], [], false)));
+      const middle = at((left + right) / 2, deep);
+      const side = (right - left) * 0.1;
+      const bend = down + 0.38 / rows;
+      const end = round ? [at(left + side, bend), middle, at(right - side, bend)] : [middle];
+      arcs.push(curvePath(curve([at(left, down), ...end, at(right, down)], [], false)));
     }
   }
   pen.inks.push({ d: arcs.join(''), part, stroke: colour, strokeWidth: Math.max(1, Math.round(pen.size * weight)), opacity });

@@ -174,7 +174,13 @@ function drawLesserCoverts(pen: Pen, at: At, model: TernModel): void {
   if (model.saddle !== 'plain') drawSaddle(pen, at, model, place);
   stroke(pen, 'coverts', curve(placed(at, LOWER_EDGE), [], false), full ? 0.012 : 0.02);
   if (!full) return;
-  scallops(pen, 'coverts', { rows: 5, across: 5, at: (a, d) => at(covertPoint(d * 0.42, 0.08 + a * 0.84)), opacity: 0.6 });
+  scallops(pen, 'coverts', {
+    rows: 4,
+    across: 4,
+    at: (a, d) => at(covertPoint(0.02 + d * 0.4, 0.1 + a * 0.8)),
+    opacity: 0.55,
+    round: true,
+  });
   stippleIn(pen, 'coverts', region, roundTone(region, at([9, 0])[0], 0.03, 0.5));
 }
 
@@ -257,6 +263,7 @@ function drawSaddle(pen: Pen, at: At, model: TernModel, place: (along: number, d
     colour: '#F7EFD9',
     opacity: 1,
     weight: full ? 0.7 : 1.4,
+    round: full,
   });
   if (!scaly) return;
   scallops(pen, 'saddle', {
@@ -266,5 +273,6 @@ function drawSaddle(pen: Pen, at: At, model: TernModel, place: (along: number, d
     colour: '#3B332B',
     opacity: 0.9,
     weight: full ? 0.62 : 1.4,
+    round: full,
   });
 }

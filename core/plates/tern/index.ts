@@ -10,7 +10,6 @@ import { ternMeasures } from './measures';
 import { ternTile } from './tiles';
 import { TERN_TRAITS } from './vocabulary';
 
-
 export const TERN_VIEWS = ['perched', 'below', 'head-on'] as const;
 export type TernView = (typeof TERN_VIEWS)[number];
 

@@ -4,7 +4,7 @@ import type { Traits } from '../traits';
 import { tailReach, wingReach } from './below';
 import { billEdges } from './head';
 import { HEAD, ternModel, type TernModel } from './model';
-import { tarsus } from './perched';
+import { tarsus } from './leg';
 import { atOf, WING_TIP, WRIST } from './sheet';
 
 type Line = readonly [Point, Point];

@@ -1,19 +1,20 @@
 import { INK, linePath } from '../display';
-import { curve, mix, type Point, polar, sample } from '../geometry';
+import { curve, type Point, polar, sample } from '../geometry';
 import { note, type Pen, roundTone, shape, stippleIn, stroke, wash } from '../pen';
 import { drawFeather } from './feather';
 import { drawFoldedWing } from './foldedWing';
 import { BILL_FOOT, BILL_TOP, drawBill, drawCap, drawCrest, drawEye, NAPE } from './head';
-import { BARE, billLength, MANTLES, tailLength, type TernModel, UNDERS, WHITE } from './model';
+import { drawLeg, drawThigh, tarsus } from './leg';
+import { MANTLES, tailLength, type TernModel, UNDERS, WHITE } from './model';
 import { type At, atOf, placed, shade, WING_TIP, WRIST } from './sheet';
 
 /** Crown from the bill to the nape: the cap is cut from it. */
-const CROWN: Point[] = [BILL_TOP, [15.8, -23.4], [20.6, -25.6], [26, -23.6], NAPE];
+const CROWN: Point[] = [BILL_TOP, [16.2, -22.7], [21.2, -25.2], [26.4, -23.4], NAPE];
 
 const BACK: Point[] = [
-  [32.6, -11.4],
-  [40, -6.6],
-  [56, -3.4],
+  [33, -11.8],
+  [40.4, -7.2],
+  [56, -3.6],
   [76, 0.2],
   [94, 5],
 ];
@@ -22,22 +23,17 @@ const BELLY: Point[] = [
   [86, 13.4],
   [70, 18],
   [54, 19.4],
-  [39, 15.4],
-  [27.6, 6.4],
-  [20.6, -3.4],
-  [16.6, -10.6],
+  [38.6, 15.8],
+  [26.4, 7.8],
+  [19.6, -1],
+  [16.8, -7.4],
+  [15.6, -12.4],
   BILL_FOOT,
 ];
 
 export const TAIL_ROOT: Point = [88, 7.6];
 
 export const tailTip = (model: TernModel): Point => polar(TAIL_ROOT, 7.5, tailLength(model));
-
-/** Where the leg bends above the foot, and the foot; as far apart as scored. */
-export function tarsus(model: TernModel): [Point, Point] {
-  const joint: Point = [60.4, 22.6];
-  return [joint, polar(joint, 97, model.legRatio * billLength(model))];
-}
 
 /** The bird at rest, facing left. */
 export function drawPerched(pen: Pen, model: TernModel): void {
@@ -49,6 +45,7 @@ export function drawPerched(pen: Pen, model: TernModel): void {
   drawCrest(pen, at, model);
   drawBody(pen, at, model);
   drawLeg(pen, at, model, false);
+  drawThigh(pen, at);
   drawBill(pen, at, model);
   drawFoldedWing(pen, at, model);
 }
@@ -78,48 +75,6 @@ function drawGround(pen: Pen, at: At, model: TernModel): void {
     strokeWidth: Math.round(pen.size * 0.3),
     opacity: 0.75,
   });
-}
-
-function drawLeg(pen: Pen, at: At, model: TernModel, far: boolean): void {
-  const [joint, foot] = tarsus(model);
-  const by = far ? 5.4 : 0;
-  const move = ([x, y]: Point): Point => at([x + by, y - (far ? 0.5 : 0)]);
-  const tint = BARE[model.legs];
-  const limb = (a: Point, b: Point, half: number) =>
-    shape(pen, {
-      outline: curve(
-        placed(move, [
-          [a[0] - half, a[1]],
-          [a[0] + half, a[1]],
-          [b[0] + half, b[1]],
-          [b[0] - half, b[1]],
-        ]),
-        [0, 1, 2, 3],
-      ),
-      part: 'legs',
-      tint,
-      weight: 0.5,
-    });
-  limb([joint[0] - 1.2, joint[1] - 6], joint, 0.95);
-  limb(joint, foot, 0.85);
-  const [x, y] = foot;
-  const web = curve(
-    placed(move, [
-      [x + 1, y - 0.6],
-      [x - 5.6, y + 0.9],
-      [x - 6.6, y + 1.9],
-      [x - 1.6, y + 1.7],
-      [x + 1.8, y + 1.2],
-    ]),
-    [1, 2],
-  );
-  shape(pen, { outline: web, part: 'legs', tint, weight: 0.5 });
-  if (pen.detail === 'full')
-    for (const end of [
-      [x - 6, y + 1.4],
-      [x - 3.6, y + 1.8],
-    ] as Point[])
-      stroke(pen, 'legs', curve([move([x + 0.4, y + 0.1]), move(mix([x, y], end, 0.5)), move(end)], [], false), 0.005);
 }
 
 /** Inner feathers first, the streamer nearest to us last. */
@@ -209,9 +164,9 @@ function drawUnderparts(pen: Pen, at: At, model: TernModel): void {
   if (model.under === 'white') return;
   // The cheek and chin stay white; the rest is washed, short of the contour.
   const region: Point[] = [
-    [21.4, -3.8],
-    [28.4, 6],
-    [39.6, 14.8],
+    [20.2, -3.2],
+    [27.4, 7],
+    [39.4, 15],
     [54, 18.8],
     [70, 17.4],
     [86, 12.8],

@@ -1,5 +1,5 @@
 import { curvePath, dotPath, INK, linePath } from '../display';
-import { type Curve, curve, mix, type Point, polar, sample } from '../geometry';
+import { curve, mix, type Point, polar, sample } from '../geometry';
 import { note, type Pen, shape, stroke, wash } from '../pen';
 import { drawFruit } from './fruit';
 import { GREENS, PETALS, type UmbelModel } from './model';
@@ -77,7 +77,10 @@ export function drawUmbel(pen: Pen, model: UmbelModel, foot: Point, reach: numbe
     return;
   }
   const head = reach * Math.min(0.2, 1.5 / model.rays + 0.05);
-  for (const i of order) drawHead(pen, model, ends[i], head, full);
+  for (const i of order) {
+    const lean = (Math.atan2(ends[i][0] - foot[0], foot[1] - ends[i][1]) * 180) / Math.PI;
+    drawHead(pen, model, ends[i], head, full, lean);
+  }
 }
 
 /** Rays as one line that runs out and back: two to a stroke. */
@@ -88,46 +91,90 @@ function zigzag(foot: Point, ends: readonly Point[]): string {
   return strokes.join('');
 }
 
-/** An umbellet far off: a cushion of flowers, or of fruits. */
-function drawHead(pen: Pen, model: UmbelModel, [x, y]: Point, size: number, full: boolean): void {
+/** An umbellet: a cushion where it is far or small; near by, its flowers or fruits on stalks of their own. */
+function drawHead(pen: Pen, model: UmbelModel, [x, y]: Point, size: number, full: boolean, lean: number): void {
+  const flat = curve([
+    [x - size, y],
+    [x - size * 0.6, y - size * 0.62],
+    [x, y - size * 0.78],
+    [x + size * 0.6, y - size * 0.62],
+    [x + size, y],
+    [x, y + size * 0.24],
+  ]);
+  if (full) return drawUmbellet(pen, model, [x, y], size, lean);
   const fruits = model.bears === 'fruits';
-  const puffs = full ? 7 : 0;
-  const tint = fruits ? GREENS[model.leafTint].stem : PETALS[model.petals];
-  const ring = (cx: number, cy: number, r: number): Curve =>
-    curve(
-      Array.from({ length: full ? 6 : 4 }, (_, i, { length } = { length: full ? 6 : 4 }) =>
-        polar([cx, cy], (360 * i) / length, r),
-      ),
-    );
-  const flat = curve(
-    [
-      [x - size, y],
-      [x - size * 0.6, y - size * 0.62],
-      [x, y - size * 0.78],
-      [x + size * 0.6, y - size * 0.62],
-      [x + size, y],
-      [x, y + size * 0.24],
-    ],
-    [],
-  );
   note(pen, 'heads', flat.points);
   pen.inks.push({
     d: curvePath(flat),
     part: 'heads',
-    fill: tint,
+    fill: fruits ? GREENS[model.leafTint].stem : PETALS[model.petals],
     stroke: INK,
-    strokeWidth: Math.max(1, Math.round(size * (full ? 4 : 7))),
+    strokeWidth: Math.max(1, Math.round(size * 7)),
   });
-  for (let k = 0; k < puffs; k++) {
-    const u = (k / (puffs - 1)) * 2 - 1;
-    const at: Point = [x + u * size * 0.86, y - size * (0.66 - 0.5 * u * u)];
-    pen.inks.push({
-      d: curvePath(ring(at[0], at[1], size * 0.25)),
-      part: 'heads',
-      fill: fruits ? '#9AA56F' : tint,
-      stroke: INK,
-      strokeWidth: Math.max(1, Math.round(size * 3)),
-    });
+}
+
+/** Where the flowers of an umbellet stand, the hindmost first: sidewards, and above its foot, in its half width. */
+const PLACES: Record<'many' | 'few', Point[]> = {
+  many: [
+    [-0.5, 0.98],
+    [0, 1.08],
+    [0.5, 0.98],
+    [-0.92, 0.56],
+    [0.92, 0.56],
+    [-0.32, 0.74],
+    [0.32, 0.74],
+    [-0.64, 0.44],
+    [0.64, 0.44],
+    [0, 0.5],
+  ],
+  few: [
+    [-0.4, 0.98],
+    [0.4, 0.98],
+    [-0.88, 0.56],
+    [0.88, 0.56],
+    [0, 0.62],
+    [-0.46, 0.5],
+    [0.46, 0.5],
+  ],
+};
+
+/** Above so many rays an umbellet shows fewer of its flowers. */
+const CROWDED = 16;
+
+/** How far an umbellet leans with its ray: those of a flat umbel all look up, those of a ball outwards. */
+const LEANING = { flat: 0, domed: 0.55, ball: 0.95 } as const;
+
+function drawUmbellet(pen: Pen, model: UmbelModel, [x, y]: Point, size: number, lean: number): void {
+  const turn = lean * LEANING[model.spread];
+  const places = PLACES[model.rays > CROWDED ? 'few' : 'many'].map(([u, v]) =>
+    polar(polar([x, y], turn, u * size), turn - 90, v * size),
+  );
+  const margin = size * 0.34;
+  note(pen, 'heads', [
+    [x, y],
+    ...places.flatMap(([u, v]): Point[] => [
+      [u - margin, v - margin],
+      [u + margin, v + margin],
+    ]),
+  ]);
+  const stroke = (d: string, colour: string, wide: number) =>
+    pen.inks.push({ d, part: 'heads', stroke: colour, strokeWidth: Math.max(1, Math.round(size * wide)) });
+  const stalks = places.map((end) => linePath([[x, y], end], false)).join('');
+  stroke(stalks, INK, 4.4);
+  stroke(stalks, GREENS[model.leafTint].stem, 2);
+  if (model.bears === 'fruits') {
+    // A fruit is longer than broad, in the line of its stalk.
+    const fruits = places.map((end) => linePath([mix([x, y], end, 0.9), mix([x, y], end, 1.12)], false)).join('');
+    stroke(fruits, INK, 21);
+    stroke(fruits, '#9AA56F', 15);
+    return;
+  }
+  // Those behind are drawn before those in front, each with its own outline.
+  for (const row of [places.slice(0, 3), places.slice(3)]) {
+    const petals = row.flatMap((at, k) => Array.from({ length: 5 }, (_, i) => polar(at, i * 72 - 90 + k * 23, size * 0.15)));
+    stroke(dotPath(petals), INK, 24);
+    stroke(dotPath(petals), PETALS[model.petals], 18);
+    stroke(dotPath(row), '#A9AE6B', 9);
   }
 }
 

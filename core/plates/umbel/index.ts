@@ -12,7 +12,6 @@ import { umbelMeasures } from './measures';
 import { umbelTile } from './tiles';
 import { UMBEL_TRAITS } from './vocabulary';
 
-
 export const UMBEL_VIEWS = ['habit', 'leaf', 'stem', 'umbel', 'flower', 'fruit'] as const;
 export type UmbelView = (typeof UMBEL_VIEWS)[number];
 
