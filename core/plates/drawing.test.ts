@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { seeded } from '../probability';
 import { compileGuide, formsOf } from '../guide';
-import { commandCount, cropPlate, curvePath, discPath, dotPath, linePath, squareRound } from './display';
+import { commandCount, cropPlate, curvePath, discPath, dotPath, linePath, type Plate, reduced, squareRound } from './display';
 import {
   add,
   boxOf,
@@ -129,6 +129,62 @@ describe('paths', () => {
     expect(count('M0 0l1 1 2 2 3 3z')).toBe(5);
     expect(count('M0 0c1 1 2 2 3 3 1 1 2 2 3 3z')).toBe(4);
     expect(count('M0 0h0m1-1h0')).toBe(4);
+  });
+});
+
+describe('a plate drawn larger than it is', () => {
+  const plate = (d: string): Plate => ({
+    box: { x: 10, y: -20, width: 100, height: 50 },
+    parts: { head: { x: 10, y: 0, width: 20, height: 5 } },
+    inks: [{ d, part: 'head', strokeWidth: 25 }],
+  });
+  const by = (d: string, k: number) => reduced(plate(d), k).inks[0].d;
+  /** Where a path of relative curves comes to, knot by knot. */
+  const knots = (d: string): Point[] => {
+    const [, x, y] = /^M(-?[\d.]+) ?(-?[\d.]+)/.exec(d)!;
+    let at: Point = [Number(x), Number(y)];
+    return [...d.matchAll(/([cs])([^a-zA-Z]*)/g)].flatMap(([, letter, rest]) => {
+      const numbers = rest.match(/-?(\d+\.?\d*|\.\d+)/g)!.map(Number);
+      const takes = letter === 'c' ? 6 : 4;
+      return Array.from(
+        { length: numbers.length / takes },
+        (_, i) => (at = add(at, [numbers[(i + 1) * takes - 2], numbers[(i + 1) * takes - 1]])),
+      );
+    });
+  };
+
+  it('has its box, its parts and its lines at its own size', () => {
+    expect(reduced(plate('M0 0l1 1z'), 10)).toMatchObject({
+      box: { x: 1, y: -2, width: 10, height: 5 },
+      parts: { head: { x: 1, y: 0, width: 2, height: 0.5 } },
+      inks: [{ strokeWidth: 2.5, part: 'head' }],
+    });
+  });
+
+  it('has every knot of a curve where it was, to a thousandth of a millimetre', () => {
+    const coordinate = fc.double({ min: -40, max: 40, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(coordinate, coordinate), { minLength: 3, maxLength: 12 }),
+        fc.constantFrom(2, 10),
+        (points, k) => {
+          const drawn = curvePath(curve(points.map(([x, y]): Point => [x * k, y * k])));
+          const small = by(drawn, k);
+          expect(commandCount({ inks: [{ d: small, part: 'x' }] })).toBe(commandCount({ inks: [{ d: drawn, part: 'x' }] }));
+          knots(small).forEach(([x, y], i) => {
+            const [tx, ty] = points[(i + 1) % points.length];
+            expect(Math.max(Math.abs(x / 100 - tx), Math.abs(y / 100 - ty))).toBeLessThan(0.0051 / k + 1e-9);
+          });
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps the flags of arcs, ten and a half for ten and a half, and dots and hatches at hundredths', () => {
+    expect(by('M105-5a50 50 0 1 0 100 0z', 10)).toBe('M10.5-.5a5 5 0 1 0 10 0z');
+    expect(by('M105 104h0m4-9h0', 10)).toBe('M11 10h0m0 0h0');
+    expect(by('M14 26l14-26', 10)).toBe('M1 3l1-3');
   });
 });
 

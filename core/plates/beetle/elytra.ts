@@ -166,7 +166,7 @@ function drawHair(pen: Pen, model: BeetleModel, polygon: readonly Point[]): void
   const random = seeded('hair');
   const edge = flat(polygon);
   const full = pen.detail === 'full';
-  const many = model.hair === 'dense' ? (full ? 520 : 40) : full ? 110 : 14;
+  const many = model.hair === 'dense' ? (full ? 350 : 40) : full ? 110 : 14;
   const long = model.length * (model.hair === 'dense' ? 0.026 : 0.034) * (full ? 1 : 1.7);
   const hairs = Array.from({ length: many }, (): Point[] => {
     const from: Point = [(random() * 2 - 1) * elytraWidth * 0.5, head + pronotum + elytra * (0.03 + random() * 0.93)];

@@ -1,4 +1,4 @@
-import type { Plate } from '../display';
+import { type Plate, reduced } from '../display';
 import { type Detail, finish, newPen } from '../pen';
 import type { Plan } from '../plan';
 import type { Traits } from '../traits';
@@ -11,25 +11,33 @@ import { beetleMeasures } from './measures';
 import { beetleTile } from './tiles';
 import { BEETLE_TRAITS } from './vocabulary';
 
-
 export const BEETLE_VIEWS = ['dorsal', 'lateral', 'head', 'hind-leg'] as const;
 export type BeetleView = (typeof BEETLE_VIEWS)[number];
 
-/** Lines of the enlarged parts are as fine as those of the whole animal. */
+/**
+ * Lines of the enlarged parts are as fine as those of the whole animal. A head is a millimetre across: in whole hundredths
+ * of one it would have facets on a large plate, so it is drawn `by` times as large, as far as the budget of a plate allows.
+ */
 const VIEWS = {
-  dorsal: { draw: drawAbove, scale: 1 },
-  lateral: { draw: drawSide, scale: 0.9 },
-  head: { draw: drawFace, scale: 0.42 },
-  'hind-leg': { draw: drawHindLeg, scale: 0.5 },
+  dorsal: { draw: drawAbove, scale: 1, by: 2 },
+  lateral: { draw: drawSide, scale: 0.9, by: 10 },
+  head: { draw: drawFace, scale: 0.42, by: 10 },
+  'hind-leg': { draw: drawHindLeg, scale: 0.5, by: 10 },
 } as const;
 
 /** A whole beetle from above or its side, or its head from the front, or a hind leg, in millimetres. */
 export function drawBeetle(traits: Traits, view: BeetleView, detail: Detail = 'full'): Plate {
   const model = beetleModel(traits);
-  const { draw, scale } = VIEWS[view];
-  const pen = newPen(sizeOf(model) * scale, detail);
-  draw(pen, model);
-  return finish(pen, 0.07);
+  const { draw, scale, by } = VIEWS[view];
+  if (detail !== 'full') {
+    const pen = newPen(sizeOf(model) * scale, detail);
+    draw(pen, model);
+    return finish(pen, 0.07);
+  }
+  const large = { ...model, length: model.length * by };
+  const pen = newPen(sizeOf(large) * scale, detail);
+  draw(pen, large);
+  return reduced(finish(pen, 0.07), by);
 }
 
 export const BEETLE: Plan = {

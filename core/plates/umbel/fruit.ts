@@ -1,7 +1,7 @@
 import { curvePath, INK, linePath, PAPER } from '../display';
 import { curve, type Point, rotate, sample } from '../geometry';
 import { note, type Pen, roundTone, shape, sheen, stroke } from '../pen';
-import { FRUITS, type UmbelModel } from './model';
+import { FRUITS, GREENS, type UmbelModel } from './model';
 
 /** Width of the fruit's body on its own plate, without wings and bristles, in millimetres. */
 const WIDTH = 3;
@@ -12,9 +12,12 @@ export const PLATE = 4;
 /** Edge of the fruit's body at t from top to foot, as a share of half its width. */
 const half = (t: number) => Math.sin(Math.PI * (0.06 + 0.88 * t) ** 0.94) ** 0.8;
 
-/** One fruit large, stalk below. */
+/** How many times as large as it is a fruit is drawn on its own plate: in whole hundredths of a millimetre it would have facets. */
+export const FRUIT_BY = 10;
+
+/** One fruit large, stalk below; to be reduced to its own size. */
 export function drawFruitPlate(pen: Pen, model: UmbelModel): void {
-  drawFruit(pen, model, [0, 0], WIDTH, 0);
+  drawFruit(pen, model, [0, 0], WIDTH * FRUIT_BY, 0);
 }
 
 /** A fruit that hangs on its stalk's end at `foot`, leaning by some degrees. */
@@ -25,12 +28,9 @@ export function drawFruit(pen: Pen, model: UmbelModel, foot: Point, width: numbe
   const fine = (width / WIDTH) * (PLATE / pen.size);
   const at = (u: number, t: number): Point => rotate([foot[0] + (u * width) / 2, foot[1] - long * (1 - t)], foot, lean);
   const stops = [0.02, 0.12, 0.28, 0.46, 0.64, 0.82, 0.95];
-  pen.inks.push({
-    d: linePath([at(0, 1.3), at(0, 0.98)], false),
-    part: 'stalk',
-    stroke: INK,
-    strokeWidth: Math.round(width * 11),
-  });
+  const stalk = linePath([at(0, 1.3), at(0, 0.98)], false);
+  pen.inks.push({ d: stalk, part: 'stalk', stroke: INK, strokeWidth: Math.round(width * (full ? 10 : 11)) });
+  if (full) pen.inks.push({ d: stalk, part: 'stalk', stroke: GREENS[model.leafTint].stem, strokeWidth: Math.round(width * 7) });
   note(pen, 'stalk', [at(0, 1.34)]);
   if (model.ribs === 'winged') {
     for (const side of [-1, 1]) {
@@ -123,9 +123,9 @@ function drawStyles(pen: Pen, model: UmbelModel, at: (u: number, t: number) => P
   const long = model.styles === 'long';
   for (const side of [-1, 1]) {
     const line = long
-      ? [at(side * 0.1, 0.03), at(side * 0.5, -0.16), at(side * 1.02, -0.06), at(side * 1.14, 0.1)]
+      ? [at(side * 0.1, 0.03), at(side * 0.34, -0.14), at(side * 0.66, -0.17), at(side * 0.96, -0.08), at(side * 1.1, 0.1)]
       : [at(side * 0.1, 0.03), at(side * 0.2, -0.06), at(side * 0.3, -0.1)];
-    stroke(pen, 'styles', curve(line, [], false), 0.045 * fine);
+    stroke(pen, 'styles', curve(line, [], false), (pen.detail === 'full' ? 0.03 : 0.045) * fine);
     note(pen, 'styles', [at(side * 0.2, -0.12), ...line]);
   }
   const cushion = curve([at(-0.36, 0.03), at(-0.2, -0.06), at(0.2, -0.06), at(0.36, 0.03)]);

@@ -1,9 +1,9 @@
-import type { Plate } from '../display';
+import { type Plate, reduced } from '../display';
 import { type Detail, finish, newPen } from '../pen';
 import type { Plan } from '../plan';
 import type { Traits } from '../traits';
 import { drawFlowerPlate, drawFruitingHead, drawUmbelPlate } from './flower';
-import { drawFruitPlate, PLATE } from './fruit';
+import { drawFruitPlate, FRUIT_BY, PLATE } from './fruit';
 import { drawHabit } from './habit';
 import { drawLeafPlate } from './leaf';
 import { umbelModel, type UmbelModel } from './model';
@@ -22,7 +22,7 @@ const DRAWN = {
   stem: { draw: drawStemPlate, size: () => 20 },
   umbel: { draw: drawUmbelPlate, size: () => 75 },
   flower: { draw: drawFlowerPlate, size: () => 13 },
-  fruit: { draw: drawFruitPlate, size: () => PLATE },
+  fruit: { draw: drawFruitPlate, size: () => PLATE * FRUIT_BY },
 } as const;
 
 /** A whole plant, or one of its parts large, in millimetres. */
@@ -32,7 +32,8 @@ export function drawUmbelView(traits: Traits, view: UmbelView, detail: Detail = 
   const pen = newPen(size(model), detail);
   if (view === 'flower' && model.bears === 'fruits') drawFruitingHead(pen, model);
   else draw(pen, model);
-  return finish(pen, 0.06);
+  const plate = finish(pen, 0.06);
+  return view === 'fruit' ? reduced(plate, FRUIT_BY) : plate;
 }
 
 const ALWAYS: readonly UmbelView[] = ['habit', 'leaf', 'stem'];
