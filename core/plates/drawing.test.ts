@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo/ledgeCrabs';
 import { seeded } from '../probability';
 import { compileGuide, formsOf } from '../guide';
-import { commandCount, cropPlate, curvePath, discPath, dotPath, linePath, type Plate, reduced, squareRound } from './display';
+import { commandCount, cropPlate, curvePath, discPath, dotPath, linePath, type Plate, squareRound } from './display';
 import {
   add,
   boxOf,
@@ -21,6 +21,7 @@ import {
   sample,
 } from './geometry';
 import { finish, grains, newPen, note, roundTone, shape, stroke, wash } from './pen';
+import { reduced } from './reduced';
 import { traitsOf, traitsRead } from '.';
 
 const square: Point[] = [

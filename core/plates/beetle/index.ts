@@ -1,6 +1,7 @@
-import { type Plate, reduced } from '../display';
+import type { Plate } from '../display';
 import { type Detail, finish, newPen } from '../pen';
 import type { Plan } from '../plan';
+import { reduced } from '../reduced';
 import type { Traits } from '../traits';
 import { drawAbove } from './dorsal';
 import { drawFace } from './head';
