@@ -37,6 +37,20 @@ describe('the simulated field camera', () => {
     expect(shoot('ledge-crabs', { view: 'dorsal', form: a.truth.form }, 'other').truth.form).toBe(a.truth.form);
   });
 
+  it('knows where those stand that stand on something: at the feet of each, in the picture', () => {
+    const at = (view: string, specimens: number) => shoot('tessary-terns', { view, specimens }).stands;
+    const [alone] = at('perched', 1);
+    expect(alone).toBeGreaterThan(600);
+    expect(alone).toBeLessThan(1200);
+    // Two in the upper row, one below them.
+    const [one, beside, under] = at('perched', 3);
+    expect(Math.abs(one - beside)).toBeLessThan(30);
+    expect(under - one).toBeGreaterThan(120);
+    expect([at('below', 1), shoot('ledge-crabs', { view: 'dorsal' }).stands]).toEqual([[], []]);
+    // What the plate stands a bird on is no part of the picture.
+    expect(shoot('tessary-terns', { view: 'perched' }).inks.filter(({ part }) => part === 'ground')).toEqual([]);
+  });
+
   it('knows where each landmark is seen: set there, every character measures what it truly is', () => {
     let told = 0;
     for (const { guide, compiled, plan } of guides)

@@ -26,6 +26,8 @@ export interface Framed {
   /** The bar or the grid that lies in its plane, in pixels. */
   card: { at: Point; mm: Point }[];
   blur: number;
+  /** How far down the picture each individual has its feet that stands on something, in pixels. */
+  stands: number[];
   truth: ShotTruth;
 }
 
@@ -86,12 +88,17 @@ export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed:
     measures: measuresIn(compiled, plan, traits, shot.view, seeing(offsets[i])),
   }));
   const [first, ...others] = told;
+  const stands = all.flatMap(({ plate: { parts } }, i) => {
+    const legs = parts.ground && parts.legs;
+    return legs ? [seeing(offsets[i])([legs.x + legs.width / 2, legs.y + legs.height])[1]] : [];
+  });
   return {
     width: WIDTH,
     height: HEIGHT,
     inks: all.flatMap(({ plate }, i) => mapInks(plate, seeing(offsets[i]))),
     box: { x: left, y: top, width: right - left, height: foot - top },
     card,
+    stands,
     blur: (shot.blur ?? 0.8) + (all[0].plate.blur ?? 0) * scale,
     truth: {
       guide: compiled.guide.id,
@@ -109,9 +116,8 @@ export function frameShot(compiled: CompiledGuide, plan: Plan, shot: Shot, seed:
 function individual(compiled: CompiledGuide, plan: Plan, shot: Shot, form: number, random: RandomSource, seed: string) {
   const traits = traitsOf(compiled, form, random);
   const drawn = plan.draw(traits, shot.view, 'full');
-  // What a plate stands its animals on is no part of the scene, but for a bird, which would stand in the air.
-  const bare: Plate =
-    compiled.guide.plan === 'tern' ? drawn : { ...drawn, inks: drawn.inks.filter(({ part }) => part !== 'ground') };
+  // What a plate stands its animals on is no part of the scene.
+  const bare: Plate = { ...drawn, inks: drawn.inks.filter(({ part }) => part !== 'ground') };
   const veils = (shot.concealment ?? []).map((veil) => ({ ...veil, seed }));
   return { form, traits, plate: veils.length ? conceal(bare, veils) : bare };
 }

@@ -52,6 +52,21 @@ describe('the camera', () => {
     expect((await take({ seed: 'two' }).expect(201)).body).toEqual({ id: expect.any(String) });
   });
 
+  it('has a bird that stands on stone, with sky above it', async () => {
+    const { body } = await visitor.get('/api/guides').expect(200);
+    const terns = (body as { guides: { id: string; slug: string }[] }).guides.find(({ slug }) => slug === 'tessary-terns')!;
+    const colour = async (id: string, top: number) => {
+      const part = { left: 0, top, width: 1600, height: 60 };
+      const [red, , blue] = (await statsOf(sharp(await picture(id)).extract(part))).map(({ mean }) => mean);
+      return blue - red;
+    };
+    const standing = await shot({ guide: terns.id, view: 'perched', seed: 'shore' });
+    expect(await colour(standing, 10)).toBeGreaterThan(10);
+    expect(await colour(standing, 1130)).toBeLessThan(0);
+    const flying = await shot({ guide: terns.id, view: 'below', seed: 'shore' });
+    expect(await colour(flying, 1130)).toBeGreaterThan(10);
+  });
+
   it('sees it darker in low light, and blurred out of focus', async () => {
     const light = async (id: string) => (await statsOf(sharp(await picture(id))))[1];
     const still = await shot({ seed: 's', noise: 0 });

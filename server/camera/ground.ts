@@ -19,6 +19,15 @@ const SKY: Ground = {
     [0.2, 0.35],
   ],
 };
+const SEA: Ground = {
+  dark: [78, 110, 120],
+  light: [128, 156, 162],
+  octaves: [
+    [0.5, 0.4],
+    [0.05, 0.3],
+    [0.012, 0.3],
+  ],
+};
 const ROCK: Ground = {
   dark: [84, 82, 78],
   light: [172, 165, 150],
@@ -83,15 +92,53 @@ async function octave(width: number, height: number, size: number, random: () =>
     .toBuffer();
 }
 
-/** The ground of a body plan, lit from the upper left, without what lies on it: RGB. */
-export async function groundOf(
-  plan: PlanName,
-  light: NonNullable<Shot['light']>,
-  width: number,
-  height: number,
-  seed: string,
-): Promise<Buffer> {
-  const { dark, light: pale, octaves } = GROUNDS[plan];
+/** What a photograph is taken in: its light, its size in pixels, and what its texture is drawn from. */
+interface Scene {
+  light: NonNullable<Shot['light']>;
+  width: number;
+  height: number;
+  seed: string;
+}
+
+/**
+ * The ground of a body plan, lit from the upper left, without what lies on it: RGB.
+ *
+ * @param stands how far down the picture there are feet: birds stand on stone, the lowest at the shore, those above on ledges.
+ */
+export async function groundOf(plan: PlanName, scene: Scene, stands: readonly number[]): Promise<Buffer> {
+  const above = await textured(GROUNDS[plan], scene);
+  if (stands.length === 0) return above;
+  const { width, height, seed } = scene;
+  const [sea, stone] = await Promise.all([textured(SEA, { ...scene, seed: `sea ${seed}` }), textured(ROCK, scene)]);
+  const edge = await octave(width, 8, 0.02, seeded(`edge ${seed}`));
+  const shore = Math.max(...stands);
+  const horizon = Math.round(Math.max(0, shore - height * HORIZON));
+  sea.copy(above, 3 * width * horizon, 3 * width * horizon);
+  // Far off, sky and sea go over into each other.
+  const scenery = await sharp(above, { raw: { width, height, channels: 3 } })
+    .blur(5)
+    .raw()
+    .toBuffer();
+  for (const feet of new Set(stands.map(Math.round)))
+    for (let x = 0; x < width; x++) {
+      // A stone's edge is not straight; the feet stand a little below it.
+      const from = Math.max(0, Math.round(feet - height * (0.016 + (0.012 * edge[x]) / 255)));
+      const to = feet < shore - height * LEDGE ? Math.min(height, Math.round(feet + height * LEDGE)) : height;
+      for (let y = from; y < to; y++) {
+        const i = 3 * (y * width + x);
+        stone.copy(scenery, i, i, i + 3);
+      }
+    }
+  return scenery;
+}
+
+/** How thick a ledge is, as a share of the picture's height. */
+const LEDGE = 0.03;
+
+/** How far above the feet at the shore the horizon is, as a share of the picture's height. */
+const HORIZON = 0.14;
+
+async function textured({ dark, light: pale, octaves }: Ground, { light, width, height, seed }: Scene): Promise<Buffer> {
   const random = seeded(`ground ${seed}`);
   const layers = await Promise.all(
     octaves.map(async ([size, strength]) => ({ strength, shades: await octave(width, height, size, random) })),

@@ -23,7 +23,7 @@ export async function photograph(framed: Framed, plan: PlanName, shot: Shot, see
   const { width, height, inks, box, blur } = framed;
   const light = shot.light ?? 'fair';
   const raw = { width, height, channels: 3 as const };
-  const ground = await groundOf(plan, light, width, height, seed);
+  const ground = await groundOf(plan, { light, width, height, seed }, framed.stands);
   const svg = (body: string) =>
     Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${body}</svg>`);
   const lit = LIGHT_OVER[light];
