@@ -91,8 +91,11 @@ function zigzag(foot: Point, ends: readonly Point[]): string {
   return strokes.join('');
 }
 
-/** An umbellet: a cushion where it is far or small; near by, its flowers or fruits on stalks of their own. */
+/** An umbellet: near by its flowers or fruits on stalks of their own, far off a tuft of them, in a tile a cushion. */
 function drawHead(pen: Pen, model: UmbelModel, [x, y]: Point, size: number, full: boolean, lean: number): void {
+  if (full) return drawUmbellet(pen, model, [x, y], size, lean);
+  const tint = model.bears === 'fruits' ? GREENS[model.leafTint].stem : PETALS[model.petals];
+  if (pen.detail === 'full') return drawTuft(pen, [x, y], size, tint);
   const flat = curve([
     [x - size, y],
     [x - size * 0.6, y - size * 0.62],
@@ -101,16 +104,20 @@ function drawHead(pen: Pen, model: UmbelModel, [x, y]: Point, size: number, full
     [x + size, y],
     [x, y + size * 0.24],
   ]);
-  if (full) return drawUmbellet(pen, model, [x, y], size, lean);
-  const fruits = model.bears === 'fruits';
   note(pen, 'heads', flat.points);
-  pen.inks.push({
-    d: curvePath(flat),
-    part: 'heads',
-    fill: fruits ? GREENS[model.leafTint].stem : PETALS[model.petals],
-    stroke: INK,
-    strokeWidth: Math.max(1, Math.round(size * 7)),
-  });
+  pen.inks.push({ d: curvePath(flat), part: 'heads', fill: tint, stroke: INK, strokeWidth: Math.max(1, Math.round(size * 7)) });
+}
+
+/** An umbellet from afar: its flowers are no more than dots that run together. */
+function drawTuft(pen: Pen, [x, y]: Point, size: number, tint: string): void {
+  const places = PLACES.few.map(([u, v]): Point => [x + u * size * 0.8, y - v * size * 0.55]);
+  note(pen, 'heads', [
+    [x - size, y - size * 0.85],
+    [x + size, y + size * 0.2],
+  ]);
+  const d = dotPath(places);
+  pen.inks.push({ d, part: 'heads', stroke: INK, strokeWidth: Math.round(size * 60) });
+  pen.inks.push({ d, part: 'heads', stroke: tint, strokeWidth: Math.round(size * 48) });
 }
 
 /** Where the flowers of an umbellet stand, the hindmost first: sidewards, and above its foot, in its half width. */

@@ -21,7 +21,8 @@ export function drawHabit(pen: Pen, model: UmbelModel): void {
     { at: [H * 0.004, -H * 0.38], side: -1, size: H * 0.25, branch: true },
     { at: [H * 0.008, -H * 0.54], side: 1, size: H * 0.18, branch: true },
   ];
-  for (const { at, side, size } of joints) drawLeaf(pen, model, { foot: at, degrees: -90 + side * 56, length: size }, true);
+  for (const { at, side, size } of joints)
+    drawLeaf(pen, model, { foot: at, degrees: -90 + side * 42, length: size, arch: side * 34 }, true);
   for (const { at, side, branch } of joints) {
     if (!branch) continue;
     const end: Point = [at[0] - side * H * 0.17, at[1] - H * 0.25];
@@ -40,9 +41,9 @@ export function drawHabit(pen: Pen, model: UmbelModel): void {
 
 /** How basal leaves stand, the hindmost first: how far each leans, how long it is, and how far it spreads. */
 const BASAL: readonly [lean: number, long: number, spread: number][] = [
-  [0, 1, 0.62],
-  [-37, 0.94, 0.6],
-  [38, 0.97, 0.6],
+  [0, 1, 0.5],
+  [-37, 0.94, 0.5],
+  [38, 0.97, 0.5],
   [-74, 0.82, 0.52],
   [73, 0.84, 0.52],
 ];
@@ -52,7 +53,7 @@ function drawRosette(pen: Pen, model: UmbelModel, size: number): void {
   const figure = pen.detail === 'figure';
   for (const [lean, long, spread] of figure ? BASAL.filter(([lean]) => lean === 0 || Math.abs(lean) > 50) : BASAL) {
     const foot: Point = figure ? [0, 0] : [(size * 0.05 * lean) / 74, -size * 0.06];
-    drawLeaf(pen, model, { foot, degrees: -90 + lean, length: size * long, spread }, true);
+    drawLeaf(pen, model, { foot, degrees: -90 + lean * 0.72, length: size * long, spread, arch: lean * 0.56 }, true);
   }
   if (figure) return;
   // The sheaths at their feet, the outer ones behind.

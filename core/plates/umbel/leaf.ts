@@ -121,15 +121,31 @@ export interface LeafPlace {
   length: number;
   /** How far it spreads to its sides, as a share of what is usual: leaves that stand close keep to themselves. */
   spread?: number;
+  /** By how many degrees it arches from its foot to its tip; straight, where absent. */
+  arch?: number;
+}
+
+/** Points of a leaf's midrib in steps of one length, from its foot, with the way it goes on at each. */
+const STEPS = 12;
+
+function midrib({ foot, degrees, length, arch = 0 }: LeafPlace): (share: number) => { at: Point; way: number } {
+  const way = (share: number) => degrees + arch * share;
+  const points = [foot];
+  for (let i = 0; i < STEPS; i++) points.push(polar(points[i], way((i + 0.5) / STEPS), length / STEPS));
+  return (share) => {
+    const i = Math.min(STEPS - 1, Math.floor(share * STEPS));
+    return { at: mix(points[i], points[i + 1], share * STEPS - i), way: way(share) };
+  };
 }
 
 /** Leaflets of a leaf from its stalk outwards, with the stalks that carry them. */
-function leafPlan(model: UmbelModel, { foot, degrees, length, spread = 1 }: LeafPlace, coarse: boolean) {
+function leafPlan(model: UmbelModel, leaf: LeafPlace, coarse: boolean, dense = false) {
+  const { length, spread = 1 } = leaf;
   const stalks: Point[][] = [];
   const leaflets: Leaflet[] = [];
   const blade = length * 0.7;
-  const start = polar(foot, degrees, length - blade);
-  const end = polar(foot, degrees, length);
+  const along = midrib(leaf);
+  const onBlade = (share: number) => along((length - blade + blade * share) / length);
   const pinna = (from: Point, way: number, long: number, level: number): void => {
     if (level === 0) {
       leaflets.push({ base: from, degrees: way, length: long, fine: model.division === 'once' && !coarse });
@@ -146,17 +162,19 @@ function leafPlan(model: UmbelModel, { foot, degrees, length, spread = 1 }: Leaf
     }
     pinna(mix(from, tip, 0.86), way, long * 0.34, level - 1 > 0 ? level - 1 : 0);
   };
-  stalks.push([foot, end]);
+  stalks.push([0, 0.25, 0.5, 0.75, 1].map((share) => along(share).at));
   const levels = { once: 0, twice: 1, thrice: coarse ? 1 : 2 }[model.division];
-  const pairs = coarse ? (model.division === 'thrice' ? 4 : 3) : model.division === 'once' ? 4 : 5;
+  const pairs = coarse ? (model.division === 'thrice' || dense ? 4 : 3) : model.division === 'once' ? 4 : 5;
   for (let k = 0; k < pairs; k++) {
     const t = k / (pairs - 0.4);
-    const at = mix(start, end, t * 0.9);
+    const { at, way } = onBlade(t * 0.9);
     const size = blade * (model.division === 'once' ? 0.36 : 0.52) * (1 - 0.52 * t) * spread;
-    for (const side of [-1, 1]) pinna(at, degrees + side * (58 - 14 * t), size, levels);
+    for (const side of [-1, 1]) pinna(at, way + side * (58 - 14 * t), size, levels);
   }
-  const last = blade * (model.division === 'once' ? 0.38 : 0.3);
-  leaflets.push({ base: mix(start, end, 0.94), degrees, length: last, fine: !coarse });
+  // The end leaflet is drawn large where it is measured.
+  const last = blade * (model.division === 'once' ? 0.38 : coarse ? 0.17 : 0.3);
+  const { at: base, way: degrees } = onBlade(0.94);
+  leaflets.push({ base, degrees, length: last, fine: !coarse });
   return { stalks, leaflets };
 }
 
@@ -165,16 +183,15 @@ export function drawLeaf(pen: Pen, model: UmbelModel, at: LeafPlace, coarse = fa
     drawSilhouette(pen, model, at);
     return;
   }
-  const { stalks, leaflets } = leafPlan(model, at, coarse);
+  const { stalks, leaflets } = leafPlan(model, at, coarse, pen.detail === 'full');
   const { spread = 1 } = at;
   // From afar teeth are not seen.
   const shown: UmbelModel = coarse && model.edge === 'toothed' && pen.detail !== 'tile' ? { ...model, edge: 'entire' } : model;
   const tint = GREENS[model.leafTint].stem;
   const thick = at.length * (coarse ? 0.02 : 0.012);
   stalks.forEach((stalk, i) => {
-    const [from, to] = stalk;
-    const line = curve([from, mix(from, to, 0.5), to], [], false);
     if (i === 0) {
+      const line = curve(stalk, [], false);
       stroke(pen, 'leaf', line, (thick * 1.5) / pen.size);
       if (pen.detail === 'full') stroke(pen, 'leaf', line, thick / pen.size, tint);
     } else
