@@ -28,7 +28,7 @@ const SYSTEMS = [
 ] as const;
 
 /** How the kinds of a guide inherit: genes, what is seen of them, strains, and days. */
-export function HeredityPart({ draft, edit }: PartProps) {
+export function HeredityPart({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'> & { id: string }) {
   const section = draft.heredity;
   const put = (next: HereditySection | undefined) =>
     edit({ do: 'part', set: next ? { heredity: next } : {}, drop: next ? [] : ['heredity'] });
@@ -86,7 +86,7 @@ export function HeredityPart({ draft, edit }: PartProps) {
       {section?.loci.map((locus) => (
         <GeneCard key={locus.id} section={section} locus={locus} put={put} />
       ))}
-      {seen.length > 0 && <NewGeneCard key={section?.loci.length ?? 0} section={section} seen={seen} put={put} />}
+      {seen.length > 0 && <NewGeneCard key={section?.loci.length ?? 0} id={id} section={section} seen={seen} put={put} />}
       {section?.characters.map((expression) => (
         <ShownCard key={expression.id} {...{ section, expression, put }} seen={seen.find(({ id }) => id === expression.id)} />
       ))}

@@ -2,7 +2,9 @@ import { type Showing, withGene } from '@plesion/core/authoring';
 import type { HereditySection } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { z } from 'zod';
 import { numberOf } from '../../lib/numberOf';
+import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -14,6 +16,8 @@ import { TextField } from '../../ui/TextField';
 import type { SeenBy } from './inheritedWords';
 
 interface Props {
+  /** Of the draft. */
+  id: string;
   section?: HereditySection;
   seen: readonly SeenBy[];
   put: (section: HereditySection) => void;
@@ -32,18 +36,31 @@ const PLACES = [
   { id: 'sex-linked', label: 'the sex chromosome' },
 ] as const;
 
+/** As it is put together; kept over a reload. */
+const Typed = z.object({
+  label: z.string(),
+  by: z.string().optional(),
+  usual: z.string().optional(),
+  other: z.string().optional(),
+  between: z.string().optional(),
+  showing: z.enum(['recessive', 'dominant', 'both']),
+  place: z.enum(['autosomal', 'sex-linked']),
+  common: z.string(),
+});
+type Typed = z.output<typeof Typed>;
+const NOTHING: Typed = { label: '', showing: 'recessive', place: 'autosomal', common: '10' };
+
 /** One more gene, as a keeper tells it: what is seen of it, and how it shows. */
-export function NewGeneCard({ section, seen, put }: Props) {
-  const [label, setLabel] = useState('');
-  const [by, setBy] = useState(seen.length === 1 ? seen[0].id : undefined);
-  const [usual, setUsual] = useState<string>();
-  const [other, setOther] = useState<string>();
-  const [between, setBetween] = useState<string>();
-  const [showing, setShowing] = useState<Showing>('recessive');
-  const [place, setPlace] = useState<'autosomal' | 'sex-linked'>('autosomal');
-  const [common, setCommon] = useState('10');
+export function NewGeneCard({ id, section, seen, put }: Props) {
+  const [typed, change, forget] = useKeptState(`gene.${id}`, Typed, NOTHING);
+  const { label, showing, place, common } = typed;
+  const by = seen.find((one) => one.id === typed.by || seen.length === 1)?.id;
   const [problem, setProblem] = useState<{ at: 'label' | 'what' | 'common'; message: string }>();
-  const states = (seen.find(({ id }) => id === by)?.states ?? []).map((one) => ({ id: one.id, label: one.label }));
+  const states = (seen.find((one) => one.id === by)?.states ?? []).map((one) => ({ id: one.id, label: one.label }));
+  // A state that was kept may have gone since.
+  const [usual, other, between] = [typed.usual, typed.other, typed.between].map(
+    (state) => states.find(({ id: one }) => one === state)?.id,
+  );
   const add = () => {
     const share = numberOf(common);
     if (!label.trim()) return setProblem({ at: 'label', message: 'Give the gene a name, such as pale.' });
@@ -64,13 +81,14 @@ export function NewGeneCard({ section, seen, put }: Props) {
         frequency: share / 100,
       }),
     );
+    forget();
   };
-  const state = (title: string, chosen: string | undefined, choose: (id: string) => void) => (
+  const state = (title: string, which: 'usual' | 'other' | 'between') => (
     <View style={styles.part}>
       <Text size="small" strong quiet>
         {title}
       </Text>
-      <Picker label={title} items={states} chosen={chosen} onChange={choose} />
+      <Picker label={title} items={states} chosen={typed[which]} onChange={(next) => change({ [which]: next })} />
     </View>
   );
   return (
@@ -79,7 +97,7 @@ export function NewGeneCard({ section, seen, put }: Props) {
         <TextField
           label="Name of the gene"
           value={label}
-          onChangeText={setLabel}
+          onChangeText={(text) => change({ label: text })}
           maxLength={80}
           problem={problem?.at === 'label' ? problem.message : undefined}
         />
@@ -94,27 +112,29 @@ export function NewGeneCard({ section, seen, put }: Props) {
               label="Seen by"
               items={seen.map((one) => ({ id: one.id, label: one.label }))}
               chosen={by}
-              onChange={(next) => {
-                setBy(next);
-                for (const forget of [setUsual, setOther, setBetween]) forget(undefined);
-              }}
+              onChange={(next) => change({ by: next, usual: undefined, other: undefined, between: undefined })}
             />
           </View>
         )}
         {by && (
           <>
-            {state('The usual allele shows', usual, setUsual)}
-            {state('The other allele shows', other, setOther)}
-            <ChoiceGroup label="The other shows" options={WAYS} chosen={[showing]} onChange={([next]) => setShowing(next)} />
-            {showing === 'both' && state('One copy of each shows', between, setBetween)}
+            {state('The usual allele shows', 'usual')}
+            {state('The other allele shows', 'other')}
+            <ChoiceGroup
+              label="The other shows"
+              options={WAYS}
+              chosen={[showing]}
+              onChange={([next]) => change({ showing: next })}
+            />
+            {showing === 'both' && state('One copy of each shows', 'between')}
           </>
         )}
         {problem?.at === 'what' && <Notice kind="problem">{problem.message}</Notice>}
-        <ChoiceGroup label="It lies on" options={PLACES} chosen={[place]} onChange={([next]) => setPlace(next)} />
+        <ChoiceGroup label="It lies on" options={PLACES} chosen={[place]} onChange={([next]) => change({ place: next })} />
         <TextField
           label="Of 100 alleles of founders, the other"
           value={common}
-          onChangeText={setCommon}
+          onChangeText={(text) => change({ common: text })}
           inputMode="decimal"
           hint="A guess will do; strains may have their own."
           problem={problem?.at === 'common' ? problem.message : undefined}

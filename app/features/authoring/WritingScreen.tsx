@@ -159,7 +159,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
       )}
       {part === 'heredity' && (
         <Suspense fallback={<Loading what="How it is inherited" />}>
-          <HeredityPart {...props} />
+          <HeredityPart {...props} id={id} />
         </Suspense>
       )}
       {part === 'matrix' && (

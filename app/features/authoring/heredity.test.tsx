@@ -21,7 +21,7 @@ function Over() {
     setTurn((turn) => turn + 1);
     return outcome.ok;
   };
-  return <HeredityPart draft={working.draft} scores={working.scores} edit={edit} />;
+  return <HeredityPart id="draft" draft={working.draft} edit={edit} />;
 }
 const open = async (heredity?: HereditySection) => {
   const plain = omit(JSON.parse(JSON.stringify(moths)) as Draft, 'heredity');
@@ -40,6 +40,21 @@ const gene = async (name: string, other: string, ...choices: [string, string][])
   for (const [label, what] of choices) await choose(label, what);
 };
 beforeEach(() => forgetForms());
+
+it('a gene that is being put together is there after a reload, and gone once it was added', async () => {
+  await open();
+  await gene('pale', 'pale morph', ['It lies on', 'the sex chromosome']);
+  await type('Of 100 alleles of founders, the other', '18');
+  await act(async () => screen.unmount());
+  await open();
+  expect(screen.getByLabelText('Name of the gene')).toHaveDisplayValue('pale');
+  expect(screen.getByLabelText('Of 100 alleles of founders, the other')).toHaveDisplayValue('18');
+  await press('Add the gene');
+  expect(now().loci).toMatchObject([{ label: 'pale', inheritance: 'sex-linked' }]);
+  await act(async () => screen.unmount());
+  await open();
+  expect(screen.getByLabelText('Name of the gene')).toHaveDisplayValue('');
+});
 
 it('what the demo says of its moths is written by a keeper from nothing', async () => {
   await open();

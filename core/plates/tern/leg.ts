@@ -1,6 +1,6 @@
 import { curve, mix, type Point, polar, sample } from '../geometry';
 import { type Pen, shape, stroke, wash } from '../pen';
-import { BARE, billLength, type TernModel, WHITE } from './model';
+import { BARE, billLength, type TernModel, UNDERS, WHITE } from './model';
 import { type At, placed } from './sheet';
 
 /** Where the leg bends above the foot, and the foot; as far apart as scored. */
@@ -63,7 +63,7 @@ export function drawLeg(pen: Pen, at: At, model: TernModel, far: boolean): void 
 }
 
 /** The feathers that the leg comes out of: part of the belly, open above. */
-export function drawThigh(pen: Pen, at: At): void {
+export function drawThigh(pen: Pen, at: At, model: TernModel): void {
   if (pen.detail !== 'full') return;
   const tuft: Point[] = [
     [53.4, 19.3],
@@ -80,6 +80,6 @@ export function drawThigh(pen: Pen, at: At): void {
     [64.6, 18.3],
     [55.4, 18.8],
   ];
-  wash(pen, 'body', [...sample(edge, 4), ...placed(at, above)], WHITE);
+  wash(pen, 'underparts', [...sample(edge, 4), ...placed(at, above)], model.under === 'white' ? WHITE : UNDERS[model.under]);
   stroke(pen, 'body', edge, 0.012);
 }

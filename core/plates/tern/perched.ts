@@ -45,7 +45,7 @@ export function drawPerched(pen: Pen, model: TernModel): void {
   drawCrest(pen, at, model);
   drawBody(pen, at, model);
   drawLeg(pen, at, model, false);
-  drawThigh(pen, at);
+  drawThigh(pen, at, model);
   drawBill(pen, at, model);
   drawFoldedWing(pen, at, model);
 }
