@@ -1,11 +1,12 @@
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { ArchiveCard } from '../station/ArchiveCard';
 import { GridCard } from '../station/GridCard';
@@ -25,10 +26,10 @@ export function AccountScreen() {
     <Screen widest={760}>
       <PageHeading>Account</PageHeading>
       <Card>
-        <View style={styles.line}>
+        <Row gap="m" align="center">
           <Text style={styles.grow}>{`${account.name}, of ${station.name}`}</Text>
           <Button label="Sign out" busy={signOut.isPending} onPress={() => signOut.mutate()} />
-        </View>
+        </Row>
       </Card>
       <Card title="People">
         <LinkBox href="/people" style={styles.people}>
@@ -56,7 +57,6 @@ export function AccountScreen() {
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   people: { justifyContent: 'center' },
   grow: { flex: 1, minWidth: 180 },
 });

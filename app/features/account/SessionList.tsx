@@ -3,10 +3,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { SESSIONS } from './queries';
@@ -24,7 +24,7 @@ export function SessionList() {
       {error && <Failed error={error} retry={() => void refetch()} />}
       {!data && !error && <Loading what="Where you are signed in" />}
       {data?.sessions.map(({ id, current, device, since }) => (
-        <View key={id} style={styles.line}>
+        <Row key={id} gap="m" align="center">
           <View style={styles.grow}>
             <Text strong={current}>{current ? `${nameOfDevice(device)}, here` : nameOfDevice(device)}</Text>
             {since && (
@@ -42,7 +42,7 @@ export function SessionList() {
               onPress={() => end.mutate(id)}
             />
           )}
-        </View>
+        </Row>
       ))}
       {end.error && <Notice kind="problem">{end.error.message}</Notice>}
     </Card>
@@ -50,6 +50,5 @@ export function SessionList() {
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 160 },
 });

@@ -7,11 +7,12 @@ import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { showProblem } from '../../lib/formProblem';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useEntered, useSession } from '../session/useSession';
 
@@ -26,16 +27,16 @@ export function StationsCard() {
   });
   return (
     <Card title="Stations">
-      <View style={styles.line}>
+      <Row gap="m" align="center">
         <View style={styles.grow}>
           <Text strong>{`${station.name}, here`}</Text>
           <Text size="small" quiet>
             {account.role}
           </Text>
         </View>
-      </View>
+      </Row>
       {others.map(({ id, name, role }) => (
-        <View key={id} style={styles.line}>
+        <Row key={id} gap="m" align="center">
           <View style={styles.grow}>
             <Text>{name}</Text>
             <Text size="small" quiet>
@@ -49,7 +50,7 @@ export function StationsCard() {
             busy={change.isPending && change.variables === id}
             onPress={() => change.mutate(id)}
           />
-        </View>
+        </Row>
       ))}
       {change.error && <Notice kind="problem">{change.error.message}</Notice>}
       {making ? (
@@ -78,7 +79,7 @@ function StationForm({ onMade }: { onMade: (session: Session) => void }) {
     make.mutateAsync(values).catch((error: unknown) => showProblem(error, ['station'], form.setError)),
   );
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <FormTextField
         control={form.control}
         name="station"
@@ -88,12 +89,10 @@ function StationForm({ onMade }: { onMade: (session: Session) => void }) {
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Make it" busy={make.isPending} onPress={() => void submit()} />
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 160 },
-  form: { gap: space.m },
 });

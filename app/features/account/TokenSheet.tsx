@@ -9,12 +9,13 @@ import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
 import { showProblem } from '../../lib/formProblem';
 import { keptForm } from '../../lib/keptForm';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TOKENS } from './queries';
@@ -70,7 +71,7 @@ export function TokenSheet() {
 function TokenLine({ token: { name, scope, usedAt }, ending, onEnd }: { token: Token; ending: boolean; onEnd: () => void }) {
   const may = scope === 'read' ? 'may only read' : 'may read and write';
   return (
-    <View style={styles.line}>
+    <Row gap="m" align="center">
       <View style={styles.grow}>
         <Text>{name}</Text>
         <Text size="small" quiet>
@@ -78,7 +79,7 @@ function TokenLine({ token: { name, scope, usedAt }, ending, onEnd }: { token: T
         </Text>
       </View>
       <Button small label="End it" hint={`End it: the token “${name}”`} busy={ending} onPress={onEnd} />
-    </View>
+    </Row>
   );
 }
 
@@ -106,7 +107,7 @@ function TokenForm({ onMade }: { onMade: (token: MadeToken) => void }) {
     ),
   );
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <FormTextField control={form.control} name="name" label="What it is for" hint="Such as: the weather hut’s computer" />
       <Controller
         control={form.control}
@@ -117,12 +118,10 @@ function TokenForm({ onMade }: { onMade: (token: MadeToken) => void }) {
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Make a token" busy={make.isPending} onPress={() => void submit()} />
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 160 },
-  form: { gap: space.m },
 });

@@ -1,13 +1,13 @@
 import type { Guide } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { answersApi, answersOf } from './answersApi';
@@ -43,7 +43,7 @@ export function AnswerForm({ guideId, guide, first, onClose }: AnswerFormProps) 
   const label = (taxon: string) => items.find((one) => one.id === taxon)?.label ?? taxon;
   const whole = called !== undefined && truth !== undefined && text.trim() !== '';
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       {first.called && first.truth ? (
         <Text strong>{`Taken for ${label(first.called)}, is ${label(first.truth)}`}</Text>
       ) : (
@@ -61,7 +61,7 @@ export function AnswerForm({ guideId, guide, first, onClose }: AnswerFormProps) 
         multiline
       />
       {send.error && <Notice kind="problem">{send.error.message}</Notice>}
-      <View style={styles.act}>
+      <Row>
         <Button
           kind="main"
           label="Keep it"
@@ -71,9 +71,7 @@ export function AnswerForm({ guideId, guide, first, onClose }: AnswerFormProps) 
           onPress={() => send.mutate()}
         />
         <Button kind="quiet" label="Not now" onPress={onClose} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ form: { gap: space.m }, act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -8,6 +8,8 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useToast } from '../../ui/Toast';
@@ -38,7 +40,7 @@ export function AnswersSheet({ guideId, guide, specimenId }: AnswersSheetProps) 
   const { answers = [], common = [] } = found.data ?? {};
   const mayWrite = role !== 'learner';
   return (
-    <View style={styles.sheet}>
+    <Stack>
       {found.data && answers.length === 0 && (
         <Text quiet>No answer is kept yet. One that is asked for again and again is written once, and sent in one press.</Text>
       )}
@@ -56,10 +58,10 @@ export function AnswersSheet({ guideId, guide, specimenId }: AnswersSheetProps) 
         common.map(({ called, truth, n }) => {
           const said = phrase(...pairParts(guide, called, truth), `, ${n} times: without an answer`);
           return (
-            <View key={`${called} ${truth}`} style={styles.line}>
+            <Row key={`${called} ${truth}`} align="center">
               <Typeset size="small" parts={said} style={styles.grow} />
               <Button small label="Write it" hint={`Write it: ${plain(said)}`} onPress={() => write({ called, truth })} />
-            </View>
+            </Row>
           );
         })}
       {writing ? (
@@ -73,12 +75,12 @@ export function AnswersSheet({ guideId, guide, specimenId }: AnswersSheetProps) 
       ) : (
         mayWrite &&
         found.data && (
-          <View style={styles.act}>
+          <Row align="center">
             <Button small kind="quiet" label="Another answer" hint="Another answer: write one" onPress={() => write({})} />
-          </View>
+          </Row>
         )
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -123,7 +125,7 @@ function Answer({ answer: { id, guideId, called, truth, text, by }, guide, speci
       <Text size="small" quiet>
         {by}
       </Text>
-      <View style={styles.act}>
+      <Row align="center">
         {apart &&
           (['pdf', 'png'] as const).map((as) => (
             <DownloadButton
@@ -151,7 +153,7 @@ function Answer({ answer: { id, guideId, called, truth, text, by }, guide, speci
             />
           </>
         )}
-      </View>
+      </Row>
       {remove.error && <Notice kind="problem">{remove.error.message}</Notice>}
     </View>
   );
@@ -165,9 +167,6 @@ function usualForm(guide: Guide, taxon: string): string | undefined {
 }
 
 const styles = StyleSheet.create({
-  sheet: { gap: space.s },
   answer: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: space.xs },
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
 });

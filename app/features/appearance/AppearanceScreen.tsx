@@ -1,12 +1,12 @@
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme/index';
+import { StyleSheet } from 'react-native';
 import { type Appearance, setAppearance, useAppearance } from '../../theme/appearance';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
 
@@ -62,17 +62,16 @@ export function AppearanceScreen() {
         />
       </Card>
       <Card title={session.station.name}>
-        <View style={styles.line}>
+        <Row gap="m" align="center">
           <Text style={styles.grow}>{`Signed in as ${session.account.name}`}</Text>
           <Button label="Account" hint="Account: password, sessions, tokens" onPress={() => router.push('/account')} />
           <Button label="Sign out" onPress={() => signOut.mutate()} />
-        </View>
+        </Row>
       </Card>
     </Screen>
   );
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1 },
 });

@@ -15,6 +15,7 @@ import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -75,14 +76,14 @@ export function AuditScreen() {
             )}
             {record && <Text quiet>Of one record.</Text>}
             {record && <Button small kind="quiet" label="Of all records" onPress={() => setAddress({ record: undefined })} />}
-            <View style={styles.act}>
+            <Row>
               <Button
                 small
                 label="As CSV"
                 hint="As CSV: download these lines"
                 onPress={() => download(addressOf(auditEndpoints.auditCsv, { query }))}
               />
-            </View>
+            </Row>
           </Card>
           {lines.length === 0 ? (
             <Empty title="Nothing was done">No line fits what is asked for.</Empty>
@@ -146,7 +147,7 @@ function Line({ line, alone }: { line: AuditLine; alone?: () => void }) {
   return (
     <View style={styles.line}>
       {to ? <LinkBox href={to}>{words}</LinkBox> : words}
-      <View style={styles.act}>
+      <Row>
         {written && (
           <Button
             small
@@ -159,7 +160,7 @@ function Line({ line, alone }: { line: AuditLine; alone?: () => void }) {
         {alone && (
           <Button small kind="quiet" label="Only this record" hint={`Only this record: ${said}, ${more}`} onPress={alone} />
         )}
-      </View>
+      </Row>
       {open && written && <EarlierState of={{ kind: written, id, version: version! }} />}
     </View>
   );
@@ -193,6 +194,5 @@ function pageOf({ kind, id, fields }: AuditLine): string | undefined {
 }
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   line: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
 });

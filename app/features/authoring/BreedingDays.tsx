@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import type { HeredityProps } from './HeredityPart';
@@ -21,7 +21,7 @@ export function BreedingDays({ section, seen, put }: HeredityProps & { seen: rea
   return (
     <Card title="After how many days">
       <Text quiet>By these the book says what is to be done: due to hatch, old enough to tell, to separate, to weigh.</Text>
-      <View style={styles.days}>
+      <Row gap="m">
         {(Object.keys(DAYS) as (keyof typeof DAYS)[]).map((one) => (
           <DaysField
             key={one}
@@ -42,7 +42,7 @@ export function BreedingDays({ section, seen, put }: HeredityProps & { seen: rea
             }}
           />
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -74,6 +74,5 @@ function DaysField({ label, value, onChange }: DaysProps) {
 }
 
 const styles = StyleSheet.create({
-  days: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   day: { flexGrow: 1, flexBasis: 220, maxWidth: 360 },
 });

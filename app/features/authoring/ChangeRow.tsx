@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { LongRow } from '../../ui/LongList';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 interface Props {
@@ -24,7 +25,7 @@ const DEEPEST = 6;
 /** One of many that can be changed in place: its name, and its form where it is open. */
 export const ChangeRow = ({ name, says, strong, depth = 0, height, open, onToggle, children }: Props) => (
   <LongRow height={height} style={[styles.row, { paddingLeft: 18 * Math.min(depth, DEEPEST) }]}>
-    <View style={styles.line}>
+    <Row align="center" oneLine>
       <View style={styles.name}>
         <Text strong={strong}>{name}</Text>
         <Text size="small" quiet>
@@ -38,13 +39,12 @@ export const ChangeRow = ({ name, says, strong, depth = 0, height, open, onToggl
         hint={`${open ? 'Close' : 'Change'} ${name}`}
         onPress={onToggle}
       />
-    </View>
+    </Row>
     {open && children}
   </LongRow>
 );
 
 const styles = StyleSheet.create({
   row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs, gap: space.s },
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   name: { flex: 1, minWidth: 0 },
 });

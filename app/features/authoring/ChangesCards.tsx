@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 interface Props {
@@ -25,24 +26,24 @@ export function ChangesCards({ before, after, than }: Props) {
   return (
     <Card title={`Different from ${than}`}>
       {parts.map(({ title, lines }) => (
-        <View key={title} style={styles.part}>
+        <Stack key={title} gap="xs">
           <Text strong heading={3}>
             {title}
           </Text>
           <FirstOf of={lines} keyOf={(line) => line}>
             {(line) => <Text size="small">{line}</Text>}
           </FirstOf>
-        </View>
+        </Stack>
       ))}
       {cells.length > 0 && (
-        <View style={styles.part}>
+        <Stack gap="xs">
           <Text strong heading={3}>
             {cells.length === 1 ? 'One cell' : `${cells.length} cells`}
           </Text>
           <FirstOf of={cells} keyOf={keyOf} what="cells">
             {(cell) => <CellLine cell={cell} />}
           </FirstOf>
-        </View>
+        </Stack>
       )}
     </Card>
   );
@@ -62,7 +63,6 @@ const CellLine = ({ cell: { of, label, source, was, now } }: { cell: Cell }) => 
 );
 
 const styles = StyleSheet.create({
-  part: { gap: space.xs },
   cell: {
     flexDirection: 'row',
     flexWrap: 'wrap',

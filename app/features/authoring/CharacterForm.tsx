@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { lazyPart } from '../../ui/lazyPart';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { statesFrom } from './characterWords';
@@ -195,7 +196,7 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
         items={draft.characters.filter(({ id }) => id !== character.id).map(({ id, label }) => ({ id, label }))}
         onChange={(other) => edit(...oneGroup(draft, [character.id, other]))}
       />
-      <View style={styles.act}>
+      <Row align="center">
         <Button
           small
           kind="quiet"
@@ -206,12 +207,11 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
         <Text size="small" quiet>
           {`Known as ${character.id}.`}
         </Text>
-      </View>
+      </Row>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
   form: { gap: space.m, paddingVertical: space.s },
-  act: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
 });

@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { SameStates } from './SameStates';
@@ -85,7 +86,7 @@ function CharacterCard({ one, titles, labels, onPart, onSame, onLabel }: { one: 
           onChangeText={(label) => onLabel(first.id, label)}
         />
       ) : (
-        <View style={styles.act}>
+        <Row>
           <Button
             small
             kind="quiet"
@@ -93,14 +94,14 @@ function CharacterCard({ one, titles, labels, onPart, onSame, onLabel }: { one: 
             hint={`Call it otherwise: ${one.label}`}
             onPress={() => setNaming(true)}
           />
-        </View>
+        </Row>
       )}
     </Card>
   );
 }
 
 const Told = ({ couplet, side: { lead, text, means } }: { couplet: string; side: ContrastTold['sides'][number] }) => (
-  <View style={styles.told}>
+  <Row oneLine>
     <Text size="small" strong figures style={styles.where}>{`${couplet}${lead}`}</Text>
     <View style={styles.texts}>
       <Text strong>{means}</Text>
@@ -110,7 +111,7 @@ const Told = ({ couplet, side: { lead, text, means } }: { couplet: string; side:
         </Text>
       )}
     </View>
-  </View>
+  </Row>
 );
 
 const styles = StyleSheet.create({
@@ -123,8 +124,6 @@ const styles = StyleSheet.create({
     paddingVertical: space.s,
   },
   sides: { flexGrow: 1, flexShrink: 1, flexBasis: 220, gap: space.s },
-  told: { flexDirection: 'row', gap: space.s },
   where: { minWidth: 34 },
   texts: { flex: 1, minWidth: 0 },
-  act: { flexDirection: 'row' },
 });

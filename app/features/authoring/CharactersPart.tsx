@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import type { DraftCharacter, Edit } from '@plesion/core/authoring';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { ChangeRow } from './ChangeRow';
@@ -30,9 +30,9 @@ export function CharactersPart({ draft, edit }: PartProps) {
       <AddCharacter draft={draft} edit={edit} />
       <Card title="Characters" aside={`${draft.characters.length}`}>
         {proposed.length > 0 && (
-          <View style={styles.act}>
+          <Row>
             <Button small label={`Draw what the words of ${sayCount(proposed.length)} say`} onPress={() => edit(...proposed)} />
-          </View>
+          </Row>
         )}
         {draft.characters.length === 0 && <Text quiet>None yet: write the first one above.</Text>}
         {draft.characters.map((character) => (
@@ -115,11 +115,9 @@ function AddCharacter({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
       {kind === 'measurement' && (
         <TextField label="Unit" value={more} placeholder="mm" onChangeText={setMore} onSubmitEditing={add} />
       )}
-      <View style={styles.act}>
+      <Row>
         <Button label="Put it in" onPress={add} />
-      </View>
+      </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row' } });

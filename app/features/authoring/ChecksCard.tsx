@@ -4,10 +4,11 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { ConditionForm } from './ConditionForm';
@@ -60,14 +61,14 @@ export function ChecksCard({ id: draftId, draft, onChange }: Props) {
         typed.open === check.id ? (
           form(check.id)
         ) : (
-          <View key={check.id} style={styles.one}>
+          <Row key={check.id} align="center">
             <View style={styles.grow}>
               <Text strong>{check.says}</Text>
               <Text size="small" quiet>
                 {sayCheck(draft, check)}
               </Text>
             </View>
-            <View style={styles.act}>
+            <Row>
               <Button
                 small
                 label="Change"
@@ -81,15 +82,15 @@ export function ChecksCard({ id: draftId, draft, onChange }: Props) {
                 hint={`Remove: ${check.says}`}
                 onPress={() => onChange({ checks: checks.filter(({ id }) => id !== check.id) })}
               />
-            </View>
-          </View>
+            </Row>
+          </Row>
         ),
       )}
       {typed.open === NEW && form(freshId('rule', checks))}
       {typed.open === '' && (
-        <View style={styles.act}>
+        <Row>
           <Button label="A new rule" onPress={() => change({ ...NOTHING, open: NEW })} />
-        </View>
+        </Row>
       )}
     </Card>
   );
@@ -116,7 +117,7 @@ function CheckForm({ draft, typed: { open, says, taxa, when, unless }, change, i
     });
   };
   return (
-    <View style={styles.form}>
+    <Stack>
       <TextField label="What it says" value={says} multiline maxLength={1000} onChangeText={(text) => change({ says: text })} />
       {draft.taxa.length > 0 && draft.taxa.length <= 40 && (
         <ChoiceGroup
@@ -130,11 +131,11 @@ function CheckForm({ draft, typed: { open, says, taxa, when, unless }, change, i
       <Conditions label="Broken when all of this holds" draft={draft} of={when} onChange={(next) => change({ when: next })} />
       <Conditions label="Unless any of this holds" draft={draft} of={unless} onChange={(next) => change({ unless: next })} />
       {problem && <Text role="alert">{problem}</Text>}
-      <View style={styles.act}>
+      <Row>
         <Button kind="main" label={open === NEW ? 'Add the rule' : 'Keep the rule'} onPress={done} />
         <Button kind="quiet" label="Leave it" onPress={onClose} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -148,12 +149,12 @@ interface ConditionsProps {
 function Conditions({ label, draft, of, onChange }: ConditionsProps) {
   const [adding, setAdding] = useState(false);
   return (
-    <View role="group" aria-label={label} style={styles.form}>
+    <Stack role="group" aria-label={label}>
       <Text size="small" strong quiet>
         {label}
       </Text>
       {of.map((one, i) => (
-        <View key={i} style={styles.one}>
+        <Row key={i} align="center">
           <Text style={styles.grow}>{sayCondition(draft, one)}</Text>
           <Button
             small
@@ -162,7 +163,7 @@ function Conditions({ label, draft, of, onChange }: ConditionsProps) {
             hint={`Remove: ${sayCondition(draft, one)}`}
             onPress={() => onChange(of.filter((_, k) => k !== i))}
           />
-        </View>
+        </Row>
       ))}
       {adding ? (
         <ConditionForm
@@ -175,18 +176,15 @@ function Conditions({ label, draft, of, onChange }: ConditionsProps) {
         />
       ) : (
         of.length < 12 && (
-          <View style={styles.act}>
+          <Row>
             <Button small label="Add one" hint={`Add one: ${label}`} onPress={() => setAdding(true)} />
-          </View>
+          </Row>
         )
       )}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  form: { gap: space.s },
-  one: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 220 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -1,11 +1,11 @@
 import { SEX_METHODS, SEXES } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { type Condition, CONDITION_KINDS } from './ruleWords';
@@ -40,7 +40,7 @@ export function ConditionForm({ draft, onAdd, onClose }: Props) {
     onAdd(made);
   };
   return (
-    <View style={styles.form}>
+    <Stack>
       <ChoiceGroup
         label="What it looks at"
         options={(Object.keys(CONDITION_KINDS) as Condition['kind'][]).map((id) => ({ id, label: CONDITION_KINDS[id] }))}
@@ -67,7 +67,7 @@ export function ConditionForm({ draft, onAdd, onClose }: Props) {
         <ChoiceGroup many label="Any of" options={options} chosen={chosen} onChange={(next) => change({ chosen: next })} />
       )}
       {(kind === 'value' || kind === 'mass' || kind === 'age') && (
-        <View style={styles.row}>
+        <Row>
           <TextField
             label={kind === 'age' ? 'From' : 'Over'}
             value={low}
@@ -80,15 +80,15 @@ export function ConditionForm({ draft, onAdd, onClose }: Props) {
             inputMode="decimal"
             onChangeText={(text) => change({ high: text })}
           />
-        </View>
+        </Row>
       )}
       {kind === 'age' && <Text quiet>Reference days passed since it hatched, as its code says: 0 for the year’s young.</Text>}
       {problem && <Text role="alert">{problem}</Text>}
-      <View style={styles.row}>
+      <Row>
         <Button small label="Add this" disabled={!kind} onPress={add} />
         <Button small kind="quiet" label="Leave it out" onPress={onClose} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -121,8 +121,3 @@ function conditionOf({ kind, character, chosen, low, high }: Typed): Condition |
       return 'Choose what it looks at.';
   }
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-});

@@ -2,10 +2,10 @@ import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { taxonNamed } from './ruleWords';
@@ -33,7 +33,7 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
         const put = (more: Partial<Cost>) => keep(costs.map((one) => (one === cost ? { ...one, ...more } : one)));
         const name = taxonNamed(draft, cost.taxon);
         return (
-          <View key={cost.taxon} style={styles.row}>
+          <Row key={cost.taxon} align="end">
             <View style={styles.grow}>
               <CommitField
                 label={`Why ${name} must not be missed`}
@@ -61,7 +61,7 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
               hint={`Remove: ${name}`}
               onPress={() => keep(costs.filter((one) => one !== cost))}
             />
-          </View>
+          </Row>
         );
       })}
       {free.length > 0 && (
@@ -81,6 +81,5 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 260 },
 });

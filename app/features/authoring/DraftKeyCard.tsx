@@ -1,11 +1,10 @@
 import { schemas } from '@plesion/contract';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { useJob } from '../../lib/useJob';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { JobState } from '../../ui/JobState';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { authoringApi } from './authoringApi';
 
@@ -30,7 +29,7 @@ export function DraftKeyCard({ id, flush }: { id: string; flush: () => Promise<v
       </Text>
       <JobState job={job} what="Making the key" refused="No key was made" stopped="Stopped; nothing was saved." />
       {made && <Text>{`${made.key.couplets.length} couplets, ${made.endpoints} endings.`}</Text>}
-      <View style={styles.act}>
+      <Row>
         {made && <Button kind="main" label="Open the key" onPress={() => router.push(`/keys/${made.keyId}`)} />}
         {/* One button all along, so that the focus has where to stay. */}
         <Button
@@ -40,9 +39,7 @@ export function DraftKeyCard({ id, flush }: { id: string; flush: () => Promise<v
           busy={job.running}
           onPress={() => job.begin(undefined)}
         />
-      </View>
+      </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -12,6 +12,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -53,7 +54,7 @@ export function DraftsScreen() {
           )}
           {drafts.map(({ id, title, by, updatedAt, guideId }) => (
             <Card key={id}>
-              <View style={styles.row}>
+              <Row gap="m" align="center">
                 <LinkBox href={`/guides/write/${id}`} style={styles.title}>
                   <Text strong color={colour.kelp}>
                     {title || UNTITLED}
@@ -70,7 +71,7 @@ export function DraftsScreen() {
                   busy={drop.isPending && drop.variables.id === id}
                   onPress={() => remove(id, title || UNTITLED)}
                 />
-              </View>
+              </Row>
             </Card>
           ))}
         </Screen>
@@ -100,11 +101,11 @@ function Begin() {
     <Card title="Begin one">
       {begin.error && <Failed error={begin.error} />}
       <TextField label="Title" value={title} maxLength={200} onChangeText={setTitle} onSubmitEditing={start} />
-      <View style={styles.act}>
+      <Row>
         <Button kind="main" label="Begin" hint="Begin a guide from nothing" busy={begin.isPending} onPress={start} />
         <Button label="From a printed key" onPress={() => router.push('/keys/read')} />
         <Button label="From a table of measurements" onPress={() => router.push('/guides/learn')} />
-      </View>
+      </Row>
       <Disclosure title="As the next version of a guide">
         <Picker label="Guide" items={all.filter((one) => !taken.has(one.id))} onChange={(guideId) => begin.mutate({ guideId })} />
       </Disclosure>
@@ -123,7 +124,5 @@ function Begin() {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   title: { flexGrow: 1, flexShrink: 1, flexBasis: 200, justifyContent: 'center' },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

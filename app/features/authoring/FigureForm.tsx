@@ -1,10 +1,9 @@
 import { type Figure, LICENCES, sayLicence } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import type { PartProps } from './WritingScreen';
@@ -57,7 +56,7 @@ interface Props {
 export function FigureForm({ draft, words, problem, onChange }: Props) {
   const at = (of: string) => (problem?.of === of ? problem.says : undefined);
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <Text size="small" strong quiet>
         It shows
       </Text>
@@ -97,10 +96,8 @@ export function FigureForm({ draft, words, problem, onChange }: Props) {
         maxLength={1000}
         onCommit={(caption) => onChange({ caption })}
       />
-    </View>
+    </Stack>
   );
 }
 
 const Wrong = ({ says }: { says?: string }) => says && <Notice kind="problem">{says}</Notice>;
-
-const styles = StyleSheet.create({ form: { gap: space.m } });

@@ -1,9 +1,8 @@
 import type { DraftCharacter } from '@plesion/core/authoring';
 import type { Figure } from '@plesion/core/guide';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { FreeTable } from '../measure/FreeTable';
 import { TOOL, type Tool, toolOf, TOOLS } from '../measure/tools';
@@ -34,7 +33,7 @@ export function FigureMeasures({ id, figure, characters, onTold }: Props) {
   const ways = useMemo(() => waysFor(characters, view), [characters, view]);
   const way = ways.find((one) => one.id === chosen);
   return (
-    <View style={styles.group}>
+    <Stack gap="m">
       <Text size="small" quiet>
         What it comes to is written, with its error, into what is to be seen on it.
       </Text>
@@ -60,8 +59,6 @@ export function FigureMeasures({ id, figure, characters, onTold }: Props) {
           }}
         />
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ group: { gap: space.m } });

@@ -10,6 +10,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { FirstOf } from '../../ui/FirstOf';
 import { lazyPart } from '../../ui/lazyPart';
 import { Photo as Picture } from '../../ui/Photo';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TakePhotos } from '../photos/AddPhotos';
@@ -70,10 +71,10 @@ export function FiguresPart({ id, draft, edit }: PartProps & { id: string }) {
                   problem={problem}
                   onChange={(more) => change({ words: { ...words, ...more } })}
                 />
-                <View style={styles.act}>
+                <Row>
                   <Button label="Put it in" onPress={putIn} />
                   <Button kind="quiet" label="Leave it out" onPress={() => change({ photos: waiting.photos.slice(1) })} />
-                </View>
+                </Row>
               </>
             )}
             <TakePhotos
@@ -155,7 +156,7 @@ function Opened({
           />
         </Suspense>
       </Disclosure>
-      <View style={styles.act}>
+      <Row>
         <Button
           small
           kind="quiet"
@@ -163,7 +164,7 @@ function Opened({
           hint={`Remove: the photograph by ${figure.credit}`}
           onPress={() => onChange(undefined)}
         />
-      </View>
+      </Row>
     </View>
   );
 }
@@ -176,7 +177,6 @@ function Shown({ photo, shape, label }: { photo: string; shape: number; label: s
 }
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   open: { gap: space.m, paddingVertical: space.s },
   shown: { width: '100%', maxWidth: 420 },
 });

@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { locusName } from './inheritedWords';
@@ -38,7 +39,7 @@ export function GeneCard({ section, locus, put }: Props) {
   const before = section.loci.slice(0, section.loci.indexOf(locus)).filter((one) => one.inheritance === inheritance);
   return (
     <Card title={`Gene: ${name}`} aside={`${alleles.length} alleles`}>
-      <View style={styles.form}>
+      <Stack gap="m">
         <CommitField
           label={`Name of ${name}`}
           value={label ?? id}
@@ -92,7 +93,7 @@ export function GeneCard({ section, locus, put }: Props) {
               ))}
           </>
         )}
-        <View style={styles.act}>
+        <Row>
           <Button
             small
             kind="quiet"
@@ -100,8 +101,8 @@ export function GeneCard({ section, locus, put }: Props) {
             hint={`Remove the gene: ${name}`}
             onPress={() => put(withoutLocus(section, id))}
           />
-        </View>
-      </View>
+        </Row>
+      </Stack>
     </Card>
   );
 }
@@ -114,7 +115,7 @@ interface AlleleProps extends Props {
 
 function AlleleRow({ section, locus, allele, name, put, change }: AlleleProps) {
   return (
-    <View style={styles.row}>
+    <Row align="end">
       <View style={styles.grow}>
         <CommitField
           label={`What ${allele.id} of ${name} is called`}
@@ -145,7 +146,7 @@ function AlleleRow({ section, locus, allele, name, put, change }: AlleleProps) {
           onPress={() => put(withoutAllele(section, locus.id, allele.id))}
         />
       )}
-    </View>
+    </Row>
   );
 }
 
@@ -205,8 +206,5 @@ function PercentField({ label, value, most, onChange }: PercentProps) {
 }
 
 const styles = StyleSheet.create({
-  form: { gap: space.m },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-  act: { flexDirection: 'row' },
 });

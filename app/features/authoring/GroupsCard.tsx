@@ -3,6 +3,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { dropGroup } from './dependence';
@@ -50,7 +51,7 @@ export function GroupsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
             chosen={[String(gamma)]}
             onChange={([to]) => set(id, { gamma: Number(to) })}
           />
-          <View style={styles.act}>
+          <Row>
             <Button
               small
               kind="quiet"
@@ -58,7 +59,7 @@ export function GroupsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
               hint={`Part them: ${label}`}
               onPress={() => edit(...dropGroup(draft, id))}
             />
-          </View>
+          </Row>
         </View>
       ))}
     </Card>
@@ -67,5 +68,4 @@ export function GroupsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
 
 const styles = StyleSheet.create({
   group: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  act: { flexDirection: 'row' },
 });

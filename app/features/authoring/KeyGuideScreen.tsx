@@ -3,16 +3,16 @@ import { KeyGuideChoices } from '@plesion/core/authoring/schema';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -101,7 +101,7 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
     <Screen
       widest={1000}
       foot={
-        <View style={styles.foot}>
+        <Row gap="m" align="center">
           <Text size="small" quiet role="status" style={styles.grow}>
             {waiting
               ? 'Working it out …'
@@ -109,7 +109,7 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
           </Text>
           {before.length > 0 && <Button label="Undo" hint="Undo the last decision" onPress={undo} />}
           <Button kind="main" label="Make the guide" busy={make.isPending} onPress={() => make.mutate()} />
-        </View>
+        </Row>
       }
     >
       <PageHeading>A guide of a key</PageHeading>
@@ -157,6 +157,5 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 140 },
 });

@@ -3,11 +3,11 @@ import { authoringEndpoints } from '@plesion/contract/endpoints/authoring';
 import type { Edit } from '@plesion/core/authoring';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { download } from '../../lib/download';
 import { pickFile } from '../../lib/files';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -47,7 +47,7 @@ export function Literature({ id, sources, edit }: Props) {
     if (file) take.mutate(await file.text());
   };
   return (
-    <View style={styles.block}>
+    <Stack>
       <TextField
         label="BibTeX or CSL-JSON"
         hint="Pasted here, or from a file. Wants a connection."
@@ -56,15 +56,15 @@ export function Literature({ id, sources, edit }: Props) {
         maxLength={400_000}
         onChangeText={setText}
       />
-      <View style={styles.act}>
+      <Row>
         <Button small label="Import them" busy={take.isPending} disabled={!text.trim()} onPress={() => take.mutate(text)} />
         <Button small kind="quiet" label="From a file" onPress={() => void choose()} />
-      </View>
+      </Row>
       {take.error && <Failed error={take.error} />}
       <Text size="small" quiet role="status">
         {took ?? ''}
       </Text>
-      <View style={styles.act}>
+      <Row>
         {(['bibtex', 'csl'] as const).map((as) => (
           <Button
             key={as}
@@ -75,12 +75,7 @@ export function Literature({ id, sources, edit }: Props) {
             onPress={() => download(addressOf(authoringEndpoints.draftCitations, { params: { id }, query: { as } }))}
           />
         ))}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  block: { gap: space.s },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-});

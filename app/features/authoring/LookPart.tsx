@@ -3,12 +3,11 @@ import { draftOf } from '@plesion/core/authoring';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { authoringApi } from './authoringApi';
@@ -93,7 +92,7 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
           {reviews.data && !isReviewed(reviews.data, version) && (
             <Text quiet>Nobody else has found it fit as it is now: the version will say that it was not reviewed.</Text>
           )}
-          <View style={styles.act}>
+          <Row oneLine>
             <Button
               kind="main"
               label="Publish"
@@ -101,7 +100,7 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
               busy={publish.isPending}
               onPress={() => publish.mutate()}
             />
-          </View>
+          </Row>
         </Card>
       )}
       {problems.length === 0 && <ReviewCard id={id} version={version} />}
@@ -122,5 +121,3 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
     </>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row', gap: space.s } });

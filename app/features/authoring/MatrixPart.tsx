@@ -15,18 +15,18 @@ import {
 } from '@plesion/core/authoring';
 import { MatrixTaken } from '@plesion/contract/authoring';
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { pickFile, saveFile } from '../../lib/files';
 import { useJob } from '../../lib/useJob';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { JobState } from '../../ui/JobState';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { authoringApi } from './authoringApi';
@@ -148,14 +148,14 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
           workbook; NEXUS; or SDD. What the draft has not yet is put in, what it has is written over.
         </Text>
         <TextField label="Paste it here" value={text} onChangeText={setText} multiline style={styles.paste} problem={problem} />
-        <View style={styles.act}>
+        <Row>
           <Button label="Import it" disabled={!text.trim() || job.running} busy={job.running} onPress={() => take(text)} />
           <Button
             label="Choose a file"
             disabled={job.running}
             onPress={() => void pickFile('.csv,.tsv,.txt,.nex,.nexus,.xml,.xlsx,text/*').then((file) => file && takeFile(file))}
           />
-        </View>
+        </Row>
         <JobState job={job} what="Importing it" refused="It was not imported" stopped="Stopped; nothing was imported." />
         {told && (
           <Notice kind={told.left ? 'problem' : 'note'} title={told.left ? sayLeft(told.left) : 'Imported'}>
@@ -181,7 +181,7 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
               </Text>
             ),
         )}
-        <View style={styles.act}>
+        <Row>
           {WAYS.map(({ id, label, ending, write }) => (
             <Button
               key={id}
@@ -195,7 +195,7 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
               }
             />
           ))}
-        </View>
+        </Row>
       </Card>
     </>
   );
@@ -203,5 +203,4 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
 
 const styles = StyleSheet.create({
   paste: { minHeight: 160, fontSize: 13 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 /** Shown at once; more when asked. */
@@ -30,16 +31,16 @@ export function MayBeOne({ view: { characters, proposals }, onJoin }: Props) {
           one &&
           other && (
             <View key={`${a} ${b}`} style={styles.proposal}>
-              <View style={styles.pair}>
+              <Row gap="m" oneLine>
                 <Beside label={one.label} contrast={one.contrast} />
                 <Beside label={other.label} contrast={other.contrast} />
-              </View>
-              <View style={styles.foot}>
+              </Row>
+              <Row align="center">
                 <Text size="small" quiet style={styles.grow}>
                   {why}
                 </Text>
                 <Button small label="Join" hint={`Join ${one.label} and ${other.label}`} onPress={() => onJoin(a, b)} />
-              </View>
+              </Row>
             </View>
           )
         );
@@ -64,8 +65,6 @@ function Beside({ label, contrast: { couplet, sides } }: { label: string; contra
 
 const styles = StyleSheet.create({
   proposal: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  pair: { flexDirection: 'row', gap: space.m },
   side: { flex: 1, gap: 2, minWidth: 0 },
-  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
 });

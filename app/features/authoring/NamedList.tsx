@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { freshId } from './freshId';
@@ -29,7 +29,7 @@ export function NamedList<T extends Named>({ title, hint, one, of, make, onChang
     <Card title={title} aside={of.length ? `${of.length}` : undefined}>
       <Text quiet>{hint}</Text>
       {of.map((named) => (
-        <View key={named.id} style={styles.row}>
+        <Row key={named.id} align="end">
           <View style={styles.grow}>
             <CommitField
               label={`${one}: ${named.label}`}
@@ -41,7 +41,7 @@ export function NamedList<T extends Named>({ title, hint, one, of, make, onChang
             />
           </View>
           <Button small kind="quiet" label="Remove" hint={`Remove ${named.label}`} onPress={() => onDrop(named.id)} />
-        </View>
+        </Row>
       ))}
       <CommitField
         label={`Another ${one.toLowerCase()}`}
@@ -58,6 +58,5 @@ export function NamedList<T extends Named>({ title, hint, one, of, make, onChang
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
 });

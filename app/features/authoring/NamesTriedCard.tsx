@@ -1,11 +1,12 @@
 import type { NamesTried } from '@plesion/contract/guideVersions';
 import { inHundred } from '@plesion/core/evidence';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
@@ -29,9 +30,9 @@ export function NamesTriedCard({ on, ask }: Props) {
       {state === 'running' ? (
         <WorkProgress what="Trying the records" share={total ? tried / total : 0} onCancel={stop} />
       ) : (
-        <View style={styles.act}>
+        <Row>
           <Button label={label} hint={`${label}: the records, on ${on}`} onPress={start} />
-        </View>
+        </Row>
       )}
       {(state === 'done' || tried > 0) && (
         <Text strong role="status">
@@ -65,6 +66,5 @@ const Changed = ({ id, label, version, then, now, left }: NamesTried['changed'][
 );
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row' },
   row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
 });

@@ -1,16 +1,16 @@
 import { type Showing, withGene } from '@plesion/core/authoring';
 import type { HereditySection } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { numberOf } from '../../lib/numberOf';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import type { SeenBy } from './inheritedWords';
@@ -84,16 +84,16 @@ export function NewGeneCard({ id, section, seen, put }: Props) {
     forget();
   };
   const state = (title: string, which: 'usual' | 'other' | 'between') => (
-    <View style={styles.part}>
+    <Stack gap="xs">
       <Text size="small" strong quiet>
         {title}
       </Text>
       <Picker label={title} items={states} chosen={typed[which]} onChange={(next) => change({ [which]: next })} />
-    </View>
+    </Stack>
   );
   return (
     <Card title={section ? 'Another gene' : 'A first gene'}>
-      <View style={styles.form}>
+      <Stack gap="m">
         <TextField
           label="Name of the gene"
           value={label}
@@ -102,7 +102,7 @@ export function NewGeneCard({ id, section, seen, put }: Props) {
           problem={problem?.at === 'label' ? problem.message : undefined}
         />
         {seen.length > 1 && (
-          <View style={styles.part}>
+          <Stack gap="xs">
             {seen.length <= IN_SIGHT && (
               <Text size="small" strong quiet>
                 Seen by
@@ -114,7 +114,7 @@ export function NewGeneCard({ id, section, seen, put }: Props) {
               chosen={by}
               onChange={(next) => change({ by: next, usual: undefined, other: undefined, between: undefined })}
             />
-          </View>
+          </Stack>
         )}
         {by && (
           <>
@@ -139,16 +139,10 @@ export function NewGeneCard({ id, section, seen, put }: Props) {
           hint="A guess will do; strains may have their own."
           problem={problem?.at === 'common' ? problem.message : undefined}
         />
-        <View style={styles.act}>
+        <Row>
           <Button label="Add the gene" onPress={add} />
-        </View>
-      </View>
+        </Row>
+      </Stack>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m },
-  part: { gap: space.xs },
-  act: { flexDirection: 'row' },
-});

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { FirstOf } from '../../ui/FirstOf';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { authoringApi } from './authoringApi';
@@ -78,14 +79,14 @@ export function NewerCard({ id, version, newer, catchUp }: Props) {
           </View>
         )}
       </FirstOf>
-      <View style={styles.act}>
+      <Row>
         <Button
           label="Take it over"
           hint={`Take over version ${to} of ${title}`}
           busy={carry.isPending}
           onPress={() => carry.mutate()}
         />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -98,6 +99,5 @@ const sayChanges = (n: number): string =>
       : `${n} changes can be taken over.`;
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row' },
   conflict: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
 });

@@ -1,11 +1,10 @@
 import type { Part } from '@plesion/core/authoring';
 import { FACETS } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { TextField } from '../../ui/TextField';
 import { readDays, sayDays } from './days';
 import { FacetChoices } from './FacetChoices';
@@ -61,12 +60,10 @@ export function PartForm({ draft, part, onChoose, onClose }: Props) {
       {draft.circumstances && draft.circumstances.length > 0 && (
         <ChoiceGroup many label="When" options={draft.circumstances} chosen={circumstances} onChange={setCircumstances} />
       )}
-      <View style={styles.act}>
+      <Row>
         <Button label="Write of it" onPress={choose} />
         <Button kind="quiet" label="Leave it" onPress={onClose} />
-      </View>
+      </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

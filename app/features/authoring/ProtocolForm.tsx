@@ -11,11 +11,11 @@ import {
 import type { Protocol } from '@plesion/core/guide';
 import { LANDMARK_KINDS } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { exchanged } from './exchanged';
@@ -38,8 +38,8 @@ export function ProtocolForm({ character, views, onChange }: Props) {
   const put = (next: Protocol) => onChange({ ...character, protocol: next });
   if (kinds.length === 0) return null;
   return (
-    <View style={styles.form} role="group" aria-label={`How ${character.label} is measured`}>
-      <View style={styles.act}>
+    <Stack gap="m" role="group" aria-label={`How ${character.label} is measured`}>
+      <Row align="center">
         {/* One button all along, so that the focus has where to stay. */}
         <Button
           small
@@ -52,9 +52,9 @@ export function ProtocolForm({ character, views, onChange }: Props) {
               : put(takenAs(character, kinds[0], views[0]?.id ?? 'whole'))
           }
         />
-      </View>
+      </Row>
       {protocol && <Taken character={character} protocol={protocol} views={views} put={put} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -166,14 +166,14 @@ interface PlaceProps {
 
 function PlaceRow({ n, place, spare, onChange, onGone, onUp }: PlaceProps) {
   return (
-    <View style={styles.place}>
+    <Stack gap="xs">
       <CommitField
         label={`Place ${n + 1}`}
         value={place.label}
         maxLength={200}
         onCommit={(text) => text.trim() && onChange({ ...place, label: text.trim() })}
       />
-      <View style={styles.act}>
+      <Row align="center">
         {spare ? (
           <ChoiceGroup
             label={`Place ${n + 1} is`}
@@ -199,8 +199,8 @@ function PlaceRow({ n, place, spare, onChange, onGone, onUp }: PlaceProps) {
         )}
         {n > 0 && <Button small kind="quiet" label="Earlier" hint={`Earlier: ${place.label}`} onPress={onUp} />}
         {spare && <Button small kind="quiet" label="Remove" hint={`Remove ${place.label}`} onPress={onGone} />}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -227,9 +227,3 @@ function RangeField({ label, range, onChange }: RangeProps) {
     />
   );
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m },
-  place: { gap: space.xs },
-  act: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
-});

@@ -1,10 +1,11 @@
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { useWide, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { MapSurface } from '../map/MapSurface';
@@ -87,7 +88,7 @@ export function RegionMap({ regions, onChange }: Props) {
             onPlace={put}
             says={`Map, ${region.label}: ${sayStanding(points.length, held)}. A touch sets a point, and so does Enter at the cross; arrow keys move the map under it.`}
           />
-          <View style={styles.row}>
+          <Row align="center">
             <Text size="small" role="status" style={styles.says}>
               {`${region.label}: ${sayStanding(points.length, held)}`}
             </Text>
@@ -111,7 +112,7 @@ export function RegionMap({ regions, onChange }: Props) {
                 <Button small kind="quiet" label="Take all back" onPress={() => draw([])} />
               </>
             )}
-          </View>
+          </Row>
         </>
       )}
     </Card>
@@ -129,6 +130,5 @@ const sayPoints = (n: number): string =>
       : `an outline of ${n} points`;
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

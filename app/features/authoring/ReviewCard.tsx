@@ -1,14 +1,15 @@
 import type { DraftReview, DraftReviews } from '@plesion/contract/authoring';
 import { isAtLeast } from '@plesion/contract/roles';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
+import { Row } from '../../ui/Row';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -99,7 +100,7 @@ function Say({ id, version }: Props) {
         maxLength={2000}
         onChangeText={(text) => change({ words: text })}
       />
-      <View style={styles.act}>
+      <Row>
         <Button
           label="It is fit"
           hint="It is fit to be published"
@@ -113,9 +114,7 @@ function Say({ id, version }: Props) {
           busy={say.isPending && !say.variables}
           onPress={() => say.mutate(false)}
         />
-      </View>
+      </Row>
     </>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -1,8 +1,8 @@
 import type { FieldSection } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { readDays, sayDays } from './days';
@@ -34,7 +34,7 @@ export function RingsCard({ draft, onChange }: Props) {
         }}
       />
       <Text quiet>Sizes of ring that are allowed, parted by commas. What is said of a genus holds for its species.</Text>
-      <View style={styles.rings}>
+      <Row gap="m">
         {rows.map((id) => (
           <View key={id} style={styles.ring}>
             <CommitField
@@ -50,12 +50,11 @@ export function RingsCard({ draft, onChange }: Props) {
             />
           </View>
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  rings: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   ring: { flexGrow: 1, flexBasis: 220, maxWidth: 360 },
 });

@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 
 interface Props {
   /** Of which character. */
@@ -17,9 +16,9 @@ export function SameStates({ of, states, onSame }: Props) {
   const [chosen, setChosen] = useState<string[]>([]);
   if (!open)
     return (
-      <View style={styles.act}>
+      <Row>
         <Button small kind="quiet" label="Two states are one" hint={`Two states are one: ${of}`} onPress={() => setOpen(true)} />
-      </View>
+      </Row>
     );
   const close = () => {
     setOpen(false);
@@ -40,7 +39,7 @@ export function SameStates({ of, states, onSame }: Props) {
         // Of three the first gives way.
         onChange={(next) => setChosen(next.slice(-2))}
       />
-      <View style={styles.act}>
+      <Row>
         {other !== undefined && (
           <>
             <Button small label={`Call both “${one}”`} onPress={() => call(other, one)} />
@@ -48,9 +47,7 @@ export function SameStates({ of, states, onSame }: Props) {
           </>
         )}
         <Button small kind="quiet" label="Leave them two" onPress={close} />
-      </View>
+      </Row>
     </>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -4,6 +4,8 @@ import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native'
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { useLetterScale } from '../../theme/appearance';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { blockOf, columnsFor, type GridCell, type Typed } from './grid';
@@ -145,7 +147,7 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
   const here = cellOf(taxon, character);
   // Beside the thumb that chose the cell; where there is room, below what is written.
   const editor = (
-    <View style={styles.editor}>
+    <Stack>
       <Text strong>{`${taxon.name}: ${character.label}`}</Text>
       {character.states && (
         <Text size="small" quiet>
@@ -179,22 +181,22 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
           }
         }}
       />
-      <View style={styles.head}>
+      <Row align="center">
         <Button small label="Write it" disabled={typing === undefined} onPress={() => commit(0, 0)} />
         <Button small kind="quiet" label="Same for all that have nothing" disabled={!here.text} onPress={fill} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
   return (
-    <View style={styles.all}>
+    <Stack gap="m">
       {!wide && editor}
-      <View style={styles.head}>
+      <Row align="center">
         <Text size="small" quiet style={styles.grow}>
           {`Characters ${from + 1} to ${from + columns.length} of ${characters.length}`}
         </Text>
         <Button small label="Those before" disabled={from === 0} onPress={() => setFirst(within(from - shown))} />
         <Button small label="Those after" disabled={from + shown >= characters.length} onPress={() => setFirst(from + shown)} />
-      </View>
+      </Row>
       <View
         ref={grid}
         onLayout={({ nativeEvent }) => setMeasured(nativeEvent.layout.width)}
@@ -253,17 +255,14 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
         </ScrollView>
       </View>
       {wide && editor}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  all: { gap: space.m },
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 140 },
   grid: { borderWidth: 1, borderColor: colour.mist, borderRadius: radius.m, backgroundColor: colour.sheet, overflow: 'hidden' },
   line: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist },
   name: { flex: 1.2, padding: space.s, justifyContent: 'center', minWidth: 0 },
   cell: { flex: 1, padding: space.s, justifyContent: 'center', borderLeftWidth: 1, borderColor: colour.mist, minWidth: 0 },
-  editor: { gap: space.s },
 });

@@ -1,11 +1,12 @@
 import { PLAIN_FORMS, type Quantity, type Shape } from '@plesion/core/guide';
 import { shapeFrom, shapePath } from '@plesion/core/authoring';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { colour, radius, space } from '../../theme';
 import { Disclosure } from '../../ui/Disclosure';
 import { Picker } from '../../ui/Picker';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 
@@ -42,7 +43,7 @@ function ShapeChoice({ end, shape, onChange }: ChoiceProps) {
   const plain = PLAIN_FORMS.some(({ label }) => label === shape.label);
   const shapes = plain ? PLAIN_FORMS : [...PLAIN_FORMS, shape];
   return (
-    <View style={styles.choice}>
+    <Stack>
       <Text strong>{`${end} ${shape.label}`}</Text>
       <Picker
         label={end}
@@ -81,14 +82,13 @@ function ShapeChoice({ end, shape, onChange }: ChoiceProps) {
           }}
         />
       </Disclosure>
-    </View>
+    </Stack>
   );
 }
 
 const SIDE = 44;
 
 const styles = StyleSheet.create({
-  choice: { gap: space.s },
   tile: {
     alignItems: 'center',
     gap: space.xs,

@@ -9,6 +9,8 @@ import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { exchanged } from './exchanged';
@@ -85,9 +87,9 @@ export function ShownCard({ section, expression, seen, put }: Props) {
         />
       ) : (
         seen && (
-          <View style={styles.act}>
+          <Row>
             <Button small label="Another rule" hint={`Another rule: ${name}`} onPress={() => setAdding(true)} />
-          </View>
+          </Row>
         )
       )}
     </Card>
@@ -131,15 +133,15 @@ function RuleForm({ section, expression, seen, onAdd, onLeave }: FormProps) {
     });
   };
   const stateOf = (title: string, chosen: string | undefined, choose: (id: string) => void) => (
-    <View style={styles.part}>
+    <Stack gap="xs">
       <Text size="small" strong quiet>
         {title}
       </Text>
       <Picker label={title} items={items} chosen={chosen} onChange={choose} />
-    </View>
+    </Stack>
   );
   return (
-    <View style={styles.form} role="group" aria-label="Another rule">
+    <Stack gap="m" role="group" aria-label="Another rule">
       {expression.loci.map((id) => {
         const locus = section.loci.find((one) => one.id === id);
         return (
@@ -164,11 +166,11 @@ function RuleForm({ section, expression, seen, onAdd, onLeave }: FormProps) {
       <TextField label="In how many of 100" value={often} onChangeText={setOften} inputMode="decimal" />
       {some && stateOf('The others show', otherwise, setOtherwise)}
       {problem && <Notice kind="problem">{problem}</Notice>}
-      <View style={styles.act}>
+      <Row>
         <Button kind="quiet" label="Leave it" onPress={onLeave} />
         <Button label="Add the rule" onPress={add} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -192,7 +194,4 @@ const styles = StyleSheet.create({
     paddingVertical: space.xs,
   },
   says: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
-  form: { gap: space.m },
-  part: { gap: space.xs },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -10,6 +10,7 @@ import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { freshId } from './freshId';
 import type { PartProps } from './WritingScreen';
 
@@ -59,7 +60,7 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
                 chosen={[source.kind]}
                 onChange={([kind]: (typeof source.kind)[]) => edit({ do: 'source', source: { ...source, kind } })}
               />
-              <View style={styles.act}>
+              <Row>
                 <Button small label="Done" onPress={() => setOpen(undefined)} />
                 {draft.sources.length > 1 && (
                   <Button
@@ -70,7 +71,7 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
                     onPress={() => edit({ do: 'dropSource', id: source.id })}
                   />
                 )}
-              </View>
+              </Row>
             </>
           ) : (
             <Button
@@ -82,9 +83,9 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
           )}
         </View>
       ))}
-      <View style={styles.act}>
+      <Row>
         <Button small label="Another source" onPress={add} />
-      </View>
+      </Row>
       <Disclosure title="Literature in and out">
         <Suspense fallback={<Loading what="Literature" />}>
           <Literature id={id} sources={draft.sources} edit={edit} />
@@ -116,5 +117,4 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
 
 const styles = StyleSheet.create({
   source: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs, alignItems: 'stretch' },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

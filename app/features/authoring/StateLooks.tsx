@@ -7,6 +7,7 @@ import { omit } from '../../lib/omit';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Options } from '../../ui/Options';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PlateView } from '../plates/PlateView';
 import { Cut } from '../plates/Cut';
@@ -31,7 +32,7 @@ export function StateLooks({ character, figures, onChange }: Props) {
     onChange(states.map((one) => (one.id === id ? { ...omit(one, 'tile'), ...(tile ? { tile } : {}) } : one)));
   const proposed = drawnByWords(character);
   return (
-    <View style={styles.looks}>
+    <Stack>
       <Options label="How its states are drawn" style={styles.row}>
         <Text size="small" strong quiet style={styles.whole}>
           How its states are drawn
@@ -67,7 +68,7 @@ export function StateLooks({ character, figures, onChange }: Props) {
           onChange={(tile) => put(chosen.id, tile)}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -78,7 +79,6 @@ function Drawn({ tile, figures }: { tile: Tile; figures: readonly Figure[] }) {
 }
 
 const styles = StyleSheet.create({
-  looks: { gap: space.s },
   whole: { width: '100%' },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: { width: SIZE, height: SIZE },

@@ -7,6 +7,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { CommitField } from './CommitField';
@@ -31,7 +32,7 @@ export function StrainsCard({ section, put }: HeredityProps) {
       <Text quiet>By what the book calls them. Alleles may be more common among the founders of a strain than elsewhere.</Text>
       {strains.map((strain) => (
         <View key={strain.id} style={styles.strain}>
-          <View style={styles.row}>
+          <Row align="center">
             <Text strong style={styles.grow}>
               {strain.id}
             </Text>
@@ -47,7 +48,7 @@ export function StrainsCard({ section, put }: HeredityProps) {
                 )
               }
             />
-          </View>
+          </Row>
           {section.loci.map((locus) => (
             <FoundersField
               key={locus.id}
@@ -81,7 +82,7 @@ export function StrainsCard({ section, put }: HeredityProps) {
         }}
       />
       {rules.map((rule) => (
-        <View key={rule.strains.join('\n')} style={styles.row}>
+        <Row key={rule.strains.join('\n')} align="center">
           <Text style={styles.grow}>{`${rule.strains.join(' and ')} are kept apart: ${rule.why}`}</Text>
           <Button
             small
@@ -95,7 +96,7 @@ export function StrainsCard({ section, put }: HeredityProps) {
               )
             }
           />
-        </View>
+        </Row>
       ))}
       {strains.length > 1 && (
         <ApartForm key={rules.length} strains={strains} rules={rules} onAdd={(rule) => keep(strains, [...rules, rule])} />
@@ -136,9 +137,9 @@ function ApartForm({
         onChange={setTwo}
       />
       <TextField label="Why they are kept apart" value={why} onChangeText={setWhy} maxLength={400} problem={problem} />
-      <View style={styles.row}>
+      <Row align="center">
         <Button small label="Keep these two apart" onPress={add} />
-      </View>
+      </Row>
     </View>
   );
 }
@@ -169,6 +170,5 @@ function FoundersField({ label, alleles, shares, onChange }: FoundersProps) {
 
 const styles = StyleSheet.create({
   strain: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

@@ -1,12 +1,12 @@
 import type { Edit } from '@plesion/core/authoring';
 import { RANKS, type Rank, type Taxon } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -32,14 +32,14 @@ export function TaxaPart({ draft, edit }: PartProps) {
     <>
       <AddTaxon taxa={draft.taxa} edit={edit} />
       {rows.length > 1 && (
-        <View style={styles.act}>
+        <Row>
           <Button
             small
             label={arranging ? 'Back to the list' : 'Move them about'}
             hint={arranging ? 'Back to the list of taxa' : 'Move them about: drag taxa, or move them by arrows'}
             onPress={() => setArranging(!arranging)}
           />
-        </View>
+        </Row>
       )}
       {arranging ? (
         <Suspense fallback={<Loading what="The tree" />}>
@@ -109,12 +109,10 @@ function AddTaxon({ taxa, edit }: { taxa: readonly Taxon[]; edit: (...edits: Edi
         chosen={[rank]}
         onChange={([next]: Rank[]) => setRank(next)}
       />
-      <View style={styles.act}>
+      <Row>
         <Button label="Put it in" onPress={add} />
-      </View>
+      </Row>
       {taxa.length === 0 && <Notice kind="note">Begin with the genus; its species then stand under it by their names.</Notice>}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row' } });

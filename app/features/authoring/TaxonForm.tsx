@@ -6,6 +6,7 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TaxonMore } from './TaxonMore';
 import { TaxonNames } from './TaxonNames';
@@ -75,7 +76,7 @@ export function TaxonForm({ taxon, draft, edit, onGone }: Props) {
       )}
       <Harm taxon={taxon} put={put} />
       <TaxonMore taxon={taxon} put={put} />
-      <View style={styles.act}>
+      <Row>
         <Button
           small
           kind="quiet"
@@ -86,7 +87,7 @@ export function TaxonForm({ taxon, draft, edit, onGone }: Props) {
             if (edit(gone)) onGone();
           }}
         />
-      </View>
+      </Row>
     </View>
   );
 }
@@ -141,4 +142,4 @@ function Harm({ taxon, put }: { taxon: Taxon; put: (next: Taxon) => void }) {
   );
 }
 
-const styles = StyleSheet.create({ form: { gap: space.m, paddingVertical: space.s }, act: { flexDirection: 'row' } });
+const styles = StyleSheet.create({ form: { gap: space.m, paddingVertical: space.s } });

@@ -1,9 +1,9 @@
 import { NAME_KINDS, type Taxon } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { CommitField } from './CommitField';
 
 type OtherName = NonNullable<Taxon['names']>[number];
@@ -21,7 +21,7 @@ export function TaxonNames({ taxon, put }: { taxon: Taxon; put: (next: Taxon) =>
   return (
     <>
       {names.map((other, i) => (
-        <View key={`${i} ${other.name}`} style={styles.name}>
+        <Stack key={`${i} ${other.name}`}>
           <CommitField
             label={`Other name: ${other.name}`}
             value={other.name}
@@ -41,7 +41,7 @@ export function TaxonNames({ taxon, put }: { taxon: Taxon; put: (next: Taxon) =>
             maxLength={4000}
             onCommit={(note) => change(names.with(i, note.trim() ? { ...other, note: note.trim() } : omitNote(other)))}
           />
-          <View style={styles.act}>
+          <Row>
             <Button
               small
               kind="quiet"
@@ -49,8 +49,8 @@ export function TaxonNames({ taxon, put }: { taxon: Taxon; put: (next: Taxon) =>
               hint={`Remove this name: ${other.name}`}
               onPress={() => change(names.toSpliced(i, 1))}
             />
-          </View>
-        </View>
+          </Row>
+        </Stack>
       ))}
       <CommitField
         label="Another name it goes by"
@@ -64,8 +64,3 @@ export function TaxonNames({ taxon, put }: { taxon: Taxon; put: (next: Taxon) =>
 }
 
 const omitNote = (name: OtherName): OtherName => omit(name, 'note');
-
-const styles = StyleSheet.create({
-  name: { gap: space.s },
-  act: { flexDirection: 'row' },
-});

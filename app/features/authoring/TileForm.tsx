@@ -6,6 +6,7 @@ import { colour, radius, space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Option, Options } from '../../ui/Options';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PlateView } from '../plates/PlateView';
 import { CommitField } from './CommitField';
@@ -31,7 +32,7 @@ export function TileForm({ of, tile: given, figures, onChange }: Props) {
   const kind = given && kindOf(given);
   const tile = given?.draw === 'photo' ? undefined : given;
   return (
-    <View style={styles.form}>
+    <Stack>
       <ChoiceGroup
         label={`${of} is drawn as`}
         options={[
@@ -74,7 +75,7 @@ export function TileForm({ of, tile: given, figures, onChange }: Props) {
         />
       )}
       {tile && tile.draw !== 'bars' && tile.draw !== 'swatch' && <Painted tile={tile} onChange={onChange} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -136,7 +137,7 @@ function Colours({
   const named = Object.entries(TILE_COLOURS).filter(([, hex], i, all) => all.findIndex(([, other]) => other === hex) === i);
   const other = chosen.filter((hex) => !named.some(([, known]) => known === hex));
   return (
-    <View style={styles.form}>
+    <Stack>
       <Options label={label} many style={styles.colours}>
         <Text size="small" strong quiet style={styles.whole}>
           {label}
@@ -166,7 +167,7 @@ function Colours({
           if (hex && !chosen.includes(hex)) press(hex);
         }}
       />
-    </View>
+    </Stack>
   );
 }
 
@@ -188,7 +189,6 @@ function Lengths({ lengths, onChange }: { lengths: readonly number[]; onChange: 
 }
 
 const styles = StyleSheet.create({
-  form: { gap: space.s },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   on: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
   whole: { width: '100%' },

@@ -1,9 +1,9 @@
 import type { LookedOver } from '@plesion/core/authoring';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { StyleSheet } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { oneGroup } from './dependence';
 import { wordsOf } from './lookLists';
@@ -23,7 +23,7 @@ export function TogetherCard({ draft, edit, together }: Props) {
       </Text>
       <FirstOf of={together} keyOf={({ a, b }) => `${a} ${b}`} what="pairs">
         {({ a, b, taxa }) => (
-          <View style={styles.row}>
+          <Row align="center">
             <Text style={styles.grow}>{`${label(a)} and ${label(b)}: in all ${taxa} kinds`}</Text>
             <Button
               small
@@ -31,7 +31,7 @@ export function TogetherCard({ draft, edit, together }: Props) {
               hint={`Put them together: ${label(a)} and ${label(b)}`}
               onPress={() => edit(...oneGroup(draft, [a, b]))}
             />
-          </View>
+          </Row>
         )}
       </FirstOf>
     </Card>
@@ -39,6 +39,5 @@ export function TogetherCard({ draft, edit, together }: Props) {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
 });

@@ -5,6 +5,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { freshId } from './freshId';
@@ -50,7 +51,7 @@ export function TreatmentsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'
               />
             )}
             <Renames draft={draft} treatment={one} onChange={(renames) => put({ renames })} />
-            <View style={styles.act}>
+            <Row>
               <Button
                 small
                 kind="quiet"
@@ -58,7 +59,7 @@ export function TreatmentsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'
                 hint={`Remove: ${one.label}`}
                 onPress={() => keep(all.filter((own) => own !== one))}
               />
-            </View>
+            </Row>
           </View>
         );
       })}
@@ -117,5 +118,4 @@ function Renames({ draft, treatment, onChange }: RenamesProps) {
 
 const styles = StyleSheet.create({
   one: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  act: { flexDirection: 'row' },
 });

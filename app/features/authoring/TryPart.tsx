@@ -4,11 +4,11 @@ import { isStates } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/observation';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -44,15 +44,15 @@ export function TryPart({ id, draft, version, saved }: Props) {
       <Card title="The draft says">
         {tried.error && <Failed error={tried.error} />}
         {!tried.data && !tried.error && <Loading what="What it says" />}
-        <View role="status" style={styles.said}>
+        <Stack role="status" gap="xs">
           {tried.data?.taxa.map(({ name, p }) => (
             <Text key={name}>{`${name}: ${inHundred(p)}`}</Text>
           ))}
           {tried.data && <Text quiet>{`none of these: ${inHundred(tried.data.outside)}`}</Text>}
-        </View>
-        <View style={styles.act}>
+        </Stack>
+        <Row>
           <Button small kind="quiet" label="Take all readings back" onPress={() => (setStates({}), setValues({}))} />
-        </View>
+        </Row>
       </Card>
       <Card title="Of a specimen with">
         {draft.characters
@@ -91,5 +91,3 @@ function readingOf(character: DraftCharacter, states: readonly string[] | undefi
   const value = Number(text.trim().replace(',', '.'));
   return text.trim() && Number.isFinite(value) ? [{ character: character.id, value }] : [];
 }
-
-const styles = StyleSheet.create({ said: { gap: space.xs }, act: { flexDirection: 'row' } });

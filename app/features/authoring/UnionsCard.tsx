@@ -4,9 +4,10 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { FacetChoices } from './FacetChoices';
@@ -39,7 +40,7 @@ export function UnionsCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'
         Where the kind is sure and its sex or age is not, a name may still say so much, such as “female or young”.
       </Text>
       {unions.map((union) => (
-        <View key={union.id} style={styles.row}>
+        <Row key={union.id} align="center">
           <View style={styles.grow}>
             <Text strong>{union.label}</Text>
             <Text size="small" quiet>
@@ -53,7 +54,7 @@ export function UnionsCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'
             hint={`Remove: ${union.label}`}
             onPress={() => keep(unions.filter((one) => one !== union))}
           />
-        </View>
+        </Row>
       ))}
       {typed.open ? (
         <UnionForm
@@ -67,9 +68,9 @@ export function UnionsCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'
           onClose={close}
         />
       ) : (
-        <View style={styles.row}>
+        <Row align="center">
           <Button label="Call some together" onPress={() => change({ ...NOTHING, open: true })} />
-        </View>
+        </Row>
       )}
     </Card>
   );
@@ -96,7 +97,7 @@ function UnionForm({ draft, typed: { label, of }, change, onAdd, onClose }: Form
     onAdd(label.trim(), of);
   };
   return (
-    <View style={styles.form}>
+    <Stack>
       <TextField
         label="What they are called together"
         value={label}
@@ -104,27 +105,25 @@ function UnionForm({ draft, typed: { label, of }, change, onAdd, onClose }: Form
         onChangeText={(text) => change({ label: text })}
       />
       {of.map((piece, i) => (
-        <View key={i} role="group" aria-label={i === 0 ? 'Either' : `Or, ${i}`} style={styles.form}>
+        <Stack key={i} role="group" aria-label={i === 0 ? 'Either' : `Or, ${i}`}>
           <Text strong>{i === 0 ? 'Either' : 'Or'}</Text>
           <FacetChoices
             facets={draft.facets}
             chosen={piece}
             onChange={(next) => change({ of: of.map((one, k) => (k === i ? next : one)) })}
           />
-        </View>
+        </Stack>
       ))}
       {problem && <Text role="alert">{problem}</Text>}
-      <View style={styles.row}>
+      <Row align="center">
         <Button kind="main" label="Add it" hint="Add what they are called together" onPress={add} />
         <Button label="One more" hint="One more of them" onPress={() => change({ of: [...of, {}] })} />
         <Button kind="quiet" label="Leave it" onPress={onClose} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  form: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 220 },
 });

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { ChangeRow } from './ChangeRow';
@@ -47,9 +48,9 @@ export function WordsPart({ draft, edit }: PartProps) {
           blurOnSubmit={false}
           problem={problem}
         />
-        <View style={styles.act}>
+        <Row>
           <Button label="Put it in" onPress={add} />
-        </View>
+        </Row>
       </Card>
       <Card title="Words explained" aside={`${terms.length}`}>
         {terms.length === 0 && <Text quiet>None yet. A word explained here can be touched wherever the guide uses it.</Text>}
@@ -133,14 +134,13 @@ function TermForm({ term, draft, put, drop }: FormProps) {
           onChange={(states) => states.length > 0 && put({ ...term, figure: { ...drawn, states: states.slice(-MOST_DRAWN) } })}
         />
       )}
-      <View style={styles.act}>
+      <Row>
         <Button small kind="quiet" label="Remove" hint={`Remove: ${term.term}`} onPress={drop} />
-      </View>
+      </Row>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
   form: { gap: space.m, paddingVertical: space.s },
-  act: { flexDirection: 'row' },
 });

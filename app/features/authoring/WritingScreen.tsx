@@ -1,13 +1,13 @@
 import { Suspense } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -111,13 +111,13 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
     <Screen
       widest={1180}
       foot={
-        <View style={styles.foot}>
+        <Row align="center">
           <Text size="small" quiet role="status" style={styles.grow}>
             {SAVING[saving]}
           </Text>
           <Button label="Undo" disabled={!canUndo} onPress={writing.undo} />
           <Button label="Redo" disabled={!canRedo} onPress={writing.redo} />
-        </View>
+        </Row>
       }
     >
       <PageHeading>{draft.title || 'A new guide'}</PageHeading>
@@ -189,6 +189,5 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
 });

@@ -2,8 +2,10 @@ import { curveAt, MONTHS } from '@plesion/core/guide';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 const HEIGHT = 120;
@@ -59,7 +61,7 @@ export function YearCurve({ of, curve, onDraw }: Props) {
     ((board.current as unknown as HTMLElement).children[next] as HTMLElement).focus();
   };
   return (
-    <View style={styles.all}>
+    <Stack>
       <Text size="small" strong quiet>{`Over the year: ${of}`}</Text>
       <View ref={board} role="group" aria-label={`${of} over the year`} style={styles.board}>
         {levels.map((level, month) => (
@@ -82,18 +84,17 @@ export function YearCurve({ of, curve, onDraw }: Props) {
           </View>
         ))}
       </View>
-      <View style={styles.foot}>
+      <Row align="center">
         <Text size="small" quiet>
           {curve ? `${MONTHS[at]}: ${percent(levels[at])}` : 'Nothing is drawn: any day is as good as another.'}
         </Text>
         {curve && <Button small kind="quiet" label="Take the year away" onPress={() => onDraw(undefined)} />}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  all: { gap: space.s },
   board: {
     flexDirection: 'row',
     height: HEIGHT,
@@ -105,5 +106,4 @@ const styles = StyleSheet.create({
   },
   month: { flex: 1, justifyContent: 'flex-end', alignItems: 'center', minWidth: 0 },
   bar: { width: '70%', backgroundColor: colour.kelp, borderTopLeftRadius: 3, borderTopRightRadius: 3 },
-  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
 });

@@ -5,7 +5,8 @@ import { taxonIndex } from '@plesion/core/guide';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { colour, font, space } from '../../theme';
+import { colour, font } from '../../theme';
+import { Row } from '../../ui/Row';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
@@ -41,10 +42,10 @@ export function Beam({ guide, answer, say, onOpen }: BeamProps) {
   const x = (at: number) => width / 2 + (at * axis) / 2;
   return (
     <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} style={styles.fill}>
-      <View style={styles.sides}>
+      <Row justify="between" oneLine>
         <SideHead guide={guide} answer={answer} side="left" />
         <SideHead guide={guide} answer={answer} side="right" />
-      </View>
+      </Row>
       <View style={{ height }} accessibilityLabel={sayBeam(answer)} role="group">
         <Svg width={width} height={height} aria-hidden>
           {layout.notches.map((at) => (
@@ -194,7 +195,6 @@ function Weight({ weight, x }: { weight: Placed; x: number }) {
 
 const styles = StyleSheet.create({
   fill: { width: '100%' },
-  sides: { flexDirection: 'row', justifyContent: 'space-between', gap: space.s },
   side: { flexShrink: 1, gap: 2 },
   right: { alignItems: 'flex-end' },
   touch: { position: 'absolute', width: 44, height: 44 },

@@ -9,6 +9,8 @@ import { Photo } from '../../ui/Photo';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
@@ -32,7 +34,7 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
   const { content } = state;
   const plate = answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
   return (
-    <View style={styles.block}>
+    <Stack gap="m">
       {visit && (
         <LinkBox href={`/field/catch?visit=${visit}`} style={styles.back}>
           <Text strong color={colour.kelp}>
@@ -42,7 +44,7 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
       )}
       <WithdrawnNotice guideId={content.guideId} />
       {content.photo && <PhotoSheet hash={content.photo} />}
-      <View style={styles.head}>
+      <Row gap="m" align="center">
         {mainView(guide) !== '' && (
           <View style={styles.plate}>
             {plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}
@@ -55,7 +57,7 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
           <Text size="small" quiet numberOfLines={2}>
             {saySituation(content.situation, guide) || 'no place or date yet'}
           </Text>
-          <View style={styles.line}>
+          <Row gap="xs">
             <Text size="small" quiet>
               {content.label || 'no label'}
             </Text>
@@ -63,7 +65,7 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
               ·
             </Text>
             <SavingLine state={state} />
-          </View>
+          </Row>
         </View>
         <Link href={`/specimens/${id}/situation`} asChild>
           <Pressable accessibilityLabel="Situation: change views, place, date" style={styles.change}>
@@ -72,8 +74,8 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
             </Text>
           </Pressable>
         </Link>
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 });
 
@@ -113,10 +115,8 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
 
 const styles = StyleSheet.create({
   back: { justifyContent: 'center', alignSelf: 'flex-start' },
-  block: { gap: space.m },
   photo: { width: '100%', height: 164, borderRadius: radius.l, backgroundColor: colour.paper },
   photoWhole: { height: 340 },
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   plate: {
     width: 96,
     height: 76,
@@ -128,6 +128,5 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
   },
   words: { flexGrow: 1, flexShrink: 1, flexBasis: 150, minWidth: 0, gap: 1 },
-  line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   change: { minHeight: TOUCH, minWidth: TOUCH, justifyContent: 'center', paddingHorizontal: space.xs },
 });

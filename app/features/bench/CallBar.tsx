@@ -2,10 +2,10 @@ import type { Standing } from '@plesion/core/evidence';
 import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { useTight } from '../../theme/appearance';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 interface CallBarProps {
@@ -22,7 +22,7 @@ export const CallBar = memo(function CallBar({ id, answer, keys }: CallBarProps)
   const text = answer?.call.text ?? 'Weighing …';
   const folded = tight && !open;
   return (
-    <View style={styles.callBar}>
+    <Row gap="m" align="center" justify="end">
       {folded ? (
         <Announce>{text}</Announce>
       ) : (
@@ -48,11 +48,10 @@ export const CallBar = memo(function CallBar({ id, answer, keys }: CallBarProps)
       )}
       {keys && <Button small kind="quiet" label="?" hint="Show the keys" onPress={keys} />}
       <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />
-    </View>
+    </Row>
   );
 });
 
 const styles = StyleSheet.create({
   call: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-  callBar: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', justifyContent: 'flex-end', gap: space.m },
 });

@@ -3,7 +3,7 @@ import { CERTAINTIES, type Reading, type Situation } from '@plesion/core/observa
 import { type Character, type Guide, isValue, type Judgement } from '@plesion/core/guide';
 import type { Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -11,6 +11,8 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { ComparisonEntry } from '../reading/ComparisonEntry';
 import { MeasureGuide } from '../reading/MeasureGuide';
@@ -67,7 +69,7 @@ export function CharacterEditor({
   const leader = answer?.forms[0].form;
   const aside = answer?.setAside.find((one) => one.character === character.id);
   return (
-    <View style={styles.editor}>
+    <Stack gap="m">
       {aside && (
         <Notice
           kind={aside.because === 'danger' ? 'caution' : 'note'}
@@ -104,13 +106,13 @@ export function CharacterEditor({
               value={seen ? (reading.value ?? ratioValue(reading)) : undefined}
             />
           )}
-          <View style={styles.line}>
+          <Row gap="xs">
             <Button
               small
               label={reading?.status === 'not-visible' ? 'Not visible ✓' : 'Not visible'}
               onPress={() => onPut({ id, character: character.id, status: 'not-visible' })}
             />
-          </View>
+          </Row>
         </>
       ) : (
         <StateTiles
@@ -125,7 +127,7 @@ export function CharacterEditor({
         />
       )}
       {reading?.status && reading.status !== 'seen' && (
-        <View style={styles.why}>
+        <Stack>
           <ChoiceGroup
             label="Why"
             clearable
@@ -139,7 +141,7 @@ export function CharacterEditor({
             maxLength={400}
             onChangeText={(reason) => onPut({ ...reading, reason: reason || undefined })}
           />
-        </View>
+        </Stack>
       )}
       {seen && (
         <ChoiceGroup
@@ -158,7 +160,7 @@ export function CharacterEditor({
           onCompare={(comparison) => onPut({ ...kept, comparison })}
         />
       )}
-      <View style={styles.line}>
+      <Row gap="xs">
         {character.states && (
           <Button
             small
@@ -185,17 +187,14 @@ export function CharacterEditor({
         {reading && (
           <Button small kind="quiet" label="Clear" hint={`Clear ${character.label}`} onPress={() => onClear(reading.id)} />
         )}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
 const ratioValue = (reading: Reading) => (reading.parts ? reading.parts.numerator / reading.parts.denominator : undefined);
 
 const styles = StyleSheet.create({
-  editor: { gap: space.m },
-  line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
-  why: { gap: space.s },
   measure: {
     alignSelf: 'flex-start',
     justifyContent: 'center',

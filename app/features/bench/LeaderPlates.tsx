@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { formPlate } from '../plates/plates';
@@ -24,7 +25,7 @@ export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
   const each = (width - space.m) / 2;
   return (
     <Card title="Side by side" aside={guide.views.find((v) => v.id === view)?.label}>
-      <View style={styles.pair} onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
+      <Row gap="m" oneLine onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
         {(['left', 'right'] as const).map((side) => {
           const form = leadingForm(guide, answer, side);
           const plate = form && formPlate(guide, form, view, 'thumb');
@@ -43,12 +44,11 @@ export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
             </View>
           );
         })}
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  pair: { flexDirection: 'row', gap: space.m },
   one: { alignItems: 'center', backgroundColor: colour.paper, borderRadius: radius.m, padding: space.s, gap: space.xs },
 });

@@ -2,10 +2,11 @@ import type { Standing } from '@plesion/core/evidence';
 import { inHundred, type Level } from '@plesion/core/evidence';
 import { type Guide, RANKS } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 
@@ -33,14 +34,14 @@ export function LeadersSheet({ guide, answer, level, onLevel }: LeadersSheetProp
         clearable
         onChange={([id]) => onLevel(levels.find((l) => keyOf(l) === id))}
       />
-      <View style={styles.list}>
+      <Stack>
         {rowsAt(guide, answer, shown)
           .slice(0, MOST)
           .map((row) => (
             <LeaderRow key={row.id} guide={guide} row={row} />
           ))}
-      </View>
-      <View style={styles.facets}>
+      </Stack>
+      <Stack gap="hair">
         {answer.facets.map(({ facet, values }) => (
           <Text key={facet} size="small">
             <Text size="small" quiet>{`${facet}: `}</Text>
@@ -50,7 +51,7 @@ export function LeadersSheet({ guide, answer, level, onLevel }: LeadersSheetProp
               .join(' · ')}
           </Text>
         ))}
-      </View>
+      </Stack>
       {answer.mapOnly && (
         <Notice kind="note">
           {`Only the place, date and numbers put this first: by the characters alone it would be ${answer.mapOnly.label}.`}
@@ -109,10 +110,8 @@ function LeaderRow({ guide, row }: { guide: Guide; row: Row }) {
 }
 
 const styles = StyleSheet.create({
-  list: { gap: space.s },
   row: { gap: 3 },
   head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
   track: { height: 8, borderRadius: 4, backgroundColor: colour.mist },
   bar: { height: 8, borderRadius: 4, backgroundColor: colour.kelp },
-  facets: { gap: 2 },
 });

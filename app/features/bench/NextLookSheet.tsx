@@ -5,6 +5,7 @@ import { memo, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 type NextLook = Standing['nextLooks'][number];
@@ -76,7 +77,7 @@ const Others = memo(function Others({
   const others = answer.nextLooks.filter((look) => !look.setAside && look.character !== first).slice(0, MOST);
   if (others.length === 0) return null;
   return (
-    <View style={styles.others}>
+    <Row align="center">
       <Text size="small" quiet>
         or
       </Text>
@@ -90,7 +91,7 @@ const Others = memo(function Others({
           </Text>
         </Pressable>
       ))}
-    </View>
+    </Row>
   );
 });
 
@@ -125,7 +126,6 @@ const Answers = memo(function Answers({ guide, look, level }: { guide: Guide; lo
 const styles = StyleSheet.create({
   answers: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l, rowGap: 2 },
   shrinks: { flexShrink: 1 },
-  others: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   other: {
     flexDirection: 'row',
     gap: space.s,

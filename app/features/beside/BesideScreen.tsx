@@ -1,6 +1,5 @@
 import { photosOf } from '@plesion/core/specimen';
-import { StyleSheet, View } from 'react-native';
-import { space, useWide } from '../../theme';
+import { useWide } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -8,6 +7,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -54,7 +54,7 @@ function Pictures({ id, bench }: { id: string; bench: Bench }) {
       <DangerNotice guide={guide} answer={bench.answer} folded />
       <PageHeading>Photos side by side</PageHeading>
       <Looked beside={beside} />
-      <View style={styles.row}>
+      <Row align="center">
         <ChoiceGroup
           label="How they lie"
           hideLabel
@@ -71,7 +71,7 @@ function Pictures({ id, bench }: { id: string; bench: Bench }) {
           onChange={(chosen) => beside.setMirrored(chosen.length > 0)}
         />
         {by && !missing && <Button small label="Set the places again" onPress={beside.setAgain} />}
-      </View>
+      </Row>
       {otherPhotos.length > 0 && (
         <Card title="This photo">
           <PhotoStrip photos={photosOf(bench.state.content)} shown={own} onChoose={beside.choose} />
@@ -135,5 +135,3 @@ function Looked({ beside }: { beside: Beside }) {
     </>
   );
 }
-
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' } });

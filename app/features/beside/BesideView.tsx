@@ -3,6 +3,7 @@ import { createElement, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Slider } from '../../ui/Slider';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import type { Size, View as Placed } from '../measure/view';
 import { ZoomButtons } from '../../ui/ZoomButtons';
@@ -33,7 +34,7 @@ export function BesideView({ left, right, match, way, wide }: BesideViewProps) {
   const [share, setShare] = useState(50);
   const panes = way === 'beside' ? [[left], [right]] : [[left, right]];
   return (
-    <View style={styles.block}>
+    <Stack>
       <View style={[styles.panes, wide && styles.row]}>
         {panes.map((sides) => (
           <Pane
@@ -56,7 +57,7 @@ export function BesideView({ left, right, match, way, wide }: BesideViewProps) {
           onChange={setShare}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -114,7 +115,6 @@ const NO_SCROLL = { touchAction: 'none', cursor: 'grab', userSelect: 'none' } as
 const LINE = { position: 'absolute', top: 0, bottom: 0, width: 2 } as const;
 
 const styles = StyleSheet.create({
-  block: { gap: space.s },
   panes: { gap: space.s },
   row: { flexDirection: 'row' },
   frame: { flexGrow: 1, flexBasis: 0, flexShrink: 1 },

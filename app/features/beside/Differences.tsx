@@ -8,6 +8,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { measuresOn } from '../plates/plates';
 import { measurementOn } from './pictures';
@@ -73,7 +74,7 @@ function DifferenceRow({ character, values: [a, b], sides }: Row & { sides: [Mea
           quiet
         >{`One is in ${a.unit || 'no unit'}, the other in ${b.unit || 'no unit'}: set a scale on both.`}</Text>
       )}
-      <View style={styles.buttons}>
+      <Row>
         {sides.map((side, i) =>
           side.kind === 'photo' && ![a, b][i] ? (
             <Button
@@ -85,7 +86,7 @@ function DifferenceRow({ character, values: [a, b], sides }: Row & { sides: [Mea
             />
           ) : null,
         )}
-      </View>
+      </Row>
     </View>
   );
 }
@@ -114,5 +115,4 @@ function signed(value: number, sd: number): string {
 
 const styles = StyleSheet.create({
   row: { gap: space.xs, borderBottomWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

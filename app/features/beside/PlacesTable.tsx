@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PhotoTable } from '../measure/PhotoTable';
 import { pointsOf, type Step } from '../measure/steps';
@@ -26,7 +26,7 @@ export function PlacesTable({ image, label, by, onSet }: PlacesTableProps) {
     if (p && q) onSet([p, q]);
   };
   return (
-    <View style={styles.block}>
+    <Stack>
       <Text strong testID="places">{`On ${label}: ${active.label}`}</Text>
       <View style={styles.table}>
         <PhotoTable
@@ -42,8 +42,8 @@ export function PlacesTable({ image, label, by, onSet }: PlacesTableProps) {
           says={`${label}. Set: ${active.label}. Arrows move the cross-hair, Enter sets a point.`}
         />
       </View>
-    </View>
+    </Stack>
   );
 }
 
-const styles = StyleSheet.create({ block: { gap: space.s }, table: { height: 420 } });
+const styles = StyleSheet.create({ table: { height: 420 } });

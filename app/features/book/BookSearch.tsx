@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
+import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -23,7 +24,7 @@ export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
   const found = guides.flatMap((own) => searchGuide(own.guide, wanted).map((hit) => ({ hit, own })));
   const several = guides.length > 1;
   return (
-    <View style={styles.block}>
+    <Stack>
       <TextField
         label="Find by any name"
         value={text}
@@ -39,7 +40,7 @@ export function BookSearch({ guides }: { guides: readonly InGuide[] }) {
         <Result key={`${own.id} ${hit.kind} ${hit.id}`} hit={hit} own={own} several={several} />
       ))}
       {found.length > MOST && <Text size="small" quiet>{`and ${found.length - MOST} more: add a letter`}</Text>}
-    </View>
+    </Stack>
   );
 }
 
@@ -92,7 +93,6 @@ function sayHow(hit: Hit): string {
 }
 
 const styles = StyleSheet.create({
-  block: { gap: space.s },
   hit: {
     minHeight: TOUCH,
     flexDirection: 'row',

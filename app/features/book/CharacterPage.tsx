@@ -9,6 +9,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { compiledOf } from '../records/compiled';
@@ -87,7 +88,7 @@ function States({ id, compiled, character }: { id: string; compiled: CompiledGui
       const help = character.states?.find((one) => one.id === state)?.help;
       return (
         <Card key={state}>
-          <View style={styles.state}>
+          <Row gap="l">
             {hasTile(guide, character, state) && (
               <View style={styles.tile}>
                 <StateTile guide={guide} character={character} state={state} size={112} label={label(state)} />
@@ -107,7 +108,7 @@ function States({ id, compiled, character }: { id: string; compiled: CompiledGui
                 <HolderRow key={holder.taxon} id={id} compiled={compiled} holder={holder} />
               ))}
             </View>
-          </View>
+          </Row>
         </Card>
       );
     });
@@ -166,7 +167,6 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
 }
 
 const styles = StyleSheet.create({
-  state: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },
   tile: {
     backgroundColor: colour.paper,
     borderRadius: radius.m,

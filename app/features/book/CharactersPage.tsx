@@ -5,6 +5,8 @@ import { LinkBox } from '../../ui/LinkBox';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { inWorkingOrder } from '../analysis/readings';
 import { WithGuide } from '../records/WithGuide';
@@ -28,7 +30,7 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
       </View>
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
         <Card key={group} title={label}>
-          <View style={styles.rows}>
+          <Stack>
             {characters.map((character) => (
               <LinkBox
                 key={character.id}
@@ -41,14 +43,14 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
                     {character.states?.map((state) => state.label).join(' · ') ?? sayKind(character)}
                   </Text>
                 </View>
-                <View style={styles.tiles}>
+                <Row gap="xs" oneLine>
                   {character.states?.slice(0, 3).map(({ id: state }) => (
                     <StateTile key={state} guide={guide} character={character} state={state} size={48} />
                   ))}
-                </View>
+                </Row>
               </LinkBox>
             ))}
-          </View>
+          </Stack>
         </Card>
       ))}
     </Screen>
@@ -59,7 +61,6 @@ const sayKind = ({ kind, unit, parts }: Guide['characters'][number]): string =>
   parts ? `${parts.numerator} ÷ ${parts.denominator}` : unit ? `measured in ${unit}` : kind === 'count' ? 'counted' : kind;
 
 const styles = StyleSheet.create({
-  rows: { gap: space.s },
   row: {
     minHeight: TOUCH,
     flexDirection: 'row',
@@ -72,5 +73,4 @@ const styles = StyleSheet.create({
   },
   pressed: { backgroundColor: colour.kelpWash },
   words: { flex: 1 },
-  tiles: { flexDirection: 'row', gap: space.xs },
 });

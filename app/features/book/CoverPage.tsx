@@ -11,6 +11,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { BookletCard } from '../booklet/BookletCard';
 import { emblems } from '../plates/emblems';
@@ -40,9 +41,9 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
     <Screen
       widest={1080}
       foot={
-        <View style={styles.foot}>
+        <Row justify="end">
           <Button kind="main" label="Name a specimen with it" onPress={() => router.push(`/specimens/new?guide=${id}`)} />
-        </View>
+        </Row>
       }
     >
       <WithdrawnNotice guideId={id} />
@@ -74,13 +75,13 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
             </Text>
           </View>
         ))}
-        <View style={styles.ends}>
+        <Row align="center">
           <Button small kind="quiet" label="What our own records say" onPress={() => router.push(`/guides/${id}/own`)} />
-        </View>
+        </Row>
       </Card>
       <BookletCard id={id} />
       <SharingCard guideId={id} />
-      <View style={styles.ends}>
+      <Row align="center">
         <Button small label="Versions" hint="Versions of this guide" onPress={() => router.push(`/guides/${id}/versions`)} />
         <DownloadButton
           label="Plesion JSON"
@@ -94,7 +95,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
             url={() => addressOf(sharingEndpoints.carryGuide, { params: { id } })}
           />
         ) : null}
-      </View>
+      </Row>
     </Screen>
   );
 }
@@ -215,7 +216,6 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
 }
 
 const styles = StyleSheet.create({
-  ends: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   cover: { gap: space.l },
   coverWide: { flexDirection: 'row', alignItems: 'flex-start' },
   front: {
@@ -242,5 +242,4 @@ const styles = StyleSheet.create({
     borderRadius: radius.m,
     padding: space.m,
   },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

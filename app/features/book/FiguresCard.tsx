@@ -5,6 +5,7 @@ import { colour, space, useWide } from '../../theme';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { FigurePicture, FigureWords } from '../figures/FigurePicture';
 import { LeaderLines } from '../figures/LeaderLines';
@@ -16,11 +17,11 @@ export function FiguresCard({ id, guide, form }: { id: string; guide: Guide; for
   if (figures.length === 0) return null;
   return (
     <Card title="Photographs" aside={figures.length === 1 ? 'one' : String(figures.length)}>
-      <View style={styles.figures}>
+      <Row gap="l">
         <FirstOf of={figures} keyOf={(figure) => figure.id} first={6} what="photographs">
           {(figure) => <OneFigure id={id} guide={guide} figure={figure} />}
         </FirstOf>
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -90,7 +91,6 @@ function OneFigure({ id, guide, figure }: { id: string; guide: Guide; figure: Fi
 }
 
 const styles = StyleSheet.create({
-  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },
   pin: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 44, flexShrink: 1 },
   beside: { position: 'absolute', height: LABELS.step, justifyContent: 'center' },
   grow: { flexShrink: 1 },

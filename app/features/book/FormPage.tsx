@@ -9,6 +9,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { lazyPart } from '../../ui/lazyPart';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Typeset } from '../../ui/Typeset';
 import { Text } from '../../ui/Text';
@@ -92,7 +93,7 @@ function FormHead({ guide, compiled, form: at }: { guide: Guide; compiled: Compi
   const form = compiled.forms[at];
   const taxon = taxonIndex(guide).get(form.taxon);
   return (
-    <View style={styles.head}>
+    <Stack gap="xs">
       <PageHeading title={[taxon?.name, sayFacets(guide, form.facets)].filter(Boolean).join(', ')}>
         <TaxonName guide={guide} taxon={form.taxon} size={32} />
         <Text size="lead">{sayFacets(guide, form.facets)}</Text>
@@ -103,7 +104,7 @@ function FormHead({ guide, compiled, form: at }: { guide: Guide; compiled: Compi
       {taxon && <OtherNames taxon={taxon} />}
       {taxon && <Hazards taxon={taxon} />}
       {taxon?.note && <TermText guide={guide} text={taxon.note} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -128,7 +129,6 @@ function Description({ guide, compiled, form }: { guide: Guide; compiled: Compil
 }
 
 const styles = StyleSheet.create({
-  head: { gap: space.xs },
   columns: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.xl, rowGap: space.m },
   group: { gap: space.xs, flexGrow: 1, flexBasis: 320, maxWidth: '100%' },
 });

@@ -10,6 +10,8 @@ import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Icon } from '../../ui/Icon';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { drawnViews, formPlate } from '../plates/plates';
 import { planOf } from '../records/plans';
@@ -38,8 +40,8 @@ export function FormPlates({ id, guide, formId, characters }: FormPlatesProps) {
     label: layer,
   }));
   return (
-    <View style={styles.block}>
-      <View style={styles.plates}>
+    <Stack gap="m">
+      <Row gap="m">
         {drawnViews(guide).map((view) => (
           <OnePlate
             key={view.id}
@@ -57,8 +59,8 @@ export function FormPlates({ id, guide, formId, characters }: FormPlatesProps) {
             <ChoiceGroup label="As it is met" many options={options} chosen={layers} onChange={setLayers} />
           </View>
         )}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -129,9 +131,7 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
 }
 
 const styles = StyleSheet.create({
-  block: { gap: space.m },
   met: { flexGrow: 1, flexBasis: 280, maxWidth: '100%' },
-  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   character: { minHeight: TOUCH - 10, flexDirection: 'row', alignItems: 'center', gap: space.s, paddingHorizontal: space.s },
   number: { width: 16, textAlign: 'center' },
   grow: { flex: 1 },

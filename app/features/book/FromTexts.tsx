@@ -1,8 +1,8 @@
 import type { FacetName, Form, Guide, Scope } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { View } from 'react-native';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 /** From which texts the scores of a form came, where its guide says so: the leads of a key, a page of a book. */
@@ -17,17 +17,15 @@ export function FromTexts({ guide, form }: { guide: Guide; form: Form }) {
   return (
     <Card title="From which texts" aside={`${noted.length}`}>
       <Disclosure title="What each score came from">
-        <View style={styles.all}>
+        <Stack>
           {noted.map(({ character, source, note }) => (
             <View key={`${character} ${source} ${note}`}>
               <Text size="small" strong>{`${labels.get(character) ?? character}, ${sources.get(source) ?? source}`}</Text>
               <Text size="small">{note}</Text>
             </View>
           ))}
-        </View>
+        </Stack>
       </Disclosure>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ all: { gap: space.s } });

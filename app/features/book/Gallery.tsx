@@ -3,11 +3,13 @@ import { type CompiledGuide, facetsAgree, isUnder, sayFacets } from '@plesion/co
 import type { VerifiedPhoto } from '@plesion/core/practice';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { colour, radius } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Photo } from '../../ui/Photo';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { photosQuery } from '../records/practiceAnswers';
 
@@ -34,16 +36,16 @@ export function Gallery({ id, compiled, form: at }: GalleryProps) {
       {views.map(({ id: view, label }) => {
         const some = own.filter((photo) => photo.view === view);
         return some.length === 0 ? null : (
-          <View key={label} style={styles.view}>
+          <Stack key={label} gap="xs">
             <Text size="small" strong>
               {label}
             </Text>
-            <View style={styles.photos}>
+            <Row>
               {some.map((photo) => (
                 <Shown key={photo.hash} photo={photo} said={`${label}: ${sayKnown(compiled, photo)}`} />
               ))}
-            </View>
-          </View>
+            </Row>
+          </Stack>
         );
       })}
     </Card>
@@ -61,8 +63,6 @@ const Shown = ({ photo: { specimenId, hash }, said }: { photo: VerifiedPhoto; sa
 );
 
 const styles = StyleSheet.create({
-  view: { gap: space.xs },
-  photos: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   link: { borderRadius: radius.m },
   photo: { width: 150, height: 108, borderRadius: radius.m, backgroundColor: colour.mist },
 });

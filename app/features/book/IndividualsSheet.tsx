@@ -6,6 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -37,7 +38,7 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
       title="Individuals"
       aside={<Button small kind="quiet" label="Others" hint="Draw other individuals" onPress={() => setDraw(draw + 1)} />}
     >
-      <View style={styles.row}>
+      <Row>
         {drawn.map(({ says, plate }) => (
           <View key={says} style={styles.card}>
             <PlateView plate={plate} width={116} height={92} label={says} />
@@ -46,13 +47,12 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
             </Text>
           </View>
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   card: {
     width: 132,
     alignItems: 'center',

@@ -1,8 +1,9 @@
 import { type Place, presenceOf } from '@plesion/core/book';
 import { type CompiledGuide, SHORT_MONTHS } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 /** Where, when and with what a form is met. */
@@ -12,11 +13,11 @@ export function PresenceSheet({ compiled, form }: { compiled: CompiledGuide; for
   return (
     <Card title="Where and when">
       {months && <Year months={months} />}
-      <View style={styles.places}>
+      <Row gap="l">
         <Places title="Region" places={regions} />
         <Places title="Habitat" places={habitats} />
         <Places title="Company" places={company} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -24,7 +25,7 @@ export function PresenceSheet({ compiled, form }: { compiled: CompiledGuide; for
 function Year({ months }: { months: readonly number[] }) {
   const best = months.flatMap((level, i) => (level >= 0.5 ? [SHORT_MONTHS[i]] : []));
   return (
-    <View role="img" aria-label={`Met most in ${best.join(', ')}`} style={styles.year}>
+    <Row role="img" aria-label={`Met most in ${best.join(', ')}`} gap="xs" align="end" oneLine>
       {months.map((level, i) => (
         <View key={SHORT_MONTHS[i]} style={styles.month}>
           <View style={styles.column}>
@@ -35,7 +36,7 @@ function Year({ months }: { months: readonly number[] }) {
           </Text>
         </View>
       ))}
-    </View>
+    </Row>
   );
 }
 
@@ -47,14 +48,14 @@ function Places({ title, places }: { title: string; places: readonly Place[] }) 
         {title}
       </Text>
       {places.map(({ id, label, frequency }) => (
-        <View key={id} style={styles.line}>
+        <Row key={id} oneLine>
           <Text size="small" style={styles.grow}>
             {label}
           </Text>
           <Text size="small" quiet>
             {sayFrequency(frequency)}
           </Text>
-        </View>
+        </Row>
       ))}
     </View>
   );
@@ -69,7 +70,6 @@ function sayFrequency(frequency: number | undefined): string {
 }
 
 const styles = StyleSheet.create({
-  year: { flexDirection: 'row', gap: space.xs, alignItems: 'flex-end' },
   month: { flex: 1, alignItems: 'center', gap: 2 },
   column: {
     width: '100%',
@@ -80,8 +80,6 @@ const styles = StyleSheet.create({
     overflow: 'hidden',
   },
   level: { backgroundColor: colour.kelp },
-  places: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },
   place: { flexGrow: 1, flexBasis: 200, gap: 2 },
-  line: { flexDirection: 'row', gap: space.s },
   grow: { flex: 1 },
 });

@@ -1,11 +1,12 @@
 import { partAt } from '@plesion/core/book';
 import type { Character, Guide } from '@plesion/core/guide';
 import { memo } from 'react';
-import { type GestureResponderEvent, Pressable, StyleSheet, View } from 'react-native';
+import { type GestureResponderEvent, Pressable, StyleSheet } from 'react-native';
 import { Rect } from 'react-native-svg';
 import { pressedAt } from '../../lib/pressedAt';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Stack } from '../../ui/Stack';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 
@@ -35,7 +36,7 @@ export const TouchPlate = memo(function TouchPlate({ guide, form, view, parts, p
   const lit = part ? plate.parts[part] : undefined;
   const drawn = [...parts].filter(([name]) => plate.parts[name]);
   return (
-    <View style={styles.block}>
+    <Stack>
       <Pressable
         role="group"
         accessibilityLabel="Touch a part of the drawing"
@@ -66,12 +67,11 @@ export const TouchPlate = memo(function TouchPlate({ guide, form, view, parts, p
         chosen={part ? [part] : []}
         onChange={([next]) => onPart(next)}
       />
-    </View>
+    </Stack>
   );
 });
 
 const styles = StyleSheet.create({
-  block: { gap: space.s },
   plate: {
     backgroundColor: colour.paper,
     borderRadius: radius.l,

@@ -11,6 +11,7 @@ import { Empty } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { useAtRest } from '../../ui/useAtRest';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
 import { WithGuide } from '../records/WithGuide';
@@ -141,11 +142,11 @@ function Chosen({ guide, wanted, onDrop }: { guide: Guide; wanted: Wanted; onDro
     return [{ id, text: `${character.label}: ${labels.join(' or ')}` }];
   });
   return (
-    <View style={styles.chosen}>
+    <Row gap="xs">
       {rows.map(({ id, text }) => (
         <Button key={id} small label={`${text} ×`} hint={`Take back ${text}`} onPress={() => onDrop(id)} />
       ))}
-    </View>
+    </Row>
   );
 }
 
@@ -194,5 +195,4 @@ const styles = StyleSheet.create({
   },
   line: { flexDirection: 'row', alignItems: 'center' },
   grow: { flex: 1 },
-  chosen: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
 });

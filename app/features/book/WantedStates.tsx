@@ -1,8 +1,9 @@
 import type { Wanted } from '@plesion/core/book';
 import type { Character, Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Option, Options } from '../../ui/Options';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { StateTile } from '../plates/StateTile';
 
@@ -27,7 +28,7 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
         <Text size="small" strong>
           {character.label}
         </Text>
-        <View style={styles.row}>
+        <Row>
           {character.states!.map(({ id, label }) => {
             const chosen = on.includes(id);
             return (
@@ -48,7 +49,7 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
               </Option>
             );
           })}
-        </View>
+        </Row>
       </Options>
     );
   });
@@ -56,7 +57,6 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
 
 const styles = StyleSheet.create({
   group: { gap: space.xs },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
     width: 84,
     minHeight: 96,

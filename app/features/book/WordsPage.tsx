@@ -1,11 +1,11 @@
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { TextField } from '../../ui/TextField';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TermCard } from '../glossary/TermText';
 import { WithGuide } from '../records/WithGuide';
@@ -37,19 +37,18 @@ function Glossary({ guide, asked }: { guide: Guide; asked?: string }) {
       ) : (
         <TextField label="Find a word" value={text} onChangeText={setText} />
       )}
-      <View style={styles.terms}>
+      <Row gap="m">
         {shown.map((term) => (
           <View key={term.id} style={styles.term}>
             <TermCard guide={guide} term={term} />
           </View>
         ))}
-      </View>
+      </Row>
       {all.length > 0 && shown.length === 0 && <Text quiet>No word here holds that. Try fewer letters.</Text>}
     </Screen>
   );
 }
 
 const styles = StyleSheet.create({
-  terms: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   term: { flexGrow: 1, flexBasis: 300, maxWidth: '100%' },
 });

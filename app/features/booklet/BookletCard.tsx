@@ -1,12 +1,11 @@
 import { schemas, urlOf } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { useJob } from '../../lib/useJob';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { JobState } from '../../ui/JobState';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 const parse = (result: unknown) => schemas.BookletMade.parse(result);
@@ -21,7 +20,7 @@ export function BookletCard({ id }: { id: string }) {
         A booklet of A5: plates of all it tells apart, a key, each taxon on its page, words, sources, and an index of all names.
       </Text>
       <JobState job={print} what="Printing" stopped="Stopped; nothing was printed." />
-      <View style={styles.line}>
+      <Row gap="m" align="center">
         {ready && (
           <DownloadButton
             label="Download"
@@ -37,11 +36,7 @@ export function BookletCard({ id }: { id: string }) {
           busy={print.running}
           onPress={() => print.begin(undefined)}
         />
-      </View>
+      </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
-});

@@ -5,14 +5,15 @@ import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { useAddress } from '../../lib/useAddress';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Empty, Loading } from '../../ui/states';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
@@ -84,12 +85,12 @@ function Ahead({ guideId, guide, book }: { guideId: string; guide: Guide; book: 
       <PageHeading>Five generations on</PageHeading>
       <Text quiet>{`Bred from all that are here, by a rule, and played ${RUNS} times: the same number plays the same.`}</Text>
       <Card>
-        <View style={styles.form}>
+        <Stack gap="m">
           <ChoiceGroup label="Who is paired" options={RULES} chosen={[rule]} onChange={([next]) => setAddress({ rule: next })} />
           {rule === 'show' && (
             <Picker label="What is bred for" items={goals} chosen={goal?.id} onChange={(next) => setAddress({ goal: next })} />
           )}
-          <View style={styles.row}>
+          <Row gap="m">
             <View style={styles.field}>
               <TextField
                 label="Pairs a generation"
@@ -111,8 +112,8 @@ function Ahead({ guideId, guide, book }: { guideId: string; guide: Guide; book: 
             <View style={styles.field}>
               <TextField label="Number of the draw" value={seed} onChangeText={(next) => setAddress({ seed: next })} />
             </View>
-          </View>
-        </View>
+          </Row>
+        </Stack>
       </Card>
       {rule === 'show' && !goal && <Text quiet>Choose what is bred for.</Text>}
       {ready && found.isFetching && <Loading what="Five generations, a hundred times" />}
@@ -167,7 +168,5 @@ function Played({ guide, generations, without }: BookAhead & { guide: Guide }) {
 }
 
 const styles = StyleSheet.create({
-  form: { gap: space.m },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   field: { flexGrow: 1, flexBasis: 130 },
 });

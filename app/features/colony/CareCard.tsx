@@ -6,11 +6,11 @@ import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { KnownField } from './KnownField';
@@ -63,7 +63,7 @@ function CareLine({ guideId, member, pens, onDone }: Props & { onDone: () => voi
   ].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
   return (
     <Card title="Care">
-      <View style={styles.row}>
+      <Row gap="m">
         <View style={styles.field}>
           <TextField
             label="On"
@@ -91,7 +91,7 @@ function CareLine({ guideId, member, pens, onDone }: Props & { onDone: () => voi
             problem={at('grams')}
           />
         </View>
-      </View>
+      </Row>
       <TextField
         label="How it is"
         value={condition}
@@ -102,9 +102,9 @@ function CareLine({ guideId, member, pens, onDone }: Props & { onDone: () => voi
       {problem && !['on', 'grams', 'kept.condition'].includes(problem.field ?? '') && (
         <Notice kind="problem">{problem.message}</Notice>
       )}
-      <View style={styles.act}>
+      <Row justify="end">
         <Button label="Write the line" busy={busy} disabled={!Object.keys(changes).length && weighs} onPress={submit} />
-      </View>
+      </Row>
       {lines.length > 0 && (
         <Disclosure title={`Lines so far (${lines.length})`}>
           {lines.map((line, i) => (
@@ -117,7 +117,5 @@ function CareLine({ guideId, member, pens, onDone }: Props & { onDone: () => voi
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   field: { flexGrow: 1, flexBasis: 110 },
-  act: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -1,11 +1,12 @@
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { MemberPlate } from './MemberPlate';
 import { sayCarried, sayChance, sayPlace, saySex, sayShown } from './words';
@@ -31,7 +32,7 @@ export function ChosenMember({ guide, colony, member, shade, isFolded, hasYoung,
   return (
     <Card>
       <Announce>{[member.name, shown, shaded, carried].filter(Boolean).join('. ')}</Announce>
-      <View style={styles.row}>
+      <Row gap="m" align="center">
         <MemberPlate guide={guide} member={member} sexP={told?.sexP} width={110} />
         <View style={styles.words}>
           <LinkBox href={`/field/colony/${member.id}`} style={styles.name}>
@@ -46,19 +47,17 @@ export function ChosenMember({ guide, colony, member, shade, isFolded, hasYoung,
           {shaded && <Text strong>{shaded}</Text>}
           {carried && <Text size="small">{carried}</Text>}
         </View>
-      </View>
-      <View style={styles.act}>
+      </Row>
+      <Row>
         <Button small label="Only its ancestors" onPress={() => onFocus('ancestors')} />
         {hasYoung && <Button small label="Only its descendants" onPress={() => onFocus('descendants')} />}
         {hasYoung && <Button small label={isFolded ? 'Unfold its young' : 'Fold its young'} onPress={onFold} />}
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'center' },
   words: { flex: 1, minWidth: 180, gap: 2 },
   name: { alignSelf: 'flex-start', justifyContent: 'center' },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

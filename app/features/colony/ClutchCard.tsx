@@ -11,10 +11,12 @@ import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { isDay } from './words';
@@ -77,8 +79,8 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
       <Text>{said.filter(Boolean).join(' · ')}</Text>
       {clutch.note && <Text quiet>{clutch.note}</Text>}
       {isOpen(clutch) && (
-        <View style={styles.form}>
-          <View style={styles.row}>
+        <Stack>
+          <Row gap="m">
             <View style={styles.field}>
               <TextField
                 label="Hatched on"
@@ -106,8 +108,8 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
                 problem={problem(gone)}
               />
             </View>
-          </View>
-          <View style={styles.act}>
+          </Row>
+          <Row justify="end">
             <Button small label="Remove this clutch" onPress={onRemove} />
             <Button small label="All lost" busy={busy} onPress={() => onChange({ ...clutch, lost: clutch.eggs })} />
             <Button
@@ -124,31 +126,31 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
                 })
               }
             />
-          </View>
-        </View>
+          </Row>
+        </Stack>
       )}
       {own.length > 0 && (
         <Text quiet>{`In the book: ${own.length}${clutch.young === undefined ? '' : ` of ${clutch.young}`}`}</Text>
       )}
-      <View style={styles.row}>
+      <Row gap="m">
         {own.map(({ id, name }) => (
           <LinkBox key={id} href={`/field/colony/${id}`} style={styles.kin}>
             <Text color={colour.kelp}>{name}</Text>
           </LinkBox>
         ))}
-      </View>
+      </Row>
       {clutch.hatched &&
         (ringing ? (
           <YoungForm {...{ guide, pairing, clutch, members }} onDone={() => setRinging(false)} />
         ) : (
-          <View style={styles.act}>
+          <Row justify="end">
             <Button
               small
               label="Not hatched after all"
               onPress={() => onChange({ id: clutch.id, laid: clutch.laid, eggs: clutch.eggs })}
             />
             <Button label="Write its young down" onPress={() => setRinging(true)} />
-          </View>
+          </Row>
         ))}
     </Card>
   );
@@ -163,7 +165,7 @@ export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: bo
   const wrongDay = dayProblem(laid, pairing.from, 'They were put together');
   return (
     <Card title="A clutch">
-      <View style={styles.row}>
+      <Row gap="m">
         <View style={styles.field}>
           <TextField
             label="Laid on"
@@ -182,8 +184,8 @@ export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: bo
             problem={tried && !many ? 'Write how many there are.' : undefined}
           />
         </View>
-      </View>
-      <View style={styles.act}>
+      </Row>
+      <Row justify="end">
         <Button
           label="Write the clutch down"
           busy={busy}
@@ -192,15 +194,12 @@ export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: bo
             if (many && !wrongDay) onAdd({ id: mintId(), laid, eggs: many });
           }}
         />
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  form: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   field: { flexGrow: 1, flexBasis: 130 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
   kin: { justifyContent: 'center', flexShrink: 1, alignSelf: 'flex-start' },
 });

@@ -14,6 +14,7 @@ import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -87,12 +88,12 @@ function Book({ guideId, choose }: { guideId: string; choose: ReactNode }) {
           <Screen
             widest={860}
             foot={
-              <View style={styles.foot}>
+              <Row justify="end">
                 {colony.members.length > 1 && (
                   <Button label="Pedigree" onPress={() => router.push(`/field/colony/pedigree?guide=${guideId}`)} />
                 )}
                 <Button kind="main" label="Write one down" onPress={() => router.push(`/field/colony/new?guide=${guideId}`)} />
-              </View>
+              </Row>
             }
           >
             <PageHeading>The keeper’s book</PageHeading>
@@ -158,7 +159,6 @@ function MemberRow({ member, colony, guide }: { member: ColonyMember; colony: Co
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
   row: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -11,6 +11,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -91,7 +92,7 @@ function Egg({ guide, guideId, members, pen }: Props & { pen: string }) {
             const member = members.find((one) => one.name === name);
             return (
               <View key={name} style={styles.one}>
-                <View style={styles.row}>
+                <Row align="center">
                   {member ? (
                     <LinkBox href={`/field/colony/${member.id}`} style={styles.name}>
                       <Text figures color={colour.kelp}>{`${i + 1}. ${name}: ${sayChance(p)}`}</Text>
@@ -102,7 +103,7 @@ function Egg({ guide, guideId, members, pen }: Props & { pen: string }) {
                   {member && alone !== name && (
                     <Button small label="Kept alone" hint={`Kept alone: ${name}`} onPress={() => setAlone(name)} />
                   )}
-                </View>
+                </Row>
                 {member && alone === name && (
                   <SeparationForm
                     {...{ guideId, member, pen }}
@@ -143,6 +144,5 @@ function firstTried(members: readonly ColonyMember[], pen: string): string | und
 
 const styles = StyleSheet.create({
   one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   name: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
 });

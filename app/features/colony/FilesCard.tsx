@@ -1,14 +1,14 @@
 import type { BookFormat, BookImported } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { pickFile } from '../../lib/files';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { bookUrl, colonyApi } from './colonyApi';
 import { useColonyWrite } from './useColonyWrite';
@@ -76,14 +76,14 @@ export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string })
           certain have no place in it.
         </Text>
       )}
-      <View style={styles.row}>
+      <Row>
         <DownloadButton
           label="Take the book along"
           hint="Take the book along as a file"
           url={() => bookUrl(guideId, { as, ...(as === 'linkage' && character ? { character } : {}) })}
         />
         <Button label="Read a file in" busy={busy} onPress={() => void choose()} />
-      </View>
+      </Row>
       {problem && <Notice kind="problem">{problem.message}</Notice>}
       {read && <Found {...read} busy={busy} onTake={() => write({ name: read.name, text: read.text, take: true })} />}
     </Disclosure>
@@ -96,7 +96,7 @@ function Found({ name, found, busy, onTake }: { name: string; found: BookImporte
     `${names.slice(0, NAMED).join(', ')}${names.length > NAMED ? ` and ${names.length - NAMED} more` : ''}`;
   if (taken) return <Notice kind="note">{`${name}: ${added.length} written into the book.`}</Notice>;
   return (
-    <View style={styles.found}>
+    <Stack>
       {problems.length > 0 && (
         <Notice kind="problem">
           {[
@@ -113,20 +113,15 @@ function Found({ name, found, busy, onTake }: { name: string; found: BookImporte
       {otherwise.length > 0 && <Text>{`In the book otherwise, and left as they stand there: ${list(otherwise)}`}</Text>}
       {added.length === 0 && problems.length === 0 && <Text>{`${name} brings nothing new.`}</Text>}
       {added.length > 0 && problems.length === 0 && (
-        <View style={styles.row}>
+        <Row>
           <Button
             kind="main"
             label={`Write ${added.length === 1 ? 'one' : `all ${added.length}`} down`}
             busy={busy}
             onPress={onTake}
           />
-        </View>
+        </Row>
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  found: { gap: space.s },
-});

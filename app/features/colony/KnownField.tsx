@@ -1,6 +1,6 @@
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 
 interface Props {
@@ -21,20 +21,15 @@ export function KnownField({ label, value, onChange, known, hint, problem }: Pro
   const typed = value.trim().toLowerCase();
   const offered = known.filter((one) => one.toLowerCase().includes(typed) && one !== value.trim()).slice(0, MOST);
   return (
-    <View style={styles.group}>
+    <Stack>
       <TextField label={label} value={value} onChangeText={onChange} hint={hint} problem={problem} autoCorrect={false} />
       {offered.length > 0 && (
-        <View role="group" aria-label={`${label}, of those in the book`} style={styles.row}>
+        <Row role="group" aria-label={`${label}, of those in the book`}>
           {offered.map((one) => (
             <Button key={one} small label={one} hint={`${one}: ${label}`} onPress={() => onChange(one)} />
           ))}
-        </View>
+        </Row>
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  group: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-});

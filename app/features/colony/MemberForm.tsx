@@ -2,17 +2,17 @@ import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { individualDrafts, sendRecord } from '../records/bookDrafts';
@@ -104,7 +104,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
   };
   return (
     <Card title={member ? 'What is written' : undefined}>
-      <View style={styles.form}>
+      <Stack gap="m">
         <TextField label="Mark or name" value={typed.label} onChangeText={(label) => change({ label })} problem={at('label')} />
         <ChoiceGroup
           label="Called a"
@@ -122,7 +122,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
           />
         )}
         {shownBy(guide).map(({ id, label, states }) => (
-          <View key={id} style={styles.form}>
+          <Stack key={id} gap="m">
             <Text size="small" strong quiet>
               {`Its ${label}`}
             </Text>
@@ -142,7 +142,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
                 onChange={([one]) => change({ plainly: { ...typed.plainly, [id]: one } })}
               />
             )}
-          </View>
+          </Stack>
         ))}
         <TextField
           label="Hatched on"
@@ -161,7 +161,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
         {(['father', 'mother'] as const).map((role) => {
           const items = parents(role === 'father' ? 'female' : 'male', typed[`${role}s`]);
           return (
-            <View key={role} style={styles.form}>
+            <Stack key={role} gap="m">
               <WhoPicker
                 label={`Its ${role}`}
                 items={items}
@@ -169,7 +169,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
                 onChange={(parents) => change({ [`${role}s`]: parents })}
               />
               {at(`kept.${role}`) && <Notice kind="problem">{at(`kept.${role}`)!}</Notice>}
-            </View>
+            </Stack>
           );
         })}
         <TextField
@@ -201,7 +201,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
           problem={at('note')}
         />
         {problem && !named.some((field) => problem.field?.startsWith(field)) && <Notice kind="problem">{problem.message}</Notice>}
-        <View style={styles.act}>
+        <Row justify="end">
           {member && (
             <Button
               kind="quiet"
@@ -213,8 +213,8 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
             />
           )}
           <Button kind="main" label="Write it down" busy={busy} onPress={submit} />
-        </View>
-      </View>
+        </Row>
+      </Stack>
     </Card>
   );
 }
@@ -279,8 +279,3 @@ function seenOf(state: string, certainty: number, before: Kept['phenotypes'][str
   const several = typeof before === 'object' && before.states[0] === state ? before.states : [state];
   return certainty === 1 && several.length === 1 ? state : { states: several, certainty };
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
-});

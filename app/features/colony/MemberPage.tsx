@@ -6,14 +6,16 @@ import { Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { lazyPart } from '../../ui/lazyPart';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Empty, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { individualDrafts } from '../records/bookDrafts';
@@ -98,7 +100,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
   const sexes = new Map(colony.posterior?.individuals.map(({ id, sexP }) => [id, sexP]));
   return (
     <Screen widest={860}>
-      <View style={styles.head}>
+      <Row gap="m" align="center">
         <MemberPlate guide={guide} member={member} sexP={told?.sexP} width={150} />
         <View style={styles.words}>
           <PageHeading>{member.name}</PageHeading>
@@ -116,7 +118,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
             <Text key={i} size="small">{`${sayDate(on)}, ${what}: written “${was}”, now “${now}”: ${why}`}</Text>
           ))}
         </View>
-      </View>
+      </Row>
       <Unsettled drafts={individualDrafts} id={member.id} what="individual" />
       {editing ? (
         <MemberForm
@@ -128,17 +130,17 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
           onDone={() => setEditing(false)}
         />
       ) : (
-        <View style={styles.act}>
+        <Row>
           <Button small label="Change what is written" onPress={() => setEditing(true)} />
-        </View>
+        </Row>
       )}
       {told ? (
         <Card title="What it carries">
           {Object.entries(told.genotypes).map(([locus, all]) => (
-            <View key={locus} style={styles.locus}>
+            <Stack key={locus} gap="xs">
               <Text strong>{locusLabel(guide, locus)}</Text>
               {all.slice(0, 6).map(({ genotype, p }) => (
-                <View key={genotype} style={styles.line}>
+                <Row key={genotype} align="center" oneLine>
                   <Text figures style={styles.genotype}>
                     {genotype}
                   </Text>
@@ -148,10 +150,10 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
                   <Text figures style={styles.p}>
                     {sayChance(p)}
                   </Text>
-                </View>
+                </Row>
               ))}
               <Reasons guide={guide} guideId={guideId} individual={member.id} locus={locus} book={colony} />
-            </View>
+            </Stack>
           ))}
         </Card>
       ) : (
@@ -216,27 +218,22 @@ function Family({
       ))}
       {f > 0 && <Text>{`Inbred: F = ${f.toFixed(3)}, the chance that both its alleles are one by descent.`}</Text>}
       {young.length > 0 && <Text quiet>{`Young in the book: ${young.length}`}</Text>}
-      <View style={styles.young}>
+      <Row gap="m">
         {young.map((one) => (
           <LinkBox key={one.id} href={`/field/colony/${one.id}`} style={styles.kin}>
             <Text color={colour.kelp}>{one.name}</Text>
           </LinkBox>
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'center' },
   words: { flex: 1, minWidth: 180, gap: 2 },
-  act: { flexDirection: 'row' },
-  locus: { gap: space.xs },
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   genotype: { minWidth: 56 },
   bar: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
   fill: { height: 8, backgroundColor: colour.kelp },
   p: { minWidth: 96, textAlign: 'right' },
   kin: { justifyContent: 'center', flexShrink: 1 },
-  young: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
 });

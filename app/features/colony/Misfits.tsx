@@ -9,6 +9,8 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
@@ -49,13 +51,13 @@ export function Misfits(props: Props) {
       {matters.length > 0 && (
         <>
           {matters.map((ways, at) => (
-            <View key={ways[0].why} style={styles.matter}>
+            <Stack key={ways[0].why}>
               <Text>{`${at === 0 ? 'Not all that is written can be true.' : 'And apart from that:'} ${ONE}`}</Text>
               {ways.slice(0, WAYS).map(({ why, records, p }) => (
                 <Doubted key={why} {...props} record={records[0]} what={sayWrong(records)} odds={`(${inHundred(p)} of these)`} />
               ))}
               {ways.length > WAYS && <Text quiet size="small">{`or one of ${ways.length - WAYS} more`}</Text>}
-            </View>
+            </Stack>
           ))}
           <Text quiet size="small">
             {`What is said of the others below is as if the first of these${matters.length > 1 ? ', each time,' : ''} had not been written. Look at it again, and settle it: what was written stays beside what is right.`}
@@ -92,10 +94,10 @@ function Doubted({ colony: { members }, guide, guideId, record, what, odds }: Pr
   const member = members.find(({ name }) => name === record.id);
   return (
     <View style={styles.one}>
-      <View style={styles.row}>
+      <Row align="center">
         <Way id={member?.id}>{`${what} ${odds}`}</Way>
         {member && !settling && <Button small label="Settle it" hint={`Settle it: ${what}`} onPress={() => setSettling(true)} />}
-      </View>
+      </Row>
       {member && settling && (
         <SettleForm
           {...{ guide, guideId, member, members }}
@@ -117,8 +119,6 @@ const Way = ({ id, children }: { id?: string; children: string }) =>
   );
 
 const styles = StyleSheet.create({
-  matter: { gap: space.s },
   one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   way: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
 });

@@ -4,10 +4,11 @@ import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -70,9 +71,9 @@ export function PairCard({ guide, guideId, member, members, sexes }: Props) {
       {mate && found.error && <Notice kind="problem">{found.error.message}</Notice>}
       {mate && found.isPending && fits && <Loading what="What they would have" />}
       {mate && found.data && !found.error && (
-        <View style={styles.kinds}>
+        <Stack>
           {found.data.young.map(({ sex, shows, p, expected, atLeastOne }) => (
-            <View key={`${sex} ${JSON.stringify(shows)}`} style={styles.kind}>
+            <Row key={`${sex} ${JSON.stringify(shows)}`} gap="m" align="center" oneLine>
               <KindPlate guide={guide} facets={{ sex, ...inFacets(guide, shows) }} width={84} />
               <View style={styles.words}>
                 <Text strong>{`${sex}, ${Object.entries(shows)
@@ -81,7 +82,7 @@ export function PairCard({ guide, guideId, member, members, sexes }: Props) {
                 <Text figures size="small">{`${inHundred(p)} of the young; of ${clutch} about ${expected.toFixed(1)}`}</Text>
                 <Text figures size="small" quiet>{`one at the least: ${sayChance(atLeastOne)}`}</Text>
               </View>
-            </View>
+            </Row>
           ))}
           {Object.entries(found.data.genotypes).map(([locus, all]) => (
             <Text key={locus} size="small">
@@ -94,7 +95,7 @@ export function PairCard({ guide, guideId, member, members, sexes }: Props) {
               ? `The young would be inbred: F = ${found.data.inbreeding.toFixed(3)}.`
               : 'The two are not kin, as far as the book goes back.'}
           </Text>
-        </View>
+        </Stack>
       )}
     </Card>
   );
@@ -104,7 +105,5 @@ const inFacets = (guide: Guide, shows: Record<string, string>) =>
   Object.fromEntries(Object.entries(shows).filter(([id]) => id in guide.facets));
 
 const styles = StyleSheet.create({
-  kinds: { gap: space.s },
-  kind: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   words: { flex: 1, gap: 2 },
 });

@@ -1,18 +1,18 @@
 import type { Colony } from '@plesion/contract/colony';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
 import { useParams } from '../../lib/useParams';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 import { pairingDrafts, sendRecord } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
@@ -82,7 +82,7 @@ function PairingForm({ guideId, colony, father, mother }: { guideId: string; col
   };
   return (
     <Card>
-      <View style={styles.form}>
+      <Stack gap="m">
         <WhoPicker label="Father" items={able('female')} chosen={typed.fathers} onChange={(fathers) => change({ fathers })} />
         {at('fathers') && <Notice kind="problem">{at('fathers')!}</Notice>}
         <WhoPicker label="Mother" items={able('male')} chosen={typed.mothers} onChange={(mothers) => change({ mothers })} />
@@ -116,15 +116,10 @@ function PairingForm({ guideId, colony, father, mother }: { guideId: string; col
         {problem && !['fathers', 'mothers', 'pen', 'from', 'override'].some((field) => problem.field?.startsWith(field)) && (
           <Notice kind="problem">{problem.message}</Notice>
         )}
-        <View style={styles.act}>
+        <Row justify="end">
           <Button kind="main" label="Put them together" busy={busy} onPress={submit} />
-        </View>
-      </View>
+        </Row>
+      </Stack>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m },
-  act: { flexDirection: 'row', justifyContent: 'flex-end' },
-});

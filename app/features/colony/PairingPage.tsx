@@ -1,17 +1,18 @@
 import type { Colony } from '@plesion/contract/colony';
 import type { Pairing } from '@plesion/contract/pairings';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
 import { omit } from '../../lib/omit';
 import { useParams } from '../../lib/useParams';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -82,13 +83,13 @@ function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pa
         {override && <Text>{`Of strains that are kept apart, because: ${override}`}</Text>}
         {note && <Text>{note}</Text>}
         {problem && <Notice kind="problem">{problem.message}</Notice>}
-        <View style={styles.act}>
+        <Row>
           {until ? (
             <Button small label="Still together" busy={busy} onPress={() => write({ until: undefined })} />
           ) : (
             <Button small label="Taken apart today" busy={busy} onPress={() => write({ until: today() })} />
           )}
-        </View>
+        </Row>
       </Card>
       {clutches.length === 0 && <Empty title="No clutch yet">Write down each laying, with how many eggs there are.</Empty>}
       {[...clutches].reverse().map((clutch) => (
@@ -112,5 +113,4 @@ function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pa
 
 const styles = StyleSheet.create({
   kin: { justifyContent: 'center', flexShrink: 1, alignSelf: 'flex-start' },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { sayPair } from './words';
 
@@ -36,7 +37,7 @@ export function PairingsCard({ guide, guideId, colony }: { guide: Guide; guideId
     <Card title="Together" aside={now.length ? String(now.length) : undefined}>
       {now.length === 0 && <Text quiet>Nobody is together now.</Text>}
       {now.map(row)}
-      <View style={styles.act}>
+      <Row justify="end">
         {colony.members.length > 1 && (
           <>
             <Button small label="Which pair would do best?" onPress={() => router.push(`/field/colony/pairs?guide=${guideId}`)} />
@@ -44,7 +45,7 @@ export function PairingsCard({ guide, guideId, colony }: { guide: Guide; guideId
           </>
         )}
         <Button small label="Put together" onPress={() => router.push(`/field/colony/pairings/new?guide=${guideId}`)} />
-      </View>
+      </Row>
       {before.length > 0 && <Disclosure title={`Taken apart (${before.length})`}>{before.map(row)}</Disclosure>}
     </Card>
   );
@@ -62,5 +63,4 @@ function sayClutches({ clutches }: Pairing, incubation: number | undefined): str
 const styles = StyleSheet.create({
   row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
   words: { flex: 1, gap: 2 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
 });

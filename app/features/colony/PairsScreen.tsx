@@ -6,7 +6,7 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -15,7 +15,9 @@ import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Empty, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -89,7 +91,7 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
     <Screen widest={860}>
       <PageHeading>Which pair would do best?</PageHeading>
       <Card>
-        <View style={styles.form}>
+        <Stack gap="m">
           <Text size="small" strong quiet>
             What is wanted
           </Text>
@@ -126,7 +128,7 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
               onChange={([next]) => setAddress({ pure: next })}
             />
           )}
-        </View>
+        </Stack>
       </Card>
       {!goal && (
         <Text quiet>Choose what is wanted: all pairs of those that are here are looked at, and the best stand first.</Text>
@@ -142,7 +144,7 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
           )}
           {found.data.pairs.slice(0, SHOWN).map((pair, i) => (
             <Card key={pair.father + pair.mother}>
-              <View style={styles.pair}>
+              <Row gap="m" align="center">
                 {goal.facets && <KindPlate guide={guide} facets={{ sex: only ?? 'female', ...goal.facets }} width={84} />}
                 <View style={styles.words}>
                   <Text strong>{`${i + 1}. ${names.get(pair.father)} with ${names.get(pair.mother)}`}</Text>
@@ -160,8 +162,8 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
                     <Text key={why} size="small" color={colour.hazard}>{`Kept apart: ${why}`}</Text>
                   ))}
                 </View>
-              </View>
-              <View style={styles.act}>
+              </Row>
+              <Row gap="m" justify="end">
                 {(['father', 'mother'] as const).map((role) => (
                   <LinkBox key={role} href={`/field/colony/${pair[role]}`} style={styles.kin}>
                     <Text color={colour.kelp}>{names.get(pair[role])}</Text>
@@ -175,7 +177,7 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
                     router.push(`/field/colony/pairings/new?guide=${guideId}&father=${pair.father}&mother=${pair.mother}`)
                   }
                 />
-              </View>
+              </Row>
             </Card>
           ))}
           {found.data.pairs.length > SHOWN && <Text quiet>{`The best ${SHOWN} are shown.`}</Text>}
@@ -195,9 +197,6 @@ const sayLooked = ({ looked, inbred, mixed }: { looked: number; inbred: number; 
     .join(', ');
 
 const styles = StyleSheet.create({
-  form: { gap: space.m },
-  pair: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   words: { flex: 1, minWidth: 180, gap: 2 },
   kin: { justifyContent: 'center', flexShrink: 1 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, justifyContent: 'flex-end' },
 });

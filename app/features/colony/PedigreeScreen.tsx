@@ -2,9 +2,8 @@ import type { StoredGuide } from '@plesion/contract';
 import type { Colony } from '@plesion/contract/colony';
 import { type Chart, drawnBook, type SymbolFacts } from '@plesion/core/pedigree';
 import { useCallback, useMemo } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -13,6 +12,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -96,7 +96,7 @@ function Pedigree({ guideId, colony, known }: { guideId: string; colony: Colony;
         <Empty title="Nobody is in the book yet">Write down the founders first, then their young with their parents.</Empty>
       ) : (
         <>
-          <View style={styles.tools}>
+          <Row gap="l" align="end">
             {hidden.length > 0 && (
               <ChoiceGroup
                 label="Shade by who may carry"
@@ -107,12 +107,12 @@ function Pedigree({ guideId, colony, known }: { guideId: string; colony: Colony;
               />
             )}
             {strains.length > 1 && <StrainKey strains={strains} />}
-          </View>
+          </Row>
           {of && (
-            <View style={styles.row}>
+            <Row align="center">
               <Text>{`Only the ${way} of ${name(of) ?? 'somebody who is gone'}, ${kin.length} drawn.`}</Text>
               <Button small label="All of the book" onPress={() => setAddress({ of: undefined, toward: undefined })} />
-            </View>
+            </Row>
           )}
           {many ? (
             <>
@@ -166,10 +166,10 @@ function Pedigree({ guideId, colony, known }: { guideId: string; colony: Colony;
             </Text>
           )}
           <Card title="To print">
-            <View style={styles.row}>
+            <Row align="center">
               <DownloadButton label="SVG" hint="The drawing as SVG" url={fileOf('svg')} />
               <DownloadButton label="PDF" hint="The drawing as PDF" url={fileOf('pdf')} />
-            </View>
+            </Row>
           </Card>
           <Disclosure title="The pedigree in words">
             <PedigreeWords kin={kin} facts={facts} />
@@ -181,8 +181,3 @@ function Pedigree({ guideId, colony, known }: { guideId: string; colony: Colony;
 }
 
 const generationsIn = ({ symbols }: Chart): number => new Set(symbols.map(({ generation }) => generation)).size;
-
-const styles = StyleSheet.create({
-  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l, alignItems: 'flex-end' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
-});

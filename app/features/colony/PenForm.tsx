@@ -9,6 +9,7 @@ import { useKeptState } from '../../lib/useKeptState';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { TextField } from '../../ui/TextField';
 import { penDrafts, sendRecord } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
@@ -102,7 +103,7 @@ export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone 
       )}
       <TextField label="Note" value={typed.note} onChangeText={(note) => change({ note })} multiline problem={at('note')} />
       {problem && !FIELDS.includes(problem.field ?? '') && <Notice kind="problem">{problem.message}</Notice>}
-      <View style={styles.act}>
+      <Row justify="end">
         {pen && isEmpty && <Button kind="quiet" label="Remove this pen" onPress={() => write(true)} />}
         <Button
           kind="quiet"
@@ -113,7 +114,7 @@ export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone 
           }}
         />
         <Button kind="main" label="Write the pen down" busy={busy} onPress={submit} />
-      </View>
+      </Row>
     </View>
   );
 }
@@ -138,5 +139,4 @@ function penOf({ name, place, holds, strain, until, note }: Typed, guideId: stri
 
 const styles = StyleSheet.create({
   form: { gap: space.m, paddingVertical: space.s },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
 });

@@ -10,6 +10,8 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { penDrafts } from '../records/bookDrafts';
@@ -46,7 +48,7 @@ export function PenRow({ guide, guideId, state, members, pens, last, onCount }: 
   ];
   return (
     <View style={styles.one}>
-      <View style={styles.row}>
+      <Row align="center">
         <View style={styles.words}>
           <Text strong>{name}</Text>
           <Text size="small">{about.filter(Boolean).join(' · ')}</Text>
@@ -69,21 +71,21 @@ export function PenRow({ guide, guideId, state, members, pens, last, onCount }: 
           )}
         </View>
         {here.length > 0 && <Button small label="Count it" hint={`Count it: ${name}`} onPress={onCount} />}
-      </View>
+      </Row>
       {pen && <Unsettled drafts={penDrafts} id={pen.id} what="pen" />}
       <Disclosure title={`More of ${name}`}>
         <WhoIsIn pen={name} members={members} />
         {writing ? (
           <PenForm {...{ guide, guideId, pens, pen, name }} isEmpty={here.length === 0} onDone={() => setWriting(false)} />
         ) : (
-          <View style={styles.row}>
+          <Row align="center">
             <Button
               small
               label={pen ? 'Change it' : 'Describe it'}
               hint={`${pen ? 'Change it' : 'Describe it'}: ${name}`}
               onPress={() => setWriting(true)}
             />
-          </View>
+          </Row>
         )}
       </Disclosure>
     </View>
@@ -95,7 +97,7 @@ function WhoIsIn({ pen, members }: { pen: string; members: readonly ColonyMember
   const [day, setDay] = useState(today());
   const found = isDay(day) ? whoWasIn(members, pen, day).filter(({ kept }) => day < today() || kept.status === 'here') : [];
   return (
-    <View style={styles.who}>
+    <Stack>
       <TextField
         label={`In ${pen} on`}
         value={day}
@@ -115,7 +117,7 @@ function WhoIsIn({ pen, members }: { pen: string; members: readonly ColonyMember
           </LinkBox>
         ))}
       </View>
-    </View>
+    </Stack>
   );
 }
 
@@ -141,9 +143,7 @@ function saySexes(members: readonly ColonyMember[]): string {
 
 const styles = StyleSheet.create({
   one: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   words: { flexGrow: 1, flexShrink: 1, flexBasis: 180, gap: 2 },
   last: { justifyContent: 'center', alignSelf: 'flex-start', flexShrink: 1 },
-  who: { gap: space.s },
   names: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.m },
 });

@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
@@ -35,9 +36,9 @@ export function Reasons({ guide, guideId, individual, locus, book }: Props) {
   const label = `What makes it so: ${locusLabel(guide, locus)}`;
   if (!asked)
     return (
-      <View style={styles.act}>
+      <Row>
         <Button small label="What makes it so?" hint={label.replace('so:', 'so?')} onPress={() => setAsked(true)} />
-      </View>
+      </Row>
     );
   return (
     <View style={styles.all} role="region" aria-label={label}>
@@ -63,6 +64,5 @@ export function Reasons({ guide, guideId, individual, locus, book }: Props) {
 }
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row' },
   all: { gap: 2, paddingLeft: space.s },
 });

@@ -7,6 +7,7 @@ import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { TextField } from '../../ui/TextField';
 import { useKept } from './useKept';
 import { foundWords, isDay } from './words';
@@ -40,15 +41,14 @@ export function SeparationForm({ guideId, member, pen, onDone }: Props) {
       {at('found') && <Notice kind="problem">{at('found')!}</Notice>}
       <TextField label="Seen on" value={on} onChangeText={setOn} hint="As YYYY-MM-DD." problem={at('on')} />
       {problem && !['on', 'found'].includes(problem.field ?? '') && <Notice kind="problem">{problem.message}</Notice>}
-      <View style={styles.act}>
+      <Row justify="end">
         <Button kind="quiet" label="Not now" onPress={() => onDone()} />
         <Button kind="main" label="Write it down" busy={busy} onPress={submit} />
-      </View>
+      </Row>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
   form: { gap: space.s, paddingBottom: space.s },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
 });

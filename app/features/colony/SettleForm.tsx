@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { verificationApi } from '../verification/verificationApi';
@@ -98,15 +99,14 @@ export function SettleForm({ guide, guideId, member, members, doubted, onDone }:
         problem={at('why')}
       />
       {problem && problem.field !== 'instead' && problem.field !== 'why' && <Notice kind="problem">{problem.message}</Notice>}
-      <View style={styles.act}>
+      <Row justify="end">
         <Button kind="quiet" label="Not now" onPress={onDone} />
         <Button kind="main" label="Settle it" busy={busy} onPress={submit} />
-      </View>
+      </Row>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
   form: { gap: space.s, paddingBottom: space.s },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
 });

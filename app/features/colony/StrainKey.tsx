@@ -1,7 +1,7 @@
 import { useId } from 'react';
-import { StyleSheet, View } from 'react-native';
 import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 /** Strains differ by their hatching as well as by their colour; more than these begin anew. */
@@ -33,9 +33,9 @@ export function StrainPattern({ i, within = '' }: { i: number; within?: string }
 export function StrainKey({ strains }: { strains: readonly string[] }) {
   const own = useId();
   return (
-    <View style={styles.all}>
+    <Row gap="m">
       {strains.map((strain, i) => (
-        <View key={strain} style={styles.one}>
+        <Row key={strain} gap="xs" align="center" oneLine>
           <Svg width={14} height={22} aria-hidden>
             <Defs>
               <StrainPattern i={i} within={own} />
@@ -43,13 +43,8 @@ export function StrainKey({ strains }: { strains: readonly string[] }) {
             <Rect x={1} y={1} width={12} height={20} fill={strainFill(i, own)} stroke={colour.ink} strokeWidth={0.8} />
           </Svg>
           <Text size="small">{strain}</Text>
-        </View>
+        </Row>
       ))}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  all: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  one: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
-});

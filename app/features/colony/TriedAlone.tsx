@@ -1,9 +1,10 @@
 import type { ColonyMember } from '@plesion/contract/colony';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useKept } from './useKept';
 import { foundWords } from './words';
@@ -23,7 +24,7 @@ export function TriedAlone({ guideId, members, pen, since }: Props) {
     .sort((a, b) => (a.on < b.on ? -1 : 1));
   if (!tried.length) return null;
   return (
-    <View style={styles.all}>
+    <Stack gap="xs">
       <Text strong size="small">
         Kept alone so far
       </Text>
@@ -34,7 +35,7 @@ export function TriedAlone({ guideId, members, pen, since }: Props) {
           says={sayTried(pen, one.on, member.name, one.found)}
         />
       ))}
-    </View>
+    </Stack>
   );
 }
 
@@ -53,19 +54,17 @@ function Tried({ guideId, member, place, says }: TriedProps) {
   const strike = () => write({ separations: member.kept.separations?.toSpliced(place, 1) });
   return (
     <>
-      <View style={styles.row}>
+      <Row align="center">
         <Text size="small" style={styles.says}>
           {says}
         </Text>
         <Button small kind="quiet" label="Remove" hint={`Remove: ${says}`} busy={busy} onPress={strike} />
-      </View>
+      </Row>
       {problem && <Notice kind="problem">{problem.message}</Notice>}
     </>
   );
 }
 
 const styles = StyleSheet.create({
-  all: { gap: space.xs },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

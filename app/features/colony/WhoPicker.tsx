@@ -1,8 +1,8 @@
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 interface Props {
@@ -26,14 +26,14 @@ export function WhoPicker({ label, items, chosen, onChange }: Props) {
     />
   );
   return (
-    <View style={styles.group}>
+    <Stack>
       {(chosen.length > 0 || items.length <= MANY) && (
         <Text size="small" strong quiet>
           {chosen.length > 1 ? `${label}: one of these` : label}
         </Text>
       )}
       {chosen.length > 0 && (
-        <View style={styles.row}>
+        <Row>
           {chosen.map((id) => (
             <Button
               key={id}
@@ -43,7 +43,7 @@ export function WhoPicker({ label, items, chosen, onChange }: Props) {
               onPress={() => onChange(chosen.filter((one) => one !== id))}
             />
           ))}
-        </View>
+        </Row>
       )}
       {chosen.length ? (
         // Another one is looked for anew: whoever was typed is chosen.
@@ -53,11 +53,6 @@ export function WhoPicker({ label, items, chosen, onChange }: Props) {
       ) : (
         picker
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  group: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-});

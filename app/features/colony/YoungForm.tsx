@@ -13,6 +13,8 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { individualDrafts, type Sent } from '../records/bookDrafts';
@@ -22,13 +24,13 @@ import { nextMarks } from './nextMarks';
 import { useColonyWrite } from './useColonyWrite';
 import { shownBy } from './words';
 
-const Row = z.object({
+const YoungRow = z.object({
   id: z.string(),
   label: z.string(),
   sex: z.enum(['female', 'male']).optional(),
   shows: z.record(z.string(), z.string()),
 });
-const Typed = z.object({ rows: z.array(Row) });
+const Typed = z.object({ rows: z.array(YoungRow) });
 
 /** As many at once. */
 const MOST = 60;
@@ -89,7 +91,7 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
     write(undefined);
   };
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       {rows.map((row, i) => (
         <View key={row.id} style={styles.row}>
           <View style={styles.mark}>
@@ -123,7 +125,7 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
           ))}
         </View>
       ))}
-      <View style={styles.act}>
+      <Row justify="end">
         {rows.length > 1 && <Button small label="One less" onPress={() => change({ rows: rows.slice(0, -1) })} />}
         {rows.length < MOST && (
           <Button
@@ -135,9 +137,9 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
             }}
           />
         )}
-      </View>
+      </Row>
       {problem && !problem.field?.startsWith('young[') && <Notice kind="problem">{problem.message}</Notice>}
-      <View style={styles.act}>
+      <Row justify="end">
         <Button
           kind="quiet"
           label="Not now"
@@ -152,13 +154,12 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
           busy={busy}
           onPress={submit}
         />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  form: { gap: space.m },
   row: {
     flexDirection: 'row',
     flexWrap: 'wrap',
@@ -169,5 +170,4 @@ const styles = StyleSheet.create({
   },
   mark: { flexGrow: 1, flexBasis: 160 },
   shows: { gap: space.xs, flexShrink: 1 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
 });

@@ -1,6 +1,7 @@
 import type { ComparedCharacter } from '@plesion/core/compare';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { FrequencyBars } from './FrequencyBars';
 import { ValueCurves } from './ValueCurves';
@@ -36,13 +37,13 @@ export function ComparedCharacterRow({ character, names, unit }: ComparedCharact
         </Text>
       </View>
       {(character.only.length > 0 || character.trap || character.setAside) && (
-        <View style={styles.labels}>
+        <Row gap="xs">
           {character.trap && <Label text="trap: famous, and alike here" color={colour.against} />}
           {character.only.map((only) => (
             <Label key={only} text={only} color={colour.quiet} />
           ))}
           {character.setAside && <Label text={character.setAside} color={colour.quiet} />}
-        </View>
+        </Row>
       )}
       {values ? (
         <ValueCurves forms={character.forms} names={names} unit={unit} />
@@ -76,6 +77,5 @@ const styles = StyleSheet.create({
   hindered: { borderStyle: 'dashed' },
   head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.m },
   grow: { flexGrow: 1 },
-  labels: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   label: { borderWidth: 1, borderRadius: radius.s, paddingHorizontal: space.s },
 });

@@ -2,9 +2,9 @@ import type { ComparedCharacter, Comparison } from '@plesion/core/compare';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { ComparedCharacterRow } from './ComparedCharacterRow';
 
@@ -24,7 +24,7 @@ export function ComparedCharacters({
   const rest = comparison.characters.filter((character) => !telling(character));
   return (
     <>
-      <View style={styles.characters}>
+      <Row gap="m">
         {shown.map((character) => (
           <View key={character.character} style={styles.character}>
             <ComparedCharacterRow
@@ -34,7 +34,7 @@ export function ComparedCharacters({
             />
           </View>
         ))}
-      </View>
+      </Row>
       {rest.length > 0 && (
         <Card
           title="Does not separate these"
@@ -58,6 +58,5 @@ export function ComparedCharacters({
 }
 
 const styles = StyleSheet.create({
-  characters: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   character: { flexGrow: 1, flexBasis: 330, maxWidth: '100%' },
 });

@@ -1,10 +1,11 @@
 import type { Comparison } from '@plesion/core/compare';
 import { type Figure, figuresOf, type Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { FigurePicture, FigureWords, PinWords } from '../figures/FigurePicture';
@@ -30,7 +31,7 @@ export function ComparedFigures({ guide, forms, names }: { guide: Guide; forms: 
       {views.length > 1 && (
         <ChoiceGroup label="Seen" hideLabel options={views} chosen={[view]} onChange={([next]) => setView(next)} />
       )}
-      <View style={styles.row}>
+      <Row>
         {forms.map(({ form, taxon }, i) => {
           const figure: Figure | undefined = own[i].find((one) => one.view === view);
           return (
@@ -48,9 +49,7 @@ export function ComparedFigures({ guide, forms, names }: { guide: Guide; forms: 
             </View>
           );
         })}
-      </View>
+      </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

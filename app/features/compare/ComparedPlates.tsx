@@ -5,6 +5,8 @@ import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { drawnViews, formPlate } from '../plates/plates';
@@ -30,11 +32,11 @@ export function ComparedPlates({ guide, forms, names }: { guide: Guide; forms: C
   const bar = scaleBar({ ...drawn[0].plate, box: { width: widest } });
   const panel = Math.min(room, widest * scale + 72);
   return (
-    <View style={styles.block}>
+    <Stack>
       {views.length > 1 && (
         <ChoiceGroup label="View" hideLabel options={views} chosen={view ? [view] : []} onChange={([next]) => setView(next)} />
       )}
-      <View style={styles.plates}>
+      <Row>
         {drawn.map(({ form, taxon, facets, i, plate }) => (
           <View key={form} style={[styles.plate, { width: panel, borderColor: FORM_INKS[i].line }]}>
             <View style={{ height: tallest * scale, justifyContent: 'flex-end' }}>
@@ -46,23 +48,20 @@ export function ComparedPlates({ guide, forms, names }: { guide: Guide; forms: C
             </Text>
           </View>
         ))}
-      </View>
+      </Row>
       {bar && (
-        <View style={styles.scale}>
+        <Row align="center" oneLine>
           <View style={[styles.bar, { width: bar.mm * scale }]} />
           <Text size="small" quiet>
             {`${bar.label}, for all`}
           </Text>
-        </View>
+        </Row>
       )}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  block: { gap: space.s },
-  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   plate: { alignItems: 'center', backgroundColor: colour.paper, borderRadius: radius.m, borderWidth: 1.5, padding: 6, gap: 2 },
-  scale: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   bar: { height: 6, borderLeftWidth: 1.5, borderRightWidth: 1.5, borderBottomWidth: 1.5, borderColor: colour.ink },
 });

@@ -1,11 +1,13 @@
 import { lookalikesOf } from '@plesion/core/compare';
 import { type CompiledGuide, type Guide, taxonIndex, sayFacets, shortName } from '@plesion/core/guide';
 import { useMemo, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 import { Icon } from '../../ui/Icon';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { FORM_INKS } from './inks';
 
@@ -32,8 +34,8 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
     return near.filter((id) => words.every((word) => sayForm(guide, compiled, id).toLowerCase().includes(word)));
   }, [compiled, first, guide, text]);
   return (
-    <View style={styles.block}>
-      <View style={styles.row}>
+    <Stack>
+      <Row align="center">
         {chosen.map((id, i) => (
           <Pressable
             key={id}
@@ -51,16 +53,16 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
         {chosen.length < MOST && (
           <Button small kind="quiet" label={open ? 'Close' : 'Add another'} onPress={() => setOpen(!open)} />
         )}
-      </View>
+      </Row>
       {open && chosen.length < MOST && (
-        <View style={styles.block}>
+        <Stack>
           <TextField
             label={first ? 'Nearest first, or by name' : 'By name'}
             value={text}
             onChangeText={setText}
             placeholder="name, sex, age"
           />
-          <View style={styles.row}>
+          <Row align="center">
             {offered
               .filter((id) => !chosen.includes(id))
               .slice(0, OFFERED)
@@ -69,10 +71,10 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
                   <Text size="small">{sayForm(guide, compiled, id)}</Text>
                 </Pressable>
               ))}
-          </View>
-        </View>
+          </Row>
+        </Stack>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -87,8 +89,6 @@ export function sayForm(guide: Guide, compiled: CompiledGuide, id: string): stri
 }
 
 const styles = StyleSheet.create({
-  block: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
   chip: {
     maxWidth: '100%',
     flexDirection: 'row',

@@ -1,6 +1,8 @@
 import type { Scored } from '@plesion/core/compare';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { FORM_INKS } from './inks';
 
@@ -14,7 +16,7 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
     scored.some((list) => (list?.find((one) => one.state === state)?.p ?? 0) > RARE),
   );
   return (
-    <View style={styles.table}>
+    <Stack>
       {states.map(({ state, label }) => (
         <View
           key={state}
@@ -33,7 +35,7 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
             {scored.map((list, i) => {
               const p = list?.find((one) => one.state === state)?.p;
               return (
-                <View key={names[i]} style={styles.line}>
+                <Row key={names[i]} gap="xs" align="center" oneLine>
                   <View
                     style={[
                       styles.bar,
@@ -47,13 +49,13 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
                   <Text size="small" figures color={FORM_INKS[i].line}>
                     {p === undefined ? '?' : Math.round(p * 100)}
                   </Text>
-                </View>
+                </Row>
               );
             })}
           </View>
         </View>
       ))}
-    </View>
+    </Stack>
   );
 }
 
@@ -66,10 +68,8 @@ const sayShares = (label: string, names: readonly string[], shares: readonly (nu
     .join(', ')}`;
 
 const styles = StyleSheet.create({
-  table: { gap: space.s },
   row: { flexDirection: 'row', gap: space.m, alignItems: 'center', borderTopWidth: 1, borderColor: colour.mist, paddingTop: 4 },
   state: { width: 112 },
   bars: { flex: 1, gap: 2 },
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
   bar: { height: 11, borderRadius: 4, borderWidth: 1.5 },
 });

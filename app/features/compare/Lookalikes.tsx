@@ -7,6 +7,7 @@ import { useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -26,7 +27,7 @@ export function Lookalikes({ id, guide, compiled, formId }: OfForm) {
   const near = useMemo(() => lookalikesOf(compiled, formId), [compiled, formId]);
   return (
     <Card title="Easily taken for" aside="press to compare">
-      <View style={styles.row}>
+      <Row>
         {near.map(({ form, error, sameTaxon }) => {
           const plate = formPlate(guide, form, mainView(guide), 'thumb');
           return (
@@ -47,7 +48,7 @@ export function Lookalikes({ id, guide, compiled, formId }: OfForm) {
             </Pressable>
           );
         })}
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -66,7 +67,7 @@ export function OwnSeries({ guide, compiled, formId }: Omit<OfForm, 'id'>) {
   if (series.length === 0) return null;
   return (
     <Card title="From usual to extreme" aside="all of them this form">
-      <View style={styles.row}>
+      <Row>
         {series.map(({ label, plate }) => (
           <View key={label} style={styles.card}>
             <PlateView plate={plate} width={116} height={104} label={label} />
@@ -75,13 +76,12 @@ export function OwnSeries({ guide, compiled, formId }: Omit<OfForm, 'id'>) {
             </Text>
           </View>
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   card: {
     width: 132,
     alignItems: 'center',

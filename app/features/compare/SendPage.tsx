@@ -1,6 +1,6 @@
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { StyleSheet } from 'react-native';
 import { DownloadButton } from '../../ui/DownloadButton';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 interface SendPageProps {
@@ -12,7 +12,7 @@ interface SendPageProps {
 /** A page for the person who asked. */
 export function SendPage({ url, small }: SendPageProps) {
   return (
-    <View style={styles.send}>
+    <Row align="center">
       <Text size="small" quiet style={styles.grow}>
         A page to send, with the characters pointed at.
       </Text>
@@ -20,11 +20,10 @@ export function SendPage({ url, small }: SendPageProps) {
         <DownloadButton key={as} label={as.toUpperCase()} hint={`Download the page as ${as.toUpperCase()}`} url={() => url(as)} />
       ))}
       {small && <DownloadButton label="A5" hint="Download a small sheet to print, A5" url={() => url('pdf', 'a5')} />}
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  send: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexBasis: 180 },
 });

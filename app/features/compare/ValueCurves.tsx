@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
 import { colour, font, space } from '../../theme';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { FORM_INKS } from './inks';
 
@@ -31,7 +32,7 @@ export function ValueCurves({
   const most = Math.max(...curves.flatMap(({ points }) => points.map(([, y]) => y)));
   const digits = high - low > 5 ? 0 : 2;
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} style={styles.box}>
+    <Stack onLayout={(event) => setWidth(event.nativeEvent.layout.width)} gap="xs">
       <Svg
         width={width}
         height={HEIGHT}
@@ -81,7 +82,7 @@ export function ValueCurves({
           </Text>
         ))}
       </View>
-    </View>
+    </Stack>
   );
 }
 
@@ -96,6 +97,5 @@ function curveOf({ mean, sd, log }: Values, low: number, high: number): [number,
 }
 
 const styles = StyleSheet.create({
-  box: { gap: space.xs },
   legend: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l },
 });

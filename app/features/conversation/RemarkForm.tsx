@@ -1,14 +1,16 @@
 import { type Drawn, DRAWN, type Place } from '@plesion/contract/conversations';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { AimedPhoto } from '../photos/AimedPhoto';
@@ -62,7 +64,7 @@ export function RemarkForm({ specimenId, photos, next }: RemarkFormProps) {
     },
   });
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       {photos.length > 0 && (
         <ChoiceGroup
           label="Of what"
@@ -93,7 +95,7 @@ export function RemarkForm({ specimenId, photos, next }: RemarkFormProps) {
       {photo && !whole && text.trim() !== '' && (
         <Text size="small">{`${AIMS[drawn][points.length]}, or speak of it as a whole.`}</Text>
       )}
-      <View style={styles.act}>
+      <Row>
         <Button
           kind="main"
           label="Say it"
@@ -101,8 +103,8 @@ export function RemarkForm({ specimenId, photos, next }: RemarkFormProps) {
           disabled={!text.trim() || (photo !== undefined && !whole)}
           onPress={() => send.mutate()}
         />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -147,11 +149,9 @@ function Aim({ hash, drawn, points, next, onChange }: AimProps) {
       <Text size="small" quiet role="status">
         {aiming ? step : points.length === steps.length ? 'It is drawn.' : 'Nothing is drawn yet.'}
       </Text>
-      <View style={styles.act}>
+      <Row>
         <Button small label={points.length ? 'Draw it anew' : 'Draw on the photo'} onPress={begin} />
-      </View>
+      </Row>
     </>
   );
 }
-
-const styles = StyleSheet.create({ form: { gap: space.m }, act: { flexDirection: 'row' } });

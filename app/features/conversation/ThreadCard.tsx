@@ -9,6 +9,8 @@ import { useKeptState } from '../../lib/useKeptState';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useSession } from '../session/useSession';
@@ -43,7 +45,7 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
         {about}
       </Text>
       {remarks.map(({ id: own, by, at, text }) => (
-        <View key={own} style={styles.remark}>
+        <Row key={own} align="center">
           <View style={styles.grow}>
             {text === undefined ? <Text quiet>Taken back.</Text> : <Text>{text}</Text>}
             <Text size="small" quiet>
@@ -60,7 +62,7 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
               onPress={() => withdraw.mutate(own)}
             />
           )}
-        </View>
+        </Row>
       ))}
       {resolved && (
         <Text size="small" quiet>
@@ -70,7 +72,7 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
       {replying ? (
         <Reply id={id} specimenId={specimenId} onSent={() => setReplying(false)} />
       ) : (
-        <View style={styles.act}>
+        <Row>
           <Button small label="Reply" hint={`Reply to ${about}`} onPress={() => setReplying(true)} />
           {role !== 'learner' && (
             <Button
@@ -82,7 +84,7 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
               onPress={() => resolve.mutate()}
             />
           )}
-        </View>
+        </Row>
       )}
       {error && <Notice kind="problem">{error.message}</Notice>}
     </View>
@@ -104,10 +106,10 @@ function Reply({ id, specimenId, onSent }: { id: string; specimenId: string; onS
     },
   });
   return (
-    <View style={styles.reply}>
+    <Stack>
       <TextField label="Your reply" value={text} onChangeText={(next) => change({ text: next })} maxLength={2000} multiline />
       {send.error && <Notice kind="problem">{send.error.message}</Notice>}
-      <View style={styles.act}>
+      <Row>
         <Button
           small
           kind="main"
@@ -118,15 +120,12 @@ function Reply({ id, specimenId, onSent }: { id: string; specimenId: string; onS
           onPress={() => send.mutate()}
         />
         <Button small kind="quiet" label="Later" hint="Later: what you wrote stays on this device" onPress={onSent} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
   thread: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: space.s },
-  remark: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  reply: { gap: space.s },
 });

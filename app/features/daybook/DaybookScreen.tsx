@@ -15,6 +15,8 @@ import { Icon } from '../../ui/Icon';
 import { ListEnd, LongRow } from '../../ui/LongList';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 import { FirstLook } from '../firstLook/FirstLook';
@@ -49,13 +51,13 @@ export function DaybookScreen() {
   return (
     <View style={styles.fill}>
       <ScrollView ref={useKeptScroll()} contentContainerStyle={[styles.content, wide && styles.wide]}>
-        <View style={styles.head}>
+        <Stack gap="m">
           <TitleLine wide={wide} onNew={start} />
           <Unsent />
           {waiting && !anyFilter && <WaitingCard row={waiting} />}
           {daybook.isPending ? null : (
             <>
-              <View style={styles.find}>
+              <Row align="end" oneLine>
                 <View style={styles.grow}>
                   <TextField
                     label="Find"
@@ -65,7 +67,7 @@ export function DaybookScreen() {
                   />
                 </View>
                 <Button label={filtering ? 'Fewer filters' : 'Filters'} onPress={() => setFiltering(!filtering)} />
-              </View>
+              </Row>
               {filtering && (
                 <FilterChoices filters={filters} places={daybook.data?.pages[0]?.places ?? []} onChange={setFilters} />
               )}
@@ -91,7 +93,7 @@ export function DaybookScreen() {
             </>
           )}
           {daybook.error && <Failed error={daybook.error} retry={() => void daybook.refetch()} />}
-        </View>
+        </Stack>
         {rows.length === 0 && (
           <NothingHere pending={daybook.isPending} filtered={anyFilter} onNew={start} onClear={() => setFilters(NO_FILTERS)} />
         )}
@@ -118,7 +120,7 @@ export function DaybookScreen() {
 function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
   const session = useSession();
   return (
-    <View style={styles.title}>
+    <Row gap="m" align="center" oneLine>
       <View style={styles.grow}>
         <PageHeading>Daybook</PageHeading>
         <Text size="small" quiet numberOfLines={1}>
@@ -130,7 +132,7 @@ function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
       ) : (
         <AppearanceLink small />
       )}
-    </View>
+    </Row>
   );
 }
 
@@ -152,7 +154,7 @@ function FilterChoices({
   };
   const wrong = (text: string) => (isDay(text) ? undefined : 'Write it as 2026-05-12.');
   return (
-    <View style={styles.filters}>
+    <Stack gap="m">
       <ChoiceGroup
         label="Named"
         clearable
@@ -172,7 +174,7 @@ function FilterChoices({
           onChange={([place]) => onChange({ place })}
         />
       )}
-      <View style={styles.find}>
+      <Row align="end" oneLine>
         <View style={styles.grow}>
           <TextField
             label="From"
@@ -191,7 +193,7 @@ function FilterChoices({
             onChangeText={(to) => setDay({ to })}
           />
         </View>
-      </View>
+      </Row>
       <ChoiceGroup
         label="Removed"
         clearable
@@ -199,7 +201,7 @@ function FilterChoices({
         chosen={filters.hidden ? ['yes'] : []}
         onChange={([hidden]) => onChange({ hidden })}
       />
-    </View>
+    </Stack>
   );
 }
 
@@ -268,11 +270,7 @@ const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.mist },
   content: { padding: space.m, width: '100%', maxWidth: 920, alignSelf: 'center', paddingBottom: space.xxl },
   wide: { padding: space.xl },
-  head: { gap: space.m },
-  title: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
-  find: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
-  filters: { gap: space.m },
   sum: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', justifyContent: 'space-between' },
   day: { paddingTop: space.m, paddingBottom: space.s },
   item: { paddingBottom: space.s },

@@ -10,7 +10,6 @@ import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -18,6 +17,7 @@ import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { useBench } from '../analysis/useBench';
 import { useSession } from '../session/useSession';
@@ -111,7 +111,7 @@ function NameForm({ id, stored, answer, content, draft }: NameFormProps) {
     <Screen
       widest={760}
       foot={
-        <View style={styles.foot}>
+        <Row gap="m" align="center">
           <View style={styles.grow}>
             <TaxonName guide={guide} {...name} size={20} />
             <Text size="small" quiet>
@@ -120,7 +120,7 @@ function NameForm({ id, stored, answer, content, draft }: NameFormProps) {
             </Text>
           </View>
           <Button kind="main" label="Into the daybook" busy={busy} onPress={() => void write()} />
-        </View>
+        </Row>
       }
     >
       <PageHeading>How far may it be named?</PageHeading>
@@ -187,6 +187,5 @@ function probabilityOf(answer: Standing, { qualifier, taxon, other }: GivenName)
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
 });

@@ -13,6 +13,8 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { lazyPart } from '../../ui/lazyPart';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PasskeyDoor } from '../passkeys/PasskeyDoor';
 import { useEnter } from '../session/useSession';
@@ -32,10 +34,10 @@ export function SignIn() {
   return (
     <Screen widest={520}>
       <View style={[styles.head, wide && styles.headWide]}>
-        <View style={styles.brand}>
+        <Row gap="m" align="center" oneLine>
           <Logo size={48} />
           <PageHeading title="The door">Plesion</PageHeading>
-        </View>
+        </Row>
         <View style={styles.plate}>
           <Suspense fallback={null}>
             <DoorPlate />
@@ -78,7 +80,7 @@ function AccountForm() {
     signIn.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name', 'password'], form.setError)),
   );
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <FormTextField control={form.control} name="name" label="Account" autoCapitalize="none" autoComplete="username" />
       <FormTextField
         control={form.control}
@@ -90,7 +92,7 @@ function AccountForm() {
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Sign in" busy={signIn.isPending} onPress={() => void submit()} />
-    </View>
+    </Stack>
   );
 }
 
@@ -101,7 +103,7 @@ function StationForm() {
     makeStation.mutateAsync(values).catch((error: unknown) => showProblem(error, ['station', 'name', 'password'], form.setError)),
   );
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <FormTextField
         control={form.control}
         name="station"
@@ -127,15 +129,13 @@ function StationForm() {
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Make the station" busy={makeStation.isPending} onPress={() => void submit()} />
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
   head: { alignItems: 'center', gap: space.s, paddingTop: space.l, paddingBottom: space.s },
   headWide: { paddingTop: 48 },
-  brand: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   plate: { width: '100%', minHeight: 110 },
   centred: { textAlign: 'center', color: colour.quiet },
-  form: { gap: space.m },
 });

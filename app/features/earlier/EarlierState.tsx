@@ -7,6 +7,8 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 
@@ -44,7 +46,7 @@ export function EarlierState({ of }: { of: EarlierPath }) {
       {differences.length > SHOWN && <Text quiet>{`and ${differences.length - SHOWN} more`}</Text>}
       {of.kind === 'specimen' && <Text quiet>The names it was given since stay: they only grow.</Text>}
       {back.error && <Notice kind="problem">{back.error.message}</Notice>}
-      <View style={styles.act}>
+      <Row>
         <Button
           small
           label="Restore this state"
@@ -52,19 +54,19 @@ export function EarlierState({ of }: { of: EarlierPath }) {
           busy={back.isPending}
           onPress={() => back.mutate(data.version)}
         />
-      </View>
+      </Row>
     </View>
   );
 }
 
 function Differs({ one: { path, then, now } }: { one: Difference }) {
   return (
-    <View style={styles.differs}>
+    <Stack gap="hair">
       <Text size="small" quiet>
         {path.map(sayPart).join(' › ')}
       </Text>
       <Text>{`then ${sayValue(then)}; now ${sayValue(now)}`}</Text>
-    </View>
+    </Stack>
   );
 }
 
@@ -81,6 +83,4 @@ const sayValue = (value: string | undefined): string =>
 
 const styles = StyleSheet.create({
   state: { gap: space.s, paddingLeft: space.m, borderLeftWidth: 2, borderColor: colour.mist },
-  differs: { gap: 2 },
-  act: { flexDirection: 'row' },
 });

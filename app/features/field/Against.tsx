@@ -1,11 +1,11 @@
 import type { Capture } from '@plesion/contract';
 import type { Contradiction } from '@plesion/core/fieldwork';
 import { useState, useSyncExternalStore } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { captureDrafts } from '../records/fieldDrafts';
@@ -51,11 +51,9 @@ export function Against({ one: { code, message, resolved }, later }: AgainstProp
         sayThere={() => 'There it stands otherwise.'}
         offline="The reason is kept on this device and sent when the server can be reached."
       />
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button small label="Settle it" onPress={settle} />
-      </View>
+      </Row>
     </Notice>
   );
 }
-
-const styles = StyleSheet.create({ foot: { flexDirection: 'row', justifyContent: 'flex-end' } });

@@ -1,12 +1,10 @@
 import { licenceFor, METHOD_WORDS, METHODS, sayOnFile, visitHalts } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -14,6 +12,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -135,11 +134,9 @@ function BeginForm({ field: { view } }: { field: Field }) {
           maxLength={120}
         />
       )}
-      <View style={styles.foot}>
+      <Row justify="end" oneLine>
         <Button kind="main" label="Begin the visit" onPress={begin} />
-      </View>
+      </Row>
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({ foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s } });

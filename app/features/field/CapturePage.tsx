@@ -1,11 +1,10 @@
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { useDraftOf } from '../../lib/useDraftOf';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { captureDrafts, fieldApi } from '../records/fieldDrafts';
 import { RecordTrouble } from '../records/SavingTrouble';
@@ -56,18 +55,16 @@ export function CapturePage({ id }: { id: string }) {
             </>
           }
         >
-          <View style={styles.foot}>
+          <Row justify="end" oneLine>
             <Button
               small
               kind="quiet"
               label={now.content.hidden ? 'Restore the catch' : 'Remove the catch'}
               onPress={() => own.change((content) => ({ ...content, hidden: !content.hidden }))}
             />
-          </View>
+          </Row>
         </CatchForm>
       )}
     </AsyncScreen>
   );
 }
-
-const styles = StyleSheet.create({ foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s } });

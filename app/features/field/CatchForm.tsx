@@ -2,17 +2,17 @@ import type { CaptureWrite, SpecimenWrite, StoredGuide } from '@plesion/contract
 import { readBack, ringOf, ringSizes } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
 import { type ReactNode, Suspense, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { startDraft } from '../records/drafts';
@@ -135,7 +135,7 @@ export function CatchForm({
     <Screen
       widest={720}
       foot={
-        <View style={styles.foot}>
+        <Stack>
           {said}
           {told.length > 0 && (
             <Text role="alert" size="small" color={colour.hazard}>
@@ -143,7 +143,7 @@ export function CatchForm({
             </Text>
           )}
           <Button kind="main" label={saving} hint={mark ? `${saving}: ${readBack(mark)}` : undefined} onPress={save} />
-        </View>
+        </Stack>
       }
     >
       {head}
@@ -234,5 +234,3 @@ function withoutOwn<H extends { captures: { id: string }[] }>(history: H, id: st
   const captures = history.captures.filter((one) => one.id !== id);
   return captures.length ? { ...history, captures } : null;
 }
-
-const styles = StyleSheet.create({ foot: { gap: space.s } });

@@ -1,9 +1,8 @@
 import type { Count, CountWrite } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import type { Draft } from '../../lib/draft';
 import { sayDate } from '../../lib/dates';
 import { useDraftOf } from '../../lib/useDraftOf';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { PageHeading } from '../../ui/PageHeading';
@@ -11,6 +10,7 @@ import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { countDrafts, fieldApi } from '../records/fieldDrafts';
 import { RecordTrouble } from '../records/SavingTrouble';
 import { useSession } from '../session/useSession';
@@ -35,12 +35,12 @@ export function CountPage({ id }: { id: string }) {
         <Screen
           widest={860}
           foot={
-            <View style={styles.foot}>
+            <Row align="center" justify="end" oneLine>
               <Text style={styles.grow} strong figures>
                 {sayCount(open.state.content)}
               </Text>
               <Button label="Undo" hint="Undo the last" disabled={!open.state.canUndo} onPress={open.draft.undo} />
-            </View>
+            </Row>
           }
         >
           <PageHeading title={open.state.content.label}>{open.state.content.label}</PageHeading>
@@ -74,20 +74,19 @@ function Body({ content, draft }: { content: CountWrite; draft: Draft<CountWrite
           multiline
           maxLength={2000}
         />
-        <View style={styles.foot}>
+        <Row align="center" justify="end" oneLine>
           <Button
             small
             kind="quiet"
             label={content.hidden ? 'Restore the count' : 'Remove the count'}
             onPress={() => change((now) => ({ ...now, hidden: !now.hidden }))}
           />
-        </View>
+        </Row>
       </Card>
     </>
   );
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-end', gap: space.s },
   grow: { flex: 1 },
 });

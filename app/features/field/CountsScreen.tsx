@@ -3,7 +3,7 @@ import { COUNT_KINDS, type CountKind } from '@plesion/core/fieldwork';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { Suspense, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
@@ -15,6 +15,7 @@ import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -137,14 +138,13 @@ function NewCount() {
         chosen={[typed.kind]}
         onChange={([kind]) => change({ kind })}
       />
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button kind="main" label="Begin the count" onPress={begin} />
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
   row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

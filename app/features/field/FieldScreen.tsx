@@ -14,6 +14,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Disclosure } from '../../ui/Disclosure';
 import { Reckoned } from '../../ui/Reckoned';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { FindRing } from './FindRing';
 import { SiteRow } from './SiteRow';
@@ -105,7 +106,7 @@ function FieldDay({ field }: { field: Field }) {
             )}
           </Card>
           <Card title="Counts, lists, reports">
-            <View style={styles.buttons}>
+            <Row>
               <Button small label="The keeper’s book" onPress={() => router.push('/field/colony')} />
               <Button small label="Counts" onPress={() => router.push('/field/counts')} />
               <Button small label="Lists" onPress={() => router.push('/field/lists')} />
@@ -126,7 +127,7 @@ function FieldDay({ field }: { field: Field }) {
                 hint="GeoJSON of captures as points"
                 url={() => addressOf(fieldworkEndpoints.exportFieldGeoJson)}
               />
-            </View>
+            </Row>
           </Card>
         </View>
       </View>
@@ -212,7 +213,6 @@ const styles = StyleSheet.create({
   half: { flex: 1, gap: space.l, minWidth: 0 },
   column: { gap: space.m },
   row: { paddingVertical: space.xs, justifyContent: 'center', gap: 2, borderTopWidth: 1, borderColor: colour.mist },
-  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   season: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l, rowGap: space.s },
   figure: { minWidth: 72 },
   under: { flexDirection: 'row', alignItems: 'center', gap: space.m, borderTopWidth: 1, borderColor: colour.mist },

@@ -1,10 +1,11 @@
 import { type Amount, flock } from '@plesion/core/fieldwork';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import type { CountProps } from './CountPage';
@@ -44,7 +45,7 @@ export function FlockCount({ content, change }: CountProps) {
               change((now) => ({ ...now, flock: now.flock?.map((one, k) => (k === i ? { ...one, amount } : one)) }))
             }
           />
-          <View style={styles.foot}>
+          <Row justify="end">
             <Button
               small
               kind="quiet"
@@ -52,12 +53,12 @@ export function FlockCount({ content, change }: CountProps) {
               hint={`Leave it out: ${part.kind}`}
               onPress={() => change((now) => ({ ...now, flock: now.flock?.filter((_, k) => k !== i) }))}
             />
-          </View>
+          </Row>
         </Card>
       ))}
       <Card title="Another kind">
         <TextField label="Kind" value={kind} onChangeText={setKind} maxLength={120} />
-        <View style={styles.foot}>
+        <Row justify="end">
           <Button
             small
             label="Add the kind"
@@ -70,7 +71,7 @@ export function FlockCount({ content, change }: CountProps) {
               setKind('');
             }}
           />
-        </View>
+        </Row>
       </Card>
       {found && (
         <Card title="Together">
@@ -121,7 +122,7 @@ function AmountEntry({ amount, shares, onChange }: AmountEntryProps) {
   };
   const wrong = (text: string) => (text.trim() && numberOf(text) === undefined ? 'Write a number.' : undefined);
   return (
-    <View style={styles.fields}>
+    <Stack>
       <ChoiceGroup
         label="How many"
         hideLabel
@@ -129,7 +130,7 @@ function AmountEntry({ amount, shares, onChange }: AmountEntryProps) {
         chosen={[amount.how]}
         onChange={([how]) => give(how, low, how === 'counted' ? '' : high || low)}
       />
-      <View style={styles.pair}>
+      <Row gap="m" align="end">
         <TextField
           label={amount.how === 'counted' ? 'Number' : 'From'}
           unit={amount.how === 'shared' ? '%' : undefined}
@@ -158,13 +159,7 @@ function AmountEntry({ amount, shares, onChange }: AmountEntryProps) {
             }}
           />
         )}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  fields: { gap: space.s },
-  pair: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: space.m },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
-});

@@ -1,12 +1,13 @@
 import { overlooked, readTally, sexRatio, type SexTally, writeTally } from '@plesion/core/fieldwork';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { Pressable, StyleSheet } from 'react-native';
+import { colour, radius } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import type { CountProps } from './CountPage';
@@ -69,7 +70,7 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
   return (
     <Card title={label} aside={writeTally(now)}>
       <Announce>{`${label}: ${writeTally(now)}`}</Announce>
-      <View style={styles.row}>
+      <Row oneLine>
         {SEXES.map(([sex, word]) => (
           <Pressable
             key={sex}
@@ -86,7 +87,7 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
             <Text size="small">{word}</Text>
           </Pressable>
         ))}
-      </View>
+      </Row>
       <Disclosure title="Write it instead">
         <TextField
           label="males.females.unsexed"
@@ -100,9 +101,9 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
           problem={read && !read.ok ? read.problems[0].message : undefined}
           maxLength={24}
         />
-        <View style={styles.foot}>
+        <Row justify="end" oneLine>
           <Button small kind="quiet" label="Remove the row" hint={`Remove the row: ${label}`} onPress={onRemove} />
-        </View>
+        </Row>
       </Disclosure>
     </Card>
   );
@@ -119,7 +120,7 @@ function AddRow({ onAdd }: { onAdd: (label: string) => void }) {
         maxLength={120}
         placeholder="grown, young, pale …"
       />
-      <View style={styles.foot}>
+      <Row justify="end" oneLine>
         <Button
           small
           label="Add the row"
@@ -129,7 +130,7 @@ function AddRow({ onAdd }: { onAdd: (label: string) => void }) {
             setLabel('');
           }}
         />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -217,7 +218,7 @@ function Expected({ content, change }: CountProps) {
       )}
       <Disclosure title="By name">
         <TextField label="A name" value={name} onChangeText={setName} maxLength={120} />
-        <View style={styles.foot}>
+        <Row justify="end" oneLine>
           <Button
             small
             label="Add the name"
@@ -227,7 +228,7 @@ function Expected({ content, change }: CountProps) {
               setName('');
             }}
           />
-        </View>
+        </Row>
       </Disclosure>
     </Card>
   );
@@ -241,7 +242,6 @@ const sayChance = (p: number): string =>
       : `${Math.round(p * 100)} times in 100`;
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', gap: space.s },
   press: {
     flex: 1,
     minHeight: 92,
@@ -253,5 +253,4 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
   },
   pressed: { backgroundColor: colour.mist, borderWidth: 3 },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
 });

@@ -2,10 +2,11 @@ import { createClient } from '@plesion/contract';
 import { importEndpoints } from '@plesion/contract/endpoints/import';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { space } from '../../theme';
 import { ChoiceChip } from '../../ui/ChoiceChip';
 import { Options } from '../../ui/Options';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 
@@ -29,7 +30,7 @@ export function NameField({ name, onName, problem }: { name: string; onName: (na
   const names = text.length >= FEWEST ? (found.data?.names ?? []) : [];
   const known = names.find((one) => one.name.toLowerCase() === text.toLowerCase());
   return (
-    <View style={styles.group}>
+    <Stack gap="xs">
       <TextField label="What it was" value={name} onChangeText={onName} problem={problem} maxLength={120} autoCorrect={false} />
       {known && known.accepted !== known.name && (
         <Text size="small" quiet>{`A synonym of ${known.accepted}; lists count it there.`}</Text>
@@ -46,11 +47,10 @@ export function NameField({ name, onName, problem }: { name: string; onName: (na
           ))}
         </Options>
       )}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -7,6 +7,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Dialog } from '../../ui/Dialog';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { AddPhotos } from '../photos/AddPhotos';
@@ -81,7 +82,7 @@ function MarkDialog({ mark: first, guide, taxon, others, onKeep, onClose }: Mark
   };
   return (
     <Dialog title="A natural mark" onClose={onClose} foot={<Button kind="main" label="Keep the mark" onPress={save} />}>
-      <View style={styles.dialog}>
+      <Stack gap="m">
         <ChoiceGroup
           label="What it is"
           options={NATURAL_MARKS.map((id) => ({ id, label: NATURAL_MARK_WORDS[id] }))}
@@ -99,14 +100,13 @@ function MarkDialog({ mark: first, guide, taxon, others, onKeep, onClose }: Mark
         <TouchPlate guide={guide} taxon={taxon} at={mark.at} others={others} onTouch={(at) => change({ at })} />
         {mark.photo && <MarkPhoto mark={mark} />}
         <AddPhotos has={Boolean(mark.photo)} onPhoto={(photo) => change({ photo })} />
-      </View>
+      </Stack>
     </Dialog>
   );
 }
 
 const styles = StyleSheet.create({
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180, minWidth: 0 },
-  dialog: { gap: space.m },
   group: { gap: space.xs, alignItems: 'flex-start' },
   row: {
     flexDirection: 'row',

@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { Row } from '../../ui/Row';
 import { TextField } from '../../ui/TextField';
 
 interface ParentsFieldProps {
@@ -14,7 +14,7 @@ interface ParentsFieldProps {
 export function ParentsField({ mother, father, brood, onChange, says }: ParentsFieldProps) {
   const ring = { autoCapitalize: 'characters', autoCorrect: false, maxLength: 16 } as const;
   return (
-    <View style={styles.group}>
+    <Row>
       <View style={styles.one}>
         <TextField
           label="Ring of its mother"
@@ -42,11 +42,10 @@ export function ParentsField({ mother, father, brood, onChange, says }: ParentsF
           placeholder="box 12, first"
         />
       </View>
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  group: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   one: { flexGrow: 1, flexBasis: 180, minWidth: 0 },
 });

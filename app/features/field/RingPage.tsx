@@ -4,7 +4,7 @@ import { VERIFICATION_WORDS } from '@plesion/core/verification/schema';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { Suspense } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
 import { colour, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
@@ -16,6 +16,7 @@ import { Screen } from '../../ui/Screen';
 import { Empty, Loading } from '../../ui/states';
 import { Disclosure } from '../../ui/Disclosure';
 import { lazyPart } from '../../ui/lazyPart';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { captureDrafts } from '../records/fieldDrafts';
 import { useGuide } from '../records/useGuide';
@@ -211,7 +212,7 @@ function FollowUps({ captures }: { captures: readonly Capture[] }) {
   return (
     <Card title="To look at again">
       {open.map((one) => (
-        <View key={one.id} style={styles.due}>
+        <Row key={one.id} align="center">
           <Text style={styles.grow}>{one.followUp!.text}</Text>
           <Button
             small
@@ -222,7 +223,7 @@ function FollowUps({ captures }: { captures: readonly Capture[] }) {
                 ?.change((now) => ({ ...now, followUp: { ...now.followUp!, done: true } }))
             }
           />
-        </View>
+        </Row>
       ))}
     </Card>
   );
@@ -242,6 +243,5 @@ function Weights({ seen }: { seen: readonly Seen[] }) {
 
 const styles = StyleSheet.create({
   row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-  due: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flex: 1, minWidth: 160 },
 });

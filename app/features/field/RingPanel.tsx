@@ -7,6 +7,7 @@ import { colour, radius, space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { bears, type Typed } from './typed';
@@ -27,7 +28,7 @@ interface RingPanelProps {
 /** What became of it, and the ring it bears: the next one offered, or one that is read twice. */
 export function RingPanel({ typed, change, offered, aside, guide, history, says }: RingPanelProps) {
   const entry = (
-    <View style={styles.fields}>
+    <Stack gap="m">
       <TextField
         label={typed.what === 'again' ? 'Ring on its leg' : 'Another ring than the one offered'}
         value={typed.mark}
@@ -50,10 +51,10 @@ export function RingPanel({ typed, change, offered, aside, guide, history, says 
           maxLength={20}
         />
       )}
-    </View>
+    </Stack>
   );
   return (
-    <View style={styles.fields}>
+    <Stack gap="m">
       <ChoiceGroup
         label="What became of it"
         hideLabel
@@ -83,7 +84,7 @@ export function RingPanel({ typed, change, offered, aside, guide, history, says 
       )}
       {typed.what === 'again' && entry}
       {bears(typed.what) && history && <Known history={history} guide={guide} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -108,7 +109,6 @@ function Known({ history, guide }: { history: MarkHistory; guide: Guide }) {
 }
 
 const styles = StyleSheet.create({
-  fields: { gap: space.m },
   ring: {
     flexDirection: 'row',
     flexWrap: 'wrap',

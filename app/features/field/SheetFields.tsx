@@ -1,12 +1,13 @@
 import { CONDITIONS, RELEASE_WORDS, RELEASES, SEX_METHODS, SEXES } from '@plesion/core/fieldwork';
 import { type Character, formsOf, type Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
 import { Text } from '../../ui/Text';
 import { AddPhotos } from '../photos/AddPhotos';
 import { Photo } from '../../ui/Photo';
+import { Stack } from '../../ui/Stack';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { CalliperPanel } from '../reading/CalliperPanel';
 import { type Guides, KindField } from './KindField';
@@ -35,24 +36,24 @@ export function SheetFields({ field, guide, often, typed, change, says, guides }
   const asked = field.sheet.fields.map((one) => one.field);
   if (!wanted)
     return (
-      <View style={styles.fields}>
+      <Stack gap="m">
         <NameField name={typed.name} onName={(name) => change({ name })} problem={says('name')} />
         {asked.includes('note') && <Note typed={typed} change={change} />}
-      </View>
+      </Stack>
     );
   return (
-    <View style={styles.fields}>
+    <Stack gap="m">
       {(asked.includes('kind') ? asked : ['kind', ...asked]).map((name) => (
-        <View key={name} style={styles.field}>
+        <Stack key={name} gap="xs">
           <OneField name={name} {...{ field, guide, often, typed, change, says, guides }} />
           {says(name) && !TOLD_BY_FIELD.includes(name) && !name.startsWith('reading:') && (
             <Text role="alert" size="small" color={colour.hazard}>
               {says(name)}
             </Text>
           )}
-        </View>
+        </Stack>
       ))}
-    </View>
+    </Stack>
   );
 }
 
@@ -175,7 +176,7 @@ function ReadingField({ character, guide, typed, change, problem }: ReadingField
   // A practice calliper is put to one of the kind.
   const form = guide.taxa.some(({ id: taxon }) => taxon === typed.taxon) ? typed.taxon : undefined;
   return (
-    <View style={styles.field}>
+    <Stack gap="xs">
       <TextField
         label={label}
         unit={unit}
@@ -192,7 +193,7 @@ function ReadingField({ character, guide, typed, change, problem }: ReadingField
           onTake={(value) => set(String(Math.round(value)))}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -209,15 +210,13 @@ const Kept = ({ hash }: { hash: string }) => (
 
 function PhotoField({ hash, onPhoto }: { hash?: string; onPhoto: (hash: string) => void }) {
   return (
-    <View style={styles.field}>
+    <Stack gap="xs">
       {hash && <Kept hash={hash} />}
       <AddPhotos has={Boolean(hash)} onPhoto={onPhoto} />
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  fields: { gap: space.m },
-  field: { gap: space.xs },
   photo: { width: 140, height: 105, borderRadius: 12 },
 });

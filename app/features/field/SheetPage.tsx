@@ -1,12 +1,11 @@
 import { SHEET_FIELDS, type SheetField } from '@plesion/core/fieldwork';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { sheetDrafts } from '../records/fieldDrafts';
 import { useSession } from '../session/useSession';
@@ -77,7 +76,7 @@ function Sheet({ field, measured }: { field: Field; measured: { id: string; labe
         <SheetRows fields={fields} labelOf={labelOf} onChange={(change) => write((now) => ({ fields: change(now.fields) }))} />
       </Card>
       <Card title="Ask also">
-        <View style={styles.moves}>
+        <Row gap="xs">
           {rest.map(({ id, label }) => (
             <Button
               key={id}
@@ -91,11 +90,9 @@ function Sheet({ field, measured }: { field: Field; measured: { id: string; labe
               }
             />
           ))}
-        </View>
+        </Row>
       </Card>
       <AgeFamilies families={field.families} family={family} onChange={write} />
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({ moves: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs } });

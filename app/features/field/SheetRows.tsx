@@ -15,6 +15,7 @@ import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { DragHandle } from '../../ui/DragHandle';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 type Fields = SheetWrite['fields'];
@@ -110,11 +111,11 @@ function SheetRow({ name, label, needed, first, last, onNeeded, onMove, onLeave 
         chosen={[needed ? 'needed' : 'free']}
         onChange={([next]) => onNeeded(next === 'needed')}
       />
-      <View style={styles.moves}>
+      <Row gap="xs">
         <Button small kind="quiet" label="↑" hint={`${label} further up`} disabled={first} onPress={() => onMove(-1)} />
         <Button small kind="quiet" label="↓" hint={`${label} further down`} disabled={last} onPress={() => onMove(1)} />
         <Button small kind="quiet" label="Leave out" hint={`Leave out ${label}`} disabled={first && last} onPress={onLeave} />
-      </View>
+      </Row>
     </View>
   );
 }
@@ -132,5 +133,4 @@ const styles = StyleSheet.create({
     borderRadius: radius.s,
   },
   grow: { flex: 1, minWidth: 120 },
-  moves: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
 });

@@ -5,20 +5,21 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo } from 'react';
 import { Controller, useFieldArray, useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { keptForm } from '../../lib/keptForm';
 import { omit } from '../../lib/omit';
 import { useDraftOf } from '../../lib/useDraftOf';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { FormTextField } from '../../ui/FormTextField';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { fieldApi, siteDrafts } from '../records/fieldDrafts';
 import { RecordTrouble } from '../records/SavingTrouble';
@@ -177,13 +178,13 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
     onSave(contentOf(values, content));
   });
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <Card title="The place">
         <FormTextField control={control} name="name" label="Name" maxLength={120} />
-        <View style={styles.pair}>
+        <Row gap="m">
           <FormTextField control={control} name="latitude" label="Latitude" inputMode="decimal" />
           <FormTextField control={control} name="longitude" label="Longitude" inputMode="decimal" />
-        </View>
+        </Row>
         <WhereAmI
           label="Where I am now"
           onFix={({ latitude, longitude, accuracy }) => {
@@ -198,10 +199,10 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
         <FormTextField control={control} name="note" label="Note" multiline maxLength={2000} />
       </Card>
       <Card title="Season">
-        <View style={styles.pair}>
+        <Row gap="m">
           <FormTextField control={control} name="first" label="First working day" placeholder="2026-05-01" maxLength={10} />
           <FormTextField control={control} name="last" label="Last working day" placeholder="2026-06-30" maxLength={10} />
-        </View>
+        </Row>
         <FormTextField control={control} name="quota" label="Rings allowed in a year" inputMode="numeric" />
       </Card>
       <Card title="Left alone">
@@ -222,7 +223,7 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
           What lies on file here is shown where a visit begins. What it allows is for the authority to say.
         </Text>
         {licences.fields.map((licence, i) => (
-          <View key={licence.key} style={styles.form}>
+          <Stack key={licence.key} gap="m">
             <FormTextField control={control} name={`licences.${i}.label`} label="What it is called" maxLength={120} />
             <FormTextField control={control} name={`licences.${i}.holder`} label="Holder" maxLength={120} />
             <Controller
@@ -245,25 +246,19 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
                 </View>
               )}
             />
-            <View style={styles.pair}>
+            <Row gap="m">
               <FormTextField control={control} name={`licences.${i}.from`} label="From" placeholder="2026-01-01" maxLength={10} />
               <FormTextField control={control} name={`licences.${i}.to`} label="To" placeholder="2026-12-31" maxLength={10} />
-            </View>
-            <View style={styles.foot}>
+            </Row>
+            <Row justify="end" oneLine>
               <Button small kind="quiet" label="Remove" hint={`Remove the licence ${i + 1}`} onPress={() => licences.remove(i)} />
-            </View>
-          </View>
+            </Row>
+          </Stack>
         ))}
       </Card>
-      <View style={styles.foot}>
+      <Row justify="end" oneLine>
         <Button kind="main" label="Save the site" onPress={() => void submit()} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m },
-  pair: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
-});

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
 import { colour, radius, space } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { inWords } from './words';
 
@@ -14,14 +15,14 @@ export function SiteRow({ site, ringed }: { site: Site; ringed: number }) {
   const lines = [...seasonLines(site, ringed, day), ...licenceLines(site, day)];
   return (
     <LinkBox href={`/field/sites/${site.id}`} style={styles.row}>
-      <View style={styles.head}>
+      <Row align="center">
         <Text strong>{site.name}</Text>
         {rested && (
           <View style={styles.rested}>
             <Text size="small" strong color={colour.hazard}>{`rested until ${sayDate(rested.until)}`}</Text>
           </View>
         )}
-      </View>
+      </Row>
       {rested && <Text size="small">{rested.reason}</Text>}
       {lines.map(({ text, tight }) => (
         <Text key={text} size="small" quiet={!tight} color={tight ? colour.hazard : undefined}>
@@ -65,6 +66,5 @@ const licenceLines = ({ licences }: Site, day: string): Line[] =>
 
 const styles = StyleSheet.create({
   row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   rested: { flexShrink: 1, borderRadius: radius.s, borderWidth: 1.5, borderColor: colour.hazard, paddingHorizontal: space.s },
 });

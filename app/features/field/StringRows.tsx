@@ -2,6 +2,7 @@ import { readBack } from '@plesion/core/fieldwork';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Reckoned } from '../../ui/Reckoned';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import type { LoadedString } from './useField';
 import { inWords } from './words';
@@ -11,12 +12,12 @@ export function StringRows({ strings }: { strings: readonly LoadedString[] }) {
   if (strings.length === 0) return <Text quiet>No string of rings is loaded.</Text>;
   return strings.map(({ string, standing }) => (
     <View key={string.id} style={styles.row}>
-      <View style={styles.head}>
+      <Row gap="m" align="baseline">
         <Text size="small" quiet>{`size ${string.size}`}</Text>
         <Text strong figures>
           {standing.next ? `next ${readBack(standing.next)}` : 'used up'}
         </Text>
-      </View>
+      </Row>
       <Reckoned says="Put on: rings of this string in captures that are not removed, those waiting on this device too. Left: from the first ring to the last, less those put on, destroyed or lost.">
         <Text size="small" quiet={standing.left > FEW} color={standing.left > FEW ? undefined : colour.hazard}>
           {[
@@ -45,5 +46,4 @@ const FEW = 20;
 
 const styles = StyleSheet.create({
   row: { gap: 2, paddingVertical: space.xs, borderTopWidth: 1, borderColor: colour.mist },
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', gap: space.m },
 });

@@ -1,19 +1,19 @@
 import type { StringWrite } from '@plesion/contract';
 import { numberIn, readBack, ringIn, ringOf } from '@plesion/core/fieldwork';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { stringDrafts } from '../records/fieldDrafts';
@@ -67,7 +67,7 @@ function Unused({ one: { string, standing } }: { one: LoadedString }) {
     setTyped('');
   };
   return (
-    <View style={styles.fields}>
+    <Stack gap="m">
       <TextField
         label="Ring"
         value={typed}
@@ -85,10 +85,10 @@ function Unused({ one: { string, standing } }: { one: LoadedString }) {
         chosen={[what]}
         onChange={([next]) => setWhat(next)}
       />
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button small label="Keep that" onPress={keep} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -97,7 +97,7 @@ function TakeOver({ one: { string } }: { one: LoadedString }) {
   const session = useSession();
   const draft = () => stringDrafts.draftOf(session.station.id, string.id, string);
   return (
-    <View style={styles.foot}>
+    <Row justify="end">
       {string.ringer !== session.account.name && (
         <Button
           small
@@ -114,7 +114,7 @@ function TakeOver({ one: { string } }: { one: LoadedString }) {
         />
       )}
       <Button small kind="quiet" label="Put it away" onPress={() => draft()?.change((now) => ({ ...now, hidden: true }))} />
-    </View>
+    </Row>
   );
 }
 
@@ -164,9 +164,9 @@ function LoadString({ field }: { field: Field }) {
         autoCapitalize="characters"
         maxLength={12}
       />
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button kind="main" label="Load it" onPress={load} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -213,8 +213,3 @@ export function stringOf(
     },
   };
 }
-
-const styles = StyleSheet.create({
-  fields: { gap: space.m },
-  foot: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end', gap: space.s },
-});

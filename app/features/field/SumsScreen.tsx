@@ -1,16 +1,16 @@
 import type { Capture, VisitRow } from '@plesion/contract';
 import { abundance } from '@plesion/core/fieldwork';
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { fieldApi } from '../records/fieldDrafts';
@@ -146,17 +146,15 @@ function Estimate({ visits, taxon, onTaxon }: EstimateProps) {
       </Card>
       {rows.length > 0 && (
         <Card title="Visit by visit">
-          <View style={styles.table}>
+          <Stack>
             <Table
               label="Caught, met again and marked at large, visit by visit"
               columns={['Visit', 'Caught', 'Met again', 'Marked before']}
               rows={rows}
             />
-          </View>
+          </Stack>
         </Card>
       )}
     </>
   );
 }
-
-const styles = StyleSheet.create({ table: { gap: space.s } });

@@ -2,9 +2,10 @@ import { formsOf, type Guide } from '@plesion/core/guide';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Circle } from 'react-native-svg';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Slider } from '../../ui/Slider';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { drawnViews, formPlate, hasView, overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -44,7 +45,7 @@ export function TouchPlate({ guide, taxon, at, others = [], onTouch }: TouchPlat
   const touch = (x: number, y: number) =>
     onTouch({ view, x: Number(Math.min(1, Math.max(0, x)).toFixed(3)), y: Number(Math.min(1, Math.max(0, y)).toFixed(3)) });
   return (
-    <View style={styles.group} onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}>
+    <Stack onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}>
       {views.length > 1 && <ChoiceGroup label="View" options={views} chosen={[view]} onChange={([next]) => setChosen(next)} />}
       <Pressable
         aria-label={here ? 'Plate: the place is marked' : 'Plate: touch where it is'}
@@ -95,12 +96,11 @@ export function TouchPlate({ guide, taxon, at, others = [], onTouch }: TouchPlat
           Touch the plate where it is on the body.
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.s },
   plate: {
     alignSelf: 'flex-start',
     backgroundColor: colour.paper,

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -49,7 +50,7 @@ export function TransectCount({ content, change }: CountProps) {
           <Text key={label}>{label}</Text>
         ))}
         <TextField label="Another kind" value={kind} onChangeText={setKind} maxLength={120} />
-        <View style={styles.foot}>
+        <Row justify="end">
           <Button
             small
             label="Add the kind"
@@ -63,7 +64,7 @@ export function TransectCount({ content, change }: CountProps) {
               setKind('');
             }}
           />
-        </View>
+        </Row>
       </Card>
       {quadrats.map((quadrat, q) => (
         <Card key={q} title={`${quadrat.along} m`} aside={`${quadrat.area} m²`}>
@@ -86,7 +87,7 @@ export function TransectCount({ content, change }: CountProps) {
         </Card>
       ))}
       <Card title="The next quadrat">
-        <View style={styles.pair}>
+        <Row gap="m">
           <TextField
             label="Metres along"
             unit="m"
@@ -97,10 +98,10 @@ export function TransectCount({ content, change }: CountProps) {
             problem={says('along')}
           />
           <TextField label="Area" unit="m²" value={area} onChangeText={setArea} inputMode="decimal" problem={says('area')} />
-        </View>
-        <View style={styles.foot}>
+        </Row>
+        <Row justify="end">
           <Button kind="main" label="Lay it" onPress={add} />
-        </View>
+        </Row>
       </Card>
       {quadrats.length > 0 && (
         <Card title="A square metre">
@@ -130,6 +131,4 @@ const stepOf = (quadrats: readonly { along: number }[]): number => {
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s, borderTopWidth: 1, borderColor: colour.mist },
   grow: { flex: 1 },
-  pair: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -17,6 +17,7 @@ import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Reckoned } from '../../ui/Reckoned';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { fieldApi, visitDrafts } from '../records/fieldDrafts';
@@ -74,10 +75,10 @@ function OpenVisit({ id, draft, state, field, captures }: OpenVisitProps) {
       widest={860}
       foot={
         content.endedAt ? undefined : (
-          <View style={styles.foot}>
+          <Row justify="end">
             <Button label="End the visit" onPress={() => change({ endedAt: new Date().toISOString() })} />
             <Button kind="main" label="Catch" hint="Catch: record one" onPress={() => router.push(`/field/catch?visit=${id}`)} />
-          </View>
+          </Row>
         )
       }
     >
@@ -112,10 +113,10 @@ function OpenVisit({ id, draft, state, field, captures }: OpenVisitProps) {
         ))}
       </Card>
       <Conditions content={content} change={change} />
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
         {content.endedAt && <Button small kind="quiet" label="Open it again" onPress={() => change({ endedAt: undefined })} />}
-      </View>
+      </Row>
     </Screen>
   );
 }
@@ -125,14 +126,14 @@ export function CatchRow({ id, capture, by }: { id: string; capture: CaptureWrit
   const guide = useGuide(capture.guideId).data?.guide;
   return (
     <LinkBox href={`/field/captures/${id}`} style={styles.row}>
-      <View style={styles.line}>
+      <Row gap="m" justify="between" oneLine>
         <Text strong figures>
           {capture.mark ? readBack(capture.mark) : CATCH_WORDS[capture.what]}
         </Text>
         <Text size="small" quiet figures>
           {sayDate(capture.at, 'clock')}
         </Text>
-      </View>
+      </Row>
       <Text size="small">
         {[
           kindName(guide, capture),
@@ -184,7 +185,7 @@ function Conditions({ content, change }: { content: VisitWrite; change: (part: P
   const warmth = numberOf(temperature);
   return (
     <Card title="Effort and weather">
-      <View style={styles.pair}>
+      <Row gap="m">
         <TextField
           label="Nets or traps"
           value={units}
@@ -200,7 +201,7 @@ function Conditions({ content, change }: { content: VisitWrite; change: (part: P
           inputMode="decimal"
           problem={bad(hours)}
         />
-      </View>
+      </Row>
       <ChoiceGroup
         label="Wind, Beaufort"
         clearable
@@ -252,8 +253,5 @@ function Conditions({ content, change }: { content: VisitWrite; change: (part: P
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end', gap: space.s },
   row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-  line: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m },
-  pair: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
 });

@@ -4,6 +4,8 @@ import { StyleSheet, Text as NativeText, View } from 'react-native';
 import { Rect } from 'react-native-svg';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text, type TextProps } from '../../ui/Text';
 import { emblems } from '../plates/emblems';
 import { formPlate } from '../plates/plates';
@@ -20,7 +22,7 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
   const [open, setOpen] = useState<Term>();
   const runs = guide ? termsIn(guide, text) : [{ text }];
   return (
-    <View style={styles.group}>
+    <Stack>
       <Text {...words}>
         {runs.map((run, i) =>
           'term' in run && run.term ? (
@@ -40,7 +42,7 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
         )}
       </Text>
       {open && guide && <TermCard guide={guide} term={open} onClose={() => setOpen(undefined)} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -48,12 +50,12 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
 export function TermCard({ guide, term, onClose }: { guide: Guide; term: Term; onClose?: () => void }) {
   return (
     <View role="note" aria-label={term.term} style={styles.card}>
-      <View style={styles.head}>
+      <Row align="center" oneLine>
         <Text strong size="small" style={styles.grow}>
           {term.also?.length ? `${term.term} (${term.also[0]})` : term.term}
         </Text>
         {onClose && <Button small kind="quiet" label="Close" hint={`Close ${term.term}`} onPress={onClose} />}
-      </View>
+      </Row>
       <Text size="small">{term.text}</Text>
       {term.figure && <Figure guide={guide} figure={term.figure} />}
     </View>
@@ -65,7 +67,7 @@ function Figure({ guide, figure }: { guide: Guide; figure: NonNullable<Term['fig
   if ('part' in figure) return <PartFigure guide={guide} {...figure} />;
   const character = guide.characters.find(({ id }) => id === figure.character);
   return (
-    <View style={styles.drawings}>
+    <Row gap="m">
       {character &&
         figure.states.map((state) => {
           const label = character.states?.find(({ id }) => id === state)?.label ?? state;
@@ -80,7 +82,7 @@ function Figure({ guide, figure }: { guide: Guide; figure: NonNullable<Term['fig
             )
           );
         })}
-    </View>
+    </Row>
   );
 }
 
@@ -106,7 +108,6 @@ function PartFigure({ guide, view, part }: { guide: Guide; view: string; part: s
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.s },
   term: { textDecorationLine: 'underline', textDecorationStyle: 'dotted', textDecorationColor: colour.kelp, color: colour.kelp },
   card: {
     backgroundColor: colour.paper,
@@ -116,9 +117,7 @@ const styles = StyleSheet.create({
     padding: space.m,
     gap: space.xs,
   },
-  head: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   grow: { flex: 1 },
-  drawings: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   drawing: { alignItems: 'center', width: 96 },
   caption: { textAlign: 'center' },
 });

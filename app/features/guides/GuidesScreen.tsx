@@ -9,6 +9,7 @@ import { lazyPart } from '../../ui/lazyPart';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
@@ -31,7 +32,7 @@ export function GuidesScreen() {
   const { role } = useSession().account;
   return (
     <Screen widest={1080}>
-      <View style={styles.title}>
+      <Row gap="m" align="center">
         <View style={styles.grow}>
           <PageHeading>Guides</PageHeading>
         </View>
@@ -44,7 +45,7 @@ export function GuidesScreen() {
           onPress={take.choose}
           icon={<Icon name="upload" size={18} color={colour.kelp} />}
         />
-      </View>
+      </Row>
       <TakenGuide take={take} />
       {guides.error && <Failed error={guides.error} retry={() => void guides.refetch()} />}
       {guides.isPending && <Loading what="The guides" />}
@@ -52,11 +53,11 @@ export function GuidesScreen() {
         <Empty title="No guide yet">Write one, or import one from a file or from another station.</Empty>
       )}
       <SearchAll rows={guides.data?.guides ?? []} />
-      <View style={styles.shelf}>
+      <Row gap="m">
         {guides.data?.guides.map((row) => (
           <GuideCard key={row.id} row={row} />
         ))}
-      </View>
+      </Row>
       <Suspense>
         <OffersSheet />
       </Suspense>
@@ -102,9 +103,7 @@ function GuideCard({ row }: { row: GuideRow }) {
 }
 
 const styles = StyleSheet.create({
-  title: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
   grow: { flexGrow: 1, minWidth: 200 },
-  shelf: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   card: {
     flexGrow: 1,
     flexShrink: 1,

@@ -1,13 +1,13 @@
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { pickFile } from '../../lib/files';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Icon } from '../../ui/Icon';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -47,7 +47,7 @@ export function ChecklistsScreen() {
           {reading.running || sent !== undefined ? (
             <WorkProgress what="Reading the checklist" share={sent ?? reading.progress} onCancel={reading.stop} />
           ) : (
-            <View style={styles.line}>
+            <Row oneLine>
               <Button
                 label="Read in a checklist"
                 icon={<Icon name="upload" size={18} color={colour.kelp} />}
@@ -55,7 +55,7 @@ export function ChecklistsScreen() {
                   void pickFile('.csv,.tsv,.txt,.zip,text/csv,application/zip').then((file) => file && reading.begin(file))
                 }
               />
-            </View>
+            </Row>
           )}
           {all.length === 0 && <Empty title="None yet">Until there is one, names are written down as you write them.</Empty>}
           {all.map(({ id, file, names, synonyms, at, by, notUnderstood }) => (
@@ -86,5 +86,3 @@ export function ChecklistsScreen() {
     </AsyncScreen>
   );
 }
-
-const styles = StyleSheet.create({ line: { flexDirection: 'row', gap: space.s } });

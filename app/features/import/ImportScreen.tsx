@@ -8,6 +8,7 @@ import { Card } from '../../ui/Card';
 import { Icon } from '../../ui/Icon';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -51,7 +52,7 @@ export function ImportScreen() {
       ) : (
         <Card title="The file" aside={tried?.file}>
           {tried && <Understood tried={tried} />}
-          <View style={styles.line}>
+          <Row>
             <Button
               label={tried ? 'Another file' : 'Choose a CSV or an archive'}
               icon={<Icon name="upload" size={18} color={colour.kelp} />}
@@ -60,7 +61,7 @@ export function ImportScreen() {
                 void pickFile('.csv,.tsv,.txt,.zip,text/csv,application/zip').then((file) => file && importing.send(file))
               }
             />
-          </View>
+          </Row>
         </Card>
       )}
       {tried && how && !reading.result && (
@@ -136,10 +137,10 @@ function Read({ importing: { reading, clear } }: { importing: Importing }) {
       kind="note"
       title={`Read in: ${file}`}
       action={
-        <View style={styles.line}>
+        <Row>
           <Button small label="To Field" onPress={() => router.push('/field')} />
           <Button small kind="quiet" label="Another file" onPress={clear} />
-        </View>
+        </Row>
       }
     >
       {`${captures} captures of ${visits} visits are in the station. They can be taken back below, as one.`}
@@ -156,16 +157,16 @@ function footOf({ tried, changed, trying, reading, again }: Importing) {
   if (!tried || reading.result) return undefined;
   if (changed)
     return (
-      <View style={styles.foot}>
+      <Row gap="m" align="center" oneLine>
         <Text size="small" quiet style={styles.grow}>
           Said otherwise, not tried yet.
         </Text>
         <Button kind="main" label="Try it so" onPress={() => again()} />
-      </View>
+      </Row>
     );
   const ready = tried.wrongLines === 0 && tried.captures > 0;
   return (
-    <View style={styles.foot}>
+    <Row gap="m" align="center" oneLine>
       <Text size="small" quiet style={styles.grow}>
         {ready
           ? 'All of it is stored, or nothing.'
@@ -179,13 +180,11 @@ function footOf({ tried, changed, trying, reading, again }: Importing) {
         disabled={!ready}
         onPress={() => reading.begin(tried.id)}
       />
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
   sample: { flexDirection: 'row', gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: 2 },
   number: { width: 44 },

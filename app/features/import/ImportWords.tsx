@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { meaningsOf } from './words';
@@ -56,7 +57,7 @@ export function ImportWords({ words, said, guide, family, families, onChange }: 
       {said
         .filter(({ of, from }) => !words.some((word) => word.of === of && word.from === from))
         .map(({ of, from, to }) => (
-          <View key={`${of} ${from} said`} style={styles.said}>
+          <Row key={`${of} ${from} said`} align="center" oneLine>
             <Text size="small" style={styles.grow}>{`“${from}” is said to mean “${to}”`}</Text>
             <Button
               small
@@ -65,7 +66,7 @@ export function ImportWords({ words, said, guide, family, families, onChange }: 
               hint={`Forget what ${from} means`}
               onPress={() => mean({ of, from, n: 0 }, undefined)}
             />
-          </View>
+          </Row>
         ))}
       {words.length > SHOWN && <Text size="small" quiet>{`and ${words.length - SHOWN} more`}</Text>}
     </Card>
@@ -136,7 +137,6 @@ function KindMeaning({ word, to, guide, onChange }: MeaningProps & { guide: Guid
 
 const styles = StyleSheet.create({
   word: { gap: space.xs, borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
-  said: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   grow: { flex: 1, minWidth: 0 },
   kind: { gap: space.xs, alignItems: 'flex-start' },
 });

@@ -24,13 +24,13 @@ export function ImportsBefore() {
         </Notice>
       )}
       {all.map((made) => (
-        <Row key={made.id} made={made} busy={back.isPending && back.variables === made.id} onBack={() => back.mutate(made.id)} />
+        <ImportRow key={made.id} made={made} busy={back.isPending && back.variables === made.id} onBack={() => back.mutate(made.id)} />
       ))}
     </Card>
   );
 }
 
-function Row({ made, busy, onBack }: { made: ImportMade; busy: boolean; onBack: () => void }) {
+function ImportRow({ made, busy, onBack }: { made: ImportMade; busy: boolean; onBack: () => void }) {
   return (
     <View style={styles.row}>
       <View style={styles.grow}>

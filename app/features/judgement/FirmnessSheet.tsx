@@ -6,6 +6,8 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { NotAmongDangerous } from './DangerNotice';
 
@@ -30,7 +32,7 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
         {robustness.text}
       </Text>
       {weakest.length > 1 && (
-        <View style={styles.list} role="group" aria-label="Without each reading">
+        <Stack gap="hair" role="group" aria-label="Without each reading">
           {weakest.map(({ reading, p, leader, label }) => (
             <Pressable
               key={reading}
@@ -50,7 +52,7 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
               </Text>
             </Pressable>
           ))}
-        </View>
+        </Stack>
       )}
       {fit.poor ? (
         <Notice kind="problem" title="It does not fit well">
@@ -69,9 +71,9 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
         </Notice>
       ))}
       {traps.length > 0 && (
-        <View style={styles.traps}>
+        <Stack>
           {traps.map((trap) => (
-            <View key={trap.character} style={styles.trap}>
+            <Row key={trap.character} align="center" oneLine>
               <View style={styles.flag}>
                 <Text size="small" strong color={colour.against}>
                   trap
@@ -80,9 +82,9 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
               <Text size="small" style={styles.grow}>
                 {trap.text}
               </Text>
-            </View>
+            </Row>
           ))}
-        </View>
+        </Stack>
       )}
       <Crosses guide={guide} answer={answer} />
       <NotAmongDangerous guide={guide} answer={answer} />
@@ -105,14 +107,11 @@ function Crosses({ guide, answer }: { guide: Guide; answer: Standing }) {
 const shortLabel = (label: string) => label.replace(/^(\p{L})\p{L}+ /u, '$1. ');
 
 const styles = StyleSheet.create({
-  list: { gap: 2 },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: TOUCH - 12 },
   what: { flex: 1.3 },
   track: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
   bar: { height: 8, borderRadius: 4, backgroundColor: colour.for },
   number: { width: 104, textAlign: 'right' },
-  traps: { gap: space.s },
-  trap: { flexDirection: 'row', gap: space.s, alignItems: 'center' },
   flag: {
     borderWidth: 1.5,
     borderColor: colour.against,

@@ -1,9 +1,9 @@
 import { type Guide, isValue, type Judgement, reliabilityOf } from '@plesion/core/guide';
 import { eyeOf, rhoOf } from '@plesion/core/practice';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { standingQuery } from '../records/practiceAnswers';
 import { useSession } from '../session/useSession';
@@ -29,12 +29,12 @@ export function OwnReading({ guideId, guide, judgement, onJudge }: OwnReadingPro
   const { reader } = judgement;
   if (reader)
     return (
-      <View style={styles.part}>
+      <Stack>
         <Text size="small">{`${reader.name}’s own reading counts: ${sayOwn(guide, reader)}.`}</Text>
-        <View style={styles.act}>
+        <Row>
           <Button small label="As the guide has it" onPress={() => onJudge({ ...judgement, reader: undefined })} />
-        </View>
-      </View>
+        </Row>
+      </Stack>
     );
   const marks = data?.guides.find((one) => one.guideId === guideId)?.marks ?? [];
   const rho = Object.fromEntries(
@@ -66,16 +66,16 @@ export function OwnReading({ guideId, guide, judgement, onJudge }: OwnReadingPro
       </Text>
     );
   return (
-    <View style={styles.part}>
+    <Stack>
       <Text size="small">{`As you have practised: ${sayOwn(guide, { rho, eye })}.`}</Text>
-      <View style={styles.act}>
+      <Row>
         <Button
           small
           label="Let my own reading count"
           onPress={() => onJudge({ ...judgement, reader: { name, rho, ...(some ? { eye } : {}) } })}
         />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -90,5 +90,3 @@ const sayOwn = (guide: Guide, { rho, eye = {} }: Pick<NonNullable<Judgement['rea
       return character ? `${character.label} by eye ${sayEye(own)}` : [];
     }),
   ].join(', ');
-
-const styles = StyleSheet.create({ part: { gap: space.s }, act: { flexDirection: 'row' } });

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Card } from '../../ui/Card';
 import { lazyPart } from '../../ui/lazyPart';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { asKind, excludedOf, followingFirst, orderOf, toggled, weighted } from './policy';
 
@@ -45,10 +46,10 @@ export function WeighingSheet({ guideId, guide, answer, judgement, onJudge }: We
         {sayJudgement(guide, judgement)}
       </Text>
       {open && (
-        <View style={styles.open}>
+        <Stack gap="l">
           {guide.sources.length > 1 && <Sources guide={guide} judgement={judgement} onJudge={onJudge} />}
           {guide.treatments && (
-            <View style={styles.part}>
+            <Stack>
               <ChoiceGroup
                 label="Names"
                 clearable
@@ -60,14 +61,14 @@ export function WeighingSheet({ guideId, guide, answer, judgement, onJudge }: We
                 {guide.treatments.find(({ id }) => id === judgement.treatment)?.explanation ??
                   'As the guide has them. Readings stay as they are whichever names you choose.'}
               </Text>
-            </View>
+            </Stack>
           )}
           <CrossChoice guide={guide} answer={answer} judgement={judgement} onJudge={onJudge} />
           <Suspense fallback={null}>
             <OwnReading guideId={guideId} guide={guide} judgement={judgement} onJudge={onJudge} />
           </Suspense>
           {changed && <Button small label="All as the guide has it" onPress={() => onJudge({})} />}
-        </View>
+        </Stack>
       )}
     </Card>
   );
@@ -80,7 +81,7 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
   const order = orderOf(guide, policy);
   const set = (next: Judgement['policy']) => onJudge({ ...judgement, policy: next });
   return (
-    <View style={styles.part}>
+    <Stack>
       <ChoiceGroup
         label="Sources"
         options={[
@@ -138,7 +139,7 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
           </View>
         );
       })}
-    </View>
+    </Stack>
   );
 }
 
@@ -189,8 +190,6 @@ function sayJudgement(guide: Guide, { policy, treatment, cross, reader }: Judgem
 }
 
 const styles = StyleSheet.create({
-  open: { gap: space.l },
-  part: { gap: space.s },
   source: {
     flexDirection: 'row',
     alignItems: 'center',

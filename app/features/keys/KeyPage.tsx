@@ -14,6 +14,8 @@ import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Failed } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
 import { KeyProblems } from './KeyProblems';
@@ -53,15 +55,15 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
   const wide = useWide();
   const { id, key, problems, paths } = stored;
   const actions = (
-    <View style={styles.foot}>
+    <Row justify="end" oneLine>
       <Button label="Edit" hint="Edit this key" onPress={() => router.push(`/keys/${id}/edit`)} />
       <Button kind="main" label="Walk it" onPress={() => router.push(`/keys/${id}/walk`)} />
-    </View>
+    </Row>
   );
   return (
     // Below the thumb on a phone; beside the heading where there is room, and a keyboard that would come to the foot last.
     <Screen widest={1080} foot={!wide && actions}>
-      <View style={styles.head}>
+      <Stack gap="xs">
         <View style={wide && styles.title}>
           <PageHeading>{key.title}</PageHeading>
           {wide && actions}
@@ -80,7 +82,7 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
             {key.source}
           </Text>
         )}
-      </View>
+      </Stack>
       {stored.hidden && <Restore stored={stored} />}
       {newest.version > 1 && <Versions stored={stored} newest={newest} onVersion={onVersion} />}
       {key.caution && (
@@ -150,12 +152,12 @@ export function PathsSheet({ paths }: { paths: NonNullable<StoredKey['paths']> }
   const one = (value: number) => value.toFixed(2);
   return (
     <Card title="How short it is">
-      <View style={styles.figures}>
+      <Row gap="l">
         <Figure value={one(paths.meanPath)} label="couplets to a name, on the average" />
         <Figure value={String(paths.worstPath)} label="at most" />
         <Figure value={one(paths.entropyBound)} label="no key can do with fewer (entropy)" />
         {paths.optimum !== undefined && <Figure value={one(paths.optimum)} label="the shortest there is, exactly" />}
-      </View>
+      </Row>
       {paths.stopped && (
         <Notice kind="problem" title="Ended early">
           {paths.stopped}
@@ -188,9 +190,9 @@ function OfIt({ id }: { id: string }) {
       <Text quiet>
         Read a specimen in any order, with parts missing: what the leads say becomes characters, and each ending is weighed.
       </Text>
-      <View style={styles.ways}>
+      <Row>
         <Button small label="Make a guide of it" onPress={() => router.push(`/keys/guide?key=${id}`)} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -207,11 +209,11 @@ function WriteOut({ id }: { id: string }) {
   ];
   return (
     <Card title="Write it out">
-      <View style={styles.ways}>
+      <Row>
         {ways.map(([label, url]) => (
           <Button key={label} small label={label} onPress={() => window.open(url, '_blank')} />
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -230,10 +232,10 @@ function useHide({ id, version, guideId, key }: StoredKey) {
 function Remove({ stored }: { stored: StoredKey }) {
   const hide = useHide(stored);
   return (
-    <View style={styles.foot}>
+    <Row justify="end" oneLine>
       {hide.error && <Failed error={hide.error} />}
       <Button small kind="quiet" label="Remove this key" busy={hide.isPending} onPress={() => hide.mutate(true)} />
-    </View>
+    </Row>
   );
 }
 
@@ -251,10 +253,6 @@ function Restore({ stored }: { stored: StoredKey }) {
 }
 
 const styles = StyleSheet.create({
-  head: { gap: space.xs },
   title: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', gap: space.m },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
-  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l },
   figure: { minWidth: 120, flexGrow: 1, flexBasis: 140 },
 });

@@ -7,6 +7,7 @@ import { colour, space } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { DestinationName } from './DestinationName';
@@ -29,16 +30,16 @@ export function KeyText({ keyed, guide, hrefOf }: KeyTextProps) {
       {keyed.couplets.slice(0, shown).map((couplet) => (
         <View key={couplet.id} nativeID={`couplet-${couplet.number}`} style={styles.couplet}>
           {couplet.leads.map((lead) => (
-            <View key={lead.id} style={styles.lead}>
+            <Row key={lead.id} oneLine>
               <CoupletNumber number={couplet.number} lead={lead.id} href={hrefOf?.(couplet.id)} />
               <View style={styles.words}>
                 <TermText guide={guide} text={printStatements(lead.statements) || '…'} />
-                <View style={styles.to}>
+                <Row align="center" oneLine>
                   <View style={styles.dots} />
                   <DestinationName guide={guide} keyed={keyed} to={lead.to} />
-                </View>
+                </Row>
               </View>
-            </View>
+            </Row>
           ))}
           {couplet.note && (
             <Text size="small" quiet style={styles.note}>
@@ -74,10 +75,8 @@ function CoupletNumber({ number, lead, href }: { number: string; lead: string; h
 
 const styles = StyleSheet.create({
   couplet: { gap: space.s, paddingBottom: space.m, borderBottomWidth: 1, borderColor: colour.hairline },
-  lead: { flexDirection: 'row', gap: space.s },
   character: { width: 40, minHeight: 24 },
   words: { flex: 1, gap: 2 },
-  to: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   dots: { flex: 1, borderBottomWidth: 1, borderStyle: 'dotted', borderColor: colour.unknown, height: 8 },
   note: { paddingLeft: 48 },
 });

@@ -1,11 +1,13 @@
 import { type Guide, shortName } from '@plesion/core/guide';
 import { coupletIndex, type Key, sayTree, type TreeNode, treeWithin } from '@plesion/core/keys';
 import { useMemo, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet } from 'react-native';
 import Svg, { Circle, G, Path, Text as SvgText } from 'react-native-svg';
-import { colour, font, radius, space, TOUCH } from '../../theme';
+import { colour, font, radius, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 interface KeyTreeProps {
@@ -39,15 +41,15 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
   const x = ({ depth }: TreeNode) => EDGE + depth * STEP;
   const y = ({ row }: TreeNode) => EDGE + (row + 0.5) * ROW;
   return (
-    <View style={styles.group}>
-      <View style={styles.tools}>
+    <Stack>
+      <Row gap="xs" align="center" oneLine>
         <Text size="small" quiet style={styles.grow}>
           {`${keyed.couplets.length} couplets, ${tree.depth} deep${tree.nodes.some(({ kind }) => kind === 'more') ? ' as shown' : ''}; the thicker a branch, the more names beyond it`}
         </Text>
         {root && <Button small kind="quiet" label="The whole key" onPress={() => setRoot(undefined)} />}
         <Button small label="−" hint="Smaller" disabled={zoom === 0} onPress={() => setZoom(zoom - 1)} />
         <Button small label="+" hint="Larger" disabled={zoom === ZOOMS.length - 1} onPress={() => setZoom(zoom + 1)} />
-      </View>
+      </Row>
       <ScrollView style={[styles.window, { maxHeight: height }]}>
         <ScrollView horizontal tabIndex={0} role="region" aria-label="The key as a tree, scrolled with the arrow keys">
           <Svg
@@ -101,7 +103,7 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
           </Pressable>
         ))}
       </Disclosure>
-    </View>
+    </Stack>
   );
 }
 
@@ -158,8 +160,6 @@ function Node({ node, x, y, guide, here, onOpen, onRoot }: NodeProps) {
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.s },
-  tools: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
   grow: { flex: 1 },
   words: { minHeight: TOUCH, justifyContent: 'center' },
   window: { borderWidth: 1, borderColor: colour.hairline, borderRadius: radius.m, backgroundColor: colour.paper },

@@ -4,6 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useKeys } from '../records/useKeys';
@@ -23,10 +24,10 @@ export function KeysSheet({ guideId }: { guideId?: string }) {
           None yet: read one in from print, or let one be made from the guide.
         </Text>
       )}
-      <View style={styles.ways}>
+      <Row>
         <Button label="Import a key" onPress={() => router.push(guideId ? `/keys/read?guide=${guideId}` : '/keys/read')} />
         {guideId && <Button label="Make one from this guide" onPress={() => router.push(`/keys/make?guide=${guideId}`)} />}
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -61,7 +62,6 @@ export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
 }
 
 const styles = StyleSheet.create({
-  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   row: {
     minHeight: TOUCH,
     flexDirection: 'row',

@@ -2,12 +2,11 @@ import { type KeyMade, type KeyMake, schemas } from '@plesion/contract';
 import { formsOf, type Guide, taxonIndex } from '@plesion/core/guide';
 import { KEY_PURPOSES, type KeyPurpose, sayPurpose } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { api } from '../../lib/api';
 import { useJob } from '../../lib/useJob';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -16,6 +15,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { WithGuide } from '../records/WithGuide';
@@ -73,10 +73,10 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
     return (
       <Screen
         foot={
-          <View style={styles.foot}>
+          <Row gap="m" align="center" justify="end" oneLine>
             <Button label="Make another" onPress={job.again} />
             <Button kind="main" label="Open the key" onPress={() => router.replace(`/keys/${keyId}`)} />
-          </View>
+          </Row>
         }
       >
         <PageHeading>{key.title}</PageHeading>
@@ -91,12 +91,12 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
         job.running ? (
           <WorkProgress what="Making the key" share={job.progress} onCancel={() => job.cancel()} />
         ) : (
-          <View style={styles.foot}>
+          <Row gap="m" align="center" justify="end" oneLine>
             <Text size="small" quiet style={styles.grow}>
               {`${taxa.length || own.length} taxa, ${sayPurpose(purpose)}`}
             </Text>
             <Button kind="main" label="Make it" disabled={taxa.length === 1} onPress={begin} />
-          </View>
+          </Row>
         )
       }
     >
@@ -175,6 +175,5 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m, justifyContent: 'flex-end' },
   grow: { flex: 1 },
 });

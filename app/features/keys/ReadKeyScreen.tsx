@@ -18,6 +18,8 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useGuide, useGuides } from '../records/useGuide';
 import { KeyText } from './KeyText';
@@ -72,12 +74,12 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
     <Screen
       widest={1180}
       foot={
-        <View style={styles.foot}>
+        <Row gap="m" align="center" oneLine>
           <Text size="small" quiet style={styles.grow}>
             {sayState(text, tied, preview.problems, title, source)}
           </Text>
           <Button kind="main" label="Import" busy={take.isPending} disabled={!ready} onPress={() => take.mutate()} />
-        </View>
+        </Row>
       }
     >
       <PageHeading>Import a key</PageHeading>
@@ -120,7 +122,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
                   : undefined
               }
             />
-            <View style={styles.row}>
+            <Row>
               <Button
                 small
                 label="Choose a file"
@@ -137,7 +139,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
                 label={text === '' ? 'Show an example' : 'Clear'}
                 onPress={() => setSource({ kind: 'text', text: text === '' ? EXAMPLE : '' })}
               />
-            </View>
+            </Row>
           </Card>
           <Problems
             problems={preview.problems.length ? preview.problems : refused}
@@ -200,7 +202,7 @@ function Problems({ problems, onMend }: { problems: readonly LineProblem[]; onMe
   if (problems.length === 0) return null;
   return (
     <Notice kind="problem" title={problems.length === 1 ? 'One line to look at' : `${problems.length} lines to look at`}>
-      <View style={styles.problems}>
+      <Stack>
         {problems.slice(0, 12).map((problem, i) => (
           <View key={i} style={styles.problem}>
             <Text size="small" strong figures style={styles.line}>
@@ -213,7 +215,7 @@ function Problems({ problems, onMend }: { problems: readonly LineProblem[]; onMe
           </View>
         ))}
         {problems.length > 12 && <Text size="small" quiet>{`and ${problems.length - 12} more`}</Text>}
-      </View>
+      </Stack>
     </Notice>
   );
 }
@@ -236,15 +238,12 @@ function sayState(text: string, key: unknown, problems: readonly LineProblem[], 
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   grow: { flex: 1 },
   columns: { gap: space.m },
   beside: { flexDirection: 'row', alignItems: 'flex-start' },
   column: { gap: space.m, minWidth: 0 },
   half: { flex: 1 },
   paste: { minHeight: 260, fontSize: 13, borderRadius: radius.s, fontFamily: font.text },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  problems: { gap: space.s },
   problem: {
     flexDirection: 'row',
     flexWrap: 'wrap',

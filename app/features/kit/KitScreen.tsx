@@ -1,7 +1,7 @@
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { device } from '../../lib/device';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { setAppearance, useAppearance } from '../../theme/appearance';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -14,7 +14,9 @@ import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
@@ -59,6 +61,7 @@ function Kit() {
         onChange={([next]) => setAppearance({ letters: next })}
       />
       <Words />
+      <Placed />
       <Pressed />
       <Chosen />
       <Said />
@@ -77,6 +80,19 @@ const Words = () => (
       Small and quiet
     </Text>
     <WrittenName name="Halistris sodalis subsp. borealis" />
+  </Card>
+);
+
+const Placed = () => (
+  <Card title="Placed">
+    <Row justify="between" align="center">
+      <Text strong>At the beginning of a row</Text>
+      <Text quiet>At its end, or below where there is no room</Text>
+    </Row>
+    <Stack gap="hair">
+      <Text>A line</Text>
+      <Text quiet>and what belongs to it</Text>
+    </Stack>
   </Card>
 );
 
@@ -179,10 +195,7 @@ const Counted = () => (
   </Card>
 );
 
-const Row = ({ children }: { children: ReactNode }) => <View style={styles.row}>{children}</View>;
-
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   link: { justifyContent: 'center' },
   chart: { height: 60, backgroundColor: colour.forTint },
 });

@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { pickFile } from '../../lib/files';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
 import { TextField } from '../../ui/TextField';
@@ -15,6 +15,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { ColumnRoles } from './ColumnRoles';
@@ -72,7 +73,7 @@ export function LearnScreen() {
         learn.running ? (
           <WorkProgress what="Learning" share={learn.progress} onCancel={() => learn.cancel()} />
         ) : (
-          <View style={styles.foot}>
+          <Row gap="m" align="center" oneLine>
             <Text size="small" quiet style={styles.grow}>
               {ready ? 'Cross-validated on its own rows; a large table takes some seconds.' : sayMissing(title, csv)}
             </Text>
@@ -82,7 +83,7 @@ export function LearnScreen() {
               disabled={!ready}
               onPress={() => learn.begin({ title: title.trim(), csv, ...asRequest(roles) })}
             />
-          </View>
+          </Row>
         )
       }
     >
@@ -106,13 +107,13 @@ export function LearnScreen() {
           maxLength={120}
           placeholder="Twin cones of the lagoon, 2026"
         />
-        <View style={styles.row}>
+        <Row>
           <Button
             label="Choose a CSV or TPS file"
             icon={<Icon name="upload" size={18} color={colour.kelp} />}
             onPress={() => void pickFile('.csv,text/csv,.tsv,.txt,.tps').then(async (file) => file && take(await file.text()))}
           />
-        </View>
+        </Row>
         <TextField
           label="or paste it"
           value={csv.length > 20_000 ? `${csv.slice(0, 2000)}\n…` : csv}
@@ -156,8 +157,6 @@ function sayMissing(title: string, csv: string): string {
 }
 
 const styles = StyleSheet.create({
-  foot: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   grow: { flex: 1 },
-  row: { flexDirection: 'row' },
   paste: { minHeight: 120, fontSize: 13, borderRadius: radius.s },
 });

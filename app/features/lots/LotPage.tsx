@@ -12,6 +12,7 @@ import { TextField } from '../../ui/TextField';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useToast } from '../../ui/Toast';
@@ -114,7 +115,7 @@ export function LotPage({ id }: { id: string }) {
         inside={content.specimens}
         onAdd={(one) => draft.change((now) => ({ ...now, specimens: [...now.specimens, one] }))}
       />
-      <View style={styles.foot}>
+      <Row justify="end" oneLine>
         <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
         <Button
           small
@@ -122,7 +123,7 @@ export function LotPage({ id }: { id: string }) {
           label={content.hidden ? 'Restore the lot' : 'Remove the lot'}
           onPress={() => draft.change((now) => ({ ...now, hidden: !now.hidden }))}
         />
-      </View>
+      </Row>
     </Screen>
   );
 }
@@ -178,9 +179,9 @@ function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: re
           No other specimen {guideId ? 'of this guide' : 'without a guide'} {search ? 'answers to that' : 'in the daybook'}.
         </Text>
       )}
-      <View style={styles.foot}>
+      <Row justify="end" oneLine>
         <Button small label="A new specimen" onPress={() => router.push('/specimens/new')} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -188,5 +189,4 @@ function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: re
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: TOUCH },
   grow: { flex: 1 },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end', gap: space.s },
 });

@@ -1,6 +1,5 @@
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import type { OpenSpecimen } from '../records/useSpecimens';
 
@@ -16,7 +15,7 @@ interface LotSpecimensProps {
 export function LotSpecimens({ specimens, chosen, onChoose, numbered }: LotSpecimensProps) {
   const at = specimens.find(({ id }) => id === chosen) ?? specimens[0];
   return (
-    <View style={styles.group}>
+    <Stack gap="xs">
       <ChoiceGroup
         label={numbered ? 'Seen on specimen (1 … 9)' : 'Seen on specimen'}
         options={specimens.map(({ id }, i) => ({ id, label: `no. ${i + 1}` }))}
@@ -28,8 +27,6 @@ export function LotSpecimens({ specimens, chosen, onChoose, numbered }: LotSpeci
           {[at.state.content.label, at.state.content.situation.note].filter(Boolean).join(' · ')}
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ group: { gap: space.xs } });

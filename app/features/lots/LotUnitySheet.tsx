@@ -4,12 +4,13 @@ import type { Situation } from '@plesion/core/observation';
 import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { memo, useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { api, queryClient } from '../../lib/api';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import type { OpenSpecimen } from '../records/useSpecimens';
@@ -89,14 +90,14 @@ function Unity({ bench, lot }: UnityProps & { lot: { id: string; label: string }
       ))}
       {split.error && <Failed error={split.error} />}
       {apart.length > 0 && (
-        <View style={styles.row}>
+        <Row>
           <Button
             small
             label={`Split off ${apart[0].specimens.map((id) => `no. ${numberOf(id)}`).join(', ')}`}
             busy={split.isPending}
             onPress={() => split.mutate(apart[0].specimens)}
           />
-        </View>
+        </Row>
       )}
     </Card>
   );
@@ -155,5 +156,3 @@ export function useSplit(lotId: string) {
     onSuccess: (id) => router.push(`/lots/${id}`),
   });
 }
-
-const styles = StyleSheet.create({ row: { flexDirection: 'row' } });

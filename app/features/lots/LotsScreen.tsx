@@ -1,7 +1,7 @@
 import type { Lot } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { v7 as mintId } from 'uuid';
 import { useKeptState } from '../../lib/useKeptState';
@@ -12,6 +12,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { useGuides } from '../records/useGuide';
@@ -88,9 +89,9 @@ function NewLot() {
         placeholder="pitfall 7, night of the 18th"
       />
       <GuidePick rows={guides} chosen={guideId} onChange={(next) => change({ guideId: next })} without />
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button kind="main" label="Begin the lot" onPress={begin} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -104,5 +105,4 @@ const styles = StyleSheet.create({
     padding: space.l,
     gap: 2,
   },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -5,6 +5,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { type Field } from '../field/useField';
 import { inWords, kindName } from '../field/words';
@@ -36,25 +37,25 @@ export function InSight({ clusters, chosen, onChoose, field, guides }: InSightPr
         const name = sites.length ? sites.map((site) => site.name).join(', ') : sayPlace(cluster);
         return (
           <View key={cluster.key} style={styles.row}>
-            <View style={styles.head}>
+            <Row gap="m" oneLine>
               <Text strong style={styles.grow}>
                 {name}
               </Text>
               <Text figures strong color={colour.kelp}>
                 {inWords(cluster.n, 'record')}
               </Text>
-            </View>
+            </Row>
             <Text size="small" quiet>
               {sumsOf(cluster.places, guides)}
             </Text>
-            <View style={styles.links}>
+            <Row gap="m">
               {!chosen && <Button small kind="quiet" label="Show" hint={`Show ${name}`} onPress={() => onChoose(cluster)} />}
               {sites.slice(0, 4).map((site) => (
                 <LinkBox key={site.id} href={`/field/sites/${site.id}`} style={styles.link}>
                   <Text size="small" strong color={colour.kelp}>{`Site: ${site.name}`}</Text>
                 </LinkBox>
               ))}
-            </View>
+            </Row>
           </View>
         );
       })}
@@ -79,8 +80,6 @@ function sumsOf(places: readonly Placed[], guides: InSightProps['guides']): stri
 
 const styles = StyleSheet.create({
   row: { gap: 2, borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.xs },
-  head: { flexDirection: 'row', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
-  links: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   link: { justifyContent: 'center', flexShrink: 1, minWidth: 0 },
 });

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
 import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
 import { ZoomButtons } from '../../ui/ZoomButtons';
 import type { Cluster } from './clusters';
 import { enlarged, moved, type Pixel, projectionOf, type Sight, sightOf, wholeOf, zoomOf } from './ground';
@@ -132,9 +133,9 @@ export function MapSurface({
         <ZoomButtons what="map" nearer={(factor) => nearer(factor, middle)} all={() => setSight(wholeOf(map))} />
       </View>
       {onPlace && (
-        <View style={styles.place}>
+        <Row>
           <Button small label="Set a point at the cross" onPress={() => place(middle)} />
-        </View>
+        </Row>
       )}
     </>
   );
@@ -142,6 +143,5 @@ export function MapSurface({
 
 const styles = StyleSheet.create({
   frame: { borderRadius: radius.l, overflow: 'hidden', borderWidth: 1, borderColor: colour.hairline },
-  place: { flexDirection: 'row' },
   surface: { ...StyleSheet.absoluteFill, outlineOffset: -3 },
 });

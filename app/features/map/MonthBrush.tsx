@@ -1,7 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Slider } from '../../ui/Slider';
+import { Stack } from '../../ui/Stack';
 
 interface MonthBrushProps {
   months: readonly { month: string; n: number }[];
@@ -18,7 +19,7 @@ export function MonthBrush({ months, from, to, onChange }: MonthBrushProps) {
   const last = months.length - 1;
   const say = (i: number) => sayDate(`${months[i].month}-15`, 'month') ?? months[i].month;
   return (
-    <View style={styles.group}>
+    <Stack gap="xs">
       <View aria-hidden style={styles.bars}>
         {months.map(({ month, n }, i) => (
           <View
@@ -29,12 +30,11 @@ export function MonthBrush({ months, from, to, onChange }: MonthBrushProps) {
       </View>
       <Slider label="From" value={from} to={last} onChange={(next) => onChange(Math.min(next, to), to)} say={say} />
       <Slider label="To" value={to} to={last} onChange={(next) => onChange(from, Math.max(next, from))} say={say} />
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.xs },
   bars: { flexDirection: 'row', alignItems: 'flex-end', gap: 1, height: HIGH },
   bar: { flex: 1, backgroundColor: colour.hairline, borderTopLeftRadius: 2, borderTopRightRadius: 2 },
   on: { backgroundColor: colour.kelp },

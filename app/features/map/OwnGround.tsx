@@ -1,11 +1,10 @@
 import { BaseMap } from '@plesion/contract/map';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { pickFile } from '../../lib/files';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useWriteBaseMap } from './useMap';
@@ -41,7 +40,7 @@ export function OwnGround({ own }: { own: boolean }) {
         </Notice>
       )}
       {write.error && <Failed error={write.error} />}
-      <View style={styles.line}>
+      <Row>
         <Button
           small
           label="Choose GeoJSON"
@@ -49,9 +48,7 @@ export function OwnGround({ own }: { own: boolean }) {
           onPress={() => void pickFile('.geojson,.json,application/geo+json').then((file) => file && take(file))}
         />
         {own && <Button small kind="quiet" label="The Tessary Isles again" onPress={() => write.mutate(null)} />}
-      </View>
+      </Row>
     </Disclosure>
   );
 }
-
-const styles = StyleSheet.create({ line: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

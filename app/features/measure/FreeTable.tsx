@@ -1,12 +1,14 @@
 import { mmPerPixel } from '@plesion/core/measure';
 import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space, useWide } from '../../theme';
+import { View } from 'react-native';
+import { useWide } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Slider } from '../../ui/Slider';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -67,7 +69,7 @@ export function FreeTable({ name, tool, photo, keep }: FreeTableProps) {
     forget();
   };
   return (
-    <View style={styles.column}>
+    <Stack gap="m">
       <Text strong testID="instruction">
         {whole && step.kind === 'point' ? 'All is set. Move any point to correct it.' : `Set: ${step.label}`}
       </Text>
@@ -111,7 +113,7 @@ export function FreeTable({ name, tool, photo, keep }: FreeTableProps) {
           <Button small kind="quiet" label="As it parts best" onPress={() => setThreshold(undefined)} />
         )}
         {reads === 'tone' && (
-          <View style={styles.row}>
+          <Row align="center">
             <TextField
               label="The card reflects"
               unit="in 100"
@@ -127,7 +129,7 @@ export function FreeTable({ name, tool, photo, keep }: FreeTableProps) {
               inputMode="decimal"
               onChangeText={(next) => setCard({ ...card, error: next })}
             />
-          </View>
+          </Row>
         )}
         <Button label={keep.label} disabled={!told?.lines.length} onPress={put} />
         {keep.said && (
@@ -139,11 +141,6 @@ export function FreeTable({ name, tool, photo, keep }: FreeTableProps) {
       <LandmarkList steps={steps} table={table} onChoose={(one) => setTable((so) => choose(so, one))} />
       {scaled && <ScaleFields scale={scale} needed={false} onChange={setScale} />}
       <Announce>{told?.lines.join('. ') ?? ''}</Announce>
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  column: { gap: space.m },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
-});

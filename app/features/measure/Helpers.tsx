@@ -1,9 +1,9 @@
 import type { PixelPoint } from '@plesion/core/measure';
 import { useEffect, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { createLooker, type Looker, type Part } from './looking';
 import type { Step } from './steps';
@@ -48,8 +48,8 @@ export function SpotFinder({ image, looker, seen, onFound }: FinderProps) {
     if (found.length) onFound(found);
   };
   return (
-    <View style={styles.group}>
-      <View style={styles.row}>
+    <Stack gap="xs">
+      <Row align="center">
         <Button
           small
           label="Find them"
@@ -67,11 +67,11 @@ export function SpotFinder({ image, looker, seen, onFound }: FinderProps) {
           chosen={[lighter ? 'light' : 'dark']}
           onChange={([next]) => setLighter(next === 'light')}
         />
-      </View>
+      </Row>
       <Text size="small" quiet role="status">
         {far === undefined ? said : `Looking … ${Math.round(far * 100)} in 100`}
       </Text>
-    </View>
+    </Stack>
   );
 }
 
@@ -96,8 +96,3 @@ export const EdgeChoice = ({
     onChange={([next]) => onChange(next === 'edge')}
   />
 );
-
-const styles = StyleSheet.create({
-  group: { gap: space.xs },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
-});

@@ -1,5 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { isWhole, pointsOf, type Step } from './steps';
 import type { Table } from './table';
@@ -15,7 +16,7 @@ export function LandmarkList({
   onChoose: (id: string) => void;
 }) {
   return (
-    <View role="list" style={styles.list}>
+    <Stack role="list" gap="xs">
       {steps.map((step, i) => {
         const at = table.active === step.id;
         return (
@@ -34,7 +35,7 @@ export function LandmarkList({
           </View>
         );
       })}
-    </View>
+    </Stack>
   );
 }
 
@@ -47,7 +48,6 @@ export function sayPlace({ id, kind }: Step, { points }: Table): string {
 }
 
 const styles = StyleSheet.create({
-  list: { gap: space.xs },
   row: {
     minHeight: TOUCH,
     flexDirection: 'row',

@@ -7,6 +7,7 @@ import { colour, space, useWide } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Disclosure } from '../../ui/Disclosure';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import type { Bench } from '../analysis/useBench';
@@ -218,10 +219,10 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       <PageHeading size="title" title={`Measure: ${character.label}`}>
         {character.label}
       </PageHeading>
-      <View style={styles.top}>
+      <Row justify="between" oneLine>
         {instruction}
         {example}
-      </View>
+      </Row>
       <View style={styles.phoneTable}>{photoTable}</View>
       {tools}
       {result}
@@ -239,6 +240,5 @@ const styles = StyleSheet.create({
   column: { gap: space.m, paddingBottom: space.xxl },
   phone: { padding: space.m, gap: space.s, paddingBottom: space.xxl },
   phoneTable: { height: 380 },
-  top: { flexDirection: 'row', gap: space.s, justifyContent: 'space-between' },
   instruction: { flex: 1, gap: 2 },
 });

@@ -8,6 +8,7 @@ import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { measurementDrafts, useMeasurements } from '../records/useMeasurements';
@@ -37,7 +38,7 @@ export function MeasuredSheet({ id, guide }: { id: string; guide: Guide }) {
         </Text>
       )}
       {all.map((one) => (
-        <Row key={one.id} measurement={one} guide={guide} onRemoved={() => setRemoved([...removed, one])} />
+        <MeasuredRow key={one.id} measurement={one} guide={guide} onRemoved={() => setRemoved([...removed, one])} />
       ))}
       {removed.map((one) => (
         <Removed
@@ -48,11 +49,11 @@ export function MeasuredSheet({ id, guide }: { id: string; guide: Guide }) {
         />
       ))}
       {all.length > 0 && (
-        <View style={styles.files}>
+        <Row gap="xs">
           {files.map(([label, url]) => (
             <Button key={label} small kind="quiet" label={label} onPress={() => window.open(url, '_blank')} />
           ))}
-        </View>
+        </Row>
       )}
     </Card>
   );
@@ -84,7 +85,7 @@ function Removed({ measurement, guide, onRestored }: { measurement: Measurement;
   );
 }
 
-function Row({ measurement, guide, onRemoved }: { measurement: Measurement; guide: Guide; onRemoved: () => void }) {
+function MeasuredRow({ measurement, guide, onRemoved }: { measurement: Measurement; guide: Guide; onRemoved: () => void }) {
   const { value, by, createdAt, character: id } = measurement;
   const character = guide.characters.find((one) => one.id === id);
   const hide = useHide(measurement);
@@ -122,5 +123,4 @@ const styles = StyleSheet.create({
     paddingVertical: space.xs,
   },
   words: { flexGrow: 1, flexShrink: 1, minWidth: 160 },
-  files: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
 });

@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 import { Text } from '../../ui/Text';
 import { lengthTyped, SCALE_KINDS, type ScaleEntry, type ScaleKind } from './steps';
@@ -38,7 +39,7 @@ export function ScaleFields({
     </View>
   );
   return (
-    <View style={styles.group}>
+    <Stack>
       <ChoiceGroup
         label="Scale"
         options={SCALE_KINDS.map((id) => ({ id, label: LABELS[id] }))}
@@ -55,17 +56,15 @@ export function ScaleFields({
       {scale.kind === 'length' && field('mm', 'Its length')}
       {scale.kind === 'grid' && field('mm', 'From crossing to crossing')}
       {scale.kind === 'rectangle' && (
-        <View style={styles.row}>
+        <Row gap="m" oneLine>
           {field('width', 'Its width')}
           {field('height', 'Its height')}
-        </View>
+        </Row>
       )}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.s },
-  row: { flexDirection: 'row', gap: space.m },
   field: { flex: 1, maxWidth: 220 },
 });

@@ -1,8 +1,7 @@
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import type { Step } from './steps';
 import { redo, type Table, undo } from './table';
 
@@ -19,7 +18,7 @@ interface TableToolsProps {
 /** What is done with the table as a whole: back and forth, and what one finger does. */
 export function TableTools({ steps, table, onTable, panning, onPanning, children }: TableToolsProps) {
   return (
-    <View style={styles.tools}>
+    <Row align="center">
       <Button small label="Undo" disabled={table.past.length === 0} onPress={() => onTable((so) => undo(so, steps))} />
       <Button small label="Redo" disabled={table.future.length === 0} onPress={() => onTable((so) => redo(so, steps))} />
       <ChoiceGroup
@@ -33,10 +32,6 @@ export function TableTools({ steps, table, onTable, panning, onPanning, children
         onChange={([chosen]) => onPanning(chosen === 'pan')}
       />
       {children}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
-});

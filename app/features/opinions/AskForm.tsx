@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { MEMBERS, peopleApi } from '../people/peopleApi';
@@ -31,7 +31,7 @@ export function AskForm({ specimenId }: { specimenId: string }) {
     },
   });
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       {members.data && others.length === 0 && (
         <Text>You are alone in this station. Ask all the same, and make a link for somebody outside.</Text>
       )}
@@ -54,11 +54,9 @@ export function AskForm({ specimenId }: { specimenId: string }) {
         multiline
       />
       {ask.error && <Notice kind="problem">{ask.error.message}</Notice>}
-      <View style={styles.act}>
+      <Row>
         <Button kind="main" label="Ask" hint="Ask what they make of it" busy={ask.isPending} onPress={() => ask.mutate()} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ form: { gap: space.m }, act: { flexDirection: 'row' } });

@@ -11,6 +11,8 @@ import { Button } from '../../ui/Button';
 import { CopyLink } from '../../ui/CopyLink';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { Typeset } from '../../ui/Typeset';
@@ -118,7 +120,7 @@ function Own({ ask: { id, specimenId, link } }: { ask: Ask }) {
   });
   const problem = decide.error ?? withdraw.error ?? make.error ?? unlink.error;
   return (
-    <View style={styles.own}>
+    <Stack>
       {make.data && (
         <Notice kind="note" title="Copy it now, it is not shown again">
           <CopyLink path={`/opinion/${make.data.token}`} />
@@ -136,7 +138,7 @@ function Own({ ask: { id, specimenId, link } }: { ask: Ask }) {
         />
       )}
       {problem && <Notice kind="problem">{problem.message}</Notice>}
-      <View style={styles.acts}>
+      <Row>
         {why === undefined ? (
           <Button small label="Decide" hint="Decide, and say why" onPress={() => setWhy('')} />
         ) : (
@@ -150,13 +152,11 @@ function Own({ ask: { id, specimenId, link } }: { ask: Ask }) {
         />
         {link && <Button small kind="quiet" label="Withdraw the link" onPress={() => unlink.mutate()} />}
         <Button small kind="quiet" label="Ask no more" busy={withdraw.isPending} onPress={() => withdraw.mutate()} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
   ask: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  own: { gap: space.s },
-  acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

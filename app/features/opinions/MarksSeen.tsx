@@ -2,10 +2,11 @@ import { type Guide, isStates } from '@plesion/core/guide';
 import { type Reading, sayReading } from '@plesion/core/observation';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 
@@ -26,11 +27,11 @@ export function MarksSeen({ guide, readings, onChange, problem }: MarksSeenProps
     choose(undefined);
   };
   return (
-    <View style={styles.marks}>
+    <Stack>
       {readings.map((reading) => {
         const own = guide.characters.find(({ id }) => id === reading.character)!;
         return (
-          <View key={reading.character} style={styles.line}>
+          <Row key={reading.character} gap="m" align="center">
             <Text style={styles.grow}>{`${own.label}: ${sayReading(own, reading)}`}</Text>
             <Button
               small
@@ -39,7 +40,7 @@ export function MarksSeen({ guide, readings, onChange, problem }: MarksSeenProps
               hint={`Take away: ${own.label}`}
               onPress={() => onChange(readings.filter((one) => one !== reading))}
             />
-          </View>
+          </Row>
         );
       })}
       <Picker
@@ -70,7 +71,7 @@ export function MarksSeen({ guide, readings, onChange, problem }: MarksSeenProps
           {problem}
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -79,7 +80,7 @@ function Value({ label, unit, onPut }: { label: string; unit?: string; onPut: (v
   const value = Number(text.replace(',', '.'));
   const wrong = text.trim() !== '' && !Number.isFinite(value);
   return (
-    <View style={styles.line}>
+    <Row gap="m" align="center">
       <View style={styles.grow}>
         <TextField
           label={unit ? `${label}, ${unit}` : label}
@@ -90,12 +91,10 @@ function Value({ label, unit, onPut }: { label: string; unit?: string; onPut: (v
         />
       </View>
       <Button small label="Add" hint={`Add: ${label}`} disabled={wrong || text.trim() === ''} onPress={() => onPut(value)} />
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  marks: { gap: space.s },
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

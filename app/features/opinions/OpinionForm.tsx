@@ -4,16 +4,16 @@ import type { Opinion } from '@plesion/core/opinions';
 import { Opinion as OpinionShape } from '@plesion/core/opinions/schema';
 import { CERTAINTIES } from '@plesion/core/observation';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 import { KindChoice } from '../records/KindChoice';
 import { CERTAINTY_LABELS } from '../records/situationText';
@@ -71,7 +71,7 @@ export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
   };
   return (
     <Card title="What do you make of it?">
-      <View style={styles.form}>
+      <Stack gap="m">
         <ChoiceGroup
           label="Can it be told?"
           options={[
@@ -127,10 +127,10 @@ export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
         {problem && !['opinion.name', 'opinion.readings', 'opinion.note', 'by'].some(at) && (
           <Notice kind="problem">{problem.message}</Notice>
         )}
-        <View style={styles.act}>
+        <Row>
           <Button kind="main" label="Say so" hint="Say so: it is kept as it is" busy={busy} onPress={() => void submit()} />
-        </View>
-      </View>
+        </Row>
+      </Stack>
     </Card>
   );
 }
@@ -150,5 +150,3 @@ function problemOf(typed: Typed, outside: boolean): { field?: string; message: s
   const [{ message }] = found.error.issues;
   return { field: 'opinion.note', message: `${message[0].toUpperCase()}${message.slice(1)}.` };
 }
-
-const styles = StyleSheet.create({ form: { gap: space.m }, act: { flexDirection: 'row' } });

@@ -3,9 +3,7 @@ import type { OwnView } from '@plesion/contract/own';
 import type { OwnCell } from '@plesion/core/own';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -13,6 +11,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -148,7 +147,7 @@ function Follow({ id, view, weight }: { id: string; view: OwnView; weight: numbe
     <Card title="As a source of the guide">
       <Text>{NOW[now]}</Text>
       {role !== 'learner' && (
-        <View style={styles.row}>
+        <Row>
           <Button
             label={now === 'followed' ? 'Follow them as they are now' : 'Follow them'}
             busy={follow.isPending && follow.variables === 'followed'}
@@ -167,7 +166,7 @@ function Follow({ id, view, weight }: { id: string; view: OwnView; weight: numbe
               onPress={() => follow.mutate('none')}
             />
           )}
-        </View>
+        </Row>
       )}
       {follow.error && <Notice kind="problem">{follow.error.message}</Notice>}
       <Text size="small" quiet>
@@ -177,5 +176,3 @@ function Follow({ id, view, weight }: { id: string; view: OwnView; weight: numbe
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -5,11 +5,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { hasPasskeys } from './hasPasskeys';
@@ -35,7 +36,7 @@ export function PasskeyCard() {
       </Text>
       {error && <Failed error={error} retry={() => void refetch()} />}
       {data?.passkeys.map(({ id, name, createdAt, usedAt }) => (
-        <View key={id} style={styles.line}>
+        <Row key={id} gap="m" align="center">
           <View style={styles.grow}>
             <Text>{name}</Text>
             <Text size="small" quiet>
@@ -49,7 +50,7 @@ export function PasskeyCard() {
             busy={end.isPending && end.variables === id}
             onPress={() => end.mutate(id)}
           />
-        </View>
+        </Row>
       ))}
       {end.error && <Notice kind="problem">{end.error.message}</Notice>}
       {hasPasskeys() ? (
@@ -62,20 +63,21 @@ export function PasskeyCard() {
 }
 
 function PasskeyForm({ onMade }: { onMade: () => void }) {
-  const form = useForm({ resolver: zodResolver(Named), defaultValues: { name: nameOfDevice(globalThis.navigator?.userAgent ?? '') } });
+  const form = useForm({
+    resolver: zodResolver(Named),
+    defaultValues: { name: nameOfDevice(globalThis.navigator?.userAgent ?? '') },
+  });
   const make = useMutation({ mutationFn: (name: string) => makePasskey(name), onSuccess: onMade });
   const submit = form.handleSubmit(({ name }) => make.mutate(name));
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <FormTextField control={form.control} name="name" label="This device" hint="As you will know it on the list." />
       {make.error && <Notice kind="problem">{make.error.message}</Notice>}
       <Button label="Make a passkey here" busy={make.isPending} onPress={() => void submit()} />
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 160 },
-  form: { gap: space.m },
 });

@@ -4,12 +4,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { CopyLink } from '../../ui/CopyLink';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { INVITATIONS, peopleApi } from './peopleApi';
@@ -31,9 +31,9 @@ export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> })
         chosen={[role]}
         onChange={([next]) => setRole(next)}
       />
-      <View style={styles.act}>
+      <Row>
         <Button label="Make a link" busy={invite.making} onPress={() => invite.make({ role })} />
-      </View>
+      </Row>
       {invite.problem && <Notice kind="problem">{invite.problem.message}</Notice>}
       {made && (
         <Notice
@@ -45,7 +45,7 @@ export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> })
       )}
       {links.error && <Failed error={links.error} retry={() => void links.refetch()} />}
       {links.data?.invitations.map(({ id, role: as, renews, until, by }) => (
-        <View key={id} style={styles.line}>
+        <Row key={id} gap="m" align="center">
           <View style={styles.grow}>
             <Text>{renews ? `A new password for ${renews}` : `To come as ${as}`}</Text>
             <Text size="small" quiet>{`by ${by}, good until ${sayDate(until, 'minute')}`}</Text>
@@ -56,14 +56,12 @@ export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> })
             hint={renews ? `Withdraw the link for ${renews}` : `Withdraw the link for a ${as}`}
             onPress={() => invite.withdraw(id)}
           />
-        </View>
+        </Row>
       ))}
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row' },
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flex: 1, minWidth: 160 },
 });

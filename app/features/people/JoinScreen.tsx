@@ -5,9 +5,7 @@ import { ROLE_WORDS } from '@plesion/contract/roles';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { showProblem } from '../../lib/formProblem';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -16,6 +14,7 @@ import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useEntered, useSessionQuery } from '../session/useSession';
 import { peopleApi } from './peopleApi';
@@ -72,14 +71,14 @@ function SignedIn({ token, to }: { token: string; to: InvitedTo }) {
   );
   return (
     <Card title="With the account you have">
-      <View style={styles.form}>
+      <Stack gap="m">
         <Text>{`You are signed in as ${account.name}, of ${station.name}. You will belong to both, and go from one to the other under Account.`}</Text>
         {errors.name && (
           <FormTextField control={form.control} name="name" label={`Your name in ${to.station}`} autoCapitalize="words" />
         )}
         {errors.root && <Notice kind="problem">{errors.root.message ?? ''}</Notice>}
         <Button kind="main" label={`Join as ${account.name}`} busy={join.isPending} onPress={() => void submit()} />
-      </View>
+      </Stack>
     </Card>
   );
 }
@@ -111,7 +110,7 @@ function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
   );
   return (
     <Card title={either ? 'Or as somebody new' : undefined}>
-      <View style={styles.form}>
+      <Stack gap="m">
         {!to.renews && (
           <FormTextField
             control={form.control}
@@ -138,9 +137,7 @@ function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
           busy={join.isPending}
           onPress={() => void submit()}
         />
-      </View>
+      </Stack>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ form: { gap: space.m } });

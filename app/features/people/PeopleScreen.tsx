@@ -12,6 +12,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
@@ -79,7 +80,7 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
   const { demo } = useSession().station;
   return (
     <View style={styles.member}>
-      <View style={styles.line}>
+      <Row gap="m" align="center" oneLine>
         <View style={styles.initials}>
           <Text strong figures color={colour.kelp}>
             {initials}
@@ -91,7 +92,7 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
             {`${role} since ${sayDate(since)}`}
           </Text>
         </View>
-      </View>
+      </Row>
       {keeps && (
         <ChoiceGroup
           label={`${name} is`}
@@ -101,7 +102,7 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
         />
       )}
       {!demo && (keeps || you) && (
-        <View style={styles.acts}>
+        <Row align="center">
           {keeps && !you && (
             <Button small kind="quiet" label="New password" hint={`A link for a new password for ${name}`} onPress={onRenew} />
           )}
@@ -128,7 +129,7 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
               onPress={() => setLeaving(true)}
             />
           )}
-        </View>
+        </Row>
       )}
       {problem && <Notice kind="problem">{problem.message}</Notice>}
     </View>
@@ -137,7 +138,6 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
 
 const styles = StyleSheet.create({
   member: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   initials: {
     minWidth: 44,
     minHeight: 44,
@@ -148,5 +148,4 @@ const styles = StyleSheet.create({
     borderColor: colour.edge,
   },
   grow: { flexGrow: 1, flexShrink: 1, minWidth: 160 },
-  acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
 });

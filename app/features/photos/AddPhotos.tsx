@@ -6,6 +6,7 @@ import { pickFile } from '../../lib/files';
 import { colour, radius, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 import { keepPhoto } from './keepPhoto';
@@ -76,10 +77,10 @@ export function TakePhotos({ has, take: takeOne }: TakePhotosProps) {
     getRootProps({ role: undefined, tabIndex: undefined, 'data-testid': 'drop-photos' }),
     createElement('input', { ...getInputProps(), 'aria-hidden': true }),
     <View style={[styles.zone, wide && styles.wide, isDragActive && styles.over]}>
-      <View style={styles.row}>
+      <Row>
         <Button small label={has ? 'Another photo' : 'Add a photo'} busy={take.isPending} onPress={open} />
         {!wide && <Button small label="Take a photo" onPress={() => void camera()} />}
-      </View>
+      </Row>
       {wide && (
         <Text size="small" quiet>
           {isDragActive ? 'Let go to add them.' : 'Or drop photos here, or paste one.'}
@@ -99,5 +100,4 @@ const styles = StyleSheet.create({
   zone: { gap: space.s, alignItems: 'flex-start' },
   wide: { padding: space.m, borderRadius: radius.m, borderWidth: 1, borderStyle: 'dashed', borderColor: colour.unknown },
   over: { borderColor: colour.kelp, backgroundColor: colour.mist },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -1,10 +1,9 @@
 import type { Situation } from '@plesion/core/observation';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import type { PhotoFacts } from '../../lib/photoFacts';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 interface FactsNoticeProps {
@@ -24,13 +23,11 @@ export function FactsNotice({ facts: { date, latitude, longitude }, situation, o
   return (
     <Notice kind="note" title="The photo says when and where">
       <Text size="small">{`${said}. It is used only where you say so.`}</Text>
-      <View style={styles.row}>
+      <Row>
         {dated && <Button small label="Use the date" onPress={() => onUse({ date })} />}
         {placed && <Button small label="Use the place" onPress={() => onUse({ latitude, longitude })} />}
         <Button small kind="quiet" label="Leave it" onPress={onClose} />
-      </View>
+      </Row>
     </Notice>
   );
 }
-
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

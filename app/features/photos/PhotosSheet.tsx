@@ -3,12 +3,11 @@ import type { Guide } from '@plesion/core/guide';
 import { describePhoto, type KeptPhoto, photosOf, withoutPhoto, withPhoto, withTop } from '@plesion/core/specimen';
 import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
-import { StyleSheet, View } from 'react-native';
 import { factsOf, type PhotoFacts } from '../../lib/photoFacts';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { Row } from '../../ui/Row';
 import { AddPhotos } from './AddPhotos';
 import { FactsNotice } from './FactsNotice';
 import { PhotoStrip } from './PhotoStrip';
@@ -67,7 +66,7 @@ export function PhotosSheet({ id, first, content, onChange, guide, onBeside }: P
               onSay={(said) => onChange((now) => describePhoto(now, said, mintId()))}
             />
           </Disclosure>
-          <View style={styles.row}>
+          <Row>
             {onBeside && <Button small label="Side by side" onPress={() => onBeside(shown.hash)} />}
             {shown.hash !== content.photo && (
               <Button small label="Put it on top" onPress={() => onChange((now) => withTop(now, shown.hash, mintId()))} />
@@ -80,7 +79,7 @@ export function PhotosSheet({ id, first, content, onChange, guide, onBeside }: P
               onPress={() => window.open(urlOf('markedPhoto', { params: { id, hash: shown.hash } }), '_blank')}
             />
             <Button small kind="quiet" label="Take the photo off" onPress={() => takeOff(shown.hash)} />
-          </View>
+          </Row>
         </>
       )}
       <SendingPhotos photos={photos} onStop={takeOff} />
@@ -96,5 +95,3 @@ export function PhotosSheet({ id, first, content, onChange, guide, onBeside }: P
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { View } from 'react-native';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Stack } from '../../ui/Stack';
 import { AimedPhoto, PhotoPin } from './AimedPhoto';
 
 /** Something that can be pointed at: what its choice says, and where it is if it was. */
@@ -31,7 +31,7 @@ export function PointOn({ uri, label, aim, choose, items, onPoint }: Props) {
   const photo = useRef<View>(null);
   const chosen = items.find(({ id }) => id === wanted);
   return (
-    <View style={styles.block}>
+    <Stack>
       <AimedPhoto
         ref={photo}
         uri={uri}
@@ -62,8 +62,6 @@ export function PointOn({ uri, label, aim, choose, items, onPoint }: Props) {
           }}
         />
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ block: { gap: space.s } });

@@ -1,11 +1,11 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Item, judgedSteps, type PracticeAnswer, sayChoice } from '@plesion/core/practice';
 import { useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { focusHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 
@@ -33,14 +33,12 @@ export function DrillTold({ guide, item, right, taken, onNext }: DrillToldProps)
         columns={['Couplet', 'Right', 'Took']}
         rows={judged.map((step) => [step.number, step.right ? 'yes' : 'no', saySeconds(step.seconds ?? 0)])}
       />
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button kind="main" label="Next" onPress={onNext} />
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const saySeconds = (seconds: number): string =>
   seconds < 90 ? `${seconds < 10 ? seconds.toFixed(1) : Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`;
-
-const styles = StyleSheet.create({ foot: { flexDirection: 'row', justifyContent: 'flex-end' } });

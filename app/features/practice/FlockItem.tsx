@@ -9,6 +9,7 @@ import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Option, Options } from '../../ui/Options';
 import { focusHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useShortcuts } from '../../ui/useShortcuts';
@@ -180,9 +181,9 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
               <TallyButtons guide={guide} item={item} counts={counts} onChange={(next) => setGiven({ counts: next })} />
             )}
             {problem && <Notice kind="problem">{problem}</Notice>}
-            <View style={styles.foot}>
+            <Row justify="end">
               <Button kind="main" label="Answer" onPress={send} />
-            </View>
+            </Row>
           </>
         )}
         {kept && <Notice kind="problem">{kept}</Notice>}
@@ -208,5 +209,4 @@ const styles = StyleSheet.create({
   odd: { borderColor: colour.hazard, borderStyle: 'dashed' },
   gone: { alignItems: 'center', justifyContent: 'center', gap: space.s },
   words: { alignItems: 'flex-end' },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -1,11 +1,11 @@
 import type { Guide } from '@plesion/core/guide';
 import { countsOf, type Item, oddOf, type PracticeAnswer, sayChoice } from '@plesion/core/practice';
 import { useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { focusHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { sayReading } from './sayReading';
@@ -55,9 +55,9 @@ export function FlockTold({ guide, item, told: { right, why }, given, onNext }: 
           rows={item.choices.map(({ id }) => [name(id), String(counts.get(id) ?? 0), String(given.counts?.[id] ?? 0)])}
         />
       )}
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button kind="main" label="Next" onPress={onNext} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -71,5 +71,3 @@ function sayOff(said: number, were: number): string {
   if (said === were) return 'You said just that.';
   return `You said ${said}: ${Math.round((100 * Math.abs(said - were)) / were)} in a hundred too ${said < were ? 'few' : 'many'}.`;
 }
-
-const styles = StyleSheet.create({ foot: { flexDirection: 'row', justifyContent: 'flex-end' } });

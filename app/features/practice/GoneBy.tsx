@@ -1,12 +1,11 @@
 import type { Character } from '@plesion/core/guide';
 import type { PracticeAnswer } from '@plesion/core/practice';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
-import { space } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Picker } from '../../ui/Picker';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 
@@ -36,7 +35,7 @@ export function GoneBy({ characters, touched, value, onChange, only, names }: Go
     onChange(id === undefined ? undefined : { character: id });
   };
   return (
-    <View style={styles.group}>
+    <Stack>
       {!only && (
         <Text size="small" strong quiet>
           {touched?.length === 0
@@ -88,8 +87,6 @@ export function GoneBy({ characters, touched, value, onChange, only, names }: Go
             }}
           />
         ))}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ group: { gap: space.s } });

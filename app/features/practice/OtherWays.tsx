@@ -1,7 +1,6 @@
 import type { PracticeStanding } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Stack } from '../../ui/Stack';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { useKeys } from '../records/useKeys';
@@ -43,7 +42,7 @@ function Walked({ guideId, walks }: OfWalks) {
   return (
     <Card title="Walking keys">
       {walks.map(({ keyId, walks: n, right, couplets }) => (
-        <View key={keyId} style={styles.key}>
+        <Stack key={keyId}>
           <Text>{`${titleOf(keyId)}: ${right} of ${n} walked without a miss. The hardest couplets first:`}</Text>
           <Table
             label={titleOf(keyId)}
@@ -56,10 +55,8 @@ function Walked({ guideId, walks }: OfWalks) {
                 one.seconds === undefined ? '' : `${one.seconds.toFixed(1)} s`,
               ])}
           />
-        </View>
+        </Stack>
       ))}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ key: { gap: space.s } });

@@ -10,6 +10,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { focusHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { useShortcuts } from '../../ui/useShortcuts';
 import { planOf } from '../records/plans';
@@ -191,9 +192,9 @@ export function PracticeItem({
               </>
             )}
             {problem && <Notice kind="problem">{problem}</Notice>}
-            <View style={styles.foot}>
+            <Row justify="end">
               <Button kind="main" label="Answer" onPress={send} />
-            </View>
+            </Row>
           </>
         )}
         {kept && <Notice kind="problem">{kept}</Notice>}
@@ -229,5 +230,4 @@ const sayCertainty = (word: PracticeAnswer['sure']): string =>
 const styles = StyleSheet.create({
   gone: { minHeight: 240, alignItems: 'center', justifyContent: 'center', gap: space.s },
   words: { alignItems: 'flex-end' },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -12,6 +12,7 @@ import { Card } from '../../ui/Card';
 import { CalibrationChart } from '../../ui/lazyCalibrationChart';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Table } from '../../ui/Table';
@@ -114,12 +115,12 @@ function PairRow({ id, guide, memory }: { id: string; guide: Guide; memory: Memo
       label={`${sayPair(guide, memory)}: practise these two`}
       style={styles.pair}
     >
-      <View style={styles.plates}>
+      <Row oneLine>
         {memory.of.map((group) => {
           const plate = groupPlate(guide, group, view, 'thumb');
           return plate && <PlateView key={group} plate={plate} {...overPlate(plate, SMALL, SMALL)} />;
         })}
-      </View>
+      </Row>
       <View style={styles.grow}>
         <Text strong color={colour.kelp}>
           {sayPair(guide, memory)}
@@ -228,7 +229,6 @@ const styles = StyleSheet.create({
     borderColor: colour.mist,
     paddingVertical: space.s,
   },
-  plates: { flexDirection: 'row', gap: space.s },
   grow: { flexGrow: 1, flexBasis: 180, flexShrink: 1 },
   mark: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, justifyContent: 'center' },
 });

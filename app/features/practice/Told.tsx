@@ -8,6 +8,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { focusHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -97,9 +98,9 @@ export function Told({ guide, item, told, said, wentBy, situation, task, onNext 
           {`Your answer gave the truth ${inHundred(told.p)}, ${Math.abs(told.bits).toFixed(1)} bits ${told.bits >= 0 ? 'better' : 'worse'} than not knowing.`}
         </Text>
       )}
-      <View style={styles.foot}>
+      <Row justify="end">
         <Button kind="main" label="Next" onPress={onNext} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -139,5 +140,4 @@ const styles = StyleSheet.create({
   reading: { flexDirection: 'row', gap: space.m, paddingVertical: 2, borderTopWidth: 1, borderColor: colour.mist },
   grow: { flex: 1 },
   other: { alignItems: 'center', gap: space.xs },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

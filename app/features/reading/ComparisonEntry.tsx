@@ -2,10 +2,9 @@ import type { Reading, RelativeValue } from '@plesion/core/observation';
 
 import { type Character, type Guide, isValue, shortName } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Stack } from '../../ui/Stack';
 
 interface ComparisonEntryProps {
   guide: Guide;
@@ -26,7 +25,7 @@ export function ComparisonEntry({ guide, character, reading, onCompare }: Compar
   const own = given && 'character' in given.than ? given.than.character : undefined;
   const comparable = guide.characters.filter((other) => other.id !== character.id && isComparable(character, other));
   return (
-    <View style={styles.box}>
+    <Stack>
       <ChoiceGroup
         label={`${character.label}, judged by eye`}
         options={[
@@ -53,7 +52,7 @@ export function ComparisonEntry({ guide, character, reading, onCompare }: Compar
           onChange={([other]) => onCompare({ relation, than: { character: other } })}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -62,5 +61,3 @@ const isComparable = (a: Character, b: Character): boolean =>
   isValue(a)
     ? isValue(b) && a.kind === b.kind && a.unit === b.unit
     : a.kind === 'ordered' && b.kind === 'ordered' && a.states?.length === b.states?.length;
-
-const styles = StyleSheet.create({ box: { gap: space.s } });

@@ -4,6 +4,7 @@ import { listenToKeys } from '../../lib/keyboard';
 import { colour, radius, space } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 /** What the keys do; Escape puts it away. */
@@ -12,21 +13,20 @@ export function KeyHelp({ keys: list, onClose }: { keys: readonly [keys: string,
   return (
     <Card title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
       {list.map(([keys, what]) => (
-        <View key={keys} style={styles.row}>
+        <Row key={keys} gap="m" align="center" oneLine>
           <View style={styles.key}>
             <Text size="small" strong>
               {keys}
             </Text>
           </View>
           <Text size="small">{what}</Text>
-        </View>
+        </Row>
       ))}
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   key: {
     minWidth: 72,
     paddingHorizontal: space.s,

@@ -3,7 +3,9 @@ import { type Character, compiledFor, type CompiledGuide, type Guide, taxonIndex
 import type { Situation } from '@plesion/core/observation';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme/index';
+import { colour } from '../../theme/index';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 
@@ -58,15 +60,15 @@ export function RangeStrips({
   const percent = (x: number) => `${(100 * (x - from)) / span}%` as const;
   const digits = span > 5 ? 0 : 2;
   return (
-    <View
-      style={styles.box}
+    <Stack
+      gap="xs"
       role="img"
       aria-label={strips
         .map((s) => `${taxonIndex(guide).get(s.taxon)?.name} ${s.low.toFixed(digits)} to ${s.high.toFixed(digits)}`)
         .join(', ')}
     >
       {strips.map(({ taxon, low, high }, i) => (
-        <View key={taxon} style={styles.row}>
+        <Row key={taxon} align="center" oneLine>
           <View style={styles.name}>
             <TaxonName guide={guide} taxon={taxon} short size={14} lines={1} />
           </View>
@@ -81,15 +83,13 @@ export function RangeStrips({
             {value !== undefined && <View style={[styles.value, { left: percent(value) }]} />}
           </View>
           <Text size="small" quiet style={styles.numbers}>{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Text>
-        </View>
+        </Row>
       ))}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  box: { gap: space.xs },
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   name: { width: 112 },
   track: { flex: 1, height: 22, backgroundColor: colour.mist, borderRadius: 4, overflow: 'hidden' },
   strip: { position: 'absolute', top: 4, bottom: 4, borderRadius: 7 },

@@ -2,8 +2,9 @@ import { type Reading, ratioOf, sayValue } from '@plesion/core/observation';
 import type { Character } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme/index';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 import { Text } from '../../ui/Text';
 
@@ -65,7 +66,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
   };
   const ratio = asLengths ? givenBy(texts, true)?.parts : undefined;
   return (
-    <View style={styles.group}>
+    <Stack gap="m">
       {character.kind === 'ratio' && (
         <ChoiceGroup
           label="Give it as"
@@ -81,7 +82,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
           }}
         />
       )}
-      <View style={styles.row}>
+      <Row align="start" oneLine>
         {asLengths ? (
           <>
             <View style={styles.cell}>
@@ -128,11 +129,11 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
             onChangeText={(error) => change({ error })}
           />
         </View>
-      </View>
+      </Row>
       {ratio && (
         <Text strong>{`= ${sayValue(character, ratioOf(ratio).value, ratioOf(ratio).error ?? character.error ?? 0)}`}</Text>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -150,8 +151,6 @@ function givenBy(texts: Texts, asLengths: boolean): Given | undefined {
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.m },
-  row: { flexDirection: 'row', alignItems: 'flex-start', gap: space.s },
   cell: { flex: 2, minWidth: 0 },
   error: { flex: 1, minWidth: 72 },
   sign: { paddingTop: 26 },

@@ -11,6 +11,8 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Failed, Loading } from '../../ui/states';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useShortcuts } from '../../ui/useShortcuts';
@@ -84,7 +86,7 @@ function WithGuide({ record, onSay: onSaid, onNext, onBack, stored: { guide } }:
         )}
         <Card title="What is it?">
           {reasons.length > 0 && (
-            <View role="list" aria-label="Why it is here" style={styles.reasons}>
+            <Stack role="list" aria-label="Why it is here" gap="hair">
               {reasons.map(({ kind, text }) => (
                 <View key={kind} role="listitem">
                   <Text size="small" strong color={kind === 'danger' ? colour.hazard : colour.kelp}>
@@ -92,10 +94,10 @@ function WithGuide({ record, onSay: onSaid, onNext, onBack, stored: { guide } }:
                   </Text>
                 </View>
               ))}
-            </View>
+            </Stack>
           )}
           <NameOptions guide={guide} record={record} view={media0?.view} onChoose={(at) => choose(at)?.()} />
-          <View style={styles.row}>
+          <Row>
             {wanted && needView && (
               <Button
                 label={`Needs another view: ${viewLabel(guide, wanted.view)}`}
@@ -105,7 +107,7 @@ function WithGuide({ record, onSay: onSaid, onNext, onBack, stored: { guide } }:
             )}
             <Button label="Pass on" hint="Pass on to the other reviewers" onPress={passOn} />
             {onNext && <Button kind="quiet" label="Next" hint="Next: this one comes again after the others" onPress={onNext} />}
-          </View>
+          </Row>
           <Disclosure title="Say why, or what to look for" open={note !== ''}>
             <TextField
               label="With what you say"
@@ -149,6 +151,4 @@ const styles = StyleSheet.create({
   wide: { flexDirection: 'row', alignItems: 'flex-start', gap: space.l },
   half: { flex: 1, gap: space.m },
   narrow: { gap: space.m },
-  reasons: { gap: 2 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -1,9 +1,8 @@
 import type { DeskRecord } from '@plesion/contract/review';
 import { urlOf } from '@plesion/contract';
 import { useEffect, useRef } from 'react';
-import { Image, StyleSheet, View } from 'react-native';
+import { Image, StyleSheet } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
@@ -11,6 +10,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { focusHeading, PageHeading } from '../../ui/PageHeading';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -36,14 +36,14 @@ export function DeskScreen() {
     <AsyncScreen what="The desk" value={found.data} error={found.error} retry={() => void found.refetch()}>
       {({ guides }) => (
         <Screen widest={1240}>
-          <View style={styles.head}>
+          <Row gap="m" align="baseline" justify="between">
             <PageHeading>Desk</PageHeading>
             <Text quiet role="status">
               {[left === 0 ? 'nothing waits' : `${left} wait`, today > 0 && `${today} looked at today`]
                 .filter(Boolean)
                 .join(' · ')}
             </Text>
-          </View>
+          </Row>
           {guides.length > 1 && (
             <Disclosure title={guides.find(({ id }) => id === guideId)?.title ?? 'Of all guides'}>
               <Picker
@@ -85,11 +85,11 @@ function LastSaid({ last: { record, sent }, busy, onBack }: { last: LastWord; bu
   if (!guide) return null;
   const parts = saidParts(guide, record, sent);
   return (
-    <View style={styles.last}>
+    <Row gap="m" align="center" oneLine>
       <Typeset size="small" parts={parts} style={styles.grow} />
       <Announce>{plain(parts)}</Announce>
       <Button small kind="quiet" label="Take back" hint={`Take back: ${plain(parts)}`} busy={busy} onPress={onBack} />
-    </View>
+    </Row>
   );
 }
 
@@ -104,7 +104,5 @@ function Ahead({ record: { guideId, media } }: { record: DeskRecord }) {
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', justifyContent: 'space-between', gap: space.m },
-  last: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   grow: { flex: 1 },
 });

@@ -3,6 +3,7 @@ import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
 import { namedParts } from '../records/namedParts';
@@ -24,7 +25,7 @@ export function NameOptions({ guide, record, view: shown, onChoose }: NameOption
   const { look } = record;
   const view = drawnViews(guide).some(({ id }) => id === shown) ? shown! : mainView(guide);
   return (
-    <View style={styles.options}>
+    <Stack>
       {look.options.map((option, i) => {
         const parts = namedParts(guide, option.name);
         const aside = sayOption(record, i);
@@ -61,7 +62,7 @@ export function NameOptions({ guide, record, view: shown, onChoose }: NameOption
           </Pressable>
         );
       })}
-    </View>
+    </Stack>
   );
 }
 
@@ -74,7 +75,6 @@ function sayOption({ name, look }: DeskRecord, at: number): string {
 }
 
 const styles = StyleSheet.create({
-  options: { gap: space.s },
   option: {
     flexDirection: 'row',
     alignItems: 'center',

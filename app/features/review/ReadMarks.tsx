@@ -1,7 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Reading, sayReading } from '@plesion/core/observation';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { View } from 'react-native';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 interface ReadMarksProps {
@@ -21,7 +21,7 @@ export function ReadMarks({ guide, readings, lead }: ReadMarksProps) {
     );
   const ordered = [...readings].sort((a, b) => Number(b.character === lead) - Number(a.character === lead));
   return (
-    <View role="list" aria-label="What was read" style={styles.marks}>
+    <Stack role="list" aria-label="What was read" gap="xs">
       {ordered.map((reading, i) => {
         const character = guide.characters.find(({ id }) => id === reading.character);
         if (!character) return null;
@@ -35,8 +35,6 @@ export function ReadMarks({ guide, readings, lead }: ReadMarksProps) {
           </View>
         );
       })}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ marks: { gap: space.xs } });

@@ -2,10 +2,11 @@ import type { Review } from '@plesion/contract/review';
 import type { Guide } from '@plesion/core/guide';
 import type { Determination } from '@plesion/core/specimen';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
@@ -61,7 +62,7 @@ function Said({ review, guide, determinations, form }: { review: Review } & Omit
         ? phrase(`${by} named it `, namedParts(guide, name!), '.')
         : phrase(`${by} ${wanted ? 'needs' : 'asked for'} another view: ${viewLabel(guide, view)}.`);
   return (
-    <View style={styles.said}>
+    <Stack>
       <Typeset strong={wanted} color={wanted ? colour.hazard : undefined} parts={says} />
       {note && <Text>{note}</Text>}
       <Text size="small" quiet>
@@ -78,8 +79,6 @@ function Said({ review, guide, determinations, form }: { review: Review } & Omit
           />
         </View>
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ said: { gap: space.s } });

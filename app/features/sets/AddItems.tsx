@@ -2,15 +2,14 @@ import type { SetItem } from '@plesion/contract/sets';
 import type { Guide } from '@plesion/core/guide';
 import { groupsAt, sayGroup } from '@plesion/core/practice';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { numberOf } from '../../lib/numberOf';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { TextField } from '../../ui/TextField';
 import { drawnViews } from '../plates/plates';
 import { GLIMPSES, LEAVES } from '../practice/wanted';
@@ -89,11 +88,9 @@ export function AddItems({ guide, room, onAdd }: AddItemsProps) {
         />
       </Disclosure>
       {problem && <Notice kind="problem">{problem}</Notice>}
-      <View style={styles.act}>
+      <Row gap="m" oneLine>
         <Button label="Add them" onPress={add} />
-      </View>
+      </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row', gap: space.m } });

@@ -7,6 +7,7 @@ import { v7 as mintId } from 'uuid';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -28,7 +29,7 @@ export function DrawnItems({ guide, items, onChange }: DrawnItemsProps) {
   const put = (n: number, ...instead: SetItem[]) => onChange([...items.slice(0, n), ...instead, ...items.slice(n + 1)]);
   return (
     <Card title="Its items" aside={items.length === 1 ? 'one' : String(items.length)}>
-      <View role="list" style={styles.items}>
+      <Row role="list" gap="m">
         {items.map((item, n) => (
           <View key={`${item.seed} ${JSON.stringify(item.asked)}`} role="listitem" style={styles.item}>
             <Drawn guide={guide} item={item} n={n} />
@@ -53,7 +54,7 @@ export function DrawnItems({ guide, items, onChange }: DrawnItemsProps) {
             </View>
           </View>
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -80,7 +81,6 @@ const Drawn = memo(function Drawn({ guide, item: { asked, seed }, n }: { guide: 
 });
 
 const styles = StyleSheet.create({
-  items: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   item: {
     flexGrow: 1,
     flexBasis: 144,

@@ -3,12 +3,10 @@ import { MOST_ITEMS, SetItem, type SetSource, SET_KINDS, SetWrite } from '@plesi
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { numberOf } from '../../lib/numberOf';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -16,6 +14,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -158,14 +157,12 @@ function Keep({ draft, forget, guideVersion }: { draft: Draft; forget: () => voi
   return (
     <Card>
       {problem && <Notice kind="problem">{problem}</Notice>}
-      <View style={styles.acts}>
+      <Row gap="m">
         <Button kind="main" label="Give it" busy={write.isPending} onPress={() => keep(true)} />
         <Button label="Keep it, not given yet" busy={write.isPending} onPress={() => keep(false)} />
-      </View>
+      </Row>
     </Card>
   );
 }
 
 const FIELD_WORDS: Record<string, string> = { title: 'Title', items: 'Items', minutes: 'Time limit', guideId: 'Guide' };
-
-const styles = StyleSheet.create({ acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m } });

@@ -3,8 +3,8 @@ import { type Guide, compiledFor } from '@plesion/core/guide';
 import { type Item, practiceItem, sayChoice, sayGroup } from '@plesion/core/practice';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -12,6 +12,7 @@ import { DownloadButton } from '../../ui/DownloadButton';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
@@ -90,7 +91,7 @@ function SetActs({ set, again }: { set: SetSource; again: () => void }) {
             ? 'Closed: nobody begins or answers any more.'
             : 'Given: send the address of the set to your group, or let them find it under Practice.'}
       </Text>
-      <View style={styles.acts}>
+      <Row gap="m" align="center">
         {!given && <Button kind="main" label="Give it" busy={change.isPending} onPress={() => change.mutate({ given: true })} />}
         {given && (
           <Button
@@ -107,14 +108,14 @@ function SetActs({ set, again }: { set: SetSource; again: () => void }) {
           />
         )}
         <Button kind="quiet" label="Look again for answers" onPress={again} />
-      </View>
+      </Row>
       {change.error && <Notice kind="problem">{change.error.message}</Notice>}
-      <View style={styles.acts}>
+      <Row gap="m" align="center">
         <DownloadButton label="Sheet, A4" hint="Sheet, A4: the set to print" url={() => sheetUrl(id, 'a4')} />
         <DownloadButton label="Sheet, A5" hint="Sheet, A5: the set to print" url={() => sheetUrl(id, 'a5')} />
         <DownloadButton label="Answers, CSV" hint="Answers, CSV: every answer as a table" url={() => csvUrl(id)} />
-      </View>
-      <View style={styles.acts}>
+      </Row>
+      <Row gap="m" align="center">
         <LinkBox href={`/practice/sets/${id}`} style={styles.link}>
           <Text strong color={colour.kelp}>
             Take it yourself
@@ -125,7 +126,7 @@ function SetActs({ set, again }: { set: SetSource; again: () => void }) {
             {set.begun > 0 ? 'Make another from it' : 'Change its items'}
           </Text>
         </LinkBox>
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -212,6 +213,5 @@ function Confusions({ results: { confused }, guide }: { results: SetResults; gui
 }
 
 const styles = StyleSheet.create({
-  acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   link: { justifyContent: 'center', flexShrink: 1 },
 });

@@ -1,15 +1,16 @@
 import type { StoredGuide } from '@plesion/contract';
 import type { SetView } from '@plesion/contract/sets';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
@@ -79,7 +80,7 @@ function Cover({ view }: { view: SetView }) {
       {closed && <Notice kind="note">This set is closed: nobody begins it any more.</Notice>}
       {!given && <Notice kind="note">This set is not given yet: learners do not see it.</Notice>}
       {begin.error && <Notice kind="problem">{begin.error.message}</Notice>}
-      <View style={styles.acts}>
+      <Row gap="m" align="center">
         {!closed && <Button kind="main" label="Begin" busy={begin.isPending} onPress={() => begin.mutate()} />}
         {teaches && (
           <LinkBox href={`/practice/sets/${id}/results`} style={styles.link}>
@@ -88,13 +89,12 @@ function Cover({ view }: { view: SetView }) {
             </Text>
           </LinkBox>
         )}
-      </View>
+      </Row>
       <Text size="small" quiet>{`Last changed ${sayDate(view.updatedAt, 'minute')}.`}</Text>
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'center' },
   link: { justifyContent: 'center', flexShrink: 1 },
 });

@@ -3,9 +3,8 @@ import type { Guide } from '@plesion/core/guide';
 import type { PracticeAnswer } from '@plesion/core/practice';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Announce } from '../../ui/Announce';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PracticeItem } from '../practice/PracticeItem';
 import { setKey, setsApi } from './setsApi';
@@ -50,7 +49,7 @@ export function TakeSet({ view, guide }: TakeSetProps) {
   const right = [...answers, ...(told ? [told] : [])].filter((one) => one.told?.right).length;
   const count = answers.length + (told ? 1 : 0);
   return (
-    <View style={styles.set}>
+    <Stack gap="m">
       <Text quiet>{`Item ${Math.min(items.length, answers.length + 1)} of ${items.length}`}</Text>
       {view.until && <TimeLeft until={view.until} onOver={() => void client.invalidateQueries({ queryKey: setKey(id) })} />}
       <PracticeItem
@@ -66,7 +65,7 @@ export function TakeSet({ view, guide }: TakeSetProps) {
           problem: send.error?.message,
         }}
       />
-    </View>
+    </Stack>
   );
 }
 
@@ -99,5 +98,3 @@ function TimeLeft({ until, onOver }: { until: string; onOver: () => void }) {
     </>
   );
 }
-
-const styles = StyleSheet.create({ set: { gap: space.m } });

@@ -3,10 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
@@ -50,7 +50,7 @@ function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
   const { id, title, from, by, at, version, forms, characters, keys, summary, here } = offer;
   const newest = here !== undefined && here >= version;
   return (
-    <View style={styles.offer}>
+    <Row gap="m" align="center">
       <View style={styles.words}>
         <Text strong>{title}</Text>
         <Text size="small" quiet>
@@ -77,11 +77,10 @@ function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
           onPress={onTake}
         />
       ) : null}
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  offer: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   words: { flexGrow: 1, flexShrink: 1, flexBasis: 240, gap: 2 },
 });

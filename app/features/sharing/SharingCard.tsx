@@ -1,13 +1,13 @@
 import { isAtLeast } from '@plesion/contract/roles';
 import type { GuideSharing } from '@plesion/contract/sharing';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -39,7 +39,7 @@ function Taken({ guideId, taken, may }: { guideId: string; taken: NonNullable<Gu
       <Text>{`Imported from “${from}”, at its version ${version}. What is changed here is a guide of our own that goes on from it.`}</Text>
       {take.error && <Failed error={take.error} />}
       {newer !== undefined && (
-        <View style={styles.act}>
+        <Row gap="m" align="center">
           <Text
             style={styles.words}
           >{`“${from}” offers version ${newer} by now. Names given here keep the version they were given with.`}</Text>
@@ -51,7 +51,7 @@ function Taken({ guideId, taken, may }: { guideId: string; taken: NonNullable<Gu
               onPress={() => take.mutate({ id: guideId, station })}
             />
           )}
-        </View>
+        </Row>
       )}
     </>
   );
@@ -78,7 +78,7 @@ function Offered({ guideId, sharing: { offered, withdrawn }, may }: { guideId: s
   return (
     <>
       {offer.error && <Failed error={offer.error} />}
-      <View style={styles.act}>
+      <Row gap="m" align="center">
         <Text style={styles.words}>
           {offered
             ? `Offered to every station of this server since ${sayDate(offered.at.slice(0, 10))}, by ${offered.by}. Those who took it in are told of each newer version.`
@@ -91,7 +91,7 @@ function Offered({ guideId, sharing: { offered, withdrawn }, may }: { guideId: s
             onPress={() => offer.mutate(!offered)}
           />
         )}
-      </View>
+      </Row>
     </>
   );
 }
@@ -123,7 +123,7 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
           onChangeText={(text) => put({ why: text })}
         />
       )}
-      <View style={styles.act}>
+      <Row gap="m" align="center">
         {withdrawn ? (
           <Button small label="Restore it" busy={change.isPending} onPress={() => done(null)} />
         ) : why === undefined ? (
@@ -141,12 +141,11 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
             <Button small kind="quiet" label="Leave it in use" onPress={leave} />
           </>
         )}
-      </View>
+      </Row>
     </>
   );
 }
 
 const styles = StyleSheet.create({
-  act: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   words: { flexGrow: 1, flexShrink: 1, flexBasis: 260 },
 });

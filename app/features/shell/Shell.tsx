@@ -4,6 +4,8 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { Icon, type GlyphName } from '../../ui/Icon';
 import { Logo } from '../../ui/Logo';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { ToastPlace } from '../../ui/Toast';
 import { useSession, useSignOut } from '../session/useSession';
@@ -66,19 +68,19 @@ function Rail() {
   const signOut = useSignOut();
   return (
     <View role="banner" style={styles.rail}>
-      <View style={styles.brand}>
+      <Row align="center" oneLine>
         <Logo size={34} />
         <Text size="lead" strong>
           Plesion
         </Text>
-      </View>
+      </Row>
       <View role="navigation" aria-label="Places" style={styles.railPlaces}>
         {PLACES.map((place) => (
           <PlaceLink key={place.href} place={place} wide />
         ))}
       </View>
       <AppearanceLink />
-      <View style={styles.whoever}>
+      <Stack gap="hair">
         <Text size="small" strong>
           {session.station.name}
         </Text>
@@ -94,7 +96,7 @@ function Rail() {
             Sign out
           </Text>
         </Pressable>
-      </View>
+      </Stack>
     </View>
   );
 }
@@ -148,7 +150,6 @@ const styles = StyleSheet.create({
     padding: space.l,
     gap: space.xl,
   },
-  brand: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   railPlaces: { gap: space.xs, flex: 1 },
   placeWide: {
     flex: 0,
@@ -160,6 +161,5 @@ const styles = StyleSheet.create({
     borderRadius: radius.m,
   },
   here: { backgroundColor: colour.kelpWash },
-  whoever: { gap: 2 },
   leave: { minHeight: TOUCH, justifyContent: 'center' },
 });

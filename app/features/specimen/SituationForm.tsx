@@ -7,12 +7,13 @@ import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { keptForm } from '../../lib/keptForm';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { FormTextField } from '../../ui/FormTextField';
 import { Text } from '../../ui/Text';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS, SUBJECT_LABELS } from '../records/situationText';
 
 /** Degrees as they are typed, with a comma or a true minus too. */
@@ -101,7 +102,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
   });
   const { control } = form;
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <Card title="What you have of it">
         <Chooser
           control={control}
@@ -143,25 +144,25 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
         {guide.company && <Several control={control} name="company" label="With it" options={guide.company} />}
       </Card>
       <Card title="Where and when">
-        <View style={styles.pair}>
+        <Row gap="m">
           <View style={styles.cell}>
             <FormTextField control={control} name="place" label="Place" placeholder="ledge, shore, harbour" />
           </View>
           <View style={styles.cell}>
             <FormTextField control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" />
           </View>
-        </View>
+        </Row>
         {guide.regions.length > 0 && <Chooser control={control} name="region" label="Region" options={guide.regions} />}
         <RegionThere control={control} regions={guide.regions} onUse={(region) => form.setValue('region', region)} />
         {guide.habitats.length > 0 && <Chooser control={control} name="habitat" label="Habitat" options={guide.habitats} />}
-        <View style={styles.pair}>
+        <Row gap="m">
           <View style={styles.cell}>
             <FormTextField control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" />
           </View>
           <View style={styles.cell}>
             <FormTextField control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" />
           </View>
-        </View>
+        </Row>
       </Card>
       {known && (
         <Card title="What counts before looking">
@@ -185,7 +186,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
         <FormTextField control={control} name="note" label="Note" multiline />
       </Card>
       <Button kind="main" label={submitLabel} onPress={() => void submit()} />
-    </View>
+    </Stack>
   );
 }
 
@@ -227,10 +228,10 @@ function RegionThere({ control, regions, onUse }: RegionThereProps) {
   const there = Number.isFinite(x) && Number.isFinite(y) ? regionAt(regions, [x, y]) : undefined;
   if (!there || there.id === said) return null;
   return (
-    <View style={styles.there}>
+    <Row align="center">
       <Text size="small" role="status" style={styles.says}>{`By the map its coordinates lie in ${there.label}.`}</Text>
       <Button small label={`Say ${there.label}`} onPress={() => onUse(there.id)} />
-    </View>
+    </Row>
   );
 }
 
@@ -257,9 +258,6 @@ const withoutEmpty = (situation: Situation): Situation =>
 const MAY_BE_EMPTY = ['switchedOff', 'circumstances', 'company'];
 
 const styles = StyleSheet.create({
-  form: { gap: space.m },
-  pair: { flexDirection: 'row', gap: space.m, flexWrap: 'wrap' },
   cell: { flex: 1, minWidth: 140 },
-  there: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

@@ -1,10 +1,10 @@
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { FailedScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Screen } from '../../ui/Screen';
 import { Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { useGuide } from '../records/useGuide';
 import { SituationForm } from './SituationForm';
 import { useDraft } from '../records/useDraft';
@@ -21,9 +21,9 @@ export function SituationScreen({ id }: { id: string }) {
     <Screen widest={720}>
       <PageHeading>Situation</PageHeading>
       {state.content.situation.latitude !== undefined && state.content.situation.longitude !== undefined && (
-        <View style={styles.line}>
+        <Row>
           <Button small label="On the map" onPress={() => router.push(`/field/map?specimen=${id}`)} />
-        </View>
+        </Row>
       )}
       <SituationForm
         about={id}
@@ -43,5 +43,3 @@ export function SituationScreen({ id }: { id: string }) {
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({ line: { flexDirection: 'row' } });

@@ -1,13 +1,15 @@
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import type { Guide } from '@plesion/core/guide';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { LinkBox } from '../../ui/LinkBox';
 import { Screen } from '../../ui/Screen';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import type { Draft, DraftState } from '../records/draft';
 import { SavingTrouble } from '../records/SavingTrouble';
@@ -39,16 +41,16 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
   return (
     <Screen
       foot={
-        <View style={styles.actions}>
+        <Row gap="m" justify="end">
           {beside}
           <Button kind="main" label={last ? 'Name it again' : nameIt} onPress={() => router.push(`/specimens/${id}/name`)} />
-        </View>
+        </Row>
       }
     >
       {above}
       <SavingTrouble draft={draft} state={state} />
       {content.hidden && <RemovedNotice onPutBack={() => hide(false)} />}
-      <View style={styles.head}>
+      <Stack gap="xs">
         {last ? (
           <PageHeading title={content.label || 'Specimen'}>
             <TaxonName guide={guide} {...last} size={30} />
@@ -59,7 +61,7 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
         <Text quiet>{[...facts, content.label].filter(Boolean).join(' · ')}</Text>
         <Text quiet>{saySituation(content.situation, guide) || 'no place or date'}</Text>
         {content.situation.note && <Text>{content.situation.note}</Text>}
-      </View>
+      </Stack>
       {children}
       {content.version > 0 && (
         <LinkBox href={`/audit?record=${id}`} style={styles.history}>
@@ -72,7 +74,5 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
 }
 
 const styles = StyleSheet.create({
-  head: { gap: space.xs },
   history: { justifyContent: 'center' },
-  actions: { flexDirection: 'row', gap: space.m, justifyContent: 'flex-end', flexWrap: 'wrap' },
 });

@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { lazyPart } from '../../ui/lazyPart';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useStanding } from '../analysis/useStanding';
@@ -136,16 +137,15 @@ function SpecimenPlates({ guide, content, form }: { guide: Guide; content: Speci
     return plate ? [{ label, plate }] : [];
   });
   return (
-    <View style={styles.plates}>
+    <Row gap="m">
       {plates.map(({ label, plate }) => (
         <PlateSheet key={label} plate={plate} width={width} label={`The specimen as read, ${label}`} caption={label} />
       ))}
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
   what: { flex: 1 },
   said: { flex: 1, textAlign: 'right' },

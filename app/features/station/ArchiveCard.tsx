@@ -1,10 +1,10 @@
 import { urlOf } from '@plesion/contract';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { JobState } from '../../ui/JobState';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { ReadArchive } from './ReadArchive';
 import { sayContent } from './content';
@@ -24,7 +24,7 @@ export function ArchiveCard() {
         originals of photos are, and may tell where they were taken.
       </Text>
       <JobState job={make} what="Exporting" />
-      <View style={styles.line}>
+      <Row gap="m" align="center">
         {ready && (
           <>
             <View style={styles.grow}>
@@ -48,13 +48,12 @@ export function ArchiveCard() {
           busy={make.running}
           onPress={() => make.begin(undefined)}
         />
-      </View>
+      </Row>
       {data && <ReadArchive fresh={data.fresh} reading={data.reading} />}
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexBasis: 240 },
 });

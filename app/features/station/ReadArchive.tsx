@@ -5,6 +5,7 @@ import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
@@ -39,7 +40,7 @@ export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: stri
           onCancel={read.stop}
         />
       ) : fresh ? (
-        <View style={styles.line}>
+        <Row gap="m" align="center">
           <Text quiet size="small" style={styles.grow}>
             Nothing was written in this station yet, so the archive of another station can be imported: it replaces what this one
             began with.
@@ -49,7 +50,7 @@ export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: stri
             icon={<Icon name="upload" size={18} color={colour.kelp} />}
             onPress={() => void pickFile('.zip,application/zip').then((file) => file && read.begin(file))}
           />
-        </View>
+        </Row>
       ) : (
         <Text quiet size="small">
           This station has records of its own. To import an archive, make a new station first, and import it there.
@@ -61,6 +62,5 @@ export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: stri
 
 const styles = StyleSheet.create({
   part: { gap: space.s, borderTopWidth: StyleSheet.hairlineWidth, borderTopColor: colour.hairline, paddingTop: space.m },
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexBasis: 240, flexShrink: 1 },
 });

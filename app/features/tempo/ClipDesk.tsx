@@ -1,10 +1,12 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Slider } from '../../ui/Slider';
+import { Stack } from '../../ui/Stack';
 import { type Player, SPEEDS } from './player';
 
 /** A step from picture to picture, in seconds: as long as one of a usual film. */
@@ -21,7 +23,7 @@ export function ClipDesk({ player, beats, onBeat }: ClipDeskProps) {
   const { at, seconds, playing, speed } = player;
   const [width, setWidth] = useState(300);
   return (
-    <View style={styles.block}>
+    <Stack>
       <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} role="img" aria-label={sayBeats(beats)}>
         <Svg width={width} height={28}>
           <Line x1={0} x2={width} y1={14} y2={14} stroke={colour.unknown} strokeWidth={1.5} />
@@ -48,19 +50,19 @@ export function ClipDesk({ player, beats, onBeat }: ClipDeskProps) {
         onChange={player.seek}
         say={(second) => `${second.toFixed(2)} s of ${seconds.toFixed(1)}`}
       />
-      <View style={styles.row}>
+      <Row align="center">
         <Button label={playing ? 'Pause' : 'Play'} onPress={playing ? player.pause : player.play} />
         <Button small label="‹" hint="One picture back" disabled={playing} onPress={() => player.seek(at - STEP)} />
         <Button small label="›" hint="One picture on" disabled={playing} onPress={() => player.seek(at + STEP)} />
         <Button kind="main" label="Beat here" onPress={() => onBeat(player.now())} />
-      </View>
+      </Row>
       <ChoiceGroup
         label="Speed"
         options={SPEEDS.map((one) => ({ id: String(one), label: one === 1 ? 'as it was' : `${one} of it` }))}
         chosen={[String(speed)]}
         onChange={([next]) => player.setSpeed(Number(next))}
       />
-    </View>
+    </Stack>
   );
 }
 
@@ -68,8 +70,3 @@ const sayBeats = (beats: readonly number[]): string =>
   beats.length
     ? `Time line, ${beats.length} beats: ${beats.map((beat) => beat.toFixed(2)).join(', ')} s`
     : 'Time line, no beats yet';
-
-const styles = StyleSheet.create({
-  block: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
-});

@@ -2,8 +2,10 @@ import { clipOf, drawsBeat } from '@plesion/core/camera';
 import type { Character, Guide } from '@plesion/core/guide';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import type { Bench } from '../analysis/useBench';
 import { PlateView } from '../plates/PlateView';
@@ -46,12 +48,12 @@ export function PracticeClip({ bench, character, beats, onBeat, onOther }: Pract
   const plate = clip.at(player.at);
   const { width, height } = plate.box;
   return (
-    <View style={styles.block}>
+    <Stack>
       <View style={styles.sky} role="img" aria-label="The practice clip: one in flight, coming towards you">
         <PlateView plate={plate} width={WIDTH} height={(WIDTH * height) / width} />
       </View>
       <ClipDesk player={player} beats={beats} onBeat={onBeat} />
-      <View style={styles.row}>
+      <Row align="center">
         <Button
           small
           label="Another one"
@@ -68,13 +70,12 @@ export function PracticeClip({ bench, character, beats, onBeat, onOther }: Pract
         ) : (
           <Button small kind="quiet" label="How fast was it?" disabled={beats.length < 4} onPress={() => setTold(true)} />
         )}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  block: { gap: space.s },
   sky: {
     minHeight: 240,
     alignItems: 'center',
@@ -84,5 +85,4 @@ const styles = StyleSheet.create({
     borderColor: colour.hairline,
     backgroundColor: colour.paper,
   },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
 });

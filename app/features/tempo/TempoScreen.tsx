@@ -1,16 +1,15 @@
 import type { Character } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useAddress } from '../../lib/useAddress';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -105,15 +104,13 @@ function Tempo({ id, bench, character }: { id: string; bench: Bench; character: 
               {words}
             </Text>
           ))}
-        <View style={styles.row}>
+        <Row align="center">
           <Button small label="Take the last back" disabled={beats.length === 0} onPress={() => put(beats.slice(0, -1))} />
           <Button small kind="quiet" label="Begin again" disabled={beats.length === 0} onPress={() => put([])} />
           <Button kind="main" label="Use it" disabled={!told} onPress={use} />
-        </View>
+        </Row>
       </Card>
       <Announce>{`${beats.length} beats. ${told ? said : ''}`}</Announce>
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' } });

@@ -8,6 +8,7 @@ import { pickFile } from '../../lib/files';
 import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { EvidencePhoto } from './EvidencePhoto';
 import { AttachmentButton } from './AttachmentButton';
 import { verificationApi } from './verificationApi';
@@ -70,10 +71,10 @@ function Piece({ noun, more = '', accept, take, onRemove, children }: PieceProps
   return (
     <>
       {children}
-      <View style={styles.act}>
+      <Row>
         <Button small label={label} hint={label + more} busy={send.isPending} onPress={() => send.mutate()} />
         {onRemove && <Button small kind="quiet" label="Remove" hint={`Remove the ${noun}`} onPress={onRemove} />}
-      </View>
+      </Row>
       {send.error && <Notice kind="problem">{send.error.message}</Notice>}
     </>
   );
@@ -92,5 +93,4 @@ const shortened = (name: string) => (name.length <= LONGEST_NAME ? name : `…${
 
 const styles = StyleSheet.create({
   field: { gap: space.s, alignItems: 'flex-start' },
-  act: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

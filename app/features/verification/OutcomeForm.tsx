@@ -6,17 +6,17 @@ import { Outcome } from '@plesion/core/verification/schema';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { today } from '../../lib/dates';
 import { showProblem } from '../../lib/formProblem';
 import { keptForm } from '../../lib/keptForm';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { KindChoice } from '../records/KindChoice';
 import { EvidenceField } from './EvidenceField';
@@ -86,7 +86,7 @@ export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
   const { taxon, facets, sameCall, photo, file } = watch();
   const { errors } = form.formState;
   return (
-    <View style={styles.form}>
+    <Stack gap="m">
       <Controller
         control={form.control}
         name="kind"
@@ -142,11 +142,9 @@ export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
       />
       {sameCall && <Text size="small">It is kept, and never counts: a call does not verify itself.</Text>}
       {errors.root && <Notice kind="problem">{errors.root.message ?? ''}</Notice>}
-      <View style={styles.act}>
+      <Row>
         <Button kind="main" label="Save" hint="Save how it turned out" busy={send.isPending} onPress={() => void submit()} />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ form: { gap: space.m }, act: { flexDirection: 'row' } });

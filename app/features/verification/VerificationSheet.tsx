@@ -13,6 +13,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { lazyPart } from '../../ui/lazyPart';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -86,7 +87,7 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
   const { role } = useSession().account;
   return (
     <View style={styles.outcome}>
-      <View style={styles.line}>
+      <Row gap="m" align="center">
         <View style={styles.grow}>
           <TaxonName guide={guide} taxon={taxon} size={17} />
           <Text size="small">
@@ -121,7 +122,7 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
             onPress={() => withdraw.mutate()}
           />
         )}
-      </View>
+      </Row>
       {withdraw.error && <Notice kind="problem">{withdraw.error.message}</Notice>}
     </View>
   );
@@ -130,6 +131,5 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
 const styles = StyleSheet.create({
   all: { justifyContent: 'center' },
   outcome: { gap: space.xs, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
 });

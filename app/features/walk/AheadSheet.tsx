@@ -1,9 +1,9 @@
 import { comingCharacters } from '@plesion/core/keys';
 import { memo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme/index';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Card } from '../../ui/Card';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import type { OpenWalk } from './useWalk';
 
@@ -27,7 +27,7 @@ export const AheadSheet = memo(function AheadSheet({ bench, from }: { bench: Ope
         />
       )}
       {lists.map((list) => (
-        <View key={list.view ?? 'none'} style={styles.view}>
+        <Stack key={list.view ?? 'none'} gap="hair">
           <Text size="small" strong color={list.view === view && view ? colour.kelp : undefined}>
             {labelOf(list.view)}
           </Text>
@@ -36,10 +36,8 @@ export const AheadSheet = memo(function AheadSheet({ bench, from }: { bench: Ope
               {`${character.number}: ${characters.get(character.character ?? '')?.label.toLowerCase() ?? character.text}`}
             </Text>
           ))}
-        </View>
+        </Stack>
       ))}
     </Card>
   );
 });
-
-const styles = StyleSheet.create({ view: { gap: 2 } });

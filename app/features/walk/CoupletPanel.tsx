@@ -9,6 +9,8 @@ import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { forking, noting, taking } from './answering';
 import { CERTAINTY_LABELS } from '../records/situationText';
@@ -35,7 +37,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
   const standings = bench.result.at === id ? bench.result.here : step?.leads;
   const guide = bench.guide?.guide;
   return (
-    <View style={styles.group}>
+    <Stack gap="m">
       <Announce>{saySupport(standings)}</Announce>
       <View style={styles.head}>
         <View aria-live="polite">
@@ -65,7 +67,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
           />
         ))}
       </View>
-      <View style={styles.doubt}>
+      <Row gap="m" align="end" justify="between">
         <ChoiceGroup
           label="How sure is the decision"
           options={CERTAINTIES.map((one) => ({ id: one, label: CERTAINTY_LABELS[one] }))}
@@ -79,7 +81,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
           />
           {!open && <Button kind="quiet" label="Note" hint={`Note on couplet ${couplet.number}`} onPress={() => setOpen(true)} />}
         </View>
-      </View>
+      </Row>
       {step?.forked && <ForkWeights bench={bench} couplet={id} />}
       {couplet.note && (
         <Text size="small" quiet style={styles.note}>
@@ -95,7 +97,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
           onChangeText={(note) => bench.answer(id, noting(note))}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -132,11 +134,9 @@ function ForkWeights({ bench, couplet }: { bench: OpenWalk; couplet: string }) {
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.m },
   head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
   leads: { gap: space.m },
   beside: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch' },
-  doubt: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m, alignItems: 'flex-end', justifyContent: 'space-between' },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, maxWidth: '100%' },
   note: { borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.m },
 });

@@ -2,8 +2,9 @@ import { inHundred } from '@plesion/core/evidence';
 import type { KeyEndpoint } from '@plesion/core/keys';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme/index';
+import { colour, radius } from '../../theme/index';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
@@ -40,7 +41,7 @@ function EndpointRow({ bench, endpoint, told }: { bench: OpenWalk; endpoint: Key
   const form = guide && compiledOf(guide).forms.find(({ taxon }) => taxon === endpoint.taxon);
   const plate = form && formPlate(guide, form.id, mainView(guide), 'thumb');
   return (
-    <View style={styles.row}>
+    <Row align="center" oneLine>
       <View style={styles.plate}>{plate && <PlateView plate={plate} width={46} height={46} />}</View>
       <View style={styles.grow}>
         {known ? (
@@ -57,12 +58,11 @@ function EndpointRow({ bench, endpoint, told }: { bench: OpenWalk; endpoint: Key
             : inHundred(endpoint.p)}
         </Text>
       </View>
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   plate: {
     width: 46,
     height: 46,

@@ -4,6 +4,7 @@ import type { Couplet, Lead, LeadStanding } from '@plesion/core/keys';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { DestinationName } from '../keys/DestinationName';
 import { StatementRow } from './StatementRow';
@@ -32,10 +33,10 @@ export function LeadCard({ bench, couplet, lead, standing, guide, specimen, take
       aria-label={`Lead ${couplet.number}${lead.id}`}
       style={[styles.card, useWide() && styles.beside, taken && styles.taken]}
     >
-      <View style={styles.head}>
+      <Row gap="m" align="center" justify="between" oneLine>
         <Text size="title" color={colour.kelp}>{`${couplet.number}${lead.id}`}</Text>
         {standing && <Support standing={standing} />}
-      </View>
+      </Row>
       {lead.statements.map((statement) => (
         <StatementRow
           key={statement.n}
@@ -73,8 +74,9 @@ function Support({ standing }: { standing: LeadStanding }) {
   const share = Math.min(1, Math.abs(support) / 6);
   const told = standing.findings.some(({ fit }) => fit !== undefined);
   return (
-    <View
-      style={styles.support}
+    <Row
+      align="center"
+      oneLine
       role="img"
       aria-label={told ? `Support ${support.toFixed(1)} bits, ${inHundred(p)}` : 'Nothing ticked yet'}
     >
@@ -94,7 +96,7 @@ function Support({ standing }: { standing: LeadStanding }) {
       <Text size="small" figures quiet={!told} color={told ? (support >= 0 ? colour.for : colour.against) : undefined}>
         {told ? `${support > 0 ? '+' : ''}${support.toFixed(1)} bits` : 'not ticked'}
       </Text>
-    </View>
+    </Row>
   );
 }
 
@@ -110,8 +112,6 @@ const styles = StyleSheet.create({
   // Only side by side: down a phone it would be a height.
   beside: { flexGrow: 1, flexBasis: 280, maxWidth: '100%' },
   taken: { borderColor: colour.kelp, borderWidth: 2, padding: space.l - 1 },
-  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space.m },
-  support: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   track: { width: 96, height: 12, backgroundColor: colour.mist, borderRadius: 6, overflow: 'hidden' },
   middle: { position: 'absolute', left: 47, top: 0, width: 2, height: 12, backgroundColor: colour.ink },
   bar: { position: 'absolute', top: 2, height: 8 },

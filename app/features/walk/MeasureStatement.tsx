@@ -3,8 +3,10 @@ import { onlyQuantity, type Statement } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { colour, space } from '../../theme/index';
+import { colour } from '../../theme/index';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 import { Text } from '../../ui/Text';
 import { StateTiles } from '../reading/StateTiles';
@@ -40,7 +42,7 @@ export function MeasureStatement({ bench, couplet, statement, guide, specimen }:
     );
   }
   return (
-    <View style={styles.measured}>
+    <Stack>
       {character.protocol && (
         <LinkBox href={`/specimens/${at.id}/measure?character=${character.id}`} style={styles.photo}>
           <Text strong color={colour.kelp}>
@@ -54,7 +56,7 @@ export function MeasureStatement({ bench, couplet, statement, guide, specimen }:
         reading={reading}
         onGive={(given) => given && bench.read(at.id, { id, character: character.id, ...given })}
       />
-    </View>
+    </Stack>
   );
 }
 
@@ -72,7 +74,7 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
   };
   const wrong = texts.value.trim() && numberOf(texts.value) === undefined ? 'Write a number, such as 5.7.' : undefined;
   return (
-    <View style={styles.row}>
+    <Row oneLine>
       <View style={styles.value}>
         <TextField
           label="measured"
@@ -87,14 +89,12 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
         <TextField label="±" inputMode="decimal" value={texts.error} onChangeText={(error) => give({ ...texts, error })} />
       </View>
       {!quantity && <Text size="small">No number was recognised in this statement.</Text>}
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  measured: { gap: space.s },
   photo: { alignSelf: 'flex-start', justifyContent: 'center' },
-  row: { flexDirection: 'row', gap: space.s },
   value: { flex: 2 },
   error: { flex: 1 },
 });

@@ -12,6 +12,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Option, Options } from '../../ui/Options';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { ticking } from './answering';
@@ -49,7 +50,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
   const numeric = statement.link ? !('states' in statement.link) : onlyQuantity(statement.text) !== undefined;
   return (
     <View style={[styles.row, chosen && styles.chosen]}>
-      <View style={styles.line}>
+      <Row gap="xs" align="start" oneLine>
         <View style={styles.words}>
           {statement.join && statement.join !== 'and' && (
             <Text size="small" strong quiet>
@@ -84,7 +85,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
             onPress={() => setMeasuring(!measuring)}
           />
         )}
-      </View>
+      </Row>
       <Options label={statement.text} style={styles.ticks}>
         {STATEMENT_ANSWERS.map((answer) => (
           <Tick
@@ -165,7 +166,6 @@ function Tick({ answer, on, silent, off, onPress }: TickProps) {
 const styles = StyleSheet.create({
   row: { gap: space.s, paddingVertical: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingHorizontal: space.xs },
   chosen: { backgroundColor: colour.kelpWash, borderRadius: radius.s },
-  line: { flexDirection: 'row', alignItems: 'flex-start', gap: space.xs },
   words: { flex: 1, gap: 2, minWidth: 0 },
   ticks: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   tick: {

@@ -9,6 +9,8 @@ import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
@@ -26,7 +28,7 @@ export function WalkEnd({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: 
   if (!reached) return null;
   const known = guide?.taxa.some(({ id }) => id === reached.taxon);
   return (
-    <View style={styles.group}>
+    <Stack gap="m">
       <Announce>{`The key comes to ${reached.name}, ${inHundred(reached.p)}. ${call?.text ?? ''}`}</Announce>
       <Card title="The key comes to">
         {known ? <TaxonName guide={guide} taxon={reached.taxon} size={30} /> : <WrittenName name={reached.name} size={30} />}
@@ -42,7 +44,7 @@ export function WalkEnd({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: 
           </Notice>
         )}
         {bench.lot && (
-          <View style={styles.buttons}>
+          <Row>
             {bench.specimens.map(({ id, state }, i) => (
               <Button
                 key={id}
@@ -51,21 +53,21 @@ export function WalkEnd({ bench, onShow }: { bench: OpenWalk; onShow: (couplet: 
                 onPress={() => router.push(nameHref({ id, state }, reached.name))}
               />
             ))}
-          </View>
+          </Row>
         )}
         {!bench.lot && !only && <KeepSpecimen bench={bench} />}
         {only && (
-          <View style={styles.buttons}>
+          <Row>
             <Button kind="main" label="Write it down" onPress={() => router.push(nameHref(only, reached.name))} />
             {only.state.content.guideId && (
               <Button label="To the Bench" onPress={() => router.push(`/specimens/${only.id}/bench`)} />
             )}
-          </View>
+          </Row>
         )}
       </Card>
       <Missteps bench={bench} onShow={onShow} />
       <BackCheckSheet bench={bench} />
-    </View>
+    </Stack>
   );
 }
 
@@ -93,9 +95,9 @@ function KeepSpecimen({ bench }: { bench: OpenWalk }) {
     router.replace(`/keys/${bench.stored.id}/walk?specimen=${id}`);
   };
   return (
-    <View style={styles.buttons}>
+    <Row>
       <Button kind="main" label="Keep it as a specimen" onPress={keep} />
-    </View>
+    </Row>
   );
 }
 
@@ -172,8 +174,6 @@ function BackCheckSheet({ bench }: { bench: OpenWalk }) {
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.m },
-  buttons: { flexDirection: 'row', gap: space.s, flexWrap: 'wrap' },
   misstep: {
     flexDirection: 'row',
     alignItems: 'center',

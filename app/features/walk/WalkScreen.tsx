@@ -10,6 +10,7 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { KeyHelp } from '../reading/KeyHelp';
 import { DangerNotice } from '../judgement/DangerNotice';
@@ -75,7 +76,7 @@ const Head = memo(function Head({ bench }: { bench: OpenWalk }) {
   const router = useRouter();
   const only = bench.lot ? undefined : bench.specimens[0];
   return (
-    <View style={styles.head}>
+    <Row gap="xs" align="center" oneLine>
       <View style={styles.grow}>
         <PageHeading size="title" title={`Walk: ${bench.stored.key.title}`} numberOfLines={2}>
           {bench.stored.key.title}
@@ -96,7 +97,7 @@ const Head = memo(function Head({ bench }: { bench: OpenWalk }) {
         hint="Open the page of the key"
         onPress={() => router.push(`/keys/${bench.stored.id}`)}
       />
-    </View>
+    </Row>
   );
 });
 
@@ -164,9 +165,9 @@ function PhoneWalk({ bench }: { bench: OpenWalk }) {
 function Again({ bench }: { bench: OpenWalk }) {
   if (bench.result.trail.length === 0) return null;
   return (
-    <View style={styles.again}>
+    <Row justify="end">
       <Button small kind="quiet" label="Begin again" hint="Begin the walk again; undo brings it back" onPress={bench.restart} />
-    </View>
+    </Row>
   );
 }
 
@@ -281,9 +282,7 @@ function WideWalk({ bench }: { bench: OpenWalk }) {
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
   grow: { flex: 1, minWidth: 0 },
-  again: { flexDirection: 'row', justifyContent: 'flex-end' },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
   middle: { flex: 1 },
   right: { width: 328, flexGrow: 0 },

@@ -23,6 +23,7 @@ import { colour, space } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
 import { Card } from '../../../ui/Card';
+import { Row } from '../../../ui/Row';
 import { Text } from '../../../ui/Text';
 import { DestinationEditor } from './DestinationEditor';
 import { LinkEditor } from './LinkEditor';
@@ -58,7 +59,7 @@ export function CoupletEditor({ keyed, couplet, guide, onChange, onGo }: Couplet
           onNew={() => withNew((key) => addCouplet(key, id, lead.id))}
         />
       ))}
-      <View style={styles.row}>
+      <Row gap="xs">
         <Button small label="Add a lead" onPress={() => onChange((key) => addLead(key, id))} />
         <Button small label="Insert a couplet before" onPress={() => withNew((key) => insertBefore(key, id))} />
         <Button
@@ -87,7 +88,7 @@ export function CoupletEditor({ keyed, couplet, guide, onChange, onGo }: Couplet
             onPress={() => onChange((key) => removeCouplet(key, id))}
           />
         )}
-      </View>
+      </Row>
       <TextField
         label="Before you look: how to prepare or turn it"
         value={couplet.prepare ?? ''}
@@ -118,7 +119,7 @@ function LeadEditor({ keyed, couplet, lead, place, guide, onChange, onGo, onNew 
   const next = nextOf(keyed, lead);
   return (
     <View style={styles.lead}>
-      <View style={styles.head}>
+      <Row gap="xs" align="center">
         <Text strong color={colour.kelp} size="lead" style={styles.grow}>{`${number}${lead.id}`}</Text>
         {place > 0 && (
           <Button
@@ -147,7 +148,7 @@ function LeadEditor({ keyed, couplet, lead, place, guide, onChange, onGo, onNew 
             onPress={() => onChange((key) => removeLead(key, id, lead.id))}
           />
         )}
-      </View>
+      </Row>
       <LeadWords
         key={printStatements(lead.statements)}
         lead={lead}
@@ -167,7 +168,7 @@ function LeadEditor({ keyed, couplet, lead, place, guide, onChange, onGo, onNew 
         />
       ))}
       <DestinationEditor keyed={keyed} couplet={id} lead={lead} guide={guide} onChange={onChange} onNew={onNew} />
-      <View style={styles.row}>
+      <Row gap="xs">
         {next && <Button small kind="quiet" label={`Go to couplet ${next.number}`} onPress={() => onGo(next.id)} />}
         {next && (
           <Button
@@ -177,7 +178,7 @@ function LeadEditor({ keyed, couplet, lead, place, guide, onChange, onGo, onNew 
             onPress={() => onChange((key) => mergeCouplet(key, id, lead.id))}
           />
         )}
-      </View>
+      </Row>
     </View>
   );
 }
@@ -201,7 +202,5 @@ function LeadWords({ lead, number, onWords }: { lead: Lead; number: string; onWo
 
 const styles = StyleSheet.create({
   lead: { gap: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingTop: space.m },
-  head: { flexDirection: 'row', alignItems: 'center', gap: space.xs, flexWrap: 'wrap' },
   grow: { flex: 1 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
 });

@@ -2,9 +2,10 @@ import type { Guide } from '@plesion/core/guide';
 import { type Destination, type Key, type Lead, setDestination, taxonNamed } from '@plesion/core/keys';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { space } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { ChoiceGroup } from '../../../ui/ChoiceGroup';
+import { Row } from '../../../ui/Row';
+import { Stack } from '../../../ui/Stack';
 import { TextField } from '../../../ui/TextField';
 import { Text } from '../../../ui/Text';
 
@@ -40,7 +41,7 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
   const unknownNumber = kind === 'couplet' && text.trim() && !keyed.couplets.some(({ number }) => number === text.trim());
   const unknownName = kind === 'taxon' && text.trim() && guide && !taxonNamed(guide, text.trim());
   return (
-    <View style={styles.group}>
+    <Stack>
       <ChoiceGroup
         label="leads to"
         options={KINDS}
@@ -52,7 +53,7 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
         }}
       />
       {kind !== 'open' && (
-        <View style={styles.row}>
+        <Row align="end" oneLine>
           <View style={styles.grow}>
             <TextField
               label={{ couplet: 'Number of the couplet', taxon: 'Name', key: 'Key to', open: '' }[kind]}
@@ -63,14 +64,14 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
             />
           </View>
           {kind === 'couplet' && <Button small label="A new couplet" onPress={onNew} />}
-        </View>
+        </Row>
       )}
       {unknownName && (
         <Text size="small" quiet>
           The guide does not know this name; nothing can be checked at this ending.
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -85,7 +86,5 @@ function named(name: string, guide: Guide | undefined): Destination {
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.s },
-  row: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
   grow: { flex: 1 },
 });

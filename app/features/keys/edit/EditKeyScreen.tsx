@@ -9,6 +9,7 @@ import { TextField } from '../../../ui/TextField';
 import { PageHeading } from '../../../ui/PageHeading';
 import { Screen } from '../../../ui/Screen';
 import { AsyncScreen } from '../../../ui/AsyncScreen';
+import { Row } from '../../../ui/Row';
 import { Text } from '../../../ui/Text';
 import { RecordTrouble } from '../../records/SavingTrouble';
 import { useGuide } from '../../records/useGuide';
@@ -49,7 +50,7 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
       <PageHeading size="title" title={`Edit: ${key.title}`}>
         Edit the key
       </PageHeading>
-      <View style={styles.head}>
+      <Row gap="m" oneLine>
         <View style={styles.grow}>
           <TextField
             label="Title of the key"
@@ -58,7 +59,7 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
             onChangeText={(title) => title && change((now) => ({ ...now, title }))}
           />
         </View>
-      </View>
+      </Row>
       <RecordTrouble
         draft={draft}
         state={state}
@@ -165,7 +166,7 @@ function SaveBar({
     if (saving.at === 'saved') router.replace(`/keys/${id}`);
   };
   return (
-    <View style={styles.foot}>
+    <Row gap="xs" align="center">
       <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
       <Button small kind="quiet" label="Redo" disabled={!state.canRedo} onPress={draft.redo} />
       <Button small kind="quiet" label="Renumber" hint="Renumber couplets in the order they are met" onPress={onRenumber} />
@@ -178,12 +179,11 @@ function SaveBar({
         busy={busy}
         onPress={() => (clean ? router.replace(`/keys/${id}`) : void save())}
       />
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
   columns: { gap: space.m },
   beside: { flexDirection: 'row', alignItems: 'flex-start' },
@@ -213,5 +213,4 @@ const styles = StyleSheet.create({
   numberTall: { flexDirection: 'row', justifyContent: 'flex-start', paddingHorizontal: space.m, gap: space.s },
   fault: { borderColor: colour.hazard, borderStyle: 'dashed' },
   on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },
-  foot: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.xs },
 });

@@ -5,6 +5,8 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { ChoiceGroup } from '../../../ui/ChoiceGroup';
+import { Row } from '../../../ui/Row';
+import { Stack } from '../../../ui/Stack';
 import { TextField } from '../../../ui/TextField';
 import { Text } from '../../../ui/Text';
 
@@ -25,7 +27,7 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
   const put = (next: StatementLink | undefined) => onChange((key) => setLink(key, couplet, n, next));
   return (
     <View style={styles.group}>
-      <View style={styles.row}>
+      <Row align="center">
         <Text size="small" style={styles.grow}>
           {statement.join && statement.join !== 'and' ? `${statement.join} ${text}` : text}
         </Text>
@@ -38,12 +40,12 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
             onPress={onOpen}
           />
         )}
-      </View>
+      </Row>
       {open && guide && (
-        <View style={styles.panel}>
+        <Stack>
           <CharacterPick guide={guide} chosen={character} text={text} onPick={(next) => put(next && firstLink(next, text))} />
           {character && link && <LinkValues character={character} link={link} onChange={put} />}
-        </View>
+        </Stack>
       )}
     </View>
   );
@@ -127,7 +129,7 @@ function LinkValues({
     onChange({ character: character.id, ...(low === undefined ? {} : { low }), ...(high === undefined ? {} : { high }) });
   };
   return (
-    <View style={styles.row}>
+    <Row align="center">
       <View style={styles.grow}>
         <TextField
           label="from"
@@ -146,7 +148,7 @@ function LinkValues({
           onChangeText={(high) => give({ high })}
         />
       </View>
-    </View>
+    </Row>
   );
 }
 
@@ -162,7 +164,5 @@ function sayLink(character: Character, link: StatementLink): string {
 
 const styles = StyleSheet.create({
   group: { gap: space.xs, borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flex: 1, minWidth: 120 },
-  panel: { gap: space.s },
 });
