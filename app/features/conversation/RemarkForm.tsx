@@ -1,7 +1,7 @@
 import { type Drawn, DRAWN, type Place } from '@plesion/contract/conversations';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { View } from 'react-native';
+import { type View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';

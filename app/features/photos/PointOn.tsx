@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { View } from 'react-native';
+import { type View } from 'react-native';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Stack } from '../../ui/Stack';
 import { AimedPhoto, PhotoPin } from './AimedPhoto';
