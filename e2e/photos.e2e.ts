@@ -200,8 +200,9 @@ it('side by side a photo lies on a plate by two places set with keys alone, and 
   // What was set, and how it is looked at, outlive a reload.
   const slider = page.getByRole('slider');
   await page.getByRole('radio', { name: 'shine through' }).click();
-  // It is kept as it is drawn: a slow page has not drawn it yet.
   await slider.waitFor();
+  // The address follows a moment after: a slow page has not written it yet.
+  await page.waitForURL(/=through/);
   await page.reload();
   await slider.focus();
   await page.keyboard.press('End');
