@@ -1,36 +1,42 @@
-import { StyleSheet, View, type ViewProps } from 'react-native';
-import { gaps, type Gap } from './gaps';
+import { StyleSheet, View, type ViewProps, type ViewStyle } from 'react-native';
+import { type Gap, GAPS } from './gaps';
 
-interface RowProps extends ViewProps {
+interface Placing {
   /** Room between the parts. */
   gap?: Gap;
   /** Where what is lower than the row stands; as high as the row, where absent. */
-  align?: keyof typeof aligned;
+  align?: keyof typeof ALIGNED;
   /** Where the parts stand that do not fill the row; at its beginning, where absent. */
-  justify?: keyof typeof justified;
+  justify?: keyof typeof JUSTIFIED;
   /** Does it stay on one line, however narrow? Usually what does not fit goes on below. */
   oneLine?: boolean;
 }
 
 /** Parts side by side. */
-export const Row = ({ gap = 's', align, justify, oneLine, style, ...rest }: RowProps) => (
-  <View
-    {...rest}
-    style={[styles.row, !oneLine && styles.wrap, gaps[gap], align && aligned[align], justify && justified[justify], style]}
-  />
-);
+export function Row({ gap, align, justify, oneLine, style, ...rest }: Placing & ViewProps) {
+  const placed = styleOf({ gap, align, justify, oneLine });
+  return <View {...rest} style={style ? [placed, style] : placed} />;
+}
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row' }, wrap: { flexWrap: 'wrap' } });
+const ALIGNED = { start: 'flex-start', center: 'center', end: 'flex-end', baseline: 'baseline' } as const;
+const JUSTIFIED = { center: 'center', end: 'flex-end', between: 'space-between' } as const;
 
-const aligned = StyleSheet.create({
-  start: { alignItems: 'flex-start' },
-  center: { alignItems: 'center' },
-  end: { alignItems: 'flex-end' },
-  baseline: { alignItems: 'baseline' },
-});
+/** One style for each way to place, made once: lists have hundreds of rows. */
+const made = new Map<string, ViewStyle>();
 
-const justified = StyleSheet.create({
-  center: { justifyContent: 'center' },
-  end: { justifyContent: 'flex-end' },
-  between: { justifyContent: 'space-between' },
-});
+function styleOf({ gap = 's', align, justify, oneLine }: Placing): ViewStyle {
+  const name = `${gap} ${align} ${justify} ${oneLine}`;
+  const known = made.get(name);
+  if (known) return known;
+  const { row } = StyleSheet.create({
+    row: {
+      flexDirection: 'row',
+      gap: GAPS[gap],
+      ...(oneLine ? {} : { flexWrap: 'wrap' }),
+      ...(align ? { alignItems: ALIGNED[align] } : {}),
+      ...(justify ? { justifyContent: JUSTIFIED[justify] } : {}),
+    },
+  });
+  made.set(name, row);
+  return row;
+}

@@ -1,5 +1,5 @@
-import { View, type ViewProps } from 'react-native';
-import { gaps, type Gap } from './gaps';
+import { StyleSheet, View, type ViewProps } from 'react-native';
+import { type Gap, GAPS } from './gaps';
 
 interface StackProps extends ViewProps {
   /** Room between the parts. */
@@ -7,4 +7,15 @@ interface StackProps extends ViewProps {
 }
 
 /** Parts one below the other. */
-export const Stack = ({ gap = 's', style, ...rest }: StackProps) => <View {...rest} style={[gaps[gap], style]} />;
+export const Stack = ({ gap = 's', style, ...rest }: StackProps) => (
+  <View {...rest} style={style ? [styles[gap], style] : styles[gap]} />
+);
+
+const styles = StyleSheet.create({
+  hair: { gap: GAPS.hair },
+  xs: { gap: GAPS.xs },
+  s: { gap: GAPS.s },
+  m: { gap: GAPS.m },
+  l: { gap: GAPS.l },
+  xl: { gap: GAPS.xl },
+});

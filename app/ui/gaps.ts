@@ -1,15 +1,6 @@
-import { StyleSheet } from 'react-native';
 import { space } from '../theme';
 
 /** Room between parts, in steps of the theme; a hair where lines belong together. */
-export const gaps = StyleSheet.create({
-  none: { gap: 0 },
-  hair: { gap: 2 },
-  xs: { gap: space.xs },
-  s: { gap: space.s },
-  m: { gap: space.m },
-  l: { gap: space.l },
-  xl: { gap: space.xl },
-});
+export const GAPS = { hair: 2, xs: space.xs, s: space.s, m: space.m, l: space.l, xl: space.xl } as const;
 
-export type Gap = keyof typeof gaps;
+export type Gap = keyof typeof GAPS;
