@@ -1,12 +1,15 @@
 import { RequestProblem } from '@plesion/contract';
 import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, render, screen } from '@testing-library/react-native';
+import { StyleSheet, type ViewStyle } from 'react-native';
 import { Button } from './Button';
 import { ChoiceGroup } from './ChoiceGroup';
 import { TextField } from './TextField';
 import { Notice } from './Notice';
 import { AsyncScreen } from './AsyncScreen';
 import { Card } from './Card';
+import { Row } from './Row';
+import { Stack } from './Stack';
 import { Empty, Failed, Loading } from './states';
 import { TaxonName } from './TaxonName';
 import { Text } from './Text';
@@ -17,6 +20,30 @@ const options = [
   { id: 'near', label: 'a few paces' },
   { id: 'far', label: 'far off' },
 ] as const;
+
+describe('what is placed', () => {
+  it('stands side by side, goes on below where it has no room, and otherwise only where it is told to', () => {
+    render(
+      <>
+        <Row testID="usual" />
+        <Row testID="told" gap="xl" align="end" justify="between" oneLine style={{ padding: 3 }} />
+        <Row testID="again" />
+      </>,
+    );
+    const style = (id: string) => StyleSheet.flatten(screen.getByTestId(id).props.style as ViewStyle);
+    expect(style('usual')).toEqual({ flexDirection: 'row', flexWrap: 'wrap', gap: 8 });
+    expect(style('told')).toEqual({
+      ...{ flexDirection: 'row', gap: 24, alignItems: 'flex-end', justifyContent: 'space-between' },
+      padding: 3,
+    });
+    expect(style('again')).toEqual(style('usual'));
+  });
+
+  it('stands one below the other, as far apart as told', () => {
+    render(<Stack testID="stack" gap="hair" style={{ flex: 1 }} />);
+    expect(screen.getByTestId('stack')).toHaveStyle({ gap: 2, flex: 1 });
+  });
+});
 
 describe('a choice', () => {
   it('of one replaces the one before', () => {
