@@ -4,7 +4,7 @@ import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PhotoTable } from '../measure/PhotoTable';
 import { pointsOf, type Step } from '../measure/steps';
-import { emptyTable, keyed, move, place, type Table } from '../measure/table';
+import { emptyTable, place, type Table } from '../measure/table';
 import type { MatchedBy, Pair } from './pictures';
 
 interface PlacesTableProps {
@@ -36,9 +36,7 @@ export function PlacesTable({ image, label, by, onSet }: PlacesTableProps) {
           setting
           panning={false}
           onPlace={(at) => put(place(table, steps, at))}
-          onMove={(held, at, goesOn) => setTable((so) => move(so, held, at, goesOn))}
-          onHold={(held) => setTable((so) => ({ ...so, held, active: held.id }))}
-          onKey={(key) => setTable((so) => keyed(so, steps, key))}
+          onTable={setTable}
           says={`${label}. Set: ${active.label}. Arrows move the cross-hair, Enter sets a point.`}
         />
       </View>

@@ -19,7 +19,7 @@ import { PhotoFailed } from './PhotoFailed';
 import { PhotoTable } from './PhotoTable';
 import { ScaleFields } from './ScaleFields';
 import { isWhole, lengthTyped, scaleOf, withoutScale } from './steps';
-import { choose, keyed, move, place } from './table';
+import { choose } from './table';
 import { TableTools } from './TableTools';
 import { type Told, type Tool, toldByPixels, toldByPoints } from './tools';
 import { usePhoto } from './usePhoto';
@@ -80,10 +80,7 @@ export function FreeTable({ name, tool, photo, keep }: FreeTableProps) {
           table={table}
           setting={!whole || step.kind !== 'point'}
           panning={panning}
-          onPlace={(at) => setTable((so) => place(so, steps, at))}
-          onMove={(held, at, goesOn) => setTable((so) => move(so, held, at, goesOn))}
-          onHold={(held) => setTable((so) => ({ ...so, held, active: held.id }))}
-          onKey={(key) => setTable((so) => keyed(so, steps, key))}
+          onTable={setTable}
           says={`The photo. Set: ${step.label}. Arrows move the cross-hair, Enter sets a point.`}
         />
       </View>

@@ -26,9 +26,9 @@ import { PhotoTable } from './PhotoTable';
 import { Result, sayTaken } from './Result';
 import { ScaleFields } from './ScaleFields';
 import { isWhole, needsScale, pointsOf, scaleOf, withoutScale } from './steps';
-import { again, choose, foundBy, keyed, move, place, placeAll } from './table';
+import { again, choose, foundBy, place, placeAll } from './table';
 import { TableTools } from './TableTools';
-import { TABLE_KEYS, type TableKey } from './tableKeys';
+import { TABLE_KEYS } from './tableKeys';
 import { takenBy } from './taken';
 import { usePhoto } from './usePhoto';
 import { useTable } from './useTable';
@@ -88,7 +88,6 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       setTable((so) => placeAll(so, step.id, [...pointsOf(so.points, step.id), ...points]));
     });
   };
-  const onKey = (key: TableKey) => setTable((so) => keyed(so, steps, key));
   const danger = <DangerNotice guide={bench.stored.guide} answer={bench.answer} folded />;
   const form = bench.answer?.forms[0].form;
   if (failed)
@@ -134,13 +133,11 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
       table={table}
       setting={!whole || step.kind !== 'point'}
       panning={panning}
+      onTable={setTable}
       onPlace={put}
       onSeen={onSeen}
       onAim={from ? aimed : undefined}
       ahead={ahead}
-      onMove={(held, at, goesOn) => setTable((so) => move(so, held, at, goesOn))}
-      onHold={(held) => setTable((so) => ({ ...so, held, active: held.id }))}
-      onKey={onKey}
       says={`The photo. ${whole ? 'All is set.' : `Set: ${step.label}.`} Arrows move the cross-hair, Enter sets a point.`}
     />
   );

@@ -6,8 +6,8 @@ import type { Part } from './looking';
 import { Loupe } from './Loupe';
 import { PointMarks } from './PointMarks';
 import { pointsOf, type Step } from './steps';
-import { heldPoint, type Held, nearest, type Table } from './table';
-import { tableKey, type TableKey } from './tableKeys';
+import { heldPoint, type Held, hold, keyed, move, nearest, place, type Table } from './table';
+import { tableKey } from './tableKeys';
 import { useKeys } from './useKeys';
 import { usePointers } from '../../lib/usePointers';
 import { ZoomButtons } from '../../ui/ZoomButtons';
@@ -36,11 +36,9 @@ interface PhotoTableProps {
   setting: boolean;
   /** Does one finger move the photo, instead of setting points? */
   panning: boolean;
-  onPlace: (at: PixelPoint) => void;
-  onMove: (held: Held, at: PixelPoint, goesOn: boolean) => void;
-  /** A point is taken hold of, for the keys to move. */
-  onHold: (held: Held) => void;
-  onKey: (key: TableKey) => void;
+  onTable: (next: (table: Table) => Table) => void;
+  /** Where more is to be done with a place than to set the next point there. */
+  onPlace?: (at: PixelPoint) => void;
   /** Told what is in sight of the photo. */
   onSeen?: (part: Part) => void;
   /** Told where the finger aims; undefined once it does not. */
@@ -58,10 +56,8 @@ export function PhotoTable({
   table,
   setting,
   panning,
-  onPlace,
-  onMove,
-  onHold,
-  onKey,
+  onTable,
+  onPlace = (at) => onTable((so) => place(so, steps, at)),
   onSeen,
   onAim,
   ahead,
@@ -102,7 +98,7 @@ export function PhotoTable({
       if (now.kind === 'aim') return setAim(onPhoto(toPhoto(view, at), photo));
       // It moves along with the finger, and does not jump under it.
       const next = onPhoto([now.at[0] + by[0] / view.scale, now.at[1] + by[1] / view.scale], photo);
-      onMove(now.held, next, now.moved);
+      onTable((so) => move(so, now.held, next, now.moved));
       setAim(next);
       doing.current = { ...now, at: next, moved: true };
     },
@@ -115,7 +111,7 @@ export function PhotoTable({
       // A tap near a point sets the next one all the same, as long as there is one to set.
       if (now?.kind === 'hold' && !now.moved) {
         if (setting) onPlace(onPhoto(toPhoto(view, at), photo));
-        else onHold(now.held);
+        else onTable((so) => hold(so, now.held));
       }
     },
     onPinch: (factor, about, by) => change((so, size) => pinched(so, factor, about, by, photo, size)),
@@ -142,7 +138,7 @@ export function PhotoTable({
       return setAim(aimed);
     }
     if (key.kind === 'free') setAim(aimed);
-    onKey(key);
+    onTable((so) => keyed(so, steps, key));
   };
   useKeys(surface, hear);
   const heldAt = heldPoint(table);

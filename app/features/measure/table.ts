@@ -70,6 +70,9 @@ export function move(table: Table, { id, n }: Held, at: PixelPoint, goesOn = fal
   return { ...(goesOn ? { ...table, points } : changed(table, points)), held: { id, n } };
 }
 
+/** A point is taken hold of, for the keys to move. */
+export const hold = (table: Table, held: Held): Table => ({ ...table, held, active: held.id });
+
 /** Take a point away. */
 export function take(table: Table, { id, n }: Held): Table {
   const left = pointsOf(table.points, id).filter((_, i) => i !== n);
@@ -151,7 +154,7 @@ export function keyed(table: Table, steps: readonly Step[], key: TableKey): Tabl
       if (all.length === 0) return table;
       const so = all.findIndex(({ id, n }) => id === table.held?.id && n === table.held.n);
       const to = key.kind === 'next' ? (so + 1) % all.length : (so <= 0 ? all.length : so) - 1;
-      return { ...table, held: all[to], active: all[to].id };
+      return hold(table, all[to]);
     }
     case 'free':
       return { ...table, held: undefined };
