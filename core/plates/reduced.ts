@@ -36,7 +36,9 @@ function pathReduced(d: string, by: number): string {
  *
  * @param by how many times as large: a whole number that leaves no long fractions, as 2 or 10.
  */
-export function reduced({ box, inks, parts, ...rest }: Plate, by: number): Plate {
+export function reduced(plate: Plate, by: number): Plate {
+  if (by === 1) return plate;
+  const { box, inks, parts, ...rest } = plate;
   const small = ({ x, y, width, height }: Box): Box => ({ x: x / by, y: y / by, width: width / by, height: height / by });
   return {
     ...rest,

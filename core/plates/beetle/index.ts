@@ -29,12 +29,8 @@ const VIEWS = {
 /** A whole beetle from above or its side, or its head from the front, or a hind leg, in millimetres. */
 export function drawBeetle(traits: Traits, view: BeetleView, detail: Detail = 'full'): Plate {
   const model = beetleModel(traits);
-  const { draw, scale, by } = VIEWS[view];
-  if (detail !== 'full') {
-    const pen = newPen(sizeOf(model) * scale, detail);
-    draw(pen, model);
-    return finish(pen, 0.07);
-  }
+  const { draw, scale, by: most } = VIEWS[view];
+  const by = detail === 'full' ? most : 1;
   const large = { ...model, length: model.length * by };
   const pen = newPen(sizeOf(large) * scale, detail);
   draw(pen, large);
