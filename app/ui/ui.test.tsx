@@ -12,6 +12,7 @@ import { Row } from './Row';
 import { Stack } from './Stack';
 import { Empty, Failed, Loading } from './states';
 import { TaxonName } from './TaxonName';
+import { Tabs } from './Tabs';
 import { Text } from './Text';
 import { ToastPlace, useToast } from './Toast';
 
@@ -42,6 +43,27 @@ describe('what is placed', () => {
   it('stands one below the other, as far apart as told', () => {
     render(<Stack testID="stack" gap="hair" style={{ flex: 1 }} />);
     expect(screen.getByTestId('stack')).toHaveStyle({ gap: 2, flex: 1 });
+  });
+});
+
+describe('parts of a page', () => {
+  it('show one at a time, which names what it shows', () => {
+    const onChange = jest.fn();
+    const page = (chosen: 'hand' | 'far', children: string) => (
+      <Tabs label="How near" tabs={options} chosen={chosen} onChange={onChange}>
+        <Text>{children}</Text>
+      </Tabs>
+    );
+    const { rerender } = render(page('hand', 'What is in the hand.'));
+    const tab = (name: string) => screen.getByRole('tab', { name });
+    expect(tab('in the hand')).toBeSelected();
+    expect(tab('far off')).not.toBeSelected();
+    fireEvent.press(tab('far off'));
+    expect(onChange).toHaveBeenCalledWith('far');
+    rerender(page('far', 'What is far off.'));
+    expect(tab('far off')).toBeSelected();
+    expect(tab('in the hand')).not.toBeSelected();
+    expect(screen.getByText('What is far off.')).toBeOnTheScreen();
   });
 });
 

@@ -3,13 +3,13 @@ import { StyleSheet } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Loading } from '../../ui/states';
+import { Tabs } from '../../ui/Tabs';
 import { Text } from '../../ui/Text';
 import { AboutPart } from './AboutPart';
 import { CharactersPart } from './CharactersPart';
@@ -33,6 +33,7 @@ const PARTS = {
   look: 'Look it over',
 } as const;
 type Part = keyof typeof PARTS;
+const TABS = (Object.keys(PARTS) as Part[]).map((id) => ({ id, label: PARTS[id] }));
 
 const isPart = (asked: string | undefined): asked is Part => asked !== undefined && Object.hasOwn(PARTS, asked);
 
@@ -121,69 +122,64 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
       }
     >
       <PageHeading>{draft.title || 'A new guide'}</PageHeading>
-      <ChoiceGroup
-        label="Part"
-        hideLabel
-        options={(Object.keys(PARTS) as Part[]).map((one) => ({ id: one, label: PARTS[one] }))}
-        chosen={[part]}
-        onChange={([next]: Part[]) => setAddress({ part: next })}
-      />
       {refused && (
         <Notice kind="problem" title="Not taken">
           {refused}
         </Notice>
       )}
-      {part === 'about' && <AboutPart {...props} id={id} />}
-      {part === 'taxa' && <TaxaPart {...props} />}
-      {part === 'characters' && <CharactersPart {...props} />}
-      {part === 'scores' && <ScoresPart {...props} id={id} />}
-      {part === 'places' && (
-        <Suspense fallback={<Loading what="Places" />}>
-          <PlacesPart {...props} />
-        </Suspense>
-      )}
-      {part === 'words' && (
-        <Suspense fallback={<Loading what="Words" />}>
-          <WordsPart {...props} />
-        </Suspense>
-      )}
-      {part === 'figures' && (
-        <Suspense fallback={<Loading what="Photographs" />}>
-          <FiguresPart {...props} id={id} />
-        </Suspense>
-      )}
-      {part === 'rules' && (
-        <Suspense fallback={<Loading what="Rules" />}>
-          <RulesPart {...props} id={id} />
-        </Suspense>
-      )}
-      {part === 'heredity' && (
-        <Suspense fallback={<Loading what="How it is inherited" />}>
-          <HeredityPart {...props} id={id} />
-        </Suspense>
-      )}
-      {part === 'matrix' && (
-        <Suspense fallback={<Loading what="Tables" />}>
-          <MatrixPart {...props} id={id} flush={writing.flush} takenIn={writing.takenIn} />
-        </Suspense>
-      )}
-      {part === 'try' && (
-        <Suspense fallback={<Loading what="The trial" />}>
-          <TryPart id={id} draft={draft} version={version} saved={saving === 'saved'} />
-        </Suspense>
-      )}
-      {part === 'look' && (
-        <Suspense fallback={<Loading what="What the draft says" />}>
-          <LookPart
-            {...props}
-            id={id}
-            version={version}
-            saved={saving === 'saved'}
-            flush={writing.flush}
-            catchUp={writing.catchUp}
-          />
-        </Suspense>
-      )}
+      <Tabs label="Parts of the guide" tabs={TABS} chosen={part} onChange={(next) => setAddress({ part: next })}>
+        {part === 'about' && <AboutPart {...props} id={id} />}
+        {part === 'taxa' && <TaxaPart {...props} />}
+        {part === 'characters' && <CharactersPart {...props} />}
+        {part === 'scores' && <ScoresPart {...props} id={id} />}
+        {part === 'places' && (
+          <Suspense fallback={<Loading what="Places" />}>
+            <PlacesPart {...props} />
+          </Suspense>
+        )}
+        {part === 'words' && (
+          <Suspense fallback={<Loading what="Words" />}>
+            <WordsPart {...props} />
+          </Suspense>
+        )}
+        {part === 'figures' && (
+          <Suspense fallback={<Loading what="Photographs" />}>
+            <FiguresPart {...props} id={id} />
+          </Suspense>
+        )}
+        {part === 'rules' && (
+          <Suspense fallback={<Loading what="Rules" />}>
+            <RulesPart {...props} id={id} />
+          </Suspense>
+        )}
+        {part === 'heredity' && (
+          <Suspense fallback={<Loading what="How it is inherited" />}>
+            <HeredityPart {...props} id={id} />
+          </Suspense>
+        )}
+        {part === 'matrix' && (
+          <Suspense fallback={<Loading what="Tables" />}>
+            <MatrixPart {...props} id={id} flush={writing.flush} takenIn={writing.takenIn} />
+          </Suspense>
+        )}
+        {part === 'try' && (
+          <Suspense fallback={<Loading what="The trial" />}>
+            <TryPart id={id} draft={draft} version={version} saved={saving === 'saved'} />
+          </Suspense>
+        )}
+        {part === 'look' && (
+          <Suspense fallback={<Loading what="What the draft says" />}>
+            <LookPart
+              {...props}
+              id={id}
+              version={version}
+              saved={saving === 'saved'}
+              flush={writing.flush}
+              catchUp={writing.catchUp}
+            />
+          </Suspense>
+        )}
+      </Tabs>
     </Screen>
   );
 }

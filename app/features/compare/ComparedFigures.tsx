@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme';
 import { Card } from '../../ui/Card';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
 import { TaxonName } from '../../ui/TaxonName';
+import { Tabs } from '../../ui/Tabs';
 import { Text } from '../../ui/Text';
 import { FigurePicture, FigureWords, PinWords } from '../figures/FigurePicture';
 import { FORM_INKS } from './inks';
@@ -26,30 +26,36 @@ export function ComparedFigures({ guide, forms, names }: { guide: Guide; forms: 
   if (view === undefined) return null;
   const across = Math.min(forms.length, screen >= WIDE ? 4 : 2);
   const width = Math.floor((Math.min(screen, 1080) - (screen >= WIDE ? 190 : 60) - space.s * (across - 1)) / across);
+  const shown = (
+    <Row>
+      {forms.map(({ form, taxon }, i) => {
+        const figure: Figure | undefined = own[i].find((one) => one.view === view);
+        return (
+          <View key={form} style={{ width, gap: space.xs }}>
+            <TaxonName guide={guide} taxon={taxon} short size={17} color={FORM_INKS[i].line} />
+            {figure ? (
+              <>
+                <FigurePicture guide={guide} figure={figure} width={width} numbered={width >= NUMBERED} />
+                <FigureWords guide={guide} figure={figure} />
+                {width >= NUMBERED && <PinWords guide={guide} figure={figure} />}
+              </>
+            ) : (
+              <Text size="small" quiet>{`No photograph of ${names[i]} from there.`}</Text>
+            )}
+          </View>
+        );
+      })}
+    </Row>
+  );
   return (
     <Card title="Photographs">
-      {views.length > 1 && (
-        <ChoiceGroup label="Seen" hideLabel options={views} chosen={[view]} onChange={([next]) => setView(next)} />
+      {views.length > 1 ? (
+        <Tabs label="Views of the photographs" tabs={views} chosen={view} onChange={setView}>
+          {shown}
+        </Tabs>
+      ) : (
+        shown
       )}
-      <Row>
-        {forms.map(({ form, taxon }, i) => {
-          const figure: Figure | undefined = own[i].find((one) => one.view === view);
-          return (
-            <View key={form} style={{ width, gap: space.xs }}>
-              <TaxonName guide={guide} taxon={taxon} short size={17} color={FORM_INKS[i].line} />
-              {figure ? (
-                <>
-                  <FigurePicture guide={guide} figure={figure} width={width} numbered={width >= NUMBERED} />
-                  <FigureWords guide={guide} figure={figure} />
-                  {width >= NUMBERED && <PinWords guide={guide} figure={figure} />}
-                </>
-              ) : (
-                <Text size="small" quiet>{`No photograph of ${names[i]} from there.`}</Text>
-              )}
-            </View>
-          );
-        })}
-      </Row>
     </Card>
   );
 }

@@ -4,10 +4,10 @@ import { scaleBar } from '@plesion/core/plates';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { colour, radius, space, WIDE } from '../../theme';
-import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
+import { Tabs } from '../../ui/Tabs';
 import { Text } from '../../ui/Text';
 import { drawnViews, formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -31,11 +31,8 @@ export function ComparedPlates({ guide, forms, names }: { guide: Guide; forms: C
   const scale = Math.min((room - 16) / widest, 400 / tallest);
   const bar = scaleBar({ ...drawn[0].plate, box: { width: widest } });
   const panel = Math.min(room, widest * scale + 72);
-  return (
-    <Stack>
-      {views.length > 1 && (
-        <ChoiceGroup label="View" hideLabel options={views} chosen={view ? [view] : []} onChange={([next]) => setView(next)} />
-      )}
+  const shown = (
+    <>
       <Row>
         {drawn.map(({ form, taxon, facets, i, plate }) => (
           <View key={form} style={[styles.plate, { width: panel, borderColor: FORM_INKS[i].line }]}>
@@ -56,6 +53,17 @@ export function ComparedPlates({ guide, forms, names }: { guide: Guide; forms: C
             {`${bar.label}, for all`}
           </Text>
         </Row>
+      )}
+    </>
+  );
+  return (
+    <Stack>
+      {view && views.length > 1 ? (
+        <Tabs label="Views of the plates" tabs={views} chosen={view} onChange={setView}>
+          {shown}
+        </Tabs>
+      ) : (
+        shown
       )}
     </Stack>
   );

@@ -73,8 +73,8 @@ describe('the plates', () => {
     render(<ComparedPlates guide={tentCones} forms={comparison.forms} names={['Turbiconus vexillax', 'the other']} />);
     expect(screen.getByLabelText('Turbiconus vexillax')).toBeTruthy();
     expect(screen.getByText(/^\d+ (mm|cm), for all$/)).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('from the opening'));
-    expect(screen.getByLabelText('from the opening')).toBeChecked();
+    fireEvent.press(screen.getByRole('tab', { name: 'from the opening' }));
+    expect(screen.getByRole('tab', { name: 'from the opening' })).toBeSelected();
   });
 });
 

@@ -19,6 +19,7 @@ import { Screen } from '../../ui/Screen';
 import { Stack } from '../../ui/Stack';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Table } from '../../ui/Table';
+import { Tabs } from '../../ui/Tabs';
 import { Text } from '../../ui/Text';
 import { useToast } from '../../ui/Toast';
 import { TextField } from '../../ui/TextField';
@@ -63,6 +64,7 @@ function Kit() {
       <Words />
       <Placed />
       <Pressed />
+      <Parted />
       <Chosen />
       <Said />
       <Counted />
@@ -126,6 +128,17 @@ function Pressed() {
           <TextField label="In the dialog" value="" onChangeText={nothing} />
         </Dialog>
       )}
+    </Card>
+  );
+}
+
+function Parted() {
+  const [tab, setTab] = useState('level');
+  return (
+    <Card title="Parts of a page">
+      <Tabs label="Tabs" tabs={['beyond', 'level', 'short'].map(option)} chosen={tab} onChange={setTab}>
+        <Text>{`What ${tab} shows.`}</Text>
+      </Tabs>
     </Card>
   );
 }
