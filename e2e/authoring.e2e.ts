@@ -34,7 +34,7 @@ const CHARACTERS: [string, string, string, string[]][] = [
   ['Rows', 'a count', '', ['8', '8', '9', '9', '8-9', '7']],
 ];
 
-/** To another part of the editor: the choices are one stop of Tab. */
+/** To another part of the editor: they are one stop of Tab. */
 async function toPart(from: string, steps: number): Promise<void> {
   await hands.tabTo(from, true);
   await hands.press('ArrowRight', steps);
@@ -257,31 +257,32 @@ describe('every part of the editor, on a phone', () => {
       data: { guideId: guides.find(({ slug }) => slug === 'ledge-crabs')!.id },
     });
     await phone.goto(`${station.url}/guides/write/${id}`);
+    const part = (name: string) => phone.getByRole('tab', { name, exact: true }).click();
     const to = (name: string) => phone.getByRole('radio', { name, exact: true }).click();
     const choose = (name: RegExp) => phone.getByRole('radio', { name }).first().click();
     const press = (name: string | RegExp) => phone.getByRole('button', { name }).first().click();
     /** What is done, and what is then to be seen. */
     const steps: [string, () => Promise<void>, string][] = [
-      ['a taxon', () => to('Taxa').then(() => press('Change Petralda murica')), 'Another name it goes by'],
+      ['a taxon', () => part('Taxa').then(() => press('Change Petralda murica')), 'Another name it goes by'],
       ['more of it', () => press('More of Petralda murica'), 'Protection and permits'],
       ['taxa moved about', () => press(/^Move them about/), 'How they stand'],
-      ['a character', () => to('Characters').then(() => press(/^Change /)), 'Seen from'],
+      ['a character', () => part('Characters').then(() => press(/^Change /)), 'Seen from'],
       ['how it is measured', () => press(/^Measure it on photographs/), 'How it is measured on a photograph'],
       ['how a state is drawn', () => choose(/, not drawn$/), 'words only'],
       ['a tile', () => to('an outline').then(() => press('Pattern: plain')), 'two-toned'],
-      ['cells', () => to('Who has what'), 'Said of'],
+      ['cells', () => part('Who has what'), 'Said of'],
       ['a part of a taxon', () => press('Another part'), 'Of which part'],
-      ['where and when', () => to('Where and when').then(() => to('Petralda murica')), 'Over the year: Petralda murica'],
-      ['words', () => to('Words'), 'A word to explain'],
-      ['photographs', () => to('Photographs'), 'A photograph'],
-      ['a rule', () => to('Rules').then(() => press('A new rule')), 'Unless any of this holds'],
+      ['where and when', () => part('Where and when').then(() => to('Petralda murica')), 'Over the year: Petralda murica'],
+      ['words', () => part('Words'), 'A word to explain'],
+      ['photographs', () => part('Photographs'), 'A photograph'],
+      ['a rule', () => part('Rules').then(() => press('A new rule')), 'Unless any of this holds'],
       ['what it looks at', () => press('Add one').then(() => to('a measured character')), 'Over'],
-      ['how it is inherited', () => to('Heredity'), 'A first gene'],
+      ['how it is inherited', () => part('Heredity'), 'A first gene'],
       ['a gene', () => aGene(phone), 'Gene: pale'],
       ['what shows of it', () => press(/^Another rule/), 'In how many of 100'],
-      ['tables', () => to('Tables in and out'), 'Paste it here'],
-      ['a trial', () => to('Try it'), 'The draft says'],
-      ['a look', () => to('Look it over'), 'Names given so far'],
+      ['tables', () => part('Tables in and out'), 'Paste it here'],
+      ['a trial', () => part('Try it'), 'The draft says'],
+      ['a look', () => part('Look it over'), 'Names given so far'],
     ];
     const faults: Record<string, string[]> = {};
     for (const [name, go, seen] of steps) {

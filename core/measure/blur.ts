@@ -22,25 +22,45 @@ export function blurred({ width, height, data }: Grey, sd: number): Shades {
   const line = new Float32Array(width + 2 * reach);
   for (let y = 0; y < height; y++) {
     // Whole rows are added to one another: that is how they lie in memory.
-    weigh(line, reach, shades, y * width, weights[0], width);
-    for (let k = 1; k <= reach; k += AT_ONCE)
-      addPairs(line, reach, shades, (far) => Math.max(0, Math.min(height - 1, y + far)) * width, weights, k, width);
+    const row = (far: number) => Math.max(0, Math.min(height - 1, y + far)) * width;
+    weigh(line, reach, shades, row, weights, width);
+    for (let k = 1 + AT_ONCE; k <= reach; k += AT_ONCE) addPairs(line, reach, shades, row, weights, k, width);
     line.fill(line[reach], 0, reach);
     line.fill(line[reach + width - 1], reach + width);
-    weigh(out, y * width, line, reach, weights[0], width);
-    for (let k = 1; k <= reach; k += AT_ONCE) addPairs(out, y * width, line, (far) => reach + far, weights, k, width);
+    const shade = (far: number) => reach + far;
+    weigh(out, y * width, line, shade, weights, width);
+    for (let k = 1 + AT_ONCE; k <= reach; k += AT_ONCE) addPairs(out, y * width, line, shade, weights, k, width);
   }
   return { width, height, data: out };
 }
 
-function weigh(out: Float32Array, to: number, from: Float32Array, at: number, weight: number, count: number): void {
-  for (let x = 0; x < count; x++) out[to + x] = weight * from[at + x];
+/**
+ * What stands in the middle and its `AT_ONCE` nearest neighbours of both sides, weighed; written over what was there.
+ *
+ * @param begin where the row so far off begins; to the other side where negative.
+ */
+function weigh(
+  out: Float32Array,
+  to: number,
+  from: Float32Array,
+  begin: (far: number) => number,
+  weights: Float32Array,
+  count: number,
+): void {
+  const [w0, w1, w2, w3, w4] = [weights[0], weights[1], weights[2], weights[3], weights[4]];
+  const [a0, a1, a2, a3, a4] = [begin(0), begin(-1), begin(-2), begin(-3), begin(-4)];
+  const [b1, b2, b3, b4] = [begin(1), begin(2), begin(3), begin(4)];
+  for (let x = 0; x < count; x++)
+    out[to + x] =
+      w0 * from[a0 + x] +
+      w1 * (from[a1 + x] + from[b1 + x]) +
+      w2 * (from[a2 + x] + from[b2 + x]) +
+      w3 * (from[a3 + x] + from[b3 + x]) +
+      w4 * (from[a4 + x] + from[b4 + x]);
 }
 
 /**
- * Adds the neighbours from the `k`-th to the one `AT_ONCE` − 1 further on, of both sides.
- *
- * @param begin where the row of neighbours so far off begins; to the other side where negative.
+ * Adds the neighbours from the `k`-th to the one `AT_ONCE` − 1 further on, of both sides; `begin` as there.
  */
 function addPairs(
   out: Float32Array,

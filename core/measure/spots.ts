@@ -79,12 +79,17 @@ function levelsOf(
   const levels: Level[] = [];
   let so: Shades = { ...photo, data: new Float32Array(photo.data) };
   let [soft, step] = [OWN, 1];
+  // Large spots are not looked for in more pixels than they need.
+  for (; 2 ** first / step >= COARSE && isLarge(so); step *= 2) {
+    so = halved(blurred(so, Math.sqrt((COARSE * step) ** 2 - soft ** 2) / step));
+    soft = COARSE * step;
+  }
   for (let k = 0; k < count; k++) {
     const sd = 2 ** (first + k / STEPS);
     so = blurred(so, Math.sqrt(Math.max(0, sd ** 2 - soft ** 2)) / step);
     soft = sd;
     levels.push({ ...so, sd, step, times: (sd / step) ** 2 * (lighter ? -1 : 1) });
-    if (sd / step >= COARSE && Math.min(so.width, so.height) > 64) {
+    if (sd / step >= COARSE && isLarge(so)) {
       so = halved(so);
       step *= 2;
     }
@@ -92,6 +97,8 @@ function levelsOf(
   }
   return levels;
 }
+
+const isLarge = ({ width, height }: Shades) => Math.min(width, height) > 64;
 
 /** How much darker a pixel is than its eight neighbours, so that it does not depend on direction (Lindeberg's γ = 1/3). */
 function laplacian(data: Float32Array, width: number, i: number): number {
