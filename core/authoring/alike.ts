@@ -68,8 +68,12 @@ export function restOf({ text, words }: Told, { at, words: n }: Structure): stri
   if (at === 'nowhere') return text;
   const own = at === 'head' ? fromFirst(words) : words;
   const rest = at === 'head' ? text.slice(own[n - 1].to) : text.slice(0, own[own.length - n].from);
-  return rest.replace(/^[\s,:–—-]+/, '').replace(/[\s,:–—-]+$/, '');
+  return unjoined(rest);
 }
+
+/** Without the marks that only join it to what stands beside it; a sign that is all it says, or of a number, stays. */
+const unjoined = (rest: string) =>
+  /^\s*\(?[+−–-]\)?\s*$/.test(rest) ? rest.trim() : rest.replace(/^(?:[\s,:]|[–—-](?!\d))+/, '').replace(/[\s,:–—-]+$/, '');
 
 const sameDimension = (a: Told, b: Told): boolean => {
   const [one, other] = [onlyQuantity(a.text), onlyQuantity(b.text)];

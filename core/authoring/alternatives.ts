@@ -2,7 +2,7 @@ import { wordsIn } from './words';
 
 /** Words at the beginning that say how often, or only join. */
 const LEADING =
-  /^(?:(?:usually|generally|mostly|normally|typically|often|frequently|commonly|sometimes|occasionally|rarely|seldom|always|never|is|are|being)\s+|[,:–—-]\s*)+/i;
+  /^(?:(?:usually|generally|mostly|normally|typically|often|frequently|commonly|sometimes|occasionally|rarely|seldom|always|never|is|are|being)\s+|[,:]\s*|[–—-](?!\d)\s*)+/i;
 
 /**
  * What is said, one by one: "brown, black or bronze" is three. Parts that are only a number or a small word belong to

@@ -92,6 +92,55 @@ describe('a key as a guide', () => {
     sound(guide.guide);
   });
 
+  it('keeps signs apart: of a sex, of what is there, of a number', () => {
+    const guide = made(
+      '1a Flowers ♂; spots (+) on the back; ground at 5 °C; spur c. 5 mm; height of stem 3 inches ... Velda alba\n1b Flowers ♀; spots (-) on the back; ground at -5 °C; spur c. 8 mm; height of stem 5 inches ... Velda nigrans',
+    );
+    expect(told(guide)).toEqual([
+      'Flowers (nominal): 1 ♂ | ♀',
+      'Spots (nominal): 1 (+) on the back | (-) on the back',
+      'Ground (nominal): 1 at 5 °C | at -5 °C',
+      'Spur (measurement): 1 4.5–5.5 mm | 7.2–8.8 mm',
+      'Height of stem (measurement): 1 3 in | 5 in',
+    ]);
+    for (const name of ['Flowers', 'Spots', 'Ground'])
+      expect(score(guide, 'Velda alba', name)).not.toEqual(score(guide, 'Velda nigrans', name));
+    sound(guide.guide);
+  });
+
+  it('keeps apart what only a small word tells apart', () => {
+    const guide = made(
+      '1a Wings longer than body; sepals fewer than petals; legs very long; spots few on the back ... 2\n1b Wings shorter than body; sepals more than petals; legs long; spots many on the back ... Velda alba\n2a Horn high on the head; shell round ... Velda velox\n2b Horn low on the head; shell more or less round ... Velda minuta',
+    );
+    expect(told(guide)).toEqual([
+      'Wings (nominal): 1 longer than body | shorter than body',
+      'Sepals (nominal): 1 fewer than petals | more than petals',
+      'Legs (nominal): 1 very long | long',
+      'Spots (nominal): 1 few on the back | many on the back',
+      'Horn (nominal): 2 high on the head | low on the head',
+      'Shell (nominal): 2 round | more or less round',
+    ]);
+    for (const name of ['Wings', 'Sepals', 'Legs', 'Spots'])
+      expect(score(guide, 'Velda alba', name)).not.toEqual(score(guide, 'Velda velox', name));
+    for (const name of ['Horn', 'Shell'])
+      expect(score(guide, 'Velda minuta', name)).not.toEqual(score(guide, 'Velda velox', name));
+  });
+
+  it('takes the larger and the smaller of two for two', () => {
+    const guide = made(
+      '1a Larger claw smooth; smaller claw toothed; crown with one spot ... Velda alba\n1b Larger claw toothed; smaller claw smooth; crown with more than one spot ... 2\n2a Crown with 0 spots ... Velda velox\n2b Crown with 2 spots ... Velda minuta',
+    );
+    expect(told(guide).slice(0, 2)).toEqual([
+      'Larger claw (nominal): 1 smooth | toothed',
+      'Smaller claw (nominal): 1 toothed | smooth',
+    ]);
+    const states = (name: string) => score(guide, 'Velda alba', name);
+    expect(states('Larger claw')).toEqual({ kind: 'states', states: { smooth: 'always' } });
+    expect(states('Smaller claw')).toEqual({ kind: 'states', states: { toothed: 'always' } });
+    const spots = guide.guide.characters.find(({ kind }) => kind === 'ordered');
+    expect(spots?.kind === 'ordered' && spots.states.map(({ label }) => label)).toEqual(['0', '1', '2 or more']);
+  });
+
   it('claims nothing off the way to an ending', () => {
     const guide = made(
       '1a Head round ... 2\n1b Head square ... Velda alba\n2a Spur bent ... Velda velox\n2b Spur straight ... Velda minuta',

@@ -81,11 +81,19 @@ function common(contrasts: readonly Contrast[]) {
   };
 }
 
+/** What leads of a couplet hold against each other and only small words tell apart: "long", "very long". */
+function apartByLittle({ sides }: Contrast): string[] {
+  const same = (of: (side: Side) => string | undefined) => new Set(sides.map(of)).size === 1;
+  const told = !(same(({ values }) => values.map(stateKey).join('|')) && same(({ hedge }) => hedge));
+  return sides.length < 2 || told ? [] : sides.flatMap(({ values }) => values);
+}
+
 function nominal(contrasts: Contrast[]): Unnamed {
+  const little = new Set(contrasts.flatMap(apartByLittle));
+  const keyOf = (value: string) => (little.has(value) ? value.toLowerCase() : stateKey(value));
   const values = new Map<string, string>();
   for (const { sides } of contrasts)
-    for (const side of sides)
-      for (const value of side.values) if (!values.has(stateKey(value))) values.set(stateKey(value), value);
+    for (const side of sides) for (const value of side.values) if (!values.has(keyOf(value))) values.set(keyOf(value), value);
   const keys = [...values.keys()];
   const ids = idsFor(keys);
   const oneSided = contrasts.every(({ sides }) => sides.length === 1);
@@ -102,13 +110,15 @@ function nominal(contrasts: Contrast[]): Unnamed {
     character: { label: capital(short(label, 190)), kind: 'nominal', states, ...common(contrasts) },
     contrasts,
     oneSided,
-    claimed: (_, side) => ({ states: side.values.map((value) => ids.get(stateKey(value))!) }),
+    claimed: (_, side) => ({ states: side.values.map((value) => ids.get(keyOf(value))!) }),
   };
 }
 
 function numeric(contrasts: Contrast[], measure: Measure): Unnamed {
   const { structure } = contrasts[0];
-  const label = capital([structure, measure.of].filter(Boolean).join(measure.kind === 'measurement' ? ' ' : ': ') || 'Size');
+  const { of } = measure;
+  const named = of && structure.toLowerCase().split(' ').includes(of) ? [structure] : [structure, of];
+  const label = capital(named.filter(Boolean).join(measure.kind === 'measurement' ? ' ' : ': ') || 'Size');
   const bounds = new Map<Side, Bounds>(
     contrasts.flatMap(({ sides }) => sides.map((side) => [side, boundsOf(side.quantity!, measure)] as const)),
   );

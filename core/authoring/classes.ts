@@ -80,7 +80,7 @@ function labelOf(below: Cut | undefined, above: Cut | undefined, whole: boolean,
       { unit },
     );
   }
-  if (!below) return `${above!.at - 1} or fewer`;
+  if (!below) return above!.at === 1 ? '0' : `${above!.at - 1} or fewer`;
   if (!above) return `${below.at} or more`;
   return below.at === above.at - 1 ? `${below.at}` : `${below.at}–${above.at - 1}`;
 }

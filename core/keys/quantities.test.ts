@@ -90,14 +90,29 @@ describe('numbers as they are written', () => {
   });
 });
 
+describe('old measures', () => {
+  it('inches and feet are lengths, not counts; what has feet is counted', () => {
+    expect(said('Body 2 inches long')).toEqual(['2..2 in']);
+    expect(said('Stem 3 feet high')).toEqual(['3..3 ft']);
+    expect(said('with 3 feet')).toEqual(['3..3']);
+  });
+});
+
 describe('what may be meant in more than one way', () => {
-  it.each(['8+9 spines', 'not 5-segmented', 'never 5', 'without 5 teeth', 'from 5 mm', 'seldom 15'])(
-    '%s is tied to nothing, and said',
-    (text) => {
-      expect(quantitiesIn(text)).toEqual([]);
-      expect(unclearIn(text)).toHaveLength(1);
-    },
-  );
+  it.each([
+    '8+9 spines',
+    'not 5-segmented',
+    'never 5',
+    'without 5 teeth',
+    'from 5 mm',
+    'seldom 15',
+    'ground at 5 °C',
+    'tail 3"',
+    'down to -5 m',
+  ])('%s is tied to nothing, and said', (text) => {
+    expect(quantitiesIn(text)).toEqual([]);
+    expect(unclearIn(text)).toHaveLength(1);
+  });
 
   it('two answers are not one, and two bounds that close a range are', () => {
     expect(onlyQuantity('2 or 5 teeth')).toBeUndefined();

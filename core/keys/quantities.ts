@@ -81,10 +81,14 @@ const NOT = new RegExp(
 );
 const SELDOM = new RegExp(`\\b(?:seldom|rarely|hardly ever|scarcely ever|infrequently|exceptionally)${BETWEEN_WORDS}\\s*$`, 'i');
 const SCARCELY = new RegExp(`\\b(?:scarcely|hardly|barely)${BETWEEN_WORDS}\\s*$`, 'i');
-const UNIT = /^\s*(mm|cm|µm|μm|um|km|mg|kg|m|g|°|degrees?|deg|%|per cent)(?![\p{L}\d])/iu;
+const UNIT =
+  /^\s*(mm|cm|µm|μm|um|km|mg|kg|m|g|inch(?:es)?|ft|(?:feet|foot)(?=\s+(?:long|wide|broad|high|tall|deep|across)\b)|°(?!\s*[CF]\b)|degrees?|deg|%|per cent)(?![\p{L}\d])/iu;
 const TIMES = /^\s*(?:×|x|times)(?![\p{L}])(?!\s*[\d(½⅓⅔¼¾])/iu;
 const BY = /^\s*(?:×|x|by)\s*(?=[\d(½⅓⅔¼¾])/iu;
 const COMPARED = /^\s*(?:as|the|of|its|longer|wider|broader|higher|deeper)\b/i;
+/** Signs of units that stand for other things too, or that are not read. */
+const OTHER_UNIT = /^\s*(?:["″”'′’]|°\s*[CF]\b|(?:degrees?|deg)\s+(?:Celsius|Fahrenheit)\b)/;
+const MINUS = /(?:^|[\s(])[-−–]$/;
 const ORDINAL = /^(?:st|nd|rd|th)\b/i;
 const DASH = /^\s*(?:[–—-]|to\b|or\b|and\b)\s*/i;
 /** Numbers that count nothing: figures, plates, couplets. */
@@ -272,6 +276,11 @@ function inContext(span: Span, text: string, start: number, before: string, afte
   }
   const trailing = bound ? undefined : AFTER.find(([pattern]) => takeRight(pattern));
   if (trailing) bound = { side: trailing[1], open: false };
+  if (!trailing && OTHER_UNIT.test(right)) {
+    takeRight(OTHER_UNIT);
+    return unclear('is in a unit that is not read here: write it out, such as inches or mm');
+  }
+  if (MINUS.test(left)) return unclear('may be less than nothing, or the end of a range');
   const times = width ? undefined : takeRight(TIMES);
 
   let mostly = false;

@@ -3,11 +3,13 @@ export function unitOf(written: string): string {
   const unit = written.toLowerCase();
   if (unit.startsWith('deg')) return '°';
   if (unit === 'per cent') return '%';
+  if (unit.startsWith('inch')) return 'in';
+  if (unit === 'feet' || unit === 'foot') return 'ft';
   return unit === 'um' || unit === 'μm' ? 'µm' : unit;
 }
 
 /** Millimetres in a unit of length. */
-const MM: Record<string, number> = { µm: 0.001, mm: 1, cm: 10, m: 1000, km: 1e6 };
+const MM: Record<string, number> = { µm: 0.001, mm: 1, cm: 10, m: 1000, km: 1e6, in: 25.4, ft: 304.8 };
 
 /** How many of `to` one of `from` is; undefined for units that cannot be turned into each other. */
 export function unitFactor(from: string | undefined, to: string | undefined): number | undefined {
