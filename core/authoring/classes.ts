@@ -42,8 +42,9 @@ interface Cut {
  */
 export function classesOf(all: readonly Bounds[], { kind, unit }: Measure): Classes {
   const whole = kind === 'count';
+  // Fewer than none are never counted.
   const cutBelow = ({ low, lowOpen }: Bounds): Cut[] =>
-    low === undefined
+    low === undefined || (whole && low <= 0 && !lowOpen)
       ? []
       : [whole ? { at: lowOpen ? Math.floor(low) + 1 : Math.ceil(low), above: true } : { at: low, above: !lowOpen }];
   const cutAbove = ({ high, highOpen }: Bounds): Cut[] =>
