@@ -1,13 +1,8 @@
 import { type Character, type Guide, isStates } from '../guide/working';
 import { onlyQuantity, type Quantity, quantitiesIn } from './quantities';
 import type { Key, Statement, StatementLink } from './schema';
+import { plain, statesNamed } from './statesNamed';
 import { unitFactor } from './units';
-
-const plain = (text: string) =>
-  ` ${text
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}%°./]+/gu, ' ')
-    .trim()} `;
 
 /**
  * Tie statements that name a character of the guide to it: "Front edge: two lobes
@@ -43,38 +38,6 @@ function linkTo(character: Character, written: string, rest: string): StatementL
   const quantity = soleQuantity(character, written);
   return quantity && linkToQuantity(character, quantity);
 }
-
-/** Words before a state's name that deny it. */
-const DENIAL = /\b(?:not|never|no|without|neither|nor|lacks?|lacking|non)(?:\s+\p{L}+){0,2}\s*$/u;
-/** A denial that no state's name explains. */
-const DENIES = /\b(?:not|never|without|neither|nor|lacks?|lacking|absent|non)\b/u;
-
-/**
- * The states that a statement allows: those it names, or all others where it denies
- * those it names. Undefined where none is named, or some are named and some denied
- * in a way that cannot be told apart.
- */
-function statesNamed(character: Character, rest: string): string[] | undefined {
-  // The longest names first, so that "dark brown" is not taken for "dark" as well.
-  const all = character
-    .states!.map(({ id, label }) => ({ id, label: plain(label) }))
-    .sort((a, b) => b.label.length - a.label.length);
-  let left = rest;
-  const named: string[] = [];
-  const denied: string[] = [];
-  for (const { id, label } of all) {
-    const at = left.indexOf(label);
-    if (at < 0) continue;
-    (DENIAL.test(left.slice(0, at + 1)) ? denied : named).push(id);
-    left = `${left.slice(0, at)} \u0000 ${left.slice(at + label.length)}`;
-  }
-  if (denied.length === 0) return named.length && !DENIES.test(left) ? inOrder(character, named) : undefined;
-  if (named.length > 0) return inOrder(character, named);
-  const others = all.map(({ id }) => id).filter((id) => !denied.includes(id));
-  return others.length ? inOrder(character, others) : undefined;
-}
-
-const inOrder = ({ states }: Character, ids: readonly string[]) => states!.map(({ id }) => id).filter((id) => ids.includes(id));
 
 /** The one number in a statement that can be the character's; of several, those in its own unit before bare ones. */
 export function soleQuantity(character: Character, written: string): Quantity | undefined {

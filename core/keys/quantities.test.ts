@@ -132,6 +132,42 @@ describe('ties to a character', () => {
     expect(linkFor(edge, 'Edge round without a rim that is bent')).toBeUndefined();
   });
 
+  const back = { ...edge, states: ['black', 'brown', 'dark brown'].map((id) => ({ id: id.replace(' ', '-'), label: id })) };
+  it.each([
+    ['not black or brown', ['dark-brown']],
+    ['neither black nor dark brown', ['brown']],
+    ['not black but brown', ['brown']],
+    ["isn't black", ['brown', 'dark-brown']],
+    ["doesn't look black", ['brown', 'dark-brown']],
+    ['cannot be called black', ['brown', 'dark-brown']],
+    ['of any colour other than black', ['brown', 'dark-brown']],
+    ['brown rather than black', ['brown']],
+    ['anything but black', ['brown', 'dark-brown']],
+    ['without a trace of any black', ['brown', 'dark-brown']],
+    ['black, not brown, never dark brown', ['black']],
+    ['black or dark brown', ['black', 'dark-brown']],
+    ['dark-brown', ['dark-brown']],
+  ])('of what denies: back %s', (text, states) => {
+    expect(linkFor(back, `Back ${text}`)).toEqual({ character: 'edge', states });
+  });
+
+  it.each([
+    'hardly black',
+    'brown, scarcely black',
+    'not only black but brown too',
+    'not entirely black',
+    'not black, brown',
+    'black in no case',
+    'black not',
+    'all but black',
+    'nowhere black',
+    'black and never black',
+    'neither black nor brown nor dark brown',
+    'blackish',
+  ])('are not made of what is not clear: back %s', (text) => {
+    expect(linkFor(back, `Back ${text}`)).toBeUndefined();
+  });
+
   it('take the longest name of a state, not one within it', () => {
     expect(linkFor(shades, 'Colour dark brown')).toEqual({ character: 'edge', states: ['dark-brown'] });
   });
