@@ -2,6 +2,7 @@ import type { ScoreValue } from '../guide/schema';
 import { DEFAULT_WORDS, type FrequencyWord, isStates, parseRange, plainText } from '../guide/working';
 import { done, failed, type Outcome } from '../problem';
 import type { DraftCharacter } from './draftSchema';
+import { writtenNumbers } from './writtenNumbers';
 
 /** Taxa that a value may be said to lie above or below. */
 type Names = readonly { id: string; name: string }[];
@@ -86,13 +87,20 @@ export function parseCell(character: DraftCharacter, text: string, taxa: Names =
   const beside = isStates(character) ? null : /^(above|below)\s+(.+)$/i.exec(plain);
   if (beside) return parseComparison(beside, taxa);
   if (isStates(character)) return parseStates(character, plain);
-  const spread = /^(-?\d+(?:\.\d+)?)\s*(?:±|\+-|\+\/-)\s*(\d+(?:\.\d+)?)(?:\s*\(n\s*(\d+)\))?$/.exec(plain);
-  if (spread) {
-    const [mean, sd, n] = spread.slice(1).map((part) => (part === undefined ? undefined : Number(part)));
-    if (!sd) return unreadable('a deviation is above 0');
-    return done({ kind: 'values', mean: mean!, sd, ...(n ? { n } : {}) });
-  }
-  if (character.kind === 'count') return parseCounts(character, plain);
+  if (character.kind === 'count') return parseMean(plain) ?? parseCounts(character, plain);
+  const numbers = writtenNumbers(character, plain);
+  return numbers.ok ? (parseMean(numbers.value) ?? parseMeasured(character, numbers.value)) : numbers;
+}
+
+function parseMean(text: string): Outcome<ScoreValue> | undefined {
+  const spread = /^(-?\d+(?:\.\d+)?)\s*(?:±|\+-|\+\/-)\s*(\d+(?:\.\d+)?)(?:\s*\(n\s*=?\s*(\d+)\))?$/i.exec(text);
+  if (!spread) return undefined;
+  const [mean, sd, n] = spread.slice(1).map((part) => (part === undefined ? undefined : Number(part)));
+  if (!sd) return unreadable('a deviation is above 0');
+  return done({ kind: 'values', mean: mean!, sd, ...(n ? { n } : {}) });
+}
+
+function parseMeasured(character: DraftCharacter, plain: string): Outcome<ScoreValue> {
   if (character.log !== true && /^-?\d+(?:\.\d+)?$/.test(plain) && character.error)
     return done({ kind: 'values', mean: Number(plain), sd: character.error });
   const range = parseRange(plain);
@@ -154,6 +162,7 @@ function parseStates({ states = [], label }: DraftCharacter, text: string): Outc
       return unreadable(
         `“${label}” has no state “${said.name}”; it has ${states.map((state) => state.label).join(', ') || 'none yet'}`,
       );
+    if (found[id] !== undefined && found[id] !== said.frequency) return unreadable(`“${said.name}” is said twice, and not alike`);
     found[id] = said.frequency;
   }
   return beyondAll(found) ?? done({ kind: 'states', states: shared(found) });

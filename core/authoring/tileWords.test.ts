@@ -33,6 +33,10 @@ describe('a tile from the words of a state', () => {
     ['without a row of spines', 'Shin'],
     ['no spots and bands', 'Wing'],
     ['hardly hairy', 'Surface'],
+    ["isn't hairy", 'Surface'],
+    ['spots absent', 'Wing'],
+    ['anything but spotted', 'Wing'],
+    ['free of hairs', 'Surface'],
     ['straight', 'Front edge of the head'],
     ['not twice as long as wide', 'Leaf'],
     ['more than twice as long as wide', 'Leaf'],
@@ -46,6 +50,7 @@ describe('a tile from the words of a state', () => {
 
   it('what is denied is left out, and the rest is drawn', () => {
     expect(tileFromWords('black, never spotted', 'Body')).toEqual({ draw: 'swatch', colours: ['#2a2624'] });
+    expect(tileFromWords('brown rather than black', 'Body')).toEqual({ draw: 'swatch', colours: ['#7a5a3a'] });
     expect(tileFromWords('without teeth, entire', 'Edge')).toMatchObject({ margin: 'entire' });
   });
 

@@ -115,6 +115,11 @@ const SHADES = new Map([
 /** Denied, or nearly. */
 const NOT = /^(not|no|none|non|never|without|lacking|absent|neither|nor|hardly|scarcely|barely|few|rare|rarely)$/;
 
+/** The same in other words, and said behind what is not there. */
+const NOT_IN_OTHER_WORDS =
+  /n['’]t\b|\b(?:other than|rather than|instead of|far from|free (?:of|from)|devoid of|anything but|unlike|except(?:ing)?(?: for)?)\b/g;
+const NOT_BEHIND = /\b(?:absent|missing|wanting|none)\s*$/;
+
 const TIMES: Record<string, number> = { once: 1, twice: 2, half: 0.5, thrice: 3 };
 const NUMBERS: Record<string, number> = { two: 2, three: 3, four: 4, five: 5, six: 6, eight: 8, ten: 10 };
 
@@ -126,7 +131,7 @@ const NUMBERS: Record<string, number> = { two: 2, three: 3, four: 4, five: 5, si
  * @example tileFromWords('heart-shaped, toothed', 'Leaf') // { draw: 'blade', outline: 'ovate', base: 'cordate', margin: 'dentate' }
  */
 export function tileFromWords(text: string, of: string): Tile | undefined {
-  const said = text.toLowerCase();
+  const said = text.toLowerCase().replace(NOT_IN_OTHER_WORDS, ' not');
   const about = of.toLowerCase();
   const proportion = proportionIn(said);
   if (proportion) return proportion;
@@ -143,6 +148,7 @@ export function tileFromWords(text: string, of: string): Tile | undefined {
       denied &&= clause === 'and';
       continue;
     }
+    if (NOT_BEHIND.test(clause)) continue;
     const at = AT.filter(({ of: part }) => part.test(clause));
     const here = at.length > 0 ? at : AT.filter(({ of: part }) => part.test(about));
     let shade = 0;
