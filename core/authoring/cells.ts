@@ -165,24 +165,28 @@ function parseStates({ states = [], label }: DraftCharacter, text: string): Outc
     if (found[id] !== undefined && found[id] !== said.frequency) return unreadable(`“${said.name}” is said twice, and not alike`);
     found[id] = said.frequency;
   }
-  return beyondAll(found) ?? done({ kind: 'states', states: shared(found) });
+  const often = shared(found);
+  return often ? done({ kind: 'states', states: often }) : tooMuch(found);
 }
 
-/** More than all there is: several that are usual, say. Those that are just named share it. */
-function beyondAll(found: Record<string, FrequencyWord | number>) {
-  const all = Object.values(found);
-  const sum = all.reduce<number>((whole, one) => whole + shareOf(one), 0);
-  if (sum <= 1 + 1e-9 || all.every((one) => one === 'always')) return undefined;
-  return unreadable(`together these are ${Math.round(100 * sum)} in 100; say of one that it is rarer`);
-}
-
-/** Of several that are all said to be so, each has its part. */
-function shared<K extends string>(found: Record<K, FrequencyWord | number>): Record<K, FrequencyWord | number> {
+/**
+ * How often each is, where all together are no more than all there is: those that are just named share what the others
+ * leave. Undefined where the others leave nothing, or there is too much of them.
+ */
+function shared<K extends string>(found: Record<K, FrequencyWord | number>): Record<K, FrequencyWord | number> | undefined {
   const all = Object.entries(found) as [K, FrequencyWord | number][];
-  if (all.length < 2 || !all.every(([, frequency]) => frequency === 'always')) return found;
-  const each = Number((DEFAULT_WORDS.always / all.length).toFixed(4));
-  return Object.fromEntries(all.map(([name]) => [name, each])) as Record<K, number>;
+  const sum = (some: typeof all) => some.reduce((whole, [, one]) => whole + shareOf(one), 0);
+  if (all.length < 2 || sum(all) <= 1 + 1e-9) return found;
+  const others = all.filter(([, one]) => one !== 'always');
+  const each = Number(((DEFAULT_WORDS.always - sum(others)) / (all.length - others.length)).toFixed(4));
+  if (!(each > 0 && Number.isFinite(each))) return undefined;
+  return Object.fromEntries(all.map(([name, one]) => [name, one === 'always' ? each : one])) as typeof found;
 }
+
+const tooMuch = (found: Record<string, FrequencyWord | number>) =>
+  unreadable(
+    `together these are ${Math.round(100 * Object.values(found).reduce<number>((whole, one) => whole + shareOf(one), 0))} in 100; say of one that it is rarer`,
+  );
 
 function parseCounts({ counts, label }: DraftCharacter, text: string): Outcome<ScoreValue> {
   const span = /^(\d+)\s*[–-]\s*(\d+)$/.exec(text);
@@ -201,5 +205,6 @@ function parseCounts({ counts, label }: DraftCharacter, text: string): Outcome<S
   const beyond = Object.keys(found).find((n) => counts && (Number(n) < counts.from || Number(n) > counts.to));
   if (beyond !== undefined)
     return unreadable(`“${label}” is counted from ${counts!.from} to ${counts!.to}, and ${beyond} is not among them`);
-  return beyondAll(found) ?? done({ kind: 'counts', counts: shared(found) });
+  const often = shared(found);
+  return often ? done({ kind: 'counts', counts: often }) : tooMuch(found);
 }

@@ -65,7 +65,7 @@ describe('a matrix imported', () => {
       const marks = guide.characters.filter(({ kind }) => kind === 'nominal').slice(0, 2);
       const text = `taxon,${marks[0].label},${marks[1].label},Smell
 ${a.name},of a new kind,usually of a new kind,none
-${b.name},${marks[0].states![0].label},?,of mint
+${b.name},"${marks[0].states![0].label}",?,of mint
 Petralda nova,of a new kind,,none`;
       const [working, naive] = [workingOf(guide), workingOf(guide)];
       const back = taken(working, source, text);

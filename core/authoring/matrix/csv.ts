@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import { DEFAULT_WORDS, parseRange } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
-import { type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { columnOf } from './column';
+import { type Matrix, UNKNOWN } from './matrix';
 import { tooLarge } from './size';
 
 /** A matrix as lines of a table: taxa down, characters across; the unit of a number in brackets behind its name. */
@@ -27,8 +27,8 @@ export const writeLongCsv = ({ taxa, characters, cells }: Matrix): string =>
   );
 
 /**
- * Read a table in: a row for each taxon and a column for each character; or, where its columns are taxon, character and
- * value, a line for each cell. What is a number and what a state is told by what stands in the column.
+ * Read a table in: a row for each taxon and a column for each character, or turned where its corner says "character";
+ * or, where its columns are taxon, character and value, a line for each cell. What is a number and what a state is told by what stands in the column.
  *
  * @returns the matrix; or `no-matrix`, `taxon-twice`, `character-twice` with the line, or `too-large`.
  */
@@ -45,24 +45,40 @@ export const csvOf = (lines: readonly (readonly string[])[]): string =>
 /** The same, of lines that are at hand as such. */
 function readTable(lines: readonly (readonly string[])[]): Outcome<Matrix> {
   const [head = [], ...rows] = lines
-    .map((line) => line.map((cell) => cell.trim()))
-    .filter((line) => line.some((cell) => cell !== ''));
+    .map((line) => withoutEmptyEnd(line.map((cell) => cell.trim().replace(/\s+/g, ' '))))
+    .filter((line) => line.length > 0);
   if (head.length < 2 || rows.length === 0)
     return failed({
       code: 'no-matrix',
       message: 'Give a table whose first line names the characters and whose first column names the taxa.',
       field: 'text',
     });
+  const wide = rows.findIndex((row) => row.length > head.length);
+  if (wide >= 0)
+    return failed({
+      code: 'no-matrix',
+      message: `Line ${wide + 2} has ${rows[wide].length} cells, and the first line names ${head.length} columns; mend the one or the other.`,
+      field: `line ${wide + 2}`,
+    });
   const names = head.map((one) => one.toLowerCase());
+  // A table that was turned says so in its corner.
+  if (/^characters?$/.test(names[0]) && !names.includes('value')) return wideOf(...turned([head, ...rows]));
   const at = ['taxon', 'character', 'value'].map((name) => names.indexOf(name));
   return at.every((i) => i >= 0) ? longOf(rows, at) : wideOf(head, rows);
 }
+
+const withoutEmptyEnd = (line: readonly string[]) => line.slice(0, line.findLastIndex((cell) => cell !== '') + 1);
+
+const turned = (lines: readonly string[][]): [string[], string[][]] => {
+  const [head, ...rows] = lines[0].map((_, c) => lines.map((line) => line[c] ?? ''));
+  return [head, rows];
+};
 
 /** A matrix whose characters are told by what stands in their columns. */
 const toldBy = (taxa: string[], labels: readonly string[], cells: string[][]): Matrix => ({
   taxa,
   characters: labels.map((label, c) =>
-    characterOf(
+    columnOf(
       label,
       cells.map((row) => row[c]),
     ),
@@ -89,8 +105,8 @@ function wideOf(head: readonly string[], rows: readonly string[][]): Outcome<Mat
   for (const [i, name] of taxa.entries()) {
     const field = `line ${i + 2}`;
     if (!name) return failed({ code: 'no-matrix', message: `Line ${i + 2} names no taxon.`, field });
-    if (met.has(name)) return failed({ code: 'taxon-twice', message: `“${name}” stands in two lines.`, field });
-    met.add(name);
+    if (met.has(name.toLowerCase())) return failed({ code: 'taxon-twice', message: `“${name}” stands in two lines.`, field });
+    met.add(name.toLowerCase());
   }
   const cells = rows.map((row) => labels.map((_, c) => row[c + 1] || UNKNOWN));
   return done(toldBy(taxa, labels, cells));
@@ -114,27 +130,4 @@ function longOf(rows: readonly string[][], at: readonly number[]): Outcome<Matri
     row[c] = row[c] === UNKNOWN ? value || UNKNOWN : `${row[c]}; ${value}`;
   }
   return done(toldBy(taxa, labels, cells));
-}
-
-const NUMBER = /^-?\d+(?:\.\d+)?(?:\s*(?:±|\+-|\+\/-)\s*\d+(?:\.\d+)?(?:\s*\(n\s*\d+\))?)?$/;
-const isNumber = (text: string) => NUMBER.test(text) || parseRange(text).ok;
-const COUNTED = /^\d+(?:\s*[–-]\s*\d+)?(?:\s*;.*)?$/;
-const HOW_OFTEN = new RegExp(
-  `(?:^(?:${Object.keys(DEFAULT_WORDS).join('|')})\\s+|\\s+(?:${Object.keys(DEFAULT_WORDS).join('|')})$|\\s*\\d+(?:\\.\\d+)?\\s*%$)`,
-  'i',
-);
-
-/** What a column is, by its name and what stands in it. */
-function characterOf(written: string, cells: readonly string[]): MatrixCharacter {
-  const unit = /^(.*\S)\s*\(([^()]{1,12})\)$/.exec(written);
-  const said = cells.filter((cell) => cell !== UNKNOWN && cell !== '-' && !/^does not apply$/i.test(cell));
-  const label = unit ? unit[1] : written;
-  if (said.length && !unit && said.every((cell) => COUNTED.test(cell))) return { label, counted: true };
-  if (said.length && said.every(isNumber)) return { label, ...(unit ? { unit: unit[2] } : {}) };
-  const states = new Map<string, string>();
-  for (const part of said.flatMap((cell) => cell.split(/\s*;\s*|\s+or\s+/i))) {
-    const state = part.replace(HOW_OFTEN, '').trim();
-    if (state && !states.has(state.toLowerCase())) states.set(state.toLowerCase(), state);
-  }
-  return { label, ...(unit ? { unit: unit[2] } : {}), states: [...states.values()].slice(0, 64) };
 }

@@ -175,6 +175,8 @@ describe('tables', () => {
     ['taxon,Head,\nVelda,round,x', 'no-matrix'],
     ['taxon,Head,Head\nVelda,round,x', 'character-twice'],
     ['taxon,Head\nVelda,round\nVelda,square', 'taxon-twice'],
+    ['taxon,Head\nVelda,round\nvelda,square', 'taxon-twice'],
+    ['taxon,Head\nVelda,round,square', 'no-matrix'],
     ['taxon,Head\n,round', 'no-matrix'],
     ['taxon,character,value\nVelda,,round', 'no-matrix'],
   ])('%j is refused as %s', (text, code) => {
@@ -212,5 +214,50 @@ describe('tables', () => {
       { label: 'Legs', states: ['red', 'black'] },
       { label: 'Ratio' },
     ]);
+  });
+
+  const columns = (text: string) => {
+    const outcome = readCsv(text);
+    return outcome.ok && outcome.value.characters;
+  };
+
+  it('with decimal commas and units behind the numbers are measured', () => {
+    expect(columns('taxon;Body (mm);Weight;Wing;Tail\nA;4,5-6;1,25;5 mm;4\nB;7,5;2,50;0,7 cm;5')).toEqual([
+      { label: 'Body', unit: 'mm' },
+      { label: 'Weight' },
+      { label: 'Wing', unit: 'mm' },
+      { label: 'Tail', counted: true },
+    ]);
+    // Which unit the bare number is in, nobody says; and a number that is not sure is asked back by cell.
+    expect(columns('taxon,Wing\nA,5 mm\nB,0.7 cm\nC,6')).toEqual([{ label: 'Wing', states: ['5 mm', '0.7 cm', '6'] }]);
+    const unsure = readCsv('taxon,Body (mm)\nA,"1,000"\nB,9.5');
+    if (!unsure.ok) throw new Error(unsure.problems[0].message);
+    expect(unsure.value.characters).toEqual([{ label: 'Body', unit: 'mm' }]);
+    const { problems, put } = matrixChanges(unsure.value, workingOf(emptyDraft('new', 'New')).draft, 'own');
+    expect([problems.map(({ text }) => text), put.length]).toEqual([['1,000'], 1]);
+  });
+
+  it('with several states in a cell are parted by commas only where one of them is met by itself, or is said to be so often', () => {
+    expect(columns('taxon,Legs\nA,"red, black"\nB,black\nC,red/black')).toEqual([{ label: 'Legs', states: ['red', 'black'] }]);
+    expect(columns('taxon,Legs\nA,"red, rarely black"')).toEqual([{ label: 'Legs', states: ['red', 'black'] }]);
+    expect(columns('taxon,Legs\nA,"brown, black or red"')).toEqual([{ label: 'Legs', states: ['brown', 'black', 'red'] }]);
+    expect(columns('taxon,Legs\nA,"red, with a black ring"\nB,black')).toEqual([
+      { label: 'Legs', states: ['red, with a black ring', 'black'] },
+    ]);
+  });
+
+  it('of a line for each cell name a taxon once, however its letters are written', () => {
+    const working = workingOf(emptyDraft('new', 'New'));
+    const text = 'taxon,character,value\nVelda alba,Legs,red\nvelda alba,Rows,4';
+    expect(takeMatrix(working, { do: 'matrix', source: 'own', text }).ok).toBe(true);
+    expect(working.draft.taxa.map(({ name }) => name)).toEqual(['Velda alba']);
+    expect([...working.scores.values()].map(({ scope }) => scope.taxon)).toEqual(['Velda-alba', 'Velda-alba']);
+  });
+
+  it('turned, and with columns and lines that are empty at the end, are the same', () => {
+    const plain = readCsv('taxon,Legs,Rows\nA,red,4\nB,black,5');
+    expect(plain.ok).toBe(true);
+    expect(readCsv('Character,A,B\nLegs,red,black\nRows,4,5')).toEqual(plain);
+    expect(readCsv('taxon,Legs,Rows,,\nA,red,4,,\nB,black,5\n,,,,\n')).toEqual(plain);
   });
 });

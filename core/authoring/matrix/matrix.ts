@@ -68,7 +68,11 @@ export interface MatrixChanges {
  */
 export function matrixChanges(matrix: Matrix, draft: Working['draft'], source: string): MatrixChanges {
   const taxonIds = new Map(draft.taxa.map(({ id, name }) => [name.toLowerCase(), id]));
-  const fresh = [...new Set(matrix.taxa)].filter((name) => !taxonIds.has(name.toLowerCase()));
+  // One taxon, however its letters are written: as it is written first.
+  const written = new Map([...matrix.taxa].reverse().map((name) => [name.toLowerCase(), name]));
+  const fresh = [...new Set(matrix.taxa)].filter(
+    (name) => written.get(name.toLowerCase()) === name && !taxonIds.has(name.toLowerCase()),
+  );
   const takenIds = draft.taxa.map(({ id }) => id);
   const taxa: Taxon[] = [];
   for (const [name, id] of idsFor(fresh, takenIds)) {
