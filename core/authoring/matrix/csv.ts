@@ -32,8 +32,18 @@ export const writeLongCsv = ({ taxa, characters, cells }: Matrix): string =>
  *
  * @returns the matrix; or `no-matrix`, `taxon-twice`, `character-twice` with the line, or `too-large`.
  */
-export const readCsv = (text: string): Outcome<Matrix> =>
-  readTable(Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data);
+export function readCsv(text: string): Outcome<Matrix> {
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  // A quotation mark that is not closed takes all that follows into its cell.
+  const open = errors.find(({ type }) => type === 'Quotes');
+  if (!open) return readTable(data);
+  const line = (open.row ?? 0) + 1;
+  return failed({
+    code: 'no-matrix',
+    message: `Line ${line}: a quotation mark is not closed, or stands within a cell; write "" for one that is meant.`,
+    field: `line ${line}`,
+  });
+}
 
 /** Lines of a table as text, as {@link readCsv} reads it. */
 export const csvOf = (lines: readonly (readonly string[])[]): string =>

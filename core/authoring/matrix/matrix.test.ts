@@ -177,6 +177,7 @@ describe('tables', () => {
     ['taxon,Head\nVelda,round\nVelda,square', 'taxon-twice'],
     ['taxon,Head\nVelda,round\nvelda,square', 'taxon-twice'],
     ['taxon,Head\nVelda,round,square', 'no-matrix'],
+    ['taxon,Head\nVelda,"round\nMinna,square', 'no-matrix'],
     ['taxon,Head\n,round', 'no-matrix'],
     ['taxon,character,value\nVelda,,round', 'no-matrix'],
   ])('%j is refused as %s', (text, code) => {
