@@ -195,6 +195,29 @@ describe('tables', () => {
       ...{ ok: false, problems: [{ code: 'too-large', message: expect.stringContaining('20,000 taxa') }] },
     });
   });
+  it('as NEXUS may say that a taxon is as the first, let signs stand for others, and write powers of ten', () => {
+    const nexus = (format: string, rows: string) =>
+      readNexus(`#NEXUS\nBEGIN DATA;\nDIMENSIONS NTAX=2 NCHAR=3;\nFORMAT ${format};\nMATRIX\n${rows};\nEND;`);
+    expect(nexus('DATATYPE=STANDARD SYMBOLS="012" MATCHCHAR=. EQUATE="x=(01) y=2"', 'A 0xy\nB .{x2}.')).toMatchObject({
+      ok: true,
+      value: {
+        cells: [
+          ['state 0', 'state 0; state 1', 'state 2'],
+          ['state 0', 'state 0; state 1; state 2', 'state 2'],
+        ],
+      },
+    });
+    expect(nexus('DATATYPE=CONTINUOUS', 'A 1e-2 1.5E1 -3\nB 0.5 20 ?')).toMatchObject({
+      ok: true,
+      value: {
+        cells: [
+          ['0.01', '15', '-3'],
+          ['0.5', '20', '?'],
+        ],
+      },
+    });
+  });
+
   it.each([
     ['NCHAR=2001', 'VELDA 0'],
     ['NCHAR=999999999999', 'VELDA 0'],

@@ -1,111 +1,7 @@
 import { done, failed, type Outcome } from '../../problem';
 import { type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { blocksOf, commandOf, nameOf, settingOf, Unreadable, type Block, type Word, wordsOf } from './nexusWords';
 import { tooLarge } from './size';
-
-interface Word {
-  text: string;
-  /** It was in quotes: a name, and no sign. */
-  quoted?: boolean;
-  line: number;
-}
-
-class Unreadable extends Error {
-  constructor(
-    readonly line: number,
-    readonly why: string,
-  ) {
-    super(why);
-  }
-}
-
-/** Words and signs of a NEXUS text, comments in square brackets passed over. */
-function wordsOf(text: string): Word[] {
-  const words: Word[] = [];
-  let line = 1;
-  let at = 0;
-  while (at < text.length) {
-    const c = text[at];
-    if (c === '\n') line++;
-    if (/\s/.test(c)) {
-      at++;
-    } else if (c === '[') {
-      const begun = line;
-      let depth = 0;
-      do {
-        if (at >= text.length) throw new Unreadable(begun, 'a comment that begins here is not closed');
-        if (text[at] === '[') depth++;
-        if (text[at] === ']') depth--;
-        if (text[at] === '\n') line++;
-        at++;
-      } while (depth > 0);
-    } else if (c === "'") {
-      let word = '';
-      const begun = line;
-      for (at++; ; at++) {
-        if (at >= text.length) throw new Unreadable(begun, 'a name in quotes that begins here is not closed');
-        if (text[at] === '\n') line++;
-        if (text[at] !== "'") word += text[at];
-        else if (text[at + 1] === "'") word += text[at++];
-        else break;
-      }
-      at++;
-      words.push({ text: word, quoted: true, line });
-    } else if (/[;=,/(){}"]/.test(c)) {
-      words.push({ text: c, line });
-      at++;
-    } else {
-      const [word] = /^[^\s;=,/(){}"'[]+/.exec(text.slice(at, at + 4000)) ?? [c];
-      words.push({ text: word, line });
-      at += word.length;
-    }
-  }
-  return words;
-}
-
-/** A name without quotes has underscores for spaces. */
-const nameOf = ({ text, quoted }: Word): string => (quoted ? text : text.replace(/_/g, ' '));
-
-interface Block {
-  name: string;
-  commands: Word[][];
-}
-
-function blocksOf(words: readonly Word[]): Block[] {
-  const blocks: Block[] = [];
-  let command: Word[] = [];
-  let open: Block | undefined;
-  for (const word of words) {
-    if (word.text !== ';' || word.quoted) {
-      command.push(word);
-      continue;
-    }
-    const head = command[0]?.text.toUpperCase();
-    if (head === 'BEGIN') open = { name: command[1]?.text.toUpperCase() ?? '', commands: [] };
-    else if ((head === 'END' || head === 'ENDBLOCK') && open) {
-      blocks.push(open);
-      open = undefined;
-    } else if (open) open.commands.push(command);
-    command = [];
-  }
-  if (open) throw new Unreadable(words.at(-1)?.line ?? 1, `the block ${open.name} has no END`);
-  return blocks;
-}
-
-const commandOf = ({ commands }: Block, ...names: string[]): Word[] | undefined =>
-  commands.find(([head]) => names.includes(head?.text.toUpperCase()))?.slice(1);
-
-/** `NAME=value` of a command; a value in double quotes is all that stands between them. */
-function settingOf(command: readonly Word[] | undefined, name: string): string | undefined {
-  const at = command?.findIndex((word, i) => word.text.toUpperCase() === name && command[i + 1]?.text === '=') ?? -1;
-  if (!command || at < 0) return undefined;
-  const value = command[at + 2];
-  if (value?.text !== '"') return value?.text;
-  const end = command.findIndex((word, i) => i > at + 2 && word.text === '"');
-  return command
-    .slice(at + 3, end < 0 ? undefined : end)
-    .map(({ text }) => text)
-    .join('');
-}
 
 /**
  * Read NEXUS in (Maddison, Swofford & Maddison 1997): TAXA, and CHARACTERS or DATA blocks of standard or continuous
@@ -167,10 +63,15 @@ function partOf(block: Block): Part {
   const type = (settingOf(format, 'DATATYPE') ?? 'STANDARD').toUpperCase();
   if (type !== 'STANDARD' && type !== 'CONTINUOUS')
     throw new Unreadable(line, `data of the type ${type} are not read; STANDARD and CONTINUOUS are`);
-  const signs = { missing: settingOf(format, 'MISSING') ?? '?', gap: settingOf(format, 'GAP') };
+  const signs: Signs = {
+    missing: settingOf(format, 'MISSING') ?? '?',
+    gap: settingOf(format, 'GAP'),
+    match: settingOf(format, 'MATCHCHAR'),
+    equal: equalSigns(settingOf(format, 'EQUATE') ?? ''),
+  };
   const named = labelsOf(block);
   if (type === 'CONTINUOUS') {
-    const rows = rowsOf(matrix, nchar, (word) => (word.text === signs.missing ? UNKNOWN : word.text));
+    const rows = rowsOf(matrix, nchar, (word) => (word.text === signs.missing ? UNKNOWN : plainNumber(word.text)));
     const characters = Array.from({ length: nchar }, (_, c): MatrixCharacter => {
       const label = named.get(c)?.label ?? `Character ${c + 1}`;
       const unit = /^(.*\S)\s*\(([^()]{1,12})\)$/.exec(label);
@@ -181,6 +82,30 @@ function partOf(block: Block): Part {
   const symbols = settingOf(format, 'SYMBOLS') ?? '01';
   return { ...standardOf(matrix, nchar, symbols, signs, named, isInterleaved(format)), line };
 }
+
+/** What signs of a matrix stand for. */
+interface Signs {
+  missing: string;
+  gap?: string;
+  /** The same as the first taxon has. */
+  match?: string;
+  /** Signs that stand for others. */
+  equal: ReadonlyMap<string, string[]>;
+}
+
+/** `x=(01) y=2`: signs that stand for one or several others. */
+const equalSigns = (text: string): Signs['equal'] =>
+  new Map(
+    [...text.matchAll(/(\S)=(?:[({]([^)}]*)[)}]|(\S))/g)].map(([, sign, several, one]) => [sign, [...(several ?? one)]] as const),
+  );
+
+/** A number without a power of ten, as the grid writes it. */
+const plainNumber = (text: string): string =>
+  /^-?[\d.]+e[+-]?\d{1,2}$/i.test(text) && Number.isFinite(Number(text))
+    ? Number(text)
+        .toFixed(12)
+        .replace(/\.?0+$/, '')
+    : text;
 
 function isInterleaved(format: readonly Word[] | undefined): boolean {
   const at = format?.findIndex(({ text }) => text.toUpperCase() === 'INTERLEAVE') ?? -1;
@@ -236,7 +161,7 @@ function standardOf(
   matrix: readonly Word[],
   nchar: number,
   symbols: string,
-  { missing, gap }: { missing: string; gap?: string },
+  { missing, gap, match, equal }: Signs,
   named: ReadonlyMap<number, { label: string; states: string[] }>,
   interleaved: boolean,
 ): Omit<Part, 'line'> {
@@ -249,6 +174,9 @@ function standardOf(
     if (!row) throw new Unreadable(line, 'the matrix begins with a taxon');
     row.cells.push(cell);
   };
+  /** What the first taxon has where this one says that it has the same, or what the sign stands for. */
+  const meant = (sign: string): string[] =>
+    (sign === match && [...rows.values()][0][row?.cells.length ?? 0]) || (equal.get(sign) ?? [sign]);
   for (const word of matrix) {
     // Interleaved, each line names its taxon; else a taxon's characters may go on over lines.
     const begins = interleaved ? word.line > last : row !== undefined && row.cells.length >= nchar;
@@ -265,8 +193,8 @@ function standardOf(
       several = undefined;
     } else if (word.text !== ',')
       for (const sign of word.text) {
-        if (several) several.push(sign);
-        else take([sign], word.line);
+        if (several) several.push(...(equal.get(sign) ?? [sign]));
+        else take(meant(sign), word.line);
       }
     if (row.cells.length > nchar) throw new Unreadable(word.line, `“${row.name}” has more than ${nchar} characters`);
   }
