@@ -31,7 +31,8 @@ function lean(slopes: Slopes, point: number, x: number, y: number): void {
  * The length through points in turn. Pointing that errs in all directions makes a line
  * longer on the average: by σ² ÷ length for each stretch, which `bend` tells.
  *
- * @param along numbers of at least two points. Points on one another have length 0 and no slope.
+ * @param along numbers of at least two points. Points on one another have length 0 and no slope; where all are, the
+ *   whole errs as any short length does, whatever its direction.
  */
 export function pathLength(at: At, along: readonly number[]): Estimate {
   const slopes: Slopes = new Map();
@@ -46,6 +47,10 @@ export function pathLength(at: At, along: readonly number[]): Estimate {
     bend += 1 / length;
     lean(slopes, along[i], dx / length, dy / length);
     lean(slopes, along[i - 1], -dx / length, -dy / length);
+  }
+  if (value === 0) {
+    lean(slopes, along[0], -1, 0);
+    lean(slopes, along.at(-1)!, 1, 0);
   }
   return { value, slopes, bend, power: 1 };
 }

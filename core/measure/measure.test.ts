@@ -246,6 +246,72 @@ describe('the 95 % intervals hold the truth in 93 to 97 of 100, each kind by its
   });
 });
 
+describe('at the edges', () => {
+  const one = (points: PointSet, quantity: Quantity, scale?: Scale) => measure({ points, quantities: [quantity], scale });
+  const length: Quantity = { id: 'l', kind: 'length', line: line('a', 'b') };
+  const bar = (px: number): Extract<Scale, { kind: 'lengths' }>['references'][number] => ({
+    ends: [
+      [0, 0],
+      [px, 0],
+    ],
+    mm: 10,
+  });
+
+  it('a length of nothing errs as a short one does', () => {
+    const [nothing] = one({ a: [5, 5], b: [5, 5] }, length).values;
+    const [short] = one({ a: [5, 5], b: [5.001, 5] }, length).values;
+    expect(nothing).toMatchObject({ value: 0, sd: short.sd });
+    expect(nothing.interval[1]).toBeCloseTo(short.interval[1], 1);
+  });
+
+  it('no interval holds what cannot be', () => {
+    const points: PointSet = {
+      a: [5, 5],
+      b: [7, 5],
+      c: [6, 90],
+      flat: [
+        [0, 0],
+        [10, 10],
+        [20, 20],
+      ],
+    };
+    const at = (quantity: Quantity) => one(points, quantity).values[0].interval;
+    expect(at(length)[0]).toBe(0);
+    expect(at({ id: 'area', kind: 'area', outline: 'flat' })[0]).toBe(0);
+    expect(at({ id: 'angle', kind: 'angle', points: ['a', 'c', 'b'] })[0]).toBe(0);
+    expect(at({ id: 'r', kind: 'ratio', numerator: line('a', 'b'), denominator: line('a', 'c') })[0]).toBe(0);
+  });
+
+  it('bars that disagree make the error as large as they differ', () => {
+    const points: PointSet = { a: [0, 5], b: [100, 5] };
+    const of = (...px: number[]) => one(points, length, { kind: 'lengths', references: px.map(bar) });
+    const [agreed, apart] = [of(100, 100), of(100, 50)];
+    expect(agreed.warnings).toEqual([]);
+    expect(agreed.values[0].sd).toBeLessThan(of(100).values[0].sd);
+    expect(apart.warnings).toMatchObject([{ code: 'scales-disagree' }]);
+    const [low, high] = apart.values[0].interval;
+    expect([low < 10, high > 20]).toEqual([true, true]);
+  });
+
+  it('what lies beyond the vanishing line of a grid is not measured by it', () => {
+    // Sides that meet 250 px down: nothing of the plane is seen further on.
+    const scale: Scale = {
+      kind: 'grid',
+      points: [
+        { at: [0, 0], mm: [0, 0] },
+        { at: [100, 0], mm: [10, 0] },
+        { at: [90, 50], mm: [10, 10] },
+        { at: [10, 50], mm: [0, 10] },
+      ],
+    };
+    expect(one({ a: [50, 0], b: [50, 240] }, length, scale)).toMatchObject({ values: [{ unit: 'mm' }], warnings: [] });
+    expect(one({ a: [50, 0], b: [50, 260] }, length, scale)).toMatchObject({
+      values: [],
+      warnings: [{ code: 'beyond-plane', field: 'points.b' }, { code: 'landmark-missing' }],
+    });
+  });
+});
+
 describe('counts', () => {
   const random = seeded('counts');
   /** One who misses some, and sets some markers in vain: how many markers there are. */

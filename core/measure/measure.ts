@@ -1,16 +1,16 @@
 import { landmarksIn, type Line, type Quantity } from '../guide/working';
 import type { Problem } from '../problem';
 import { between } from './between';
-import { type CountingError, counted, onSide } from './count';
+import { type CountingError, onSide } from './count';
 import { dipRatio } from './dip';
 import { angleAt, areaWithin, type At, type Estimate, over, pathLength, reach } from './estimate';
+import { type Ground, groundOf } from './ground';
 import { elongation, roundness } from './outline';
-import { planeOf, type Plane } from './plane';
-import { LEAST_POINTING_SD, type Pointing, pointingOf, pointingSquares } from './pointing';
-import { outlineCrosses, placesOf, pointsOutside } from './points';
+import { type Pointing, pointingOf, pointingSquares } from './pointing';
+import { outlineCrosses, placesOf, pointsBeyond, pointsOutside } from './points';
 import { raggedness } from './raggedness';
-import { intervalOf, pixelSize, type PixelSize, TILT_SHARE } from './scale';
 import type { Measured, MeasureRequest, PixelPoint, PointSet } from './schema';
+import { countOf, type Found, pointsOf, told } from './told';
 
 /** What came out, and what did not and why. */
 export interface Measuring {
@@ -19,9 +19,6 @@ export interface Measuring {
   /** The pointing error that was used, in pixels. */
   pointing: Pointing;
 }
-
-/** From the fourth repeat on a quantity's own spread speaks; up to then all landmarks lend theirs. */
-const OWN_SPREAD = 4;
 
 /**
  * Pixels in, values with their errors out.
@@ -39,7 +36,7 @@ const OWN_SPREAD = 4;
 export function measure(request: MeasureRequest, counting?: CountingError): Measuring {
   const warnings: Problem[] = [];
   const sets = [request.points, ...(request.repeats ?? [])].map((set, r) => {
-    const outside = pointsOutside(set, request.photo, r === 0 ? 'points' : `repeats[${r - 1}]`);
+    const outside = pointsOutside(set, request.photo, fieldOf(r));
     warnings.push(...outside.problems);
     return outside.rest;
   });
@@ -47,7 +44,12 @@ export function measure(request: MeasureRequest, counting?: CountingError): Meas
     request.pointingSd === undefined ? undefined : { sd: request.pointingSd, df: request.pointingDf ?? Number.POSITIVE_INFINITY };
   const pointing = pointingOf(pointingSquares(sets), known);
   const ground = groundOf(request, pointing.sd, warnings);
-  const frames = sets.map((set) => frameOf(set, ground));
+  const frames = sets.map((set, r) => {
+    if (ground.kind !== 'plane') return frameOf(set, ground);
+    const beyond = pointsBeyond(set, ground.plane, fieldOf(r));
+    warnings.push(...beyond.problems);
+    return frameOf(beyond.rest, ground);
+  });
   const values = request.quantities.flatMap((quantity, q) => {
     const field = `quantities[${q}]`;
     const found = frames.flatMap((frame, r) => {
@@ -69,58 +71,8 @@ export function measure(request: MeasureRequest, counting?: CountingError): Meas
   return { values, warnings, pointing };
 }
 
-/** What the points lie in: pixels as they are, pixels of a known size, or a plane put right. */
-type Ground = { kind: 'pixels' } | { kind: 'sized'; size: PixelSize } | { kind: 'plane'; plane: Plane; sd: number };
-
-function groundOf({ scale }: MeasureRequest, pointingSd: number, warnings: Problem[]): Ground {
-  if (!scale || scale.kind === 'none') return { kind: 'pixels' };
-  if (scale.kind === 'lengths') {
-    const size = pixelSize(scale.references, pointingSd);
-    if (!size) {
-      warnings.push({
-        code: 'scale-without-length',
-        message: 'The scale has no length: set its two ends apart.',
-        field: 'scale.references',
-      });
-      return { kind: 'pixels' };
-    }
-    if (size.disagreement > TILT_SHARE)
-      warnings.push({
-        code: 'scales-disagree',
-        message: `The scales differ by ${Math.round(size.disagreement * 100)} in 100: the photo is tilted, or one of them is wrong. Lengths may be out by as much; a grid would put it right.`,
-        field: 'scale.references',
-      });
-    return { kind: 'sized', size };
-  }
-  const plane = planeOf(scale.points);
-  if (!plane) {
-    warnings.push({
-      code: 'no-plane',
-      message: 'The grid makes no plane: set at least four of its crossings, no three of them in one line.',
-      field: 'scale.points',
-    });
-    return { kind: 'pixels' };
-  }
-  // Where the crossings lie further off than pointing explains, that is the error they are known with.
-  const sd = Math.max(pointingSd, plane.spare > 0 ? plane.reprojection * Math.sqrt((plane.spare + 8) / plane.spare / 2) : 0);
-  if (sd > 3 * pointingSd)
-    warnings.push({
-      code: 'grid-uneven',
-      message: `The crossings lie ${plane.reprojection.toFixed(1)} px from where a flat grid has them: check each, or the grid is bent.`,
-      field: 'scale.points',
-    });
-  return { kind: 'plane', plane, sd };
-}
-
-/** A value of one set, with its variance by pointing and by the scale. */
-interface Found {
-  value: number;
-  /** Variance by pointing of 1 px, and by the scale. */
-  pointed: number;
-  scaled: number;
-  /** Of a count of both sides that are not alike: left and right. */
-  uneven?: [number, number];
-}
+/** The field of a set: the first, or a repeat. */
+const fieldOf = (r: number) => (r === 0 ? 'points' : `repeats[${r - 1}]`);
 
 const sidesDiffer = ({ id }: Quantity, [left, right]: [number, number], field: string): Problem => ({
   code: 'sides-differ',
@@ -188,9 +140,6 @@ const linesIn = (quantity: Quantity): Line[] =>
       : quantity.kind === 'reach' && quantity.denominator
         ? [quantity.denominator]
         : [];
-
-const pointsOf = (quantity: Quantity): string | undefined =>
-  'outline' in quantity ? quantity.outline : 'path' in quantity ? quantity.path : undefined;
 
 /** Every point of a set has a number; a name is one of them, or several in turn. */
 interface Frame {
@@ -275,68 +224,3 @@ function spread(found: Estimate, frame: Frame, ground: Ground): Found & { bend: 
   byPlane.forEach((p, i) => byPlane.forEach((q, j) => (scaled += p * q * plane.covariance[i][j])));
   return { value, pointed, scaled: scaled * sd * sd, bend: bend * stretch };
 }
-
-/** Points set so densely that the correction would be more than this share are no pointing: an edge was traced. */
-const MOST_CORRECTED = 0.05;
-
-/** A value without what pointing in all directions adds to it on the average; see `pathLength`. */
-const straightened = (value: number, added: number): number =>
-  Math.abs(added) > MOST_CORRECTED * Math.abs(value) ? value : value - added;
-
-const UNITS = { mm: ['', 'mm', 'mm²'], px: ['', 'px', 'px²'] } as const;
-const POWERS: Partial<Record<Quantity['kind'], 1 | 2>> = { length: 1, area: 2 };
-
-/** The unit a quantity is told in. */
-function unitOf(quantity: Quantity, ground: Ground): string {
-  if (quantity.kind === 'angle') return '°';
-  const power = quantity.kind === 'reach' && !quantity.denominator ? 1 : (POWERS[quantity.kind] ?? 0);
-  return UNITS[ground.kind === 'pixels' ? 'px' : 'mm'][power];
-}
-
-function told(quantity: Quantity, found: readonly (Found & { bend?: number })[], ground: Ground, pointing: Pointing): Measured {
-  const n = found.length;
-  const even = found.map(({ value, bend = 0 }) => straightened(value, bend * pointing.sd ** 2));
-  const value = mean(even);
-  const scaled = mean(found.map((one) => one.scaled));
-  const curved = pointsOf(quantity) !== undefined;
-  const own = n >= OWN_SPREAD || (curved && n > 1);
-  const byPixels = (sdOfPoint: number) => (mean(found.map((one) => one.pointed)) * sdOfPoint ** 2) / n;
-  const spread = even.reduce((sum, one) => sum + (one - value) ** 2, 0) / (n - 1) / n;
-  // Sets that agree to the pixel tell nothing of their spread: a pixel's own error stays.
-  const agree = even.every((one) => one === even[0]);
-  const variance = own && !agree ? spread : byPixels(own ? LEAST_POINTING_SD : pointing.sd);
-  const df = own ? n - 1 : pointing.df;
-  const sd = Math.sqrt(variance + scaled);
-  // Only the part that was estimated has few degrees of freedom.
-  const joined = variance > 0 ? df * ((variance + scaled) / variance) ** 2 : Number.POSITIVE_INFINITY;
-  return {
-    quantity: quantity.id,
-    value,
-    unit: unitOf(quantity, ground),
-    sd,
-    ...(Number.isFinite(joined) ? { df: joined } : {}),
-    interval: intervalOf(value, sd, joined),
-    n,
-  };
-}
-
-function countOf(quantity: Quantity, found: readonly Found[], counting?: CountingError): Measured {
-  const n = found.length;
-  const once = counted(mean(found.map(({ value }) => value)), counting ?? { missed: 0, extra: 0 });
-  const variance =
-    n > 1 ? found.reduce((sum, { value }) => sum + (value - mean(found.map((f) => f.value))) ** 2, 0) / (n - 1) : 0;
-  const own = n >= OWN_SPREAD || !counting;
-  const sd = Math.sqrt(own ? variance / n : once.sd ** 2 / n);
-  const [low, high] = intervalOf(once.value, sd, own && n > 1 ? n - 1 : undefined);
-  return {
-    quantity: quantity.id,
-    value: once.value,
-    unit: '',
-    sd,
-    ...(own && n > 1 ? { df: n - 1 } : {}),
-    interval: [Math.max(0, low), high],
-    n,
-  };
-}
-
-const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;

@@ -7,6 +7,8 @@ type Matched = Extract<Scale, { kind: 'grid' }>['points'];
 export interface Plane {
   /** A pixel's place in the plane, in mm. */
   toPlane: (pixel: PixelPoint) => PixelPoint;
+  /** Is anything of the plane seen there? Nothing is beyond its vanishing line. */
+  sees: (pixel: PixelPoint) => boolean;
   /** ∂ place ÷ ∂ pixel, as rows: [[∂X/∂x, ∂X/∂y], [∂Y/∂x, ∂Y/∂y]]. */
   slope: (pixel: PixelPoint) => [[number, number], [number, number]];
   /** ∂ place ÷ ∂ each of the eight numbers of the plane: two rows of eight. */
@@ -63,8 +65,12 @@ export function planeOf(points: Matched): Plane | undefined {
     ];
     return { out, inner };
   };
+  /** Positive before the camera, in the sense of the grid's own points; see {@link forward}. */
+  const depth = ([X, Y]: PixelPoint) => h[6] * X + h[7] * Y + 1;
+  const before = Math.sign(depth(pairs[0].mm));
   return {
     toPlane,
+    sees: (pixel) => Math.sign(depth(back(h, here.to(pixel)))) === before,
     slope(pixel) {
       const { inner } = slopesAt(pixel);
       const k = here.scale / there.scale;

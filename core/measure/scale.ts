@@ -25,7 +25,7 @@ export const TILT_SHARE = 0.03;
 /**
  * Millimetres per pixel from lengths that are known: the mean of what each says, weighed by
  * its precision. Each end is pointed at with the standard deviation given; a bar's own
- * tolerance is added.
+ * tolerance is added, and what they differ by beyond that.
  *
  * @param pointingSd in pixels, along x and along y. @returns undefined where a reference has no length.
  */
@@ -37,11 +37,25 @@ export function pixelSize(references: Lengths, pointingSd: number): PixelSize | 
     return { mm: mm / length, relative: Math.hypot((Math.SQRT2 * pointingSd) / length, error / mm), pixels };
   });
   if (each.some(({ pixels, mm }) => !(pixels > 0) || !(mm > 0) || !Number.isFinite(mm))) return undefined;
-  const weight = ({ relative }: { relative: number }) => 1 / Math.max(relative, 1e-9) ** 2;
-  const total = each.reduce((sum, one) => sum + weight(one), 0);
-  const mm = each.reduce((sum, one) => sum + weight(one) * one.mm, 0) / total;
+  const own = each.map(({ relative }) => Math.max(relative, 1e-9) ** 2);
+  const first = joined(each, own);
+  // What they differ by beyond their own errors is an error of each (DerSimonian & Laird 1986).
+  const weights = own.map((variance) => 1 / variance);
+  const [sum, squares] = [weights.reduce((a, b) => a + b, 0), weights.reduce((a, b) => a + b * b, 0)];
+  const spread = each.reduce((q, one, i) => q + weights[i] * ((one.mm - first.mm) / first.mm) ** 2, 0);
+  const among = each.length > 1 ? Math.max(0, (spread - (each.length - 1)) / (sum - squares / sum)) : 0;
+  const { mm, relative } = joined(
+    each,
+    own.map((variance) => variance + among),
+  );
   const sizes = each.map((one) => one.mm);
-  return { mm, relative: 1 / Math.sqrt(total), disagreement: (Math.max(...sizes) - Math.min(...sizes)) / mm };
+  return { mm, relative, disagreement: (Math.max(...sizes) - Math.min(...sizes)) / mm };
+}
+
+/** The mean weighed by precision, with its relative error. */
+function joined(each: readonly { mm: number }[], variances: readonly number[]): { mm: number; relative: number } {
+  const total = variances.reduce((sum, variance) => sum + 1 / variance, 0);
+  return { mm: each.reduce((sum, one, i) => sum + one.mm / variances[i], 0) / total, relative: 1 / Math.sqrt(total) };
 }
 
 /** The central 95 % of a t about a value. */
