@@ -260,7 +260,7 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
 }
 
 const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 140 },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 110 },
   grid: { borderWidth: 1, borderColor: colour.mist, borderRadius: radius.m, backgroundColor: colour.sheet, overflow: 'hidden' },
   line: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist },
   name: { flex: 1.2, padding: space.s, justifyContent: 'center', minWidth: 0 },
