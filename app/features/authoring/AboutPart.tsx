@@ -25,7 +25,7 @@ const FIELDS: { name: keyof Head; label: string; hint?: string; multiline?: bool
 const FACET_LABELS: Record<FacetName, string> = { stage: 'Stages', sex: 'Sexes', morph: 'Morphs', season: 'Seasons' };
 
 /** Of what the guide is, where it holds, and what is told apart beside the kind. */
-export function AboutPart({ id, draft, edit }: PartProps & { id: string }) {
+export function AboutPart({ id, draft, edit }: PartProps) {
   return (
     <>
       <Card title="The guide">

@@ -1,5 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { DraftCharacter, Edit } from '@plesion/core/authoring';
+import { CHARACTER_KINDS } from '@plesion/core/guide';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -15,7 +18,7 @@ import { freshId } from './freshId';
 import type { PartProps } from './WritingScreen';
 
 /** What kinds are told apart by. */
-export function CharactersPart({ draft, edit }: PartProps) {
+export function CharactersPart({ id, draft, edit }: PartProps) {
   const [open, setOpen] = useState<string>();
   const proposed = useMemo(
     () =>
@@ -27,7 +30,7 @@ export function CharactersPart({ draft, edit }: PartProps) {
   );
   return (
     <>
-      <AddCharacter draft={draft} edit={edit} />
+      <AddCharacter id={id} draft={draft} edit={edit} />
       <Card title="Characters" aside={`${draft.characters.length}`}>
         {proposed.length > 0 && (
           <Row>
@@ -61,10 +64,12 @@ const sayCharacter = ({ kind, states, unit, counts }: DraftCharacter): string =>
     ? states.map(({ label }) => label).join(', ')
     : [KIND_WORDS[kind], unit, counts && `${counts.from} to ${counts.to}`].filter(Boolean).join(', ');
 
-function AddCharacter({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
-  const [label, setLabel] = useState('');
-  const [kind, setKind] = useState<Kind>('nominal');
-  const [more, setMore] = useState('');
+const Typed = z.object({ label: z.string(), kind: z.enum(CHARACTER_KINDS), more: z.string() });
+type Typed = z.infer<typeof Typed>;
+
+function AddCharacter({ id: draftId, draft, edit }: Pick<PartProps, 'id' | 'draft' | 'edit'>) {
+  const [typed, change, forget] = useKeptState<Typed>(`character.${draftId}`, Typed, { label: '', kind: 'nominal', more: '' });
+  const { label, kind, more } = typed;
   const [problem, setProblem] = useState<string>();
   const stated = kind === 'nominal' || kind === 'ordered';
   const add = () => {
@@ -89,31 +94,43 @@ function AddCharacter({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
         : {}),
     };
     if (!edit({ do: 'character', character })) return;
-    setLabel('');
-    setMore('');
+    change({ label: '', more: '' });
+    forget();
     setProblem(undefined);
   };
   return (
     <Card title="Write one down">
-      <TextField label="What it is" value={label} maxLength={200} onChangeText={setLabel} problem={problem} />
+      <TextField
+        label="What it is"
+        value={label}
+        maxLength={200}
+        onChangeText={(next) => change({ label: next })}
+        problem={problem}
+      />
       <ChoiceGroup
         label="It is told by"
         options={(Object.keys(KIND_WORDS) as Kind[]).map((id) => ({ id, label: KIND_WORDS[id] }))}
         chosen={[kind]}
-        onChange={([next]: Kind[]) => setKind(next)}
+        onChange={([next]: Kind[]) => change({ kind: next })}
       />
       {stated && (
         <TextField
           label="States"
           hint="Parted by commas: red, black, hardly to be seen."
           value={more}
-          onChangeText={setMore}
+          onChangeText={(next) => change({ more: next })}
           onSubmitEditing={add}
           blurOnSubmit={false}
         />
       )}
       {kind === 'measurement' && (
-        <TextField label="Unit" value={more} placeholder="mm" onChangeText={setMore} onSubmitEditing={add} />
+        <TextField
+          label="Unit"
+          value={more}
+          placeholder="mm"
+          onChangeText={(next) => change({ more: next })}
+          onSubmitEditing={add}
+        />
       )}
       <Row>
         <Button label="Put it in" onPress={add} />

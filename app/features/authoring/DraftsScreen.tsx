@@ -5,6 +5,7 @@ import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { sayDate } from '../../lib/dates';
 import { colour } from '../../theme';
+import { useKeptText } from '../../lib/useKeptText';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -85,13 +86,14 @@ function Begin() {
   const guides = useGuides();
   const taken = useTaken();
   const client = useQueryClient();
-  const [title, setTitle] = useState('');
+  const [title, setTitle] = useKeptText('draft');
   const [id] = useState(() => mintId());
   const begin = useMutation({
     mutationFn: (body: { title?: string; guideId?: string; as?: 'own' }) =>
       authoringApi('beginDraft', { params: { id }, body: { title: '', ...body } }),
     async onSuccess() {
       await client.invalidateQueries({ queryKey: DRAFTS });
+      setTitle('');
       router.push(`/guides/write/${id}`);
     },
   });

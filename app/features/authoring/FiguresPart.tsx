@@ -35,7 +35,7 @@ const Waiting = z.object({
 });
 
 /** Photographs of the forms: whose they are and on what terms, what they show, and what is to be seen on them. */
-export function FiguresPart({ id, draft, edit }: PartProps & { id: string }) {
+export function FiguresPart({ id, draft, edit }: PartProps) {
   const figures = draft.figures ?? [];
   const [waiting, change] = useKeptState(`figures of ${id}`, Waiting, { photos: [], words: beginFigure(draft) });
   const [problem, setProblem] = useState<{ of: string; says: string }>();

@@ -28,7 +28,7 @@ const SYSTEMS = [
 ] as const;
 
 /** How the kinds of a guide inherit: genes, what is seen of them, strains, and days. */
-export function HeredityPart({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'> & { id: string }) {
+export function HeredityPart({ id, draft, edit }: Pick<PartProps, 'id' | 'draft' | 'edit'>) {
   const section = draft.heredity;
   const put = (next: HereditySection | undefined) =>
     edit({ do: 'part', set: next ? { heredity: next } : {}, drop: next ? [] : ['heredity'] });
@@ -90,7 +90,7 @@ export function HeredityPart({ id, draft, edit }: Pick<PartProps, 'draft' | 'edi
       {section?.characters.map((expression) => (
         <ShownCard key={expression.id} {...{ section, expression, put }} seen={seen.find(({ id }) => id === expression.id)} />
       ))}
-      {section && <StrainsCard section={section} put={put} />}
+      {section && <StrainsCard id={id} section={section} put={put} />}
       {section && <BreedingDays section={section} seen={seen} put={put} />}
     </>
   );

@@ -5,6 +5,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { download } from '../../lib/download';
 import { pickFile } from '../../lib/files';
+import { useKeptText } from '../../lib/useKeptText';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -23,7 +24,7 @@ interface Props {
 
 /** Sources from a list of literature, and out again for other programs. One that is among them already is passed over. */
 export function Literature({ id, sources, edit }: Props) {
-  const [text, setText] = useState('');
+  const [text, setText] = useKeptText(`literature.${id}`);
   const [took, setTook] = useState<string>();
   const take = useMutation({
     mutationFn: (literature: string) => authoringApi('readCitations', { body: { text: literature } }),

@@ -24,7 +24,6 @@ import type { PartProps } from './WritingScreen';
 const SHOWN = 12;
 
 interface Props extends PartProps {
-  id: string;
   version: number;
   saved: boolean;
   flush: () => Promise<void>;

@@ -21,6 +21,7 @@ import { z } from 'zod';
 import { pickFile, saveFile } from '../../lib/files';
 import { useJob } from '../../lib/useJob';
 import { useKeptState } from '../../lib/useKeptState';
+import { useKeptText } from '../../lib/useKeptText';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -64,7 +65,6 @@ function lostIn(working: Working, source: string): Record<string, string[]> {
 }
 
 interface Props extends PartProps {
-  id: string;
   flush: Writing['flush'];
   takenIn: Writing['takenIn'];
 }
@@ -77,7 +77,7 @@ const Begun = z.object({ job: z.string().optional() });
 /** Matrices in and out: a table of a spreadsheet, a line for each cell, NEXUS. */
 export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
   const [source, setSource] = useState(draft.sources[0]?.id ?? '');
-  const [text, setText] = useState('');
+  const [text, setText] = useKeptText(`table.${id}`);
   const [problem, setProblem] = useState<string>();
   const [told, setTold] = useState<Omit<MatrixTaken, 'version'>>();
   /** Is what was taken in on its way here? */

@@ -6,7 +6,7 @@ import { UnionsCard } from './UnionsCard';
 import type { PartProps } from './WritingScreen';
 
 /** What a guide says beside its scores: what is called together, which mistakes weigh more, what a catch is held against. */
-export function RulesPart({ id, draft, edit }: PartProps & { id: string }) {
+export function RulesPart({ id, draft, edit }: PartProps) {
   const field = (part: Partial<FieldSection>) => {
     const next = Object.fromEntries(
       Object.entries({ ...draft.field, ...part }).filter(

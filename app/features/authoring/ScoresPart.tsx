@@ -14,7 +14,7 @@ import type { PartProps } from './WritingScreen';
 const SHOWN = 8;
 
 /** Who has what: taxa against characters, as in a spreadsheet. */
-export function ScoresPart({ id, draft, scores, edit }: PartProps & { id: string }) {
+export function ScoresPart({ id, draft, scores, edit }: PartProps) {
   const [source, setSource] = useState(draft.sources[0]?.id ?? '');
   const [part, setPart] = useState<Part>({});
   const [problems, setProblems] = useState<CellProblem[]>([]);

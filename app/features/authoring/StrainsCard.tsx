@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
 import { colour, space } from '../../theme';
+import { useKeptText } from '../../lib/useKeptText';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -17,7 +18,7 @@ import { locusName } from './inheritedWords';
 type Strain = NonNullable<HereditySection['strains']>[number];
 
 /** Strains with what is common among their founders, and which are never mixed. */
-export function StrainsCard({ section, put }: HeredityProps) {
+export function StrainsCard({ id, section, put }: HeredityProps & { id: string }) {
   const strains = section.strains ?? [];
   const rules = section.neverMix ?? [];
   const [problem, setProblem] = useState<string>();
@@ -99,7 +100,7 @@ export function StrainsCard({ section, put }: HeredityProps) {
         </Row>
       ))}
       {strains.length > 1 && (
-        <ApartForm key={rules.length} strains={strains} rules={rules} onAdd={(rule) => keep(strains, [...rules, rule])} />
+        <ApartForm key={rules.length} id={id} strains={strains} rules={rules} onAdd={(rule) => keep(strains, [...rules, rule])} />
       )}
     </Card>
   );
@@ -108,16 +109,18 @@ export function StrainsCard({ section, put }: HeredityProps) {
 type Rule = NonNullable<HereditySection['neverMix']>[number];
 
 function ApartForm({
+  id,
   strains,
   rules,
   onAdd,
 }: {
+  id: string;
   strains: readonly Strain[];
   rules: readonly Rule[];
   onAdd: (rule: Rule) => void;
 }) {
   const [two, setTwo] = useState<string[]>([]);
-  const [why, setWhy] = useState('');
+  const [why, setWhy] = useKeptText(`apart.${id}`);
   const [problem, setProblem] = useState<string>();
   const add = () => {
     const [a, b, ...more] = two;
@@ -126,6 +129,7 @@ function ApartForm({
       return setProblem('These two are kept apart already.');
     if (!why.trim()) return setProblem('Say why; it is said to whoever would pair them.');
     onAdd({ strains: [a, b], why: why.trim() });
+    setWhy('');
   };
   return (
     <View style={styles.strain}>

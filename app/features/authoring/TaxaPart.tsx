@@ -1,6 +1,7 @@
 import type { Edit } from '@plesion/core/authoring';
 import { RANKS, type Rank, type Taxon } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
+import { useKeptText } from '../../lib/useKeptText';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -24,13 +25,13 @@ const TreeArranger = lazyPart(
 );
 
 /** What the guide tells apart, as a tree; what stands lowest is told apart, and what stands above has what all under it have. */
-export function TaxaPart({ draft, edit }: PartProps) {
+export function TaxaPart({ id, draft, edit }: PartProps) {
   const [open, setOpen] = useState<string>();
   const [arranging, setArranging] = useState(false);
   const rows = treeRows(draft.taxa);
   return (
     <>
-      <AddTaxon taxa={draft.taxa} edit={edit} />
+      <AddTaxon id={id} taxa={draft.taxa} edit={edit} />
       {rows.length > 1 && (
         <Row>
           <Button
@@ -72,8 +73,8 @@ export function TaxaPart({ draft, edit }: PartProps) {
 const sayTaxon = ({ rank, vernacular, forms, hazards }: Taxon): string =>
   [rank, vernacular, forms ? '' : 'not told apart itself', hazards?.length ? 'can do harm' : ''].filter(Boolean).join(' · ');
 
-function AddTaxon({ taxa, edit }: { taxa: readonly Taxon[]; edit: (...edits: Edit[]) => boolean }) {
-  const [name, setName] = useState('');
+function AddTaxon({ id, taxa, edit }: { id: string; taxa: readonly Taxon[]; edit: (...edits: Edit[]) => boolean }) {
+  const [name, setName] = useKeptText(`taxon.${id}`);
   const [rank, setRank] = useState<Rank>('species');
   const [problem, setProblem] = useState<string>();
   const add = () => {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
 import { space } from '../../theme';
+import { useKeptText } from '../../lib/useKeptText';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -20,9 +21,9 @@ type Term = NonNullable<Guide['glossary']>[number];
 const MOST_DRAWN = 4;
 
 /** Words of the field, explained: each is touched wherever it stands in the guide. */
-export function WordsPart({ draft, edit }: PartProps) {
+export function WordsPart({ id: draftId, draft, edit }: PartProps) {
   const [open, setOpen] = useState<string>();
-  const [word, setWord] = useState('');
+  const [word, setWord] = useKeptText(`word.${draftId}`);
   const [problem, setProblem] = useState<string>();
   const terms = draft.glossary ?? [];
   const keep = (glossary: Term[]) => edit({ do: 'part', set: { glossary }, drop: [] });

@@ -46,6 +46,8 @@ const SAVING: Record<WritingState['saving'], string> = {
 
 /** What each part of the editor is given. */
 export interface PartProps {
+  /** Of the draft. */
+  id: string;
   draft: WritingState['working']['draft'];
   scores: WritingState['working']['scores'];
   edit: Writing['edit'];
@@ -107,7 +109,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
   const part = isPart(asked) ? asked : 'about';
   const { working, saving, refused, canUndo, canRedo, version } = state;
   const { draft, scores } = working;
-  const props: PartProps = { draft, scores, edit: writing.edit };
+  const props: PartProps = { id, draft, scores, edit: writing.edit };
   return (
     <Screen
       widest={1180}
@@ -128,10 +130,10 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
         </Notice>
       )}
       <Tabs label="Parts of the guide" tabs={TABS} chosen={part} onChange={(next) => setAddress({ part: next })}>
-        {part === 'about' && <AboutPart {...props} id={id} />}
+        {part === 'about' && <AboutPart {...props} />}
         {part === 'taxa' && <TaxaPart {...props} />}
         {part === 'characters' && <CharactersPart {...props} />}
-        {part === 'scores' && <ScoresPart {...props} id={id} />}
+        {part === 'scores' && <ScoresPart {...props} />}
         {part === 'places' && (
           <Suspense fallback={<Loading what="Places" />}>
             <PlacesPart {...props} />
@@ -144,22 +146,22 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
         )}
         {part === 'figures' && (
           <Suspense fallback={<Loading what="Photographs" />}>
-            <FiguresPart {...props} id={id} />
+            <FiguresPart {...props} />
           </Suspense>
         )}
         {part === 'rules' && (
           <Suspense fallback={<Loading what="Rules" />}>
-            <RulesPart {...props} id={id} />
+            <RulesPart {...props} />
           </Suspense>
         )}
         {part === 'heredity' && (
           <Suspense fallback={<Loading what="How it is inherited" />}>
-            <HeredityPart {...props} id={id} />
+            <HeredityPart {...props} />
           </Suspense>
         )}
         {part === 'matrix' && (
           <Suspense fallback={<Loading what="Tables" />}>
-            <MatrixPart {...props} id={id} flush={writing.flush} takenIn={writing.takenIn} />
+            <MatrixPart {...props} flush={writing.flush} takenIn={writing.takenIn} />
           </Suspense>
         )}
         {part === 'try' && (

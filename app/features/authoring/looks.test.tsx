@@ -30,7 +30,7 @@ function Characters() {
     setTurn((turn) => turn + 1);
     return outcome.ok;
   };
-  return <CharactersPart draft={working.draft} scores={working.scores} edit={edit} />;
+  return <CharactersPart id="draft" draft={working.draft} scores={working.scores} edit={edit} />;
 }
 
 const keep = async (label: string, text: string) => {

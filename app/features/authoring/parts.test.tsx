@@ -2,7 +2,9 @@ import { applyEdits, cellKey, type Draft, draftOf, type Edit, workingOf } from '
 import { ledgeCrabs } from '@plesion/demo';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { act, type ReactNode, useState } from 'react';
-import { choose, press, showScreen } from '../../test/showScreen';
+import { forgetForms } from '../../lib/keptForm';
+import { choose, press, showScreen, type } from '../../test/showScreen';
+import { CharactersPart } from './CharactersPart';
 import { GroupsCard } from './GroupsCard';
 import { editOf, gridOf } from './grid';
 import { PartChoice } from './PartChoice';
@@ -24,7 +26,7 @@ function Over({ children }: { children: (props: PartProps) => ReactNode }) {
     setTurn((turn) => turn + 1);
     return outcome.ok;
   };
-  return children({ draft: working.draft, scores: working.scores, edit });
+  return children({ id: 'draft', draft: working.draft, scores: working.scores, edit });
 }
 const open = (part: (props: PartProps) => ReactNode) => showScreen(<Over>{part}</Over>);
 /** Leaves a field: what was typed counts then. */
@@ -36,9 +38,48 @@ const key = async (label: string, name: string) =>
   act(async () => fireEvent(screen.getByLabelText(label), 'keyDown', { key: name, preventDefault: () => undefined }));
 
 beforeEach(() => {
+  forgetForms();
   working = workingOf(JSON.parse(JSON.stringify(ledgeCrabs)) as Draft);
 });
 const taxon = (id: string) => now().taxa.find((one) => one.id === id)!;
+
+describe('what is typed and not put in yet', () => {
+  /** The page is loaded again. */
+  const again = async (part: (props: PartProps) => ReactNode) => {
+    await act(async () => screen.unmount());
+    await open(part);
+  };
+
+  it('is there after a reload, and gone once it is put in', async () => {
+    const taxa = (props: PartProps) => <TaxaPart {...props} />;
+    await open(taxa);
+    await type('Name', 'Petralda nov');
+    await again(taxa);
+    expect(screen.getByLabelText('Name')).toHaveProp('value', 'Petralda nov');
+    await type('Name', 'Petralda nova');
+    await press('Put it in');
+    expect(now().taxa.at(-1)?.name).toBe('Petralda nova');
+    await again(taxa);
+    expect(screen.getByLabelText('Name')).toHaveProp('value', '');
+  });
+
+  it('of a character is there with its kind and states', async () => {
+    const characters = (props: PartProps) => <CharactersPart {...props} />;
+    await open(characters);
+    await type('What it is', 'Smell');
+    await choose('It is told by', 'states in an order');
+    await type('States', 'none, faint');
+    await again(characters);
+    await press('Put it in');
+    expect(now().characters.at(-1)).toMatchObject({
+      label: 'Smell',
+      kind: 'ordered',
+      states: [{ label: 'none' }, { label: 'faint' }],
+    });
+    await again(characters);
+    expect(screen.getByLabelText('What it is')).toHaveProp('value', '');
+  });
+});
 
 describe('a taxon', () => {
   beforeEach(async () => {
