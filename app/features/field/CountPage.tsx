@@ -20,6 +20,8 @@ import { InventoryCount } from './InventoryCount';
 import { TransectCount } from './TransectCount';
 
 export interface CountProps {
+  /** Of the count: what is half typed is kept by it. */
+  id: string;
   content: CountWrite;
   change: (next: (content: CountWrite) => CountWrite) => void;
 }
@@ -52,20 +54,21 @@ export function CountPage({ id }: { id: string }) {
             sayThere={(stored) => `There it comes to ${sayCount(stored)}.`}
             offline="The count is kept on this device and sent when the server can be reached."
           />
-          <Body content={open.state.content} draft={open.draft} />
+          <Body id={id} content={open.state.content} draft={open.draft} />
         </Screen>
       )}
     </AsyncScreen>
   );
 }
 
-function Body({ content, draft }: { content: CountWrite; draft: Draft<CountWrite, Count> }) {
+function Body({ id, content, draft }: { id: string; content: CountWrite; draft: Draft<CountWrite, Count> }) {
   const { change } = draft;
+  const props: CountProps = { id, content, change };
   return (
     <>
-      {content.kind === 'inventory' && <InventoryCount content={content} change={change} />}
-      {content.kind === 'transect' && <TransectCount content={content} change={change} />}
-      {content.kind === 'flock' && <FlockCount content={content} change={change} />}
+      {content.kind === 'inventory' && <InventoryCount {...props} />}
+      {content.kind === 'transect' && <TransectCount {...props} />}
+      {content.kind === 'flock' && <FlockCount {...props} />}
       <Card title="In passing">
         <TextField
           label="Note"

@@ -12,11 +12,12 @@ import type { CountProps } from './CountPage';
 import { sayInterval } from './countWords';
 import { felt } from './felt';
 import { numberOf } from '../../lib/numberOf';
+import { useKeptText } from '../../lib/useKeptText';
 
 /** Several kinds at once, each counted, estimated in a range, or told as a share. */
-export function FlockCount({ content, change }: CountProps) {
+export function FlockCount({ id, content, change }: CountProps) {
   const parts = content.flock ?? [];
-  const [kind, setKind] = useState('');
+  const [kind, setKind] = useKeptText(`kind.${id}`);
   const total = content.total?.how === 'shared' ? undefined : content.total;
   const found = parts.length ? flock(parts, total) : undefined;
   return (

@@ -2,6 +2,7 @@ import { overlooked, readTally, sexRatio, type SexTally, writeTally } from '@ple
 import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { colour, radius } from '../../theme';
+import { useKeptText } from '../../lib/useKeptText';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -24,7 +25,7 @@ const SEXES = [
 ] as const;
 
 /** Head by head: a row for each stage or kind, a large button for each sex. */
-export function InventoryCount({ content, change }: CountProps) {
+export function InventoryCount({ id, content, change }: CountProps) {
   return (
     <>
       {content.tallies.map((tally, i) => (
@@ -39,10 +40,11 @@ export function InventoryCount({ content, change }: CountProps) {
         />
       ))}
       <AddRow
+        id={id}
         onAdd={(label) => change((now) => ({ ...now, tallies: [...now.tallies, { label, males: 0, females: 0, unsexed: 0 }] }))}
       />
       <Ratio content={content} change={change} />
-      <Expected content={content} change={change} />
+      <Expected id={id} content={content} change={change} />
       {content.expected && content.expected.length > 0 && (
         <ConditionNotes
           individuals={content.expected}
@@ -109,8 +111,8 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
   );
 }
 
-function AddRow({ onAdd }: { onAdd: (label: string) => void }) {
-  const [label, setLabel] = useState('');
+function AddRow({ id, onAdd }: { id: string; onAdd: (label: string) => void }) {
+  const [label, setLabel] = useKeptText(`row.${id}`);
   return (
     <Card title="Another row">
       <TextField
@@ -169,8 +171,8 @@ function Ratio({ content }: CountProps) {
 }
 
 /** Who should be there: by name, or as a number of heads. */
-function Expected({ content, change }: CountProps) {
-  const [name, setName] = useState('');
+function Expected({ id, content, change }: CountProps) {
+  const [name, setName] = useKeptText(`expected.${id}`);
   const heads = headsOf(content);
   const expected = content.expected ?? [];
   const missing = expected.filter(({ seen }) => !seen);

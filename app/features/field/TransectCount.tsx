@@ -11,11 +11,12 @@ import { TextField } from '../../ui/TextField';
 import type { CountProps } from './CountPage';
 import { felt } from './felt';
 import { numberOf } from '../../lib/numberOf';
+import { useKeptText } from '../../lib/useKeptText';
 
 /** Quadrats along a line, each with so many of each kind. */
-export function TransectCount({ content, change }: CountProps) {
+export function TransectCount({ id, content, change }: CountProps) {
   const quadrats = content.quadrats ?? [];
-  const [kind, setKind] = useState('');
+  const [kind, setKind] = useKeptText(`kind.${id}`);
   const last = quadrats.at(-1);
   const [along, setAlong] = useState('');
   const [area, setArea] = useState(last ? String(last.area) : '0.25');
