@@ -43,7 +43,7 @@ export function InventoryCount({ id, content, change }: CountProps) {
         id={id}
         onAdd={(label) => change((now) => ({ ...now, tallies: [...now.tallies, { label, males: 0, females: 0, unsexed: 0 }] }))}
       />
-      <Ratio content={content} change={change} />
+      <Ratio content={content} />
       <Expected id={id} content={content} change={change} />
       {content.expected && content.expected.length > 0 && (
         <ConditionNotes
@@ -138,7 +138,7 @@ function AddRow({ id, onAdd }: { id: string; onAdd: (label: string) => void }) {
 }
 
 /** Males among the sexed, against what is expected, with how it was reckoned. */
-function Ratio({ content }: CountProps) {
+function Ratio({ content }: Pick<CountProps, 'content'>) {
   const [expected, setExpected] = useState('50');
   const share = (numberOf(expected) ?? NaN) / 100;
   const found = sexRatio(sumOf(content), share);
