@@ -3,10 +3,11 @@ import { selwithKey, tolmarKey } from '../../demo/strandBeetles/keys';
 import { posteriorOf } from '../evidence';
 import { type CompiledGuide, compileGuide, formsOf, type Guide, readGuide } from '../guide';
 import { endpointsOf, endpointId, type Key, readKeyText, type StatementLink } from '../keys';
-import { leadsOf, wayTo } from '../keys/graph';
+import { leadsOf } from '../keys/graph';
 import type { Reading } from '../observation';
 import { seeded } from '../probability';
 import { drawnSpecimen } from '../test';
+import { answersOf, leaderOf, readingOf } from '../test/keyAnswers';
 import { meantKey, PRINTINGS, printed } from '../test/printedKeys';
 import { guideFromKeys, type KeyGuide } from '.';
 import { KeyGuideChoices } from './schema';
@@ -42,31 +43,6 @@ const score = ({ guide }: KeyGuide, taxon: string, character: string) => {
   const id = guide.taxa.find(({ name }) => name === taxon)!.id;
   const about = guide.characters.find(({ label }) => label === character)!.id;
   return guide.scores.find((one) => one.scope.taxon === id && one.character === about)?.value;
-};
-
-/** The middle of what a statement's tie allows. */
-const readingOf = (link: StatementLink): Reading =>
-  'states' in link
-    ? { character: link.character, states: link.states }
-    : { character: link.character, value: Math.round(10 * ((link.low! + link.high!) / 2)) / 10 };
-
-/** All statements on the way to an ending, answered as it says; where two speak of one character, as both or the later. */
-function answersOf(key: Key, ending: string): Reading[] {
-  const readings = new Map<string, Reading>();
-  for (const { lead } of wayTo(key, ending))
-    for (const { link } of lead.statements) {
-      if (!link) continue;
-      const now = readingOf(link);
-      const before = readings.get(link.character);
-      const both = before?.states?.filter((state) => now.states?.includes(state));
-      readings.set(link.character, both?.length ? { ...now, states: both } : now);
-    }
-  return [...readings.values()];
-}
-
-const leaderOf = (own: CompiledGuide, readings: readonly Reading[]): string => {
-  const { p } = posteriorOf(own, {}, readings);
-  return own.forms[p.indexOf(Math.max(...p))].taxon;
 };
 
 describe('a key as a guide', () => {
