@@ -64,6 +64,18 @@ describe('by keys alone', () => {
     await page.waitForFunction(() => document.activeElement?.textContent === 'Daybook');
   });
 
+  it('more of a list takes the focus on to the first that has come', async () => {
+    const page = await station.page(SIZES[1]);
+    await inDemo(page, station.url);
+    const specimens = page.locator('main a[href*="/specimens/"]:visible, [role=main] a[href*="/specimens/"]:visible');
+    await page.getByRole('button', { name: 'Show earlier ones' }).waitFor();
+    const before = await specimens.count();
+    await page.getByRole('button', { name: 'Show earlier ones' }).focus();
+    await page.keyboard.press('Enter');
+    await page.waitForFunction((n) => document.querySelectorAll('a[href*="/specimens/"]').length > n, before);
+    await page.waitForFunction(() => document.activeElement?.getAttribute('href')?.includes('/specimens/'));
+  });
+
   it('options are one stop of Tab, gone through with arrows and chosen with Space, and the page stays where it is', async () => {
     const page = await station.page(SIZES[1]);
     await inDemo(page, station.url, '/appearance');

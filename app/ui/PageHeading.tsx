@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useLayoutEffect, useRef } from 'react';
 import { type Text as NativeText, View } from 'react-native';
 import { omit } from '../lib/omit';
 import { Text, type TextProps } from './Text';
@@ -38,6 +38,9 @@ const isTaken = (path: string) => {
   return at != null && at !== document.body && (at.closest('main, [role=main]') != null || focusedOn === path);
 };
 
+/** The page whose heading went with the focus on it: the one that comes in its place has it then. */
+let goneWithFocus: string | undefined;
+
 /** Put the focus on the heading, where a page begins anew without another address. */
 export function focusHeading(): void {
   if (typeof document === 'undefined') return;
@@ -61,12 +64,20 @@ export function PageHeading(props: OwnWords | Drawn) {
     if (typeof HTMLElement === 'undefined') return;
     document.title = `${String(title)} · Plesion`;
     const path = window.location.pathname;
-    const moved = lastPath !== path;
+    const moved = lastPath !== path || goneWithFocus === path;
     lastPath = path;
+    goneWithFocus = undefined;
     const heading = (words.current ?? drawn.current) as unknown;
     if (!moved || !(heading instanceof HTMLElement) || isTaken(path)) return;
     focusOn(heading, { preventScroll: true });
   }, [title]);
+  useLayoutEffect(() => {
+    if (typeof HTMLElement === 'undefined') return;
+    const heading = (words.current ?? drawn.current) as unknown;
+    return () => {
+      if (heading === document.activeElement) goneWithFocus = window.location.pathname;
+    };
+  }, []);
   if (isOwnWords(props)) {
     const { children, size = 'display', ...rest } = omit(props, 'title');
     return (

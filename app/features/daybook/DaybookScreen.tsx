@@ -100,11 +100,12 @@ export function DaybookScreen() {
         <Days rows={rows} />
         {daybook.hasNextPage && (
           <ListEnd key={rows.length} onNear={() => daybook.isFetchingNextPage || void daybook.fetchNextPage()}>
-            {daybook.isFetchingNextPage ? (
-              <Loading what="Earlier ones" />
-            ) : (
-              <Button kind="quiet" label="Show earlier ones" onPress={() => void daybook.fetchNextPage()} />
-            )}
+            <Button
+              kind="quiet"
+              label="Show earlier ones"
+              busy={daybook.isFetchingNextPage}
+              onPress={() => void daybook.fetchNextPage()}
+            />
           </ListEnd>
         )}
       </ScrollView>
