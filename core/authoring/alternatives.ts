@@ -1,8 +1,12 @@
 import { wordsIn } from './words';
 
-/** Words at the beginning that say how often, or only join. */
-const LEADING =
-  /^(?:(?:usually|generally|mostly|normally|typically|often|frequently|commonly|sometimes|occasionally|rarely|seldom|always|never|is|are|being)\s+|[,:]\s*|[–—-](?!\d)\s*)+/i;
+const OFTEN =
+  'usually|generally|mostly|normally|typically|often|frequently|infrequently|commonly|sometimes|occasionally|rarely|seldom|always|invariably';
+/** Words at the beginning that say how often, denied or nearly so as well, or only join. */
+const LEADING = new RegExp(
+  String.raw`^(?:(?:(?:not|almost|nearly|practically)\s+)?(?:${OFTEN}|never)(?:,?\s+if\s+ever,?)?\s+|(?:hardly|scarcely|barely)\s+ever\s+|(?:is|are|being)\s+|[,:]\s*|[–—-](?!\d)\s*)+`,
+  'i',
+);
 
 /**
  * What is said, one by one: "brown, black or bronze" is three. Parts that are only a number or a small word belong to

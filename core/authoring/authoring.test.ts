@@ -102,6 +102,24 @@ describe('a key as a guide', () => {
       expect(score(guide, 'Velda minuta', name)).not.toEqual(score(guide, 'Velda velox', name));
   });
 
+  it('takes how often something is for that, however it is denied', () => {
+    const guide = made(
+      '1a Leaves hardly ever hairy; stem not always woody; fruit seldom, if ever, ribbed ... Velda alba\n1b Leaves nearly always hairy; stem woody; fruit ribbed ... Velda nigrans',
+    );
+    expect(told(guide)).toEqual([
+      'Leaves (nominal): 1 rarely hairy | usually hairy',
+      'Stem (nominal): 1 often woody | woody',
+      'Fruit (nominal): 1 rarely ribbed | ribbed',
+    ]);
+    const of = (taxon: string) =>
+      ['Leaves', 'Stem', 'Fruit'].map((name) => {
+        const value = score(guide, taxon, name);
+        return value?.kind === 'states' ? Object.values(value.states)[0] : undefined;
+      });
+    expect(of('Velda alba')).toEqual(['rarely', 'often', 'rarely']);
+    expect(of('Velda nigrans')).toEqual(['usually', 'always', 'always']);
+  });
+
   it('takes the larger and the smaller of two for two', () => {
     const guide = made(
       '1a Larger claw smooth; smaller claw toothed; crown with one spot ... Velda alba\n1b Larger claw toothed; smaller claw smooth; crown with more than one spot ... 2\n2a Crown with 0 spots ... Velda velox\n2b Crown with 2 spots ... Velda minuta',
@@ -132,7 +150,7 @@ describe('a key as a guide', () => {
     ['usually red', { red: 'usually' }],
     ['often red', { red: 'often' }],
     ['rarely red', { red: 'rarely' }],
-    ['not always red', { 'not-red': 'often' }],
+    ['not always red', { red: 'often' }],
     ['red, except in old ones', { red: 'usually' }],
     ['red or brown', { red: 0.49, brown: 0.49 }],
     ['red, brown or dark green', { red: 0.3267, brown: 0.3267, 'dark-green': 0.3267 }],

@@ -147,6 +147,10 @@ describe('ties to a character', () => {
     ['black, not brown, never dark brown', ['black']],
     ['black or dark brown', ['black', 'dark-brown']],
     ['dark-brown', ['dark-brown']],
+    ['not always black', ['black']],
+    ["isn't usually black", ['black']],
+    ['almost never black', ['black']],
+    ['hardly ever black or brown', ['black', 'brown']],
   ])('of what denies: back %s', (text, states) => {
     expect(linkFor(back, `Back ${text}`)).toEqual({ character: 'edge', states });
   });
@@ -188,5 +192,12 @@ describe('how often a statement holds', () => {
     ['never more than 5 mm', undefined],
     ['segments four (rarely five)', undefined],
     ['rarely bare', 'rarely'],
+    ['hardly ever bare', 'rarely'],
+    ['almost never bare', 'rarely'],
+    ['nearly always bare', 'usually'],
+    ["isn't always bare", 'often'],
+    ['invariably bare', 'always'],
+    ['bare in some specimens', 'sometimes'],
+    ['hairs in few rows', undefined],
   ])('%s', (text, expected) => expect(hedgeOf(text)).toBe(expected));
 });

@@ -31,6 +31,9 @@ const FILLER = new Set(
   `a an any the of with in on to be been being is are look looks looking appear appears appearing called described as ever at all
   trace traces sign signs distinctly clearly`.split(/\s+/),
 );
+/** Two words that say how often, and deny nothing: `hedgeOf` reads them. */
+const HOW_OFTEN =
+  /^(?:(?:not|\w+nt) (?:always|invariably|usually|generally|mostly|normally|often|frequently|commonly|rarely|seldom|infrequently|uncommonly|exceptionally)|(?:almost|nearly|practically) never|(?:hardly|scarcely|barely) ever)$/;
 /** Half a denial, or one of something else: it is not clear what is meant. */
 const UNCLEAR = /^(?:hardly|scarcely|barely|nowhere|none|nothing|absent|missing|instead|unless)$/;
 
@@ -63,8 +66,10 @@ export function statesNamed({ states = [] }: Pick<Character, 'states'>, text: st
     return stateAt(i) === undefined ? undefined : i;
   };
   for (let i = 0; i < tokens.length; i++) {
-    const two = DENIES_AS_TWO.has(`${tokens[i]} ${tokens[i + 1]}`);
-    if (two || DENIES.test(tokens[i])) {
+    const both = `${tokens[i]} ${tokens[i + 1]}`;
+    const two = DENIES_AS_TWO.has(both);
+    if (HOW_OFTEN.test(both)) i++;
+    else if (two || DENIES.test(tokens[i])) {
       let at = deniedFrom(i + (two ? 2 : 1));
       if (at === undefined) return undefined;
       denied.add(stateAt(at)!);

@@ -1,7 +1,9 @@
 import { overlooked, readTally, sexRatio, type SexTally, writeTally } from '@plesion/core/fieldwork';
 import { useState } from 'react';
+import { z } from 'zod';
 import { Pressable, StyleSheet } from 'react-native';
 import { colour, radius } from '../../theme';
+import { useKeptState } from '../../lib/useKeptState';
 import { useKeptText } from '../../lib/useKeptText';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
@@ -43,7 +45,7 @@ export function InventoryCount({ id, content, change }: CountProps) {
         id={id}
         onAdd={(label) => change((now) => ({ ...now, tallies: [...now.tallies, { label, males: 0, females: 0, unsexed: 0 }] }))}
       />
-      <Ratio content={content} />
+      <Ratio id={id} content={content} />
       <Expected id={id} content={content} change={change} />
       {content.expected && content.expected.length > 0 && (
         <ConditionNotes
@@ -137,9 +139,11 @@ function AddRow({ id, onAdd }: { id: string; onAdd: (label: string) => void }) {
   );
 }
 
+const Ratios = z.object({ expected: z.string() });
+
 /** Males among the sexed, against what is expected, with how it was reckoned. */
-function Ratio({ content }: Pick<CountProps, 'content'>) {
-  const [expected, setExpected] = useState('50');
+function Ratio({ id, content }: Pick<CountProps, 'id' | 'content'>) {
+  const [{ expected }, change] = useKeptState(`ratio.${id}`, Ratios, { expected: '50' });
   const share = (numberOf(expected) ?? NaN) / 100;
   const found = sexRatio(sumOf(content), share);
   const percent = (value: number) => `${Math.round(value * 100)}`;
@@ -159,7 +163,13 @@ function Ratio({ content }: Pick<CountProps, 'content'>) {
       ) : (
         <Text quiet>{found.ok ? 'Nothing is sexed yet.' : found.problems[0].message}</Text>
       )}
-      <TextField label="Expected males in 100" value={expected} onChangeText={setExpected} inputMode="decimal" maxLength={5} />
+      <TextField
+        label="Expected males in 100"
+        value={expected}
+        onChangeText={(next) => change({ expected: next })}
+        inputMode="decimal"
+        maxLength={5}
+      />
       <Disclosure title="How it was reckoned">
         <Text size="small">
           Share of males among those sexed, with Wilson’s interval of 95 % (1927), and an exact two-sided binomial test against

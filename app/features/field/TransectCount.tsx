@@ -1,5 +1,6 @@
 import { garwoodOf } from './density';
 import { useState } from 'react';
+import { z } from 'zod';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -11,15 +12,18 @@ import { TextField } from '../../ui/TextField';
 import type { CountProps } from './CountPage';
 import { felt } from './felt';
 import { numberOf } from '../../lib/numberOf';
+import { useKeptState } from '../../lib/useKeptState';
 import { useKeptText } from '../../lib/useKeptText';
+
+const Area = z.object({ area: z.string() });
 
 /** Quadrats along a line, each with so many of each kind. */
 export function TransectCount({ id, content, change }: CountProps) {
   const quadrats = content.quadrats ?? [];
   const [kind, setKind] = useKeptText(`kind.${id}`);
   const last = quadrats.at(-1);
-  const [along, setAlong] = useState('');
-  const [area, setArea] = useState(last ? String(last.area) : '0.25');
+  const [along, setAlong] = useKeptText(`along.${id}`);
+  const [{ area }, setArea] = useKeptState(`area.${id}`, Area, { area: last ? String(last.area) : '0.25' });
   const [problem, setProblem] = useState<{ at: string; says: string }>();
   const says = (at: string) => (problem?.at === at ? problem.says : undefined);
   const add = () => {
@@ -98,7 +102,14 @@ export function TransectCount({ id, content, change }: CountProps) {
             placeholder={last ? String(last.along + stepOf(quadrats)) : '0'}
             problem={says('along')}
           />
-          <TextField label="Area" unit="m²" value={area} onChangeText={setArea} inputMode="decimal" problem={says('area')} />
+          <TextField
+            label="Area"
+            unit="m²"
+            value={area}
+            onChangeText={(next) => setArea({ area: next })}
+            inputMode="decimal"
+            problem={says('area')}
+          />
         </Row>
         <Row justify="end">
           <Button kind="main" label="Lay it" onPress={add} />
