@@ -13,7 +13,11 @@ const LEADING = new RegExp(
  * what follows, and then nothing is parted.
  */
 export function alternativesOf(rest: string): string[] {
-  const plain = rest.replace(LEADING, '').trim();
+  const plain = rest
+    .replace(LEADING, '')
+    .replace(/^either\s+(?=.*\sor\s)/i, '')
+    .replace(/,?\s+but not both$/i, '')
+    .trim();
   const last = /\s+or\s+(?!(?:more|less|longer|shorter|wider|larger|smaller|fewer|nearly|so)\b)/i.exec(plain);
   if (!last || plain.includes('(')) return [plain];
   // What follows a comma behind the last "or" belongs to the last of them.

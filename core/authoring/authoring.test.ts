@@ -153,6 +153,7 @@ describe('a key as a guide', () => {
     ['not always red', { red: 'often' }],
     ['red, except in old ones', { red: 'usually' }],
     ['red or brown', { red: 0.49, brown: 0.49 }],
+    ['either red or brown, but not both', { red: 0.49, brown: 0.49 }],
     ['red, brown or dark green', { red: 0.3267, brown: 0.3267, 'dark-green': 0.3267 }],
   ])('%s is a frequency', (said, states) => {
     expect(score(made(`1a Legs ${said} ... Velda alba\n1b Legs black ... Velda nigrans`), 'Velda alba', 'Legs')).toEqual({

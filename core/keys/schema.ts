@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Facets, id, label, text } from '../guide/terms';
+import { bracketed } from './brackets';
 import { KEY_PROBLEMS, STATEMENT_JOINS } from './vocabulary';
 
 /**
@@ -8,12 +9,19 @@ import { KEY_PROBLEMS, STATEMENT_JOINS } from './vocabulary';
  * lead is made of statements and leads on.
  */
 
+/** A semicolon ends a statement, unless it stands within brackets. */
+function isOneStatement(text: string): boolean {
+  const isWithin = bracketed(text);
+  return [...text.matchAll(/;/g)].every(({ index }) => isWithin(index));
+}
+
 const oneLine = z
   .string()
   .trim()
   .min(1, 'write what the statement says')
   .max(1000)
-  .regex(/^[^\r\n;]*$/, 'one statement is one line without semicolons; make several of it');
+  .regex(/^[^\r\n]*$/, 'one statement is one line; make several of it')
+  .refine(isOneStatement, 'one statement is without semicolons, but in brackets; make several of it');
 
 /** Ties a statement to a character of the guide: the states it allows, or the values from `low` to `high`. */
 export const StatementLink = z.union([

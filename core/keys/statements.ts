@@ -1,9 +1,12 @@
 import type { FrequencyWord } from '../guide/words';
 import { spaceOr, trimmedEnd, trimmedStart, withoutWideGaps } from './bounds';
+import { bracketed } from './brackets';
 import { quantitiesIn } from './quantities';
 import type { Lead, Statement } from './schema';
+
 /** Those of whom some, many or few are spoken of. */
 const SOME = '(?:specimens|individuals|plants|animals|birds|cases|examples|populations)';
+
 /** Words that say how often a statement holds of those that it is about. */
 const HEDGES: [RegExp, FrequencyWord][] = [
   [/\b(?:usually|generally|mostly|normally|typically|as a rule|in most)\b/i, 'usually'],
@@ -57,18 +60,32 @@ type Part = Pick<Statement, 'text' | 'join'>;
  */
 export function splitStatements(text: string): Part[] {
   return sentences(withoutWideGaps(text)).flatMap((sentence) =>
-    sentence
-      .split(/\s*;\s*|\s*,\s+(?=(?:or|except|unless|but not|and)\s)/i)
+    partedAt(sentence, /;|,\s+(?=(?:or|except|unless|but not(?!\s+both\b)|and)\s)/gi)
       .map((part) => trimmedEnd(trimmedStart(part, spaceOr(',;')), spaceOr(',;:')))
       .filter(Boolean)
       .map(joined),
   );
 }
 
+/** A text parted at signs; those within brackets that are closed part nothing. */
+function partedAt(text: string, signs: RegExp): string[] {
+  const isWithin = bracketed(text);
+  const parts: string[] = [];
+  let from = 0;
+  for (const match of text.matchAll(signs)) {
+    if (isWithin(match.index)) continue;
+    parts.push(text.slice(from, match.index));
+    from = match.index + match[0].length;
+  }
+  return [...parts, text.slice(from)];
+}
+
 function sentences(text: string): string[] {
+  const isWithin = bracketed(text);
   const parts: string[] = [];
   let from = 0;
   for (const match of text.matchAll(/[.!]\s+(?=[\p{Lu}(])/gu)) {
+    if (isWithin(match.index)) continue;
     if (ABBREVIATED.test(text.slice(Math.max(from, match.index - LONGEST_ABBREVIATION), match.index + 1))) continue;
     parts.push(text.slice(from, match.index));
     from = match.index + match[0].length;

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { randomKey } from '../test/keys';
 import type { Key } from './schema';
-import { hedgeOf, mendText, quantitiesIn, readKey, readKeyText, splitStatements, withTaxa, writeKeyText } from '.';
+import {
+  hedgeOf,
+  mendText,
+  printStatements,
+  quantitiesIn,
+  readKey,
+  readKeyText,
+  splitStatements,
+  withTaxa,
+  writeKeyText,
+} from '.';
 import { readSdd, writeSdd } from './sdd';
 import { tentCones } from '../../demo/tentCones';
 
@@ -173,6 +183,27 @@ describe('statements', () => {
       { text: 'in females', join: 'except' },
       { text: 'Rows deep (fig. 3), usually hairy' },
     ]);
+  });
+
+  it('are not parted within brackets that are closed, and are read, kept and printed so', () => {
+    expect(splitStatements('Feet red (fig. 3; pl. 2, or pl. 5. Seldom dull); head (round; tail long')).toEqual([
+      { text: 'Feet red (fig. 3; pl. 2, or pl. 5. Seldom dull)' },
+      { text: 'head (round' },
+      { text: 'tail long' },
+    ]);
+    const { key } = readKeyText('1. Feet red (fig. 3; (pl. 2; 4)) ... Velda alba\n- Feet black ... Velda nigra', 'Brackets');
+    const [lead] = key!.couplets[0].leads;
+    expect(lead.statements.map(({ text }) => text)).toEqual(['Feet red (fig. 3; (pl. 2; 4))']);
+    expect(splitStatements(printStatements(lead.statements))).toEqual([{ text: 'Feet red (fig. 3; (pl. 2; 4))' }]);
+    expect(
+      readKey({
+        ...key,
+        couplets: key!.couplets.map((couplet) => ({
+          ...couplet,
+          leads: couplet.leads.map((one) => ({ ...one, statements: [{ n: 1, text: 'Feet red; head round' }] })),
+        })),
+      }),
+    ).toMatchObject({ ok: false });
   });
 
   it.each([
