@@ -270,6 +270,10 @@ describe('beats', () => {
     expect(held / 1000).toBeLessThan(0.97);
     const even = Array.from({ length: 12 }, (_, i) => i * 0.5);
     expect(tempoOf(even)!.rate).toBeCloseTo(2, 9);
+    // As even as they are, they are known no better than the times of a film's pictures.
+    const film = tempoOf(even, 1 / 25)!;
+    expect(film.sd).toBeCloseTo((4 * (1 / 25 / Math.sqrt(6))) / film.gaps, 9);
+    expect(tempoOf(even)!.sd).toBeGreaterThan(0);
     expect(tempoOf(even.filter((_, i) => i !== 5))).toMatchObject({
       rate: expect.closeTo(2, 9),
       odd: [{ gap: 4, looks: 'a beat was missed' }],

@@ -17,16 +17,22 @@ export interface Tempo {
 const ODD = 5;
 /** And one that is within this share of the median never is. */
 const ALIKE = 0.2;
+/** Seconds that times are told in, where nobody says. */
+const LEAST_STEP = 0.001;
 
 /**
  * A rate from the times of beats, tapped or marked: one over the mean gap, with the standard
  * error of that. Gaps are held against their median by the median deviation (Hampel 1974): a gap of about two,
  * or a half, is a tap that was missed or doubled; it is named and left out.
  *
- * @param seconds at least four times, in any order.
+ * Beats that are quite even have an error too: no time is known better than the step it is told in (uniform over it,
+ * 1 ÷ √12; Sheppard 1898), and the mean gap rests on the first and the last.
+ *
+ * @param seconds at least four times, in any order. @param step that they are told in, in seconds: that of a film's
+ *   pictures, say.
  * @returns undefined for fewer, or where all are one.
  */
-export function tempoOf(seconds: readonly number[]): Tempo | undefined {
+export function tempoOf(seconds: readonly number[], step = LEAST_STEP): Tempo | undefined {
   const times = [...seconds].sort((a, b) => a - b);
   const gaps = times.slice(1).map((t, i) => t - times[i]);
   if (gaps.length < 3) return undefined;
@@ -39,7 +45,8 @@ export function tempoOf(seconds: readonly number[]): Tempo | undefined {
   if (kept.length < 2) return undefined;
   const n = kept.length;
   const mean = kept.reduce((sum, gap) => sum + gap, 0) / n;
-  const error = Math.sqrt(kept.reduce((sum, gap) => sum + (gap - mean) ** 2, 0) / (n - 1) / n);
+  const spread = Math.sqrt(kept.reduce((sum, gap) => sum + (gap - mean) ** 2, 0) / (n - 1) / n);
+  const error = Math.max(spread, step / Math.sqrt(6) / n);
   const [rate, sd, df] = [1 / mean, error / mean ** 2, n - 1];
   const [low, high] = intervalOf(rate, sd, df);
   return { rate, sd, df, interval: [Math.max(0, low), high], gaps: n, odd };

@@ -7,10 +7,8 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
 import { Slider } from '../../ui/Slider';
 import { Stack } from '../../ui/Stack';
+import { PICTURE } from './beats';
 import { type Player, SPEEDS } from './player';
-
-/** A step from picture to picture, in seconds: as long as one of a usual film. */
-const STEP = 1 / 25;
 
 interface ClipDeskProps {
   player: Player;
@@ -52,8 +50,8 @@ export function ClipDesk({ player, beats, onBeat }: ClipDeskProps) {
       />
       <Row align="center">
         <Button label={playing ? 'Pause' : 'Play'} onPress={playing ? player.pause : player.play} />
-        <Button small label="‹" hint="One picture back" disabled={playing} onPress={() => player.seek(at - STEP)} />
-        <Button small label="›" hint="One picture on" disabled={playing} onPress={() => player.seek(at + STEP)} />
+        <Button small label="‹" hint="One picture back" disabled={playing} onPress={() => player.seek(at - PICTURE)} />
+        <Button small label="›" hint="One picture on" disabled={playing} onPress={() => player.seek(at + PICTURE)} />
         <Button kind="main" label="Beat here" onPress={() => onBeat(player.now())} />
       </Row>
       <ChoiceGroup

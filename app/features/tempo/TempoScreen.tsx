@@ -17,7 +17,7 @@ import { readingOf } from '../analysis/readings';
 import { type Bench, onceWeighed, useBench } from '../analysis/useBench';
 import { useTakeToBench } from '../analysis/useTakeToBench';
 import { DangerNotice } from '../judgement/DangerNotice';
-import { roundedTempo, sayOdd, tempoIn } from './beats';
+import { PICTURE, roundedTempo, sayOdd, tempoIn } from './beats';
 import { FilmClip } from './FilmClip';
 import { drawsBeatOf, PracticeClip } from './PracticeClip';
 import { TapPad } from './TapPad';
@@ -61,7 +61,7 @@ function Tempo({ id, bench, character }: { id: string; bench: Bench; character: 
   const beats = kept[source];
   const put = (next: number[]) => keep({ [source]: next.sort((a, b) => a - b) });
   const add = (second: number) => put([...beats.filter((one) => one !== second), second]);
-  const tempo = tempoIn(character, beats);
+  const tempo = tempoIn(character, beats, source === 'live' ? undefined : PICTURE);
   const told = tempo && roundedTempo(tempo);
   const said = told ? `${told.value} ± ${told.error} ${character.unit ?? ''}`.trim() : '–';
   const sources = SOURCES.filter((one) => one !== 'practice' || drawsBeatOf(guide));

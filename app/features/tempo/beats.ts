@@ -10,9 +10,12 @@ export function secondsOf({ unit = '' }: Character): number {
   return UNITS[time] ?? 1;
 }
 
-/** A tempo in the character's own unit. */
-export function tempoIn(character: Character, seconds: readonly number[]): Tempo | undefined {
-  const tempo = tempoOf(seconds);
+/** From picture to picture of a clip, in seconds: as long as one of a usual film. */
+export const PICTURE = 1 / 25;
+
+/** A tempo in the character's own unit; `step` is what times are told in, in seconds. */
+export function tempoIn(character: Character, seconds: readonly number[], step?: number): Tempo | undefined {
+  const tempo = tempoOf(seconds, step);
   const by = secondsOf(character);
   return (
     tempo && {
