@@ -213,12 +213,13 @@ it('a beat is tapped with Space, kept over a reload, and used on the Bench; and 
     await slider.fill(second);
     await page.getByRole('button', { name: 'Beat here' }).click();
   }
-  expect(await page.getByTestId('tempo').innerText()).toBe('2 ± 0.002 beats/s');
+  // Even as they are, they are known to a picture of the clip: 4 × (1/25 ÷ √6) ÷ 4 gaps.
+  expect(await page.getByTestId('tempo').innerText()).toBe('2 ± 0.016 beats/s');
   expect(await faultsOf(page)).toEqual([]);
   const kept = page.waitForResponse((answer) => answer.request().method() === 'PUT' && answer.ok());
   await page.getByRole('button', { name: 'Use it' }).click();
   await page.waitForURL(/bench/);
   expect(((await (await kept).json()) as { readings: object[] }).readings).toMatchObject([
-    { character: 'wing-beat', value: 2, error: 0.002 },
+    { character: 'wing-beat', value: 2, error: 0.016 },
   ]);
 });
