@@ -5,8 +5,8 @@ import { tooLarge } from './size';
 
 /**
  * Read NEXUS in (Maddison, Swofford & Maddison 1997): TAXA, and CHARACTERS or DATA blocks of standard or continuous
- * data, with names of characters and states, polymorphism in parentheses, uncertainty in braces, what is missing and
- * what does not apply told apart.
+ * data, with names of characters and states, what is missing and what does not apply told apart. Polymorphism in
+ * parentheses and uncertainty in braces are both several states: a specimen's chances are the same by either.
  *
  * @returns the matrix; or `no-matrix` with the line.
  */
