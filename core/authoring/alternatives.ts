@@ -1,10 +1,10 @@
+import { ALWAYS, HARDLY, NEARLY, OFTEN, RARELY, USUALLY } from '../keys/hedges';
 import { wordsIn } from './words';
 
-const OFTEN =
-  'usually|generally|mostly|normally|typically|often|frequently|infrequently|commonly|sometimes|occasionally|rarely|seldom|always|invariably';
+const SAID_SO_OFTEN = `${USUALLY}|typically|${OFTEN}|infrequently|sometimes|occasionally|${RARELY}|${ALWAYS}|never`;
 /** Words at the beginning that say how often, denied or nearly so as well, or only join. */
 const LEADING = new RegExp(
-  String.raw`^(?:(?:(?:not|almost|nearly|practically)\s+)?(?:${OFTEN}|never)(?:,?\s+if\s+ever,?)?\s+|(?:hardly|scarcely|barely)\s+ever\s+|(?:is|are|being)\s+|[,:]\s*|[–—-](?!\d)\s*)+`,
+  String.raw`^(?:(?:(?:not|${NEARLY})\s+)?(?:${SAID_SO_OFTEN})(?:,?\s+if\s+ever,?)?\s+|(?:${HARDLY})\s+ever\s+|(?:is|are|being)\s+|[,:]\s*|[–—-](?!\d)\s*)+`,
   'i',
 );
 

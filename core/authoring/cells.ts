@@ -2,7 +2,7 @@ import type { ScoreValue } from '../guide/schema';
 import { DEFAULT_WORDS, type FrequencyWord, isStates, parseRange, plainText } from '../guide/working';
 import { done, failed, type Outcome } from '../problem';
 import type { DraftCharacter } from './draftSchema';
-import { writtenNumbers } from './writtenNumbers';
+import { MEAN, ONE_NUMBER, writtenNumbers } from './writtenNumbers';
 
 /** Taxa that a value may be said to lie above or below. */
 type Names = readonly { id: string; name: string }[];
@@ -93,7 +93,7 @@ export function parseCell(character: DraftCharacter, text: string, taxa: Names =
 }
 
 function parseMean(text: string): Outcome<ScoreValue> | undefined {
-  const spread = /^(-?\d+(?:\.\d+)?)\s*(?:±|\+-|\+\/-)\s*(\d+(?:\.\d+)?)(?:\s*\(n\s*=?\s*(\d+)\))?$/i.exec(text);
+  const spread = MEAN.exec(text);
   if (!spread) return undefined;
   const [mean, sd, n] = spread.slice(1).map((part) => (part === undefined ? undefined : Number(part)));
   if (!sd) return unreadable('a deviation is above 0');
@@ -101,7 +101,7 @@ function parseMean(text: string): Outcome<ScoreValue> | undefined {
 }
 
 function parseMeasured(character: DraftCharacter, plain: string): Outcome<ScoreValue> {
-  if (character.log !== true && /^-?\d+(?:\.\d+)?$/.test(plain) && character.error)
+  if (character.log !== true && ONE_NUMBER.test(plain) && character.error)
     return done({ kind: 'values', mean: Number(plain), sd: character.error });
   const range = parseRange(plain);
   return range.ok
@@ -129,9 +129,11 @@ function oftenIn(part: string): { name: string; frequency: FrequencyWord | numbe
   return { name: part.replace(new RegExp(`^${word}\\s+|\\s+${word}$`, 'i'), '').trim(), frequency: word };
 }
 
-const partsOf = (text: string) =>
+/** What parts several states of a cell that no `;` parts. */
+export const LIST = /[,/;]|\sor\s/i;
+export const partsOf = (text: string, by: RegExp | string = ';') =>
   text
-    .split(/\s*;\s*/)
+    .split(by)
     .map((part) => part.trim())
     .filter(Boolean);
 
@@ -153,7 +155,7 @@ function parseStates({ states = [], label }: DraftCharacter, text: string): Outc
   const only = whole && byName.get(plainText(whole.name));
   if (only) return done({ kind: 'states', states: { [only]: whole.frequency } });
   const found: Record<string, FrequencyWord | number> = {};
-  const parts = text.includes(';') ? partsOf(text) : text.split(/\s*[;,/]\s*|\s+or\s+/i).filter(Boolean);
+  const parts = partsOf(text, text.includes(';') ? ';' : LIST);
   for (const part of parts) {
     const said = byName.get(plainText(part)) ? { name: part, frequency: 'always' as const } : oftenIn(part);
     if (!said) return unreadable(`“${part}” is more than 100 in 100`);
@@ -166,27 +168,24 @@ function parseStates({ states = [], label }: DraftCharacter, text: string): Outc
     found[id] = said.frequency;
   }
   const often = shared(found);
-  return often ? done({ kind: 'states', states: often }) : tooMuch(found);
+  return often.ok ? done({ kind: 'states', states: often.value }) : often;
 }
 
 /**
  * How often each is, where all together are no more than all there is: those that are just named share what the others
- * leave. Undefined where the others leave nothing, or there is too much of them.
+ * leave; refused where they leave nothing, or there is too much of them.
  */
-function shared<K extends string>(found: Record<K, FrequencyWord | number>): Record<K, FrequencyWord | number> | undefined {
+function shared<K extends string>(found: Record<K, FrequencyWord | number>): Outcome<Record<K, FrequencyWord | number>> {
   const all = Object.entries(found) as [K, FrequencyWord | number][];
-  const sum = (some: typeof all) => some.reduce((whole, [, one]) => whole + shareOf(one), 0);
-  if (all.length < 2 || sum(all) <= 1 + 1e-9) return found;
+  const sumOf = (some: typeof all) => some.reduce((whole, [, one]) => whole + shareOf(one), 0);
+  const sum = sumOf(all);
+  if (all.length < 2 || sum <= 1 + 1e-9) return done(found);
   const others = all.filter(([, one]) => one !== 'always');
-  const each = Number(((DEFAULT_WORDS.always - sum(others)) / (all.length - others.length)).toFixed(4));
-  if (!(each > 0 && Number.isFinite(each))) return undefined;
-  return Object.fromEntries(all.map(([name, one]) => [name, one === 'always' ? each : one])) as typeof found;
+  const each = Number(((DEFAULT_WORDS.always - sumOf(others)) / (all.length - others.length)).toFixed(4));
+  if (!(each > 0 && Number.isFinite(each)))
+    return unreadable(`together these are ${Math.round(100 * sum)} in 100; say of one that it is rarer`);
+  return done(Object.fromEntries(all.map(([name, one]) => [name, one === 'always' ? each : one])) as typeof found);
 }
-
-const tooMuch = (found: Record<string, FrequencyWord | number>) =>
-  unreadable(
-    `together these are ${Math.round(100 * Object.values(found).reduce<number>((whole, one) => whole + shareOf(one), 0))} in 100; say of one that it is rarer`,
-  );
 
 function parseCounts({ counts, label }: DraftCharacter, text: string): Outcome<ScoreValue> {
   const span = /^(\d+)\s*[–-]\s*(\d+)$/.exec(text);
@@ -206,5 +205,5 @@ function parseCounts({ counts, label }: DraftCharacter, text: string): Outcome<S
   if (beyond !== undefined)
     return unreadable(`“${label}” is counted from ${counts!.from} to ${counts!.to}, and ${beyond} is not among them`);
   const often = shared(found);
-  return often ? done({ kind: 'counts', counts: often }) : tooMuch(found);
+  return often.ok ? done({ kind: 'counts', counts: often.value }) : often;
 }

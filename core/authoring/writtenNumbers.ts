@@ -3,6 +3,9 @@ import { done, failed, type Outcome } from '../problem';
 import type { DraftCharacter } from './draftSchema';
 
 const WITH_UNIT = /^(.*[\d)])\s*([\p{L}µ°%]+)$/u;
+/** A mean with its deviation, and of how many: `12 ±1.5 (n 14)`. */
+export const MEAN = /^(-?\d+(?:\.\d+)?)\s*(?:±|\+-|\+\/-)\s*(\d+(?:\.\d+)?)(?:\s*\(n\s*=?\s*(\d+)\))?$/i;
+export const ONE_NUMBER = /^-?\d+(?:\.\d+)?$/;
 const NUMBER = /\d+(?:\.\d+)?/g;
 
 /**

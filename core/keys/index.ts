@@ -19,7 +19,8 @@ export type {
 } from './schema';
 export * from './vocabulary';
 export { onlyQuantity, type Quantity, quantitiesIn, unclearIn } from './quantities';
-export { groupsOf, hedgeOf, printStatements, splitStatements } from './statements';
+export { hedgeOf } from './hedges';
+export { groupsOf, printStatements, splitStatements } from './statements';
 export { coupletIndex, depthOf, endingsBelow, endpointId, endpointsOf, leadsInto, leadsOf, nextOf, topological, wayTo } from './graph';
 export { taxonNamed, withTaxa } from './names';
 export { linkFor, linkToQuantity, withLinks } from './link';

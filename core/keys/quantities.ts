@@ -1,5 +1,5 @@
 import { MAY_BEGIN, numberAt, type WrittenNumber } from './numbers';
-import { unitOf } from './units';
+import { unitOf, UNITS_WRITTEN } from './units';
 
 /** A number, range or proportion recognised in a statement. */
 export interface Quantity {
@@ -81,8 +81,10 @@ const NOT = new RegExp(
 );
 const SELDOM = new RegExp(`\\b(?:seldom|rarely|hardly ever|scarcely ever|infrequently|exceptionally)${BETWEEN_WORDS}\\s*$`, 'i');
 const SCARCELY = new RegExp(`\\b(?:scarcely|hardly|barely)${BETWEEN_WORDS}\\s*$`, 'i');
-const UNIT =
-  /^\s*(mm|cm|µm|μm|um|km|mg|kg|m|g|inch(?:es)?|ft|(?:feet|foot)(?=\s+(?:long|wide|broad|high|tall|deep|across)\b)|°(?!\s*[CF]\b)|degrees?|deg|%|per cent)(?![\p{L}\d])/iu;
+const UNIT = new RegExp(
+  String.raw`^\s*(${UNITS_WRITTEN}|(?:feet|foot)(?=\s+(?:long|wide|broad|high|tall|deep|across)\b)|°(?!\s*[CF]\b)|degrees?|deg|%|per cent)(?![\p{L}\d])`,
+  'iu',
+);
 const TIMES = /^\s*(?:×|x|times)(?![\p{L}])(?!\s*[\d(½⅓⅔¼¾])/iu;
 const BY = /^\s*(?:×|x|by)\s*(?=[\d(½⅓⅔¼¾])/iu;
 const COMPARED = /^\s*(?:as|the|of|its|longer|wider|broader|higher|deeper)\b/i;

@@ -1,49 +1,6 @@
-import type { FrequencyWord } from '../guide/words';
 import { spaceOr, trimmedEnd, trimmedStart, withoutWideGaps } from './bounds';
 import { bracketed } from './brackets';
-import { quantitiesIn } from './quantities';
 import type { Lead, Statement } from './schema';
-
-/** Those of whom some, many or few are spoken of. */
-const SOME = '(?:specimens|individuals|plants|animals|birds|cases|examples|populations)';
-
-/** Words that say how often a statement holds of those that it is about. */
-const HEDGES: [RegExp, FrequencyWord][] = [
-  [/\b(?:usually|generally|mostly|normally|typically|as a rule|in most)\b/i, 'usually'],
-  [new RegExp(`\\b(?:often|frequently|commonly|in many ${SOME})\\b`, 'i'), 'often'],
-  [new RegExp(`\\b(?:sometimes|occasionally|at times|may be|can be|in some ${SOME})\\b`, 'i'), 'sometimes'],
-  [new RegExp(`\\b(?:rarely|seldom|exceptionally|in (?:a )?few ${SOME})\\b`, 'i'), 'rarely'],
-  [/\b(?:always|invariably)\b/i, 'always'],
-  [/\bnever\b/i, 'never'],
-];
-
-/** Hedges that are denied, or nearly so, say something else: "not always", "hardly ever". */
-const DENIED: [RegExp, FrequencyWord][] = [
-  [/\b(?:hardly|scarcely|barely)\s+ever\b|\b(?:almost|nearly|practically)\s+never\b/i, 'rarely'],
-  [/\b(?:almost|nearly|practically)\s+(?:always|invariably)\b/i, 'usually'],
-  [/\b(?:not|never)\s+(?:\w+\s+)?(?:rarely|seldom|infrequently|uncommonly|exceptionally)\b/i, 'often'],
-  [/\bnot\s+(?:always|invariably)\b/i, 'often'],
-  [/\bnot\s+(?:usually|generally|mostly|normally|often|frequently|commonly)\b/i, 'sometimes'],
-];
-
-/**
- * How often the statement claims to hold, where it says so. What stands in brackets
- * is about an exception, and a hedge that belongs to a number ("seldom over 5 mm")
- * says that the number turned round holds of most.
- */
-export function hedgeOf(text: string): FrequencyWord | undefined {
-  const plain = text.replace(/\([^()]*\)/g, ' ').replace(/n['’]t\b/gi, ' not');
-  const numbers = quantitiesIn(plain);
-  if (numbers.some(({ mostly }) => mostly)) return 'usually';
-  let from = 0;
-  const between = numbers.map((number) => {
-    const part = plain.slice(from, Math.max(from, number.from));
-    from = number.to;
-    return part;
-  });
-  const rest = [...between, plain.slice(from)].join(' ');
-  return [...DENIED, ...HEDGES].find(([pattern]) => pattern.test(rest))?.[1];
-}
 
 /** Stops that end no sentence. */
 const ABBREVIATED =

@@ -1,4 +1,5 @@
 import type { Character } from '../guide/working';
+import { ALWAYS, HARDLY, NEARLY, OFTEN, SELDOM, USUALLY } from './hedges';
 
 /** A text in small letters, with one space about each word and no marks between them. */
 export const plain = (text: string) =>
@@ -32,8 +33,9 @@ const FILLER = new Set(
   trace traces sign signs distinctly clearly`.split(/\s+/),
 );
 /** Two words that say how often, and deny nothing: `hedgeOf` reads them. */
-const HOW_OFTEN =
-  /^(?:(?:not|\w+nt) (?:always|invariably|usually|generally|mostly|normally|often|frequently|commonly|rarely|seldom|infrequently|uncommonly|exceptionally)|(?:almost|nearly|practically) never|(?:hardly|scarcely|barely) ever)$/;
+const HOW_OFTEN = new RegExp(
+  `^(?:(?:not|\\w+nt) (?:${ALWAYS}|${USUALLY}|${OFTEN}|${SELDOM})|(?:${NEARLY}) never|(?:${HARDLY}) ever)$`,
+);
 /** Half a denial, or one of something else: it is not clear what is meant. */
 const UNCLEAR = /^(?:hardly|scarcely|barely|nowhere|none|nothing|absent|missing|instead|unless)$/;
 

@@ -1,3 +1,6 @@
+/** Units as they are written behind numbers, as part of an expression: no other thing is meant by them there. */
+export const UNITS_WRITTEN = 'mm|cm|µm|μm|um|km|mg|kg|m|g|inch(?:es)?|ft';
+
 /** A unit by its usual sign, however it was written. */
 export function unitOf(written: string): string {
   const unit = written.toLowerCase();

@@ -53,9 +53,9 @@ export function measure(request: MeasureRequest, counting?: CountingError): Meas
   const values = request.quantities.flatMap((quantity, q) => {
     const field = `quantities[${q}]`;
     const found = frames.flatMap((frame, r) => {
-      const one = estimate(quantity, frame, ground, r === 0 ? field : `repeats[${r - 1}]`);
+      const one = estimate(quantity, frame, ground, fieldOf(r, field));
       if ('code' in one) warnings.push(one);
-      else if (one.uneven) warnings.push(sidesDiffer(quantity, one.uneven, r === 0 ? field : `repeats[${r - 1}]`));
+      else if (one.uneven) warnings.push(sidesDiffer(quantity, one.uneven, fieldOf(r, field)));
       return 'code' in one ? [] : [one];
     });
     if (found.length === 0) return [];
@@ -72,7 +72,7 @@ export function measure(request: MeasureRequest, counting?: CountingError): Meas
 }
 
 /** The field of a set: the first, or a repeat. */
-const fieldOf = (r: number) => (r === 0 ? 'points' : `repeats[${r - 1}]`);
+const fieldOf = (r: number, first = 'points') => (r === 0 ? first : `repeats[${r - 1}]`);
 
 const sidesDiffer = ({ id }: Quantity, [left, right]: [number, number], field: string): Problem => ({
   code: 'sides-differ',

@@ -35,6 +35,15 @@ const PARTS = {
 type Part = keyof typeof PARTS;
 const TABS = (Object.keys(PARTS) as Part[]).map((id) => ({ id, label: PARTS[id] }));
 
+/** What is said to come while the code of a part is fetched, where not what the part is called. */
+const COMES: Partial<Record<Part, string>> = {
+  places: 'Places',
+  heredity: 'How it is inherited',
+  matrix: 'Tables',
+  try: 'The trial',
+  look: 'What the draft says',
+};
+
 const isPart = (asked: string | undefined): asked is Part => asked !== undefined && Object.hasOwn(PARTS, asked);
 
 const SAVING: Record<WritingState['saving'], string> = {
@@ -130,57 +139,28 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
         </Notice>
       )}
       <Tabs label="Parts of the guide" tabs={TABS} chosen={part} onChange={(next) => setAddress({ part: next })}>
-        {part === 'about' && <AboutPart {...props} />}
-        {part === 'taxa' && <TaxaPart {...props} />}
-        {part === 'characters' && <CharactersPart {...props} />}
-        {part === 'scores' && <ScoresPart {...props} />}
-        {part === 'places' && (
-          <Suspense fallback={<Loading what="Places" />}>
-            <PlacesPart {...props} />
-          </Suspense>
-        )}
-        {part === 'words' && (
-          <Suspense fallback={<Loading what="Words" />}>
-            <WordsPart {...props} />
-          </Suspense>
-        )}
-        {part === 'figures' && (
-          <Suspense fallback={<Loading what="Photographs" />}>
-            <FiguresPart {...props} />
-          </Suspense>
-        )}
-        {part === 'rules' && (
-          <Suspense fallback={<Loading what="Rules" />}>
-            <RulesPart {...props} />
-          </Suspense>
-        )}
-        {part === 'heredity' && (
-          <Suspense fallback={<Loading what="How it is inherited" />}>
-            <HeredityPart {...props} />
-          </Suspense>
-        )}
-        {part === 'matrix' && (
-          <Suspense fallback={<Loading what="Tables" />}>
-            <MatrixPart {...props} flush={writing.flush} takenIn={writing.takenIn} />
-          </Suspense>
-        )}
-        {part === 'try' && (
-          <Suspense fallback={<Loading what="The trial" />}>
-            <TryPart id={id} draft={draft} version={version} saved={saving === 'saved'} />
-          </Suspense>
-        )}
-        {part === 'look' && (
-          <Suspense fallback={<Loading what="What the draft says" />}>
+        <Suspense fallback={<Loading what={COMES[part] ?? PARTS[part]} />}>
+          {part === 'about' && <AboutPart {...props} />}
+          {part === 'taxa' && <TaxaPart {...props} />}
+          {part === 'characters' && <CharactersPart {...props} />}
+          {part === 'scores' && <ScoresPart {...props} />}
+          {part === 'places' && <PlacesPart {...props} />}
+          {part === 'words' && <WordsPart {...props} />}
+          {part === 'figures' && <FiguresPart {...props} />}
+          {part === 'rules' && <RulesPart {...props} />}
+          {part === 'heredity' && <HeredityPart {...props} />}
+          {part === 'matrix' && <MatrixPart {...props} flush={writing.flush} takenIn={writing.takenIn} />}
+          {part === 'try' && <TryPart id={id} draft={draft} version={version} saved={saving === 'saved'} />}
+          {part === 'look' && (
             <LookPart
               {...props}
-              id={id}
               version={version}
               saved={saving === 'saved'}
               flush={writing.flush}
               catchUp={writing.catchUp}
             />
-          </Suspense>
-        )}
+          )}
+        </Suspense>
       </Tabs>
     </Screen>
   );

@@ -1,16 +1,16 @@
 import { DEFAULT_WORDS, parseRange } from '../../guide/working';
-import { unitFactor, unitOf } from '../../keys/units';
-import { writtenNumbers } from '../writtenNumbers';
-import { INAPPLICABLE, type MatrixCharacter, UNKNOWN } from './matrix';
+import { unitFactor, unitOf, UNITS_WRITTEN } from '../../keys/units';
+import { LIST, partsOf } from '../cells';
+import { MEAN, ONE_NUMBER, writtenNumbers } from '../writtenNumbers';
+import { INAPPLICABLE, labelAndUnit, type MatrixCharacter, UNKNOWN } from './matrix';
 
-const NUMBER = /^-?\d+(?:\.\d+)?(?:\s*(?:±|\+-|\+\/-)\s*\d+(?:\.\d+)?(?:\s*\(n\s*=?\s*\d+\))?)?$/i;
-const isNumber = (text: string) => NUMBER.test(text) || parseRange(text).ok;
+const isNumber = (text: string) => ONE_NUMBER.test(text) || MEAN.test(text) || parseRange(text).ok;
 /** A number, though it is not sure which: it is asked back by cell. */
 const UNCLEAR_NUMBER = /^\d[\d.,]*$/;
 const COUNTED = /^\d+(?:\s*[–-]\s*\d+)?(?:\s*;.*)?$/;
 const WORDS = Object.keys(DEFAULT_WORDS).join('|');
 const HOW_OFTEN = new RegExp(`(?:^(?:${WORDS})\\s+|\\s+(?:${WORDS})$|\\s*\\d+(?:\\.\\d+)?\\s*%$)`, 'i');
-const UNIT_BEHIND = /[\d)]\s*(mm|cm|m|km|µm|μm|um|inch(?:es)?|ft|g|kg|mg|°)$/i;
+const UNIT_BEHIND = new RegExp(`[\\d)]\\s*(${UNITS_WRITTEN}|°)$`, 'i');
 /** A character has no more states. */
 const MOST_STATES = 64;
 
@@ -27,30 +27,25 @@ function unitIn(cells: readonly string[]): string | undefined {
 
 /** What a column of a table is, by its name and what stands in it. */
 export function columnOf(written: string, cells: readonly string[]): MatrixCharacter {
-  const named = /^(.*\S)\s*\(([^()]{1,12})\)$/.exec(written);
+  const named = labelAndUnit(written);
   const said = cells.filter((cell) => cell !== UNKNOWN && cell !== INAPPLICABLE && !/^does not apply$/i.test(cell));
-  const label = named ? named[1] : written;
-  const unit = named ? named[2] : unitIn(said);
+  const { label } = named;
+  const unit = named.unit ?? unitIn(said);
   if (said.length && !unit && said.every((cell) => COUNTED.test(cell))) return { label, counted: true };
   const isMeasured = (cell: string) => {
     const numbers = writtenNumbers({ label, unit }, cell);
     return numbers.ok ? isNumber(numbers.value) : UNCLEAR_NUMBER.test(cell);
   };
   if (said.length && said.every(isMeasured)) return { label, ...(unit ? { unit } : {}) };
-  return { label, ...(named ? { unit: named[2] } : {}), states: statesIn(said).slice(0, MOST_STATES) };
+  return { ...named, states: statesIn(said).slice(0, MOST_STATES) };
 }
 
-const partsOf = (text: string, by: RegExp) =>
-  text
-    .split(by)
-    .map((part) => part.trim())
-    .filter(Boolean);
 const bare = (part: string) => part.replace(HOW_OFTEN, '').trim();
 
 /** What one cell says by `;` or in a list that ends with "or"; undefined where commas and strokes may part it or not. */
 function partsSaid(cell: string): string[] | undefined {
-  if (cell.includes(';')) return partsOf(cell, /;/);
-  if (/\sor\s/i.test(cell)) return partsOf(cell, /[,/]|\sor\s/i);
+  if (cell.includes(';')) return partsOf(cell);
+  if (/\sor\s/i.test(cell)) return partsOf(cell, LIST);
   return /[,/]/.test(cell) ? undefined : [cell];
 }
 

@@ -1,12 +1,12 @@
 import Papa from 'papaparse';
 import { done, failed, type Outcome } from '../../problem';
 import { columnOf } from './column';
-import { type Matrix, UNKNOWN } from './matrix';
+import { fullLabel, type Matrix, UNKNOWN } from './matrix';
 import { tooLarge } from './size';
 
 /** A matrix as lines of a table: taxa down, characters across; the unit of a number in brackets behind its name. */
 export const tableOf = ({ taxa, characters, cells }: Matrix): string[][] => [
-  ['taxon', ...characters.map(({ label, unit }) => (unit ? `${label} (${unit})` : label))],
+  ['taxon', ...characters.map(fullLabel)],
   ...taxa.map((taxon, t) => [taxon, ...cells[t].map((cell) => (cell === UNKNOWN ? '' : cell))]),
 ];
 
@@ -18,9 +18,7 @@ export const writeLongCsv = ({ taxa, characters, cells }: Matrix): string =>
     [
       ['taxon', 'character', 'value'],
       ...taxa.flatMap((taxon, t) =>
-        characters.flatMap(({ label, unit }, c) =>
-          cells[t][c] === UNKNOWN ? [] : [[taxon, unit ? `${label} (${unit})` : label, cells[t][c]]],
-        ),
+        characters.flatMap((character, c) => (cells[t][c] === UNKNOWN ? [] : [[taxon, fullLabel(character), cells[t][c]]])),
       ),
     ],
     { newline: '\n' },

@@ -123,7 +123,15 @@ function remembered<T>(read: (text: string) => T): (text: string) => T {
   };
 }
 
-const fullLabel = ({ label, unit }: MatrixCharacter): string => (unit ? `${label} (${unit})` : label);
+/** The name of a character as tables have it: the unit in brackets behind it. */
+export const fullLabel = ({ label, unit }: Pick<MatrixCharacter, 'label' | 'unit'>): string =>
+  unit ? `${label} (${unit})` : label;
+/** The other way: a name, and what stands in brackets behind it where that may be a unit. */
+export function labelAndUnit(written: string): { label: string; unit?: string } {
+  const parts = /^(.*\S)\s*\(([^()]{1,12})\)$/.exec(written);
+  return parts ? { label: parts[1], unit: parts[2] } : { label: written };
+}
+
 /** What stands in brackets behind a name is the unit of a number; of states it is part of the name. */
 const labelOf = (one: MatrixCharacter): string => (one.states ? fullLabel(one) : one.label);
 

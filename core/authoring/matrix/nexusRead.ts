@@ -1,5 +1,5 @@
 import { done, failed, type Outcome } from '../../problem';
-import { type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { labelAndUnit, type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
 import { blocksOf, commandOf, nameOf, settingOf, Unreadable, type Block, type Word, wordsOf } from './nexusWords';
 import { tooLarge } from './size';
 
@@ -72,11 +72,7 @@ function partOf(block: Block): Part {
   const named = labelsOf(block);
   if (type === 'CONTINUOUS') {
     const rows = rowsOf(matrix, nchar, (word) => (word.text === signs.missing ? UNKNOWN : plainNumber(word.text)));
-    const characters = Array.from({ length: nchar }, (_, c): MatrixCharacter => {
-      const label = named.get(c)?.label ?? `Character ${c + 1}`;
-      const unit = /^(.*\S)\s*\(([^()]{1,12})\)$/.exec(label);
-      return unit ? { label: unit[1], unit: unit[2] } : { label };
-    });
+    const characters = Array.from({ length: nchar }, (_, c) => labelAndUnit(named.get(c)?.label ?? `Character ${c + 1}`));
     return { characters, rows, line };
   }
   const symbols = settingOf(format, 'SYMBOLS') ?? '01';

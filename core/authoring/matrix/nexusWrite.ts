@@ -1,4 +1,4 @@
-import { INAPPLICABLE, type Matrix, UNKNOWN } from './matrix';
+import { fullLabel, INAPPLICABLE, type Matrix, UNKNOWN } from './matrix';
 
 /** Symbols of states, as many as a character may have. */
 export const SYMBOLS = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
@@ -70,10 +70,7 @@ function continuous({ taxa, characters, cells }: Matrix, numeric: readonly numbe
   const rows = taxa.map((taxon, t) => `    ${token(taxon)} ${numeric.map((c) => middleOf(cells[t][c], lost)).join(' ')}`);
   if (numeric.some((c) => characters[c].unit))
     lost.add('Units are left out of NEXUS; they stand in the names of the characters.');
-  const labels = numeric.map(
-    (c, i) =>
-      `    ${i + 1} ${token(characters[c].unit ? `${characters[c].label} (${characters[c].unit})` : characters[c].label)}`,
-  );
+  const labels = numeric.map((c, i) => `    ${i + 1} ${token(fullLabel(characters[c]))}`);
   return [
     'BEGIN CHARACTERS;',
     '  TITLE Numbers;',

@@ -1,6 +1,7 @@
 import { DEFAULT_WORDS, frequencyNumber } from '../../guide/working';
 import type { Couplet, Lead, Statement } from '../schema';
-import { groupsOf, hedgeOf, type StatementGroup } from '../statements';
+import { hedgeOf } from '../hedges';
+import { groupsOf, type StatementGroup } from '../statements';
 import type { CoupletAnswer, Finding } from './schema';
 /**
  * How a couplet is weighed; documented in `docs/keys.md`. A statement of the right
