@@ -152,13 +152,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
           {part === 'matrix' && <MatrixPart {...props} flush={writing.flush} takenIn={writing.takenIn} />}
           {part === 'try' && <TryPart id={id} draft={draft} version={version} saved={saving === 'saved'} />}
           {part === 'look' && (
-            <LookPart
-              {...props}
-              version={version}
-              saved={saving === 'saved'}
-              flush={writing.flush}
-              catchUp={writing.catchUp}
-            />
+            <LookPart {...props} version={version} saved={saving === 'saved'} flush={writing.flush} catchUp={writing.catchUp} />
           )}
         </Suspense>
       </Tabs>
