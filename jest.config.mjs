@@ -22,11 +22,11 @@ const sandboxInjectedGlobals = [
 ];
 
 const node = (name) => ({
-  sandboxInjectedGlobals,
   displayName: name,
   rootDir: import.meta.dirname,
   roots: [`<rootDir>/${name}`],
-  testEnvironment: 'node',
+  testEnvironment: `${import.meta.dirname}/scripts/lib/jest/oneRealm.cjs`,
+  runtime: `${import.meta.dirname}/scripts/lib/jest/sharedPackages.cjs`,
   testMatch: ['**/*.test.ts'],
   moduleNameMapper: {
     '^@plesion/core/([a-z]+)/schema$': '<rootDir>/core/$1/schema.ts',
