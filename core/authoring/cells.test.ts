@@ -55,6 +55,8 @@ it.each<[DraftCharacter, string, unknown]>([
   [spines, '4', { kind: 'counts', counts: { 4: 'always' } }],
   [spines, '4–5', { kind: 'counts', counts: { 4: 0.49, 5: 0.49 } }],
   [spines, '4 usually; 5 rarely', { kind: 'counts', counts: { 4: 'usually', 5: 'rarely' } }],
+  [legs, 'either red or dark red', { kind: 'states', states: { red: 0.49, 'dark-red': 0.49 }, uncertain: true }],
+  [legs, 'Either red; rarely seen green', { kind: 'states', states: { red: 0.49, 'rarely-seen-green': 0.49 }, uncertain: true }],
   [legs, ' ? ', undefined],
   [length, '', undefined],
 ])('%#: a cell is read', (character, text, value) => {
@@ -71,6 +73,9 @@ it.each<[DraftCharacter, string, RegExp]>([
   [length, '1,000', /comma of “1,000” may part thousands or decimals/],
   [length, '1,234.5', /may part thousands or decimals/],
   [length, '5 kg', /“kg” is not what “Length” is measured in, which is mm/],
+  [legs, 'either red', /after “either” two states or more are named/],
+  [legs, 'either red; red', /after “either” two states/],
+  [legs, 'either red rarely; dark red', /without how often/],
   [legs, 'red often; red never', /“red” is said twice, and not alike/],
   [length, '38–31', /does not rise/],
   [length, '12 ±0', /above 0/],

@@ -50,7 +50,9 @@ export function printCell({ states }: Pick<DraftCharacter, 'states'>, value: Sco
       );
       const named = own.map(([state]) => labels.get(state) ?? state);
       // A label with a comma or "or" in it would be read as two.
-      if (isShared(Object.values(value.states)) && !named.some((label) => /[;,/]|\sor\s/i.test(label))) return named.join(' or ');
+      const list = named.some((label) => LIST.test(label)) ? undefined : named.join(' or ');
+      if (value.uncertain) return `either ${list ?? named.join('; ')}`;
+      if (list && isShared(Object.values(value.states))) return list;
       return own.map(([state, frequency]) => said(labels.get(state) ?? state, frequency)).join('; ');
     }
     case 'range':
@@ -72,7 +74,7 @@ export function printCell({ states }: Pick<DraftCharacter, 'states'>, value: Sco
 
 /**
  * What somebody typed into a cell: states by their labels, each with a word or a share of how often (`red; black
- * rarely`, `red 80%`), a range (`(28–)31–38(–41)`), a mean with its deviation (`12 ±1.5`), numbers that are counted,
+ * rarely`, `red 80%`), states of which it is not known which it has (`either red or black`), a range (`(28–)31–38(–41)`), a mean with its deviation (`12 ±1.5`), numbers that are counted,
  * how often it applies (`does not apply`, `applies usually`), or a taxon that it lies above or below (`above Sula alba`).
  *
  * @returns the value; nothing where the cell is empty or says that it is not known; or `cell-unreadable` with why.
@@ -131,6 +133,8 @@ function oftenIn(part: string): { name: string; frequency: FrequencyWord | numbe
 
 /** What parts several states of a cell that no `;` parts. */
 export const LIST = /[,/;]|\sor\s/i;
+/** States of which it is not known which one it is. */
+export const EITHER = /^either\s+(.+)$/is;
 export const partsOf = (text: string, by: RegExp | string = ';') =>
   text
     .split(by)
@@ -154,8 +158,9 @@ function parseStates({ states = [], label }: DraftCharacter, text: string): Outc
   const whole = byName.get(plainText(text)) ? { name: text, frequency: 'always' as const } : oftenIn(text);
   const only = whole && byName.get(plainText(whole.name));
   if (only) return done({ kind: 'states', states: { [only]: whole.frequency } });
+  const either = EITHER.exec(text)?.[1];
   const found: Record<string, FrequencyWord | number> = {};
-  const parts = partsOf(text, text.includes(';') ? ';' : LIST);
+  const parts = partsOf(either ?? text, text.includes(';') ? ';' : LIST);
   for (const part of parts) {
     const said = byName.get(plainText(part)) ? { name: part, frequency: 'always' as const } : oftenIn(part);
     if (!said) return unreadable(`“${part}” is more than 100 in 100`);
@@ -167,8 +172,10 @@ function parseStates({ states = [], label }: DraftCharacter, text: string): Outc
     if (found[id] !== undefined && found[id] !== said.frequency) return unreadable(`“${said.name}” is said twice, and not alike`);
     found[id] = said.frequency;
   }
+  if (either && (Object.keys(found).length < 2 || Object.values(found).some((often) => often !== 'always')))
+    return unreadable('after “either” two states or more are named, without how often');
   const often = shared(found);
-  return often.ok ? done({ kind: 'states', states: often.value }) : often;
+  return often.ok ? done({ kind: 'states', states: often.value, ...(either ? { uncertain: true } : {}) }) : often;
 }
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../demo';
 import type { Guide, Score } from '../guide/schema';
-import { applyEdit, applyEdits, draftProblems, type Edit, emptyDraft, forkOf, type Working, workingOf } from '.';
+import { applyEdit, applyEdits, cellKey, draftProblems, type Edit, emptyDraft, forkOf, type Working, workingOf } from '.';
 import { madeOn, wholeDraft } from '../test/drafts';
 import { Edit as EditShape } from './schema';
 
@@ -71,6 +71,24 @@ describe('a change to a draft', () => {
     expect(left.some(({ value }) => value.kind === 'states' && 'dense' in value.states)).toBe(false);
     madeOn(working, ...back);
     expect(wholeDraft(working)).toBe(before);
+  });
+
+  it('with one state left of several of which it was not known which, nothing is uncertain', () => {
+    const working = crabs();
+    const [score] = [...working.scores.values()].filter(({ character }) => character === 'granules');
+    const states = { smooth: 0.3, scattered: 0.3, dense: 0.3 };
+    madeOn(working, { do: 'scores', put: [{ ...score, value: { kind: 'states', states, uncertain: true } }], drop: [] });
+    const valueNow = () => working.scores.get(cellKey(score))?.value;
+    const without = (...gone: string[]) =>
+      madeOn(working, {
+        do: 'character',
+        character: { ...granules, states: granules.states!.filter(({ id }) => !gone.includes(id)) },
+      });
+    const back = without('dense');
+    expect(valueNow()).toEqual({ kind: 'states', states: { smooth: 0.3, scattered: 0.3 }, uncertain: true });
+    madeOn(working, ...back);
+    without('dense', 'scattered');
+    expect(valueNow()).toEqual({ kind: 'states', states: { smooth: 0.3 } });
   });
 
   it('a character of another kind loses its scores', () => {

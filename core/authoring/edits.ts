@@ -263,7 +263,9 @@ function scoresOfLostStates(working: Working, was: DraftCharacter | undefined, n
   for (const score of touched) {
     if (score.value.kind !== 'states') continue;
     const states = Object.fromEntries(Object.entries(score.value.states).filter(([state]) => left.has(state)));
-    if (Object.keys(states).length) working.scores.set(cellKey(score), { ...score, value: { kind: 'states', states } });
+    const uncertain = score.value.uncertain && Object.keys(states).length > 1;
+    const value = { kind: 'states' as const, states, ...(uncertain ? { uncertain } : {}) };
+    if (Object.keys(states).length) working.scores.set(cellKey(score), { ...score, value });
     else working.scores.delete(cellKey(score));
   }
   return putAll(touched);

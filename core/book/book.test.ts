@@ -2,6 +2,7 @@ import { bogUmbels, demoGuides, lanternMoths, terns } from '../../demo';
 import { compileGuide } from '../guide';
 import { disagreementsOf } from '../guide/working';
 import { traitsOf } from '../plates';
+import { tinyGuide } from '../test/tinyGuide';
 import { planOf } from '../plates/plans';
 import {
   conditionsOf,
@@ -49,6 +50,25 @@ describe('a form described from its scores', () => {
       .flatMap(({ sentences }) => sentences)
       .join(' ');
     expect(words).not.toContain('fruit');
+  });
+
+  it('says where it is not known which of several states it has; a specimen weighs as with both', () => {
+    const guide = tinyGuide();
+    const tableWith = (value: object) => {
+      const scores = guide.scores.map((score, i) => (i === 0 ? { ...score, value: { ...score.value, ...value } } : score));
+      return compileGuide({ ...guide, scores } as typeof guide);
+    };
+    const both = tableWith({ states: { round: 0.5, toothed: 0.5 } });
+    const either = tableWith({ states: { round: 0.5, toothed: 0.5 }, uncertain: true });
+    expect(describeForm(either, 0)[0].sentences[0]).toBe('Edge: either round or toothed; which is not known.');
+    expect(describeForm(both, 0)[0].sentences[0]).toBe('Edge: mostly round, mostly toothed.');
+    expect(describeForm(either, 1)[0].sentences[0]).toBe('Edge: usually toothed, seldom round.');
+    const [bits, alike] = [both, either].map(({ tables }) => {
+      const table = tables.get('edge')!;
+      return table.type === 'states' ? [...table.bits] : [];
+    });
+    expect(bits).toHaveLength(4);
+    expect(alike).toEqual(bits);
   });
 
   it('gives every form of every guide something to read', () => {

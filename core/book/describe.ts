@@ -20,7 +20,8 @@ const Z95 = 1.96;
 /**
  * A form described in sentences made of its scores, in the guide's working
  * order: baseline, shape, pattern, colour, behaviour. States met in fewer than 7
- * in 100 are left out, and so are characters that are not scored for the form.
+ * in 100 are left out, and so are characters that are not scored for the form; where
+ * it is not known which of several states it has, that is said.
  */
 export function describeForm(compiled: CompiledGuide, form: number): Description[] {
   return CHARACTER_GROUPS.flatMap((group): Description[] => {
@@ -39,6 +40,8 @@ function sayOf(table: Table, character: Character, form: number): string[] {
     .filter(({ p }) => p >= 0.07)
     .sort((a, b) => b.p - a.p);
   const label = (id: string) => character.states!.find((state) => state.id === id)!.label;
+  if (table.uncertain?.has(form))
+    return [`${character.label}: either ${met.map(({ state }) => label(state)).join(' or ')}; which is not known.`];
   const said = met.map(({ state, p }) => `${OFTEN.find(([least]) => p >= least)![1]}${label(state)}`);
   return said.length ? [`${character.label}: ${said.join(', ')}.`] : [];
 }

@@ -185,6 +185,14 @@ function checkValue(guide: Guide, character: Character, score: Score, field: str
         `The frequencies of “${character.label}” add up to ${sum.toFixed(2)}; bring them to 1 or less.`,
       );
     }
+    const often = Object.values(value.states);
+    if (value.uncertain && (often.length < 2 || often.some((one) => one !== often[0]))) {
+      report(
+        `${at}.uncertain`,
+        'uncertain-states',
+        `Which state of “${character.label}” it is, is not known: name two or more, each as often as the others.`,
+      );
+    }
   }
   if (value.kind === 'range') {
     const parsed = parseRange(value.range);

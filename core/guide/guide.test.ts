@@ -260,6 +260,18 @@ describe('reading a guide in', () => {
     ]);
   });
 
+  it.each<[Record<string, 'always' | number>]>([[{ round: 'always' }], [{ round: 0.6, toothed: 0.3 }], [{}]])(
+    'tells that where it is not known which state it is, two or more are named alike (%#)',
+    (states) => {
+      const guide = tinyGuide();
+      guide.scores[0].value = { kind: 'states', states, uncertain: true };
+      const read = readGuide(guide);
+      expect(read.ok ? [] : read.problems.map((p) => [p.code, p.field])).toEqual([
+        ['uncertain-states', 'scores[0].value.uncertain'],
+      ]);
+    },
+  );
+
   it('tells of a misshapen file by its path', () => {
     const read = readGuide({ ...ledgeCrabs, taxa: [{ id: 'A B', name: 'x', rank: 'species' }] });
     expect(read.ok ? undefined : read.problems[0].field).toBe('taxa[0].id');

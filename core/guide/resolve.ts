@@ -22,7 +22,12 @@ export function resolve(
 ): Resolved {
   switch (value.kind) {
     case 'states':
-      return states && { p: spreadFrequencies(states, value.states, words).p };
+      return (
+        states && {
+          p: spreadFrequencies(states, value.states, words).p,
+          ...(value.uncertain ? { uncertain: value.uncertain } : {}),
+        }
+      );
     case 'counts':
       return states && { p: spreadFrequencies(states, value.counts, words).p };
     case 'range': {

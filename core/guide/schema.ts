@@ -140,7 +140,12 @@ export const Character = z.strictObject({
 export type Character = z.infer<typeof Character>;
 
 export const ScoreValue = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('states'), states: z.record(id, Frequency) }),
+  z.strictObject({
+    kind: z.literal('states'),
+    states: z.record(id, Frequency),
+    /** All of a kind have one of these states, in equal parts; which, is not known. Without it, each of them is met. */
+    uncertain: z.literal(true).optional(),
+  }),
   z.strictObject({ kind: z.literal('range'), range: z.string().max(60), n: z.number().int().positive().optional() }),
   z.strictObject({ kind: z.literal('values'), mean: z.number(), sd: positive, n: z.number().int().positive().optional() }),
   z.strictObject({ kind: z.literal('counts'), counts: z.record(z.string().regex(/^\d+$/), Frequency) }),

@@ -14,6 +14,8 @@ export interface StatesTable {
   /** P(s | f), what the scores say, before misreading; same layout. */
   frequency: Float64Array;
   scored: Uint8Array;
+  /** Forms of which it is not known which of several states they have; absent where there are none. */
+  uncertain?: ReadonlySet<number>;
   /** P(the character applies | form), absent where no score says. */
   applies?: Float64Array;
   /** The guide-wide predictive of each reading. */
@@ -59,7 +61,7 @@ export const LEAST_LIKELIHOOD = 1e-12;
 const LEAST_SPREAD = 1e-9;
 
 /** What a form is scored for one character: nothing, frequencies of states, or a spread of values. */
-export type Resolved = { p: ArrayLike<number> } | { mean: number; sd: number; n?: number } | undefined;
+export type Resolved = { p: ArrayLike<number>; uncertain?: true } | { mean: number; sd: number; n?: number } | undefined;
 
 /**
  * The misreading matrix M(r|s): with probability ρ a state is read right; the
@@ -102,11 +104,13 @@ export function statesTable(
   const scored = new Uint8Array(forms);
   const predictive = new Float64Array(S);
   const truth = new Float64Array(S);
+  const uncertain = new Set<number>();
   let weight = 0;
   for (let f = 0; f < forms; f++) {
     const score = resolved[f];
     if (!score || !('p' in score)) continue;
     scored[f] = 1;
+    if (score.uncertain) uncertain.add(f);
     weight += base[f];
     for (let s = 0; s < S; s++) {
       frequency[s * forms + f] = score.p[s];
@@ -133,7 +137,8 @@ export function statesTable(
     }
   }
   const outside = predictive.map((p) => (p + 1 / S) / 2);
-  return { type: 'states', character, states, bits, frequency, scored, predictive, outside };
+  const table: StatesTable = { type: 'states', character, states, bits, frequency, scored, predictive, outside };
+  return uncertain.size ? { ...table, uncertain } : table;
 }
 
 /** Values on the working scale; forms without a score get the guide-wide mixture when read. */

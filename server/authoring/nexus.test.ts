@@ -15,7 +15,7 @@ const awkward: Matrix = {
   cells: [
     ['round', 'red; black', '5–7'],
     ['square [old]', '-', '12 ±1.5'],
-    ['?', 'black rarely; red usually', '?'],
+    ['either round or a/b', 'black rarely; red usually', '?'],
   ],
 };
 

@@ -46,8 +46,9 @@ export function ScoresPart({ id, draft, scores, edit }: PartProps) {
       )}
       <PartChoice draft={draft} scores={scores} source={own} part={part} onChange={setPart} />
       <Text size="small" quiet>
-        States by their names, with a word or a share of how often: red; black rarely. Numbers as 31–38, (28–)31–38(–41) or 12
-        ±1.5, or above another taxon. Empty is not known. What is grey is had from above.
+        States by their names, with a word or a share of how often: red; black rarely; or, where it is not known which, either red
+        or black. Numbers as 31–38, (28–)31–38(–41) or 12 ±1.5, or above another taxon. Empty is not known. What is grey is had
+        from above.
         {base && ` A bar at its edge marks what is not as in version ${base.version}.`}
       </Text>
       {problems.length > 0 && (

@@ -3,10 +3,13 @@ import type { Character, ScoreValue } from '@plesion/core/guide';
 /** What a source says, as it says it: "domed always", "0.52–0.60", "above lenior". */
 export function sayScore(character: Character, value: ScoreValue): string {
   switch (value.kind) {
-    case 'states':
+    case 'states': {
+      const labelOf = (state: string) => character.states?.find(({ id }) => id === state)?.label ?? state;
+      if (value.uncertain) return `either ${Object.keys(value.states).map(labelOf).join(' or ')}`;
       return Object.entries(value.states)
-        .map(([state, often]) => `${character.states?.find(({ id }) => id === state)?.label ?? state} ${sayFrequency(often)}`)
+        .map(([state, often]) => `${labelOf(state)} ${sayFrequency(often)}`)
         .join(', ');
+    }
     case 'counts':
       return Object.entries(value.counts)
         .map(([count, often]) => `${count} ${sayFrequency(often)}`)

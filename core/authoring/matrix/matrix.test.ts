@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ledgeCrabs } from '../../../demo';
-import { draftOf, emptyDraft, takeMatrix, workingOf } from '..';
+import { draftOf, emptyDraft, readSddMatrix, takeMatrix, workingOf, writeSddMatrix } from '..';
 import { type Matrix, matrixChanges, matrixOf, readCsv, readNexus, writeCsv, writeLongCsv, writeNexus } from '.';
 
 const crabs = matrixOf(ledgeCrabs, ledgeCrabs.sources[0].id);
@@ -66,7 +66,7 @@ End;`;
         { label: 'Tail', states: ['state 0', 'state 1'] },
       ],
       cells: [
-        ['round', 'black; green', 'state 0', 'state 1'],
+        ['round', 'either black; green', 'state 0', 'state 1'],
         ['square', '?', '-', 'state 0; state 1'],
       ],
     });
@@ -195,6 +195,43 @@ describe('tables', () => {
       ...{ ok: false, problems: [{ code: 'too-large', message: expect.stringContaining('20,000 taxa') }] },
     });
   });
+  it('tell several states that are met from several of which it is not known which, and all formats keep them apart', () => {
+    const matrix: Matrix = {
+      taxa: ['A', 'B', 'C'],
+      characters: [
+        { label: 'Legs', states: ['red', 'black', 'dark or green'] },
+        { label: 'Side', states: ['either side', 'left'] },
+      ],
+      cells: [
+        ['either red or black', 'either side'],
+        ['red or black', 'either either side or left'],
+        ['either red; dark or green', 'left'],
+      ],
+    };
+    const scores = (one: Matrix) =>
+      matrixChanges(one, workingOf(emptyDraft('n', 'N')).draft, 'own').put.map(({ value }) => value);
+    expect(scores(matrix)).toMatchObject([
+      { states: { red: 0.49, black: 0.49 }, uncertain: true },
+      { states: { 'either-side': 'always' } },
+      { states: { red: 0.49, black: 0.49 } },
+      { states: { 'either-side': 0.49, left: 0.49 }, uncertain: true },
+      { states: { red: 0.49, 'dark-or-green': 0.49 }, uncertain: true },
+      { states: { left: 'always' } },
+    ]);
+    expect(scores(matrix)[2]).not.toHaveProperty('uncertain');
+    const { text, lost } = writeNexus(matrix);
+    expect(lost).toEqual([]);
+    expect(text).toMatch(/A \{01\}0\n\s*B \(01\)\{01\}\n\s*C \{02\}1/);
+    for (const back of [
+      readNexus(text),
+      readSddMatrix(writeSddMatrix('T', matrix).text),
+      readCsv(writeCsv(matrix)),
+      readCsv(writeLongCsv(matrix)),
+    ]) {
+      expect(scores(read(back))).toEqual(scores(matrix));
+    }
+  });
+
   it('as NEXUS may say that a taxon is as the first, let signs stand for others, and write powers of ten', () => {
     const nexus = (format: string, rows: string) =>
       readNexus(`#NEXUS\nBEGIN DATA;\nDIMENSIONS NTAX=2 NCHAR=3;\nFORMAT ${format};\nMATRIX\n${rows};\nEND;`);
@@ -203,7 +240,7 @@ describe('tables', () => {
       value: {
         cells: [
           ['state 0', 'state 0; state 1', 'state 2'],
-          ['state 0', 'state 0; state 1; state 2', 'state 2'],
+          ['state 0', 'either state 0; state 1; state 2', 'state 2'],
         ],
       },
     });

@@ -1,12 +1,12 @@
 import { done, failed, type Outcome } from '../../problem';
-import { labelAndUnit, type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { INAPPLICABLE, labelAndUnit, type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
 import { blocksOf, commandOf, nameOf, settingOf, Unreadable, type Block, type Word, wordsOf } from './nexusWords';
 import { tooLarge } from './size';
 
 /**
  * Read NEXUS in (Maddison, Swofford & Maddison 1997): TAXA, and CHARACTERS or DATA blocks of standard or continuous
- * data, with names of characters and states, what is missing and what does not apply told apart. Polymorphism in
- * parentheses and uncertainty in braces are both several states: a specimen's chances are the same by either.
+ * data, with names of characters and states; what is missing and what does not apply, polymorphism (in parentheses) and
+ * uncertainty (in braces) told apart.
  *
  * @returns the matrix; or `no-matrix` with the line.
  */
@@ -86,13 +86,22 @@ interface Signs {
   /** The same as the first taxon has. */
   match?: string;
   /** Signs that stand for others. */
-  equal: ReadonlyMap<string, string[]>;
+  equal: ReadonlyMap<string, Signed>;
+}
+
+/** What stands in a cell. */
+interface Signed {
+  signs: string[];
+  /** Of several: which of them it is, is not known. */
+  uncertain: boolean;
 }
 
 /** `x=(01) y=2`: signs that stand for one or several others. */
 const equalSigns = (text: string): Signs['equal'] =>
   new Map(
-    [...text.matchAll(/(\S)=(?:[({]([^)}]*)[)}]|(\S))/g)].map(([, sign, several, one]) => [sign, [...(several ?? one)]] as const),
+    [...text.matchAll(/(\S)=(?:([({])([^)}]*)[)}]|(\S))/g)].map(
+      ([, sign, opening, several, one]) => [sign, { signs: [...(several ?? one)], uncertain: opening === '{' }] as const,
+    ),
   );
 
 /** A number without a power of ten, as the grid writes it. */
@@ -161,18 +170,18 @@ function standardOf(
   named: ReadonlyMap<number, { label: string; states: string[] }>,
   interleaved: boolean,
 ): Omit<Part, 'line'> {
-  const rows = new Map<string, string[][]>();
+  const rows = new Map<string, Signed[]>();
   const used: Set<number>[] = Array.from({ length: nchar }, () => new Set());
-  let row: { name: string; cells: string[][] } | undefined;
-  let several: string[] | undefined;
+  let row: { name: string; cells: Signed[] } | undefined;
+  let several: Signed | undefined;
   let last = 0;
-  const take = (cell: string[], line: number) => {
+  const take = (cell: Signed, line: number) => {
     if (!row) throw new Unreadable(line, 'the matrix begins with a taxon');
     row.cells.push(cell);
   };
   /** What the first taxon has where this one says that it has the same, or what the sign stands for. */
-  const meant = (sign: string): string[] =>
-    (sign === match && [...rows.values()][0][row?.cells.length ?? 0]) || (equal.get(sign) ?? [sign]);
+  const meant = (sign: string): Signed =>
+    (sign === match && [...rows.values()][0][row?.cells.length ?? 0]) || (equal.get(sign) ?? { signs: [sign], uncertain: false });
   for (const word of matrix) {
     // Interleaved, each line names its taxon; else a taxon's characters may go on over lines.
     const begins = interleaved ? word.line > last : row !== undefined && row.cells.length >= nchar;
@@ -183,13 +192,13 @@ function standardOf(
       rows.set(name, row.cells);
       continue;
     }
-    if (word.text === '(' || word.text === '{') several = [];
+    if (word.text === '(' || word.text === '{') several = { signs: [], uncertain: word.text === '{' };
     else if (word.text === ')' || word.text === '}') {
-      take(several ?? [], word.line);
+      take(several ?? { signs: [], uncertain: false }, word.line);
       several = undefined;
     } else if (word.text !== ',')
       for (const sign of word.text) {
-        if (several) several.push(...(equal.get(sign) ?? [sign]));
+        if (several) several.signs.push(...meant(sign).signs);
         else take(meant(sign), word.line);
       }
     if (row.cells.length > nchar) throw new Unreadable(word.line, `“${row.name}” has more than ${nchar} characters`);
@@ -201,7 +210,7 @@ function standardOf(
   for (const [name, cells] of rows) {
     if (cells.length < nchar) throw new Unreadable(matrix[0].line, `“${name}” has ${cells.length} of ${nchar} characters`);
     cells.forEach((cell, c) =>
-      cell.forEach((sign) => {
+      cell.signs.forEach((sign) => {
         if (sign === missing || sign === gap) return;
         const at = placeOf(sign);
         if (at < 0)
@@ -218,13 +227,11 @@ function standardOf(
     const most = Math.max(states.length, 2, ...[...own].map((at) => at + 1));
     return { label, states: Array.from({ length: most }, (_, s) => states[s] || `state ${symbols[s] ?? s}`) };
   });
-  const textOf = (cell: readonly string[], c: number): string => {
-    if (cell.length === 1 && cell[0] === missing) return UNKNOWN;
-    if (cell.length === 1 && cell[0] === gap) return '-';
-    return cell
-      .filter((sign) => sign !== missing && sign !== gap)
-      .map((sign) => characters[c].states![placeOf(sign)])
-      .join('; ');
+  const textOf = ({ signs, uncertain }: Signed, c: number): string => {
+    if (signs.length === 1 && signs[0] === missing) return UNKNOWN;
+    if (signs.length === 1 && signs[0] === gap) return INAPPLICABLE;
+    const own = signs.filter((sign) => sign !== missing && sign !== gap).map((sign) => characters[c].states![placeOf(sign)]);
+    return `${uncertain && new Set(own).size > 1 ? 'either ' : ''}${[...new Set(own)].join('; ')}`;
   };
   return { characters, rows: new Map([...rows].map(([name, cells]) => [name, cells.map(textOf)])) };
 }

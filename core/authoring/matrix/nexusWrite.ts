@@ -1,3 +1,4 @@
+import { EITHER } from '../cells';
 import { fullLabel, INAPPLICABLE, type Matrix, UNKNOWN } from './matrix';
 
 /** Symbols of states, as many as a character may have. */
@@ -49,12 +50,14 @@ function standard({ taxa, characters, cells }: Matrix, stated: readonly number[]
   ].join('\n');
 }
 
-/** Several that are met in one taxon are a polymorphism; several of which it is not known which would be in braces. */
+/** Several that are met in one taxon are a polymorphism, in parentheses; several of which it is not known which, in braces. */
 function symbolOf(cell: string, states: readonly string[], lost: Set<string>): string {
   if (cell === UNKNOWN || cell === INAPPLICABLE) return cell;
   const exact = states.indexOf(cell);
   if (exact >= 0) return SYMBOLS[exact];
-  const parts = cell.includes(';') ? cell.split(/\s*;\s*/) : cell.split(/\s+or\s+/i);
+  const either = EITHER.exec(cell)?.[1];
+  const list = either ?? cell;
+  const parts = list.includes(';') ? list.split(/\s*;\s*/) : list.split(/\s+or\s+/i);
   const found = parts.flatMap((part) => {
     // The longest name that it begins with; what follows says how often.
     const name = [...states].sort((a, b) => b.length - a.length).find((state) => part === state || part.startsWith(`${state} `));
@@ -63,7 +66,7 @@ function symbolOf(cell: string, states: readonly string[], lost: Set<string>): s
     return [SYMBOLS[states.indexOf(name)]];
   });
   const own = [...new Set(found)].sort();
-  return own.length === 0 ? UNKNOWN : own.length === 1 ? own[0] : `(${own.join('')})`;
+  return own.length === 0 ? UNKNOWN : own.length === 1 ? own[0] : either ? `{${own.join('')}}` : `(${own.join('')})`;
 }
 
 function continuous({ taxa, characters, cells }: Matrix, numeric: readonly number[], lost: Set<string>): string {

@@ -2,6 +2,7 @@ import { DEFAULT_WORDS } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { firstNamed, labelOf, listOf, readSddXml, textOf, type Xml } from '../../sdd';
 import { INAPPLICABLE, type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
+import { NOT_KNOWN_WHICH } from './sddWrite';
 import { tooLarge } from './size';
 
 const LISTS = [
@@ -95,14 +96,15 @@ function charactersIn(parent: Xml | undefined): Map<string, Told> {
   return found;
 }
 
-/** How often each modifier says, in the words of a cell: its word, or its proportion. */
+/** How often each modifier says, in the words of a cell: its word, or its proportion; or that it is not known which. */
 function modifiersIn(document: Xml): Map<string, string> {
   const concepts = listOf((firstNamed(document, 'DescriptiveConcepts') as Xml | undefined)?.DescriptiveConcept);
   const all = concepts.flatMap((concept) => listOf((concept.Modifiers as Xml | undefined)?.Modifier));
   return new Map(
     all.map((one) => {
       const label = labelOf(one).toLowerCase();
-      if (label in DEFAULT_WORDS || /^\d+(?:\.\d+)?%$/.test(label)) return [textOf(one['@id']), label];
+      if (label === NOT_KNOWN_WHICH || Object.hasOwn(DEFAULT_WORDS, label) || /^\d+(?:\.\d+)?%$/.test(label))
+        return [textOf(one['@id']), label];
       const range = (one.ProportionRange ?? {}) as Xml;
       const ends = [range['@lowerestimate'], range['@upperestimate']].map(Number);
       const middle = (ends[0] + ends[1]) / 2;
@@ -116,13 +118,17 @@ function cellOf(coded: Xml, { states }: Told, modifiers: ReadonlyMap<string, str
   if (/^NotApplicable$/i.test(status)) return INAPPLICABLE;
   const measures = new Map(listOf(coded.Measure).map((one) => [textOf(one['@type']), textOf(one['@value'])]));
   if (measures.size) return numbersOf(measures);
+  const isUncertain = listOf(coded.State).some((state) =>
+    listOf(state.Modifier).some((one) => modifiers.get(textOf(one['@ref'])) === NOT_KNOWN_WHICH),
+  );
   const parts = listOf(coded.State).map((state) => {
     const label = states.get(textOf(state['@ref']));
     if (label === undefined) return undefined;
     const often = listOf(state.Modifier).map((one) => modifiers.get(textOf(one['@ref'])));
-    return [label, ...often].filter(Boolean).join(' ');
+    return isUncertain ? label : [label, ...often].filter(Boolean).join(' ');
   });
   if (parts.includes(undefined)) return undefined;
+  if (isUncertain && parts.length > 1) return `${NOT_KNOWN_WHICH} ${parts.join('; ')}`;
   return parts.length ? parts.join('; ') : UNKNOWN;
 }
 

@@ -7,12 +7,15 @@ import { characterFor, INAPPLICABLE, type Matrix, type MatrixCharacter, UNKNOWN 
 
 const OWN = 'urn:plesion:matrix:1';
 
-type Often = FrequencyWord | number;
+/** The modifier of states of which it is not known which one it is. */
+export const NOT_KNOWN_WHICH = 'either';
+
+type Often = FrequencyWord | number | typeof NOT_KNOWN_WHICH;
 
 /**
  * A matrix as TDWG SDD 1.1: categorical characters with their states, numbers as quantitative ones with their units, a
- * coded description for each taxon. How often a state is met is a modifier with its proportion; a range is the ends of
- * what is usual (`UMethLower`, `UMethUpper`) with the extremes (`Min`, `Max`), a spread a mean with its deviation.
+ * coded description for each taxon. How often a state is met is a modifier with its proportion, that it is not known
+ * which of several it is a modifier of certainty; a range is the ends of what is usual (`UMethLower`, `UMethUpper`) with the extremes (`Min`, `Max`), a spread a mean with its deviation.
  */
 export function writeSddMatrix(title: string, matrix: Matrix): { text: string; lost: string[] } {
   const { taxa, characters, cells } = matrix;
@@ -68,6 +71,7 @@ const oftenXml = (modifiers: ReadonlyMap<string, { id: string; often: Often }>):
   Representation: { Label: 'How often' },
   Modifiers: {
     Modifier: [...modifiers.values()].map(({ id, often }) => {
+      if (often === NOT_KNOWN_WHICH) return { '@id': id, Representation: { Label: NOT_KNOWN_WHICH }, ModifierClass: 'Certainty' };
       const share = typeof often === 'number' ? often : DEFAULT_WORDS[often];
       return {
         '@id': id,
@@ -136,10 +140,11 @@ function cellXml(
   }
   if (value.kind === 'range' || value.kind === 'values') return { kind, xml: { '@ref': ref, Measure: measuresOf(value) } };
   const often = value.kind === 'states' ? value.states : value.counts;
+  const isUncertain = value.kind === 'states' && value.uncertain;
   const labels = one.states ?? (states ?? []).map((label) => ({ id: label, label }));
   const State = Object.entries(often).map(([id, frequency]) => ({
     '@ref': `${ref}s${labels.findIndex((state) => state.id === id) + 1}`,
-    ...(frequency === 'always' ? {} : { Modifier: { '@ref': modifierOf(frequency) } }),
+    ...(frequency === 'always' ? {} : { Modifier: { '@ref': modifierOf(isUncertain ? NOT_KNOWN_WHICH : frequency) } }),
   }));
   return { kind, xml: { '@ref': ref, State } };
 }
