@@ -149,6 +149,8 @@ export const TryView = z.object({
   taxa: z.array(z.object({ name: z.string(), p: z.number() })),
   /** P of what is not in the guide. */
   outside: z.number(),
+  /** Taxa and characters that are not whole yet: the draft answers without them. */
+  without: z.array(z.string()),
 });
 export type TryView = z.output<typeof TryView>;
 

@@ -20,6 +20,7 @@ export { writtenGenotypes } from '../guide/heredityModel';
 export { packed, unpacked } from './packed';
 export { type Part, partKey, partsIn, sayPart } from './parts';
 export { draftProblems } from './problems';
+export { guideSoFar, type SoFar } from './soFar';
 export {
   filledOf,
   fits,

@@ -15,6 +15,7 @@ import { normalBelow } from '../probability';
 import { printCell } from './cells';
 import type { Draft, LookedOver, Mistaken } from './draftSchema';
 import { problemsOf } from './problems';
+import { guideSoFar } from './soFar';
 import { unreachedIn } from './reached';
 import { togetherIn } from './together';
 
@@ -31,17 +32,18 @@ const SHOWN = 60;
 /**
  * Look a draft over: what is still wrong, what nothing tells apart, and where a cell would help most. Pairs are compared
  * character by character, as if these were independent: the overlap Σ min(p, q) of what each is scored with
- * (Weitzman 1970), multiplied.
+ * (Weitzman 1970), multiplied. Of a draft that is not whole yet that is said of what is (`guideSoFar`).
  *
  * @param mistaken what people took for one another: where a cell would help them comes first.
  */
 export function lookOver(draft: Draft, mistaken: readonly Mistaken[] = []): LookedOver {
   const read = readGuide(draft);
   const problems = problemsOf(draft, read);
+  const soFar = read.ok ? read.value : guideSoFar(draft)?.guide;
   const none = { alike: [], confused: [], wanted: [], silent: [], against: [], unreached: [], together: [] };
   const found = { ...none, problems, unused: unusedIn(draft) };
-  if (!read.ok) return found;
-  const compiled = compileGuide(read.value);
+  if (!soFar) return found;
+  const compiled = compileGuide(soFar);
   const silent = silentIn(draft);
   const { alike, confused, wanted } = pairsOf(compiled, mistaken);
   // Those of which nothing is said are told from nobody: that is said once.

@@ -25,14 +25,14 @@ const taxon = (id: string): Edit => ({
   do: 'taxon',
   taxon: { id, name: `Velda ${id}`, rank: 'species', abundance: 1, forms: [{ share: 1, facets: {} }] },
 });
-const legs: Edit = {
-  do: 'character',
+const legs = {
+  do: 'character' as const,
   character: {
     ...{ id: 'legs', label: 'Legs', kind: 'nominal', group: 'colour', views: ['whole'] },
     ...{ handling: 'look', distance: 'near', needsLight: true, seconds: 5 },
     states: ['red', 'black'].map((id) => ({ id, label: id })),
   },
-};
+} satisfies Edit;
 const has = (id: string, state: string): Edit => ({
   do: 'scores',
   put: [{ character: 'legs', scope: { taxon: id }, source: 'own', value: { kind: 'states', states: { [state]: 'always' } } }],
@@ -75,6 +75,23 @@ it('is tried with a specimen before it is published; what cannot be read is refu
     .send({ readings: [{ character: 'legs', states: ['blue'] }] })
     .expect(400);
   expect(refused.body.field).toBe('readings[0].states');
+});
+
+it('is tried before it could be published: without what is not whole, and without readings of that', async () => {
+  const { id } = await begin();
+  const tail = { ...legs.character, id: 'tail', label: 'Tail', states: [{ id: 'long', label: 'long' }] };
+  const edits: Edit[] = [...whole, { do: 'head', set: { caution: '', area: '' } }, { do: 'character', character: tail }];
+  await edit(id, 0, edits).expect(200);
+  const readings = [
+    { character: 'legs', states: ['black'] },
+    { character: 'tail', states: ['long'] },
+  ];
+  const { body } = await visitor.post(`/api/drafts/${id}/try`).send({ readings }).expect(200);
+  expect(body).toMatchObject({ taxa: [{ name: 'Velda velox' }, { name: 'Velda alba' }], without: ['Tail'] });
+  const gone = [...readings, { character: 'wing', states: ['long'] }];
+  const refused = await visitor.post(`/api/drafts/${id}/try`).send({ readings: gone }).expect(400);
+  expect(refused.body.message).toMatch(/wing/);
+  await visitor.post(`/api/drafts/${id}/publish`).send({ version: 1 }).expect(400);
 });
 
 it('begun twice is one, and as it was; the next version of a guide begins with all of it', async () => {

@@ -12,7 +12,7 @@ import type {
 } from '@plesion/contract/authoring';
 import type { NamesTried } from '@plesion/contract/guideVersions';
 import type { Problem } from '@plesion/core';
-import { applyEdits, type Draft, draftProblems, emptyDraft, forkOf, packed } from '@plesion/core/authoring';
+import { applyEdits, type Draft, draftProblems, emptyDraft, forkOf, guideSoFar, packed } from '@plesion/core/authoring';
 import { type Guide, readGuide } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
 import { DraftEditEntity, DraftEntity } from '../database/draftEntities';
@@ -133,7 +133,7 @@ export async function lookOverDraft(em: Em, pool: AnalysisPool, stationId: strin
 
 const TRIED = 8;
 
-/** What a draft would say of a specimen, as far as it is a guide already. */
+/** What a draft says of a specimen, as far as it is a guide already. */
 export async function tryDraft(
   em: Em,
   pool: AnalysisPool,
@@ -142,19 +142,25 @@ export async function tryDraft(
   { readings }: TryWrite,
 ): Promise<TryView> {
   const { content } = await draftIn(em, stationId, id);
-  const guide = guideIn(content);
-  checkAgainst(guide, {}, readings);
+  const soFar = guideSoFar(content);
+  if (!soFar) throw badRequest(draftProblems(content).map(inContent));
+  const { guide, without } = soFar;
+  const known = new Set(guide.characters.map((one) => one.id));
+  const weighed = readings.filter(
+    ({ character }) => known.has(character) || !content.characters.some((one) => one.id === character),
+  );
+  checkAgainst(guide, {}, weighed);
   const { forms, outside } = await pool.ask(
     stationId,
     'standing',
-    { situation: {}, readings },
+    { situation: {}, readings: weighed },
     { guide, hash: contentHash(guide) },
   );
   const names = new Map(guide.taxa.map((taxon) => [taxon.id, taxon.name]));
   const taxa = new Map<string, number>();
   for (const { taxon, p } of forms) taxa.set(taxon, (taxa.get(taxon) ?? 0) + p);
   const ranked = [...taxa].map(([taxon, p]) => ({ name: names.get(taxon) ?? taxon, p })).sort((a, b) => b.p - a.p);
-  return { taxa: ranked.slice(0, TRIED), outside };
+  return { taxa: ranked.slice(0, TRIED), outside, without };
 }
 
 /** What the draft would call the records that were named with the guide it is the next version of. */

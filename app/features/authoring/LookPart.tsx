@@ -84,6 +84,7 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
             <Text key={`${field} ${message}`}>{message}</Text>
           ))}
           {problems.length > SHOWN && <Text>{`and ${problems.length - SHOWN} more`}</Text>}
+          {lists.some(({ lines }) => lines.length > 0) && <Text quiet>What stands below is said of what is whole already.</Text>}
         </Notice>
       ) : newer.some(({ of }) => of === 'base') ? null : (
         <Card title="It can be published">

@@ -22,6 +22,9 @@ interface Props {
   saved: boolean;
 }
 
+/** Named of what the draft answers without. */
+const LEFT_OUT = 4;
+
 /** Put up at once; the rest when asked. */
 const SHOWN = 30;
 
@@ -39,6 +42,7 @@ export function TryPart({ id, draft, version, saved }: Props) {
     retry: false,
     gcTime: 0,
   });
+  const without = tried.data?.without ?? [];
   return (
     <>
       <Card title="The draft says">
@@ -50,6 +54,11 @@ export function TryPart({ id, draft, version, saved }: Props) {
           ))}
           {tried.data && <Text quiet>{`none of these: ${inHundred(tried.data.outside)}`}</Text>}
         </Stack>
+        {without.length > 0 && (
+          <Text size="small" quiet>
+            {`Without ${without.slice(0, LEFT_OUT).join(', ')}${without.length > LEFT_OUT ? ` and ${without.length - LEFT_OUT} more` : ''}: not whole yet, as “Look it over” says.`}
+          </Text>
+        )}
         <Row>
           <Button small kind="quiet" label="Take all readings back" onPress={() => (setStates({}), setValues({}))} />
         </Row>

@@ -289,10 +289,15 @@ it('a table too large to be read while one looks on is imported by the server, a
 it('a specimen is tried on it, and its readings are taken back', async () => {
   mockStation.answer('tryDraft', ({ body }) => {
     const { readings } = body as { readings: object[] };
-    return { taxa: [{ name: readings.length ? 'Velutrina alta' : 'Orbissa plana', p: 0.9 }], outside: 0.02 };
+    return {
+      taxa: [{ name: readings.length ? 'Velutrina alta' : 'Orbissa plana', p: 0.9 }],
+      outside: 0.02,
+      without: ['a', 'b', 'c', 'd', 'e'],
+    };
   });
   await open('Try it');
   await shown('Orbissa plana: 90 in 100');
+  screen.getByText(/^Without a, b, c, d and 1 more: not whole yet/);
   await choose('Coil', 'tall spire');
   await type('Height', '18,5');
   await shown('Velutrina alta: 90 in 100');
