@@ -60,7 +60,7 @@ it('taxa that stand under each other in a ring, or under none that is there, sta
 });
 
 it('a section that is not whole is left out, one that it cannot do without keeps it from answering', () => {
-  const draft = structuredClone(lanternMoths) as Draft;
+  const draft: Draft = structuredClone(lanternMoths);
   Object.assign(draft.heredity!, { loci: [] });
   expect(guideSoFar(draft)?.guide).not.toHaveProperty('heredity');
   expect(guideSoFar({ ...crabs(), taxa: [] })).toBeUndefined();

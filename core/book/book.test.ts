@@ -1,5 +1,6 @@
 import { bogUmbels, demoGuides, lanternMoths, terns } from '../../demo';
 import { compileGuide } from '../guide';
+import type { ScoreValue } from '../guide/schema';
 import { disagreementsOf } from '../guide/working';
 import { traitsOf } from '../plates';
 import { tinyGuide } from '../test/tinyGuide';
@@ -54,12 +55,12 @@ describe('a form described from its scores', () => {
 
   it('says where it is not known which of several states it has; a specimen weighs as with both', () => {
     const guide = tinyGuide();
-    const tableWith = (value: object) => {
-      const scores = guide.scores.map((score, i) => (i === 0 ? { ...score, value: { ...score.value, ...value } } : score));
-      return compileGuide({ ...guide, scores } as typeof guide);
+    const tableWith = (value: ScoreValue) => {
+      const scores = guide.scores.map((score, i) => (i === 0 ? { ...score, value } : score));
+      return compileGuide({ ...guide, scores });
     };
-    const both = tableWith({ states: { round: 0.5, toothed: 0.5 } });
-    const either = tableWith({ states: { round: 0.5, toothed: 0.5 }, uncertain: true });
+    const both = tableWith({ kind: 'states', states: { round: 0.5, toothed: 0.5 } });
+    const either = tableWith({ kind: 'states', states: { round: 0.5, toothed: 0.5 }, uncertain: true });
     expect(describeForm(either, 0)[0].sentences[0]).toBe('Edge: either round or toothed; which is not known.');
     expect(describeForm(both, 0)[0].sentences[0]).toBe('Edge: mostly round, mostly toothed.');
     expect(describeForm(either, 1)[0].sentences[0]).toBe('Edge: usually toothed, seldom round.');
