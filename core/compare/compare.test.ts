@@ -133,6 +133,18 @@ describe('forms side by side', () => {
     expect(sayScored(scoredOf(tiny.tables.get('edge')!, 0)!)).toBe('round 80 in 100');
     expect(scoredOf(compileGuide(tinyGuide({ scores: tinyGuide().scores.slice(0, 1) })).tables.get('length')!, 0)).toBeNull();
   });
+
+  it('says where it is not known which of several states a form has, and never how often', () => {
+    const guide = tinyGuide();
+    guide.scores[0].value = { kind: 'states', states: { round: 0.5, toothed: 0.5 }, uncertain: true };
+    guide.characters[0].states!.push({ id: 'notched', label: 'notched' });
+    guide.scores[1].value = { kind: 'states', states: { notched: 'always' } };
+    const own = compileGuide(guide);
+    expect(sayScored(scoredOf(own.tables.get('edge')!, 0)!)).toBe('either round or toothed');
+    expect(scoredOf(own.tables.get('edge')!, 1)).not.toHaveProperty('uncertain');
+    const { paragraph } = compareForms(own, ['a', 'b']);
+    expect(paragraph).toMatch(/edge.*; of T\. alba it is not known which of them\./);
+  });
 });
 
 describe('traps', () => {

@@ -75,6 +75,7 @@ export function scoredOf(table: Table, form: number): Scored | null {
     return {
       kind: 'states',
       states: frequenciesOf(table, form).map(({ state, p }) => ({ state, label: labels.get(state) ?? state, p })),
+      ...(table.uncertain?.has(form) ? { uncertain: true } : {}),
     };
   }
   const [mean, sd] = [table.mean[form], table.sd[form]];

@@ -69,7 +69,11 @@ function adviceOn(compiled: CompiledGuide, character: ComparedCharacter, names: 
     `A third opinion comes from ${label}: `,
   ][place];
   const unknown = names.filter((_, i) => !character.forms[i]);
-  const rest: Piece[] = unknown.length ? ['; not known for ', ...listed(unknown)] : [];
+  const unsure = names.filter((_, i) => isUncertain(character.forms[i]));
+  const rest: Piece[] = [
+    ...(unknown.length ? ['; not known for ', ...listed(unknown)] : []),
+    ...(unsure.length ? ['; of ', ...listed(unsure), ' it is not known which of them'] : []),
+  ];
   return [
     head,
     ...(character.forms.some((scored) => scored?.kind === 'values')
@@ -236,10 +240,16 @@ export function namesOf({ guide, naming }: CompiledGuide, forms: Comparison['for
   });
 }
 
-/** "three teeth 85 in 100", "1.24–1.36 mm". */
+const isUncertain = (scored: Scored | null | undefined): boolean => scored?.kind === 'states' && scored.uncertain === true;
+
+/** "three teeth 85 in 100", "1.24–1.36 mm", "either three teeth or two". */
 export function sayScored(scored: Scored, unit?: string): string {
   if (scored.kind === 'values') return `${digits(scored.low)}–${digits(scored.high)}${unit ? ` ${unit}` : ''}`;
   const top = scored.states.reduce((a, b) => (b.p > a.p ? b : a));
+  if (scored.uncertain) {
+    const likely = scored.states.filter(({ p }) => p > top.p / 2);
+    return `either ${likely.map(({ label }) => label).join(' or ')}`;
+  }
   return `${top.label} ${Math.round(top.p * 100)} in 100`;
 }
 

@@ -6,7 +6,12 @@ const share = z.number().min(0).max(1);
 
 /** What a form is scored for one character: frequencies, or a distribution in the character's unit with its 95 % range. */
 export const Scored = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('states'), states: z.array(z.object({ state: z.string(), label: z.string(), p: share })) }),
+  z.object({
+    kind: z.literal('states'),
+    states: z.array(z.object({ state: z.string(), label: z.string(), p: share })),
+    /** It has one of the states that are scored; which, is not known. */
+    uncertain: z.boolean().optional(),
+  }),
   z.object({
     kind: z.literal('values'),
     mean: z.number(),

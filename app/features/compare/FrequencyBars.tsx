@@ -15,6 +15,10 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
   const states = (scored.find(Boolean) ?? []).filter(({ state }) =>
     scored.some((list) => (list?.find((one) => one.state === state)?.p ?? 0) > RARE),
   );
+  const unsure = names.filter((_, i) => {
+    const form = forms[i];
+    return form?.kind === 'states' && form.uncertain;
+  });
   return (
     <Stack>
       {states.map(({ state, label }) => (
@@ -55,6 +59,11 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
           </View>
         </View>
       ))}
+      {unsure.length > 0 && (
+        <Text size="small" quiet>
+          {`Of ${unsure.join(' and ')} it is not known which of them.`}
+        </Text>
+      )}
     </Stack>
   );
 }

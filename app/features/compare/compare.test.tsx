@@ -34,6 +34,13 @@ describe('a compared character', () => {
     expect(screen.getByLabelText(/: 85 in 100 of T\. vexillax, \d+ of T\. lenior$/)).toBeTruthy();
   });
 
+  it('of states says of which form it is not known which it has', () => {
+    const own = character('tent-size');
+    const forms = own.forms.map((form, i) => (i === 1 && form?.kind === 'states' ? { ...form, uncertain: true } : form));
+    render(<ComparedCharacterRow character={{ ...own, forms }} names={names} />);
+    expect(screen.getByText('Of T. lenior it is not known which of them.')).toBeTruthy();
+  });
+
   it('of values draws a curve a form and says its range, inferred ones as such', () => {
     render(<ComparedCharacterRow character={character('aperture-ratio')} names={names} />);
     expect(screen.getByText(/^T\. vexillax: [\d.]+–[\d.]+ \(inferred\)$/)).toBeTruthy();
