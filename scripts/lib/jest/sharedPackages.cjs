@@ -1,7 +1,9 @@
 const { default: Runtime } = require('jest-runtime');
 
-/** Packages that come as modules only, which Jest has to compile; and our own rooms. */
-const COMPILED = ['@tus', 'srvx', '@plesion'];
+/** Packages that come as modules only, which Jest has to compile. */
+const COMPILED = ['@tus', 'srvx'];
+/** Files, what Jest gives itself, and our own rooms. */
+const NO_PACKAGE = /^[./]|^node:|^@jest\/globals$|^@plesion\//;
 const PACKAGE = new RegExp(String.raw`[\\/]node_modules[\\/](?!(${COMPILED.join('|')})[\\/]).*\.(c?js|json|node)$`);
 
 /**
@@ -22,7 +24,7 @@ class SharedPackages extends Runtime {
 
   /** Where a package is that no test file has mocked. */
   sharedPath(from, name) {
-    if (/^[./]|^node:|^@jest\/globals$/.test(name) || this._explicitShouldMock.size > 0) return undefined;
+    if (NO_PACKAGE.test(name) || this._explicitShouldMock.size > 0) return undefined;
     if (this._resolver.isCoreModule(name)) return undefined;
     const path = this._resolver.resolveModule(from, name, { conditions: this.cjsConditions });
     return PACKAGE.test(path) ? path : undefined;
