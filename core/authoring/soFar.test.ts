@@ -59,6 +59,18 @@ it('taxa that stand under each other in a ring, or under none that is there, sta
   expect(soFar.without).toEqual([]);
 });
 
+it('a protocol that is not whole yet, and a group that is not there, leave their character', () => {
+  const draft = crabs();
+  const measured = draft.characters.find(({ protocol }) => protocol)!;
+  Object.assign(measured, { protocol: { ...measured.protocol, view: 'nowhere' }, dependence: 'nothing' });
+  const soFar = guideSoFar(draft)!;
+  const own = soFar.guide.characters.find(({ id }) => id === measured.id)!;
+  expect(soFar.without).toEqual([]);
+  expect(own).not.toHaveProperty('protocol');
+  expect(own).not.toHaveProperty('dependence');
+  expect(soFar.guide.scores).toEqual(ledgeCrabs.scores);
+});
+
 it('a section that is not whole is left out, one that it cannot do without keeps it from answering', () => {
   const draft: Draft = structuredClone(lanternMoths);
   Object.assign(draft.heredity!, { loci: [] });
