@@ -69,20 +69,22 @@ function adviceOn(compiled: CompiledGuide, character: ComparedCharacter, names: 
     `A third opinion comes from ${label}: `,
   ][place];
   const unknown = names.filter((_, i) => !character.forms[i]);
-  const unsure = names.filter((_, i) => isUncertain(character.forms[i]));
-  const rest: Piece[] = [
-    ...(unknown.length ? ['; not known for ', ...listed(unknown)] : []),
-    ...(unsure.length ? ['; of ', ...listed(unsure), ' it is not known which of them'] : []),
-  ];
+  const rest: Piece[] = unknown.length ? ['; not known for ', ...listed(unknown)] : [];
   return [
     head,
     ...(character.forms.some((scored) => scored?.kind === 'values')
       ? measured(character, names, unit, place)
-      : shown(character, names, place)),
+      : character.forms.some(isUncertain)
+        ? eachAsScored(character, names)
+        : shown(character, names, place)),
     ...rest,
     '.',
   ];
 }
+
+/** Where it is not known which state one has, how often it has it is not known either. */
+const eachAsScored = ({ forms }: ComparedCharacter, names: readonly string[]): Piece[] =>
+  names.flatMap((name, i): Piece[] => (forms[i] ? [', ', { name }, ` ${sayScored(forms[i])}`] : [])).slice(1);
 
 /** States: what is met in each, how often, and how often in the others. */
 function shown(character: ComparedCharacter, names: readonly string[], place: number): Piece[] {
