@@ -5,7 +5,6 @@ import {
   formsOf,
   frequencyAt,
   type Guide,
-  isUnder,
   lineage,
   readGuide,
   type Table,
@@ -28,6 +27,8 @@ const ALIKE = 0.3;
 /** Kinds of which all pairs are looked at. */
 const MOST_FORMS = 400;
 const SHOWN = 60;
+/** Scores of a draft that is not whole yet up to which it answers all the same: each round of leaving out reads all of them. */
+const MOST_SCORES = 300_000;
 
 /**
  * Look a draft over: what is still wrong, what nothing tells apart, and where a cell would help most. Pairs are compared
@@ -39,7 +40,7 @@ const SHOWN = 60;
 export function lookOver(draft: Draft, mistaken: readonly Mistaken[] = []): LookedOver {
   const read = readGuide(draft);
   const problems = problemsOf(draft, read);
-  const soFar = read.ok ? read.value : guideSoFar(draft)?.guide;
+  const soFar = read.ok ? read.value : draft.scores.length <= MOST_SCORES ? guideSoFar(draft)?.guide : undefined;
   const none = { alike: [], confused: [], wanted: [], silent: [], against: [], unreached: [], together: [] };
   const found = { ...none, problems, unused: unusedIn(draft) };
   if (!soFar) return found;
@@ -91,7 +92,7 @@ function unusedIn({ characters, scores }: Draft): LookedOver['unused'] {
 function silentIn(draft: Draft): string[] {
   const scored = new Set(draft.scores.flatMap(({ scope }) => scope.taxon ?? []));
   const everywhere = draft.scores.some(({ scope }) => scope.taxon === undefined);
-  const isSaid = ({ id }: Taxon) => everywhere || [...scored].some((taxon) => isUnder(draft, id, taxon));
+  const isSaid = (taxon: Taxon) => everywhere || lineage(draft, taxon.id).some(({ id }) => scored.has(id));
   return draft.taxa.filter((taxon) => taxon.forms && !isSaid(taxon)).map(({ id }) => id);
 }
 

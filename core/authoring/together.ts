@@ -1,4 +1,4 @@
-import { type CompiledGuide, frequencyAt, type Table } from '../guide/working';
+import { type CompiledGuide, frequencyAt, type StatesTable } from '../guide/working';
 
 /** Two characters that part the taxa in the same way, and are not in one dependence group. */
 export interface Together {
@@ -22,39 +22,64 @@ const MOST = 300;
  */
 export function togetherIn(compiled: CompiledGuide): Together[] {
   const { guide, forms, tables } = compiled;
+  const places = new Map([...new Set(forms.map(({ taxon }) => taxon))].map((taxon, i) => [taxon, i]));
+  const taxa = Int32Array.from(forms, ({ taxon }) => places.get(taxon)!);
   const told = guide.characters.slice(0, MOST).flatMap(({ id, dependence }) => {
     const table = tables.get(id);
-    return table?.type === 'states' ? [{ id, dependence, of: stateByTaxon(table, forms) }] : [];
+    return table?.type === 'states'
+      ? [{ id, dependence, states: table.states.length, of: stateByTaxon(table, taxa, places.size) }]
+      : [];
   });
   return told.flatMap((a, i) =>
     told.slice(i + 1).flatMap((b) => {
       if (a.dependence !== undefined && a.dependence === b.dependence) return [];
-      const shared = [...a.of.keys()].filter((taxon) => b.of.has(taxon));
-      const isAlike = shared.length >= LEAST && partAlike(shared.map((taxon) => [a.of.get(taxon)!, b.of.get(taxon)!]));
-      return isAlike ? [{ a: a.id, b: b.id, taxa: shared.length }] : [];
+      const shared = sharedWhereAlike(a, b);
+      return shared >= LEAST ? [{ a: a.id, b: b.id, taxa: shared }] : [];
     }),
   );
 }
 
-/** The state that each taxon has; those that vary, or whose forms differ, have none. */
-function stateByTaxon(table: Extract<Table, { type: 'states' }>, forms: CompiledGuide['forms']): Map<string, string> {
-  const found = new Map<string, string | undefined>();
-  forms.forEach(({ taxon }, f) => {
-    if (!table.scored[f]) return;
-    const own = table.states.find((_, s) => frequencyAt(table, s, f) >= HAS);
-    found.set(taxon, found.has(taxon) && found.get(taxon) !== own ? undefined : own);
-  });
-  return new Map([...found].flatMap(([taxon, state]) => (state === undefined ? [] : [[taxon, state]])));
+/** In place of the state of a taxon that has no one state. */
+const NONE = -1;
+
+interface StatesByTaxon {
+  /** How many states there are. */
+  states: number;
+  /** The place of the state that each taxon has. */
+  of: Int16Array;
 }
 
-/** Is each state of the one met with one state of the other alone, and are two of them met twice? */
-function partAlike(pairs: readonly (readonly [string, string])[]): boolean {
-  const [there, back, met] = [new Map<string, string>(), new Map<string, string>(), new Map<string, number>()];
-  for (const [a, b] of pairs) {
-    if ((there.get(a) ?? b) !== b || (back.get(b) ?? a) !== a) return false;
-    there.set(a, b);
-    back.set(b, a);
-    met.set(a, (met.get(a) ?? 0) + 1);
+/** The state that each taxon has, by its place; those that vary, or whose forms differ, have none. */
+function stateByTaxon(table: StatesTable, taxonOf: Int32Array, taxa: number): Int16Array {
+  const found = new Int16Array(taxa).fill(NONE);
+  const seen = new Uint8Array(taxa);
+  taxonOf.forEach((taxon, f) => {
+    if (!table.scored[f]) return;
+    const own = table.states.findIndex((_, s) => frequencyAt(table, s, f) >= HAS);
+    found[taxon] = seen[taxon] && found[taxon] !== own ? NONE : own;
+    seen[taxon] = 1;
+  });
+  return found;
+}
+
+/**
+ * Taxa that have a state of both, where each state of the one is met with one state of the other alone, and two of them
+ * are met twice; else 0. Of two that do not go together a few taxa tell.
+ */
+function sharedWhereAlike(a: StatesByTaxon, b: StatesByTaxon): number {
+  const there = new Int16Array(a.states).fill(NONE);
+  const back = new Int16Array(b.states).fill(NONE);
+  const met = new Int32Array(a.states);
+  let shared = 0;
+  for (let taxon = 0; taxon < a.of.length; taxon++) {
+    const [one, other] = [a.of[taxon], b.of[taxon]];
+    if (one === NONE || other === NONE) continue;
+    if (there[one] === NONE && back[other] === NONE) {
+      there[one] = other;
+      back[other] = one;
+    } else if (there[one] !== other) return 0;
+    met[one]++;
+    shared++;
   }
-  return [...met.values()].filter((n) => n >= 2).length >= 2;
+  return met.filter((n) => n >= 2).length >= 2 ? shared : 0;
 }
