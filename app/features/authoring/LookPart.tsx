@@ -60,13 +60,13 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
     },
   });
   if (!saved) return <Loading what="What was changed last" />;
-  if (look.error) return <Failed error={look.error} retry={() => void look.refetch()} />;
-  if (!look.data) return <Loading what="What the draft says" />;
-  const { problems, together } = look.data;
-  const lists = listsOf(look.data, draft);
+  if (!look.data && !look.error) return <Loading what="What the draft says" />;
+  const { problems, together } = look.data ?? { problems: [], together: [] };
+  const lists = look.data ? listsOf(look.data, draft) : [];
   const refused = publish.error instanceof RequestProblem ? (publish.error.body.problems ?? [publish.error.body]) : undefined;
   return (
     <>
+      {look.error && <Failed error={look.error} retry={() => void look.refetch()} />}
       {publish.error && !refused && <Failed error={publish.error} />}
       {refused && (
         <Notice kind="problem" title="Not published">
@@ -87,7 +87,8 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
           {lists.some(({ lines }) => lines.length > 0) && <Text quiet>What stands below is said of what is whole already.</Text>}
         </Notice>
       ) : newer.some(({ of }) => of === 'base') ? null : (
-        <Card title="It can be published">
+        <Card title={look.data ? 'It can be published' : 'Publish it'}>
+          {!look.data && <Text>Where it wants something yet, that is said, and nothing is published.</Text>}
           <Text>Its version is kept for good. Names that were given by an earlier one stay as they are.</Text>
           {reviews.data && !isReviewed(reviews.data, version) && (
             <Text quiet>Nobody else has found it fit as it is now: the version will say that it was not reviewed.</Text>

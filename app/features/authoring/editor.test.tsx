@@ -1,3 +1,4 @@
+import { RequestProblem } from '@plesion/contract';
 import type { DraftLook } from '@plesion/contract/authoring';
 import { applyEdits, draftOf, type Edit, emptyDraft, type Mistaken, type Working, workingOf } from '@plesion/core/authoring';
 import { reply } from '@plesion/core/analysis';
@@ -319,6 +320,19 @@ it('says what people take for one another, and where a cell would help them', as
   await shown('People take these for one another');
   screen.getByText('Velutrina brevis and Velutrina limosa: 3 times; 100 in 100 the same');
   screen.getByText('Velutrina limosa, Mouth of the shell: may part 1 pair, taken for one another 3 times');
+});
+
+it('is published though it could not be looked over, or told what it wants', async () => {
+  const refuse = (code: string, message: string) => () => {
+    throw new RequestProblem(400, { code, message });
+  };
+  mockStation.answer('lookOverDraft', refuse('too-slow', 'This takes too long.'));
+  mockStation.answer('publishDraft', refuse('wanted', 'Say for which area it holds.'));
+  await open('Look it over');
+  await shown('This takes too long.');
+  await press('Publish');
+  await shown('Not published');
+  screen.getByText('Say for which area it holds.');
 });
 
 it('is looked over: what it wants, what nothing tells apart, where a cell would help; then published', async () => {
