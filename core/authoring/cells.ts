@@ -141,6 +141,9 @@ export const partsOf = (text: string, by: RegExp | string = ';') =>
     .map((part) => part.trim())
     .filter(Boolean);
 
+/** Several of a cell: parted by `;` where one stands in it, else as a list is. */
+export const partsListed = (text: string) => partsOf(text, text.includes(';') ? ';' : LIST);
+
 const statesByName = new WeakMap<object, Map<string, string>>();
 
 /** States by what they may be called; a table asks for the same ones a thousand times. */
@@ -160,7 +163,7 @@ function parseStates({ states = [], label }: DraftCharacter, text: string): Outc
   if (only) return done({ kind: 'states', states: { [only]: whole.frequency } });
   const either = EITHER.exec(text)?.[1];
   const found: Record<string, FrequencyWord | number> = {};
-  const parts = partsOf(either ?? text, text.includes(';') ? ';' : LIST);
+  const parts = partsListed(either ?? text);
   for (const part of parts) {
     const said = byName.get(plainText(part)) ? { name: part, frequency: 'always' as const } : oftenIn(part);
     if (!said) return unreadable(`“${part}” is more than 100 in 100`);

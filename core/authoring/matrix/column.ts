@@ -1,6 +1,6 @@
 import { DEFAULT_WORDS, parseRange } from '../../guide/working';
 import { unitFactor, unitOf, UNITS_WRITTEN } from '../../keys/units';
-import { EITHER, LIST, partsOf } from '../cells';
+import { EITHER, LIST, partsListed, partsOf } from '../cells';
 import { MEAN, ONE_NUMBER, writtenNumbers } from '../writtenNumbers';
 import { INAPPLICABLE, labelAndUnit, type MatrixCharacter, UNKNOWN } from './matrix';
 
@@ -45,7 +45,7 @@ const bare = (part: string) => part.replace(HOW_OFTEN, '').trim();
 /** What one cell says by `;` or in a list that ends with "or"; undefined where commas and strokes may part it or not. */
 function partsSaid(cell: string): string[] | undefined {
   const either = EITHER.exec(cell)?.[1];
-  if (either) return partsOf(either, either.includes(';') ? ';' : LIST);
+  if (either) return partsListed(either);
   if (cell.includes(';')) return partsOf(cell);
   if (/\sor\s/i.test(cell)) return partsOf(cell, LIST);
   return /[,/]/.test(cell) ? undefined : [cell];
