@@ -12,8 +12,6 @@ import { Loading } from '../../ui/states';
 import { Tabs } from '../../ui/Tabs';
 import { Text } from '../../ui/Text';
 import { AboutPart } from './AboutPart';
-import { CharactersPart } from './CharactersPart';
-import { ScoresPart } from './ScoresPart';
 import { TaxaPart } from './TaxaPart';
 import { useWriting } from './useWriting';
 import type { Writing, WritingState } from './writing';
@@ -62,6 +60,16 @@ export interface PartProps {
   edit: Writing['edit'];
 }
 
+/** Fetched when somebody describes characters. */
+const CharactersPart = lazyPart(
+  () => import('./CharactersPart'),
+  (part) => part.CharactersPart,
+);
+/** Fetched when somebody scores. */
+const ScoresPart = lazyPart(
+  () => import('./ScoresPart'),
+  (part) => part.ScoresPart,
+);
 /** Fetched when somebody brings a table. */
 const MatrixPart = lazyPart(
   () => import('./MatrixPart'),
