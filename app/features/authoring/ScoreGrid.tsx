@@ -7,13 +7,16 @@ import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { blockOf, columnsFor, type GridCell, type Typed } from './grid';
-import { useSliding } from './useSliding';
+import { CellEditor } from './CellEditor';
 import { GridRow } from './GridRow';
+import { useHalfTyped, useOnLeaving } from './useHalfTyped';
+import { useSliding } from './useSliding';
 import type { TreeRow } from './taxonTree';
 
 interface Props {
+  /** Of what it speaks: what is half typed is kept by it. */
+  name: string;
   rows: readonly TreeRow[];
   characters: readonly DraftCharacter[];
   cellOf: (taxon: TreeRow['taxon'], character: DraftCharacter) => GridCell;
@@ -54,14 +57,14 @@ const BESIDE = 260;
  * are; one goes on to the next characters by the arrows, the
  * buttons, a wheel or a finger.
  */
-export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
+export function ScoreGrid({ name, rows, characters, cellOf, onWrite }: Props) {
   const wide = useWide();
   const scale = useLetterScale();
   const height = Math.max(LOWEST, Math.min(TALLEST, useWindowDimensions().height - AROUND));
-  const [at, setAt] = useState<[number, number]>([0, 0]);
-  const [first, setFirst] = useState(0);
+  const half = useHalfTyped(name, rows, characters);
+  const [at, setAt] = useState<[number, number]>(half.begun ?? [0, 0]);
+  const [first, setFirst] = useState(half.begun?.[1] ?? 0);
   const [top, setTop] = useState(0);
-  const [typing, setTyping] = useState<string>();
   const grid = useRef<View>(null);
   const scroller = useRef<ScrollView>(null);
   const high = Math.round(TOUCH * Math.max(1, scale));
@@ -78,6 +81,8 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
   const lastRow = Math.min(rows.length, Math.ceil((top + height) / high) + BEYOND);
   const taxon = rows[row].taxon;
   const character = characters[column];
+  const typing = half.text;
+  const setTyping = (text: string | undefined) => half.type(text, taxon.id, character.id);
 
   const go = (r: number, c: number) => {
     const [nextRow, nextColumn] = [Math.max(0, Math.min(rows.length - 1, r)), Math.max(0, Math.min(characters.length - 1, c))];
@@ -90,13 +95,25 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
   };
   const focus = () => (grid.current as unknown as HTMLElement | null)?.focus?.();
   const write = (text: string) => onWrite([{ taxon, character, text }]);
-  const commit = (r: number, c: number) => {
+  /** Takes what is typed; false where it was refused, and stands there yet. */
+  const settle = (): boolean => {
+    const text = half.now();
+    if (text === undefined) return true;
     // What is as it was is not written again: not all that can be shown can be typed.
-    if (typing !== undefined && typing !== cellOf(taxon, character).text && !write(typing)) return;
+    if (text !== cellOf(taxon, character).text && !write(text)) return false;
     setTyping(undefined);
-    go(row + r, column + c);
+    return true;
+  };
+  const commitAt = (r: number, c: number) => {
+    if (!settle()) return;
+    go(r, c);
     focus();
   };
+  const drop = () => {
+    setTyping(undefined);
+    focus();
+  };
+  useOnLeaving(settle);
   const paste = (text: string) => {
     const cells = blockOf(text).flatMap((line, r) =>
       line.flatMap((cell, c): Typed[] => {
@@ -114,6 +131,10 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
       ),
     );
   };
+  useEffect(() => {
+    if (half.begun) go(...half.begun);
+    // Once, when it is put up: what was being typed is brought into sight.
+  }, []);
   const pasted = useRef(paste);
   useEffect(() => {
     pasted.current = paste;
@@ -147,45 +168,17 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
   const here = cellOf(taxon, character);
   // Beside the thumb that chose the cell; where there is room, below what is written.
   const editor = (
-    <Stack>
-      <Text strong>{`${taxon.name}: ${character.label}`}</Text>
-      {character.states && (
-        <Text size="small" quiet>
-          {character.states.map(({ label }) => label).join(', ')}
-        </Text>
-      )}
-      {here.from && <Text size="small" quiet>{`It has this from ${here.from}, until something is written here.`}</Text>}
-      {here.more > 0 && (
-        <Text
-          size="small"
-          quiet
-        >{`${here.more} more for parts of it, such as a sex, a region or a season: choose them above.`}</Text>
-      )}
-      <TextField
-        key={`${row} ${column} ${typing === undefined}`}
-        label="What is written in the cell"
-        value={typing ?? (here.from ? '' : here.text)}
-        autoFocus={typing !== undefined}
-        autoCorrect={false}
-        onChangeText={setTyping}
-        onSubmitEditing={() => commit(1, 0)}
-        blurOnSubmit={false}
-        onKeyPress={(event) => {
-          const { key } = event.nativeEvent;
-          if (key === 'Tab' && typing !== undefined) {
-            event.preventDefault();
-            commit(0, 1);
-          } else if (key === 'Escape') {
-            setTyping(undefined);
-            focus();
-          }
-        }}
-      />
-      <Row align="center">
-        <Button small label="Write it" disabled={typing === undefined} onPress={() => commit(0, 0)} />
-        <Button small kind="quiet" label="Same for all that have nothing" disabled={!here.text} onPress={fill} />
-      </Row>
-    </Stack>
+    <CellEditor
+      taxon={taxon}
+      character={character}
+      cell={here}
+      typing={typing}
+      asked={half.here}
+      onType={setTyping}
+      onTake={(r, c) => commitAt(row + r, column + c)}
+      onDrop={drop}
+      onFill={fill}
+    />
   );
   return (
     <Stack gap="m">
@@ -244,11 +237,7 @@ export function ScoreGrid({ rows, characters, cellOf, onWrite }: Props) {
               active={firstRow + i === row ? column : undefined}
               height={high}
               idOf={id}
-              onPick={(c) => {
-                setTyping(undefined);
-                go(firstRow + i, c);
-                focus();
-              }}
+              onPick={(c) => commitAt(firstRow + i, c)}
             />
           ))}
           <View style={{ height: (rows.length - lastRow) * high }} />

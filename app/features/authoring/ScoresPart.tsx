@@ -1,5 +1,8 @@
-import { type CellProblem, type Part, workingOf } from '@plesion/core/authoring';
+import { type CellProblem, partKey, workingOf } from '@plesion/core/authoring';
+import { Scope } from '@plesion/core/guide/schema';
 import { useMemo, useState } from 'react';
+import { z } from 'zod';
+import { useKeptState } from '../../lib/useKeptState';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
@@ -13,13 +16,15 @@ import type { PartProps } from './WritingScreen';
 
 const SHOWN = 8;
 
+const Of = z.object({ source: z.string(), part: Scope.omit({ taxon: true }) });
+
 /** Who has what: taxa against characters, as in a spreadsheet. */
 export function ScoresPart({ id, draft, scores, edit }: PartProps) {
-  const [source, setSource] = useState(draft.sources[0]?.id ?? '');
-  const [part, setPart] = useState<Part>({});
+  const [{ source, part }, sayOf] = useKeptState(`scores.${id}`, Of, { source: draft.sources[0]?.id ?? '', part: {} });
   const [problems, setProblems] = useState<CellProblem[]>([]);
   const rows = useMemo(() => treeRows(draft.taxa), [draft.taxa]);
   const own = draft.sources.some(({ id }) => id === source) ? source : (draft.sources[0]?.id ?? '');
+  const of = `${id} ${own} ${partKey(part)}`;
   const base = useBase(id);
   const then = useMemo(() => base && workingOf(base.guide), [base]);
   const cellOf = gridOf({ draft, scores }, own, part, then);
@@ -41,10 +46,10 @@ export function ScoresPart({ id, draft, scores, edit }: PartProps) {
           label="As it is said by"
           options={draft.sources.map(({ id, label }) => ({ id, label }))}
           chosen={[own]}
-          onChange={([next]) => setSource(next)}
+          onChange={([next]) => sayOf({ source: next })}
         />
       )}
-      <PartChoice draft={draft} scores={scores} source={own} part={part} onChange={setPart} />
+      <PartChoice draft={draft} scores={scores} source={own} part={part} onChange={(next) => sayOf({ part: next })} />
       <Text size="small" quiet>
         States by their names, with a word or a share of how often: red; black rarely; or, where it is not known which, either red
         or black. Numbers as 31–38, (28–)31–38(–41) or 12 ±1.5, or above another taxon. Empty is not known. What is grey is had
@@ -62,7 +67,7 @@ export function ScoresPart({ id, draft, scores, edit }: PartProps) {
           {problems.length > SHOWN && <Text size="small">{`and ${problems.length - SHOWN} more`}</Text>}
         </Notice>
       )}
-      <ScoreGrid rows={rows} characters={draft.characters} cellOf={cellOf} onWrite={write} />
+      <ScoreGrid key={of} name={of} rows={rows} characters={draft.characters} cellOf={cellOf} onWrite={write} />
     </>
   );
 }

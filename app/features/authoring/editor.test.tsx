@@ -219,6 +219,36 @@ it('a cell is chosen, written, refused with why, filled and emptied', async () =
   screen.getByText('Orbissa: Whorls');
 });
 
+it('what is half typed in a cell is there again; read where it can be when another cell or part is chosen, and left where it is to be', async () => {
+  await open('Who has what');
+  const cell = 'What is written in the cell';
+  const coilOf = (taxon: string) =>
+    [...working.scores.values()].find(({ character, scope }) => character === 'coil' && scope.taxon === taxon)?.value;
+  const pick = async (text: string) =>
+    act(async () => fireEvent.press(within(screen.getByLabelText('Taxa against characters')).getAllByText(text)[0]));
+  await pick('tall spire');
+  await type(cell, 'low cone rar');
+  // What cannot be read stays, and one stays with it.
+  await pick('tall spire');
+  await shown(/“low cone rar”/);
+  expect(screen.getByLabelText(cell).props.value).toBe('low cone rar');
+  await press('Words');
+  await press('Who has what');
+  screen.getByText('Velutrina alta: Coil');
+  expect(screen.getByLabelText(cell).props.value).toBe('low cone rar');
+  expect(screen.getByLabelText(cell).props.autoFocus).toBe(false);
+  await act(async () => screen.unmount());
+  await open('Who has what');
+  screen.getByText('Velutrina alta: Coil');
+  expect(screen.getByLabelText(cell).props.value).toBe('low cone rar');
+  await press('Leave it as it was');
+  expect(screen.getByLabelText(cell).props.value).toBe('tall spire');
+  expect(screen.queryByText('Leave it as it was')).toBeNull();
+  await type(cell, 'low cone');
+  await press('Words');
+  await waitFor(() => expect(coilOf('velutrina-alta')).toEqual({ kind: 'states', states: { 'low-cone': 'always' } }));
+});
+
 it('a table is imported and undone in one step; what cannot be read is told by cell, and NEXUS goes out', async () => {
   const saved: string[] = [];
   mockSave = (name, text) => saved.push(name, text);
