@@ -1,4 +1,5 @@
-import type { ReactNode } from 'react';
+import { onlineManager } from '@tanstack/react-query';
+import { type ReactNode, useSyncExternalStore } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { RequestProblem } from '@plesion/contract';
 import { colour, space } from '../theme';
@@ -8,13 +9,23 @@ import { Notice } from './Notice';
 import { Spinner } from './Spinner';
 import { Text } from './Text';
 
+const isOnline = () => onlineManager.isOnline();
+const onChange = (tell: () => void) => onlineManager.subscribe(tell);
+
+/** Something is to come. Without a connection it waits for one, and says so. */
 export function Loading({ what }: { what: string }) {
+  const online = useSyncExternalStore(onChange, isOnline, isOnline);
   return (
     <View style={styles.middle} role="status" aria-label={`${what} is being fetched`}>
       <Spinner color={colour.kelp} />
       <Text quiet size="small">
         {what} …
       </Text>
+      {!online && (
+        <Text size="small" style={styles.centred}>
+          There is no connection. What has to be fetched comes when there is one.
+        </Text>
+      )}
     </View>
   );
 }

@@ -1,6 +1,7 @@
 import { RequestProblem } from '@plesion/contract';
 import { ledgeCrabs } from '@plesion/demo';
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { onlineManager } from '@tanstack/react-query';
+import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { StyleSheet, type ViewStyle } from 'react-native';
 import { Button } from './Button';
 import { ChoiceGroup } from './ChoiceGroup';
@@ -261,5 +262,10 @@ describe('sheets, notices and states', () => {
   it('what is being fetched is named', () => {
     render(<Loading what="The guide" />);
     expect(screen.getByLabelText('The guide is being fetched')).toBeTruthy();
+    expect(screen.queryByText(/no connection/)).toBeNull();
+    act(() => onlineManager.setOnline(false));
+    expect(screen.getByText(/^There is no connection\./)).toBeTruthy();
+    act(() => onlineManager.setOnline(true));
+    expect(screen.queryByText(/no connection/)).toBeNull();
   });
 });

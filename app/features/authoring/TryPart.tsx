@@ -42,17 +42,19 @@ export function TryPart({ id, draft, version, saved }: Props) {
     retry: false,
     gcTime: 0,
   });
-  const without = tried.data?.without ?? [];
+  // What was said of other readings stands only while it is asked of these.
+  const said = tried.isPlaceholderData && tried.fetchStatus !== 'fetching' ? undefined : tried.data;
+  const without = said?.without ?? [];
   return (
     <>
       <Card title="The draft says">
         {tried.error && <Failed error={tried.error} />}
-        {!tried.data && !tried.error && <Loading what="What it says" />}
+        {!said && !tried.error && <Loading what="What it says" />}
         <Stack role="status" gap="xs">
-          {tried.data?.taxa.map(({ name, p }) => (
+          {said?.taxa.map(({ name, p }) => (
             <Text key={name}>{`${name}: ${inHundred(p)}`}</Text>
           ))}
-          {tried.data && <Text quiet>{`none of these: ${inHundred(tried.data.outside)}`}</Text>}
+          {said && <Text quiet>{`none of these: ${inHundred(said.outside)}`}</Text>}
         </Stack>
         {without.length > 0 && (
           <Text size="small" quiet>

@@ -3,6 +3,7 @@ import type { DraftLook } from '@plesion/contract/authoring';
 import { applyEdits, draftOf, type Edit, emptyDraft, type Mistaken, type Working, workingOf } from '@plesion/core/authoring';
 import { reply } from '@plesion/core/analysis';
 import { poolSnails } from '@plesion/demo';
+import { onlineManager } from '@tanstack/react-query';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
 import { act } from 'react';
 import { fakeStation, type FakeStation } from '../../test/fakeStation';
@@ -342,6 +343,14 @@ it('a specimen is tried on it, and its readings are taken back', async () => {
   });
   await press('Take all readings back');
   await shown('Orbissa plana: 90 in 100');
+  act(() => onlineManager.setOnline(false));
+  await choose('Coil', 'low cone');
+  // Nothing is said of these readings by what was said of others.
+  await shown(/^There is no connection/);
+  expect(screen.queryByText(/90 in 100/)).toBeNull();
+  act(() => onlineManager.setOnline(true));
+  await shown('Velutrina alta: 90 in 100');
+  expect(screen.queryByText(/^There is no connection/)).toBeNull();
 });
 
 it('says what people take for one another, and where a cell would help them', async () => {
