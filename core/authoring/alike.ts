@@ -1,5 +1,5 @@
-import { onlyQuantity } from '../keys';
-import { isStructure, propertyOf, type Word, wordsIn } from './words';
+import { onlyQuantity, propertyOf } from '../keys';
+import { isStructure, type Word, wordsIn } from './words';
 
 /** A statement prepared to be held against others. */
 export interface Told {

@@ -1,49 +1,18 @@
 import { strandBeetles } from '../../demo';
 import { selwithKey, tolmarKey } from '../../demo/strandBeetles/keys';
 import { posteriorOf } from '../evidence';
-import { type CompiledGuide, compileGuide, formsOf, type Guide, readGuide } from '../guide';
+import { type CompiledGuide, compileGuide, formsOf, type Guide } from '../guide';
 import { endpointsOf, endpointId, type Key, readKeyText, type StatementLink } from '../keys';
 import { leadsOf } from '../keys/graph';
 import type { Reading } from '../observation';
 import { seeded } from '../probability';
 import { drawnSpecimen } from '../test';
 import { answersOf, leaderOf, readingOf } from '../test/keyAnswers';
+import { guideOf, keyOf, made, NONE, score, sound, told } from '../test/madeGuide';
 import { meantKey, PRINTINGS, printed } from '../test/printedKeys';
 import { guideFromKeys, type KeyGuide } from '.';
-import { KeyGuideChoices } from './schema';
 
-const NONE = KeyGuideChoices.parse({});
-const keyOf = (text: string, title = 'A key'): Key => {
-  const { key } = readKeyText(text, title);
-  if (!key) throw new Error('no key');
-  return key;
-};
-const guideOf = (id: string, keys: readonly Key[], choices: KeyGuideChoices): KeyGuide => {
-  const outcome = guideFromKeys(id, keys, choices);
-  if (!outcome.ok) throw new Error(outcome.problems[0].message);
-  return outcome.value;
-};
-const made = (text: string, choices: Partial<KeyGuideChoices> = {}): KeyGuide =>
-  guideOf('made', [keyOf(text)], { ...NONE, ...choices });
-const sound = (guide: Guide): Guide => {
-  const read = readGuide(guide);
-  if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 5)));
-  return read.value;
-};
 const compiled = (guide: Guide): CompiledGuide => compileGuide(sound(guide));
-
-/** What each character is told by, in words. */
-const told = ({ characters }: KeyGuide) =>
-  characters.map(
-    ({ label, kind, contrasts }) =>
-      `${label} (${kind}): ${contrasts.map(({ couplet, sides }) => `${couplet} ${sides.map(({ means }) => means).join(' | ')}`).join('; ')}`,
-  );
-/** The score of a taxon for a character, by their names. */
-const score = ({ guide }: KeyGuide, taxon: string, character: string) => {
-  const id = guide.taxa.find(({ name }) => name === taxon)!.id;
-  const about = guide.characters.find(({ label }) => label === character)!.id;
-  return guide.scores.find((one) => one.scope.taxon === id && one.character === about)?.value;
-};
 
 describe('a key as a guide', () => {
   it('makes characters of opposite statements, part by part', () => {

@@ -1,4 +1,4 @@
-import { type Character, idsFor } from '../guide/working';
+import { type Character, type FrequencyWord, idsFor } from '../guide/working';
 import { type Bounds, boundsOf, type Classes, classesOf, isClosed } from './classes';
 import { type Contrast, OTHERWISE, type Side } from './contrasts';
 import { stateKey } from './join';
@@ -6,7 +6,7 @@ import type { Measure } from './measures';
 import { groupOf, handlingOf, viewOf } from './words';
 
 /** What is claimed by a lead of a character. */
-export type Claimed = { states: string[] } | { low: number; high: number };
+export type Claimed = { states: string[]; beside?: { state: string; hedge: FrequencyWord }[] } | { low: number; high: number };
 
 /** A character that a key's contrasts make, with what each lead claims of it. */
 export interface KeyCharacter {
@@ -93,9 +93,10 @@ function nominal(contrasts: Contrast[]): Unnamed {
   const keyOf = (value: string) => (little.has(value) ? value.toLowerCase() : stateKey(value));
   const values = new Map<string, string>();
   for (const { sides } of contrasts)
-    for (const side of sides) for (const value of side.values) if (!values.has(keyOf(value))) values.set(keyOf(value), value);
+    for (const side of sides) for (const value of said(side)) if (!values.has(keyOf(value))) values.set(keyOf(value), value);
   const keys = [...values.keys()];
   const ids = idsFor(keys);
+  const idOf = (value: string) => ids.get(keyOf(value))!;
   const oneSided = contrasts.every(({ sides }) => sides.length === 1);
   const states = keys.map((key) => ({ id: ids.get(key)!, label: short(values.get(key)!, 200) }));
   if (states.length < 2) states.push({ id: idsFor([...keys, OTHERWISE]).get(OTHERWISE)!, label: OTHERWISE });
@@ -110,9 +111,15 @@ function nominal(contrasts: Contrast[]): Unnamed {
     character: { label: capital(short(label, 190)), kind: 'nominal', states, ...common(contrasts) },
     contrasts,
     oneSided,
-    claimed: (_, side) => ({ states: side.values.map((value) => ids.get(keyOf(value))!) }),
+    claimed: (_, { values: own, beside }) => ({
+      states: own.map(idOf),
+      ...(beside ? { beside: beside.map(({ text, hedge }) => ({ state: idOf(text), hedge })) } : {}),
+    }),
   };
 }
+
+/** All states that a lead speaks of. */
+const said = ({ values, beside = [] }: Side): string[] => [...values, ...beside.map(({ text }) => text)];
 
 function numeric(contrasts: Contrast[], measure: Measure): Unnamed {
   const { structure } = contrasts[0];

@@ -36,9 +36,15 @@ const leadPlace = (couplet: string, lead: string) => `${couplet}\n${lead}`;
 
 function claimOf(claimed: Claimed, hedge: FrequencyWord | undefined, from: string): Claim {
   if ('low' in claimed) return { what: claimed, from: new Set([from]) };
-  const share = 1 / claimed.states.length;
+  const { states, beside = [] } = claimed;
+  // A state that is said outright is not met beside itself.
+  const now = new Map(beside.flatMap((one) => (states.includes(one.state) ? [] : [[one.state, DEFAULT_WORDS[one.hedge]]])));
+  const often = [...now.values()].reduce((sum, one) => sum + one, 0);
+  // What is said outright is met no less than what is met beside it now and then, however much that is.
+  const left = Math.max(1 - often, ...[...now.values()].filter((one) => one <= DEFAULT_WORDS.sometimes));
+  const shares = [...states.map((state) => [state, left / states.length] as const), ...now];
   return {
-    what: { states: new Map(claimed.states.map((state) => [state, share])), ...(hedge ? { hedge } : {}) },
+    what: { states: new Map(shares.map(([state, share]) => [state, share / (left + often)])), ...(hedge ? { hedge } : {}) },
     from: new Set([from]),
   };
 }
@@ -57,7 +63,8 @@ function refined(before: Claim, after: Claim): Claim {
   const known = before.what.states;
   const left = [...after.what.states].filter(([state]) => known.has(state));
   if (left.length === 0) return { ...after, from, torn: true };
-  return { what: { states: new Map(left.map(([state]) => [state, 1 / left.length])) }, from };
+  const all = left.reduce((sum, [, share]) => sum + share, 0);
+  return { what: { states: new Map(left.map(([state, share]) => [state, share / all])) }, from };
 }
 
 /** Frequencies of a claim as numbers; a hedge as what it is usually taken for. */

@@ -1,8 +1,23 @@
 import type { FrequencyWord } from '../guide/working';
-import { type Couplet, groupsOf, hedgeOf, type Key, onlyQuantity, type Quantity, quantitiesIn } from '../keys';
+import {
+  type Beside,
+  type Couplet,
+  groupsOf,
+  hedgeOf,
+  type Key,
+  type Lead,
+  leadsOf,
+  onlyQuantity,
+  type Quantity,
+  quantitiesIn,
+  type Statement,
+  toldBeside,
+} from '../keys';
 import { likeness, restOf, type Structure, structureOf, type Told, toldOf } from './alike';
 import { alternativesOf } from './alternatives';
+import { marksOf, withoutMark } from './formNamed';
 import { type Measure, measureOf } from './measures';
+import { isOnlyNumber, numberApart } from './numbersApart';
 import { sayingOf } from './words';
 
 /** The state of what is not as the only thing that is said. */
@@ -18,6 +33,8 @@ export interface Side {
   values: string[];
   quantity?: Quantity;
   hedge?: FrequencyWord;
+  /** States met beside these, and how often: "white, rarely pink". */
+  beside?: Beside[];
 }
 
 /** What the leads of a couplet hold against each other: one structure, and what each lead says of it. */
@@ -41,16 +58,17 @@ interface Said extends Told {
   excepted: boolean;
 }
 
-function saidIn({ leads }: Couplet): Said[] {
-  return leads.flatMap((lead) =>
-    groupsOf(lead).map(({ any, except }): Said => ({
-      ...toldOf(any[0].text),
+function saidIn({ leads }: Couplet, marks: ReadonlyMap<Lead, string>): Said[] {
+  return leads.flatMap((lead) => {
+    const plain = ({ text }: Statement) => (marks.has(lead) ? withoutMark(text) : text);
+    return groupsOf(lead).map(({ any, except }): Said => ({
+      ...toldOf(plain(any[0])),
       lead: lead.id,
       statements: any.map(({ n }) => n),
-      others: any.slice(1).map(({ text }) => text),
+      others: any.slice(1).map(plain),
       excepted: except.length > 0,
-    })),
-  );
+    }));
+  });
 }
 
 /** Nothing is said of anything: "not as above", "without these characters together". */
@@ -80,11 +98,12 @@ function matched(all: readonly Said[]): Said[][] {
 
 /** Everything the leads of a key's couplets say, held against each other part by part. */
 export function contrastsOf(key: Key, keyNo: number): Contrast[] {
+  const marks = marksOf(leadsOf(key).map(({ lead }) => lead));
   return key.couplets.flatMap((couplet) => {
-    const groups = matched(saidIn(couplet).filter(({ text }) => !REFERS_BACK.test(text)));
+    const groups = matched(saidIn(couplet, marks).filter(({ text }) => !REFERS_BACK.test(text)));
     const opposed = groups.filter((group) => group.length > 1);
     const alone = groups.filter((group) => group.length === 1).map(([one]) => one);
-    const contrasts = opposed.map(opposedContrast);
+    const contrasts = opposed.flatMap(opposedContrasts);
     const parts = contrasts.some(({ sides }) => new Set(sides.map(sayingOfSide)).size > 1);
     const made = [...contrasts, ...leftOver(alone, parts ? [] : couplet.leads.map(({ id }) => id))];
     return made.map((one, i): Contrast => ({
@@ -98,8 +117,18 @@ export function contrastsOf(key: Key, keyNo: number): Contrast[] {
 
 type Made = Pick<Contrast, 'structure' | 'property' | 'measure' | 'sides'>;
 
-function opposedContrast(group: readonly Said[]): Made {
+/** What statements of the same say; what they are like and how large, where one says both, apart. */
+function opposedContrasts(group: readonly Said[]): Made[] {
   const structure = structureOf(group);
+  const parted = group.map((said) => numberApart(said, structure));
+  if (parted.every((one) => !one)) return [opposedContrast(group, structure)];
+  const numbers = group.flatMap((said, i) => parted[i]?.number ?? (isOnlyNumber(said, structure) ? said : []));
+  if (!measureOf(structure, numbers)) return [opposedContrast(group, structure)];
+  const words = group.flatMap((said, i) => parted[i]?.words ?? (isOnlyNumber(said, structure) ? [] : said));
+  return [words, numbers].map((some) => opposedContrast(some, structure));
+}
+
+function opposedContrast(group: readonly Said[], structure: Structure): Made {
   const measure = measureOf(structure, group);
   return {
     structure: structure.label,
@@ -109,8 +138,11 @@ function opposedContrast(group: readonly Said[]): Made {
   };
 }
 
-const sayingOfSide = ({ values, quantity, hedge }: Side) =>
-  JSON.stringify([values.map((value) => sayingOf(value)), quantity?.low, quantity?.high, hedge]);
+const sayingOfSide = ({ values, quantity, hedge, beside = [] }: Side) =>
+  JSON.stringify([
+    ...[values.map((value) => sayingOf(value)), quantity?.low, quantity?.high, hedge],
+    beside.map(({ text, hedge: often }) => [sayingOf(text), often]),
+  ]);
 
 const NOWHERE: Structure = { label: '', at: 'nowhere', words: 0 };
 
@@ -128,7 +160,11 @@ function leftOver(alone: readonly Said[], leads: readonly string[]): Made[] {
     const sides = saying.map((lead): Side => {
       const own = alone.filter((one) => one.lead === lead);
       const text = own.map((one) => one.text).join('; ');
-      return { lead, statements: own.flatMap(({ statements }) => statements), text, values: [text] };
+      const { main, beside } = toldBeside(text);
+      return {
+        ...{ lead, statements: own.flatMap(({ statements }) => statements), text, values: [main] },
+        ...(beside.length ? { beside } : {}),
+      };
     });
     const not = sides.map(({ text }) => text).join('; ');
     return [
@@ -175,20 +211,22 @@ function sideOf(said: Said, structure: Structure, numeric: boolean): Side {
     const shared = structureOf([said, told]);
     return shared.at === structure.at && shared.words >= structure.words ? restOf(told, structure) : other;
   });
-  const rest = restOf(said, structure);
   // A number that nothing is held against is words, and so is how seldom it is met.
   const worded = !quantity && quantitiesIn(text).length > 0;
+  const told = worded || quantity || structure.at === 'tail' ? { main: text, beside: [] } : toldBeside(text);
+  const rest = restOf(told.main === text ? said : toldOf(told.main), structure);
   const alternatives = worded ? [rest, ...others] : [rest, ...others].flatMap(alternativesOf);
+  const beside = told.beside.flatMap((one) => alternativesOf(one.text).map((value) => ({ ...one, text: value })));
   return {
     ...{ lead, statements, text: [text, ...said.others].join(', or ') },
     values: quantity ? [] : [...new Set(alternatives.map((one) => one || (structure.label ? 'so' : text)))],
     ...(quantity ? { quantity } : {}),
-    ...(worded ? {} : hedgedBy(said)),
+    ...(beside.length ? { beside } : worded ? {} : hedgedBy(said)),
   };
 }
 
 /** How often it holds, where that is said; what has an exception holds of most. */
 function hedgedBy({ text, excepted }: Said): { hedge?: FrequencyWord } {
-  const hedge = hedgeOf(text) ?? (excepted ? 'usually' : undefined);
+  const hedge = hedgeOf(text, true) ?? (excepted ? 'usually' : undefined);
   return hedge && hedge !== 'always' ? { hedge } : {};
 }

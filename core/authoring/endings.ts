@@ -1,16 +1,32 @@
 import { FACETS, type Facets, idsFor, type Taxon } from '../guide/working';
 import type { Ending } from './claims';
+import type { Lead } from '../keys';
+import { formNamed, marksOf } from './formNamed';
 
-/** A name as printed, parted from who gave it: "Velda alba Tessel, 1899". */
-export function parted(printed: string): { name: string; authority?: string } {
-  const plain = printed.replace(/[*_]/g, '').replace(/\s+/g, ' ').trim();
-  const match =
-    /^(\p{Lu}[\p{Ll}-]+(?: \(\p{Lu}\p{Ll}+\))?(?: \p{Ll}[\p{Ll}-]+){1,2})(?:,?\s+((?:\(|\p{Lu}|&|de |von |van ).*))?$/u.exec(
-      plain,
-    );
-  if (!match) return { name: plain };
-  return { name: match[1], ...(match[2] ? { authority: match[2].slice(0, 120) } : {}) };
+/** "(= T. erythra)", "[syn. Talitra erythra Dallow]". */
+const SYNONYM = /\s*[([]\s*(?:=|≡|syn(?:onym)?[.:]?\s|formerly\s|olim\s)\s*([^)\]]+?)\s*[)\]]/giu;
+const NAME = /^(\p{Lu}[\p{Ll}-]+(?: \(\p{Lu}\p{Ll}+\))?(?: \p{Ll}[\p{Ll}-]+){1,2})(?:,?\s+((?:\(|\p{Lu}|&|de |von |van ).*))?$/u;
+
+/** A name as printed, parted from who gave it, and from names that were given before: "Velda alba Tessel, 1899 (= V. picta)". */
+export function parted(printed: string): { name: string; authority?: string; former?: string[] } {
+  const whole = printed.replace(/[*_]/g, '').replace(/\s+/g, ' ').trim();
+  const plain = whole.replace(SYNONYM, '').trim();
+  const [, name = plain, authority] = NAME.exec(plain) ?? [];
+  const former = [...whole.matchAll(SYNONYM)].flatMap(([, said]) =>
+    said.split(/\s*[,;]\s*=?\s*(?=\p{Lu})/u).map((one) => parted(spelledAs(one, name)).name),
+  );
+  return {
+    name,
+    ...(authority ? { authority: authority.slice(0, 120) } : {}),
+    ...(former.length ? { former: [...new Set(former)].filter((one) => one !== name) } : {}),
+  };
 }
+
+/** "T. erythra" beside a Talitra is one. */
+const spelledAs = (name: string, beside: string): string =>
+  name.replace(/^(\p{Lu})\. ?/u, (short, initial: string) =>
+    beside.startsWith(initial) && beside.includes(' ') ? `${beside.split(' ')[0]} ` : short,
+  );
 
 /** What is named at endings, with the forms of it that are told apart. */
 export interface Named {
@@ -42,12 +58,7 @@ const rankOf = (name: string): Taxon['rank'] => {
  */
 export function namedAt(all: readonly (readonly Ending[])[]): { genera: Taxon[]; named: Named[] } {
   const ended = all.flatMap((endings, key) =>
-    endings.flatMap((ending) => {
-      const { to } = ending;
-      if (to.kind === 'open') return [];
-      const own = to.kind === 'taxon' ? parted(to.name) : { name: to.title };
-      return [{ ending, key, ...own, facets: to.kind === 'taxon' ? (to.facets ?? {}) : {} }];
-    }),
+    endings.flatMap((ending) => endedAt(ending, key, marksOf(endings.map(({ lead }) => lead)))),
   );
   const spelled = spelledOut(ended.map(({ name }) => name));
   const byName = new Map<string, typeof ended>();
@@ -68,17 +79,28 @@ export function namedAt(all: readonly (readonly Ending[])[]): { genera: Taxon[];
     const endings = byName.get(name)!;
     const genus = name.split(' ')[0];
     const authority = endings.map((one) => one.authority).find(Boolean);
+    const former = [...new Set(endings.flatMap((one) => one.former ?? []))].filter((one) => !byName.has(one));
     return {
       taxon: {
         ...{ id: ids.get(name)!, name, rank: rankOf(name), abundance: 1 },
         ...(parents.has(genus) && name !== genus ? { parent: ids.get(genus)! } : {}),
         ...(authority ? { authority } : {}),
+        ...(former.length ? { names: former.map((one) => ({ name: one, kind: 'former' as const })) } : {}),
         forms: formsOf(endings.map(({ facets }) => facets)),
       },
       endings,
     };
   });
   return { genera, named };
+}
+
+/** What an ending names, and the form of it that it says. */
+function endedAt(ending: Ending, key: number, marks: ReadonlyMap<Lead, string>) {
+  const { to } = ending;
+  if (to.kind === 'open') return [];
+  if (to.kind === 'key') return [{ ending, key, name: to.title, facets: {} as Facets }];
+  const { name, facets } = formNamed(to.name, marks.get(ending.lead));
+  return [{ ending, key, ...parted(name), facets: to.facets ?? facets }];
 }
 
 /** One form; or, where endings tell sexes or stages apart, one of each that is named, in equal shares. */

@@ -194,7 +194,8 @@ function toldOf({ character, contrasts, oneSided }: KeyCharacter): KeyCharacterT
         const means = side.quantity
           ? sayBounds(boundsOf(side.quantity, contrast.measure!), contrast.measure!)
           : side.values.join(' or ');
-        return { lead: side.lead, text: side.text, means: side.hedge ? `${side.hedge} ${means}` : means };
+        const beside = (side.beside ?? []).map((rare) => `, ${rare.hedge} ${rare.text}`).join('');
+        return { lead: side.lead, text: side.text, means: `${side.hedge ? `${side.hedge} ` : ''}${means}${beside}` };
       }),
     })),
   };
@@ -202,7 +203,13 @@ function toldOf({ character, contrasts, oneSided }: KeyCharacter): KeyCharacterT
 
 /** The keys with what each statement came to tied to it, and their endings to the taxa. */
 function tied(keys: readonly Key[], guide: Guide, named: readonly Named[], made: readonly KeyCharacter[]): Key[] {
-  const taxa = new Map(named.flatMap(({ taxon, endings }) => endings.map(({ ending }) => [ending.lead, taxon.id] as const)));
+  const ends = new Map(
+    named.flatMap(({ taxon, endings }) =>
+      endings.map(
+        ({ ending, facets }) => [ending.lead, { taxon: taxon.id, ...(Object.keys(facets).length ? { facets } : {}) }] as const,
+      ),
+    ),
+  );
   const links = new Map<string, StatementLink>();
   for (const { character, contrasts, claimed } of made)
     for (const contrast of contrasts)
@@ -223,7 +230,7 @@ function tied(keys: readonly Key[], guide: Guide, named: readonly Named[], made:
           const link = links.get(`${k}\n${couplet.id}\n${lead.id}\n${statement.n}`);
           return link ? { ...statement, link } : statement;
         }),
-        to: lead.to.kind === 'taxon' && taxa.has(lead) ? { ...lead.to, taxon: taxa.get(lead)! } : lead.to,
+        to: lead.to.kind === 'taxon' ? { ...lead.to, ...ends.get(lead) } : lead.to,
       })),
     })),
   }));
@@ -235,7 +242,8 @@ function linkOf(what: Claimed, { hedge }: Side, { id: character, kind, states }:
     // A number that is one value exactly is no stretch.
     return what.low === what.high && kind !== 'count' ? undefined : { character, low: what.low, high: what.high };
   }
-  if (hedge !== 'rarely' && hedge !== 'never') return { character, states: what.states };
+  if (hedge !== 'rarely' && hedge !== 'never')
+    return { character, states: [...new Set([...what.states, ...(what.beside ?? []).map(({ state }) => state)])] };
   const rest = states!.map(({ id }) => id).filter((state) => !what.states.includes(state));
   return rest.length ? { character, states: rest } : undefined;
 }

@@ -32,7 +32,11 @@ export function withSameStates(
     const said = (value: string) => (stateKey(value) === a ? to : value);
     return contrasts.map((one) => ({
       ...one,
-      sides: one.sides.map((side) => ({ ...side, values: [...new Set(side.values.map(said))] })),
+      sides: one.sides.map((side) => ({
+        ...side,
+        values: [...new Set(side.values.map(said))],
+        ...(side.beside ? { beside: side.beside.map((rare) => ({ ...rare, text: said(rare.text) })) } : {}),
+      })),
     }));
   };
   return {

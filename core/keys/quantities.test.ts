@@ -199,5 +199,17 @@ describe('how often a statement holds', () => {
     ['invariably bare', 'always'],
     ['bare in some specimens', 'sometimes'],
     ['hairs in few rows', undefined],
+    // A hedge behind what is said is not about all of it.
+    ['Line pale, seldom broken', undefined],
+    ['Legs grey, rarely reddish', 'usually'],
+    ['Legs grey or more rarely reddish', 'usually'],
+    ['Legs white rarely pink', 'usually'],
+    ['Legs white, sometimes pink', 'often'],
+    ['Spur present, sometimes absent', 'often'],
+    ['Shell black, never with red spots', undefined],
+    ['Shell black, usually hairy', 'usually'],
+    ['Shell, in some specimens, red', 'sometimes'],
+    ['Wings, in the male, never spotted', 'never'],
+    ['Shell 4–6 mm, black, rarely red', 'usually'],
   ])('%s', (text, expected) => expect(hedgeOf(text)).toBe(expected));
 });

@@ -96,6 +96,18 @@ describe('a key in print', () => {
     ]);
   });
 
+  it('keeps names given before whole, however they are parted in their brackets', () => {
+    const { key, problems } = readKeyText(
+      '1a Eyes long; crest red ... Talitra rubra [syn. S. aspera Dallow; S. tuberosa]\n1b Eyes round ... Talitra alba (= T. cana; = T. nivea)',
+      'Names',
+    );
+    expect(problems).toEqual([]);
+    expect(key!.couplets[0].leads.map(({ to }) => to)).toEqual([
+      { kind: 'taxon', name: 'Talitra rubra [syn. S. aspera Dallow; S. tuberosa]' },
+      { kind: 'taxon', name: 'Talitra alba (= T. cana; = T. nivea)' },
+    ]);
+  });
+
   it('tells a year from a couplet, and keeps brackets whole', () => {
     const { key } = read('1a Head round Lithonyx aridus Korvald, 1881\n1b Head square ... see key to Lithonyx (Strandia)');
     expect(told(key)).toEqual(['1a: Head round → Lithonyx aridus Korvald, 1881', '1b: Head square → [Lithonyx (Strandia)]']);

@@ -59,7 +59,8 @@ function inStretch(text: string, roman: boolean): Parted {
   for (const match of whole.matchAll(LEADERS)) if (whole.slice(match.index + match[0].length).trim()) last = match;
   if (last) {
     const tail = joinedLines(whole.slice(last.index! + last[0].length));
-    if (!/;/.test(tail) && tail.length <= 160) return withFigures(whole.slice(0, last.index), tail, roman);
+    if (!/;/.test(tail.replace(/[([][^()[\]]*[)\]]/g, '')) && tail.length <= 160)
+      return withFigures(whole.slice(0, last.index), tail, roman);
   }
   const lines = whole.split('\n');
   const alone = lines.length > 1 ? lines.at(-1)!.trim() : '';
