@@ -108,6 +108,19 @@ describe('a key in print', () => {
     ]);
   });
 
+  it('offers what stands above it as what it is called', () => {
+    const leads = '1a Eyes long ... Talitra rubra\n1b Eyes round ... Talitra alba';
+    const headed = readKeyText(`\n**Key to the  crickets of Quell.**\nAfter Dallow.\n\n${leads}`, 'Crickets');
+    expect(headed.heading).toEqual({ line: 2, text: 'Key to the crickets of Quell' });
+    expect(headed.problems.map(({ line, code }) => [line, code])).toEqual([
+      [2, 'not-of-the-key'],
+      [3, 'not-of-the-key'],
+    ]);
+    expect(headed.key!.title).toBe('Crickets');
+    expect(readKeyText(leads, 'Crickets').heading).toBeUndefined();
+    expect(readKeyText(`${'Of all the crickets '.repeat(20)}\n${leads}`, 'Crickets').heading).toBeUndefined();
+  });
+
   it('tells a year from a couplet, and keeps brackets whole', () => {
     const { key } = read('1a Head round Lithonyx aridus Korvald, 1881\n1b Head square ... see key to Lithonyx (Strandia)');
     expect(told(key)).toEqual(['1a: Head round → Lithonyx aridus Korvald, 1881', '1b: Head square → [Lithonyx (Strandia)]']);

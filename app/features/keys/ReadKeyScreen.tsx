@@ -1,5 +1,5 @@
 import { type KeyImport, RequestProblem } from '@plesion/contract';
-import { endpointsOf, lintKey, type LineProblem, mendText, readKeyText, withLinks, withTaxa } from '@plesion/core/keys';
+import { endpointsOf, type Key, lintKey, type LineProblem, mendText, readKeyText, withLinks, withTaxa } from '@plesion/core/keys';
 import { readSdd } from '@plesion/core/keys/sdd';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
@@ -35,7 +35,7 @@ const Source = z.object({ kind: z.enum(['text', 'sdd', 'json']), text: z.string(
 type Source = z.infer<typeof Source>;
 
 /** What was put together so far; kept over a reload. */
-const Typed = z.object({ guideId: z.string().optional(), title: z.string(), source: Source });
+const Typed = z.object({ guideId: z.string().optional(), title: z.string().optional(), source: Source });
 
 /** Read in a key from print: paste, look at what was understood, mend by line, take it in whole. */
 export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
@@ -45,14 +45,14 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
   const guides = useGuides();
   const [typed, change, forget] = useKeptState(`readKey.${asked ?? ''}`, Typed, {
     guideId: asked,
-    title: '',
     source: { kind: 'text', text: '' },
   });
-  const { guideId, title, source } = typed;
+  const { guideId, source } = typed;
   const setSource = (next: Source) => change({ source: next });
   const guide = useGuide(guideId).data?.guide;
   const deferred = useDeferredValue(source);
-  const preview = useMemo(() => previewOf(deferred, title), [deferred, title]);
+  const { heading, ...preview } = useMemo(() => previewOf(deferred, typed.title), [deferred, typed.title]);
+  const title = typed.title ?? heading ?? '';
   const tied = useMemo(
     () => (preview.key && guide ? withLinks(withTaxa(preview.key, guide), guide) : preview.key),
     [preview.key, guide],
@@ -184,13 +184,21 @@ function bodyOf({ kind, text }: Source, title: string, guideId: string | undefin
   return { ...given, ...(title.trim() ? { title: title.trim() } : {}), ...(guideId ? { guideId } : {}) };
 }
 
-function previewOf(
-  { kind, text }: Source,
-  title: string,
-): { key?: ReturnType<typeof readKeyText>['key']; problems: LineProblem[] } {
+interface Preview {
+  key?: Key;
+  problems: LineProblem[];
+  /** What the key is called, where nothing else was typed and its first line says it. */
+  heading?: string;
+}
+
+function previewOf({ kind, text }: Source, title: string | undefined): Preview {
   if (!text.trim() || text.length > PREVIEWED) return { problems: [] };
   const start = kindOf(text) !== 'text' ? kindOf(text) : kind;
-  if (start === 'text') return readKeyText(text, title || 'Key');
+  if (start === 'text') {
+    const { key, problems, heading } = readKeyText(text, title || 'Key');
+    if (!heading || title !== undefined) return { key, problems };
+    return { key, problems: problems.filter(({ line }) => line !== heading.line), heading: heading.text };
+  }
   if (start === 'json') return { problems: [] };
   const outcome = readSdd(text);
   return outcome.ok

@@ -202,6 +202,21 @@ describe('reading in', () => {
     expect(body).toMatchObject({ title: 'Two', guideId: GUIDE, text: expect.stringContaining('1a Jaws') });
   });
 
+  it('calls the key what its first line says, until something else is typed', async () => {
+    await show(<ReadKeyScreen />);
+    await paste('Key to the crickets of Quell\n1a Jaws short ... Rivetta alba\n1b Jaws long ... Rivetta nigra');
+    expect(screen.getByLabelText('Title').props.value).toBe('Key to the crickets of Quell');
+    expect(screen.queryByText('One line to look at')).toBeNull();
+    expect(screen.getByLabelText('Import')).not.toBeDisabled();
+    fireEvent.changeText(screen.getByLabelText('Title'), '');
+    expect(screen.getByText('One line to look at')).toBeTruthy();
+    expect(screen.getByLabelText('Import')).toBeDisabled();
+    fireEvent.changeText(screen.getByLabelText('Title'), 'Crickets');
+    await press('Import');
+    await waitFor(() => expect(mockRouter.replace).toHaveBeenCalledWith(`/keys/${KEY}`));
+    expect(sent.find(({ name }) => name === 'importKey')!.asked.body).toMatchObject({ title: 'Crickets' });
+  });
+
   it('names the line of what is wrong, offers the mend, and takes nothing while it is ambiguous', async () => {
     await show(<ReadKeyScreen />);
     await paste('1a Foo ... 2\n1b Bar ... Aus bus\n1a Baz ... Aus cus\n1b Qux ... Aus dus');

@@ -15,6 +15,8 @@ export interface KeyRead {
   problems: LineProblem[];
   /** Line each couplet begins on, by its id. */
   lines: Record<string, number>;
+  /** What stands above the key in its first line: what it is called, likely. That line is among the problems. */
+  heading?: { line: number; text: string };
 }
 
 /**
@@ -78,7 +80,22 @@ export function readKeyText(text: string, title: string): KeyRead {
   const lines = Object.fromEntries(grouped.groups.map(([first]) => [idOf(first.number), first.line]));
   const shape = shapeProblems(key, grouped.groups);
   if (shape.length) return { problems: sorted([...problems, ...shape]), lines };
-  return { key, style: indented ? 'indented' : 'bracketed', problems: sorted(problems), lines };
+  const heading = headingOf(raw, leads[0].line);
+  return { key, style: indented ? 'indented' : 'bracketed', problems: sorted(problems), lines, ...(heading ? { heading } : {}) };
+}
+
+/** A title is no longer. */
+const LONGEST_TITLE = 200;
+
+function headingOf(raw: readonly string[], firstLead: number): KeyRead['heading'] {
+  const at = raw.findIndex((line) => /\p{L}/u.test(line));
+  if (at + 1 >= firstLead) return undefined;
+  const text = raw[at]
+    .replace(/[*_#]/g, '')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/[.:]+$/, '');
+  return text && text.length <= LONGEST_TITLE ? { line: at + 1, text } : undefined;
 }
 
 /** What was gathered is no key: too many couplets or leads, or words that run on for pages. */
