@@ -1,5 +1,6 @@
 import { onlyQuantity } from '../keys';
 import { restOf, type Structure, type Told, toldOf } from './alike';
+import { wordsIn } from './words';
 
 /** Words that only say what is measured. */
 const MEASURED =
@@ -13,6 +14,9 @@ function isMeasurement(clause: string): boolean {
   return !/[\p{L}\p{N}]/u.test(left.replace(MEASURED, ''));
 }
 
+/** "Usually larger" beside a number says nothing more. */
+const namesSomething = (clause: string) => wordsIn(clause).some(({ kind }) => kind === 'thing');
+
 /**
  * A statement that says in one breath what something is like and how large: "petals yellow, 6–9 mm". Undefined where it
  * does not, or its numbers are several.
@@ -22,7 +26,7 @@ export function numberApart<T extends Told>(said: T, structure: Structure): { wo
   const clauses = restOf(said, structure).split(/,\s+(?![^(]*\))/);
   const [number, ...more] = clauses.filter(isMeasurement);
   const words = clauses.filter((clause) => clause !== number);
-  if (!number || more.length || words.length === 0) return undefined;
+  if (!number || more.length || !words.some(namesSomething)) return undefined;
   const of = (text: string): T => ({ ...said, ...toldOf(`${structure.label} ${text}`) });
   return { words: of(words.join(', ')), number: of(number) };
 }

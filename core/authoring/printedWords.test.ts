@@ -72,6 +72,9 @@ describe('what something is like and how large, in one breath', () => {
   it('two numbers, or one that other words belong to, stay as they are', () => {
     expect(told(couplet('Wing dark, 4–6 mm long, 2 mm wide', 'Wing pale, 7–9 mm long, 3 mm wide'))).toHaveLength(1);
     expect(told(couplet('Wing dark, 4 mm from the tip', 'Wing pale, 7 mm from the tip'))).toHaveLength(1);
+    expect(told(couplet('Body length 14–18 mm', 'Body usually larger, 17–23 mm'))).toEqual([
+      'Body length (measurement): 1 14–18 mm | usually 17–23 mm',
+    ]);
   });
 });
 
