@@ -1,3 +1,4 @@
+import { withException } from './exceptions';
 import { MAY_BEGIN, numberAt, type WrittenNumber } from './numbers';
 import { unitOf, UNITS_WRITTEN } from './units';
 
@@ -150,6 +151,12 @@ function scan(text: string): { found: Quantity[]; unclear: UnclearNumber[] } {
     const before = text.slice(Math.max(0, start - BEFORE_REACH), start);
     const after = text.slice(at, at + AFTER_REACH);
     if (CITED.test(before) || /[\p{L}\d.·]$/u.test(before) || ORDINAL.test(after)) continue;
+    const rare = withException(text, found.at(-1), { ...span, from: start, to: at });
+    if (rare) {
+      found[found.length - 1] = rare;
+      at = rare.to;
+      continue;
+    }
     const result = inContext(span, text, start, before, after);
     if ('why' in result) unclear.push(result);
     else found.push(result);
