@@ -59,13 +59,23 @@ export function checkGuide(guide: Guide): Problem[] {
 
   guide.characters.forEach((character, i) => checkCharacter(character, `characters[${i}]`, report, known));
 
+  const words = wordsOf(guide);
+  const states = new Map(guide.characters.map((character) => [character.id, new Set(character.states?.map((s) => s.id))]));
   guide.scores.forEach((score, i) => {
+    const character = ids.character.get(score.character);
+    // Of millions nearly all are such, and nothing is to be said of them.
+    if (
+      character &&
+      ids.source.has(score.source) &&
+      isOfWholeTaxon(score.scope, ids.taxon) &&
+      isOneState(score.value, character, states.get(character.id)!)
+    )
+      return;
     const field = `scores[${i}]`;
     known('source', score.source, `${field}.source`);
     checkScope(guide, score.scope, field, report, known);
-    const character = ids.character.get(score.character);
     if (!character) known('character', score.character, `${field}.character`);
-    else checkValue(guide, character, score, field, report);
+    else checkValue(guide, character, score, field, report, words);
   });
 
   guide.occurrence.forEach((record, i) => {
@@ -117,6 +127,20 @@ export function checkGuide(guide: Guide): Problem[] {
 type Report = (field: string, code: string, message: string) => void;
 type Known = (kind: 'taxon' | 'view' | 'dependence' | 'region' | 'circumstance', id: string, field: string) => void;
 
+function isOfWholeTaxon({ taxon, facets, regions, circumstances }: Scope, taxa: ReadonlySet<string>): boolean {
+  return taxon !== undefined && taxa.has(taxon) && !facets && !regions && !circumstances;
+}
+
+function isOneState(value: Score['value'], character: Character, states: ReadonlySet<string>): boolean {
+  if (value.kind !== 'states' || value.uncertain || !isStates(character)) return false;
+  let n = 0;
+  for (const state in value.states) {
+    if (!states.has(state)) return false;
+    n++;
+  }
+  return n === 1;
+}
+
 function checkScope(guide: Guide, scope: Scope, field: string, report: Report, known: Known): void {
   if (scope.taxon) known('taxon', scope.taxon, `${field}.scope.taxon`);
   scope.regions?.forEach((region) => known('region', region, `${field}.scope.regions`));
@@ -144,10 +168,15 @@ function checkCharacter(character: Character, field: string, report: Report, kno
   checkProtocol(character, `${field}.protocol`, report);
 }
 
-function checkValue(guide: Guide, character: Character, score: Score, field: string, report: Report): void {
-  const { value } = score;
+function checkValue(
+  guide: Guide,
+  character: Character,
+  { value }: Score,
+  field: string,
+  report: Report,
+  words: ReturnType<typeof wordsOf>,
+): void {
   const at = `${field}.value`;
-  const words = wordsOf(guide);
   if (value.kind === 'applies') return;
   if (value.kind === 'comparison') {
     if (!isValue(character)) {

@@ -3,7 +3,7 @@ import type { Problem } from '../problem';
 import { formsOf } from './forms';
 import { parseRange } from './ranges';
 import type { Character, Guide, Score } from './schema';
-import { formIndexOf, formsUnder, specificity } from './scopes';
+import { formIndexOf, formsUnder, specificity, subjectOf } from './scopes';
 
 /** Numbers beyond this are no measurement; past it sums would lose their digits. */
 export const GREATEST = 1e9;
@@ -11,6 +11,8 @@ export const GREATEST = 1e9;
 export const LEAST = 1e-9;
 
 type Report = (field: string, code: string, message: string) => void;
+
+const NUMBERED: ReadonlySet<Score['value']['kind']> = new Set(['values', 'range', 'counts']);
 
 /**
  * Numbers that the shape allows and that nothing could be weighed with: values far
@@ -40,7 +42,7 @@ export function checkNumbers(guide: Guide): Problem[] {
   const characters = new Map(guide.characters.map((character) => [character.id, character]));
   guide.scores.forEach((score, i) => {
     const character = characters.get(score.character);
-    if (character) checkValue(character, score, `scores[${i}].value`, report);
+    if (character && NUMBERED.has(score.value.kind)) checkValue(character, score, `scores[${i}].value`, report);
   });
   guide.blocks?.forEach((block, i) => {
     const order = block.characters.length;
@@ -124,25 +126,11 @@ function checkValue(character: Character, { value }: Score, field: string, repor
   }
 }
 
-/** What a score speaks of: the character's values, whether it applies, or how two taxa compare. */
-const subjectOf = ({ value }: Score) => (value.kind === 'applies' || value.kind === 'comparison' ? value.kind : 'value');
-
 /** Two scores of one source, equally specific, that speak of one form and say different things: none of them holds before the other. */
 function contradictions(guide: Guide): Problem[] {
   const canvas = formIndexOf(guide, formsOf(guide));
-  const alike = new Map<string, number[]>();
-  guide.scores.forEach((score, i) => {
-    const key = JSON.stringify([
-      score.character,
-      score.source,
-      subjectOf(score),
-      specificity(score, canvas.depth),
-      score.scope.taxon,
-    ]);
-    alike.set(key, [...(alike.get(key) ?? []), i]);
-  });
   const problems: Problem[] = [];
-  for (const places of alike.values()) {
+  for (const places of saidAlike(guide, canvas)) {
     for (let k = 1; k < places.length; k++) {
       const later = guide.scores[places[k]];
       const earlier = places.slice(0, k).find((i) => clash(guide.scores[i], later, canvas));
@@ -157,6 +145,37 @@ function contradictions(guide: Guide): Problem[] {
   }
   return problems;
 }
+
+/** Places of scores of one character by one source that are equally specific, where they are several. */
+function saidAlike(guide: Guide, { depth }: ReturnType<typeof formIndexOf>): number[][] {
+  const seen = new Map<string, number[]>();
+  const add = (score: Score, ...places: number[]) => {
+    const { character, source, scope } = score;
+    const key = JSON.stringify([character, source, subjectOf(score), specificity(score, depth), scope.taxon]);
+    seen.set(key, [...(seen.get(key) ?? []), ...places]);
+  };
+  // Of whole taxa are nearly all of millions: each is a number of its character, source and taxon.
+  const [characters, sources, taxa] = [guide.characters, guide.sources, guide.taxa].map(placesOf);
+  const whole = new Map<number, number>();
+  const several = new Set<number>();
+  guide.scores.forEach((score, i) => {
+    const { taxon } = score.scope;
+    if (taxon === undefined || subjectOf(score) !== 'value' || specificity(score, depth) % 1000 !== 0) return add(score, i);
+    const [c, s, t] = [characters.get(score.character)!, sources.get(score.source)!, taxa.get(taxon)!];
+    const cell = (c * sources.size + s) * taxa.size + t;
+    const first = whole.get(cell);
+    if (first === undefined) whole.set(cell, i);
+    else if (several.has(cell)) add(score, i);
+    else {
+      several.add(cell);
+      add(score, first, i);
+    }
+  });
+  return [...seen.values()].filter(({ length }) => length > 1);
+}
+
+const placesOf = (list: readonly { id: string }[]): ReadonlyMap<string, number> =>
+  new Map(list.map(({ id }, place) => [id, place]));
 
 function clash(a: Score, b: Score, canvas: ReturnType<typeof formIndexOf>): boolean {
   if (JSON.stringify(a.value) === JSON.stringify(b.value)) return false;

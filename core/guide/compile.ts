@@ -4,7 +4,7 @@ import { mixCrosses } from './crosses';
 import { type Form, formsOf } from './forms';
 import { combine, resolve, stateIds } from './resolve';
 import type { Character, Guide, Score, SourcePolicy } from './schema';
-import { type FormIndex, formIndexOf, holdsIn, applyScore, type Setting, sourceOrder, specificity } from './scopes';
+import { type FormIndex, formIndexOf, holdsIn, applyScore, type Setting, sourceOrder, specificity, subjectOf } from './scopes';
 import { type Resolved, type StatesTable, statesTable, type Table, valuesTable, frequencyAt } from './tables';
 import { type Naming, namingOf } from './treatments';
 import { frequencyNumber, type FrequencyWord, wordsOf } from './words';
@@ -32,7 +32,9 @@ interface Ground {
   base: Float64Array;
   canvas: FormIndex;
   blocks: CompiledBlock[];
-  scores: Map<string, Scored>;
+  scores: ReadonlyMap<string, readonly Score[]>;
+  /** Put in order when the character is first resolved: scores that were just looked at are looked at again quickest. */
+  scored: Map<string, Scored>;
   words: Record<FrequencyWord, number>;
   /** Tables by character, then by which of its scoped scores hold; the newest last. */
   tables: Map<string, Map<string, Table>>;
@@ -47,8 +49,6 @@ interface Scored {
   /** What scores say in numbers, kept where the character is resolved again for other settings. */
   values?: Map<Score, Resolved>;
 }
-
-const UNSCORED: Scored = { inOrder: [], settings: [], of: new Int16Array(0) };
 
 /** Tables kept of one character: as many settings as people move between. */
 const SETTINGS_KEPT = 4;
@@ -69,33 +69,50 @@ function groundOf(guide: Guide, policy: SourcePolicy): Ground {
       base: baseWeights(guide, forms),
       canvas,
       blocks: compileBlocks(guide, forms),
-      scores: new Map([...scoresByCharacter(guide.scores)].map(([id, own]) => [id, scoredOf(own, canvas)])),
+      scores: scoresByCharacter(guide.scores),
+      scored: new Map(),
       words: wordsOf(guide),
       tables: new Map(),
     };
   });
 }
 
+function scoredIn({ scores, scored, canvas }: Ground, { id }: Character): Scored {
+  let found = scored.get(id);
+  if (!found) scored.set(id, (found = scoredOf(scores.get(id) ?? [], canvas)));
+  return found;
+}
+
 function scoredOf(scores: readonly Score[], canvas: FormIndex): Scored {
-  const weight = Float64Array.from(scores, (score) => specificity(score, canvas.depth));
-  const rising = weight.every((w, i) => i === 0 || w >= weight[i - 1]);
-  const inOrder = rising
-    ? [...scores]
-    : Array.from(scores.keys())
-        .sort((i, k) => weight[i] - weight[k])
-        .map((i) => scores[i]);
+  const inOrder = fromTheGeneral(scores, canvas);
   const settings: Pick<Score, 'scope'>[] = [];
   const places = new Map<string, number>();
-  const of = Int16Array.from(inOrder, (score) => {
-    if (!isScoped(score)) return -1;
-    const { regions, dates, circumstances } = score.scope;
+  const of = new Int16Array(inOrder.length).fill(-1);
+  for (let i = 0; i < inOrder.length; i++) {
+    if (!isScoped(inOrder[i])) continue;
+    const { regions, dates, circumstances } = inOrder[i].scope;
     const key = JSON.stringify([regions, dates, circumstances]);
-    const known = places.get(key);
-    if (known !== undefined) return known;
-    places.set(key, settings.length);
-    return settings.push({ scope: { regions, dates, circumstances } }) - 1;
-  });
+    let place = places.get(key);
+    if (place === undefined) {
+      place = settings.push({ scope: { regions, dates, circumstances } }) - 1;
+      places.set(key, place);
+    }
+    of[i] = place;
+  }
   return { inOrder, settings, of, ...(settings.length ? { values: new Map<Score, Resolved>() } : {}) };
+}
+
+function fromTheGeneral(scores: readonly Score[], { depth }: FormIndex): Score[] {
+  const weight = new Float64Array(scores.length);
+  let rising = true;
+  for (let i = 0; i < scores.length; i++) {
+    weight[i] = specificity(scores[i], depth);
+    if (i > 0 && weight[i] < weight[i - 1]) rising = false;
+  }
+  if (rising) return [...scores];
+  return Array.from(scores.keys())
+    .sort((i, k) => weight[i] - weight[k])
+    .map((i) => scores[i]);
 }
 
 /** What is kept under a key, or made; it is then the newest, and the oldest goes when there are too many. */
@@ -128,7 +145,7 @@ export function compileGuide(
 }
 
 function tableIn(ground: Ground, character: Character, setting: Setting, policy: SourcePolicy): Table {
-  const { inOrder, settings, of, values } = ground.scores.get(character.id) ?? UNSCORED;
+  const { inOrder, settings, of, values } = scoredIn(ground, character);
   const holds = settings.map((scoped) => holdsIn(scoped, setting));
   const kept = ground.tables.get(character.id) ?? new Map<string, Table>();
   ground.tables.set(character.id, kept);
@@ -154,22 +171,26 @@ function characterTable(
   character: Character,
   holding: readonly Score[],
   policy: SourcePolicy,
-  values = new Map<Score, Resolved>(),
+  values?: ReadonlyMap<Score, Resolved>,
 ): Table {
   const { guide, base, canvas, words } = ground;
   const order = sourceOrder(guide, policy);
   const states = stateIds(character);
   /** What each source says of the forms, its most specific score on top; sources that say nothing are left out. */
-  const layersOf = (wanted: (kind: Score['value']['kind']) => boolean) =>
+  const bySubject = bySubjectAndSource(holding);
+  const layersOf = (subject: ReturnType<typeof subjectOf>): Layer[] =>
     order.flatMap((source) => {
-      const own = holding.filter((score) => score.source === source && wanted(score.value.kind));
-      return own.length ? [{ source, top: applyScore(own, canvas) }] : [];
+      const own = bySubject[subject].get(source);
+      return own ? [{ source, top: applyScore(own, canvas) }] : [];
     });
-  const said = layersOf((kind) => kind !== 'applies' && kind !== 'comparison');
+  const said = layersOf('value');
+  // What is said of several forms stands for forms that lie beside one another.
+  let last: Score | undefined;
+  let lastValue: Resolved;
   const valueOf = (score: Score): Resolved => {
-    let value = values.get(score);
-    if (value === undefined && !values.has(score)) values.set(score, (value = resolve(score.value, character, states, words)));
-    return value;
+    if (values?.has(score)) return values.get(score);
+    if (score !== last) [last, lastValue] = [score, resolve(score.value, character, states, words)];
+    return lastValue;
   };
   const [alone] = said;
   const stated =
@@ -184,23 +205,14 @@ function characterTable(
             policy,
           ),
         );
-  const compared = trusted(
-    layersOf((kind) => kind === 'comparison'),
-    canvas,
-    policy,
-  );
+  const compared = trusted(layersOf('comparison'), canvas, policy);
   const { resolved, inferred } = compared
     ? withComparisons(stated, compared, canvas, base)
     : { resolved: stated, inferred: undefined };
   const mixed = mixCrosses(canvas.forms, resolved);
   const table = states ? statesTable(character, states, mixed, base, guide.settings) : valuesTable(character, mixed, base);
   if (table.type === 'values' && inferred) table.inferred = inferred;
-  const applies = appliesOf(
-    layersOf((kind) => kind === 'applies'),
-    canvas,
-    words,
-    policy,
-  );
+  const applies = appliesOf(layersOf('applies'), canvas, words, policy);
   if (applies) table.applies = applies;
   return table;
 }
@@ -208,6 +220,22 @@ function characterTable(
 /** One character's table under another source policy, in the setting the guide was compiled for. */
 export function tableUnder(compiled: CompiledGuide, character: Character, policy: SourcePolicy): Table {
   return tableIn(groundOf(compiled.guide, policy), character, compiled.setting, policy);
+}
+
+/** In one go: of millions each look at a score costs more than what is done with it. */
+function bySubjectAndSource(scores: readonly Score[]): Record<ReturnType<typeof subjectOf>, Map<string, Score[]>> {
+  const found = {
+    value: new Map<string, Score[]>(),
+    applies: new Map<string, Score[]>(),
+    comparison: new Map<string, Score[]>(),
+  };
+  for (const score of scores) {
+    const bySource = found[subjectOf(score)];
+    const own = bySource.get(score.source);
+    if (own) own.push(score);
+    else bySource.set(score.source, [score]);
+  }
+  return found;
 }
 
 interface Layer {

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { type Outcome, done, failed } from '../problem';
 import { checkGuide } from './check';
 import type { Problem } from '../problem';
+import { scoresToRead } from './plainScores';
 import { FORMATS, Guide } from './schema';
 
 /** Problems worth listing at once; more only bury the first. */
@@ -12,10 +13,27 @@ const MOST = 50;
  * Either the whole guide is good or nothing of it is taken.
  */
 export function readGuide(json: unknown): Outcome<Guide> {
-  const parsed = Guide.safeParse(json);
+  const parsed = parsedGuide(json);
   if (!parsed.success) return failed(...newer(json), ...parsed.error.issues.flatMap(problemsOf).slice(0, MOST));
   const problems = checkGuide(parsed.data);
   return problems.length > 0 ? failed(...problems.slice(0, MOST)) : done(parsed.data);
+}
+
+/** As the schema reads it; scores that are plain to see are taken as they are. */
+function parsedGuide(json: unknown): z.ZodSafeParseResult<Guide> {
+  if (typeof json !== 'object' || json === null || !('scores' in json) || !Array.isArray(json.scores))
+    return Guide.safeParse(json);
+  const given: readonly unknown[] = json.scores;
+  const places = scoresToRead({ ...json, scores: given });
+  const parsed = Guide.safeParse({ ...json, scores: places.map((i) => given[i]) });
+  if (parsed.success) {
+    const scores = [...given] as Guide['scores'];
+    places.forEach((place, k) => (scores[place] = parsed.data.scores[k]));
+    return { ...parsed, data: { ...parsed.data, scores } };
+  }
+  for (const issue of parsed.error.issues)
+    if (issue.path[0] === 'scores' && typeof issue.path[1] === 'number') issue.path[1] = places[issue.path[1]];
+  return parsed;
 }
 
 /** A guide in a format of a later Plesion is refused as such, before what is strange to this one. */

@@ -60,6 +60,10 @@ export function specificity({ scope }: Pick<Score, 'scope'>, depth: FormIndex['d
   );
 }
 
+/** What a score speaks of: the character's values, whether it applies, or how two taxa compare. */
+export const subjectOf = ({ value }: Pick<Score, 'value'>) =>
+  value.kind === 'applies' || value.kind === 'comparison' ? value.kind : 'value';
+
 /** The forms that a scope speaks of. */
 export function formsUnder(canvas: FormIndex, { taxon, facets }: Pick<Score['scope'], 'taxon' | 'facets'>): readonly number[] {
   const all = taxon ? (canvas.under.get(taxon) ?? NONE) : canvas.forms.map((_, f) => f);
