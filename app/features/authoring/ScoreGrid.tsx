@@ -131,10 +131,9 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite }: Props) {
       ),
     );
   };
-  useEffect(() => {
-    if (half.begun) go(...half.begun);
-    // Once, when it is put up: what was being typed is brought into sight.
-  }, []);
+  // Once, when it is put up: what was being typed is brought into sight.
+  const toBegun = useRef(() => half.begun && go(...half.begun));
+  useEffect(() => toBegun.current(), []);
   const pasted = useRef(paste);
   useEffect(() => {
     pasted.current = paste;
