@@ -160,7 +160,7 @@ function leftOver(alone: readonly Said[], leads: readonly string[]): Made[] {
     const sides = saying.map((lead): Side => {
       const own = alone.filter((one) => one.lead === lead);
       const text = own.map((one) => one.text).join('; ');
-      const { main, beside } = toldBeside(text);
+      const { main, beside } = own.length === 1 ? toldBeside(text) : { main: text, beside: [] };
       return {
         ...{ lead, statements: own.flatMap(({ statements }) => statements), text, values: [main] },
         ...(beside.length ? { beside } : {}),

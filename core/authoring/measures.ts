@@ -43,16 +43,29 @@ function ratioOf(text: string): Pick<Measure, 'of' | 'parts'> | undefined {
 
 const COUNTED = /^\s*((?:[\p{Ll}-]+\s+){0,2}?[\p{Ll}-]{3,})/u;
 
+/** What is counted: the words behind the number, where the structure does not stand there itself. */
+const countedIn = (structure: Structure, text: string, quantity: Quantity): string =>
+  structure.at === 'tail'
+    ? ''
+    : (COUNTED.exec(text.slice(quantity.to))?.[1] ?? '').replace(/\b(?:or|and|in|on|at|of)\b.*$/, '').trim();
+
+/** "3 whorls", "5–6½ whorls": what is counted in halves is measured, in what it is counted. */
+function countedInParts(structure: Structure, group: readonly Told[]): Measure | undefined {
+  const [first, ...others] = group.map(({ text }) => {
+    const quantity = onlyQuantity(text);
+    const plain = quantity?.unit === undefined && !quantity?.text.includes('+');
+    return quantity && plain ? countedIn(structure, text, quantity) : '';
+  });
+  return first.endsWith('s') && others.every((one) => one === first) ? { kind: 'measurement', of: first } : undefined;
+}
+
 function single(structure: Structure, { text }: Told, quantity: Quantity): Measure | undefined {
   if (quantity.kind === 'measure') return { kind: 'measurement', of: dimensionIn(text), unit: quantity.unit };
   if (quantity.kind === 'proportion') {
     const ratio = ratioOf(text);
     return ratio && { kind: 'ratio', ...ratio };
   }
-  const counted =
-    structure.at === 'tail'
-      ? ''
-      : (COUNTED.exec(text.slice(quantity.to))?.[1] ?? '').replace(/\b(?:or|and|in|on|at|of)\b.*$/, '').trim();
+  const counted = countedIn(structure, text, quantity);
   if (structure.at === 'nowhere' && !counted) return undefined;
   return { kind: 'count', of: counted };
 }
@@ -64,7 +77,7 @@ export function measureOf(structure: Structure, group: readonly Told[]): Measure
     return quantity && !quantity.text.includes('+') ? single(structure, told, quantity) : undefined;
   });
   const [first] = found;
-  if (!first) return undefined;
+  if (!first || found.includes(undefined)) return countedInParts(structure, group);
   const same = found.every(
     (one) =>
       one !== undefined &&

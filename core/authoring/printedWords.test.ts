@@ -28,6 +28,8 @@ describe('words of how often, within what a lead says', () => {
     ['Fruits warty, usually in pairs', 'Fruits smooth', 'warty, usually in pairs'],
     ['Ripe fruits black, never red', 'Ripe fruits red', 'black, never red'],
     ['Tendrils simple, sometimes absent', 'Tendrils branched', 'simple, sometimes absent'],
+    ['Wings dark, usually without spots', 'Wings yellow', 'dark, usually without spots'],
+    ['Wings dark, rarely without spots', 'Wings yellow', 'dark, rarely without spots'],
     ['Petals white or rarely pink', 'Petals yellow', 'white, rarely pink'],
     ['Petals white rarely pink', 'Petals yellow', 'white, rarely pink'],
     ['Petals usually white', 'Petals yellow', 'usually white'],
@@ -75,6 +77,23 @@ describe('what something is like and how large, in one breath', () => {
     expect(told(couplet('Body length 14–18 mm', 'Body usually larger, 17–23 mm'))).toEqual([
       'Body length (measurement): 1 14–18 mm | usually 17–23 mm',
     ]);
+  });
+});
+
+describe('numbers that are told in halves, or are rarely more', () => {
+  it('are measured in what is counted', () => {
+    const guide = couplet(
+      'Shell with 3 (rarely 4) whorls; height 4–6 mm',
+      'Shell with 5–6½ whorls; height 8–12 mm (occasionally to 14)',
+    );
+    expect(told(guide)).toEqual(['Shell whorls (measurement): 1 3–4 | 5–6.5', 'Height (measurement): 1 4–6 mm | 8–14 mm']);
+    expect(score(guide, 'Velda nigra', 'Shell whorls')).toEqual({ kind: 'range', range: '5–6.5' });
+    sound(guide.guide);
+  });
+
+  it('of something else are not', () => {
+    expect(told(couplet('Tail about half the length of the body', 'Tail 3 joints long'))[0]).toMatch(/^Tail \(nominal\)/);
+    expect(told(couplet('Shell with 5½ whorls', 'Shell with 3 rows of hairs'))[0]).toMatch(/\(nominal\)/);
   });
 });
 

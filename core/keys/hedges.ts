@@ -91,7 +91,8 @@ const LATER = new RegExp(
   'gi',
 );
 const ORDER = ['usually', 'often', 'sometimes', 'rarely', 'never'] as const;
-const ABSENT = /^(?:absent|lacking|wanting|missing|without|none|not|no)\b/i;
+/** Not there at all; "without spots" says more of what is there. */
+const ABSENT = /^(?:absent|lacking|wanting|missing|without|none)[\s.]*$/i;
 
 /** Of a colour, hair, a pattern it is spoken; "dark" and "pale" are of colour where nothing else is. */
 const kindOf = (text: string) => propertyOf(text) ?? (/\b(?:dark|pale|light)\b/i.test(text) ? 'colour' : undefined);
@@ -124,8 +125,8 @@ function laterOf(text: string): Later | undefined {
     const says = kindOf(main) !== undefined || /\S\s+\S/.test(first);
     if (between.trim() ? !says : !same) continue;
     const or = /\bor\s*$/i.test(between);
-    const instead = same && (hedge === 'sometimes' || hedge === 'rarely') && !/\band\s*$/i.test(between);
-    return { main, hedge, beside: or || instead || ABSENT.test(behind), text: behind };
+    const nowAndThen = (hedge === 'sometimes' || hedge === 'rarely') && !/\band\s*$/i.test(between);
+    return { main, hedge, beside: or || (nowAndThen && (same || ABSENT.test(behind))), text: behind };
   }
   return undefined;
 }

@@ -212,6 +212,8 @@ describe('how often a statement holds', () => {
     ['Legs white, sometimes pink', 'often'],
     ['Spur present, sometimes absent', 'often'],
     ['Shell black, never with red spots', undefined],
+    ['Shell black, rarely without spots', undefined],
+    ['Shell with spots, rarely without', 'usually'],
     ['Shell black, usually hairy', 'usually'],
     ['Shell, in some specimens, red', 'sometimes'],
     ['Wings, in the male, never spotted', 'never'],
