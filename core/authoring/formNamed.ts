@@ -13,22 +13,36 @@ const FORMS: [RegExp, FacetName, string][] = [
   [/^nymphs?$/i, 'stage', 'nymph'],
   [/^pupae?$/i, 'stage', 'pupa'],
 ];
-/** Also names of kinds, or of parts of them: taken for forms only where a mark sets them off. */
-const CASTES: [RegExp, FacetName, string][] = [
+/** Also names of kinds, or words of them: taken for forms only where a mark sets them off. */
+const SET_OFF: [RegExp, FacetName, string][] = [
   [/^workers?$/i, 'morph', 'worker'],
   [/^queens?$/i, 'morph', 'queen'],
   [/^soldiers?$/i, 'morph', 'soldier'],
+  [/^(?:breeding|nuptial)$/i, 'season', 'breeding'],
+  [/^non-?breeding$/i, 'season', 'non-breeding'],
+  [/^winter$/i, 'season', 'winter'],
+  [/^summer$/i, 'season', 'summer'],
+  [/^eclipse$/i, 'season', 'eclipse'],
 ];
+/** Say nothing beside those. */
+const FILLERS = /^(?:plumages?|dress|birds?|specimens?|individuals?|plants?|in)$/i;
+/** "Dark morph", "the red phase". */
+const MORPH = /^(?:the )?(\p{Ll}+) (?:morph|phase|form)$/u;
 
 /** Each facet that only one form of is named; "male and female" are all of them. */
 const onlyOnes = (said: readonly [FacetName, string][]): Facets =>
   Object.fromEntries(said.filter(([facet, value]) => said.every(([other, also]) => other !== facet || also === value)));
 
 const read = (words: string, forms: typeof FORMS): [FacetName, string][] | undefined => {
-  const all = words.split(/[\s,/&+]+|\band\b|\bor\b/i).filter(Boolean);
+  const all = words.split(/[\s,/&+]+|\band\b|\bor\b/i).filter((word) => word && !FILLERS.test(word));
   const found = all.map((word) => forms.find(([pattern]) => pattern.test(word.replace(/\.$/, ''))));
   return found.length && found.every(Boolean) ? found.map((one) => [one![1], one![2]]) : undefined;
 };
+
+function readSetOff(words: string): [FacetName, string][] | undefined {
+  const morph = MORPH.exec(words.trim());
+  return morph ? [['morph', morph[1]]] : read(words, [...FORMS, ...SET_OFF]);
+}
 
 /**
  * A name as printed at an ending, parted from the form of the kind that it ends at: "Cavella ovalis, female", "Velda alba
@@ -38,12 +52,16 @@ const read = (words: string, forms: typeof FORMS): [FacetName, string][] | undef
 export function formNamed(printed: string, mark = ''): { name: string; facets: Facets } {
   const plain = printed.replace(/[*_]/g, '').replace(/\s+/g, ' ').trim();
   const own = mark ? (read(mark, FORMS) ?? []) : [];
-  const before = /^(\S+(?: \S+)??)(?: of)? (?=\p{Lu}\p{Ll})/u.exec(plain);
-  const leading = before && read(before[1], FORMS);
-  const name = leading ? plain.slice(before[0].length) : plain;
+  const first = /^(\S+(?: \S+)??)(?: of)? (?=\p{Lu}\p{Ll})/u.exec(plain);
+  const leading = first && read(first[1], FORMS);
+  const name = leading ? plain.slice(first[0].length) : plain;
   const set = /^(.*\S)\s*(?:,\s*|\(|\[)([^,()[\]]+)[)\]]?\.?$/u.exec(name);
-  const setOff = set && read(set[2], [...FORMS, ...CASTES]);
-  if (setOff) return { name: set[1], facets: onlyOnes([...own, ...(leading ?? []), ...setOff]) };
+  const setOff = set && readSetOff(set[2]);
+  if (setOff) {
+    const before = formNamed(set[1]);
+    const said = Object.entries(before.facets) as [FacetName, string][];
+    return { name: before.name, facets: onlyOnes([...own, ...(leading ?? []), ...said, ...setOff]) };
+  }
   // Without a mark between, behind a genus and an epithet at the least.
   const words = name.split(' ');
   const from = words.findIndex((_, i) => i >= 2 && read(words.slice(i).join(' '), FORMS));

@@ -70,12 +70,20 @@ function single(structure: Structure, { text }: Told, quantity: Quantity): Measu
   return { kind: 'count', of: counted };
 }
 
+/** A number behind which nothing stands is of the unit that the others are in: "wing 235–260 mm", "wing 215–238". */
+function withUnits(found: readonly (Measure | undefined)[]): readonly (Measure | undefined)[] {
+  const measured = found.find((one) => one?.kind === 'measurement');
+  return measured ? found.map((one) => (one?.kind === 'count' && one.of === '' ? { ...measured, of: '' } : one)) : found;
+}
+
 /** What all of them measure or count, in the unit of the first; undefined where one says no such number. */
 export function measureOf(structure: Structure, group: readonly Told[]): Measure | undefined {
-  const found = group.map((told) => {
-    const quantity = onlyQuantity(told.text);
-    return quantity && !quantity.text.includes('+') ? single(structure, told, quantity) : undefined;
-  });
+  const found = withUnits(
+    group.map((told) => {
+      const quantity = onlyQuantity(told.text);
+      return quantity && !quantity.text.includes('+') ? single(structure, told, quantity) : undefined;
+    }),
+  );
   const [first] = found;
   if (!first || found.includes(undefined)) return countedInParts(structure, group);
   const same = found.every(

@@ -32,6 +32,8 @@ describe('words of how often, within what a lead says', () => {
     ['Wings dark, rarely without spots', 'Wings yellow', 'dark, rarely without spots'],
     ['Petals white or rarely pink', 'Petals yellow', 'white, rarely pink'],
     ['Petals white rarely pink', 'Petals yellow', 'white, rarely pink'],
+    ['Bar narrow or, rarely, wanting', 'Bar broad', 'narrow, rarely wanting'],
+    ['Bill yellow, sometimes dusky at the tip', 'Bill black', 'yellow, sometimes dusky at the tip'],
     ['Petals usually white', 'Petals yellow', 'usually white'],
     ['Wings, in the male, never spotted', 'Wings spotted', 'never in the male, never spotted'],
   ])('“%s”', (a, b, means) => expect(told(couplet(a, b))[0]).toContain(`1 ${means} | `));
@@ -91,6 +93,11 @@ describe('numbers that are told in halves, or are rarely more', () => {
     sound(guide.guide);
   });
 
+  it('are in the unit of the others where none stands behind them', () => {
+    expect(told(couplet('Wing 235–260 mm', 'Wing 215-238'))).toEqual(['Wing (measurement): 1 235–260 mm | 215–238 mm']);
+    expect(told(couplet('Wing 235–260 mm', 'Wing with 3 bars'))[0]).toMatch(/\(nominal\)/);
+  });
+
   it('of something else are not', () => {
     expect(told(couplet('Tail about half the length of the body', 'Tail 3 joints long'))[0]).toMatch(/^Tail \(nominal\)/);
     expect(told(couplet('Shell with 5½ whorls', 'Shell with 3 rows of hairs'))[0]).toMatch(/\(nominal\)/);
@@ -106,6 +113,10 @@ describe('the form of a kind that a name is followed by', () => {
     ['♀ Cavella ovalis Dallow', 'Cavella ovalis Dallow', { sex: 'female' }],
     ['Cavella ovalis Dallow, 1932, juv.', 'Cavella ovalis Dallow, 1932', { stage: 'juvenile' }],
     ['Cavella ovalis, worker', 'Cavella ovalis', { morph: 'worker' }],
+    ['Cavella ovalis (winter adults)', 'Cavella ovalis', { season: 'winter', stage: 'adult' }],
+    ['Cavella ovalis, adult female, breeding', 'Cavella ovalis', { stage: 'adult', sex: 'female', season: 'breeding' }],
+    ['Cavella ovalis (dark morph)', 'Cavella ovalis', { morph: 'dark' }],
+    ['Cavella ovalis, juvenile plumage', 'Cavella ovalis', { stage: 'juvenile' }],
     ['Cavella ovalis (male and female)', 'Cavella ovalis', {}],
     ['Cavella ovalis', 'Cavella ovalis', {}],
     ['Red soldier', 'Red soldier', {}],

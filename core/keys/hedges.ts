@@ -79,7 +79,7 @@ export interface Beside {
 }
 
 const LATER = new RegExp(
-  `(\\s*[,;:–—]\\s*(?:(?:or|and|but)\\s+)?|\\s+(?:or|and|but)\\s+|\\s+)(?:(?:more|very|only)\\s+)?(?:${[
+  `(\\s*[,;:–—]\\s*(?:(?:or|and|but),?\\s+)?|\\s+(?:or|and|but),?\\s+|\\s+)(?:(?:more|very|only)\\s+)?(?:${[
     USUALLY,
     OFTEN,
     SOMETIMES,
@@ -87,12 +87,15 @@ const LATER = new RegExp(
     'never',
   ]
     .map((words) => `(${words})`)
-    .join('|')})\\s+(?=\\S)`,
+    .join('|')}),?\\s+(?=\\S)`,
   'gi',
 );
 const ORDER = ['usually', 'often', 'sometimes', 'rarely', 'never'] as const;
 /** Not there at all; "without spots" says more of what is there. */
 const ABSENT = /^(?:absent|lacking|wanting|missing|without|none)[\s.]*$/i;
+
+/** "Yellow, sometimes dusky at the tip" is yellow all the same. */
+const OF_A_PART = /\b(?:at|on|in|near|towards?|along|about|round|around|above|below) (?:the|its|their)\b/i;
 
 /** Of a colour, hair, a pattern it is spoken; "dark" and "pale" are of colour where nothing else is. */
 const kindOf = (text: string) => propertyOf(text) ?? (/\b(?:dark|pale|light)\b/i.test(text) ? 'colour' : undefined);
@@ -124,8 +127,8 @@ function laterOf(text: string): Later | undefined {
     const [first] = main.trim().split(/[,;:]/);
     const says = kindOf(main) !== undefined || /\S\s+\S/.test(first);
     if (between.trim() ? !says : !same) continue;
-    const or = /\bor\s*$/i.test(between);
-    const nowAndThen = (hedge === 'sometimes' || hedge === 'rarely') && !/\band\s*$/i.test(between);
+    const or = /\bor,?\s*$/i.test(between);
+    const nowAndThen = (hedge === 'sometimes' || hedge === 'rarely') && !/\band,?\s*$/i.test(between) && !OF_A_PART.test(behind);
     return { main, hedge, beside: or || (nowAndThen && (same || ABSENT.test(behind))), text: behind };
   }
   return undefined;
