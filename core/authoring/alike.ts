@@ -73,7 +73,9 @@ export function restOf({ text, words }: Told, { at, words: n }: Structure): stri
 
 /** Without the marks that only join it to what stands beside it; a sign that is all it says, or of a number, stays. */
 const unjoined = (rest: string) =>
-  /^\s*\(?[+−–-]\)?\s*$/.test(rest) ? rest.trim() : rest.replace(/^(?:[\s,:]|[–—-](?!\d))+/, '').replace(/[\s,:–—-]+$/, '');
+  /^\s*\(?[+−–-]\)?\s*$/.test(rest)
+    ? rest.trim()
+    : rest.replace(/^(?:[\s,:]|[–—-](?!\d))+/, '').replace(/(?:[\s,:—]|(?<!\b\p{Lu}\p{L}?)[–-])+$/u, '');
 
 const sameDimension = (a: Told, b: Told): boolean => {
   const [one, other] = [onlyQuantity(a.text), onlyQuantity(b.text)];

@@ -13,6 +13,8 @@ const LEADING = new RegExp(
  * what follows, and then nothing is parted.
  */
 export function alternativesOf(rest: string): string[] {
+  // A sign is all that is said: "K–".
+  if (/^\(?[+−–-]\)?$/.test(rest.trim())) return [rest.trim()];
   const plain = rest
     .replace(LEADING, '')
     .replace(/^either\s+(?=.*\sor\s)/i, '')

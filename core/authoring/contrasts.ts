@@ -1,6 +1,7 @@
 import type { FrequencyWord } from '../guide/working';
 import {
   type Beside,
+  besideFirst,
   type Couplet,
   groupsOf,
   hedgeOf,
@@ -159,11 +160,11 @@ function leftOver(alone: readonly Said[], leads: readonly string[]): Made[] {
   if (saying.length > 1 || (saying.length === 1 && others.length)) {
     const sides = saying.map((lead): Side => {
       const own = alone.filter((one) => one.lead === lead);
-      const text = own.map((one) => one.text).join('; ');
-      const { main, beside } = own.length === 1 ? toldBeside(text) : { main: text, beside: [] };
+      const text = own.map(textOf).join('; ');
+      const told = own.length === 1 ? saidBeside(own[0]) : { main: text, others: [], beside: [] };
       return {
-        ...{ lead, statements: own.flatMap(({ statements }) => statements), text, values: [main] },
-        ...(beside.length ? { beside } : {}),
+        ...{ lead, statements: own.flatMap(({ statements }) => statements), text, values: [told.main, ...told.others] },
+        ...(told.beside.length ? { beside: told.beside } : {}),
       };
     });
     const not = sides.map(({ text }) => text).join('; ');
@@ -203,22 +204,33 @@ function propertyIn(group: readonly Said[]): { property?: string } {
   return most && 2 * most[1] > group.length ? { property: most[0] } : {};
 }
 
+const textOf = ({ text, others }: Said): string => [text, ...others].join(', or ');
+
+/** What a lead says, what it says as well behind "or", and of all that what is so now and then. */
+function saidBeside({ text, others }: Said): { main: string; others: string[]; beside: Beside[] } {
+  const { main, beside } = toldBeside(text);
+  const rare = others.map(besideFirst);
+  return { main, others: others.filter((_, i) => !rare[i]), beside: [...beside, ...rare.flatMap((one) => one ?? [])] };
+}
+
 function sideOf(said: Said, structure: Structure, numeric: boolean): Side {
   const { lead, statements, text } = said;
   const quantity = numeric ? onlyQuantity(text) : undefined;
-  const others = said.others.map((other) => {
-    const told = toldOf(other);
-    const shared = structureOf([said, told]);
-    return shared.at === structure.at && shared.words >= structure.words ? restOf(told, structure) : other;
-  });
+  const restIn = (other: string) => {
+    const one = toldOf(other);
+    const shared = structureOf([said, one]);
+    return shared.at === structure.at && shared.words >= structure.words ? restOf(one, structure) : other;
+  };
   // A number that nothing is held against is words, and so is how seldom it is met.
   const worded = !quantity && quantitiesIn(text).length > 0;
-  const told = worded || quantity || structure.at === 'tail' ? { main: text, beside: [] } : toldBeside(text);
+  const asItIs = worded || quantity !== undefined || structure.at === 'tail';
+  const told = asItIs ? { main: text, others: said.others, beside: [] } : saidBeside(said);
+  const others = told.others.map(restIn);
   const rest = restOf(told.main === text ? said : toldOf(told.main), structure);
   const alternatives = worded ? [rest, ...others] : [rest, ...others].flatMap(alternativesOf);
-  const beside = told.beside.flatMap((one) => alternativesOf(one.text).map((value) => ({ ...one, text: value })));
+  const beside = told.beside.flatMap((one) => alternativesOf(restIn(one.text)).map((value) => ({ ...one, text: value })));
   return {
-    ...{ lead, statements, text: [text, ...said.others].join(', or ') },
+    ...{ lead, statements, text: textOf(said) },
     values: quantity ? [] : [...new Set(alternatives.map((one) => one || (structure.label ? 'so' : text)))],
     ...(quantity ? { quantity } : {}),
     ...(beside.length ? { beside } : worded ? {} : hedgedBy(said)),

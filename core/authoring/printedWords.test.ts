@@ -34,9 +34,12 @@ describe('words of how often, within what a lead says', () => {
     ['Petals white rarely pink', 'Petals yellow', 'white, rarely pink'],
     ['Bar narrow or, rarely, wanting', 'Bar broad', 'narrow, rarely wanting'],
     ['Bill yellow, sometimes dusky at the tip', 'Bill black', 'yellow, sometimes dusky at the tip'],
+    ['Stem on stone, or more rarely on old wood', 'Stem on bark', 'on stone, rarely on old wood'],
+    ['On stone, or more rarely on old wood', 'On bark', 'on stone, rarely on old wood'],
+    ['Medulla C+ red', 'Medulla C–', 'C+ red | C–'],
     ['Petals usually white', 'Petals yellow', 'usually white'],
     ['Wings, in the male, never spotted', 'Wings spotted', 'never in the male, never spotted'],
-  ])('“%s”', (a, b, means) => expect(told(couplet(a, b))[0]).toContain(`1 ${means} | `));
+  ])('“%s”', (a, b, means) => expect(told(couplet(a, b))[0].toLowerCase()).toContain(`1 ${means.toLowerCase()}`));
 
   it('what is usually met, or met in many ways now and then, leaves the rest to what is said outright', () => {
     expect(both('Petals pink or usually white', 'Petals yellow', 'Petals').alba).toEqual({
@@ -56,6 +59,9 @@ describe('words of how often, within what a lead says', () => {
     expect(score(guide, 'Velda alba', 'Legs')).toEqual({ kind: 'states', states: { red: 'always' } });
   });
 });
+
+it('a sign behind a letter is what is said, beside a sign with a word', () =>
+  expect(told(couplet('Thallus K+ yellow', 'Thallus K–'))).toEqual(['Thallus K (nominal): 1 + yellow | –']));
 
 describe('what something is like and how large, in one breath', () => {
   it('is two characters', () => {

@@ -145,3 +145,11 @@ export function toldBeside(text: string): { main: string; beside: Beside[] } {
   if (/[,;]/.test(behind)) return { main: text, beside: [] };
   return { main: later.main, beside: [{ text: behind, hedge: later.hedge }, ...beside] };
 }
+
+const RARE_FIRST = new RegExp(`^(?:(?:more|very|only)\\s+)?(?:(${SOMETIMES})|(?:${RARELY}|exceptionally)),?\\s+`, 'i');
+
+/** What a text that begins with how seldom it is so says: "more rarely on old wood". */
+export function besideFirst(text: string): Beside | undefined {
+  const found = RARE_FIRST.exec(text);
+  return found ? { text: text.slice(found[0].length), hedge: found[1] ? 'sometimes' : 'rarely' } : undefined;
+}

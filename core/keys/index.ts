@@ -19,7 +19,7 @@ export type {
 } from './schema';
 export * from './vocabulary';
 export { onlyQuantity, type Quantity, quantitiesIn, unclearIn } from './quantities';
-export { type Beside, hedgeOf, toldBeside } from './hedges';
+export { type Beside, besideFirst, hedgeOf, toldBeside } from './hedges';
 export { propertyOf } from './properties';
 export { groupsOf, printStatements, splitStatements } from './statements';
 export { coupletIndex, depthOf, endingsBelow, endpointId, endpointsOf, leadsInto, leadsOf, nextOf, topological, wayTo } from './graph';

@@ -108,6 +108,18 @@ describe('a key in print', () => {
     ]);
   });
 
+  it('takes two dots for a leader as well', () => {
+    const { key, problems } = readKeyText(
+      '1. Medulla C+ red; on wood .. Murica lignea\n   Medulla C–; on stone .. 2\n2. Lobes 2..3 mm .. Murica saxi\n   Lobes wide.. Murica lata',
+      'Dots',
+    );
+    expect(problems).toEqual([]);
+    expect(key!.couplets.map(({ leads }) => leads.map(({ to }) => (to.kind === 'taxon' ? to.name : to.kind)))).toEqual([
+      ['Murica lignea', 'couplet'],
+      ['Murica saxi', 'Murica lata'],
+    ]);
+  });
+
   it('offers what stands above it as what it is called', () => {
     const leads = '1a Eyes long ... Talitra rubra\n1b Eyes round ... Talitra alba';
     const headed = readKeyText(`\n**Key to the  crickets of Quell.**\nAfter Dallow.\n\n${leads}`, 'Crickets');

@@ -6,7 +6,7 @@ import { fromRoman } from './marker';
 export type Written = { kind: 'number'; number: string } | Extract<Destination, { kind: 'taxon' | 'key' }>;
 
 /** Dotted, dashed or wide-spaced leaders; the last of a lead part its words from where it goes. */
-const LEADERS = /\s*(?:\.{3,}|…+|(?:\.\s){2,}\.?|·{2,}|_{3,}|-{3,}|–{2,}|\t|\s{4,}|→|[-=]>)[\s.…]*/g;
+const LEADERS = /\s*(?:\.{3,}|(?<!\.)\.{2}(?![.\d])|…+|(?:\.\s){2,}\.?|·{2,}|_{3,}|-{3,}|–{2,}|\t|\s{4,}|→|[-=]>)[\s.…]*/g;
 const NUMBERED = /^(?:go to\s+|see\s+|to\s+)?(?:couplet\s+|no\.?\s+)?\(?(\d{1,4}|[A-Z])\)?[a-z]?\.?$/;
 const OTHER_KEY = /^(?:\(?\s*see\s+)?(?:the\s+)?key\s+(?:to|for|of)\s+(.+?)\)?\.?$/i;
 /** What an indented key says where it prints a part again. */
@@ -110,7 +110,13 @@ const joinedLines = (text: string) =>
     .replace(/([\p{Ll}])-\n\s*(?=\p{Ll})/gu, '$1')
     .replace(/\s*\n\s*/g, ' ')
     .trim();
-const trimmed = (text: string) => trimmedEnd(joinedLines(text), spaceOr('.…:–—-'));
+/** A test that is negative, "K–", ends in no leader. */
+const NEGATIVE = /(?:^|[\s;,(])\p{Lu}\p{L}?[−–-]$/u;
+const trimmed = (text: string) => {
+  const joined = joinedLines(text);
+  const open = trimmedEnd(joined, spaceOr('.…:'));
+  return NEGATIVE.test(open.slice(-5)) ? open : trimmedEnd(joined, spaceOr('.…:–—-'));
+};
 
 function destinationOf(tail: string, roman = false): Written | undefined {
   const plain = joinedLines(tail)

@@ -111,7 +111,7 @@ export function gatherLeads(text: readonly string[]): { leads: WrittenLead[]; pr
 
 /** Does the last line of a lead ask for more: it ends in a leader, a comma or a dash? */
 const goesOn = (open: Open | undefined): boolean =>
-  /(?:\.\.\.|…|··|___|→|[,–-])$/.test((open?.lines.at(-1) ?? '').trimEnd().slice(-3));
+  /(?:\.\.|…|··|___|→|[,–-])$/.test((open?.lines.at(-1) ?? '').trimEnd().slice(-3));
 
 /** Does the next line that says anything begin a lead of its own? */
 function nextHasMark(lines: readonly string[], at: number, numbering: Numbering): boolean {
@@ -124,7 +124,7 @@ const saysWhere = (raw: string): boolean => {
   const text = raw.trim();
   return (
     /^\p{Lu}\p{Ll}/u.test(text) &&
-    /(?:\.\.\.|…|··|___|---|––|→|\s{4})\s*\S/u.test(text.slice(-DESTINATION_REACH)) &&
+    /(?:\.\.|…|··|___|---|––|→|\s{4})\s*\S/u.test(text.slice(-DESTINATION_REACH)) &&
     isDestined(text)
   );
 };
