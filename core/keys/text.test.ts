@@ -120,6 +120,12 @@ describe('a key in print', () => {
     ]);
   });
 
+  it('does not take several couplets for a name', () => {
+    const { key, problems } = readKeyText('1a Eyes long ... 2 or 3\n1b Eyes round ... Murica lata', 'Several');
+    expect(key!.couplets[0].leads[0].to).toEqual({ kind: 'open' });
+    expect(problems.map(({ code, line }) => [code, line])).toEqual([['no-destination', 1]]);
+  });
+
   it('offers what stands above it as what it is called', () => {
     const leads = '1a Eyes long ... Talitra rubra\n1b Eyes round ... Talitra alba';
     const headed = readKeyText(`\n**Key to the  crickets of Quell.**\nAfter Dallow.\n\n${leads}`, 'Crickets');

@@ -9,6 +9,8 @@ export type Written = { kind: 'number'; number: string } | Extract<Destination, 
 const LEADERS = /\s*(?:\.{3,}|(?<!\.)\.{2}(?![.\d])|…+|(?:\.\s){2,}\.?|·{2,}|_{3,}|-{3,}|–{2,}|\t|\s{4,}|→|[-=]>)[\s.…]*/g;
 const NUMBERED = /^(?:go to\s+|see\s+|to\s+)?(?:couplet\s+|no\.?\s+)?\(?(\d{1,4}|[A-Z])\)?[a-z]?\.?$/;
 const OTHER_KEY = /^(?:\(?\s*see\s+)?(?:the\s+)?key\s+(?:to|for|of)\s+(.+?)\)?\.?$/i;
+/** "2 or 3": a lead goes on to one couplet, and nothing is called so. */
+const SEVERAL = /^\d{1,4}[a-z]?(?:\s*(?:,|&|\/|or|and|to|[–-])\s*\d{1,4}[a-z]?)+$/i;
 /** What an indented key says where it prints a part again. */
 export const REPEATED = /\s*\[couplet \d+ is printed above and repeated here\]\s*$/;
 /** A name: a capitalised word, epithets, author and year, open to marks and brackets. */
@@ -129,5 +131,5 @@ function destinationOf(tail: string, roman = false): Written | undefined {
   const other = OTHER_KEY.exec(plain);
   if (other) return { kind: 'key', title: closed(other[1]).slice(0, 200) };
   const name = plain.replace(/[*_]/g, '').replace(/\.$/, '').slice(0, 200);
-  return name ? { kind: 'taxon', name } : undefined;
+  return name && !SEVERAL.test(name) ? { kind: 'taxon', name } : undefined;
 }
