@@ -30,7 +30,7 @@ export interface CarriedOver {
 /** Parts that are taken whole, or not. */
 const WHOLE = [
   ...(['dependence', 'policy', 'occurrence', 'regions', 'habitats', 'views', 'circumstances', 'company'] as const),
-  ...(['treatments', 'glossary', 'figures', 'unions', 'costs', 'field', 'heredity', 'settings'] as const),
+  ...(['treatments', 'glossary', 'figures', 'unions', 'costs', 'field', 'heredity', 'settings', 'plan', 'plateTraits'] as const),
 ] satisfies (keyof DraftPart)[];
 
 /** Fields told of what both changed. */

@@ -34,7 +34,7 @@ const LISTS = [
 ];
 
 /** Parts that are told leaf by leaf. */
-const WHOLE = ['facets', 'policy', 'occurrence', 'costs', 'field', 'heredity', 'settings'] as const;
+const WHOLE = ['facets', 'policy', 'occurrence', 'costs', 'field', 'heredity', 'settings', 'plateTraits'] as const;
 
 /** Words beyond this many letters are cut: it is to be seen that they changed, and the page of the guide has them. */
 const LONG = 120;
@@ -53,8 +53,11 @@ export function guideChanges(before: Draft, after: Draft): GuideChanges {
     title: SECTIONS[part],
     lines: leaves({ [part]: before[part] }, { [part]: after[part] }, 1),
   }));
+  const plan = before.plan === after.plan ? [] : [become(before.plan, after.plan)];
   return {
-    parts: [{ title: 'About it', lines: head }, ...lists, ...whole].filter(({ lines }) => lines.length > 0),
+    parts: [{ title: 'About it', lines: head }, ...lists, ...whole, { title: SECTIONS.plan, lines: plan }].filter(
+      ({ lines }) => lines.length > 0,
+    ),
     cells: cellChanges(before, after),
   };
 }

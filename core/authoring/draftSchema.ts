@@ -75,6 +75,8 @@ export const DraftPart = Draft.pick({
   heredity: true,
   origin: true,
   settings: true,
+  plan: true,
+  plateTraits: true,
 }).partial();
 export type DraftPart = z.infer<typeof DraftPart>;
 
@@ -90,6 +92,8 @@ const OPTIONAL_PARTS = [
   'field',
   'heredity',
   'origin',
+  'plan',
+  'plateTraits',
 ] as const;
 
 /** Of which form, by which source, of which character: what one score of a guide is known by. */

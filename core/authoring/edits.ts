@@ -38,6 +38,8 @@ export function applyEdit(working: Working, edit: Edit): Outcome<Edit[]> {
       const drop = names.filter((name) => draft[name] === undefined) as typeof edit.drop;
       const next = { ...draft, ...edit.set };
       for (const name of edit.drop) delete next[name];
+      // What drives a plate can be said from format 2 on.
+      if (edit.set.plateTraits && next.formatVersion < 2) next.formatVersion = 2;
       working.draft = next;
       return done([{ do: 'part', set, drop }]);
     }

@@ -31,6 +31,8 @@ export const SECTIONS = {
   field: 'Rules of a catch',
   heredity: 'How it is inherited',
   settings: 'Settings',
+  plan: 'The body plan that it is drawn by',
+  plateTraits: 'What shows on its plates',
 } as const satisfies Partial<Record<keyof Draft, string>>;
 
 /** What something of a guide is called: a taxon by its name, a word by itself, a photograph by whose it is, all else by its label. */

@@ -11,4 +11,4 @@ export { type DrawnGuide, type Plan, planFor, type PlanName } from './plan';
 export { type ScaleBar, scaleBar } from './scale';
 export { isOf, type Traits, traitsOf } from './traits';
 export { traitsRead } from './traitsRead';
-export { isDrawn, type Vocabulary } from './vocabulary';
+export { foreignWords, isDrawn, traitOf, type Vocabulary, wordFor } from './vocabulary';

@@ -29,6 +29,10 @@ const StateLooks = lazyPart(
   () => import('./StateLooks'),
   (part) => part.StateLooks,
 );
+const OnPlate = lazyPart(
+  () => import('./OnPlate'),
+  (part) => part.OnPlate,
+);
 const ProtocolForm = lazyPart(
   () => import('./ProtocolForm'),
   (part) => part.ProtocolForm,
@@ -84,6 +88,11 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
             </Suspense>
           )}
         </>
+      )}
+      {draft.plan && (
+        <Suspense fallback={<Loading what="What it shows on the plates" />}>
+          <OnPlate character={character} draft={draft} edit={edit} />
+        </Suspense>
       )}
       {kind === 'count' && (
         <CommitField

@@ -117,3 +117,67 @@ describe('how states are drawn', () => {
     ]);
   });
 });
+
+describe('drawn by a body plan', () => {
+  const COUNT: DraftCharacter = {
+    ...LEAF,
+    id: 'teeth',
+    label: 'Teeth',
+    kind: 'count',
+    states: undefined,
+    counts: { from: 0, to: 9 },
+  };
+  const BACK: DraftCharacter = {
+    ...{ ...LEAF, id: 'back', label: 'Back' },
+    states: [
+      { id: 'a', label: 'smooth' },
+      { id: 'b', label: 'with ribs' },
+    ],
+  };
+
+  beforeEach(async () => {
+    edits = [];
+    working = workingOf({
+      ...ledgeCrabs,
+      plan: undefined,
+      views: [{ id: 'whole', label: 'whole' }],
+      characters: [BACK, COUNT],
+      scores: [],
+    });
+    await showScreen(<Characters />);
+  });
+
+  it('is chosen, brings its views, and each character is said to show on it; its states as words of the plan', async () => {
+    await shown('Drawn as');
+    await choose('Body plan', 'a crab');
+    await screen.findByLabelText('a crab, as it is drawn where nothing is said');
+    expect(working.draft.plan).toBe('crab');
+    expect(working.draft.views.map(({ id, label }) => [id, label])).toEqual([
+      ['whole', 'whole'],
+      ['dorsal', 'from above'],
+      ['ventral', 'from below'],
+    ]);
+    await press('Change Back');
+    await shown('What it shows on the plates');
+    await choose('What it shows on the plates', 'granules');
+    await shown('with ribs is drawn as');
+    expect(working.draft.plateTraits).toEqual({ granules: { character: 'back', words: { a: 'smooth' } } });
+    await choose('with ribs is drawn as', 'dense');
+    expect(working.draft.plateTraits!.granules.words).toEqual({ a: 'smooth', b: 'dense' });
+    await choose('What it shows on the plates', 'granules');
+    expect(working.draft.plateTraits).toBeUndefined();
+    await choose('Body plan', 'by its states alone');
+    expect(working.draft.plan).toBeUndefined();
+    expect(screen.queryByText('What it shows on the plates')).toBeNull();
+  });
+
+  it('offers numbers to what is counted', async () => {
+    await shown('Drawn as');
+    await choose('Body plan', 'a crab');
+    await press('Change Teeth');
+    await shown('What it shows on the plates');
+    await choose('What it shows on the plates', 'side teeth');
+    await shown(/^Drawn from \d+ to \d+;/);
+    expect(working.draft.plateTraits).toEqual({ 'side-teeth': { character: 'teeth' } });
+  });
+});
