@@ -23,7 +23,7 @@ export function Loading({ what }: { what: string }) {
       </Text>
       {!online && (
         <Text size="small" style={styles.centred}>
-          There is no connection. What has to be fetched comes when there is one.
+          Waiting for a connection: what has to be fetched comes with it.
         </Text>
       )}
     </View>

@@ -262,10 +262,10 @@ describe('sheets, notices and states', () => {
   it('what is being fetched is named', () => {
     render(<Loading what="The guide" />);
     expect(screen.getByLabelText('The guide is being fetched')).toBeTruthy();
-    expect(screen.queryByText(/no connection/)).toBeNull();
+    expect(screen.queryByText(/for a connection/)).toBeNull();
     act(() => onlineManager.setOnline(false));
-    expect(screen.getByText(/^There is no connection\./)).toBeTruthy();
+    expect(screen.getByText(/^Waiting for a connection/)).toBeTruthy();
     act(() => onlineManager.setOnline(true));
-    expect(screen.queryByText(/no connection/)).toBeNull();
+    expect(screen.queryByText(/for a connection/)).toBeNull();
   });
 });

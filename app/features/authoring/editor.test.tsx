@@ -346,11 +346,11 @@ it('a specimen is tried on it, and its readings are taken back', async () => {
   act(() => onlineManager.setOnline(false));
   await choose('Coil', 'low cone');
   // Nothing is said of these readings by what was said of others.
-  await shown(/^There is no connection/);
+  await shown(/^Waiting for a connection/);
   expect(screen.queryByText(/90 in 100/)).toBeNull();
   act(() => onlineManager.setOnline(true));
   await shown('Velutrina alta: 90 in 100');
-  expect(screen.queryByText(/^There is no connection/)).toBeNull();
+  expect(screen.queryByText(/^Waiting for a connection/)).toBeNull();
 });
 
 it('says what people take for one another, and where a cell would help them', async () => {
