@@ -17,7 +17,7 @@ export {
 } from './inherited';
 export { guideFromKeys, type KeyGuide } from './keyGuide';
 export { writtenGenotypes } from '../guide/heredityModel';
-export { offPlate, onPlate, stateOnPlate, suits } from './onPlate';
+export { isOnPlate, offPlate, onPlate, type PlanTrait, stateOnPlate, suits } from './onPlate';
 export { packed, unpacked } from './packed';
 export { type Part, partKey, partsIn, sayPart } from './parts';
 export { draftProblems } from './problems';

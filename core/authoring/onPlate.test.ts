@@ -23,6 +23,7 @@ const BILL: DraftCharacter = {
     { id: 'black', label: 'as black as the cap' },
   ],
 };
+const of = (id: string) => ({ id, known: TERN.vocabulary[id], place: TERN.places[id] });
 const words = TERN.vocabulary['bill-colour'];
 const begun = () => {
   const working = workingOf(emptyDraft('terns', 'Terns'));
@@ -36,7 +37,7 @@ const begun = () => {
 describe('what drives the plates of a draft', () => {
   it('is a character, with the words of the plan that its states have in them', () => {
     const working = begun();
-    applyEdits(working, [onPlate(working.draft, BILL, 'bill-colour', words)]);
+    applyEdits(working, onPlate(working.draft, BILL, of('bill-colour')));
     expect(working.draft.plateTraits).toEqual({
       'bill-colour': { character: 'beak', words: { bright: 'orange', black: 'black' } },
     });
@@ -51,13 +52,17 @@ describe('what drives the plates of a draft', () => {
   it('is one character for each trait, and one trait for each character', () => {
     const working = begun();
     const legs = { ...BILL, id: 'legs', label: 'Legs' };
-    applyEdits(working, [{ do: 'character', character: legs }, onPlate(working.draft, BILL, 'bill-colour', words)]);
-    applyEdits(working, [onPlate(working.draft, BILL, 'leg-colour', TERN.vocabulary['leg-colour'])]);
+    applyEdits(working, [{ do: 'character', character: legs }, ...onPlate(working.draft, BILL, of('bill-colour'))]);
+    applyEdits(working, onPlate(working.draft, BILL, of('leg-colour')));
     expect(Object.keys(working.draft.plateTraits!)).toEqual(['leg-colour']);
-    applyEdits(working, [onPlate(working.draft, legs, 'leg-colour', TERN.vocabulary['leg-colour'])]);
+    applyEdits(working, onPlate(working.draft, legs, of('leg-colour')));
     expect(working.draft.plateTraits!['leg-colour'].character).toBe('legs');
-    applyEdits(working, [offPlate(working.draft, 'legs')]);
+    applyEdits(working, offPlate(working.draft, legs));
     expect(working.draft).not.toHaveProperty('plateTraits');
+    expect(working.draft.characters.map(({ id, plate, views }) => [id, plate, views])).toEqual([
+      ['beak', { view: 'perched', part: 'legs' }, ['whole', 'perched']],
+      ['legs', undefined, ['whole']],
+    ]);
   });
 
   it('suits words to states, and numbers to what is measured or counted', () => {

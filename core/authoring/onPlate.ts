@@ -17,29 +17,49 @@ const setTo = (plateTraits: Driven): Edit =>
 const without = (driven: Driven | undefined, character: string): Driven =>
   Object.fromEntries(Object.entries(driven ?? {}).filter(([, one]) => one.character !== character));
 
+/** Is a character said to drive the plates? */
+export const isOnPlate = ({ plan, plateTraits }: Pick<Draft, 'plan' | 'plateTraits'>, character: string): boolean =>
+  plan !== undefined && Object.values(plateTraits ?? {}).some((one) => one.character === character);
+
 /** A character shows in nothing on the plates. One whose own id is a trait's still shows there. */
-export const offPlate = ({ plateTraits }: Pick<Draft, 'plateTraits'>, character: string): Edit =>
-  setTo(without(plateTraits, character));
+export function offPlate({ plateTraits }: Pick<Draft, 'plateTraits'>, character: DraftCharacter): Edit[] {
+  const bare = { ...character };
+  delete bare.plate;
+  return [setTo(without(plateTraits, character.id)), { do: 'character', character: bare }];
+}
+
+/** A trait of a body plan: what it is drawn from, and where it shows. */
+export interface PlanTrait {
+  id: string;
+  known: Known;
+  place?: DraftCharacter['plate'];
+}
 
 /**
  * A character is what a trait of the body plan is drawn by; each state as the word of the plan that its own words have in
  * them, where there is one.
  */
-export function onPlate(
-  { plateTraits }: Pick<Draft, 'plateTraits'>,
-  { id, states }: Pick<DraftCharacter, 'id' | 'states'>,
-  trait: string,
-  known: Known,
-): Edit {
+export function onPlate({ plateTraits }: Pick<Draft, 'plateTraits'>, character: DraftCharacter, trait: PlanTrait): Edit[] {
+  const { known, place } = trait;
   const words = Object.fromEntries(
-    (Array.isArray(known) ? (states ?? []) : []).flatMap((state) => {
+    (Array.isArray(known) ? (character.states ?? []) : []).flatMap((state) => {
       const word = likest(state, known as readonly string[]);
       return word ? [[state.id, word]] : [];
     }),
   );
-  const driver = { character: id, ...(Object.keys(words).length ? { words } : {}) };
-  return setTo({ ...without(plateTraits, id), [trait]: driver });
+  const driver = { character: character.id, ...(Object.keys(words).length ? { words } : {}) };
+  return [
+    setTo({ ...without(plateTraits, character.id), [trait.id]: driver }),
+    ...(place ? [{ do: 'character' as const, character: shownAt(character, place) }] : []),
+  ];
 }
+
+/** Where it shows it is seen from, too. */
+const shownAt = (character: DraftCharacter, plate: NonNullable<DraftCharacter['plate']>): DraftCharacter => ({
+  ...character,
+  plate,
+  views: [...new Set([...character.views, plate.view])],
+});
 
 /** A state of the character that drives a trait is drawn as a word of the plan's. */
 export function stateOnPlate(

@@ -2,6 +2,7 @@ import type { Character, Guide } from '../guide/working';
 import type { Plate } from './display';
 import type { Measure } from './measure';
 import type { Detail } from './pen';
+import type { Places } from './places';
 import type { Traits } from './traits';
 import { type Drawn, plateTraits, traitOf as traitFor, type Vocabulary, wordFor } from './vocabulary';
 
@@ -11,6 +12,8 @@ export type PlanName = NonNullable<Guide['plan']>;
 export interface Plan {
   /** What it is drawn from. */
   vocabulary: Vocabulary;
+  /** Where each of that shows. */
+  places: Places;
   views: readonly string[];
   draw: (traits: Traits, view: string, detail: Detail) => Plate;
   tile: (character: Character, state: string | number) => Plate | undefined;

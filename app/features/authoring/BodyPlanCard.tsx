@@ -1,5 +1,5 @@
 import { PLANS } from '@plesion/core/guide';
-import { foreignWords, type PlanName } from '@plesion/core/plates';
+import { foreignWords, type PlanName, type Plate } from '@plesion/core/plates';
 import { useState } from 'react';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -58,10 +58,8 @@ export function BodyPlanCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>)
       />
       {problem && <Notice kind="problem">{problem}</Notice>}
       {plan && (
-        <PlateView
+        <Usual
           plate={plan.draw({}, plan.views[0], 'thumb')}
-          width={SIZE}
-          height={SIZE}
           label={`${PLAN_WORDS[draft.plan!]}, as it is drawn where nothing is said`}
         />
       )}
@@ -72,6 +70,12 @@ export function BodyPlanCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>)
       ))}
     </Card>
   );
+}
+
+function Usual({ plate, label }: { plate: Plate; label: string }) {
+  const { width, height } = plate.box;
+  const scale = SIZE / Math.max(width, height);
+  return <PlateView plate={plate} width={width * scale} height={height * scale} label={label} />;
 }
 
 const viewsMissing = (drawn: readonly string[], had: readonly { id: string }[]) =>

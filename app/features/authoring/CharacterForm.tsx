@@ -1,4 +1,4 @@
-import { type DraftCharacter, withRanges } from '@plesion/core/authoring';
+import { type DraftCharacter, isOnPlate, withRanges } from '@plesion/core/authoring';
 import { CHARACTER_GROUPS, HANDLING } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -53,6 +53,8 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
   };
   const { states, counts, kind } = character;
   const stated = kind === 'nominal' || kind === 'ordered';
+  // What the body plan draws needs no tiles of its own; those it has go before.
+  const onPlateOnly = isOnPlate(draft, character.id) && !states?.some(({ tile }) => tile);
   const at = (of: string) => (problem?.of === of ? problem.says : undefined);
   return (
     <View style={styles.form}>
@@ -82,7 +84,7 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
             value={(states ?? []).map(({ label }) => label).join(', ')}
             onCommit={(text) => put({ states: statesFrom(text, states ?? []) })}
           />
-          {states && states.length > 0 && (
+          {states && states.length > 0 && !onPlateOnly && (
             <Suspense fallback={<Loading what="How they are drawn" />}>
               <StateLooks character={character} figures={draft.figures ?? []} onChange={(drawn) => put({ states: drawn })} />
             </Suspense>

@@ -40,8 +40,8 @@ export function OnPlate({ character, draft, edit }: Props) {
           .filter(([, one]) => suits(character, one))
           .map(([id]) => ({ id, label: wordsOf(id) }))}
         chosen={trait}
-        onChange={(next) => edit(onPlate(draft, character, next, vocabulary[next]))}
-        onClear={() => edit(offPlate(draft, character.id))}
+        onChange={(next) => edit(...onPlate(draft, character, { id: next, known: vocabulary[next], place: plan.places[next] }))}
+        onClear={() => edit(...offPlate(draft, character))}
       />
       {known && 'from' in known && (
         <Text
@@ -63,7 +63,7 @@ interface WordsProps extends Props {
 function Words({ character, draft, edit, plan, trait, known }: WordsProps) {
   // In the plan's own words, whatever drives them.
   const own = useMemo(() => planOf({ plan: draft.plan }), [draft.plan]);
-  const as = { ...character, id: trait } as Character;
+  const as = { ...character, id: trait, plate: plan.places[trait] } as Character;
   return (character.states ?? []).map(({ id, label }) => {
     const now = wordFor(draft, plan.vocabulary, trait, id);
     return (

@@ -11,6 +11,7 @@ import { beetleModel, sizeOf } from './model';
 import { beetleMeasures } from './measures';
 import { beetleTile } from './tiles';
 import { BEETLE_TRAITS } from './vocabulary';
+import { BEETLE_PLACES } from './places';
 
 export const BEETLE_VIEWS = ['dorsal', 'lateral', 'head', 'hind-leg'] as const;
 export type BeetleView = (typeof BEETLE_VIEWS)[number];
@@ -39,6 +40,7 @@ export function drawBeetle(traits: Traits, view: BeetleView, detail: Detail = 'f
 
 export const BEETLE: Plan = {
   vocabulary: BEETLE_TRAITS,
+  places: BEETLE_PLACES,
   views: BEETLE_VIEWS,
   draw: (traits, view, detail) => drawBeetle(traits, view as BeetleView, detail),
   tile: beetleTile,

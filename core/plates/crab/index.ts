@@ -12,6 +12,7 @@ import { type CrabModel, crabModel, GROUNDS } from './model';
 import { crabMeasures } from './measures';
 import { crabTile } from './tiles';
 import { CRAB_TRAITS } from './vocabulary';
+import { CRAB_PLACES } from './places';
 
 export { crabModel, type CrabModel } from './model';
 export { carapaceOutline } from './carapace';
@@ -63,6 +64,7 @@ function drawBelow(pen: Pen, model: CrabModel): void {
 
 export const CRAB: Plan = {
   vocabulary: CRAB_TRAITS,
+  places: CRAB_PLACES,
   views: CRAB_VIEWS,
   draw: (traits, view, detail) => drawCrab(traits, view as CrabView, detail),
   tile: crabTile,

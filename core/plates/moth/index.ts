@@ -7,7 +7,7 @@ import { drawAtRest, drawSpread } from './spread';
 import { mothMeasures } from './measures';
 import { mothTile } from './tiles';
 import { MOTH_TRAITS } from './vocabulary';
-
+import { MOTH_PLACES } from './places';
 
 export const MOTH_VIEWS = ['spread', 'rest'] as const;
 export type MothView = (typeof MOTH_VIEWS)[number];
@@ -23,6 +23,7 @@ export function drawMoth(traits: Traits, view: MothView, detail: Detail = 'full'
 
 export const MOTH: Plan = {
   vocabulary: MOTH_TRAITS,
+  places: MOTH_PLACES,
   views: MOTH_VIEWS,
   draw: (traits, view, detail) => drawMoth(traits, view as MothView, detail),
   tile: mothTile,

@@ -9,6 +9,7 @@ import { drawPerched } from './perched';
 import { ternMeasures } from './measures';
 import { ternTile } from './tiles';
 import { TERN_TRAITS } from './vocabulary';
+import { TERN_PLACES } from './places';
 
 export const TERN_VIEWS = ['perched', 'below', 'head-on'] as const;
 export type TernView = (typeof TERN_VIEWS)[number];
@@ -25,6 +26,7 @@ export function drawTern(traits: Traits, view: TernView, detail: Detail = 'full'
 
 export const TERN: Plan = {
   vocabulary: TERN_TRAITS,
+  places: TERN_PLACES,
   views: TERN_VIEWS,
   draw: (traits, view, detail) => drawTern(traits, view as TernView, detail),
   tile: ternTile,

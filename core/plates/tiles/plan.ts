@@ -37,6 +37,7 @@ function planOf({ characters, views }: TiledGuide): Plan | null {
       return tile ? [{ character, tile }] : [];
     });
   return {
+    places: {},
     vocabulary: Object.fromEntries(
       tiled.map(({ id, states }) => [id, states!.flatMap((state) => (isDrawnTile(state.tile) ? [state.id] : []))]),
     ),

@@ -12,6 +12,7 @@ import { drawStemPlate } from './stem';
 import { umbelMeasures } from './measures';
 import { umbelTile } from './tiles';
 import { UMBEL_TRAITS } from './vocabulary';
+import { UMBEL_PLACES } from './places';
 
 export const UMBEL_VIEWS = ['habit', 'leaf', 'stem', 'umbel', 'flower', 'fruit'] as const;
 export type UmbelView = (typeof UMBEL_VIEWS)[number];
@@ -47,6 +48,7 @@ export function umbelShows(traits: Traits, view: UmbelView): boolean {
 
 export const UMBEL: Plan = {
   vocabulary: UMBEL_TRAITS,
+  places: UMBEL_PLACES,
   views: UMBEL_VIEWS,
   draw: (traits, view, detail) => drawUmbelView(traits, view as UmbelView, detail),
   tile: umbelTile,
