@@ -31,6 +31,7 @@ import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { authoringApi } from './authoringApi';
+import { MendCell } from './MendCell';
 import type { Writing } from './writing';
 import type { PartProps } from './WritingScreen';
 
@@ -162,8 +163,8 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
             <Text>
               {`Read: ${told.taxa} taxa, ${told.characters} characters. ${comes ? 'It is being fetched …' : told.back ? 'One step back undoes all of it.' : 'It is too much to be taken back by a step.'}`}
             </Text>
-            {told.problems.slice(0, SHOWN).map(({ taxon, character, text: cell, message }) => (
-              <Text key={`${taxon} ${character}`} size="small">{`${taxon}, ${character}, “${cell}”: ${message}`}</Text>
+            {told.problems.slice(0, SHOWN).map((one) => (
+              <MendCell key={`${one.taxon} ${one.character}`} of={one} {...{ draft, scores, edit, source }} />
             ))}
             {told.left > told.problems.slice(0, SHOWN).length && (
               <Text size="small">{`and ${told.left - Math.min(told.problems.length, SHOWN)} more`}</Text>

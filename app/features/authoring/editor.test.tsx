@@ -265,6 +265,17 @@ it('a table is imported and undone in one step; what cannot be read is told by c
   await press('Import it');
   await shown('One cell was not taken');
   screen.getByText(/^Orbissa plana, Height, “wide”/);
+  const height = () =>
+    [...working.scores.values()].find(({ character, scope }) => character === 'height' && scope.taxon === 'orbissa-plana')?.value;
+  const before = height();
+  await keep('Instead, for Orbissa plana, Height', 'wider');
+  screen.getByText(/^Orbissa plana, Height, “wide”: .*wider/);
+  expect(height()).toEqual(before);
+  await keep('Instead, for Orbissa plana, Height', '4–6');
+  await shown('Orbissa plana, Height: now “4–6”.');
+  await waitFor(() => expect(height()).toEqual({ kind: 'range', range: '4–6' }));
+  await press('Undo');
+  await waitFor(() => expect(height()).toEqual(before));
   await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Orbissa nova'));
   expect(working.draft.characters.at(-1)).toMatchObject({ label: 'Smell', states: [{ label: 'none' }, { label: 'of mint' }] });
   await press('Save as NEXUS');
