@@ -57,9 +57,10 @@ const rankOf = (name: string): Taxon['rank'] => {
  * with. Endings that name nothing are left out.
  */
 export function namedAt(all: readonly (readonly Ending[])[]): { genera: Taxon[]; named: Named[] } {
-  const ended = all.flatMap((endings, key) =>
-    endings.flatMap((ending) => endedAt(ending, key, marksOf(endings.map(({ lead }) => lead)))),
-  );
+  const ended = all.flatMap((endings, key) => {
+    const marks = marksOf(endings.map(({ lead }) => lead));
+    return endings.flatMap((ending) => endedAt(ending, key, marks));
+  });
   const spelled = spelledOut(ended.map(({ name }) => name));
   const byName = new Map<string, typeof ended>();
   for (const one of ended) {
