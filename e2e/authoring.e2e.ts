@@ -287,7 +287,13 @@ describe('every part of the editor, on a phone', () => {
     const faults: Record<string, string[]> = {};
     for (const [name, go, seen] of steps) {
       await go();
-      await phone.getByText(seen, { exact: true }).first().waitFor();
+      await phone
+        .getByText(seen, { exact: true })
+        .first()
+        .waitFor()
+        .catch(async () => {
+          throw new Error(`“${seen}” is not there: ${await phone.locator('#root').innerText()}`);
+        });
       const found = [...(await faultsOf(phone)), ...(await cutWithLargeLetters(phone, SIZES[0]))];
       if (found.length) faults[name] = found;
     }

@@ -89,6 +89,8 @@ export async function cutWithLargeLetters(page: Page, phone: { width: number; he
   }
   await allInSight(page, false);
   await lettersOf(page, 'usual');
+  // What is pressed next would else move away beneath the finger.
+  await until(async () => (await letterSize(page)) <= 1.1 * usual);
   return found;
 }
 
