@@ -110,7 +110,9 @@ export const PublishWrite = z.strictObject({ version: z.number().int().min(0) })
 export type PublishWrite = z.output<typeof PublishWrite>;
 
 /** What a draft says back, with what the station's verified records say against its scores. */
-export const DraftLook = LookedOver.extend({ records: z.array(z.string()) });
+export const DraftLook = LookedOver.extend({
+  records: z.array(z.object({ taxon: z.string(), character: z.string(), text: z.string() })),
+});
 export type DraftLook = z.output<typeof DraftLook>;
 
 const Conflict = z.object({ key: z.string(), name: z.string(), ours: z.string(), theirs: z.string() });

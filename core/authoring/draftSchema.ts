@@ -150,8 +150,16 @@ export interface Mistaken {
 
 /** What a draft says back to the one who writes it. */
 export const LookedOver = z.object({
-  /** What keeps it from being published, by field. */
-  problems: z.array(z.object({ code: z.string(), message: z.string(), field: z.string().optional() })),
+  /** What keeps it from being published, by field; where it is of one taxon or one character, of which. */
+  problems: z.array(
+    z.object({
+      code: z.string(),
+      message: z.string(),
+      field: z.string().optional(),
+      taxon: z.string().optional(),
+      character: z.string().optional(),
+    }),
+  ),
   /** Pairs of taxa that nothing written so far tells apart, with how much of the two is the same, 0..1. */
   alike: z.array(z.object({ a: z.string(), b: z.string(), same: z.number() })),
   /** Pairs that people took for one another, how often, and how much of the two is the same; the most often first. */

@@ -120,7 +120,10 @@ it('a score that cannot be is named by its taxon', () => {
   const [first, ...rest] = draft.scores;
   const scores = [{ ...first, value: { kind: 'states' as const, states: { round: 0.8, square: 0.5 } } }, ...rest];
   expect(lookOver({ ...draft, scores }).problems).toMatchObject([
-    { code: 'frequencies-above-one', message: expect.stringMatching(/^alba: /) },
+    {
+      ...{ code: 'frequencies-above-one', message: expect.stringMatching(/^alba: /) },
+      ...{ taxon: 'alba', character: first.character },
+    },
   ]);
 });
 
@@ -145,7 +148,10 @@ it('a character that wants states or a view is named by its place', () => {
       { ...spur, views: [] },
     ],
   });
-  expect(problems.map(({ field }) => field)).toEqual(['characters[0].states', 'characters[1].views']);
+  expect(problems.map(({ field, character }) => `${field} ${character}`)).toEqual([
+    `characters[0].states ${head.id}`,
+    `characters[1].views ${spur.id}`,
+  ]);
 });
 
 describe('of a guide that can be read', () => {
@@ -185,6 +191,14 @@ describe('of a guide that can be read', () => {
         ],
       },
     ]);
+    // Of a part of the taxon it is said of which.
+    const female = { taxon: 'alba', facets: { sex: ['female'] } };
+    const facets = { sex: ['female', 'male'].map((id) => ({ id, label: id })) };
+    const forms = ['female', 'male'].map((id) => ({ share: 0.5, facets: { sex: { [id]: 1 } } }));
+    const taxa = draft.taxa.map((taxon) => (taxon.id === 'alba' ? { ...taxon, forms } : taxon));
+    const apart = [...draft.scores, { ...cell('head', 'alba', 'long', 'book'), scope: female }];
+    const [{ said }] = lookOver({ ...draft, facets, taxa, sources, policy, scores: apart }).against;
+    expect(said.map(({ source }) => source)).toEqual(['Our own', 'The book, female']);
   });
 
   it('marks that part the kinds alike are named, until they are of one group', () => {

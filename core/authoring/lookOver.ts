@@ -13,6 +13,7 @@ import {
 import { normalBelow } from '../probability';
 import { printCell } from './cells';
 import type { Draft, LookedOver, Mistaken } from './draftSchema';
+import { sayPart } from './parts';
 import { problemsOf } from './problems';
 import { guideSoFar } from './soFar';
 import { unreachedIn } from './reached';
@@ -68,7 +69,7 @@ function againstSources(compiled: CompiledGuide): LookedOver['against'] {
       taxon: forms[of[0]].taxon,
       character,
       said: said.map(({ source, score }) => ({
-        source: sources.get(source) ?? source,
+        source: [sources.get(source) ?? source, sayPart(guide, score.scope)].filter(Boolean).join(', '),
         says: printCell(characters.get(character) ?? {}, score.value),
       })),
     }));

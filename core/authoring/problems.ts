@@ -1,11 +1,14 @@
 import { type Guide, isStates, readGuide } from '../guide';
 import type { Outcome, Problem } from '../problem';
-import type { Draft } from './draftSchema';
+import type { Draft, LookedOver } from './draftSchema';
+
+/** With the taxon and the character of which it is, where it is of one. */
+type Placed = LookedOver['problems'][number];
 
 /** What keeps a draft from being published, by field. */
 export const draftProblems = (draft: Draft): Problem[] => problemsOf(draft, readGuide(draft));
 
-export function problemsOf(draft: Draft, read: Outcome<Guide>): Problem[] {
+export function problemsOf(draft: Draft, read: Outcome<Guide>): Placed[] {
   const problems: Problem[] = [];
   const want = (field: keyof Draft, message: string) => problems.push({ code: 'wanted', field, message });
   if (!draft.title.trim()) want('title', 'Give it a title.');
@@ -32,15 +35,20 @@ export function problemsOf(draft: Draft, read: Outcome<Guide>): Problem[] {
   // What is wanted is said once, and in the words above.
   const said = new Set(problems.map(({ field }) => field));
   const own = found.filter(({ field = '' }) => !said.has(field) && !said.has(field.split('[')[0]) && !EMPTY.has(field));
-  return [...problems, ...own.map((problem) => placed(draft, problem))];
+  return [...problems, ...own].map((problem) => placed(draft, problem));
 }
 
 /** What an empty guide is refused for as well. */
 const EMPTY = new Set(['scores']);
 
-/** Of a score it is said of which taxon it is. */
-function placed({ scores, taxa }: Draft, problem: Problem): Problem {
-  const at = /^scores\[(\d+)\]/.exec(problem.field ?? '');
-  const taxon = at && taxa.find(({ id }) => id === scores[Number(at[1])]?.scope.taxon);
-  return taxon ? { ...problem, message: `${taxon.name}: ${problem.message}` } : problem;
+/** Of what it is; of a score that is said in its words too. */
+function placed({ scores, taxa, characters }: Draft, problem: Problem): Placed {
+  const [, list, at] = /^(scores|taxa|characters)\[(\d+)\]/.exec(problem.field ?? '') ?? [];
+  const which = Number(at);
+  if (list === 'taxa') return { ...problem, taxon: taxa[which]?.id };
+  if (list === 'characters') return { ...problem, character: characters[which]?.id };
+  const score = list && scores[which];
+  const taxon = score && taxa.find(({ id }) => id === score.scope.taxon);
+  if (!taxon) return problem;
+  return { ...problem, message: `${taxon.name}: ${problem.message}`, taxon: taxon.id, character: score.character };
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { DraftLook, StoredDraft } from '@plesion/contract/authoring';
 import type { CalibrationView } from '@plesion/contract/calibration';
+import type { GuideList } from '@plesion/contract';
 import { newStation, openTestServer, type TestServer } from '../test/testServer';
 import { mistakenWith } from './mistaken';
 
@@ -72,4 +73,23 @@ it('names that turned out otherwise are counted as the calibration page counts t
       Object.fromEntries(expected),
     );
   }
+});
+
+it('what a station’s verified records say against the books is told with its cell', async () => {
+  const demo = server.visitor();
+  await demo.post('/api/session').send({ name: 'Demo', password: 'demo' }).expect(200);
+  const { guides } = (await demo.get('/api/guides').expect(200)).body as GuideList;
+  const id = randomUUID();
+  await demo
+    .put(`/api/drafts/${id}`)
+    .send({ guideId: guides.find(({ slug }) => slug === 'ledge-crabs')!.id })
+    .expect(200);
+  const { records } = (await demo.get(`/api/drafts/${id}/look`).expect(200)).body as DraftLook;
+  expect(records).toEqual([
+    {
+      taxon: 'cinerata',
+      character: 'eye-stalks',
+      text: expect.stringMatching(/^long, well past the edge: books .*; ours \d+ of \d+$/),
+    },
+  ]);
 });

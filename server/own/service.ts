@@ -1,7 +1,8 @@
+import type { DraftLook } from '@plesion/contract/authoring';
 import type { OwnView, OwnWrite } from '@plesion/contract/own';
 import { followedIn, isCorrected, type OwnCell, type VerifiedRecord, withOwn, withoutOwn } from '@plesion/core/own';
 import type { StoredGuide } from '@plesion/contract';
-import type { Guide } from '@plesion/core/guide';
+import { type Guide, sayFacets } from '@plesion/core/guide';
 import type { AnalysisPool } from '../analysis/pool';
 import type { Em } from '../database/orm';
 import { findGuide, writeGuide } from '../guides/service';
@@ -53,12 +54,23 @@ const verifiedOf = (em: Em, stationId: string, guideId: string): Promise<Verifie
 const DRAFT_WEIGHT = 20;
 
 /** Where the station's verified records pull away from the scores of a guide that is being written, in words. */
-export async function recordsAgainst(em: Em, pool: AnalysisPool, stationId: string, id: string, guide: Guide): Promise<string[]> {
+export async function recordsAgainst(
+  em: Em,
+  pool: AnalysisPool,
+  stationId: string,
+  id: string,
+  guide: Guide,
+): Promise<DraftLook['records']> {
   const known = new Set(guide.taxa.map((taxon) => taxon.id));
   const records = (await verifiedOf(em, stationId, id)).filter(({ truth }) => known.has(truth.taxon));
   if (records.length === 0) return [];
   const cells = await pool.ask(stationId, 'own', { records, weight: DRAFT_WEIGHT }, { guide, hash: contentHash(guide) });
-  return cells.filter((cell) => cell.pulls && !isCorrected(guide, cell)).map(({ text }) => text);
+  return cells
+    .filter((cell) => cell.pulls && !isCorrected(guide, cell))
+    .map(({ taxon, facets, character, text }) => ({
+      ...{ taxon, character },
+      text: [sayFacets(guide, facets), text].filter(Boolean).join(': '),
+    }));
 }
 
 /** Make them a source of the guide as they are now, or take them away. */

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useSought } from '../../ui/useSought';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { LongRow } from '../../ui/LongList';
@@ -15,6 +16,8 @@ interface Props {
   depth?: number;
   height: number;
   open: boolean;
+  /** Is it what somebody came for? */
+  sought?: boolean;
   onToggle: () => void;
   /** The form of what is open. */
   children: ReactNode;
@@ -23,26 +26,29 @@ interface Props {
 const DEEPEST = 6;
 
 /** One of many that can be changed in place: its name, and its form where it is open. */
-export const ChangeRow = ({ name, says, strong, depth = 0, height, open, onToggle, children }: Props) => (
-  <LongRow height={height} style={[styles.row, { paddingLeft: 18 * Math.min(depth, DEEPEST) }]}>
-    <Row align="center" oneLine>
-      <View style={styles.name}>
-        <Text strong={strong}>{name}</Text>
-        <Text size="small" quiet>
-          {says}
-        </Text>
-      </View>
-      <Button
-        small
-        kind="quiet"
-        label={open ? 'Close' : 'Change'}
-        hint={`${open ? 'Close' : 'Change'} ${name}`}
-        onPress={onToggle}
-      />
-    </Row>
-    {open && children}
-  </LongRow>
-);
+export function ChangeRow({ name, says, strong, depth = 0, height, open, sought = false, onToggle, children }: Props) {
+  const own = useSought(sought);
+  return (
+    <LongRow height={height} style={[styles.row, { paddingLeft: 18 * Math.min(depth, DEEPEST) }]}>
+      <Row align="center" oneLine>
+        <View ref={own} style={styles.name}>
+          <Text strong={strong}>{name}</Text>
+          <Text size="small" quiet>
+            {says}
+          </Text>
+        </View>
+        <Button
+          small
+          kind="quiet"
+          label={open ? 'Close' : 'Change'}
+          hint={`${open ? 'Close' : 'Change'} ${name}`}
+          onPress={onToggle}
+        />
+      </Row>
+      {open && children}
+    </LongRow>
+  );
+}
 
 const styles = StyleSheet.create({
   row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs, gap: space.s },

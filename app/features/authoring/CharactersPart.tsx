@@ -26,8 +26,8 @@ const BodyPlanCard = lazyPart(
 );
 
 /** What kinds are told apart by. */
-export function CharactersPart({ id, draft, edit }: PartProps) {
-  const [open, setOpen] = useState<string>();
+export function CharactersPart({ id, draft, edit, sought }: PartProps) {
+  const [open, setOpen] = useState(sought?.character);
   const proposed = useMemo(
     () =>
       draft.characters.flatMap((character): Edit[] => {
@@ -57,6 +57,7 @@ export function CharactersPart({ id, draft, edit }: PartProps) {
             says={sayCharacter(character)}
             height={60}
             open={open === character.id}
+            sought={sought?.character === character.id}
             onToggle={() => setOpen(open === character.id ? undefined : character.id)}
           >
             <CharacterForm character={character} draft={draft} edit={edit} onGone={() => setOpen(undefined)} />

@@ -13,6 +13,8 @@ import { Text } from '../../ui/Text';
 import { authoringApi } from './authoringApi';
 import { ChangesCards } from './ChangesCards';
 import { DraftKeyCard } from './DraftKeyCard';
+import { GoalLine } from './GoalLine';
+import { type Goal, goalOf } from './goals';
 import { useBase } from './guideVersion';
 import { listsOf } from './lookLists';
 import { NewerCard, useNewer } from './NewerCard';
@@ -28,10 +30,12 @@ interface Props extends PartProps {
   saved: boolean;
   flush: () => Promise<void>;
   catchUp: () => Promise<void>;
+  /** To where something is mended. */
+  go: (goal: Goal) => void;
 }
 
 /** What the draft says back: what it wants, what nothing tells apart, where a cell would help; and the way to publish it. */
-export function LookPart({ id, draft, scores, edit, version, saved, flush, catchUp }: Props) {
+export function LookPart({ id, draft, scores, edit, version, saved, flush, catchUp, go }: Props) {
   const router = useRouter();
   const client = useQueryClient();
   const look = useQuery({
@@ -80,10 +84,9 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
       ))}
       {problems.length > 0 ? (
         <Notice kind="problem" title="Before it can be published">
-          {problems.slice(0, SHOWN).map(({ message, field }) => (
-            <Text key={`${field} ${message}`}>{message}</Text>
-          ))}
-          {problems.length > SHOWN && <Text>{`and ${problems.length - SHOWN} more`}</Text>}
+          <FirstOf of={problems} keyOf={({ message, field }) => `${field} ${message}`}>
+            {(problem) => <GoalLine text={problem.message} goal={goalOf(problem)} go={go} />}
+          </FirstOf>
           {lists.some(({ lines }) => lines.length > 0) && <Text quiet>What stands below is said of what is whole already.</Text>}
         </Notice>
       ) : newer.some(({ of }) => of === 'base') ? null : (
@@ -109,8 +112,8 @@ export function LookPart({ id, draft, scores, edit, version, saved, flush, catch
         ({ title, lines }) =>
           lines.length > 0 && (
             <Card key={title} title={title} aside={`${lines.length}`}>
-              <FirstOf of={lines} keyOf={(line) => line}>
-                {(line) => <Text>{line}</Text>}
+              <FirstOf of={lines} keyOf={({ text }) => text}>
+                {(line) => <GoalLine {...line} go={go} />}
               </FirstOf>
             </Card>
           ),

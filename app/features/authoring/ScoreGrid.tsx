@@ -13,6 +13,7 @@ import { GridRow } from './GridRow';
 import { useHalfTyped, useOnLeaving } from './useHalfTyped';
 import { useSliding } from './useSliding';
 import type { TreeRow } from './taxonTree';
+import type { PartProps } from './WritingScreen';
 
 interface Props {
   /** Of what it speaks: what is half typed is kept by it. */
@@ -22,6 +23,8 @@ interface Props {
   cellOf: (taxon: TreeRow['taxon'], character: DraftCharacter) => GridCell;
   /** False where something of it was not taken. */
   onWrite: (cells: readonly Typed[]) => boolean;
+  /** The cell to begin at: the first of a taxon or of a character where only one is said. */
+  sought?: PartProps['sought'];
 }
 
 /** Rows drawn above and below those in sight. */
@@ -47,6 +50,13 @@ interface Key {
   preventDefault(): void;
 }
 
+/** Row and column of what is sought: of a character alone, at the first that is told apart; what is not among them is the first. */
+function cellAt(sought: Props['sought'], rows: Props['rows'], characters: Props['characters']): [number, number] {
+  const row = rows.findIndex(({ taxon }) => (sought?.taxon ? taxon.id === sought.taxon : sought && taxon.forms));
+  const column = characters.findIndex(({ id }) => id === sought?.character);
+  return [Math.max(0, row), Math.max(0, column)];
+}
+
 /** Until it is measured: how wide the page is at most, and how much of the window stands beside it. */
 const WIDEST = 1130;
 const BESIDE = 260;
@@ -57,13 +67,14 @@ const BESIDE = 260;
  * are; one goes on to the next characters by the arrows, the
  * buttons, a wheel or a finger.
  */
-export function ScoreGrid({ name, rows, characters, cellOf, onWrite }: Props) {
+export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: Props) {
   const wide = useWide();
   const scale = useLetterScale();
   const height = Math.max(LOWEST, Math.min(TALLEST, useWindowDimensions().height - AROUND));
   const half = useHalfTyped(name, rows, characters);
-  const [at, setAt] = useState<[number, number]>(half.begun ?? [0, 0]);
-  const [first, setFirst] = useState(half.begun?.[1] ?? 0);
+  const [begin] = useState(() => half.begun ?? cellAt(sought, rows, characters));
+  const [at, setAt] = useState(begin);
+  const [first, setFirst] = useState(begin[1]);
   const [top, setTop] = useState(0);
   const grid = useRef<View>(null);
   const scroller = useRef<ScrollView>(null);
@@ -131,9 +142,9 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite }: Props) {
       ),
     );
   };
-  // Once, when it is put up: what was being typed is brought into sight.
-  const toBegun = useRef(() => half.begun && go(...half.begun));
-  useEffect(() => toBegun.current(), []);
+  // Once, when it is put up: what was being typed, or is sought, is brought into sight.
+  const toBegin = useRef(() => go(...begin));
+  useEffect(() => toBegin.current(), []);
   const pasted = useRef(paste);
   useEffect(() => {
     pasted.current = paste;

@@ -1,8 +1,10 @@
 import { type CellProblem, partKey, workingOf } from '@plesion/core/authoring';
 import { Scope } from '@plesion/core/guide/schema';
 import { useMemo, useState } from 'react';
+import { View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
+import { useSought } from '../../ui/useSought';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
@@ -19,7 +21,8 @@ const SHOWN = 8;
 const Of = z.object({ source: z.string(), part: Scope.omit({ taxon: true }) });
 
 /** Who has what: taxa against characters, as in a spreadsheet. */
-export function ScoresPart({ id, draft, scores, edit }: PartProps) {
+export function ScoresPart({ id, draft, scores, edit, sought }: PartProps) {
+  const grid = useSought(sought !== undefined, '[role=grid]');
   const [{ source, part }, sayOf] = useKeptState(`scores.${id}`, Of, { source: draft.sources[0]?.id ?? '', part: {} });
   const [problems, setProblems] = useState<CellProblem[]>([]);
   const rows = useMemo(() => treeRows(draft.taxa), [draft.taxa]);
@@ -67,7 +70,9 @@ export function ScoresPart({ id, draft, scores, edit }: PartProps) {
           {problems.length > SHOWN && <Text size="small">{`and ${problems.length - SHOWN} more`}</Text>}
         </Notice>
       )}
-      <ScoreGrid key={of} name={of} rows={rows} characters={draft.characters} cellOf={cellOf} onWrite={write} />
+      <View ref={grid}>
+        <ScoreGrid key={of} name={of} rows={rows} characters={draft.characters} cellOf={cellOf} onWrite={write} sought={sought} />
+      </View>
     </>
   );
 }

@@ -25,8 +25,8 @@ const TreeArranger = lazyPart(
 );
 
 /** What the guide tells apart, as a tree; what stands lowest is told apart, and what stands above has what all under it have. */
-export function TaxaPart({ id, draft, edit }: PartProps) {
-  const [open, setOpen] = useState<string>();
+export function TaxaPart({ id, draft, edit, sought }: PartProps) {
+  const [open, setOpen] = useState(sought?.taxon);
   const [arranging, setArranging] = useState(false);
   const rows = treeRows(draft.taxa);
   return (
@@ -58,6 +58,7 @@ export function TaxaPart({ id, draft, edit }: PartProps) {
               depth={depth}
               height={48}
               open={open === taxon.id}
+              sought={sought?.taxon === taxon.id}
               onToggle={() => setOpen(open === taxon.id ? undefined : taxon.id)}
             >
               <TaxonForm taxon={taxon} draft={draft} edit={edit} onGone={() => setOpen(undefined)} />

@@ -12,25 +12,11 @@ import { Loading } from '../../ui/states';
 import { Tabs } from '../../ui/Tabs';
 import { Text } from '../../ui/Text';
 import { AboutPart } from './AboutPart';
+import { type Goal, type Part, PARTS } from './goals';
 import { TaxaPart } from './TaxaPart';
 import { useWriting } from './useWriting';
 import type { Writing, WritingState } from './writing';
 
-const PARTS = {
-  about: 'About it',
-  taxa: 'Taxa',
-  characters: 'Characters',
-  scores: 'Who has what',
-  places: 'Where and when',
-  words: 'Words',
-  figures: 'Photographs',
-  rules: 'Rules',
-  heredity: 'Heredity',
-  matrix: 'Tables in and out',
-  try: 'Try it',
-  look: 'Look it over',
-} as const;
-type Part = keyof typeof PARTS;
 const TABS = (Object.keys(PARTS) as Part[]).map((id) => ({ id, label: PARTS[id] }));
 
 /** What is said to come while the code of a part is fetched, where not what the part is called. */
@@ -58,6 +44,8 @@ export interface PartProps {
   draft: WritingState['working']['draft'];
   scores: WritingState['working']['scores'];
   edit: Writing['edit'];
+  /** What somebody came for, from where the draft is looked over. */
+  sought?: Omit<Goal, 'part'>;
 }
 
 /** Fetched when somebody describes characters. */
@@ -122,11 +110,13 @@ export function WritingScreen({ id }: { id: string }) {
 }
 
 function Editor({ id, writing, state }: { id: string; writing: Writing; state: WritingState }) {
-  const [{ part: asked }, setAddress] = useAddress(['part'], 0);
+  const [{ part: asked, taxon, character }, setAddress] = useAddress(['part', 'taxon', 'character'], 0);
   const part = isPart(asked) ? asked : 'about';
   const { working, saving, refused, canUndo, canRedo, version } = state;
   const { draft, scores } = working;
-  const props: PartProps = { id, draft, scores, edit: writing.edit };
+  const sought = taxon || character ? { taxon, character } : undefined;
+  const props: PartProps = { id, draft, scores, edit: writing.edit, sought };
+  const go = (goal: Goal) => setAddress({ taxon: undefined, character: undefined, ...goal });
   return (
     <Screen
       widest={1180}
@@ -146,7 +136,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
           {refused}
         </Notice>
       )}
-      <Tabs label="Parts of the guide" tabs={TABS} chosen={part} onChange={(next) => setAddress({ part: next })}>
+      <Tabs label="Parts of the guide" tabs={TABS} chosen={part} onChange={(next) => go({ part: next })}>
         <Suspense fallback={<Loading what={COMES[part] ?? PARTS[part]} />}>
           {part === 'about' && <AboutPart {...props} />}
           {part === 'taxa' && <TaxaPart {...props} />}
@@ -160,7 +150,14 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
           {part === 'matrix' && <MatrixPart {...props} flush={writing.flush} takenIn={writing.takenIn} />}
           {part === 'try' && <TryPart id={id} draft={draft} version={version} saved={saving === 'saved'} />}
           {part === 'look' && (
-            <LookPart {...props} version={version} saved={saving === 'saved'} flush={writing.flush} catchUp={writing.catchUp} />
+            <LookPart
+              {...props}
+              version={version}
+              saved={saving === 'saved'}
+              flush={writing.flush}
+              catchUp={writing.catchUp}
+              go={go}
+            />
           )}
         </Suspense>
       </Tabs>

@@ -393,7 +393,12 @@ it('is looked over: what it wants, what nothing tells apart, where a cell would 
   screen.getByText(/^Velutrina limosa, Mouth of the shell: may part/);
   screen.getByText('Keel: in the middle');
   expect(screen.queryByLabelText('Publish this guide')).toBeNull();
-  await press('About it');
+  // From each line one comes to where it is mended.
+  await press('Go to it: Velutrina limosa, Mouth of the shell: may part 1 pair');
+  await shown('Velutrina limosa: Mouth of the shell');
+  await press('Look it over');
+  await shown(/Spinella acris can do harm/);
+  await press(/^Go to it: Spinella acris can do harm/);
   await keep('Caution', 'Leave the needle snail alone.');
   await press('Look it over');
   await shown('It can be published');

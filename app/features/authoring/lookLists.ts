@@ -1,5 +1,6 @@
 import type { DraftLook } from '@plesion/contract/authoring';
 import { inHundred } from '@plesion/core/evidence';
+import type { Goal } from './goals';
 import type { PartProps } from './WritingScreen';
 
 /** Names and labels of what a draft has, by id. */
@@ -16,45 +17,65 @@ export function wordsOf(draft: PartProps['draft']) {
 
 const sayTimes = (n: number): string => (n === 1 ? 'once' : `${n} times`);
 
+interface Line {
+  text: string;
+  /** Where it is mended. */
+  goal?: Goal;
+}
+
 /** What a draft says back, in lines under their titles. */
-export function listsOf(look: DraftLook, draft: PartProps['draft']): { title: string; lines: string[] }[] {
+export function listsOf(look: DraftLook, draft: PartProps['draft']): { title: string; lines: Line[] }[] {
   const { name, label, state: stateLabel } = wordsOf(draft);
+  const at = (taxon?: string, character?: string): Goal => ({ part: 'scores', taxon, character });
+  const cell = (of: { taxon: string; character: string }) => at(of.taxon, of.character);
+  const called = (of: { taxon: string; character: string }) => `${name(of.taxon)}, ${label(of.character)}`;
   return [
-    { title: 'Of these nothing is said', lines: look.silent.map(name) },
+    { title: 'Of these nothing is said', lines: look.silent.map((taxon) => ({ text: name(taxon), goal: at(taxon) })) },
     {
       title: 'Nothing tells these apart',
-      lines: look.alike.map(({ a, b, same }) => `${name(a)} and ${name(b)}: ${Math.round(100 * same)} in 100 the same`),
+      lines: look.alike.map(({ a, b, same }) => ({
+        text: `${name(a)} and ${name(b)}: ${Math.round(100 * same)} in 100 the same`,
+        goal: at(a),
+      })),
     },
     {
       title: 'People take these for one another',
-      lines: look.confused.map(
-        ({ a, b, times, same }) => `${name(a)} and ${name(b)}: ${sayTimes(times)}; ${Math.round(100 * same)} in 100 the same`,
-      ),
+      lines: look.confused.map(({ a, b, times, same }) => ({
+        text: `${name(a)} and ${name(b)}: ${sayTimes(times)}; ${Math.round(100 * same)} in 100 the same`,
+        goal: at(a),
+      })),
     },
     {
       title: 'These never lead',
-      lines: look.unreached.map(
-        ({ taxon, leads, p }) => `${name(taxon)}: read just as it is written, ${name(leads)} leads, ${inHundred(p)}`,
-      ),
+      lines: look.unreached.map(({ taxon, leads, p }) => ({
+        text: `${name(taxon)}: read just as it is written, ${name(leads)} leads, ${inHundred(p)}`,
+        goal: at(taxon),
+      })),
     },
     {
       title: 'Here a cell would help most',
-      lines: look.wanted.map(
-        ({ taxon, character, pairs, times }) =>
-          `${name(taxon)}, ${label(character)}: may part ${pairs} ${pairs === 1 ? 'pair' : 'pairs'}${times ? `, taken for one another ${sayTimes(times)}` : ''}`,
-      ),
+      lines: look.wanted.map((one) => ({
+        text: `${called(one)}: may part ${one.pairs} ${one.pairs === 1 ? 'pair' : 'pairs'}${one.times ? `, taken for one another ${sayTimes(one.times)}` : ''}`,
+        goal: cell(one),
+      })),
     },
     {
       title: 'The sources say different things',
-      lines: look.against.map(
-        ({ taxon, character, said }) =>
-          `${name(taxon)}, ${label(character)}: ${said.map(({ source, says }) => `${source}: ${says}`).join('; ')}`,
-      ),
+      lines: look.against.map((one) => ({
+        text: `${called(one)}: ${one.said.map(({ source, says }) => `${source}: ${says}`).join('; ')}`,
+        goal: cell(one),
+      })),
     },
-    { title: 'Our own records say otherwise', lines: look.records },
+    {
+      title: 'Our own records say otherwise',
+      lines: look.records.map((one) => ({ text: `${called(one)}: ${one.text}`, goal: cell(one) })),
+    },
     {
       title: 'Nothing has these states',
-      lines: look.unused.map(({ character, state }) => `${label(character)}: ${stateLabel(character, state)}`),
+      lines: look.unused.map(({ character, state }) => ({
+        text: `${label(character)}: ${stateLabel(character, state)}`,
+        goal: at(undefined, character),
+      })),
     },
   ];
 }
