@@ -73,14 +73,17 @@ interface Props extends PartProps {
 const parseTaken = (result: unknown) => MatrixTaken.parse(result);
 
 /** What is being taken in, so that whoever comes back hears of it. */
-const Begun = z.object({ job: z.string().optional() });
+const Begun = z.object({ job: z.string().optional(), source: z.string().optional() });
+
+/** What was taken in, and as whose. */
+type Told = Omit<MatrixTaken, 'version'> & { source: string };
 
 /** Matrices in and out: a table of a spreadsheet, a line for each cell, NEXUS. */
 export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
   const [source, setSource] = useState(draft.sources[0]?.id ?? '');
   const [text, setText] = useKeptText(`table.${id}`);
   const [problem, setProblem] = useState<string>();
-  const [told, setTold] = useState<Omit<MatrixTaken, 'version'>>();
+  const [told, setTold] = useState<Told>();
   /** Is what was taken in on its way here? */
   const [comes, setComes] = useState(false);
   const whole = () => draftOf({ draft, scores });
@@ -89,7 +92,7 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
     async (given: string) => {
       await flush();
       const started = await authoringApi('takeMatrix', { params: { id }, body: { batch: mintId(), source, text: given } });
-      if ('jobId' in started) keep({ job: started.jobId });
+      if ('jobId' in started) keep({ job: started.jobId, source });
       return started;
     },
     parseTaken,
@@ -120,11 +123,11 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
     setText('');
     const { taxa, characters } = read.value;
     const { problems } = changes;
-    setTold({ taxa: taxa.length, characters: characters.length, problems, left: problems.length, back: [] });
+    setTold({ source, taxa: taxa.length, characters: characters.length, problems, left: problems.length, back: [] });
   };
   const took = useEffectEvent(() => {
     setText('');
-    setTold(job.result);
+    if (job.result) setTold({ ...job.result, source: begun.source ?? source });
     setComes(true);
     void takenIn(job.result?.back).finally(() => setComes(false));
   });
@@ -164,7 +167,7 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
               {`Read: ${told.taxa} taxa, ${told.characters} characters. ${comes ? 'It is being fetched …' : told.back ? 'One step back undoes all of it.' : 'It is too much to be taken back by a step.'}`}
             </Text>
             {told.problems.slice(0, SHOWN).map((one) => (
-              <MendCell key={`${one.taxon} ${one.character}`} of={one} {...{ draft, scores, edit, source }} />
+              <MendCell key={`${one.taxon} ${one.character}`} of={one} {...{ draft, scores, edit, source: told.source }} />
             ))}
             {told.left > told.problems.slice(0, SHOWN).length && (
               <Text size="small">{`and ${told.left - Math.min(told.problems.length, SHOWN)} more`}</Text>

@@ -276,6 +276,8 @@ it('a table is imported and undone in one step; what cannot be read is told by c
   await waitFor(() => expect(height()).toEqual({ kind: 'range', range: '4–6' }));
   await press('Undo');
   await waitFor(() => expect(height()).toEqual(before));
+  // Taken back, it is to be mended again.
+  await shown(/^Orbissa plana, Height, “wide”: /);
   await waitFor(() => expect(working.draft.taxa.at(-1)!.name).toBe('Orbissa nova'));
   expect(working.draft.characters.at(-1)).toMatchObject({ label: 'Smell', states: [{ label: 'none' }, { label: 'of mint' }] });
   await press('Save as NEXUS');
