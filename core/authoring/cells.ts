@@ -10,6 +10,18 @@ type Names = readonly { id: string; name: string }[];
 const WORDS = Object.keys(DEFAULT_WORDS) as FrequencyWord[];
 const NOT_KNOWN = new Set(['', '?', '-', '–', '—']);
 
+/** How often something is, before or behind its name. */
+export const HOW_OFTEN = new RegExp(
+  `(?:^(?:${WORDS.join('|')})\\s+|\\s+(?:${WORDS.join('|')})$|\\s*\\d+(?:\\.\\d+)?\\s*%$)`,
+  'i',
+);
+/** What a cell says in words of its own, and what parts it. */
+const OF_CELLS = /;|\sor\s|^(?:[?–—-]|does not apply|n\/a)$|^(?:either|applies)(?:\s|$)|^[“"]|[”"]$/i;
+/** A name as it stands in a cell: in quotes where it would be read as more than a name. */
+export const asName = (label: string): string => (OF_CELLS.test(label) || HOW_OFTEN.test(label) ? `“${label}”` : label);
+/** The other way. */
+export const ofName = (written: string): string => written.replace(/^[“"](.+)[”"]$/s, '$1');
+
 const sayFrequency = (frequency: FrequencyWord | number): string =>
   typeof frequency === 'number' ? `${Number((frequency * 100).toPrecision(4))}%` : frequency === 'always' ? '' : frequency;
 
@@ -26,6 +38,12 @@ function isShared(frequencies: readonly (FrequencyWord | number)[]): boolean {
   );
 }
 
+/** Is more said of states than that they are met? */
+export const saysHowOften = (states: Readonly<Record<string, FrequencyWord | number>>): boolean => {
+  const said = Object.values(states);
+  return !isShared(said) && said.some((often) => often !== 'always');
+};
+
 /** Whole numbers in a row, as from–to. */
 function asSpan(counts: readonly string[]): string {
   const numbers = counts.map(Number).sort((a, b) => a - b);
@@ -38,22 +56,22 @@ export function printCell({ states }: Pick<DraftCharacter, 'states'>, value: Sco
   const said = (name: string, frequency: FrequencyWord | number) => [name, sayFrequency(frequency)].filter(Boolean).join(' ');
   switch (value.kind) {
     case 'states': {
-      const labels = new Map(states?.map(({ id, label }) => [id, label]));
-      const place = new Map(states?.map(({ id }, i) => [id, i]));
+      const names = writtenOf(states);
+      const nameOf = (state: string) => names.get(state)?.name ?? state;
       const all = Object.entries(value.states);
-      const areNumbers = all.every(([state]) => Number.isFinite(Number(labels.get(state) ?? state)));
+      const areNumbers = all.every(([state]) => Number.isFinite(Number(nameOf(state))));
       // As they were kept they may come in any order.
       const own = all.sort(([a, p], [b, q]) =>
         areNumbers
-          ? Number(labels.get(a) ?? a) - Number(labels.get(b) ?? b)
-          : shareOf(q) - shareOf(p) || (place.get(a) ?? 0) - (place.get(b) ?? 0),
+          ? Number(nameOf(a)) - Number(nameOf(b))
+          : shareOf(q) - shareOf(p) || (names.get(a)?.place ?? 0) - (names.get(b)?.place ?? 0),
       );
-      const named = own.map(([state]) => labels.get(state) ?? state);
+      const named = own.map(([state]) => nameOf(state));
       // A label with a comma or "or" in it would be read as two.
       const list = named.some((label) => LIST.test(label)) ? undefined : named.join(' or ');
-      if (value.uncertain) return `either ${list ?? named.join('; ')}`;
+      if (value.uncertain) return eitherOf(named, list);
       if (list && isShared(Object.values(value.states))) return list;
-      return own.map(([state, frequency]) => said(labels.get(state) ?? state, frequency)).join('; ');
+      return own.map(([state, frequency]) => said(nameOf(state), frequency)).join('; ');
     }
     case 'range':
       return value.range;
@@ -74,7 +92,8 @@ export function printCell({ states }: Pick<DraftCharacter, 'states'>, value: Sco
 
 /**
  * What somebody typed into a cell: states by their labels, each with a word or a share of how often (`red; black
- * rarely`, `red 80%`), states of which it is not known which it has (`either red or black`), a range (`(28–)31–38(–41)`), a mean with its deviation (`12 ±1.5`), numbers that are counted,
+ * rarely`, `red 80%`; a name that would be
+ * read otherwise in quotes: `“red; black” rarely`), states of which it is not known which it has (`either red or black`), a range (`(28–)31–38(–41)`), a mean with its deviation (`12 ±1.5`), numbers that are counted,
  * how often it applies (`does not apply`, `applies usually`), or a taxon that it lies above or below (`above Sula alba`).
  *
  * @returns the value; nothing where the cell is empty or says that it is not known; or `cell-unreadable` with why.
@@ -119,30 +138,58 @@ function parseComparison([, relation, name]: RegExpExecArray, taxa: Names): Outc
 
 const unreadable = (why: string) => failed({ code: 'cell-unreadable', message: `This cannot be read: ${why}.` });
 
-/** A name with how often, if that is said: `black rarely`, `rarely black`, `black 10%`. */
-function oftenIn(part: string): { name: string; frequency: FrequencyWord | number } | undefined {
+/** A name with how often, if that is said: `black rarely`, `rarely black`, `black 10%`; of two ways to read it the one that is a name. */
+function oftenIn(
+  part: string,
+  isName: (name: string) => boolean = () => true,
+): { name: string; frequency: FrequencyWord | number } | undefined {
   const share = /^(.*?)\s*(\d+(?:\.\d+)?)\s*%$/.exec(part);
   if (share) {
     const number = Number(share[2]) / 100;
     return number > 1 ? undefined : { name: share[1].trim(), frequency: number };
   }
-  const word = WORDS.find((one) => new RegExp(`(?:^${one}\\s)|(?:\\s${one}$)`, 'i').test(part));
-  if (!word) return { name: part, frequency: 'always' };
-  return { name: part.replace(new RegExp(`^${word}\\s+|\\s+${word}$`, 'i'), '').trim(), frequency: word };
+  const ways = [BEHIND, BEFORE].flatMap((where) => {
+    const [all, word] = where.exec(part) ?? [];
+    return all && word ? [{ name: part.replace(where, '').trim(), frequency: word.toLowerCase() as FrequencyWord }] : [];
+  });
+  return ways.find(({ name }) => isName(name)) ?? ways[0] ?? { name: part, frequency: 'always' };
 }
+const BEHIND = new RegExp(`\\s(${WORDS.join('|')})$`, 'i');
+const BEFORE = new RegExp(`^(${WORDS.join('|')})\\s`, 'i');
 
 /** What parts several states of a cell that no `;` parts. */
 export const LIST = /[,/;]|\sor\s/i;
 /** States of which it is not known which one it is. */
 export const EITHER = /^either\s+(.+)$/is;
-export const partsOf = (text: string, by: RegExp | string = ';') =>
-  text
-    .split(by)
-    .map((part) => part.trim())
-    .filter(Boolean);
+/** A cell without what its names in quotes say, at the same places. */
+export const outside = (text: string): string =>
+  text.includes('“') ? text.replace(/“[^”]*”/g, (quoted) => '_'.repeat(quoted.length)) : text;
+export function partsOf(text: string, by = /;/): string[] {
+  let from = 0;
+  const parts = [...outside(text).matchAll(new RegExp(by, 'gi'))].map(({ index, 0: sign }) => {
+    const part = text.slice(from, index);
+    from = index + sign.length;
+    return part;
+  });
+  return [...parts, text.slice(from)].map((part) => part.trim()).filter(Boolean);
+}
 
 /** Several of a cell: parted by `;` where one stands in it, else as a list is. */
-export const partsListed = (text: string) => partsOf(text, text.includes(';') ? ';' : LIST);
+export const partsListed = (text: string) => partsOf(text, outside(text).includes(';') ? /;/ : LIST);
+/** Several names of which it is not known which one it is, as a cell says that. */
+export const eitherOf = (names: readonly string[], list = names.join('; ')): string => `either ${list}`;
+
+const writtenBy = new WeakMap<object, Map<string, { name: string; place: number }>>();
+
+/** States as they are written in a cell, with their places; a grid asks for the same ones a thousand times. */
+function writtenOf(states: DraftCharacter['states'] = NO_STATES): Map<string, { name: string; place: number }> {
+  const known = writtenBy.get(states);
+  if (known) return known;
+  const found = new Map(states.map(({ id, label }, place) => [id, { name: asName(label), place }]));
+  writtenBy.set(states, found);
+  return found;
+}
+const NO_STATES: NonNullable<DraftCharacter['states']> = [];
 
 const statesByName = new WeakMap<object, Map<string, string>>();
 
@@ -157,17 +204,20 @@ function namesOf(states: NonNullable<DraftCharacter['states']>): Map<string, str
 
 function parseStates({ states = [], label }: DraftCharacter, text: string): Outcome<ScoreValue> {
   const byName = namesOf(states);
+  const idOf = (name: string) => byName.get(plainText(name)) ?? byName.get(plainText(ofName(name)));
+  const readPart = (part: string) =>
+    idOf(part) ? { name: part, frequency: 'always' as const } : oftenIn(part, (name) => idOf(name) !== undefined);
   // A label may hold commas, "or" and words of how often; one that is meant whole goes first.
-  const whole = byName.get(plainText(text)) ? { name: text, frequency: 'always' as const } : oftenIn(text);
-  const only = whole && byName.get(plainText(whole.name));
+  const whole = readPart(text);
+  const only = whole && idOf(whole.name);
   if (only) return done({ kind: 'states', states: { [only]: whole.frequency } });
   const either = EITHER.exec(text)?.[1];
   const found: Record<string, FrequencyWord | number> = {};
   const parts = partsListed(either ?? text);
   for (const part of parts) {
-    const said = byName.get(plainText(part)) ? { name: part, frequency: 'always' as const } : oftenIn(part);
+    const said = readPart(part);
     if (!said) return unreadable(`“${part}” is more than 100 in 100`);
-    const id = byName.get(plainText(said.name));
+    const id = idOf(said.name);
     if (!id)
       return unreadable(
         `“${label}” has no state “${said.name}”; it has ${states.map((state) => state.label).join(', ') || 'none yet'}`,

@@ -1,6 +1,6 @@
-import { DEFAULT_WORDS, parseRange } from '../../guide/working';
+import { parseRange } from '../../guide/working';
 import { unitFactor, unitOf, UNITS_WRITTEN } from '../../keys/units';
-import { EITHER, LIST, partsListed, partsOf } from '../cells';
+import { EITHER, HOW_OFTEN, LIST, ofName, outside, partsListed, partsOf } from '../cells';
 import { MEAN, ONE_NUMBER, writtenNumbers } from '../writtenNumbers';
 import { INAPPLICABLE, labelAndUnit, type MatrixCharacter, UNKNOWN } from './matrix';
 
@@ -8,8 +8,6 @@ const isNumber = (text: string) => ONE_NUMBER.test(text) || MEAN.test(text) || p
 /** A number, though it is not sure which: it is asked back by cell. */
 const UNCLEAR_NUMBER = /^\d[\d.,]*$/;
 const COUNTED = /^\d+(?:\s*[–-]\s*\d+)?(?:\s*;.*)?$/;
-const WORDS = Object.keys(DEFAULT_WORDS).join('|');
-const HOW_OFTEN = new RegExp(`(?:^(?:${WORDS})\\s+|\\s+(?:${WORDS})$|\\s*\\d+(?:\\.\\d+)?\\s*%$)`, 'i');
 const UNIT_BEHIND = new RegExp(`[\\d)]\\s*(${UNITS_WRITTEN}|°)$`, 'i');
 /** A character has no more states. */
 const MOST_STATES = 64;
@@ -40,15 +38,17 @@ export function columnOf(written: string, cells: readonly string[]): MatrixChara
   return { ...named, states: statesIn(said).slice(0, MOST_STATES) };
 }
 
-const bare = (part: string) => part.replace(HOW_OFTEN, '').trim();
+/** A name that stands in quotes is one as it stands. */
+const bare = (part: string) => ofName(part.replace(HOW_OFTEN, '').trim());
 
 /** What one cell says by `;` or in a list that ends with "or"; undefined where commas and strokes may part it or not. */
 function partsSaid(cell: string): string[] | undefined {
   const either = EITHER.exec(cell)?.[1];
   if (either) return partsListed(either);
-  if (cell.includes(';')) return partsOf(cell);
-  if (/\sor\s/i.test(cell)) return partsOf(cell, LIST);
-  return /[,/]/.test(cell) ? undefined : [cell];
+  const open = outside(cell);
+  if (open.includes(';')) return partsOf(cell);
+  if (/\sor\s/i.test(open)) return partsOf(cell, LIST);
+  return /[,/]/.test(open) ? undefined : [cell];
 }
 
 /**

@@ -1,4 +1,5 @@
 import { done, failed, type Outcome } from '../../problem';
+import { asName, eitherOf } from '../cells';
 import { INAPPLICABLE, labelAndUnit, type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
 import { blocksOf, commandOf, nameOf, settingOf, Unreadable, type Block, type Word, wordsOf } from './nexusWords';
 import { tooLarge } from './size';
@@ -231,7 +232,8 @@ function standardOf(
     if (signs.length === 1 && signs[0] === missing) return UNKNOWN;
     if (signs.length === 1 && signs[0] === gap) return INAPPLICABLE;
     const own = signs.filter((sign) => sign !== missing && sign !== gap).map((sign) => characters[c].states![placeOf(sign)]);
-    return `${uncertain && new Set(own).size > 1 ? 'either ' : ''}${[...new Set(own)].join('; ')}`;
+    const names = [...new Set(own)].map(asName);
+    return uncertain && names.length > 1 ? eitherOf(names) : names.join('; ');
   };
   return { characters, rows: new Map([...rows].map(([name, cells]) => [name, cells.map(textOf)])) };
 }

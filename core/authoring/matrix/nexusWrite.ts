@@ -1,5 +1,7 @@
-import { EITHER } from '../cells';
-import { fullLabel, INAPPLICABLE, type Matrix, UNKNOWN } from './matrix';
+import { saysHowOften } from '../cells';
+import type { DraftCharacter } from '../draftSchema';
+import { readCell } from './cellText';
+import { characterFor, fullLabel, INAPPLICABLE, type Matrix, UNKNOWN } from './matrix';
 
 /** Symbols of states, as many as a character may have. */
 export const SYMBOLS = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
@@ -36,8 +38,10 @@ function standard({ taxa, characters, cells }: Matrix, stated: readonly number[]
   const labels = stated.map(
     (c, i) => `    ${i + 1} ${token(characters[c].label)} / ${characters[c].states!.map(token).join(' ')}`,
   );
+  // Made once: a cell is read by its character, and there are as many cells as taxa.
+  const own = stated.map((c) => characterFor(characters[c], `c${c}`, undefined));
   const rows = taxa.map(
-    (taxon, t) => `    ${token(taxon)} ${stated.map((c) => symbolOf(cells[t][c], characters[c].states!, lost)).join('')}`,
+    (taxon, t) => `    ${token(taxon)} ${stated.map((c, i) => symbolOf(cells[t][c], own[i], lost)).join('')}`,
   );
   return [
     'BEGIN CHARACTERS;',
@@ -51,22 +55,14 @@ function standard({ taxa, characters, cells }: Matrix, stated: readonly number[]
 }
 
 /** Several that are met in one taxon are a polymorphism, in parentheses; several of which it is not known which, in braces. */
-function symbolOf(cell: string, states: readonly string[], lost: Set<string>): string {
+function symbolOf(cell: string, character: DraftCharacter, lost: Set<string>): string {
   if (cell === UNKNOWN || cell === INAPPLICABLE) return cell;
-  const exact = states.indexOf(cell);
-  if (exact >= 0) return SYMBOLS[exact];
-  const either = EITHER.exec(cell)?.[1];
-  const list = either ?? cell;
-  const parts = list.includes(';') ? list.split(/\s*;\s*/) : list.split(/\s+or\s+/i);
-  const found = parts.flatMap((part) => {
-    // The longest name that it begins with; what follows says how often.
-    const name = [...states].sort((a, b) => b.length - a.length).find((state) => part === state || part.startsWith(`${state} `));
-    if (name === undefined) return [];
-    if (part !== name) lost.add('How often a state is met is left out: NEXUS says only that it is.');
-    return [SYMBOLS[states.indexOf(name)]];
-  });
-  const own = [...new Set(found)].sort();
-  return own.length === 0 ? UNKNOWN : own.length === 1 ? own[0] : either ? `{${own.join('')}}` : `(${own.join('')})`;
+  const read = readCell(character, cell);
+  if (!read.ok || read.value?.kind !== 'states') return UNKNOWN;
+  const { states, uncertain } = read.value;
+  const symbols = character.states!.flatMap(({ id }, s) => (states[id] === undefined ? [] : [SYMBOLS[s]])).join('');
+  if (saysHowOften(states)) lost.add('How often a state is met is left out: NEXUS says only that it is.');
+  return symbols.length === 1 ? symbols : uncertain ? `{${symbols}}` : `(${symbols})`;
 }
 
 function continuous({ taxa, characters, cells }: Matrix, numeric: readonly number[], lost: Set<string>): string {

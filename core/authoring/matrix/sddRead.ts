@@ -1,6 +1,7 @@
 import { DEFAULT_WORDS } from '../../guide/working';
 import { done, failed, type Outcome } from '../../problem';
 import { firstNamed, labelOf, listOf, readSddXml, textOf, type Xml } from '../../sdd';
+import { asName, eitherOf } from '../cells';
 import { INAPPLICABLE, type Matrix, type MatrixCharacter, UNKNOWN } from './matrix';
 import { NOT_KNOWN_WHICH } from './sddWrite';
 import { tooLarge } from './size';
@@ -125,11 +126,12 @@ function cellOf(coded: Xml, { states }: Told, modifiers: ReadonlyMap<string, str
     const label = states.get(textOf(state['@ref']));
     if (label === undefined) return undefined;
     const often = listOf(state.Modifier).map((one) => modifiers.get(textOf(one['@ref'])));
-    return isUncertain ? label : [label, ...often].filter(Boolean).join(' ');
+    return isUncertain ? asName(label) : [asName(label), ...often].filter(Boolean).join(' ');
   });
-  if (parts.includes(undefined)) return undefined;
-  if (isUncertain && parts.length > 1) return `${NOT_KNOWN_WHICH} ${parts.join('; ')}`;
-  return parts.length ? parts.join('; ') : UNKNOWN;
+  const said = parts.filter((part) => part !== undefined);
+  if (said.length < parts.length) return undefined;
+  if (isUncertain && said.length > 1) return eitherOf(said);
+  return said.length ? said.join('; ') : UNKNOWN;
 }
 
 function numbersOf(measures: ReadonlyMap<string, string>): string {
