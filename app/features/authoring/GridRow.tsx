@@ -1,4 +1,5 @@
 import type { DraftCharacter } from '@plesion/core/authoring';
+import { shortName } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Text } from '../../ui/Text';
@@ -23,8 +24,14 @@ interface Props {
 export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, active, height, idOf, onPick }: Props) => (
   <View role="row" aria-rowindex={r + 2} style={[styles.line, { height }]}>
     <View role="rowheader" style={styles.name}>
-      <Text size="small" strong={Boolean(taxon.forms)} numberOfLines={1} style={{ marginLeft: 10 * Math.min(depth, 4) }}>
-        {taxon.name}
+      <Text
+        size="small"
+        strong={Boolean(taxon.forms)}
+        numberOfLines={2}
+        aria-label={taxon.name}
+        style={{ marginLeft: 10 * Math.min(depth, 4) }}
+      >
+        {depth > 0 ? shortName(taxon.name) : taxon.name}
       </Text>
     </View>
     {columns.map((character, i) => {
@@ -54,7 +61,7 @@ export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, activ
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist },
-  name: { flex: 1.2, padding: space.s, justifyContent: 'center', minWidth: 0 },
+  name: { flex: 1.2, paddingHorizontal: space.s, justifyContent: 'center', minWidth: 0 },
   cell: {
     flex: 1,
     paddingHorizontal: space.s,

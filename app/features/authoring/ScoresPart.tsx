@@ -10,7 +10,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { useBase } from './guideVersion';
-import { editOf, gridOf, type Typed } from './grid';
+import { editOf, gridOf, type Said, saidIn, type Typed } from './grid';
 import { PartChoice } from './PartChoice';
 import { ScoreGrid } from './ScoreGrid';
 import { treeRows } from './taxonTree';
@@ -22,8 +22,16 @@ const Of = z.object({ source: z.string(), part: Scope.omit({ taxon: true }) });
 
 /** Who has what: taxa against characters, as in a spreadsheet. */
 export function ScoresPart({ id, draft, scores, edit, sought }: PartProps) {
+  const cell = sought?.taxon && sought.character ? { taxon: sought.taxon, character: sought.character } : undefined;
   const grid = useSought(sought !== undefined, '[role=grid]');
-  const [{ source, part }, sayOf] = useKeptState(`scores.${id}`, Of, { source: draft.sources[0]?.id ?? '', part: {} });
+  const [kept, keep] = useKeptState(`scores.${id}`, Of, { source: draft.sources[0]?.id ?? '', part: {} });
+  /** As what is sought was said, until something else is chosen. */
+  const [found, setFound] = useState(() => cell && saidIn(cell, { draft, scores }, kept));
+  const { source, part } = found ?? kept;
+  const sayOf = (more: Partial<Said>) => {
+    keep({ source, part, ...more });
+    setFound(undefined);
+  };
   const [problems, setProblems] = useState<CellProblem[]>([]);
   const rows = useMemo(() => treeRows(draft.taxa), [draft.taxa]);
   const own = draft.sources.some(({ id }) => id === source) ? source : (draft.sources[0]?.id ?? '');

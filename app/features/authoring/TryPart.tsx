@@ -45,6 +45,7 @@ export function TryPart({ id, draft, version, saved }: Props) {
   // What was said of other readings stands only while it is asked of these.
   const said = tried.isPlaceholderData && tried.fetchStatus !== 'fetching' ? undefined : tried.data;
   const without = said?.without ?? [];
+  const given = [...Object.values(states).flat(), ...Object.values(values)].some(Boolean);
   return (
     <>
       <Card title="The draft says">
@@ -62,7 +63,13 @@ export function TryPart({ id, draft, version, saved }: Props) {
           </Text>
         )}
         <Row>
-          <Button small kind="quiet" label="Take all readings back" onPress={() => (setStates({}), setValues({}))} />
+          <Button
+            small
+            kind="quiet"
+            label="Take all readings back"
+            disabled={!given}
+            onPress={() => (setStates({}), setValues({}))}
+          />
         </Row>
       </Card>
       <Card title="Of a specimen with">

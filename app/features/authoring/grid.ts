@@ -9,6 +9,7 @@ import {
   type Working,
 } from '@plesion/core/authoring';
 import { lineage, type Score, type Taxon } from '@plesion/core/guide';
+import { omit } from '../../lib/omit';
 
 /** A cell of the grid: what is written in it, and whether that stands at a taxon above. */
 export interface GridCell {
@@ -54,6 +55,29 @@ export function gridOf({ draft, scores }: Working, source: string, part: Part = 
       }
     return { text: '', ...rest };
   };
+}
+
+/** By which source, and of which part of each taxon, a grid is. */
+export interface Said {
+  source: string;
+  part: Part;
+}
+
+/** As what something is said in a cell: as it is looked at now, else by another source, else of a part; undefined where nothing is. */
+export function saidIn(
+  { taxon, character }: { taxon: string; character: string },
+  { draft, scores }: Working,
+  now: Said,
+): Said | undefined {
+  const line = new Set(lineage(draft, taxon).map(({ id }) => id));
+  const all = [now.source, ...draft.sources.map(({ id }) => id)].map((source) => ({ source, part: {} }));
+  const isSaid = ({ source, part }: Said) =>
+    [...line].some((id) => scores.has(cellKey({ character, scope: { taxon: id, ...part }, source })));
+  const whole = [now, ...all].find(isSaid);
+  if (whole) return whole;
+  const of = [...scores.ofParts.values()].filter((one) => one.character === character && line.has(one.scope.taxon ?? ''));
+  const score = of.find(({ source }) => source === now.source) ?? of[0];
+  return score && { source: score.source, part: omit(score.scope, 'taxon') };
 }
 
 /** What is typed or pasted into one cell. */

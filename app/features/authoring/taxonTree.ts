@@ -13,7 +13,9 @@ export function treeRows(taxa: readonly Taxon[]): TreeRow[] {
   const known = new Set(taxa.map(({ id }) => id));
   for (const taxon of taxa) {
     const parent = taxon.parent !== undefined && known.has(taxon.parent) ? taxon.parent : undefined;
-    under.set(parent, [...(under.get(parent) ?? []), taxon]);
+    const beside = under.get(parent);
+    if (beside) beside.push(taxon);
+    else under.set(parent, [taxon]);
   }
   const rows: TreeRow[] = [];
   const open = (under.get(undefined) ?? []).map((taxon) => ({ taxon, depth: 0 })).reverse();
