@@ -1,7 +1,19 @@
 import fc from 'fast-check';
-import { ledgeCrabs } from '../../demo';
+import { demoGuides, ledgeCrabs } from '../../demo';
+import { stableJson } from '../stableJson';
 import type { Guide, Score } from '../guide/schema';
-import { applyEdit, applyEdits, cellKey, draftProblems, type Edit, emptyDraft, forkOf, type Working, workingOf } from '.';
+import {
+  applyEdit,
+  applyEdits,
+  cellKey,
+  draftOf,
+  draftProblems,
+  type Edit,
+  emptyDraft,
+  forkOf,
+  type Working,
+  workingOf,
+} from '.';
 import { madeOn, wholeDraft } from '../test/drafts';
 import { Edit as EditShape } from './schema';
 
@@ -106,6 +118,48 @@ describe('a change to a draft', () => {
     expect(JSON.stringify(working.draft.policy)).toContain('mira');
     madeOn(working, { do: 'dropSource', id: 'mira' });
     expect(wholeDraft(working)).toBe(wholeDraft(crabs()));
+  });
+
+  it('what is about nothing but what is gone goes with it, and comes back with it', () => {
+    let touched = 0;
+    for (const guide of demoGuides) {
+      const working = workingOf(guide);
+      const before = wholeDraft(working);
+      const gone: Edit[] = [
+        ...guide.characters.map(({ id }): Edit => ({ do: 'dropCharacter', id })),
+        ...guide.taxa.map(({ id }): Edit => ({ do: 'dropTaxon', id })),
+        ...guide.taxa.filter(({ parent }) => parent).map(({ id }): Edit => ({ do: 'drop', taxa: [id], characters: [] })),
+      ];
+      for (const edit of gone) {
+        const outcome = applyEdit(working, edit);
+        if (!outcome.ok) continue;
+        const { glossary, costs } = working.draft;
+        if (stableJson([glossary, costs]) !== stableJson([guide.glossary, guide.costs])) touched++;
+        const wrong = draftProblems(draftOf(working)).map(({ field = '' }) => field);
+        expect(wrong.filter((field) => /^(glossary|costs)|than/.test(field))).toEqual([]);
+        madeOn(working, ...outcome.value);
+        expect(wholeDraft(working)).toBe(before);
+      }
+    }
+    expect(touched).toBeGreaterThan(20);
+  });
+
+  it('what else names what is gone says where it stands', () => {
+    const terns = demoGuides.find(({ field }) => field?.checks?.some(({ taxa }) => taxa?.length))!;
+    const check = terns.field!.checks!.find(({ taxa }) => taxa?.length)!;
+    const caught = workingOf(terns);
+    madeOn(caught, { do: 'dropTaxon', id: check.taxa![0] });
+    const [told] = draftProblems(draftOf(caught)).filter(({ field }) => field?.startsWith('field.checks'));
+    expect(told.message).toBe(`Rules of a catch, “${check.says}”: There is no taxon “${check.taxa![0]}” in this guide.`);
+    const working = crabs();
+    const at = ledgeCrabs.treatments!.findIndex(({ sinks }) => sinks.length > 0);
+    const sunk = ledgeCrabs.treatments![at];
+    const problem = {
+      field: `treatments[${at}].sinks[0]`,
+      message: expect.stringMatching(`^Other ways to name them, “${sunk.label}”: `),
+    };
+    madeOn(working, { do: 'dropTaxon', id: sunk.sinks[0] });
+    expect(draftProblems(draftOf(working))).toContainEqual(expect.objectContaining(problem));
   });
 
   it('whatever is done is undone, and is what the wire may carry', () => {

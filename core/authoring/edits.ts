@@ -2,6 +2,7 @@ import type { Figure } from '../guide/figureSchema';
 import type { Score, Taxon } from '../guide/schema';
 import { done, failed, type Outcome } from '../problem';
 import type { Cell, Draft, DraftCharacter, DraftPart, Edit } from './draftSchema';
+import { isAbout, letGo } from './letGo';
 import { cellKey, missing, putAll, take, type Working } from './workingDraft';
 
 /** Put one among the others: in the place of its like, or behind another, or last. */
@@ -62,7 +63,7 @@ export function applyEdit(working: Working, edit: Edit): Outcome<Edit[]> {
         : [{ do: 'dropCharacter', id: character.id }];
       working.draft = { ...draft, characters: placed(draft.characters, character, after) };
       const lost = scoresOfLostStates(working, was, character);
-      return done([...back, ...lost]);
+      return done([...back, ...letGo(working), ...lost]);
     }
     case 'dropCharacter': {
       const was = draft.characters.find(({ id }) => id === edit.id);
@@ -70,7 +71,12 @@ export function applyEdit(working: Working, edit: Edit): Outcome<Edit[]> {
       working.draft = { ...draft, characters: draft.characters.filter(({ id }) => id !== edit.id) };
       const lost = take(working, (score) => score.character === edit.id);
       const unpinned = putFigures(working, (figure) => withoutPins(figure, edit.id));
-      return done([{ do: 'character', character: was, after: before(draft.characters, was.id) }, ...unpinned, ...lost]);
+      return done([
+        { do: 'character', character: was, after: before(draft.characters, was.id) },
+        ...unpinned,
+        ...letGo(working),
+        ...lost,
+      ]);
     }
     case 'source': {
       const { source, after } = edit;
@@ -149,7 +155,7 @@ function dropTaxon(working: Working, id: string): Outcome<Edit[]> {
     });
   const occurrence = draft.occurrence.filter(({ taxon }) => taxon !== id);
   working.draft = { ...draft, taxa, occurrence };
-  const lost = take(working, ({ scope }) => scope.taxon === id);
+  const lost = take(working, (score) => isAbout(score, (taxon) => taxon === id));
   const shown = putFigures(working, (figure) => (figure.taxon === id ? undefined : figure));
   return done([
     ...shown,
@@ -158,6 +164,7 @@ function dropTaxon(working: Working, id: string): Outcome<Edit[]> {
     ...(occurrence.length < draft.occurrence.length
       ? [{ do: 'part', set: { occurrence: draft.occurrence }, drop: [] } as Edit]
       : []),
+    ...letGo(working),
     ...lost,
   ]);
 }
@@ -196,16 +203,13 @@ function dropMany(working: Working, { taxa, characters }: Extract<Edit, { do: 'd
     characters: draft.characters.filter(({ id }) => !gone.characters.has(id)),
     occurrence,
   };
-  const lost = take(
-    working,
-    ({ character, scope: { taxon } }) => gone.characters.has(character) || (taxon !== undefined && gone.taxa.has(taxon)),
-  );
+  const lost = take(working, (score) => gone.characters.has(score.character) || isAbout(score, (taxon) => gone.taxa.has(taxon)));
   const shown = putFigures(working, (figure) =>
     figure.taxon !== undefined && gone.taxa.has(figure.taxon)
       ? undefined
       : characters.reduce<Figure>((own, id) => withoutPins(own, id), figure),
   );
-  return done([...back, ...shown, ...lost]);
+  return done([...back, ...shown, ...letGo(working), ...lost]);
 }
 
 function alone(taxon: Taxon): Taxon {

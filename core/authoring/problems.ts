@@ -1,6 +1,7 @@
 import { type Guide, isStates, readGuide } from '../guide';
 import type { Outcome, Problem } from '../problem';
 import type { Draft, LookedOver } from './draftSchema';
+import { calledOf, SECTIONS } from './sections';
 
 /** With the taxon and the character of which it is, where it is of one. */
 type Placed = LookedOver['problems'][number];
@@ -35,20 +36,43 @@ export function problemsOf(draft: Draft, read: Outcome<Guide>): Placed[] {
   // What is wanted is said once, and in the words above.
   const said = new Set(problems.map(({ field }) => field));
   const own = found.filter(({ field = '' }) => !said.has(field) && !said.has(field.split('[')[0]) && !EMPTY.has(field));
-  return [...problems, ...own].map((problem) => placed(draft, problem));
+  return [...problems, ...own.map((problem) => named(draft, problem))].map((problem) => placed(draft, problem));
 }
 
 /** What an empty guide is refused for as well. */
 const EMPTY = new Set(['scores']);
 
-/** Of what it is; of a score that is said in its words too. */
+const FIELD = /^(\w+)(?:\[(\d+)\])?/;
+
+/** With the ids of the taxon and the character of which it is. */
 function placed({ scores, taxa, characters }: Draft, problem: Problem): Placed {
-  const [, list, at] = /^(scores|taxa|characters)\[(\d+)\]/.exec(problem.field ?? '') ?? [];
-  const which = Number(at);
-  if (list === 'taxa') return { ...problem, taxon: taxa[which]?.id };
-  if (list === 'characters') return { ...problem, character: characters[which]?.id };
-  const score = list && scores[which];
-  const taxon = score && taxa.find(({ id }) => id === score.scope.taxon);
-  if (!taxon) return problem;
-  return { ...problem, message: `${taxon.name}: ${problem.message}`, taxon: taxon.id, character: score.character };
+  const [, list, at] = FIELD.exec(problem.field ?? '') ?? [];
+  const score = list === 'scores' ? scores[Number(at)] : undefined;
+  const taxon = list === 'taxa' ? taxa[Number(at)]?.id : score?.scope.taxon;
+  const character = list === 'characters' ? characters[Number(at)]?.id : score?.character;
+  return { ...problem, ...(taxon === undefined ? {} : { taxon }), ...(character === undefined ? {} : { character }) };
+}
+
+/** In its words too: of which taxon a score is, of which section and which of its things all else. */
+function named(draft: Draft, problem: Problem): Problem {
+  const path = (problem.field ?? '').split(/[.[\]]+/).filter(Boolean);
+  const [list, at] = path;
+  const called = calledOn(draft, path);
+  const of =
+    list === 'scores'
+      ? draft.taxa.find(({ id }) => id === draft.scores[Number(at)]?.scope.taxon)?.name
+      : Object.hasOwn(SECTIONS, list ?? '') &&
+        [SECTIONS[list as keyof typeof SECTIONS], called && `“${called}”`].filter(Boolean).join(', ');
+  return of ? { ...problem, message: `${of}: ${problem.message}` } : problem;
+}
+
+/** What the first is called that has a name on the way to a field. */
+function calledOn(draft: Draft, path: readonly string[]): string {
+  let at: unknown = draft;
+  for (const key of path) {
+    at = typeof at === 'object' && at ? (at as Record<string, unknown>)[key] : undefined;
+    const called = at !== draft && typeof at === 'object' && at ? calledOf(at) : '';
+    if (called) return called;
+  }
+  return '';
 }

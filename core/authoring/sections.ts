@@ -35,10 +35,10 @@ export const SECTIONS = {
   plateTraits: 'What shows on its plates',
 } as const satisfies Partial<Record<keyof Draft, string>>;
 
-/** What something of a guide is called: a taxon by its name, a word by itself, a photograph by whose it is, all else by its label. */
+/** What something of a guide is called: a taxon by its name, a word by itself, a photograph by whose it is, a rule by what it says, all else by its label. */
 export function calledOf(one: object): string {
-  const { name, label, term, credit } = one as { name?: string; label?: string; term?: string; credit?: string };
-  return name ?? label ?? term ?? (credit ? `a photograph by ${credit}` : '');
+  const { name, label, term, says, credit } = one as Partial<Record<'name' | 'label' | 'term' | 'says' | 'credit', string>>;
+  return name ?? label ?? term ?? says ?? (credit ? `a photograph by ${credit}` : '');
 }
 
 /** In the middle of a sentence. */

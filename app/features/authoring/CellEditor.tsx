@@ -28,7 +28,7 @@ export const CellEditor = ({ taxon, character, cell, typing, asked, onType, onTa
     <Text strong>{`${taxon.name}: ${character.label}`}</Text>
     {character.states && (
       <Text size="small" quiet>
-        {character.states.map(({ label }) => label).join(', ')}
+        {character.states.map(({ label }) => label).join('; ')}
       </Text>
     )}
     {cell.from && <Text size="small" quiet>{`It has this from ${cell.from}, until something is written here.`}</Text>}

@@ -73,7 +73,7 @@ const sayCount = (count: number): string => (count === 1 ? 'one character' : `${
 
 const sayCharacter = ({ kind, states, unit, counts }: DraftCharacter): string =>
   states?.length
-    ? states.map(({ label }) => label).join(', ')
+    ? states.map(({ label }) => label).join('; ')
     : [KIND_WORDS[kind], unit, counts && `${counts.from} to ${counts.to}`].filter(Boolean).join(', ');
 
 const Typed = z.object({ label: z.string(), kind: z.enum(CHARACTER_KINDS), more: z.string() });
