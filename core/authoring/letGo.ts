@@ -11,7 +11,8 @@ import type { Working } from './workingDraft';
  * @returns what puts it back.
  */
 export function letGo(working: Working): Edit[] {
-  const { glossary, costs } = working.draft;
+  const { glossary = [], costs = [] } = working.draft;
+  if (glossary.length + costs.length === 0) return [];
   const states = new Map(working.draft.characters.map((one) => [one.id, new Set(one.states?.map(({ id }) => id))]));
   const taxa = new Set(working.draft.taxa.map(({ id }) => id));
   const set: DraftPart = {
@@ -26,13 +27,9 @@ export function letGo(working: Working): Edit[] {
 }
 
 /** A list as it is to be; nothing where it is so already. */
-function changed<N extends keyof DraftPart, T>(
-  name: N,
-  was: readonly T[] | undefined,
-  now: (one: T) => T | undefined,
-): DraftPart {
-  const list = was?.flatMap((one) => now(one) ?? []);
-  return !was || (list!.length === was.length && was.every((one, i) => one === list![i])) ? {} : { [name]: list };
+function changed<T>(name: keyof DraftPart, was: readonly T[], now: (one: T) => T | undefined): DraftPart {
+  const list = was.flatMap((one) => now(one) ?? []);
+  return list.length === was.length && was.every((one, i) => one === list[i]) ? {} : { [name]: list };
 }
 
 /** A word without what it can be drawn by no longer. */
