@@ -51,3 +51,29 @@ it('scores are told cell by cell as they stand in the grid, with where they hold
   expect(cells[1].was).toBeUndefined();
   expect(guideChanges(crabs, { ...crabs, scores: crabs.scores.toSpliced(at, 1) }).cells).toMatchObject([{ was: cells[0].was }]);
 });
+
+describe('what came or went as a whole is one line', () => {
+  const figure = {
+    ...{ id: 'f1', credit: 'Mira Selk', licence: 'cc-by', view: crabs.views[0].id, photo: crypto.randomUUID() },
+    pins: [
+      { character: 'granules', x: 0.16111327771548672, y: 0.5 },
+      { character: 'eye-stalks', x: 0.25, y: 0.75 },
+    ],
+  } as unknown as NonNullable<Draft['figures']>[number];
+  const [granules, eyes] = figure.pins!;
+  const withPins = (pins: typeof figure.pins): Draft => ({ ...crabs, figures: [{ ...figure, pins }] });
+  const grains = crabs.characters.find(({ id }) => id === 'granules')!.label;
+
+  it('a place on a photograph, by the label of its character', () => {
+    expect(lines(withPins([eyes]), withPins([granules, eyes]))).toEqual([`a photograph by Mira Selk: pins, ${grains}: no more`]);
+    expect(lines(withPins([granules, eyes]), withPins([eyes]))).toEqual([
+      `a photograph by Mira Selk: pins, ${grains}: x 0.1611; y 0.5`,
+    ]);
+  });
+
+  it('and what changed of one that stays is told leaf by leaf', () => {
+    expect(lines(withPins([{ ...granules, x: 0.2 }, eyes]), withPins([granules, eyes]))).toEqual([
+      `a photograph by Mira Selk: pins, ${grains}, x: 0.1611 → 0.2`,
+    ]);
+  });
+});

@@ -1,4 +1,4 @@
-import { differencesOf } from '../earlier';
+import { type DifferentPart, differentParts } from '../earlier';
 import type { Score } from '../guide/schema';
 import { printCell } from './cells';
 import type { Draft, DraftCharacter } from './draftSchema';
@@ -45,13 +45,14 @@ export function guideChanges(before: Draft, after: Draft): GuideChanges {
     const [was, now] = [before[name as keyof typeof HEAD], after[name as keyof typeof HEAD]];
     return was === now ? [] : [`${title}: ${become(was, now)}`];
   });
+  const words = wordsFor(before, after);
   const lists = LISTS.map((part) => ({
     title: SECTIONS[part],
-    lines: listChanges(before[part] ?? [], after[part] ?? [], wordsFor(before, after)),
+    lines: listChanges(before[part] ?? [], after[part] ?? [], words),
   }));
   const whole = WHOLE.map((part) => ({
     title: SECTIONS[part],
-    lines: leaves({ [part]: before[part] }, { [part]: after[part] }, 1),
+    lines: leaves({ [part]: before[part] }, { [part]: after[part] }, 1, words),
   }));
   const plan = before.plan === after.plan ? [] : [become(before.plan, after.plan)];
   return {
@@ -66,11 +67,12 @@ const cut = (words: string): string => (words.length > LONG ? `${words.slice(0, 
 const become = (was: string | undefined, now: string | undefined): string =>
   was ? (now ? `${cut(was)} → ${cut(now)}` : `no more ${cut(was)}`) : cut(now ?? '');
 
-/** Ids in words: a parent by its name. */
+/** Ids in words: a parent by its name, a character by its label. */
 function wordsFor(before: Draft, after: Draft): ReadonlyMap<string, string> {
-  const words = new Map<string, string>();
-  for (const { taxa } of [before, after]) for (const { id, name } of taxa) words.set(id, name);
-  return words;
+  const all = [before, after].flatMap(({ taxa, characters, regions, views, sources }) =>
+    [...regions, ...views, ...sources, ...characters, ...taxa].map((one): [string, string] => [one.id, calledOf(one)]),
+  );
+  return new Map(all);
 }
 
 function listChanges(
@@ -93,13 +95,28 @@ function listChanges(
   return [...changed, ...gone, ...moved];
 }
 
-/** Leaf by leaf; `skip` names at the head of each way are left out. */
-function leaves(was: object, now: object, skip: number, words: ReadonlyMap<string, string> = new Map()): string[] {
-  const say = (value: string | undefined) => value && (words.get(value) ?? value);
-  return differencesOf(was as Record<string, unknown>, now as Record<string, unknown>).map(
-    ({ path, then, now: is }) => `${path.slice(skip).join(', ')}: ${become(say(then), say(is))}`,
+/** Leaf by leaf, and what came or went as a whole in one line; `skip` names at the head of each way are left out. */
+function leaves(was: object, now: object, skip: number, words: ReadonlyMap<string, string>): string[] {
+  const say = (value: string) =>
+    words.get(value) ?? (LONG_NUMBER.test(value) ? String(Number(Number(value).toPrecision(4))) : value);
+  const way = (path: readonly string[]) => path.map(say).join(', ');
+  // By what it is called is said before.
+  const held = (holds: NonNullable<DifferentPart['holds']>, called: string | undefined) =>
+    holds.flatMap(({ path, value }) => (value === called ? [] : [`${way(path)} ${say(value)}`])).join('; ');
+  return differentParts(was as Record<string, unknown>, now as Record<string, unknown>, skip + 1).map(
+    ({ path, then, now: is, holds }) => {
+      const said = !holds
+        ? become(then && say(then), is && say(is))
+        : then === undefined
+          ? cut(held(holds, path.at(-1)))
+          : 'no more';
+      return `${way(path.slice(skip))}: ${said}`;
+    },
   );
 }
+
+/** With more places than anybody means. */
+const LONG_NUMBER = /^-?\d+\.\d{5,}$/;
 
 function cellChanges(before: Draft, after: Draft): CellChange[] {
   const [then, now] = [before, after].map(({ scores }) => new Map(scores.map((score) => [cellKey(score), score])));

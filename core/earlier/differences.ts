@@ -33,6 +33,46 @@ interface Leaf {
   value: string;
 }
 
+/** A part in which two states differ: what changed of it, or, where it is on one side only, all that it holds there. */
+export interface DifferentPart extends Difference {
+  /** Of a whole that is on one side only: each of its leaves, by its way within the whole. */
+  holds?: readonly Leaf[];
+}
+
+/**
+ * As `differencesOf`, but what came or went as a whole (one of a list, a group of fields) is one part and not its leaves.
+ *
+ * @param least how far a way leads at the least: nothing above that counts as a whole.
+ */
+export function differentParts(
+  then: Readonly<Record<string, unknown>>,
+  now: Readonly<Record<string, unknown>>,
+  least = 1,
+): DifferentPart[] {
+  const [before, after] = [then, now].map(waysIn);
+  const wholes = new Map<string, { path: readonly string[]; isThen: boolean; holds: Leaf[] }>();
+  return differencesOf(then, now).flatMap((difference): DifferentPart[] => {
+    const { path, then: was, now: is } = difference;
+    if (was !== undefined && is !== undefined) return [difference];
+    const other = was === undefined ? before : after;
+    const whole = path.findIndex(
+      (_, i) => i + 1 >= least && i + 1 < path.length && !other.has(JSON.stringify(path.slice(0, i + 1))),
+    );
+    if (whole < 0) return [difference];
+    const key = JSON.stringify(path.slice(0, whole + 1));
+    const leaf = { path: path.slice(whole + 1), value: (was ?? is)! };
+    const known = wholes.get(key);
+    if (known) known.holds.push(leaf);
+    else wholes.set(key, { path: path.slice(0, whole + 1), isThen: was !== undefined, holds: [leaf] });
+    const { path: own, isThen, holds } = wholes.get(key)!;
+    return known ? [] : [{ path: own, holds, ...(isThen ? { then: '' } : { now: '' }) }];
+  });
+}
+
+/** Each way that leads to something, and each way on it. */
+const waysIn = (state: Readonly<Record<string, unknown>>): ReadonlySet<string> =>
+  new Set([...leavesOf(state).values()].flatMap(({ path }) => path.map((_, i) => JSON.stringify(path.slice(0, i + 1)))));
+
 function leavesOf(value: unknown, path: readonly string[] = [], into = new Map<string, Leaf>()): Map<string, Leaf> {
   if (Array.isArray(value) && value.some(isObject)) {
     const names = namesOf(value);

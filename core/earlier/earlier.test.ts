@@ -1,4 +1,4 @@
-import { differencesOf } from '.';
+import { differencesOf, differentParts } from '.';
 
 const said = (then: object, now: object) =>
   differencesOf(then as Record<string, unknown>, now as Record<string, unknown>).map(({ path, then: was, now: is }) => [
@@ -55,4 +55,45 @@ it('takes an empty list for none, and keeps apart a zero, a no and an empty text
   ]);
   // Names with a dot in them are not taken for a way through.
   expect(differencesOf({ 'a.b': 1 }, { a: { b: 1 } }).map(({ path }) => path)).toEqual([['a.b'], ['a', 'b']]);
+});
+
+describe('parts that differ', () => {
+  const then = {
+    a: { b: 1, c: 2 },
+    list: [
+      { id: 'x', n: 1 },
+      { id: 'y', n: 2, more: { p: 1 } },
+    ],
+    d: 1,
+  };
+
+  it('of which one side has nothing are one, with all that it holds', () => {
+    expect(differentParts(then, { d: 1, list: [{ id: 'x', n: 1 }] })).toEqual([
+      {
+        path: ['a'],
+        then: '',
+        holds: [
+          { path: ['b'], value: '1' },
+          { path: ['c'], value: '2' },
+        ],
+      },
+      {
+        ...{ path: ['list', 'y'], then: '' },
+        holds: [
+          { path: ['id'], value: 'y' },
+          { path: ['n'], value: '2' },
+          { path: ['more', 'p'], value: '1' },
+        ],
+      },
+    ]);
+  });
+
+  it('are told leaf by leaf where both have some of it, and above the least way', () => {
+    expect(differentParts(then, { ...then, a: { b: 3 }, d: undefined })).toEqual([
+      { path: ['a', 'b'], then: '1', now: '3' },
+      { path: ['a', 'c'], then: '2' },
+      { path: ['d'], then: '1' },
+    ]);
+    expect(differentParts({ a: { b: 1 } }, {}, 2)).toEqual([{ path: ['a', 'b'], then: '1' }]);
+  });
 });

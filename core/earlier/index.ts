@@ -1,1 +1,1 @@
-export { type Difference, differencesOf } from './differences';
+export { type Difference, type DifferentPart, differencesOf, differentParts } from './differences';
