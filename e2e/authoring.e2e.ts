@@ -115,7 +115,7 @@ describe('a guide from nothing, by keys alone', () => {
         await hands.type(more);
         await hands.press('Enter');
       } else {
-        await hands.tabTo('Put it in');
+        await hands.tabTo('Add');
         await hands.press('Enter');
       }
       await page.getByText(label, { exact: true }).waitFor();

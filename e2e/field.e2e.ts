@@ -69,7 +69,7 @@ describe.each(SIZES)('the catch sheet, $kind', (size) => {
       return found.length ? found : undefined;
     });
     expect(kept).toMatchObject({ what: 'ringed', sex: 'male', overrides: [] });
-    await page.getByRole('button', { name: 'Take back' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByLabel(`Ring offered: ${offered}`).waitFor();
     await until(async () => (await capturesWith(page, plain(offered))).length === 0);
   });
@@ -189,7 +189,7 @@ it('the sheet is arranged with keys alone, and the catch asks in that order', as
   const page = await station.page(SIZES[1]);
   await inDemo(page, station.url, '/field/sheet');
   await page.getByRole('button', { name: 'Sex further up' }).press('Enter');
-  await page.getByRole('button', { name: 'Leave out Note' }).press('Enter');
+  await page.getByRole('button', { name: 'Remove Note' }).press('Enter');
   // The page is left within the same moment.
   await toSheet(page);
   const order = await page.locator('[role=radiogroup]').evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));

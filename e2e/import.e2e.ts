@@ -45,8 +45,8 @@ it('earlier years are tried, told otherwise over a reload, read in, and taken ba
   await page.getByText(`Read in: ${name}`).waitFor();
   expect(await total(page)).toBe(before + 2);
 
-  await page.getByRole('button', { name: `Take back ${name}` }).click();
-  await page.getByText('2 captures were taken back.').waitFor();
+  await page.getByRole('button', { name: `Undo ${name}` }).click();
+  await page.getByText('2 captures were removed.').waitFor();
   expect(await total(page)).toBe(before);
   await page.close();
 });

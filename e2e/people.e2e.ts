@@ -211,7 +211,7 @@ it('who belongs to two stations goes from one to the other, and comes in by a pa
   await page.goto(`${station.url}/account`);
   await page.getByText('Holm observatory, here').waitFor();
   expect(await faultsOf(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Go there: Gannel hut' }).press('Enter');
+  await page.getByRole('button', { name: 'Switch to it: Gannel hut' }).press('Enter');
   await page.getByRole('heading', { level: 1, name: 'Daybook' }).waitFor();
 
   const device = await page.context().newCDPSession(page);

@@ -106,7 +106,7 @@ describe('photos of a specimen', () => {
     await page.getByRole('radiogroup', { name: 'View' }).getByRole('radio').first().click();
     await page.getByLabel('Credit').fill('A. Orvane');
     await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: 'Put it on top' }).click();
+    await page.getByRole('button', { name: 'Show it first' }).click();
     const { photo, media } = await keptOnce(
       page,
       id,

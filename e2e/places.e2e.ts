@@ -74,13 +74,13 @@ it('a mark is touched on the plate, found again by where and by words, and the p
   await page.getByRole('radio', { name: 'not ringed' }).click();
   await page.getByRole('radio', { name: 'ring tern' }).click();
   await page.getByRole('button', { name: 'Add a natural mark' }).click();
-  await page.getByRole('button', { name: 'Keep the mark' }).click();
+  await page.getByRole('button', { name: 'Save the mark' }).click();
   await page.getByText('Say what it looks like.').waitFor();
   await page.getByLabel('In words').fill('white feather on the crown');
   const plate = page.getByLabel('Plate: touch where it is');
   const { width, height } = (await plate.boundingBox())!;
   await plate.click({ position: { x: width * 0.3, y: height * 0.1 } });
-  await page.getByRole('button', { name: 'Keep the mark' }).click();
+  await page.getByRole('button', { name: 'Save the mark' }).click();
   await page.getByRole('button', { name: 'From this device' }).click();
   await page.getByText('-41.19440, -28.06660, at most 7 m off').waitFor();
   await page.getByRole('radio', { name: 'let go here' }).click();

@@ -92,9 +92,9 @@ export function printCell({ states }: Pick<DraftCharacter, 'states'>, value: Sco
 
 /**
  * What somebody typed into a cell: states by their labels, each with a word or a share of how often (`red; black
- * rarely`, `red 80%`; a name that would be
- * read otherwise in quotes: `“red; black” rarely`), states of which it is not known which it has (`either red or black`), a range (`(28–)31–38(–41)`), a mean with its deviation (`12 ±1.5`), numbers that are counted,
- * how often it applies (`does not apply`, `applies usually`), or a taxon that it lies above or below (`above Sula alba`).
+ * rarely`, `red 80%`; a name that would be read otherwise in quotes: `“red; black” rarely`), states of which it is not
+ * known which it has (`either red or black`), a range (`(28–)31–38(–41)`), a mean with its deviation (`12 ±1.5`),
+ * numbers that are counted, how often it applies (`does not apply`, `applies usually`), or a taxon that it lies above or below (`above Sula alba`).
  *
  * @returns the value; nothing where the cell is empty or says that it is not known; or `cell-unreadable` with why.
  */

@@ -45,8 +45,8 @@ export function StationsCard() {
           </View>
           <Button
             small
-            label="Go there"
-            hint={`Go there: ${name}`}
+            label="Switch to it"
+            hint={`Switch to it: ${name}`}
             busy={change.isPending && change.variables === id}
             onPress={() => change.mutate(id)}
           />

@@ -181,7 +181,7 @@ describe('stations', () => {
     mockStation.answer('changeStation', () => session);
     await showScreen(<AccountScreen />);
     await shown('Quell, here');
-    await pressButton('Go there: Tolmar Head');
+    await pressButton('Switch to it: Tolmar Head');
     expect(sent('changeStation')).toEqual([{ body: { stationId: there.id } }]);
     await waitFor(() => expect(mockEntered.mock.calls[0][0]).toEqual(session));
     expect(mockReplace).toHaveBeenCalledWith('/');

@@ -64,8 +64,8 @@ export function AnswerForm({ guideId, guide, first, onClose }: AnswerFormProps) 
       <Row>
         <Button
           kind="main"
-          label="Keep it"
-          hint="Keep it: the answer"
+          label="Save"
+          hint="Save: the answer"
           disabled={!whole}
           busy={send.isPending}
           onPress={() => send.mutate()}

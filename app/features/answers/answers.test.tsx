@@ -46,13 +46,13 @@ it('offers what is misnamed often, and keeps the answer to it, with its page', a
   await shown(/^No answer is kept yet/);
   await press('Write it: taken for Petralda murica, is Petralda cinerata, 3 times: without an answer');
   await type('What the station answers', 'Look at the front edge.');
-  await press('Keep it: the answer');
+  await press('Save: the answer');
   await shown('Look at the front edge.');
   expect(sent()).toEqual([{ guideId: ID, called: 'murica', truth: 'cinerata', text: 'Look at the front edge.' }]);
   expect(screen.getByLabelText(/^PDF: a page to send with the answer, taken for Petralda murica/)).toBeTruthy();
   await press(/^Change the answer/);
   await type('What the station answers', 'Look at the edge, from above.');
-  await press('Keep it: the answer');
+  await press('Save: the answer');
   await shown('Look at the edge, from above.');
   await press(/^Remove the answer/);
   await shown(/^No answer is kept yet/);
@@ -68,7 +68,7 @@ it('is written to any two of the guide, and stays typed where it could not be ke
   await open();
   await shown('Another answer');
   await press('Another answer: write one');
-  await press('Keep it: the answer');
+  await press('Save: the answer');
   expect(sent()).toEqual([]);
   const labels = (id: string) => {
     const { name, vernacular } = ledgeCrabs.taxa.find((taxon) => taxon.id === id)!;

@@ -57,7 +57,7 @@ export const CellEditor = ({ taxon, character, cell, typing, asked, onType, onTa
     />
     <Row align="center">
       <Button small label="Write it" disabled={typing === undefined} onPress={() => onTake(0, 0)} />
-      {typing !== undefined && <Button small kind="quiet" label="Leave it as it was" onPress={onDrop} />}
+      {typing !== undefined && <Button small kind="quiet" label="Cancel" onPress={onDrop} />}
       <Button small kind="quiet" label="Same for all that have nothing" disabled={!cell.text} onPress={onFill} />
     </Row>
   </Stack>

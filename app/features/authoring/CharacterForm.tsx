@@ -203,7 +203,7 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
         />
       )}
       <Picker
-        label="Put it together with another character"
+        label="Group it with another character"
         items={draft.characters.filter(({ id }) => id !== character.id).map(({ id, label }) => ({ id, label }))}
         onChange={(other) => edit(...oneGroup(draft, [character.id, other]))}
       />

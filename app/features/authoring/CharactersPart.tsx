@@ -145,7 +145,7 @@ function AddCharacter({ id: draftId, draft, edit }: Pick<PartProps, 'id' | 'draf
         />
       )}
       <Row>
-        <Button label="Put it in" onPress={add} />
+        <Button label="Add" onPress={add} />
       </Row>
     </Card>
   );

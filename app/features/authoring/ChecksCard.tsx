@@ -132,8 +132,8 @@ function CheckForm({ draft, typed: { open, says, taxa, when, unless }, change, i
       <Conditions label="Unless any of this holds" draft={draft} of={unless} onChange={(next) => change({ unless: next })} />
       {problem && <Text role="alert">{problem}</Text>}
       <Row>
-        <Button kind="main" label={open === NEW ? 'Add the rule' : 'Keep the rule'} onPress={done} />
-        <Button kind="quiet" label="Leave it" onPress={onClose} />
+        <Button kind="main" label={open === NEW ? 'Add the rule' : 'Save the rule'} onPress={done} />
+        <Button kind="quiet" label="Cancel" onPress={onClose} />
       </Row>
     </Stack>
   );

@@ -86,7 +86,7 @@ export function ConditionForm({ draft, onAdd, onClose }: Props) {
       {problem && <Text role="alert">{problem}</Text>}
       <Row>
         <Button small label="Add this" disabled={!kind} onPress={add} />
-        <Button small kind="quiet" label="Leave it out" onPress={onClose} />
+        <Button small kind="quiet" label="Cancel" onPress={onClose} />
       </Row>
     </Stack>
   );

@@ -72,8 +72,8 @@ export function FiguresPart({ id, draft, edit }: PartProps) {
                   onChange={(more) => change({ words: { ...words, ...more } })}
                 />
                 <Row>
-                  <Button label="Put it in" onPress={putIn} />
-                  <Button kind="quiet" label="Leave it out" onPress={() => change({ photos: waiting.photos.slice(1) })} />
+                  <Button label="Add" onPress={putIn} />
+                  <Button kind="quiet" label="Discard" onPress={() => change({ photos: waiting.photos.slice(1) })} />
                 </Row>
               </>
             )}

@@ -81,8 +81,8 @@ export function NewerCard({ id, version, newer, catchUp }: Props) {
       </FirstOf>
       <Row>
         <Button
-          label="Take it over"
-          hint={`Take over version ${to} of ${title}`}
+          label="Update"
+          hint={`Update to version ${to} of ${title}`}
           busy={carry.isPending}
           onPress={() => carry.mutate()}
         />

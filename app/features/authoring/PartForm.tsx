@@ -62,7 +62,7 @@ export function PartForm({ draft, part, onChoose, onClose }: Props) {
       )}
       <Row>
         <Button label="Write of it" onPress={choose} />
-        <Button kind="quiet" label="Leave it" onPress={onClose} />
+        <Button kind="quiet" label="Cancel" onPress={onClose} />
       </Row>
     </Card>
   );

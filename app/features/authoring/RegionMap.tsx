@@ -103,13 +103,13 @@ export function RegionMap({ regions, onChange }: Props) {
                     draw(points.filter((_, i) => i !== held));
                   }}
                 />
-                <Button small kind="quiet" label="Leave it where it is" onPress={() => setTaken(undefined)} />
+                <Button small kind="quiet" label="Cancel" onPress={() => setTaken(undefined)} />
               </>
             )}
             {points.length > 0 && held === undefined && (
               <>
-                <Button small kind="quiet" label="Take the last back" onPress={() => draw(points.slice(0, -1))} />
-                <Button small kind="quiet" label="Take all back" onPress={() => draw([])} />
+                <Button small kind="quiet" label="Undo the last" onPress={() => draw(points.slice(0, -1))} />
+                <Button small kind="quiet" label="Clear" onPress={() => draw([])} />
               </>
             )}
           </Row>

@@ -46,7 +46,7 @@ export function SameStates({ of, states, onSame }: Props) {
             <Button small label={`Call both “${other}”`} onPress={() => call(one, other)} />
           </>
         )}
-        <Button small kind="quiet" label="Leave them two" onPress={close} />
+        <Button small kind="quiet" label="Keep both" onPress={close} />
       </Row>
     </>
   );

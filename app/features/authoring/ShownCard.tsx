@@ -167,7 +167,7 @@ function RuleForm({ section, expression, seen, onAdd, onLeave }: FormProps) {
       {some && stateOf('The others show', otherwise, setOtherwise)}
       {problem && <Notice kind="problem">{problem}</Notice>}
       <Row>
-        <Button kind="quiet" label="Leave it" onPress={onLeave} />
+        <Button kind="quiet" label="Cancel" onPress={onLeave} />
         <Button label="Add the rule" onPress={add} />
       </Row>
     </Stack>

@@ -112,7 +112,7 @@ function AddTaxon({ id, taxa, edit }: { id: string; taxa: readonly Taxon[]; edit
         onChange={([next]: Rank[]) => setRank(next)}
       />
       <Row>
-        <Button label="Put it in" onPress={add} />
+        <Button label="Add" onPress={add} />
       </Row>
       {taxa.length === 0 && <Notice kind="note">Begin with the genus; its species then stand under it by their names.</Notice>}
     </Card>

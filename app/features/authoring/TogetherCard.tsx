@@ -27,8 +27,8 @@ export function TogetherCard({ draft, edit, together }: Props) {
             <Text style={styles.grow}>{`${label(a)} and ${label(b)}: in all ${taxa} kinds`}</Text>
             <Button
               small
-              label="Put them together"
-              hint={`Put them together: ${label(a)} and ${label(b)}`}
+              label="Group them"
+              hint={`Group them: ${label(a)} and ${label(b)}`}
               onPress={() => edit(...oneGroup(draft, [a, b]))}
             />
           </Row>

@@ -66,7 +66,7 @@ export function TryPart({ id, draft, version, saved }: Props) {
           <Button
             small
             kind="quiet"
-            label="Take all readings back"
+            label="Clear all readings"
             disabled={!given}
             onPress={() => (setStates({}), setValues({}))}
           />

@@ -118,7 +118,7 @@ function UnionForm({ draft, typed: { label, of }, change, onAdd, onClose }: Form
       <Row align="center">
         <Button kind="main" label="Add it" hint="Add what they are called together" onPress={add} />
         <Button label="One more" hint="One more of them" onPress={() => change({ of: [...of, {}] })} />
-        <Button kind="quiet" label="Leave it" onPress={onClose} />
+        <Button kind="quiet" label="Cancel" onPress={onClose} />
       </Row>
     </Stack>
   );

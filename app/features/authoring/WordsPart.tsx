@@ -50,7 +50,7 @@ export function WordsPart({ id: draftId, draft, edit }: PartProps) {
           problem={problem}
         />
         <Row>
-          <Button label="Put it in" onPress={add} />
+          <Button label="Add" onPress={add} />
         </Row>
       </Card>
       <Card title="Words explained" aside={`${terms.length}`}>

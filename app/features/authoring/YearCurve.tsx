@@ -88,7 +88,7 @@ export function YearCurve({ of, curve, onDraw }: Props) {
         <Text size="small" quiet>
           {curve ? `${MONTHS[at]}: ${percent(levels[at])}` : 'Nothing is drawn: any day is as good as another.'}
         </Text>
-        {curve && <Button small kind="quiet" label="Take the year away" onPress={() => onDraw(undefined)} />}
+        {curve && <Button small kind="quiet" label="Remove the year" onPress={() => onDraw(undefined)} />}
       </Row>
     </Stack>
   );

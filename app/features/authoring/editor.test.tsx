@@ -127,13 +127,13 @@ it('a source is put in, cited, and taken out with its scores', async () => {
 
 it('a taxon is written down under the genus of its name, changed, made dangerous, and taken out', async () => {
   await open('Taxa');
-  await press('Put it in');
+  await press('Add');
   screen.getByText('Write its name.');
   await type('Name', 'Orbissa plana');
-  await press('Put it in');
+  await press('Add');
   screen.getByText('Orbissa plana is in it already.');
   await type('Name', 'Orbissa lata');
-  await press('Put it in');
+  await press('Add');
   await shown('Orbissa lata');
   await waitFor(() =>
     expect(working.draft.taxa.at(-1)).toMatchObject({ name: 'Orbissa lata', parent: 'orbissa', forms: [{ share: 1 }] }),
@@ -158,10 +158,10 @@ it('a taxon is written down under the genus of its name, changed, made dangerous
 it('a character is written down with its states, renamed without losing its scores, and taken out', async () => {
   await open('Characters');
   await type('What it is', 'Lid');
-  await press('Put it in');
+  await press('Add');
   screen.getByText('Write two states at the least, parted by commas.');
   await type('States', 'horny, chalky, horny');
-  await press('Put it in');
+  await press('Add');
   await waitFor(() =>
     expect(working.draft.characters.at(-1)).toMatchObject({ id: 'Lid', states: [{ id: 'horny' }, { id: 'chalky' }] }),
   );
@@ -242,9 +242,9 @@ it('what is half typed in a cell is there again; read where it can be when anoth
   await open('Who has what');
   screen.getByText('Velutrina alta: Coil');
   expect(screen.getByLabelText(cell).props.value).toBe('low cone rar');
-  await press('Leave it as it was');
+  await press('Cancel');
   expect(screen.getByLabelText(cell).props.value).toBe('tall spire');
-  expect(screen.queryByText('Leave it as it was')).toBeNull();
+  expect(screen.queryByText('Cancel')).toBeNull();
   await type(cell, 'low cone');
   await press('Words');
   await waitFor(() => expect(coilOf('velutrina-alta')).toEqual({ kind: 'states', states: { 'low-cone': 'always' } }));
@@ -354,7 +354,7 @@ it('a specimen is tried on it, and its readings are taken back', async () => {
       ],
     },
   });
-  await press('Take all readings back');
+  await press('Clear all readings');
   await shown('Orbissa plana: 90 in 100');
   act(() => onlineManager.setOnline(false));
   await choose('Coil', 'low cone');
@@ -428,7 +428,7 @@ it('a newer version of its guide is taken over, and of what both changed one say
   screen.getByText(/3 changes can be taken over/);
   expect(screen.queryByText('It can be published')).toBeNull();
   await choose('area', 'theirs: There');
-  await press('Take over version 2 of Snails');
+  await press('Update to version 2 of Snails');
   await waitFor(() => expect(sent('carryOver')).toMatchObject([{ body: { of: 'base', to: 2, take: ['area'], version: 1 } }]));
   await waitFor(() => expect(screen.queryByText('Version 2 of “Snails” is there')).toBeNull());
   await press('About it');

@@ -69,21 +69,21 @@ describe('a photograph for a guide', () => {
   it('stands in it with its credit and its licence, and not without', async () => {
     await showScreen(<Figures />);
     await press('Add a photo');
-    await press('Put it in');
+    await press('Add');
     screen.getByText('Choose what it shows.');
     await choose('It shows', 'Petralda murica');
-    await press('Put it in');
+    await press('Add');
     screen.getByText('Choose from where it is seen.');
     await choose('Seen', ledgeCrabs.views[0].label);
-    await press('Put it in');
+    await press('Add');
     screen.getByText('Write whose photograph it is: none stands in a guide without.');
     await keep('Whose it is', ' O. Mereth ');
-    await press('Put it in');
+    await press('Add');
     screen.getByText('Choose on what terms it may be used: none stands in a guide without.');
     expect(figures()).toBeUndefined();
     await choose('It may be used', 'CC BY-SA 4.0');
     await keep('What is to be seen on it', 'The ridge of granules.');
-    await press('Put it in');
+    await press('Add');
     expect(figures()).toEqual([
       {
         ...{ id: expect.any(String), photo: HASH, width: 400, height: 200, taxon: 'murica', view: ledgeCrabs.views[0].id },
@@ -103,14 +103,14 @@ describe('a photograph for a guide', () => {
     await act(async () => screen.unmount());
     await showScreen(<Figures id="again" />);
     await choose('It may be used', 'all rights kept');
-    await press('Put it in');
-    await press('Put it in');
+    await press('Add');
+    await press('Add');
     expect(figures()!.map(({ id, taxon, credit, licence }) => [id, taxon, credit, licence])).toEqual([
       [expect.any(String), 'cinerata', 'A. Orvane', 'own'],
       [expect.any(String), 'cinerata', 'A. Orvane', 'own'],
     ]);
     expect(new Set(figures()!.map(({ id }) => id)).size).toBe(2);
-    expect(screen.queryByLabelText('Put it in')).toBeNull();
+    expect(screen.queryByLabelText('Add')).toBeNull();
   });
 
   it('of what was taken out meanwhile is asked for anew', async () => {
@@ -123,7 +123,7 @@ describe('a photograph for a guide', () => {
     await act(async () => screen.unmount());
     applyEdits(working, [{ do: 'dropTaxon', id: 'murica' }]);
     await showScreen(<Figures id="gone" />);
-    await press('Put it in');
+    await press('Add');
     screen.getByText('Choose what it shows.');
     expect(figures()).toBeUndefined();
   });

@@ -26,7 +26,8 @@ export interface Goal {
 
 /** Which part of the editor each section of a guide is changed in; what is not here is changed in none. */
 const CHANGED_IN: Record<string, Part> = {
-  ...{ title: 'about', summary: 'about', group: 'about', area: 'about', caution: 'about', sources: 'about' },
+  ...{ title: 'about', summary: 'about', group: 'about', area: 'about', caution: 'about' },
+  ...{ sources: 'about', policy: 'about', facets: 'about' },
   ...{ taxa: 'taxa', treatments: 'taxa' },
   ...{ characters: 'characters', dependence: 'characters', views: 'characters', plan: 'characters', plateTraits: 'characters' },
   ...{ scores: 'scores' },

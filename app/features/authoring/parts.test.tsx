@@ -57,7 +57,7 @@ describe('what is typed and not put in yet', () => {
     await again(taxa);
     expect(screen.getByLabelText('Name')).toHaveProp('value', 'Petralda nov');
     await type('Name', 'Petralda nova');
-    await press('Put it in');
+    await press('Add');
     expect(now().taxa.at(-1)?.name).toBe('Petralda nova');
     await again(taxa);
     expect(screen.getByLabelText('Name')).toHaveProp('value', '');
@@ -70,7 +70,7 @@ describe('what is typed and not put in yet', () => {
     await choose('It is told by', 'states in an order');
     await type('States', 'none, faint');
     await again(characters);
-    await press('Put it in');
+    await press('Add');
     expect(now().characters.at(-1)).toMatchObject({
       label: 'Smell',
       kind: 'ordered',
@@ -143,7 +143,7 @@ it('where and when a taxon is met is said by words, and its year by the arrows',
   const year = now().occurrence.filter((one) => one.kind === 'date' && one.taxon === 'murica' && !one.facets);
   expect(year).toHaveLength(1);
   expect(year[0].kind === 'date' && year[0].curve).toHaveLength(12);
-  await press('Take the year away');
+  await press('Remove the year');
   await press('Remove Farther Ostren');
   expect(JSON.stringify([now().regions, now().occurrence])).not.toContain(id);
 });
@@ -152,7 +152,7 @@ it('a word is explained, drawn by states, and not explained twice', async () => 
   await open((props) => <WordsPart {...props} />);
   const add = async (word: string) => {
     await act(async () => fireEvent.changeText(screen.getByLabelText('Word'), word));
-    await press('Put it in');
+    await press('Add');
   };
   await add('Ledge');
   await add('LEDGE');

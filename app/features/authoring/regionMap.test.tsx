@@ -62,10 +62,10 @@ it('a region is gone round by keys, its points are taken back, and another one k
   await press('Set a point at the cross');
   await choose('Region that is drawn', 'North');
   screen.getByText('North: an outline of 3 points');
-  await press('Take the last back');
+  await press('Undo the last');
   screen.getByText('North: 2 points, of 3 it is an outline');
   expect(now[0]).toEqual({ id: 'north', label: 'North' });
-  await press('Take all back');
+  await press('Clear');
   screen.getByText('North: not drawn');
 });
 
@@ -90,7 +90,7 @@ it('a point is taken up and set elsewhere or taken out, and a side gets one wher
   screen.getByText('North: an outline of 4 points');
   expect(now[0].outline![2][1]).toBeGreaterThan(now[0].outline![3][1]);
   await key('Enter');
-  await press('Leave it where it is');
+  await press('Cancel');
   screen.getByText('North: an outline of 4 points');
   await key('Enter');
   await press('Remove this point');

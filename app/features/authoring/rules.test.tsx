@@ -78,7 +78,7 @@ describe('a rule of a catch', () => {
     screen.getByText(words);
     await press('Change: Too narrow for its claws.');
     await type('What it says', 'Too narrow.');
-    await press('Keep the rule');
+    await press('Save the rule');
     expect(now().field!.checks).toMatchObject([{ id: 'rule', says: 'Too narrow.' }]);
     await press('Remove: Too narrow.');
     // Nothing is left of it: the guide is without the section again.

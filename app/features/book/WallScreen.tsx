@@ -144,7 +144,7 @@ function Chosen({ guide, wanted, onDrop }: { guide: Guide; wanted: Wanted; onDro
   return (
     <Row gap="xs">
       {rows.map(({ id, text }) => (
-        <Button key={id} small label={`${text} ×`} hint={`Take back ${text}`} onPress={() => onDrop(id)} />
+        <Button key={id} small label={`${text} ×`} hint={`Remove ${text}`} onPress={() => onDrop(id)} />
       ))}
     </Row>
   );

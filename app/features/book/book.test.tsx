@@ -254,7 +254,7 @@ describe('the plate wall', () => {
     const nape = screen.getByLabelText('Nape');
     fireEvent.press(within(nape).getByLabelText('with a shaggy mane, 8 forms'));
     expect(screen.getByText('8 of 24 forms left')).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('Take back Nape: with a shaggy mane'));
+    fireEvent.press(screen.getByLabelText('Remove Nape: with a shaggy mane'));
     expect(screen.getByText('24 forms')).toBeTruthy();
   });
 

@@ -78,11 +78,11 @@ export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string })
       )}
       <Row>
         <DownloadButton
-          label="Take the book along"
-          hint="Take the book along as a file"
+          label="Export the book"
+          hint="Export the book as a file"
           url={() => bookUrl(guideId, { as, ...(as === 'linkage' && character ? { character } : {}) })}
         />
-        <Button label="Read a file in" busy={busy} onPress={() => void choose()} />
+        <Button label="Import a file" busy={busy} onPress={() => void choose()} />
       </Row>
       {problem && <Notice kind="problem">{problem.message}</Notice>}
       {read && <Found {...read} busy={busy} onTake={() => write({ name: read.name, text: read.text, take: true })} />}

@@ -205,7 +205,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
           {member && (
             <Button
               kind="quiet"
-              label="Leave it as it is"
+              label="Cancel"
               onPress={() => {
                 forget();
                 onDone(member.id);

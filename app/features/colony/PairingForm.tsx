@@ -40,7 +40,7 @@ export function NewPairing() {
     <AsyncScreen what="The keeper’s book" value={book} error={error} retry={retry}>
       {({ colony }) => (
         <Screen widest={860}>
-          <PageHeading>Put together</PageHeading>
+          <PageHeading>New pairing</PageHeading>
           <PairingForm {...{ guideId, colony, father, mother }} />
         </Screen>
       )}
@@ -117,7 +117,7 @@ function PairingForm({ guideId, colony, father, mother }: { guideId: string; col
           <Notice kind="problem">{problem.message}</Notice>
         )}
         <Row justify="end">
-          <Button kind="main" label="Put them together" busy={busy} onPress={submit} />
+          <Button kind="main" label="Pair them" busy={busy} onPress={submit} />
         </Row>
       </Stack>
     </Card>

@@ -44,7 +44,7 @@ export function PairingsCard({ guide, guideId, colony }: { guide: Guide; guideId
             <Button small label="Five generations on" onPress={() => router.push(`/field/colony/ahead?guide=${guideId}`)} />
           </>
         )}
-        <Button small label="Put together" onPress={() => router.push(`/field/colony/pairings/new?guide=${guideId}`)} />
+        <Button small label="New pairing" onPress={() => router.push(`/field/colony/pairings/new?guide=${guideId}`)} />
       </Row>
       {before.length > 0 && <Disclosure title={`Taken apart (${before.length})`}>{before.map(row)}</Disclosure>}
     </Card>

@@ -171,8 +171,8 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
                 ))}
                 <Button
                   small
-                  label="Put them together"
-                  hint={`Put them together: ${names.get(pair.father)} with ${names.get(pair.mother)}`}
+                  label="Pair them"
+                  hint={`Pair them: ${names.get(pair.father)} with ${names.get(pair.mother)}`}
                   onPress={() =>
                     router.push(`/field/colony/pairings/new?guide=${guideId}&father=${pair.father}&mother=${pair.mother}`)
                   }

@@ -107,7 +107,7 @@ export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone 
         {pen && isEmpty && <Button kind="quiet" label="Remove this pen" onPress={() => write(true)} />}
         <Button
           kind="quiet"
-          label="Leave it as it is"
+          label="Cancel"
           onPress={() => {
             forget();
             onDone();

@@ -129,20 +129,20 @@ it('a file is looked at before it is taken; what is wrong with it stands by line
   await showScreen(<ColonyScreen />);
   await shown('Files of the book');
   await press('Files of the book');
-  await press('Read a file in');
+  await press('Import a file');
   await shown(/moths\.csv: nothing was written\. Line 2, morph: no such state\./);
   answer = { ...nothing, added: ['x', 'y'], otherwise: ['Moth 3'] };
-  await press('Read a file in');
+  await press('Import a file');
   await shown('New: x, y');
   screen.getByText('In the book otherwise, and left as they stand there: Moth 3');
   await press('Write all 2 down');
   await shown('moths.csv: 2 written into the book.');
   expect(sent('importBook').at(-1)).toMatchObject({ body: { as: 'csv', text: 'individual\nx', take: true } });
   mockPick.mockResolvedValue({ ...file, size: 2_000_000 });
-  await press('Read a file in');
+  await press('Import a file');
   await shown(/larger than a megabyte/);
   await press('pedigree file, six columns');
-  await press('Take the book along');
+  await press('Export the book');
   expect(mockDownload).toHaveBeenCalledWith(`/api/guides/${guideId}/colony/export?as=linkage&character=morph`);
 });
 
@@ -528,7 +528,7 @@ describe('writing one down', () => {
     await shown(/cannot be told while something is wrong/);
     await press('Change what is written');
     await type('Pen or cage', 'cage 9');
-    await act(async () => fireEvent.press(screen.getByText('Leave it as it is')));
+    await act(async () => fireEvent.press(screen.getByText('Cancel')));
     expect(sent('writeIndividual')).toEqual([]);
     await press('Change what is written');
     expect(screen.getByLabelText('Pen or cage').props.value).toBe('');

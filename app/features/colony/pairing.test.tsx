@@ -75,17 +75,17 @@ it('two are put together; where their strains are kept apart, the reason is aske
     throw new RequestProblem(400, { code: 'never-mix', field: 'override', message: 'Quell and North are kept apart: because.' });
   });
   await showScreen(<NewPairing />);
-  await shown('Put together');
-  await press('Put them together');
+  await shown('New pairing');
+  await press('Pair them');
   screen.getByText('Say who is the father, or who may be.');
   await choose('Father', 'Moth 3');
   await choose('Mother', 'Moth 4');
   await press('Mother: perhaps another');
   await choose('Mother, or else', 'Moth 5');
-  await press('Put them together');
+  await press('Pair them');
   await shown('Quell and North are kept apart: because.');
   await type('Why all the same', 'a trial');
-  await press('Put them together');
+  await press('Pair them');
   expect(sent('writePairing').at(-1)).toMatchObject({
     body: { version: 0, guideId, fathers: [ID(3)], mothers: [ID(4), ID(5)], from: today(), override: 'a trial', clutches: [] },
   });
@@ -175,7 +175,7 @@ it('pairs are ranked for what is wanted; those that are kept apart say why', asy
   screen.getByText('1. Moth 3 with Moth 4');
   screen.getByText('F of the young 0.125 · all Quell');
   screen.getByText('Kept apart: Never.');
-  await press('Put them together: Moth 3 with Moth 4');
+  await press('Pair them: Moth 3 with Moth 4');
   expect(mockRouter.push).toHaveBeenCalledWith(`/field/colony/pairings/new?guide=${guideId}&father=${ID(3)}&mother=${ID(4)}`);
 });
 

@@ -47,7 +47,7 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
       {remarks.map(({ id: own, by, at, text }) => (
         <Row key={own} align="center">
           <View style={styles.grow}>
-            {text === undefined ? <Text quiet>Taken back.</Text> : <Text>{text}</Text>}
+            {text === undefined ? <Text quiet>Withdrawn.</Text> : <Text>{text}</Text>}
             <Text size="small" quiet>
               {`${by}, ${sayDate(at, 'minute')}`}
             </Text>
@@ -56,8 +56,8 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
             <Button
               small
               kind="quiet"
-              label="Take back"
-              hint={`Take back: ${text.slice(0, 60)}`}
+              label="Withdraw"
+              hint={`Withdraw: ${text.slice(0, 60)}`}
               busy={withdraw.isPending && withdraw.variables === own}
               onPress={() => withdraw.mutate(own)}
             />

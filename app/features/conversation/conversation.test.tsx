@@ -127,9 +127,9 @@ it('takes back only what one said oneself; a learner speaks, and resolves nothin
   await open();
   await shown('I think so.');
   expect(screen.queryByLabelText(/^Resolved/)).toBeNull();
-  expect(screen.queryByLabelText('Take back: Is it dark?')).toBeNull();
-  await press('Take back: I think so.');
-  await waitFor(() => expect(screen.getAllByText('Taken back.').length).toBeGreaterThan(0));
+  expect(screen.queryByLabelText('Withdraw: Is it dark?')).toBeNull();
+  await press('Withdraw: I think so.');
+  await waitFor(() => expect(screen.getAllByText('Withdrawn.').length).toBeGreaterThan(0));
   expect(sent('withdrawRemark')).toEqual([{ params: { id: 'r' } }]);
 });
 

@@ -126,7 +126,7 @@ function OwnFamily({ families, onKeep }: { families: readonly AgeFamily[]; onKee
           {said}
         </Text>
       )}
-      <Button label="Keep the family" onPress={keep} />
+      <Button label="Save the family" onPress={keep} />
     </View>
   );
 }

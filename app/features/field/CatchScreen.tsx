@@ -75,9 +75,9 @@ export function CatchScreen({ visitId }: { visitId: string }) {
             last && (
               <View role="status" style={styles.saved}>
                 <Text size="small" style={styles.grow}>
-                  {`${last.gone ? 'Taken back' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${last.kind}${last.first ? ` · ${last.first}` : ''}`}
+                  {`${last.gone ? 'Undone' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${last.kind}${last.first ? ` · ${last.first}` : ''}`}
                 </Text>
-                {!last.gone && <Button small kind="quiet" label="Take back" onPress={takeBack} />}
+                {!last.gone && <Button small kind="quiet" label="Undo" onPress={takeBack} />}
               </View>
             )
           }

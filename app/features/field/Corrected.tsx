@@ -31,7 +31,7 @@ export function Corrected({ correction, moved, siteOf }: CorrectedProps) {
           `${kind === 'capture' ? 'caught' : 'seen'} ${sayDate(day)}`,
           siteOf(site),
           outcome
-            ? `${outcome.takenBack ? 'no more' : 'known'} by ${VERIFICATION_WORDS[outcome.kind]}, ${outcome.takenBack ? 'taken back' : 'written down'} ${sayDate(at)} by ${by}`
+            ? `${outcome.takenBack ? 'no more' : 'known'} by ${VERIFICATION_WORDS[outcome.kind]}, ${outcome.takenBack ? 'withdrawn' : 'written down'} ${sayDate(at)} by ${by}`
             : `${correction.became ? 'corrected' : 'removed or doubted'} ${sayDate(at)} by ${by}`,
         ]
           .filter(Boolean)

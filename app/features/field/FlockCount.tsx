@@ -50,8 +50,8 @@ export function FlockCount({ id, content, change }: CountProps) {
             <Button
               small
               kind="quiet"
-              label="Leave it out"
-              hint={`Leave it out: ${part.kind}`}
+              label="Remove"
+              hint={`Remove: ${part.kind}`}
               onPress={() => change((now) => ({ ...now, flock: now.flock?.filter((_, k) => k !== i) }))}
             />
           </Row>

@@ -29,7 +29,7 @@ export function FromBench({ specimenId, typed, change }: FromBenchProps) {
       action={
         <Button
           small
-          label="Take them over"
+          label="Use them"
           onPress={() => change({ values: { ...typed.values, ...values }, states: { ...typed.states, ...states } })}
         />
       }

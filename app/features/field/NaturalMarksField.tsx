@@ -42,8 +42,8 @@ export function NaturalMarksField({ guide, taxon, marks, onChange }: NaturalMark
           <Button
             small
             kind="quiet"
-            label="Leave out"
-            hint={`Leave out: ${mark.words}`}
+            label="Remove"
+            hint={`Remove: ${mark.words}`}
             onPress={() => onChange(marks.filter(({ id }) => id !== mark.id))}
           />
         </View>
@@ -81,7 +81,7 @@ function MarkDialog({ mark: first, guide, taxon, others, onKeep, onClose }: Mark
     if (mark.words.trim()) onKeep({ ...mark, words: mark.words.trim() });
   };
   return (
-    <Dialog title="A natural mark" onClose={onClose} foot={<Button kind="main" label="Keep the mark" onPress={save} />}>
+    <Dialog title="A natural mark" onClose={onClose} foot={<Button kind="main" label="Save the mark" onPress={save} />}>
       <Stack gap="m">
         <ChoiceGroup
           label="What it is"

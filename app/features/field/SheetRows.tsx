@@ -114,7 +114,7 @@ function SheetRow({ name, label, needed, first, last, onNeeded, onMove, onLeave 
       <Row gap="xs">
         <Button small kind="quiet" label="↑" hint={`${label} further up`} disabled={first} onPress={() => onMove(-1)} />
         <Button small kind="quiet" label="↓" hint={`${label} further down`} disabled={last} onPress={() => onMove(1)} />
-        <Button small kind="quiet" label="Leave out" hint={`Leave out ${label}`} disabled={first && last} onPress={onLeave} />
+        <Button small kind="quiet" label="Remove" hint={`Remove ${label}`} disabled={first && last} onPress={onLeave} />
       </Row>
     </View>
   );

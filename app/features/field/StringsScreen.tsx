@@ -86,7 +86,7 @@ function Unused({ one: { string, standing } }: { one: LoadedString }) {
         onChange={([next]) => setWhat(next)}
       />
       <Row justify="end">
-        <Button small label="Keep that" onPress={keep} />
+        <Button small label="Save" onPress={keep} />
       </Row>
     </Stack>
   );
@@ -113,7 +113,7 @@ function TakeOver({ one: { string } }: { one: LoadedString }) {
           }
         />
       )}
-      <Button small kind="quiet" label="Put it away" onPress={() => draft()?.change((now) => ({ ...now, hidden: true }))} />
+      <Button small kind="quiet" label="Remove" onPress={() => draft()?.change((now) => ({ ...now, hidden: true }))} />
     </Row>
   );
 }

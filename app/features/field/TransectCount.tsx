@@ -112,7 +112,7 @@ export function TransectCount({ id, content, change }: CountProps) {
           />
         </Row>
         <Row justify="end">
-          <Button kind="main" label="Lay it" onPress={add} />
+          <Button kind="main" label="Add it" onPress={add} />
         </Row>
       </Card>
       {quadrats.length > 0 && (

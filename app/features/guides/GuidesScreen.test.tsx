@@ -88,7 +88,7 @@ describe('taking in a guide', () => {
     await showScreen(<GuidesScreen />);
     await press('Import a guide from a Plesion JSON file, or with its photographs');
     await shown('This guide is here already, with other content');
-    await press('Leave it as it is');
+    await press('Cancel');
     await waitFor(() => expect(screen.queryByText(/here already/)).toBeNull());
     expect(mockStation.asked.some(({ name }) => name === 'writeGuide')).toBe(false);
   });

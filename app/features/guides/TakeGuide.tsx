@@ -93,7 +93,7 @@ export function TakenGuide({ take }: { take: ReturnType<typeof useTakeGuide> }) 
         action={
           <View style={{ flexDirection: 'row', gap: space.s, flexWrap: 'wrap' }}>
             <Button small label={`Make it version ${version + 1}`} busy={take.busy} onPress={() => take.renew(known)} />
-            <Button small kind="quiet" label="Leave it as it is" onPress={take.leave} />
+            <Button small kind="quiet" label="Cancel" onPress={take.leave} />
           </View>
         }
       >

@@ -49,7 +49,7 @@ export function ChecklistsScreen() {
           ) : (
             <Row oneLine>
               <Button
-                label="Read in a checklist"
+                label="Import a checklist"
                 icon={<Icon name="upload" size={18} color={colour.kelp} />}
                 onPress={() =>
                   void pickFile('.csv,.tsv,.txt,.zip,text/csv,application/zip').then((file) => file && reading.begin(file))
@@ -66,8 +66,8 @@ export function ChecklistsScreen() {
                 <Button
                   small
                   kind="quiet"
-                  label="Take away"
-                  hint={`Take away ${file}`}
+                  label="Delete"
+                  hint={`Delete ${file}`}
                   busy={remove.isPending && remove.variables === id}
                   onPress={() => remove.mutate(id)}
                 />

@@ -38,7 +38,7 @@ export function ImportScreen() {
       <PageHeading>Earlier years</PageHeading>
       <Text quiet>
         A table of captures as CSV, or a Darwin Core archive. It is tried first: nothing is stored until you have seen how it was
-        understood, and what was read in can be taken back as one.
+        understood, and an import can be undone as one.
       </Text>
       {error != null && <Failed error={error} />}
       {problem && (
@@ -143,7 +143,7 @@ function Read({ importing: { reading, clear } }: { importing: Importing }) {
         </Row>
       }
     >
-      {`${captures} captures of ${visits} visits are in the station. They can be taken back below, as one.`}
+      {`${captures} captures of ${visits} visits are in the station. The import can be undone below, as one.`}
     </Notice>
   );
 }

@@ -20,11 +20,16 @@ export function ImportsBefore() {
       {back.error && <Failed error={back.error} />}
       {back.data && (
         <Notice kind="note">
-          {`${back.data.captures} captures were taken back.${back.data.kept ? ` ${back.data.kept} stay: they were changed since.` : ''} Read the file in again to have them.`}
+          {`${back.data.captures} captures were removed.${back.data.kept ? ` ${back.data.kept} stay: they were changed since.` : ''} Read the file in again to have them.`}
         </Notice>
       )}
       {all.map((made) => (
-        <ImportRow key={made.id} made={made} busy={back.isPending && back.variables === made.id} onBack={() => back.mutate(made.id)} />
+        <ImportRow
+          key={made.id}
+          made={made}
+          busy={back.isPending && back.variables === made.id}
+          onBack={() => back.mutate(made.id)}
+        />
       ))}
     </Card>
   );
@@ -40,13 +45,13 @@ function ImportRow({ made, busy, onBack }: { made: ImportMade; busy: boolean; on
             `${made.captures} captures of ${made.visits} visits`,
             sayDate(made.at),
             made.by,
-            made.takenBackAt && `taken back on ${sayDate(made.takenBackAt)}`,
+            made.takenBackAt && `undone on ${sayDate(made.takenBackAt)}`,
           ]
             .filter(Boolean)
             .join(' · ')}
         </Text>
       </View>
-      {!made.takenBackAt && <Button small label="Take back" hint={`Take back ${made.file}`} busy={busy} onPress={onBack} />}
+      {!made.takenBackAt && <Button small label="Undo" hint={`Undo ${made.file}`} busy={busy} onPress={onBack} />}
     </View>
   );
 }

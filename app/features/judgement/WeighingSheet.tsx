@@ -132,8 +132,8 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
             <Button
               small
               kind="quiet"
-              label={out ? 'Take back' : 'Leave out'}
-              hint={`${out ? 'Take back' : 'Leave out'} ${label}`}
+              label={out ? 'Use again' : 'Leave out'}
+              hint={`${out ? 'Use again' : 'Leave out'} ${label}`}
               onPress={() => set(toggled(guide, policy, id))}
             />
           </View>
@@ -151,7 +151,7 @@ function CrossChoice({ guide, answer, judgement, onJudge }: Omit<WeighingSheetPr
         <Text size="small" style={styles.grow}>
           {`The cross ${judgement.cross.map((id) => nameOf(guide, id)).join(' × ')} is considered.`}
         </Text>
-        <Button small kind="quiet" label="Leave it" onPress={() => onJudge({ ...judgement, cross: undefined })} />
+        <Button small kind="quiet" label="Remove it" onPress={() => onJudge({ ...judgement, cross: undefined })} />
       </View>
     );
   }

@@ -244,7 +244,7 @@ describe('how it is weighed', () => {
   it('goes back to what the guide has', () => {
     const onJudge = show({ treatment: 'mereth', cross: ['vexillax', 'lenior'] });
     expect(screen.getByText(/Sinks both into Turbiconus annulax/)).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('Leave it'));
+    fireEvent.press(screen.getByLabelText('Remove it'));
     expect(onJudge).toHaveBeenLastCalledWith({ treatment: 'mereth', cross: undefined });
     fireEvent.press(screen.getByLabelText('All as the guide has it'));
     expect(onJudge).toHaveBeenLastCalledWith({});

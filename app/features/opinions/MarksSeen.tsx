@@ -36,8 +36,8 @@ export function MarksSeen({ guide, readings, onChange, problem }: MarksSeenProps
             <Button
               small
               kind="quiet"
-              label="Take away"
-              hint={`Take away: ${own.label}`}
+              label="Remove"
+              hint={`Remove: ${own.label}`}
               onPress={() => onChange(readings.filter((one) => one !== reading))}
             />
           </Row>

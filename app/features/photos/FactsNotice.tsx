@@ -26,7 +26,7 @@ export function FactsNotice({ facts: { date, latitude, longitude }, situation, o
       <Row>
         {dated && <Button small label="Use the date" onPress={() => onUse({ date })} />}
         {placed && <Button small label="Use the place" onPress={() => onUse({ latitude, longitude })} />}
-        <Button small kind="quiet" label="Leave it" onPress={onClose} />
+        <Button small kind="quiet" label="Not now" onPress={onClose} />
       </Row>
     </Notice>
   );

@@ -69,7 +69,7 @@ export function PhotosSheet({ id, first, content, onChange, guide, onBeside }: P
           <Row>
             {onBeside && <Button small label="Side by side" onPress={() => onBeside(shown.hash)} />}
             {shown.hash !== content.photo && (
-              <Button small label="Put it on top" onPress={() => onChange((now) => withTop(now, shown.hash, mintId()))} />
+              <Button small label="Show it first" onPress={() => onChange((now) => withTop(now, shown.hash, mintId()))} />
             )}
             <Button
               small
@@ -78,7 +78,7 @@ export function PhotosSheet({ id, first, content, onChange, guide, onBeside }: P
               hint="Marks as SVG: the photo with what was pointed at and measured on it, as a file"
               onPress={() => window.open(urlOf('markedPhoto', { params: { id, hash: shown.hash } }), '_blank')}
             />
-            <Button small kind="quiet" label="Take the photo off" onPress={() => takeOff(shown.hash)} />
+            <Button small kind="quiet" label="Remove the photo" onPress={() => takeOff(shown.hash)} />
           </Row>
         </>
       )}

@@ -47,7 +47,7 @@ describe('what a photo says of itself', () => {
     screen.rerender(<FactsNotice facts={facts} situation={facts} onUse={onUse} onClose={jest.fn()} />);
     expect(screen.queryByText('The photo says when and where')).toBeNull();
     screen.rerender(<FactsNotice facts={{}} situation={{}} onUse={onUse} onClose={jest.fn()} />);
-    expect(screen.queryByLabelText('Leave it')).toBeNull();
+    expect(screen.queryByLabelText('Not now')).toBeNull();
   });
 });
 
@@ -99,7 +99,7 @@ describe('the photos of a specimen', () => {
     fireEvent.changeText(screen.getByLabelText('Credit'), ' A. Orvane ');
     fireEvent(screen.getByLabelText('Credit'), 'blur');
     expect(last.media![1]).toMatchObject({ view: tentCones.views[0].id, credit: 'A. Orvane' });
-    fireEvent.press(screen.getByLabelText('Put it on top'));
+    fireEvent.press(screen.getByLabelText('Show it first'));
     expect(last.photo).toBe(HASHES[1]);
     expect(screen.getByLabelText(`photo 1, ${tentCones.views[0].label}`)).toBeTruthy();
   });
@@ -119,9 +119,9 @@ describe('the photos of a specimen', () => {
 
   it('are taken off, and the next one comes on top', () => {
     render(<Sheet first={two()} />);
-    fireEvent.press(screen.getByLabelText('Take the photo off'));
+    fireEvent.press(screen.getByLabelText('Remove the photo'));
     expect(last).toMatchObject({ photo: HASHES[1], media: [{ hash: HASHES[1] }] });
-    fireEvent.press(screen.getByLabelText('Take the photo off'));
+    fireEvent.press(screen.getByLabelText('Remove the photo'));
     expect(last.photo).toBeUndefined();
     expect(screen.getByLabelText('Add a photo')).toBeTruthy();
   });

@@ -58,7 +58,7 @@ export function TallyButtons({ guide, item: { choices }, counts = {}, onChange }
           </Pressable>
         ))}
       </View>
-      <Button small kind="quiet" label="Take the last one back" disabled={!presses.length} onPress={takeBack} />
+      <Button small kind="quiet" label="Undo the last one" disabled={!presses.length} onPress={takeBack} />
     </View>
   );
 }

@@ -110,7 +110,7 @@ it('a colony is counted by a button a kind, the last press taken back, and the c
   for (const key of ['key 1', 'key 1', 'key 2', 'key 2']) await press(key);
   const button = (key: string) => within(screen.getAllByRole('button').find((one) => within(one).queryByText(key))!);
   button('key 1').getByText('2');
-  await press('Take the last one back');
+  await press('Undo the last one');
   button('key 2').getByText('1');
   await press('Answer');
   const { item, answer } = await answered();

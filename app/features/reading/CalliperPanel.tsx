@@ -60,11 +60,11 @@ export function CalliperPanel({ guide, form, character, onTake }: CalliperPanelP
       <Button
         small
         kind="main"
-        label="Take it"
-        hint="Take it: what the calliper shows"
+        label="Use it"
+        hint="Use it: what the calliper shows"
         onPress={() => onTake(Number(shown.toFixed(digits)))}
       />
-      <Button small kind="quiet" label="Put it away" onPress={() => setSeed(0)} />
+      <Button small kind="quiet" label="Close it" onPress={() => setSeed(0)} />
     </View>
   );
 }

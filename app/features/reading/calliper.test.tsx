@@ -41,9 +41,9 @@ describe('a practice calliper', () => {
     expect(screen.getByText('closed')).toBeTruthy();
     const shown = screen.getByTestId('calliper').props.children as string;
     expect(shown).not.toBe(first);
-    fireEvent.press(screen.getByLabelText(/^Take it/));
+    fireEvent.press(screen.getByLabelText(/^Use it/));
     expect(onTake).toHaveBeenCalledWith(Number.parseFloat(shown));
-    fireEvent.press(screen.getByLabelText('Put it away'));
+    fireEvent.press(screen.getByLabelText('Close it'));
     expect(screen.queryByTestId('calliper')).toBeNull();
     jest.useRealTimers();
   });

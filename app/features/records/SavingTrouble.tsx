@@ -43,7 +43,7 @@ export function RecordTrouble<C, S>({ draft, state, what, sayThere, offline, min
         <Text size="small">{sayThere(saving.stored)}</Text>
         <View style={styles.choices}>
           <Button small label={mine ?? 'Keep mine'} onPress={() => void draft.settle('mine')} />
-          <Button small label="Take theirs" onPress={() => void draft.settle('stored')} />
+          <Button small label="Use theirs" onPress={() => void draft.settle('stored')} />
         </View>
       </Notice>
     );

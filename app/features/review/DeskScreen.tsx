@@ -88,7 +88,7 @@ function LastSaid({ last: { record, sent }, busy, onBack }: { last: LastWord; bu
     <Row gap="m" align="center" oneLine>
       <Typeset size="small" parts={parts} style={styles.grow} />
       <Announce>{plain(parts)}</Announce>
-      <Button small kind="quiet" label="Take back" hint={`Take back: ${plain(parts)}`} busy={busy} onPress={onBack} />
+      <Button small kind="quiet" label="Undo" hint={`Undo: ${plain(parts)}`} busy={busy} onPress={onBack} />
     </Row>
   );
 }

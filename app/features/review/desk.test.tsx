@@ -141,7 +141,7 @@ it('takes back what was said last', async () => {
   await key('z');
   await shown('L4-01');
   expect(sent('withdrawReview')).toEqual([{ params: { id } }]);
-  expect(screen.queryByText('Take back')).toBeNull();
+  expect(screen.queryByText('Undo')).toBeNull();
 });
 
 it('says what was not saved, and has the record at hand again', async () => {

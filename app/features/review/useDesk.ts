@@ -77,7 +77,7 @@ export function useDesk(guideId: string | undefined) {
         await refetch();
         giveBack(last.record.id);
       } catch (error) {
-        setProblem(`It was not taken back. ${(error as Error).message}`);
+        setProblem(`It was not undone. ${(error as Error).message}`);
       } finally {
         setBacking(false);
       }

@@ -41,7 +41,7 @@ export function DrawnItems({ guide, items, onChange }: DrawnItemsProps) {
                 hint={`Another individual for item ${n + 1}`}
                 onPress={() => put(n, { ...item, seed: mintId() })}
               />
-              <Button small kind="quiet" label="Leave out" hint={`Leave out item ${n + 1}`} onPress={() => put(n)} />
+              <Button small kind="quiet" label="Remove" hint={`Remove item ${n + 1}`} onPress={() => put(n)} />
               {n > 0 && (
                 <Button
                   small
@@ -65,7 +65,7 @@ const Drawn = memo(function Drawn({ guide, item: { asked, seed }, n }: { guide: 
     const item = practiceItem(compiledFor(guide, asked.situation), planOf(guide)!, asked, seed);
     return item && { item, plate: itemPlate(guide, item) };
   }, [guide, asked, seed]);
-  if (!made) return <Text size="small">{`${n + 1}: nothing of that can be drawn. Leave it out.`}</Text>;
+  if (!made) return <Text size="small">{`${n + 1}: nothing of that can be drawn. Remove it.`}</Text>;
   const { item, plate } = made;
   return (
     <>

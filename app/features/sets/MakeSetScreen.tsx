@@ -159,7 +159,7 @@ function Keep({ draft, forget, guideVersion }: { draft: Draft; forget: () => voi
       {problem && <Notice kind="problem">{problem}</Notice>}
       <Row gap="m">
         <Button kind="main" label="Give it" busy={write.isPending} onPress={() => keep(true)} />
-        <Button label="Keep it, not given yet" busy={write.isPending} onPress={() => keep(false)} />
+        <Button label="Save, not given yet" busy={write.isPending} onPress={() => keep(false)} />
       </Row>
     </Card>
   );

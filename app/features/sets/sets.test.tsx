@@ -162,7 +162,7 @@ describe('a set that is made', () => {
     await press(called('velloma'));
     await press('Add them');
     await shown(/^3: /);
-    await pressButton('Leave out item 2');
+    await pressButton('Remove item 2');
     await waitFor(() => expect(screen.queryByText(/^3: /)).toBeNull());
     await press('Give it');
     await shown('Title: give it a title.');

@@ -138,7 +138,7 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
               busy={change.isPending}
               onPress={() => done(why)}
             />
-            <Button small kind="quiet" label="Leave it in use" onPress={leave} />
+            <Button small kind="quiet" label="Cancel" onPress={leave} />
           </>
         )}
       </Row>

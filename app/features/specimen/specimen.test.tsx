@@ -89,7 +89,7 @@ describe('the page of a specimen', () => {
     mockStation.put(id, { ...crab({ label: 'theirs' }), version: 1 });
     await press('Remove from the daybook');
     await shown('This specimen was changed elsewhere');
-    await press('Take theirs');
+    await press('Use theirs');
     await shown(/theirs/);
     expect(mockStation.specimens.get(id)!).toMatchObject({ label: 'theirs', hidden: false, version: 2 });
   });

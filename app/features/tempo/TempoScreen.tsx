@@ -105,7 +105,7 @@ function Tempo({ id, bench, character }: { id: string; bench: Bench; character: 
             </Text>
           ))}
         <Row align="center">
-          <Button small label="Take the last back" disabled={beats.length === 0} onPress={() => put(beats.slice(0, -1))} />
+          <Button small label="Undo the last" disabled={beats.length === 0} onPress={() => put(beats.slice(0, -1))} />
           <Button small kind="quiet" label="Begin again" disabled={beats.length === 0} onPress={() => put([])} />
           <Button kind="main" label="Use it" disabled={!told} onPress={use} />
         </Row>

@@ -62,7 +62,7 @@ describe('the page of a beat', () => {
     fireEvent(pad, 'keyDown', { key: 'Tab', timeStamp: 2600, preventDefault: jest.fn() });
     expect(screen.getByTestId('tempo')).toHaveTextContent(/^2\.8\d+ ± 0\.0\d+ beats\/s$/);
     expect(screen.getByText('5 beats')).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('Take the last back'));
+    fireEvent.press(screen.getByLabelText('Undo the last'));
     expect(screen.getByText('4 beats')).toBeTruthy();
     await act(async () => fireEvent.press(screen.getByLabelText('Use it')));
     const next = mockChange.mock.calls[0][0](specimenContent()) as {

@@ -106,7 +106,7 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
           {file && <AttachmentButton file={file} />}
           <Text size="small" quiet>
             {withdrawnBy
-              ? `Taken back by ${withdrawnBy}: it counts no more.`
+              ? `Withdrawn by ${withdrawnBy}: it counts no more.`
               : sameCall
                 ? 'It rests on the same call, and never counts.'
                 : `It is itself wrong in ${inHundred(wrong)}.`}
@@ -116,8 +116,8 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
           <Button
             small
             kind="quiet"
-            label="Take back"
-            hint={`Take back: ${VERIFICATION_WORDS[kind]}`}
+            label="Withdraw"
+            hint={`Withdraw: ${VERIFICATION_WORDS[kind]}`}
             busy={withdraw.isPending}
             onPress={() => withdraw.mutate()}
           />

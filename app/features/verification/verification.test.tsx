@@ -139,8 +139,8 @@ it('how it turned out is said with what it is known by, and overturns what it wa
   screen.getByText(/2\.3 bits stood for what it was called/);
   screen.getByText(/by dissection/);
   screen.getByText('both gonads seen');
-  await press('Take back: dissection');
-  await shown('Taken back by mira: it counts no more.');
+  await press('Withdraw: dissection');
+  await shown('Withdrawn by mira: it counts no more.');
   expect(screen.queryByText(/^It was called/)).toBeNull();
 });
 

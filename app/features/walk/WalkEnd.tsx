@@ -96,7 +96,7 @@ function KeepSpecimen({ bench }: { bench: OpenWalk }) {
   };
   return (
     <Row>
-      <Button kind="main" label="Keep it as a specimen" onPress={keep} />
+      <Button kind="main" label="Save it as a specimen" onPress={keep} />
     </Row>
   );
 }

@@ -118,7 +118,7 @@ const Troubles = memo(function Troubles({ bench }: { bench: OpenWalk }) {
         <Notice
           kind="note"
           title={`This walk follows version ${bench.stored.version}`}
-          action={<Button small label="Take up the new one" onPress={bench.takeNewer} />}
+          action={<Button small label="Use the new version" onPress={bench.takeNewer} />}
         >
           {`The key is at version ${bench.newer.version} now. Decisions at couplets that changed would be asked again.`}
         </Notice>
