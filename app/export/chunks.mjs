@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import vm from 'node:vm';
+import { gzipSync } from 'node:zlib';
 
 /**
  * The bundler puts whatever two routes share into one file
@@ -131,9 +132,18 @@ page = page.replace('</head>', `<link rel="preload" as="script" href="/${FOLDER}
 writeFileSync(join(dist, 'index.html'), page);
 for (const file of [COMMON, RUNTIME]) rmSync(join(folder, file));
 
-/** What a cold load of each route brings, for the budget. */
-const onDoor = [runtime, door, ENTRY, layout].map((file) => `/${FOLDER}/${file}`);
+/** For the budget: the files that a cold load of each route brings, and how much of them, packed, the route needs. */
+const onDoor = [runtime, door, ENTRY, layout];
+const packed = (content) => gzipSync(content, { level: 9 }).length;
+const packedFile = (file) => packed(readFileSync(join(folder, file)));
+const doorSize = onDoor.reduce((sum, file) => sum + packedFile(file), 0);
 const weights = Object.fromEntries(
-  [...fileOfRoute].map(([route, file]) => [route, [...onDoor, `/${FOLDER}/${file}`, ...shared[`/${FOLDER}/${file}`]]]),
+  [...fileOfRoute].map(([route, file]) => [
+    route,
+    {
+      needs: doorSize + packedFile(file) + packed(codeOf([...needsOf.get(file)].filter((id) => !atTheDoor.has(id)))),
+      files: [...[...onDoor, file].map((one) => `/${FOLDER}/${one}`), ...shared[`/${FOLDER}/${file}`]],
+    },
+  ]),
 );
 writeFileSync(join(dist, 'weights.json'), JSON.stringify(weights, null, 1));

@@ -1,4 +1,4 @@
-import { Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { DraftCharacter, Edit } from '@plesion/core/authoring';
 import { CHARACTER_KINDS } from '@plesion/core/guide';
 import { z } from 'zod';
@@ -6,11 +6,10 @@ import { useKeptState } from '../../lib/useKeptState';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { lazyPart } from '../../ui/lazyPart';
 import { Row } from '../../ui/Row';
-import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
+import { BodyPlanCard } from './BodyPlanCard';
 import { ChangeRow } from './ChangeRow';
 import { CharacterForm } from './CharacterForm';
 import { drawnByWords } from './drawnByWords';
@@ -18,12 +17,6 @@ import { KIND_WORDS, type Kind, statesFrom } from './characterWords';
 import { GroupsCard } from './GroupsCard';
 import { freshId } from './freshId';
 import type { PartProps } from './WritingScreen';
-
-/** What draws comes a little later than the rest. */
-const BodyPlanCard = lazyPart(
-  () => import('./BodyPlanCard'),
-  (part) => part.BodyPlanCard,
-);
 
 /** What kinds are told apart by. */
 export function CharactersPart({ id, draft, edit, sought }: PartProps) {
@@ -39,9 +32,7 @@ export function CharactersPart({ id, draft, edit, sought }: PartProps) {
   return (
     <>
       <AddCharacter id={id} draft={draft} edit={edit} />
-      <Suspense fallback={<Loading what="As what it is drawn" />}>
-        <BodyPlanCard draft={draft} edit={edit} />
-      </Suspense>
+      <BodyPlanCard draft={draft} edit={edit} />
       <Card title="Characters" aside={`${draft.characters.length}`}>
         {proposed.length > 0 && (
           <Row>
