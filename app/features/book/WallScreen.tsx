@@ -29,7 +29,10 @@ export function WallScreen({ id }: { id: string }) {
         mainView(guide) ? (
           <Wall id={id} guide={guide} />
         ) : (
-          <Empty title="No plates">Nothing of this guide is drawn: it names no body plan.</Empty>
+          <Empty title="No plates">
+            Nothing of this guide is drawn yet: its characters have no tiles, and it has no body plan. Both are given where the
+            guide is edited.
+          </Empty>
         )
       }
     </WithGuide>

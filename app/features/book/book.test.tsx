@@ -267,6 +267,10 @@ describe('the plate wall', () => {
   it('says so where nothing is drawn', () => {
     mockGuide = { ...terns, plan: undefined };
     render(<WallScreen id="g" />);
-    expect(screen.getByText('Nothing of this guide is drawn: it names no body plan.')).toBeTruthy();
+    expect(
+      screen.getByText(
+        'Nothing of this guide is drawn yet: its characters have no tiles, and it has no body plan. Both are given where the guide is edited.',
+      ),
+    ).toBeTruthy();
   });
 });

@@ -95,6 +95,7 @@ describe('taking in a guide', () => {
 
   it('that is wrong names every field, and that nothing was imported', async () => {
     const problems = Array.from({ length: 10 }, (_, i) => ({ code: 'x', message: `Wrong ${i}.`, field: `scores[${i}]` }));
+    problems[1] = { code: 'x', message: 'colour: this Plesion knows no such field.', field: 'colour' };
     mockStation.answer('importGuide', () => {
       throw new RequestProblem(400, { ...problems[0], problems });
     });
@@ -102,6 +103,8 @@ describe('taking in a guide', () => {
     await press('Import a guide from a Plesion JSON file, or with its photographs');
     await shown('The guide was not imported');
     expect(screen.getByText('scores[7]: Wrong 7.')).toBeTruthy();
+    // A message that begins with its field says it once.
+    expect(screen.getByText('colour: this Plesion knows no such field.')).toBeTruthy();
     expect(screen.getByText('and 2 more')).toBeTruthy();
   });
 

@@ -113,7 +113,9 @@ function ImportProblems({ error }: { error: unknown }) {
       <View>
         {problems.slice(0, 8).map((problem, i) => (
           <Text key={i} size="small">
-            {problem.field ? `${problem.field}: ${problem.message}` : problem.message}
+            {problem.field && !problem.message.startsWith(problem.field)
+              ? `${problem.field}: ${problem.message}`
+              : problem.message}
           </Text>
         ))}
         {problems.length > 8 && <Text size="small" quiet>{`and ${problems.length - 8} more`}</Text>}

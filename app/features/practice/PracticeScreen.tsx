@@ -37,7 +37,10 @@ export function PracticeScreen({ id }: { id: string }) {
         mainView(stored.guide) ? (
           <Practice stored={stored} />
         ) : (
-          <Empty title="Nothing to practise with">Nothing of this guide is drawn: it names no body plan.</Empty>
+          <Empty title="Nothing to practise with">
+            Nothing of this guide is drawn yet: its characters have no tiles, and it has no body plan. Both are given where the
+            guide is edited.
+          </Empty>
         )
       }
     </WithGuide>
