@@ -59,6 +59,8 @@ export function printCell({ states }: Pick<DraftCharacter, 'states'>, value: Sco
       const names = writtenOf(states);
       const nameOf = (state: string) => names.get(state)?.name ?? state;
       const all = Object.entries(value.states);
+      // Most cells: nothing is to be put in order.
+      if (all.length === 1 && !value.uncertain) return said(nameOf(all[0][0]), all[0][1]);
       const areNumbers = all.every(([state]) => Number.isFinite(Number(nameOf(state))));
       // As they were kept they may come in any order.
       const own = all.sort(([a, p], [b, q]) =>

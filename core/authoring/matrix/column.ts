@@ -26,7 +26,8 @@ function unitIn(cells: readonly string[]): string | undefined {
 /** What a column of a table is, by its name and what stands in it. */
 export function columnOf(written: string, cells: readonly string[]): MatrixCharacter {
   const named = labelAndUnit(written);
-  const said = cells.filter((cell) => cell !== UNKNOWN && cell !== INAPPLICABLE && !/^does not apply$/i.test(cell));
+  // What is said many times is looked at once.
+  const said = [...new Set(cells)].filter((cell) => cell !== UNKNOWN && cell !== INAPPLICABLE && !/^does not apply$/i.test(cell));
   const { label } = named;
   const unit = named.unit ?? unitIn(said);
   if (said.length && !unit && said.every((cell) => COUNTED.test(cell))) return { label, counted: true };

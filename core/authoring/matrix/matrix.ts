@@ -28,10 +28,13 @@ export const INAPPLICABLE = '-';
 /** The matrix of a draft by one source: what is scored of whole taxa that are told apart, with what they have from above. */
 export function matrixOf(draft: Draft, source: string): Matrix {
   const scores = new Map(draft.scores.map((score) => [cellKey(score), score.value]));
-  const valueOf = (taxon: Taxon, character: string): ScoreValue | undefined =>
-    lineage(draft, taxon.id)
-      .map(({ id }) => scores.get(cellKey({ character, scope: { taxon: id }, source })))
-      .find(Boolean);
+  const valueIn = (line: readonly Taxon[], character: string): ScoreValue | undefined => {
+    for (const { id } of line) {
+      const value = scores.get(cellKey({ character, scope: { taxon: id }, source }));
+      if (value) return value;
+    }
+    return undefined;
+  };
   const taxa = draft.taxa.filter(({ forms }) => forms);
   return {
     taxa: taxa.map(({ name }) => name),
@@ -41,13 +44,15 @@ export function matrixOf(draft: Draft, source: string): Matrix {
       ...(isStates(character) ? { states: (character.states ?? []).map(({ label }) => label) } : {}),
       ...(character.kind === 'count' ? { counted: true } : {}),
     })),
-    cells: taxa.map((taxon) =>
-      draft.characters.map((character) => {
-        const value = valueOf(taxon, character.id);
+    cells: taxa.map((taxon) => {
+      // Once for each taxon: there may be thousands of characters.
+      const line = lineage(draft, taxon.id);
+      return draft.characters.map((character) => {
+        const value = valueIn(line, character.id);
         if (!value) return UNKNOWN;
         return value.kind === 'applies' && value.frequency === 'never' ? INAPPLICABLE : printCell(character, value);
-      }),
-    ),
+      });
+    }),
   };
 }
 
@@ -114,7 +119,8 @@ export const editsOf = ({ taxa, characters, put }: MatrixChanges): Edit[] => [
   ...putAll(put),
 ];
 
-function remembered<T>(read: (text: string) => T): (text: string) => T {
+/** The same text is read once: a table says the same in each line. */
+export function remembered<T>(read: (text: string) => T): (text: string) => T {
   const known = new Map<string, T>();
   return (text) => {
     let value = known.get(text);

@@ -1,7 +1,7 @@
 import { saysHowOften } from '../cells';
 import type { DraftCharacter } from '../draftSchema';
 import { readCell } from './cellText';
-import { characterFor, fullLabel, INAPPLICABLE, type Matrix, UNKNOWN } from './matrix';
+import { characterFor, fullLabel, INAPPLICABLE, type Matrix, remembered, UNKNOWN } from './matrix';
 
 /** Symbols of states, as many as a character may have. */
 export const SYMBOLS = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
@@ -39,10 +39,11 @@ function standard({ taxa, characters, cells }: Matrix, stated: readonly number[]
     (c, i) => `    ${i + 1} ${token(characters[c].label)} / ${characters[c].states!.map(token).join(' ')}`,
   );
   // Made once: a cell is read by its character, and there are as many cells as taxa.
-  const own = stated.map((c) => characterFor(characters[c], `c${c}`, undefined));
-  const rows = taxa.map(
-    (taxon, t) => `    ${token(taxon)} ${stated.map((c, i) => symbolOf(cells[t][c], own[i], lost)).join('')}`,
-  );
+  const symbols = stated.map((c) => {
+    const own = characterFor(characters[c], `c${c}`, undefined);
+    return remembered((cell: string) => symbolOf(cell, own, lost));
+  });
+  const rows = taxa.map((taxon, t) => `    ${token(taxon)} ${stated.map((c, i) => symbols[i](cells[t][c])).join('')}`);
   return [
     'BEGIN CHARACTERS;',
     '  TITLE States;',
