@@ -3,7 +3,7 @@ import type { Score, Taxon } from '../guide/schema';
 import { done, failed, type Outcome } from '../problem';
 import type { Cell, Draft, DraftCharacter, DraftPart, Edit } from './draftSchema';
 import { isAbout, letGo } from './letGo';
-import { cellKey, missing, putAll, take, type Working } from './workingDraft';
+import { cellKey, missing, putAll, putList, take, type Working } from './workingDraft';
 
 /** Put one among the others: in the place of its like, or behind another, or last. */
 function placed<T extends { id: string }>(all: readonly T[], one: T, after: string | null | undefined): T[] {
@@ -70,7 +70,7 @@ export function applyEdit(working: Working, edit: Edit): Outcome<Edit[]> {
       if (!was) return missing('character', edit.id);
       working.draft = { ...draft, characters: draft.characters.filter(({ id }) => id !== edit.id) };
       const lost = take(working, (score) => score.character === edit.id);
-      const unpinned = putFigures(working, (figure) => withoutPins(figure, edit.id));
+      const unpinned = putList(working, 'figures', (figure) => withoutPins(figure, edit.id));
       return done([
         { do: 'character', character: was, after: before(draft.characters, was.id) },
         ...unpinned,
@@ -156,7 +156,7 @@ function dropTaxon(working: Working, id: string): Outcome<Edit[]> {
   const occurrence = draft.occurrence.filter(({ taxon }) => taxon !== id);
   working.draft = { ...draft, taxa, occurrence };
   const lost = take(working, (score) => isAbout(score, (taxon) => taxon === id));
-  const shown = putFigures(working, (figure) => (figure.taxon === id ? undefined : figure));
+  const shown = putList(working, 'figures', (figure) => (figure.taxon === id ? undefined : figure));
   return done([
     ...shown,
     { do: 'taxon', taxon: was, after: before(draft.taxa, id) },
@@ -204,7 +204,7 @@ function dropMany(working: Working, { taxa, characters }: Extract<Edit, { do: 'd
     occurrence,
   };
   const lost = take(working, (score) => gone.characters.has(score.character) || isAbout(score, (taxon) => gone.taxa.has(taxon)));
-  const shown = putFigures(working, (figure) =>
+  const shown = putList(working, 'figures', (figure) =>
     figure.taxon !== undefined && gone.taxa.has(figure.taxon)
       ? undefined
       : characters.reduce<Figure>((own, id) => withoutPins(own, id), figure),
@@ -221,15 +221,6 @@ function alone(taxon: Taxon): Taxon {
 /** Those that go, each with the one it stood behind: put back in this order, all stand as they stood. */
 const backOf = <T extends { id: string }>(all: readonly T[], gone: ReadonlySet<string>): [T, string | null][] =>
   all.flatMap((one, i) => (gone.has(one.id) ? [[one, all[i - 1]?.id ?? null] as [T, string | null]] : []));
-
-/** Photographs as they are to be now; what puts them back. */
-function putFigures(working: Working, now: (figure: Figure) => Figure | undefined): Edit[] {
-  const { figures: was } = working.draft;
-  const figures = was?.flatMap((figure) => now(figure) ?? []);
-  if (!was || was.every((figure, i) => figure === figures![i])) return [];
-  working.draft = { ...working.draft, figures };
-  return [{ do: 'part', set: { figures: was }, drop: [] }];
-}
 
 const withoutPins = (figure: Figure, character: string): Figure =>
   figure.pins?.some((pin) => pin.character === character)

@@ -1,7 +1,6 @@
-import type { Cost } from '../guide/judgementSchema';
 import type { Score, Term } from '../guide/schema';
-import type { DraftPart, Edit } from './draftSchema';
-import type { Working } from './workingDraft';
+import type { Edit } from './draftSchema';
+import { putList, type Working } from './workingDraft';
 
 /**
  * What elsewhere in a draft is about nothing but taxa, characters or states that it has no longer goes with them: the
@@ -15,21 +14,10 @@ export function letGo(working: Working): Edit[] {
   if (glossary.length + costs.length === 0) return [];
   const states = new Map(working.draft.characters.map((one) => [one.id, new Set(one.states?.map(({ id }) => id))]));
   const taxa = new Set(working.draft.taxa.map(({ id }) => id));
-  const set: DraftPart = {
-    ...changed('glossary', glossary, (term) => drawnBy(term, states)),
-    ...changed('costs', costs, (cost: Cost) => (taxa.has(cost.taxon) ? cost : undefined)),
-  };
-  const names = Object.keys(set) as ('glossary' | 'costs')[];
-  if (names.length === 0) return [];
-  const was = Object.fromEntries(names.map((name) => [name, working.draft[name]])) as DraftPart;
-  working.draft = { ...working.draft, ...set };
-  return [{ do: 'part', set: was, drop: [] }];
-}
-
-/** A list as it is to be; nothing where it is so already. */
-function changed<T>(name: keyof DraftPart, was: readonly T[], now: (one: T) => T | undefined): DraftPart {
-  const list = was.flatMap((one) => now(one) ?? []);
-  return list.length === was.length && was.every((one, i) => one === list[i]) ? {} : { [name]: list };
+  return [
+    ...putList(working, 'glossary', (term) => drawnBy(term, states)),
+    ...putList(working, 'costs', (cost) => (taxa.has(cost.taxon) ? cost : undefined)),
+  ];
 }
 
 /** A word without what it can be drawn by no longer. */

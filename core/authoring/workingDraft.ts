@@ -54,6 +54,19 @@ export const dropAll = (cells: readonly Cell[]): Edit[] => slices(cells).map((dr
 const slices = <T>(all: readonly T[]): T[][] =>
   Array.from({ length: Math.ceil(all.length / MOST_SCORES) }, (_, i) => all.slice(i * MOST_SCORES, (i + 1) * MOST_SCORES));
 
+/** One of the lists that stand beside the scores, each of its things as it is to be now; what puts it back. */
+export function putList<N extends 'figures' | 'glossary' | 'costs'>(
+  working: Working,
+  name: N,
+  now: (one: NonNullable<Draft[N]>[number]) => NonNullable<Draft[N]>[number] | undefined,
+): Edit[] {
+  const was: readonly NonNullable<Draft[N]>[number][] = working.draft[name] ?? [];
+  const list = was.flatMap((one) => now(one) ?? []);
+  if (list.length === was.length && was.every((one, i) => one === list[i])) return [];
+  working.draft = { ...working.draft, [name]: list };
+  return [{ do: 'part', set: { [name]: was }, drop: [] }];
+}
+
 /** Take scores out; what puts them back. */
 export function take(working: Working, which: (score: Score) => boolean): Edit[] {
   const lost = [...working.scores].filter(([, score]) => which(score));
