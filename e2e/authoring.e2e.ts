@@ -3,6 +3,7 @@ import { faultsOf } from './axe';
 import { cutWithLargeLetters } from './cut';
 import { handsOf } from './hands';
 import { inDemo, openStation, signIn, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 import { until } from './until';
 
 let station: Station;
@@ -167,14 +168,16 @@ describe('a guide from nothing, by keys alone', () => {
       ['Feelers', '2'],
       ['Back', '1'],
     ]);
-    const current = async () => (await page.locator('[aria-current=true]').first().innerText()).split('\n')[0];
+    const current = () => textOf(page.locator('[aria-current=true]').first());
     // From above to below: the list does not go round.
     await hands.press('k', CHARACTERS.length);
     while (wanted.size) {
       const at = await current();
-      const state = wanted.get(at);
-      if (state) await hands.press(state);
-      wanted.delete(at);
+      const [name, state] = [...wanted].find(([one]) => at.startsWith(one)) ?? [];
+      if (name && state) {
+        await hands.press(state);
+        wanted.delete(name);
+      }
       if (wanted.size === 0) break;
       await hands.press('j');
       await until(async () => (await current()) !== at);
@@ -292,7 +295,7 @@ describe('every part of the editor, on a phone', () => {
         .first()
         .waitFor()
         .catch(async () => {
-          throw new Error(`“${seen}” is not there: ${await phone.locator('#root').innerText()}`);
+          throw new Error(`“${seen}” is not there: ${await textOf(phone.locator('#root'))}`);
         });
       const found = [...(await faultsOf(phone)), ...(await cutWithLargeLetters(phone, SIZES[0]))];
       if (found.length) faults[name] = found;

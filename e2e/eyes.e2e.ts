@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { faultsOf } from './axe';
 import { inDemo, openStation, signIn, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 import { until } from './until';
 
 let station: Station;
@@ -130,7 +131,7 @@ describe('by keys alone', () => {
     for (let i = 0; i < 3; i++) {
       const look = page.getByRole('region', { name: /^Look next: / });
       await look.getByRole('radio').first().waitFor();
-      const title = await look.getByRole('heading').first().innerText();
+      const title = await textOf(look.getByRole('heading').first());
       looks.push(title);
       await look.getByRole('radio').first().press('Space');
       await page.waitForFunction((before) => document.querySelector('[role=region] h2')?.textContent !== before, title);
@@ -181,7 +182,7 @@ describe('by keys alone', () => {
     await row.focus();
     for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowDown');
     await page.waitForFunction(() => document.activeElement?.getAttribute('aria-current') === 'true');
-    expect(await row.innerText()).not.toMatch(/Side teeth/);
+    expect(await textOf(row)).not.toMatch(/Side teeth/);
     expect(
       await page.evaluate(() => {
         const { top, bottom } = document.activeElement!.getBoundingClientRect();
@@ -189,7 +190,7 @@ describe('by keys alone', () => {
       }),
     ).toBe(true);
     // Keys of one letter can be switched off; the others stay.
-    const at = await row.innerText();
+    const at = await textOf(row);
     await page.evaluate(() =>
       localStorage.setItem(
         'plesion.look',
@@ -203,7 +204,7 @@ describe('by keys alone', () => {
       .press('Enter');
     await page.keyboard.press('6');
     await page.keyboard.press('j');
-    expect(await row.innerText()).toMatch(/Side teeth.*5/s);
+    expect(await textOf(row)).toMatch(/Side teeth.*5/s);
     await page.keyboard.press('ArrowDown');
     await page.waitForFunction(
       () => !/Side teeth/.test(document.querySelector('[aria-current=true]')?.textContent ?? 'Side teeth'),

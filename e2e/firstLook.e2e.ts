@@ -1,5 +1,6 @@
 import type { Page } from 'playwright-core';
 import { enterDemo, openStation, type Station } from './station';
+import { textOf } from './textOf';
 
 let station: Station;
 beforeAll(async () => {
@@ -46,8 +47,8 @@ describe('a newcomer with a phone', () => {
         before,
       );
     }
-    await expect(call().innerText()).resolves.toMatch(/Not yet a name|One of two|species no/);
-    await expect(call().innerText()).resolves.toMatch(/needs .*independent characters/);
+    await expect(textOf(call())).resolves.toMatch(/Not yet a name|One of two|species no/);
+    await expect(textOf(call())).resolves.toMatch(/needs .*independent characters/);
   });
 
   it('finds in the daybook how far it has come', async () => {

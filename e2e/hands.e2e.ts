@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { handsOf } from './hands';
 import { openStation, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 import { until } from './until';
 
 let station: Station;
@@ -35,7 +36,7 @@ const readings = async (): Promise<string[]> => {
 
 /** On the Bench, to a character by the keys of the list. */
 async function toCharacter(name: string): Promise<void> {
-  const current = () => page.locator('[aria-current=true]').first().innerText();
+  const current = () => textOf(page.locator('[aria-current=true]').first());
   while (!(await current()).startsWith(name)) {
     const before = await current();
     await hands.press('j');
@@ -110,11 +111,7 @@ describe('a day without a mouse', () => {
       await hands.tabTo('1a: walk from couplet 1');
       await hands.press('Enter');
       // Where one is: one of the two always stands there, however slowly the one gives way to the other.
-      const place = () =>
-        page
-          .getByRole('heading', { name: /^Couplet \d|^The key comes to/ })
-          .first()
-          .innerText();
+      const place = () => textOf(page.getByRole('heading', { name: /^Couplet \d|^The key comes to/ }).first());
       for (let at = await place(); at !== 'The key comes to'; at = await place()) {
         await hands.press('a');
         await until(async () => (await place()) !== at);

@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { faultsOf } from './axe';
 import { openStation, signIn, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 
 let station: Station;
 beforeAll(async () => {
@@ -68,7 +69,7 @@ async function setPoints(page: Page, places: readonly [number, number][]): Promi
   }
 }
 
-const measured = async (page: Page): Promise<number> => Number.parseFloat(await page.getByTestId('measured').innerText());
+const measured = async (page: Page): Promise<number> => Number.parseFloat(await textOf(page.getByTestId('measured')));
 
 describe.each(SIZES)('a carapace is measured on a photo, $kind', ({ width, height }) => {
   it('point by point, from the Bench and back, with its error', async () => {
@@ -141,7 +142,7 @@ it('a photograph of a guide is measured as a character says, and what it came to
   await page.getByText('Set: front edge on the midline').waitFor();
   await setPoints(page, [lines[1][0], lines[1].at(-1)!]);
   await page.getByText('All is set.', { exact: false }).first().waitFor();
-  const told = await page.getByTestId('told').innerText();
+  const told = await textOf(page.getByTestId('told'));
   expect(Math.abs(Number(/: ([\d.]+) ± /.exec(told)![1]) / value - 1)).toBeLessThan(0.03);
   expect(await faultsOf(page)).toEqual([]);
   await page.getByRole('button', { name: 'Write it down' }).click();
@@ -214,7 +215,7 @@ it('a beat is tapped with Space, kept over a reload, and used on the Bench; and 
     await page.getByRole('button', { name: 'Beat here' }).click();
   }
   // Even as they are, they are known to a picture of the clip: 4 × (1/25 ÷ √6) ÷ 4 gaps.
-  expect(await page.getByTestId('tempo').innerText()).toBe('2 ± 0.016 beats/s');
+  expect(await textOf(page.getByTestId('tempo'))).toBe('2 ± 0.016 beats/s');
   expect(await faultsOf(page)).toEqual([]);
   const kept = page.waitForResponse((answer) => answer.request().method() === 'PUT' && answer.ok());
   await page.getByRole('button', { name: 'Use it' }).click();

@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { faultsOf } from './axe';
 import { inDemo, openStation, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 
 let station: Station;
 beforeAll(async () => {
@@ -37,7 +38,7 @@ it('a keeper makes a set and invites; who comes by the link takes it by keys alo
   await keeper.goto(`${station.url}/people`);
   await keeper.getByRole('radiogroup', { name: 'They come as' }).getByRole('radio', { name: 'learner' }).click();
   await keeper.getByRole('button', { name: 'Make a link' }).click();
-  const link = (await keeper.getByTestId('link').textContent())!;
+  const link = await textOf(keeper.getByTestId('link'));
   expect(await faultsOf(keeper)).toEqual([]);
 
   const learner = await station.page(SIZES[0]);
@@ -93,7 +94,7 @@ it('somebody outside is asked by a link, sees neither name nor place, and says b
   await asker.getByRole('button', { name: 'Ask what they make of it' }).click();
   await asker.getByText(/nobody has answered yet/).waitFor();
   await asker.getByRole('button', { name: 'A link for somebody outside' }).click();
-  const link = (await asker.getByTestId('link').textContent())!;
+  const link = await textOf(asker.getByTestId('link'));
 
   const stranger = await station.page(SIZES[0]);
   await stranger.goto(link);
@@ -127,8 +128,8 @@ it('a reviewer goes through the desk by keys alone: agrees, names, takes back, a
   await page.goto(`${station.url}/review`);
   const waits = page.getByText(/^\d+ wait/);
   await waits.waitFor();
-  const left = async () => Number.parseInt((await waits.textContent())!, 10);
-  const label = () => page.getByRole('heading', { level: 2 }).first().textContent();
+  const left = async () => Number.parseInt(await textOf(waits), 10);
+  const label = () => textOf(page.getByRole('heading', { level: 2 }).first());
   /** Press a key; another record is at hand then. */
   const say = async (key: string): Promise<string> => {
     const before = (await label())!;
@@ -199,7 +200,7 @@ it('who belongs to two stations goes from one to the other, and comes in by a pa
   await make(keeper, 'Holm observatory', 'Rika Thorn');
   await keeper.goto(`${station.url}/people`);
   await keeper.getByRole('button', { name: 'Make a link' }).click();
-  const link = (await keeper.getByTestId('link').textContent())!;
+  const link = await textOf(keeper.getByTestId('link'));
 
   const page = await station.page(SIZES[0]);
   await make(page, 'Gannel hut', 'Osric Maune');

@@ -2,6 +2,7 @@ import type { Page } from 'playwright-core';
 import sharp from 'sharp';
 import { faultsOf } from './axe';
 import { openStation, signIn, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 
 let station: Station;
 beforeAll(async () => {
@@ -187,7 +188,7 @@ it('side by side a photo lies on a plate by two places set with keys alone, and 
   await page.goto(`${station.url}/specimens/${id}/beside?by=width-ratio`);
   const table = page.getByTestId('photo-table');
   await table.waitFor();
-  expect(await page.getByTestId('places').innerText()).toMatch(/^On this photo: front edge/);
+  expect(await textOf(page.getByTestId('places'))).toMatch(/^On this photo: front edge/);
   await table.focus();
   for (let step = 0; step < 3; step++) await page.keyboard.press('Shift+ArrowUp');
   await page.keyboard.press('Enter');

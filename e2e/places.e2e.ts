@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { openOffice } from '../server/officeStandIn/office';
 import { inDemo, openStation, signIn, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 
 /** Marks that animals bear, where they were, and the ringing office. */
 let station: Station;
@@ -103,9 +104,9 @@ it('a mark is touched on the plate, found again by where and by words, and the p
     .getByText(/white feather on the crown|bare scar over the right eye/)
     .first();
   await page.waitForFunction(
-    () => document.body.innerText.indexOf('white feather') < document.body.innerText.indexOf('bare scar'),
+    () => document.body.textContent.indexOf('white feather') < document.body.textContent.indexOf('bare scar'),
   );
-  expect(await first.innerText()).toBe('white feather on the crown');
+  expect(await textOf(first)).toBe('white feather on the crown');
   await page.getByRole('link', { name: 'ring tern' }).first().click();
   await page.getByText('-41.19440, -28.06660, at most 7 m off').waitFor();
   expect(await page.getByRole('radio', { name: 'let go here', checked: true }).count()).toBe(1);

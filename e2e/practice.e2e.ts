@@ -1,5 +1,6 @@
 import { faultsOf } from './axe';
 import { inDemo, openStation, signIn, SIZES, type Station } from './station';
+import { textOf } from './textOf';
 import { until } from './until';
 
 let station: Station;
@@ -28,10 +29,10 @@ it('is done by keys alone: a name, how sure, the truth, the next; and kept', asy
     if (i === 2) {
       // What was begun is there again.
       const chosen = page.getByRole('checkbox', { checked: true });
-      const said = await chosen.innerText();
+      const said = await textOf(chosen);
       await page.reload();
       await page.getByText('fairly sure: right 80 times in a hundred.').waitFor();
-      expect(await chosen.innerText()).toBe(said);
+      expect(await textOf(chosen)).toBe(said);
     }
     await page.keyboard.press('Space');
     await page.getByText(/^It is the /).waitFor();
