@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { type Ref, useId } from 'react';
 import { StyleSheet, TextInput, type TextInputProps, View } from 'react-native';
 import { colour, font, radius, space, TOUCH } from '../theme';
 import { useLetterScale } from '../theme/appearance';
@@ -11,6 +11,7 @@ export interface TextFieldProps extends Omit<TextInputProps, 'onChange'> {
   /** What is wrong and what to do. */
   problem?: string;
   unit?: string;
+  ref?: Ref<TextInput>;
   hint?: string;
 }
 

@@ -3,7 +3,7 @@ import { HeredityModel, Seen, Strain } from '../guide/hereditySchema';
 import { id, share } from '../guide/terms';
 import { SEPARATED } from './separated';
 
-export { HeredityModel, Seen };
+export { HeredityModel, Seen, SEPARATED };
 export type { Separated } from './separated';
 
 const name = z.string().min(1).max(120);

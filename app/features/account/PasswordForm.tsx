@@ -6,6 +6,7 @@ import { api } from '../../lib/api';
 import { showProblem } from '../../lib/formProblem';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Form } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
 import { SESSIONS } from './queries';
@@ -26,19 +27,26 @@ export function PasswordForm() {
   );
   return (
     <Card title="Password">
-      <FormTextField control={form.control} name="current" label="As it is now" secureTextEntry autoComplete="current-password" />
-      <FormTextField
-        control={form.control}
-        name="next"
-        label="As it is to be"
-        secureTextEntry
-        autoComplete="new-password"
-        hint="8 characters or more. Everywhere else you are signed out."
-        onSubmitEditing={() => void submit()}
-      />
-      {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
-      {change.isSuccess && !form.formState.isDirty && <Notice kind="note">The password is changed.</Notice>}
-      <Button label="Change it" busy={change.isPending} onPress={() => void submit()} />
+      <Form submit={() => void submit()}>
+        <FormTextField
+          control={form.control}
+          name="current"
+          label="As it is now"
+          secureTextEntry
+          autoComplete="current-password"
+        />
+        <FormTextField
+          control={form.control}
+          name="next"
+          label="As it is to be"
+          secureTextEntry
+          autoComplete="new-password"
+          hint="8 characters or more. Everywhere else you are signed out."
+        />
+        {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
+        {change.isSuccess && !form.formState.isDirty && <Notice kind="note">The password is changed.</Notice>}
+        <Button label="Change it" busy={change.isPending} onPress={() => void submit()} />
+      </Form>
     </Card>
   );
 }

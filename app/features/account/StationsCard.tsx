@@ -9,10 +9,10 @@ import { api } from '../../lib/api';
 import { showProblem } from '../../lib/formProblem';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Form } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useEntered, useSession } from '../session/useSession';
 
@@ -79,17 +79,16 @@ function StationForm({ onMade }: { onMade: (session: Session) => void }) {
     make.mutateAsync(values).catch((error: unknown) => showProblem(error, ['station'], form.setError)),
   );
   return (
-    <Stack gap="m">
+    <Form submit={() => void submit()}>
       <FormTextField
         control={form.control}
         name="station"
         label="Name of the new station"
         hint="With a daybook and people of its own; you keep it, with the account you have."
-        onSubmitEditing={() => void submit()}
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Make it" busy={make.isPending} onPress={() => void submit()} />
-    </Stack>
+    </Form>
   );
 }
 

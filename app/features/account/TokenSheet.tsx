@@ -1,21 +1,18 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import { type MadeToken, schemas, type Token } from '@plesion/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
-import { showProblem } from '../../lib/formProblem';
-import { keptForm } from '../../lib/keptForm';
+import { useKeptForm, wrongIn } from '../../lib/useKeptForm';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Form, FormEnd } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TOKENS } from './queries';
@@ -85,40 +82,26 @@ function TokenLine({ token: { name, scope, usedAt }, ending, onEnd }: { token: T
 
 /** As it is typed; kept over a reload. */
 const Typed = z.object({ name: z.string(), scope: z.enum(['read', 'write']) });
-const EMPTY: z.output<typeof Typed> = { name: '', scope: 'read' };
-const kept = keptForm('token', Typed);
+type Typed = z.output<typeof Typed>;
 
 function TokenForm({ onMade }: { onMade: (token: MadeToken) => void }) {
-  const form = useForm({ resolver: zodResolver(schemas.NewToken), defaultValues: { ...EMPTY, ...kept.read() } });
-  const { watch } = form;
-  useEffect(() => {
-    const { unsubscribe } = watch((typed) => kept.keep({ ...EMPTY, ...typed }));
-    return unsubscribe;
-  }, [watch]);
-  const make = useMutation({ mutationFn: (body: { name: string; scope: Token['scope'] }) => api('makeToken', { body }) });
-  const submit = form.handleSubmit((values) =>
-    make.mutateAsync(values).then(
-      (token) => {
-        form.reset(EMPTY);
-        kept.forget();
-        onMade(token);
-      },
-      (error: unknown) => showProblem(error, ['name', 'scope'], form.setError),
-    ),
-  );
+  const form = useKeptForm({
+    name: 'token',
+    typed: Typed,
+    first: (): Typed => ({ name: '', scope: 'read' }),
+    check: (typed) => wrongIn(schemas.NewToken, typed),
+    send: (body) => api('makeToken', { body }),
+    onSent(_, token) {
+      form.begin();
+      onMade(token);
+    },
+  });
   return (
-    <Stack gap="m">
+    <Form submit={form.submit}>
       <FormTextField control={form.control} name="name" label="What it is for" hint="Such as: the weather hut’s computer" />
-      <Controller
-        control={form.control}
-        name="scope"
-        render={({ field }) => (
-          <ChoiceGroup label="It may" options={SCOPES} chosen={[field.value]} onChange={([scope]) => field.onChange(scope)} />
-        )}
-      />
-      {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
-      <Button label="Make a token" busy={make.isPending} onPress={() => void submit()} />
-    </Stack>
+      <ChoiceGroup label="It may" options={SCOPES} chosen={[form.typed.scope]} onChange={([scope]) => form.change({ scope })} />
+      <FormEnd form={form} plain label="Make a token" />
+    </Form>
   );
 }
 

@@ -1,18 +1,15 @@
 import { type Showing, withGene } from '@plesion/core/authoring';
 import type { HereditySection } from '@plesion/core/guide';
-import { useState } from 'react';
 import { z } from 'zod';
 import { numberOf } from '../../lib/numberOf';
-import { useKeptState } from '../../lib/useKeptState';
-import { Button } from '../../ui/Button';
+import { useKeptForm } from '../../lib/useKeptForm';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { Notice } from '../../ui/Notice';
+import { Form, FormEnd, FormPart } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Picker } from '../../ui/Picker';
-import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import type { SeenBy } from './inheritedWords';
 
 interface Props {
@@ -52,37 +49,39 @@ const NOTHING: Typed = { label: '', showing: 'recessive', place: 'autosomal', co
 
 /** One more gene, as a keeper tells it: what is seen of it, and how it shows. */
 export function NewGeneCard({ id, section, seen, put }: Props) {
-  const [typed, change, forget] = useKeptState(`gene.${id}`, Typed, NOTHING);
-  const { label, showing, place, common } = typed;
-  const by = seen.find((one) => one.id === typed.by || seen.length === 1)?.id;
-  const [problem, setProblem] = useState<{ at: 'label' | 'what' | 'common'; message: string }>();
-  const states = (seen.find((one) => one.id === by)?.states ?? []).map((one) => ({ id: one.id, label: one.label }));
-  // A state that was kept may have gone since.
-  const [usual, other, between] = [typed.usual, typed.other, typed.between].map(
-    (state) => states.find(({ id: one }) => one === state)?.id,
-  );
-  const add = () => {
-    const share = numberOf(common);
-    if (!label.trim()) return setProblem({ at: 'label', message: 'Give the gene a name, such as pale.' });
-    if (
-      !by ||
-      !usual ||
-      !other ||
-      usual === other ||
-      (showing === 'both' && (!between || between === usual || between === other))
-    )
-      return setProblem({ at: 'what', message: 'Say what is seen of each; each is another state.' });
-    if (share === undefined || share <= 0 || share >= 100)
-      return setProblem({ at: 'common', message: 'Write how many of 100, more than 0 and fewer than 100.' });
-    put(
-      withGene(section, {
-        ...{ label: label.trim(), linked: place === 'sex-linked', showing, character: by, usual, other },
-        ...(showing === 'both' ? { between } : {}),
-        frequency: share / 100,
-      }),
-    );
-    forget();
-  };
+  const form = useKeptForm({
+    name: `gene.${id}`,
+    typed: Typed,
+    first: () => NOTHING,
+    check(typed) {
+      const { by, usual, other, between } = chosenIn(typed, seen);
+      const share = numberOf(typed.common);
+      const told = new Set([usual, other, ...(typed.showing === 'both' ? [between] : [])]);
+      const each = by && !told.has(undefined) && told.size === (typed.showing === 'both' ? 3 : 2);
+      return {
+        label: !typed.label.trim() && 'Give the gene a name, such as pale.',
+        by: !each && 'Say what is seen of each; each is another state.',
+        common: (share === undefined || share <= 0 || share >= 100) && 'Write how many of 100, more than 0 and fewer than 100.',
+      };
+    },
+    send(typed) {
+      const { by, usual, other, between } = chosenIn(typed, seen);
+      put(
+        withGene(section, {
+          ...{ label: typed.label.trim(), linked: typed.place === 'sex-linked', showing: typed.showing },
+          ...{ character: by!, usual: usual!, other: other! },
+          ...(typed.showing === 'both' ? { between } : {}),
+          frequency: numberOf(typed.common)! / 100,
+        }),
+      );
+    },
+    onSent() {
+      form.begin();
+    },
+  });
+  const { control, typed, change } = form;
+  const { showing, place } = typed;
+  const { by, states } = chosenIn(typed, seen);
   const state = (title: string, which: 'usual' | 'other' | 'between') => (
     <Stack gap="xs">
       <Text size="small" strong quiet>
@@ -93,56 +92,56 @@ export function NewGeneCard({ id, section, seen, put }: Props) {
   );
   return (
     <Card title={section ? 'Another gene' : 'A first gene'}>
-      <Stack gap="m">
-        <TextField
-          label="Name of the gene"
-          value={label}
-          onChangeText={(text) => change({ label: text })}
-          maxLength={80}
-          problem={problem?.at === 'label' ? problem.message : undefined}
-        />
-        {seen.length > 1 && (
-          <Stack gap="xs">
-            {seen.length <= IN_SIGHT && (
-              <Text size="small" strong quiet>
-                Seen by
-              </Text>
-            )}
-            <Picker
-              label="Seen by"
-              items={seen.map((one) => ({ id: one.id, label: one.label }))}
-              chosen={by}
-              onChange={(next) => change({ by: next, usual: undefined, other: undefined, between: undefined })}
-            />
-          </Stack>
-        )}
-        {by && (
-          <>
-            {state('The usual allele shows', 'usual')}
-            {state('The other allele shows', 'other')}
-            <ChoiceGroup
-              label="The other shows"
-              options={WAYS}
-              chosen={[showing]}
-              onChange={([next]) => change({ showing: next })}
-            />
-            {showing === 'both' && state('One copy of each shows', 'between')}
-          </>
-        )}
-        {problem?.at === 'what' && <Notice kind="problem">{problem.message}</Notice>}
+      <Form submit={form.submit}>
+        <FormTextField control={control} name="label" label="Name of the gene" maxLength={80} />
+        <FormPart control={control} name="by">
+          {seen.length > 1 && (
+            <Stack gap="xs">
+              {seen.length <= IN_SIGHT && (
+                <Text size="small" strong quiet>
+                  Seen by
+                </Text>
+              )}
+              <Picker
+                label="Seen by"
+                items={seen.map((one) => ({ id: one.id, label: one.label }))}
+                chosen={by}
+                onChange={(next) => change({ by: next, usual: undefined, other: undefined, between: undefined })}
+              />
+            </Stack>
+          )}
+          {by && (
+            <>
+              {state('The usual allele shows', 'usual')}
+              {state('The other allele shows', 'other')}
+              <ChoiceGroup
+                label="The other shows"
+                options={WAYS}
+                chosen={[showing]}
+                onChange={([next]) => change({ showing: next })}
+              />
+              {showing === 'both' && state('One copy of each shows', 'between')}
+            </>
+          )}
+        </FormPart>
         <ChoiceGroup label="It lies on" options={PLACES} chosen={[place]} onChange={([next]) => change({ place: next })} />
-        <TextField
+        <FormTextField
+          control={control}
+          name="common"
           label="Of 100 alleles of founders, the other"
-          value={common}
-          onChangeText={(text) => change({ common: text })}
           inputMode="decimal"
           hint="A guess will do; strains may have their own."
-          problem={problem?.at === 'common' ? problem.message : undefined}
         />
-        <Row>
-          <Button label="Add the gene" onPress={add} />
-        </Row>
-      </Stack>
+        <FormEnd form={form} plain label="Add the gene" />
+      </Form>
     </Card>
   );
+}
+
+/** What is chosen of what is there: a state that was kept may have gone since. */
+function chosenIn({ by: character, usual, other, between }: Typed, seen: readonly SeenBy[]) {
+  const by = seen.find((one) => one.id === character || seen.length === 1);
+  const states = (by?.states ?? []).map(({ id, label }) => ({ id, label }));
+  const there = (state: string | undefined) => states.find(({ id }) => id === state)?.id;
+  return { by: by?.id, states, usual: there(usual), other: there(other), between: there(between) };
 }

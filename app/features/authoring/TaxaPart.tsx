@@ -1,16 +1,18 @@
 import type { Edit } from '@plesion/core/authoring';
 import { RANKS, type Rank, type Taxon } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
-import { useKeptText } from '../../lib/useKeptText';
+import { z } from 'zod';
+import { useKeptForm } from '../../lib/useKeptForm';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { lazyPart } from '../../ui/lazyPart';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { ChangeRow } from './ChangeRow';
 import { freshId } from './freshId';
 import { TaxonForm } from './TaxonForm';
@@ -74,46 +76,48 @@ export function TaxaPart({ id, draft, edit, sought }: PartProps) {
 const sayTaxon = ({ rank, vernacular, forms, hazards }: Taxon): string =>
   [rank, vernacular, forms ? '' : 'not told apart itself', hazards?.length ? 'can do harm' : ''].filter(Boolean).join(' · ');
 
+/** As it is typed; kept over a reload. */
+const Typed = z.object({ name: z.string(), rank: z.enum(RANKS) });
+type Typed = z.infer<typeof Typed>;
+
 function AddTaxon({ id, taxa, edit }: { id: string; taxa: readonly Taxon[]; edit: (...edits: Edit[]) => boolean }) {
-  const [name, setName] = useKeptText(`taxon.${id}`);
-  const [rank, setRank] = useState<Rank>('species');
-  const [problem, setProblem] = useState<string>();
-  const add = () => {
-    const own = name.trim();
-    if (!own) return setProblem('Write its name.');
-    if (taxa.some((taxon) => taxon.name.toLowerCase() === own.toLowerCase())) return setProblem(`${own} is in it already.`);
-    const isLow = RANKS.indexOf(rank) >= RANKS.indexOf('species');
-    // A species stands under the genus that its name begins with, where there is one.
-    const genus = taxa.find((taxon) => taxon.rank === 'genus' && own.startsWith(`${taxon.name} `));
-    const taxon: Taxon = {
-      ...{ id: freshId(own, taxa), name: own, rank, abundance: 1 },
-      ...(isLow ? { forms: [{ share: 1, facets: {} }] } : {}),
-      ...(isLow && genus ? { parent: genus.id } : {}),
-    };
-    if (!edit({ do: 'taxon', taxon })) return;
-    setName('');
-    setProblem(undefined);
-  };
+  const form = useKeptForm({
+    name: `taxon.${id}`,
+    typed: Typed,
+    first: (): Typed => ({ name: '', rank: 'species' }),
+    check({ name }) {
+      const own = name.trim();
+      const twin = taxa.some((taxon) => taxon.name.toLowerCase() === own.toLowerCase());
+      return { name: !own ? 'Write its name.' : twin && `${own} is in it already.` };
+    },
+    send({ name, rank }) {
+      const own = name.trim();
+      const isLow = RANKS.indexOf(rank) >= RANKS.indexOf('species');
+      // A species stands under the genus that its name begins with, where there is one.
+      const genus = taxa.find((taxon) => taxon.rank === 'genus' && own.startsWith(`${taxon.name} `));
+      const taxon: Taxon = {
+        ...{ id: freshId(own, taxa), name: own, rank, abundance: 1 },
+        ...(isLow ? { forms: [{ share: 1, facets: {} }] } : {}),
+        ...(isLow && genus ? { parent: genus.id } : {}),
+      };
+      return edit({ do: 'taxon', taxon });
+    },
+    onSent({ name, rank }, written) {
+      form.begin(written ? { rank } : { name, rank });
+    },
+  });
   return (
     <Card title="Write one down">
-      <TextField
-        label="Name"
-        value={name}
-        maxLength={200}
-        onChangeText={setName}
-        onSubmitEditing={add}
-        blurOnSubmit={false}
-        problem={problem}
-      />
-      <ChoiceGroup
-        label="Rank"
-        options={RANKS.map((id) => ({ id, label: id }))}
-        chosen={[rank]}
-        onChange={([next]: Rank[]) => setRank(next)}
-      />
-      <Row>
-        <Button label="Add" onPress={add} />
-      </Row>
+      <Form submit={form.submit}>
+        <FormTextField control={form.control} name="name" label="Name" maxLength={200} />
+        <ChoiceGroup
+          label="Rank"
+          options={RANKS.map((rank) => ({ id: rank, label: rank }))}
+          chosen={[form.typed.rank]}
+          onChange={([rank]: Rank[]) => form.change({ rank })}
+        />
+        <FormEnd form={form} plain label="Add" />
+      </Form>
       {taxa.length === 0 && <Notice kind="note">Begin with the genus; its species then stand under it by their names.</Notice>}
     </Card>
   );

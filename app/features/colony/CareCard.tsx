@@ -1,21 +1,19 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
-import { useKeptState } from '../../lib/useKeptState';
-import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
-import { Notice } from '../../ui/Notice';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { KnownField } from './KnownField';
-import { useKept } from './useKept';
-import { isDay } from './words';
+import { useColonyForm } from './useColonyWrite';
+import { useSendKept } from './useKept';
+import { wrongDay } from './words';
 
 interface Props {
   guideId: string;
@@ -24,87 +22,57 @@ interface Props {
   pens: readonly string[];
 }
 
-/** Moved to another pen, weighed, how it is: written in a line each, and what came before stays. */
-export function CareCard(props: Props) {
-  const [written, setWritten] = useState(0);
-  return <CareLine key={written} {...props} onDone={() => setWritten(written + 1)} />;
-}
-
+/** As it is typed; kept over a reload. */
 const Line = z.object({ on: z.string(), pen: z.string(), grams: z.string(), condition: z.string() });
+type Line = z.infer<typeof Line>;
 
-/** The next line; half typed, it is there again after a reload. */
-function CareLine({ guideId, member, pens, onDone }: Props & { onDone: () => void }) {
+/** Moved to another pen, weighed, how it is: written in a line each, and what came before stays. */
+export function CareCard({ guideId, member, pens }: Props) {
   const { kept } = member;
-  const [{ on, pen, grams, condition }, change, forget] = useKeptState(`care.${member.id}`, Line, {
-    on: today(),
-    pen: '',
-    grams: '',
-    condition: kept.condition ?? '',
+  const sendKept = useSendKept(guideId, member);
+  const form = useColonyForm(guideId, {
+    name: `care.${member.id}`,
+    typed: Line,
+    first: () => ({ on: today(), pen: '', grams: '', condition: kept.condition ?? '' }),
+    check: ({ on, grams }) => ({ on: wrongDay(on), grams: weightOf(grams) === 'none' && 'Write the weight in grams.' }),
+    send: (typed) => sendKept(changesOf(typed, kept)),
+    onSent({ condition }) {
+      form.begin({ condition });
+    },
   });
-  const { write, busy, problem, setProblem, at } = useKept(guideId, member, () => {
-    forget();
-    onDone();
-  });
-  const weight = numberOf(grams);
-  const weighs = grams.trim() === '' || (weight !== undefined && weight > 0);
-  const changes: Partial<Kept> = {
-    ...(pen.trim() ? { pen: pen.trim(), moves: [...(kept.moves ?? []), { on, pen: pen.trim() }] } : {}),
-    ...(weight ? { weights: [...(kept.weights ?? []), { on, grams: weight }] } : {}),
-    ...(condition.trim() !== (kept.condition ?? '') ? { condition: condition.trim() || undefined } : {}),
-  };
-  const submit = () => {
-    if (!isDay(on)) return setProblem({ field: 'on', message: 'Write the day as YYYY-MM-DD.' });
-    if (!weighs) return setProblem({ field: 'grams', message: 'Write the weight in grams.' });
-    write(changes);
-  };
+  const { control, typed } = form;
   const lines = [
     ...(kept.moves ?? []).map((move) => ({ on: move.on, says: `moved to ${move.pen}` })),
     ...(kept.weights ?? []).map((one) => ({ on: one.on, says: `${one.grams} g` })),
   ].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
   return (
     <Card title="Care">
-      <Row gap="m">
-        <View style={styles.field}>
-          <TextField
-            label="On"
-            value={on}
-            onChangeText={(text) => change({ on: text })}
-            hint="As YYYY-MM-DD."
-            problem={at('on')}
-          />
-        </View>
-        <View style={styles.field}>
-          <KnownField
-            label="Moved to"
-            value={pen}
-            onChange={(text) => change({ pen: text })}
-            known={pens.filter((one) => one !== kept.pen)}
-            hint={kept.pen ? `Now in ${kept.pen}.` : undefined}
-          />
-        </View>
-        <View style={styles.field}>
-          <TextField
-            label="Weight, g"
-            value={grams}
-            onChangeText={(text) => change({ grams: text })}
-            inputMode="decimal"
-            problem={at('grams')}
-          />
-        </View>
-      </Row>
-      <TextField
-        label="How it is"
-        value={condition}
-        onChangeText={(text) => change({ condition: text })}
-        multiline
-        problem={at('kept.condition')}
-      />
-      {problem && !['on', 'grams', 'kept.condition'].includes(problem.field ?? '') && (
-        <Notice kind="problem">{problem.message}</Notice>
-      )}
-      <Row justify="end">
-        <Button label="Write the line" busy={busy} disabled={!Object.keys(changes).length && weighs} onPress={submit} />
-      </Row>
+      <Form submit={form.submit}>
+        <Row gap="m">
+          <View style={styles.field}>
+            <FormTextField control={control} name="on" label="On" hint="As YYYY-MM-DD." />
+          </View>
+          <View style={styles.field}>
+            <KnownField
+              control={control}
+              name="pen"
+              label="Moved to"
+              known={pens.filter((one) => one !== kept.pen)}
+              hint={kept.pen ? `Now in ${kept.pen}.` : undefined}
+            />
+          </View>
+          <View style={styles.field}>
+            <FormTextField control={control} name="grams" label="Weight, g" inputMode="decimal" />
+          </View>
+        </Row>
+        <FormTextField control={control} name="condition" label="How it is" multiline />
+        <FormEnd
+          form={form}
+          plain
+          label="Write the line"
+          disabled={!Object.keys(changesOf(typed, kept)).length && weightOf(typed.grams) !== 'none'}
+        />
+      </Form>
       {lines.length > 0 && (
         <Disclosure title={`Lines so far (${lines.length})`}>
           {lines.map((line, i) => (
@@ -114,6 +82,23 @@ function CareLine({ guideId, member, pens, onDone }: Props & { onDone: () => voi
       )}
     </Card>
   );
+}
+
+/** The weight that is typed; undefined for nothing, `none` for what is no weight. */
+function weightOf(grams: string): number | 'none' | undefined {
+  if (grams.trim() === '') return undefined;
+  const weight = numberOf(grams);
+  return weight !== undefined && weight > 0 ? weight : 'none';
+}
+
+/** What a line changes. */
+function changesOf({ on, pen, grams, condition }: Line, kept: Kept): Partial<Kept> {
+  const weight = weightOf(grams);
+  return {
+    ...(pen.trim() ? { pen: pen.trim(), moves: [...(kept.moves ?? []), { on, pen: pen.trim() }] } : {}),
+    ...(typeof weight === 'number' ? { weights: [...(kept.weights ?? []), { on, grams: weight }] } : {}),
+    ...(condition.trim() !== (kept.condition ?? '') ? { condition: condition.trim() || undefined } : {}),
+  };
 }
 
 const styles = StyleSheet.create({

@@ -10,16 +10,18 @@ import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
-import { useKeptState } from '../../lib/useKeptState';
+import type { Wrongs } from '../../lib/useKeptForm';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { LinkBox } from '../../ui/LinkBox';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
-import { isDay } from './words';
+import type { Sent } from '../records/bookDrafts';
+import { useColonyForm } from './useColonyWrite';
+import { wrongDay } from './words';
 import { YoungForm } from './YoungForm';
 
 interface Props {
@@ -30,6 +32,8 @@ interface Props {
   /** Days to hatching, where the guide says it. */
   incubation?: number;
   busy: boolean;
+  /** What the form says of it. */
+  onHatched: (clutch: Clutch) => Promise<Sent>;
   onChange: (clutch: Clutch) => void;
   onRemove: () => void;
 }
@@ -42,32 +46,45 @@ const whole = (text: string): number | undefined => {
 };
 
 /** What is wrong with a day: it is none, or before what it follows. */
-function dayProblem(day: string, first: string, what: string): string | undefined {
-  if (!isDay(day)) return 'Write the day as YYYY-MM-DD.';
-  return day < first ? `${what} on ${sayDate(first)}.` : undefined;
-}
+const dayAfterAll = (day: string, first: string, what: string): string | undefined =>
+  wrongDay(day) ?? (day < first ? `${what} on ${sayDate(first)}.` : undefined);
 
+/** As they are typed; kept over a reload. */
 const Hatching = z.object({ hatched: z.string(), young: z.string(), lost: z.string() });
+type Hatching = z.infer<typeof Hatching>;
 const Laying = z.object({ laid: z.string(), eggs: z.string() });
 
+function hatchingProblems({ hatched, young, lost }: Hatching, { laid, eggs }: Clutch): Wrongs<Hatching> {
+  const counts = { young: whole(young), lost: whole(lost) };
+  const tooMany = (counts.young ?? 0) + (counts.lost ?? 0) > eggs;
+  const wrong = (value: number | undefined) =>
+    Number.isNaN(value)
+      ? 'Write a whole number.'
+      : tooMany && `There ${eggs === 1 ? 'was one egg' : `were ${eggs} eggs`}; hatched and lost come to more.`;
+  return { hatched: dayAfterAll(hatched, laid, 'It was laid'), young: wrong(counts.young), lost: wrong(counts.lost) };
+}
+
 /** A clutch: what is due, what hatched, and its young in the book. */
-export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, onChange, onRemove }: Props) {
-  // Not forgotten once it is taken: what was taken back is there to be put right.
-  const [{ hatched, young, lost }, type] = useKeptState(`clutch.${clutch.id}`, Hatching, {
-    ...{ hatched: today(), young: '', lost: '' },
+export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, onHatched, onChange, onRemove }: Props) {
+  // What was typed stays while the card does: a hatching that is taken back is there to be put right.
+  const form = useColonyForm(pairing.guideId, {
+    name: `clutch.${clutch.id}`,
+    typed: Hatching,
+    first: () => ({ hatched: today(), young: '', lost: '' }),
+    check: (typed) => hatchingProblems(typed, clutch),
+    send({ hatched, young, lost }) {
+      const [many, gone] = [whole(young), whole(lost)];
+      return onHatched({
+        ...clutch,
+        hatched,
+        ...(many === undefined ? {} : { young: many }),
+        ...(gone === undefined ? {} : { lost: gone }),
+      });
+    },
   });
   const [ringing, setRinging] = useState(false);
   const own = members.filter(({ kept }) => kept.clutch === clutch.id);
   const due = incubation === undefined ? undefined : dayAfter(clutch.laid, incubation);
-  const [many, gone] = [whole(young), whole(lost)];
-  const tooMany = (many ?? 0) + (gone ?? 0) > clutch.eggs;
-  const problem = (value: number | undefined) =>
-    Number.isNaN(value)
-      ? 'Write a whole number.'
-      : tooMany
-        ? `There were ${clutch.eggs} eggs; hatched and lost come to more.`
-        : undefined;
-  const wrongDay = dayProblem(hatched, clutch.laid, 'It was laid');
   const said = [
     `${clutch.eggs} ${clutch.eggs === 1 ? 'egg' : 'eggs'}`,
     clutch.hatched ? `hatched ${sayDate(clutch.hatched)}` : isOpen(clutch) ? due && `due ${sayDate(due)}` : 'all lost',
@@ -79,55 +96,23 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
       <Text>{said.filter(Boolean).join(' · ')}</Text>
       {clutch.note && <Text quiet>{clutch.note}</Text>}
       {isOpen(clutch) && (
-        <Stack>
+        <Form submit={form.submit} gap="s">
           <Row gap="m">
             <View style={styles.field}>
-              <TextField
-                label="Hatched on"
-                value={hatched}
-                onChangeText={(text) => type({ hatched: text })}
-                hint="As YYYY-MM-DD."
-                problem={wrongDay}
-              />
+              <FormTextField control={form.control} name="hatched" label="Hatched on" hint="As YYYY-MM-DD." />
             </View>
             <View style={styles.field}>
-              <TextField
-                label="Young"
-                value={young}
-                onChangeText={(text) => type({ young: text })}
-                inputMode="numeric"
-                problem={problem(many)}
-              />
+              <FormTextField control={form.control} name="young" label="Young" inputMode="numeric" />
             </View>
             <View style={styles.field}>
-              <TextField
-                label="Eggs lost"
-                value={lost}
-                onChangeText={(text) => type({ lost: text })}
-                inputMode="numeric"
-                problem={problem(gone)}
-              />
+              <FormTextField control={form.control} name="lost" label="Eggs lost" inputMode="numeric" />
             </View>
           </Row>
-          <Row justify="end">
+          <FormEnd form={{ ...form, busy: busy || form.busy }} label="It hatched">
             <Button small label="Remove this clutch" onPress={onRemove} />
             <Button small label="All lost" busy={busy} onPress={() => onChange({ ...clutch, lost: clutch.eggs })} />
-            <Button
-              kind="main"
-              label="It hatched"
-              busy={busy}
-              disabled={Boolean(wrongDay) || tooMany || Number.isNaN(many) || Number.isNaN(gone)}
-              onPress={() =>
-                onChange({
-                  ...clutch,
-                  hatched,
-                  ...(many === undefined ? {} : { young: many }),
-                  ...(gone === undefined ? {} : { lost: gone }),
-                })
-              }
-            />
-          </Row>
-        </Stack>
+          </FormEnd>
+        </Form>
       )}
       {own.length > 0 && (
         <Text quiet>{`In the book: ${own.length}${clutch.young === undefined ? '' : ` of ${clutch.young}`}`}</Text>
@@ -156,45 +141,36 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
   );
 }
 
+interface NewClutchProps {
+  pairing: Pairing;
+  onAdd: (clutch: Clutch) => Promise<Sent>;
+}
+
 /** A laying to write down. */
-export function NewClutch({ pairing, busy, onAdd }: { pairing: Pairing; busy: boolean; onAdd: (clutch: Clutch) => void }) {
-  const next = `laying.${pairing.id}.${pairing.clutches.length}`;
-  const [{ laid, eggs }, type] = useKeptState(next, Laying, { laid: today(), eggs: '' });
-  const [tried, setTried] = useState(false);
-  const many = whole(eggs);
-  const wrongDay = dayProblem(laid, pairing.from, 'They were put together');
+export function NewClutch({ pairing, onAdd }: NewClutchProps) {
+  const form = useColonyForm(pairing.guideId, {
+    name: `laying.${pairing.id}.${pairing.clutches.length}`,
+    typed: Laying,
+    first: () => ({ laid: today(), eggs: '' }),
+    check: ({ laid, eggs }) => ({
+      laid: dayAfterAll(laid, pairing.from, 'They were put together'),
+      eggs: !whole(eggs) && 'Write how many there are.',
+    }),
+    send: ({ laid, eggs }) => onAdd({ id: mintId(), laid, eggs: whole(eggs)! }),
+  });
   return (
     <Card title="A clutch">
-      <Row gap="m">
-        <View style={styles.field}>
-          <TextField
-            label="Laid on"
-            value={laid}
-            onChangeText={(text) => type({ laid: text })}
-            hint="As YYYY-MM-DD."
-            problem={tried ? wrongDay : undefined}
-          />
-        </View>
-        <View style={styles.field}>
-          <TextField
-            label="Eggs"
-            value={eggs}
-            onChangeText={(text) => type({ eggs: text })}
-            inputMode="numeric"
-            problem={tried && !many ? 'Write how many there are.' : undefined}
-          />
-        </View>
-      </Row>
-      <Row justify="end">
-        <Button
-          label="Write the clutch down"
-          busy={busy}
-          onPress={() => {
-            setTried(true);
-            if (many && !wrongDay) onAdd({ id: mintId(), laid, eggs: many });
-          }}
-        />
-      </Row>
+      <Form submit={form.submit} gap="s">
+        <Row gap="m">
+          <View style={styles.field}>
+            <FormTextField control={form.control} name="laid" label="Laid on" hint="As YYYY-MM-DD." />
+          </View>
+          <View style={styles.field}>
+            <FormTextField control={form.control} name="eggs" label="Eggs" inputMode="numeric" />
+          </View>
+        </Row>
+        <FormEnd form={form} plain label="Write the clutch down" />
+      </Form>
     </Card>
   );
 }

@@ -20,7 +20,7 @@ import { LeftOut } from './LeftOut';
 import { SeparationForm } from './SeparationForm';
 import { SettleForm } from './SettleForm';
 import { TriedAlone } from './TriedAlone';
-import { isDay, sayChance, standing } from './words';
+import { isDay, sayChance, standing, wrongDay } from './words';
 
 interface Props {
   guide: Guide;
@@ -72,7 +72,7 @@ function Egg({ guide, guideId, members, pen }: Props & { pen: string }) {
         value={since}
         onChangeText={setSince}
         hint="As YYYY-MM-DD. What was tried from this day on counts."
-        problem={dated ? undefined : 'Write the day as YYYY-MM-DD.'}
+        problem={wrongDay(since)}
       />
       {dated && found.isPending && <Loading what="Whose egg it is" />}
       {found.error && <Notice kind="problem">{found.error.message}</Notice>}

@@ -23,28 +23,26 @@ const FORMATS = [
   { id: 'linkage', label: 'pedigree file, six columns' },
 ] as const satisfies readonly { id: BookFormat; label: string }[];
 
+type Chosen = Pick<File, 'name' | 'size' | 'text'>;
+
 /** The book as a file, and a file into the book. */
 export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string }) {
   const [as, setAs] = useState<BookFormat>('csv');
   const characters = shownBy(guide);
   const [character, setCharacter] = useState(characters.at(0)?.id);
-  const [read, setRead] = useState<{ name: string; text: string; found: BookImported }>();
-  const { write, busy, problem, setProblem } = useColonyWrite(
-    guideId,
-    async ({ name, text, take }: { name: string; text: string; take: boolean }) => {
-      const body = { as, text, take, ...(as === 'linkage' && character ? { character } : {}) };
-      const found = await colonyApi('importBook', { params: { id: guideId }, body });
-      setRead({ name, text, found });
-      return 'saved';
-    },
-    () => undefined,
-  );
+  const [read, setRead] = useState<{ file: Chosen; found: BookImported }>();
+  const { write, busy, problem } = useColonyWrite(guideId, async ({ file, take }: { file: Chosen; take: boolean }) => {
+    if (file.size > 1_000_000) throw new Error('The file is larger than a megabyte; a book is not. Is it the right one?');
+    const text = await file.text();
+    const body = { as, text, take, ...(as === 'linkage' && character ? { character } : {}) };
+    const found = await colonyApi('importBook', { params: { id: guideId }, body });
+    // What was looked at is what is taken, whatever becomes of the file meanwhile.
+    setRead({ file: { ...{ name: file.name, size: file.size }, text: () => Promise.resolve(text) }, found });
+    return 'saved';
+  });
   const choose = async () => {
     const file = await pickFile(as === 'linkage' ? '.ped,.pre,.txt,text/plain' : '.csv,text/csv');
-    if (!file) return;
-    if (file.size > 1_000_000)
-      return setProblem({ message: 'The file is larger than a megabyte; a book is not. Is it the right one?' });
-    write({ name: file.name, text: await file.text(), take: false });
+    if (file) write({ file, take: false });
   };
   return (
     <Disclosure title="Files of the book">
@@ -84,8 +82,10 @@ export function FilesCard({ guide, guideId }: { guide: Guide; guideId: string })
         />
         <Button label="Import a file" busy={busy} onPress={() => void choose()} />
       </Row>
-      {problem && <Notice kind="problem">{problem.message}</Notice>}
-      {read && <Found {...read} busy={busy} onTake={() => write({ name: read.name, text: read.text, take: true })} />}
+      {problem && <Notice kind="problem">{problem}</Notice>}
+      {read && (
+        <Found name={read.file.name} found={read.found} busy={busy} onTake={() => write({ file: read.file, take: true })} />
+      )}
     </Disclosure>
   );
 }

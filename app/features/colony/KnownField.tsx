@@ -1,28 +1,29 @@
+import { type Control, type FieldPath, type FieldValues, useController } from 'react-hook-form';
 import { Button } from '../../ui/Button';
+import { FormTextField } from '../../ui/FormTextField';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
-import { TextField } from '../../ui/TextField';
 
-interface Props {
+interface KnownFieldProps<T extends FieldValues> {
+  control: Control<T>;
+  name: FieldPath<T>;
   label: string;
-  value: string;
-  onChange: (text: string) => void;
   /** What the book knows already. */
   known: readonly string[];
   hint?: string;
-  problem?: string;
 }
 
 /** Offered at once. */
 const MOST = 8;
 
 /** A pen, a strain: one that the book knows by a touch, another by its name. */
-export function KnownField({ label, value, onChange, known, hint, problem }: Props) {
+export function KnownField<T extends FieldValues>({ control, name, label, known, hint }: KnownFieldProps<T>) {
+  const { value, onChange } = useController({ control, name }).field as { value: string; onChange: (text: string) => void };
   const typed = value.trim().toLowerCase();
   const offered = known.filter((one) => one.toLowerCase().includes(typed) && one !== value.trim()).slice(0, MOST);
   return (
     <Stack>
-      <TextField label={label} value={value} onChangeText={onChange} hint={hint} problem={problem} autoCorrect={false} />
+      <FormTextField control={control} name={name} label={label} hint={hint} autoCorrect={false} />
       {offered.length > 0 && (
         <Row role="group" aria-label={`${label}, of those in the book`}>
           {offered.map((one) => (

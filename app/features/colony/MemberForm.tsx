@@ -5,22 +5,21 @@ import type { Guide } from '@plesion/core/guide';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { today } from '../../lib/dates';
-import { useKeptState } from '../../lib/useKeptState';
+import type { Wrongs } from '../../lib/useKeptForm';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { Notice } from '../../ui/Notice';
+import { Form, FormEnd, FormPart } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Picker } from '../../ui/Picker';
-import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { individualDrafts, sendRecord } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
-import { useColonyWrite } from './useColonyWrite';
+import { useColonyForm } from './useColonyWrite';
 import { KnownField } from './KnownField';
 import { WhoPicker } from './WhoPicker';
-import { isDay, shownBy, strainsIn } from './words';
+import { shownBy, strainsIn, wrongDay } from './words';
 
 const SEXES = [
   { id: 'female', label: 'female' },
@@ -74,38 +73,29 @@ interface Props {
 
 /** Write somebody down, or change what is written. */
 export function MemberForm({ guide, guideId, members, pens, member, onDone }: Props) {
-  const [typed, change, forget] = useKeptState(`colony.book.${member?.id ?? guideId}`, Typed, typedOf(member));
   const station = useSession().station.id;
-  const { write, busy, problem, setProblem, at } = useColonyWrite(
-    guideId,
-    (kept: Kept) =>
-      sendRecord(individualDrafts, station, typed.id, {
-        ...{ version: member?.version ?? 0, guideId, label: typed.label.trim(), hidden: false, kept },
-        ...(typed.note.trim() ? { note: typed.note.trim() } : {}),
+  const form = useColonyForm(guideId, {
+    name: `colony.book.${member?.id ?? guideId}`,
+    typed: Typed,
+    first: () => typedOf(member),
+    check: problemsOf,
+    fieldOf: (path) => path.replace(/^kept\.(father|mother)s?.*/, '$1s').replace(/^kept\./, ''),
+    send: ({ id, label, note, ...typed }) =>
+      sendRecord(individualDrafts, station, id, {
+        ...{ version: member?.version ?? 0, guideId, label: label.trim(), hidden: false, kept: keptOf(typed, member?.kept) },
+        ...(note.trim() ? { note: note.trim() } : {}),
       }),
-    () => {
-      forget();
-      onDone(typed.id);
-    },
-  );
-  const named = ['label', 'kept.hatched', 'kept.origin', 'kept.father', 'kept.mother', 'kept.strain', 'kept.pen', 'note'];
-  const exactly = (field: string) => (problem?.field === field ? problem.message : undefined);
+    onSent: ({ id }) => onDone(id),
+  });
+  const { control, typed, change } = form;
   const parents = (sex: 'female' | 'male', chosen: readonly string[]) =>
     members
       .filter(({ id, kept }) => id !== typed.id && (kept.sex?.called !== sex || chosen.includes(id)))
       .map(({ id, name }) => ({ id, label: name }));
-  const submit = () => {
-    setProblem(undefined);
-    if (!typed.label.trim()) return setProblem({ field: 'label', message: 'Give it a mark or a name.' });
-    for (const field of ['hatched', 'hatchedTo'] as const)
-      if (typed[field] && !isDay(typed[field]))
-        return setProblem({ field: `kept.${field}`, message: 'Write the day as YYYY-MM-DD.' });
-    write(keptOf(typed, member?.kept));
-  };
   return (
     <Card title={member ? 'What is written' : undefined}>
-      <Stack gap="m">
-        <TextField label="Mark or name" value={typed.label} onChangeText={(label) => change({ label })} problem={at('label')} />
+      <Form submit={form.submit}>
+        <FormTextField control={control} name="label" label="Mark or name" />
         <ChoiceGroup
           label="Called a"
           options={SEXES}
@@ -144,80 +134,58 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
             )}
           </Stack>
         ))}
-        <TextField
+        <FormTextField
+          control={control}
+          name="hatched"
           label="Hatched on"
-          value={typed.hatched}
-          onChangeText={(hatched) => change({ hatched })}
           hint="As YYYY-MM-DD; the first day on which it may have, where the day is not known."
-          problem={exactly('kept.hatched')}
         />
-        <TextField
+        <FormTextField
+          control={control}
+          name="hatchedTo"
           label="Or hatched until"
-          value={typed.hatchedTo}
-          onChangeText={(hatchedTo) => change({ hatchedTo })}
           hint="The last day on which it may have; nothing where the day is known."
-          problem={exactly('kept.hatchedTo')}
         />
         {(['father', 'mother'] as const).map((role) => {
           const items = parents(role === 'father' ? 'female' : 'male', typed[`${role}s`]);
           return (
-            <Stack key={role} gap="m">
+            <FormPart key={role} control={control} name={`${role}s`}>
               <WhoPicker
                 label={`Its ${role}`}
                 items={items}
                 chosen={typed[`${role}s`]}
                 onChange={(parents) => change({ [`${role}s`]: parents })}
               />
-              {at(`kept.${role}`) && <Notice kind="problem">{at(`kept.${role}`)!}</Notice>}
-            </Stack>
+            </FormPart>
           );
         })}
-        <TextField
-          label="Whence it came"
-          value={typed.origin}
-          onChangeText={(origin) => change({ origin })}
-          problem={at('kept.origin')}
-        />
-        <KnownField
-          label="Strain"
-          value={typed.strain}
-          onChange={(strain) => change({ strain })}
-          known={strainsIn(guide)}
-          problem={at('kept.strain')}
-        />
-        <KnownField
-          label="Pen or cage"
-          value={typed.pen}
-          onChange={(pen) => change({ pen })}
-          known={pens}
-          problem={at('kept.pen')}
-        />
+        <FormTextField control={control} name="origin" label="Whence it came" />
+        <KnownField control={control} name="strain" label="Strain" known={strainsIn(guide)} />
+        <KnownField control={control} name="pen" label="Pen or cage" known={pens} />
         <ChoiceGroup label="It is" options={STATUS} chosen={[typed.status]} onChange={([status]) => change({ status })} />
-        <TextField
-          label="Note"
-          value={typed.note}
-          onChangeText={(text) => change({ note: text })}
-          multiline
-          problem={at('note')}
-        />
-        {problem && !named.some((field) => problem.field?.startsWith(field)) && <Notice kind="problem">{problem.message}</Notice>}
-        <Row justify="end">
+        <FormTextField control={control} name="note" label="Note" multiline />
+        <FormEnd form={form} label="Write it down">
           {member && (
             <Button
               kind="quiet"
               label="Cancel"
               onPress={() => {
-                forget();
+                form.forget();
                 onDone(member.id);
               }}
             />
           )}
-          <Button kind="main" label="Write it down" busy={busy} onPress={submit} />
-        </Row>
-      </Stack>
+        </FormEnd>
+      </Form>
     </Card>
   );
 }
+
+const problemsOf = ({ label, hatched, hatchedTo }: Typed): Wrongs<Typed> => ({
+  label: !label.trim() && 'Give it a mark or a name.',
+  hatched: hatched !== '' && wrongDay(hatched),
+  hatchedTo: hatchedTo !== '' && wrongDay(hatchedTo),
+});
 
 /** How sure one may be of a sex; what was written as nothing of these stands beside them. */
 const sureWords = (certainty: string): { id: string; label: string }[] =>
@@ -249,7 +217,7 @@ function typedOf(member: ColonyMember | undefined): Typed {
 }
 
 /** What is typed, as it is kept; what the form does not show stays as it was. */
-function keptOf(typed: Typed, before?: Kept): Kept {
+function keptOf(typed: Omit<Typed, 'id' | 'label' | 'note'>, before?: Kept): Kept {
   const { sex, certainty, hatched, hatchedTo, origin, fathers, mothers, strain, pen, status, shows, plainly } = typed;
   const parents = (role: 'father' | 'mother', chosen: readonly string[]) =>
     chosen.length === 1 ? { [role]: chosen[0] } : chosen.length ? { [`${role}s`]: chosen } : {};

@@ -1,5 +1,6 @@
 import type { Colony } from '@plesion/contract/colony';
 import type { Pairing } from '@plesion/contract/pairings';
+import type { Clutch } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
 import { StyleSheet } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
@@ -48,14 +49,12 @@ export function PairingPage() {
 function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pairing: Pairing }) {
   const { guideId, fathers, mothers, pen, from, until, override, note, clutches } = pairing;
   const station = useSession().station.id;
-  const { write, busy, problem } = useColonyWrite(
-    guideId,
-    (change: Partial<Pairing>) => {
-      const own = omit(pairing, 'id', 'recordedBy', 'createdAt', 'updatedAt');
-      return sendRecord(pairingDrafts, station, pairing.id, { ...own, ...change });
-    },
-    () => undefined,
-  );
+  const send = (change: Partial<Pairing>) => {
+    const own = omit(pairing, 'id', 'recordedBy', 'createdAt', 'updatedAt');
+    return sendRecord(pairingDrafts, station, pairing.id, { ...own, ...change });
+  };
+  const { write, busy, problem } = useColonyWrite(guideId, send);
+  const withClutch = (changed: Clutch) => clutches.map((one) => (one.id === changed.id ? changed : one));
   const byId = new Map(colony.members.map((one) => [one.id, one]));
   const incubation = guide.heredity?.incubation;
   return (
@@ -82,7 +81,7 @@ function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pa
         </Text>
         {override && <Text>{`Of strains that are kept apart, because: ${override}`}</Text>}
         {note && <Text>{note}</Text>}
-        {problem && <Notice kind="problem">{problem.message}</Notice>}
+        {problem && <Notice kind="problem">{problem}</Notice>}
         <Row>
           {until ? (
             <Button small label="Still together" busy={busy} onPress={() => write({ until: undefined })} />
@@ -97,16 +96,12 @@ function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pa
           key={clutch.id}
           {...{ guide, pairing, clutch, incubation, busy }}
           members={colony.members}
-          onChange={(next) => write({ clutches: clutches.map((one) => (one.id === next.id ? next : one)) })}
+          onHatched={(next) => send({ clutches: withClutch(next) })}
+          onChange={(next) => write({ clutches: withClutch(next) })}
           onRemove={() => write({ clutches: clutches.filter(({ id }) => id !== clutch.id) })}
         />
       ))}
-      <NewClutch
-        key={clutches.length}
-        pairing={pairing}
-        busy={busy}
-        onAdd={(clutch) => write({ clutches: [...clutches, clutch] })}
-      />
+      <NewClutch key={clutches.length} pairing={pairing} onAdd={(clutch) => send({ clutches: [...clutches, clutch] })} />
     </Screen>
   );
 }

@@ -1,21 +1,19 @@
 import type { Pen } from '@plesion/contract/pens';
 import { keyOfPen } from '@plesion/core/colony';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { numberOf } from '../../lib/numberOf';
-import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
+import type { Wrongs } from '../../lib/useKeptForm';
 import { Button } from '../../ui/Button';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
-import { Row } from '../../ui/Row';
-import { TextField } from '../../ui/TextField';
 import { penDrafts, sendRecord } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
 import { KnownField } from './KnownField';
-import { useColonyWrite } from './useColonyWrite';
-import { isDay, strainsIn } from './words';
+import { useColonyForm, useColonyWrite } from './useColonyWrite';
+import { strainsIn, wrongDay } from './words';
 
 /** As it is typed; kept over a reload. */
 const Typed = z.object({
@@ -43,80 +41,69 @@ interface Props {
   onDone: () => void;
 }
 
-const FIELDS = ['name', 'place', 'holds', 'strain', 'until', 'note'];
-
 /** Write a pen down, or change what is written of it. */
 export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone }: Props) {
-  const [typed, change, forget] = useKeptState(`pen.${pen?.id ?? `${guideId}.${name}`}`, Typed, typedOf(pen, name));
   const station = useSession().station.id;
-  const { write, busy, problem, setProblem, at } = useColonyWrite(
-    guideId,
-    (hidden: boolean) =>
-      sendRecord(penDrafts, station, typed.id, { version: pen?.version ?? 0, hidden, ...penOf(typed, guideId, pen) }),
-    () => {
-      forget();
-      onDone();
-    },
-  );
-  const submit = () => {
-    if (!typed.name.trim()) return setProblem({ field: 'name', message: 'Give it a name.' });
-    const twin = pens.find((one) => one.id !== typed.id && keyOfPen(one.name) === keyOfPen(typed.name));
-    if (twin) return setProblem({ field: 'name', message: `There is a pen “${twin.name}” already; call this one otherwise.` });
-    const holds = numberOf(typed.holds);
-    if (typed.holds.trim() && !(holds !== undefined && Number.isInteger(holds) && holds > 0))
-      return setProblem({ field: 'holds', message: 'Write a whole number, or nothing.' });
-    if (typed.until && !isDay(typed.until)) return setProblem({ field: 'until', message: 'Write the day as YYYY-MM-DD.' });
-    write(false);
+  const write = (typed: Typed, hidden: boolean) =>
+    sendRecord(penDrafts, station, typed.id, { version: pen?.version ?? 0, hidden, ...penOf(typed, guideId, pen) });
+  const form = useColonyForm(guideId, {
+    name: `pen.${pen?.id ?? `${guideId}.${name}`}`,
+    typed: Typed,
+    first: () => typedOf(pen, name),
+    check: (typed) => problemsOf(typed, pens),
+    send: (typed) => write(typed, false),
+    onSent: onDone,
+  });
+  const remove = useColonyWrite(guideId, async () => {
+    const sent = await write(form.typed, true);
+    leave();
+    return sent;
+  });
+  const leave = () => {
+    form.forget();
+    onDone();
   };
+  const { control } = form;
   return (
-    <View style={styles.form}>
-      <TextField
+    <Form submit={form.submit}>
+      <FormTextField
+        control={control}
+        name="name"
         label="What it is called"
-        value={typed.name}
-        onChangeText={(text) => change({ name: text })}
         hint={pen ? 'Whoever is in it goes with its new name.' : undefined}
-        problem={at('name')}
       />
-      <TextField label="Where it stands" value={typed.place} onChangeText={(place) => change({ place })} problem={at('place')} />
-      <TextField
-        label="How many it takes"
-        value={typed.holds}
-        onChangeText={(holds) => change({ holds })}
-        inputMode="numeric"
-        problem={at('holds')}
-      />
-      <KnownField
-        label="Kept for the strain"
-        known={strainsIn(guide)}
-        value={typed.strain}
-        onChange={(strain) => change({ strain })}
-        problem={at('strain')}
-      />
+      <FormTextField control={control} name="place" label="Where it stands" />
+      <FormTextField control={control} name="holds" label="How many it takes" inputMode="numeric" />
+      <KnownField control={control} name="strain" label="Kept for the strain" known={strainsIn(guide)} />
       {pen && (
-        <TextField
+        <FormTextField
+          control={control}
+          name="until"
           label="No longer used since"
-          value={typed.until}
-          onChangeText={(until) => change({ until })}
           hint="As YYYY-MM-DD; leave it out while it is used."
-          problem={at('until')}
         />
       )}
-      <TextField label="Note" value={typed.note} onChangeText={(note) => change({ note })} multiline problem={at('note')} />
-      {problem && !FIELDS.includes(problem.field ?? '') && <Notice kind="problem">{problem.message}</Notice>}
-      <Row justify="end">
-        {pen && isEmpty && <Button kind="quiet" label="Remove this pen" onPress={() => write(true)} />}
-        <Button
-          kind="quiet"
-          label="Cancel"
-          onPress={() => {
-            forget();
-            onDone();
-          }}
-        />
-        <Button kind="main" label="Write the pen down" busy={busy} onPress={submit} />
-      </Row>
-    </View>
+      <FormTextField control={control} name="note" label="Note" multiline />
+      {remove.problem && <Notice kind="problem">{remove.problem}</Notice>}
+      <FormEnd form={form} label="Write the pen down">
+        {pen && isEmpty && (
+          <Button kind="quiet" label="Remove this pen" busy={remove.busy} onPress={() => remove.write(undefined)} />
+        )}
+        <Button kind="quiet" label="Cancel" onPress={leave} />
+      </FormEnd>
+    </Form>
   );
+}
+
+function problemsOf({ id, name, holds, until }: Typed, pens: readonly Pen[]): Wrongs<Typed> {
+  const twin = pens.find((one) => one.id !== id && keyOfPen(one.name) === keyOfPen(name));
+  const many = numberOf(holds);
+  return {
+    name: !name.trim() ? 'Give it a name.' : twin && `There is a pen “${twin.name}” already; call this one otherwise.`,
+    holds:
+      holds.trim() !== '' && !(many !== undefined && Number.isInteger(many) && many > 0) && 'Write a whole number, or nothing.',
+    until: until !== '' && wrongDay(until),
+  };
 }
 
 function typedOf(pen: Pen | undefined, called: string): Typed {
@@ -136,7 +123,3 @@ function penOf({ name, place, holds, strain, until, note }: Typed, guideId: stri
     ...(Object.fromEntries(said) as { place?: string; strain?: string; until?: string; note?: string }),
   };
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m, paddingVertical: space.s },
-});

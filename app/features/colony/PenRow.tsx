@@ -17,7 +17,7 @@ import { TextField } from '../../ui/TextField';
 import { penDrafts } from '../records/bookDrafts';
 import { PenForm } from './PenForm';
 import { Unsettled } from './Unsettled';
-import { isDay } from './words';
+import { isDay, wrongDay } from './words';
 
 interface Props {
   guide: Guide;
@@ -103,7 +103,7 @@ function WhoIsIn({ pen, members }: { pen: string; members: readonly ColonyMember
         value={day}
         onChangeText={setDay}
         hint="As YYYY-MM-DD, by the moves that are written."
-        problem={isDay(day) ? undefined : 'Write the day as YYYY-MM-DD.'}
+        problem={wrongDay(day)}
       />
       {isDay(day) && (
         <Text size="small" quiet role="status">

@@ -1,16 +1,14 @@
 import type { ColonyMember } from '@plesion/contract/colony';
-import type { Separated } from '@plesion/core/heredity/schema';
-import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { SEPARATED, type Separated } from '@plesion/core/heredity/schema';
+import { z } from 'zod';
 import { today } from '../../lib/dates';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { Notice } from '../../ui/Notice';
-import { Row } from '../../ui/Row';
-import { TextField } from '../../ui/TextField';
-import { useKept } from './useKept';
-import { foundWords, isDay } from './words';
+import { Form, FormEnd, FormPart } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
+import { useColonyForm } from './useColonyWrite';
+import { useSendKept } from './useKept';
+import { foundWords, wrongDay } from './words';
 
 interface Props {
   guideId: string;
@@ -20,35 +18,43 @@ interface Props {
   onDone: (found?: Separated) => void;
 }
 
+/** As it is typed; kept over a reload. */
+const Typed = z.object({ on: z.string(), found: z.enum(SEPARATED).optional() });
+type Typed = z.infer<typeof Typed>;
+
 /** What came of keeping one alone. */
 export function SeparationForm({ guideId, member, pen, onDone }: Props) {
-  const [on, setOn] = useState(today());
-  const [found, setFound] = useState<Separated>();
-  const { write, busy, problem, setProblem, at } = useKept(guideId, member, () => onDone(found));
-  const submit = () => {
-    if (!isDay(on)) return setProblem({ field: 'on', message: 'Write the day as YYYY-MM-DD.' });
-    if (!found) return setProblem({ field: 'found', message: 'Say what came of it.' });
-    write({ separations: [...(member.kept.separations ?? []), { on, from: pen, found }] });
-  };
+  const sendKept = useSendKept(guideId, member);
+  const form = useColonyForm(guideId, {
+    name: `alone.${member.id}.${pen}`,
+    typed: Typed,
+    first: (): Typed => ({ on: today() }),
+    check: ({ on, found }) => ({ found: !found && 'Say what came of it.', on: wrongDay(on) }),
+    send: ({ on, found }) => sendKept({ separations: [...(member.kept.separations ?? []), { on, from: pen, found: found! }] }),
+    onSent: ({ found }) => onDone(found),
+  });
+  const { found } = form.typed;
   return (
-    <View style={styles.form}>
-      <ChoiceGroup
-        label={`${member.name}, kept alone`}
-        options={foundWords(pen)}
-        chosen={found ? [found] : []}
-        onChange={([one]: Separated[]) => setFound(one)}
-      />
-      {at('found') && <Notice kind="problem">{at('found')!}</Notice>}
-      <TextField label="Seen on" value={on} onChangeText={setOn} hint="As YYYY-MM-DD." problem={at('on')} />
-      {problem && !['on', 'found'].includes(problem.field ?? '') && <Notice kind="problem">{problem.message}</Notice>}
-      <Row justify="end">
-        <Button kind="quiet" label="Not now" onPress={() => onDone()} />
-        <Button kind="main" label="Write it down" busy={busy} onPress={submit} />
-      </Row>
-    </View>
+    <Form submit={form.submit} gap="s">
+      <FormPart control={form.control} name="found">
+        <ChoiceGroup
+          label={`${member.name}, kept alone`}
+          options={foundWords(pen)}
+          chosen={found ? [found] : []}
+          onChange={([one]: Separated[]) => form.change({ found: one })}
+        />
+      </FormPart>
+      <FormTextField control={form.control} name="on" label="Seen on" hint="As YYYY-MM-DD." />
+      <FormEnd form={form} label="Write it down">
+        <Button
+          kind="quiet"
+          label="Not now"
+          onPress={() => {
+            form.forget();
+            onDone();
+          }}
+        />
+      </FormEnd>
+    </Form>
   );
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.s, paddingBottom: space.s },
-});

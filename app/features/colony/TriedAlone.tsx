@@ -6,7 +6,8 @@ import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { useKept } from './useKept';
+import { useColonyWrite } from './useColonyWrite';
+import { useSendKept } from './useKept';
 import { foundWords } from './words';
 
 interface Props {
@@ -50,7 +51,7 @@ interface TriedProps {
 }
 
 function Tried({ guideId, member, place, says }: TriedProps) {
-  const { write, busy, problem } = useKept(guideId, member, () => undefined);
+  const { write, busy, problem } = useColonyWrite(guideId, useSendKept(guideId, member));
   const strike = () => write({ separations: member.kept.separations?.toSpliced(place, 1) });
   return (
     <>
@@ -60,7 +61,7 @@ function Tried({ guideId, member, place, says }: TriedProps) {
         </Text>
         <Button small kind="quiet" label="Remove" hint={`Remove: ${says}`} busy={busy} onPress={strike} />
       </Row>
-      {problem && <Notice kind="problem">{problem.message}</Notice>}
+      {problem && <Notice kind="problem">{problem}</Notice>}
     </>
   );
 }

@@ -7,21 +7,19 @@ import type { Guide } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { useKeptState } from '../../lib/useKeptState';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { Notice } from '../../ui/Notice';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { individualDrafts, type Sent } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
 import { colonyApi } from './colonyApi';
 import { nextMarks } from './nextMarks';
-import { useColonyWrite } from './useColonyWrite';
+import { useColonyForm } from './useColonyWrite';
 import { shownBy } from './words';
 
 const YoungRow = z.object({
@@ -30,7 +28,9 @@ const YoungRow = z.object({
   sex: z.enum(['female', 'male']).optional(),
   shows: z.record(z.string(), z.string()),
 });
+/** As it is typed; kept over a reload. */
 const Typed = z.object({ rows: z.array(YoungRow) });
+type Typed = z.output<typeof Typed>;
 
 /** As many at once. */
 const MOST = 60;
@@ -51,17 +51,21 @@ interface Props {
 /** The young of a clutch, written down in one go: all of them, or none. */
 export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
   const left = (clutch.young ?? 1) - members.filter(({ kept }) => kept.clutch === clutch.id).length;
-  const [{ rows }, change, forget] = useKeptState<z.output<typeof Typed>>(`young.${clutch.id}`, Typed, {
-    rows: nextMarks(
-      members.map(({ label }) => label),
-      Math.min(MOST, Math.max(1, left)),
-    ).map((label) => ({ id: mintId(), label, shows: {} })),
-  });
   const station = useSession().station.id;
-  const { write, busy, problem, setProblem, at } = useColonyWrite(
-    pairing.guideId,
-    async (): Promise<Sent> => {
-      const young = rows.map(({ id, label, sex, shows }) => ({
+  const form = useColonyForm(pairing.guideId, {
+    name: `young.${clutch.id}`,
+    typed: Typed,
+    first: () => ({
+      rows: nextMarks(
+        members.map(({ label }) => label),
+        Math.min(MOST, Math.max(1, left)),
+      ).map((label) => ({ id: mintId(), label, shows: {} })),
+    }),
+    check: (typed) =>
+      Object.fromEntries(typed.rows.map(({ label }, i) => [`rows.${i}.label`, !label.trim() && 'Give it a mark or a name.'])),
+    fieldOf: (path) => path.replace(/^young\[(\d+)\].*/, 'rows.$1.label'),
+    async send(typed): Promise<Sent> {
+      const young = typed.rows.map(({ id, label, sex, shows }) => ({
         ...{ id, label: label.trim(), phenotypes: shows },
         ...(sex ? { sex } : {}),
       }));
@@ -78,29 +82,18 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
         return 'kept-here';
       }
     },
-    () => {
-      forget();
-      onDone();
-    },
-  );
+    onSent: onDone,
+  });
+  const { control, change } = form;
+  const { rows } = form.typed;
   const set = (i: number, part: Partial<(typeof rows)[number]>) =>
     change({ rows: rows.map((row, k) => (k === i ? { ...row, ...part } : row)) });
-  const submit = () => {
-    const empty = rows.findIndex(({ label }) => !label.trim());
-    if (empty >= 0) return setProblem({ field: `young[${empty}].label`, message: 'Give it a mark or a name.' });
-    write(undefined);
-  };
   return (
-    <Stack gap="m">
+    <Form submit={form.submit}>
       {rows.map((row, i) => (
         <View key={row.id} style={styles.row}>
           <View style={styles.mark}>
-            <TextField
-              label={`Mark of young ${i + 1}`}
-              value={row.label}
-              onChangeText={(label) => set(i, { label })}
-              problem={at(`young[${i}]`)}
-            />
+            <FormTextField control={control} name={`rows.${i}.label`} label={`Mark of young ${i + 1}`} />
           </View>
           <ChoiceGroup
             label={`Young ${i + 1} is a`}
@@ -138,24 +131,17 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
           />
         )}
       </Row>
-      {problem && !problem.field?.startsWith('young[') && <Notice kind="problem">{problem.message}</Notice>}
-      <Row justify="end">
+      <FormEnd form={form} label={`Write ${rows.length === 1 ? 'it' : `all ${rows.length}`} down`}>
         <Button
           kind="quiet"
           label="Not now"
           onPress={() => {
-            forget();
+            form.forget();
             onDone();
           }}
         />
-        <Button
-          kind="main"
-          label={`Write ${rows.length === 1 ? 'it' : `all ${rows.length}`} down`}
-          busy={busy}
-          onPress={submit}
-        />
-      </Row>
-    </Stack>
+      </FormEnd>
+    </Form>
   );
 }
 

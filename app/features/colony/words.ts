@@ -72,6 +72,9 @@ export const standing = (members: readonly Pick<ColonyMember, 'id' | 'version'>[
 
 export const isDay = (text: string): boolean => Day.safeParse(text).success;
 
+/** What is wrong with a day as it is typed. */
+export const wrongDay = (text: string): string | undefined => (isDay(text) ? undefined : 'Write the day as YYYY-MM-DD.');
+
 /** What may come of keeping one alone that was taken from a pen. */
 export const foundWords = (pen: string): { id: Separated; label: string }[] => [
   { id: 'laid', label: 'laid an egg' },

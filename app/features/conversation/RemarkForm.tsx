@@ -1,18 +1,17 @@
 import { type Drawn, DRAWN, type Place } from '@plesion/contract/conversations';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { type View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { useKeptState } from '../../lib/useKeptState';
+import { useKeptForm } from '../../lib/useKeptForm';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { Notice } from '../../ui/Notice';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { AimedPhoto } from '../photos/AimedPhoto';
 import { usePhotoUri } from '../photos/usePhotoUri';
 import { conversationApi, conversationOf } from './conversationApi';
@@ -34,6 +33,7 @@ const Typed = z.object({
   drawn: z.enum(DRAWN),
   points: z.array(point),
 });
+type Typed = z.infer<typeof Typed>;
 
 const DRAWN_WORDS: Record<Drawn, string> = { pin: 'a point', ring: 'a ring', line: 'a line' };
 
@@ -47,24 +47,26 @@ const AIMS: Record<Drawn, readonly string[]> = {
 /** Say something of a specimen, or of a place on one of its photos. */
 export function RemarkForm({ specimenId, photos, next }: RemarkFormProps) {
   const client = useQueryClient();
-  const empty = () => ({ id: mintId(), text: '', photo: undefined, drawn: 'pin' as const, points: [] });
-  const [typed, change, forget] = useKeptState(`remark.${specimenId}`, Typed, empty());
-  const { id, text, drawn, points } = typed;
-  const photo = photos.find((hash) => hash === typed.photo);
-  const whole = points.length === AIMS[drawn].length;
-  const send = useMutation({
-    mutationFn: () => {
-      const place: Place | undefined = photo && whole ? { photo, drawn, points } : undefined;
+  const form = useKeptForm({
+    name: `remark.${specimenId}`,
+    typed: Typed,
+    first: (): Typed => ({ id: mintId(), text: '', drawn: 'pin', points: [] }),
+    send({ id, text, drawn, points, ...typed }) {
+      const photo = photos.find((hash) => hash === typed.photo);
+      const place: Place | undefined = photo && points.length === AIMS[drawn].length ? { photo, drawn, points } : undefined;
       return conversationApi('remark', { body: { id, specimenId, text, ...(place ? { place } : {}) } });
     },
-    onSuccess: async () => {
-      change(empty());
-      forget();
+    async onSent() {
+      form.begin();
       await client.invalidateQueries({ queryKey: conversationOf(specimenId) });
     },
   });
+  const { change } = form;
+  const { text, drawn, points } = form.typed;
+  const photo = photos.find((hash) => hash === form.typed.photo);
+  const whole = points.length === AIMS[drawn].length;
   return (
-    <Stack gap="m">
+    <Form submit={form.submit}>
       {photos.length > 0 && (
         <ChoiceGroup
           label="Of what"
@@ -90,21 +92,12 @@ export function RemarkForm({ specimenId, photos, next }: RemarkFormProps) {
           <Aim hash={photo} drawn={drawn} points={points} next={next} onChange={(all) => change({ points: all })} />
         </>
       )}
-      <TextField label="What you say" value={text} onChangeText={(words) => change({ text: words })} maxLength={2000} multiline />
-      {send.error && <Notice kind="problem">{send.error.message}</Notice>}
+      <FormTextField control={form.control} name="text" label="What you say" maxLength={2000} multiline />
       {photo && !whole && text.trim() !== '' && (
         <Text size="small">{`${AIMS[drawn][points.length]}, or speak of it as a whole.`}</Text>
       )}
-      <Row>
-        <Button
-          kind="main"
-          label="Say it"
-          busy={send.isPending}
-          disabled={!text.trim() || (photo !== undefined && !whole)}
-          onPress={() => send.mutate()}
-        />
-      </Row>
-    </Stack>
+      <FormEnd form={form} label="Say it" disabled={!text.trim() || (photo !== undefined && !whole)} />
+    </Form>
   );
 }
 

@@ -1,13 +1,13 @@
 import type { SpecimenWrite } from '@plesion/contract';
-import { QUALIFIERS, type Qualifier } from '@plesion/core/specimen';
+import { QUALIFIERS } from '@plesion/core/specimen';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { useKeptState } from '../../lib/useKeptState';
+import { useKeptForm, type Wrongs } from '../../lib/useKeptForm';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { TextField } from '../../ui/TextField';
+import { Form } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
@@ -29,75 +29,65 @@ const SAID = QUALIFIERS.filter((qualifier) => qualifier !== 'outside');
 export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft; suggested?: string }) {
   const router = useRouter();
   const by = useSession().account.name;
-  const [{ qualifier, name, other, reason }, change, forget] = useKeptState<Typed>(`name.${id}`, Typed, {
-    qualifier: 'none',
-    name: suggested ?? '',
-    other: '',
-    reason: '',
+  const form = useKeptForm({
+    name: `name.${id}`,
+    typed: Typed,
+    first: (): Typed => ({ qualifier: 'none', name: suggested ?? '', other: '', reason: '' }),
+    check: problemsOf,
+    async send({ qualifier, name, other, reason }) {
+      const written = { name: name.trim(), ...(qualifier === 'or' ? { other: other.trim() } : {}) };
+      const determination: Name = {
+        id: mintId(),
+        qualifier,
+        facets: {},
+        ...(needsTaxon(qualifier) ? { written } : {}),
+        by,
+        at: new Date().toISOString(),
+        p: 0,
+        recommended: suggested ? `The key came to ${suggested}.` : '',
+        overruled: false,
+        ...(reason.trim() ? { reason: reason.trim() } : {}),
+      };
+      draft.change((content) => ({ ...content, determinations: [...content.determinations, determination] }));
+      await draft.flush();
+    },
+    onSent: () => router.replace(`/specimens/${id}`),
   });
-  const [problem, setProblem] = useState<{ at: 'name' | 'other'; message: string }>();
-  const write = async () => {
-    const wrong = problemOf(qualifier, name, other);
-    setProblem(wrong);
-    if (wrong) return;
-    const written = { name: name.trim(), ...(qualifier === 'or' ? { other: other.trim() } : {}) };
-    const determination: Name = {
-      id: mintId(),
-      qualifier,
-      facets: {},
-      ...(needsTaxon(qualifier) ? { written } : {}),
-      by,
-      at: new Date().toISOString(),
-      p: 0,
-      recommended: suggested ? `The key came to ${suggested}.` : '',
-      overruled: false,
-      ...(reason.trim() ? { reason: reason.trim() } : {}),
-    };
-    draft.change((content) => ({ ...content, determinations: [...content.determinations, determination] }));
-    forget();
-    await draft.flush();
-    router.replace(`/specimens/${id}`);
-  };
+  const { control } = form;
+  const { qualifier } = form.typed;
   return (
-    <Screen widest={760} foot={<Button kind="main" label="Into the daybook" onPress={() => void write()} />}>
+    <Screen widest={760} foot={<Button kind="main" label="Into the daybook" busy={form.busy} onPress={form.submit} />}>
       <PageHeading>Name it by hand</PageHeading>
       <Notice kind="note" title="No guide stands behind it">
         Nothing was weighed: the name rests on you and on what you say of it.
       </Notice>
       <Card>
-        <ChoiceGroup
-          label="Said"
-          options={SAID.map((one) => ({ id: one, label: QUALIFIER_LABELS[one] }))}
-          chosen={[qualifier]}
-          onChange={([next]) => change({ qualifier: next })}
-        />
-        {needsTaxon(qualifier) && (
-          <TextField
-            label={qualifier === 'or' ? 'One' : 'Name'}
-            value={name}
-            maxLength={200}
-            onChangeText={(text) => change({ name: text })}
-            placeholder="genus and species, as it is written"
-            problem={problem?.at === 'name' ? problem.message : undefined}
+        <Form submit={form.submit}>
+          <ChoiceGroup
+            label="Said"
+            options={SAID.map((one) => ({ id: one, label: QUALIFIER_LABELS[one] }))}
+            chosen={[qualifier]}
+            onChange={([next]) => form.change({ qualifier: next })}
           />
-        )}
-        {qualifier === 'or' && (
-          <TextField
-            label="The other"
-            value={other}
-            maxLength={200}
-            onChangeText={(text) => change({ other: text })}
-            problem={problem?.at === 'other' ? problem.message : undefined}
+          {needsTaxon(qualifier) && (
+            <FormTextField
+              control={control}
+              name="name"
+              label={qualifier === 'or' ? 'One' : 'Name'}
+              maxLength={200}
+              placeholder="genus and species, as it is written"
+            />
+          )}
+          {qualifier === 'or' && <FormTextField control={control} name="other" label="The other" maxLength={200} />}
+          <FormTextField
+            control={control}
+            name="reason"
+            label="What it rests on"
+            multiline
+            maxLength={2000}
+            hint="The key, the book, the one who told you."
           />
-        )}
-        <TextField
-          label="What it rests on"
-          value={reason}
-          multiline
-          maxLength={2000}
-          onChangeText={(text) => change({ reason: text })}
-          hint="The key, the book, the one who told you."
-        />
+        </Form>
       </Card>
       <Notice kind="caution" title="A name is not a promise">
         No result says that an animal is safe to touch, keep or eat. Local law, permits and licensed advice come first.
@@ -106,10 +96,11 @@ export function NameByHand({ id, draft, suggested }: { id: string; draft: Draft;
   );
 }
 
-function problemOf(qualifier: Qualifier, name: string, other: string): { at: 'name' | 'other'; message: string } | undefined {
-  if (!needsTaxon(qualifier)) return undefined;
-  if (!name.trim()) return { at: 'name', message: 'Write the name, or say that it is unknown.' };
-  if (qualifier === 'or' && (!other.trim() || other.trim() === name.trim()))
-    return { at: 'other', message: 'Write two different names for “one of two”.' };
-  return undefined;
+function problemsOf({ qualifier, name, other }: Typed): Wrongs<Typed> {
+  if (!needsTaxon(qualifier)) return {};
+  const same = !other.trim() || other.trim() === name.trim();
+  return {
+    name: !name.trim() && 'Write the name, or say that it is unknown.',
+    other: qualifier === 'or' && same && 'Write two different names for “one of two”.',
+  };
 }

@@ -6,6 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
 import { showProblem } from '../../lib/formProblem';
 import { Button } from '../../ui/Button';
+import { Form } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Logo } from '../../ui/Logo';
 import { Notice } from '../../ui/Notice';
@@ -14,7 +15,6 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { lazyPart } from '../../ui/lazyPart';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PasskeyDoor } from '../passkeys/PasskeyDoor';
 import { useEnter } from '../session/useSession';
@@ -80,19 +80,12 @@ function AccountForm() {
     signIn.mutateAsync(values).catch((error: unknown) => showProblem(error, ['name', 'password'], form.setError)),
   );
   return (
-    <Stack gap="m">
+    <Form submit={() => void submit()}>
       <FormTextField control={form.control} name="name" label="Account" autoCapitalize="none" autoComplete="username" />
-      <FormTextField
-        control={form.control}
-        name="password"
-        label="Password"
-        secureTextEntry
-        autoComplete="current-password"
-        onSubmitEditing={() => void submit()}
-      />
+      <FormTextField control={form.control} name="password" label="Password" secureTextEntry autoComplete="current-password" />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Sign in" busy={signIn.isPending} onPress={() => void submit()} />
-    </Stack>
+    </Form>
   );
 }
 
@@ -103,7 +96,7 @@ function StationForm() {
     makeStation.mutateAsync(values).catch((error: unknown) => showProblem(error, ['station', 'name', 'password'], form.setError)),
   );
   return (
-    <Stack gap="m">
+    <Form submit={() => void submit()}>
       <FormTextField
         control={form.control}
         name="station"
@@ -124,12 +117,11 @@ function StationForm() {
         label="Password"
         secureTextEntry
         autoComplete="new-password"
-        onSubmitEditing={() => void submit()}
         hint="8 characters or more."
       />
       {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
       <Button label="Make the station" busy={makeStation.isPending} onPress={() => void submit()} />
-    </Stack>
+    </Form>
   );
 }
 

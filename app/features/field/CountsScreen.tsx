@@ -2,24 +2,24 @@ import type { Count } from '@plesion/contract';
 import { COUNT_KINDS, type CountKind } from '@plesion/core/fieldwork';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { Suspense, useState } from 'react';
+import { Suspense } from 'react';
 import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
-import { useKeptState } from '../../lib/useKeptState';
+import { useKeptForm } from '../../lib/useKeptForm';
 import { colour, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
-import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { countDrafts, fieldApi } from '../records/fieldDrafts';
 import { useSession } from '../session/useSession';
 import { CountsChart } from './lazyCharts';
@@ -99,48 +99,47 @@ function Thing({ label, counts }: { label: string; counts: Count[] }) {
   );
 }
 
+/** As it is typed; kept over a reload. */
 const Typed = z.object({ label: z.string(), kind: z.enum(COUNT_KINDS) });
+type Typed = z.infer<typeof Typed>;
 
 function NewCount() {
   const router = useRouter();
   const session = useSession();
-  const [typed, change, forget] = useKeptState<z.infer<typeof Typed>>('count', Typed, { label: '', kind: 'inventory' });
-  const [problem, setProblem] = useState<string>();
-  const begin = () => {
-    if (!typed.label.trim()) return setProblem('Say what is counted, such as “Cage 2, lantern moths”.');
-    const id = mintId();
-    countDrafts.startDraft(session.station.id, id, {
-      version: 0,
-      hidden: false,
-      kind: typed.kind,
-      label: typed.label.trim(),
-      at: new Date().toISOString(),
-      by: session.account.name,
-      tallies: [],
-      ...(typed.kind === 'transect' ? { quadrats: [] } : {}),
-      ...(typed.kind === 'flock' ? { flock: [] } : {}),
-    });
-    forget();
-    router.push(`/field/counts/${id}`);
-  };
+  const form = useKeptForm({
+    name: 'count',
+    typed: Typed,
+    first: (): Typed => ({ label: '', kind: 'inventory' }),
+    check: ({ label }) => ({ label: !label.trim() && 'Say what is counted, such as “Cage 2, lantern moths”.' }),
+    send({ kind, label }) {
+      const id = mintId();
+      countDrafts.startDraft(session.station.id, id, {
+        version: 0,
+        hidden: false,
+        kind,
+        label: label.trim(),
+        at: new Date().toISOString(),
+        by: session.account.name,
+        tallies: [],
+        ...(kind === 'transect' ? { quadrats: [] } : {}),
+        ...(kind === 'flock' ? { flock: [] } : {}),
+      });
+      return id;
+    },
+    onSent: (_, id) => router.push(`/field/counts/${id}`),
+  });
   return (
     <Card title="A new count">
-      <TextField
-        label="What is counted"
-        value={typed.label}
-        onChangeText={(label) => change({ label })}
-        problem={problem}
-        maxLength={120}
-      />
-      <ChoiceGroup
-        label="How"
-        options={COUNT_KINDS.map((id) => ({ id, label: KIND_WORDS[id] }))}
-        chosen={[typed.kind]}
-        onChange={([kind]) => change({ kind })}
-      />
-      <Row justify="end">
-        <Button kind="main" label="Begin the count" onPress={begin} />
-      </Row>
+      <Form submit={form.submit}>
+        <FormTextField control={form.control} name="label" label="What is counted" maxLength={120} />
+        <ChoiceGroup
+          label="How"
+          options={COUNT_KINDS.map((id) => ({ id, label: KIND_WORDS[id] }))}
+          chosen={[form.typed.kind]}
+          onChange={([kind]) => form.change({ kind })}
+        />
+        <FormEnd form={form} label="Begin the count" />
+      </Form>
     </Card>
   );
 }

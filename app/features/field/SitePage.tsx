@@ -4,8 +4,7 @@ import { METHOD_WORDS, METHODS, type SiteContent } from '@plesion/core/fieldwork
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo } from 'react';
-import { Controller, useFieldArray, useForm } from 'react-hook-form';
-import { View } from 'react-native';
+import { useFieldArray, useForm } from 'react-hook-form';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { keptForm } from '../../lib/keptForm';
@@ -15,6 +14,7 @@ import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Form, FormPart } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
@@ -79,7 +79,7 @@ const coordinate = (limit: number, what: string) =>
       `${what} is a number from −${limit} to ${limit}.`,
     );
 
-const Form = z
+const Filled = z
   .object({
     name: z.string().trim().min(1, 'Give the site a name.').max(120),
     latitude: coordinate(90, 'Latitude'),
@@ -124,7 +124,7 @@ const Form = z
     path: ['restedFor'],
     message: 'Say why it is rested.',
   });
-type Values = z.infer<typeof Form>;
+type Values = z.infer<typeof Filled>;
 
 const Typed = z.custom<Values>((value) => typeof value === 'object' && value !== null && 'name' in value);
 
@@ -166,7 +166,7 @@ function contentOf(values: Values, before: SiteWrite | undefined): SiteContent {
 
 function SiteForm({ about, content, onSave }: { about: string; content?: SiteWrite; onSave: (content: SiteContent) => void }) {
   const kept = useMemo(() => keptForm(`site.${about}`, Typed), [about]);
-  const form = useForm<Values>({ resolver: zodResolver(Form), defaultValues: kept.read() ?? valuesOf(content) });
+  const form = useForm<Values>({ resolver: zodResolver(Filled), defaultValues: kept.read() ?? valuesOf(content) });
   const { control, watch } = form;
   const licences = useFieldArray({ control, name: 'licences', keyName: 'key' });
   useEffect(() => {
@@ -178,7 +178,7 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
     onSave(contentOf(values, content));
   });
   return (
-    <Stack gap="m">
+    <Form submit={() => void submit()}>
       <Card title="The place">
         <FormTextField control={control} name="name" label="Name" maxLength={120} />
         <Row gap="m">
@@ -226,26 +226,17 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
           <Stack key={licence.key} gap="m">
             <FormTextField control={control} name={`licences.${i}.label`} label="What it is called" maxLength={120} />
             <FormTextField control={control} name={`licences.${i}.holder`} label="Holder" maxLength={120} />
-            <Controller
-              control={control}
-              name={`licences.${i}.covers`}
-              render={({ field, fieldState }) => (
-                <View>
-                  <ChoiceGroup
-                    label="Covers"
-                    many
-                    options={METHODS.map((id) => ({ id, label: METHOD_WORDS[id] }))}
-                    chosen={field.value}
-                    onChange={field.onChange}
-                  />
-                  {fieldState.error && (
-                    <Text role="alert" size="small">
-                      {fieldState.error.message}
-                    </Text>
-                  )}
-                </View>
-              )}
-            />
+            <FormPart control={control} name={`licences.${i}.covers`}>
+              <ChoiceGroup
+                label="Covers"
+                many
+                options={METHODS.map((id) => ({ id, label: METHOD_WORDS[id] }))}
+                chosen={watch(`licences.${i}.covers`)}
+                onChange={(covers) =>
+                  form.setValue(`licences.${i}.covers`, covers, { shouldValidate: form.formState.isSubmitted })
+                }
+              />
+            </FormPart>
             <Row gap="m">
               <FormTextField control={control} name={`licences.${i}.from`} label="From" placeholder="2026-01-01" maxLength={10} />
               <FormTextField control={control} name={`licences.${i}.to`} label="To" placeholder="2026-12-31" maxLength={10} />
@@ -259,6 +250,6 @@ function SiteForm({ about, content, onSave }: { about: string; content?: SiteWri
       <Row justify="end" oneLine>
         <Button kind="main" label="Save the site" onPress={() => void submit()} />
       </Row>
-    </Stack>
+    </Form>
   );
 }

@@ -1,21 +1,20 @@
 import type { StringWrite } from '@plesion/contract';
 import { numberIn, readBack, ringIn, ringOf } from '@plesion/core/fieldwork';
-import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
-import { useKeptState } from '../../lib/useKeptState';
+import { useKeptForm } from '../../lib/useKeptForm';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { stringDrafts } from '../records/fieldDrafts';
 import { useSession } from '../session/useSession';
 import { StringRows } from './StringRows';
@@ -49,46 +48,47 @@ export function StringsScreen() {
   );
 }
 
+/** As it is typed; kept over a reload. */
+const Gone = z.object({ ring: z.string(), what: z.enum(['destroyed', 'lost']) });
+type Gone = z.infer<typeof Gone>;
+
 function Unused({ one: { string, standing } }: { one: LoadedString }) {
   const station = useSession().station.id;
-  const [typed, setTyped] = useState(standing.next ?? '');
-  const [what, setWhat] = useState<'destroyed' | 'lost'>('destroyed');
-  const [problem, setProblem] = useState<string>();
-  const keep = () => {
-    const mark = ringOf(typed);
-    const number = mark ? numberIn(string, mark) : undefined;
-    if (number === undefined) return setProblem('Write a ring of this string, such as the next one.');
-    if (string.ringed.includes(mark!)) return setProblem('That ring was put on.');
-    if (string.unused.some((gone) => gone.number === number)) return setProblem('That ring is told of already.');
-    stringDrafts
-      .draftOf(station, string.id, string)
-      ?.change((now) => ({ ...now, unused: [...now.unused, { number, what, on: today() }] }));
-    setProblem(undefined);
-    setTyped('');
-  };
+  const form = useKeptForm({
+    name: `ring.${string.id}`,
+    typed: Gone,
+    first: (): Gone => ({ ring: standing.next ?? '', what: 'destroyed' }),
+    check({ ring }) {
+      const mark = ringOf(ring);
+      const number = mark ? numberIn(string, mark) : undefined;
+      if (number === undefined) return { ring: 'Write a ring of this string, such as the next one.' };
+      if (string.ringed.includes(mark!)) return { ring: 'That ring was put on.' };
+      return { ring: string.unused.some((gone) => gone.number === number) && 'That ring is told of already.' };
+    },
+    send({ ring, what }) {
+      const number = numberIn(string, ringOf(ring)!)!;
+      stringDrafts
+        .draftOf(station, string.id, string)
+        ?.change((now) => ({ ...now, unused: [...now.unused, { number, what, on: today() }] }));
+    },
+    onSent({ what }) {
+      form.begin({ ring: '', what });
+    },
+  });
   return (
-    <Stack gap="m">
-      <TextField
-        label="Ring"
-        value={typed}
-        onChangeText={setTyped}
-        problem={problem}
-        autoCapitalize="characters"
-        maxLength={20}
-      />
+    <Form submit={form.submit}>
+      <FormTextField control={form.control} name="ring" label="Ring" autoCapitalize="characters" maxLength={20} />
       <ChoiceGroup
         label="What became of it"
         options={[
           { id: 'destroyed', label: 'destroyed' },
           { id: 'lost', label: 'lost' },
         ]}
-        chosen={[what]}
-        onChange={([next]) => setWhat(next)}
+        chosen={[form.typed.what]}
+        onChange={([what]) => form.change({ what })}
       />
-      <Row justify="end">
-        <Button small label="Save" onPress={keep} />
-      </Row>
-    </Stack>
+      <FormEnd form={form} plain label="Save" />
+    </Form>
   );
 }
 
@@ -120,58 +120,53 @@ function TakeOver({ one: { string } }: { one: LoadedString }) {
 
 /** As it is typed; kept over a reload. */
 const Typed = z.object({ first: z.string(), last: z.string(), size: z.string() });
-const NOTHING = { first: '', last: '', size: '' };
 
 function LoadString({ field }: { field: Field }) {
   const session = useSession();
-  const [typed, change, forget] = useKeptState('string', Typed, NOTHING);
-  const [problem, setProblem] = useState<{ at: keyof typeof NOTHING; says: string }>();
-  const says = (at: keyof typeof NOTHING) => (problem?.at === at ? problem.says : undefined);
-  const load = () => {
-    const made = stringOf(typed, session.account.name, field);
-    if ('at' in made) return setProblem(made);
-    stringDrafts.startDraft(session.station.id, mintId(), made.string);
-    forget();
-    change(NOTHING);
-    setProblem(undefined);
-  };
+  const form = useKeptForm({
+    name: 'string',
+    typed: Typed,
+    first: () => ({ first: '', last: '', size: '' }),
+    check(typed) {
+      const made = stringOf(typed, session.account.name, field);
+      return 'at' in made ? { [made.at]: made.says } : {};
+    },
+    send(typed) {
+      const made = stringOf(typed, session.account.name, field);
+      if ('string' in made) stringDrafts.startDraft(session.station.id, mintId(), made.string);
+    },
+    onSent() {
+      form.begin();
+    },
+  });
+  const { control } = form;
   return (
     <Card title="Load a string">
-      <TextField
-        label="First ring"
-        value={typed.first}
-        onChangeText={(first) => change({ first })}
-        problem={says('first')}
-        placeholder="H 05001"
-        autoCapitalize="characters"
-        maxLength={20}
-      />
-      <TextField
-        label="Last ring"
-        value={typed.last}
-        onChangeText={(last) => change({ last })}
-        problem={says('last')}
-        placeholder="H 05100"
-        autoCapitalize="characters"
-        maxLength={20}
-      />
-      <TextField
-        label="Size"
-        value={typed.size}
-        onChangeText={(size) => change({ size })}
-        problem={says('size')}
-        placeholder="C"
-        autoCapitalize="characters"
-        maxLength={12}
-      />
-      <Row justify="end">
-        <Button kind="main" label="Load it" onPress={load} />
-      </Row>
+      <Form submit={form.submit}>
+        <FormTextField
+          control={control}
+          name="first"
+          label="First ring"
+          placeholder="H 05001"
+          autoCapitalize="characters"
+          maxLength={20}
+        />
+        <FormTextField
+          control={control}
+          name="last"
+          label="Last ring"
+          placeholder="H 05100"
+          autoCapitalize="characters"
+          maxLength={20}
+        />
+        <FormTextField control={control} name="size" label="Size" placeholder="C" autoCapitalize="characters" maxLength={12} />
+        <FormEnd form={form} label="Load it" />
+      </Form>
     </Card>
   );
 }
 
-type Wrong = { at: keyof typeof NOTHING; says: string };
+type Wrong = { at: keyof z.infer<typeof Typed>; says: string };
 
 /** The string that was typed, or what is wrong with it. */
 export function stringOf(

@@ -1,18 +1,16 @@
 import type { Lot } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
-import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { v7 as mintId } from 'uuid';
-import { useKeptState } from '../../lib/useKeptState';
+import { useKeptForm } from '../../lib/useKeptForm';
 import { colour, radius, space } from '../../theme';
-import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/TextField';
+import { Form, FormEnd, FormPart } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
-import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { GuidePick, NO_GUIDE } from '../guides/GuidePick';
 import { useGuides } from '../records/useGuide';
@@ -67,31 +65,37 @@ function NewLot() {
   const router = useRouter();
   const station = useSession().station.id;
   const guides = useGuides().data?.guides ?? [];
-  const [{ label, guideId }, change, forget] = useKeptState('lot', Typed, { label: '' });
-  const [problem, setProblem] = useState<string>();
-  const begin = () => {
-    if (!label.trim()) return setProblem('Give the lot a label, such as the trap it came from.');
-    if (!guideId) return setProblem('Say which guide it is read with, or that it has none.');
-    const id = mintId();
-    const behind = guideId === NO_GUIDE ? {} : { guideId };
-    lotDrafts.startDraft(station, id, { version: 0, ...behind, label: label.trim(), specimens: [], hidden: false });
-    forget();
-    router.push(`/lots/${id}`);
-  };
+  const form = useKeptForm({
+    name: 'lot',
+    typed: Typed,
+    first: () => ({ label: '' }),
+    check: ({ label, guideId }) => ({
+      label: !label.trim() && 'Give the lot a label, such as the trap it came from.',
+      guideId: !guideId && 'Say which guide it is read with, or that it has none.',
+    }),
+    send({ label, guideId }) {
+      const id = mintId();
+      const behind = guideId === NO_GUIDE ? {} : { guideId };
+      lotDrafts.startDraft(station, id, { version: 0, ...behind, label: label.trim(), specimens: [], hidden: false });
+      return id;
+    },
+    onSent: (_, id) => router.push(`/lots/${id}`),
+  });
   return (
     <Card title="A new lot">
-      <TextField
-        label="Label"
-        value={label}
-        maxLength={120}
-        problem={problem}
-        onChangeText={(next) => change({ label: next })}
-        placeholder="pitfall 7, night of the 18th"
-      />
-      <GuidePick rows={guides} chosen={guideId} onChange={(next) => change({ guideId: next })} without />
-      <Row justify="end">
-        <Button kind="main" label="Begin the lot" onPress={begin} />
-      </Row>
+      <Form submit={form.submit}>
+        <FormTextField
+          control={form.control}
+          name="label"
+          label="Label"
+          maxLength={120}
+          placeholder="pitfall 7, night of the 18th"
+        />
+        <FormPart control={form.control} name="guideId">
+          <GuidePick rows={guides} chosen={form.typed.guideId} onChange={(guideId) => form.change({ guideId })} without />
+        </FormPart>
+        <FormEnd form={form} label="Begin the lot" />
+      </Form>
     </Card>
   );
 }

@@ -1,14 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { useKeptState } from '../../lib/useKeptState';
-import { Button } from '../../ui/Button';
+import { useKeptForm } from '../../lib/useKeptForm';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { Notice } from '../../ui/Notice';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
+import { Form, FormEnd } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { MEMBERS, peopleApi } from '../people/peopleApi';
 import { asksOf, opinionsApi } from './opinionsApi';
 
@@ -18,20 +15,21 @@ const Typed = z.object({ id: z.string(), to: z.array(z.string()), question: z.st
 /** Whom one asks, and what. */
 export function AskForm({ specimenId }: { specimenId: string }) {
   const client = useQueryClient();
-  const empty = () => ({ id: mintId(), to: [], question: '' });
-  const [{ id, to, question }, change, forget] = useKeptState(`ask.${specimenId}`, Typed, empty());
-  const members = useQuery({ queryKey: MEMBERS, queryFn: ({ signal }) => peopleApi('members', {}, signal) });
-  const others = members.data?.members.filter(({ you }) => !you) ?? [];
-  const ask = useMutation({
-    mutationFn: () => opinionsApi('askOpinion', { body: { id, specimenId, to, ...(question.trim() ? { question } : {}) } }),
-    onSuccess: async () => {
-      change(empty());
-      forget();
+  const form = useKeptForm({
+    name: `ask.${specimenId}`,
+    typed: Typed,
+    first: () => ({ id: mintId(), to: [], question: '' }),
+    send: ({ id, to, question }) =>
+      opinionsApi('askOpinion', { body: { id, specimenId, to, ...(question.trim() ? { question } : {}) } }),
+    async onSent() {
+      form.begin();
       await client.invalidateQueries({ queryKey: asksOf(specimenId) });
     },
   });
+  const members = useQuery({ queryKey: MEMBERS, queryFn: ({ signal }) => peopleApi('members', {}, signal) });
+  const others = members.data?.members.filter(({ you }) => !you) ?? [];
   return (
-    <Stack gap="m">
+    <Form submit={form.submit}>
       {members.data && others.length === 0 && (
         <Text>You are alone in this station. Ask all the same, and make a link for somebody outside.</Text>
       )}
@@ -41,22 +39,19 @@ export function AskForm({ specimenId }: { specimenId: string }) {
           many
           clearable
           options={others.map(({ name }) => ({ id: name, label: name }))}
-          chosen={to}
-          onChange={(names) => change({ to: names })}
+          chosen={form.typed.to}
+          onChange={(to) => form.change({ to })}
         />
       )}
-      <TextField
+      <FormTextField
+        control={form.control}
+        name="question"
         label="What you want to know"
-        value={question}
-        onChangeText={(text) => change({ question: text })}
         hint="Without the name you gave it: they are asked blind."
         maxLength={500}
         multiline
       />
-      {ask.error && <Notice kind="problem">{ask.error.message}</Notice>}
-      <Row>
-        <Button kind="main" label="Ask" hint="Ask what they make of it" busy={ask.isPending} onPress={() => ask.mutate()} />
-      </Row>
-    </Stack>
+      <FormEnd form={form} label="Ask" hint="Ask what they make of it" />
+    </Form>
   );
 }

@@ -14,12 +14,10 @@ interface MarksSeenProps {
   guide: Guide;
   readings: readonly Reading[];
   onChange: (readings: Reading[]) => void;
-  /** Said by the server of a reading. */
-  problem?: string;
 }
 
 /** What can be seen of it: a mark is chosen, and then what it shows. */
-export function MarksSeen({ guide, readings, onChange, problem }: MarksSeenProps) {
+export function MarksSeen({ guide, readings, onChange }: MarksSeenProps) {
   const [chosen, choose] = useState<string>();
   const character = guide.characters.find(({ id }) => id === chosen);
   const put = (reading: Reading) => {
@@ -66,11 +64,6 @@ export function MarksSeen({ guide, readings, onChange, problem }: MarksSeenProps
             onPut={(value) => put({ character: character.id, value })}
           />
         ))}
-      {problem && (
-        <Text role="alert" size="small">
-          {problem}
-        </Text>
-      )}
     </Stack>
   );
 }

@@ -1,20 +1,15 @@
-import { RequestProblem } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import type { Opinion } from '@plesion/core/opinions';
 import { Opinion as OpinionShape } from '@plesion/core/opinions/schema';
 import { CERTAINTIES } from '@plesion/core/observation';
-import { useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { useKeptState } from '../../lib/useKeptState';
-import { Button } from '../../ui/Button';
+import { useKeptForm, type Wrongs } from '../../lib/useKeptForm';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
-import { Notice } from '../../ui/Notice';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
-import { TextField } from '../../ui/TextField';
+import { Form, FormEnd, FormPart } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { KindChoice } from '../records/KindChoice';
 import { CERTAINTY_LABELS } from '../records/situationText';
 import { MarksSeen } from './MarksSeen';
@@ -48,30 +43,21 @@ interface OpinionFormProps {
 
 /** What one makes of it: a name or that it cannot be told, how sure, what can be seen, and why. */
 export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
-  const [typed, change, forget] = useKeptState<Typed>(`opinion.${askId}`, Typed, {
-    ...{ id: mintId(), by: '', told: true, facets: {}, certainty: 'likely', readings: [], note: '' },
+  const form = useKeptForm({
+    name: `opinion.${askId}`,
+    typed: Typed,
+    first: (): Typed => ({
+      ...{ id: mintId(), by: '', told: true, facets: {}, certainty: 'likely', readings: [], note: '' },
+    }),
+    check: (typed) => problemsOf(typed, Boolean(outside)),
+    fieldOf: (path) => FIELDS.find((field) => path.startsWith(SENT_AS[field])),
+    send: (typed) => send({ id: typed.id, opinion: opinionOf(typed), by: typed.by.trim() }),
   });
-  const [problem, setProblem] = useState<{ field?: string; message: string }>();
-  const [busy, setBusy] = useState(false);
-  const { told, taxon, facets, certainty, readings, note, by } = typed;
-  const at = (name: string) => (problem?.field?.startsWith(name) ? problem.message : undefined);
-  const submit = async () => {
-    const wrong = problemOf(typed, Boolean(outside));
-    setProblem(wrong);
-    if (wrong) return;
-    setBusy(true);
-    try {
-      await send({ id: typed.id, opinion: opinionOf(typed), by: by.trim() });
-      forget();
-    } catch (error) {
-      const message = error instanceof Error ? error.message : 'It could not be sent.';
-      setProblem({ message, ...(error instanceof RequestProblem && error.body.field ? { field: error.body.field } : {}) });
-    }
-    setBusy(false);
-  };
+  const { control, change } = form;
+  const { told, taxon, facets, certainty, readings } = form.typed;
   return (
     <Card title="What do you make of it?">
-      <Stack gap="m">
+      <Form submit={form.submit}>
         <ChoiceGroup
           label="Can it be told?"
           options={[
@@ -83,14 +69,15 @@ export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
         />
         {told && (
           <>
-            <KindChoice
-              label="What it is"
-              guide={guide}
-              taxon={taxon}
-              facets={facets}
-              onChange={(next, nextFacets) => change({ taxon: next, facets: nextFacets })}
-            />
-            {at('opinion.name') && <Notice kind="problem">{at('opinion.name')!}</Notice>}
+            <FormPart control={control} name="taxon">
+              <KindChoice
+                label="What it is"
+                guide={guide}
+                taxon={taxon}
+                facets={facets}
+                onChange={(next, nextFacets) => change({ taxon: next, facets: nextFacets })}
+              />
+            </FormPart>
             <ChoiceGroup
               label="How sure"
               options={CERTAINTIES.map((id) => ({ id, label: CERTAINTY_LABELS[id] }))}
@@ -100,37 +87,20 @@ export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
           </>
         )}
         <Disclosure title="What can be seen of it" open={readings.length > 0}>
-          <MarksSeen
-            guide={guide}
-            readings={readings}
-            onChange={(next) => change({ readings: next })}
-            problem={at('opinion.readings')}
-          />
+          <FormPart control={control} name="readings">
+            <MarksSeen guide={guide} readings={readings} onChange={(next) => change({ readings: next })} />
+          </FormPart>
         </Disclosure>
-        <TextField
+        <FormTextField
+          control={control}
+          name="note"
           label={told ? 'Why, or what to look at' : 'Why it cannot be told, or what view would tell'}
-          value={note}
-          onChangeText={(text) => change({ note: text })}
           multiline
           maxLength={1000}
-          problem={at('opinion.note')}
         />
-        {outside && (
-          <TextField
-            label="Your name"
-            value={by}
-            onChangeText={(text) => change({ by: text })}
-            maxLength={120}
-            problem={at('by')}
-          />
-        )}
-        {problem && !['opinion.name', 'opinion.readings', 'opinion.note', 'by'].some(at) && (
-          <Notice kind="problem">{problem.message}</Notice>
-        )}
-        <Row>
-          <Button kind="main" label="Say so" hint="Say so: it is kept as it is" busy={busy} onPress={() => void submit()} />
-        </Row>
-      </Stack>
+        {outside && <FormTextField control={control} name="by" label="Your name" maxLength={120} />}
+        <FormEnd form={form} label="Say so" hint="Say so: it is kept as it is" />
+      </Form>
     </Card>
   );
 }
@@ -142,11 +112,16 @@ const opinionOf = ({ told, taxon, facets, certainty, readings, note }: Typed): O
   ...(note.trim() ? { note: note.trim() } : {}),
 });
 
-function problemOf(typed: Typed, outside: boolean): { field?: string; message: string } | undefined {
-  if (typed.told && !typed.taxon) return { field: 'opinion.name', message: 'Say what it is, or that it cannot be told.' };
-  if (outside && !typed.by.trim()) return { field: 'by', message: 'Say by what name you are known.' };
-  const found = OpinionShape.safeParse(opinionOf(typed));
-  if (found.success) return undefined;
-  const [{ message }] = found.error.issues;
-  return { field: 'opinion.note', message: `${message[0].toUpperCase()}${message.slice(1)}.` };
+const FIELDS = ['taxon', 'readings', 'note', 'by'] as const;
+/** As the wire calls them. */
+const SENT_AS = { taxon: 'opinion.name', readings: 'opinion.readings', note: 'opinion.note', by: 'by' };
+
+function problemsOf(typed: Typed, outside: boolean): Wrongs<Typed> {
+  const taxon = typed.told && !typed.taxon && 'Say what it is, or that it cannot be told.';
+  const found = taxon ? undefined : OpinionShape.safeParse(opinionOf(typed)).error?.issues[0].message;
+  return {
+    taxon,
+    by: outside && !typed.by.trim() && 'Say by what name you are known.',
+    note: found && `${found[0].toUpperCase()}${found.slice(1)}.`,
+  };
 }

@@ -7,10 +7,10 @@ import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Form } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { hasPasskeys } from './hasPasskeys';
@@ -70,11 +70,11 @@ function PasskeyForm({ onMade }: { onMade: () => void }) {
   const make = useMutation({ mutationFn: (name: string) => makePasskey(name), onSuccess: onMade });
   const submit = form.handleSubmit(({ name }) => make.mutate(name));
   return (
-    <Stack gap="m">
+    <Form submit={() => void submit()}>
       <FormTextField control={form.control} name="name" label="This device" hint="As you will know it on the list." />
       {make.error && <Notice kind="problem">{make.error.message}</Notice>}
       <Button label="Make a passkey here" busy={make.isPending} onPress={() => void submit()} />
-    </Stack>
+    </Form>
   );
 }
 

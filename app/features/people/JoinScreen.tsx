@@ -9,12 +9,12 @@ import { showProblem } from '../../lib/formProblem';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Form } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useEntered, useSessionQuery } from '../session/useSession';
 import { peopleApi } from './peopleApi';
@@ -71,14 +71,14 @@ function SignedIn({ token, to }: { token: string; to: InvitedTo }) {
   );
   return (
     <Card title="With the account you have">
-      <Stack gap="m">
+      <Form submit={() => void submit()}>
         <Text>{`You are signed in as ${account.name}, of ${station.name}. You will belong to both, and go from one to the other under Account.`}</Text>
         {errors.name && (
           <FormTextField control={form.control} name="name" label={`Your name in ${to.station}`} autoCapitalize="words" />
         )}
         {errors.root && <Notice kind="problem">{errors.root.message ?? ''}</Notice>}
         <Button kind="main" label={`Join as ${account.name}`} busy={join.isPending} onPress={() => void submit()} />
-      </Stack>
+      </Form>
     </Card>
   );
 }
@@ -110,7 +110,7 @@ function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
   );
   return (
     <Card title={either ? 'Or as somebody new' : undefined}>
-      <Stack gap="m">
+      <Form submit={() => void submit()}>
         {!to.renews && (
           <FormTextField
             control={form.control}
@@ -128,7 +128,6 @@ function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
           secureTextEntry
           autoComplete="new-password"
           hint="8 characters or more."
-          onSubmitEditing={() => void submit()}
         />
         {form.formState.errors.root && <Notice kind="problem">{form.formState.errors.root.message ?? ''}</Notice>}
         <Button
@@ -137,7 +136,7 @@ function JoinForm({ token, to }: { token: string; to: InvitedTo }) {
           busy={join.isPending}
           onPress={() => void submit()}
         />
-      </Stack>
+      </Form>
     </Card>
   );
 }

@@ -1,23 +1,23 @@
 import type { StoredGuide } from '@plesion/contract';
 import { MOST_ITEMS, SetItem, type SetSource, SET_KINDS, SetWrite } from '@plesion/contract/sets';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef } from 'react';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { numberOf } from '../../lib/numberOf';
-import { useKeptState } from '../../lib/useKeptState';
+import { useKeptForm, type Wrongs } from '../../lib/useKeptForm';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Form, FormEnd, FormPart } from '../../ui/Form';
+import { FormTextField } from '../../ui/FormTextField';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
-import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Text } from '../../ui/Text';
-import { TextField } from '../../ui/TextField';
 import { useGuide, useGuides } from '../records/useGuide';
 import { AddItems } from './AddItems';
 import { DrawnItems } from './DrawnItems';
@@ -64,46 +64,84 @@ export function MakeSetScreen({ from, guide }: { from?: string; guide?: string }
 }
 
 function Making({ set, guide }: { set?: SetSource; guide?: string }) {
-  const [draft, change, forget] = useKeptState(`set.${set ? `${set.id}.${set.version}` : 'new'}`, Draft, draftOf(set, guide));
+  const client = useQueryClient();
+  const router = useRouter();
   const guides = useGuides();
+  /** Given at once, or kept as it is for now. */
+  const given = useRef(true);
+  const form = useKeptForm({
+    name: `set.${set ? `${set.id}.${set.version}` : 'new'}`,
+    typed: Draft,
+    first: () => draftOf(set, guide),
+    check: (draft) => problemsOf(draft, stored.data?.version),
+    send: (draft) =>
+      setsApi('writePracticeSet', {
+        params: { id: draft.id },
+        body: SetWrite.parse(writeOf(draft, stored.data?.version, given.current)),
+      }),
+    onSent(_, now) {
+      client.setQueryData(sourceKey(now.id), now);
+      void client.invalidateQueries({ queryKey: SETS, exact: true });
+      router.replace(`/practice/sets/${now.id}/results`);
+    },
+  });
+  const { control, typed: draft, change } = form;
   const stored = useGuide(draft.guideId);
+  const save = (now: boolean) => {
+    given.current = now;
+    form.submit();
+  };
   return (
     <Screen widest={860}>
       <PageHeading>{draft.version > 0 ? 'Change a set' : 'A new set'}</PageHeading>
-      <Card>
-        <Picker
-          label="Guide"
-          items={(guides.data?.guides ?? []).map(({ id, title }) => ({ id, label: title }))}
-          chosen={draft.guideId}
-          onChange={(guideId) => guideId !== draft.guideId && change({ guideId, items: [] })}
-        />
-        {draft.items.length > 0 && (
-          <Text size="small" quiet>
-            With another guide the items begin anew.
-          </Text>
+      <Form submit={() => save(false)}>
+        <Card>
+          <FormPart control={control} name="guideId">
+            <Picker
+              label="Guide"
+              items={(guides.data?.guides ?? []).map(({ id, title }) => ({ id, label: title }))}
+              chosen={draft.guideId}
+              onChange={(guideId) => guideId !== draft.guideId && change({ guideId, items: [] })}
+            />
+          </FormPart>
+          {draft.items.length > 0 && (
+            <Text size="small" quiet>
+              With another guide the items begin anew.
+            </Text>
+          )}
+          <FormTextField control={control} name="title" label="Title" maxLength={120} />
+          <ChoiceGroup
+            label="It is"
+            options={[
+              { id: 'lesson', label: 'for a lesson: told at once' },
+              { id: 'test', label: 'a test: told when you say so' },
+            ]}
+            chosen={[draft.kind]}
+            onChange={([kind]) => change({ kind })}
+          />
+          <FormTextField
+            control={control}
+            name="minutes"
+            label="Time limit"
+            hint="For all of it, from when somebody begins. Nothing is no limit."
+            unit="min"
+            inputMode="numeric"
+          />
+        </Card>
+        {stored.error && <Notice kind="problem">{stored.error.message}</Notice>}
+        {stored.data && (
+          <FormPart control={control} name="items">
+            <Items draft={draft} change={change} stored={stored.data} />
+          </FormPart>
         )}
-        <TextField label="Title" value={draft.title} maxLength={120} onChangeText={(title) => change({ title })} />
-        <ChoiceGroup
-          label="It is"
-          options={[
-            { id: 'lesson', label: 'for a lesson: told at once' },
-            { id: 'test', label: 'a test: told when you say so' },
-          ]}
-          chosen={[draft.kind]}
-          onChange={([kind]) => change({ kind })}
-        />
-        <TextField
-          label="Time limit"
-          hint="For all of it, from when somebody begins. Nothing is no limit."
-          unit="min"
-          inputMode="numeric"
-          value={draft.minutes}
-          onChangeText={(minutes) => change({ minutes })}
-        />
-      </Card>
-      {stored.error && <Notice kind="problem">{stored.error.message}</Notice>}
-      {stored.data && <Items draft={draft} change={change} stored={stored.data} />}
-      {stored.data && <Keep draft={draft} forget={forget} guideVersion={stored.data.version} />}
+        {stored.data && (
+          <Card>
+            <FormEnd form={{ ...form, submit: () => save(true) }} label="Give it">
+              <Button label="Save, not given yet" busy={form.busy} onPress={() => save(false)} />
+            </FormEnd>
+          </Card>
+        )}
+      </Form>
     </Screen>
   );
 }
@@ -123,46 +161,18 @@ function Items({ draft: { items }, change, stored: { guide } }: ItemsProps) {
   );
 }
 
-/** Kept as a draft, or given at once. */
-function Keep({ draft, forget, guideVersion }: { draft: Draft; forget: () => void; guideVersion: number }) {
-  const client = useQueryClient();
-  const router = useRouter();
-  const [problem, setProblem] = useState<string>();
-  const write = useMutation({
-    mutationFn: (body: SetWrite) => setsApi('writePracticeSet', { params: { id: draft.id }, body }),
-    onSuccess: (now) => {
-      forget();
-      client.setQueryData(sourceKey(now.id), now);
-      void client.invalidateQueries({ queryKey: SETS, exact: true });
-      router.replace(`/practice/sets/${now.id}/results`);
-    },
-    onError: (error) => setProblem(error.message),
-  });
-  const keep = (given: boolean) => {
-    const { version, title, guideId, kind, minutes, items } = draft;
-    const limit = minutes.trim() === '' ? undefined : numberOf(minutes);
-    if (minutes.trim() !== '' && limit === undefined)
-      return setProblem('Time limit: give it as a number of minutes, or leave it out.');
-    const body = SetWrite.safeParse({
-      ...{ version, title, guideId, guideVersion, kind, items, given },
-      ...(limit === undefined ? {} : { minutes: limit }),
-    });
-    if (!body.success) {
-      const [{ path, message }] = body.error.issues;
-      return setProblem(`${FIELD_WORDS[String(path[0])] ?? 'The set'}: ${message}.`);
-    }
-    setProblem(undefined);
-    write.mutate(body.data);
+const writeOf = ({ version, title, guideId, kind, minutes, items }: Draft, guideVersion: number | undefined, given: boolean) => {
+  const limit = minutes.trim() === '' ? undefined : numberOf(minutes);
+  return {
+    ...{ version, title, guideId, guideVersion, kind, items, given },
+    ...(limit === undefined ? {} : { minutes: limit }),
   };
-  return (
-    <Card>
-      {problem && <Notice kind="problem">{problem}</Notice>}
-      <Row gap="m">
-        <Button kind="main" label="Give it" busy={write.isPending} onPress={() => keep(true)} />
-        <Button label="Save, not given yet" busy={write.isPending} onPress={() => keep(false)} />
-      </Row>
-    </Card>
-  );
-}
+};
 
-const FIELD_WORDS: Record<string, string> = { title: 'Title', items: 'Items', minutes: 'Time limit', guideId: 'Guide' };
+function problemsOf(draft: Draft, guideVersion: number | undefined): Wrongs<Draft> {
+  const { minutes } = draft;
+  if (minutes.trim() !== '' && numberOf(minutes) === undefined)
+    return { minutes: 'Give it as a number of minutes, or leave it out.' };
+  const issue = SetWrite.safeParse(writeOf(draft, guideVersion, true)).error?.issues[0];
+  return issue ? { [String(issue.path[0])]: `${issue.message}.` } : {};
+}

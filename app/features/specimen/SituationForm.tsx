@@ -9,11 +9,11 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { keptForm } from '../../lib/keptForm';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Form } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Text } from '../../ui/Text';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { DISTANCE_LABELS, HANDLING_LABELS, LIGHT_LABELS, SUBJECT_LABELS } from '../records/situationText';
 
 /** Degrees as they are typed, with a comma or a true minus too. */
@@ -34,7 +34,7 @@ const Typed = SituationSchema.omit({ latitude: true, longitude: true, date: true
 });
 
 /** Made into a situation when it is right. */
-const Form = Typed.extend({
+const Filled = Typed.extend({
   label: z.string().max(120),
   date: z.union([z.literal(''), z.iso.date('Write the date as 2026-05-12.')]),
   latitude: coordinate(90, 'Latitude'),
@@ -43,7 +43,7 @@ const Form = Typed.extend({
   path: ['longitude'],
   message: 'Give both coordinates or neither.',
 });
-type FormValues = z.infer<typeof Form>;
+type FormValues = z.infer<typeof Filled>;
 
 const PRIOR_LABELS: Record<PriorPart, string> = {
   range: 'where it lives',
@@ -75,7 +75,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
   const guide: Offered = known ?? NOTHING;
   const kept = useMemo(() => keptForm(`situation.${about}`, Typed), [about]);
   const form = useForm<FormValues>({
-    resolver: zodResolver(Form),
+    resolver: zodResolver(Filled),
     defaultValues: {
       ...situation,
       label,
@@ -102,7 +102,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
   });
   const { control } = form;
   return (
-    <Stack gap="m">
+    <Form submit={() => void submit()}>
       <Card title="What you have of it">
         <Chooser
           control={control}
@@ -186,7 +186,7 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
         <FormTextField control={control} name="note" label="Note" multiline />
       </Card>
       <Button kind="main" label={submitLabel} onPress={() => void submit()} />
-    </Stack>
+    </Form>
   );
 }
 
