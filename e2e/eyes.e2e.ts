@@ -65,6 +65,28 @@ describe('by keys alone', () => {
     await page.waitForFunction(() => document.activeElement?.textContent === 'Daybook');
   });
 
+  it('a form is sent by Enter in a field, and what is wrong with it takes the focus', async () => {
+    const page = await station.page(SIZES[0]);
+    await signIn(page, station.url);
+    await page.goto(`${station.url}/lots`);
+    const label = page.getByLabel('Label', { exact: true });
+    await label.press('Enter');
+    await page.getByText('Give the lot a label').waitFor();
+    const focused = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
+    expect(await focused()).toBe('Label');
+    await page.keyboard.type('pitfall 9');
+    await page.getByText('Give the lot a label').waitFor({ state: 'detached' });
+    await page.keyboard.press('Enter');
+    // What is chosen, not typed, takes it too, and the next Tab is among its choices.
+    await page.waitForFunction(() => document.activeElement?.textContent?.includes('Say which guide it is read with'));
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement?.closest('[role=radiogroup]') !== null)).toBe(true);
+    expect(await faultsOf(page)).toEqual([]);
+    await page.keyboard.press('Space');
+    await label.press('Enter');
+    await page.waitForURL(/\/lots\/.+/);
+  });
+
   it('more of a list takes the focus on to the first that has come', async () => {
     const page = await station.page(SIZES[1]);
     await inDemo(page, station.url);

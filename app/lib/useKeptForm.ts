@@ -12,6 +12,7 @@ import {
 } from 'react-hook-form';
 import type { z } from 'zod';
 import { keptForm } from './keptForm';
+import { sentence } from './sentence';
 
 /** What is wrong, by field: in words that say what to do. */
 export type Wrongs<T extends FieldValues> = { [field in FieldPath<T>]?: string | false | undefined };
@@ -49,7 +50,7 @@ export interface KeptForm<T extends FieldValues> {
 export const wrongIn = <T extends FieldValues>(schema: z.ZodType, typed: T): Wrongs<T> =>
   // Of several of one field the first is said.
   Object.fromEntries(
-    [...(schema.safeParse(typed).error?.issues ?? [])].reverse().map(({ path, message }) => [path.join('.'), message]),
+    [...(schema.safeParse(typed).error?.issues ?? [])].reverse().map(({ path, message }) => [path.join('.'), sentence(message)]),
   ) as Wrongs<T>;
 
 /**
@@ -96,7 +97,9 @@ export function useKeptForm<T extends FieldValues, R>(options: KeptFormOptions<T
   const submit = form.handleSubmit(async (values) => {
     let answer: R;
     try {
-      answer = await send(values);
+      const sent = send(values);
+      // What needs no waiting is forgotten before anybody looks: the next form may stand there already.
+      answer = sent instanceof Promise ? await sent : sent;
     } catch (error) {
       return refuse(error);
     }

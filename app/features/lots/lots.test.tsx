@@ -99,10 +99,10 @@ describe('the lots', () => {
   it('a new one wants a label and a guide, and says so', async () => {
     await show(<LotsScreen />);
     await press('Begin the lot');
-    expect(screen.getByRole('alert')).toHaveTextContent('Give the lot a label, such as the trap it came from.');
+    await screen.findByText('Give the lot a label, such as the trap it came from.');
     fireEvent.changeText(screen.getByLabelText('Label'), 'pitfall 9');
-    await press('Begin the lot');
-    expect(screen.getByRole('alert')).toHaveTextContent('Say which guide it is read with, or that it has none.');
+    screen.getByText('Say which guide it is read with, or that it has none.');
+    expect(screen.queryByText('Give the lot a label, such as the trap it came from.')).toBeNull();
     await press(strandBeetles.title);
     await press('Begin the lot');
     await waitFor(() =>

@@ -4,6 +4,7 @@ import { Opinion as OpinionShape } from '@plesion/core/opinions/schema';
 import { CERTAINTIES } from '@plesion/core/observation';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
+import { sentence } from '../../lib/sentence';
 import { useKeptForm, type Wrongs } from '../../lib/useKeptForm';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -122,6 +123,6 @@ function problemsOf(typed: Typed, outside: boolean): Wrongs<Typed> {
   return {
     taxon,
     by: outside && !typed.by.trim() && 'Say by what name you are known.',
-    note: found && `${found[0].toUpperCase()}${found.slice(1)}.`,
+    note: found && sentence(found),
   };
 }

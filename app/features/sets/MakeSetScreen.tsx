@@ -6,6 +6,7 @@ import { useRef } from 'react';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { numberOf } from '../../lib/numberOf';
+import { sentence } from '../../lib/sentence';
 import { useKeptForm, type Wrongs } from '../../lib/useKeptForm';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
@@ -174,5 +175,5 @@ function problemsOf(draft: Draft, guideVersion: number | undefined): Wrongs<Draf
   if (minutes.trim() !== '' && numberOf(minutes) === undefined)
     return { minutes: 'Give it as a number of minutes, or leave it out.' };
   const issue = SetWrite.safeParse(writeOf(draft, guideVersion, true)).error?.issues[0];
-  return issue ? { [String(issue.path[0])]: `${issue.message}.` } : {};
+  return issue ? { [String(issue.path[0])]: sentence(issue.message) } : {};
 }

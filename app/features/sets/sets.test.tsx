@@ -165,11 +165,11 @@ describe('a set that is made', () => {
     await pressButton('Remove item 2');
     await waitFor(() => expect(screen.queryByText(/^3: /)).toBeNull());
     await press('Give it');
-    await shown('Title: give it a title.');
+    await shown('Give it a title.');
     await type('Title', 'Two crabs');
     await type('Time limit', 'soon');
     await press('Give it');
-    await shown(/^Time limit: give it as a number/);
+    await shown(/^Give it as a number/);
     await type('Time limit', '10');
     const [first, second] = ['1', '2'].map((n) => screen.getByText(new RegExp(`^${n}: `)).props.children as string);
     await press('Give it');
