@@ -2,7 +2,6 @@ import type { Standing } from '@plesion/core/evidence';
 import { type Guide, taxonIndex, type Judgement, shortName } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { sentence } from '../../lib/sentence';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -187,7 +186,7 @@ function sayJudgement(guide: Guide, { policy, treatment, cross, reader }: Judgem
     reader ? `marks as ${reader.name} reads them` : '',
   ];
   const text = said.filter(Boolean).join('; ');
-  return sentence(text);
+  return `${text[0].toUpperCase()}${text.slice(1)}.`;
 }
 
 const styles = StyleSheet.create({
