@@ -18,6 +18,8 @@ it('no part of the kit has a fault that axe finds, by day and by lamp, with lett
   await page.evaluate(() => localStorage.setItem('plesion.kit', 'on'));
   await page.reload();
   const faults: Record<string, string[]> = {};
+  await page.getByRole('button', { name: 'Send the form' }).click();
+  await page.getByText('Say which stage it is.').waitFor();
   for (const light of ['day', 'lamp'])
     for (const letters of ['usual', 'twice']) {
       await page.getByRole('radio', { name: light, exact: true }).click();

@@ -26,6 +26,7 @@ import { TextField } from '../../ui/TextField';
 import { WorkProgress } from '../../ui/WorkProgress';
 import { WrittenName } from '../../ui/WrittenName';
 import { NotFound } from '../shell/NotFound';
+import { FormShown } from './FormShown';
 
 /** Shown while developing, and where this device was told to. */
 const shown = __DEV__ || device.read('plesion.kit') === 'on';
@@ -66,6 +67,7 @@ function Kit() {
       <Pressed />
       <Parted />
       <Chosen />
+      <FormShown />
       <Said />
       <Counted />
     </Screen>
