@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import type { Draft, DraftState } from './draft';
 import type { Drafts } from './drafts';
+import { useQueryAtOnce } from './useQueryAtOnce';
 
 const nothing = { subscribe: () => () => undefined, get: () => undefined };
 
@@ -25,7 +25,7 @@ export function useDraftOf<C extends Versioned, S extends Versioned>(
   fetch: (signal: AbortSignal) => Promise<S>,
 ): Drafted<C, S> {
   const kept = id !== '' && drafts.keptContent(station, id) !== undefined;
-  const stored = useQuery({
+  const stored = useQueryAtOnce({
     queryKey: [what, id],
     queryFn: ({ signal }) => fetch(signal),
     enabled: id !== '' && !kept,

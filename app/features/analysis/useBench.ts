@@ -3,7 +3,7 @@ import { Level as LevelSchema } from '@plesion/core/evidence/schema';
 import type { StoredGuide } from '@plesion/contract';
 import { CERTAINTIES, type Reading } from '@plesion/core/observation';
 import type { Character, Judgement } from '@plesion/core/guide';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { useAddress } from '../../lib/useAddress';
 import { useGuide } from '../records/useGuide';
@@ -11,6 +11,7 @@ import type { Draft, DraftState } from '../records/draft';
 import { useDraft } from '../records/useDraft';
 import { inWorkingOrder, readingOf, withReading, withoutReadingId } from './readings';
 import { useStanding } from './useStanding';
+import { wakeWorker } from './weighWorker';
 
 export interface Bench {
   stored: StoredGuide;
@@ -48,6 +49,7 @@ export const onceWeighed = (bench: Bench | undefined): Bench | undefined =>
 
 /** A specimen on the bench: its guide, its readings, its standing, and the character at hand. */
 export function useBench(id: string): { bench?: Bench; guideless?: boolean; error: unknown; retry: () => void } {
+  useState(wakeWorker);
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);
   const [address, setAddress] = useAddress(['level', 'character'], 0);

@@ -1,6 +1,7 @@
 import type { QuestionName, Questions, Reply, Request } from '@plesion/core/analysis';
 import { ask } from '@plesion/core/analysis/ask';
 import type { Guide } from '@plesion/core/guide';
+import { endWorker, weighWorker } from './weighWorker';
 
 /** Longer than any weighing takes, in milliseconds: one that goes on is stopped. */
 const LONGEST = 20_000;
@@ -11,7 +12,8 @@ interface Waiting {
   limit: ReturnType<typeof setTimeout>;
 }
 
-let worker: Worker | undefined;
+/** The worker whose answers are taken. */
+let heard: Worker | undefined;
 let count = 0;
 const waiting = new Map<number, Waiting>();
 
@@ -24,8 +26,9 @@ function take(number: number): Waiting | undefined {
 }
 
 function send(request: Request): Promise<Reply> {
-  if (!worker) {
-    worker = new Worker(new URL('./weigh.worker', window.location.href));
+  const worker = weighWorker();
+  if (worker !== heard) {
+    heard = worker;
     worker.onmessage = ({ data }: MessageEvent<{ number: number; answer: Reply }>) => take(data.number)?.resolve(data.answer);
     worker.onerror = () => stop('The weighing stopped. Reload the page; nothing is lost.');
   }
@@ -36,14 +39,13 @@ function send(request: Request): Promise<Reply> {
       LONGEST,
     );
     waiting.set(number, { resolve, reject, limit });
-    worker!.postMessage({ number, request });
+    worker.postMessage({ number, request });
   });
 }
 
 /** Everybody who waits is told why; the next request begins with a new worker. */
 function stop(why: string): void {
-  worker?.terminate();
-  worker = undefined;
+  endWorker();
   for (const number of [...waiting.keys()]) take(number)?.reject(new Error(why));
 }
 

@@ -47,6 +47,9 @@ export function BenchScreen({ id, visit }: { id: string; visit?: string }) {
   );
 }
 
+/** An answer is marked first, and what follows from it comes a moment later; nothing of it as the page opens. */
+const useCalm = (bench: Bench): Bench | undefined => useDeferredValue<Bench | undefined>(bench, undefined);
+
 interface PartProps {
   id: string;
   visit?: string;
@@ -61,8 +64,7 @@ function PhoneBench({ id, visit, bench }: PartProps) {
   } = bench;
   const [next, setNext] = useState<string>();
   const tight = useTight();
-  // An answer is marked first; what follows from it comes a moment later.
-  const calm = useDeferredValue(bench);
+  const calm = useCalm(bench);
   return (
     <View style={styles.fill}>
       <DangerNotice guide={guide} answer={answer} folded={tight} />
@@ -75,11 +77,11 @@ function PhoneBench({ id, visit, bench }: PartProps) {
           </View>
         }
       >
-        <BenchHead id={id} visit={visit} guide={guide} state={calm.state} answer={calm.answer} />
+        <BenchHead id={id} visit={visit} guide={guide} state={(calm ?? bench).state} answer={(calm ?? bench).answer} />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
-        <Follows id={id} bench={calm} />
+        {calm && <Follows id={id} bench={calm} />}
       </Screen>
       {bench.chosen && (
         <CharacterPanel title={bench.chosen.label} onClose={() => bench.choose(undefined)}>
@@ -109,7 +111,7 @@ function WideBench({ id, visit, bench }: PartProps) {
   } = bench;
   const [help, setHelp] = useState(false);
   const showHelp = useCallback(() => setHelp((before) => !before), []);
-  const calm = useDeferredValue(bench);
+  const calm = useCalm(bench);
   const plateWidth = Math.max(LEAST_PLATE, Math.min(MOST_PLATE, useWindowDimensions().width - BESIDE));
   const router = useRouter();
   const offered = answer?.nextLooks.find((look) => !look.setAside)?.character;
@@ -149,7 +151,7 @@ function WideBench({ id, visit, bench }: PartProps) {
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
           {help && <KeyHelp keys={KEY_HELP} onClose={() => setHelp(false)} />}
-          <BenchHead id={id} visit={visit} guide={guide} state={calm.state} answer={calm.answer} />
+          <BenchHead id={id} visit={visit} guide={guide} state={(calm ?? bench).state} answer={(calm ?? bench).answer} />
           <SavingTrouble draft={bench.draft} state={state} />
           <WeighTrouble error={bench.weighError} />
           {chosen && (
@@ -174,9 +176,7 @@ function WideBench({ id, visit, bench }: PartProps) {
           )}
         </ScrollView>
         <View style={styles.right}>
-          <ScrollView contentContainerStyle={styles.column}>
-            <Follows wide id={id} bench={calm} />
-          </ScrollView>
+          <ScrollView contentContainerStyle={styles.column}>{calm && <Follows wide id={id} bench={calm} />}</ScrollView>
           <View style={styles.call}>
             <CallBar id={id} answer={answer} keys={showHelp} />
           </View>

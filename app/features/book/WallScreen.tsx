@@ -118,7 +118,8 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
       style={styles.fill}
       contentContainerStyle={[styles.wall, wide && styles.wallWide]}
       columnWrapperStyle={styles.cells}
-      initialNumToRender={columns * 4}
+      // On a phone the panel leaves room for one row; what is below comes once it is painted.
+      initialNumToRender={columns * (wide ? 4 : 2)}
       maxToRenderPerBatch={columns * 3}
       windowSize={5}
       ListHeaderComponent={wide ? undefined : panel}

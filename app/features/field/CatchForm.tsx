@@ -1,9 +1,10 @@
 import type { CaptureWrite, SpecimenWrite, StoredGuide } from '@plesion/contract';
 import { readBack, ringOf, ringSizes } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
-import { type ReactNode, Suspense, useMemo, useState } from 'react';
+import { type ReactNode, Suspense, useEffect, useMemo, useState } from 'react';
 import { v7 as mintId } from 'uuid';
 import { today } from '../../lib/dates';
+import { focusOnWrong } from '../../lib/focusOnWrong';
 import { useKeptState } from '../../lib/useKeptState';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -72,6 +73,9 @@ export function CatchForm({
   const [typed, change, forget] = useKeptState(`catch.${about}`, Typed, before ? typedOf(before.capture) : NOTHING_TYPED);
   const [id] = useState(() => before?.id ?? mintId());
   const [shown, setShown] = useState<Halt[]>([]);
+  useEffect(() => {
+    if (shown.length) focusOnWrong();
+  }, [shown]);
   const guide = stored.guide;
   const string = stringFor(field, typed.taxon ? ringSizes(guide, typed.taxon) : undefined);
   const offered = string?.standing.next;

@@ -1,6 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { queryOptions, useQueries, useQuery } from '@tanstack/react-query';
 import { api, queryClient } from '../../lib/api';
+import { useQueryAtOnce } from '../../lib/useQueryAtOnce';
 import { carryFigures } from './carryFigures';
 import { loadDrawing } from './plans';
 
@@ -24,7 +25,7 @@ const wholeGuide = (id: string | undefined) =>
 /** A guide that will soon be asked for. */
 export const fetchAhead = (id: string): Promise<void> => queryClient.prefetchQuery(wholeGuide(id));
 
-export const useGuide = (id: string | undefined) => useQuery(wholeGuide(id));
+export const useGuide = (id: string | undefined) => useQueryAtOnce(wholeGuide(id));
 
 /** Those of several guides that are here by now, whole. */
 export const useGuidesWhole = (ids: readonly string[]): { id: string; guide: Guide }[] =>
