@@ -19,28 +19,27 @@ export function blurred({ width, height, data }: Grey, sd: number): Shades {
   const weights = kernel(sd);
   const reach = weights.length - 1;
   const out = new Float32Array(width * height);
-  const line = new Float32Array(width + 2 * reach);
+  const line = new Float64Array(width + 2 * reach);
   for (let y = 0; y < height; y++) {
     // Whole rows are added to one another: that is how they lie in memory.
     const row = (far: number) => Math.max(0, Math.min(height - 1, y + far)) * width;
-    weigh(line, reach, shades, row, weights, width);
+    weighRows(line, reach, shades, row, weights, width);
     for (let k = 1 + AT_ONCE; k <= reach; k += AT_ONCE) addPairs(line, reach, shades, row, weights, k, width);
     line.fill(line[reach], 0, reach);
     line.fill(line[reach + width - 1], reach + width);
-    const shade = (far: number) => reach + far;
-    weigh(out, y * width, line, shade, weights, width);
-    for (let k = 1 + AT_ONCE; k <= reach; k += AT_ONCE) addPairs(out, y * width, line, shade, weights, k, width);
+    weighAlong(out, y * width, line, reach, weights, width);
+    for (let k = 1 + AT_ONCE; k <= reach; k += AT_ONCE) addPairs(out, y * width, line, (far) => reach + far, weights, k, width);
   }
   return { width, height, data: out };
 }
 
 /**
- * What stands in the middle and its `AT_ONCE` nearest neighbours of both sides, weighed; written over what was there.
+ * What stands in a row and its `AT_ONCE` nearest above and below, weighed; written over what was there.
  *
- * @param begin where the row so far off begins; to the other side where negative.
+ * @param begin where the row so far off begins; above where negative.
  */
-function weigh(
-  out: Float32Array,
+function weighRows(
+  out: Float64Array,
   to: number,
   from: Float32Array,
   begin: (far: number) => number,
@@ -59,13 +58,39 @@ function weigh(
       w4 * (from[a4 + x] + from[b4 + x]);
 }
 
+/** The same along a row that begins at `begin`: each shade is fetched once and handed on to the next place. */
+function weighAlong(
+  out: Float32Array,
+  to: number,
+  from: Float64Array,
+  begin: number,
+  weights: Float32Array,
+  count: number,
+): void {
+  const [w0, w1, w2, w3, w4] = [weights[0], weights[1], weights[2], weights[3], weights[4]];
+  let [a4, a3, a2, a1] = [from[begin - 4], from[begin - 3], from[begin - 2], from[begin - 1]];
+  let [a0, b1, b2, b3] = [from[begin], from[begin + 1], from[begin + 2], from[begin + 3]];
+  for (let x = 0; x < count; x++) {
+    const b4 = from[begin + x + 4];
+    out[to + x] = w0 * a0 + w1 * (a1 + b1) + w2 * (a2 + b2) + w3 * (a3 + b3) + w4 * (a4 + b4);
+    a4 = a3;
+    a3 = a2;
+    a2 = a1;
+    a1 = a0;
+    a0 = b1;
+    b1 = b2;
+    b2 = b3;
+    b3 = b4;
+  }
+}
+
 /**
  * Adds the neighbours from the `k`-th to the one `AT_ONCE` − 1 further on, of both sides; `begin` as there.
  */
 function addPairs(
-  out: Float32Array,
+  out: Float32Array | Float64Array,
   to: number,
-  from: Float32Array,
+  from: Float32Array | Float64Array,
   begin: (far: number) => number,
   weights: Float32Array,
   k: number,

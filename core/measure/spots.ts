@@ -107,36 +107,49 @@ function laplacian(data: Float32Array, width: number, i: number): number {
   return (4 * cross + slant - 20 * data[i]) / 6;
 }
 
-/** What each pixel of a level answers; the outermost nothing. */
-function answersOf({ width, height, data, times }: Level): Float32Array {
-  const out = new Float32Array(width * height);
-  for (let y = 1; y < height - 1; y++)
-    for (let i = y * width + 1; i < (y + 1) * width - 1; i++) out[i] = laplacian(data, width, i) * times;
-  return out;
+/** What each pixel of a row of a level answers; the outermost nothing. */
+function answerRow({ width, data, times }: Level, y: number, out: Float32Array): void {
+  const [above, here, below] = [(y - 1) * width, y * width, (y + 1) * width];
+  // What stands above and below is added once for the three places that ask for it.
+  let [before, beside, left, middle] = [data[above] + data[below], data[above + 1] + data[below + 1], data[here], data[here + 1]];
+  for (let x = 1; x < width - 1; x++) {
+    const after = data[above + x + 1] + data[below + x + 1];
+    const right = data[here + x + 1];
+    out[x] = ((4 * (left + right + beside) + before + after - 20 * middle) / 6) * times;
+    before = beside;
+    beside = after;
+    left = middle;
+    middle = right;
+  }
 }
 
 function peaksOf(levels: readonly Level[], k: number, least: number): Spot[] {
-  const { width, height, step, sd } = levels[k];
-  const answer = answersOf(levels[k]);
+  const level = levels[k];
+  const { width, height, step, sd } = level;
   const spots: Spot[] = [];
+  // Three rows are at hand: a photo of them all would have to be fetched from afar again.
+  let [upper, row, lower] = [new Float32Array(width), new Float32Array(width), new Float32Array(width)];
+  if (height < 5) return spots;
+  answerRow(level, 1, row);
+  answerRow(level, 2, lower);
   for (let y = 2; y < height - 2; y++) {
+    [upper, row, lower] = [row, lower, upper];
+    answerRow(level, y + 1, lower);
     for (let x = 2; x < width - 2; x++) {
-      const i = y * width + x;
-      const v = answer[i];
-      if (v < least || v < answer[i - 1] || v <= answer[i + 1] || v < answer[i - width] || v <= answer[i + width]) continue;
-      if (v < answer[i - width - 1] || v < answer[i - width + 1] || v <= answer[i + width - 1] || v <= answer[i + width + 1])
-        continue;
+      const v = row[x];
+      if (v < least || v < row[x - 1] || v <= row[x + 1] || v < upper[x] || v <= lower[x]) continue;
+      if (v < upper[x - 1] || v < upper[x + 1] || v <= lower[x - 1] || v <= lower[x + 1]) continue;
       const [px, py] = [(x + 0.5) * step, (y + 0.5) * step];
       const below = answerNear(levels[k - 1], px, py, step);
       const above = answerNear(levels[k + 1], px, py, step);
       if (v < below || v < above) continue;
-      const longer = lengthOver(answer, width, i);
+      const longer = lengthOver([upper, row, lower], x);
       if (longer > EDGE) continue;
       const bend = below - 2 * v + above;
       const shift = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (below - above)) / bend)) : 0;
       const size = sd * 2 ** (shift / STEPS);
-      const dx = vertex(answer[i - 1], v, answer[i + 1]);
-      const dy = vertex(answer[i - width], v, answer[i + width]);
+      const dx = vertex(row[x - 1], v, row[x + 1]);
+      const dy = vertex(upper[x], v, lower[x]);
       spots.push({
         // A halved pixel stands where the upper left of its four did.
         at: [px + (dx - 0.5) * step + 0.5, py + (dy - 0.5) * step + 0.5],
@@ -170,10 +183,10 @@ function vertex(a: number, b: number, c: number): number {
 }
 
 /** How much longer than wide a peak is: the root of the ratio of its two curvatures. */
-function lengthOver(answer: Float32Array, width: number, i: number): number {
-  const xx = answer[i - 1] - 2 * answer[i] + answer[i + 1];
-  const yy = answer[i - width] - 2 * answer[i] + answer[i + width];
-  const xy = (answer[i - width - 1] - answer[i - width + 1] - answer[i + width - 1] + answer[i + width + 1]) / 4;
+function lengthOver([upper, row, lower]: readonly Float32Array[], x: number): number {
+  const xx = row[x - 1] - 2 * row[x] + row[x + 1];
+  const yy = upper[x] - 2 * row[x] + lower[x];
+  const xy = (upper[x - 1] - upper[x + 1] - lower[x - 1] + lower[x + 1]) / 4;
   const [half, root] = [(xx + yy) / 2, Math.hypot((xx - yy) / 2, xy)];
   const [flat, steep] = [half + root, half - root];
   return flat < 0 ? Math.sqrt(steep / flat) : Number.POSITIVE_INFINITY;
