@@ -188,9 +188,8 @@ it('by keys alone a length is measured with a scale, to the pixel', async () => 
   await expect(measured(page)).resolves.toBe(before);
 });
 
-it('a beat is tapped with Space, kept over a reload, and used on the Bench; and marked on a clip', async () => {
-  const page = await station.page(SIZES[0]);
-  await signIn(page, station.url);
+/** A tern whose wing-beat is to be told. */
+async function flyingTern(page: Page): Promise<string> {
   const headers = { origin: station.url };
   const { guides } = (await (await page.request.get(`${station.url}/api/guides`)).json()) as {
     guides: { id: string; slug: string }[];
@@ -199,6 +198,13 @@ it('a beat is tapped with Space, kept over a reload, and used on the Bench; and 
   const id = crypto.randomUUID();
   const data = { version: 0, guideId, label: 'Beat', situation: {}, readings: [], determinations: [], hidden: false };
   expect((await page.request.put(`${station.url}/api/specimens/${id}`, { headers, data })).status()).toBe(200);
+  return id;
+}
+
+it('a beat is tapped with Space, kept over a reload, and used on the Bench; and marked on a clip', async () => {
+  const page = await station.page(SIZES[0]);
+  await signIn(page, station.url);
+  const id = await flyingTern(page);
   await page.goto(`${station.url}/specimens/${id}/bench?character=wing-beat`);
   await page.getByRole('link', { name: 'Count the beat' }).click();
   const pad = page.getByRole('button', { name: /^Tap at each beat/ });
@@ -223,4 +229,54 @@ it('a beat is tapped with Space, kept over a reload, and used on the Bench; and 
   expect(((await (await kept).json()) as { readings: object[] }).readings).toMatchObject([
     { character: 'wing-beat', value: 2, error: 0.016 },
   ]);
+});
+
+it('a beat is marked on a film from a file, moment by moment', async () => {
+  const page = await station.page(SIZES[0]);
+  await signIn(page, station.url);
+  // A second and a half of wings, filmed as a browser films.
+  const film = await page.evaluate(async () => {
+    const canvas = document.createElement('canvas');
+    const pen = canvas.getContext('2d')!;
+    const recorder = new MediaRecorder(canvas.captureStream(30), { mimeType: 'video/webm' });
+    const parts: Blob[] = [];
+    recorder.ondataavailable = ({ data }) => parts.push(data);
+    recorder.start();
+    const begun = performance.now();
+    await new Promise<void>((done) => {
+      const draw = () => {
+        const second = (performance.now() - begun) / 1000;
+        pen.fillStyle = '#9cc';
+        pen.fillRect(0, 0, canvas.width, canvas.height);
+        pen.fillStyle = '#333';
+        pen.fillRect(80, 75 - 60 * Math.sin(4 * Math.PI * second), 140, 8);
+        if (second < 1.5) requestAnimationFrame(draw);
+        else done();
+      };
+      draw();
+    });
+    await new Promise((done) => {
+      recorder.onstop = done;
+      recorder.stop();
+    });
+    return [...new Uint8Array(await new Blob(parts).arrayBuffer())];
+  });
+  await page.goto(`${station.url}/specimens/${await flyingTern(page)}/tempo?source=film`);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a clip' }).click();
+  await (await chooser).setFiles({ name: 'wings.webm', mimeType: 'video/webm', buffer: Buffer.from(film) });
+  const slider = page.getByRole('slider', { name: 'Moment' });
+  for (const second of ['0.25', '0.5', '0.75', '1']) {
+    await slider.fill(second);
+    await page.waitForFunction((at) => Math.abs(document.querySelector('video')!.currentTime - Number(at)) < 0.01, second);
+    await page.getByRole('button', { name: 'Beat here' }).click();
+  }
+  expect(await textOf(page.getByTestId('tempo'))).toMatch(/^4 ± 0\.\d+ beats\/s$/);
+  expect(await faultsOf(page)).toEqual([]);
+  // What is no film is said to be none, and what was marked stays.
+  const other = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Another clip' }).click();
+  await (await other).setFiles({ name: 'wings.mp4', mimeType: 'video/mp4', buffer: Buffer.from('no film') });
+  await page.getByText('The clip cannot be shown').waitFor();
+  expect(await textOf(page.getByTestId('tempo'))).toMatch(/^4 ± /);
 });

@@ -1,4 +1,4 @@
-import { createElement, useEffect, useState } from 'react';
+import { createElement, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { pickFile } from '../../lib/files';
 import { space } from '../../theme';
@@ -21,11 +21,13 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
   const [uri, setUri] = useState<string>();
   const [film, setFilm] = useState<HTMLVideoElement | null>(null);
   const [failed, setFailed] = useState(false);
+  /** Another one than before: what was marked goes once it is there, and stays where it cannot be shown. */
+  const isOther = useRef(false);
   const player = useFilmPlayer(film);
   const take = (chosen: File | undefined) => {
     if (!chosen) return;
     // After a reload the same clip is chosen again: what was marked on it stays.
-    if (file) onOther();
+    isOther.current = file !== undefined;
     setFile(chosen);
   };
   useEffect(() => {
@@ -56,6 +58,10 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
           muted: true,
           playsInline: true,
           'aria-label': 'The clip',
+          onLoadedMetadata() {
+            if (isOther.current) onOther();
+            isOther.current = false;
+          },
           onError: () => setFailed(true),
           style: { width: '100%', maxHeight: 420, borderRadius: 12, background: '#000', filter: 'var(--photo)' },
         })}

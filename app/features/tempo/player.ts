@@ -70,9 +70,30 @@ export function useDrawnPlayer(seconds: number): Player {
   };
 }
 
+/** Beyond the end of any film. */
+const BEYOND = 1e9;
+
+/** A film may not say how long it is (those that browsers record do not): its end is looked for, once. */
+function withItsEnd(film: HTMLVideoElement): () => void {
+  let sought = false;
+  const look = () => {
+    if (film.duration === Number.POSITIVE_INFINITY && !sought) {
+      sought = true;
+      film.currentTime = BEYOND;
+    } else if (sought && Number.isFinite(film.duration)) {
+      sought = false;
+      film.currentTime = 0;
+    }
+  };
+  const events = ['loadedmetadata', 'durationchange'];
+  for (const name of events) film.addEventListener(name, look);
+  return () => events.forEach((name) => film.removeEventListener(name, look));
+}
+
 /** A film that was chosen, played by the browser's own means. */
 export function useFilmPlayer(film: HTMLVideoElement | null): Player | undefined {
   const [, drawn] = useState(0);
+  useEffect(() => (film ? withItsEnd(film) : undefined), [film]);
   useEffect(() => {
     if (!film) return;
     const again = () => drawn((count) => count + 1);
