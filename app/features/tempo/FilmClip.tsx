@@ -21,15 +21,9 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
   const [uri, setUri] = useState<string>();
   const [film, setFilm] = useState<HTMLVideoElement | null>(null);
   const [failed, setFailed] = useState(false);
-  /** Another one than before: what was marked goes once it is there, and stays where it cannot be shown. */
-  const isOther = useRef(false);
+  /** What was marked is of the one that was shown last: it goes once another one is there. */
+  const shown = useRef<File>(undefined);
   const player = useFilmPlayer(film);
-  const take = (chosen: File | undefined) => {
-    if (!chosen) return;
-    // After a reload the same clip is chosen again: what was marked on it stays.
-    isOther.current = file !== undefined;
-    setFile(chosen);
-  };
   useEffect(() => {
     if (!file) return;
     const own = URL.createObjectURL(file);
@@ -40,7 +34,7 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
   return (
     <View style={{ gap: space.s, alignItems: 'stretch' }}>
       <View style={{ alignItems: 'flex-start', gap: space.xs }}>
-        <Button small label={file ? 'Another clip' : 'Choose a clip'} onPress={() => void pickFile('video/*').then(take)} />
+        <Button small label={file ? 'Another clip' : 'Choose a clip'} onPress={() => void pickFile('video/*').then((chosen) => chosen && setFile(chosen))} />
         <Text size="small" quiet>
           It stays on this device.
         </Text>
@@ -59,8 +53,9 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
           playsInline: true,
           'aria-label': 'The clip',
           onLoadedMetadata() {
-            if (isOther.current) onOther();
-            isOther.current = false;
+            // After a reload the same clip is chosen again: what was marked on it stays.
+            if (shown.current && !isSame(shown.current, file!)) onOther();
+            shown.current = file;
           },
           onError: () => setFailed(true),
           style: { width: '100%', maxHeight: 420, borderRadius: 12, background: '#000', filter: 'var(--photo)' },
@@ -69,3 +64,5 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
     </View>
   );
 }
+
+const isSame = (a: File, b: File): boolean => a.name === b.name && a.size === b.size && a.lastModified === b.lastModified;
