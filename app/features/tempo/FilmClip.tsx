@@ -34,7 +34,11 @@ export function FilmClip({ beats, onBeat, onOther }: FilmClipProps) {
   return (
     <View style={{ gap: space.s, alignItems: 'stretch' }}>
       <View style={{ alignItems: 'flex-start', gap: space.xs }}>
-        <Button small label={file ? 'Another clip' : 'Choose a clip'} onPress={() => void pickFile('video/*').then((chosen) => chosen && setFile(chosen))} />
+        <Button
+          small
+          label={file ? 'Another clip' : 'Choose a clip'}
+          onPress={() => void pickFile('video/*').then((chosen) => chosen && setFile(chosen))}
+        />
         <Text size="small" quiet>
           It stays on this device.
         </Text>
