@@ -8,6 +8,7 @@ const TYPES: Record<string, string> = {
   int: 'a whole number',
   boolean: 'true or false',
   array: 'a list',
+  tuple: 'a list',
   object: 'an object',
   record: 'an object',
   null: 'null',
@@ -51,6 +52,25 @@ export function sayIssue(issue: Issue): string {
     default:
       return 'is not as it should be';
   }
+}
+
+type Told = z.core.$ZodIssue;
+
+/**
+ * What is wrong with something that may be one of several things: what is wrong with the one that it is most like, by
+ * its own fields; that it is like none of them, where it is.
+ *
+ * @example points.a of [Infinity, 1], a point or a list of points → points.a[0] should be a number
+ */
+export function unfolded(issue: Told): Told[] {
+  if (issue.code !== 'invalid_union' || !issue.errors.length) return [issue];
+  const likes = issue.errors
+    .map((one) => one.flatMap(unfolded))
+    .filter((one) => one.length && one.every(({ path }) => path.length > 0))
+    .sort((a, b) => a.length - b.length);
+  if (likes.length) return likes[0].map((one) => ({ ...one, path: [...issue.path, ...one.path] }));
+  const ways = new Set(issue.errors.flat().map(({ message }) => message));
+  return [{ ...issue, message: [...ways].join(', or ') || issue.message }];
 }
 
 function tooSmall(least: number, of: string, inclusive: boolean): string {

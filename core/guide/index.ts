@@ -5,3 +5,4 @@ export { Guide, Judgement, ScoreValue, SourcePolicy } from './schema';
 export { FacetName, Facets } from './terms';
 export { PLAIN_FORMS, plainForm } from './plainForms';
 export { fieldPath, readGuide } from './read';
+export { unfolded } from '../shape';

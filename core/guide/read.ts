@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { type Outcome, done, failed } from '../problem';
 import { checkGuide } from './check';
 import type { Problem } from '../problem';
+import { unfolded } from '../shape';
 import { scoresToRead } from './plainScores';
 import { FORMATS, Guide } from './schema';
 
@@ -14,7 +15,7 @@ const MOST = 50;
  */
 export function readGuide(json: unknown): Outcome<Guide> {
   const parsed = parsedGuide(json);
-  if (!parsed.success) return failed(...newer(json), ...parsed.error.issues.flatMap(problemsOf).slice(0, MOST));
+  if (!parsed.success) return failed(...newer(json), ...parsed.error.issues.flatMap(unfolded).flatMap(problemsOf).slice(0, MOST));
   const problems = checkGuide(parsed.data);
   return problems.length > 0 ? failed(...problems.slice(0, MOST)) : done(parsed.data);
 }

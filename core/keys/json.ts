@@ -1,5 +1,6 @@
 import { fieldPath } from '../guide/read';
 import { done, failed, type Outcome, type Problem } from '../problem';
+import { unfolded } from '../shape';
 import { Key } from './schema';
 
 /**
@@ -10,7 +11,7 @@ export function readKey(json: unknown): Outcome<Key> {
   const parsed = Key.safeParse(json);
   if (!parsed.success) {
     return failed(
-      ...parsed.error.issues.slice(0, 50).map((issue) => {
+      ...parsed.error.issues.flatMap(unfolded).slice(0, 50).map((issue) => {
         const field = fieldPath(issue.path);
         return { code: 'key-shape', message: `${field || 'The key'}: ${issue.message}.`, field };
       }),

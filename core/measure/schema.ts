@@ -45,7 +45,11 @@ export type Scale = z.infer<typeof Scale>;
 /** A question to the measuring core: pixels in, values with their errors out. */
 export const MeasureRequest = z.strictObject({
   points: PointSet,
-  quantities: z.array(Quantity).min(1).max(100),
+  quantities: z
+    .array(Quantity)
+    .min(1)
+    .max(100)
+    .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, 'has two of one id; call each otherwise'),
   scale: Scale.optional(),
   /** The same points set again, blind: one set for each repeat after the first. */
   repeats: z.array(PointSet).max(50).optional(),

@@ -3,7 +3,7 @@ import { createReadStream } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { fieldPath, readGuide } from '@plesion/core/guide';
+import { fieldPath, readGuide, unfolded } from '@plesion/core/guide';
 import { checkSent } from '../http/body';
 import { HttpProblem } from '../http/errors';
 import { contentHash } from '../records/contentHash';
@@ -232,7 +232,7 @@ function checkRow<N extends PartName>(name: N, text: string, known: Known): stri
   }
   const parsed = PARTS[name].row.safeParse(json);
   if (!parsed.success) {
-    const [{ path, message }] = parsed.error.issues;
+    const [{ path, message }] = parsed.error.issues.flatMap(unfolded);
     return `${fieldPath(path) || 'the line'}: ${message}`;
   }
   return CHECKS[name](parsed.data as Row<N>, known);

@@ -1,7 +1,7 @@
 import type { ProblemBody } from '@plesion/contract';
 import type { Role } from '@plesion/contract/roles';
 import type { Problem } from '@plesion/core';
-import { fieldPath } from '@plesion/core/guide';
+import { fieldPath, unfolded } from '@plesion/core/guide';
 import type { ZodError } from 'zod';
 import { LONGEST_NAME } from './names';
 
@@ -47,11 +47,14 @@ export function badRequest(problems: readonly Problem[]): HttpProblem {
 
 export function badShape(error: ZodError, root: string): HttpProblem {
   return badRequest(
-    error.issues.slice(0, 20).map((issue) => {
-      const unknown = issue.code === 'unrecognized_keys' ? [issue.keys[0]] : [];
-      const path = [...issue.path, ...unknown].map((part) => (typeof part === 'string' ? part.slice(0, LONGEST_NAME) : part));
-      const field = fieldPath(path) || root;
-      return { code: 'bad-shape', message: `${field}: ${issue.message}.`, field };
-    }),
+    error.issues
+      .flatMap(unfolded)
+      .slice(0, 20)
+      .map((issue) => {
+        const unknown = issue.code === 'unrecognized_keys' ? [issue.keys[0]] : [];
+        const path = [...issue.path, ...unknown].map((part) => (typeof part === 'string' ? part.slice(0, LONGEST_NAME) : part));
+        const field = fieldPath(path) || root;
+        return { code: 'bad-shape', message: `${field}: ${issue.message}.`, field };
+      }),
   );
 }

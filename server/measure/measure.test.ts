@@ -99,7 +99,9 @@ describe('POST /api/measurements', () => {
     );
     for (const { message } of warnings) expect(message).toMatch(/[.]$/);
     const shape = await ask({ points: { a: [null, 3] }, quantities: [width] }).expect(400);
-    expect(shape.body).toMatchObject({ field: expect.stringMatching(/points/) });
+    expect(shape.body).toMatchObject({ field: 'points.a[0]', message: 'points.a[0]: should be a number.' });
+    const twice = await ask({ points: { a: [1, 3], b: [5, 5] }, quantities: [width, width] }).expect(400);
+    expect(twice.body).toMatchObject({ field: 'quantities', message: 'quantities: has two of one id; call each otherwise.' });
   });
 
   it('a token that may only read may ask it; a stranger may not', async () => {
