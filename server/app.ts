@@ -91,7 +91,7 @@ export function createApp(
           'worker-src': ["'self'", 'blob:'],
           'img-src': ["'self'", 'data:', 'blob:'],
           'media-src': ["'self'", 'blob:'],
-          'connect-src': ["'self'"],
+          'connect-src': ["'self'", 'blob:'],
           'font-src': ["'self'", 'data:'],
           'upgrade-insecure-requests': null,
         },

@@ -2,6 +2,7 @@ import type { PixelPoint } from '@plesion/core/measure';
 import { createElement, useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
+import { pixelSource } from './pixelSource';
 import type { Size } from './view';
 
 const ACROSS = 132;
@@ -20,12 +21,12 @@ interface LoupeProps {
 export function Loupe({ image, at: [x, y], scale, away, room }: LoupeProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    const paper = canvas.current?.getContext?.('2d');
+    const paper = canvas.current?.getContext?.('2d', { willReadFrequently: true });
     if (!paper) return;
     const seen = ACROSS / scale;
     paper.imageSmoothingEnabled = false;
     paper.clearRect(0, 0, ACROSS, ACROSS);
-    paper.drawImage(image, x - seen / 2, y - seen / 2, seen, seen, 0, 0, ACROSS, ACROSS);
+    paper.drawImage(pixelSource(image), x - seen / 2, y - seen / 2, seen, seen, 0, 0, ACROSS, ACROSS);
     const middle = ACROSS / 2;
     // A pale line on a dark one is seen on any ground.
     for (const [width, ink] of [

@@ -1,4 +1,5 @@
 import type { PixelPoint, Spot } from '@plesion/core/measure';
+import { pixelSource } from './pixelSource';
 
 /** Pixels of a part of the photo, RGBA. */
 export interface Pixels {
@@ -40,7 +41,7 @@ export function pixelsOf(image: HTMLImageElement, { left, top, width, height }: 
   canvas.width = width;
   canvas.height = height;
   const paper = canvas.getContext('2d', { willReadFrequently: true })!;
-  paper.drawImage(image, left, top, width, height, 0, 0, width, height);
+  paper.drawImage(pixelSource(image), left, top, width, height, 0, 0, width, height);
   return { width, height, data: paper.getImageData(0, 0, width, height).data };
 }
 
