@@ -3,7 +3,9 @@ import { createElement, useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius } from '../../theme';
 import type { Part } from './looking';
+import { LargePhoto, SQUARE } from './LargePhoto';
 import { Loupe } from './Loupe';
+import { useLevels } from './pixelSource';
 import { PointMarks } from './PointMarks';
 import { pointsOf, type Step } from './steps';
 import { heldPoint, type Held, hold, keyed, move, nearest, place, type Table } from './table';
@@ -65,6 +67,7 @@ export function PhotoTable({
 }: PhotoTableProps) {
   const surface = useRef<HTMLElement>(null);
   const photo = useMemo<Size>(() => ({ width: image.naturalWidth, height: image.naturalHeight }), [image]);
+  const levels = useLevels(image);
   const [room, setRoom] = useState<Size>();
   const [chosen, setView] = useState<Placed>();
   const view = room && (chosen ?? fit(photo, room));
@@ -166,7 +169,11 @@ export function PhotoTable({
       >
         {view && (
           <>
-            {createElement('div', { style: layerOf(view) }, createElement(Drawn, { image, large: view.scale > 3 }))}
+            {levels ? (
+              <LargePhoto levels={levels} view={view} room={room} />
+            ) : (
+              createElement('div', { style: layerOf(view) }, createElement(Drawn, { image, large: view.scale > SQUARE }))
+            )}
             <PointMarks
               steps={steps}
               table={table}
