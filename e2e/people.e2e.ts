@@ -132,7 +132,7 @@ it('a reviewer goes through the desk by keys alone: agrees, names, takes back, a
   const label = () => textOf(page.getByRole('heading', { level: 2 }).first());
   /** Press a key; another record is at hand then. */
   const say = async (key: string): Promise<string> => {
-    const before = (await label())!;
+    const before = await label();
     await page.keyboard.press(key);
     await page.waitForFunction(
       (was) => document.querySelector('h2, [role=heading][aria-level="2"]')?.textContent !== was,

@@ -60,7 +60,7 @@ export const wrongIn = <T extends FieldValues>(schema: z.ZodType, typed: T): Wro
 export function useKeptForm<T extends FieldValues, R>(options: KeptFormOptions<T, R>): KeptForm<T> {
   const { name, typed: shape, first, check, send, onSent, fieldOf } = options;
   const kept = useMemo(() => keptForm(name, shape), [name, shape]);
-  const fields = useRef(new Map<string, { mount?: boolean } | undefined>());
+  const fields = useRef(new Map<string, unknown>());
   /** What was found wrong last. */
   const flagged = useRef<FieldPath<T>[]>([]);
   const sending = useRef(false);
@@ -68,7 +68,7 @@ export function useKeptForm<T extends FieldValues, R>(options: KeptFormOptions<T
   const form = useForm<T>({
     defaultValues,
     resolver(values, _context, { names = [], fields: inForm }) {
-      for (const field of names) fields.current.set(field, get(inForm, field) as { mount?: boolean });
+      for (const field of names) fields.current.set(field, get(inForm, field));
       const wrong = Object.entries(check?.(values) ?? {}).filter(([, message]) => message) as [FieldPath<T>, string][];
       flagged.current = wrong.map(([field]) => field);
       const errors: FieldErrors<T> = {};
@@ -86,7 +86,7 @@ export function useKeptForm<T extends FieldValues, R>(options: KeptFormOptions<T
         for (const field of flagged.current) if (!wrong?.[field]) form.clearErrors(field);
       }).unsubscribe,
   );
-  const isShown = (field: string) => Boolean(fields.current.get(field)?.mount);
+  const isShown = (field: string) => Boolean((fields.current.get(field) as { mount?: boolean } | undefined)?.mount);
   const typed = watch();
   const refuse = (error: unknown) => {
     const path = error instanceof RequestProblem ? error.body.field : undefined;
