@@ -46,23 +46,35 @@ export function FormPart<T extends FieldValues>({ control, name, children }: For
 }
 
 interface FormEndProps {
-  form: Pick<KeptForm<FieldValues>, 'problem' | 'submit' | 'busy'>;
+  form: Pick<KeptForm<FieldValues>, 'problem' | 'submit' | 'busy' | 'forget'>;
   /** What the button that sends it says. */
   label: string;
   hint?: string;
   disabled?: boolean;
   /** One of several on its screen. */
   plain?: boolean;
-  /** Other buttons, before it. */
+  /** What leaves it, and forgets what was typed. */
+  leave?: { label: string; onLeave: () => void };
+  /** Other buttons, before these. */
   children?: ReactNode;
 }
 
 /** Below a form: what is wrong with none of its fields, and what sends it. */
-export const FormEnd = ({ form, label, hint, disabled, plain, children }: FormEndProps) => (
+export const FormEnd = ({ form, label, hint, disabled, plain, leave, children }: FormEndProps) => (
   <>
     {form.problem && <Notice kind="problem">{form.problem}</Notice>}
     <Row justify="end">
       {children}
+      {leave && (
+        <Button
+          kind="quiet"
+          label={leave.label}
+          onPress={() => {
+            form.forget();
+            leave.onLeave();
+          }}
+        />
+      )}
       <Button
         kind={plain ? 'plain' : 'main'}
         label={label}

@@ -6,7 +6,6 @@ import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { today } from '../../lib/dates';
 import type { Wrongs } from '../../lib/useKeptForm';
-import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Form, FormEnd, FormPart } from '../../ui/Form';
@@ -164,18 +163,7 @@ export function MemberForm({ guide, guideId, members, pens, member, onDone }: Pr
         <KnownField control={control} name="pen" label="Pen or cage" known={pens} />
         <ChoiceGroup label="It is" options={STATUS} chosen={[typed.status]} onChange={([status]) => change({ status })} />
         <FormTextField control={control} name="note" label="Note" multiline />
-        <FormEnd form={form} label="Write it down">
-          {member && (
-            <Button
-              kind="quiet"
-              label="Cancel"
-              onPress={() => {
-                form.forget();
-                onDone(member.id);
-              }}
-            />
-          )}
-        </FormEnd>
+        <FormEnd form={form} label="Write it down" leave={member && { label: 'Cancel', onLeave: () => onDone(member.id) }} />
       </Form>
     </Card>
   );

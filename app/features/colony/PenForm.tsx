@@ -56,13 +56,10 @@ export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone 
   });
   const remove = useColonyWrite(guideId, async () => {
     const sent = await write(form.typed, true);
-    leave();
-    return sent;
-  });
-  const leave = () => {
     form.forget();
     onDone();
-  };
+    return sent;
+  });
   const { control } = form;
   return (
     <Form submit={form.submit}>
@@ -85,11 +82,10 @@ export function PenForm({ guide, guideId, pens, pen, isEmpty, name = '', onDone 
       )}
       <FormTextField control={control} name="note" label="Note" multiline />
       {remove.problem && <Notice kind="problem">{remove.problem}</Notice>}
-      <FormEnd form={form} label="Write the pen down">
+      <FormEnd form={form} label="Write the pen down" leave={{ label: 'Cancel', onLeave: onDone }}>
         {pen && isEmpty && (
           <Button kind="quiet" label="Remove this pen" busy={remove.busy} onPress={() => remove.write(undefined)} />
         )}
-        <Button kind="quiet" label="Cancel" onPress={leave} />
       </FormEnd>
     </Form>
   );

@@ -2,7 +2,6 @@ import type { ColonyMember } from '@plesion/contract/colony';
 import { SEPARATED, type Separated } from '@plesion/core/heredity/schema';
 import { z } from 'zod';
 import { today } from '../../lib/dates';
-import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Form, FormEnd, FormPart } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
@@ -45,16 +44,7 @@ export function SeparationForm({ guideId, member, pen, onDone }: Props) {
         />
       </FormPart>
       <FormTextField control={form.control} name="on" label="Seen on" hint="As YYYY-MM-DD." />
-      <FormEnd form={form} label="Write it down">
-        <Button
-          kind="quiet"
-          label="Not now"
-          onPress={() => {
-            form.forget();
-            onDone();
-          }}
-        />
-      </FormEnd>
+      <FormEnd form={form} label="Write it down" leave={{ label: 'Not now', onLeave: onDone }} />
     </Form>
   );
 }

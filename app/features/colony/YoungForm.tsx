@@ -131,16 +131,11 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
           />
         )}
       </Row>
-      <FormEnd form={form} label={`Write ${rows.length === 1 ? 'it' : `all ${rows.length}`} down`}>
-        <Button
-          kind="quiet"
-          label="Not now"
-          onPress={() => {
-            form.forget();
-            onDone();
-          }}
-        />
-      </FormEnd>
+      <FormEnd
+        form={form}
+        label={`Write ${rows.length === 1 ? 'it' : `all ${rows.length}`} down`}
+        leave={{ label: 'Not now', onLeave: onDone }}
+      />
     </Form>
   );
 }

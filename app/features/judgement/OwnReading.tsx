@@ -71,7 +71,7 @@ export function OwnReading({ guideId, guide, judgement, onJudge }: OwnReadingPro
       <Row>
         <Button
           small
-          label="Let my own reading count"
+          label="Use my own reading"
           onPress={() => onJudge({ ...judgement, reader: { name, rho, ...(some ? { eye } : {}) } })}
         />
       </Row>

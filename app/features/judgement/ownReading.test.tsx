@@ -44,7 +44,7 @@ it('one’s own reading of a mark is told beside the guide’s, and counts when 
   const rho = Math.round(100 * rhoOf(prior, { answers: 40, right: 20 }).rho) / 100;
   expect(rho).toBeLessThan(prior);
   await shown(`As you have practised: ${fringe.label} ${rho.toFixed(2)} (the guide’s ${prior.toFixed(2)}).`);
-  await press('Let my own reading count');
+  await press('Use my own reading');
   expect(onJudge).toHaveBeenCalledWith({ treatment: 'any', reader: { name: 'mira', rho: { 'leg-fringe': rho } } });
 });
 
@@ -59,7 +59,7 @@ it('values by eye count as one’s eye is known, from five on', async () => {
   await shown(
     `As you have practised: ${ratio.label} by eye ${Math.round(100 * (eye.ratio - 1))} in a hundred too much in the middle, scattering by ${Math.round(100 * eye.spread)} in a hundred.`,
   );
-  await press('Let my own reading count');
+  await press('Use my own reading');
   expect(onJudge).toHaveBeenCalledWith({ reader: { name: 'mira', rho: {}, eye: { [ratio.id]: eye } } });
 });
 

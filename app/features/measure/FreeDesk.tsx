@@ -28,7 +28,7 @@ export function FreeDesk({ id, bench, tool, photo }: FreeDeskProps) {
         name={`${id} free ${tool}`}
         tool={TOOL[tool]}
         photo={photo}
-        keep={{ label: 'Keep it as a note', put, said: bench.state.content.situation.note }}
+        keep={{ label: 'Save as a note', put, said: bench.state.content.situation.note }}
       />
     </Screen>
   );

@@ -149,19 +149,19 @@ function Follow({ id, view, weight }: { id: string; view: OwnView; weight: numbe
       {role !== 'learner' && (
         <Row>
           <Button
-            label={now === 'followed' ? 'Follow them as they are now' : 'Follow them'}
+            label={now === 'followed' ? 'Update them' : 'Follow them'}
             busy={follow.isPending && follow.variables === 'followed'}
             onPress={() => follow.mutate('followed')}
           />
           <Button
-            label="Keep them beside"
+            label="Add them, left out"
             busy={follow.isPending && follow.variables === 'beside'}
             onPress={() => follow.mutate('beside')}
           />
           {now !== 'none' && (
             <Button
               kind="quiet"
-              label="Without them"
+              label="Remove them"
               busy={follow.isPending && follow.variables === 'none'}
               onPress={() => follow.mutate('none')}
             />

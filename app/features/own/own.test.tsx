@@ -83,9 +83,9 @@ it('makes them a source of the guide, beside it, or none, each on the version th
   await press('30 specimens');
   await press('Follow them');
   await shown(/^They are followed in this guide/);
-  await press('Keep them beside');
+  await press('Add them, left out');
   await shown(/^They are kept in this guide beside the books/);
-  await press('Without them');
+  await press('Remove them');
   await shown('They are no source of this guide yet.');
   expect(sent()).toEqual([
     { version: 4, followed: 'followed', weight: 30 },

@@ -137,8 +137,8 @@ function Making({ set, guide }: { set?: SetSource; guide?: string }) {
         )}
         {stored.data && (
           <Card>
-            <FormEnd form={{ ...form, submit: () => save(true) }} label="Give it">
-              <Button label="Save, not given yet" busy={form.busy} onPress={() => save(false)} />
+            <FormEnd form={{ ...form, submit: () => save(true) }} label="Hand it out">
+              <Button label="Save, not handed out yet" busy={form.busy} onPress={() => save(false)} />
             </FormEnd>
           </Card>
         )}

@@ -86,13 +86,13 @@ function SetActs({ set, again }: { set: SetSource; again: () => void }) {
     <Card title="The set">
       <Text>
         {!given
-          ? 'Not given yet: learners do not see it.'
+          ? 'Not handed out yet: learners do not see it.'
           : closed
             ? 'Closed: nobody begins or answers any more.'
             : 'Given: send the address of the set to your group, or let them find it under Practice.'}
       </Text>
       <Row gap="m" align="center">
-        {!given && <Button kind="main" label="Give it" busy={change.isPending} onPress={() => change.mutate({ given: true })} />}
+        {!given && <Button kind="main" label="Hand it out" busy={change.isPending} onPress={() => change.mutate({ given: true })} />}
         {given && (
           <Button
             label={closed ? 'Open it again' : 'Close it'}

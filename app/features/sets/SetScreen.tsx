@@ -78,7 +78,7 @@ function Cover({ view }: { view: SetView }) {
         >{`You have ${minutes === 1 ? 'one minute' : `${minutes} minutes`} for all of it, from when you begin.`}</Text>
       )}
       {closed && <Notice kind="note">This set is closed: nobody begins it any more.</Notice>}
-      {!given && <Notice kind="note">This set is not given yet: learners do not see it.</Notice>}
+      {!given && <Notice kind="note">This set is not handed out yet: learners do not see it.</Notice>}
       {begin.error && <Notice kind="problem">{begin.error.message}</Notice>}
       <Row gap="m" align="center">
         {!closed && <Button kind="main" label="Begin" busy={begin.isPending} onPress={() => begin.mutate()} />}

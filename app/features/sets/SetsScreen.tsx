@@ -49,7 +49,7 @@ export function SetsScreen() {
                         set.minutes && `${set.minutes} min`,
                         titleOf(set),
                         !set.given
-                          ? 'not given yet'
+                          ? 'not handed out yet'
                           : set.closed
                             ? 'closed'
                             : set.answered > 0 && `${set.answered} answered by you`,

@@ -164,15 +164,15 @@ describe('a set that is made', () => {
     await shown(/^3: /);
     await pressButton('Remove item 2');
     await waitFor(() => expect(screen.queryByText(/^3: /)).toBeNull());
-    await press('Give it');
+    await press('Hand it out');
     await shown('Give it a title.');
     await type('Title', 'Two crabs');
     await type('Time limit', 'soon');
-    await press('Give it');
+    await press('Hand it out');
     await shown(/^Give it as a number/);
     await type('Time limit', '10');
     const [first, second] = ['1', '2'].map((n) => screen.getByText(new RegExp(`^${n}: `)).props.children as string);
-    await press('Give it');
+    await press('Hand it out');
     await waitFor(() => expect(mockReplace).toHaveBeenCalledWith(expect.stringMatching(/\/results$/)));
     const [{ body }] = sent('writePracticeSet') as unknown as { body: SetSource }[];
     expect(body).toMatchObject({ version: 0, title: 'Two crabs', kind: 'lesson', minutes: 10, given: true, guideVersion: 1 });
@@ -231,7 +231,7 @@ it('the sets are listed with where each stands; who learns makes none', async ()
   await showScreen(<SetsScreen />);
   await shown('First crabs');
   screen.getByText(/1 answered by you/);
-  screen.getByText(/not given yet/);
+  screen.getByText(/not handed out yet/);
   screen.getByText('Make a set');
   mockRole = 'learner';
   await showScreen(<SetsScreen />);
