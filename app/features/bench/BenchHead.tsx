@@ -27,12 +27,15 @@ interface BenchHeadProps {
   guide: Guide;
   state: DraftState;
   answer?: Standing;
+  /** Its plate comes a moment after the page has opened; its room is kept. */
+  drawn: boolean;
 }
 
 /** The specimen as it is known so far: its plate as read, its name as it stands, where and when. */
-export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answer }: BenchHeadProps) {
+export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answer, drawn }: BenchHeadProps) {
   const { content } = state;
-  const plate = answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
+  const plate =
+    drawn && answer && formPlate(guide, answer.forms[0].form, mainView(guide), 'thumb', traitsRead(guide, content.readings));
   return (
     <Stack gap="m">
       {visit && (

@@ -77,7 +77,14 @@ function PhoneBench({ id, visit, bench }: PartProps) {
           </View>
         }
       >
-        <BenchHead id={id} visit={visit} guide={guide} state={(calm ?? bench).state} answer={(calm ?? bench).answer} />
+        <BenchHead
+          id={id}
+          visit={visit}
+          guide={guide}
+          state={(calm ?? bench).state}
+          answer={(calm ?? bench).answer}
+          drawn={calm !== undefined}
+        />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
@@ -151,7 +158,14 @@ function WideBench({ id, visit, bench }: PartProps) {
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
           {help && <KeyHelp keys={KEY_HELP} onClose={() => setHelp(false)} />}
-          <BenchHead id={id} visit={visit} guide={guide} state={(calm ?? bench).state} answer={(calm ?? bench).answer} />
+          <BenchHead
+            id={id}
+            visit={visit}
+            guide={guide}
+            state={(calm ?? bench).state}
+            answer={(calm ?? bench).answer}
+            drawn={calm !== undefined}
+          />
           <SavingTrouble draft={bench.draft} state={state} />
           <WeighTrouble error={bench.weighError} />
           {chosen && (

@@ -119,7 +119,7 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
       contentContainerStyle={[styles.wall, wide && styles.wallWide]}
       columnWrapperStyle={styles.cells}
       // On a phone the panel leaves room for one row; what is below comes once it is painted.
-      initialNumToRender={columns * (wide ? 4 : 2)}
+      initialNumToRender={columns * (wide ? 4 : 1)}
       maxToRenderPerBatch={columns * 3}
       windowSize={5}
       ListHeaderComponent={wide ? undefined : panel}
