@@ -46,7 +46,7 @@ function Trial({ send, onSent }: { send: (typed: Typed) => unknown; onSent?: () 
           onChange={([kind]) => form.change({ kind })}
         />
       </FormPart>
-      <FormEnd form={form} label="Save" />
+      <FormEnd form={form} label="Save" leave={{ label: 'Cancel', onLeave: () => onSent?.() }} />
     </Form>
   );
 }
@@ -103,6 +103,18 @@ describe('a form', () => {
     render(<Trial send={send} />);
     expect(screen.getByLabelText('Name').props.value).toBe('Moth 7');
     expect(screen.getByRole('radio', { name: 'an egg' })).toBeChecked();
+  });
+
+  it('that is left forgets what was typed, and sends nothing', async () => {
+    const [send, onLeave] = [jest.fn(), jest.fn()];
+    const { unmount } = render(<Trial send={send} onSent={onLeave} />);
+    await type('Name', 'Moth 7');
+    await press('Cancel');
+    expect(onLeave).toHaveBeenCalledTimes(1);
+    await act(async () => unmount());
+    render(<Trial send={send} />);
+    expect(screen.getByLabelText('Name').props.value).toBe('');
+    expect(send).not.toHaveBeenCalled();
   });
 
   it('is refused at the field that is named, and below it where that is not shown', async () => {

@@ -171,9 +171,11 @@ const writeOf = ({ version, title, guideId, kind, minutes, items }: Draft, guide
 };
 
 function problemsOf(draft: Draft, guideVersion: number | undefined): Wrongs<Draft> {
+  const wrong: Record<string, string> = {};
   const { minutes } = draft;
   if (minutes.trim() !== '' && numberOf(minutes) === undefined)
-    return { minutes: 'Give it as a number of minutes, or leave it out.' };
-  const issue = SetWrite.safeParse(writeOf(draft, guideVersion, true)).error?.issues[0];
-  return issue ? { [String(issue.path[0])]: sentence(issue.message) } : {};
+    wrong.minutes = 'Give it as a number of minutes, or leave it out.';
+  for (const { path, message } of SetWrite.safeParse(writeOf(draft, guideVersion, true)).error?.issues ?? [])
+    wrong[String(path[0])] ??= sentence(message);
+  return wrong;
 }
