@@ -56,6 +56,11 @@ interface PartProps {
   bench: Bench;
 }
 
+function Head({ id, visit, bench, calm }: PartProps & { calm?: Bench }) {
+  const { stored, state, answer } = calm ?? bench;
+  return <BenchHead {...{ id, visit, state, answer }} guide={stored.guide} drawn={calm !== undefined} />;
+}
+
 function PhoneBench({ id, visit, bench }: PartProps) {
   const {
     stored: { guide },
@@ -77,14 +82,7 @@ function PhoneBench({ id, visit, bench }: PartProps) {
           </View>
         }
       >
-        <BenchHead
-          id={id}
-          visit={visit}
-          guide={guide}
-          state={(calm ?? bench).state}
-          answer={(calm ?? bench).answer}
-          drawn={calm !== undefined}
-        />
+        <Head id={id} visit={visit} bench={bench} calm={calm} />
         <SavingTrouble draft={bench.draft} state={state} />
         <WeighTrouble error={bench.weighError} />
         {answer && <NextLook bench={bench} answer={answer} chosen={next} onChoose={setNext} />}
@@ -158,14 +156,7 @@ function WideBench({ id, visit, bench }: PartProps) {
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
           {help && <KeyHelp keys={KEY_HELP} onClose={() => setHelp(false)} />}
-          <BenchHead
-            id={id}
-            visit={visit}
-            guide={guide}
-            state={(calm ?? bench).state}
-            answer={(calm ?? bench).answer}
-            drawn={calm !== undefined}
-          />
+          <Head id={id} visit={visit} bench={bench} calm={calm} />
           <SavingTrouble draft={bench.draft} state={state} />
           <WeighTrouble error={bench.weighError} />
           {chosen && (

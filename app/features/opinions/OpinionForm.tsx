@@ -11,7 +11,7 @@ import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Form, FormEnd, FormPart } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
-import { KindChoice } from '../records/KindChoice';
+import { KindPart } from '../records/KindPart';
 import { CERTAINTY_LABELS } from '../records/situationText';
 import { MarksSeen } from './MarksSeen';
 
@@ -55,7 +55,7 @@ export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
     send: (typed) => send({ id: typed.id, opinion: opinionOf(typed), by: typed.by.trim() }),
   });
   const { control, change } = form;
-  const { told, taxon, facets, certainty, readings } = form.typed;
+  const { told, certainty, readings } = form.typed;
   return (
     <Card title="What do you make of it?">
       <Form submit={form.submit}>
@@ -70,15 +70,7 @@ export function OpinionForm({ askId, guide, outside, send }: OpinionFormProps) {
         />
         {told && (
           <>
-            <FormPart control={control} name="taxon">
-              <KindChoice
-                label="What it is"
-                guide={guide}
-                taxon={taxon}
-                facets={facets}
-                onChange={(next, nextFacets) => change({ taxon: next, facets: nextFacets })}
-              />
-            </FormPart>
+            <KindPart form={form} guide={guide} />
             <ChoiceGroup
               label="How sure"
               options={CERTAINTIES.map((id) => ({ id, label: CERTAINTY_LABELS[id] }))}

@@ -8,10 +8,10 @@ import { z } from 'zod';
 import { today } from '../../lib/dates';
 import { useKeptForm } from '../../lib/useKeptForm';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
-import { Form, FormEnd, FormPart } from '../../ui/Form';
+import { Form, FormEnd } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Text } from '../../ui/Text';
-import { KindChoice } from '../records/KindChoice';
+import { KindPart } from '../records/KindPart';
 import { EvidenceField } from './EvidenceField';
 import { idOf, type Verified, verificationApi, verificationsOf } from './verificationApi';
 
@@ -70,7 +70,7 @@ export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
     },
   });
   const { control, change } = form;
-  const { kind, taxon, facets, chance, sameCall, photo, file } = form.typed;
+  const { kind, chance, sameCall, photo, file } = form.typed;
   return (
     <Form submit={form.submit}>
       <ChoiceGroup
@@ -82,15 +82,7 @@ export function OutcomeForm({ of, guide, onSaved }: OutcomeFormProps) {
       <Text size="small" strong quiet>
         What it is
       </Text>
-      <FormPart control={control} name="taxon">
-        <KindChoice
-          label="What it is"
-          guide={guide}
-          taxon={taxon}
-          facets={facets}
-          onChange={(next, nextFacets) => change({ taxon: next, facets: nextFacets })}
-        />
-      </FormPart>
+      <KindPart form={form} guide={guide} />
       <ChoiceGroup
         label="Such a word is itself wrong in"
         options={CHANCES.map((id) => ({ id, label: sayChance(id) }))}
