@@ -33,7 +33,7 @@ it('a keeper makes a set and invites; who comes by the link takes it by keys alo
   await keeper.getByRole('button', { name: 'Add them' }).click();
   await keeper.getByText(/^2: /).waitFor();
   expect(await faultsOf(keeper)).toEqual([]);
-  await keeper.getByRole('button', { name: 'Give it' }).click();
+  await keeper.getByRole('button', { name: 'Hand it out' }).click();
   await keeper.getByText('Nobody has begun it yet.').waitFor();
   await keeper.goto(`${station.url}/people`);
   await keeper.getByRole('radiogroup', { name: 'They come as' }).getByRole('radio', { name: 'learner' }).click();
