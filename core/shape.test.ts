@@ -11,9 +11,7 @@ const Set = z.object({
 });
 
 const said = (value: unknown): string[] =>
-  Set.safeParse(value)
-    .error!.issues.flatMap(unfolded)
-    .map(({ path, message }) => `${path.join('.')}: ${message}`);
+  unfolded(Set.safeParse(value).error!.issues, 20).map(({ path, message }) => `${path.join('.')}: ${message}`);
 
 describe('what is wrong with one of several things', () => {
   it('is what is wrong with the one that it is most like', () => {

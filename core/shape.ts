@@ -57,15 +57,19 @@ export function sayIssue(issue: Issue): string {
 type Told = z.core.$ZodIssue;
 
 /**
- * What is wrong with something that may be one of several things: what is wrong with the one that it is most like, by
- * its own fields; that it is like none of them, where it is.
+ * The first so many things that are wrong. Of something that may be one of several things: what is wrong with the one
+ * that it is most like, by its own fields; all that it may be, where it is like none of them.
  *
  * @example points.a of [Infinity, 1], a point or a list of points → points.a[0] should be a number
  */
-export function unfolded(issue: Told): Told[] {
+export const unfolded = (issues: readonly Told[], most: number): Told[] =>
+  // Each is one at the least: no more of a body that is wrong throughout has to be looked at.
+  issues.slice(0, most).flatMap(asOne).slice(0, most);
+
+function asOne(issue: Told): Told[] {
   if (issue.code !== 'invalid_union' || !issue.errors.length) return [issue];
   const likes = issue.errors
-    .map((one) => one.flatMap(unfolded))
+    .map((one) => one.flatMap(asOne))
     .filter((one) => one.length && one.every(({ path }) => path.length > 0))
     .sort((a, b) => a.length - b.length);
   if (likes.length) return likes[0].map((one) => ({ ...one, path: [...issue.path, ...one.path] }));

@@ -15,7 +15,7 @@ const MOST = 50;
  */
 export function readGuide(json: unknown): Outcome<Guide> {
   const parsed = parsedGuide(json);
-  if (!parsed.success) return failed(...newer(json), ...parsed.error.issues.flatMap(unfolded).flatMap(problemsOf).slice(0, MOST));
+  if (!parsed.success) return failed(...newer(json), ...unfolded(parsed.error.issues, MOST).flatMap(problemsOf).slice(0, MOST));
   const problems = checkGuide(parsed.data);
   return problems.length > 0 ? failed(...problems.slice(0, MOST)) : done(parsed.data);
 }

@@ -11,7 +11,7 @@ export function readKey(json: unknown): Outcome<Key> {
   const parsed = Key.safeParse(json);
   if (!parsed.success) {
     return failed(
-      ...parsed.error.issues.flatMap(unfolded).slice(0, 50).map((issue) => {
+      ...unfolded(parsed.error.issues, 50).map((issue) => {
         const field = fieldPath(issue.path);
         return { code: 'key-shape', message: `${field || 'The key'}: ${issue.message}.`, field };
       }),

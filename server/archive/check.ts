@@ -232,7 +232,7 @@ function checkRow<N extends PartName>(name: N, text: string, known: Known): stri
   }
   const parsed = PARTS[name].row.safeParse(json);
   if (!parsed.success) {
-    const [{ path, message }] = parsed.error.issues.flatMap(unfolded);
+    const [{ path, message }] = unfolded(parsed.error.issues, 1);
     return `${fieldPath(path) || 'the line'}: ${message}`;
   }
   return CHECKS[name](parsed.data as Row<N>, known);

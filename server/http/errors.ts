@@ -47,14 +47,11 @@ export function badRequest(problems: readonly Problem[]): HttpProblem {
 
 export function badShape(error: ZodError, root: string): HttpProblem {
   return badRequest(
-    error.issues
-      .flatMap(unfolded)
-      .slice(0, 20)
-      .map((issue) => {
-        const unknown = issue.code === 'unrecognized_keys' ? [issue.keys[0]] : [];
-        const path = [...issue.path, ...unknown].map((part) => (typeof part === 'string' ? part.slice(0, LONGEST_NAME) : part));
-        const field = fieldPath(path) || root;
-        return { code: 'bad-shape', message: `${field}: ${issue.message}.`, field };
-      }),
+    unfolded(error.issues, 20).map((issue) => {
+      const unknown = issue.code === 'unrecognized_keys' ? [issue.keys[0]] : [];
+      const path = [...issue.path, ...unknown].map((part) => (typeof part === 'string' ? part.slice(0, LONGEST_NAME) : part));
+      const field = fieldPath(path) || root;
+      return { code: 'bad-shape', message: `${field}: ${issue.message}.`, field };
+    }),
   );
 }

@@ -49,6 +49,7 @@ export const onceWeighed = (bench: Bench | undefined): Bench | undefined =>
 
 /** A specimen on the bench: its guide, its readings, its standing, and the character at hand. */
 export function useBench(id: string): { bench?: Bench; guideless?: boolean; error: unknown; retry: () => void } {
+  // Once, and as it is rendered: sooner than what it will be asked about is here.
   useState(wakeWorker);
   const { draft, state, error, refetch } = useDraft(id);
   const guide = useGuide(state?.content.guideId);

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { createStore } from '../../lib/store';
 import { whenIdle } from '../../lib/whenIdle';
 
 /** Larger photos, in pixels, are not held decoded: four bytes a pixel, and a third more for the copies. */
@@ -17,20 +18,15 @@ export interface DecodeRequest {
 }
 
 const held = new WeakMap<HTMLImageElement, Levels>();
-const listeners = new Set<() => void>();
-const tell = () => listeners.forEach((listener) => listener());
+/** How often one came to be held. */
+const changes = createStore(0);
 
 /** What single pixels of a photo are read from without waiting: the photo itself until it was decoded for that. */
 export const pixelSource = (image: HTMLImageElement): ImageBitmap | HTMLImageElement => held.get(image)?.[0] ?? image;
 
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => void listeners.delete(listener);
-};
-
 /** The copies of a large photo, once they are there; undefined for one that needs none. */
 export function useLevels(image: HTMLImageElement): Levels | undefined {
-  const levels = useSyncExternalStore(subscribe, () => held.get(image));
+  const levels = useSyncExternalStore(changes.subscribe, () => held.get(image));
   return levels && levels.length > 1 ? levels : undefined;
 }
 
@@ -52,7 +48,7 @@ export function holdPixels(image: HTMLImageElement): () => void {
       // Both are upright: they are as large as one another. Otherwise the photo itself is read from, and takes longer.
       if (levels?.[0].width !== width) return levels?.forEach((level) => level.close());
       held.set(image, levels);
-      tell();
+      changes.set(changes.get() + 1);
     };
     worker.postMessage({ uri: image.src, copies: copiesOf(width, height) } satisfies DecodeRequest);
   });

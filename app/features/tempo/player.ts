@@ -70,6 +70,12 @@ export function useDrawnPlayer(seconds: number): Player {
   };
 }
 
+/** @returns stops listening. */
+function listen(film: HTMLVideoElement, events: readonly string[], heard: () => void): () => void {
+  for (const name of events) film.addEventListener(name, heard);
+  return () => events.forEach((name) => film.removeEventListener(name, heard));
+}
+
 /** Beyond the end of any film. */
 const BEYOND = 1e9;
 
@@ -85,9 +91,7 @@ function withItsEnd(film: HTMLVideoElement): () => void {
       film.currentTime = 0;
     }
   };
-  const events = ['loadedmetadata', 'durationchange'];
-  for (const name of events) film.addEventListener(name, look);
-  return () => events.forEach((name) => film.removeEventListener(name, look));
+  return listen(film, ['loadedmetadata', 'durationchange'], look);
 }
 
 /** A film that was chosen, played by the browser's own means. */
@@ -98,8 +102,7 @@ export function useFilmPlayer(film: HTMLVideoElement | null): Player | undefined
     if (!film) return;
     const again = () => drawn((count) => count + 1);
     const events = ['timeupdate', 'play', 'pause', 'seeked', 'ratechange', 'loadedmetadata', 'durationchange', 'ended'];
-    for (const name of events) film.addEventListener(name, again);
-    return () => events.forEach((name) => film.removeEventListener(name, again));
+    return listen(film, events, again);
   }, [film]);
   const acts = useMemo(
     () =>
