@@ -34,6 +34,7 @@ export function TextField({ label, problem, unit, hint, style, ...input }: TextF
           style={[
             styles.input,
             { fontSize: 16 * scale },
+            WITH_LABEL,
             input.multiline && [styles.tall, GROWS],
             problem ? styles.wrong : undefined,
             style,
@@ -54,6 +55,9 @@ export function TextField({ label, problem, unit, hint, style, ...input }: TextF
     </View>
   );
 }
+
+/** One that takes the focus comes into sight together with what it is called. */
+const WITH_LABEL = { scrollMarginTop: 2 * TOUCH } as object;
 
 /** A field of several lines is as high as what is in it, where the browser can. */
 const GROWS = { fieldSizing: 'content' } as object;

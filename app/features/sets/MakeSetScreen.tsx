@@ -98,6 +98,9 @@ function Making({ set, guide }: { set?: SetSource; guide?: string }) {
       <Form submit={() => save(false)}>
         <Card>
           <FormPart control={control} name="guideId">
+            <Text size="small" strong quiet>
+              Guide
+            </Text>
             <Picker
               label="Guide"
               items={(guides.data?.guides ?? []).map(({ id, title }) => ({ id, label: title }))}
